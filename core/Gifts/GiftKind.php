@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Gifts;
+
+use PineSieve\Core\Text\Fold;
+
+/** How a gift was made. */
+enum GiftKind: string
+{
+    case Cash = 'cash';
+    case Check = 'check';
+    case Card = 'card';
+    case Transfer = 'transfer';
+    case InKind = 'in kind';
+    case Securities = 'securities';
+    case Pledge = 'pledge';
+    case PledgePayment = 'pledge payment';
+    case Recurring = 'recurring installment';
+    case Other = 'other';
+
+    /** The kind that a word stands for; null if it is not known. */
+    public static function parse(string $text): ?self
+    {
+        return match (Fold::words($text)) {
+            'cash', 'money' => self::Cash,
+            'check', 'cheque', 'chq', 'ck', 'chk', 'personal check' => self::Check,
+            'card', 'credit', 'credit card', 'creditcard', 'cc', 'debit', 'debit card', 'visa', 'mastercard', 'master card', 'mc', 'amex', 'discover', 'online', 'web' => self::Card,
+            'transfer', 'wire', 'ach', 'eft', 'bank transfer', 'bank', 'direct debit', 'direct deposit' => self::Transfer,
+            'in kind', 'inkind', 'gik', 'gift in kind', 'goods' => self::InKind,
+            'stock', 'stocks', 'securities', 'shares' => self::Securities,
+            'pledge' => self::Pledge,
+            'pledge payment', 'pledge pmt', 'payment' => self::PledgePayment,
+            'recurring', 'recurring installment', 'recurring gift', 'monthly', 'sustainer', 'installment' => self::Recurring,
+            'other', 'misc' => self::Other,
+            default => null,
+        };
+    }
+}

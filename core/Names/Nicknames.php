@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Names;
+
+/** Short forms of given names, from data/nicknames.php. */
+final class Nicknames
+{
+    /** @var ?array<string, array<string, string>> short or full form to the full names that it may stand for */
+    private static ?array $full = null;
+
+    private function __construct() {}
+
+    /**
+     * The full name that both may stand for ("bob", "robert" -> "robert"); null if none is known.
+     *
+     * @param  string  $one  folded
+     * @param  string  $other  folded
+     */
+    public static function common(string $one, string $other): ?string
+    {
+        $full = self::full();
+        $shared = array_intersect_key($full[$one] ?? [], $full[$other] ?? []);
+
+        return array_key_first($shared);
+    }
+
+    /** @return array<string, array<string, string>> */
+    private static function full(): array
+    {
+        if (self::$full === null) {
+            self::$full = [];
+            /** @var list<string> $lines */
+            $lines = require __DIR__.'/data/nicknames.php';
+            foreach ($lines as $line) {
+                $names = explode(' ', $line);
+                foreach ($names as $name) {
+                    self::$full[$name][$names[0]] = $names[0];
+                }
+            }
+        }
+
+        return self::$full;
+    }
+}

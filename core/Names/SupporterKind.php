@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Names;
+
+/** What a supporter is. */
+enum SupporterKind: string
+{
+    case Person = 'person';
+    case Household = 'household';
+    case Organization = 'organization';
+}

@@ -1,0 +1,30 @@
+<?php
+
+/*
+ * Words that tell the parts of a written name apart. Keys are folded (lower case, no accents, no stops).
+ * Source: compiled by hand from general English usage in the United States and Canada.
+ */
+
+return [
+    'titles' => [
+        'mr' => 'Mr.', 'mrs' => 'Mrs.', 'ms' => 'Ms.', 'miss' => 'Miss', 'mx' => 'Mx.', 'dr' => 'Dr.', 'prof' => 'Prof.', 'professor' => 'Prof.',
+        'rev' => 'Rev.', 'reverend' => 'Rev.', 'fr' => 'Fr.', 'sr' => 'Sr.', 'rabbi' => 'Rabbi', 'imam' => 'Imam', 'hon' => 'Hon.', 'judge' => 'Judge',
+        'capt' => 'Capt.', 'captain' => 'Capt.', 'lt' => 'Lt.', 'col' => 'Col.', 'maj' => 'Maj.', 'sgt' => 'Sgt.', 'sen' => 'Sen.', 'rep' => 'Rep.', 'dame' => 'Dame', 'sir' => 'Sir',
+    ],
+    'suffixes' => [
+        'jr' => 'Jr.', 'junior' => 'Jr.', 'sr' => 'Sr.', 'senior' => 'Sr.', 'ii' => 'II', 'iii' => 'III', 'iv' => 'IV', 'md' => 'MD', 'phd' => 'PhD', 'dds' => 'DDS',
+        'dvm' => 'DVM', 'esq' => 'Esq.', 'rn' => 'RN', 'cpa' => 'CPA', 'edd' => 'EdD', 'jd' => 'JD', 'ret' => 'Ret.',
+    ],
+    // Small words that belong to the last name after them.
+    'particles' => ['van' => 1, 'von' => 1, 'der' => 1, 'den' => 1, 'de' => 1, 'del' => 1, 'della' => 1, 'di' => 1, 'da' => 1, 'dos' => 1, 'du' => 1, 'la' => 1, 'le' => 1, 'st' => 1, 'ter' => 1, 'ten' => 1, 'bin' => 1, 'al' => 1, 'el' => 1],
+    // A name with one of these words is an organization's.
+    'organizations' => [
+        'foundation' => 1, 'fund' => 1, 'trust' => 1, 'inc' => 1, 'incorporated' => 1, 'llc' => 1, 'llp' => 1, 'ltd' => 1, 'limited' => 1, 'corp' => 1, 'corporation' => 1, 'company' => 1, 'co' => 1,
+        'church' => 1, 'parish' => 1, 'synagogue' => 1, 'mosque' => 1, 'temple' => 1, 'school' => 1, 'college' => 1, 'university' => 1, 'academy' => 1, 'library' => 1, 'museum' => 1, 'society' => 1,
+        'association' => 1, 'assoc' => 1, 'club' => 1, 'league' => 1, 'council' => 1, 'committee' => 1, 'institute' => 1, 'center' => 1, 'centre' => 1, 'bank' => 1, 'group' => 1, 'partners' => 1, 'partnership' => 1,
+        'services' => 1, 'service' => 1, 'enterprises' => 1, 'industries' => 1, 'restaurant' => 1, 'cafe' => 1, 'bakery' => 1, 'hotel' => 1, 'inn' => 1, 'market' => 1, 'store' => 1, 'shop' => 1, 'studio' => 1,
+        'hospital' => 1, 'clinic' => 1, 'department' => 1, 'dept' => 1, 'city' => 1, 'town' => 1, 'county' => 1, 'rotary' => 1, 'union' => 1, 'brewing' => 1, 'marina' => 1, 'works' => 1, 'supply' => 1, 'insurance' => 1, 'realty' => 1, 'charities' => 1, 'ministries' => 1, 'conservancy' => 1, 'cooperative' => 1, 'coop' => 1,
+    ],
+    // Legal forms and articles that say nothing when two organizations' names are compared.
+    'idle' => ['the' => 1, 'inc' => 1, 'incorporated' => 1, 'llc' => 1, 'llp' => 1, 'ltd' => 1, 'limited' => 1, 'corp' => 1, 'corporation' => 1, 'co' => 1, 'company' => 1],
+];

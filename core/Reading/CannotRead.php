@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Reading;
+
+use PineSieve\Core\SieveException;
+
+/** A file that can't be used as a source. The message says what it is and what to do. */
+final class CannotRead extends SieveException
+{
+    public static function missing(string $path): self
+    {
+        return new self(sprintf('There is no file "%s", or it may not be read.', basename($path)));
+    }
+
+    public static function empty(): self
+    {
+        return new self('The file is empty. Nothing was read.');
+    }
+
+    public static function noRows(): self
+    {
+        return new self('The file has no rows below its header. Nothing was read.');
+    }
+
+    public static function binary(): self
+    {
+        return new self('This is not a spreadsheet: it holds binary data. Save it as CSV (.csv) or as an Excel workbook (.xlsx).');
+    }
+
+    public static function encrypted(): self
+    {
+        return new self('The workbook is protected by a password. Open it, save it without the password, and bring that copy.');
+    }
+
+    public static function oldWorkbook(): self
+    {
+        return new self('This is a workbook of the old .xls kind, or one protected by a password. Save it as .xlsx without a password.');
+    }
+
+    public static function brokenWorkbook(string $detail): self
+    {
+        return new self("The workbook is damaged and can't be opened ({$detail}). Open it in a spreadsheet program and save it again.");
+    }
+
+    public static function tooLarge(string $what): self
+    {
+        return new self("The file is larger than allowed: {$what}.");
+    }
+
+    /** @param list<string> $sheets */
+    public static function noSuchSheet(string $sheet, array $sheets): self
+    {
+        return new self(sprintf('The workbook has no sheet "%s". It has: %s.', $sheet, implode(', ', $sheets)));
+    }
+
+    public static function encoding(string $encoding, int $row): self
+    {
+        return new self("Row {$row} is not valid {$encoding}. Choose another encoding.");
+    }
+}

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Reading;
+
+/** Reads delimited text: RFC 4180 quoting, any line ending, line breaks within quotes. */
+final readonly class DelimitedReader implements SourceReader
+{
+    /** Even, so that no UTF-16 unit is cut. */
+    private const BLOCK = 1 << 20;
+
+    public function __construct(
+        private string $path,
+        private Dialect $dialect,
+    ) {}
+
+    public function rows(): iterable
+    {
+        $stream = @fopen($this->path, 'r');
+        if ($stream === false) {
+            throw CannotRead::missing($this->path);
+        }
+        try {
+            $mark = $this->dialect->encoding->mark();
+            if ($mark !== '' && fread($stream, strlen($mark)) !== $mark) {
+                rewind($stream);
+            }
+            yield from match ($this->dialect->encoding) {
+                Encoding::Utf16LittleEndian, Encoding::Utf16BigEndian => $this->read($this->transcoded($stream)),
+                default => $this->read($stream),
+            };
+        } finally {
+            fclose($stream);
+        }
+    }
+
+    /**
+     * @param  resource  $stream
+     * @return iterable<int, list<string>>
+     */
+    private function read($stream): iterable
+    {
+        $encoding = $this->dialect->encoding;
+        for ($number = 1; ($cells = fgetcsv($stream, null, $this->dialect->delimiter, '"', '')) !== false; $number++) {
+            $joined = implode("\0", $cells);
+            if (trim($joined, "\0") === '') {
+                continue;
+            }
+            if ($encoding === Encoding::Windows1252) {
+                $joined = (string) mb_convert_encoding($joined, 'UTF-8', 'Windows-1252');
+            } elseif (! mb_check_encoding($joined, 'UTF-8')) {
+                throw CannotRead::encoding($encoding->label(), $number);
+            }
+            yield $number => explode("\0", $joined);
+        }
+    }
+
+    /**
+     * The rest of a UTF-16 stream as UTF-8, kept on disk once it is larger than two megabytes.
+     *
+     * @param  resource  $stream
+     * @return resource
+     */
+    private function transcoded($stream)
+    {
+        $utf8 = fopen('php://temp', 'r+') ?: throw new \LogicException('No temporary stream.');
+        $carry = '';
+        while (! feof($stream)) {
+            $block = $carry.fread($stream, self::BLOCK);
+            $carry = '';
+            // A block must not end between the two halves of a character, nor within one unit.
+            $keep = strlen($block) % 2;
+            if (strlen($block) - $keep >= 2) {
+                $unit = substr($block, strlen($block) - $keep - 2, 2);
+                $high = ord($unit[$this->dialect->encoding === Encoding::Utf16LittleEndian ? 1 : 0]);
+                $keep += $high >= 0xD8 && $high <= 0xDB ? 2 : 0;
+            }
+            if ($keep > 0 && ! feof($stream)) {
+                $carry = substr($block, -$keep);
+                $block = substr($block, 0, -$keep);
+            }
+            fwrite($utf8, (string) mb_convert_encoding($block, 'UTF-8', $this->dialect->encoding->value));
+        }
+        rewind($utf8);
+
+        return $utf8;
+    }
+}

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Reading;
+
+use PineSieve\Core\Text\Tidy;
+
+/** The row that names the columns. */
+final readonly class HeaderRow
+{
+    /** Rows from the top in which a header is looked for. */
+    public const WITHIN = 25;
+
+    /** @param list<string> $names unique and not empty, one a column */
+    private function __construct(
+        public int $number,
+        public array $names,
+    ) {}
+
+    /**
+     * The first row that fills most of the width with short words and no data.
+     *
+     * @param  array<int, list<string>>  $rows  the first rows by number, not empty
+     */
+    public static function detect(array $rows): self
+    {
+        $width = max(array_map(self::filled(...), $rows));
+        foreach ($rows as $number => $cells) {
+            $texts = array_filter($cells, static fn (string $cell): bool => trim($cell) !== '');
+            $names = array_filter($texts, self::looksLikeName(...));
+            if (count($texts) >= max(1, 0.5 * $width) && count($names) >= 0.8 * count($texts) && count(array_unique($texts)) >= 0.8 * count($texts)) {
+                return self::at($number, $rows, count($cells));
+            }
+        }
+        $first = array_key_first($rows) ?? throw new \InvalidArgumentException('A header needs rows.');
+
+        return self::at($first, $rows, count($rows[$first]));
+    }
+
+    /**
+     * @param  array<int, list<string>>  $rows
+     * @param  int  $width  columns to name, at least; a row that is wider gets made-up names
+     */
+    public static function at(int $number, array $rows, int $width): self
+    {
+        $cells = $rows[$number] ?? [];
+        $names = [];
+        $seen = [];
+        for ($i = 0; $i < max($width, count($cells)); $i++) {
+            $name = Tidy::line($cells[$i] ?? '');
+            $name = $name === '' ? 'Unnamed '.($i + 1) : mb_substr($name, 0, 120);
+            $key = mb_strtolower($name);
+            $seen[$key] = ($seen[$key] ?? 0) + 1;
+            $names[] = $seen[$key] > 1 ? "{$name} ({$seen[$key]})" : $name;
+        }
+
+        return new self($number, $names);
+    }
+
+    private static function looksLikeName(string $cell): bool
+    {
+        $cell = trim($cell);
+
+        return mb_strlen($cell) <= 60
+            && preg_match('/\p{L}/u', $cell) === 1
+            && ! str_contains($cell, '@')
+            && preg_match('/^\W*[\d.,\/:-]{3,}/u', $cell) !== 1;
+    }
+
+    /** @param list<string> $cells */
+    private static function filled(array $cells): int
+    {
+        return count(array_filter($cells, static fn (string $cell): bool => trim($cell) !== ''));
+    }
+}

@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Reading;
+
+/** An Office Open XML workbook (ECMA-376), opened for reading. */
+final readonly class Workbook
+{
+    /** Expanded bytes that a workbook may have: beyond it, it is taken for a bomb. */
+    public const LIMIT = 4_000_000_000;
+
+    private const MAIN = 'http://schemas.openxmlformats.org/spreadsheetml/2006/main';
+
+    private const RELATIONS = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
+
+    /**
+     * @param  array<string, string>  $parts  sheet name to the path of its part, in the workbook's order
+     * @param  array<int, true>  $dateStyles  indexes of the cell formats that show a date
+     */
+    private function __construct(
+        private string $path,
+        private array $parts,
+        private array $dateStyles,
+        private bool $epoch1904,
+        private bool $hasSharedStrings,
+    ) {}
+
+    /** @throws CannotRead */
+    public static function open(string $path): self
+    {
+        $zip = new \ZipArchive;
+        if ($zip->open($path, \ZipArchive::RDONLY) !== true) {
+            throw CannotRead::brokenWorkbook('it is not a complete zip archive');
+        }
+        try {
+            $expanded = 0;
+            for ($i = 0; $i < $zip->numFiles; $i++) {
+                $stat = $zip->statIndex($i);
+                $expanded += $stat === false ? 0 : $stat['size'];
+                if ($stat !== false && ($stat['encryption_method'] ?? 0) !== 0) {
+                    throw CannotRead::encrypted();
+                }
+            }
+            if ($expanded > self::LIMIT) {
+                throw CannotRead::tooLarge('unpacked it has '.number_format($expanded / 1e9, 1).' GB');
+            }
+            $book = self::xml($zip, 'xl/workbook.xml') ?? throw CannotRead::brokenWorkbook('it has no list of sheets');
+            $targets = [];
+            foreach (self::xml($zip, 'xl/_rels/workbook.xml.rels')->Relationship ?? [] as $relation) {
+                $targets[(string) $relation['Id']] = ltrim((string) $relation['Target'], '/');
+            }
+            $parts = [];
+            foreach ($book->sheets->sheet ?? [] as $sheet) {
+                $target = $targets[(string) $sheet->attributes(self::RELATIONS)?->id] ?? '';
+                $part = str_starts_with($target, 'xl/') ? $target : 'xl/'.$target;
+                if ($zip->locateName($part) !== false && str_contains($part, 'worksheets/')) {
+                    $parts[(string) $sheet['name']] = $part;
+                }
+            }
+            if ($parts === []) {
+                throw CannotRead::brokenWorkbook('it has no worksheet');
+            }
+
+            return new self(
+                $path,
+                $parts,
+                self::dateStyles(self::xml($zip, 'xl/styles.xml')),
+                in_array((string) ($book->workbookPr['date1904'] ?? ''), ['1', 'true'], true),
+                $zip->locateName('xl/sharedStrings.xml') !== false,
+            );
+        } finally {
+            $zip->close();
+        }
+    }
+
+    /** @return non-empty-list<string> names of the worksheets, in order */
+    public function sheets(): array
+    {
+        return array_map(strval(...), array_keys($this->parts)) ?: throw new \LogicException('A workbook has a sheet.');
+    }
+
+    /**
+     * @param  ?string  $name  null for the first sheet
+     *
+     * @throws CannotRead if there is no such sheet
+     */
+    public function sheet(?string $name = null): SheetReader
+    {
+        $name ??= $this->sheets()[0];
+        $part = $this->parts[$name] ?? throw CannotRead::noSuchSheet($name, $this->sheets());
+
+        return new SheetReader($this->path, $part, $this->dateStyles, $this->epoch1904, $this->hasSharedStrings);
+    }
+
+    private static function xml(\ZipArchive $zip, string $name): ?\SimpleXMLElement
+    {
+        $text = $zip->getFromName($name);
+        if ($text === false) {
+            return null;
+        }
+        if (stripos($text, '<!DOCTYPE') !== false) {
+            throw CannotRead::brokenWorkbook('it declares document types');
+        }
+        $xml = @simplexml_load_string($text, options: LIBXML_NONET);
+        if ($xml === false) {
+            throw CannotRead::brokenWorkbook("its part {$name} is not well formed");
+        }
+
+        return $xml->getNamespaces() === [] || in_array(self::MAIN, $xml->getNamespaces(), true) ? $xml : $xml->children($xml->getNamespaces()[''] ?? '') ?? $xml;
+    }
+
+    /** @return array<int, true> */
+    private static function dateStyles(?\SimpleXMLElement $styles): array
+    {
+        $custom = [];
+        foreach ($styles->numFmts->numFmt ?? [] as $format) {
+            $custom[(int) $format['numFmtId']] = (string) $format['formatCode'];
+        }
+        $dates = [];
+        $index = 0;
+        foreach ($styles->cellXfs->xf ?? [] as $cell) {
+            $id = (int) $cell['numFmtId'];
+            // ECMA-376 part 1, 18.8.30: 14 to 22 and 45 to 47 are built-in dates and times; 27 to 36 and 50 to 58 in East Asian editions.
+            $code = preg_replace(['/"[^"]*"/', '/\\\\./', '/\[[^\]]*\]/'], '', $custom[$id] ?? '') ?? '';
+            if (($id >= 14 && $id <= 22) || ($id >= 27 && $id <= 36) || ($id >= 50 && $id <= 58) || preg_match('/[dy]/i', $code) === 1) {
+                $dates[$index] = true;
+            }
+            $index++;
+        }
+
+        return $dates;
+    }
+}
