@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Addresses;
+
+use PineSieve\Core\Text\Fold;
+
+/** A postal address; a part that is not known is ''. Country is an ISO 3166-1 alpha-2 code, or what was written. */
+final readonly class Address
+{
+    public const PARTS = ['line1', 'line2', 'city', 'state', 'postal_code', 'country'];
+
+    public function __construct(
+        public string $line1 = '',
+        public string $line2 = '',
+        public string $city = '',
+        public string $state = '',
+        public string $postalCode = '',
+        public string $country = '',
+    ) {}
+
+    /** @param array<string, ?string> $parts by the names in PARTS; others are ignored */
+    public static function fromParts(array $parts): self
+    {
+        return new self($parts['line1'] ?? '', $parts['line2'] ?? '', $parts['city'] ?? '', $parts['state'] ?? '', $parts['postal_code'] ?? '', $parts['country'] ?? '');
+    }
+
+    /** @return array{line1: string, line2: string, city: string, state: string, postal_code: string, country: string} */
+    public function parts(): array
+    {
+        return ['line1' => $this->line1, 'line2' => $this->line2, 'city' => $this->city, 'state' => $this->state, 'postal_code' => $this->postalCode, 'country' => $this->country];
+    }
+
+    public function isBlank(): bool
+    {
+        return $this->line1 === '' && $this->line2 === '' && $this->city === '' && $this->state === '' && $this->postalCode === '';
+    }
+
+    /**
+     * Equal for the same delivery point, once both are in standard form; '' if there is too little to tell one by.
+     * Street and unit, and the five-digit ZIP or postal code, or else city and state.
+     */
+    public function sameness(): string
+    {
+        $street = Fold::words("{$this->line1} {$this->line2}");
+        $place = $this->postalCode !== '' ? strtolower(substr($this->postalCode, 0, ctype_digit($this->postalCode[0]) ? 5 : 7)) : Fold::words("{$this->city} {$this->state}");
+
+        return $street === '' || $place === '' ? '' : "{$street}|{$place}";
+    }
+}

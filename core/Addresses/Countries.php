@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Addresses;
+
+use PineSieve\Core\Text\Fold;
+
+/** Country names and their ISO 3166-1 alpha-2 codes, as the ICU library of the system lists them in English. */
+final class Countries
+{
+    private const OTHER_SPELLINGS = ['usa' => 'US', 'unitedstatesofamerica' => 'US', 'america' => 'US', 'can' => 'CA', 'uk' => 'GB', 'england' => 'GB', 'scotland' => 'GB', 'wales' => 'GB', 'greatbritain' => 'GB', 'mex' => 'MX'];
+
+    /** @var ?array<string, string> */
+    private static ?array $codes = null;
+
+    private function __construct() {}
+
+    /** The code of a country however it is written; null if unknown. */
+    public static function code(string $written): ?string
+    {
+        return self::codes()[Fold::solid($written)] ?? null;
+    }
+
+    /** @return array<string, string> */
+    private static function codes(): array
+    {
+        if (self::$codes === null) {
+            self::$codes = self::OTHER_SPELLINGS;
+            $bundle = \ResourceBundle::create('en', 'ICUDATA-region');
+            $names = $bundle?->get('Countries');
+            foreach ($names instanceof \ResourceBundle ? $names : [] as $code => $name) {
+                if (is_string($name) && preg_match('/^[A-Z]{2}$/D', (string) $code) === 1 && ! in_array($code, ['ZZ', 'EU', 'EZ', 'UN', 'XA', 'XB'], true)) {
+                    self::$codes[Fold::solid($name)] ??= (string) $code;
+                    self::$codes[strtolower((string) $code)] = (string) $code;
+                }
+            }
+        }
+
+        return self::$codes;
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Addresses;
+
+/** An address as written and in standard form. */
+final readonly class StandardizedAddress
+{
+    /**
+     * @param  list<AddressChange>  $changes
+     * @param  list<AddressFault>  $faults  what keeps it from being a deliverable address
+     */
+    public function __construct(
+        public Address $original,
+        public Address $standard,
+        public array $changes,
+        public array $faults,
+    ) {}
+}

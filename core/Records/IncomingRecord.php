@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Records;
+
+use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Names\PersonName;
+use PineSieve\Core\Names\SupporterKind;
+
+/** What one row says, once its columns have become fields. '' for what it does not say. */
+final readonly class IncomingRecord
+{
+    /**
+     * @param  Address  $address  as it would be stored
+     * @param  Address  $standard  in postal form, for comparing
+     * @param  string  $phone  E.164
+     */
+    public function __construct(
+        public SupporterKind $kind,
+        public PersonName $name,
+        public string $organization = '',
+        public string $whole = '',
+        public string $firstKnown = '',
+        public Address $address = new Address,
+        public Address $standard = new Address,
+        public string $email = '',
+        public string $phone = '',
+        public string $oldId = '',
+        public ?IncomingGift $gift = null,
+    ) {}
+
+    /** The name that is always there; '' if the row names nobody. */
+    public function display(): string
+    {
+        return match ($this->kind) {
+            SupporterKind::Organization => $this->organization,
+            SupporterKind::Household => $this->whole !== '' ? $this->whole : $this->name->display(),
+            SupporterKind::Person => $this->name->display(),
+        };
+    }
+
+    /** @return array<string, string> column of the supporter to its value, known ones only */
+    public function fields(): array
+    {
+        $person = $this->kind === SupporterKind::Person;
+        $display = $this->display();
+
+        return array_filter([
+            'kind' => $this->kind->value,
+            'title' => $this->name->title,
+            'first_name' => $this->name->first,
+            'middle_name' => $this->name->middle,
+            'last_name' => $this->name->last,
+            'suffix' => $this->name->suffix,
+            'organization_name' => $this->organization,
+            'display_name' => $display,
+            'sort_name' => $person ? $this->name->sort() : ($this->kind === SupporterKind::Household && $this->name->last !== '' ? "{$this->name->last}, {$display}" : $display),
+            'envelope_name' => $person ? $this->name->envelope() : $display,
+            'greeting' => $person ? $this->name->greeting() : $display,
+            'first_known_on' => $this->firstKnown,
+        ], static fn (string $value): bool => $value !== '');
+    }
+
+    public function withAddress(Address $address): self
+    {
+        return new self($this->kind, $this->name, $this->organization, $this->whole, $this->firstKnown, $address, $this->standard, $this->email, $this->phone, $this->oldId, $this->gift);
+    }
+}

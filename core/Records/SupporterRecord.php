@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Records;
+
+use PineSieve\Core\Names\PersonName;
+use PineSieve\Core\Names\SupporterKind;
+
+/** A supporter as stored, or as stored once the rows before have been applied. */
+final readonly class SupporterRecord
+{
+    /**
+     * @param  int|string  $ref  its id, or "12:supporter" for the one that row 12 of an intake would make
+     * @param  array<string, ?string>  $fields  column of the supporter to its value
+     * @param  list<RecordPart>  $addresses  the primary one first
+     * @param  list<RecordPart>  $emails  the primary one first
+     * @param  list<RecordPart>  $phones  the primary one first
+     * @param  list<RecordPart>  $identifiers
+     * @param  array<string, int>  $gifts  identity of a gift to the number of those stored
+     * @param  array<string, int>  $giftsSeen  identity of a gift to the number of those that earlier rows of the intake brought
+     */
+    public function __construct(
+        public int|string $ref,
+        public int $version,
+        public array $fields,
+        public array $addresses = [],
+        public array $emails = [],
+        public array $phones = [],
+        public array $identifiers = [],
+        public array $gifts = [],
+        public array $giftsSeen = [],
+    ) {}
+
+    public function kind(): SupporterKind
+    {
+        return SupporterKind::from($this->fields['kind'] ?? 'person');
+    }
+
+    public function field(string $column): string
+    {
+        return $this->fields[$column] ?? '';
+    }
+
+    public function name(): PersonName
+    {
+        return new PersonName($this->field('title'), $this->field('first_name'), $this->field('middle_name'), $this->field('last_name'), $this->field('suffix'));
+    }
+}

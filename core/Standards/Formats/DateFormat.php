@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Standards\Formats;
+
+/** A calendar date, kept as ISO 8601. Never guesses between two dates. */
+final readonly class DateFormat implements Format
+{
+    public const EARLIEST = '1900-01-02';
+
+    /**
+     * @param  string  $today  ISO 8601; a later date is not taken
+     * @param  ?DateOrder  $order  how the column's numbers stand; null if nobody has said
+     */
+    public function __construct(
+        private string $today,
+        private ?DateOrder $order = null,
+    ) {}
+
+    public function read(string $written): Understood
+    {
+        $date = WrittenDate::parse($written, (int) substr($this->today, 0, 4));
+        if ($date->meanings === []) {
+            return Understood::not('date.form', "\"{$written}\" is not a date", 'Write it as year-month-day, such as 2016-03-04');
+        }
+        if ($date->isAmbiguous() && $this->order === null) {
+            return Understood::not('date.ambiguous', "\"{$written}\" can be ".implode(' or ', array_unique($date->meanings)), 'Choose the order of the dates for the whole column');
+        }
+        $value = count(array_unique($date->meanings)) === 1 ? array_values($date->meanings)[0] : ($date->meanings[$this->order->value ?? ''] ?? array_values($date->meanings)[0]);
+        // A column that is day first and holds 12/25/2016 is mixed: this one value can mean only one day, but says that the order is not certain.
+        if ($this->order !== null && preg_match('/^\d{1,2}\D\d{1,2}\D\d{2,4}/', $written) === 1 && ! isset($date->meanings[$this->order->value])) {
+            return Understood::not('date.order', "\"{$written}\" can't be {$this->order->label()}, as the column is", 'Write it as year-month-day, such as 2016-03-04');
+        }
+        if ($value < self::EARLIEST || $value > $this->today) {
+            return Understood::not('date.bounds', "\"{$written}\" lies ".($value > $this->today ? 'in the future' : 'before 1900'), 'Correct the date, or leave this value out');
+        }
+
+        return Understood::as($value, $value === $written ? '' : (count($date->meanings) > 1 && $this->order !== null ? $this->order->label() : 'year-month-day'));
+    }
+}

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Standards\Formats;
+
+use PineSieve\Core\Addresses\PostalCode;
+
+/** A ZIP or Canadian postal code in its form. Anything else stays as it is: the address as a whole decides whether it can be. */
+final class PostalCodeFormat implements Format
+{
+    public function read(string $written): Understood
+    {
+        $code = PostalCode::normalize($written) ?? $written;
+
+        return match (true) {
+            $code !== $written => Understood::as($code, 'form of a postal code'),
+            preg_match('/^\d{4}$/D', $written) === 1 => Understood::as($code, 'a leading zero may be missing; it is put back where the state agrees'),
+            default => Understood::as($code),
+        };
+    }
+}
