@@ -15,23 +15,23 @@ final class AddressBlock
 
     public static function parse(string $text): Address
     {
-        $parts = array_values(array_filter(array_map(Tidy::line(...), preg_split('/\R|,/u', $text) ?: [$text]), static fn (string $part): bool => $part !== ''));
+        $parts = array_values(array_filter(array_map(Tidy::line(...), explode("\n", str_replace(',', "\n", Tidy::block($text)))), static fn (string $part): bool => $part !== ''));
         $country = '';
         if (count($parts) > 1 && Regions::find($parts[count($parts) - 1]) === null && Countries::code($parts[count($parts) - 1]) !== null) {
-            $country = (string) array_pop($parts);
+            $country = array_pop($parts);
         }
         [$city, $state, $code] = ['', '', ''];
         if ($parts !== []) {
-            $tail = (string) array_pop($parts);
+            $tail = array_pop($parts);
             if (preg_match('/^(?<before>.*?)\s*\b'.self::CODE.'$/u', $tail, $found) === 1 && (count($parts) > 0 || Regions::find(self::lastWord($found['before'])) !== null)) {
                 [$code, $tail] = [$found['code'], $found['before']];
             }
             [$tail, $state] = self::cutState($tail);
             if ($tail === '' && $state !== '' && count($parts) > 1) {
-                $tail = (string) array_pop($parts);
+                $tail = array_pop($parts);
             } elseif ($tail === '' && $state === '' && $parts !== []) {
-                [$tail, $state] = self::cutState((string) array_pop($parts));
-                $tail = $tail === '' && count($parts) > 1 ? (string) array_pop($parts) : $tail;
+                [$tail, $state] = self::cutState(array_pop($parts));
+                $tail = $tail === '' && count($parts) > 1 ? array_pop($parts) : $tail;
             }
             $city = $tail;
             if ($parts === [] && preg_match('/^\d|^p\.?\s?o\.?\s/i', $city) === 1) {

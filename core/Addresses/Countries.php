@@ -30,9 +30,9 @@ final class Countries
             $bundle = \ResourceBundle::create('en', 'ICUDATA-region');
             $names = $bundle?->get('Countries');
             foreach ($names instanceof \ResourceBundle ? $names : [] as $code => $name) {
-                if (is_string($name) && preg_match('/^[A-Z]{2}$/D', (string) $code) === 1 && ! in_array($code, ['ZZ', 'EU', 'EZ', 'UN', 'XA', 'XB'], true)) {
-                    self::$codes[Fold::solid($name)] ??= (string) $code;
-                    self::$codes[strtolower((string) $code)] = (string) $code;
+                if (is_string($name) && is_string($code) && preg_match('/^[A-Z]{2}$/D', $code) === 1 && ! in_array($code, ['ZZ', 'EU', 'EZ', 'UN', 'XA', 'XB'], true)) {
+                    self::$codes[Fold::solid($name)] ??= $code;
+                    self::$codes[strtolower($code)] = $code;
                 }
             }
         }

@@ -84,11 +84,11 @@ final class StreetLine
             }
         }
 
-        return $words;
+        return array_values($words);
     }
 
     /**
-     * @param  list<string>  $words
+     * @param  array<int, string>  $words
      * @param  array<string, string>  $reasons
      */
     private static function replace(array &$words, int $at, string $short, string $what, array &$reasons): void
@@ -122,7 +122,7 @@ final class StreetLine
             }
         }
 
-        return array_values($words);
+        return $words;
     }
 
     /** @return array{suffixes: array<string, string>, directions: array<string, string>, units: array<string, string>, lone: array<string, int>} each spelling in small letters to its abbreviation */
@@ -131,14 +131,13 @@ final class StreetLine
         if (self::$words === null) {
             /** @var array{suffixes: array<string, string>, directions: array<string, string>, units: array<string, string>, lone: array<string, int>} $data */
             $data = require __DIR__.'/data/streets.php';
-            $flip = static function (array $list): array {
+            $flip = /** @param array<string, string> $list */ static function (array $list): array {
                 $spellings = [];
                 foreach ($list as $short => $others) {
-                    foreach ([strtolower($short), ...explode(' ', $others)] as $spelling) {
+                    foreach (explode(' ', trim(strtolower($short).' '.$others)) as $spelling) {
                         $spellings[$spelling] = $short;
                     }
                 }
-                unset($spellings['']);
 
                 return $spellings;
             };

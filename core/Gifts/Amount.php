@@ -57,7 +57,7 @@ final class Amount
             $sum = $sum->plus($amount);
         }
 
-        return (string) $sum->toScale(2, RoundingMode::Unnecessary);
+        return (string) $sum->toScale(2, RoundingMode::UNNECESSARY);
     }
 
     public static function equal(string $one, string $other): bool

@@ -40,6 +40,12 @@ final class Words
     /** @return array{titles: array<string, string>, suffixes: array<string, string>, particles: array<string, int>, organizations: array<string, int>, idle: array<string, int>} */
     private static function lists(): array
     {
-        return self::$lists ??= require __DIR__.'/data/words.php';
+        if (self::$lists === null) {
+            /** @var array{titles: array<string, string>, suffixes: array<string, string>, particles: array<string, int>, organizations: array<string, int>, idle: array<string, int>} $lists */
+            $lists = require __DIR__.'/data/words.php';
+            self::$lists = $lists;
+        }
+
+        return self::$lists;
     }
 }

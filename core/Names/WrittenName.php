@@ -64,7 +64,7 @@ final readonly class WrittenName
             [$title, $rest] = self::cutTitle(explode(' ', trim(implode(' ', array_slice($comma, 1)))));
             [$rest, $restSuffix] = self::cutSuffix($rest);
 
-            return new PersonName($title, $rest[0] ?? '', implode(' ', array_slice($rest, 1)), implode(' ', $last), trim("{$lastSuffix}{$restSuffix} {$suffix}"));
+            return new PersonName($title, $rest[0], implode(' ', array_slice($rest, 1)), implode(' ', $last), trim("{$lastSuffix}{$restSuffix} {$suffix}"));
         }
         [$title, $words] = self::cutTitle(explode(' ', $comma[0]));
         [$words, $tail] = self::cutSuffix($words);

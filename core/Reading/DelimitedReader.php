@@ -48,7 +48,7 @@ final readonly class DelimitedReader implements SourceReader
                 continue;
             }
             if ($encoding === Encoding::Windows1252) {
-                $joined = (string) mb_convert_encoding($joined, 'UTF-8', 'Windows-1252');
+                $joined = mb_convert_encoding($joined, 'UTF-8', 'Windows-1252');
             } elseif (! mb_check_encoding($joined, 'UTF-8')) {
                 throw CannotRead::encoding($encoding->label(), $number);
             }
@@ -64,7 +64,10 @@ final readonly class DelimitedReader implements SourceReader
      */
     private function transcoded($stream)
     {
-        $utf8 = fopen('php://temp', 'r+') ?: throw new \LogicException('No temporary stream.');
+        $utf8 = fopen('php://temp', 'r+');
+        if ($utf8 === false) {
+            throw new \LogicException('No temporary stream.');
+        }
         $carry = '';
         while (! feof($stream)) {
             $block = $carry.fread($stream, self::BLOCK);
@@ -80,7 +83,7 @@ final readonly class DelimitedReader implements SourceReader
                 $carry = substr($block, -$keep);
                 $block = substr($block, 0, -$keep);
             }
-            fwrite($utf8, (string) mb_convert_encoding($block, 'UTF-8', $this->dialect->encoding->value));
+            fwrite($utf8, mb_convert_encoding($block, 'UTF-8', $this->dialect->encoding->value));
         }
         rewind($utf8);
 

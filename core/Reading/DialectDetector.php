@@ -68,7 +68,7 @@ final class DialectDetector
     {
         $sample = substr($sample, strlen($encoding->mark()) * (int) str_starts_with($sample, $encoding->mark()));
 
-        return $encoding === Encoding::Utf8 ? $sample : (string) mb_convert_encoding($sample, 'UTF-8', $encoding->value);
+        return $encoding === Encoding::Utf8 ? $sample : mb_convert_encoding($sample, 'UTF-8', $encoding->value);
     }
 
     /** The delimiter that gives the most lines the same number of cells, more than one. */
@@ -78,15 +78,14 @@ final class DialectDetector
         $bestScore = 0.0;
         foreach (Dialect::DELIMITERS as $delimiter) {
             $widths = [];
-            $stream = fopen('php://memory', 'r+') ?: throw new \LogicException('No memory stream.');
-            fwrite($stream, $text);
-            rewind($stream);
-            for ($i = 0; $i < 60 && ($cells = fgetcsv($stream, null, $delimiter, '"', '')) !== false; $i++) {
+            $stream = new \SplTempFileObject;
+            $stream->fwrite($text);
+            $stream->rewind();
+            for ($i = 0; $i < 60 && ! $stream->eof() && is_array($cells = $stream->fgetcsv($delimiter, '"', '')); $i++) {
                 if ($cells !== [null]) {
                     $widths[] = count($cells);
                 }
             }
-            fclose($stream);
             $counts = array_count_values(array_filter($widths, static fn (int $width): bool => $width > 1));
             if ($counts === []) {
                 continue;

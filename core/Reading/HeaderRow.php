@@ -25,7 +25,7 @@ final readonly class HeaderRow
      */
     public static function detect(array $rows): self
     {
-        $width = max(array_map(self::filled(...), $rows));
+        $width = max([0, ...array_map(self::filled(...), array_values($rows))]);
         foreach ($rows as $number => $cells) {
             $texts = array_filter($cells, static fn (string $cell): bool => trim($cell) !== '');
             $names = array_filter($texts, self::looksLikeName(...));

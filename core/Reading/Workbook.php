@@ -15,7 +15,7 @@ final readonly class Workbook
     private const RELATIONS = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
 
     /**
-     * @param  array<string, string>  $parts  sheet name to the path of its part, in the workbook's order
+     * @param  non-empty-array<string, string>  $parts  sheet name to the path of its part, in the workbook's order
      * @param  array<int, true>  $dateStyles  indexes of the cell formats that show a date
      */
     private function __construct(
@@ -38,7 +38,7 @@ final readonly class Workbook
             for ($i = 0; $i < $zip->numFiles; $i++) {
                 $stat = $zip->statIndex($i);
                 $expanded += $stat === false ? 0 : $stat['size'];
-                if ($stat !== false && ($stat['encryption_method'] ?? 0) !== 0) {
+                if ($stat !== false && $stat['encryption_method'] !== 0) {
                     throw CannotRead::encrypted();
                 }
             }
@@ -77,7 +77,7 @@ final readonly class Workbook
     /** @return non-empty-list<string> names of the worksheets, in order */
     public function sheets(): array
     {
-        return array_map(strval(...), array_keys($this->parts)) ?: throw new \LogicException('A workbook has a sheet.');
+        return array_map(strval(...), array_keys($this->parts));
     }
 
     /**

@@ -1,0 +1,11 @@
+<?php
+
+return [
+    'default' => env('QUEUE_CONNECTION', 'database'),
+    'connections' => [
+        'sync' => ['driver' => 'sync'],
+        'database' => ['driver' => 'database', 'table' => 'jobs', 'queue' => 'default', 'retry_after' => (int) env('QUEUE_RETRY_AFTER', 45), 'after_commit' => true],
+        'redis' => ['driver' => 'redis', 'connection' => 'default', 'queue' => 'default', 'retry_after' => (int) env('QUEUE_RETRY_AFTER', 45), 'block_for' => 1, 'after_commit' => true],
+    ],
+    'failed' => ['driver' => 'database-uuids', 'database' => 'mariadb', 'table' => 'failed_jobs'],
+];

@@ -1,0 +1,21 @@
+<?php
+
+return [
+    'organization' => env('ORGANIZATION', 'Your organization'),
+
+    // Largest upload in bytes, and the most rows and columns that one source may have.
+    'upload_limit' => (int) env('UPLOAD_LIMIT', 512 * 1024 * 1024),
+    'row_limit' => (int) env('ROW_LIMIT', 2_000_000),
+    'column_limit' => (int) env('COLUMN_LIMIT', 500),
+
+    // Rows that are planned together, and rows that one transaction of a load writes.
+    'sift_chunk' => (int) env('SIFT_CHUNK', 1000),
+    'load_chunk' => (int) env('LOAD_CHUNK', 500),
+
+    // Seconds that a job works before it hands over to the next one. Well below the queue's retry_after,
+    // so that the work of a worker that was killed is taken up soon and never twice at a time.
+    'slice_seconds' => (int) env('SLICE_SECONDS', 10),
+
+    // Seconds after its last sign of life from which a worker counts as gone.
+    'worker_timeout' => (int) env('WORKER_TIMEOUT', 15),
+];

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Changes;
+
+/** One thing created, updated or deleted, with every field before and after. */
+final readonly class Change
+{
+    /**
+     * @param  int|string  $ref  id of the thing, or a reference such as "12:email" for one that row 12 of an intake makes
+     * @param  array<string, array{?string, ?string}>  $fields  column to its value before and after
+     */
+    public function __construct(
+        public Subject $subject,
+        public int|string $ref,
+        public Action $action,
+        public array $fields,
+    ) {}
+
+    /** @param array<string, ?string> $values */
+    public static function create(Subject $subject, int|string $ref, array $values): self
+    {
+        return new self($subject, $ref, Action::Create, array_map(static fn (?string $value): array => [null, $value], $values));
+    }
+
+    public function reversed(): self
+    {
+        return new self($this->subject, $this->ref, match ($this->action) {
+            Action::Create => Action::Delete,
+            Action::Delete => Action::Create,
+            Action::Update => Action::Update,
+        }, array_map(static fn (array $pair): array => [$pair[1], $pair[0]], $this->fields));
+    }
+
+    public function withRef(int|string $ref): self
+    {
+        return new self($this->subject, $ref, $this->action, $this->fields);
+    }
+
+    /** @return array<string, ?string> column to its value after */
+    public function after(): array
+    {
+        return array_map(static fn (array $pair): ?string => $pair[1], $this->fields);
+    }
+
+    /** @return array{subject: string, ref: int|string, action: string, fields: array<string, array{?string, ?string}>} */
+    public function toArray(): array
+    {
+        return ['subject' => $this->subject->value, 'ref' => $this->ref, 'action' => $this->action->value, 'fields' => $this->fields];
+    }
+
+    /** @param array{subject: string, ref: int|string, action: string, fields: array<string, array{?string, ?string}>} $data as toArray() gives it */
+    public static function fromArray(array $data): self
+    {
+        return new self(Subject::from($data['subject']), $data['ref'], Action::from($data['action']), $data['fields']);
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Changes;
+
+use PineSieve\Core\Records\RecordPart;
+use PineSieve\Core\Records\SupporterRecord;
+
+/** A supporter as it would be once a row's changes are applied, so that the next row of the file is planned on top of them. */
+final class Projection
+{
+    private function __construct() {}
+
+    /**
+     * @param  ?SupporterRecord  $before  null if the changes create the supporter
+     * @param  list<Change>  $changes
+     * @param  ?string  $gift  identity of the gift that the row brought, written or already there
+     */
+    public static function after(?SupporterRecord $before, array $changes, ?string $gift): SupporterRecord
+    {
+        $ref = $before->ref ?? '';
+        $fields = $before->fields ?? [];
+        $parts = ['address' => $before->addresses ?? [], 'email' => $before->emails ?? [], 'phone' => $before->phones ?? [], 'identifier' => $before->identifiers ?? []];
+        $seen = $before->giftsSeen ?? [];
+        foreach ($changes as $change) {
+            if ($change->subject === Subject::Supporter) {
+                $ref = $change->ref;
+                $fields = [...$fields, ...$change->after()];
+            } elseif ($change->subject !== Subject::Gift) {
+                $parts[$change->subject->value] = self::apply($parts[$change->subject->value], $change);
+            }
+        }
+        if ($gift !== null) {
+            $seen[$gift] = ($seen[$gift] ?? 0) + 1;
+        }
+
+        return new SupporterRecord($ref, $before->version ?? 0, $fields, $parts['address'], $parts['email'], $parts['phone'], $parts['identifier'], $before->gifts ?? [], $seen);
+    }
+
+    /**
+     * @param  list<RecordPart>  $parts
+     * @return list<RecordPart>
+     */
+    private static function apply(array $parts, Change $change): array
+    {
+        if ($change->action === Action::Create) {
+            return [...$parts, new RecordPart($change->ref, $change->after())];
+        }
+
+        return array_map(static fn (RecordPart $part): RecordPart => $part->ref === $change->ref ? new RecordPart($part->ref, [...$part->values, ...$change->after()]) : $part, $parts);
+    }
+}

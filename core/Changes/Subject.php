@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Changes;
+
+/** What a change is made to. */
+enum Subject: string
+{
+    case Supporter = 'supporter';
+    case Address = 'address';
+    case Email = 'email';
+    case Phone = 'phone';
+    case Identifier = 'identifier';
+    case Gift = 'gift';
+}

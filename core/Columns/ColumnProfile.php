@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Columns;
+
+use PineSieve\Core\Standards\Formats\DateOrder;
+
+/** What the values of one column look like. */
+final readonly class ColumnProfile
+{
+    /** Distinct values that are kept with the intake, the most frequent first. */
+    public const KEPT = 200;
+
+    /**
+     * @param  int  $rows  all rows of the source
+     * @param  int  $filled  rows whose cell says something
+     * @param  int  $distinct  exact if $exact, else at most this many
+     * @param  array<array-key, int>  $values  raw values with their counts, the most frequent first
+     * @param  array<string, int>  $looks  value of a Look to the number of values that have it
+     * @param  array<string, int>  $dates  of the dates in numbers: those that can only be "mdy", only "dmy", or "both"
+     */
+    public function __construct(
+        public string $header,
+        public int $rows,
+        public int $filled,
+        public int $distinct,
+        public bool $exact,
+        public array $values,
+        public array $looks,
+        public array $dates,
+    ) {}
+
+    /** The part of the filled values that has a look, from 0 to 1. */
+    public function share(Look $look): float
+    {
+        return $this->filled === 0 ? 0.0 : ($this->looks[$look->value] ?? 0) / $this->filled;
+    }
+
+    /** "1,190 of 1,204 values are email addresses" */
+    public function evidence(Look $look): string
+    {
+        return sprintf('%s of %s values %s', number_format($this->looks[$look->value] ?? 0), number_format($this->filled), $look->phrase());
+    }
+
+    /** The order that the dates themselves prove; null if they prove none, or two. */
+    public function dateOrder(): ?DateOrder
+    {
+        return match (true) {
+            $this->dates['mdy'] > 0 && $this->dates['dmy'] === 0 => DateOrder::MonthDayYear,
+            $this->dates['dmy'] > 0 && $this->dates['mdy'] === 0 => DateOrder::DayMonthYear,
+            default => null,
+        };
+    }
+
+    /** Whether a person must say in which order the dates stand. */
+    public function needsDateOrder(): bool
+    {
+        return $this->dates['both'] > 0 && $this->dateOrder() === null;
+    }
+
+    public function isUnique(): bool
+    {
+        return $this->filled > 0 && $this->distinct >= $this->filled;
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        $values = [];
+        foreach (array_slice($this->values, 0, self::KEPT, true) as $value => $count) {
+            $values[] = [(string) $value, $count];
+        }
+
+        return ['header' => $this->header, 'rows' => $this->rows, 'filled' => $this->filled, 'distinct' => $this->distinct, 'exact' => $this->exact, 'values' => $values, 'looks' => $this->looks, 'dates' => $this->dates];
+    }
+
+    /** @param array{header: string, rows: int, filled: int, distinct: int, exact: bool, values: list<array{string, int}>, looks: array<string, int>, dates: array<string, int>} $data as toArray() gives it */
+    public static function fromArray(array $data): self
+    {
+        return new self($data['header'], $data['rows'], $data['filled'], $data['distinct'], $data['exact'], array_column($data['values'], 1, 0), $data['looks'], $data['dates']);
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Columns;
+
+/** What a value can look like. */
+enum Look: string
+{
+    case Email = 'email';
+    case Phone = 'phone';
+    case Date = 'date';
+    case Money = 'money';
+    case State = 'state';
+    case PostalCode = 'postal code';
+    case GiftKind = 'gift kind';
+    case Street = 'street';
+    case Words = 'words';
+
+    /** As in "1,190 of 1,204 values ...". */
+    public function phrase(): string
+    {
+        return match ($this) {
+            self::Email => 'are email addresses',
+            self::Phone => 'have the form of a telephone number',
+            self::Date => 'are dates',
+            self::Money => 'are amounts',
+            self::State => 'are US states or Canadian provinces',
+            self::PostalCode => 'have the form of a US ZIP code or a Canadian postal code',
+            self::GiftKind => 'are kinds of gift',
+            self::Street => 'begin like a street address',
+            self::Words => 'are words',
+        };
+    }
+}

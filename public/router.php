@@ -1,0 +1,9 @@
+<?php
+
+// For PHP's own web server: files of the front end as they are, everything else to the application.
+$path = __DIR__.parse_url((string) $_SERVER['REQUEST_URI'], PHP_URL_PATH);
+if (! str_ends_with($path, '.php') && is_file($path)) {
+    return false;
+}
+$_SERVER['SCRIPT_NAME'] = '/index.php';
+require __DIR__.'/index.php';
