@@ -32,6 +32,12 @@ final readonly class Address
         return ['line1' => $this->line1, 'line2' => $this->line2, 'city' => $this->city, 'state' => $this->state, 'postal_code' => $this->postalCode, 'country' => $this->country];
     }
 
+    /** The whole address in one line. */
+    public function line(): string
+    {
+        return implode(', ', array_filter([$this->line1, $this->line2, $this->city, trim("{$this->state} {$this->postalCode}"), $this->country], static fn (string $part): bool => $part !== ''));
+    }
+
     public function isBlank(): bool
     {
         return $this->line1 === '' && $this->line2 === '' && $this->city === '' && $this->state === '' && $this->postalCode === '';

@@ -131,19 +131,25 @@ final class StreetLine
         if (self::$words === null) {
             /** @var array{suffixes: array<string, string>, directions: array<string, string>, units: array<string, string>, lone: array<string, int>} $data */
             $data = require __DIR__.'/data/streets.php';
-            $flip = /** @param array<string, string> $list */ static function (array $list): array {
-                $spellings = [];
-                foreach ($list as $short => $others) {
-                    foreach (explode(' ', trim(strtolower($short).' '.$others)) as $spelling) {
-                        $spellings[$spelling] = $short;
-                    }
-                }
-
-                return $spellings;
-            };
-            self::$words = ['suffixes' => $flip($data['suffixes']), 'directions' => $flip($data['directions']), 'units' => $flip($data['units']), 'lone' => $data['lone']];
+            self::$words = ['suffixes' => self::flip($data['suffixes']), 'directions' => self::flip($data['directions']), 'units' => self::flip($data['units']), 'lone' => $data['lone']];
         }
 
         return self::$words;
+    }
+
+    /**
+     * @param  array<string, string>  $list  abbreviation to its other spellings
+     * @return array<string, string> every spelling to its abbreviation
+     */
+    private static function flip(array $list): array
+    {
+        $spellings = [];
+        foreach ($list as $short => $others) {
+            foreach (explode(' ', trim(strtolower($short).' '.$others)) as $spelling) {
+                $spellings[$spelling] = $short;
+            }
+        }
+
+        return $spellings;
     }
 }

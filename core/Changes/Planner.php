@@ -58,7 +58,7 @@ final readonly class Planner
     {
         return [
             Change::create(Subject::Supporter, "{$row}:supporter", $record->fields()),
-            ...($record->address->isBlank() ? [] : [Change::create(Subject::Address, "{$row}:address", self::known($record->address))]),
+            ...($record->address->isBlank() ? [] : [self::newAddress($row, $record)]),
             ...($record->email === '' ? [] : [Change::create(Subject::Email, "{$row}:email", ['address' => $record->email])]),
             ...($record->phone === '' ? [] : [Change::create(Subject::Phone, "{$row}:phone", ['number' => $record->phone])]),
             ...($record->oldId === '' ? [] : [$this->identifier($row, $record)]),
@@ -143,7 +143,7 @@ final readonly class Planner
         }
         $primary = $stored->addresses[0] ?? null;
         if ($primary === null) {
-            return [Change::create(Subject::Address, "{$row}:address", self::known($record->address))];
+            return [self::newAddress($row, $record)];
         }
         $same = $record->address->sameness() !== '' && Address::fromParts($primary->values)->sameness() === $record->address->sameness();
         $fields = [];
@@ -153,6 +153,10 @@ final readonly class Planner
             if ($takes && $before !== $value) {
                 $fields[$part] = [$before === '' ? null : $before, $value === '' ? null : $value];
             }
+        }
+
+        if ($fields !== [] && $primary->value('original') !== $record->addressWritten) {
+            $fields['original'] = [$primary->values['original'] ?? null, $record->addressWritten === '' ? null : $record->addressWritten];
         }
 
         return $fields === [] ? [] : [new Change(Subject::Address, $primary->ref, Action::Update, $fields)];
@@ -192,9 +196,8 @@ final readonly class Planner
         return Change::create(Subject::Identifier, "{$row}:identifier", ['system' => $this->system, 'value' => $record->oldId]);
     }
 
-    /** @return array<string, string> */
-    private static function known(Address $address): array
+    private static function newAddress(string $row, IncomingRecord $record): Change
     {
-        return array_filter($address->parts(), static fn (string $part): bool => $part !== '');
+        return Change::create(Subject::Address, "{$row}:address", array_filter([...$record->address->parts(), 'original' => $record->addressWritten], static fn (string $part): bool => $part !== ''));
     }
 }

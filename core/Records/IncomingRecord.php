@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Records;
 
 use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Addresses\StandardizedAddress;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
 
@@ -14,6 +15,7 @@ final readonly class IncomingRecord
     /**
      * @param  Address  $address  as it would be stored
      * @param  Address  $standard  in postal form, for comparing
+     * @param  string  $addressWritten  the address as the row has it, where it is stored in another form; '' where it is not
      * @param  string  $phone  E.164
      */
     public function __construct(
@@ -28,6 +30,7 @@ final readonly class IncomingRecord
         public string $phone = '',
         public string $oldId = '',
         public ?IncomingGift $gift = null,
+        public string $addressWritten = '',
     ) {}
 
     /** The name that is always there; '' if the row names nobody. */
@@ -62,8 +65,12 @@ final readonly class IncomingRecord
         ], static fn (string $value): bool => $value !== '');
     }
 
-    public function withAddress(Address $address): self
+    /** @param bool $accepted whether the postal form is stored, with the written one beside it, or the written one alone */
+    public function withAddress(StandardizedAddress $address, bool $accepted): self
     {
-        return new self($this->kind, $this->name, $this->organization, $this->whole, $this->firstKnown, $address, $this->standard, $this->email, $this->phone, $this->oldId, $this->gift);
+        $stored = $accepted ? $address->standard : $address->original;
+        $written = $accepted && $address->changes !== [] ? $address->original->line() : '';
+
+        return new self($this->kind, $this->name, $this->organization, $this->whole, $this->firstKnown, $stored, $address->standard, $this->email, $this->phone, $this->oldId, $this->gift, $written);
     }
 }

@@ -43,7 +43,7 @@ return new class extends Migration
             $table->boolean('has_moved')->default(false);
             $table->unsignedInteger('replanned')->default(0);
             // Where a long piece of work has got to.
-            $table->unsignedInteger('position')->default(0);
+            $table->unsignedBigInteger('position')->default(0);
             $table->unsignedInteger('done')->default(0);
             $table->timestamp('began_at', 3)->nullable();
             $table->timestamp('ended_at', 3)->nullable();

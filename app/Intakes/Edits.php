@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes;
+
+use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Text\Tidy;
+
+/** What people decided about the rows and values of an intake, as far as it concerns a chunk of rows. The latest decision holds. */
+final readonly class Edits
+{
+    /**
+     * @param  array<int, array<int, string>>  $cells  row to column to the corrected value
+     * @param  array<int, array<string, string>>  $values  column to the tidied value to what it becomes in every row
+     * @param  array<int, string>  $rows  row to "hold", "out" or "in"
+     * @param  array<int, string>  $matches  row to "s:55", "r:12" or "new"
+     * @param  array<int, string>  $addresses  row to "accept" or "keep"
+     */
+    private function __construct(
+        private array $cells,
+        private array $values,
+        private array $rows,
+        private array $matches,
+        private array $addresses,
+        private ?string $allAddresses,
+    ) {}
+
+    /** @param list<int> $numbers */
+    public static function of(int $intakeId, array $numbers): self
+    {
+        [$cells, $values, $rows, $matches, $addresses, $all] = [[], [], [], [], [], null];
+        $edits = DB::table('intake_edits')->where('intake_id', $intakeId)
+            ->where(static fn ($query) => $query->whereNull('number')->orWhereIn('number', $numbers))
+            ->orderBy('id')->get();
+        foreach ($edits as $edit) {
+            match ($edit->kind) {
+                'cell' => $cells[$edit->number][$edit->column] = $edit->to,
+                'value' => $values[$edit->column][$edit->from] = $edit->to,
+                'row' => $rows[$edit->number] = $edit->to,
+                'match' => $matches[$edit->number] = $edit->to,
+                'address' => $edit->number === null ? [$all, $addresses] = [$edit->to, []] : $addresses[$edit->number] = $edit->to,
+            };
+        }
+
+        return new self($cells, $values, $rows, $matches, $addresses, $all);
+    }
+
+    /**
+     * @param  list<string>  $cells  as they are in the source
+     * @return list<string> with the corrections
+     */
+    public function corrected(int $number, array $cells): array
+    {
+        foreach ($this->values as $column => $replacements) {
+            $cells[$column] = $replacements[Tidy::line($cells[$column] ?? '')] ?? $cells[$column] ?? '';
+        }
+        foreach ($this->cells[$number] ?? [] as $column => $value) {
+            $cells = array_pad($cells, $column + 1, '');
+            $cells[$column] = $value;
+        }
+
+        return array_values($cells);
+    }
+
+    public function row(int $number): ?string
+    {
+        return $this->rows[$number] ?? null;
+    }
+
+    public function match(int $number): ?string
+    {
+        return $this->matches[$number] ?? null;
+    }
+
+    public function address(int $number): ?string
+    {
+        return $this->addresses[$number] ?? $this->allAddresses;
+    }
+}

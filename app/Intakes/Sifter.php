@@ -1,0 +1,216 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes;
+
+use App\Models\Intake;
+use App\Records\Bulk;
+use App\Records\RecordReader;
+use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Outcome;
+use PineSieve\Core\Changes\Planner;
+use PineSieve\Core\Columns\MappedRow;
+use PineSieve\Core\Columns\RowMapper;
+use PineSieve\Core\Matching\Comparer;
+use PineSieve\Core\Matching\Judgement;
+use PineSieve\Core\Matching\KeyMaker;
+use PineSieve\Core\Matching\MatchKey;
+use PineSieve\Core\Matching\PairFinding;
+use PineSieve\Core\Matching\Verdict;
+use PineSieve\Core\Records\SupporterRecord;
+use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\Formats\Formats;
+
+/**
+ * Takes rows through every stage between source and load: mapped, checked, put into postal form, matched, planned.
+ * A function of the rows, the plan, the settings, the edits and the database: run again, it gives the same answer.
+ */
+final class Sifter
+{
+    private RowMapper $mapper;
+
+    private Planner $planner;
+
+    private Comparer $comparer;
+
+    private Settings $settings;
+
+    private Intake $intake;
+
+    public function __construct(
+        private readonly Bulk $bulk,
+        private readonly RecordReader $reader,
+        private readonly KeyMaker $keys,
+        private readonly FieldCatalog $catalog,
+        private readonly Formats $formats,
+    ) {}
+
+    /**
+     * Works the rows out and keeps the results in place of earlier ones.
+     *
+     * @param  array<int, list<string>>  $rows  raw cells by row number, in order
+     */
+    public function sift(Intake $intake, array $rows): void
+    {
+        $this->prepare($intake);
+        $numbers = array_keys($rows);
+        $edits = Edits::of($intake->id, $numbers);
+        $mapped = [];
+        $keys = [];
+        foreach ($rows as $number => $cells) {
+            $row = $this->mapper->map($edits->corrected($number, $cells));
+            $accepts = match ($edits->address($number)) {
+                'accept' => true,
+                'keep' => false,
+                default => $this->settings->acceptAddresses,
+            };
+            $mapped[$number] = new MappedRow($row->record->withAddress($row->address, $accepts), $row->address, $row->problems, $row->money);
+            $keys[$number] = $row->problems === [] && $edits->row($number) === null || $edits->row($number) === 'in' && $row->problems === [] ? $this->keys->ofIncoming($mapped[$number]->record, $this->settings->system) : [];
+        }
+        $candidates = new Candidates($intake, $this->reader);
+        [$named, $namedRows] = $this->named($edits, $numbers);
+        $candidates->gather(array_merge(...array_values($keys)), $named, $namedRows, $numbers[0]);
+        $results = [];
+        foreach ($mapped as $number => $row) {
+            $results[] = $this->result($number, $row, $keys[$number], $candidates, $edits);
+        }
+        $this->keep($mapped, $keys, $results);
+    }
+
+    private function prepare(Intake $intake): void
+    {
+        if (isset($this->intake) && $this->intake === $intake) {
+            return;
+        }
+        $this->intake = $intake;
+        $this->settings = $intake->choices();
+        $plan = $intake->columnPlan();
+        $this->mapper = new RowMapper($plan, $this->catalog, $this->formats);
+        $blankable = [];
+        foreach (array_keys($this->settings->blanksEmpty ? $plan->columns() : []) as $field) {
+            $blankable[] = ['name.title' => 'title', 'name.first' => 'first_name', 'name.middle' => 'middle_name', 'name.suffix' => 'suffix', 'first_known' => 'first_known_on'][$field] ?? null;
+        }
+        $this->planner = new Planner($this->settings->effect, $this->settings->system, array_values(array_filter($blankable)));
+        $this->comparer = new Comparer($this->keys, $this->settings->system);
+    }
+
+    /**
+     * @param  list<int>  $numbers
+     * @return array{list<int>, list<int>} supporters and rows that people's decisions name
+     */
+    private function named(Edits $edits, array $numbers): array
+    {
+        $named = ['s' => [], 'r' => []];
+        foreach ($numbers as $number) {
+            $decision = $edits->match($number);
+            if ($decision !== null && $decision !== 'new') {
+                $named[$decision[0]][] = (int) substr($decision, 2);
+            }
+        }
+
+        return [$named['s'], $named['r']];
+    }
+
+    /**
+     * @param  list<MatchKey>  $keys
+     * @return list<mixed> as columns() names them
+     */
+    private function result(int $number, MappedRow $row, array $keys, Candidates $candidates, Edits $edits): array
+    {
+        $byPerson = $edits->row($number);
+        $address = match (true) {
+            $row->record->address->isBlank() => 'none',
+            $row->address->changes === [] => 'same',
+            $edits->address($number) === 'keep' => 'kept',
+            $this->settings->acceptAddresses || $edits->address($number) === 'accept' => 'accepted',
+            default => 'ask',
+        };
+        $base = [
+            'number' => $number,
+            'display' => mb_substr($row->record->display(), 0, 400),
+            'address' => $address,
+            'address_changes' => $row->address->changes === [] ? null : self::json(['from' => $row->address->original->parts(), 'to' => $row->address->standard->parts(), 'changes' => $row->address->changes]),
+            'money' => $row->money,
+        ];
+        if ($byPerson === 'out') {
+            return $this->columns([...$base, 'outcome' => Outcome::LeftOut->value, 'verdict' => Verdict::New->value]);
+        }
+        if ($row->problems !== [] || $byPerson === 'hold') {
+            return $this->columns([...$base, 'outcome' => Outcome::Held->value, 'held_by' => $row->problems !== [] ? 'problem' : 'person', 'verdict' => Verdict::New->value]);
+        }
+        $found = $candidates->of($keys);
+        $judgement = Judgement::of(array_values(array_map(fn (SupporterRecord $record): PairFinding => $this->comparer->compare($row->record, $record), $found)));
+        $decision = $edits->match($number);
+        $stored = null;
+        if ($decision === 'new') {
+            $judgement = $judgement->decided(null);
+        } elseif ($decision !== null && ($stored = $candidates->named($decision)) !== null) {
+            $judgement = $judgement->decided($stored->ref);
+        }
+        $findings = $judgement->findings === [] ? null : self::json(array_map(static fn (PairFinding $finding): array => $finding->toArray(), array_slice($judgement->findings, 0, 8)));
+        if ($judgement->verdict === Verdict::Unsure) {
+            return $this->columns([...$base, 'outcome' => Outcome::Held->value, 'held_by' => 'unsure', 'verdict' => Verdict::Unsure->value, 'findings' => $findings]);
+        }
+        $stored ??= $judgement->ref === null ? null : $found[$judgement->ref];
+        $changes = $this->planner->plan((string) $number, $row->record, $stored);
+        $isThere = Planner::isThere($row->record, $stored);
+        $gift = $row->record->gift?->sameness();
+        $owner = $candidates->add($number, $keys, $stored, $changes, $gift);
+
+        return $this->columns([
+            ...$base,
+            'outcome' => ($stored === null ? Outcome::New : ($changes === [] ? Outcome::Unchanged : Outcome::Updated))->value,
+            'verdict' => $judgement->verdict->value,
+            'supporter_id' => is_int($owner) ? $owner : null,
+            'leader' => is_int($owner) ? null : (int) $owner,
+            'findings' => $findings,
+            'changes' => $changes === [] ? null : self::json(array_map(static fn (Change $change): array => $change->toArray(), $changes)),
+            'gift' => $gift,
+            'gift_state' => $gift === null ? null : ($isThere ? 'there' : 'new'),
+        ]);
+    }
+
+    /**
+     * @param  array<string, mixed>  $values
+     * @return array<string, mixed>
+     */
+    private function columns(array $values): array
+    {
+        return ['intake_id' => $this->intake->id, 'held_by' => null, 'supporter_id' => null, 'leader' => null, 'findings' => null, 'changes' => null, 'gift' => null, 'gift_state' => null, ...$values];
+    }
+
+    /**
+     * @param  array<int, MappedRow>  $mapped
+     * @param  array<int, list<MatchKey>>  $keys
+     * @param  list<array<string, mixed>>  $results
+     */
+    private function keep(array $mapped, array $keys, array $results): void
+    {
+        $numbers = array_keys($mapped);
+        foreach (['intake_results', 'intake_problems', 'intake_keys'] as $table) {
+            DB::table($table)->where('intake_id', $this->intake->id)->whereBetween('number', [min($numbers), max($numbers)])->whereIn('number', $numbers)->delete();
+        }
+        $columns = ['intake_id', 'number', 'display', 'outcome', 'held_by', 'verdict', 'supporter_id', 'leader', 'findings', 'address', 'address_changes', 'changes', 'money', 'gift', 'gift_state'];
+        $this->bulk->insert('intake_results', $columns, array_map(static fn (array $result): array => array_map(static fn (string $column): mixed => $result[$column], $columns), $results));
+        $problems = [];
+        $keyRows = [];
+        foreach ($mapped as $number => $row) {
+            foreach ($row->problems as $place => $problem) {
+                $problems[] = [$this->intake->id, $number, $place, $problem->code, $problem->field, $problem->column, $problem->value, $problem->reason, $problem->remedy];
+            }
+            foreach ($keys[$number] as $key) {
+                $keyRows[] = [$this->intake->id, $key->kind->value, $key->hash, $number];
+            }
+        }
+        sort($keyRows);
+        $this->bulk->insert('intake_problems', ['intake_id', 'number', 'place', 'code', 'field', 'column', 'value', 'reason', 'remedy'], $problems);
+        $this->bulk->insert('intake_keys', ['intake_id', 'kind', 'hash', 'number'], $keyRows);
+    }
+
+    private static function json(mixed $value): string
+    {
+        return json_encode($value, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * @property int $id
+ * @property int $supporter_id
+ * @property string $amount decimal with two places
+ */
+final class Gift extends Model
+{
+    public $timestamps = false;
+
+    /** @return BelongsTo<Supporter, $this> */
+    public function supporter(): BelongsTo
+    {
+        return $this->belongsTo(Supporter::class);
+    }
+}

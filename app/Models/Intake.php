@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Intakes\Settings;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+use PineSieve\Core\Columns\ColumnChoice;
+use PineSieve\Core\Columns\ColumnPlan;
+use PineSieve\Core\Columns\ColumnProfile;
+use PineSieve\Core\Reading\Dialect;
+use PineSieve\Core\Reading\Encoding;
+
+/**
+ * One source on its way into the database.
+ *
+ * @property int $id
+ * @property string $name
+ * @property IntakeState $state
+ * @property ?int $user_id
+ * @property string $file_name
+ * @property string $file_path
+ * @property int $file_size
+ * @property ?string $sheet
+ * @property ?string $encoding
+ * @property ?string $delimiter
+ * @property ?int $header_row
+ * @property list<string> $sheets
+ * @property ?list<array<string, mixed>> $profiles
+ * @property ?list<array<string, mixed>> $plan
+ * @property ?string $plan_name
+ * @property int $row_count
+ * @property array<string, mixed> $settings
+ * @property bool $is_sifted
+ * @property int $journal_mark
+ * @property bool $has_moved
+ * @property int $replanned
+ * @property int $position
+ * @property int $done
+ * @property ?Carbon $began_at
+ * @property ?Carbon $ended_at
+ * @property ?string $error
+ * @property ?array<string, mixed> $undo_report
+ * @property ?Carbon $loaded_at
+ * @property ?int $loaded_by
+ * @property ?Carbon $undone_at
+ * @property Carbon $created_at
+ * @property-read ?User $user
+ * @property-read ?User $loader
+ */
+final class Intake extends Model
+{
+    protected $guarded = [];
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    protected function casts(): array
+    {
+        return [
+            'state' => IntakeState::class, 'sheets' => 'array', 'profiles' => 'array', 'plan' => 'array', 'settings' => 'array', 'undo_report' => 'array',
+            'is_sifted' => 'boolean', 'has_moved' => 'boolean', 'began_at' => 'datetime', 'ended_at' => 'datetime', 'loaded_at' => 'datetime', 'undone_at' => 'datetime',
+        ];
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function loader(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'loaded_by');
+    }
+
+    public function columnPlan(): ColumnPlan
+    {
+        return new ColumnPlan(array_map(ColumnChoice::fromArray(...), $this->plan ?? []));
+    }
+
+    public function setColumnPlan(ColumnPlan $plan): void
+    {
+        $this->plan = array_map(static fn (ColumnChoice $choice): array => $choice->toArray(), $plan->choices);
+        $this->is_sifted = false;
+    }
+
+    /** @return list<ColumnProfile> */
+    public function columnProfiles(): array
+    {
+        return array_map(ColumnProfile::fromArray(...), $this->profiles ?? []);
+    }
+
+    public function choices(): Settings
+    {
+        return Settings::fromArray($this->settings);
+    }
+
+    public function dialect(): ?Dialect
+    {
+        return $this->encoding === null || $this->delimiter === null ? null : new Dialect(Encoding::from($this->encoding), $this->delimiter);
+    }
+
+    /** Enters a state in which the queue works, from its beginning. */
+    public function begin(IntakeState $state): void
+    {
+        $this->fill(['state' => $state, 'position' => 0, 'done' => 0, 'began_at' => now(), 'ended_at' => null, 'error' => null])->save();
+    }
+}

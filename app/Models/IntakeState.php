@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+/** Where an intake stands between its source and its proof. */
+enum IntakeState: string
+{
+    case Reading = 'reading';
+    case Failed = 'failed';
+    /** Read; its columns are being settled. */
+    case Mapping = 'mapping';
+    case Sifting = 'sifting';
+    /** Every row has a planned outcome. */
+    case Ready = 'ready';
+    case Loading = 'loading';
+    case Loaded = 'loaded';
+    case Undoing = 'undoing';
+    case Undone = 'undone';
+
+    /** Whether the queue has work to do on it. */
+    public function isWorking(): bool
+    {
+        return in_array($this, [self::Reading, self::Sifting, self::Loading, self::Undoing], true);
+    }
+
+    /** Whether settings, columns and rows may still be changed. */
+    public function isOpen(): bool
+    {
+        return $this === self::Mapping || $this === self::Ready;
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use PineSieve\Core\Changes\Change;
+
+/**
+ * What was written to one supporter and what hangs on it, by whom and from which row.
+ *
+ * @property int $id
+ * @property string $at
+ * @property string $cause
+ * @property ?int $intake_id
+ * @property ?int $row_number
+ * @property int $supporter_id
+ * @property string $changes
+ * @property-read ?Intake $intake
+ * @property-read ?User $user
+ */
+final class JournalEntry extends Model
+{
+    public $timestamps = false;
+
+    protected $table = 'journal';
+
+    /** @return BelongsTo<Intake, $this> */
+    public function intake(): BelongsTo
+    {
+        return $this->belongsTo(Intake::class);
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
+    /** @return list<Change> */
+    public function changeList(): array
+    {
+        return array_map(Change::fromArray(...), json_decode($this->changes, true, flags: JSON_THROW_ON_ERROR));
+    }
+}

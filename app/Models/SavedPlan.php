@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use PineSieve\Core\Columns\ColumnChoice;
+use PineSieve\Core\Columns\ColumnPlan;
+
+/**
+ * A column plan kept under a name, with the settings it was used with.
+ *
+ * @property int $id
+ * @property string $name
+ * @property string $headers_key
+ * @property list<array<string, mixed>> $choices
+ * @property array<string, mixed> $settings
+ */
+final class SavedPlan extends Model
+{
+    protected $table = 'column_plans';
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['choices' => 'array', 'settings' => 'array'];
+    }
+
+    public function columnPlan(): ColumnPlan
+    {
+        return new ColumnPlan(array_map(ColumnChoice::fromArray(...), $this->choices));
+    }
+}

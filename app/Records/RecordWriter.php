@@ -1,0 +1,186 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Records;
+
+use Illuminate\Database\Connection;
+use LogicException;
+use PineSieve\Core\Changes\Action;
+use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Projection;
+use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Records\SupporterRecord;
+
+/**
+ * The one door: every write to supporters, what hangs on them, and gifts goes through here and is journalled.
+ * Loads, undos and the demo use it alike; nothing else writes these tables.
+ */
+final class RecordWriter
+{
+    /** @var array<string, int> reference to id */
+    private array $ids = [];
+
+    /** @var array<string, array<string, array<int, mixed>>> */
+    private array $inserts = [];
+
+    /** @var array<string, array<int, array<string, mixed>>> subject to id to columns */
+    private array $updates = [];
+
+    /** @var array<string, list<int>> */
+    private array $deletes = [];
+
+    /** @var array<int, ?SupporterRecord> supporters that this call creates, as they become */
+    private array $created = [];
+
+    public function __construct(
+        private readonly Connection $db,
+        private readonly Bulk $bulk,
+        private readonly Ids $sequence,
+        private readonly RecordReader $reader,
+        private readonly SearchIndex $index,
+    ) {}
+
+    /**
+     * @param  list<Entry>  $entries
+     * @param  array<string, int>  $known  references that stand for records made before
+     * @return array<string, int> every reference in the entries to the id that it got
+     *
+     * @throws LogicException outside of a transaction
+     */
+    public function write(array $entries, Cause $cause, array $known = []): array
+    {
+        if ($this->db->transactionLevel() === 0) {
+            throw new LogicException('Records are written in a transaction.');
+        }
+        $this->sequence->queueUp();
+        [$this->ids, $this->inserts, $this->updates, $this->deletes, $this->created] = [$known, [], [], [], []];
+        $this->giveIds($entries);
+        $journal = [];
+        $touched = [];
+        foreach ($entries as $entry) {
+            $supporter = $this->id($entry->supporter);
+            $changes = array_map(fn (Change $change): Change => $change->withRef($this->id($change->ref)), $entry->changes);
+            foreach ($changes as $change) {
+                $this->collect($change, $supporter, $cause);
+            }
+            $this->project($supporter, $changes, $touched);
+            $journal[] = [$supporter, $entry->row, json_encode(array_map(static fn (Change $change): array => $change->toArray(), $changes), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)];
+        }
+        $this->apply();
+        $this->reindex(array_keys($touched));
+        $this->journal($journal, $cause);
+
+        return $this->ids;
+    }
+
+    /** @param list<Entry> $entries */
+    private function giveIds(array $entries): void
+    {
+        $wanted = [];
+        foreach ($entries as $entry) {
+            foreach ($entry->changes as $change) {
+                if ($change->action === Action::Create && is_string($change->ref)) {
+                    $wanted[$change->subject->value][] = $change->ref;
+                }
+            }
+        }
+        foreach ($wanted as $subject => $refs) {
+            $next = $this->sequence->reserve($subject, count($refs));
+            foreach ($refs as $ref) {
+                $this->ids[$ref] = $next++;
+            }
+        }
+    }
+
+    private function id(int|string $ref): int
+    {
+        return is_int($ref) ? $ref : $this->ids[$ref] ?? throw new LogicException("Nothing stands for the reference {$ref}.");
+    }
+
+    private function collect(Change $change, int $supporter, Cause $cause): void
+    {
+        $subject = $change->subject->value;
+        $id = (int) $change->ref;
+        if ($change->action === Action::Delete) {
+            $this->deletes[$subject][] = $id;
+
+            return;
+        }
+        $values = array_intersect_key($change->after(), array_flip(Tables::COLUMNS[$subject]));
+        if ($change->action === Action::Create) {
+            $row = ['id' => $id, ...($change->subject === Subject::Supporter ? [] : ['supporter_id' => $supporter])];
+            foreach (Tables::COLUMNS[$subject] as $column) {
+                $row[$column] = $values[$column] ?? null;
+            }
+            if ($change->subject === Subject::Gift) {
+                $row['intake_id'] = $cause->intakeId;
+            }
+            $this->inserts[$subject][$id] = $row;
+
+            return;
+        }
+        if (isset($this->inserts[$subject][$id])) {
+            $this->inserts[$subject][$id] = [...$this->inserts[$subject][$id], ...$values];
+        } else {
+            $this->updates[$subject][$id] = [...$this->updates[$subject][$id] ?? [], ...$values];
+        }
+    }
+
+    /**
+     * @param  list<Change>  $changes
+     * @param  array<int, true>  $touched
+     */
+    private function project(int $supporter, array $changes, array &$touched): void
+    {
+        $first = $changes[0] ?? null;
+        if ($first !== null && $first->subject === Subject::Supporter && $first->action === Action::Create) {
+            $this->created[$supporter] = null;
+        }
+        if (array_key_exists($supporter, $this->created)) {
+            $this->created[$supporter] = Projection::after($this->created[$supporter], $changes, null);
+        } else {
+            $touched[$supporter] = true;
+        }
+    }
+
+    private function apply(): void
+    {
+        foreach (array_reverse(Tables::NAMES) as $subject => $table) {
+            $this->bulk->delete($table, $this->deletes[$subject] ?? []);
+        }
+        foreach (Tables::NAMES as $subject => $table) {
+            if (isset($this->inserts[$subject])) {
+                $rows = array_values($this->inserts[$subject]);
+                $this->bulk->insert($table, array_keys($rows[0]), array_map(array_values(...), $rows));
+            }
+            $this->bulk->update($table, $this->updates[$subject] ?? []);
+        }
+    }
+
+    /** @param list<int> $touched supporters that were there before */
+    private function reindex(array $touched): void
+    {
+        foreach (array_chunk($touched, 1000) as $chunk) {
+            $this->db->update('update supporters set version = version + 1 where id in ('.implode(',', $chunk).')');
+            $this->index->forget($chunk);
+            $this->index->add($this->reader->read($chunk));
+        }
+        $this->index->add(array_filter($this->created));
+    }
+
+    /** @param list<array{int, ?int, string}> $entries supporter, row, changes */
+    private function journal(array $entries, Cause $cause): void
+    {
+        if ($entries === []) {
+            return;
+        }
+        $next = $this->sequence->reserve('journal', count($entries));
+        $now = now()->format('Y-m-d H:i:s.v');
+        $rows = [];
+        foreach ($entries as [$supporter, $row, $changes]) {
+            $rows[] = [$next++, $now, $cause->kind, $cause->userId, $cause->intakeId, $row, $supporter, $changes];
+        }
+        $this->bulk->insert('journal', ['id', 'at', 'cause', 'user_id', 'intake_id', 'row_number', 'supporter_id', 'changes'], $rows);
+    }
+}
