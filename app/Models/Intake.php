@@ -47,6 +47,7 @@ use PineSieve\Core\Reading\Encoding;
  * @property ?Carbon $loaded_at
  * @property ?int $loaded_by
  * @property ?Carbon $undone_at
+ * @property ?int $undone_by
  * @property Carbon $created_at
  * @property-read ?User $user
  * @property-read ?User $loader

@@ -52,6 +52,7 @@ return new class extends Migration
             $table->timestamp('loaded_at')->nullable();
             $table->foreignId('loaded_by')->nullable();
             $table->timestamp('undone_at')->nullable();
+            $table->foreignId('undone_by')->nullable();
             $table->timestamps();
         });
         // The source as it is, never changed: cells are a JSON list of text.

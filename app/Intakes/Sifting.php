@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes;
+
+use App\Models\Intake;
+use App\Models\IntakeState;
+use App\Records\Ids;
+use Illuminate\Support\Facades\DB;
+
+/** Works out every row of an intake, chunk by chunk. */
+final readonly class Sifting implements Work
+{
+    public function __construct(
+        private Sifter $sifter,
+        private Ids $ids,
+        private Staged $staged,
+    ) {}
+
+    public function step(Intake $intake): bool
+    {
+        return DB::transaction(function () use ($intake): bool {
+            $this->staged->takeUp($intake);
+            if ($intake->position === 0) {
+                $intake->journal_mark = $this->ids->lastJournalId();
+                foreach (['intake_results', 'intake_problems', 'intake_keys'] as $table) {
+                    DB::table($table)->where('intake_id', $intake->id)->delete();
+                }
+            }
+            $rows = $this->staged->rows($intake->id, $intake->position, config('sieve.sift_chunk'));
+            if ($rows !== []) {
+                $this->sifter->sift($intake, $rows);
+                $intake->position = array_key_last($rows);
+                $intake->done += count($rows);
+            }
+            $more = count($rows) === (int) config('sieve.sift_chunk');
+            if (! $more) {
+                $intake->fill(['state' => IntakeState::Ready, 'is_sifted' => true, 'has_moved' => false, 'ended_at' => now()]);
+            }
+            $intake->save();
+
+            return $more;
+        });
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes;
+
+use App\Models\Intake;
+use Illuminate\Support\Facades\DB;
+
+/** The staged rows of intakes. */
+final readonly class Staged
+{
+    /**
+     * @return array<int, list<string>> raw cells by row number, in order
+     */
+    public function rows(int $intakeId, int $after, int $limit): array
+    {
+        return $this->decoded(DB::select('select number, cells from intake_rows where intake_id = ? and number > ? order by number limit '.$limit, [$intakeId, $after]));
+    }
+
+    /**
+     * @param  list<int>  $numbers
+     * @return array<int, list<string>>
+     */
+    public function chosen(int $intakeId, array $numbers): array
+    {
+        return $numbers === [] ? [] : $this->decoded(DB::select('select number, cells from intake_rows where intake_id = ? and number in ('.implode(',', $numbers).') order by number', [$intakeId]));
+    }
+
+    /**
+     * Locks the intake for a step and reads where it stands, so that two workers never do the same step.
+     *
+     * @throws AnotherWorker if it has moved on since this process last saw it
+     */
+    public function takeUp(Intake $intake): void
+    {
+        $now = DB::selectOne('select state, position from intakes where id = ? for update', [$intake->id]);
+        if ($now === null || $now->state !== $intake->state->value || (int) $now->position !== $intake->position) {
+            throw new AnotherWorker;
+        }
+    }
+
+    /**
+     * @param  array<\stdClass>  $rows
+     * @return array<int, list<string>>
+     */
+    private function decoded(array $rows): array
+    {
+        $cells = [];
+        foreach ($rows as $row) {
+            $cells[$row->number] = json_decode($row->cells, true, flags: JSON_THROW_ON_ERROR);
+        }
+
+        return $cells;
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Policies;
+
+use App\Models\Intake;
+use App\Models\User;
+
+/** Everyone may see what came in and from where; only those who may load may change an intake. */
+final class IntakePolicy
+{
+    public function viewAny(User $user): bool
+    {
+        return true;
+    }
+
+    public function view(User $user, Intake $intake): bool
+    {
+        return true;
+    }
+
+    public function create(User $user): bool
+    {
+        return $user->role->mayLoad();
+    }
+
+    public function update(User $user, Intake $intake): bool
+    {
+        return $user->role->mayLoad();
+    }
+}

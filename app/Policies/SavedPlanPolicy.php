@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Policies;
+
+use App\Models\User;
+
+final class SavedPlanPolicy
+{
+    public function viewAny(User $user): bool
+    {
+        return $user->role->mayLoad();
+    }
+
+    public function create(User $user): bool
+    {
+        return $user->role->mayLoad();
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Intakes\Heartbeat;
+use App\Models\Gift;
+use App\Models\Intake;
+use App\Models\SavedPlan;
+use App\Models\Supporter;
+use App\Policies\IntakePolicy;
+use App\Policies\RecordPolicy;
+use App\Policies\SavedPlanPolicy;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Connection;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
+use Illuminate\Queue\Events\Looping;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\ServiceProvider;
+use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\Formats\Formats;
+
+final class SieveServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->bind(Connection::class, static fn () => DB::connection());
+        $this->app->singleton(FieldCatalog::class, static fn () => FieldCatalog::builtIn());
+        // Someone east of the server may already be in tomorrow.
+        $this->app->bind(Formats::class, static fn () => new Formats(now()->addDay()->format('Y-m-d')));
+        $this->app->singleton(Heartbeat::class);
+    }
+
+    public function boot(): void
+    {
+        Model::shouldBeStrict(! $this->app->isProduction());
+        Gate::policy(Intake::class, IntakePolicy::class);
+        Gate::policy(SavedPlan::class, SavedPlanPolicy::class);
+        Gate::policy(Supporter::class, RecordPolicy::class);
+        Gate::policy(Gift::class, RecordPolicy::class);
+        Event::listen(Looping::class, static fn () => app(Heartbeat::class)->beat());
+        RateLimiter::for('sign-in', static fn (Request $request) => Limit::perMinute(10)->by(mb_strtolower((string) $request->input('email')).'|'.$request->ip()));
+    }
+}

@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Changes;
+
+/** What takes back everything that an intake did to one supporter, as far as nobody changed it since. */
+final readonly class Reversal
+{
+    /**
+     * @param  list<Change>  $changes  in the order in which they are to be applied
+     * @param  list<Kept>  $kept
+     */
+    private function __construct(
+        public array $changes,
+        public array $kept,
+    ) {}
+
+    /**
+     * @param  list<Change>  $done  what the intake did, in order, with ids for references
+     * @param  array<string, array<string, ?string>>  $now  "subject:id" to what is stored of it now, column by column
+     * @param  array<string, true>  $since  things that others changed after the intake
+     */
+    public static function of(array $done, array $now, array $since): self
+    {
+        $net = self::net($done);
+        $stays = self::supporterStays($net, $now, $since);
+        $changes = [];
+        $kept = [];
+        foreach (array_reverse($net) as $thing => $change) {
+            $stored = $now[$thing] ?? null;
+            if ($stored === null) {
+                $kept[] = new Kept($thing, null, null, null, 'It is no longer there');
+            } elseif ($change->action === Action::Update) {
+                [$back, $left] = self::fields($thing, $change, $stored);
+                array_push($kept, ...$left);
+                if ($back !== []) {
+                    $changes[] = new Change($change->subject, $change->ref, Action::Update, $back);
+                }
+            } elseif ($change->subject === Subject::Gift ? ! isset($since[$thing]) : ! $stays && ! isset($since[$thing])) {
+                $changes[] = new Change($change->subject, $change->ref, Action::Delete, array_map(static fn (?string $value): array => [$value, null], array_filter($stored, static fn (?string $value): bool => $value !== null)));
+            } elseif ($change->subject === Subject::Supporter || $change->subject === Subject::Gift || isset($since[$thing])) {
+                $kept[] = new Kept($thing, null, null, null, $change->subject === Subject::Supporter ? 'Others have added to this supporter or changed it since' : 'It was changed since');
+            }
+        }
+
+        return new self($changes, $kept);
+    }
+
+    /**
+     * One change a thing: from what was before the first to what is after the last.
+     *
+     * @param  list<Change>  $done
+     * @return array<string, Change>
+     */
+    private static function net(array $done): array
+    {
+        $net = [];
+        foreach ($done as $change) {
+            $thing = "{$change->subject->value}:{$change->ref}";
+            $earlier = $net[$thing] ?? null;
+            $fields = $change->fields;
+            foreach ($earlier->fields ?? [] as $column => $pair) {
+                $fields[$column] = [$pair[0], isset($fields[$column]) ? $fields[$column][1] : $pair[1]];
+            }
+            $net[$thing] = new Change($change->subject, $change->ref, $earlier->action ?? $change->action, $fields);
+        }
+
+        return $net;
+    }
+
+    /**
+     * A supporter that the intake made goes only with all that hangs on it: not if anything of it is someone else's.
+     *
+     * @param  array<string, Change>  $net
+     * @param  array<string, array<string, ?string>>  $now
+     * @param  array<string, true>  $since
+     */
+    private static function supporterStays(array $net, array $now, array $since): bool
+    {
+        $made = array_filter($net, static fn (Change $change): bool => $change->subject === Subject::Supporter && $change->action === Action::Create);
+        if ($made === []) {
+            return false;
+        }
+
+        return array_diff_key($now, $net) !== [] || array_intersect_key($since, $now) !== [];
+    }
+
+    /**
+     * @param  array<string, ?string>  $stored
+     * @return array{array<string, array{?string, ?string}>, list<Kept>}
+     */
+    private static function fields(string $thing, Change $change, array $stored): array
+    {
+        $back = [];
+        $kept = [];
+        foreach ($change->fields as $column => [$before, $after]) {
+            $value = $stored[$column] ?? null;
+            if ($value === $after) {
+                $back[$column] = [$after, $before];
+            } elseif ($value !== $before) {
+                $kept[] = new Kept($thing, $column, $value, $before, 'It was changed since');
+            }
+        }
+
+        return [$back, $kept];
+    }
+}
