@@ -13,6 +13,7 @@ use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ColumnProfiler;
 use PineSieve\Core\Columns\Proposer;
 use PineSieve\Core\Reading\CannotRead;
+use PineSieve\Core\Reading\FormulaGuard;
 use PineSieve\Core\Reading\HeaderRow;
 use PineSieve\Core\SieveException;
 use PineSieve\Core\Standards\FieldCatalog;
@@ -54,6 +55,7 @@ final class Staging implements Work
         $head = [];
         $chunk = [];
         $count = 0;
+        $returned = null;
         foreach ($reader->rows() as $number => $cells) {
             if ($intake->header_row === null || $number <= $intake->header_row || count($head) < HeaderRow::WITHIN) {
                 $head[$number] = $cells;
@@ -64,6 +66,9 @@ final class Staging implements Work
             }
             if ($number <= ($intake->header_row ?? -1)) {
                 continue;
+            }
+            if ($returned ??= in_array(Proposer::OF_HELD_ROWS[1], $head[$intake->header_row ?? 1] ?? [], true)) {
+                $cells = array_map(FormulaGuard::off(...), $cells);
             }
             if (count($cells) > config('sieve.column_limit')) {
                 throw CannotRead::tooLarge('row '.$number.' has '.count($cells).' columns, '.config('sieve.column_limit').' are allowed');

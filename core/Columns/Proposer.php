@@ -16,6 +16,9 @@ final readonly class Proposer
     /** Part of the values from which the header and they together leave no doubt. */
     private const CERTAIN = 0.9;
 
+    /** The columns that a file of held rows has besides those of its source: where a row was, and why it was held. */
+    public const OF_HELD_ROWS = ['Row in the source', 'Held because'];
+
     public function __construct(private FieldCatalog $catalog) {}
 
     /** @param list<ColumnProfile> $profiles */
@@ -53,6 +56,9 @@ final readonly class Proposer
     {
         if ($profile->filled === 0) {
             return new ColumnChoice($profile->header, ColumnState::LeftBehind, null, null, 'No row has a value here.');
+        }
+        if (in_array($profile->header, self::OF_HELD_ROWS, true)) {
+            return new ColumnChoice($profile->header, ColumnState::LeftBehind, null, null, 'Written beside the held rows for whoever corrects them.');
         }
         $named = HeaderWords::field($profile->header);
         if ($named === null) {

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Account;
+
+use App\Http\Controllers\Controller;
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+
+/** Signing in and out. */
+final class SessionController extends Controller
+{
+    public function show(Request $request): JsonResponse
+    {
+        $user = $request->user();
+
+        return response()->json(['user' => $user instanceof User ? self::user($user) : null, 'organization' => config('sieve.organization')]);
+    }
+
+    public function store(Request $request): JsonResponse
+    {
+        $credentials = $request->validate(['email' => ['required', 'string'], 'password' => ['required', 'string']]);
+        if (! Auth::attempt($credentials)) {
+            return response()->json(['message' => 'Email and password do not fit together.'], 422);
+        }
+        $request->session()->regenerate();
+        $user = $request->user();
+
+        return response()->json(['user' => $user instanceof User ? self::user($user) : null, 'organization' => config('sieve.organization')]);
+    }
+
+    public function destroy(Request $request): JsonResponse
+    {
+        Auth::guard('web')->logout();
+        $request->session()->invalidate();
+        $request->session()->regenerateToken();
+
+        return response()->json(['user' => null]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function user(User $user): array
+    {
+        return ['id' => $user->id, 'name' => $user->name, 'email' => $user->email, 'role' => $user->role->value, 'may_load' => $user->role->mayLoad()];
+    }
+}

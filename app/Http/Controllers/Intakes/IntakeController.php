@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Intakes;
+
+use App\Http\Controllers\Controller;
+use App\Intakes\Opening;
+use App\Intakes\Settings;
+use App\Intakes\SourceStore;
+use App\Intakes\Summary;
+use App\Jobs\CarryOn;
+use App\Models\Intake;
+use App\Models\IntakeState;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
+use PineSieve\Core\Changes\MatchEffect;
+
+/** Intakes as a whole: opened on a file, listed, named, set, worked out, discarded. */
+final class IntakeController extends Controller
+{
+    public function __construct(private readonly Summary $summary) {}
+
+    public function index(Request $request): JsonResponse
+    {
+        $this->authorize('viewAny', Intake::class);
+        $page = Intake::query()->with(['user', 'loader'])->latest('id')->simplePaginate(30);
+
+        return response()->json(['intakes' => $page->getCollection()->map($this->summary->of(...)), 'more' => $page->hasMorePages()]);
+    }
+
+    public function show(Intake $intake): JsonResponse
+    {
+        $this->authorize('view', $intake);
+
+        return response()->json($this->summary->of($intake));
+    }
+
+    public function store(Request $request, Opening $opening): JsonResponse
+    {
+        $this->authorize('create', Intake::class);
+        $file = $request->file('file');
+        if ($file === null || is_array($file) || ! $file->isValid()) {
+            $limit = number_format(min(config('sieve.upload_limit'), $file === null || is_array($file) ? PHP_INT_MAX : $file->getMaxFilesize()) / 1e6);
+
+            return response()->json(['message' => $file === null ? 'No file arrived. Choose one and try again.' : "The file did not arrive whole. Up to {$limit} MB are allowed. Nothing was kept of it."], 422);
+        }
+        $intake = $opening->open($file->getPathname(), $file->getClientOriginalName(), $request->user()?->id);
+        CarryOn::dispatch($intake->id);
+
+        return response()->json($this->summary->of($intake), 201);
+    }
+
+    public function update(Request $request, Intake $intake): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        $data = $request->validate([
+            'name' => ['sometimes', 'required', 'string', 'max:190'],
+            'effect' => ['sometimes', Rule::enum(MatchEffect::class)],
+            'blanks_empty' => ['sometimes', 'boolean'],
+            'system' => ['sometimes', 'required', 'string', 'max:60'],
+        ]);
+        if (isset($data['name'])) {
+            $intake->name = $data['name'];
+            unset($data['name']);
+        }
+        if ($data !== []) {
+            $this->mustBeOpen($intake);
+            $intake->settings = [...$intake->settings, ...Settings::fromArray([...$intake->settings, ...$data])->toArray()];
+            $intake->is_sifted = false;
+        }
+        $intake->save();
+        if ($data !== [] && $intake->state === IntakeState::Ready) {
+            $this->work($intake, IntakeState::Sifting);
+        }
+
+        return response()->json($this->summary->of($intake));
+    }
+
+    public function sift(Intake $intake): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        $this->mustBeOpen($intake);
+        abort_unless($intake->columnPlan()->isSettled(), 422, 'Some columns are neither given a field nor left behind. Settle them first.');
+        $this->work($intake, IntakeState::Sifting);
+
+        return response()->json($this->summary->of($intake));
+    }
+
+    /** Takes up work that stopped because something went wrong. */
+    public function carryOn(Intake $intake): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        abort_unless($intake->state->isWorking(), 422, 'There is nothing to go on with.');
+        $intake->fill(['error' => null, 'began_at' => now(), 'ended_at' => null])->save();
+        CarryOn::dispatch($intake->id);
+
+        return response()->json($this->summary->of($intake));
+    }
+
+    public function destroy(Intake $intake, SourceStore $sources): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        abort_unless($intake->state->isOpen() || $intake->state === IntakeState::Failed, 422, 'An intake that was loaded can be undone, not discarded.');
+        DB::transaction(static function () use ($intake): void {
+            foreach (['intake_rows', 'intake_results', 'intake_problems', 'intake_keys', 'intake_edits'] as $table) {
+                DB::table($table)->where('intake_id', $intake->id)->delete();
+            }
+            $intake->delete();
+        });
+        $sources->forget($intake);
+
+        return response()->json(['discarded' => true]);
+    }
+
+    private function work(Intake $intake, IntakeState $state): void
+    {
+        $intake->begin($state);
+        CarryOn::dispatch($intake->id);
+    }
+
+    private function mustBeOpen(Intake $intake): void
+    {
+        abort_unless($intake->state->isOpen(), 409, 'This intake is being worked on or was loaded already, so it can\'t be changed now.');
+    }
+}

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Intakes;
+
+use App\Http\Controllers\Controller;
+use App\Intakes\SourceStore;
+use App\Intakes\Staged;
+use App\Intakes\Summary;
+use App\Jobs\CarryOn;
+use App\Models\Intake;
+use App\Models\IntakeState;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+use PineSieve\Core\Reading\Dialect;
+use PineSieve\Core\Reading\Encoding;
+use PineSieve\Core\Reading\HeaderRow;
+
+/** How a source is read, and its rows as they are. */
+final class SourceController extends Controller
+{
+    private const PAGE = 200;
+
+    public function show(Request $request, Intake $intake, SourceStore $sources, Staged $staged): JsonResponse
+    {
+        $this->authorize('view', $intake);
+        $after = (int) $request->query('after', '0');
+        $rows = [];
+        if ($after === 0 && $intake->state !== IntakeState::Reading) {
+            // Rows above and at the header are not staged: they come from the file.
+            foreach ($sources->open($intake)->reader($intake->sheet, $intake->dialect())->rows() as $number => $cells) {
+                if (count($rows) >= HeaderRow::WITHIN && $number > ($intake->header_row ?? 0)) {
+                    break;
+                }
+                $rows[$number] = $cells;
+            }
+        }
+        $rows += $staged->rows($intake->id, $rows === [] ? $after : (int) array_key_last($rows), self::PAGE);
+
+        return response()->json([
+            'sheets' => $intake->sheets,
+            'sheet' => $intake->sheet,
+            'encoding' => $intake->encoding,
+            'delimiter' => $intake->delimiter,
+            'header_row' => $intake->header_row,
+            'headers' => array_column($intake->plan ?? [], 'header'),
+            'rows' => array_map(static fn (int $number, array $cells): array => ['number' => $number, 'cells' => $cells], array_keys($rows), $rows),
+            'offered_plan' => $intake->settings['offered_plan'] ?? null,
+        ]);
+    }
+
+    public function update(Request $request, Intake $intake, SourceStore $sources, Summary $summary): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        abort_unless($intake->state->isOpen() || $intake->state === IntakeState::Failed, 409, 'This intake is being worked on or was loaded already, so its source can\'t be read anew.');
+        $data = $request->validate([
+            'sheet' => ['sometimes', 'string', Rule::in($intake->sheets)],
+            'encoding' => ['sometimes', Rule::enum(Encoding::class)],
+            'delimiter' => ['sometimes', Rule::in(Dialect::DELIMITERS)],
+            'header_row' => ['sometimes', 'nullable', 'integer', 'min:0', 'max:1000000'],
+        ]);
+        if (! array_key_exists('header_row', $data)) {
+            // Another sheet or another way of reading has its header elsewhere.
+            $data['header_row'] = null;
+        }
+        $intake->fill($data);
+        $sources->open($intake)->reader($intake->sheet, $intake->dialect());
+        $intake->begin(IntakeState::Reading);
+        CarryOn::dispatch($intake->id);
+
+        return response()->json($summary->of($intake));
+    }
+}

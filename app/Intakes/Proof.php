@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes;
+
+use App\Models\Intake;
+use App\Models\IntakeState;
+use App\Models\JournalEntry;
+use App\Records\Cause;
+use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Changes\Action;
+use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Gifts\Amount;
+use PineSieve\Core\Gifts\Reconciliation;
+
+/**
+ * Compares what came in with what was there: rows against outcomes, money in the file against gifts in the database.
+ * It counts the stored rows and gifts themselves, not what the load says of itself.
+ */
+final readonly class Proof
+{
+    /** @return array<string, mixed> what the command line prints of an intake, loaded or planned */
+    public function report(Intake $intake): array
+    {
+        $loaded = in_array($intake->state, [IntakeState::Loaded, IntakeState::Undoing, IntakeState::Undone], true);
+        $table = $loaded ? 'intake_outcomes' : 'intake_results';
+        $outcomes = array_fill_keys(['new', 'updated', 'unchanged', 'held', 'left_out'], 0);
+        $money = ['new' => '0.00', 'there' => '0.00', 'held' => '0.00', 'left_out' => '0.00'];
+        $gifts = 0;
+        foreach (DB::select("select outcome, gift_state, count(*) as n, sum(money) as money from {$table} where intake_id = ? group by outcome, gift_state", [$intake->id]) as $row) {
+            $outcomes[$row->outcome] += $row->n;
+            $part = in_array($row->outcome, ['held', 'left_out'], true) ? $row->outcome : ($row->gift_state ?? 'there');
+            $money[$part] = Amount::sum([$money[$part], $row->money]);
+            $gifts += $part === 'new' ? $row->n : 0;
+        }
+        if ($intake->state === IntakeState::Loaded) {
+            $stored = DB::selectOne('select count(*) as n, coalesce(sum(amount), 0) as money from gifts where intake_id = ?', [$intake->id]);
+            [$gifts, $money['new']] = [$stored->n, $stored->money];
+        }
+        $rows = (int) DB::scalar('select count(*) from intake_rows where intake_id = ?', [$intake->id]);
+        $source = (string) DB::scalar('select coalesce(sum(money), 0) from intake_results where intake_id = ?', [$intake->id]);
+        $reconciliation = new Reconciliation($rows, $outcomes, $source, $money);
+        $touched = (int) DB::scalar("select count(distinct supporter_id) from {$table} where intake_id = ? and outcome = 'updated' and supporter_id is not null and supporter_id not in (select supporter_id from intake_outcomes where intake_id = ? and outcome = 'new' and supporter_id is not null)", [$intake->id, $intake->id]);
+
+        return [
+            'rows' => $rows,
+            'outcomes' => $outcomes,
+            'supporters' => ['created' => $outcomes['new'], 'updated' => $touched],
+            'gifts' => ['created' => $gifts, 'amount' => $money['new']],
+            'money' => $money,
+            'source_amount' => $source,
+            'balanced' => $reconciliation->balances(),
+            'faults' => $reconciliation->faults(),
+        ];
+    }
+
+    /** @return list<array{code: string, field: string, reason: string, rows: int, example: string}> */
+    public function heldByReason(Intake $intake): array
+    {
+        $reasons = array_map(static fn ($row): array => (array) $row, DB::select("select p.code, p.field, min(p.reason) as reason, count(distinct p.number) as rows, min(p.value) as example from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.number = p.number where p.intake_id = ? and r.outcome = 'held' group by p.code, p.field order by rows desc", [$intake->id]));
+        foreach (['unsure' => 'Nobody has said whether it is someone we know', 'person' => 'Held by a person'] as $by => $reason) {
+            $count = (int) DB::scalar("select count(*) from intake_results where intake_id = ? and outcome = 'held' and held_by = ?", [$intake->id, $by]);
+            if ($count > 0) {
+                $reasons[] = ['code' => $by, 'field' => '', 'reason' => $reason, 'rows' => $count, 'example' => ''];
+            }
+        }
+
+        return $reasons;
+    }
+
+    /**
+     * What was written, field by field, read from the journal.
+     *
+     * @return list<array{subject: string, made: int, filled: int, replaced: int}>
+     */
+    public function written(Intake $intake): array
+    {
+        $counts = [];
+        JournalEntry::query()->where('intake_id', $intake->id)->where('cause', Cause::LOAD)->select(['id', 'changes'])->chunkById(2000, static function ($entries) use (&$counts): void {
+            foreach ($entries as $entry) {
+                foreach ($entry->changeList() as $change) {
+                    self::count($counts, $change);
+                }
+            }
+        });
+
+        return array_values($counts);
+    }
+
+    /** @param array<string, array{subject: string, made: int, filled: int, replaced: int}> $counts */
+    private static function count(array &$counts, Change $change): void
+    {
+        $subject = match ($change->subject) {
+            Subject::Supporter => 'Names and dates', Subject::Address => 'Address', Subject::Email => 'Email', Subject::Phone => 'Phone', Subject::Identifier => 'Id in the old system', Subject::Gift => 'Gift',
+        };
+        $counts[$subject] ??= ['subject' => $subject, 'made' => 0, 'filled' => 0, 'replaced' => 0];
+        if ($change->action === Action::Create) {
+            $counts[$subject]['made']++;
+
+            return;
+        }
+        $replaced = array_filter($change->fields, static fn (array $pair): bool => $pair[0] !== null) !== [];
+        $counts[$subject][$replaced ? 'replaced' : 'filled']++;
+    }
+}

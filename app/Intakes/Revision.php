@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes;
+
+use App\Models\Intake;
+use App\Models\IntakeState;
+use Illuminate\Support\Facades\DB;
+
+/** Keeps a person's decision and works out anew the rows that it concerns: the row itself and all that could be the same supporter. */
+final readonly class Revision
+{
+    /** Rows that are worked out while the person waits. More go to the queue. */
+    private const AT_ONCE = 300;
+
+    public function __construct(
+        private Sifter $sifter,
+        private Staged $staged,
+    ) {}
+
+    /** @return int id of the edit */
+    public function record(Intake $intake, string $kind, ?int $number, ?int $column, ?string $from, string $to, ?int $userId): int
+    {
+        $id = DB::table('intake_edits')->insertGetId(['intake_id' => $intake->id, 'kind' => $kind, 'number' => $number, 'column' => $column, 'from' => $from, 'to' => $to, 'user_id' => $userId]);
+        $this->work($intake, $this->concerned($intake, $kind, $number, $column, $from));
+
+        return $id;
+    }
+
+    /** Takes back the latest decision of a kind; null if there is none. */
+    public function takeBack(Intake $intake, string $kind): ?int
+    {
+        $edit = DB::table('intake_edits')->where('intake_id', $intake->id)->where('kind', $kind)->orderByDesc('id')->first();
+        if ($edit === null) {
+            return null;
+        }
+        $concerned = $this->concerned($intake, $edit->kind, $edit->number, $edit->column, $edit->from);
+        DB::table('intake_edits')->where('id', $edit->id)->delete();
+        $this->work($intake, $edit->kind === 'value' ? null : $concerned);
+
+        return $edit->number;
+    }
+
+    /** @return ?list<int> null for every row */
+    private function concerned(Intake $intake, string $kind, ?int $number, ?int $column, ?string $from): ?array
+    {
+        if ($number !== null) {
+            return [$number];
+        }
+        if ($kind !== 'value') {
+            return null;
+        }
+        $numbers = DB::table('intake_problems')->where('intake_id', $intake->id)->where('column', $column)->where('value', $from)->distinct()->limit(self::AT_ONCE + 1)->pluck('number')->all();
+
+        return count($numbers) > self::AT_ONCE ? null : $numbers;
+    }
+
+    /** @param ?list<int> $numbers */
+    private function work(Intake $intake, ?array $numbers): void
+    {
+        if ($intake->state !== IntakeState::Ready) {
+            return;
+        }
+        for ($round = 0; $numbers !== null && $numbers !== [] && $round < 4; $round++) {
+            DB::transaction(fn () => $this->siftEach($intake, $numbers));
+            $kin = $this->kin($intake, $numbers);
+            if ($kin === null || count($kin) === count($numbers)) {
+                $numbers = $kin === null ? null : [];
+                break;
+            }
+            $numbers = $kin;
+        }
+        if ($numbers === null) {
+            $intake->begin(IntakeState::Sifting);
+            \App\Jobs\CarryOn::dispatch($intake->id);
+        }
+    }
+
+    /** @param list<int> $numbers */
+    private function siftEach(Intake $intake, array $numbers): void
+    {
+        // One at a time: between two rows of a chosen few lie others that are planned already.
+        foreach ($this->staged->chosen($intake->id, $numbers) as $number => $cells) {
+            $this->sifter->sift($intake, [$number => $cells]);
+        }
+    }
+
+    /**
+     * The rows and all that share a match key, a supporter or a first row with one of them.
+     *
+     * @param  list<int>  $numbers
+     * @return ?list<int> null if there are too many
+     */
+    private function kin(Intake $intake, array $numbers): ?array
+    {
+        $in = implode(',', array_map(intval(...), $numbers));
+        $limit = self::AT_ONCE + 1;
+        $kin = array_fill_keys($numbers, true);
+        foreach ([
+            "select distinct b.number from intake_keys a join intake_keys b on b.intake_id = a.intake_id and b.kind = a.kind and b.hash = a.hash where a.intake_id = ? and a.number in ({$in}) limit {$limit}",
+            "select distinct b.number from intake_results a join intake_results b on b.intake_id = a.intake_id and b.supporter_id = a.supporter_id where a.intake_id = ? and a.number in ({$in}) limit {$limit}",
+            "select distinct b.number from intake_results a join intake_results b on b.intake_id = a.intake_id and b.leader = a.leader where a.intake_id = ? and a.number in ({$in}) limit {$limit}",
+        ] as $query) {
+            foreach (DB::select($query, [$intake->id]) as $row) {
+                $kin[$row->number] = true;
+            }
+        }
+
+        return count($kin) > self::AT_ONCE ? null : array_keys($kin);
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Records;
+
+use App\Models\Intake;
+use App\Models\JournalEntry;
+use PineSieve\Core\Changes\Action;
+
+/** Where the values of a record came from, read from the journal. */
+final class Origins
+{
+    /** Column of a record to the catalog fields that may have fed it. */
+    private const FIELDS = [
+        'supporter.title' => ['name.title', 'name.full'], 'supporter.first_name' => ['name.first', 'name.full'], 'supporter.middle_name' => ['name.middle', 'name.full'],
+        'supporter.last_name' => ['name.last', 'name.full'], 'supporter.suffix' => ['name.suffix', 'name.full'], 'supporter.organization_name' => ['organization.name', 'name.full'],
+        'supporter.display_name' => ['name.full', 'organization.name', 'name.first', 'name.middle', 'name.last', 'name.suffix'], 'supporter.first_known_on' => ['first_known'],
+        'address.line1' => ['address.line1', 'address.block'], 'address.line2' => ['address.line2', 'address.block'], 'address.city' => ['address.city', 'address.block'],
+        'address.state' => ['address.state', 'address.block'], 'address.postal_code' => ['address.postal_code', 'address.block'], 'address.country' => ['address.country', 'address.block', 'address.state', 'address.postal_code'],
+        'email.address' => ['email'], 'phone.number' => ['phone'], 'identifier.value' => ['id.old'],
+        'gift.given_on' => ['gift.date'], 'gift.amount' => ['gift.amount'], 'gift.fund' => ['gift.fund'], 'gift.kind' => ['gift.kind'], 'gift.reference' => ['gift.reference'],
+    ];
+
+    /** @var array<int, array<string, string>> intake to field key to header */
+    private array $headers = [];
+
+    /**
+     * @return array<string, array<string, mixed>> "subject:id:column" to where its present value came from
+     */
+    public function of(int $supporterId): array
+    {
+        $origins = [];
+        foreach (JournalEntry::query()->with(['intake', 'user'])->where('supporter_id', $supporterId)->orderBy('id')->get() as $entry) {
+            foreach ($entry->changeList() as $change) {
+                foreach ($change->action === Action::Delete ? [] : $change->fields as $column => [$before, $after]) {
+                    $origins["{$change->subject->value}:{$change->ref}:{$column}"] = [
+                        'at' => $entry->at,
+                        'cause' => $entry->cause,
+                        'by' => $entry->user?->name,
+                        'intake' => $entry->intake === null ? null : ['id' => $entry->intake->id, 'name' => $entry->intake->name, 'file' => $entry->intake->file_name, 'sheet' => $entry->intake->sheet],
+                        'row' => $entry->row_number,
+                        'columns' => $entry->intake === null ? [] : $this->columns($entry->intake, "{$change->subject->value}.{$column}"),
+                        'before' => $before,
+                    ];
+                }
+            }
+        }
+
+        return $origins;
+    }
+
+    /** @return list<string> headers of the columns that fed it */
+    private function columns(Intake $intake, string $column): array
+    {
+        if (! isset($this->headers[$intake->id])) {
+            $this->headers[$intake->id] = [];
+            foreach ($intake->columnPlan()->choices as $choice) {
+                if ($choice->target !== null) {
+                    $this->headers[$intake->id][$choice->target] = $choice->header;
+                }
+            }
+        }
+
+        return array_values(array_intersect_key($this->headers[$intake->id], array_flip(self::FIELDS[$column] ?? [])));
+    }
+}
