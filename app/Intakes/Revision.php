@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intakes;
 
+use App\Jobs\CarryOn;
 use App\Models\Intake;
 use App\Models\IntakeState;
 use Illuminate\Support\Facades\DB;
@@ -72,8 +73,7 @@ final readonly class Revision
             $numbers = $kin;
         }
         if ($numbers === null) {
-            $intake->begin(IntakeState::Sifting);
-            \App\Jobs\CarryOn::dispatch($intake->id);
+            CarryOn::from($intake, IntakeState::Sifting);
         }
     }
 

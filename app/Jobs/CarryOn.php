@@ -7,6 +7,7 @@ namespace App\Jobs;
 use App\Intakes\Heartbeat;
 use App\Intakes\Runner;
 use App\Models\Intake;
+use App\Models\IntakeState;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
@@ -30,6 +31,13 @@ final class CarryOn implements ShouldQueue
     public int $timeout = 3600;
 
     public function __construct(public readonly int $intakeId) {}
+
+    /** Enters a state in which the queue works and queues the work. */
+    public static function from(Intake $intake, IntakeState $state): void
+    {
+        $intake->begin($state);
+        self::dispatch($intake->id);
+    }
 
     public function handle(Runner $runner, Heartbeat $heartbeat): void
     {

@@ -153,9 +153,4 @@ final class ColumnController extends Controller
     {
         return $choice->target !== null && $catalog->field($choice->target)->type === FieldType::Date && $choice->dateOrder === null && $profile->needsDateOrder();
     }
-
-    private function mustBeOpen(Intake $intake): void
-    {
-        abort_unless($intake->state->isOpen(), 409, 'This intake is being worked on or was loaded already, so its columns can\'t be changed now.');
-    }
 }

@@ -73,7 +73,7 @@ final class IntakeController extends Controller
         }
         $intake->save();
         if ($data !== [] && $intake->state === IntakeState::Ready) {
-            $this->work($intake, IntakeState::Sifting);
+            CarryOn::from($intake, IntakeState::Sifting);
         }
 
         return response()->json($this->summary->of($intake));
@@ -84,7 +84,7 @@ final class IntakeController extends Controller
         $this->authorize('update', $intake);
         $this->mustBeOpen($intake);
         abort_unless($intake->columnPlan()->isSettled(), 422, 'Some columns are neither given a field nor left behind. Settle them first.');
-        $this->work($intake, IntakeState::Sifting);
+        CarryOn::from($intake, IntakeState::Sifting);
 
         return response()->json($this->summary->of($intake));
     }
@@ -113,16 +113,5 @@ final class IntakeController extends Controller
         $sources->forget($intake);
 
         return response()->json(['discarded' => true]);
-    }
-
-    private function work(Intake $intake, IntakeState $state): void
-    {
-        $intake->begin($state);
-        CarryOn::dispatch($intake->id);
-    }
-
-    private function mustBeOpen(Intake $intake): void
-    {
-        abort_unless($intake->state->isOpen(), 409, 'This intake is being worked on or was loaded already, so it can\'t be changed now.');
     }
 }

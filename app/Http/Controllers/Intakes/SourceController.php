@@ -67,8 +67,7 @@ final class SourceController extends Controller
         }
         $intake->fill($data);
         $sources->open($intake)->reader($intake->sheet, $intake->dialect());
-        $intake->begin(IntakeState::Reading);
-        CarryOn::dispatch($intake->id);
+        CarryOn::from($intake, IntakeState::Reading);
 
         return response()->json($summary->of($intake));
     }

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Intakes\Opening;
+use App\Intakes\Proof;
+use App\Intakes\Runner;
+use App\Intakes\Settings;
+use App\Models\Intake;
+use App\Models\IntakeState;
+use App\Models\SavedPlan;
+use Illuminate\Console\Command;
+use Illuminate\Database\QueryException;
+use PineSieve\Core\SieveException;
+
+/** A whole intake in the foreground, through the same stages as on the screens, for loads that recur. */
+final class IntakeRunCommand extends Command
+{
+    protected $signature = 'intake:run {file : CSV or XLSX} {--plan= : saved column plan to use} {--sheet= : sheet of the workbook} {--name= : name of the intake} {--dry-run : plan everything, write nothing to supporters and gifts} {--json : print the result as one JSON object}';
+
+    protected $description = 'Brings a file in: reads, maps, checks, matches, loads and proves it';
+
+    public function handle(Opening $opening, Runner $runner, Proof $proof): int
+    {
+        try {
+            $plan = $this->plan();
+            $file = (string) $this->argument('file');
+            // Nobody is there to accept addresses; the written form is kept beside the postal one.
+            $settings = new Settings(acceptAddresses: true);
+            if ($plan !== null) {
+                $settings = Settings::fromArray([...$plan->settings, 'accept_addresses' => true]);
+            }
+            $intake = $opening->open($file, basename($file), null, $this->option('name') ?? pathinfo($file, PATHINFO_FILENAME), $this->option('sheet'), $settings);
+            $this->work($intake, $plan, $runner);
+        } catch (SieveException $error) {
+            return $this->refuse($error->getMessage());
+        } catch (QueryException $error) {
+            return $this->refuse('The database does not answer. Is bin/start running with this data folder? ('.mb_substr($error->getPrevious()?->getMessage() ?? '', 0, 200).')');
+        }
+        if ($intake->state === IntakeState::Failed) {
+            return $this->refuse((string) $intake->error);
+        }
+        $this->report($intake, $proof->report($intake));
+
+        return self::SUCCESS;
+    }
+
+    private function work(Intake $intake, ?SavedPlan $plan, Runner $runner): void
+    {
+        $runner->run($intake);
+        if ($intake->state === IntakeState::Failed) {
+            return;
+        }
+        $own = $intake->columnPlan();
+        $intake->setColumnPlan(($plan === null ? $own : $plan->columnPlan()->appliedTo($own, $plan->name))->settledUnasked());
+        $intake->plan_name = $plan?->name;
+        $intake->begin(IntakeState::Sifting);
+        $runner->run($intake);
+        if ($this->option('dry-run') !== true) {
+            $intake->begin(IntakeState::Loading);
+            $runner->run($intake);
+        }
+    }
+
+    private function plan(): ?SavedPlan
+    {
+        $name = $this->option('plan');
+        if ($name === null) {
+            return null;
+        }
+
+        return SavedPlan::query()->where('name', $name)->first() ?? throw new UnusableOption("There is no column plan \"{$name}\". Saved plans: ".(SavedPlan::query()->orderBy('name')->pluck('name')->implode(', ') ?: 'none').'.');
+    }
+
+    /** @param array<string, mixed> $report */
+    private function report(Intake $intake, array $report): void
+    {
+        $dry = $this->option('dry-run') === true;
+        if ($this->option('json')) {
+            $this->line(json_encode([
+                'intake' => $intake->id, 'rows' => $report['rows'], 'outcomes' => $report['outcomes'], 'supporters' => $report['supporters'], 'gifts' => $report['gifts'],
+                'source_amount' => $report['source_amount'], 'balanced' => $report['balanced'], 'dry_run' => $dry,
+            ], JSON_THROW_ON_ERROR));
+
+            return;
+        }
+        $this->line(sprintf('Intake %d, "%s"%s', $intake->id, $intake->name, $dry ? ', planned only' : ''));
+        $this->line(sprintf('%d rows = %d new + %d updated + %d unchanged + %d held + %d left out', $report['rows'], ...array_values($report['outcomes'])));
+        $this->line(sprintf('%s in the file = %s in %d new gifts + %s there before + %s held + %s left out', $report['source_amount'], $report['money']['new'], $report['gifts']['created'], $report['money']['there'], $report['money']['held'], $report['money']['left_out']));
+        $this->line($report['balanced'] ? 'It balances.' : implode(' ', $report['faults']));
+    }
+
+    private function refuse(string $message): int
+    {
+        fwrite(STDERR, $message.PHP_EOL);
+
+        return 2;
+    }
+}

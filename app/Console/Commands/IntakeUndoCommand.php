@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Intakes\Runner;
+use App\Intakes\Undoing;
+use App\Models\Intake;
+use App\Models\IntakeState;
+use Illuminate\Console\Command;
+use Illuminate\Database\QueryException;
+
+/** Takes an intake back, in the foreground. */
+final class IntakeUndoCommand extends Command
+{
+    protected $signature = 'intake:undo {id : number of the intake} {--json : print the result as one JSON object}';
+
+    protected $description = 'Takes back everything that an intake wrote, as far as nobody changed it since';
+
+    public function handle(Runner $runner): int
+    {
+        try {
+            $intake = Intake::query()->find((int) $this->argument('id'));
+        } catch (QueryException) {
+            return $this->refuse('The database does not answer. Is bin/start running with this data folder?');
+        }
+        if ($intake === null) {
+            return $this->refuse("There is no intake {$this->argument('id')}.");
+        }
+        if ($intake->state !== IntakeState::Loaded) {
+            return $this->refuse("Intake {$intake->id} is {$intake->state->value}. Only one that is loaded can be undone.");
+        }
+        $intake->undo_report = null;
+        $intake->begin(IntakeState::Undoing);
+        $runner->run($intake);
+        $report = $intake->undo_report ?? Undoing::emptyReport();
+        if ($this->option('json')) {
+            $this->line(json_encode(['intake' => $intake->id, 'supporters' => $report['supporters'], 'gifts' => $report['gifts'], 'kept' => $report['kept']], JSON_THROW_ON_ERROR));
+        } else {
+            $this->line(sprintf('%d supporters removed, %d put back, %d gifts removed.', $report['supporters']['removed'], $report['supporters']['restored'], $report['gifts']['removed']));
+            foreach ($report['kept'] as $kept) {
+                $this->line(sprintf('Kept: supporter %d, %s %s. %s.', $kept['supporter'], $kept['thing'], $kept['column'] ?? '', $kept['reason']));
+            }
+        }
+
+        return self::SUCCESS;
+    }
+
+    private function refuse(string $message): int
+    {
+        fwrite(STDERR, $message.PHP_EOL);
+
+        return 2;
+    }
+}

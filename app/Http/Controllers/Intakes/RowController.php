@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Intakes;
+
+use App\Http\Controllers\Controller;
+use App\Intakes\Revision;
+use App\Intakes\RowView;
+use App\Intakes\Summary;
+use App\Models\Intake;
+use App\Models\IntakeState;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
+use PineSieve\Core\Standards\FieldCatalog;
+
+/** The rows of an intake stage by stage: their problems, matches, addresses and planned changes, and what people decide about them. */
+final class RowController extends Controller
+{
+    private const PAGE = 200;
+
+    public function show(Intake $intake, int $number, RowView $rows): JsonResponse
+    {
+        $this->authorize('view', $intake);
+
+        return response()->json($rows->of($intake, $number) ?? abort(404));
+    }
+
+    /** Kinds of problem, each with the number of rows that have it. */
+    public function checks(Intake $intake, FieldCatalog $catalog): JsonResponse
+    {
+        $this->authorize('view', $intake);
+        $kinds = DB::select('select p.code, p.field, p.column, min(p.reason) as example, min(p.remedy) as remedy, count(distinct p.number) as rows, count(distinct p.value) as values_count
+            from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.number = p.number and r.outcome = "held"
+            where p.intake_id = ? group by p.code, p.field, p.column order by rows desc, p.code', [$intake->id]);
+        $headers = array_column($intake->plan ?? [], 'header');
+
+        return response()->json([
+            'kinds' => array_map(static fn ($kind): array => [...(array) $kind, 'label' => $catalog->has($kind->field) ? $catalog->field($kind->field)->label : $kind->field, 'header' => $kind->column === null ? null : $headers[$kind->column] ?? null], $kinds),
+            'by_person' => [
+                'hold' => $this->byPerson($intake, 'held', 'person'),
+                'out' => $this->byPerson($intake, 'left_out', null),
+            ],
+        ]);
+    }
+
+    /** The values that have one kind of problem, each with its rows. */
+    public function problems(Request $request, Intake $intake): JsonResponse
+    {
+        $this->authorize('view', $intake);
+        $data = $request->validate(['code' => ['required', 'string'], 'field' => ['required', 'string'], 'column' => ['nullable', 'integer']]);
+        $groups = [];
+        $problems = DB::table('intake_problems as p')
+            ->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'p.intake_id')->on('r.number', 'p.number'))
+            ->where('p.intake_id', $intake->id)->where('p.code', $data['code'])->where('p.field', $data['field'])->where('r.outcome', 'held')
+            ->when(isset($data['column']), static fn ($query) => $query->where('p.column', $data['column']))
+            ->orderBy('p.number')->limit(5000)
+            ->get(['p.number', 'p.column', 'p.value', 'p.reason', 'p.remedy', 'r.display']);
+        foreach ($problems as $problem) {
+            $groups[$problem->value] ??= ['value' => $problem->value, 'column' => $problem->column, 'reason' => $problem->reason, 'remedy' => $problem->remedy, 'rows' => []];
+            $groups[$problem->value]['rows'][] = ['number' => $problem->number, 'display' => $problem->display];
+        }
+        uasort($groups, static fn (array $a, array $b): int => count($b['rows']) <=> count($a['rows']));
+
+        return response()->json(['values' => array_slice(array_values($groups), 0, 500)]);
+    }
+
+    public function matches(Request $request, Intake $intake): JsonResponse
+    {
+        $this->authorize('view', $intake);
+        $show = $request->validate(['show' => ['nullable', Rule::in(['unsure', 'known', 'new', 'decided'])]])['show'] ?? 'unsure';
+        $after = (int) $request->query('after', '0');
+        $rows = DB::table('intake_results')->where('intake_id', $intake->id)->where('number', '>', $after)
+            ->when($show === 'unsure', static fn ($query) => $query->where('held_by', 'unsure'))
+            ->when($show === 'known', static fn ($query) => $query->where('verdict', 'known')->whereIn('outcome', ['updated', 'unchanged']))
+            ->when($show === 'new', static fn ($query) => $query->where('outcome', 'new'))
+            ->when($show === 'decided', static fn ($query) => $query->whereIn('number', DB::table('intake_edits')->select('number')->where('intake_id', $intake->id)->where('kind', 'match')))
+            ->orderBy('number')->limit(self::PAGE)->get(['number', 'display', 'verdict', 'supporter_id', 'leader', 'findings', 'outcome']);
+
+        return response()->json(['rows' => $rows->map(static fn ($row): array => [
+            'number' => $row->number, 'display' => $row->display, 'verdict' => $row->verdict, 'outcome' => $row->outcome, 'supporter_id' => $row->supporter_id,
+            'same_as_row' => $row->leader !== null && $row->leader !== $row->number ? $row->leader : null,
+            'reason' => json_decode((string) $row->findings, true)[0]['for'][0] ?? '',
+        ]), 'more' => $rows->count() === self::PAGE, 'decided' => DB::table('intake_edits')->where('intake_id', $intake->id)->where('kind', 'match')->distinct()->count('number')]);
+    }
+
+    public function match(Intake $intake, int $number, RowView $rows): JsonResponse
+    {
+        $this->authorize('view', $intake);
+
+        return response()->json($rows->match($intake, $number));
+    }
+
+    public function addresses(Request $request, Intake $intake): JsonResponse
+    {
+        $this->authorize('view', $intake);
+        $show = $request->validate(['show' => ['nullable', Rule::in(['ask', 'accepted', 'kept', 'same'])]])['show'] ?? 'ask';
+        $rows = DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('outcome', ['new', 'updated', 'unchanged'])->where('address', $show)
+            ->where('number', '>', (int) $request->query('after', '0'))->orderBy('number')->limit(self::PAGE)->get(['number', 'display', 'address', 'address_changes']);
+
+        return response()->json(['rows' => $rows->map(static fn ($row): array => ['number' => $row->number, 'display' => $row->display, 'state' => $row->address, ...(json_decode((string) $row->address_changes, true) ?? ['from' => [], 'to' => [], 'changes' => []])]), 'more' => $rows->count() === self::PAGE]);
+    }
+
+    /** The planned changes: what loading would write, row by row. */
+    public function preview(Request $request, Intake $intake, RowView $rows): JsonResponse
+    {
+        $this->authorize('view', $intake);
+        $outcome = $request->validate(['outcome' => ['required', Rule::in(['new', 'updated', 'unchanged', 'held', 'left_out'])]])['outcome'];
+        $results = DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', $outcome)->where('number', '>', (int) $request->query('after', '0'))
+            ->orderBy('number')->limit(100)->get(['number', 'display', 'held_by', 'supporter_id', 'leader', 'changes', 'gift_state', 'money']);
+        $reasons = DB::table('intake_problems')->where('intake_id', $intake->id)->whereIn('number', $results->pluck('number'))->orderBy('place')->get(['number', 'reason'])->groupBy('number');
+
+        return response()->json(['rows' => $results->map(static fn ($row): array => [
+            'number' => $row->number, 'display' => $row->display, 'supporter_id' => $row->supporter_id, 'same_as_row' => $row->leader !== null && $row->leader !== $row->number ? $row->leader : null,
+            'changes' => $rows->changes($row->changes), 'gift_state' => $row->gift_state, 'money' => $row->money,
+            'reasons' => match ($row->held_by) {
+                'problem' => $reasons[$row->number]?->pluck('reason')->all() ?? [],
+                'unsure' => ['Nobody has said yet whether it is someone we know'],
+                'person' => ['Held by a person'],
+                default => [],
+            },
+        ]), 'more' => $results->count() === 100]);
+    }
+
+    public function edit(Request $request, Intake $intake, Revision $revision, Summary $summary): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        $data = $request->validate([
+            'kind' => ['required', Rule::in(['cell', 'value', 'row', 'match', 'address'])],
+            'number' => ['required_unless:kind,value,address', 'nullable', 'integer', Rule::exists('intake_rows', 'number')->where('intake_id', $intake->id)],
+            'column' => ['required_if:kind,cell,value', 'nullable', 'integer', 'min:0', 'max:'.max(0, count($intake->plan ?? []) - 1)],
+            'from' => ['required_if:kind,value', 'nullable', 'string', 'max:5000'],
+            'to' => ['present', 'nullable', 'string', 'max:5000'],
+        ]);
+        $to = (string) $data['to'];
+        $allowed = match ($data['kind']) {
+            'row' => in_array($to, ['hold', 'out', 'in'], true),
+            'match' => preg_match('/^(?:new|[sr]:\d+)$/D', $to) === 1,
+            'address' => in_array($to, ['accept', 'keep'], true),
+            default => true,
+        };
+        abort_unless($allowed, 422, 'This decision is not one that can be taken here.');
+        abort_unless($intake->state === IntakeState::Ready, 409, 'This intake is being worked on or was loaded already, so nothing can be decided in it now.');
+        $revision->record($intake, $data['kind'], $data['number'] ?? null, $data['column'] ?? null, $data['from'] ?? null, $to, $request->user()?->id);
+
+        return response()->json($summary->of($intake->refresh()));
+    }
+
+    /** Takes back the latest decision of a kind. */
+    public function takeBack(Request $request, Intake $intake, Revision $revision, Summary $summary): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        abort_unless($intake->state === IntakeState::Ready, 409, 'This intake is being worked on or was loaded already, so nothing can be taken back here now.');
+        $kind = $request->validate(['kind' => ['required', Rule::in(['cell', 'value', 'row', 'match', 'address'])]])['kind'];
+        $number = $revision->takeBack($intake, $kind);
+
+        return response()->json(['number' => $number, 'intake' => $summary->of($intake->refresh())]);
+    }
+
+    /** @return list<array{number: int, display: string}> */
+    private function byPerson(Intake $intake, string $outcome, ?string $by): array
+    {
+        return DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', $outcome)->when($by !== null, static fn ($query) => $query->where('held_by', $by))
+            ->orderBy('number')->limit(500)->get(['number', 'display'])->map(static fn ($row): array => ['number' => $row->number, 'display' => $row->display])->all();
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Records;
+
+use App\Http\Controllers\Controller;
+use App\Models\Gift;
+use App\Models\Supporter;
+use App\Records\SearchIndex;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** Gifts, the latest first. */
+final class GiftController extends Controller
+{
+    private const PAGE = 50;
+
+    public function index(Request $request, SearchIndex $search): JsonResponse
+    {
+        $this->authorize('viewAny', Gift::class);
+        $query = trim((string) $request->query('q', ''));
+        $intake = $request->query('intake');
+        $matching = $query === '' ? null : $search->matching($query);
+        $gifts = Gift::query()
+            ->when($query !== '', static fn ($found) => $matching === null ? $found->whereRaw('1 = 0') : $found->whereIn('supporter_id', $matching))
+            ->when(is_string($intake) && $intake !== '', static fn ($found) => $found->where('intake_id', (int) $intake));
+        $total = (clone $gifts)->count();
+        $sum = (string) ((clone $gifts)->sum('amount') ?: '0.00');
+        $page = max(1, (int) $request->query('page', '1'));
+        $rows = $gifts->orderByDesc('given_on')->orderByDesc('id')->offset(($page - 1) * self::PAGE)->limit(self::PAGE)->get();
+        $names = Supporter::query()->whereIn('id', $rows->pluck('supporter_id'))->pluck('sort_name', 'id');
+
+        return response()->json([
+            'total' => $total, 'sum' => $sum, 'page' => $page, 'pages' => (int) ceil($total / self::PAGE),
+            'gifts' => $rows->map(static fn (Gift $gift): array => [...$gift->toArray(), 'supporter' => $names[$gift->supporter_id] ?? '']),
+        ]);
+    }
+}

@@ -1,0 +1,3 @@
+<?php
+
+// Commands are found in app/Console/Commands.

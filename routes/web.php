@@ -1,0 +1,70 @@
+<?php
+
+use App\Http\Controllers\Account\SessionController;
+use App\Http\Controllers\HealthController;
+use App\Http\Controllers\Intakes\ColumnController;
+use App\Http\Controllers\Intakes\IntakeController;
+use App\Http\Controllers\Intakes\LoadController;
+use App\Http\Controllers\Intakes\RowController;
+use App\Http\Controllers\Intakes\SourceController;
+use App\Http\Controllers\PageController;
+use App\Http\Controllers\Records\GiftController;
+use App\Http\Controllers\Records\SupporterController;
+use App\Http\Controllers\TodayController;
+use Illuminate\Support\Facades\Route;
+
+// Without a session: it must answer when the database does not.
+Route::get('/api/health', HealthController::class)->withoutMiddleware('web');
+
+Route::prefix('api')->group(function (): void {
+    Route::get('session', [SessionController::class, 'show']);
+    Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
+
+    Route::middleware('auth')->group(function (): void {
+        Route::delete('session', [SessionController::class, 'destroy']);
+        Route::get('today', TodayController::class);
+        Route::get('fields', [ColumnController::class, 'fields']);
+        Route::get('plans', [ColumnController::class, 'plans']);
+
+        Route::get('intakes', [IntakeController::class, 'index']);
+        Route::post('intakes', [IntakeController::class, 'store']);
+        Route::prefix('intakes/{intake}')->group(function (): void {
+            Route::get('', [IntakeController::class, 'show']);
+            Route::patch('', [IntakeController::class, 'update']);
+            Route::delete('', [IntakeController::class, 'destroy']);
+            Route::post('sift', [IntakeController::class, 'sift']);
+            Route::post('continue', [IntakeController::class, 'carryOn']);
+            Route::get('source', [SourceController::class, 'show']);
+            Route::patch('source', [SourceController::class, 'update']);
+            Route::get('columns', [ColumnController::class, 'index']);
+            Route::post('columns/accept', [ColumnController::class, 'accept']);
+            Route::get('columns/{column}', [ColumnController::class, 'show'])->whereNumber('column');
+            Route::patch('columns/{column}', [ColumnController::class, 'update'])->whereNumber('column');
+            Route::post('plan', [ColumnController::class, 'savePlan']);
+            Route::put('plan', [ColumnController::class, 'applyPlan']);
+            Route::get('rows/{number}', [RowController::class, 'show'])->whereNumber('number');
+            Route::get('rows/{number}/match', [RowController::class, 'match'])->whereNumber('number');
+            Route::get('checks', [RowController::class, 'checks']);
+            Route::get('problems', [RowController::class, 'problems']);
+            Route::get('matches', [RowController::class, 'matches']);
+            Route::get('addresses', [RowController::class, 'addresses']);
+            Route::get('preview', [RowController::class, 'preview']);
+            Route::post('edits', [RowController::class, 'edit']);
+            Route::delete('edits', [RowController::class, 'takeBack']);
+            Route::post('load', [LoadController::class, 'load']);
+            Route::get('proof', [LoadController::class, 'proof']);
+            Route::get('records', [LoadController::class, 'records']);
+            Route::get('held.csv', [LoadController::class, 'held']);
+            Route::get('undo', [LoadController::class, 'undoPreview']);
+            Route::post('undo', [LoadController::class, 'undo']);
+        });
+
+        Route::get('supporters', [SupporterController::class, 'index']);
+        Route::get('supporters/{supporter}', [SupporterController::class, 'show'])->whereNumber('supporter');
+        Route::get('gifts', [GiftController::class, 'index']);
+    });
+
+    Route::any('{any}', static fn () => response()->json(['message' => 'There is nothing at this address.'], 404))->where('any', '.*');
+});
+
+Route::get('{any}', PageController::class)->where('any', '.*');
