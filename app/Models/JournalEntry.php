@@ -17,7 +17,6 @@ use PineSieve\Core\Changes\Change;
  * @property ?int $intake_id
  * @property ?int $row_number
  * @property int $supporter_id
- * @property string $changes
  * @property-read ?Intake $intake
  * @property-read ?User $user
  */
@@ -42,6 +41,6 @@ final class JournalEntry extends Model
     /** @return list<Change> */
     public function changeList(): array
     {
-        return array_map(Change::fromArray(...), json_decode($this->changes, true, flags: JSON_THROW_ON_ERROR));
+        return array_map(Change::fromArray(...), json_decode((string) $this->getAttribute('changes'), true, flags: JSON_THROW_ON_ERROR));
     }
 }

@@ -28,11 +28,14 @@ final class IntakeUndoCommand extends Command
         if ($intake === null) {
             return $this->refuse("There is no intake {$this->argument('id')}.");
         }
-        if ($intake->state !== IntakeState::Loaded) {
-            return $this->refuse("Intake {$intake->id} is {$intake->state->value}. Only one that is loaded can be undone.");
+        // One whose undo was cut short goes on where it stopped.
+        if ($intake->state !== IntakeState::Undoing) {
+            if ($intake->state !== IntakeState::Loaded) {
+                return $this->refuse("Intake {$intake->id} is {$intake->state->value}. Only one that is loaded can be undone.");
+            }
+            $intake->undo_report = null;
+            $intake->begin(IntakeState::Undoing);
         }
-        $intake->undo_report = null;
-        $intake->begin(IntakeState::Undoing);
         $runner->run($intake);
         $report = $intake->undo_report ?? Undoing::emptyReport();
         if ($this->option('json')) {
