@@ -50,6 +50,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('addresses', [RowController::class, 'addresses']);
             Route::get('preview', [RowController::class, 'preview']);
             Route::post('edits', [RowController::class, 'edit']);
+            Route::post('edits/blank', [RowController::class, 'blank']);
             Route::delete('edits', [RowController::class, 'takeBack']);
             Route::post('load', [LoadController::class, 'load']);
             Route::get('proof', [LoadController::class, 'proof']);

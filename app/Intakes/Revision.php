@@ -7,6 +7,7 @@ namespace App\Intakes;
 use App\Jobs\CarryOn;
 use App\Models\Intake;
 use App\Models\IntakeState;
+use App\Records\Bulk;
 use Illuminate\Support\Facades\DB;
 
 /** Keeps a person's decision and works out anew the rows that it concerns: the row itself and all that could be the same supporter. */
@@ -18,6 +19,7 @@ final readonly class Revision
     public function __construct(
         private Sifter $sifter,
         private Staged $staged,
+        private Bulk $bulk,
     ) {}
 
     /** @return int id of the edit */
@@ -27,6 +29,16 @@ final readonly class Revision
         $this->work($intake, $this->concerned($intake, $kind, $number, $column, $from));
 
         return $id;
+    }
+
+    /** Empties every value that has one kind of problem: its rows come in without it. */
+    public function blank(Intake $intake, string $code, string $field, int $column, ?int $userId): void
+    {
+        $problems = DB::table('intake_problems')->where('intake_id', $intake->id)->where('code', $code)->where('field', $field)->where('column', $column)->where('value', '<>', '');
+        $numbers = (clone $problems)->distinct()->limit(self::AT_ONCE + 1)->pluck('number')->all();
+        $rows = $problems->distinct()->pluck('value')->map(static fn (string $value): array => [$intake->id, 'value', $column, $value, '', $userId])->all();
+        $this->bulk->insert('intake_edits', ['intake_id', 'kind', 'column', 'from', 'to', 'user_id'], $rows);
+        $this->work($intake, count($numbers) > self::AT_ONCE ? null : $numbers);
     }
 
     /** Takes back the latest decision of a kind; null if there is none. */

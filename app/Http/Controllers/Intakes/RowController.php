@@ -142,8 +142,19 @@ final class RowController extends Controller
             default => true,
         };
         abort_unless($allowed, 422, 'This decision is not one that can be taken here.');
-        abort_unless($intake->state === IntakeState::Ready, 409, 'This intake is being worked on or was loaded already, so nothing can be decided in it now.');
+        $this->mustBeReady($intake);
         $revision->record($intake, $data['kind'], $data['number'] ?? null, $data['column'] ?? null, $data['from'] ?? null, $to, $request->user()?->id);
+
+        return response()->json($summary->of($intake->refresh()));
+    }
+
+    /** Brings the rows that have one kind of problem in without the values that have it. */
+    public function blank(Request $request, Intake $intake, Revision $revision, Summary $summary): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        $this->mustBeReady($intake);
+        $data = $request->validate(['code' => ['required', 'string'], 'field' => ['required', 'string'], 'column' => ['required', 'integer']]);
+        $revision->blank($intake, $data['code'], $data['field'], (int) $data['column'], $request->user()?->id);
 
         return response()->json($summary->of($intake->refresh()));
     }
@@ -152,11 +163,16 @@ final class RowController extends Controller
     public function takeBack(Request $request, Intake $intake, Revision $revision, Summary $summary): JsonResponse
     {
         $this->authorize('update', $intake);
-        abort_unless($intake->state === IntakeState::Ready, 409, 'This intake is being worked on or was loaded already, so nothing can be taken back here now.');
+        $this->mustBeReady($intake);
         $kind = $request->validate(['kind' => ['required', Rule::in(['cell', 'value', 'row', 'match', 'address'])]])['kind'];
         $number = $revision->takeBack($intake, $kind);
 
         return response()->json(['number' => $number, 'intake' => $summary->of($intake->refresh())]);
+    }
+
+    private function mustBeReady(Intake $intake): void
+    {
+        abort_unless($intake->state === IntakeState::Ready, 409, 'This intake is being worked on or was loaded already, so nothing can be decided in it now.');
     }
 
     /** @return list<array{number: int, display: string}> */

@@ -1,0 +1,232 @@
+export type Outcome = 'new' | 'updated' | 'unchanged' | 'held' | 'left_out';
+
+export type IntakeState = 'reading' | 'failed' | 'mapping' | 'sifting' | 'ready' | 'loading' | 'loaded' | 'undoing' | 'undone';
+
+export interface User {
+  id: number;
+  name: string;
+  email: string;
+  role: string;
+  may_load: boolean;
+}
+
+export interface Session {
+  user: User | null;
+  organization: string;
+}
+
+export interface Settings {
+  effect: 'fill blanks' | 'replace' | 'leave alone';
+  blanks_empty: boolean;
+  system: string;
+  accept_addresses: boolean;
+}
+
+export interface Intake {
+  id: number;
+  name: string;
+  state: IntakeState;
+  file_name: string;
+  file_size: number;
+  by: string | null;
+  created_at: string;
+  loaded_at: string | null;
+  loaded_by: string | null;
+  undone_at: string | null;
+  plan_name: string | null;
+  rows: number;
+  is_sifted: boolean;
+  columns: { total: number; settled: boolean; sure: number; look: number; open: number; left_behind: number };
+  outcomes: Record<Outcome, number>;
+  held: { problem: number; person: number; unsure: number };
+  addresses: { none: number; same: number; ask: number; accepted: number; kept: number };
+  replanned: number;
+  settings: Settings;
+  progress: { done: number; total: number; seconds: number; per_second: number | null; seconds_left: number | null };
+  error: string | null;
+}
+
+export interface SourceView {
+  sheets: string[];
+  sheet: string | null;
+  encoding: string | null;
+  delimiter: string | null;
+  header_row: number | null;
+  headers: string[];
+  rows: { number: number; cells: string[] }[];
+  offered_plan: string | null;
+}
+
+export interface Column {
+  column: number;
+  header: string;
+  state: 'sure' | 'look' | 'open' | 'left behind';
+  target: string | null;
+  label: string | null;
+  evidence: string;
+  date_order: string | null;
+  needs_date_order: boolean;
+  filled: number;
+  rows: number;
+  distinct: number;
+  exact: boolean;
+  samples: string[];
+}
+
+export interface ColumnValue {
+  value: string;
+  rows: number;
+  becomes: string;
+  note: string;
+  held: boolean;
+}
+
+export interface Field {
+  key: string;
+  label: string;
+  group: string;
+  type: string;
+}
+
+export interface ProblemKind {
+  code: string;
+  field: string;
+  column: number | null;
+  example: string;
+  remedy: string;
+  rows: number;
+  values_count: number;
+  label: string;
+  header: string | null;
+}
+
+export interface RowName {
+  number: number;
+  display: string;
+}
+
+export interface ProblemValue {
+  value: string;
+  column: number | null;
+  reason: string;
+  remedy: string;
+  rows: RowName[];
+}
+
+export interface ShownChange {
+  subject: string;
+  action: 'create' | 'update' | 'delete';
+  fields: { label: string; before: string | null; after: string | null }[];
+}
+
+export interface RowDetail {
+  number: number;
+  cells: { column: number; header: string; raw: string; corrected: string | null; becomes: string | null }[];
+  display: string | null;
+  outcome: Outcome | null;
+  held_by: string | null;
+  supporter_id: number | null;
+  decision: string | null;
+  row_decision: string | null;
+  problems: { code: string; field: string; column: number | null; value: string; reason: string; remedy: string }[];
+  changes: ShownChange[];
+  gift_state: string | null;
+}
+
+export interface MatchRow extends RowName {
+  verdict: string;
+  outcome: Outcome;
+  supporter_id: number | null;
+  same_as_row: number | null;
+  reason: string;
+}
+
+export interface MatchView {
+  incoming: Record<string, string>;
+  candidates: { decision: string; label: string; for: string[]; against: string[]; values: Record<string, string> }[];
+}
+
+export interface AddressRow extends RowName {
+  state: string;
+  from: Record<string, string>;
+  to: Record<string, string>;
+  changes: { part: string; before: string; after: string; reason: string }[];
+}
+
+export interface PreviewRow extends RowName {
+  supporter_id: number | null;
+  same_as_row: number | null;
+  changes: ShownChange[];
+  gift_state: 'new' | 'there' | null;
+  money: string;
+  reasons: string[];
+}
+
+export interface UndoReport {
+  supporters: { removed: number; restored: number };
+  gifts: { removed: number };
+  kept: { supporter: number; thing: string; column: string | null; now: string | null; before: string | null; reason: string }[];
+  kept_count: number;
+}
+
+export interface Proof {
+  rows: number;
+  outcomes: Record<Outcome, number>;
+  supporters: { created: number; updated: number };
+  gifts: { created: number; amount: string };
+  money: { new: string; there: string; held: string; left_out: string };
+  source_amount: string;
+  balanced: boolean;
+  faults: string[];
+  held_by_reason: { code: string; field: string; reason: string; rows: number; example: string }[];
+  written: { subject: string; made: number; filled: number; replaced: number }[];
+  sample: { number: number; display: string; supporter_id: number; outcome: Outcome }[];
+  undo_report: UndoReport | null;
+}
+
+export interface Origin {
+  at: string;
+  cause: string;
+  by: string | null;
+  intake: { id: number; name: string; file: string; sheet: string | null } | null;
+  row: number | null;
+  columns: string[];
+  before: string | null;
+}
+
+export interface SupporterRow {
+  id: number;
+  kind: string;
+  name: string;
+  city: string;
+  email: string | null;
+  phone: string | null;
+  gifts: number;
+  given: string;
+  latest: string | null;
+}
+
+export interface Gift {
+  id: number;
+  supporter_id: number;
+  given_on: string;
+  amount: string;
+  currency: string;
+  kind: string | null;
+  fund: string | null;
+  reference: string | null;
+  intake_id: number | null;
+}
+
+export interface SupporterPageData {
+  supporter: { id: number; kind: string } & Record<string, string | number | null>;
+  addresses: ({ id: number; kind: string } & Record<string, string | number | null>)[];
+  emails: { id: number; kind: string; address: string; condition: string }[];
+  phones: { id: number; kind: string; number: string; condition: string }[];
+  identifiers: { id: number; system: string; value: string }[];
+  groups: string[];
+  gifts: Gift[];
+  gift_count: number;
+  gift_total: string;
+  origins: Record<string, Origin>;
+}

@@ -1,0 +1,52 @@
+import { Navigate, Route, Routes } from 'react-router';
+import { GiftsPage } from '../gifts/GiftsPage';
+import { AddressesStage } from '../intakes/addresses/AddressesStage';
+import { ChecksStage } from '../intakes/checks/ChecksStage';
+import { ColumnsStage } from '../intakes/columns/ColumnsStage';
+import { IntakeFrame } from '../intakes/IntakeFrame';
+import { IntakesPage } from '../intakes/IntakesPage';
+import { LoadStage } from '../intakes/load/LoadStage';
+import { MatchesStage } from '../intakes/matches/MatchesStage';
+import { ProofStage } from '../intakes/proof/ProofStage';
+import { RecordsPage } from '../intakes/proof/RecordsPage';
+import { RowPage } from '../intakes/RowPage';
+import { SourceStage } from '../intakes/source/SourceStage';
+import { SupporterPage } from '../supporters/SupporterPage';
+import { SupportersPage } from '../supporters/SupportersPage';
+import { TodayPage } from '../today/TodayPage';
+import { Frame } from './Frame';
+import { useSession } from './session';
+import { SignIn } from './SignIn';
+
+export function App() {
+  const session = useSession();
+  if (session.data === undefined) {
+    return session.error ? <p className="empty">{session.error.message}</p> : null;
+  }
+  if (session.data.user === null) {
+    return <SignIn organization={session.data.organization} />;
+  }
+  return (
+    <Routes>
+      <Route element={<Frame user={session.data.user} organization={session.data.organization} />}>
+        <Route index element={<TodayPage />} />
+        <Route path="intakes" element={<IntakesPage />} />
+        <Route path="intakes/:id" element={<IntakeFrame />}>
+          <Route path="source" element={<SourceStage />} />
+          <Route path="columns" element={<ColumnsStage />} />
+          <Route path="checks" element={<ChecksStage />} />
+          <Route path="matches" element={<MatchesStage />} />
+          <Route path="addresses" element={<AddressesStage />} />
+          <Route path="load" element={<LoadStage />} />
+          <Route path="proof" element={<ProofStage />} />
+          <Route path="records" element={<RecordsPage />} />
+          <Route path="rows/:number" element={<RowPage />} />
+        </Route>
+        <Route path="supporters" element={<SupportersPage />} />
+        <Route path="supporters/:id" element={<SupporterPage />} />
+        <Route path="gifts" element={<GiftsPage />} />
+        <Route path="*" element={<Navigate to="/" replace />} />
+      </Route>
+    </Routes>
+  );
+}

@@ -1,0 +1,93 @@
+import { TextInput } from '@mantine/core';
+import { useDebouncedValue } from '@mantine/hooks';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { api } from '../api/client';
+import type { Gift } from '../api/types';
+import { TitleLine } from '../app/TitleLine';
+import { counted, money } from '../shared/format';
+import { Empty, Trouble } from '../shared/Notice';
+import { Pager } from '../shared/Pager';
+import { Pane } from '../shared/Pane';
+
+interface Gifts {
+  total: number;
+  sum: string;
+  page: number;
+  pages: number;
+  gifts: (Gift & { supporter: string })[];
+}
+
+export function GiftsPage() {
+  const [query] = useSearchParams();
+  const intake = query.get('intake') ?? '';
+  const [text, setText] = useState('');
+  const [asked] = useDebouncedValue(text.trim(), 200);
+  const [page, setPage] = useState(1);
+  const found = useQuery({ queryKey: ['gifts', asked, intake, page], queryFn: () => api.get<Gifts>(`gifts?q=${encodeURIComponent(asked)}&intake=${intake}&page=${page}`), placeholderData: keepPreviousData });
+  return (
+    <>
+      <TitleLine title="Gifts">
+        {found.data !== undefined && `${counted(found.data.total, 'gift')}, ${money(found.data.sum)}`}
+        {intake !== '' && (
+          <>
+            , of <Link to={`/intakes/${intake}/proof`}>intake {intake}</Link> alone. <Link to="/gifts">All gifts</Link>
+          </>
+        )}
+      </TitleLine>
+      <div className="panes">
+        <Pane
+          title={
+            <TextInput
+              aria-label="Search gifts by supporter"
+              w={340}
+              placeholder="Supporter's name, email, phone or old id"
+              value={text}
+              onChange={(event) => {
+                setText(event.currentTarget.value);
+                setPage(1);
+              }}
+            />
+          }
+        >
+          <Trouble error={found.error} />
+          <div className="pane-body">
+            {found.data?.total === 0 && <Empty title="No gifts found" />}
+            {(found.data?.gifts.length ?? 0) > 0 && (
+              <table className="rows">
+                <thead>
+                  <tr>
+                    <th style={{ width: 100 }}>Date</th>
+                    <th className="num" style={{ width: 116 }}>Amount</th>
+                    <th>Supporter</th>
+                    <th>Fund</th>
+                    <th style={{ width: 120 }}>Kind</th>
+                    <th style={{ width: 130 }}>Reference</th>
+                    <th style={{ width: 92 }}>Came with</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {found.data?.gifts.map((gift) => (
+                    <tr key={gift.id}>
+                      <td>{gift.given_on}</td>
+                      <td className="num">{money(gift.amount)}</td>
+                      <td><Link to={`/supporters/${gift.supporter_id}`}>{gift.supporter}</Link></td>
+                      <td>{gift.fund}</td>
+                      <td>{gift.kind}</td>
+                      <td className="mono">{gift.reference}</td>
+                      <td>{gift.intake_id === null ? '' : <Link to={`/intakes/${gift.intake_id}/proof`}>intake {gift.intake_id}</Link>}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            )}
+          </div>
+        </Pane>
+      </div>
+      <div className="foot">
+        <Pager page={page} pages={found.data?.pages ?? 1} onPage={setPage} />
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,77 @@
+import { useQuery } from '@tanstack/react-query';
+import { useNavigate } from 'react-router';
+import { api } from '../api/client';
+import type { Intake } from '../api/types';
+import { useMayLoad } from '../app/session';
+import { TitleLine } from '../app/TitleLine';
+import { count, counted, moment } from '../shared/format';
+import { Empty } from '../shared/Notice';
+import { Pane } from '../shared/Pane';
+import { Drop } from './Drop';
+import { isWorking } from './queries';
+import { SmallSieve } from './Sieve';
+
+const stateWords: Record<Intake['state'], string> = { reading: 'being read', failed: 'could not be read', mapping: 'columns', sifting: 'being worked out', ready: 'ready to look over', loading: 'being loaded', loaded: 'loaded', undoing: 'being undone', undone: 'undone' };
+
+export function IntakesPage() {
+  const mayLoad = useMayLoad();
+  const navigate = useNavigate();
+  const query = useQuery({
+    queryKey: ['intakes'],
+    queryFn: () => api.get<{ intakes: Intake[] }>('intakes'),
+    refetchInterval: (found) => (found.state.data?.intakes.some(isWorking) === true ? 1500 : false),
+  });
+  const intakes = query.data?.intakes ?? [];
+  return (
+    <>
+      <TitleLine title="Intakes">every source that came in or is on its way</TitleLine>
+      {mayLoad && <Drop />}
+      <div className="panes">
+        <Pane title="All intakes" note="the latest first">
+          <div className="pane-body">
+            {query.isSuccess && intakes.length === 0 && (
+              <Empty title="Nothing has come in yet">
+                <p>{mayLoad ? 'Drop a spreadsheet above. Nothing is written to supporters before you have seen exactly what would change.' : 'When someone brings a file in, it is listed here.'}</p>
+              </Empty>
+            )}
+            {intakes.length > 0 && (
+              <table className="rows">
+                <thead>
+                  <tr>
+                    <th style={{ width: '24%' }}>Name</th>
+                    <th style={{ width: '19%' }}>File</th>
+                    <th style={{ width: 150 }}>Sieve</th>
+                    <th>State</th>
+                    <th className="num" style={{ width: 60 }}>Rows</th>
+                    <th className="num" style={{ width: 60 }}>Held</th>
+                    <th style={{ width: 120 }}>When</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {intakes.map((intake) => (
+                    <tr key={intake.id} className="choosable" onClick={() => void navigate(`/intakes/${intake.id}`)}>
+                      <td>
+                        <a href={`/intakes/${intake.id}`} onClick={(event) => event.preventDefault()}>{intake.name}</a>
+                      </td>
+                      <td className="quiet">{intake.file_name}</td>
+                      <td>
+                        <SmallSieve intake={intake} />
+                      </td>
+                      <td>
+                        <span className={`pill ${intake.state === 'loaded' ? '' : intake.state === 'failed' ? 'held' : intake.state === 'undone' ? 'idle' : 'look'}`}>{stateWords[intake.state]}</span>
+                      </td>
+                      <td className="num">{count(intake.rows)}</td>
+                      <td className="num">{intake.is_sifted ? count(intake.outcomes.held) : ''}</td>
+                      <td className="quiet">{moment(intake.loaded_at ?? intake.created_at)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            )}
+          </div>
+        </Pane>
+      </div>
+      <div className="foot quiet">{intakes.length > 0 && counted(intakes.length, 'intake')}</div>
+    </>
+  );
+}

@@ -1,0 +1,35 @@
+import type { ShownChange } from '../../api/types';
+import { money } from '../../shared/format';
+
+const nouns: Record<string, string> = { supporter: 'Supporter', address: 'Address', email: 'Email', phone: 'Phone', identifier: 'Id', gift: 'Gift' };
+const derived = new Set(['Filed as', 'On envelopes', 'Greeting', 'Kind', 'Display name']);
+
+/** A planned change set in words: what is made, and every changed field before and after. */
+export function Changes({ changes }: { changes: ShownChange[] }) {
+  return (
+    <>
+      {changes.map((change, i) => (
+        <div key={i}>
+          <span className="quiet">{change.action === 'create' ? `new ${(nouns[change.subject] ?? '').toLowerCase()}` : nouns[change.subject]}: </span>
+          {change.fields
+            .filter((field) => change.action !== 'create' || !derived.has(field.label))
+            .map((field, j) => {
+              const after = field.label === 'Gift amount' && field.after !== null ? money(field.after) : field.after;
+              return (
+                <span key={field.label}>
+                  {j > 0 && ', '}
+                  {change.action === 'create' ? (
+                    <span className="mono" title={field.label}>{after}</span>
+                  ) : (
+                    <>
+                      {field.label} <span className="mono">{field.before ?? 'blank'}</span> → <mark className="difference mono">{after ?? 'blank'}</mark>
+                    </>
+                  )}
+                </span>
+              );
+            })}
+        </div>
+      ))}
+    </>
+  );
+}

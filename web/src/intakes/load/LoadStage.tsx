@@ -1,0 +1,102 @@
+import { Button, TextInput } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { api } from '../../api/client';
+import type { Intake, Outcome, PreviewRow, Proof } from '../../api/types';
+import { useMayLoad } from '../../app/session';
+import { Chips } from '../../shared/Chips';
+import { count, counted, money } from '../../shared/format';
+import { Empty, Trouble } from '../../shared/Notice';
+import { Pane } from '../../shared/Pane';
+import { useMore } from '../../shared/useMore';
+import { NotSifted } from '../NotSifted';
+import { Money, Rows } from '../proof/Equations';
+import { isLoaded, useIntakeAction, useThisIntake } from '../queries';
+import { Changes } from './Changes';
+
+const words: Record<Outcome, string> = { new: 'new', updated: 'updated', unchanged: 'no change', held: 'held', left_out: 'left out' };
+
+/** The preview that is the load: what every row would write, and the button that writes exactly that. */
+export function LoadStage() {
+  const intake = useThisIntake();
+  const mayLoad = useMayLoad();
+  const navigate = useNavigate();
+  const [name, setName] = useState(intake.name);
+  const [show, setShow] = useState<Outcome>(intake.outcomes.updated > 0 ? 'updated' : 'new');
+  const proof = useQuery({ queryKey: ['intake', String(intake.id), 'proof'], queryFn: () => api.get<Proof>(`intakes/${intake.id}/proof`), enabled: intake.is_sifted });
+  const list = useMore<PreviewRow>(['intake', String(intake.id), 'preview', show], `intakes/${intake.id}/preview?outcome=${show}`);
+  const load = useIntakeAction(intake.id, () => api.post<Intake>(`intakes/${intake.id}/load`, { name: name.trim() }));
+  if (!intake.is_sifted) {
+    return <NotSifted intake={intake} />;
+  }
+  const coming = intake.outcomes.new + intake.outcomes.updated + intake.outcomes.unchanged;
+  const loaded = isLoaded(intake);
+  return (
+    <>
+      <Trouble error={load.error ?? proof.error} />
+      <div className="panes" style={{ gridTemplateRows: 'auto minmax(0, 1fr)' }}>
+        <Pane title={loaded ? 'What was planned' : 'What loading would do'} note={loaded ? 'and then loaded' : 'Nothing is written yet. Loading applies exactly this.'}>
+          {proof.data !== undefined && (
+            <div style={{ display: 'flex', flexWrap: 'wrap' }}>
+              <Rows proof={proof.data} small onPick={setShow} />
+              <Money proof={proof.data} small planned={!loaded} />
+            </div>
+          )}
+        </Pane>
+        <Pane title="Row by row" right={<Chips label="Which rows" value={show} onChange={setShow} options={(Object.keys(words) as Outcome[]).map((outcome) => ({ value: outcome, text: `${words[outcome]} ${count(intake.outcomes[outcome])}` }))} />}>
+          <div className="pane-body">
+            {list.isSuccess && list.rows.length === 0 && <Empty title={`No row is ${words[show]}`} />}
+            {list.rows.length > 0 && (
+              <table className="rows">
+                <thead>
+                  <tr>
+                    <th style={{ width: 70 }}>Row</th>
+                    <th style={{ width: '21%' }}>Supporter</th>
+                    <th>{show === 'held' || show === 'left_out' ? 'Why' : 'What is written'}</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {list.rows.map((row) => (
+                    <tr key={row.number}>
+                      <td className="quiet"><Link to={`/intakes/${intake.id}/rows/${row.number}`}>{row.number}</Link></td>
+                      <td>
+                        {row.supporter_id !== null ? <Link to={`/supporters/${row.supporter_id}`}>{row.display}</Link> : row.display || <span className="nothing">no name</span>}
+                        {row.same_as_row !== null && <div className="quiet">the same as row {row.same_as_row}</div>}
+                      </td>
+                      <td>
+                        <Changes changes={row.changes} />
+                        {row.gift_state === 'there' && <div className="quiet">gift of {money(row.money)}: there already</div>}
+                        {row.changes.length === 0 && show === 'unchanged' && row.gift_state === null && <span className="quiet">everything is known already</span>}
+                        {row.reasons.join('; ')}
+                        {show === 'left_out' && <span className="quiet">left out by a person</span>}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            )}
+            {list.hasNextPage && <Button variant="subtle" color="pine" m={8} onClick={() => void list.fetchNextPage()}>Show more</Button>}
+          </div>
+        </Pane>
+      </div>
+      <div className="foot">
+        {loaded ? (
+          <Button onClick={() => void navigate(`/intakes/${intake.id}/proof`)}>See the proof</Button>
+        ) : (
+          <>
+            <TextInput aria-label="Name of the intake" w={260} value={name} disabled={!mayLoad} onChange={(event) => setName(event.currentTarget.value)} maxLength={190} />
+            <Button onClick={() => load.mutate(undefined)} disabled={!mayLoad || name.trim() === '' || intake.state !== 'ready'} loading={load.isPending}>
+              Load {counted(coming, 'row')}
+            </Button>
+            <span className="quiet">
+              {!mayLoad && 'An administrator or data steward may load. '}
+              {intake.outcomes.held > 0 && `${counted(intake.outcomes.held, 'held row')} will wait in the proof. `}
+              {intake.addresses.ask > 0 && `${counted(intake.addresses.ask, 'address', 'addresses')} nobody accepted will be stored as written.`}
+            </span>
+          </>
+        )}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,56 @@
+import { Button } from '@mantine/core';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import type { Outcome } from '../../api/types';
+import { Chips } from '../../shared/Chips';
+import { count, money } from '../../shared/format';
+import { Empty } from '../../shared/Notice';
+import { Pane } from '../../shared/Pane';
+import { useMore } from '../../shared/useMore';
+import { useThisIntake } from '../queries';
+
+interface RecordRow {
+  number: number;
+  display: string;
+  supporter_id: number | null;
+  gift_state: string | null;
+  money: string;
+}
+
+/** Every record that an intake made, changed or found unchanged. */
+export function RecordsPage() {
+  const intake = useThisIntake();
+  const navigate = useNavigate();
+  const [query, setQuery] = useSearchParams();
+  const outcome = (query.get('outcome') ?? 'new') as Outcome;
+  const list = useMore<RecordRow>(['intake', String(intake.id), 'records', outcome], `intakes/${intake.id}/records?outcome=${outcome}`);
+  return (
+    <>
+      <div className="panes">
+        <Pane
+          title="Everything this intake touched"
+          right={<Chips label="Which" value={outcome} onChange={(value) => setQuery({ outcome: value })} options={[{ value: 'new', text: `new ${count(intake.outcomes.new)}` }, { value: 'updated', text: `updated ${count(intake.outcomes.updated)}` }, { value: 'unchanged', text: `no change ${count(intake.outcomes.unchanged)}` }]} />}
+        >
+          <div className="pane-body">
+            {list.isSuccess && list.rows.length === 0 && <Empty title="No records here" />}
+            <table className="rows">
+              <tbody>
+                {list.rows.map((row) => (
+                  <tr key={row.number}>
+                    <td style={{ width: 90 }}><Link to={`/intakes/${intake.id}/rows/${row.number}`}>row {row.number}</Link></td>
+                    <td>{row.supporter_id === null || intake.state === 'undone' ? row.display : <Link to={`/supporters/${row.supporter_id}`}>{row.display}</Link>}</td>
+                    <td className="num" style={{ width: 120 }}>{row.gift_state === null ? '' : money(row.money)}</td>
+                    <td className="quiet" style={{ width: 150 }}>{row.gift_state === 'new' ? 'new gift' : row.gift_state === 'there' ? 'gift there before' : 'no gift'}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            {list.hasNextPage && <Button variant="subtle" color="pine" m={8} onClick={() => void list.fetchNextPage()}>Show more</Button>}
+          </div>
+        </Pane>
+      </div>
+      <div className="foot">
+        <Button onClick={() => void navigate(`/intakes/${intake.id}/proof`)}>Back to the proof</Button>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,44 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useOutletContext } from 'react-router';
+import { api } from '../api/client';
+import type { Intake, IntakeState } from '../api/types';
+
+const working: IntakeState[] = ['reading', 'sifting', 'loading', 'undoing'];
+
+export const isWorking = (intake: Intake): boolean => working.includes(intake.state) && intake.error === null;
+
+export const isOpen = (intake: Intake): boolean => intake.state === 'mapping' || intake.state === 'ready';
+
+export const isLoaded = (intake: Intake): boolean => intake.loaded_at !== null;
+
+export function useIntake(id: string) {
+  return useQuery({
+    queryKey: ['intake', id],
+    queryFn: () => api.get<Intake>(`intakes/${id}`),
+    refetchInterval: (query) => (query.state.data !== undefined && isWorking(query.state.data) ? 500 : false),
+  });
+}
+
+/** The intake that the stages below IntakeFrame are of. */
+export const useThisIntake = (): Intake => useOutletContext<Intake>();
+
+/** Something done to an intake, after which all that is shown of it is asked for anew. */
+export function useIntakeAction<Input, Answer>(id: number, action: (input: Input) => Promise<Answer>) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: action,
+    onSettled: () => queries.invalidateQueries({ queryKey: ['intake', String(id)] }),
+  });
+}
+
+export interface Edit {
+  kind: 'cell' | 'value' | 'row' | 'match' | 'address';
+  number?: number;
+  column?: number;
+  from?: string;
+  to: string;
+}
+
+export const useEdit = (id: number) => useIntakeAction(id, (edit: Edit) => api.post<Intake>(`intakes/${id}/edits`, edit));
+
+export const useTakeBack = (id: number) => useIntakeAction(id, (kind: Edit['kind']) => api.delete<{ number: number | null }>(`intakes/${id}/edits`, { kind }));

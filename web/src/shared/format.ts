@@ -1,0 +1,27 @@
+const counts = new Intl.NumberFormat('en-US');
+
+export const count = (value: number): string => counts.format(value);
+
+/** "1 row", "1,204 rows" */
+export const counted = (value: number, one: string, many = `${one}s`): string => `${count(value)} ${value === 1 ? one : many}`;
+
+/** Exact decimals stay text: "85310.50" -> "$85,310.50". */
+export const money = (amount: string): string => {
+  const negative = amount.startsWith('-');
+  const [units = '0', cents = '00'] = amount.replace('-', '').split('.');
+  return `${negative ? '-' : ''}$${units.replace(/\B(?=(\d{3})+$)/g, ',')}.${cents.padEnd(2, '0')}`;
+};
+
+export const moment = (iso: string): string => {
+  const date = new Date(iso.includes('T') ? iso : `${iso.replace(' ', 'T')}Z`);
+  const today = new Date().toDateString() === date.toDateString();
+  const time = date.toLocaleTimeString('en-US', { hour: '2-digit', minute: '2-digit', hour12: false });
+  return `${today ? 'today' : date.toLocaleDateString('en-CA')} ${time}`;
+};
+
+export const duration = (seconds: number): string => (seconds < 90 ? `${Math.max(seconds, 0.1).toFixed(seconds < 10 ? 1 : 0)} s` : `${Math.round(seconds / 60)} min`);
+
+export const fileSize = (bytes: number): string => (bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} KB` : `${(bytes / 1e6).toFixed(1)} MB`);
+
+/** "+12075550143" -> "(207) 555-0143" for numbers of the North American plan; others stay. */
+export const phone = (number: string): string => number.replace(/^\+1(\d{3})(\d{3})(\d{4})(?:;ext=(\d+))?$/, (_all, area: string, exchange: string, line: string, extension?: string) => `(${area}) ${exchange}-${line}${extension === undefined ? '' : ` ext. ${extension}`}`);

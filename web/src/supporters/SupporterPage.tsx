@@ -1,0 +1,107 @@
+import { Button } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { api } from '../api/client';
+import type { SupporterPageData } from '../api/types';
+import { TitleLine } from '../app/TitleLine';
+import { counted, money, phone } from '../shared/format';
+import { Empty, Trouble } from '../shared/Notice';
+import { Pane } from '../shared/Pane';
+import { Origin } from './Origin';
+
+const names: [string, string][] = [
+  ['title', 'Title'], ['first_name', 'First name'], ['middle_name', 'Middle name'], ['last_name', 'Last name'], ['suffix', 'Suffix'], ['organization_name', 'Organization'],
+  ['envelope_name', 'On envelopes'], ['greeting', 'Greeting'], ['first_known_on', 'First known on'],
+];
+
+export function SupporterPage() {
+  const { id = '' } = useParams();
+  const navigate = useNavigate();
+  const query = useQuery({ queryKey: ['supporter', id], queryFn: () => api.get<SupporterPageData>(`supporters/${id}`) });
+  const data = query.data;
+  if (data === undefined) {
+    return (
+      <>
+        <TitleLine title="Supporter" />
+        {query.isError && <Empty title="This supporter is not there">{query.error.message}</Empty>}
+      </>
+    );
+  }
+  const { supporter, origins } = data;
+  const line = (key: string, label: string, value: ReactNode, thing: string, column: string) => [
+    <dt key={`${key}-label`}>{label}</dt>,
+    <dd key={key}>
+      {value} <Origin origin={origins[`${thing}:${column}`]} />
+    </dd>,
+  ];
+  return (
+    <>
+      <TitleLine title={String(supporter['display_name'])}>
+        supporter {supporter.id}, {supporter.kind}, {String(supporter['status'])}
+      </TitleLine>
+      <Trouble error={query.error} />
+      <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.15fr)' }}>
+        <Pane title="Names and ways to reach">
+          <div className="pane-body">
+            <dl className="values">
+              {names.filter(([column]) => supporter[column] !== null && supporter[column] !== undefined).map(([column, label]) => line(column, label, String(supporter[column]), `supporter:${supporter.id}`, column))}
+              {data.addresses.map((address) =>
+                line(
+                  `address-${address.id}`,
+                  `Address, ${address.kind}`,
+                  <>
+                    <span style={{ whiteSpace: 'pre-line' }}>{[address['line1'], address['line2'], [address['city'], [address['state'], address['postal_code']].filter(Boolean).join(' ')].filter(Boolean).join(', '), address['country'] === 'US' ? null : address['country']].filter(Boolean).join('\n')}</span>
+                    {address['original'] !== null && <span className="origin">as written: {String(address['original'])}</span>}
+                  </>,
+                  `address:${address.id}`,
+                  address['line1'] !== null ? 'line1' : 'city',
+                ),
+              )}
+              {data.emails.map((email) => line(`email-${email.id}`, `Email, ${email.kind}`, email.address, `email:${email.id}`, 'address'))}
+              {data.phones.map((one) => line(`phone-${one.id}`, `Phone, ${one.kind}`, phone(one.number), `phone:${one.id}`, 'number'))}
+              {data.identifiers.map((one) => line(`id-${one.id}`, 'Id elsewhere', `${one.value} in ${one.system}`, `identifier:${one.id}`, 'value'))}
+              <dt>Groups</dt>
+              <dd>{data.groups.length === 0 ? <span className="nothing">none</span> : data.groups.map((group) => <span key={group} className="pill info" style={{ marginRight: 5 }}>{group}</span>)}</dd>
+            </dl>
+          </div>
+        </Pane>
+        <Pane title="Gifts" note={`${counted(data.gift_count, 'gift')}, ${money(data.gift_total)} in all${data.gift_count > data.gifts.length ? `, the latest ${data.gifts.length} shown` : ''}`}>
+          <div className="pane-body">
+            {data.gifts.length === 0 ? (
+              <Empty title="No gifts yet" />
+            ) : (
+              <table className="rows">
+                <thead>
+                  <tr>
+                    <th style={{ width: 92 }}>Date</th>
+                    <th className="num" style={{ width: 104 }}>Amount</th>
+                    <th>Fund</th>
+                    <th style={{ width: 84 }}>Kind</th>
+                    <th style={{ width: '30%' }}>Origin</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {data.gifts.map((gift) => (
+                    <tr key={gift.id}>
+                      <td>{gift.given_on}</td>
+                      <td className="num">{money(gift.amount)}</td>
+                      <td>{gift.fund}</td>
+                      <td>{gift.kind}</td>
+                      <td><Origin origin={origins[`gift:${gift.id}:amount`]} /></td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            )}
+          </div>
+        </Pane>
+      </div>
+      <div className="foot">
+        <Button variant="default" onClick={() => void navigate(-1)}>
+          Back
+        </Button>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,89 @@
+import { TextInput } from '@mantine/core';
+import { useDebouncedValue } from '@mantine/hooks';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { api } from '../api/client';
+import type { SupporterRow } from '../api/types';
+import { TitleLine } from '../app/TitleLine';
+import { count, counted, money, phone } from '../shared/format';
+import { Empty, Trouble } from '../shared/Notice';
+import { Pager } from '../shared/Pager';
+import { Pane } from '../shared/Pane';
+
+interface Supporters {
+  total: number;
+  page: number;
+  pages: number;
+  supporters: SupporterRow[];
+}
+
+export function SupportersPage() {
+  const [query] = useSearchParams();
+  const [text, setText] = useState(query.get('q') ?? '');
+  const [asked] = useDebouncedValue(text.trim(), 200);
+  const [page, setPage] = useState(1);
+  const navigate = useNavigate();
+  const found = useQuery({ queryKey: ['supporters', asked, page], queryFn: () => api.get<Supporters>(`supporters?q=${encodeURIComponent(asked)}&page=${page}`), placeholderData: keepPreviousData });
+  return (
+    <>
+      <TitleLine title="Supporters">{found.data !== undefined && counted(found.data.total, 'supporter')}</TitleLine>
+      <div className="panes">
+        <Pane
+          title={
+            <TextInput
+              aria-label="Search supporters"
+              w={340}
+              placeholder="Name, email, phone or old id"
+              value={text}
+              onChange={(event) => {
+                setText(event.currentTarget.value);
+                setPage(1);
+              }}
+            />
+          }
+        >
+          <Trouble error={found.error} />
+          <div className="pane-body">
+            {found.data?.total === 0 && (
+              <Empty title={asked === '' ? 'There are no supporters yet' : `Nobody found for "${asked}"`}>
+                <p>{asked === '' ? 'Bring a file in on the Intakes page.' : 'Each word must begin a name, an email, a phone number or an old id.'}</p>
+              </Empty>
+            )}
+            {(found.data?.supporters.length ?? 0) > 0 && (
+              <table className="rows">
+                <thead>
+                  <tr>
+                    <th style={{ width: '24%' }}>Name</th>
+                    <th style={{ width: 104 }}>Kind</th>
+                    <th>Place</th>
+                    <th style={{ width: '21%' }}>Email</th>
+                    <th style={{ width: 132 }}>Phone</th>
+                    <th className="num" style={{ width: 48 }}>Gifts</th>
+                    <th className="num" style={{ width: 104 }}>Given</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {found.data?.supporters.map((row) => (
+                    <tr key={row.id} className="choosable" onClick={() => void navigate(`/supporters/${row.id}`)}>
+                      <td><Link to={`/supporters/${row.id}`}>{row.name}</Link></td>
+                      <td className="quiet">{row.kind}</td>
+                      <td>{row.city}</td>
+                      <td className="cut" title={row.email ?? ''}>{row.email}</td>
+                      <td>{row.phone === null ? '' : phone(row.phone)}</td>
+                      <td className="num">{row.gifts === 0 ? '' : count(row.gifts)}</td>
+                      <td className="num">{row.gifts === 0 ? '' : money(row.given)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            )}
+          </div>
+        </Pane>
+      </div>
+      <div className="foot">
+        <Pager page={page} pages={found.data?.pages ?? 1} onPage={setPage} />
+      </div>
+    </>
+  );
+}
