@@ -5,5 +5,5 @@ export default defineConfig({
   root: 'web',
   base: '/build/',
   plugins: [react()],
-  build: { outDir: '../public/build', emptyOutDir: true, chunkSizeWarningLimit: 1200 },
+  build: { outDir: '../public/build', emptyOutDir: true, assetsInlineLimit: 0, chunkSizeWarningLimit: 1200 },
 });

@@ -59,7 +59,7 @@ final readonly class Proof
     /** @return list<array{code: string, field: string, reason: string, rows: int, example: string}> */
     public function heldByReason(Intake $intake): array
     {
-        $reasons = array_map(static fn ($row): array => (array) $row, DB::select("select p.code, p.field, min(p.reason) as reason, count(distinct p.number) as rows, min(p.value) as example from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.number = p.number where p.intake_id = ? and r.outcome = 'held' group by p.code, p.field order by rows desc", [$intake->id]));
+        $reasons = array_map(static fn ($row): array => (array) $row, DB::select("select p.code, p.field, min(p.reason) as reason, count(distinct p.number) as `rows`, min(p.value) as example from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.number = p.number where p.intake_id = ? and r.outcome = 'held' group by p.code, p.field order by `rows` desc", [$intake->id]));
         foreach (['unsure' => 'Nobody has said whether it is someone we know', 'person' => 'Held by a person'] as $by => $reason) {
             $count = (int) DB::scalar("select count(*) from intake_results where intake_id = ? and outcome = 'held' and held_by = ?", [$intake->id, $by]);
             if ($count > 0) {

@@ -119,8 +119,8 @@ final readonly class Proposer
         $order = $profile->dateOrder();
 
         return match (true) {
-            $profile->needsDateOrder() && $profile->dates['mdy'] > 0 => " {$profile->dates['mdy']} can only be month first, {$profile->dates['dmy']} only day first, {$profile->dates['both']} either: choose the order.",
-            $profile->needsDateOrder() => " {$profile->dates['both']} can be read month first or day first, and none of the values tells which: choose the order.",
+            $profile->needsDateOrder() && $profile->dates['mdy'] > 0 => sprintf(' %s can only be month first, %s only day first, %s either: choose the order.', number_format($profile->dates['mdy']), number_format($profile->dates['dmy']), number_format($profile->dates['both'])),
+            $profile->needsDateOrder() => sprintf(' %s can be read month first or day first, and none of the values tells which: choose the order.', number_format($profile->dates['both'])),
             $order !== null => sprintf(' %s can only be %s.', number_format($profile->dates[$order->value]), $order->label()),
             default => '',
         };

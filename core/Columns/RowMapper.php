@@ -76,7 +76,7 @@ final class RowMapper
                 $problems[] = new Problem($understood->fault->code, $field->key, $column, $written, $understood->fault->reason, $understood->fault->remedy);
             }
         }
-        $record = $this->record($values, $faulty);
+        $record = $this->record(self::withInitialApart($values), $faulty);
         $address = $this->standardizer->standardize($record->address);
         foreach ($address->faults as $fault) {
             $problems[] = new Problem($fault->code, "address.{$fault->part}", $this->columns["address.{$fault->part}"] ?? $this->columns['address.block'] ?? null, $fault->value, $fault->reason, $fault->remedy);
@@ -104,6 +104,9 @@ final class RowMapper
 
         return match ($field->type) {
             FieldType::FullName => self::previewName($understood->value),
+            FieldType::Text => $field->key === 'name.first' && isset(($apart = self::withInitialApart(['name.first' => $understood->value]))['name.middle'])
+                ? Understood::as($apart['name.first'], "{$apart['name.middle']} becomes the middle name, where that is blank")
+                : Understood::as($understood->value, $understood->note !== '' ? $understood->note : $tidied),
             FieldType::AddressBlock => Understood::as(implode(' | ', array_filter(AddressBlock::parse($understood->value)->parts(), static fn (string $part): bool => $part !== '')), 'split into street, city, state and postal code'),
             default => Understood::as($understood->value, $understood->note !== '' ? $understood->note : $tidied),
         };
@@ -118,6 +121,21 @@ final class RowMapper
             SupporterKind::Household => Understood::as($name->whole, "two people: a household, last name {$name->person->last}"),
             SupporterKind::Person => Understood::as($name->person->sort(), 'last name, first name'),
         };
+    }
+
+    /**
+     * "Ann M." in a column of first names is a first name and the initial of a middle one.
+     *
+     * @param  array<string, string>  $values  by field key
+     * @return array<string, string>
+     */
+    private static function withInitialApart(array $values): array
+    {
+        if (isset($values['name.first']) && ! isset($values['name.middle']) && preg_match('/^(\p{L}{2}.*) (\p{Lu}\.?)$/uD', $values['name.first'], $parts) === 1) {
+            [$values['name.first'], $values['name.middle']] = [$parts[1], $parts[2]];
+        }
+
+        return $values;
     }
 
     /** The cell without invisible blanks; '' if it says nothing. */

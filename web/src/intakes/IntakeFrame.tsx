@@ -9,7 +9,7 @@ import { Sieve } from './Sieve';
 import { nextStage } from './stages';
 import { Working } from './Working';
 
-const afterWork: Record<string, string> = { reading: 'columns', sifting: '', loading: 'proof', undoing: 'proof' };
+const afterWork: Record<string, string> = { reading: '', sifting: '', loading: 'proof', undoing: 'proof' };
 
 /** What all screens of an intake share: its name, its sieve, and the work that is going on. */
 export function IntakeFrame() {
@@ -26,8 +26,8 @@ export function IntakeFrame() {
     before.current = state;
     if (was !== null && was !== state && was in afterWork && state !== null && !(state in afterWork)) {
       void queries.invalidateQueries();
-      const goTo = state === 'failed' ? 'source' : was === 'reading' && here !== 'source' ? 'columns' : afterWork[was];
-      if (goTo !== undefined && goTo !== '' && was !== 'reading') {
+      const goTo = state === 'failed' ? 'source' : was === 'sifting' && here === 'columns' ? 'checks' : afterWork[was];
+      if (goTo !== undefined && goTo !== '') {
         void navigate(`/intakes/${id}/${goTo}`);
       }
     }

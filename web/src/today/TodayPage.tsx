@@ -57,7 +57,7 @@ export function TodayPage() {
                   const stage = nextStage(intake);
                   return (
                     <tr key={intake.id}>
-                      <td className="num" style={{ width: 56, color: 'var(--resin-text)', fontWeight: 600 }}>{count(howMany[stage]?.(intake) ?? 0)}</td>
+                      <td className="num" style={{ width: 52, whiteSpace: 'nowrap', overflow: 'visible', color: 'var(--resin-text)', fontWeight: 600 }}>{count(howMany[stage]?.(intake) ?? 0)}</td>
                       <td>
                         <Link to={`/intakes/${intake.id}/${stage}`}>{intake.name}</Link>
                         <div className="quiet">{why[stage]?.(intake)}</div>

@@ -32,9 +32,9 @@ final class RowController extends Controller
     public function checks(Intake $intake, FieldCatalog $catalog): JsonResponse
     {
         $this->authorize('view', $intake);
-        $kinds = DB::select('select p.code, p.field, p.column, min(p.reason) as example, min(p.remedy) as remedy, count(distinct p.number) as rows, count(distinct p.value) as values_count
+        $kinds = DB::select('select p.code, p.field, p.column, min(p.reason) as example, min(p.remedy) as remedy, count(distinct p.number) as `rows`, count(distinct p.value) as values_count
             from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.number = p.number and r.outcome = "held"
-            where p.intake_id = ? group by p.code, p.field, p.column order by rows desc, p.code', [$intake->id]);
+            where p.intake_id = ? group by p.code, p.field, p.column order by `rows` desc, p.code', [$intake->id]);
         $headers = array_column($intake->plan ?? [], 'header');
 
         return response()->json([

@@ -15,7 +15,7 @@ import { useEdit, useTakeBack, useThisIntake } from '../queries';
 
 type Show = 'ask' | 'accepted' | 'kept' | 'same';
 
-const line = (parts: Record<string, string>): string => [parts['line1'], parts['line2'], parts['city'], `${parts['state'] ?? ''} ${parts['postal_code'] ?? ''}`.trim(), parts['country']].filter(Boolean).join('\n');
+const line = (parts: Record<string, string>): string => [parts['line1'], parts['line2'], parts['city'], `${parts['state'] ?? ''} ${parts['postal_code'] ?? ''}`.trim(), parts['country'] === 'US' ? '' : parts['country']].filter(Boolean).join('\n');
 
 /** Addresses as written beside their postal form, with the reason for each change; taken in bulk or one by one. */
 export function AddressesStage() {
@@ -79,8 +79,8 @@ export function AddressesStage() {
                       </td>
                       {show === 'same' ? <td className="quiet" colSpan={3}>already in postal form</td> : (
                         <>
-                          <td><Differing value={line(row.from)} other={line(row.to)} /></td>
-                          <td><Differing value={line(row.to)} other={line(row.from)} /></td>
+                          <td><Differing value={line(row.from)} other={line(row.to)} exact /></td>
+                          <td><Differing value={line(row.to)} other={line(row.from)} exact /></td>
                           <td className="quiet">{row.changes.map((change) => <div key={change.part}>{change.reason}</div>)}</td>
                         </>
                       )}

@@ -106,15 +106,15 @@ export function ChecksStage() {
         <Button onClick={() => void navigate(`/intakes/${intake.id}/matches`)}>{intake.held.problem > 0 ? 'Go on; held rows wait' : 'Go on to the matches'}</Button>
         {mayLoad && kind !== undefined && kind.column !== null && !kind.code.endsWith('.required') && row === null && (
           <Button variant="default" onClick={() => drop.mutate(kind)} loading={drop.isPending}>
-            Bring these {counted(kind.rows, 'row')} without this value
+            Bring {kind.rows === 1 ? 'this row' : `these ${count(kind.rows)} rows`} without the value
           </Button>
         )}
         {mayLoad && (
           <Button variant="subtle" color="pine" onClick={() => takeBack.mutate('value')} loading={takeBack.isPending}>
-            Take back the last correction for equal values
+            Take back the last correction
           </Button>
         )}
-        <span className="push quiet">Held rows are not lost: the proof gives them as a file with reasons.</span>
+        <span className="push quiet">Held rows are not lost.</span>
       </div>
     </>
   );

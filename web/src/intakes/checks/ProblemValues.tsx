@@ -30,8 +30,8 @@ export function ProblemValues({ intake, kind, editable, busy, onEdit, onRow }: P
             <tr>
               <th style={{ width: '23%' }}>In the file</th>
               <th>Why it is held</th>
-              <th style={{ width: '27%' }}>Rows</th>
-              <th style={{ width: '29%' }}>Write instead</th>
+              <th style={{ width: '24%' }}>Rows</th>
+              <th style={{ width: '33%' }}>Write instead</th>
             </tr>
           </thead>
           <tbody>
@@ -79,7 +79,7 @@ function Correction({ value, busy, onEdit }: { value: ProblemValue; busy: boolea
   return (
     <form onSubmit={submit} style={{ display: 'flex', gap: 6 }}>
       <input className="cell-edit" aria-label={`Write instead of ${value.value || 'blank'}`} value={to} onChange={(event) => setTo(event.currentTarget.value)} />
-      <Button type="submit" variant="default" size="compact-xs" style={{ height: 26 }} disabled={to === value.value || busy}>
+      <Button type="submit" variant="default" size="compact-xs" style={{ height: 26, flexShrink: 0 }} disabled={to === value.value || busy}>
         {value.value === '' ? 'This row' : value.rows.length > 1 ? `All ${count(value.rows.length)}` : 'Put right'}
       </Button>
     </form>

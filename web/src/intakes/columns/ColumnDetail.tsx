@@ -64,8 +64,8 @@ export function ColumnDetail({ intake, column, taken, editable, fieldRef, onChoo
         <table className="rows">
           <thead>
             <tr>
-              <th style={{ width: '31%' }}>As it is</th>
-              <th style={{ width: '31%' }}>What it becomes</th>
+              <th style={{ width: '27%' }}>As it is</th>
+              <th style={{ width: '24%' }}>What it becomes</th>
               <th className="num" style={{ width: 52 }}>Rows</th>
               <th>Why</th>
             </tr>
