@@ -10,8 +10,6 @@ final readonly class Workbook
     /** Expanded bytes that a workbook may have: beyond it, it is taken for a bomb. */
     public const LIMIT = 4_000_000_000;
 
-    private const MAIN = 'http://schemas.openxmlformats.org/spreadsheetml/2006/main';
-
     private const RELATIONS = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
 
     /**
@@ -45,28 +43,29 @@ final readonly class Workbook
             if ($expanded > self::LIMIT) {
                 throw CannotRead::tooLarge('unpacked it has '.number_format($expanded / 1e9, 1).' GB');
             }
-            $book = self::xml($zip, 'xl/workbook.xml') ?? throw CannotRead::brokenWorkbook('it has no list of sheets');
+            $book = self::part($zip, 'xl/workbook.xml') ?? throw CannotRead::brokenWorkbook('it has no list of sheets');
             $targets = [];
-            foreach (self::xml($zip, 'xl/_rels/workbook.xml.rels')->Relationship ?? [] as $relation) {
-                $targets[(string) $relation['Id']] = ltrim((string) $relation['Target'], '/');
+            foreach (self::elements(self::part($zip, 'xl/_rels/workbook.xml.rels'), 'Relationship') as $relation) {
+                $targets[$relation->getAttribute('Id')] = ltrim($relation->getAttribute('Target'), '/');
             }
             $parts = [];
-            foreach ($book->sheets->sheet ?? [] as $sheet) {
-                $target = $targets[(string) $sheet->attributes(self::RELATIONS)?->id] ?? '';
+            foreach (self::elements($book, 'sheet') as $sheet) {
+                $target = $targets[$sheet->getAttributeNS(self::RELATIONS, 'id')] ?? '';
                 $part = str_starts_with($target, 'xl/') ? $target : 'xl/'.$target;
                 if ($zip->locateName($part) !== false && str_contains($part, 'worksheets/')) {
-                    $parts[(string) $sheet['name']] = $part;
+                    $parts[$sheet->getAttribute('name')] = $part;
                 }
             }
             if ($parts === []) {
                 throw CannotRead::brokenWorkbook('it has no worksheet');
             }
+            $epoch = self::elements($book, 'workbookPr')[0] ?? null;
 
             return new self(
                 $path,
                 $parts,
-                self::dateStyles(self::xml($zip, 'xl/styles.xml')),
-                in_array((string) ($book->workbookPr['date1904'] ?? ''), ['1', 'true'], true),
+                self::dateStyles(self::part($zip, 'xl/styles.xml')),
+                in_array($epoch?->getAttribute('date1904'), ['1', 'true'], true),
                 $zip->locateName('xl/sharedStrings.xml') !== false,
             );
         } finally {
@@ -93,7 +92,7 @@ final readonly class Workbook
         return new SheetReader($this->path, $part, $this->dateStyles, $this->epoch1904, $this->hasSharedStrings);
     }
 
-    private static function xml(\ZipArchive $zip, string $name): ?\SimpleXMLElement
+    private static function part(\ZipArchive $zip, string $name): ?\DOMDocument
     {
         $text = $zip->getFromName($name);
         if ($text === false) {
@@ -102,31 +101,44 @@ final readonly class Workbook
         if (stripos($text, '<!DOCTYPE') !== false) {
             throw CannotRead::brokenWorkbook('it declares document types');
         }
-        $xml = @simplexml_load_string($text, options: LIBXML_NONET);
-        if ($xml === false) {
+        $document = new \DOMDocument;
+        libxml_use_internal_errors(true);
+        if ($text === '' || ! $document->loadXML($text, LIBXML_NONET)) {
             throw CannotRead::brokenWorkbook("its part {$name} is not well formed");
         }
 
-        return $xml->getNamespaces() === [] || in_array(self::MAIN, $xml->getNamespaces(), true) ? $xml : $xml->children($xml->getNamespaces()[''] ?? '') ?? $xml;
+        return $document;
+    }
+
+    /** @return list<\DOMElement> whatever prefix the writer gave its namespaces */
+    private static function elements(?\DOMNode $within, string $name): array
+    {
+        if (! $within instanceof \DOMDocument && ! $within instanceof \DOMElement) {
+            return [];
+        }
+        $elements = [];
+        foreach ($within->getElementsByTagNameNS('*', $name) as $element) {
+            $elements[] = $element;
+        }
+
+        return $elements;
     }
 
     /** @return array<int, true> */
-    private static function dateStyles(?\SimpleXMLElement $styles): array
+    private static function dateStyles(?\DOMDocument $styles): array
     {
         $custom = [];
-        foreach ($styles->numFmts->numFmt ?? [] as $format) {
-            $custom[(int) $format['numFmtId']] = (string) $format['formatCode'];
+        foreach (self::elements($styles, 'numFmt') as $format) {
+            $custom[(int) $format->getAttribute('numFmtId')] = $format->getAttribute('formatCode');
         }
         $dates = [];
-        $index = 0;
-        foreach ($styles->cellXfs->xf ?? [] as $cell) {
-            $id = (int) $cell['numFmtId'];
+        foreach (self::elements(self::elements($styles, 'cellXfs')[0] ?? null, 'xf') as $index => $cell) {
+            $id = (int) $cell->getAttribute('numFmtId');
             // ECMA-376 part 1, 18.8.30: 14 to 22 and 45 to 47 are built-in dates and times; 27 to 36 and 50 to 58 in East Asian editions.
             $code = preg_replace(['/"[^"]*"/', '/\\\\./', '/\[[^\]]*\]/'], '', $custom[$id] ?? '') ?? '';
             if (($id >= 14 && $id <= 22) || ($id >= 27 && $id <= 36) || ($id >= 50 && $id <= 58) || preg_match('/[dy]/i', $code) === 1) {
                 $dates[$index] = true;
             }
-            $index++;
         }
 
         return $dates;

@@ -1,0 +1,101 @@
+<?php
+
+/*
+ * A whole intake at size: 50,000 rows by 20 columns, one in ten already known, into a database of 100,000 supporters;
+ * against the time that LOAD DATA takes for the same rows into a bare table.
+ */
+
+declare(strict_types=1);
+
+use App\Intakes\Opening;
+use App\Intakes\Proof;
+use App\Intakes\Runner;
+use App\Intakes\Settings;
+use App\Models\IntakeState;
+use App\Records\Cause;
+use App\Records\Entry;
+use App\Records\RecordWriter;
+use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Addresses\StandardizedAddress;
+use PineSieve\Core\Changes\MatchEffect;
+use PineSieve\Core\Changes\Planner;
+use PineSieve\Core\Names\PersonName;
+use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Records\IncomingRecord;
+
+require __DIR__.'/../vendor/autoload.php';
+$app = require __DIR__.'/../bootstrap/app.php';
+$app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap();
+DB::connection()->disableQueryLog();
+
+$rows = (int) ($argv[1] ?? 50000);
+$supporters = (int) ($argv[2] ?? 100000);
+$syllables = ['bar', 'cor', 'dun', 'el', 'fen', 'gar', 'hol', 'ist', 'jor', 'kel', 'lor', 'mar', 'nes', 'or', 'pel', 'quin', 'ros', 'sel', 'tor', 'ven', 'wil', 'yar', 'zel', 'ash', 'brem'];
+// Person $n of a world in which nobody shares a name by chance.
+$person = static function (int $n) use ($syllables): array {
+    $word = static fn (int $k): string => ucfirst($syllables[$k % 25].$syllables[intdiv($k, 25) % 25]);
+    $last = $word($n % 625).strtolower($word(intdiv($n, 625) % 625));
+
+    return ['first' => $word(($n * 7) % 625), 'last' => $last, 'email' => "p{$n}@example.org", 'phone' => sprintf('+1207%03d%04d', 220 + $n % 700, $n % 10000), 'line1' => ($n % 1900 + 1).' '.$word($n * 3 % 625).' St', 'zip' => sprintf('04%03d', 100 + $n % 800), 'id' => "B-{$n}"];
+};
+$say = static fn (string $line) => print $line.PHP_EOL;
+
+$began = microtime(true);
+$writer = app(RecordWriter::class);
+$planner = new Planner(MatchEffect::FillBlanks, 'old database');
+for ($from = 0; $from < $supporters; $from += 1000) {
+    $entries = [];
+    for ($n = $from; $n < min($from + 1000, $supporters); $n++) {
+        $p = $person($n);
+        $address = new Address($p['line1'], '', 'Gannet Cove', 'ME', $p['zip'], 'US');
+        $record = (new IncomingRecord(SupporterKind::Person, new PersonName('', $p['first'], '', $p['last']), email: $p['email'], phone: $p['phone']))->withAddress(new StandardizedAddress($address, $address, [], []), true);
+        $entries[] = new Entry("{$n}:supporter", $planner->plan((string) $n, $record, null));
+    }
+    DB::transaction(static fn () => $writer->write($entries, Cause::demo()));
+}
+$say(sprintf('%s supporters made in %.1f s', number_format($supporters), microtime(true) - $began));
+
+$path = storage_path('app/bench.csv');
+$file = fopen($path, 'w') ?: throw new RuntimeException("No file {$path}.");
+$headers = ['Legacy ID', 'Title', 'First Name', 'Middle', 'Last Name', 'Suffix', 'Organization', 'Address 1', 'Address 2', 'City', 'State', 'ZIP', 'Country', 'Email', 'Phone', 'Since', 'Gift Date', 'Gift Amount', 'Fund', 'Payment Type'];
+fputcsv($file, $headers, ',', '"', '');
+for ($i = 0; $i < $rows; $i++) {
+    $n = $i % 10 === 0 ? $i % $supporters : $supporters + $i;
+    $p = $person($n);
+    fputcsv($file, [$p['id'], $i % 5 === 0 ? 'Dr.' : '', $p['first'], '', $p['last'], '', '', strtoupper($p['line1']), $i % 9 === 0 ? 'Apartment 4' : '', 'GANNET COVE', 'Maine', $p['zip'], 'USA', $p['email'], preg_replace('/^\+1(\d{3})(\d{3})(\d{4})$/', '($1) $2-$3', $p['phone']), sprintf('2015-%02d-%02d', $i % 12 + 1, $i % 28 + 1), sprintf('%d/%d/2024', $i % 12 + 1, $i % 28 + 1), sprintf('$%d.00', 10 + $i % 400), 'General fund', $i % 2 === 0 ? 'Check' : 'Visa'], ',', '"', '');
+}
+fclose($file);
+
+$began = microtime(true);
+$at = static function (string $what) use (&$began, &$last, $say, $rows): float {
+    $now = microtime(true);
+    $took = $now - ($last ?? $began);
+    $last = $now;
+    $say(sprintf('  %-28s %6.1f s  %s rows/s', $what, $took, number_format($rows / $took)));
+
+    return $took;
+};
+$last = null;
+$runner = app(Runner::class);
+$intake = app(Opening::class)->open($path, 'bench.csv', null, 'bench', null, new Settings(acceptAddresses: true));
+$runner->run($intake);
+$at('read, stage, profile');
+$intake->setColumnPlan($intake->columnPlan()->settledUnasked());
+$intake->begin(IntakeState::Sifting);
+$runner->run($intake);
+$at('check, match, plan');
+$intake->begin(IntakeState::Loading);
+$runner->run($intake);
+$at('load, journal');
+$whole = microtime(true) - $began;
+$report = app(Proof::class)->report($intake);
+$say(sprintf('whole intake: %.1f s, %s rows a second, peak memory %.0f MB', $whole, number_format($rows / $whole), memory_get_peak_usage(true) / 1048576));
+$say(json_encode($report['outcomes']).' balanced: '.($report['balanced'] ? 'yes' : 'no'));
+
+$bare = new PDO('mysql:host=127.0.0.1;dbname=pine_sieve;port='.config('database.connections.mariadb.port'), 'pine_sieve', (string) config('database.connections.mariadb.password'), [PDO::MYSQL_ATTR_LOCAL_INFILE => true]);
+$bare->exec('create table bare ('.implode(',', array_map(static fn (int $i): string => "c{$i} varchar(190)", range(1, 20))).') engine=InnoDB');
+$start = microtime(true);
+$bare->exec('load data local infile '.$bare->quote($path)." into table bare fields terminated by ',' optionally enclosed by '\"' ignore 1 lines");
+$load = microtime(true) - $start;
+$say(sprintf('LOAD DATA of the same rows into a bare table: %.2f s; the whole intake takes %.0f times as long', $load, $whole / $load));

@@ -1,0 +1,221 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Reading;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use PineSieve\Core\Reading\CannotRead;
+use PineSieve\Core\Reading\Dialect;
+use PineSieve\Core\Reading\Encoding;
+use PineSieve\Core\Reading\FormulaGuard;
+use PineSieve\Core\Reading\HeaderRow;
+use PineSieve\Core\Reading\SourceFile;
+use Tests\Support\Xlsx;
+
+final class ReadingTest extends TestCase
+{
+    private string $path;
+
+    protected function setUp(): void
+    {
+        $this->path = (string) tempnam(sys_get_temp_dir(), 'sieve');
+    }
+
+    protected function tearDown(): void
+    {
+        @unlink($this->path);
+    }
+
+    /** @return array<int, list<string>> */
+    private function rows(string $content, ?Dialect $dialect = null): array
+    {
+        file_put_contents($this->path, $content);
+
+        return iterator_to_array(SourceFile::open($this->path)->reader(null, $dialect)->rows());
+    }
+
+    /** @return iterable<string, array{string, Encoding, string}> */
+    public static function texts(): iterable
+    {
+        $utf8 = "Name;Città\nJosé;Forlì\n";
+        yield 'UTF-8' => [$utf8, Encoding::Utf8, ';'];
+        yield 'UTF-8 with mark' => ["\xEF\xBB\xBF{$utf8}", Encoding::Utf8, ';'];
+        yield 'UTF-16 little end' => ["\xFF\xFE".mb_convert_encoding($utf8, 'UTF-16LE'), Encoding::Utf16LittleEndian, ';'];
+        yield 'UTF-16 big end' => ["\xFE\xFF".mb_convert_encoding($utf8, 'UTF-16BE'), Encoding::Utf16BigEndian, ';'];
+        yield 'UTF-16 without mark' => [mb_convert_encoding($utf8, 'UTF-16LE'), Encoding::Utf16LittleEndian, ';'];
+        yield 'Windows-1252' => [mb_convert_encoding($utf8, 'Windows-1252', 'UTF-8'), Encoding::Windows1252, ';'];
+        yield 'tab' => ["Name\tCittà\nJosé\tForlì\n", Encoding::Utf8, "\t"];
+        yield 'pipe' => ["Name|Città\nJosé|Forlì\n", Encoding::Utf8, '|'];
+        yield 'comma, with semicolons in the text' => ["Name,Città\n\"José\",Forlì\n\"a;b;c\",x\n", Encoding::Utf8, ','];
+    }
+
+    #[DataProvider('texts')]
+    public function test_detects_and_reads_text(string $content, Encoding $encoding, string $delimiter): void
+    {
+        $rows = $this->rows($content);
+        $dialect = SourceFile::open($this->path)->dialect();
+
+        self::assertSame($encoding, $dialect?->encoding);
+        self::assertSame($delimiter, $dialect->delimiter);
+        self::assertSame(['Name', 'Città'], $rows[1]);
+        self::assertSame(['José', 'Forlì'], $rows[2]);
+    }
+
+    public function test_rows_keep_their_numbers_and_their_raggedness(): void
+    {
+        $rows = $this->rows("a,b,c\n\n1,\"two\nlines\",\"he said \"\"no\"\"\"\n,,\n2\n3,4,5,6\n");
+
+        self::assertSame([1, 3, 5, 6], array_keys($rows));
+        self::assertSame(['1', "two\nlines", 'he said "no"'], $rows[3]);
+        self::assertSame(['2'], $rows[5]);
+        self::assertCount(4, $rows[6]);
+    }
+
+    public function test_windows_bytes_without_meaning_do_not_cut_the_file_short(): void
+    {
+        self::assertCount(3, $this->rows("a,b\nx\x81,caf\xE9\ny,z\n"));
+    }
+
+    public function test_utf16_is_whole_across_blocks(): void
+    {
+        $lines = str_repeat("né,\u{1F333}pine\n", 120_000);
+        $rows = $this->rows("\xFF\xFE".mb_convert_encoding($lines, 'UTF-16LE', 'UTF-8'));
+
+        self::assertCount(120_000, $rows);
+        self::assertSame([['né', "\u{1F333}pine"]], array_values(array_unique($rows, SORT_REGULAR)));
+    }
+
+    public function test_a_chosen_encoding_that_does_not_fit_names_the_row(): void
+    {
+        $this->expectExceptionObject(CannotRead::encoding('UTF-8', 2));
+        $this->rows("a,b\ncaf\xE9,x\n", new Dialect(Encoding::Utf8, ','));
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function unusable(): iterable
+    {
+        yield 'empty' => ['', 'empty'];
+        yield 'blanks alone' => ["\n\n  \n", 'empty'];
+        yield 'a picture' => ["\x89PNG\r\n\x1a\nxxxx", 'not a spreadsheet'];
+        yield 'a document' => ['%PDF-1.7 ...', 'not a spreadsheet'];
+        yield 'binary junk' => [random_bytes(4096), 'not a spreadsheet'];
+        yield 'an encrypted workbook' => ["\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1".str_repeat("\0", 600), 'password'];
+        yield 'a cut-off workbook' => ["PK\x03\x04 and then nothing", 'damaged'];
+    }
+
+    #[DataProvider('unusable')]
+    public function test_unusable_files_are_refused_in_plain_words(string $content, string $says): void
+    {
+        $this->expectException(CannotRead::class);
+        $this->expectExceptionMessageMatches("/{$says}/");
+        $this->rows($content);
+    }
+
+    public function test_a_missing_file(): void
+    {
+        $this->expectException(CannotRead::class);
+        SourceFile::open('/nowhere/at-all.csv');
+    }
+
+    public function test_a_zip_that_is_no_workbook(): void
+    {
+        $zip = new \ZipArchive;
+        $zip->open($this->path, \ZipArchive::OVERWRITE);
+        $zip->addFromString('readme.txt', 'hello');
+        $zip->close();
+
+        $this->expectExceptionMessageMatches('/no list of sheets/');
+        SourceFile::open($this->path);
+    }
+
+    public function test_a_workbook_with_every_kind_of_cell(): void
+    {
+        Xlsx::write($this->path, ['First' => '<row r="1"><c r="A1" t="s"><v>0</v></c><c r="C1" t="s"><v>1</v></c></row>'
+            .'<row r="3"><c r="A3"><v>44927</v></c><c r="B3" s="1"><v>44927</v></c><c r="C3" s="2"><v>44927.75</v></c><c r="D3" s="3"><v>12</v></c></row>'
+            .'<row r="4"><c r="A4"><f>1+1</f><v>2</v></c><c r="B4" t="b"><v>1</v></c><c r="C4" t="e"><v>#N/A</v></c><c r="D4"><v>0.30000000000000004</v></c></row>'
+            .'<row r="5"/><row r="6"><c r="B6" t="str"><f>A1</f><v>made</v></c><c r="C6"><v>1.2345678901E+11</v></c></row>'],
+            ['<t>Name</t>', '<r><t>rich </t></r><r><rPr><b/></rPr><t>text</t></r><rPh sb="0" eb="1"><t>ふりがな</t></rPh>']);
+        $rows = iterator_to_array(SourceFile::open($this->path)->reader()->rows());
+
+        self::assertSame([
+            1 => ['Name', '', 'rich text'],
+            3 => ['44927', '2023-01-01', '2023-01-01 18:00:00', '12'],
+            4 => ['2', 'TRUE', '#N/A', '0.3'],
+            6 => ['', 'made', '123456789010'],
+        ], $rows);
+    }
+
+    public function test_the_other_date_system_and_the_leap_day_that_never_was(): void
+    {
+        Xlsx::write($this->path, ['a' => '<row><c s="1"><v>43466</v></c></row>'], [], true);
+        self::assertSame([1 => ['2023-01-02']], iterator_to_array(SourceFile::open($this->path)->reader()->rows()));
+
+        Xlsx::write($this->path, ['a' => '<row><c s="1"><v>1</v></c><c s="1"><v>59</v></c><c s="1"><v>61</v></c></row>']);
+        self::assertSame([1 => ['1900-01-01', '1900-02-28', '1900-03-01']], iterator_to_array(SourceFile::open($this->path)->reader()->rows()));
+    }
+
+    public function test_sheets_are_chosen_by_name(): void
+    {
+        Xlsx::write($this->path, ['People' => '<row><c t="inlineStr"><is><t>x</t></is></c></row>', '2024' => '<row><c><v>7</v></c></row>']);
+        $file = SourceFile::open($this->path);
+
+        self::assertSame(['People', '2024'], $file->sheets());
+        self::assertSame([1 => ['7']], iterator_to_array($file->reader('2024')->rows()));
+        $this->expectExceptionMessage('The workbook has no sheet "Gifts". It has: People, 2024.');
+        $file->reader('Gifts');
+    }
+
+    public function test_a_sheet_that_ends_in_the_middle(): void
+    {
+        Xlsx::write($this->path, ['a' => '<row><c><v>1</v></c></row><row><c><v>2']);
+
+        $this->expectException(CannotRead::class);
+        iterator_to_array(SourceFile::open($this->path)->reader()->rows());
+    }
+
+    /** @return iterable<string, array{array<int, list<string>>, int}> */
+    public static function heads(): iterable
+    {
+        yield 'at once' => [[1 => ['First', 'Last', 'Gift Date'], 2 => ['Ann', 'Lee', '2020-01-02']], 1];
+        yield 'below a title' => [[1 => ['Export of 12 October'], 3 => ['First', 'Last', 'Amount'], 4 => ['Ann', 'Lee', '12.00']], 3];
+        yield 'below a title and a date' => [[1 => ['Donors', '', ''], 2 => ['10/12/2021', '', ''], 3 => ['Name', 'Email', 'Zip'], 4 => ['Ann Lee', 'a@example.org', '04101']], 3];
+        yield 'numbers all through' => [[1 => ['1', '2', '3'], 2 => ['4', '5', '6']], 1];
+    }
+
+    /** @param array<int, list<string>> $rows */
+    #[DataProvider('heads')]
+    public function test_the_header_is_found(array $rows, int $number): void
+    {
+        self::assertSame($number, HeaderRow::detect($rows)->number);
+    }
+
+    public function test_header_names_are_whole_and_unique(): void
+    {
+        $names = HeaderRow::at(1, [1 => ['Name', ' name ', '', 'Email']], 5)->names;
+
+        self::assertSame(['Name', 'name (2)', 'Unnamed 3', 'Email', 'Unnamed 5'], $names);
+    }
+
+    /** @return iterable<array{string, bool}> */
+    public static function cells(): iterable
+    {
+        yield ['=SUM(A1)', true];
+        yield ['@cmd', true];
+        yield ['+cmd|x', true];
+        yield ['-2+3+cmd', true];
+        yield ["'=x", true];
+        yield ['-25.00', false];
+        yield ['+1 (207) 555-0143', false];
+        yield ['plain', false];
+        yield ["O'Brien", false];
+    }
+
+    #[DataProvider('cells')]
+    public function test_formulas_are_guarded_and_come_back(string $cell, bool $guarded): void
+    {
+        self::assertSame($guarded, FormulaGuard::on($cell) !== $cell);
+        self::assertSame($cell, FormulaGuard::off(FormulaGuard::on($cell)));
+    }
+}
