@@ -30,6 +30,9 @@ final class StreetLine
         if (implode(' ', $words) !== str_replace('#', '# ', $line) && preg_match('/[.,;](?:\s|$)/', $line) === 1) {
             $reasons['marks'] = 'full stops and commas are not used';
         }
+        if (preg_match('/#\w/', $line) === 1) {
+            $reasons['sign'] = 'the sign # stands apart from its number';
+        }
         [$street, $unit] = self::cutUnit($words, $reasons);
         $street = self::casing(self::street($street, $reasons), $reasons);
         $unit = self::casing($unit, $reasons);

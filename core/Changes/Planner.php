@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Changes;
 
 use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\SupporterRecord;
 
@@ -14,7 +15,10 @@ final readonly class Planner
     /** What a name can't be without, whatever the file leaves blank. */
     private const NEVER_BLANKED = ['kind' => 1, 'last_name' => 1, 'organization_name' => 1, 'display_name' => 1, 'sort_name' => 1, 'envelope_name' => 1, 'greeting' => 1];
 
-    private const OF_NAME = ['title', 'first_name', 'middle_name', 'last_name', 'suffix', 'organization_name'];
+    private const OF_NAME = ['title' => 1, 'first_name' => 1, 'middle_name' => 1, 'last_name' => 1, 'suffix' => 1, 'organization_name' => 1];
+
+    /** What is made from the parts of a name. */
+    private const FORMS = ['display_name' => 1, 'sort_name' => 1, 'envelope_name' => 1, 'greeting' => 1];
 
     /**
      * @param  string  $system  name of the system that old ids are from
@@ -91,13 +95,14 @@ final readonly class Planner
         if ($record->kind !== $stored->kind()) {
             $incoming = array_intersect_key($incoming, ['first_known_on' => 1]);
         }
+        $forms = array_intersect_key($incoming, self::FORMS);
+        $incoming = array_diff_key($incoming, self::FORMS);
         if ($this->effect === MatchEffect::FillBlanks) {
-            $derived = ['display_name' => 1, 'sort_name' => 1, 'envelope_name' => 1, 'greeting' => 1];
-            $filled = array_filter(array_diff_key($incoming, $derived), static fn (string $column): bool => $stored->field($column) === '', ARRAY_FILTER_USE_KEY);
-            // Forms of the name that were made from its parts follow when a part is filled in.
-            $incoming = [...$filled, ...(array_intersect_key($filled, array_flip(self::OF_NAME)) === [] ? [] : $this->derived([...$stored->fields, ...$filled], $stored))];
-        } elseif (array_intersect_key($incoming, array_flip(self::OF_NAME)) !== []) {
-            $incoming = [...$incoming, ...$this->derived([...$stored->fields, ...$incoming], $stored)];
+            $incoming = array_filter($incoming, static fn (string $column): bool => $stored->field($column) === '', ARRAY_FILTER_USE_KEY);
+        }
+        if (array_intersect_key($incoming, self::OF_NAME) !== []) {
+            // A household's name is written as a whole; a person's forms are made from the parts.
+            $incoming = [...$incoming, ...($record->kind === SupporterKind::Household ? $forms : $this->derived([...$stored->fields, ...$incoming], $stored))];
         }
         $changed = [];
         foreach ($incoming as $column => $value) {
@@ -126,7 +131,7 @@ final readonly class Planner
         $before = $make($stored);
         $after = $make(new SupporterRecord($stored->ref, $stored->version, $fields));
         $derived = [];
-        foreach (['display_name', 'sort_name', 'envelope_name', 'greeting'] as $column) {
+        foreach (array_keys(self::FORMS) as $column) {
             if (isset($after[$column]) && ($before[$column] ?? '') === $stored->field($column)) {
                 $derived[$column] = $after[$column];
             }

@@ -77,8 +77,8 @@ final readonly class Proposer
         }
         $state = match (true) {
             $field->type === FieldType::Date && $profile->needsDateOrder() => ColumnState::Look,
-            $look !== null => $profile->share($look) >= self::CERTAIN ? ColumnState::Sure : ColumnState::Look,
             in_array($named, ['name.full', 'address.block', 'gift.reference'], true) => ColumnState::Look,
+            $look !== null => $profile->share($look) >= self::CERTAIN ? ColumnState::Sure : ColumnState::Look,
             default => ColumnState::Sure,
         };
         $evidence = $look === null ? "{$says} {$this->fill($profile)}" : "{$says} {$profile->evidence($look)}.";

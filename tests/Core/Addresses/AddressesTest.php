@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Addresses;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Addresses\AddressBlock;
+use PineSieve\Core\Addresses\AddressStandardizer;
+use PineSieve\Core\Addresses\Countries;
+use PineSieve\Core\Addresses\PostalCode;
+use PineSieve\Core\Addresses\Regions;
+use PineSieve\Core\Addresses\StreetLine;
+
+final class AddressesTest extends TestCase
+{
+    /** @return iterable<array{string, string}> */
+    public static function streets(): iterable
+    {
+        yield ['12 north elm street apartment 4', '12 N Elm St Apt 4'];
+        yield ['12 NORTH ELM STREET', '12 N Elm St'];
+        yield ['12 North St', '12 North St'];
+        yield ['100 Main St. SW, Unit 4b', '100 Main St SW Unit 4B'];
+        yield ['55 Elm Street North', '55 Elm St N'];
+        yield ['P.O. Box 12b', 'PO Box 12B'];
+        yield ['post office box 7', 'PO Box 7'];
+        yield ['PO Box 7', 'PO Box 7'];
+        yield ['12 Elm St #4', '12 Elm St # 4'];
+        yield ['12 Park', '12 Park'];
+        yield ['The Crescent', 'The Crescent'];
+        yield ['400 42ND AVENUE', '400 42nd Ave'];
+        yield ['12B Quarry Hill Road', '12B Quarry Hill Rd'];
+        yield ['9 McBride Lane', '9 McBride Ln'];
+        yield ['9 MCBRIDE LANE', '9 McBride Ln'];
+        yield ["3 KING'S COURT", "3 King's Ct"];
+        yield ['Suite 200', 'Ste 200'];
+        yield ['12 Elm St Rear', '12 Elm St Rear'];
+        yield ['12 Elm St', '12 Elm St'];
+        yield ['', ''];
+    }
+
+    #[DataProvider('streets')]
+    public function test_street_lines_in_postal_form(string $written, string $standard): void
+    {
+        [$line, $reasons] = StreetLine::standardize($written);
+
+        self::assertSame($standard, $line);
+        self::assertSame($written !== $standard, $reasons !== [], 'A change has a reason, and only a change has one.');
+        self::assertSame($standard, StreetLine::standardize($line)[0], 'Standard form is stable.');
+    }
+
+    /** @return iterable<string, array{Address, Address, list<string>}> written, standard, codes of faults */
+    public static function addresses(): iterable
+    {
+        yield 'zero put back' => [new Address('1 Elm St', '', 'DOVER', 'N.H.', '3820'), new Address('1 Elm St', '', 'Dover', 'NH', '03820', 'US'), []];
+        yield 'nine digits' => [new Address('1 Elm St', '', 'Saco', 'Maine', '040721234'), new Address('1 Elm St', '', 'Saco', 'ME', '04072-1234', 'US'), []];
+        yield 'four digits of another state' => [new Address('1 Elm St', '', 'Reno', 'NV', '3820'), new Address('1 Elm St', '', 'Reno', 'NV', '3820', 'US'), ['postal_code.form']];
+        yield 'ZIP of another state' => [new Address('1 Elm St', '', 'Dover', 'ME', '03820'), new Address('1 Elm St', '', 'Dover', 'ME', '03820', 'US'), ['postal_code.state']];
+        yield 'letter where a digit belongs' => [new Address('1 Elm St', '', 'Saco', 'ME', 'o4110'), new Address('1 Elm St', '', 'Saco', 'ME', 'o4110', 'US'), ['postal_code.form']];
+        yield 'no such state' => [new Address('1 Elm St', '', 'Saco', 'Mainland', ''), new Address('1 Elm St', '', 'Saco', 'Mainland', '', 'US'), ['state.unknown']];
+        yield 'Canada by province' => [new Address('5 Rue Ste-Anne', '', 'Moncton', 'nb', 'e1c4z1'), new Address('5 Rue Ste-Anne', '', 'Moncton', 'NB', 'E1C 4Z1', 'CA'), []];
+        yield 'Canadian code of another province' => [new Address('5 Rue X', '', 'Moncton', 'NB', 'M5V 2T6'), new Address('5 Rue X', '', 'Moncton', 'NB', 'M5V 2T6', 'CA'), ['postal_code.state']];
+        yield 'elsewhere stays' => [new Address('Hauptstr. 5', '', 'berlin', 'x', '10115', 'DE'), new Address('Hauptstr. 5', '', 'berlin', 'x', '10115', 'DE'), []];
+        yield 'nothing' => [new Address, new Address, []];
+        yield 'empty extension' => [new Address('1 Elm St', '', 'Saco', 'ME', '04072-0000'), new Address('1 Elm St', '', 'Saco', 'ME', '04072', 'US'), []];
+    }
+
+    /** @param list<string> $faults */
+    #[DataProvider('addresses')]
+    public function test_addresses_in_postal_form(Address $written, Address $standard, array $faults): void
+    {
+        $result = (new AddressStandardizer)->standardize($written);
+
+        self::assertEquals($standard, $result->standard);
+        self::assertSame($faults, array_column($result->faults, 'code'));
+        self::assertSame($written, $result->original);
+        foreach ($result->changes as $change) {
+            self::assertNotSame('', $change->reason);
+            self::assertSame($written->parts()[$change->part], $change->before);
+        }
+    }
+
+    /** @return iterable<array{string, Address}> */
+    public static function blocks(): iterable
+    {
+        yield ['12 Elm St, Dover, NH 03820', new Address('12 Elm St', '', 'Dover', 'NH', '03820')];
+        yield ["12 Elm St\nApt 4\nDover NH 03820\nUSA", new Address('12 Elm St', 'Apt 4', 'Dover', 'NH', '03820', 'USA')];
+        yield ['12 Elm St, Dover, New Hampshire, 03820', new Address('12 Elm St', '', 'Dover', 'New Hampshire', '03820')];
+        yield ['PO Box 4, Gannet Cove, Maine', new Address('PO Box 4', '', 'Gannet Cove', 'Maine')];
+        yield ['12 Elm St, Moncton NB E1C 4Z1', new Address('12 Elm St', '', 'Moncton', 'NB', 'E1C 4Z1')];
+        yield ['12 Elm St', new Address('12 Elm St')];
+        yield ['', new Address];
+    }
+
+    #[DataProvider('blocks')]
+    public function test_an_address_in_one_cell(string $written, Address $address): void
+    {
+        self::assertEquals($address, AddressBlock::parse($written));
+    }
+
+    public function test_sameness_needs_a_street_and_a_place(): void
+    {
+        self::assertSame('', (new Address('12 Elm St'))->sameness());
+        self::assertSame('', (new Address('', '', 'Dover', 'NH', '03820'))->sameness());
+        self::assertSame((new Address('12 Elm St', '', 'Dover', 'NH', '03820-1234'))->sameness(), (new Address('12 ELM ST', '', 'Dover N.', 'NH', '03820'))->sameness());
+        self::assertNotSame((new Address('12 Elm St', 'Apt 1', '', '', '03820'))->sameness(), (new Address('12 Elm St', 'Apt 2', '', '', '03820'))->sameness());
+    }
+
+    public function test_regions_and_countries(): void
+    {
+        self::assertSame('MA', Regions::find('Mass.')['code'] ?? null);
+        self::assertSame('QC', Regions::find('Québec')['code'] ?? null);
+        self::assertNull(Regions::find('Atlantis'));
+        self::assertSame(['ME'], Regions::ofPostalCode('04101'));
+        self::assertSame(['NB'], Regions::ofPostalCode('E1C 4Z1'));
+        self::assertSame(['US', 'CA', 'GB', 'DE', null], array_map(Countries::code(...), ['U.S.A.', 'canada', 'UK', 'Germany', 'Narnia']));
+    }
+
+    public function test_postal_codes_that_can_not_be(): void
+    {
+        foreach (['123', '123456', 'D1A 1A1', 'K1A 0O1', 'ABCDE'] as $code) {
+            self::assertNull(PostalCode::normalize($code), $code);
+        }
+        self::assertSame('00501', PostalCode::withLeadingZero('501', 'NY'));
+    }
+}

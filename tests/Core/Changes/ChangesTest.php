@@ -1,0 +1,197 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Changes;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Addresses\AddressStandardizer;
+use PineSieve\Core\Changes\Action;
+use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Kept;
+use PineSieve\Core\Changes\MatchEffect;
+use PineSieve\Core\Changes\Planner;
+use PineSieve\Core\Changes\Projection;
+use PineSieve\Core\Changes\Reversal;
+use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Names\WrittenName;
+use PineSieve\Core\Records\IncomingGift;
+use PineSieve\Core\Records\IncomingRecord;
+use PineSieve\Core\Records\RecordPart;
+use PineSieve\Core\Records\SupporterRecord;
+
+final class ChangesTest extends TestCase
+{
+    private static function record(string $name = 'Ann Lee', string $email = '', string $phone = '', ?Address $address = null, string $id = '', ?IncomingGift $gift = null, string $firstKnown = ''): IncomingRecord
+    {
+        $record = new IncomingRecord(SupporterKind::Person, WrittenName::parse($name)->person, firstKnown: $firstKnown, email: $email, phone: $phone, oldId: $id, gift: $gift);
+
+        return $address === null ? $record : $record->withAddress((new AddressStandardizer)->standardize($address), true);
+    }
+
+    private static function stored(IncomingRecord $record): SupporterRecord
+    {
+        $after = Projection::after(null, self::planner(MatchEffect::FillBlanks)->plan('1', $record, null), null);
+        $number = static fn (array $parts): array => array_map(static fn (RecordPart $part): RecordPart => new RecordPart(9, $part->values), $parts);
+
+        return new SupporterRecord(5, 1, $after->fields, $number($after->addresses), $number($after->emails), $number($after->phones), $number($after->identifiers));
+    }
+
+    /** @param list<string> $blankable */
+    private static function planner(MatchEffect $effect, array $blankable = []): Planner
+    {
+        return new Planner($effect, 'old', $blankable);
+    }
+
+    /**
+     * @param  list<Change>  $changes
+     * @return list<string> such as "update supporter middle_name: null -> M."
+     */
+    private static function said(array $changes): array
+    {
+        $said = [];
+        foreach ($changes as $change) {
+            foreach ($change->fields as $column => [$before, $after]) {
+                $said[] = "{$change->action->value} {$change->subject->value} {$column}: ".($before ?? 'null').' -> '.($after ?? 'null');
+            }
+        }
+
+        return $said;
+    }
+
+    public function test_a_new_supporter_is_made_whole(): void
+    {
+        $changes = self::planner(MatchEffect::FillBlanks)->plan('12', self::record('Dr. Ann Lee', 'a@example.org', '+12075550143', new Address('12 elm street', '', 'DOVER', 'NH', '3820'), 'X1', new IncomingGift('2020-01-02', '25.00')), null);
+
+        self::assertSame(['12:supporter', '12:address', '12:email', '12:phone', '12:identifier', '12:gift'], array_column($changes, 'ref'));
+        self::assertSame('12 elm street, DOVER, NH 3820', $changes[1]->after()['original'], 'The address as it was written is kept.');
+        self::assertSame('12 Elm St', $changes[1]->after()['line1']);
+        self::assertEquals($changes, array_map(static fn (Change $change): Change => Change::fromArray(json_decode((string) json_encode($change->toArray()), true)), $changes));
+    }
+
+    /** @return iterable<string, array{MatchEffect, IncomingRecord, IncomingRecord, list<string>}> */
+    public static function matchCases(): iterable
+    {
+        $fill = MatchEffect::FillBlanks;
+        $replace = MatchEffect::Replace;
+        yield 'nothing new' => [$fill, self::record('Ann Lee', 'a@example.org'), self::record('Ann Lee', 'a@example.org'), []];
+        yield 'a blank part of the name is filled, and its forms follow' => [$fill, self::record('Ann Lee'), self::record('Ann M. Lee'), ['update supporter middle_name: null -> M.', 'update supporter display_name: Ann Lee -> Ann M. Lee', 'update supporter sort_name: Lee, Ann -> Lee, Ann M.', 'update supporter envelope_name: Ann Lee -> Ann M. Lee']];
+        yield 'what is there is not replaced' => [$fill, self::record('Ann Lee', 'a@example.org', '+12075550143'), self::record('Anna Lee', 'b@example.org', '+12075550144'), []];
+        yield 'a blank contact point is filled' => [$fill, self::record('Ann Lee'), self::record('Ann Lee', 'a@example.org'), ['create email address: null -> a@example.org']];
+        yield 'blanks in the file do nothing' => [$replace, self::record('Ann M. Lee', 'a@example.org'), self::record('Ann Lee'), []];
+        yield 'replacing replaces' => [$replace, self::record('Ann Lee', 'a@example.org'), self::record('Anna Lee', 'b@example.org'), ['update supporter first_name: Ann -> Anna', 'update supporter display_name: Ann Lee -> Anna Lee', 'update supporter sort_name: Lee, Ann -> Lee, Anna', 'update supporter envelope_name: Ann Lee -> Anna Lee', 'update supporter greeting: Ann -> Anna', 'update email address: a@example.org -> b@example.org']];
+        yield 'leaving alone' => [MatchEffect::LeaveAlone, self::record('Ann Lee'), self::record('Ann M. Lee', 'a@example.org', id: 'X1'), []];
+        yield 'an id of the old system is added beside another' => [$fill, self::record('Ann Lee', id: 'X1'), self::record('Ann Lee', id: 'X2'), ['create identifier system: null -> old', 'create identifier value: null -> X2']];
+        yield 'the same id in other letters' => [$fill, self::record('Ann Lee', id: 'X1'), self::record('Ann Lee', id: 'x1'), []];
+        yield 'a gift comes in whatever is chosen' => [MatchEffect::LeaveAlone, self::record('Ann Lee'), self::record('Ann Lee', gift: new IncomingGift('2020-01-02', '25.00')), ['create gift given_on: null -> 2020-01-02', 'create gift amount: null -> 25.00']];
+        yield 'first known is filled' => [$fill, self::record('Ann Lee'), self::record('Ann Lee', firstKnown: '2001-02-03'), ['update supporter first_known_on: null -> 2001-02-03']];
+        $home = new Address('12 Elm St', '', 'Dover', 'NH', '03820', 'US');
+        yield 'the same address' => [$fill, self::record('Ann Lee', address: $home), self::record('Ann Lee', address: $home), []];
+        yield 'a part that the same address lacks' => [$fill, self::record('Ann Lee', address: new Address('12 Elm St', '', '', '', '03820', 'US')), self::record('Ann Lee', address: $home), ['update address city: null -> Dover', 'update address state: null -> NH']];
+        yield 'another address fills nothing' => [$fill, self::record('Ann Lee', address: $home), self::record('Ann Lee', address: new Address('4 Oak Rd', '', 'Saco', 'ME', '04072', 'US')), []];
+        yield 'another address replaces as a whole' => [$replace, self::record('Ann Lee', address: new Address('12 Elm St', 'Apt 4', 'Dover', 'NH', '03820', 'US')), self::record('Ann Lee', address: new Address('4 Oak Rd', '', 'Dover', 'NH', '03820', 'US')), ['update address line1: 12 Elm St -> 4 Oak Rd', 'update address line2: Apt 4 -> null']];
+    }
+
+    /** @param list<string> $said */
+    #[DataProvider('matchCases')]
+    public function test_what_a_match_does(MatchEffect $effect, IncomingRecord $before, IncomingRecord $incoming, array $said): void
+    {
+        self::assertSame($said, self::said(self::planner($effect)->plan('3', $incoming, self::stored($before))));
+    }
+
+    #[DataProvider('matchCases')]
+    public function test_a_row_brought_twice_changes_nothing_the_second_time(MatchEffect $effect, IncomingRecord $before, IncomingRecord $incoming): void
+    {
+        $planner = self::planner($effect);
+        $stored = self::stored($before);
+        $after = Projection::after($stored, $planner->plan('3', $incoming, $stored), null);
+        $loaded = new SupporterRecord(5, 2, $after->fields, $after->addresses, $after->emails, $after->phones, $after->identifiers, $incoming->gift === null ? [] : [$incoming->gift->sameness() => 1]);
+
+        self::assertSame([], self::said($planner->plan('4', $incoming, $loaded)));
+    }
+
+    public function test_a_blank_empties_only_where_someone_asked_and_never_a_name(): void
+    {
+        $stored = self::stored(self::record('Ann M. Lee'));
+
+        self::assertSame(['update supporter middle_name: M. -> null'], self::said(self::planner(MatchEffect::Replace, ['middle_name', 'last_name'])->plan('3', self::record('Ann Lee'), $stored)));
+        self::assertSame([], self::said(self::planner(MatchEffect::FillBlanks, ['middle_name'])->plan('3', self::record('Ann Lee'), $stored)));
+    }
+
+    public function test_a_form_of_the_name_that_someone_wrote_stays(): void
+    {
+        $stored = self::stored(self::record('Ann Lee'));
+        $stored = new SupporterRecord(5, 1, [...$stored->fields, 'greeting' => 'Annie'], $stored->addresses);
+
+        self::assertNotContains('update supporter greeting: Annie -> Anna', self::said(self::planner(MatchEffect::Replace)->plan('3', self::record('Anna Lee'), $stored)));
+    }
+
+    public function test_like_gifts_are_counted_not_merged(): void
+    {
+        $gift = new IncomingGift('2020-01-02', '25.00');
+        $record = self::record(gift: $gift);
+        $twoStored = new SupporterRecord(5, 1, ['kind' => 'person'], gifts: [$gift->sameness() => 2]);
+
+        $outcomes = [];
+        $state = $twoStored;
+        for ($i = 0; $i < 3; $i++) {
+            $outcomes[] = Planner::isThere($record, $state);
+            $state = Projection::after($state, [], $gift->sameness());
+        }
+        self::assertSame([true, true, false], $outcomes, 'Two are there; the third in the file is new.');
+    }
+
+    private static function made(string $subject, int $id, array $values): Change
+    {
+        return Change::create(Subject::from($subject), $id, $values);
+    }
+
+    public function test_undo_removes_what_was_made(): void
+    {
+        $done = [self::made('supporter', 5, ['last_name' => 'Lee']), self::made('email', 8, ['address' => 'a']), self::made('gift', 9, ['amount' => '5.00'])];
+        $now = ['supporter:5' => ['last_name' => 'Lee'], 'email:8' => ['address' => 'a'], 'gift:9' => ['amount' => '5.00']];
+        $reversal = Reversal::of($done, $now, []);
+
+        self::assertSame(['delete gift', 'delete email', 'delete supporter'], array_map(static fn (Change $change): string => "{$change->action->value} {$change->subject->value}", $reversal->changes));
+        self::assertSame([], $reversal->kept);
+    }
+
+    public function test_undo_keeps_a_supporter_that_others_gave_something(): void
+    {
+        $done = [self::made('supporter', 5, ['last_name' => 'Lee']), self::made('email', 8, ['address' => 'a']), self::made('gift', 9, ['amount' => '5.00'])];
+        $now = ['supporter:5' => ['last_name' => 'Lee'], 'email:8' => ['address' => 'a'], 'gift:9' => ['amount' => '5.00'], 'gift:10' => ['amount' => '7.00']];
+        $reversal = Reversal::of($done, $now, ['gift:10' => true]);
+
+        self::assertSame(['gift:9'], array_map(static fn (Change $change): string => "{$change->subject->value}:{$change->ref}", $reversal->changes), 'Its own gift goes, the supporter and the way to reach it stay.');
+        self::assertSame(['supporter:5'], array_map(static fn (Kept $kept): string => $kept->thing, $reversal->kept));
+    }
+
+    public function test_undo_puts_back_only_what_nobody_changed_since(): void
+    {
+        $done = [new Change(Subject::Supporter, 5, Action::Update, ['title' => [null, 'Dr.'], 'suffix' => [null, 'Jr.']]), new Change(Subject::Supporter, 5, Action::Update, ['title' => ['Dr.', 'Prof.']])];
+        $reversal = Reversal::of($done, ['supporter:5' => ['title' => 'Prof.', 'suffix' => 'III']], ['supporter:5' => true]);
+
+        self::assertSame(['update supporter title: Prof. -> null'], self::said($reversal->changes), 'Two changes of one field go back to what was before the first.');
+        self::assertSame([['suffix', 'III', null]], array_map(static fn (Kept $kept): array => [$kept->column, $kept->now, $kept->before], $reversal->kept));
+    }
+
+    public function test_undo_of_what_is_gone_or_back_already(): void
+    {
+        $gone = Reversal::of([self::made('gift', 9, ['amount' => '5.00'])], [], []);
+        self::assertSame([[], 1], [$gone->changes, count($gone->kept)]);
+
+        $back = Reversal::of([new Change(Subject::Supporter, 5, Action::Update, ['title' => [null, 'Dr.']])], ['supporter:5' => ['title' => null]], []);
+        self::assertSame([[], []], [$back->changes, $back->kept]);
+    }
+
+    public function test_a_change_reversed_twice_is_itself(): void
+    {
+        $change = new Change(Subject::Email, 3, Action::Update, ['address' => ['a', 'b']]);
+
+        self::assertEquals($change, $change->reversed()->reversed());
+        self::assertSame(Action::Delete, self::made('gift', 1, [])->reversed()->action);
+    }
+}

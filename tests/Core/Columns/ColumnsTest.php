@@ -1,0 +1,224 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Columns;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use PineSieve\Core\Columns\ColumnChoice;
+use PineSieve\Core\Columns\ColumnPlan;
+use PineSieve\Core\Columns\ColumnProfile;
+use PineSieve\Core\Columns\ColumnProfiler;
+use PineSieve\Core\Columns\ColumnState;
+use PineSieve\Core\Columns\FieldTaken;
+use PineSieve\Core\Columns\Look;
+use PineSieve\Core\Columns\MappedRow;
+use PineSieve\Core\Columns\Proposer;
+use PineSieve\Core\Columns\RowMapper;
+use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\Formats\DateOrder;
+use PineSieve\Core\Standards\Formats\Formats;
+
+final class ColumnsTest extends TestCase
+{
+    /** @param list<string> $values */
+    private static function profile(string $header, array $values): ColumnProfile
+    {
+        $profiler = new ColumnProfiler(2026);
+        foreach ($values as $value) {
+            $profiler->add($value);
+        }
+
+        return $profiler->profile($header);
+    }
+
+    /** @param array<string, list<string>> $columns */
+    private static function propose(array $columns): ColumnPlan
+    {
+        return (new Proposer(FieldCatalog::builtIn()))->propose(array_map(self::profile(...), array_keys($columns), array_values($columns)));
+    }
+
+    /** @return iterable<string, array{string, list<string>, ?string, ColumnState}> */
+    public static function headers(): iterable
+    {
+        $table = [
+            ['FName', ['Ann', 'Bo'], 'name.first', ColumnState::Sure],
+            ['Given name', ['Ann', 'Bo'], 'name.first', ColumnState::Sure],
+            ['LAST_NAME', ['Lee', "O'Brien"], 'name.last', ColumnState::Sure],
+            ['Donor Name', ['Ann Lee', 'Bo Park'], 'name.full', ColumnState::Look],
+            ['E-Mail (1)', ['a@example.org', 'b@example.org'], 'email', ColumnState::Sure],
+            ['Contact info', ['a@example.org', 'b@example.org'], 'email', ColumnState::Sure],
+            ['Mobile', ['(207) 555-0143'], 'phone', ColumnState::Sure],
+            ['MailZIP', ['04101', '4102'], 'address.postal_code', ColumnState::Sure],
+            ['Province', ['ON', 'Quebec'], 'address.state', ColumnState::Sure],
+            ['Legacy No', ['TH-1', 'TH-2'], 'id.old', ColumnState::Sure],
+            ['Gift Dt', ['12/25/2020', '1/3/2021'], 'gift.date', ColumnState::Sure],
+            ['Gift Dt', ['1/2/2020', '3/4/2021'], 'gift.date', ColumnState::Look],
+            ['Amt', ['$25.00', '30'], 'gift.amount', ColumnState::Sure],
+            ['Payment method', ['Visa', 'check'], 'gift.kind', ColumnState::Sure],
+            // The values contradict the header.
+            ['Email', ['yes', 'no', 'yes'], null, ColumnState::Open],
+            ['Date', ['spring', 'fall'], null, ColumnState::Open],
+            ['Amount', ['two tickets', 'table'], null, ColumnState::Open],
+            ['Phone', ['a@example.org', 'b@example.org'], 'email', ColumnState::Sure],
+            // Nothing is known of it.
+            ['Mailing Code', ['A', 'B'], null, ColumnState::Open],
+            ['Spare', ['', ' '], null, ColumnState::LeftBehind],
+            ['Held because', ['No name'], null, ColumnState::LeftBehind],
+            ['Address', ["12 Elm St, Dover, NH 03820", "4 Oak Rd\nSaco ME 04072"], 'address.block', ColumnState::Look],
+            ['Address', ['12 Elm St', '4 Oak Rd'], 'address.line1', ColumnState::Sure],
+        ];
+        foreach ($table as $i => $line) {
+            yield "{$i} {$line[0]}" => $line;
+        }
+    }
+
+    /** @param list<string> $values */
+    #[DataProvider('headers')]
+    public function test_proposals_rest_on_header_and_values(string $header, array $values, ?string $target, ColumnState $state): void
+    {
+        $choice = self::propose([$header => $values])->choices[0];
+
+        self::assertSame($target, $choice->target);
+        self::assertSame($state, $choice->state);
+        self::assertNotSame('', $choice->evidence);
+    }
+
+    public function test_evidence_is_in_words_and_numbers(): void
+    {
+        $values = [...array_fill(0, 1190, 'a@example.org'), ...array_fill(0, 14, 'none at all'), ''];
+
+        self::assertSame('1,190 of 1,204 values are email addresses', self::profile('E', $values)->evidence(Look::Email));
+    }
+
+    public function test_a_field_is_fed_by_one_column(): void
+    {
+        $plan = self::propose(['Email' => ['a@example.org'], 'E-Mail 1' => ['b@example.org']]);
+
+        self::assertSame(['email', null], array_column($plan->choices, 'target'));
+        self::assertStringContainsString('"Email" becomes Email already', $plan->choices[1]->evidence);
+        $this->expectException(FieldTaken::class);
+        $plan->with(1, new ColumnChoice('E-Mail 1', ColumnState::Sure, 'email'));
+    }
+
+    /** @return iterable<string, array{list<string>, ?DateOrder, bool}> */
+    public static function dateColumns(): iterable
+    {
+        yield 'only month first' => [['12/25/2020', '1/2/2021'], DateOrder::MonthDayYear, false];
+        yield 'only day first' => [['25.12.2020', '1.2.2021'], DateOrder::DayMonthYear, false];
+        yield 'nothing tells' => [['1/2/2020', '3/4/2021'], null, true];
+        yield 'both orders' => [['12/25/2020', '25/12/2020', '1/2/2020'], null, true];
+        yield 'equal numbers' => [['3/3/2020'], null, false];
+        yield 'years first' => [['2020-01-02'], null, false];
+    }
+
+    /** @param list<string> $values */
+    #[DataProvider('dateColumns')]
+    public function test_the_order_of_dates_is_proved_or_asked_for(array $values, ?DateOrder $order, bool $asks): void
+    {
+        $profile = self::profile('Date', $values);
+
+        self::assertSame($order, $profile->dateOrder());
+        self::assertSame($asks, $profile->needsDateOrder());
+    }
+
+    public function test_a_profile_survives_being_kept(): void
+    {
+        $profile = self::profile('Zip', ['04101', '4101', '', '04101']);
+
+        self::assertEquals($profile, ColumnProfile::fromArray(json_decode((string) json_encode($profile->toArray()), true)));
+        self::assertSame([3, 2, 4], [$profile->filled, $profile->distinct, $profile->rows]);
+    }
+
+    public function test_plans_fit_files_with_the_same_headers(): void
+    {
+        $plan = self::propose(['Name' => ['Ann Lee'], 'E-Mail' => ['a@example.org']]);
+        $turned = self::propose(['e mail' => ['b@example.org'], 'NAME' => ['Bo Park']]);
+
+        self::assertSame($plan->headersKey(), $turned->headersKey());
+        self::assertSame(['email', 'name.full'], array_column($plan->settledUnasked()->appliedTo($turned, 'Monthly')->choices, 'target'));
+        self::assertTrue($plan->settledUnasked()->isSettled());
+        self::assertFalse($plan->isSettled());
+    }
+
+    /** @param array<string, string> $row field key to cell */
+    private static function map(array $row, ?DateOrder $order = DateOrder::MonthDayYear): MappedRow
+    {
+        $choices = array_map(static fn (string $key): ColumnChoice => new ColumnChoice($key, ColumnState::Sure, $key, $order), array_keys($row));
+
+        return (new RowMapper(new ColumnPlan($choices), FieldCatalog::builtIn(), new Formats('2026-01-31')))->map(array_values($row));
+    }
+
+    /** @return iterable<string, array{array<string, string>, list<string>}> */
+    public static function rows(): iterable
+    {
+        $whole = ['name.last' => 'Lee', 'gift.date' => '3/4/2020', 'gift.amount' => '25'];
+        yield 'a whole row' => [$whole, []];
+        yield 'no name' => [['name.last' => ' ', 'email' => 'a@example.org'], ['name.last.required']];
+        yield 'placeholder for a name' => [['name.last' => 'n/a'], ['name.last.required']];
+        yield 'an organization needs no last name' => [['organization.name' => 'Larkspur Foundation'], []];
+        yield 'a gift without a date' => [[...$whole, 'gift.date' => ''], ['gift.date.required']];
+        yield 'a gift without an amount' => [[...$whole, 'gift.amount' => ''], ['gift.amount.required']];
+        yield 'an amount that is none is wrong, not missing' => [[...$whole, 'gift.amount' => '2 tickets'], ['amount.form']];
+        yield 'a negative gift' => [[...$whole, 'gift.amount' => '(25)'], ['amount.sign']];
+        yield 'zero without a date is no gift' => [[...$whole, 'gift.amount' => '0.00', 'gift.date' => ''], []];
+        yield 'zero with a date' => [[...$whole, 'gift.amount' => '0'], ['amount.sign']];
+        yield 'several at once' => [['name.last' => '', 'email' => 'x', 'phone' => '12', 'gift.date' => 'x', 'gift.amount' => 'y'], ['email.form', 'phone.form', 'date.form', 'amount.form', 'name.last.required']];
+        yield 'ZIP against state' => [['name.last' => 'Lee', 'address.state' => 'ME', 'address.postal_code' => '03820'], ['postal_code.state']];
+        yield 'a foreign state is no fault' => [['name.last' => 'Lee', 'address.state' => 'Bavaria', 'address.postal_code' => '80331', 'address.country' => 'Germany'], []];
+        yield 'a fund without a gift' => [['name.last' => 'Lee', 'gift.fund' => 'Boat', 'gift.date' => '', 'gift.amount' => ''], ['gift.date.required', 'gift.amount.required']];
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @param  list<string>  $codes
+     */
+    #[DataProvider('rows')]
+    public function test_rows_are_checked(array $row, array $codes): void
+    {
+        self::assertSame($codes, array_column(self::map($row)->problems, 'code'));
+    }
+
+    public function test_problems_name_column_value_reason_and_remedy(): void
+    {
+        $problem = self::map(['name.last' => 'Lee', 'email' => ' nobody '])->problems[0];
+
+        self::assertSame([1, 'nobody', '"nobody" is not an email address'], [$problem->column, $problem->value, $problem->reason]);
+        self::assertNotSame('', $problem->remedy);
+    }
+
+    public function test_a_name_in_one_cell_becomes_parts(): void
+    {
+        $record = self::map(['name.full' => 'Lee, Dr. Ann M.'])->record;
+        self::assertSame(['Ann M. Lee', 'Lee, Ann M.', 'Dr. Ann M. Lee'], [$record->fields()['display_name'], $record->fields()['sort_name'], $record->fields()['envelope_name']]);
+
+        self::assertSame(SupporterKind::Organization, self::map(['name.full' => 'Larkspur Foundation'])->record->kind);
+        $household = self::map(['name.full' => 'John & Mary Smith'])->record;
+        self::assertSame([SupporterKind::Household, 'John & Mary Smith', 'Smith'], [$household->kind, $household->display(), $household->name->last]);
+    }
+
+    public function test_an_initial_behind_a_first_name_is_a_middle_name(): void
+    {
+        $name = self::map(['name.first' => 'Ann M.', 'name.last' => 'Lee'])->record->name;
+        self::assertSame(['Ann', 'M.'], [$name->first, $name->middle]);
+
+        self::assertSame('Mary Ann', self::map(['name.first' => 'Mary Ann', 'name.last' => 'Lee'])->record->name->first);
+    }
+
+    public function test_money_counts_even_if_the_row_is_held(): void
+    {
+        $row = self::map(['name.last' => '', 'gift.date' => '3/4/2020', 'gift.amount' => '$25']);
+
+        self::assertSame('25.00', $row->money);
+        self::assertNotSame([], $row->problems);
+    }
+
+    public function test_missing_cells_at_the_end_are_blank(): void
+    {
+        $plan = new ColumnPlan([new ColumnChoice('a', ColumnState::Sure, 'name.last'), new ColumnChoice('b', ColumnState::Sure, 'email')]);
+
+        self::assertSame([], (new RowMapper($plan, FieldCatalog::builtIn(), new Formats('2026-01-31')))->map(['Lee'])->problems);
+    }
+}

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Standards;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\FieldType;
+use PineSieve\Core\Standards\Formats\DateOrder;
+use PineSieve\Core\Standards\Formats\Formats;
+use PineSieve\Core\Standards\Formats\PhoneFormat;
+use PineSieve\Core\Standards\UnknownField;
+
+final class FormatsTest extends TestCase
+{
+    /** @return iterable<string, array{FieldType, string, string}> type, written, value or code of the fault */
+    public static function values(): iterable
+    {
+        $table = [
+            [FieldType::Email, 'ann@example.org', 'ann@example.org'],
+            [FieldType::Email, 'ANN.Lee+x@Example.ORG', 'ann.lee+x@example.org'],
+            [FieldType::Email, 'Ann Lee <ann@example.org>', 'ann@example.org'],
+            [FieldType::Email, 'mailto:ann@example.org;', 'ann@example.org'],
+            [FieldType::Email, "o'brien@example.org", "o'brien@example.org"],
+            [FieldType::Email, 'ann at example.org', '!email.form'],
+            [FieldType::Email, 'ann@example', '!email.form'],
+            [FieldType::Email, 'ann@@example.org', '!email.form'],
+            [FieldType::Email, 'a@example.org, b@example.org', '!email.form'],
+            [FieldType::Email, '.ann@example.org', '!email.form'],
+            [FieldType::Phone, '(207) 555-0143', '+12075550143'],
+            [FieldType::Phone, '207.555.0143 x12', '+12075550143;ext=12'],
+            [FieldType::Phone, '+44 20 7946 0018', '+442079460018'],
+            [FieldType::Phone, '555-0143', '!phone.form'],
+            [FieldType::Phone, '999-999-9999', '!phone.form'],
+            [FieldType::Phone, 'call me', '!phone.form'],
+            [FieldType::Phone, '207-555-0143 / 207-555-0144', '!phone.form'],
+            [FieldType::Amount, '$25', '25.00'],
+            [FieldType::Amount, 'two', '!amount.form'],
+            [FieldType::GiftKind, 'Visa', 'card'],
+            [FieldType::GiftKind, 'barter', '!kind.unknown'],
+            [FieldType::State, 'Mass.', 'MA'],
+            [FieldType::PostalCode, '041011234', '04101-1234'],
+            [FieldType::Country, 'Canada', 'CA'],
+            [FieldType::Country, 'Narnia', '!country.unknown'],
+            [FieldType::Text, str_repeat('x', 191), '!text.length'],
+        ];
+        foreach ($table as [$type, $written, $value]) {
+            yield "{$type->value}: {$written}" => [$type, $written, $value];
+        }
+    }
+
+    #[DataProvider('values')]
+    public function test_values_as_people_write_them(FieldType $type, string $written, string $value): void
+    {
+        $read = (new Formats('2026-01-31'))->for($type)->read($written);
+
+        self::assertSame($value, $read->fault === null ? $read->value : "!{$read->fault->code}");
+        if ($read->fault !== null) {
+            self::assertNotSame('', $read->fault->reason);
+            self::assertNotSame('', $read->fault->remedy);
+        } else {
+            self::assertSame($written !== $value, $read->note !== '', 'What differs from the cell is explained.');
+        }
+    }
+
+    /** @return iterable<string, array{?DateOrder, string, string}> */
+    public static function dates(): iterable
+    {
+        $mdy = DateOrder::MonthDayYear;
+        $dmy = DateOrder::DayMonthYear;
+        $table = [
+            [null, '2016-03-04', '2016-03-04'],
+            [null, '20160304', '2016-03-04'],
+            [null, '2016/3/4 10:22 PM', '2016-03-04'],
+            [null, '2016-03-04T10:22:00Z', '2016-03-04'],
+            [null, '4 Mar 2016', '2016-03-04'],
+            [null, 'March 4th, 2016', '2016-03-04'],
+            [null, 'Sept. 9 2016', '2016-09-09'],
+            [null, 'Fri, 4-Mar-16', '2016-03-04'],
+            [null, '03/04/2016', '!date.ambiguous'],
+            [null, '03/03/2016', '2016-03-03'],
+            [null, '25/12/2016', '2016-12-25'],
+            [$mdy, '03/04/2016', '2016-03-04'],
+            [$dmy, '03/04/2016', '2016-04-03'],
+            [$mdy, '25/12/2016', '!date.order'],
+            [$dmy, '12/25/2016', '!date.order'],
+            [$mdy, '3.4.16', '2016-03-04'],
+            [$mdy, '3/4/27', '1927-03-04'],
+            [$mdy, '3/4/26', '!date.bounds'],
+            [$mdy, '2/29/2020', '2020-02-29'],
+            [$mdy, '2/29/2019', '!date.form'],
+            [null, '31/31/2020', '!date.form'],
+            [null, '2027-01-01', '!date.bounds'],
+            [null, '1/1/1900', '!date.bounds'],
+            [null, 'Marble 4 2016', '!date.form'],
+            [null, 'last spring', '!date.form'],
+            [null, '44927', '!date.form'],
+        ];
+        foreach ($table as [$order, $written, $value]) {
+            yield ($order->value ?? 'no order').": {$written}" => [$order, $written, $value];
+        }
+    }
+
+    #[DataProvider('dates')]
+    public function test_dates_are_never_guessed(?DateOrder $order, string $written, string $value): void
+    {
+        $read = (new Formats('2026-01-31'))->for(FieldType::Date, $order)->read($written);
+
+        self::assertSame($value, $read->fault === null ? $read->value : "!{$read->fault->code}");
+    }
+
+    public function test_a_phone_belongs_to_its_country(): void
+    {
+        self::assertSame('+442079460018', (new PhoneFormat('GB'))->read('020 7946 0018')->value);
+        self::assertNotNull((new PhoneFormat('US'))->read('020 7946 0018')->fault);
+    }
+
+    public function test_the_catalog_knows_its_fields(): void
+    {
+        $catalog = FieldCatalog::builtIn();
+
+        self::assertSame('Gift amount', $catalog->field('gift.amount')->label);
+        self::assertTrue($catalog->field('gift.amount')->isOfGift());
+        $this->expectException(UnknownField::class);
+        $catalog->field('shoe.size');
+    }
+}
