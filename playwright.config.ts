@@ -1,0 +1,18 @@
+import { defineConfig } from '@playwright/test';
+
+export default defineConfig({
+  testDir: 'tests/Browser',
+  outputDir: 'test-results',
+  timeout: 90_000,
+  workers: 1,
+  reporter: 'list',
+  use: {
+    baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:8080',
+    viewport: { width: 1280, height: 800 },
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+});

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Intake;
+use App\Models\Role;
+use App\Models\User;
+use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
+
+/** A test over HTTP on the real database, emptied before each one. */
+abstract class TestCase extends BaseTestCase
+{
+    private const TABLES = ['users', 'jobs', 'worker_signs', 'column_plans', 'intakes', 'intake_rows', 'intake_results', 'intake_problems', 'intake_keys', 'intake_edits', 'intake_outcomes', 'supporters', 'addresses', 'emails', 'phones', 'identifiers', 'gifts', 'groups', 'group_supporter', 'match_keys', 'search_words', 'journal'];
+
+    public function createApplication()
+    {
+        $app = require __DIR__.'/../../bootstrap/app.php';
+        $app->make(\Illuminate\Contracts\Console\Kernel::class)->bootstrap();
+
+        return $app;
+    }
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        self::assertSame('testing', $this->app->environment(), 'Tests never touch another database.');
+        foreach (self::TABLES as $table) {
+            DB::table($table)->delete();
+        }
+        DB::table('sequences')->update(['next' => 1]);
+    }
+
+    protected function user(Role $role = Role::DataSteward): User
+    {
+        return User::query()->firstOrCreate(['email' => str_replace(' ', '', $role->value).'@example.org'], ['name' => ucfirst($role->value), 'password' => 'secret', 'role' => $role]);
+    }
+
+    /** Signs in for what follows. */
+    protected function as(Role $role = Role::DataSteward): static
+    {
+        return $this->actingAs($this->user($role));
+    }
+
+    protected function upload(string $content, string $name = 'people.csv'): TestResponse
+    {
+        return $this->post('/api/intakes', ['file' => UploadedFile::fake()->createWithContent($name, $content)], ['Accept' => 'application/json']);
+    }
+
+    /**
+     * Brings text in and works its rows out, as the steward, with the proposed columns.
+     *
+     * @param  array<string, mixed>  $settings
+     */
+    protected function sifted(string $content, array $settings = []): Intake
+    {
+        $this->as();
+        $id = $this->upload($content)->assertCreated()->json('id');
+        $intake = Intake::query()->findOrFail($id);
+        $intake->setColumnPlan($intake->columnPlan()->settledUnasked());
+        $intake->settings = [...$intake->settings, ...$settings];
+        $intake->save();
+        $this->postJson("/api/intakes/{$id}/sift")->assertOk();
+
+        return $intake->refresh();
+    }
+
+    /** @param array<string, mixed> $settings */
+    protected function loaded(string $content, array $settings = []): Intake
+    {
+        $intake = $this->sifted($content, $settings);
+        $this->postJson("/api/intakes/{$intake->id}/load", ['name' => $intake->name])->assertOk();
+
+        return $intake->refresh();
+    }
+
+    /** @return array<string, int> */
+    protected function outcomes(Intake $intake): array
+    {
+        return array_filter($this->getJson("/api/intakes/{$intake->id}")->json('outcomes'));
+    }
+
+    /** Every row of the tables that hold records, to compare before and after. */
+    protected function records(): array
+    {
+        $records = [];
+        foreach (['supporters', 'addresses', 'emails', 'phones', 'identifiers', 'gifts', 'match_keys', 'search_words'] as $table) {
+            $rows = DB::table($table)->get()->map(static function ($row): array {
+                $row = (array) $row;
+                // A version counts writes, and only goes up.
+                unset($row['version']);
+
+                return $row;
+            })->all();
+            sort($rows);
+            $records[$table] = $rows;
+        }
+
+        return $records;
+    }
+}
