@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Records\Cause;
+use App\Records\RecordWriter;
+use Illuminate\Support\Facades\DB;
+use LogicException;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** Supporters and gifts: found, shown, with the origins of every value. */
+final class RecordsTest extends TestCase
+{
+    private const FILE = "Legacy No,Name,Email,Phone,Street,City,State,Zip,Gift date,Amount,Fund\nTH-0042,\"O'Brien, José M.\",jose@example.org,(603) 555-0143,12 elm street,DOVER,NH,3820,2020-01-02,\$25,Boat\n,The Larkspur Foundation,,,,,,,2020-02-02,\"1,000\",\n";
+
+    /** @return iterable<array{string, int}> */
+    public static function searches(): iterable
+    {
+        yield ['jose', 1];
+        yield ['JOSÉ obr', 1];
+        yield ["O'Brien", 1];
+        yield ['larkspur', 1];
+        yield ['found', 1];
+        yield ['jose larkspur', 0];
+        yield ['jose@example.org', 1];
+        yield ['TH-0042', 1];
+        yield ['(603)555-0143', 1];
+        yield ['6035550143', 1];
+        yield ['', 2];
+        yield ['%', 0];
+        yield ['nobody', 0];
+    }
+
+    #[DataProvider('searches')]
+    public function test_searching(string $query, int $found): void
+    {
+        $this->loaded(self::FILE, ['accept_addresses' => true]);
+
+        $this->getJson('/api/supporters?q='.rawurlencode($query))->assertOk()->assertJson(['total' => $found])->assertJsonCount($found, 'supporters');
+        $this->getJson('/api/gifts?q='.rawurlencode($query))->assertOk()->assertJson(['total' => $found]);
+    }
+
+    public function test_a_supporter_with_the_origins_of_each_value(): void
+    {
+        $intake = $this->loaded(self::FILE, ['accept_addresses' => true]);
+        $id = DB::table('supporters')->where('last_name', "O'Brien")->value('id');
+        $page = $this->getJson("/api/supporters/{$id}")->assertOk()->json();
+
+        self::assertSame(["José M. O'Brien", "O'Brien, José M.", 'person'], [$page['supporter']['display_name'], $page['supporter']['sort_name'], $page['supporter']['kind']]);
+        self::assertSame(['12 Elm St', '12 elm street, DOVER, NH 3820'], [$page['addresses'][0]['line1'], $page['addresses'][0]['original']]);
+        self::assertSame([1, '25.00'], [$page['gift_count'], $page['gift_total']]);
+        $origin = $page['origins']["email:{$page['emails'][0]['id']}:address"];
+        self::assertSame([$intake->id, 'people.csv', 2, ['Email'], $this->user()->name], [$origin['intake']['id'], $origin['intake']['file'], $origin['row'], $origin['columns'], $origin['by']]);
+        self::assertSame(['Name'], $page['origins']["supporter:{$id}:first_name"]['columns']);
+        self::assertSame(['Amount'], $page['origins']["gift:{$page['gifts'][0]['id']}:amount"]['columns']);
+        $this->getJson("/api/intakes/{$intake->id}/rows/2")->assertJsonPath('cells.1.raw', "O'Brien, José M.");
+    }
+
+    public function test_the_later_origin_holds(): void
+    {
+        $this->loaded("Last name,First name,Email\nLee,Ann,ann@example.org\n");
+        $second = $this->loaded("Last name,First name,Middle name,Email\nLee,Ann,Mary,ann@example.org\n");
+        $id = DB::table('supporters')->value('id');
+        $origins = $this->getJson("/api/supporters/{$id}")->json('origins');
+
+        self::assertSame([$second->id, ['Middle name']], [$origins["supporter:{$id}:middle_name"]['intake']['id'], $origins["supporter:{$id}:middle_name"]['columns']]);
+        self::assertNotSame($second->id, $origins["supporter:{$id}:last_name"]['intake']['id']);
+    }
+
+    public function test_gifts_of_one_intake(): void
+    {
+        $this->loaded(self::FILE);
+        $other = $this->loaded("Last name,First name,Gift date,Amount\nPell,Di,2021-01-01,7\n");
+
+        $this->getJson("/api/gifts?intake={$other->id}")->assertJson(['total' => 1, 'sum' => '7.00'])->assertJsonPath('gifts.0.supporter', 'Pell, Di');
+    }
+
+    public function test_records_are_only_written_in_a_transaction(): void
+    {
+        $this->expectException(LogicException::class);
+        app(RecordWriter::class)->write([], Cause::demo());
+    }
+}

@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Illuminate\Support\Facades\DB;
+
+/** What people decide about rows: corrections, matches, addresses. */
+final class RowsTest extends TestCase
+{
+    private function edit(int $intake, array $edit): void
+    {
+        $this->postJson("/api/intakes/{$intake}/edits", $edit)->assertOk();
+    }
+
+    public function test_problems_by_kind_and_by_value_and_their_corrections(): void
+    {
+        $intake = $this->sifted("Last name,First name,State,Zip,Email\nLee,Ann,Mainland,04101,a@example.org\nPark,Bo,Mainland,04101,b@example.org\nDahl,Cy,ME,04101,nobody\n,Di,ME,04101,d@example.org\nPell,Ed,ME,04101,e@example.org\n");
+        $kinds = $this->getJson("/api/intakes/{$intake->id}/checks")->assertOk()->json('kinds');
+        self::assertSame(['state.unknown' => 2, 'email.form' => 1, 'name.last.required' => 1], array_column($kinds, 'rows', 'code'));
+
+        $values = $this->getJson("/api/intakes/{$intake->id}/problems?code=state.unknown&field=address.state&column=2")->json('values');
+        self::assertSame(['Mainland', [2, 3]], [$values[0]['value'], array_column($values[0]['rows'], 'number')]);
+
+        // One correction for all equal values, one for a cell; a blank can't be corrected for all.
+        $this->edit($intake->id, ['kind' => 'value', 'column' => 2, 'from' => 'Mainland', 'to' => 'Maine']);
+        $this->edit($intake->id, ['kind' => 'cell', 'number' => 5, 'column' => 0, 'to' => 'Quill']);
+        self::assertSame(['new' => 4, 'held' => 1], $this->outcomes($intake));
+        $this->postJson("/api/intakes/{$intake->id}/edits/blank", ['code' => 'email.form', 'field' => 'email', 'column' => 4])->assertOk();
+        self::assertSame(['new' => 5], $this->outcomes($intake));
+
+        $row = $this->getJson("/api/intakes/{$intake->id}/rows/2")->json();
+        self::assertSame(['Mainland', 'Maine'], [$row['cells'][2]['raw'], $row['cells'][2]['corrected']], 'The source stays as it was.');
+
+        // Corrections are settings: they survive a new run and can be taken back.
+        $this->postJson("/api/intakes/{$intake->id}/sift")->assertOk();
+        self::assertSame(['new' => 5], $this->outcomes($intake));
+        $this->deleteJson("/api/intakes/{$intake->id}/edits", ['kind' => 'value'])->assertOk();
+        $this->deleteJson("/api/intakes/{$intake->id}/edits", ['kind' => 'value'])->assertOk();
+        self::assertSame(['new' => 2, 'held' => 3], $this->outcomes($intake));
+    }
+
+    public function test_rows_can_be_held_left_out_and_let_in(): void
+    {
+        $intake = $this->sifted("Last name,First name,Gift date,Amount\nLee,Ann,2020-01-02,5\nPark,Bo,2020-01-02,7\n");
+        $this->edit($intake->id, ['kind' => 'row', 'number' => 2, 'to' => 'out']);
+        $this->edit($intake->id, ['kind' => 'row', 'number' => 3, 'to' => 'hold']);
+        self::assertSame(['held' => 1, 'left_out' => 1], $this->outcomes($intake));
+        $proof = $this->getJson("/api/intakes/{$intake->id}/proof")->json();
+        self::assertSame(['7.00', '5.00', true], [$proof['money']['held'], $proof['money']['left_out'], $proof['balanced']]);
+
+        $this->edit($intake->id, ['kind' => 'row', 'number' => 2, 'to' => 'in']);
+        $this->deleteJson("/api/intakes/{$intake->id}/edits", ['kind' => 'row'])->assertJson(['number' => 2]);
+        $this->deleteJson("/api/intakes/{$intake->id}/edits", ['kind' => 'row'])->assertJson(['number' => 3]);
+        self::assertSame(['new' => 1, 'left_out' => 1], $this->outcomes($intake));
+        foreach ([['kind' => 'row', 'number' => 2, 'to' => 'burn'], ['kind' => 'row', 'number' => 99, 'to' => 'out'], ['kind' => 'cell', 'number' => 2, 'column' => 77, 'to' => 'x'], ['kind' => 'match', 'number' => 2, 'to' => 's:abc'], ['kind' => 'dance', 'to' => 'x']] as $nonsense) {
+            $this->postJson("/api/intakes/{$intake->id}/edits", $nonsense)->assertStatus(422);
+        }
+    }
+
+    public function test_matches_against_the_database(): void
+    {
+        $this->loaded("Legacy No,Last name,First name,Email,Street,City,State,Zip\nX1,Lee,Ann,ann@example.org,,,,\nX2,Park,Robert,,12 Elm St,Dover,NH,03820\nX3,García,José,,,,,\n", ['accept_addresses' => true]);
+        $intake = $this->sifted("Legacy No,Last name,First name,Email,Street,City,State,Zip\nx1,Lee,Anna,,,,,\n,Lee,A.,ANN@example.org,,,,\n,PARK,ROBERT,,12 elm street,dover,n.h.,3820\n,Park,Bob,,12 Elm St,Dover,NH,03820\n,Garcia,Jose,,,,,\n,Lee,Bo,ann@example.org,,,,\n,Quill,Zoe,z@example.org,,,,\n");
+        $verdicts = DB::table('intake_results')->where('intake_id', $intake->id)->orderBy('number')->pluck('verdict')->all();
+
+        self::assertSame(['known', 'known', 'known', 'unsure', 'unsure', 'unsure', 'new'], $verdicts);
+        $unsure = $this->getJson("/api/intakes/{$intake->id}/matches?show=unsure")->json('rows');
+        self::assertSame([5, 6, 7], array_column($unsure, 'number'));
+
+        $pair = $this->getJson("/api/intakes/{$intake->id}/rows/7/match")->json();
+        self::assertSame('Bo Lee', $pair['incoming']['Name']);
+        self::assertSame(['Ann Lee', ['Same email: ann@example.org']], [$pair['candidates'][0]['values']['Name'], $pair['candidates'][0]['for']]);
+        self::assertContains('Same last name, other first name: Bo, Ann', $pair['candidates'][0]['against']);
+
+        $this->edit($intake->id, ['kind' => 'match', 'number' => 7, 'to' => 'new']);
+        $this->edit($intake->id, ['kind' => 'match', 'number' => 6, 'to' => $this->getJson("/api/intakes/{$intake->id}/rows/6/match")->json('candidates.0.decision')]);
+        self::assertSame(1, $this->getJson("/api/intakes/{$intake->id}")->json('held.unsure'));
+        $this->deleteJson("/api/intakes/{$intake->id}/edits", ['kind' => 'match'])->assertJson(['number' => 6]);
+        self::assertSame(2, $this->getJson("/api/intakes/{$intake->id}")->json('held.unsure'));
+    }
+
+    public function test_rows_of_one_file_that_are_the_same_person(): void
+    {
+        $intake = $this->loaded("Last name,First name,Email,Phone,Gift date,Amount\nLee,Ann,ann@example.org,,2020-01-02,5\nPark,Bo,bo@example.org,,2020-01-02,6\nLee,Ann,ANN@example.org,603-555-0143,2020-02-02,7\nLee,Ann,ann@example.org,,2020-02-02,7\n");
+
+        self::assertSame(['new' => 2, 'updated' => 2], $this->outcomes($intake));
+        $ann = (int) DB::table('supporters')->where('first_name', 'Ann')->value('id');
+        self::assertSame(['19.00', 3, 1], [DB::table('gifts')->where('supporter_id', $ann)->sum('amount'), DB::table('gifts')->where('supporter_id', $ann)->count(), DB::table('phones')->where('supporter_id', $ann)->count()]);
+        self::assertSame(2, DB::table('supporters')->count());
+    }
+
+    public function test_a_correction_lets_a_later_row_follow_an_earlier_one(): void
+    {
+        $intake = $this->sifted("Last name,First name,Email,Phone\nLee,Ann,ann@example.org,12\nLee,Ann,ann@example.org,603-555-0143\nPark,Bo,bo@example.org,603-555-0144\n");
+        self::assertSame(['new' => 2, 'held' => 1], $this->outcomes($intake));
+        self::assertSame('new', DB::table('intake_results')->where('intake_id', $intake->id)->where('number', 3)->value('outcome'));
+
+        $this->edit($intake->id, ['kind' => 'cell', 'number' => 2, 'column' => 3, 'to' => '']);
+        self::assertSame(['new', 'updated', 'new'], DB::table('intake_results')->where('intake_id', $intake->id)->orderBy('number')->pluck('outcome')->all());
+        $partial = DB::table('intake_results')->where('intake_id', $intake->id)->orderBy('number')->get()->all();
+        $this->postJson("/api/intakes/{$intake->id}/sift")->assertOk();
+        self::assertEquals($partial, DB::table('intake_results')->where('intake_id', $intake->id)->orderBy('number')->get()->all(), 'Working out a few rows gives what working out all gives.');
+    }
+
+    public function test_an_old_row_decided_to_be_the_same_as_another_row(): void
+    {
+        $intake = $this->sifted("Last name,First name,Gift date,Amount\nLee,Ann,2020-01-02,5\nLee,Ann,2020-02-02,6\n");
+        self::assertSame(['new' => 1, 'held' => 1], $this->outcomes($intake), 'The name alone is not enough, within the file too.');
+        $this->edit($intake->id, ['kind' => 'match', 'number' => 3, 'to' => 'r:2']);
+        $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'x'])->assertOk();
+
+        self::assertSame([1, 2], [DB::table('supporters')->count(), DB::table('gifts')->distinct()->count('given_on')]);
+        self::assertSame(1, DB::table('gifts')->distinct()->count('supporter_id'));
+    }
+
+    public function test_what_a_match_does_is_a_setting(): void
+    {
+        $this->loaded("Last name,First name,Email,Phone\nLee,Ann,ann@example.org,603-555-0143\n");
+        $file = "Last name,First name,Middle name,Email,Phone\nLee,Ann,Mary,ann@example.org,603-555-0199\n";
+        $intake = $this->sifted($file);
+        $planned = fn (): array => array_column($this->getJson("/api/intakes/{$intake->id}/preview?outcome=updated")->json('rows.0.changes') ?? [], 'subject');
+        self::assertSame(['supporter'], $planned());
+        $this->patchJson("/api/intakes/{$intake->id}", ['effect' => 'replace'])->assertOk();
+        self::assertSame(['supporter', 'phone'], $planned());
+        $this->patchJson("/api/intakes/{$intake->id}", ['effect' => 'leave alone'])->assertOk();
+        self::assertSame(['unchanged' => 1], $this->outcomes($intake));
+        $this->patchJson("/api/intakes/{$intake->id}", ['effect' => 'burn'])->assertStatus(422);
+    }
+
+    public function test_addresses_are_accepted_in_bulk_or_one_by_one(): void
+    {
+        $intake = $this->sifted("Last name,First name,Street,City,State,Zip\nLee,Ann,12 elm street,DOVER,NH,3820\nPark,Bo,4 Oak Road,Saco,ME,04072\nDahl,Cy,9 Ash St,Saco,ME,04072\n");
+        $this->getJson("/api/intakes/{$intake->id}")->assertJson(['addresses' => ['ask' => 2, 'same' => 1, 'accepted' => 0]]);
+        $row = $this->getJson("/api/intakes/{$intake->id}/addresses?show=ask")->json('rows.0');
+        self::assertSame(['12 elm street', '12 Elm St', '03820'], [$row['from']['line1'], $row['to']['line1'], $row['to']['postal_code']]);
+        self::assertStringContainsString('zero put back: the state is NH', implode(' ', array_column($row['changes'], 'reason')));
+
+        $this->edit($intake->id, ['kind' => 'address', 'to' => 'accept']);
+        $this->edit($intake->id, ['kind' => 'address', 'number' => 3, 'to' => 'keep']);
+        $this->getJson("/api/intakes/{$intake->id}")->assertJson(['addresses' => ['ask' => 0, 'accepted' => 1, 'kept' => 1]]);
+        $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'x'])->assertOk();
+
+        self::assertSame(['12 Elm St', '12 elm street, DOVER, NH 3820'], array_values((array) DB::table('addresses')->where('city', 'Dover')->first(['line1', 'original'])));
+        self::assertSame(['4 Oak Road', null], array_values((array) DB::table('addresses')->where('line1', 'like', '4 Oak%')->first(['line1', 'original'])));
+    }
+
+    public function test_cells_are_kept_to_the_letter(): void
+    {
+        $intake = $this->sifted("Last name,First name,Odd\n\" Lee \u{A0}\",Ann,\"a\nb\"\n=cmd,Bo,'x\nPark,Cy,\n");
+
+        self::assertSame(["[\" Lee \u{A0}\",\"Ann\",\"a\\nb\"]", '["=cmd","Bo","\'x"]', '["Park","Cy",""]'], DB::table('intake_rows')->where('intake_id', $intake->id)->orderBy('number')->pluck('cells')->all());
+        self::assertSame('Lee', json_decode((string) DB::table('intake_results')->where('number', 2)->value('changes'), true)[0]['fields']['last_name'][1]);
+    }
+}
