@@ -56,7 +56,8 @@ foreach (array_slice(array_values(array_filter($known, static fn (array $person)
     if ($i % 3 === 0) {
         $gift = ['date' => sprintf('2019-%02d-%02d', 1 + $i % 12, 13 + $i % 15), 'amount' => '40.00', 'fund' => 'General fund', 'kind' => 'check'];
     }
-    $add($person, $gift, $i % 4 === 1 ? ['E-Mail' => '', 'Tel' => ''] : []);
+    // Some bring what the database lacks; some bring less than it has.
+    $add($person['phone'] === '' && $i % 2 === 0 ? [...$person, 'phone' => sprintf('+1207555%04d', 100 + $i % 100)] : $person, $gift, $i % 4 === 1 ? ['E-Mail' => '', 'Tel' => ''] : []);
 }
 // New people, some with several gifts.
 foreach ($new as $i => $person) {

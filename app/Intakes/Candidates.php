@@ -34,7 +34,8 @@ final class Candidates
     public function __construct(
         private readonly Intake $intake,
         private readonly RecordReader $reader,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  list<MatchKey>  $keys  of all rows in the chunk
@@ -134,7 +135,7 @@ final class Candidates
         }
     }
 
-    /** @param array<int, true> $supporters */
+    /** @param  array<int, true>  $supporters */
     private function records(array $supporters, int $before): void
     {
         $this->records = $this->reader->read(array_keys($supporters), $this->intake->id);

@@ -24,9 +24,10 @@ final readonly class Edits
         private array $matches,
         private array $addresses,
         private ?string $allAddresses,
-    ) {}
+    ) {
+    }
 
-    /** @param list<int> $numbers */
+    /** @param  list<int>  $numbers */
     public static function of(int $intakeId, array $numbers): self
     {
         [$cells, $values, $rows, $matches, $addresses, $all] = [[], [], [], [], [], null];

@@ -13,9 +13,11 @@ use PineSieve\Core\Reading\FormulaGuard;
 /** The held rows as a CSV (RFC 4180, UTF-8): the source's own columns as they were, then row number and reason. */
 final readonly class HeldRows
 {
-    public function __construct(private Staged $staged) {}
+    public function __construct(private Staged $staged)
+    {
+    }
 
-    /** @param resource $stream */
+    /** @param  resource  $stream */
     public function write(Intake $intake, $stream): void
     {
         $headers = array_map(static fn (ColumnChoice $choice): string => $choice->header, $intake->columnPlan()->choices);

@@ -27,7 +27,8 @@ final readonly class Loading implements Work
         private Staged $staged,
         private Bulk $bulk,
         private Ids $ids,
-    ) {}
+    ) {
+    }
 
     public function step(Intake $intake): bool
     {
@@ -81,7 +82,7 @@ final readonly class Loading implements Work
         return $again;
     }
 
-    /** @param list<stdClass> $rows */
+    /** @param  list<stdClass>  $rows */
     private function apply(Intake $intake, array $rows): void
     {
         $entries = [];

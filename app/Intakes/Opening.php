@@ -12,7 +12,9 @@ use PineSieve\Core\Reading\SourceFile;
 /** Opens an intake on a file. */
 final readonly class Opening
 {
-    public function __construct(private SourceStore $sources) {}
+    public function __construct(private SourceStore $sources)
+    {
+    }
 
     /**
      * @param  ?string  $sheet  null for the first

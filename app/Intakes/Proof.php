@@ -89,7 +89,7 @@ final readonly class Proof
         return array_values($counts);
     }
 
-    /** @param array<string, array{subject: string, made: int, filled: int, replaced: int}> $counts */
+    /** @param  array<string, array{subject: string, made: int, filled: int, replaced: int}>  $counts */
     private static function count(array &$counts, Change $change): void
     {
         $subject = match ($change->subject) {

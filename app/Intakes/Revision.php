@@ -20,7 +20,8 @@ final readonly class Revision
         private Sifter $sifter,
         private Staged $staged,
         private Bulk $bulk,
-    ) {}
+    ) {
+    }
 
     /** @return int id of the edit */
     public function record(Intake $intake, string $kind, ?int $number, ?int $column, ?string $from, string $to, ?int $userId): int
@@ -69,7 +70,7 @@ final readonly class Revision
         return count($numbers) > self::AT_ONCE ? null : $numbers;
     }
 
-    /** @param ?list<int> $numbers */
+    /** @param  ?list<int>  $numbers */
     private function work(Intake $intake, ?array $numbers): void
     {
         if ($intake->state !== IntakeState::Ready) {
@@ -89,7 +90,7 @@ final readonly class Revision
         }
     }
 
-    /** @param list<int> $numbers */
+    /** @param  list<int>  $numbers */
     private function siftEach(Intake $intake, array $numbers): void
     {
         // One at a time: between two rows of a chosen few lie others that are planned already.

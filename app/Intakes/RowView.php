@@ -32,7 +32,8 @@ final readonly class RowView
         private RecordReader $reader,
         private FieldCatalog $catalog,
         private Formats $formats,
-    ) {}
+    ) {
+    }
 
     /** @return ?array<string, mixed> null if the intake has no such row */
     public function of(Intake $intake, int $number): ?array

@@ -16,7 +16,8 @@ final readonly class Runner
         private Loading $loading,
         private Undoing $undoing,
         private Heartbeat $heartbeat,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  ?float  $seconds  after which to stop between two steps; null to go on to the end

@@ -19,9 +19,10 @@ final readonly class Settings
         public bool $blanksEmpty = false,
         public string $system = 'old database',
         public bool $acceptAddresses = false,
-    ) {}
+    ) {
+    }
 
-    /** @param array<string, mixed> $data as toArray() gives it; what is missing has its default */
+    /** @param  array<string, mixed>  $data as toArray() gives it; what is missing has its default */
     public static function fromArray(array $data): self
     {
         return new self(

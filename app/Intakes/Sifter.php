@@ -45,7 +45,8 @@ final class Sifter
         private readonly KeyMaker $keys,
         private readonly FieldCatalog $catalog,
         private readonly Formats $formats,
-    ) {}
+    ) {
+    }
 
     /**
      * Works the rows out and keeps the results in place of earlier ones.

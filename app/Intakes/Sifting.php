@@ -16,7 +16,8 @@ final readonly class Sifting implements Work
         private Sifter $sifter,
         private Ids $ids,
         private Staged $staged,
-    ) {}
+    ) {
+    }
 
     public function step(Intake $intake): bool
     {

@@ -33,7 +33,8 @@ final class Staging implements Work
         private readonly Bulk $bulk,
         private readonly FieldCatalog $catalog,
         private readonly Heartbeat $heartbeat,
-    ) {}
+    ) {
+    }
 
     /** Reads the whole source: a file can't be taken up in the middle. */
     public function step(Intake $intake): bool
@@ -98,7 +99,7 @@ final class Staging implements Work
         $this->propose($intake, $profiles, $count);
     }
 
-    /** @param array<int, list<string>> $chunk */
+    /** @param  array<int, list<string>>  $chunk */
     private function stage(Intake $intake, array $chunk, int &$count): void
     {
         $rows = [];
@@ -120,7 +121,7 @@ final class Staging implements Work
         $this->heartbeat->beat();
     }
 
-    /** @param list<ColumnProfile> $profiles */
+    /** @param  list<ColumnProfile>  $profiles */
     private function propose(Intake $intake, array $profiles, int $count): void
     {
         $plan = (new Proposer($this->catalog))->propose($profiles);

@@ -31,7 +31,8 @@ final readonly class Undoing implements Work
         private RecordReader $reader,
         private Staged $staged,
         private Ids $ids,
-    ) {}
+    ) {
+    }
 
     /** @return array{supporters: array{removed: int, restored: int}, gifts: array{removed: int}, kept: list<array<string, mixed>>, kept_count: int} */
     public static function emptyReport(): array
@@ -112,7 +113,7 @@ final readonly class Undoing implements Work
         return [$ids, $reversals];
     }
 
-    /** @param array{supporters: array{removed: int, restored: int}, gifts: array{removed: int}, kept: list<array<string, mixed>>, kept_count: int} $report */
+    /** @param  array{supporters: array{removed: int, restored: int}, gifts: array{removed: int}, kept: list<array<string, mixed>>, kept_count: int}  $report */
     private static function count(array &$report, int $supporter, Reversal $reversal): void
     {
         $removed = false;

@@ -30,7 +30,9 @@ final class CarryOn implements ShouldQueue
 
     public int $timeout = 3600;
 
-    public function __construct(public readonly int $intakeId) {}
+    public function __construct(public readonly int $intakeId)
+    {
+    }
 
     /** Enters a state in which the queue works and queues the work. */
     public static function from(Intake $intake, IntakeState $state): void

@@ -12,7 +12,9 @@ final readonly class Bulk
     /** Rows in one statement: well below the server's packet limit at any row size that the columns allow. */
     private const ROWS = 1000;
 
-    public function __construct(private Connection $db) {}
+    public function __construct(private Connection $db)
+    {
+    }
 
     /**
      * @param  list<string>  $columns
@@ -27,7 +29,7 @@ final readonly class Bulk
         }
     }
 
-    /** @param array<int, array<string, mixed>> $changes id to the columns that change */
+    /** @param  array<int, array<string, mixed>>  $changes id to the columns that change */
     public function update(string $table, array $changes): void
     {
         foreach (array_chunk($changes, self::ROWS, true) as $chunk) {
@@ -51,7 +53,7 @@ final readonly class Bulk
         }
     }
 
-    /** @param list<int> $ids */
+    /** @param  list<int>  $ids */
     public function delete(string $table, array $ids, string $column = 'id'): void
     {
         foreach (array_chunk($ids, self::ROWS) as $chunk) {

@@ -17,7 +17,8 @@ final readonly class Cause
         public string $kind,
         public ?int $userId,
         public ?int $intakeId,
-    ) {}
+    ) {
+    }
 
     public static function load(int $intakeId, ?int $userId): self
     {

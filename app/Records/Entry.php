@@ -18,5 +18,6 @@ final readonly class Entry
         public int|string $supporter,
         public array $changes,
         public ?int $row = null,
-    ) {}
+    ) {
+    }
 }

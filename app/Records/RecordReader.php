@@ -14,7 +14,9 @@ final readonly class RecordReader
 {
     private const GIFT = ['given_on' => null, 'amount' => null, 'fund' => null, 'kind' => null, 'reference' => null];
 
-    public function __construct(private Connection $db) {}
+    public function __construct(private Connection $db)
+    {
+    }
 
     /**
      * @param  list<int>  $ids

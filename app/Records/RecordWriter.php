@@ -39,7 +39,8 @@ final class RecordWriter
         private readonly Ids $sequence,
         private readonly RecordReader $reader,
         private readonly SearchIndex $index,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  list<Entry>  $entries
@@ -74,7 +75,7 @@ final class RecordWriter
         return $this->ids;
     }
 
-    /** @param list<Entry> $entries */
+    /** @param  list<Entry>  $entries */
     private function giveIds(array $entries): void
     {
         $wanted = [];
@@ -158,7 +159,7 @@ final class RecordWriter
         }
     }
 
-    /** @param list<int> $touched supporters that were there before */
+    /** @param  list<int>  $touched supporters that were there before */
     private function reindex(array $touched): void
     {
         foreach (array_chunk($touched, 1000) as $chunk) {
@@ -169,7 +170,7 @@ final class RecordWriter
         $this->index->add(array_filter($this->created));
     }
 
-    /** @param list<array{int, ?int, string}> $entries supporter, row, changes */
+    /** @param  list<array{int, ?int, string}>  $entries supporter, row, changes */
     private function journal(array $entries, Cause $cause): void
     {
         if ($entries === []) {

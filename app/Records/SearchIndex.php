@@ -16,16 +16,17 @@ final readonly class SearchIndex
         private Connection $db,
         private Bulk $bulk,
         private KeyMaker $keys,
-    ) {}
+    ) {
+    }
 
-    /** @param list<int> $ids */
+    /** @param  list<int>  $ids */
     public function forget(array $ids): void
     {
         $this->bulk->delete('match_keys', $ids, 'supporter_id');
         $this->bulk->delete('search_words', $ids, 'supporter_id');
     }
 
-    /** @param array<int, SupporterRecord> $records by id */
+    /** @param  array<int, SupporterRecord>  $records by id */
     public function add(array $records): void
     {
         $keys = [];

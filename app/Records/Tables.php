@@ -20,7 +20,9 @@ final class Tables
         'gift' => ['given_on', 'amount', 'fund', 'kind', 'reference'],
     ];
 
-    private function __construct() {}
+    private function __construct()
+    {
+    }
 
     public static function of(Subject $subject): string
     {

@@ -18,9 +18,10 @@ final readonly class Address
         public string $state = '',
         public string $postalCode = '',
         public string $country = '',
-    ) {}
+    ) {
+    }
 
-    /** @param array<string, ?string> $parts by the names in PARTS; others are ignored */
+    /** @param  array<string, ?string>  $parts by the names in PARTS; others are ignored */
     public static function fromParts(array $parts): self
     {
         return new self($parts['line1'] ?? '', $parts['line2'] ?? '', $parts['city'] ?? '', $parts['state'] ?? '', $parts['postal_code'] ?? '', $parts['country'] ?? '');

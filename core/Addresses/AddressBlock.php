@@ -11,7 +11,9 @@ final class AddressBlock
 {
     private const CODE = '(?<code>\d{5}(?:-?\d{4})?|\d{4}|[A-Za-z]\d[A-Za-z][ -]?\d[A-Za-z]\d)';
 
-    private function __construct() {}
+    private function __construct()
+    {
+    }
 
     public static function parse(string $text): Address
     {

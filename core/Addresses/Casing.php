@@ -7,7 +7,9 @@ namespace PineSieve\Core\Addresses;
 /** Capitals and small letters for the names of streets and places. */
 final class Casing
 {
-    private function __construct() {}
+    private function __construct()
+    {
+    }
 
     /** "GANNET COVE", "gannet cove" -> "Gannet Cove"; a name with mixed letters stays. */
     public static function place(string $text): string

@@ -14,7 +14,9 @@ final class Countries
     /** @var ?array<string, string> */
     private static ?array $codes = null;
 
-    private function __construct() {}
+    private function __construct()
+    {
+    }
 
     /** The code of a country however it is written; null if unknown. */
     public static function code(string $written): ?string

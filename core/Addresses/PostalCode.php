@@ -7,7 +7,9 @@ namespace PineSieve\Core\Addresses;
 /** The forms of ZIP codes and Canadian postal codes. */
 final class PostalCode
 {
-    private function __construct() {}
+    private function __construct()
+    {
+    }
 
     /** @return ?string "04101", "04101-2208" or "E1C 4Z1"; null if it is neither, or lacks a leading zero */
     public static function normalize(string $written): ?string

@@ -15,7 +15,9 @@ final class Regions
     /** @var array<string, list<string>> US three-digit prefix or Canadian first letter to region codes */
     private static array $prefixes = [];
 
-    private function __construct() {}
+    private function __construct()
+    {
+    }
 
     /** @return ?array{country: string, code: string} what "Mass.", "MA" or "Massachusetts" stands for; null if unknown */
     public static function find(string $written): ?array

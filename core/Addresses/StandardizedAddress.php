@@ -16,5 +16,6 @@ final readonly class StandardizedAddress
         public Address $standard,
         public array $changes,
         public array $faults,
-    ) {}
+    ) {
+    }
 }

@@ -10,7 +10,9 @@ final class StreetLine
     /** @var ?array{suffixes: array<string, string>, directions: array<string, string>, units: array<string, string>, lone: array<string, int>} */
     private static ?array $words = null;
 
-    private function __construct() {}
+    private function __construct()
+    {
+    }
 
     /** @return array{string, list<string>} the line, and the reasons for each kind of change */
     public static function standardize(string $line): array

@@ -16,9 +16,10 @@ final readonly class Change
         public int|string $ref,
         public Action $action,
         public array $fields,
-    ) {}
+    ) {
+    }
 
-    /** @param array<string, ?string> $values */
+    /** @param  array<string, ?string>  $values */
     public static function create(Subject $subject, int|string $ref, array $values): self
     {
         return new self($subject, $ref, Action::Create, array_map(static fn (?string $value): array => [null, $value], $values));
@@ -50,7 +51,7 @@ final readonly class Change
         return ['subject' => $this->subject->value, 'ref' => $this->ref, 'action' => $this->action->value, 'fields' => $this->fields];
     }
 
-    /** @param array{subject: string, ref: int|string, action: string, fields: array<string, array{?string, ?string}>} $data as toArray() gives it */
+    /** @param  array{subject: string, ref: int|string, action: string, fields: array<string, array{?string, ?string}>}  $data as toArray() gives it */
     public static function fromArray(array $data): self
     {
         return new self(Subject::from($data['subject']), $data['ref'], Action::from($data['action']), $data['fields']);

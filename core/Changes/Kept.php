@@ -17,7 +17,8 @@ final readonly class Kept
         public ?string $now,
         public ?string $before,
         public string $reason,
-    ) {}
+    ) {
+    }
 
     /** @return array{thing: string, column: ?string, now: ?string, before: ?string, reason: string} */
     public function toArray(): array

@@ -28,7 +28,8 @@ final readonly class Planner
         private MatchEffect $effect,
         private string $system,
         private array $blankable = [],
-    ) {}
+    ) {
+    }
 
     /**
      * @param  string  $row  prefix of the references to what the row makes

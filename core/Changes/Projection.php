@@ -10,7 +10,9 @@ use PineSieve\Core\Records\SupporterRecord;
 /** A supporter as it would be once a row's changes are applied, so that the next row of the file is planned on top of them. */
 final class Projection
 {
-    private function __construct() {}
+    private function __construct()
+    {
+    }
 
     /**
      * @param  ?SupporterRecord  $before  null if the changes create the supporter

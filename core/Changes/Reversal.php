@@ -14,7 +14,8 @@ final readonly class Reversal
     private function __construct(
         public array $changes,
         public array $kept,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  list<Change>  $done  what the intake did, in order, with ids for references

@@ -19,7 +19,8 @@ final readonly class ColumnChoice
         public ?string $target = null,
         public ?DateOrder $dateOrder = null,
         public string $evidence = '',
-    ) {}
+    ) {
+    }
 
     /** @return array{header: string, state: string, target: ?string, date_order: ?string, evidence: string} */
     public function toArray(): array
@@ -27,7 +28,7 @@ final readonly class ColumnChoice
         return ['header' => $this->header, 'state' => $this->state->value, 'target' => $this->target, 'date_order' => $this->dateOrder?->value, 'evidence' => $this->evidence];
     }
 
-    /** @param array{header: string, state: string, target: ?string, date_order: ?string, evidence: string} $data as toArray() gives it */
+    /** @param  array{header: string, state: string, target: ?string, date_order: ?string, evidence: string}  $data as toArray() gives it */
     public static function fromArray(array $data): self
     {
         return new self($data['header'], ColumnState::from($data['state']), $data['target'], $data['date_order'] === null ? null : DateOrder::from($data['date_order']), $data['evidence']);

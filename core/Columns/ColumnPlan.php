@@ -10,8 +10,10 @@ use PineSieve\Core\Text\Fold;
 /** How the columns of a source become fields. */
 final readonly class ColumnPlan
 {
-    /** @param list<ColumnChoice> $choices one a column, in the order of the source */
-    public function __construct(public array $choices) {}
+    /** @param  list<ColumnChoice>  $choices one a column, in the order of the source */
+    public function __construct(public array $choices)
+    {
+    }
 
     public function isSettled(): bool
     {

@@ -29,7 +29,8 @@ final readonly class ColumnProfile
         public array $values,
         public array $looks,
         public array $dates,
-    ) {}
+    ) {
+    }
 
     /** The part of the filled values that has a look, from 0 to 1. */
     public function share(Look $look): float
@@ -75,7 +76,7 @@ final readonly class ColumnProfile
         return ['header' => $this->header, 'rows' => $this->rows, 'filled' => $this->filled, 'distinct' => $this->distinct, 'exact' => $this->exact, 'values' => $values, 'looks' => $this->looks, 'dates' => $this->dates];
     }
 
-    /** @param array{header: string, rows: int, filled: int, distinct: int, exact: bool, values: list<array{string, int}>, looks: array<string, int>, dates: array<string, int>} $data as toArray() gives it */
+    /** @param  array{header: string, rows: int, filled: int, distinct: int, exact: bool, values: list<array{string, int}>, looks: array<string, int>, dates: array<string, int>}  $data as toArray() gives it */
     public static function fromArray(array $data): self
     {
         return new self($data['header'], $data['rows'], $data['filled'], $data['distinct'], $data['exact'], array_column($data['values'], 1, 0), $data['looks'], $data['dates']);

@@ -36,7 +36,7 @@ final class ColumnProfiler
     /** @var array<string, int> */
     private array $dates = ['mdy' => 0, 'dmy' => 0, 'both' => 0];
 
-    /** @param int $thisYear for dates with two-digit years */
+    /** @param  int  $thisYear for dates with two-digit years */
     public function __construct(private readonly int $thisYear)
     {
         $this->looks = array_fill_keys(array_column(Look::cases(), 'value'), 0);

@@ -12,7 +12,9 @@ final class HeaderWords
     /** @var ?array<string, string> solid spelling to field key */
     private static ?array $fields = null;
 
-    private function __construct() {}
+    private function __construct()
+    {
+    }
 
     /** @return ?string key of the field that the header names; null if it names none */
     public static function field(string $header): ?string

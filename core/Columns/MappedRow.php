@@ -21,5 +21,6 @@ final readonly class MappedRow
         public StandardizedAddress $address,
         public array $problems,
         public string $money,
-    ) {}
+    ) {
+    }
 }

@@ -19,9 +19,11 @@ final readonly class Proposer
     /** The columns that a file of held rows has besides those of its source: where a row was, and why it was held. */
     public const OF_HELD_ROWS = ['Row in the source', 'Held because'];
 
-    public function __construct(private FieldCatalog $catalog) {}
+    public function __construct(private FieldCatalog $catalog)
+    {
+    }
 
-    /** @param list<ColumnProfile> $profiles */
+    /** @param  list<ColumnProfile>  $profiles */
     public function propose(array $profiles): ColumnPlan
     {
         $choices = array_map($this->choice(...), $profiles);

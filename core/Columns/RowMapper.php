@@ -53,7 +53,7 @@ final class RowMapper
         $this->standardizer = new AddressStandardizer;
     }
 
-    /** @param list<string> $cells as they are; missing ones at the end are blank */
+    /** @param  list<string>  $cells as they are; missing ones at the end are blank */
     public function map(array $cells): MappedRow
     {
         $values = [];
@@ -182,7 +182,7 @@ final class RowMapper
         return new IncomingRecord($kind, $name, $organization, $written->whole ?? '', $values['first_known'] ?? '', Address::fromParts($address), new Address, $values['email'] ?? '', $values['phone'] ?? '', $values['id.old'] ?? '', $noGift ? null : $gift);
     }
 
-    /** @param list<string> $cells */
+    /** @param  list<string>  $cells */
     private function country(array $cells): string
     {
         $column = $this->columns['address.country'] ?? null;

@@ -13,7 +13,9 @@ final class Amount
     /** Units that fit the column decimal(14,2). */
     private const MAX_DIGITS = 12;
 
-    private function __construct() {}
+    private function __construct()
+    {
+    }
 
     /**
      * Reads what people write: "$1,234.50", "USD 25", "(50.00)", "12,50", "1.234,50".
@@ -49,7 +51,7 @@ final class Amount
         return $negative && $amount !== '0.00' ? "-{$amount}" : $amount;
     }
 
-    /** @param iterable<string> $amounts */
+    /** @param  iterable<string>  $amounts */
     public static function sum(iterable $amounts): string
     {
         $sum = BigDecimal::zero();

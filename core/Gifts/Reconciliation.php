@@ -17,7 +17,8 @@ final readonly class Reconciliation
         public array $outcomes,
         public string $source,
         public array $money,
-    ) {}
+    ) {
+    }
 
     public function balances(): bool
     {

@@ -14,7 +14,8 @@ final readonly class Comparer
     public function __construct(
         private KeyMaker $keys,
         private string $system,
-    ) {}
+    ) {
+    }
 
     public function compare(IncomingRecord $row, SupporterRecord $stored): PairFinding
     {
@@ -105,7 +106,7 @@ final readonly class Comparer
         return array_filter(array_intersect($ours, $theirs), static fn (string $word): bool => strlen($word) > 1) !== [];
     }
 
-    /** @param list<RecordPart> $parts */
+    /** @param  list<RecordPart>  $parts */
     private static function has(array $parts, string $column, string $value): bool
     {
         foreach ($parts as $part) {

@@ -7,12 +7,13 @@ namespace PineSieve\Core\Matching;
 /** The verdict on a row, whom it is if it is known, and every finding that speaks to it. */
 final readonly class Judgement
 {
-    /** @param list<PairFinding> $findings the strongest first; none that amounts to nothing */
+    /** @param  list<PairFinding>  $findings the strongest first; none that amounts to nothing */
     private function __construct(
         public Verdict $verdict,
         public int|string|null $ref,
         public array $findings,
-    ) {}
+    ) {
+    }
 
     /**
      * One clear finding of the highest strength makes a row known. Several, or only doubtful ones, a person must look at.

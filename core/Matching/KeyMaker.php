@@ -61,7 +61,7 @@ final readonly class KeyMaker
         );
     }
 
-    /** @param array<string, ?string> $parts a stored address, which may have been kept as written */
+    /** @param  array<string, ?string>  $parts a stored address, which may have been kept as written */
     public function standard(array $parts): Address
     {
         return $this->standardizer->standardize(Address::fromParts($parts))->standard;

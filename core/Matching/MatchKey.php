@@ -7,11 +7,12 @@ namespace PineSieve\Core\Matching;
 /** A record's key of one kind, as a number that an index holds well. Equal keys only suggest; the comparison decides. */
 final readonly class MatchKey
 {
-    /** @param int $hash signed 64 bits of XXH3 */
+    /** @param  int  $hash signed 64 bits of XXH3 */
     private function __construct(
         public KeyKind $kind,
         public int $hash,
-    ) {}
+    ) {
+    }
 
     public static function of(KeyKind $kind, string $value): self
     {

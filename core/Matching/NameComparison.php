@@ -16,7 +16,8 @@ final readonly class NameComparison
     private function __construct(
         public NameLikeness $likeness,
         public string $reason,
-    ) {}
+    ) {
+    }
 
     /** Key under which equal names are found; '' if there is too little of a name. */
     public static function key(SupporterKind $kind, PersonName $name, string $display): string

@@ -17,7 +17,8 @@ final readonly class PairFinding
         public PairStrength $strength,
         public array $for,
         public array $against,
-    ) {}
+    ) {
+    }
 
     /** @return array{ref: int|string, strength: int, for: list<string>, against: list<string>} */
     public function toArray(): array

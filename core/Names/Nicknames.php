@@ -10,7 +10,9 @@ final class Nicknames
     /** @var ?array<string, array<string, string>> short or full form to the full names that it may stand for */
     private static ?array $full = null;
 
-    private function __construct() {}
+    private function __construct()
+    {
+    }
 
     /**
      * The full name that both may stand for ("bob", "robert" -> "robert"); null if none is known.

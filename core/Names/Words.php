@@ -10,7 +10,9 @@ final class Words
     /** @var ?array{titles: array<string, string>, suffixes: array<string, string>, particles: array<string, int>, organizations: array<string, int>, idle: array<string, int>} */
     private static ?array $lists = null;
 
-    private function __construct() {}
+    private function __construct()
+    {
+    }
 
     public static function title(string $folded): ?string
     {

@@ -14,7 +14,8 @@ final readonly class WrittenName
         public SupporterKind $kind,
         public PersonName $person,
         public string $whole,
-    ) {}
+    ) {
+    }
 
     public static function parse(string $text): self
     {

@@ -49,7 +49,7 @@ final class CannotRead extends SieveException
         return new self("The file is larger than allowed: {$what}.");
     }
 
-    /** @param list<string> $sheets */
+    /** @param  list<string>  $sheets */
     public static function noSuchSheet(string $sheet, array $sheets): self
     {
         return new self(sprintf('The workbook has no sheet "%s". It has: %s.', $sheet, implode(', ', $sheets)));

@@ -13,7 +13,8 @@ final readonly class DelimitedReader implements SourceReader
     public function __construct(
         private string $path,
         private Dialect $dialect,
-    ) {}
+    ) {
+    }
 
     public function rows(): iterable
     {

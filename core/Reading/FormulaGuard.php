@@ -9,7 +9,9 @@ final class FormulaGuard
 {
     private const RISKY = '/^\'*(?:[=@\t\r]|[+-](?![\d.,() -]*$))/';
 
-    private function __construct() {}
+    private function __construct()
+    {
+    }
 
     public static function on(string $cell): string
     {

@@ -12,11 +12,12 @@ final readonly class HeaderRow
     /** Rows from the top in which a header is looked for. */
     public const WITHIN = 25;
 
-    /** @param list<string> $names unique and not empty, one a column */
+    /** @param  list<string>  $names unique and not empty, one a column */
     private function __construct(
         public int $number,
         public array $names,
-    ) {}
+    ) {
+    }
 
     /**
      * The first row that fills most of the width with short words and no data.
@@ -68,7 +69,7 @@ final readonly class HeaderRow
             && preg_match('/^\W*[\d.,\/:-]{3,}/u', $cell) !== 1;
     }
 
-    /** @param list<string> $cells */
+    /** @param  list<string>  $cells */
     private static function filled(array $cells): int
     {
         return count(array_filter($cells, static fn (string $cell): bool => trim($cell) !== ''));

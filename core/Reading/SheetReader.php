@@ -10,14 +10,15 @@ final readonly class SheetReader implements SourceReader
     /** Columns that a worksheet can have (XFD); a reference beyond it is damage. */
     private const MAX_COLUMNS = 16384;
 
-    /** @param array<int, true> $dateStyles */
+    /** @param  array<int, true>  $dateStyles */
     public function __construct(
         private string $path,
         private string $part,
         private array $dateStyles,
         private bool $epoch1904,
         private bool $hasSharedStrings,
-    ) {}
+    ) {
+    }
 
     public function rows(): iterable
     {
@@ -110,7 +111,7 @@ final readonly class SheetReader implements SourceReader
         return str_contains($shown, 'E') ? rtrim(rtrim(number_format((float) $raw, 10, '.', ''), '0'), '.') : $shown;
     }
 
-    /** @param float $serial days since the epoch: 1900-01-00 with the leap day that never was, or 1904-01-01 */
+    /** @param  float  $serial days since the epoch: 1900-01-00 with the leap day that never was, or 1904-01-01 */
     private function date(float $serial): string
     {
         $days = (int) floor($serial);

@@ -11,7 +11,8 @@ final readonly class SourceFile
         private string $path,
         private ?Workbook $workbook,
         private ?Dialect $detected,
-    ) {}
+    ) {
+    }
 
     /** @throws CannotRead if it is missing, empty, encrypted or no spreadsheet */
     public static function open(string $path): self
@@ -29,7 +30,7 @@ final readonly class SourceFile
         if (str_starts_with($sample, "\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1")) {
             throw CannotRead::oldWorkbook();
         }
-        foreach (['%PDF-', "\x89PNG", "GIF8", "\xFF\xD8\xFF", "\x1F\x8B", '{\rtf'] as $signature) {
+        foreach (['%PDF-', "\x89PNG", 'GIF8', "\xFF\xD8\xFF", "\x1F\x8B", '{\rtf'] as $signature) {
             if (str_starts_with($sample, $signature)) {
                 throw CannotRead::binary();
             }

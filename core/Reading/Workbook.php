@@ -22,7 +22,8 @@ final readonly class Workbook
         private array $dateStyles,
         private bool $epoch1904,
         private bool $hasSharedStrings,
-    ) {}
+    ) {
+    }
 
     /** @throws CannotRead */
     public static function open(string $path): self

@@ -18,7 +18,8 @@ final readonly class IncomingGift
         public string $fund = '',
         public string $kind = '',
         public string $reference = '',
-    ) {}
+    ) {
+    }
 
     /** @return array<string, string> column of the gift to its value, known ones only */
     public function fields(): array

@@ -31,7 +31,8 @@ final readonly class IncomingRecord
         public string $oldId = '',
         public ?IncomingGift $gift = null,
         public string $addressWritten = '',
-    ) {}
+    ) {
+    }
 
     /** The name that is always there; '' if the row names nobody. */
     public function display(): string
@@ -65,7 +66,7 @@ final readonly class IncomingRecord
         ], static fn (string $value): bool => $value !== '');
     }
 
-    /** @param bool $accepted whether the postal form is stored, with the written one beside it, or the written one alone */
+    /** @param  bool  $accepted whether the postal form is stored, with the written one beside it, or the written one alone */
     public function withAddress(StandardizedAddress $address, bool $accepted): self
     {
         $stored = $accepted ? $address->standard : $address->original;

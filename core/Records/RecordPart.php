@@ -14,7 +14,8 @@ final readonly class RecordPart
     public function __construct(
         public int|string $ref,
         public array $values,
-    ) {}
+    ) {
+    }
 
     public function value(string $column): string
     {

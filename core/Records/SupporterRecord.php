@@ -30,7 +30,8 @@ final readonly class SupporterRecord
         public array $identifiers = [],
         public array $gifts = [],
         public array $giftsSeen = [],
-    ) {}
+    ) {
+    }
 
     public function kind(): SupporterKind
     {

@@ -12,7 +12,8 @@ final readonly class Field
         public string $label,
         public string $group,
         public FieldType $type,
-    ) {}
+    ) {
+    }
 
     public function isOfGift(): bool
     {

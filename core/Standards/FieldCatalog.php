@@ -7,8 +7,10 @@ namespace PineSieve\Core\Standards;
 /** Every field that a record can have, in the order in which people look for them. */
 final readonly class FieldCatalog
 {
-    /** @param array<string, Field> $fields by key */
-    private function __construct(private array $fields) {}
+    /** @param  array<string, Field>  $fields by key */
+    private function __construct(private array $fields)
+    {
+    }
 
     public static function builtIn(): self
     {

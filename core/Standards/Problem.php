@@ -19,7 +19,8 @@ final readonly class Problem
         public string $value,
         public string $reason,
         public string $remedy,
-    ) {}
+    ) {
+    }
 
     /** @return array{code: string, field: string, column: ?int, value: string, reason: string, remedy: string} */
     public function toArray(): array

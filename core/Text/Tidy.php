@@ -10,7 +10,9 @@ final class Tidy
     /** Ways to write "nothing is known" in a cell. */
     private const PLACEHOLDERS = ['n/a' => 1, 'na' => 1, 'n.a.' => 1, '#n/a' => 1, 'none' => 1, 'null' => 1, 'nil' => 1, 'unknown' => 1, '-' => 1, '--' => 1, '---' => 1, '?' => 1, '.' => 1];
 
-    private function __construct() {}
+    private function __construct()
+    {
+    }
 
     /** Outer blanks cut, inner runs of blanks, no-break spaces and line breaks made one blank, zero-width marks removed. */
     public static function line(string $text): string

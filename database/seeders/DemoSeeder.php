@@ -40,7 +40,8 @@ final readonly class DemoSeeder
     public function __construct(
         private RecordWriter $writer,
         private Bulk $bulk,
-    ) {}
+    ) {
+    }
 
     public function run(): void
     {

@@ -86,7 +86,7 @@ final class CommandsTest extends TestCase
         yield 'header alone' => ["First,Last\n", [], 'no rows below its header'];
     }
 
-    /** @param list<string> $options */
+    /** @param  list<string>  $options */
     #[DataProvider('unusable')]
     public function test_a_file_that_can_not_be_used_ends_with_two_and_plain_words(?string $content, array $options, string $says): void
     {
@@ -102,7 +102,7 @@ final class CommandsTest extends TestCase
         $rows = 3000;
         $lines = "Last name,First name,Email,Gift date,Amount\n";
         for ($i = 0; $i < $rows; $i++) {
-            $lines .= "Lee".strtr((string) $i, '0123456789', 'abcdefghij').",Ann,p{$i}@example.org,2020-01-02,5\n";
+            $lines .= 'Lee'.strtr((string) $i, '0123456789', 'abcdefghij').",Ann,p{$i}@example.org,2020-01-02,5\n";
         }
         config(['queue.default' => 'database']);
         $this->as();

@@ -69,7 +69,7 @@ abstract class TestCase extends BaseTestCase
         return $intake->refresh();
     }
 
-    /** @param array<string, mixed> $settings */
+    /** @param  array<string, mixed>  $settings */
     protected function loaded(string $content, array $settings = []): Intake
     {
         $intake = $this->sifted($content, $settings);

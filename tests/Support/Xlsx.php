@@ -38,7 +38,7 @@ final class Xlsx
         return $path;
     }
 
-    /** @param list<list<string>> $rows */
+    /** @param  list<list<string>>  $rows */
     public static function ofText(string $path, array $rows, string $sheet = 'Sheet 1'): string
     {
         $xml = '';

@@ -74,7 +74,7 @@ final class IntakeRunCommand extends Command
         return SavedPlan::query()->where('name', $name)->first() ?? throw new UnusableOption("There is no column plan \"{$name}\". Saved plans: ".(SavedPlan::query()->orderBy('name')->pluck('name')->implode(', ') ?: 'none').'.');
     }
 
-    /** @param array<string, mixed> $report */
+    /** @param  array<string, mixed>  $report */
     private function report(Intake $intake, array $report): void
     {
         $dry = $this->option('dry-run') === true;

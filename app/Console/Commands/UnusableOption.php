@@ -7,4 +7,6 @@ namespace App\Console\Commands;
 use PineSieve\Core\SieveException;
 
 /** An option whose value can't be used. */
-final class UnusableOption extends SieveException {}
+final class UnusableOption extends SieveException
+{
+}

@@ -16,7 +16,8 @@ final readonly class DateFormat implements Format
     public function __construct(
         private string $today,
         private ?DateOrder $order = null,
-    ) {}
+    ) {
+    }
 
     public function read(string $written): Understood
     {

@@ -11,5 +11,6 @@ final readonly class Fault
         public string $code,
         public string $reason,
         public string $remedy,
-    ) {}
+    ) {
+    }
 }

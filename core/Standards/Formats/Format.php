@@ -7,6 +7,6 @@ namespace PineSieve\Core\Standards\Formats;
 /** Reads the values of one type of field. */
 interface Format
 {
-    /** @param string $written tidied and not blank */
+    /** @param  string  $written tidied and not blank */
     public function read(string $written): Understood;
 }

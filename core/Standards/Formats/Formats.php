@@ -12,10 +12,12 @@ final class Formats
     /** @var array<string, Format> */
     private array $made = [];
 
-    /** @param string $today ISO 8601 */
-    public function __construct(private readonly string $today) {}
+    /** @param  string  $today ISO 8601 */
+    public function __construct(private readonly string $today)
+    {
+    }
 
-    /** @param ?DateOrder $order for dates only */
+    /** @param  ?DateOrder  $order for dates only */
     public function for(FieldType $type, ?DateOrder $order = null): Format
     {
         return $this->made[$type->value.($order->value ?? '')] ??= match ($type) {

@@ -11,8 +11,10 @@ use libphonenumber\PhoneNumberUtil;
 /** A telephone number, kept in the form of E.164, with its extension if it has one ("+12075550143;ext=12", RFC 3966). */
 final readonly class PhoneFormat implements Format
 {
-    /** @param string $region where numbers without a country code belong: ISO 3166-1 alpha-2 */
-    public function __construct(private string $region = 'US') {}
+    /** @param  string  $region where numbers without a country code belong: ISO 3166-1 alpha-2 */
+    public function __construct(private string $region = 'US')
+    {
+    }
 
     public function read(string $written): Understood
     {

@@ -7,7 +7,9 @@ namespace PineSieve\Core\Standards\Formats;
 /** Any text up to the length that a field can keep. */
 final readonly class TextFormat implements Format
 {
-    public function __construct(private int $length = 190) {}
+    public function __construct(private int $length = 190)
+    {
+    }
 
     public function read(string $written): Understood
     {

@@ -11,9 +11,10 @@ final readonly class Understood
         public string $value,
         public string $note,
         public ?Fault $fault,
-    ) {}
+    ) {
+    }
 
-    /** @param string $note why the value differs from what was written; '' if it does not */
+    /** @param  string  $note why the value differs from what was written; '' if it does not */
     public static function as(string $value, string $note = ''): self
     {
         return new self($value, $note, null);

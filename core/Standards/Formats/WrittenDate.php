@@ -9,10 +9,12 @@ final readonly class WrittenDate
 {
     private const MONTHS = ['jan' => 1, 'feb' => 2, 'mar' => 3, 'apr' => 4, 'may' => 5, 'jun' => 6, 'jul' => 7, 'aug' => 8, 'sep' => 9, 'oct' => 10, 'nov' => 11, 'dec' => 12];
 
-    /** @param array<string, string> $meanings value of a DateOrder to the ISO 8601 date that it gives */
-    private function __construct(public array $meanings) {}
+    /** @param  array<string, string>  $meanings value of a DateOrder to the ISO 8601 date that it gives */
+    private function __construct(public array $meanings)
+    {
+    }
 
-    /** @param int $thisYear a year of two digits is the latest that is not after it */
+    /** @param  int  $thisYear a year of two digits is the latest that is not after it */
     public static function parse(string $text, int $thisYear): self
     {
         $text = preg_replace('/[T\s]+\d{1,2}:\d{2}(?::\d{2}(?:\.\d+)?)?\s*(?:[ap]\.?m\.?)?(?:Z|[+-]\d{2}:?\d{2})?$/i', '', trim($text)) ?? $text;

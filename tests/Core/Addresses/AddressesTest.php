@@ -67,7 +67,7 @@ final class AddressesTest extends TestCase
         yield 'empty extension' => [new Address('1 Elm St', '', 'Saco', 'ME', '04072-0000'), new Address('1 Elm St', '', 'Saco', 'ME', '04072', 'US'), []];
     }
 
-    /** @param list<string> $faults */
+    /** @param  list<string>  $faults */
     #[DataProvider('addresses')]
     public function test_addresses_in_postal_form(Address $written, Address $standard, array $faults): void
     {

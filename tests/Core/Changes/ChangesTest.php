@@ -40,7 +40,7 @@ final class ChangesTest extends TestCase
         return new SupporterRecord(5, 1, $after->fields, $number($after->addresses), $number($after->emails), $number($after->phones), $number($after->identifiers));
     }
 
-    /** @param list<string> $blankable */
+    /** @param  list<string>  $blankable */
     private static function planner(MatchEffect $effect, array $blankable = []): Planner
     {
         return new Planner($effect, 'old', $blankable);
@@ -95,7 +95,7 @@ final class ChangesTest extends TestCase
         yield 'another address replaces as a whole' => [$replace, self::record('Ann Lee', address: new Address('12 Elm St', 'Apt 4', 'Dover', 'NH', '03820', 'US')), self::record('Ann Lee', address: new Address('4 Oak Rd', '', 'Dover', 'NH', '03820', 'US')), ['update address line1: 12 Elm St -> 4 Oak Rd', 'update address line2: Apt 4 -> null']];
     }
 
-    /** @param list<string> $said */
+    /** @param  list<string>  $said */
     #[DataProvider('matchCases')]
     public function test_what_a_match_does(MatchEffect $effect, IncomingRecord $before, IncomingRecord $incoming, array $said): void
     {

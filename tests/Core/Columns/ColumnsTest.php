@@ -23,7 +23,7 @@ use PineSieve\Core\Standards\Formats\Formats;
 
 final class ColumnsTest extends TestCase
 {
-    /** @param list<string> $values */
+    /** @param  list<string>  $values */
     private static function profile(string $header, array $values): ColumnProfile
     {
         $profiler = new ColumnProfiler(2026);
@@ -34,7 +34,7 @@ final class ColumnsTest extends TestCase
         return $profiler->profile($header);
     }
 
-    /** @param array<string, list<string>> $columns */
+    /** @param  array<string, list<string>>  $columns */
     private static function propose(array $columns): ColumnPlan
     {
         return (new Proposer(FieldCatalog::builtIn()))->propose(array_map(self::profile(...), array_keys($columns), array_values($columns)));
@@ -67,7 +67,7 @@ final class ColumnsTest extends TestCase
             ['Mailing Code', ['A', 'B'], null, ColumnState::Open],
             ['Spare', ['', ' '], null, ColumnState::LeftBehind],
             ['Held because', ['No name'], null, ColumnState::LeftBehind],
-            ['Address', ["12 Elm St, Dover, NH 03820", "4 Oak Rd\nSaco ME 04072"], 'address.block', ColumnState::Look],
+            ['Address', ['12 Elm St, Dover, NH 03820', "4 Oak Rd\nSaco ME 04072"], 'address.block', ColumnState::Look],
             ['Address', ['12 Elm St', '4 Oak Rd'], 'address.line1', ColumnState::Sure],
         ];
         foreach ($table as $i => $line) {
@@ -75,7 +75,7 @@ final class ColumnsTest extends TestCase
         }
     }
 
-    /** @param list<string> $values */
+    /** @param  list<string>  $values */
     #[DataProvider('headers')]
     public function test_proposals_rest_on_header_and_values(string $header, array $values, ?string $target, ColumnState $state): void
     {
@@ -114,7 +114,7 @@ final class ColumnsTest extends TestCase
         yield 'years first' => [['2020-01-02'], null, false];
     }
 
-    /** @param list<string> $values */
+    /** @param  list<string>  $values */
     #[DataProvider('dateColumns')]
     public function test_the_order_of_dates_is_proved_or_asked_for(array $values, ?DateOrder $order, bool $asks): void
     {
@@ -143,7 +143,7 @@ final class ColumnsTest extends TestCase
         self::assertFalse($plan->isSettled());
     }
 
-    /** @param array<string, string> $row field key to cell */
+    /** @param  array<string, string>  $row field key to cell */
     private static function map(array $row, ?DateOrder $order = DateOrder::MonthDayYear): MappedRow
     {
         $choices = array_map(static fn (string $key): ColumnChoice => new ColumnChoice($key, ColumnState::Sure, $key, $order), array_keys($row));

@@ -137,7 +137,7 @@ final class MatchingTest extends TestCase
         yield 'doubts' => [[PairStrength::Doubtful], Verdict::Unsure, null];
     }
 
-    /** @param list<PairStrength> $strengths */
+    /** @param  list<PairStrength>  $strengths */
     #[DataProvider('findings')]
     public function test_verdicts(array $strengths, Verdict $verdict, ?int $ref): void
     {

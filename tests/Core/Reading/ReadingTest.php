@@ -184,7 +184,7 @@ final class ReadingTest extends TestCase
         yield 'numbers all through' => [[1 => ['1', '2', '3'], 2 => ['4', '5', '6']], 1];
     }
 
-    /** @param array<int, list<string>> $rows */
+    /** @param  array<int, list<string>>  $rows */
     #[DataProvider('heads')]
     public function test_the_header_is_found(array $rows, int $number): void
     {

@@ -25,7 +25,9 @@ use PineSieve\Core\Standards\Formats\Formats;
 /** The columns of a source and the fields that they become. */
 final class ColumnController extends Controller
 {
-    public function __construct(private readonly FieldCatalog $catalog) {}
+    public function __construct(private readonly FieldCatalog $catalog)
+    {
+    }
 
     public function fields(): JsonResponse
     {

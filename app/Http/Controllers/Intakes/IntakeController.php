@@ -21,7 +21,9 @@ use PineSieve\Core\Changes\MatchEffect;
 /** Intakes as a whole: opened on a file, listed, named, set, worked out, discarded. */
 final class IntakeController extends Controller
 {
-    public function __construct(private readonly Summary $summary) {}
+    public function __construct(private readonly Summary $summary)
+    {
+    }
 
     public function index(Request $request): JsonResponse
     {

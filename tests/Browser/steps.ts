@@ -1,0 +1,38 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+
+/** What a person does again and again on the way through an intake. */
+export async function signIn(page: Page, email = 'steward@example.org'): Promise<void> {
+  await page.goto('/');
+  await page.getByLabel('Email').fill(email);
+  await page.getByRole('textbox', { name: 'Password' }).fill('harbor-lights');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('link', { name: 'Today' })).toBeVisible();
+}
+
+export async function bring(page: Page, name: string, content: string | Buffer): Promise<void> {
+  await page.getByRole('link', { name: 'Intakes' }).click();
+  await page.locator('input[type=file]').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.isBuffer(content) ? content : Buffer.from(content) });
+  await expect(page).toHaveURL(/\/source$/);
+  await page.getByRole('button', { name: 'Go on to the columns' }).click();
+}
+
+export async function workOut(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /Work out the rows/ }).click();
+  await expect(page).toHaveURL(/\/checks$/);
+}
+
+export async function load(page: Page, name: string): Promise<void> {
+  await page.getByRole('navigation', { name: 'Stages of this intake' }).getByRole('link', { name: 'Load', exact: true }).click();
+  await page.getByLabel('Name of the intake').fill(name);
+  await page.getByRole('button', { name: /^Load / }).click();
+  await expect(page).toHaveURL(/\/proof$/);
+  await expect(page.getByText('balances').first()).toBeVisible();
+}
+
+/** No violation of WCAG 2 A and AA that a machine can find, and no sideways scrolling of the page. */
+export async function looksSound(page: Page): Promise<void> {
+  const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
+  expect(found.violations.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.target.join(' ')).slice(0, 3).join(', ')}`)).toEqual([]);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+}
