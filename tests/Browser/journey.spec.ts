@@ -20,7 +20,7 @@ test('the old database comes in, from the dropped file to the proof', async ({ p
   await expect(page.getByText(/can only be month first, 4 only day first/)).toBeVisible();
   await page.getByText('month first', { exact: true }).click();
   for (const column of ['Last Contact', 'Sort Key', 'Mailing Code']) {
-    await expect(page.getByLabel('The chosen column').getByText(column)).toBeVisible();
+    await expect(page.getByLabel('The chosen column').getByText(column, { exact: true })).toBeVisible();
     await page.keyboard.press('l');
   }
   await page.getByRole('button', { name: 'Save as a plan for next time' }).click();
@@ -84,7 +84,7 @@ test('the old database comes in, from the dropped file to the proof', async ({ p
 test('a reader sees, and may not change', async ({ page }) => {
   await signIn(page, 'reader@example.org');
   await expect(page.getByText('Drop a spreadsheet')).toBeHidden();
-  await page.getByRole('link', { name: 'Supporters' }).click();
+  await page.getByRole('link', { name: 'Supporters', exact: true }).click();
   await page.getByLabel('Search supporters').fill('nobody at all');
   await expect(page.getByText('Nobody found for "nobody at all"')).toBeVisible();
   await page.getByLabel('Search supporters').fill('marchetti');
@@ -94,7 +94,7 @@ test('a reader sees, and may not change', async ({ page }) => {
   await page.keyboard.type('fairweather');
   await page.getByRole('option').first().click();
   await expect(page.getByRole('heading', { name: /Fairweather/ })).toBeVisible();
-  await page.getByRole('link', { name: 'Gifts' }).click();
+  await page.getByRole('link', { name: 'Gifts', exact: true }).click();
   await expect(page.getByText(/[\d,]+ gifts, \$[\d,.]+/)).toBeVisible();
   await looksSound(page);
 });

@@ -11,7 +11,7 @@ export async function signIn(page: Page, email = 'steward@example.org'): Promise
 }
 
 export async function bring(page: Page, name: string, content: string | Buffer): Promise<void> {
-  await page.getByRole('link', { name: 'Intakes' }).click();
+  await page.getByRole('link', { name: /^Intakes/ }).click();
   await page.locator('input[type=file]').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.isBuffer(content) ? content : Buffer.from(content) });
   await expect(page).toHaveURL(/\/source$/);
   await page.getByRole('button', { name: 'Go on to the columns' }).click();

@@ -52,7 +52,7 @@ export function GiftsPage() {
           }
         >
           <Trouble error={found.error} />
-          <div className="pane-body">
+          <div className="pane-body" tabIndex={0}>
             {found.data?.total === 0 && <Empty title="No gifts found" />}
             {(found.data?.gifts.length ?? 0) > 0 && (
               <table className="rows">

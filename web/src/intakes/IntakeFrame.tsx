@@ -4,12 +4,10 @@ import { Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-rou
 import { TitleLine } from '../app/TitleLine';
 import { moment } from '../shared/format';
 import { Trouble } from '../shared/Notice';
-import { isWorking, useIntake } from './queries';
+import { isWorking, useIntake, working } from './queries';
 import { Sieve } from './Sieve';
 import { nextStage } from './stages';
 import { Working } from './Working';
-
-const afterWork: Record<string, string> = { reading: '', sifting: '', loading: 'proof', undoing: 'proof' };
 
 /** What all screens of an intake share: its name, its sieve, and the work that is going on. */
 export function IntakeFrame() {
@@ -24,12 +22,14 @@ export function IntakeFrame() {
   useEffect(() => {
     const was = before.current;
     before.current = state;
-    if (was !== null && was !== state && was in afterWork && state !== null && !(state in afterWork)) {
-      void queries.invalidateQueries();
-      const goTo = state === 'failed' ? 'source' : was === 'sifting' && here === 'columns' ? 'checks' : afterWork[was];
-      if (goTo !== undefined && goTo !== '') {
-        void navigate(`/intakes/${id}/${goTo}`);
-      }
+    if (was === null || state === null || was === state || working.includes(state)) {
+      return;
+    }
+    // Quick work may be over before anyone saw it begin: what counts is where the intake has arrived.
+    void queries.invalidateQueries();
+    const goTo = state === 'loaded' || state === 'undone' ? 'proof' : state === 'failed' ? 'source' : state === 'ready' && here === 'columns' ? 'checks' : null;
+    if (goTo !== null && goTo !== here) {
+      void navigate(`/intakes/${id}/${goTo}`);
     }
   }, [state, queries, navigate, id, here]);
   if (intake === undefined) {

@@ -28,7 +28,7 @@ export function IntakesPage() {
       {mayLoad && <Drop />}
       <div className="panes">
         <Pane title="All intakes" note="the latest first">
-          <div className="pane-body">
+          <div className="pane-body" tabIndex={0}>
             {query.isSuccess && intakes.length === 0 && (
               <Empty title="Nothing has come in yet">
                 <p>{mayLoad ? 'Drop a spreadsheet above. Nothing is written to supporters before you have seen exactly what would change.' : 'When someone brings a file in, it is listed here.'}</p>

@@ -3,7 +3,7 @@ import { useOutletContext } from 'react-router';
 import { api } from '../api/client';
 import type { Intake, IntakeState } from '../api/types';
 
-const working: IntakeState[] = ['reading', 'sifting', 'loading', 'undoing'];
+export const working: IntakeState[] = ['reading', 'sifting', 'loading', 'undoing'];
 
 export const isWorking = (intake: Intake): boolean => working.includes(intake.state) && intake.error === null;
 

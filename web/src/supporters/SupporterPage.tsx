@@ -43,7 +43,7 @@ export function SupporterPage() {
       <Trouble error={query.error} />
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.15fr)' }}>
         <Pane title="Names and ways to reach">
-          <div className="pane-body">
+          <div className="pane-body" tabIndex={0}>
             <dl className="values">
               {names.filter(([column]) => supporter[column] !== null && supporter[column] !== undefined).map(([column, label]) => line(column, label, String(supporter[column]), `supporter:${supporter.id}`, column))}
               {data.addresses.map((address) =>
@@ -67,7 +67,7 @@ export function SupporterPage() {
           </div>
         </Pane>
         <Pane title="Gifts" note={`${counted(data.gift_count, 'gift')}, ${money(data.gift_total)} in all${data.gift_count > data.gifts.length ? `, the latest ${data.gifts.length} shown` : ''}`}>
-          <div className="pane-body">
+          <div className="pane-body" tabIndex={0}>
             {data.gifts.length === 0 ? (
               <Empty title="No gifts yet" />
             ) : (

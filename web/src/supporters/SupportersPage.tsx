@@ -44,7 +44,7 @@ export function SupportersPage() {
           }
         >
           <Trouble error={found.error} />
-          <div className="pane-body">
+          <div className="pane-body" tabIndex={0}>
             {found.data?.total === 0 && (
               <Empty title={asked === '' ? 'There are no supporters yet' : `Nobody found for "${asked}"`}>
                 <p>{asked === '' ? 'Bring a file in on the Intakes page.' : 'Each word must begin a name, an email, a phone number or an old id.'}</p>

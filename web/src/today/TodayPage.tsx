@@ -45,7 +45,7 @@ export function TodayPage() {
       {mayLoad && <Drop />}
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1.3fr) minmax(0, 1fr)' }}>
         <Pane title="Waiting" note={data === undefined ? '' : counted(data.waiting.length, 'intake')}>
-          <div className="pane-body">
+          <div className="pane-body" tabIndex={0}>
             {data?.waiting.length === 0 && (
               <Empty title="Nothing waits">
                 <p>Every source that came in is loaded.</p>
@@ -87,7 +87,7 @@ export function TodayPage() {
             </div>
           </Pane>
           <Pane title="Lately loaded">
-            <div className="pane-body">
+            <div className="pane-body" tabIndex={0}>
               {data?.loaded.length === 0 && <p className="empty">No intake has been loaded yet.</p>}
               <table className="rows">
                 <tbody>

@@ -53,7 +53,7 @@ export function AddressesStage() {
             />
           }
         >
-          <div className="pane-body">
+          <div className="pane-body" tabIndex={0}>
             {list.isSuccess && list.rows.length === 0 && (
               <Empty title={show === 'ask' ? 'No address waits' : 'No address here'}>
                 <p>{show === 'ask' ? 'Every address is in postal form, or someone has decided about it.' : ''}</p>

@@ -50,7 +50,7 @@ export function ChecksStage() {
       <Trouble error={edit.error ?? takeBack.error ?? drop.error ?? checks.error} />
       <div className="panes" style={{ gridTemplateColumns: '286px minmax(0, 1fr)' }}>
         <Pane title="Caught" note={counted(intake.held.problem + intake.held.person, 'row')}>
-          <div className="pane-body">
+          <div className="pane-body" tabIndex={0}>
             <ul className="list">
               {kinds.map((one) => (
                 <li key={keyOf(one)}>
@@ -87,7 +87,7 @@ export function ChecksStage() {
           <ProblemValues intake={intake} kind={kind} editable={mayLoad} busy={edit.isPending} onEdit={(change) => edit.mutate(change)} onRow={setRow} />
         ) : (
           <Pane title={group?.title ?? 'Rows'}>
-            <div className="pane-body">
+            <div className="pane-body" tabIndex={0}>
               <table className="rows">
                 <tbody>
                   {group?.rows.map((one) => (

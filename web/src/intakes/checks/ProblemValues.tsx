@@ -24,7 +24,7 @@ export function ProblemValues({ intake, kind, editable, busy, onEdit, onRow }: P
   return (
     <Pane title={kind.label} note={`${kind.header === null ? '' : `column "${kind.header}", `}${counted(kind.rows, 'row')}, ${counted(kind.values_count, 'value')}`}>
       <div className="pane-note">{kind.remedy}.</div>
-      <div className="pane-body">
+      <div className="pane-body" tabIndex={0}>
         <table className="rows">
           <thead>
             <tr>

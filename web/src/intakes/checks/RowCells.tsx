@@ -53,7 +53,7 @@ export function RowCells({ intake, number, editable, busy, onBack, onEdit }: Row
       }
     >
       {general.length > 0 && <div className="pane-note">{general.map((problem) => `${problem.reason}. ${problem.remedy}.`).join(' ')}</div>}
-      <div className="pane-body">
+      <div className="pane-body" tabIndex={0}>
         <table className="rows">
           <thead>
             <tr>

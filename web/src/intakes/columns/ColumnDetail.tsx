@@ -60,7 +60,7 @@ export function ColumnDetail({ intake, column, taken, editable, fieldRef, onChoo
         )}
         {column.target === 'id.old' && <OldSystem intake={intake} editable={editable} />}
       </div>
-      <div className="pane-body">
+      <div className="pane-body" tabIndex={0}>
         <table className="rows">
           <thead>
             <tr>

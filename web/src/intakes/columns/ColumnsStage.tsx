@@ -80,7 +80,7 @@ export function ColumnsStage() {
       <Trouble error={change.error ?? accept.error ?? usePlan.error ?? sift.error} />
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 500px) minmax(0, 1fr)' }}>
         <Pane title="Columns" note={`${columns.length} in the file, ${intake.columns.sure} sure, ${intake.columns.look} to look at, ${intake.columns.open} open, ${intake.columns.left_behind} left behind`}>
-          <div className="pane-body">
+          <div className="pane-body" tabIndex={0}>
             <table className="rows">
               <thead>
                 <tr>

@@ -45,7 +45,7 @@ export function LoadStage() {
           )}
         </Pane>
         <Pane title="Row by row" right={<Chips label="Which rows" value={show} onChange={setShow} options={(Object.keys(words) as Outcome[]).map((outcome) => ({ value: outcome, text: `${words[outcome]} ${count(intake.outcomes[outcome])}` }))} />}>
-          <div className="pane-body">
+          <div className="pane-body" tabIndex={0}>
             {list.isSuccess && list.rows.length === 0 && <Empty title={`No row is ${words[show]}`} />}
             {list.rows.length > 0 && (
               <table className="rows">

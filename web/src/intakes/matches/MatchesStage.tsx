@@ -81,7 +81,7 @@ export function MatchesStage() {
               />
             }
           >
-            <div className="pane-body">
+            <div className="pane-body" tabIndex={0}>
               <ul className="list">
                 {rows.map((one, i) => (
                   <li key={one.number}>

@@ -41,7 +41,7 @@ export function SideBySide({ row, place, match, candidate, onCandidate }: SideBy
         </span>
       )}
     >
-      <div className="pane-body">
+      <div className="pane-body" tabIndex={0}>
         <table className="rows">
           <thead>
             <tr>

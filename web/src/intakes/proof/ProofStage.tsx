@@ -50,7 +50,7 @@ export function ProofStage() {
             <UndoneReport report={data.undo_report} />
           ) : (
             <Pane title="What was written" note={`${counted(data.supporters.created, 'supporter')} made, ${count(data.supporters.updated)} updated${intake.replanned > 0 ? `; ${counted(intake.replanned, 'row was', 'rows were')} planned again because the database had moved` : ''}`}>
-              <div className="pane-body">
+              <div className="pane-body" tabIndex={0}>
                 <table className="rows">
                   <thead>
                     <tr>
@@ -78,7 +78,7 @@ export function ProofStage() {
         </div>
         <div style={{ display: 'grid', gridTemplateRows: 'minmax(0, 1fr) auto', gap: 12, minHeight: 0 }}>
           <Pane title="Held, by reason" note={counted(data.outcomes.held, 'row')}>
-            <div className="pane-body">
+            <div className="pane-body" tabIndex={0}>
               {data.outcomes.held === 0 && <p className="empty">No row was held.</p>}
               <table className="rows">
                 <tbody>

@@ -30,7 +30,7 @@ export function RecordsPage() {
           title="Everything this intake touched"
           right={<Chips label="Which" value={outcome} onChange={(value) => setQuery({ outcome: value })} options={[{ value: 'new', text: `new ${count(intake.outcomes.new)}` }, { value: 'updated', text: `updated ${count(intake.outcomes.updated)}` }, { value: 'unchanged', text: `no change ${count(intake.outcomes.unchanged)}` }]} />}
         >
-          <div className="pane-body">
+          <div className="pane-body" tabIndex={0}>
             {list.isSuccess && list.rows.length === 0 && <Empty title="No records here" />}
             <table className="rows">
               <tbody>

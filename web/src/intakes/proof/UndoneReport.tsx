@@ -7,7 +7,7 @@ import { Pane } from '../../shared/Pane';
 export function UndoneReport({ report }: { report: UndoReport }) {
   return (
     <Pane title="Undone" note={`${counted(report.supporters.removed, 'supporter')} and ${counted(report.gifts.removed, 'gift')} removed, ${counted(report.supporters.restored, 'supporter')} put back`}>
-      <div className="pane-body">
+      <div className="pane-body" tabIndex={0}>
         {report.kept_count === 0 ? (
           <p className="empty">Nothing stayed behind: nobody had changed any of it since. The sums above are of the load as it was.</p>
         ) : (
