@@ -28,8 +28,8 @@ final readonly class Opening
             throw CannotRead::tooLarge(number_format(filesize($localPath) / 1e6).' MB');
         }
         $sheets = $file->sheets();
-        if ($sheet !== null && $sheets !== [] && ! in_array($sheet, $sheets, true)) {
-            throw CannotRead::noSuchSheet($sheet, $sheets);
+        if ($sheet !== null && ! in_array($sheet, $sheets, true)) {
+            throw $sheets === [] ? CannotRead::noSheets() : CannotRead::noSuchSheet($sheet, $sheets);
         }
         // A first look into the rows, so that a file that can't be read is refused before an intake is made of it.
         foreach ($file->reader($sheet)->rows() as $row) {

@@ -55,6 +55,11 @@ final class CannotRead extends SieveException
         return new self(sprintf('The workbook has no sheet "%s". It has: %s.', $sheet, implode(', ', $sheets)));
     }
 
+    public static function noSheets(): self
+    {
+        return new self('The file is text and has no sheets. Leave the sheet out.');
+    }
+
     public static function encoding(string $encoding, int $row): self
     {
         return new self("Row {$row} is not valid {$encoding}. Choose another encoding.");

@@ -9,6 +9,9 @@ use PineSieve\Core\Text\Tidy;
 /** The row that names the columns. */
 final readonly class HeaderRow
 {
+    /** The number of a header that is not there: the first row is data. */
+    public const NONE = 0;
+
     /** Rows from the top in which a header is looked for. */
     public const WITHIN = 25;
 
@@ -20,7 +23,7 @@ final readonly class HeaderRow
     }
 
     /**
-     * The first row that fills most of the width with short words and no data.
+     * The first row that fills most of the width with short words and no data; none if every row looks like data.
      *
      * @param  array<int, list<string>>  $rows  the first rows by number, not empty
      */
@@ -34,9 +37,11 @@ final readonly class HeaderRow
                 return self::at($number, $rows, count($cells));
             }
         }
-        $first = array_key_first($rows) ?? throw new \InvalidArgumentException('A header needs rows.');
+        if ($rows === []) {
+            throw new \InvalidArgumentException('A header needs rows.');
+        }
 
-        return self::at($first, $rows, count($rows[$first]));
+        return self::at(self::NONE, $rows, $width);
     }
 
     /**

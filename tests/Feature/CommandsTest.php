@@ -83,6 +83,7 @@ final class CommandsTest extends TestCase
         yield 'empty' => ['', [], 'empty'];
         yield 'junk' => ["\x89PNG\r\n\x1a\n\0\0\0", [], 'not a spreadsheet'];
         yield 'encrypted' => ["\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1".str_repeat("\0", 600), [], 'password'];
+        yield 'a sheet of a text' => ["First,Last\nAnn,Lee\n", ['--sheet=People'], 'has no sheets'];
         yield 'header alone' => ["First,Last\n", [], 'no rows below its header'];
     }
 

@@ -181,7 +181,8 @@ final class ReadingTest extends TestCase
         yield 'at once' => [[1 => ['First', 'Last', 'Gift Date'], 2 => ['Ann', 'Lee', '2020-01-02']], 1];
         yield 'below a title' => [[1 => ['Export of 12 October'], 3 => ['First', 'Last', 'Amount'], 4 => ['Ann', 'Lee', '12.00']], 3];
         yield 'below a title and a date' => [[1 => ['Donors', '', ''], 2 => ['10/12/2021', '', ''], 3 => ['Name', 'Email', 'Zip'], 4 => ['Ann Lee', 'a@example.org', '04101']], 3];
-        yield 'numbers all through' => [[1 => ['1', '2', '3'], 2 => ['4', '5', '6']], 1];
+        yield 'numbers all through' => [[1 => ['1', '2', '3'], 2 => ['4', '5', '6']], 0];
+        yield 'data from the first row on' => [[1 => ['Ann', 'a@example.org', '2020-01-02'], 2 => ['Bo', 'b@example.org', '2020-01-03']], 0];
     }
 
     /** @param  array<int, list<string>>  $rows */

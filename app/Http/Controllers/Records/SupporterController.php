@@ -26,8 +26,8 @@ final class SupporterController extends Controller
         $found = Supporter::query()->when($query !== '', static fn ($supporters) => $matching === null ? $supporters->whereRaw('1 = 0') : $supporters->whereIn('id', $matching));
         $total = (clone $found)->count();
         // Ids first, so that only one page of rows is read in full however far down it lies.
-        $ids = $found->orderBy('sort_name')->orderBy('id')->offset(($page - 1) * self::PAGE)->limit(self::PAGE)->pluck('id')->all();
-        $rows = Supporter::query()->whereIn('id', $ids)->with(['addresses', 'emails', 'phones'])->orderBy('sort_name')->orderBy('id')->get();
+        $ids = $found->orderBy('sort_key')->orderBy('id')->offset(($page - 1) * self::PAGE)->limit(self::PAGE)->pluck('id')->all();
+        $rows = Supporter::query()->whereIn('id', $ids)->with(['addresses', 'emails', 'phones'])->orderBy('sort_key')->orderBy('id')->get();
         $gifts = DB::table('gifts')->whereIn('supporter_id', $ids)->groupBy('supporter_id')->selectRaw('supporter_id, count(*) as gifts, sum(amount) as given, max(given_on) as latest')->get()->keyBy('supporter_id');
 
         return response()->json([

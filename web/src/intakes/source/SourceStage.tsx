@@ -50,7 +50,16 @@ export function SourceStage() {
         >
           {intake.error !== null && <p className="trouble" style={{ margin: 14 }} role="alert">{intake.error}</p>}
           <Trouble error={change.error ?? source.error} />
-          {!fixed && <div className="pane-note quiet">Row {view?.header_row ?? '?'} names the columns. If another row does, choose its number.</div>}
+          {!fixed && (
+            <div className="pane-note quiet">
+              {view?.header_row === 0 ? 'No row names the columns: the first one is data.' : `Row ${view?.header_row ?? '?'} names the columns.`} If another row does, choose its number.
+              {view?.header_row !== 0 && (
+                <button type="button" className="origin-button" onClick={() => change.mutate({ header_row: 0 })}>
+                  No row does
+                </button>
+              )}
+            </div>
+          )}
           <div className="pane-body" tabIndex={0} aria-label="Rows of the file">
             <table className="rows grid">
               <thead>
