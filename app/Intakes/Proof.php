@@ -80,8 +80,10 @@ final readonly class Proof
         $counts = [];
         JournalEntry::query()->where('intake_id', $intake->id)->where('cause', Cause::LOAD)->select(['id', 'changes'])->chunkById(2000, static function ($entries) use (&$counts): void {
             foreach ($entries as $entry) {
-                foreach ($entry->changeList() as $change) {
-                    self::count($counts, $change);
+                $changes = $entry->changeList();
+                $isNew = $changes[0]->subject === Subject::Supporter && $changes[0]->action === Action::Create;
+                foreach ($changes as $change) {
+                    self::count($counts, $change, $isNew);
                 }
             }
         });
@@ -90,14 +92,15 @@ final readonly class Proof
     }
 
     /** @param  array<string, array{subject: string, made: int, filled: int, replaced: int}>  $counts */
-    private static function count(array &$counts, Change $change): void
+    private static function count(array &$counts, Change $change, bool $isNew): void
     {
         $subject = match ($change->subject) {
             Subject::Supporter => 'Names and dates', Subject::Address => 'Address', Subject::Email => 'Email', Subject::Phone => 'Phone', Subject::Identifier => 'Id in the old system', Subject::Gift => 'Gift',
         };
         $counts[$subject] ??= ['subject' => $subject, 'made' => 0, 'filled' => 0, 'replaced' => 0];
         if ($change->action === Action::Create) {
-            $counts[$subject]['made']++;
+            // An email for someone who had none fills a blank; a gift is always new.
+            $counts[$subject][$isNew || $change->subject === Subject::Gift ? 'made' : 'filled']++;
 
             return;
         }

@@ -74,7 +74,7 @@ export function SupporterPage() {
               <table className="rows">
                 <thead>
                   <tr>
-                    <th style={{ width: 92 }}>Date</th>
+                    <th style={{ width: 112 }}>Date</th>
                     <th className="num" style={{ width: 104 }}>Amount</th>
                     <th>Fund</th>
                     <th style={{ width: 84 }}>Kind</th>
