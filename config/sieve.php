@@ -10,7 +10,7 @@ return [
 
     // Rows that are planned together, and rows that one transaction of a load writes.
     'sift_chunk' => (int) env('SIFT_CHUNK', 1000),
-    'load_chunk' => (int) env('LOAD_CHUNK', 500),
+    'load_chunk' => (int) env('LOAD_CHUNK', 1000),
 
     // Seconds that a job works before it hands over to the next one. Well below the queue's retry_after,
     // so that the work of a worker that was killed is taken up soon and never twice at a time.

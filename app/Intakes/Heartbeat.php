@@ -26,6 +26,9 @@ final class Heartbeat
         if (microtime(true) - $this->last < 2) {
             return;
         }
+        if ($this->last === 0.0) {
+            DB::table('worker_signs')->where('seen_at', '<', now()->subDay())->delete();
+        }
         $this->last = microtime(true);
         DB::table('worker_signs')->upsert(['worker' => gethostname().':'.getmypid(), 'seen_at' => now()], 'worker');
         if ($this->job instanceof DatabaseJob) {

@@ -100,9 +100,10 @@ final readonly class Loading implements Work
             }
         }
         $outcomes = [];
+        $intakeId = $intake->id;
         foreach ($rows as $row) {
             $supporter = $row->supporter_id ?? ($row->leader === null ? null : ($ids["{$row->leader}:supporter"] ?? null));
-            $outcomes[] = [$intake->id, $row->number, $row->outcome, $supporter, isset($made[$row->number]) ? json_encode($made[$row->number], JSON_THROW_ON_ERROR) : null, $row->money, $row->gift_state];
+            $outcomes[] = [$intakeId, $row->number, $row->outcome, $supporter, isset($made[$row->number]) ? json_encode($made[$row->number], JSON_THROW_ON_ERROR) : null, $row->money, $row->gift_state];
         }
         $this->bulk->insert('intake_outcomes', ['intake_id', 'number', 'outcome', 'supporter_id', 'made', 'money', 'gift_state'], $outcomes);
     }

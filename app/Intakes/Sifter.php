@@ -39,6 +39,8 @@ final class Sifter
 
     private Intake $intake;
 
+    private int $intakeId;
+
     public function __construct(
         private readonly Bulk $bulk,
         private readonly RecordReader $reader,
@@ -86,6 +88,7 @@ final class Sifter
             return;
         }
         $this->intake = $intake;
+        $this->intakeId = $intake->id;
         $this->settings = $intake->choices();
         $plan = $intake->columnPlan();
         $this->mapper = new RowMapper($plan, $this->catalog, $this->formats);
@@ -179,7 +182,7 @@ final class Sifter
      */
     private function columns(array $values): array
     {
-        return ['intake_id' => $this->intake->id, 'held_by' => null, 'supporter_id' => null, 'leader' => null, 'findings' => null, 'changes' => null, 'gift' => null, 'gift_state' => null, ...$values];
+        return ['intake_id' => $this->intakeId, 'held_by' => null, 'supporter_id' => null, 'leader' => null, 'findings' => null, 'changes' => null, 'gift' => null, 'gift_state' => null, ...$values];
     }
 
     /**
@@ -191,7 +194,7 @@ final class Sifter
     {
         $numbers = array_keys($mapped);
         foreach (['intake_results', 'intake_problems', 'intake_keys'] as $table) {
-            DB::table($table)->where('intake_id', $this->intake->id)->whereBetween('number', [min($numbers), max($numbers)])->whereIn('number', $numbers)->delete();
+            DB::table($table)->where('intake_id', $this->intakeId)->whereBetween('number', [min($numbers), max($numbers)])->whereIn('number', $numbers)->delete();
         }
         $columns = ['intake_id', 'number', 'display', 'outcome', 'held_by', 'verdict', 'supporter_id', 'leader', 'findings', 'address', 'address_changes', 'changes', 'money', 'gift', 'gift_state'];
         $this->bulk->insert('intake_results', $columns, array_map(static fn (array $result): array => array_map(static fn (string $column): mixed => $result[$column], $columns), $results));
@@ -199,10 +202,10 @@ final class Sifter
         $keyRows = [];
         foreach ($mapped as $number => $row) {
             foreach ($row->problems as $place => $problem) {
-                $problems[] = [$this->intake->id, $number, $place, $problem->code, $problem->field, $problem->column, $problem->value, $problem->reason, $problem->remedy];
+                $problems[] = [$this->intakeId, $number, $place, $problem->code, $problem->field, $problem->column, $problem->value, $problem->reason, $problem->remedy];
             }
             foreach ($keys[$number] as $key) {
-                $keyRows[] = [$this->intake->id, $key->kind->value, $key->hash, $number];
+                $keyRows[] = [$this->intakeId, $key->kind->value, $key->hash, $number];
             }
         }
         sort($keyRows);

@@ -57,6 +57,7 @@ final class Staging implements Work
         $chunk = [];
         $count = 0;
         $returned = null;
+        $columnLimit = (int) config('sieve.column_limit');
         foreach ($reader->rows() as $number => $cells) {
             if ($intake->header_row === null || $number <= $intake->header_row || count($head) < HeaderRow::WITHIN) {
                 $head[$number] = $cells;
@@ -71,8 +72,8 @@ final class Staging implements Work
             if ($returned ??= in_array(Proposer::OF_HELD_ROWS[1], $head[$intake->header_row ?? 1] ?? [], true)) {
                 $cells = array_map(FormulaGuard::off(...), $cells);
             }
-            if (count($cells) > config('sieve.column_limit')) {
-                throw CannotRead::tooLarge('row '.$number.' has '.count($cells).' columns, '.config('sieve.column_limit').' are allowed');
+            if (count($cells) > $columnLimit) {
+                throw CannotRead::tooLarge('row '.$number.' has '.count($cells)." columns, {$columnLimit} are allowed");
             }
             $chunk[$number] = $cells;
             if (count($chunk) >= self::CHUNK) {
@@ -103,6 +104,7 @@ final class Staging implements Work
     private function stage(Intake $intake, array $chunk, int &$count): void
     {
         $rows = [];
+        $intakeId = $intake->id;
         foreach ($chunk as $number => $cells) {
             for (; $this->columns < count($cells); $this->columns++) {
                 $this->profilers[] = new ColumnProfiler((int) now()->format('Y'));
@@ -110,7 +112,7 @@ final class Staging implements Work
             foreach ($this->profilers as $column => $profiler) {
                 $profiler->add($cells[$column] ?? '');
             }
-            $rows[] = [$intake->id, $number, json_encode($cells, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)];
+            $rows[] = [$intakeId, $number, json_encode($cells, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)];
         }
         $count += count($rows);
         if ($count > config('sieve.row_limit')) {

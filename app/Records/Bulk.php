@@ -53,11 +53,23 @@ final readonly class Bulk
         }
     }
 
+    /**
+     * @param  list<string>  $columns
+     * @param  list<list<mixed>>  $rows  values of the columns that tell the rows to delete
+     */
+    public function deleteRows(string $table, array $columns, array $rows): void
+    {
+        $mark = '('.implode(',', array_fill(0, count($columns), '?')).')';
+        foreach (array_chunk($rows, self::ROWS) as $chunk) {
+            $this->db->delete("delete from `{$table}` where (`".implode('`,`', $columns).'`) in ('.implode(',', array_fill(0, count($chunk), $mark)).')', array_merge(...$chunk));
+        }
+    }
+
     /** @param  list<int>  $ids */
-    public function delete(string $table, array $ids, string $column = 'id'): void
+    public function delete(string $table, array $ids): void
     {
         foreach (array_chunk($ids, self::ROWS) as $chunk) {
-            $this->db->delete("delete from `{$table}` where `{$column}` in (".implode(',', $chunk).')');
+            $this->db->delete("delete from `{$table}` where id in (".implode(',', $chunk).')');
         }
     }
 }

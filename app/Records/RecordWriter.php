@@ -68,8 +68,10 @@ final class RecordWriter
             $this->project($supporter, $changes, $touched);
             $journal[] = [$supporter, $entry->row, json_encode(array_map(static fn (Change $change): array => $change->toArray(), $changes), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)];
         }
+        $before = $this->reader->read(array_keys($touched));
+        $this->index->forget($before);
         $this->apply();
-        $this->reindex(array_keys($touched));
+        $this->reindex(array_keys($before));
         $this->journal($journal, $cause);
 
         return $this->ids;
@@ -164,7 +166,6 @@ final class RecordWriter
     {
         foreach (array_chunk($touched, 1000) as $chunk) {
             $this->db->update('update supporters set version = version + 1 where id in ('.implode(',', $chunk).')');
-            $this->index->forget($chunk);
             $this->index->add($this->reader->read($chunk));
         }
         $this->index->add(array_filter($this->created));

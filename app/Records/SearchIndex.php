@@ -19,15 +19,29 @@ final readonly class SearchIndex
     ) {
     }
 
-    /** @param  list<int>  $ids */
-    public function forget(array $ids): void
+    /** @param array<int, SupporterRecord> $records by id, as they were when their keys were made */
+    public function forget(array $records): void
     {
-        $this->bulk->delete('match_keys', $ids, 'supporter_id');
-        $this->bulk->delete('search_words', $ids, 'supporter_id');
+        [$keys, $words] = $this->rows($records);
+        $this->bulk->deleteRows('match_keys', ['kind', 'hash', 'supporter_id'], $keys);
+        $this->bulk->deleteRows('search_words', ['word', 'supporter_id'], $words);
     }
 
-    /** @param  array<int, SupporterRecord>  $records by id */
+    /** @param array<int, SupporterRecord> $records by id */
     public function add(array $records): void
+    {
+        [$keys, $words] = $this->rows($records);
+        $this->bulk->insert('match_keys', ['kind', 'hash', 'supporter_id'], $keys);
+        $this->bulk->insert('search_words', ['word', 'supporter_id'], $words);
+    }
+
+    /**
+     * Rows in the order of the index, so that neighbouring pages are touched once.
+     *
+     * @param  array<int, SupporterRecord>  $records
+     * @return array{list<array{int, int, int}>, list<array{string, int}>}
+     */
+    private function rows(array $records): array
     {
         $keys = [];
         $words = [];
@@ -39,11 +53,10 @@ final readonly class SearchIndex
                 $words["{$word}:{$id}"] = [$word, $id];
             }
         }
-        // In the order of the index: neighbouring pages are touched once.
         sort($keys);
         sort($words);
-        $this->bulk->insert('match_keys', ['kind', 'hash', 'supporter_id'], $keys);
-        $this->bulk->insert('search_words', ['word', 'supporter_id'], $words);
+
+        return [$keys, $words];
     }
 
     /** Ids of supporters that have a word beginning with each of the words asked for, as a subquery. */
@@ -88,6 +101,8 @@ final readonly class SearchIndex
             $digits = (string) preg_replace('/\D/', '', $word);
             array_push($words, ...match (true) {
                 str_contains($word, '@') => [substr(mb_strtolower($word), 0, 60)],
+                // So is an id: "TH-0042".
+                $digits !== '' && preg_match('/^[\d().+-]+$/', $word) !== 1 => [Fold::solid($word)],
                 strlen($digits) >= 7 && preg_match('/^[\d().+-]+$/', $word) === 1 => [ltrim($digits, '1')],
                 default => explode(' ', Fold::words($word)),
             });

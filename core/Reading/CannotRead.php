@@ -55,6 +55,11 @@ final class CannotRead extends SieveException
         return new self(sprintf('The workbook has no sheet "%s". It has: %s.', $sheet, implode(', ', $sheets)));
     }
 
+    public static function openQuote(int $row): self
+    {
+        return new self("Row {$row} opens a quotation mark that is never closed, so the rest of the file would be one cell. Correct that row in a text editor.");
+    }
+
     public static function noSheets(): self
     {
         return new self('The file is text and has no sheets. Leave the sheet out.');

@@ -43,8 +43,14 @@ final readonly class DelimitedReader implements SourceReader
     private function read($stream): iterable
     {
         $encoding = $this->dialect->encoding;
-        for ($number = 1; ($cells = fgetcsv($stream, null, $this->dialect->delimiter, '"', '')) !== false; $number++) {
+        $start = 0;
+        $number = 0;
+        while (($cells = $this->next($stream, $start)) !== null) {
+            $number++;
             $joined = implode("\0", $cells);
+            if (substr_count($joined, "\0") !== count($cells) - 1) {
+                throw CannotRead::binary();
+            }
             if (trim($joined, "\0") === '') {
                 continue;
             }
@@ -54,6 +60,38 @@ final readonly class DelimitedReader implements SourceReader
                 throw CannotRead::encoding($encoding->label(), $number);
             }
             yield $number => explode("\0", $joined);
+        }
+        $this->assertClosed($stream, $start, $number);
+    }
+
+    /**
+     * @param  resource  $stream
+     * @param  int  $start  set to where the record begins
+     * @return ?list<?string> null at the end
+     */
+    private function next($stream, int &$start): ?array
+    {
+        $here = (int) ftell($stream);
+        $cells = fgetcsv($stream, null, $this->dialect->delimiter, '"', '');
+        if ($cells === false) {
+            return null;
+        }
+        $start = $here;
+
+        return $cells;
+    }
+
+    /**
+     * A quotation mark that is never closed takes all lines to the end of the file into one cell.
+     *
+     * @param  resource  $stream
+     */
+    private function assertClosed($stream, int $start, int $number): void
+    {
+        fseek($stream, $start);
+        $last = trim((string) stream_get_contents($stream));
+        if (substr_count($last, '"') % 2 === 1 && preg_match('/\R/', $last) === 1) {
+            throw CannotRead::openQuote($number);
         }
     }
 

@@ -84,17 +84,18 @@ return new class extends Migration
             $table->unsignedBigInteger('group_id')->index();
             $table->primary(['supporter_id', 'group_id']);
         });
-        // Clustered by the key, since that is how they are looked up. KeyKind says what the kinds are.
+        // Clustered by the key, since that is how they are looked up; a record's old keys are deleted by making them again from what it was.
+        // So whoever changes how keys or words are made must rebuild both tables in a migration. KeyKind says what the kinds are.
         Schema::create('match_keys', function (Blueprint $table): void {
             $table->unsignedTinyInteger('kind');
             $table->bigInteger('hash');
-            $table->unsignedBigInteger('supporter_id')->index();
+            $table->unsignedBigInteger('supporter_id');
             $table->primary(['kind', 'hash', 'supporter_id']);
         });
         DB::statement('create table search_words (
             word varchar(60) character set ascii collate ascii_bin not null,
             supporter_id bigint unsigned not null,
-            primary key (word, supporter_id), key (supporter_id)
+            primary key (word, supporter_id)
         ) engine=InnoDB');
         Schema::create('journal', function (Blueprint $table): void {
             $table->unsignedBigInteger('id')->primary();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Standards\Formats;
 
 use libphonenumber\NumberParseException;
+use libphonenumber\PhoneNumber;
 use libphonenumber\PhoneNumberFormat;
 use libphonenumber\PhoneNumberUtil;
 
@@ -25,13 +26,19 @@ final readonly class PhoneFormat implements Format
             return $this->not($written);
         }
         // Two numbers in a cell would be read as one long one, or the second cut off as noise.
-        if (! $util->isValidNumber($number) || preg_match_all('/\d/', $written) > 18) {
+        if (! self::isValid($util, $number) || preg_match_all('/\d/', $written) > 18) {
             return $this->not($written);
         }
         $extension = (string) $number->getExtension();
         $value = $util->format($number, PhoneNumberFormat::E164).($extension === '' ? '' : ";ext={$extension}");
 
         return Understood::as($value, $value === $written ? '' : 'international form');
+    }
+
+    /** Two dozen countries share the code 1; most numbers need not be held against all of them. */
+    private static function isValid(PhoneNumberUtil $util, PhoneNumber $number): bool
+    {
+        return ($number->getCountryCode() === 1 && $util->isValidNumberForRegion($number, 'US')) || $util->isValidNumber($number);
     }
 
     private function not(string $written): Understood

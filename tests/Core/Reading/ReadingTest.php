@@ -93,6 +93,13 @@ final class ReadingTest extends TestCase
         $this->rows("a,b\ncaf\xE9,x\n", new Dialect(Encoding::Utf8, ','));
     }
 
+    public function test_a_quotation_mark_that_is_never_closed_does_not_swallow_rows(): void
+    {
+        self::assertCount(3, $this->rows("a,b\n6\" pipe,1\nx,\"y\nz\"\n"));
+        $this->expectExceptionObject(CannotRead::openQuote(2));
+        $this->rows("a,b\n1,\"never closed\n2,x\n3,y\n");
+    }
+
     /** @return iterable<string, array{string, string}> */
     public static function unusable(): iterable
     {
