@@ -19,7 +19,7 @@ final readonly class SearchIndex
     ) {
     }
 
-    /** @param array<int, SupporterRecord> $records by id, as they were when their keys were made */
+    /** @param  array<int, SupporterRecord>  $records by id, as they were when their keys were made */
     public function forget(array $records): void
     {
         [$keys, $words] = $this->rows($records);
@@ -27,7 +27,7 @@ final readonly class SearchIndex
         $this->bulk->deleteRows('search_words', ['word', 'supporter_id'], $words);
     }
 
-    /** @param array<int, SupporterRecord> $records by id */
+    /** @param  array<int, SupporterRecord>  $records by id */
     public function add(array $records): void
     {
         [$keys, $words] = $this->rows($records);

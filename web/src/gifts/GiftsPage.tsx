@@ -1,15 +1,12 @@
-import { TextInput } from '@mantine/core';
-import { useDebouncedValue } from '@mantine/hooks';
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { api } from '../api/client';
 import type { Gift } from '../api/types';
 import { TitleLine } from '../app/TitleLine';
 import { counted, money } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pager } from '../shared/Pager';
 import { Pane } from '../shared/Pane';
+import { SearchField } from '../shared/SearchField';
+import { useSearch } from '../shared/useSearch';
 
 interface Gifts {
   total: number;
@@ -22,10 +19,7 @@ interface Gifts {
 export function GiftsPage() {
   const [query] = useSearchParams();
   const intake = query.get('intake') ?? '';
-  const [text, setText] = useState('');
-  const [asked] = useDebouncedValue(text.trim(), 200);
-  const [page, setPage] = useState(1);
-  const found = useQuery({ queryKey: ['gifts', asked, intake, page], queryFn: () => api.get<Gifts>(`gifts?q=${encodeURIComponent(asked)}&intake=${intake}&page=${page}`), placeholderData: keepPreviousData });
+  const { text, search, page, setPage, found } = useSearch<Gifts>('gifts', '', `&intake=${intake}`);
   return (
     <>
       <TitleLine title="Gifts">
@@ -38,18 +32,7 @@ export function GiftsPage() {
       </TitleLine>
       <div className="panes">
         <Pane
-          title={
-            <TextInput
-              aria-label="Search gifts by supporter"
-              w={340}
-              placeholder="Supporter's name, email, phone or old id"
-              value={text}
-              onChange={(event) => {
-                setText(event.currentTarget.value);
-                setPage(1);
-              }}
-            />
-          }
+          title={<SearchField label="Search gifts by supporter" hint="Supporter's name, email, phone or old id" value={text} onSearch={search} />}
         >
           <Trouble error={found.error} />
           <div className="pane-body" tabIndex={0}>

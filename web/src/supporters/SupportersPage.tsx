@@ -1,15 +1,12 @@
-import { TextInput } from '@mantine/core';
-import { useDebouncedValue } from '@mantine/hooks';
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { api } from '../api/client';
 import type { SupporterRow } from '../api/types';
 import { TitleLine } from '../app/TitleLine';
 import { count, counted, money, phone } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pager } from '../shared/Pager';
 import { Pane } from '../shared/Pane';
+import { SearchField } from '../shared/SearchField';
+import { useSearch } from '../shared/useSearch';
 
 interface Supporters {
   total: number;
@@ -20,28 +17,14 @@ interface Supporters {
 
 export function SupportersPage() {
   const [query] = useSearchParams();
-  const [text, setText] = useState(query.get('q') ?? '');
-  const [asked] = useDebouncedValue(text.trim(), 200);
-  const [page, setPage] = useState(1);
   const navigate = useNavigate();
-  const found = useQuery({ queryKey: ['supporters', asked, page], queryFn: () => api.get<Supporters>(`supporters?q=${encodeURIComponent(asked)}&page=${page}`), placeholderData: keepPreviousData });
+  const { text, search, asked, page, setPage, found } = useSearch<Supporters>('supporters', query.get('q') ?? '');
   return (
     <>
       <TitleLine title="Supporters">{found.data !== undefined && counted(found.data.total, 'supporter')}</TitleLine>
       <div className="panes">
         <Pane
-          title={
-            <TextInput
-              aria-label="Search supporters"
-              w={340}
-              placeholder="Name, email, phone or old id"
-              value={text}
-              onChange={(event) => {
-                setText(event.currentTarget.value);
-                setPage(1);
-              }}
-            />
-          }
+          title={<SearchField label="Search supporters" hint="Name, email, phone or old id" value={text} onSearch={search} />}
         >
           <Trouble error={found.error} />
           <div className="pane-body" tabIndex={0}>

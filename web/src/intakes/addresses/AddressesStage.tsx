@@ -9,6 +9,7 @@ import { count } from '../../shared/format';
 import { Empty, Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
 import { useKeys } from '../../shared/useKeys';
+import { ShowMore } from '../../shared/ShowMore';
 import { useMore } from '../../shared/useMore';
 import { NotSifted } from '../NotSifted';
 import { useEdit, useTakeBack, useThisIntake } from '../queries';
@@ -95,7 +96,7 @@ export function AddressesStage() {
                 </tbody>
               </table>
             )}
-            {list.hasNextPage && <Button variant="subtle" color="pine" m={8} onClick={() => void list.fetchNextPage()}>Show more</Button>}
+            <ShowMore list={list} />
           </div>
         </Pane>
       </div>

@@ -9,6 +9,7 @@ import { Chips } from '../../shared/Chips';
 import { count, counted, money } from '../../shared/format';
 import { Empty, Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
+import { ShowMore } from '../../shared/ShowMore';
 import { useMore } from '../../shared/useMore';
 import { NotSifted } from '../NotSifted';
 import { Money, Rows } from '../proof/Equations';
@@ -76,7 +77,7 @@ export function LoadStage() {
                 </tbody>
               </table>
             )}
-            {list.hasNextPage && <Button variant="subtle" color="pine" m={8} onClick={() => void list.fetchNextPage()}>Show more</Button>}
+            <ShowMore list={list} />
           </div>
         </Pane>
       </div>

@@ -9,6 +9,7 @@ import { count } from '../../shared/format';
 import { Empty, Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
 import { useKeys } from '../../shared/useKeys';
+import { ShowMore } from '../../shared/ShowMore';
 import { useMore } from '../../shared/useMore';
 import { NotSifted } from '../NotSifted';
 import { useEdit, useIntakeAction, useTakeBack, useThisIntake } from '../queries';
@@ -95,11 +96,7 @@ export function MatchesStage() {
                   </li>
                 ))}
               </ul>
-              {list.hasNextPage && (
-                <Button variant="subtle" color="pine" m={8} onClick={() => void list.fetchNextPage()}>
-                  Show more
-                </Button>
-              )}
+              <ShowMore list={list} />
               {list.isSuccess && rows.length === 0 && (
                 <Empty title={show === 'unsure' ? 'No row is unsure' : 'No rows here'}>
                   <p>{show === 'unsure' ? 'Every row is either clearly someone we know or clearly new.' : ''}</p>

@@ -5,6 +5,7 @@ import { Chips } from '../../shared/Chips';
 import { count, money } from '../../shared/format';
 import { Empty } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
+import { ShowMore } from '../../shared/ShowMore';
 import { useMore } from '../../shared/useMore';
 import { useThisIntake } from '../queries';
 
@@ -44,7 +45,7 @@ export function RecordsPage() {
                 ))}
               </tbody>
             </table>
-            {list.hasNextPage && <Button variant="subtle" color="pine" m={8} onClick={() => void list.fetchNextPage()}>Show more</Button>}
+            <ShowMore list={list} />
           </div>
         </Pane>
       </div>
