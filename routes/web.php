@@ -38,6 +38,7 @@ Route::prefix('api')->group(function (): void {
             Route::patch('source', [SourceController::class, 'update']);
             Route::get('columns', [ColumnController::class, 'index']);
             Route::post('columns/accept', [ColumnController::class, 'accept']);
+            Route::post('columns/leave', [ColumnController::class, 'leave']);
             Route::get('columns/{column}', [ColumnController::class, 'show'])->whereNumber('column');
             Route::patch('columns/{column}', [ColumnController::class, 'update'])->whereNumber('column');
             Route::post('plan', [ColumnController::class, 'savePlan']);

@@ -29,11 +29,18 @@ final readonly class ColumnPlan
     /** Nobody is there to ask: proposals are taken, and what has none is left behind. */
     public function settledUnasked(): self
     {
-        return new self(array_map(static fn (ColumnChoice $choice): ColumnChoice => match ($choice->state) {
-            ColumnState::Look => new ColumnChoice($choice->header, ColumnState::Sure, $choice->target, $choice->dateOrder, $choice->evidence),
-            ColumnState::Open => new ColumnChoice($choice->header, ColumnState::LeftBehind, null, null, $choice->evidence),
-            default => $choice,
-        }, $this->choices));
+        return $this->withOpenLeftBehind()->withAccepted(static fn (): bool => true);
+    }
+
+    public function withOpenLeftBehind(): self
+    {
+        return new self(array_map(static fn (ColumnChoice $choice): ColumnChoice => $choice->state === ColumnState::Open ? new ColumnChoice($choice->header, ColumnState::LeftBehind, null, null, $choice->evidence) : $choice, $this->choices));
+    }
+
+    /** @param  callable(ColumnChoice, int): bool  $may whether the proposal for a column, given by its place, may be taken as it is */
+    public function withAccepted(callable $may): self
+    {
+        return new self(array_map(static fn (ColumnChoice $choice, int $column): ColumnChoice => $choice->state === ColumnState::Look && $may($choice, $column) ? new ColumnChoice($choice->header, ColumnState::Sure, $choice->target, $choice->dateOrder, $choice->evidence) : $choice, $this->choices, array_keys($this->choices)));
     }
 
     /** @throws FieldTaken if another column feeds the field already */

@@ -110,7 +110,7 @@ final readonly class Proposer
     {
         $blocks = 0;
         foreach ($profile->values as $value => $count) {
-            $blocks += preg_match('/(?:\R|,).+\b(?:\d{5}(?:-\d{4})?|[A-Z]\d[A-Z] ?\d[A-Z]\d)\s*$/su', (string) $value) === 1 ? $count : 0;
+            $blocks += preg_match('/\S\s*\R\s*\S|,.+\b(?:\d{4,5}(?:-\d{4})?|[A-Z]\d[A-Z] ?\d[A-Z]\d)\s*$/siu', (string) $value) === 1 ? $count : 0;
         }
 
         return $blocks > 0.5 * array_sum($profile->values);

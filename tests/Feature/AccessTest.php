@@ -22,7 +22,7 @@ final class AccessTest extends TestCase
     /** Routes that change something, or that only those need who may. */
     private const LOAD = [
         'GET api/plans', 'POST api/intakes', 'PATCH api/intakes/{intake}', 'DELETE api/intakes/{intake}', 'POST api/intakes/{intake}/sift', 'POST api/intakes/{intake}/continue', 'PATCH api/intakes/{intake}/source',
-        'POST api/intakes/{intake}/columns/accept', 'PATCH api/intakes/{intake}/columns/{column}', 'POST api/intakes/{intake}/plan', 'PUT api/intakes/{intake}/plan', 'POST api/intakes/{intake}/edits', 'POST api/intakes/{intake}/edits/blank',
+        'POST api/intakes/{intake}/columns/accept', 'POST api/intakes/{intake}/columns/leave', 'PATCH api/intakes/{intake}/columns/{column}', 'POST api/intakes/{intake}/plan', 'PUT api/intakes/{intake}/plan', 'POST api/intakes/{intake}/edits', 'POST api/intakes/{intake}/edits/blank',
         'DELETE api/intakes/{intake}/edits', 'POST api/intakes/{intake}/load', 'GET api/intakes/{intake}/undo', 'POST api/intakes/{intake}/undo',
     ];
 

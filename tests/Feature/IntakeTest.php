@@ -141,7 +141,7 @@ final class IntakeTest extends TestCase
         self::assertSame(['1/2/2020' => '2020-02-01', '3/4/2020' => '2020-04-03'], $values);
         $this->patchJson("/api/intakes/{$id}/columns/2", ['target' => 'name.last'])->assertStatus(422)->assertJsonFragment(['message' => 'The column "Last name" already becomes this field. Leave that column behind or give it another field first.']);
         $this->patchJson("/api/intakes/{$id}/columns/2", ['target' => 'shoe.size'])->assertStatus(422);
-        $this->patchJson("/api/intakes/{$id}/columns/2", ['target' => null])->assertOk();
+        self::assertSame('left behind', $this->postJson("/api/intakes/{$id}/columns/leave")->assertOk()->json('columns.2.state'));
         $this->postJson("/api/intakes/{$id}/sift")->assertOk();
         self::assertSame(['new' => 2], $this->getJson("/api/intakes/{$id}")->json('outcomes') === null ? [] : array_filter($this->getJson("/api/intakes/{$id}")->json('outcomes')));
     }

@@ -68,6 +68,7 @@ final class ColumnsTest extends TestCase
             ['Spare', ['', ' '], null, ColumnState::LeftBehind],
             ['Held because', ['No name'], null, ColumnState::LeftBehind],
             ['Address', ['12 Elm St, Dover, NH 03820', "4 Oak Rd\nSaco ME 04072"], 'address.block', ColumnState::Look],
+            ['Address', ["12 north elm street\nDOVER, N.H. 3820", "4 Oak Rd\nSaco"], 'address.block', ColumnState::Look],
             ['Address', ['12 Elm St', '4 Oak Rd'], 'address.line1', ColumnState::Sure],
         ];
         foreach ($table as $i => $line) {

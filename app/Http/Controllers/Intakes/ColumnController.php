@@ -11,7 +11,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use PineSieve\Core\Columns\ColumnChoice;
-use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\Proposer;
@@ -111,9 +110,18 @@ final class ColumnController extends Controller
         $this->authorize('update', $intake);
         $this->mustBeOpen($intake);
         $profiles = $intake->columnProfiles();
-        $intake->setColumnPlan(new ColumnPlan(array_map(fn (ColumnChoice $choice, ColumnProfile $profile): ColumnChoice => $choice->state === ColumnState::Look && ! self::needsDateOrder($choice, $profile, $this->catalog)
-            ? new ColumnChoice($choice->header, ColumnState::Sure, $choice->target, $choice->dateOrder, $choice->evidence)
-            : $choice, $intake->columnPlan()->choices, $profiles)));
+        $intake->setColumnPlan($intake->columnPlan()->withAccepted(fn (ColumnChoice $choice, int $column): bool => ! self::needsDateOrder($choice, $profiles[$column], $this->catalog)));
+        $intake->save();
+
+        return $this->index($intake);
+    }
+
+    /** Leaves every column behind that nothing is proposed for. */
+    public function leave(Intake $intake): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        $this->mustBeOpen($intake);
+        $intake->setColumnPlan($intake->columnPlan()->withOpenLeftBehind());
         $intake->save();
 
         return $this->index($intake);

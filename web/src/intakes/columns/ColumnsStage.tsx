@@ -34,6 +34,7 @@ export function ColumnsStage() {
   const source = useQuery({ queryKey: ['intake', String(intake.id), 'source'], queryFn: () => api.get<SourceView>(`intakes/${intake.id}/source`) });
   const change = useColumnsChange(intake.id, ({ column, ...choice }: Choice) => api.patch(`intakes/${intake.id}/columns/${column}`, choice));
   const accept = useColumnsChange(intake.id, () => api.post(`intakes/${intake.id}/columns/accept`));
+  const leave = useColumnsChange(intake.id, () => api.post(`intakes/${intake.id}/columns/leave`));
   const usePlan = useColumnsChange(intake.id, (name: string) => api.put(`intakes/${intake.id}/plan`, { name }));
   const sift = useIntakeAction(intake.id, () => api.post(`intakes/${intake.id}/sift`));
   const columns = data?.columns ?? [];
@@ -77,7 +78,7 @@ export function ColumnsStage() {
           </Button>
         </div>
       )}
-      <Trouble error={change.error ?? accept.error ?? usePlan.error ?? sift.error} />
+      <Trouble error={change.error ?? accept.error ?? leave.error ?? usePlan.error ?? sift.error} />
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 500px) minmax(0, 1fr)' }}>
         <Pane title="Columns" note={`${columns.length} in the file, ${intake.columns.sure} sure, ${intake.columns.look} to look at, ${intake.columns.open} open, ${intake.columns.left_behind} left behind`}>
           <div className="pane-body" tabIndex={0}>
@@ -87,7 +88,7 @@ export function ColumnsStage() {
                   <th style={{ width: '30%' }}>In the file</th>
                   <th style={{ width: 62 }}>Filled</th>
                   <th>Becomes</th>
-                  <th className="num" style={{ width: 92 }} aria-label="How settled" />
+                  <th className="num" style={{ width: 108 }} aria-label="How settled" />
                 </tr>
               </thead>
               <tbody>
@@ -130,6 +131,11 @@ export function ColumnsStage() {
         {toLook > 1 && editable && (
           <Button variant="subtle" color="pine" onClick={() => accept.mutate(undefined)}>
             Take all {toLook} proposals
+          </Button>
+        )}
+        {intake.columns.open > 3 && editable && (
+          <Button variant="subtle" color="pine" onClick={() => leave.mutate(undefined)} loading={leave.isPending}>
+            Leave all {intake.columns.open} open ones behind
           </Button>
         )}
         <span className="push">{mayLoad && waiting.length === 0 && <SavePlan intake={intake} />}</span>
