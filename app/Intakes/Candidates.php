@@ -22,6 +22,9 @@ final class Candidates
     /** @var array<string, list<int>> key to supporters that have it */
     private array $stored = [];
 
+    /** @var array<int, array<int, string>> fingerprint to the supporters that the very same row was loaded to, with the name of the intake */
+    private array $sameRows = [];
+
     /** @var array<string, list<int>> key to rows of the file that have it, in order */
     private array $rows = [];
 
@@ -39,10 +42,12 @@ final class Candidates
 
     /**
      * @param  list<MatchKey>  $keys  of all rows in the chunk
+     * @param  list<int>  $fingerprints  of all rows in the chunk
      * @param  list<int>  $alsoStored  supporters that a person named
+     * @param  list<int>  $alsoRows  rows that a person named
      * @param  int  $before  number of the first row in the chunk
      */
-    public function gather(array $keys, array $alsoStored, array $alsoRows, int $before): void
+    public function gather(array $keys, array $fingerprints, array $alsoStored, array $alsoRows, int $before): void
     {
         $hashes = [];
         foreach ($keys as $key) {
@@ -61,6 +66,10 @@ final class Candidates
                 $this->rows["{$kind}:{$hit->hash}"][] = $hit->number;
                 $numbers[$hit->number] = true;
             }
+        }
+        foreach ($fingerprints === [] ? [] : DB::select("select o.fingerprint, o.supporter_id, i.name from intake_outcomes o join intakes i on i.id = o.intake_id and i.state = 'loaded' where o.fingerprint in (".implode(',', $fingerprints).') and o.supporter_id is not null and o.intake_id <> ?', [$this->intake->id]) as $hit) {
+            $this->sameRows[$hit->fingerprint][$hit->supporter_id] = $hit->name;
+            $supporters[$hit->supporter_id] = true;
         }
         $this->owners(array_keys($numbers), $supporters);
         $this->records($supporters, $before);
@@ -85,6 +94,17 @@ final class Candidates
         }
 
         return array_intersect_key($this->records, $found);
+    }
+
+    /** @return array<int, string> supporters that the very same row was loaded to before, with the name of the intake; those that are there still */
+    public function sameRow(int $fingerprint): array
+    {
+        return array_intersect_key($this->sameRows[$fingerprint] ?? [], $this->records);
+    }
+
+    public function record(int|string $ref): ?SupporterRecord
+    {
+        return $this->records[$ref] ?? null;
     }
 
     /** The record that a person's decision names; null if it is not there any more. */

@@ -58,7 +58,7 @@ final readonly class Loading implements Work
     /** @return list<stdClass> */
     private function results(Intake $intake): array
     {
-        return DB::select('select number, outcome, supporter_id, leader, changes, money, gift_state from intake_results where intake_id = ? and number > ? order by number limit '.(int) config('sieve.load_chunk'), [$intake->id, $intake->position]);
+        return DB::select('select number, outcome, supporter_id, leader, changes, money, gift_state, fingerprint from intake_results where intake_id = ? and number > ? order by number limit '.(int) config('sieve.load_chunk'), [$intake->id, $intake->position]);
     }
 
     private function hasMoved(Intake $intake): bool
@@ -103,9 +103,9 @@ final readonly class Loading implements Work
         $intakeId = $intake->id;
         foreach ($rows as $row) {
             $supporter = $row->supporter_id ?? ($row->leader === null ? null : ($ids["{$row->leader}:supporter"] ?? null));
-            $outcomes[] = [$intakeId, $row->number, $row->outcome, $supporter, isset($made[$row->number]) ? json_encode($made[$row->number], JSON_THROW_ON_ERROR) : null, $row->money, $row->gift_state];
+            $outcomes[] = [$intakeId, $row->number, $row->outcome, $supporter, isset($made[$row->number]) ? json_encode($made[$row->number], JSON_THROW_ON_ERROR) : null, $row->money, $row->gift_state, $row->fingerprint];
         }
-        $this->bulk->insert('intake_outcomes', ['intake_id', 'number', 'outcome', 'supporter_id', 'made', 'money', 'gift_state'], $outcomes);
+        $this->bulk->insert('intake_outcomes', ['intake_id', 'number', 'outcome', 'supporter_id', 'made', 'money', 'gift_state', 'fingerprint'], $outcomes);
     }
 
     /**

@@ -69,14 +69,25 @@ final class Sifter
                 'keep' => false,
                 default => $this->settings->acceptAddresses,
             };
-            $mapped[$number] = new MappedRow($row->record->withAddress($row->address, $accepts), $row->address, $row->problems, $row->money);
-            $keys[$number] = $row->problems === [] && $edits->row($number) === null || $edits->row($number) === 'in' && $row->problems === [] ? $this->keys->ofIncoming($mapped[$number]->record, $this->settings->system) : [];
+            $mapped[$number] = $row->with($row->record->withAddress($row->address, $accepts));
+            // Rows that will not come in are nobody that a later row could be.
+            $comesIn = ($row->problems === [] || $row->onlyPoints()) && in_array($edits->row($number), [null, 'in'], true);
+            $keys[$number] = $comesIn ? $this->keys->ofIncoming($mapped[$number]->record, $this->settings->system) : [];
         }
         $candidates = new Candidates($intake, $this->reader);
         [$named, $namedRows] = $this->named($edits, $numbers);
-        $candidates->gather(array_merge(...array_values($keys)), $named, $namedRows, $numbers[0]);
+        $fingerprints = [];
+        foreach ($mapped as $number => $row) {
+            if ($keys[$number] !== []) {
+                $fingerprints[] = $row->record->fingerprint();
+            }
+        }
+        $candidates->gather(array_merge(...array_values($keys)), $fingerprints, $named, $namedRows, $numbers[0]);
         $results = [];
         foreach ($mapped as $number => $row) {
+            if ($row->onlyPoints() && $this->judge($row, $keys[$number], $candidates, $edits->match($number))->verdict === Verdict::Known) {
+                $mapped[$number] = $row = $row->withoutProblems();
+            }
             $results[] = $this->result($number, $row, $keys[$number], $candidates, $edits);
         }
         $this->keep($mapped, $keys, $results);
@@ -144,20 +155,12 @@ final class Sifter
         if ($row->problems !== [] || $byPerson === 'hold') {
             return $this->columns([...$base, 'outcome' => Outcome::Held->value, 'held_by' => $row->problems !== [] ? 'problem' : 'person', 'verdict' => Verdict::New->value]);
         }
-        $found = $candidates->of($keys);
-        $judgement = Judgement::of(array_values(array_map(fn (SupporterRecord $record): PairFinding => $this->comparer->compare($row->record, $record), $found)));
-        $decision = $edits->match($number);
-        $stored = null;
-        if ($decision === 'new') {
-            $judgement = $judgement->decided(null);
-        } elseif ($decision !== null && ($stored = $candidates->named($decision)) !== null) {
-            $judgement = $judgement->decided($stored->ref);
-        }
+        $judgement = $this->judge($row, $keys, $candidates, $edits->match($number));
         $findings = $judgement->findings === [] ? null : self::json(array_map(static fn (PairFinding $finding): array => $finding->toArray(), array_slice($judgement->findings, 0, 8)));
         if ($judgement->verdict === Verdict::Unsure) {
             return $this->columns([...$base, 'outcome' => Outcome::Held->value, 'held_by' => 'unsure', 'verdict' => Verdict::Unsure->value, 'findings' => $findings]);
         }
-        $stored ??= $judgement->ref === null ? null : $found[$judgement->ref];
+        $stored = $judgement->ref === null ? null : $candidates->record($judgement->ref);
         $changes = $this->planner->plan((string) $number, $row->record, $stored);
         $isThere = Planner::isThere($row->record, $stored);
         $gift = $row->record->gift?->sameness();
@@ -172,8 +175,33 @@ final class Sifter
             'findings' => $findings,
             'changes' => $changes === [] ? null : self::json(array_map(static fn (Change $change): array => $change->toArray(), $changes)),
             'gift' => $gift,
+            'fingerprint' => $row->record->fingerprint(),
             'gift_state' => $gift === null ? null : ($isThere ? 'there' : 'new'),
         ]);
+    }
+
+    /**
+     * What the rules say of the row, or what a person said: a decision that names nobody who is there any more does not count.
+     *
+     * @param  list<MatchKey>  $keys
+     */
+    private function judge(MappedRow $row, array $keys, Candidates $candidates, ?string $decision): Judgement
+    {
+        $findings = array_map(fn (SupporterRecord $record): PairFinding => $this->comparer->compare($row->record, $record), $candidates->of($keys));
+        foreach ($keys === [] ? [] : $candidates->sameRow($row->record->fingerprint()) as $id => $intake) {
+            $record = $candidates->record($id);
+            if ($record !== null) {
+                $findings[$id] = ($findings[$id] ?? $this->comparer->compare($row->record, $record))->loadedBefore($intake);
+            }
+        }
+        $judgement = Judgement::of(array_values($findings));
+        $named = $decision === null || $decision === 'new' ? null : $candidates->named($decision);
+
+        return match (true) {
+            $decision === 'new' => $judgement->decided(null),
+            $named !== null => $judgement->decided($named->ref),
+            default => $judgement,
+        };
     }
 
     /**
@@ -182,7 +210,7 @@ final class Sifter
      */
     private function columns(array $values): array
     {
-        return ['intake_id' => $this->intakeId, 'held_by' => null, 'supporter_id' => null, 'leader' => null, 'findings' => null, 'changes' => null, 'gift' => null, 'gift_state' => null, ...$values];
+        return ['intake_id' => $this->intakeId, 'held_by' => null, 'supporter_id' => null, 'leader' => null, 'findings' => null, 'changes' => null, 'gift' => null, 'gift_state' => null, 'fingerprint' => null, ...$values];
     }
 
     /**
@@ -196,7 +224,7 @@ final class Sifter
         foreach (['intake_results', 'intake_problems', 'intake_keys'] as $table) {
             DB::table($table)->where('intake_id', $this->intakeId)->whereBetween('number', [min($numbers), max($numbers)])->whereIn('number', $numbers)->delete();
         }
-        $columns = ['intake_id', 'number', 'display', 'outcome', 'held_by', 'verdict', 'supporter_id', 'leader', 'findings', 'address', 'address_changes', 'changes', 'money', 'gift', 'gift_state'];
+        $columns = ['intake_id', 'number', 'display', 'outcome', 'held_by', 'verdict', 'supporter_id', 'leader', 'findings', 'address', 'address_changes', 'changes', 'money', 'gift', 'gift_state', 'fingerprint'];
         $this->bulk->insert('intake_results', $columns, array_map(static fn (array $result): array => array_map(static fn (string $column): mixed => $result[$column], $columns), $results));
         $problems = [];
         $keyRows = [];

@@ -94,7 +94,13 @@ final readonly class Undoing implements Work
         $ids = array_map(intval(...), array_column(DB::select('select distinct supporter_id from journal where intake_id = ? and cause = ? and supporter_id > ? order by supporter_id limit '.self::CHUNK, [$intake->id, Cause::LOAD, $after]), 'supporter_id'));
         $done = [];
         $since = [];
-        foreach ($ids === [] ? [] : JournalEntry::query()->whereIn('supporter_id', $ids)->orderBy('id')->get() as $entry) {
+        $entries = $ids === [] ? collect() : JournalEntry::query()->whereIn('supporter_id', $ids)->orderBy('id')->get();
+        // What an intake did and took back again is nobody's change.
+        $undone = array_flip(Intake::query()->whereIn('id', $entries->pluck('intake_id')->filter()->unique())->where('state', IntakeState::Undone)->pluck('id')->all());
+        foreach ($entries as $entry) {
+            if (isset($undone[$entry->intake_id ?? 0])) {
+                continue;
+            }
             $ours = $entry->intake_id === $intake->id && $entry->cause === Cause::LOAD;
             foreach ($entry->changeList() as $change) {
                 if ($ours) {

@@ -74,10 +74,15 @@ final readonly class ColumnPlan
             $known[Fold::solid($choice->header)] = $choice;
         }
 
-        return new self(array_map(static function (ColumnChoice $own) use ($known, $name): ColumnChoice {
-            $kept = $known[Fold::solid($own->header)] ?? null;
+        $fed = array_column($this->choices, 'target', 'target');
 
-            return $kept === null ? $own : new ColumnChoice($own->header, $kept->state, $kept->target, $kept->dateOrder, "As in the plan \"{$name}\". {$own->evidence}");
+        return new self(array_map(static function (ColumnChoice $own) use ($known, $name, $fed): ColumnChoice {
+            $kept = $known[Fold::solid($own->header)] ?? null;
+            if ($kept === null) {
+                return isset($fed[$own->target ?? '']) ? new ColumnChoice($own->header, ColumnState::Open, null, null, "{$own->evidence} But the plan \"{$name}\" feeds that field from another column.") : $own;
+            }
+
+            return new ColumnChoice($own->header, $kept->state, $kept->target, $kept->dateOrder, "As in the plan \"{$name}\". {$own->evidence}");
         }, $other->choices));
     }
 

@@ -23,4 +23,24 @@ final readonly class MappedRow
         public string $money,
     ) {
     }
+
+    /** Whether nothing is wrong with the row but that it names nobody, and it still says whom it means: by an id or an email. */
+    public function onlyPoints(): bool
+    {
+        return count($this->problems) === 1
+            && in_array($this->problems[0]->code, ['name.last.required', 'name.full.required'], true)
+            && $this->record->display() === ''
+            && ($this->record->oldId !== '' || $this->record->email !== '');
+    }
+
+    public function with(IncomingRecord $record): self
+    {
+        return new self($record, $this->address, $this->problems, $this->money);
+    }
+
+    /** The row of someone whom the database knows: the name is there. */
+    public function withoutProblems(): self
+    {
+        return new self($this->record, $this->address, [], $this->money);
+    }
 }

@@ -19,14 +19,11 @@ final readonly class NameComparison
     ) {
     }
 
-    /** Key under which equal names are found; '' if there is too little of a name. */
+    /** Key under which equal names are found; '' if there is no name. */
     public static function key(SupporterKind $kind, PersonName $name, string $display): string
     {
         if ($kind === SupporterKind::Person) {
-            $first = Fold::words($name->first);
-            $last = Fold::words($name->last);
-
-            return $first === '' || $last === '' ? '' : "{$first} {$last}";
+            return trim(self::fold($name->first).' '.self::fold($name->last));
         }
 
         return self::organizationKey($display);
@@ -53,8 +50,11 @@ final readonly class NameComparison
 
     private static function people(PersonName $a, PersonName $b): self
     {
-        $last = [Fold::words($a->last), Fold::words($b->last)];
-        $first = [Fold::words($a->first), Fold::words($b->first)];
+        if ($a->display() === '' || $b->display() === '') {
+            return new self(NameLikeness::Compatible, 'One has no name');
+        }
+        $last = [self::fold($a->last), self::fold($b->last)];
+        $first = [self::fold($a->first), self::fold($b->first)];
         if ($last[0] === '' || $last[0] !== $last[1]) {
             $sameFirst = $first[0] !== '' && $first[0] === $first[1] ? " (the first name is the same: {$b->first})" : '';
 
@@ -64,7 +64,7 @@ final readonly class NameComparison
         if ($suffix[0] !== '' && $suffix[1] !== '' && $suffix[0] !== $suffix[1]) {
             return new self(NameLikeness::Family, "One is {$a->suffix}, the other {$b->suffix}");
         }
-        if ($first[0] === '' || $first[1] === '') {
+        if (($first[0] === '') !== ($first[1] === '')) {
             return new self(NameLikeness::Compatible, 'Same last name; one has no first name');
         }
         if ($first[0] === $first[1]) {
@@ -82,7 +82,7 @@ final readonly class NameComparison
         }
 
         return $sameSuffix
-            ? new self(NameLikeness::Same, "Same name: {$b->first} {$b->last}")
+            ? new self(NameLikeness::Same, 'Same name: '.trim("{$b->first} {$b->last}"))
             : new self(NameLikeness::Compatible, 'Same name, but only one has a suffix ('.trim($a->suffix.$b->suffix).')');
     }
 
@@ -101,6 +101,14 @@ final readonly class NameComparison
         }
 
         return new self(NameLikeness::Family, "Same last name, other first name: {$a->first}, {$b->first}");
+    }
+
+    /** Folded; a name that has no letters at all stays as it is, in small letters. */
+    private static function fold(string $name): string
+    {
+        $folded = Fold::words($name);
+
+        return $folded === '' ? mb_strtolower(trim($name)) : $folded;
     }
 
     /** "Jr", "junior" and "II" tell one generation from another; degrees do not. */

@@ -20,6 +20,12 @@ final readonly class PairFinding
     ) {
     }
 
+    /** The same pair, once it is known that the very same row has been loaded to the record before. */
+    public function loadedBefore(string $intake): self
+    {
+        return new self($this->ref, PairStrength::ClearByRow, ["The very same row came in before, with \"{$intake}\"", ...$this->for], $this->against);
+    }
+
     /** @return array{ref: int|string, strength: int, for: list<string>, against: list<string>} */
     public function toArray(): array
     {

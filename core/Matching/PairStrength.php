@@ -12,6 +12,8 @@ enum PairStrength: int
     case ClearByAddress = 2;
     case ClearByEmail = 3;
     case ClearById = 4;
+    /** The very same row has been loaded to that record before. */
+    case ClearByRow = 5;
 
     public function isClear(): bool
     {

@@ -81,6 +81,7 @@ return new class extends Migration
             $table->decimal('money', 14, 2)->default(0);
             $table->string('gift', 200)->nullable();
             $table->string('gift_state', 8)->nullable();
+            $table->bigInteger('fingerprint')->nullable();
             $table->primary(['intake_id', 'number']);
             $table->index(['intake_id', 'outcome', 'number']);
             $table->index(['intake_id', 'supporter_id']);
@@ -130,6 +131,8 @@ return new class extends Migration
             $table->text('made')->nullable();
             $table->decimal('money', 14, 2)->default(0);
             $table->string('gift_state', 8)->nullable();
+            // What the row said: the very same row is recognized when it comes again.
+            $table->bigInteger('fingerprint')->nullable()->index();
             $table->primary(['intake_id', 'number']);
             $table->index(['intake_id', 'outcome', 'number']);
         });

@@ -81,6 +81,24 @@ final class RowsTest extends TestCase
         self::assertSame(2, $this->getJson("/api/intakes/{$intake->id}")->json('held.unsure'));
     }
 
+    public function test_a_row_that_only_points_at_someone_known_needs_no_name(): void
+    {
+        $this->loaded("Legacy No,Last name,First name,Email\nX1,Lee,Ann,ann@example.org\nX2,Larkspur,Bo,\n");
+        $intake = $this->loaded("Legacy No,Email,Gift date,Amount\nX1,,2024-01-02,5\n,ann@example.org,2024-01-03,6\nX9,,2024-01-04,7\nX2,,2024-01-05,8\n");
+
+        self::assertSame(['updated' => 3, 'held' => 1], $this->outcomes($intake));
+        self::assertSame(['19.00', 2], [DB::table('gifts')->sum('amount'), DB::table('supporters')->count()]);
+        self::assertSame('No last name and no organization name: the gift has no supporter', DB::table('intake_problems')->where('intake_id', $intake->id)->value('reason'));
+    }
+
+    public function test_names_without_a_second_sign_are_never_made_twice(): void
+    {
+        $file = "Name\nCher\nMadonna\n李明\n";
+        $this->loaded($file);
+        $this->loaded($file);
+        self::assertSame(3, DB::table('supporters')->count());
+    }
+
     public function test_rows_of_one_file_that_are_the_same_person(): void
     {
         $intake = $this->loaded("Last name,First name,Email,Phone,Gift date,Amount\nLee,Ann,ann@example.org,,2020-01-02,5\nPark,Bo,bo@example.org,,2020-01-02,6\nLee,Ann,ANN@example.org,603-555-0143,2020-02-02,7\nLee,Ann,ann@example.org,,2020-02-02,7\n");

@@ -140,6 +140,8 @@ final class ColumnsTest extends TestCase
 
         self::assertSame($plan->headersKey(), $turned->headersKey());
         self::assertSame(['email', 'name.full'], array_column($plan->settledUnasked()->appliedTo($turned, 'Monthly')->choices, 'target'));
+        $more = $plan->settledUnasked()->appliedTo(self::propose(['Name' => ['Ann Lee'], 'E-Mail' => ['a@example.org'], 'Emails' => ['b@example.org']]), 'Monthly');
+        self::assertSame(['name.full', 'email', null], array_column($more->choices, 'target'), 'A new column does not take the field that the plan feeds.');
         self::assertTrue($plan->settledUnasked()->isSettled());
         self::assertFalse($plan->isSettled());
     }

@@ -40,6 +40,8 @@ final class MatchingTest extends TestCase
         yield ['Lee', 'Ann Lee', NameLikeness::Compatible];
         yield ['Mary Ann X. Lee', 'Mary Lee', NameLikeness::Same];
         yield ['Bo Lee', 'Ann Lee', NameLikeness::Family];
+        yield ['Cher', 'CHER', NameLikeness::Same];
+        yield ['李明', '李明', NameLikeness::Same];
         yield ['Robert Lee Jr.', 'Robert Lee Sr.', NameLikeness::Family];
         yield ['Robert Lee Jr.', 'Robert Lee', NameLikeness::Compatible];
         yield ['Robert Lee MD', 'Robert Lee', NameLikeness::Same];
@@ -100,6 +102,8 @@ final class MatchingTest extends TestCase
         yield 'the name alone' => [self::row(), self::stored(), PairStrength::Doubtful];
         yield 'the name, another email' => [self::row(email: 'b@example.org'), self::stored(email: 'a@example.org'), PairStrength::Doubtful];
         yield 'only the phone' => [self::row('Bo Park', phone: '+12075550143'), self::stored(phone: '+12075550143'), PairStrength::None];
+        yield 'an id without a name' => [self::row('', id: 'X1'), self::stored(id: 'X1'), PairStrength::ClearById];
+        yield 'an email without a name' => [self::row('', 'a@example.org'), self::stored(email: 'a@example.org'), PairStrength::ClearByEmail];
         yield 'nothing' => [self::row('Bo Park'), self::stored(), PairStrength::None];
     }
 
@@ -152,6 +156,6 @@ final class MatchingTest extends TestCase
     {
         self::assertSame(MatchKey::of(KeyKind::Email, 'a@example.org')->hash, MatchKey::of(KeyKind::Email, 'a@example.org')->hash);
         self::assertSame('2:'.unpack('q', (string) hex2bin(hash('xxh3', 'a@example.org')))[1], MatchKey::of(KeyKind::Email, 'a@example.org')->id());
-        self::assertSame('', NameComparison::key(SupporterKind::Person, new PersonName(last: 'Lee'), 'Lee'), 'A last name alone says too little.');
+        self::assertSame(['cher', '', '★'], array_map(static fn (string $last): string => NameComparison::key(SupporterKind::Person, new PersonName(last: $last), $last), ['Cher', '', '★']));
     }
 }
