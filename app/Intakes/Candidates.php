@@ -45,7 +45,7 @@ final class Candidates
      * @param  list<int>  $fingerprints  of all rows in the chunk
      * @param  list<int>  $alsoStored  supporters that a person named
      * @param  list<int>  $alsoRows  rows that a person named
-     * @param  int  $before  number of the first row in the chunk
+     * @param  int  $before  turn of the first row in the chunk
      */
     public function gather(array $keys, array $fingerprints, array $alsoStored, array $alsoRows, int $before): void
     {
@@ -62,7 +62,7 @@ final class Candidates
                 $this->stored["{$kind}:{$hit->hash}"][] = $hit->supporter_id;
                 $supporters[$hit->supporter_id] = true;
             }
-            foreach (DB::select("select hash, number from (select hash, number, row_number() over (partition by hash order by number) place from intake_keys where intake_id = ? and kind = {$kind} and hash in ({$in}) and number < ?) ranked where place <= {$cap}", [$this->intake->id, $before]) as $hit) {
+            foreach (DB::select("select hash, number from (select hash, number, row_number() over (partition by hash order by number) place from intake_keys where intake_id = ? and kind = {$kind} and hash in ({$in}) and number < ?) ranked where place <= {$cap}", [$this->intake->id, min($before, Sifter::LATER)]) as $hit) {
                 $this->rows["{$kind}:{$hit->hash}"][] = $hit->number;
                 $numbers[$hit->number] = true;
             }
@@ -71,7 +71,7 @@ final class Candidates
             $this->sameRows[$hit->fingerprint][$hit->supporter_id] = $hit->name;
             $supporters[$hit->supporter_id] = true;
         }
-        $this->owners(array_keys($numbers), $supporters);
+        $this->owners(array_keys($numbers), $supporters, $before);
         $this->records($supporters, $before);
     }
 
@@ -138,14 +138,14 @@ final class Candidates
      * @param  list<int>  $numbers
      * @param  array<int, true>  $supporters
      */
-    private function owners(array $numbers, array &$supporters): void
+    private function owners(array $numbers, array &$supporters, int $before): void
     {
         if ($numbers === []) {
             return;
         }
         $rows = DB::table('intake_results as r')
             ->leftJoin('intake_outcomes as o', static fn ($join) => $join->on('o.intake_id', 'r.intake_id')->on('o.number', 'r.leader'))
-            ->where('r.intake_id', $this->intake->id)->whereIn('r.number', $numbers)->whereIn('r.outcome', ['new', 'updated', 'unchanged'])
+            ->where('r.intake_id', $this->intake->id)->whereIn('r.number', $numbers)->where('r.turn', '<', $before)->whereIn('r.outcome', ['new', 'updated', 'unchanged'])
             ->get(['r.number', 'r.leader', DB::raw('coalesce(r.supporter_id, o.supporter_id) as supporter_id')]);
         foreach ($rows as $row) {
             $this->owners[$row->number] = $row->supporter_id ?? "{$row->leader}:supporter";
@@ -171,9 +171,9 @@ final class Candidates
         $earlier = DB::table('intake_results as r')
             ->leftJoin('intake_outcomes as o', static fn ($join) => $join->on('o.intake_id', 'r.intake_id')->on('o.number', 'r.number'))
             ->leftJoin('intake_outcomes as l', static fn ($join) => $join->on('l.intake_id', 'r.intake_id')->on('l.number', 'r.leader'))
-            ->where('r.intake_id', $this->intake->id)->where('r.number', '<', $before)->whereIn('r.outcome', ['new', 'updated', 'unchanged'])
+            ->where('r.intake_id', $this->intake->id)->where('r.turn', '<', $before)->whereIn('r.outcome', ['new', 'updated', 'unchanged'])
             ->where(static fn ($query) => $query->whereIn('r.supporter_id', array_keys($supporters))->orWhereIn('r.leader', array_keys($leaders)))
-            ->orderBy('r.number')
+            ->orderBy('r.turn')
             ->get(['r.changes', 'r.gift', 'r.leader', 'o.number as loaded', DB::raw('coalesce(r.supporter_id, l.supporter_id) as supporter_id')]);
         foreach ($earlier as $row) {
             $owner = $row->supporter_id ?? "{$row->leader}:supporter";

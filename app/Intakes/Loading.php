@@ -41,7 +41,7 @@ final readonly class Loading implements Work
             }
             if ($rows !== []) {
                 $this->apply($intake, $rows);
-                $intake->position = $rows[count($rows) - 1]->number;
+                $intake->position = $rows[count($rows) - 1]->turn;
                 $intake->done += count($rows);
             }
             $intake->journal_mark = $this->ids->lastJournalId();
@@ -58,7 +58,7 @@ final readonly class Loading implements Work
     /** @return list<stdClass> */
     private function results(Intake $intake): array
     {
-        return DB::select('select number, outcome, supporter_id, leader, changes, money, gift_state, fingerprint from intake_results where intake_id = ? and number > ? order by number limit '.(int) config('sieve.load_chunk'), [$intake->id, $intake->position]);
+        return DB::select('select number, turn, outcome, supporter_id, leader, changes, money, gift_state, fingerprint from intake_results where intake_id = ? and turn > ? order by turn limit '.(int) config('sieve.load_chunk'), [$intake->id, $intake->position]);
     }
 
     private function hasMoved(Intake $intake): bool
@@ -73,7 +73,12 @@ final readonly class Loading implements Work
      */
     private function planAgain(Intake $intake, array $rows): array
     {
-        $this->sifter->sift($intake, $this->staged->chosen($intake->id, array_column($rows, 'number')));
+        foreach ([false, true] as $later) {
+            $numbers = array_column(array_filter($rows, static fn (stdClass $row): bool => ($row->turn > Sifter::LATER) === $later), 'number');
+            if ($numbers !== []) {
+                $this->sifter->sift($intake, $this->staged->chosen($intake->id, $numbers), $later);
+            }
+        }
         $again = $this->results($intake);
         foreach ($again as $i => $row) {
             $intake->replanned += $row->outcome !== $rows[$i]->outcome || $row->changes !== $rows[$i]->changes ? 1 : 0;

@@ -97,6 +97,9 @@ final readonly class Revision
         foreach ($this->staged->chosen($intake->id, $numbers) as $number => $cells) {
             $this->sifter->sift($intake, [$number => $cells]);
         }
+        foreach ($this->staged->chosen($intake->id, $this->sifter->waiting($intake->id, 0, count($numbers), $numbers)) as $number => $cells) {
+            $this->sifter->sift($intake, [$number => $cells], true);
+        }
     }
 
     /**

@@ -29,6 +29,12 @@ use PineSieve\Core\Standards\Formats\Formats;
  */
 final class Sifter
 {
+    /** Verdict on a held row that points at someone whom nobody knows yet. */
+    private const POINTS = 'points';
+
+    /** Added to the number of a row that waits until all others are planned. Rows are fewer than that. */
+    public const LATER = 1 << 32;
+
     private RowMapper $mapper;
 
     private Planner $planner;
@@ -40,6 +46,8 @@ final class Sifter
     private Intake $intake;
 
     private int $intakeId;
+
+    private int $wait = 0;
 
     public function __construct(
         private readonly Bulk $bulk,
@@ -54,10 +62,12 @@ final class Sifter
      * Works the rows out and keeps the results in place of earlier ones.
      *
      * @param  array<int, list<string>>  $rows  raw cells by row number, in order
+     * @param  bool  $later  for rows that nobody before them could settle: they see all rows of the file
      */
-    public function sift(Intake $intake, array $rows): void
+    public function sift(Intake $intake, array $rows, bool $later = false): void
     {
         $this->prepare($intake);
+        $this->wait = $later ? self::LATER : 0;
         $numbers = array_keys($rows);
         $edits = Edits::of($intake->id, $numbers);
         $mapped = [];
@@ -82,7 +92,7 @@ final class Sifter
                 $fingerprints[] = $row->record->fingerprint();
             }
         }
-        $candidates->gather(array_merge(...array_values($keys)), $fingerprints, $named, $namedRows, $numbers[0]);
+        $candidates->gather(array_merge(...array_values($keys)), $fingerprints, $named, $namedRows, $this->wait + $numbers[0]);
         $results = [];
         foreach ($mapped as $number => $row) {
             if ($row->onlyPoints() && $this->judge($row, $keys[$number], $candidates, $edits->match($number))->verdict === Verdict::Known) {
@@ -91,6 +101,20 @@ final class Sifter
             $results[] = $this->result($number, $row, $keys[$number], $candidates, $edits);
         }
         $this->keep($mapped, $keys, $results);
+    }
+
+    /**
+     * Rows that are held for want of someone whom a later row may make.
+     *
+     * @param  ?list<int>  $among  null for all of the intake
+     * @return list<int> numbers, in order
+     */
+    public function waiting(int $intakeId, int $after, int $limit, ?array $among = null): array
+    {
+        return DB::table('intake_results')->where('intake_id', $intakeId)->where('number', '>', $after)
+            ->where(static fn ($query) => $query->where('held_by', 'unsure')->orWhere('verdict', self::POINTS))
+            ->when($among !== null, static fn ($query) => $query->whereIn('number', $among))
+            ->orderBy('number')->limit($limit)->pluck('number')->all();
     }
 
     private function prepare(Intake $intake): void
@@ -144,6 +168,7 @@ final class Sifter
         };
         $base = [
             'number' => $number,
+            'turn' => $this->wait + $number,
             'display' => mb_substr($row->record->display(), 0, 400),
             'address' => $address,
             'address_changes' => $row->address->changes === [] ? null : self::json(['from' => $row->address->original->parts(), 'to' => $row->address->standard->parts(), 'changes' => $row->address->changes]),
@@ -153,7 +178,7 @@ final class Sifter
             return $this->columns([...$base, 'outcome' => Outcome::LeftOut->value, 'verdict' => Verdict::New->value]);
         }
         if ($row->problems !== [] || $byPerson === 'hold') {
-            return $this->columns([...$base, 'outcome' => Outcome::Held->value, 'held_by' => $row->problems !== [] ? 'problem' : 'person', 'verdict' => Verdict::New->value]);
+            return $this->columns([...$base, 'outcome' => Outcome::Held->value, 'held_by' => $row->problems !== [] ? 'problem' : 'person', 'verdict' => $row->onlyPoints() && $byPerson !== 'hold' ? self::POINTS : Verdict::New->value]);
         }
         $judgement = $this->judge($row, $keys, $candidates, $edits->match($number));
         $findings = $judgement->findings === [] ? null : self::json(array_map(static fn (PairFinding $finding): array => $finding->toArray(), array_slice($judgement->findings, 0, 8)));
@@ -224,7 +249,7 @@ final class Sifter
         foreach (['intake_results', 'intake_problems', 'intake_keys'] as $table) {
             DB::table($table)->where('intake_id', $this->intakeId)->whereBetween('number', [min($numbers), max($numbers)])->whereIn('number', $numbers)->delete();
         }
-        $columns = ['intake_id', 'number', 'display', 'outcome', 'held_by', 'verdict', 'supporter_id', 'leader', 'findings', 'address', 'address_changes', 'changes', 'money', 'gift', 'gift_state', 'fingerprint'];
+        $columns = ['intake_id', 'number', 'turn', 'display', 'outcome', 'held_by', 'verdict', 'supporter_id', 'leader', 'findings', 'address', 'address_changes', 'changes', 'money', 'gift', 'gift_state', 'fingerprint'];
         $this->bulk->insert('intake_results', $columns, array_map(static fn (array $result): array => array_map(static fn (string $column): mixed => $result[$column], $columns), $results));
         $problems = [];
         $keyRows = [];

@@ -29,13 +29,7 @@ final readonly class Sifting implements Work
                     DB::table($table)->where('intake_id', $intake->id)->delete();
                 }
             }
-            $rows = $this->staged->rows($intake->id, $intake->position, config('sieve.sift_chunk'));
-            if ($rows !== []) {
-                $this->sifter->sift($intake, $rows);
-                $intake->position = array_key_last($rows);
-                $intake->done += count($rows);
-            }
-            $more = count($rows) === (int) config('sieve.sift_chunk');
+            $more = $intake->position < Sifter::LATER ? $this->first($intake) : $this->later($intake);
             if (! $more) {
                 $intake->fill(['state' => IntakeState::Ready, 'is_sifted' => true, 'has_moved' => false, 'ended_at' => now()]);
             }
@@ -43,5 +37,33 @@ final readonly class Sifting implements Work
 
             return $more;
         });
+    }
+
+    /** The rows in their order; then it is the turn of those that could not be settled. */
+    private function first(Intake $intake): bool
+    {
+        $rows = $this->staged->rows($intake->id, $intake->position, config('sieve.sift_chunk'));
+        if ($rows !== []) {
+            $this->sifter->sift($intake, $rows);
+            $intake->position = array_key_last($rows);
+            $intake->done += count($rows);
+        }
+        if (count($rows) === (int) config('sieve.sift_chunk')) {
+            return true;
+        }
+        $intake->position = Sifter::LATER;
+
+        return $this->sifter->waiting($intake->id, 0, 1) !== [];
+    }
+
+    private function later(Intake $intake): bool
+    {
+        $numbers = $this->sifter->waiting($intake->id, $intake->position - Sifter::LATER, config('sieve.sift_chunk'));
+        if ($numbers !== []) {
+            $this->sifter->sift($intake, $this->staged->chosen($intake->id, $numbers), true);
+            $intake->position = Sifter::LATER + max($numbers);
+        }
+
+        return count($numbers) === (int) config('sieve.sift_chunk');
     }
 }

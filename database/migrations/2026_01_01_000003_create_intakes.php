@@ -66,6 +66,8 @@ return new class extends Migration
         Schema::create('intake_results', function (Blueprint $table): void {
             $table->unsignedBigInteger('intake_id');
             $table->unsignedInteger('number');
+            // When the row is planned and loaded: by its number, or after all others if it had to wait for them.
+            $table->unsignedBigInteger('turn');
             $table->string('display', 400);
             $table->string('outcome', 10);
             // What keeps a held row: problem, unsure, person; null otherwise.
@@ -86,6 +88,7 @@ return new class extends Migration
             $table->index(['intake_id', 'outcome', 'number']);
             $table->index(['intake_id', 'supporter_id']);
             $table->index(['intake_id', 'leader']);
+            $table->index(['intake_id', 'turn']);
         });
         Schema::create('intake_problems', function (Blueprint $table): void {
             $table->unsignedBigInteger('intake_id');

@@ -91,6 +91,18 @@ final class RowsTest extends TestCase
         self::assertSame('No last name and no organization name: the gift has no supporter', DB::table('intake_problems')->where('intake_id', $intake->id)->value('reason'));
     }
 
+    public function test_the_order_of_rows_does_not_decide_who_is_known(): void
+    {
+        $file = "Last name,First name,Email,Street,City,State,Zip,Gift date,Amount\nLee,Ann,a@example.org,12 Elm St,Dover,NH,03820,2024-01-01,1\nLee,Bo,a@example.org,12 Elm St,Dover,NH,03820,2024-01-02,2\nLee,Bo,,12 Elm St,Dover,NH,03820,2024-01-03,4\n,,b@example.org,,,,,2024-01-04,8\nPark,Cy,b@example.org,,,,,2024-01-05,16\n";
+        $intake = $this->loaded($file, ['accept_addresses' => true]);
+
+        self::assertSame(['new' => 3, 'updated' => 2], $this->outcomes($intake), 'Bo shares an email with Ann and is himself by row 4; row 5 points at Cy, who comes after it.');
+        self::assertSame(['1.00', '6.00', '24.00'], DB::table('gifts')->groupBy('supporter_id')->orderBy('supporter_id')->selectRaw('sum(amount) as total')->pluck('total')->all());
+        $before = $this->records();
+        self::assertSame(['unchanged' => 5], $this->outcomes($this->loaded($file, ['accept_addresses' => true])));
+        self::assertSame($before, $this->records());
+    }
+
     public function test_names_without_a_second_sign_are_never_made_twice(): void
     {
         $file = "Name\nCher\nMadonna\n李明\n";
