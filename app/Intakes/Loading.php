@@ -46,6 +46,10 @@ final readonly class Loading implements Work
             }
             $intake->journal_mark = $this->ids->lastJournalId();
             $more = count($rows) === (int) config('sieve.load_chunk');
+            if (! $more && $intake->position < Sifter::LATER) {
+                // Now those that had to wait for the others.
+                [$intake->position, $more] = [Sifter::LATER, true];
+            }
             if (! $more) {
                 $intake->fill(['state' => IntakeState::Loaded, 'loaded_at' => now(), 'ended_at' => now()]);
             }
@@ -58,7 +62,9 @@ final readonly class Loading implements Work
     /** @return list<stdClass> */
     private function results(Intake $intake): array
     {
-        return DB::select('select number, turn, outcome, supporter_id, leader, changes, money, gift_state, fingerprint from intake_results where intake_id = ? and turn > ? order by turn limit '.(int) config('sieve.load_chunk'), [$intake->id, $intake->position]);
+        $later = $intake->position >= Sifter::LATER;
+
+        return DB::select('select number, turn, outcome, supporter_id, leader, changes, money, gift_state, fingerprint from intake_results where intake_id = ? and number > ? and turn '.($later ? '>' : '<').' ? order by number limit '.(int) config('sieve.load_chunk'), [$intake->id, $later ? $intake->position - Sifter::LATER : $intake->position, Sifter::LATER]);
     }
 
     private function hasMoved(Intake $intake): bool

@@ -89,16 +89,16 @@ final class Sifter
         $fingerprints = [];
         foreach ($mapped as $number => $row) {
             if ($keys[$number] !== []) {
-                $fingerprints[] = $row->record->fingerprint();
+                $fingerprints[$number] = $row->record->fingerprint();
             }
         }
-        $candidates->gather(array_merge(...array_values($keys)), $fingerprints, $named, $namedRows, $this->wait + $numbers[0]);
+        $candidates->gather(array_merge(...array_values($keys)), array_values($fingerprints), $named, $namedRows, $this->wait + $numbers[0]);
         $results = [];
         foreach ($mapped as $number => $row) {
-            if ($row->onlyPoints() && $this->judge($row, $keys[$number], $candidates, $edits->match($number))->verdict === Verdict::Known) {
+            if ($row->onlyPoints() && $this->judge($row, $keys[$number], $fingerprints[$number] ?? null, $candidates, $edits->match($number))->verdict === Verdict::Known) {
                 $mapped[$number] = $row = $row->withoutProblems();
             }
-            $results[] = $this->result($number, $row, $keys[$number], $candidates, $edits);
+            $results[] = $this->result($number, $row, $keys[$number], $fingerprints[$number] ?? null, $candidates, $edits);
         }
         $this->keep($mapped, $keys, $results);
     }
@@ -156,7 +156,7 @@ final class Sifter
      * @param  list<MatchKey>  $keys
      * @return list<mixed> as columns() names them
      */
-    private function result(int $number, MappedRow $row, array $keys, Candidates $candidates, Edits $edits): array
+    private function result(int $number, MappedRow $row, array $keys, ?int $fingerprint, Candidates $candidates, Edits $edits): array
     {
         $byPerson = $edits->row($number);
         $address = match (true) {
@@ -180,7 +180,7 @@ final class Sifter
         if ($row->problems !== [] || $byPerson === 'hold') {
             return $this->columns([...$base, 'outcome' => Outcome::Held->value, 'held_by' => $row->problems !== [] ? 'problem' : 'person', 'verdict' => $row->onlyPoints() && $byPerson !== 'hold' ? self::POINTS : Verdict::New->value]);
         }
-        $judgement = $this->judge($row, $keys, $candidates, $edits->match($number));
+        $judgement = $this->judge($row, $keys, $fingerprint, $candidates, $edits->match($number));
         $findings = $judgement->findings === [] ? null : self::json(array_map(static fn (PairFinding $finding): array => $finding->toArray(), array_slice($judgement->findings, 0, 8)));
         if ($judgement->verdict === Verdict::Unsure) {
             return $this->columns([...$base, 'outcome' => Outcome::Held->value, 'held_by' => 'unsure', 'verdict' => Verdict::Unsure->value, 'findings' => $findings]);
@@ -200,7 +200,7 @@ final class Sifter
             'findings' => $findings,
             'changes' => $changes === [] ? null : self::json(array_map(static fn (Change $change): array => $change->toArray(), $changes)),
             'gift' => $gift,
-            'fingerprint' => $row->record->fingerprint(),
+            'fingerprint' => $fingerprint,
             'gift_state' => $gift === null ? null : ($isThere ? 'there' : 'new'),
         ]);
     }
@@ -210,10 +210,10 @@ final class Sifter
      *
      * @param  list<MatchKey>  $keys
      */
-    private function judge(MappedRow $row, array $keys, Candidates $candidates, ?string $decision): Judgement
+    private function judge(MappedRow $row, array $keys, ?int $fingerprint, Candidates $candidates, ?string $decision): Judgement
     {
         $findings = array_map(fn (SupporterRecord $record): PairFinding => $this->comparer->compare($row->record, $record), $candidates->of($keys));
-        foreach ($keys === [] ? [] : $candidates->sameRow($row->record->fingerprint()) as $id => $intake) {
+        foreach ($fingerprint === null ? [] : $candidates->sameRow($fingerprint) as $id => $intake) {
             $record = $candidates->record($id);
             if ($record !== null) {
                 $findings[$id] = ($findings[$id] ?? $this->comparer->compare($row->record, $record))->loadedBefore($intake);

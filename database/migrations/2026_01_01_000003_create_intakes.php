@@ -88,7 +88,6 @@ return new class extends Migration
             $table->index(['intake_id', 'outcome', 'number']);
             $table->index(['intake_id', 'supporter_id']);
             $table->index(['intake_id', 'leader']);
-            $table->index(['intake_id', 'turn']);
         });
         Schema::create('intake_problems', function (Blueprint $table): void {
             $table->unsignedBigInteger('intake_id');
