@@ -20,12 +20,11 @@ final readonly class Bulk
      * @param  list<string>  $columns
      * @param  list<list<mixed>>  $rows  values in the order of the columns
      */
-    public function insert(string $table, array $columns, array $rows, bool $ignore = false): void
+    public function insert(string $table, array $columns, array $rows): void
     {
-        $head = ($ignore ? 'insert ignore' : 'insert')." into `{$table}` (`".implode('`,`', $columns).'`) values ';
-        $mark = '('.implode(',', array_fill(0, count($columns), '?')).')';
+        $head = "insert into `{$table}` (`".implode('`,`', $columns).'`) values ';
         foreach (array_chunk($rows, self::ROWS) as $chunk) {
-            $this->db->insert($head.implode(',', array_fill(0, count($chunk), $mark)), array_merge(...$chunk));
+            $this->db->unprepared($head.$this->literals($chunk));
         }
     }
 
@@ -59,9 +58,8 @@ final readonly class Bulk
      */
     public function deleteRows(string $table, array $columns, array $rows): void
     {
-        $mark = '('.implode(',', array_fill(0, count($columns), '?')).')';
         foreach (array_chunk($rows, self::ROWS) as $chunk) {
-            $this->db->delete("delete from `{$table}` where (`".implode('`,`', $columns).'`) in ('.implode(',', array_fill(0, count($chunk), $mark)).')', array_merge(...$chunk));
+            $this->db->unprepared("delete from `{$table}` where (`".implode('`,`', $columns).'`) in ('.$this->literals($chunk).')');
         }
     }
 
@@ -71,5 +69,30 @@ final readonly class Bulk
         foreach (array_chunk($ids, self::ROWS) as $chunk) {
             $this->db->delete("delete from `{$table}` where id in (".implode(',', $chunk).')');
         }
+    }
+
+    /**
+     * Rows as SQL, every text quoted by the driver: some hundred thousand values are not bound one by one.
+     *
+     * @param  list<list<int|string|float|bool|null>>  $rows
+     */
+    private function literals(array $rows): string
+    {
+        $pdo = $this->db->getPdo();
+        $lines = [];
+        foreach ($rows as $row) {
+            $values = [];
+            foreach ($row as $value) {
+                $values[] = match (true) {
+                    $value === null => 'null',
+                    is_int($value) => $value,
+                    is_bool($value) => (int) $value,
+                    default => $pdo->quote((string) $value),
+                };
+            }
+            $lines[] = '('.implode(',', $values).')';
+        }
+
+        return implode(',', $lines);
     }
 }
