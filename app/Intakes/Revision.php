@@ -18,6 +18,7 @@ final readonly class Revision
 
     public function __construct(
         private Sifter $sifter,
+        private Results $results,
         private Staged $staged,
         private Bulk $bulk,
     ) {
@@ -97,7 +98,7 @@ final readonly class Revision
         foreach ($this->staged->chosen($intake->id, $numbers) as $number => $cells) {
             $this->sifter->sift($intake, [$number => $cells]);
         }
-        foreach ($this->staged->chosen($intake->id, $this->sifter->waiting($intake->id, 0, count($numbers), $numbers)) as $number => $cells) {
+        foreach ($this->staged->chosen($intake->id, $this->results->waiting($intake->id, 0, count($numbers), $numbers)) as $number => $cells) {
             $this->sifter->sift($intake, [$number => $cells], true);
         }
     }

@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace App\Intakes;
 
 use App\Models\Intake;
-use App\Records\Bulk;
 use App\Records\RecordReader;
-use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Outcome;
 use PineSieve\Core\Changes\Planner;
@@ -29,9 +27,6 @@ use PineSieve\Core\Standards\Formats\Formats;
  */
 final class Sifter
 {
-    /** Verdict on a held row that points at someone whom nobody knows yet. */
-    private const POINTS = 'points';
-
     /** Added to the number of a row that waits until all others are planned. Rows are fewer than that. */
     public const LATER = 1 << 32;
 
@@ -50,7 +45,7 @@ final class Sifter
     private int $wait = 0;
 
     public function __construct(
-        private readonly Bulk $bulk,
+        private readonly Results $results,
         private readonly RecordReader $reader,
         private readonly KeyMaker $keys,
         private readonly FieldCatalog $catalog,
@@ -100,21 +95,7 @@ final class Sifter
             }
             $results[] = $this->result($number, $row, $keys[$number], $fingerprints[$number] ?? null, $candidates, $edits);
         }
-        $this->keep($mapped, $keys, $results);
-    }
-
-    /**
-     * Rows that are held for want of someone whom a later row may make.
-     *
-     * @param  ?list<int>  $among  null for all of the intake
-     * @return list<int> numbers, in order
-     */
-    public function waiting(int $intakeId, int $after, int $limit, ?array $among = null): array
-    {
-        return DB::table('intake_results')->where('intake_id', $intakeId)->where('number', '>', $after)
-            ->where(static fn ($query) => $query->where('held_by', 'unsure')->orWhere('verdict', self::POINTS))
-            ->when($among !== null, static fn ($query) => $query->whereIn('number', $among))
-            ->orderBy('number')->limit($limit)->pluck('number')->all();
+        $this->results->keep($this->intakeId, $mapped, $keys, $results);
     }
 
     private function prepare(Intake $intake): void
@@ -178,7 +159,7 @@ final class Sifter
             return $this->columns([...$base, 'outcome' => Outcome::LeftOut->value, 'verdict' => Verdict::New->value]);
         }
         if ($row->problems !== [] || $byPerson === 'hold') {
-            return $this->columns([...$base, 'outcome' => Outcome::Held->value, 'held_by' => $row->problems !== [] ? 'problem' : 'person', 'verdict' => $row->onlyPoints() && $byPerson !== 'hold' ? self::POINTS : Verdict::New->value]);
+            return $this->columns([...$base, 'outcome' => Outcome::Held->value, 'held_by' => $row->problems !== [] ? 'problem' : 'person', 'verdict' => $row->onlyPoints() && $byPerson !== 'hold' ? Results::POINTS : Verdict::New->value]);
         }
         $judgement = $this->judge($row, $keys, $fingerprint, $candidates, $edits->match($number));
         $findings = $judgement->findings === [] ? null : self::json(array_map(static fn (PairFinding $finding): array => $finding->toArray(), array_slice($judgement->findings, 0, 8)));
@@ -236,34 +217,6 @@ final class Sifter
     private function columns(array $values): array
     {
         return ['intake_id' => $this->intakeId, 'held_by' => null, 'supporter_id' => null, 'leader' => null, 'findings' => null, 'changes' => null, 'gift' => null, 'gift_state' => null, 'fingerprint' => null, ...$values];
-    }
-
-    /**
-     * @param  array<int, MappedRow>  $mapped
-     * @param  array<int, list<MatchKey>>  $keys
-     * @param  list<array<string, mixed>>  $results
-     */
-    private function keep(array $mapped, array $keys, array $results): void
-    {
-        $numbers = array_keys($mapped);
-        foreach (['intake_results', 'intake_problems', 'intake_keys'] as $table) {
-            DB::table($table)->where('intake_id', $this->intakeId)->whereBetween('number', [min($numbers), max($numbers)])->whereIn('number', $numbers)->delete();
-        }
-        $columns = ['intake_id', 'number', 'turn', 'display', 'outcome', 'held_by', 'verdict', 'supporter_id', 'leader', 'findings', 'address', 'address_changes', 'changes', 'money', 'gift', 'gift_state', 'fingerprint'];
-        $this->bulk->insert('intake_results', $columns, array_map(static fn (array $result): array => array_map(static fn (string $column): mixed => $result[$column], $columns), $results));
-        $problems = [];
-        $keyRows = [];
-        foreach ($mapped as $number => $row) {
-            foreach ($row->problems as $place => $problem) {
-                $problems[] = [$this->intakeId, $number, $place, $problem->code, $problem->field, $problem->column, $problem->value, $problem->reason, $problem->remedy];
-            }
-            foreach ($keys[$number] as $key) {
-                $keyRows[] = [$this->intakeId, $key->kind->value, $key->hash, $number];
-            }
-        }
-        sort($keyRows);
-        $this->bulk->insert('intake_problems', ['intake_id', 'number', 'place', 'code', 'field', 'column', 'value', 'reason', 'remedy'], $problems);
-        $this->bulk->insert('intake_keys', ['intake_id', 'kind', 'hash', 'number'], $keyRows);
     }
 
     private static function json(mixed $value): string

@@ -14,6 +14,7 @@ final readonly class Sifting implements Work
 {
     public function __construct(
         private Sifter $sifter,
+        private Results $results,
         private Ids $ids,
         private Staged $staged,
     ) {
@@ -53,12 +54,12 @@ final readonly class Sifting implements Work
         }
         $intake->position = Sifter::LATER;
 
-        return $this->sifter->waiting($intake->id, 0, 1) !== [];
+        return $this->results->waiting($intake->id, 0, 1) !== [];
     }
 
     private function later(Intake $intake): bool
     {
-        $numbers = $this->sifter->waiting($intake->id, $intake->position - Sifter::LATER, config('sieve.sift_chunk'));
+        $numbers = $this->results->waiting($intake->id, $intake->position - Sifter::LATER, config('sieve.sift_chunk'));
         if ($numbers !== []) {
             $this->sifter->sift($intake, $this->staged->chosen($intake->id, $numbers), true);
             $intake->position = Sifter::LATER + max($numbers);

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes;
+
+use App\Records\Bulk;
+use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Columns\MappedRow;
+use PineSieve\Core\Matching\MatchKey;
+
+/** What the stages made of the rows of an intake, kept beside them. */
+final readonly class Results
+{
+    /** Verdict on a held row that points at someone whom nobody knows yet. */
+    public const POINTS = 'points';
+
+    public function __construct(private Bulk $bulk)
+    {
+    }
+
+    /**
+     * Puts the results of some rows in place of earlier ones.
+     *
+     * @param  array<int, MappedRow>  $mapped
+     * @param  array<int, list<MatchKey>>  $keys
+     * @param  list<array<string, mixed>>  $results
+     */
+    public function keep(int $intakeId, array $mapped, array $keys, array $results): void
+    {
+        $numbers = array_keys($mapped);
+        foreach (['intake_results', 'intake_problems', 'intake_keys'] as $table) {
+            DB::table($table)->where('intake_id', $intakeId)->whereBetween('number', [min($numbers), max($numbers)])->whereIn('number', $numbers)->delete();
+        }
+        $columns = ['intake_id', 'number', 'turn', 'display', 'outcome', 'held_by', 'verdict', 'supporter_id', 'leader', 'findings', 'address', 'address_changes', 'changes', 'money', 'gift', 'gift_state', 'fingerprint'];
+        $this->bulk->insert('intake_results', $columns, array_map(static fn (array $result): array => array_map(static fn (string $column): mixed => $result[$column], $columns), $results));
+        $problems = [];
+        $keyRows = [];
+        foreach ($mapped as $number => $row) {
+            foreach ($row->problems as $place => $problem) {
+                $problems[] = [$intakeId, $number, $place, $problem->code, $problem->field, $problem->column, $problem->value, $problem->reason, $problem->remedy];
+            }
+            foreach ($keys[$number] as $key) {
+                $keyRows[] = [$intakeId, $key->kind->value, $key->hash, $number];
+            }
+        }
+        sort($keyRows);
+        $this->bulk->insert('intake_problems', ['intake_id', 'number', 'place', 'code', 'field', 'column', 'value', 'reason', 'remedy'], $problems);
+        $this->bulk->insert('intake_keys', ['intake_id', 'kind', 'hash', 'number'], $keyRows);
+    }
+
+    /**
+     * Rows that are held for want of someone whom a later row may make.
+     *
+     * @param  ?list<int>  $among  null for all of the intake
+     * @return list<int> numbers, in order
+     */
+    public function waiting(int $intakeId, int $after, int $limit, ?array $among = null): array
+    {
+        return DB::table('intake_results')->where('intake_id', $intakeId)->where('number', '>', $after)
+            ->where(static fn ($query) => $query->where('held_by', 'unsure')->orWhere('verdict', self::POINTS))
+            ->when($among !== null, static fn ($query) => $query->whereIn('number', $among))
+            ->orderBy('number')->limit($limit)->pluck('number')->all();
+    }
+}
