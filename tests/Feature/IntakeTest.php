@@ -91,6 +91,16 @@ final class IntakeTest extends TestCase
         $this->getJson("/api/intakes/{$id}")->assertStatus(404);
     }
 
+    public function test_a_file_that_breaks_off_shows_what_can_be_read_of_it(): void
+    {
+        $this->as();
+        $id = $this->upload("Last name,First name\nLee,Ann\n\"Park,Bo\nDahl,Cy\n")->assertCreated()->json('id');
+
+        $this->getJson("/api/intakes/{$id}")->assertJson(['state' => 'failed', 'error' => 'Row 3 opens a quotation mark that is never closed, so the rest of the file would be one cell. Correct that row in a text editor.']);
+        $source = $this->getJson("/api/intakes/{$id}/source")->assertOk()->json();
+        self::assertSame([',', ['Last name', 'First name'], ['Lee', 'Ann']], [$source['delimiter'], $source['rows'][0]['cells'], $source['rows'][1]['cells']]);
+    }
+
     public function test_how_a_source_is_read_can_be_changed(): void
     {
         $this->as();

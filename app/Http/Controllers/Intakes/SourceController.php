@@ -14,6 +14,7 @@ use App\Models\IntakeState;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
+use PineSieve\Core\Reading\CannotRead;
 use PineSieve\Core\Reading\Dialect;
 use PineSieve\Core\Reading\Encoding;
 use PineSieve\Core\Reading\HeaderRow;
@@ -29,13 +30,7 @@ final class SourceController extends Controller
         $after = (int) $request->query('after', '0');
         $rows = [];
         if ($after === 0 && $intake->state !== IntakeState::Reading) {
-            // Rows above and at the header are not staged: they come from the file.
-            foreach ($sources->open($intake)->reader($intake->sheet, $intake->dialect())->rows() as $number => $cells) {
-                if (count($rows) >= HeaderRow::WITHIN && $number > ($intake->header_row ?? 0)) {
-                    break;
-                }
-                $rows[$number] = $cells;
-            }
+            $rows = $this->head($intake, $sources);
         }
         $rows += $staged->rows($intake->id, $rows === [] ? $after : (int) array_key_last($rows), self::PAGE);
 
@@ -70,5 +65,27 @@ final class SourceController extends Controller
         CarryOn::from($intake, IntakeState::Reading);
 
         return response()->json($summary->of($intake));
+    }
+
+    /**
+     * Rows above and at the header are not staged: they come from the file. Where it can't be read any further, they end.
+     *
+     * @return array<int, list<string>>
+     */
+    private function head(Intake $intake, SourceStore $sources): array
+    {
+        $rows = [];
+        try {
+            foreach ($sources->open($intake)->reader($intake->sheet, $intake->dialect())->rows() as $number => $cells) {
+                if (count($rows) >= HeaderRow::WITHIN && $number > ($intake->header_row ?? 0)) {
+                    break;
+                }
+                $rows[$number] = $cells;
+            }
+        } catch (CannotRead) {
+            // The intake says why.
+        }
+
+        return $rows;
     }
 }

@@ -39,7 +39,7 @@ export function SourceStage() {
   return (
     <>
       <div className="panes">
-        <Pane title={<span className="cut">{intake.file_name}</span>} note={`${fileSize(intake.file_size)}, ${counted(intake.rows, 'row')} below the header`}
+        <Pane title={<span className="cut">{intake.file_name}</span>} note={`${fileSize(intake.file_size)}, ${intake.state === 'failed' ? 'it could not be read' : `${counted(intake.rows, 'row')} below the header`}`}
           right={
             <span style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
               {(view?.sheets.length ?? 0) > 0 && <Select aria-label="Sheet" w={170} data={view?.sheets} value={view?.sheet ?? null} allowDeselect={false} disabled={fixed} onChange={(sheet) => change.mutate({ sheet })} />}
@@ -50,7 +50,7 @@ export function SourceStage() {
         >
           {intake.error !== null && <p className="trouble" style={{ margin: 14 }} role="alert">{intake.error}</p>}
           <Trouble error={change.error ?? source.error} />
-          {!fixed && (
+          {!fixed && intake.error === null && (
             <div className="pane-note quiet">
               {view?.header_row === 0 ? 'No row names the columns: the first one is data.' : `Row ${view?.header_row ?? '?'} names the columns.`} If another row does, choose its number.
               {view?.header_row !== 0 && (
