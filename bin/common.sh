@@ -105,7 +105,7 @@ SQL
     "$(command -v mariadbd || echo /usr/sbin/mariadbd)" --no-defaults --user="$user" --datadir="$DATA/mysql" --socket=server.sock --pid-file="$DATA/mysql/server.pid" \
         --port="$DB_PORT" --bind-address=127.0.0.1 --init-file="$DATA/mysql/setup.sql" --skip-name-resolve --skip-log-bin \
         --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_520_ci --max-allowed-packet=64M \
-        --innodb-buffer-pool-size="${DB_MEMORY:-512M}" --innodb-log-file-size="${DB_LOG:-256M}" --innodb-autoinc-lock-mode=2 >>"$DATA/database.log" 2>&1 9>&- &
+        --innodb-buffer-pool-size="${DB_MEMORY:-512M}" --innodb-log-file-size=256M --innodb-autoinc-lock-mode=2 >>"$DATA/database.log" 2>&1 9>&- &
     DB_PID=$!
     for _ in $(seq 300); do
         alive "$DB_PID" || fail "the database server did not start; the reason is at the end of $DATA/database.log"

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * @property int $id
@@ -15,10 +14,4 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 final class Gift extends Model
 {
     public $timestamps = false;
-
-    /** @return BelongsTo<Supporter, $this> */
-    public function supporter(): BelongsTo
-    {
-        return $this->belongsTo(Supporter::class);
-    }
 }

@@ -25,15 +25,6 @@ final readonly class Change
         return new self($subject, $ref, Action::Create, array_map(static fn (?string $value): array => [null, $value], $values));
     }
 
-    public function reversed(): self
-    {
-        return new self($this->subject, $this->ref, match ($this->action) {
-            Action::Create => Action::Delete,
-            Action::Delete => Action::Create,
-            Action::Update => Action::Update,
-        }, array_map(static fn (array $pair): array => [$pair[1], $pair[0]], $this->fields));
-    }
-
     public function withRef(int|string $ref): self
     {
         return new self($this->subject, $ref, $this->action, $this->fields);

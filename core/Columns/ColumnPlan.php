@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Columns;
 
-use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Text\Fold;
 
 /** How the columns of a source become fields. */
@@ -97,16 +96,5 @@ final readonly class ColumnPlan
         }
 
         return $columns;
-    }
-
-    public function hasGifts(FieldCatalog $catalog): bool
-    {
-        foreach ($this->choices as $choice) {
-            if ($choice->target !== null && $catalog->field($choice->target)->isOfGift()) {
-                return true;
-            }
-        }
-
-        return false;
     }
 }

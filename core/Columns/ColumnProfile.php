@@ -60,11 +60,6 @@ final readonly class ColumnProfile
         return $this->dates['both'] > 0 && $this->dateOrder() === null;
     }
 
-    public function isUnique(): bool
-    {
-        return $this->filled > 0 && $this->distinct >= $this->filled;
-    }
-
     /** @return array<string, mixed> */
     public function toArray(): array
     {

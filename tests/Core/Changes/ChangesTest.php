@@ -186,12 +186,4 @@ final class ChangesTest extends TestCase
         $back = Reversal::of([new Change(Subject::Supporter, 5, Action::Update, ['title' => [null, 'Dr.']])], ['supporter:5' => ['title' => null]], []);
         self::assertSame([[], []], [$back->changes, $back->kept]);
     }
-
-    public function test_a_change_reversed_twice_is_itself(): void
-    {
-        $change = new Change(Subject::Email, 3, Action::Update, ['address' => ['a', 'b']]);
-
-        self::assertEquals($change, $change->reversed()->reversed());
-        self::assertSame(Action::Delete, self::made('gift', 1, [])->reversed()->action);
-    }
 }
