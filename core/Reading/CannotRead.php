@@ -26,17 +26,12 @@ final class CannotRead extends SieveException
 
     public static function binary(): self
     {
-        return new self('This is not a spreadsheet: it holds binary data. Save it as CSV (.csv) or as an Excel workbook (.xlsx).');
+        return new self('This is not a spreadsheet: it holds binary data. Bring a spreadsheet (.xlsx, .xls, .ods), delimited text (.csv), contact cards (.vcf) or JSON.');
     }
 
     public static function encrypted(): self
     {
         return new self('The workbook is protected by a password. Open it, save it without the password, and bring that copy.');
-    }
-
-    public static function oldWorkbook(): self
-    {
-        return new self('This is a workbook of the old .xls kind, or one protected by a password. Save it as .xlsx without a password.');
     }
 
     public static function brokenWorkbook(string $detail): self
@@ -58,6 +53,32 @@ final class CannotRead extends SieveException
     public static function openQuote(int $row): self
     {
         return new self("Row {$row} opens a quotation mark that is never closed, so the rest of the file would be one cell. Correct that row in a text editor.");
+    }
+
+    public static function oldDocument(): self
+    {
+        return new self('This is a document of an old Office kind that holds no sheets, is damaged, or is protected by a password. Open it, save it as .xlsx without a password, and bring that copy.');
+    }
+
+    public static function brokenJson(int $number): self
+    {
+        return new self("The JSON is damaged at record {$number}: a list of objects, or an object on each line, was expected.");
+    }
+
+    public static function brokenCard(int $number, string $detail): self
+    {
+        return new self("Contact card {$number} can't be read ({$detail}). Correct the file in a text editor, or export it again.");
+    }
+
+    /**
+     * @param  list<string>  $missing
+     * @param  list<string>  $more
+     */
+    public static function otherShape(string $sheet, array $missing, array $more): self
+    {
+        $differs = array_filter([$missing === [] ? '' : 'it lacks '.implode(', ', array_slice($missing, 0, 5)), $more === [] ? '' : 'it has besides '.implode(', ', array_slice($more, 0, 5))], static fn (string $part): bool => $part !== '');
+
+        return new self("The sheet \"{$sheet}\" has other columns than the first, so they can't be brought in together: ".implode('; ', $differs).'.');
     }
 
     public static function noSheets(): self

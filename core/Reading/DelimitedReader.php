@@ -16,6 +16,11 @@ final readonly class DelimitedReader implements SourceReader
     ) {
     }
 
+    public function marks(): SheetMarks
+    {
+        return new SheetMarks;
+    }
+
     public function rows(): iterable
     {
         $stream = @fopen($this->path, 'r');
@@ -54,8 +59,8 @@ final readonly class DelimitedReader implements SourceReader
             if (trim($joined, "\0") === '') {
                 continue;
             }
-            if ($encoding === Encoding::Windows1252) {
-                $joined = mb_convert_encoding($joined, 'UTF-8', 'Windows-1252');
+            if ($encoding === Encoding::Windows1252 || $encoding === Encoding::Latin1) {
+                $joined = mb_convert_encoding($joined, 'UTF-8', $encoding->value);
             } elseif (! mb_check_encoding($joined, 'UTF-8')) {
                 throw CannotRead::encoding($encoding->label(), $number);
             }

@@ -11,6 +11,7 @@ enum Encoding: string
     case Utf16LittleEndian = 'UTF-16LE';
     case Utf16BigEndian = 'UTF-16BE';
     case Windows1252 = 'windows-1252';
+    case Latin1 = 'ISO-8859-1';
 
     public function label(): string
     {
@@ -18,6 +19,7 @@ enum Encoding: string
             self::Utf8 => 'UTF-8',
             self::Utf16LittleEndian, self::Utf16BigEndian => 'UTF-16',
             self::Windows1252 => 'Windows-1252',
+            self::Latin1 => 'ISO-8859-1 (Latin-1)',
         };
     }
 
@@ -28,7 +30,7 @@ enum Encoding: string
             self::Utf8 => "\xEF\xBB\xBF",
             self::Utf16LittleEndian => "\xFF\xFE",
             self::Utf16BigEndian => "\xFE\xFF",
-            self::Windows1252 => '',
+            self::Windows1252, self::Latin1 => '',
         };
     }
 }

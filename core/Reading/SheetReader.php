@@ -5,33 +5,52 @@ declare(strict_types=1);
 namespace PineSieve\Core\Reading;
 
 /** Streams one worksheet: shared and inline strings, stored results of formulas, dates as ISO 8601. */
-final readonly class SheetReader implements SourceReader
+final class SheetReader implements SourceReader
 {
     /** Columns that a worksheet can have (XFD); a reference beyond it is damage. */
     private const MAX_COLUMNS = 16384;
 
+    private SheetMarks $marks;
+
     /** @param  array<int, true>  $dateStyles */
     public function __construct(
-        private string $path,
-        private string $part,
-        private array $dateStyles,
-        private bool $epoch1904,
-        private bool $hasSharedStrings,
+        private readonly string $path,
+        private readonly string $part,
+        private readonly array $dateStyles,
+        private readonly bool $epoch1904,
+        private readonly bool $hasSharedStrings,
+        private readonly bool $fillMerged,
     ) {
+        $this->marks = new SheetMarks;
+    }
+
+    public function marks(): SheetMarks
+    {
+        return $this->marks;
     }
 
     public function rows(): iterable
     {
+        $this->marks = new SheetMarks;
         $strings = $this->hasSharedStrings ? $this->sharedStrings() : [];
+        $merged = new MergedCells($this->fillMerged ? $this->mergedRanges() : []);
         $xml = $this->open($this->part);
         $number = 0;
         try {
             while ($xml->read()) {
-                if ($xml->nodeType !== \XMLReader::ELEMENT || $xml->localName !== 'row') {
+                if ($xml->nodeType !== \XMLReader::ELEMENT) {
+                    continue;
+                }
+                if ($xml->localName !== 'row') {
+                    $this->notice($xml);
+
                     continue;
                 }
                 $number = (int) ($xml->getAttribute('r') ?? $number + 1);
-                $cells = $xml->isEmptyElement ? [] : $this->cells($xml, $strings);
+                if (in_array($xml->getAttribute('hidden'), ['1', 'true'], true)) {
+                    $this->marks->hiddenRows[$number] = true;
+                }
+                $cells = $merged->fill($number, $xml->isEmptyElement ? [] : $this->cells($xml, $strings, $number));
                 if (implode('', $cells) !== '') {
                     yield $number => $cells;
                 }
@@ -42,11 +61,39 @@ final readonly class SheetReader implements SourceReader
         }
     }
 
+    /** Hidden columns stand before the rows, merged ranges after them. */
+    private function notice(\XMLReader $xml): void
+    {
+        if ($xml->localName === 'col' && in_array($xml->getAttribute('hidden'), ['1', 'true'], true)) {
+            $last = min((int) $xml->getAttribute('max'), self::MAX_COLUMNS);
+            for ($column = (int) $xml->getAttribute('min'); $column <= $last; $column++) {
+                $this->marks->hiddenColumns[$column - 1] = true;
+            }
+        } elseif ($xml->localName === 'mergeCell') {
+            $this->marks->merge((string) $xml->getAttribute('ref'));
+        }
+    }
+
+    /** @return list<string> such as "A2:A5" */
+    private function mergedRanges(): array
+    {
+        $ranges = [];
+        $xml = $this->open($this->part);
+        while ($xml->read()) {
+            if ($xml->nodeType === \XMLReader::ELEMENT && $xml->localName === 'mergeCell') {
+                $ranges[] = (string) $xml->getAttribute('ref');
+            }
+        }
+        $xml->close();
+
+        return $ranges;
+    }
+
     /**
      * @param  list<string>  $strings
      * @return list<string>
      */
-    private function cells(\XMLReader $xml, array $strings): array
+    private function cells(\XMLReader $xml, array $strings, int $row): array
     {
         $cells = [];
         $column = -1;
@@ -64,7 +111,13 @@ final readonly class SheetReader implements SourceReader
             }
             $type = $xml->getAttribute('t') ?? 'n';
             $style = (int) ($xml->getAttribute('s') ?? 0);
-            $raw = $xml->isEmptyElement ? '' : self::content($xml);
+            [$raw, $formula] = $xml->isEmptyElement ? ['', false] : self::content($xml);
+            if ($formula) {
+                $this->marks->formula($row, $column);
+            }
+            if ($type === 'e') {
+                $this->marks->error($row, $column);
+            }
             $cells[$column] = match ($type) {
                 's' => $strings[(int) $raw] ?? '',
                 'n' => $this->number($raw, $style),
@@ -76,14 +129,20 @@ final readonly class SheetReader implements SourceReader
         return array_values($cells);
     }
 
-    /** The text of a cell's value or inline string; phonetic readings and the formula itself are passed over. */
-    private static function content(\XMLReader $xml): string
+    /**
+     * The text of a cell's value or inline string; phonetic readings and the formula itself are passed over.
+     *
+     * @return array{string, bool} the text, and whether a formula made it
+     */
+    private static function content(\XMLReader $xml): array
     {
         $text = '';
         $inside = null;
+        $formula = false;
         while ($xml->read() && ! ($xml->nodeType === \XMLReader::END_ELEMENT && $xml->localName === 'c')) {
-            if ($xml->nodeType === \XMLReader::ELEMENT && ! $xml->isEmptyElement) {
-                $inside = $xml->localName;
+            if ($xml->nodeType === \XMLReader::ELEMENT) {
+                $formula = $formula || $xml->localName === 'f';
+                $inside = $xml->isEmptyElement ? $inside : $xml->localName;
             } elseif ($xml->nodeType === \XMLReader::END_ELEMENT) {
                 $inside = null;
             } elseif ($inside === 'v' || $inside === 't') {
@@ -91,36 +150,14 @@ final readonly class SheetReader implements SourceReader
             }
         }
 
-        return $text;
+        return [$text, $formula];
     }
 
     private function number(string $raw, int $style): string
     {
-        if ($raw === '' || ! is_numeric($raw)) {
-            return $raw;
-        }
-        if (isset($this->dateStyles[$style]) && (float) $raw >= 0 && (float) $raw < 2958466) {
-            return $this->date((float) $raw);
-        }
-        if (preg_match('/^-?\d{1,15}$/D', $raw) === 1) {
-            return $raw;
-        }
-        // A spreadsheet shows 15 significant digits; the file may hold 17, with the noise of binary fractions.
-        $shown = sprintf('%.15G', (float) $raw);
-
-        return str_contains($shown, 'E') ? rtrim(rtrim(number_format((float) $raw, 10, '.', ''), '0'), '.') : $shown;
-    }
-
-    /** @param  float  $serial days since the epoch: 1900-01-00 with the leap day that never was, or 1904-01-01 */
-    private function date(float $serial): string
-    {
-        $days = (int) floor($serial);
-        $seconds = (int) round(($serial - $days) * 86400);
-        $days += $this->epoch1904 ? 1462 : 0;
-        $days += $days < 60 ? 1 : 0;
-        $moment = (new \DateTimeImmutable('1899-12-30T00:00:00Z'))->modify("+{$days} days +{$seconds} seconds");
-
-        return $moment->format($seconds === 0 ? 'Y-m-d' : 'Y-m-d H:i:s');
+        return isset($this->dateStyles[$style]) && is_numeric($raw) && (float) $raw >= 0 && (float) $raw < 2958466
+            ? CellNumber::date((float) $raw, $this->epoch1904)
+            : CellNumber::text($raw);
     }
 
     /** @return list<string> */

@@ -9,12 +9,13 @@ final readonly class SourceFile
 {
     private function __construct(
         private string $path,
-        private ?Workbook $workbook,
-        private ?Dialect $detected,
+        public SourceFormat $format,
+        private ?Sheets $book = null,
+        private ?Dialect $detected = null,
     ) {
     }
 
-    /** @throws CannotRead if it is missing, empty, encrypted or no spreadsheet */
+    /** @throws CannotRead if it is missing, empty, encrypted or no source */
     public static function open(string $path): self
     {
         if (! is_file($path) || ! is_readable($path)) {
@@ -25,44 +26,56 @@ final readonly class SourceFile
             throw CannotRead::empty();
         }
         if (str_starts_with($sample, "PK\x03\x04") || str_starts_with($sample, "PK\x05\x06")) {
-            return new self($path, Workbook::open($path), null);
+            return OpenDocument::is($path)
+                ? new self($path, SourceFormat::OpenDocument, OpenDocument::open($path))
+                : new self($path, SourceFormat::Workbook, Workbook::open($path));
         }
         if (str_starts_with($sample, "\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1")) {
-            throw CannotRead::oldWorkbook();
+            return new self($path, SourceFormat::OldWorkbook, OldWorkbook::open($path));
         }
         foreach (['%PDF-', "\x89PNG", 'GIF8', "\xFF\xD8\xFF", "\x1F\x8B", '{\rtf'] as $signature) {
             if (str_starts_with($sample, $signature)) {
                 throw CannotRead::binary();
             }
         }
+        if (preg_match('/^(?:\xEF\xBB\xBF)?\s*BEGIN:VCARD\b/i', $sample) === 1) {
+            return new self($path, SourceFormat::VCard);
+        }
+        if (preg_match('/^(?:\xEF\xBB\xBF)?\s*(?:\[\s*(?:\{|\])|\{\s*["}])/', $sample) === 1) {
+            return new self($path, SourceFormat::Json);
+        }
 
-        return new self($path, null, (new DialectDetector)->detect($sample));
+        return new self($path, SourceFormat::Delimited, null, (new DialectDetector)->detect($sample));
     }
 
-    /** @return list<string> empty for delimited text */
+    /** @return list<string> empty for a file that has no sheets */
     public function sheets(): array
     {
-        return $this->workbook?->sheets() ?? [];
+        return $this->book?->sheets() ?? [];
     }
 
-    /** How the text was found to be written; null for a workbook. */
+    /** How the text was found to be written; null for anything but delimited text. */
     public function dialect(): ?Dialect
     {
         return $this->detected;
     }
 
-    /**
-     * @param  ?string  $sheet  null for the first; ignored for delimited text
-     * @param  ?Dialect  $dialect  null for what was detected; ignored for a workbook
-     *
-     * @throws CannotRead if there is no such sheet
-     */
-    public function reader(?string $sheet = null, ?Dialect $dialect = null): SourceReader
+    /** @throws CannotRead if there is no such sheet */
+    public function reader(ReadAs $as = new ReadAs): SourceReader
     {
-        if ($this->workbook !== null) {
-            return $this->workbook->sheet($sheet);
+        if ($this->book !== null) {
+            $readers = [];
+            foreach ($as->sheets === [] ? [$this->book->sheets()[0]] : $as->sheets as $sheet) {
+                $readers[$sheet] = $this->book->sheet($sheet, $as->fillMerged);
+            }
+
+            return count($readers) === 1 ? array_values($readers)[0] : new JoinedSheets($readers);
         }
 
-        return new DelimitedReader($this->path, $dialect ?? $this->detected ?? throw new \LogicException('A text has a dialect.'));
+        return match ($this->format) {
+            SourceFormat::VCard => new VCardReader($this->path),
+            SourceFormat::Json => new JsonReader($this->path),
+            default => new DelimitedReader($this->path, $as->dialect ?? $this->detected ?? throw new \LogicException('A text has a dialect.')),
+        };
     }
 }

@@ -15,4 +15,7 @@ interface SourceReader
      * @throws CannotRead
      */
     public function rows(): iterable;
+
+    /** What was noticed beside the cells, once rows() has come to its end. */
+    public function marks(): SheetMarks;
 }

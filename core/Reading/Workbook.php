@@ -5,11 +5,8 @@ declare(strict_types=1);
 namespace PineSieve\Core\Reading;
 
 /** An Office Open XML workbook (ECMA-376), opened for reading. */
-final readonly class Workbook
+final readonly class Workbook implements Sheets
 {
-    /** Expanded bytes that a workbook may have: beyond it, it is taken for a bomb. */
-    public const LIMIT = 4_000_000_000;
-
     private const RELATIONS = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
 
     /**
@@ -33,17 +30,7 @@ final readonly class Workbook
             throw CannotRead::brokenWorkbook('it is not a complete zip archive');
         }
         try {
-            $expanded = 0;
-            for ($i = 0; $i < $zip->numFiles; $i++) {
-                $stat = $zip->statIndex($i);
-                $expanded += $stat === false ? 0 : $stat['size'];
-                if ($stat !== false && $stat['encryption_method'] !== 0) {
-                    throw CannotRead::encrypted();
-                }
-            }
-            if ($expanded > self::LIMIT) {
-                throw CannotRead::tooLarge('unpacked it has '.number_format($expanded / 1e9, 1).' GB');
-            }
+            ZipLimits::check($zip);
             $book = self::part($zip, 'xl/workbook.xml') ?? throw CannotRead::brokenWorkbook('it has no list of sheets');
             $targets = [];
             foreach (self::elements(self::part($zip, 'xl/_rels/workbook.xml.rels'), 'Relationship') as $relation) {
@@ -74,23 +61,16 @@ final readonly class Workbook
         }
     }
 
-    /** @return non-empty-list<string> names of the worksheets, in order */
     public function sheets(): array
     {
         return array_map(strval(...), array_keys($this->parts));
     }
 
-    /**
-     * @param  ?string  $name  null for the first sheet
-     *
-     * @throws CannotRead if there is no such sheet
-     */
-    public function sheet(?string $name = null): SheetReader
+    public function sheet(string $name, bool $fillMerged = false): SheetReader
     {
-        $name ??= $this->sheets()[0];
         $part = $this->parts[$name] ?? throw CannotRead::noSuchSheet($name, $this->sheets());
 
-        return new SheetReader($this->path, $part, $this->dateStyles, $this->epoch1904, $this->hasSharedStrings);
+        return new SheetReader($this->path, $part, $this->dateStyles, $this->epoch1904, $this->hasSharedStrings, $fillMerged);
     }
 
     private static function part(\ZipArchive $zip, string $name): ?\DOMDocument

@@ -11,6 +11,7 @@ use PineSieve\Core\Reading\Dialect;
 use PineSieve\Core\Reading\Encoding;
 use PineSieve\Core\Reading\FormulaGuard;
 use PineSieve\Core\Reading\HeaderRow;
+use PineSieve\Core\Reading\ReadAs;
 use PineSieve\Core\Reading\SourceFile;
 use Tests\Support\Xlsx;
 
@@ -33,7 +34,7 @@ final class ReadingTest extends TestCase
     {
         file_put_contents($this->path, $content);
 
-        return iterator_to_array(SourceFile::open($this->path)->reader(null, $dialect)->rows());
+        return iterator_to_array(SourceFile::open($this->path)->reader(new ReadAs(dialect: $dialect))->rows());
     }
 
     /** @return iterable<string, array{string, Encoding, string}> */
@@ -169,9 +170,9 @@ final class ReadingTest extends TestCase
         $file = SourceFile::open($this->path);
 
         self::assertSame(['People', '2024'], $file->sheets());
-        self::assertSame([1 => ['7']], iterator_to_array($file->reader('2024')->rows()));
+        self::assertSame([1 => ['7']], iterator_to_array($file->reader(new ReadAs(['2024']))->rows()));
         $this->expectExceptionMessage('The workbook has no sheet "Gifts". It has: People, 2024.');
-        $file->reader('Gifts');
+        $file->reader(new ReadAs(['Gifts']));
     }
 
     public function test_a_sheet_that_ends_in_the_middle(): void

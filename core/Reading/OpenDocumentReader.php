@@ -1,0 +1,191 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Reading;
+
+/** Streams one sheet of an OpenDocument spreadsheet. */
+final class OpenDocumentReader implements SourceReader
+{
+    private const OFFICE = 'urn:oasis:names:tc:opendocument:xmlns:office:1.0';
+
+    private const TEXT = 'urn:oasis:names:tc:opendocument:xmlns:text:1.0';
+
+    private const TABLE = OpenDocument::TABLE;
+
+    /** Writers fill a sheet to its end with one repeated blank cell; more equal cells with a value than that are damage. */
+    private const MAX_REPEATED = 16384;
+
+    private SheetMarks $marks;
+
+    public function __construct(
+        private readonly string $path,
+        private readonly string $sheet,
+        private readonly bool $fillMerged,
+    ) {
+        $this->marks = new SheetMarks;
+    }
+
+    public function marks(): SheetMarks
+    {
+        return $this->marks;
+    }
+
+    public function rows(): iterable
+    {
+        $this->marks = new SheetMarks;
+        $xml = OpenDocument::content($this->path);
+        try {
+            while ($xml->read()) {
+                if ($this->isElement($xml, 'table') && $xml->getAttributeNs('name', self::TABLE) === $this->sheet) {
+                    yield from $this->table($xml);
+                    break;
+                }
+            }
+            $error = libxml_get_last_error();
+            if ($error !== false && $error->level === LIBXML_ERR_FATAL) {
+                libxml_clear_errors();
+                throw CannotRead::brokenWorkbook('its sheet ends in the middle or is not well formed');
+            }
+        } finally {
+            $xml->close();
+        }
+    }
+
+    /** @return iterable<int, list<string>> */
+    private function table(\XMLReader $xml): iterable
+    {
+        $number = 1;
+        $column = 0;
+        $depth = $xml->depth;
+        while ($xml->read() && $xml->depth > $depth) {
+            if ($this->isElement($xml, 'table-column')) {
+                $repeated = min(self::MAX_REPEATED, (int) ($xml->getAttributeNs('number-columns-repeated', self::TABLE) ?? 1));
+                for ($i = 0; $i < $repeated; $i++, $column++) {
+                    if ($xml->getAttributeNs('visibility', self::TABLE) === 'collapse') {
+                        $this->marks->hiddenColumns[$column] = true;
+                    }
+                }
+            }
+            if (! $this->isElement($xml, 'table-row')) {
+                continue;
+            }
+            $repeated = (int) ($xml->getAttributeNs('number-rows-repeated', self::TABLE) ?? 1);
+            $hidden = in_array($xml->getAttributeNs('visibility', self::TABLE), ['collapse', 'filter'], true);
+            $cells = $xml->isEmptyElement ? [] : $this->cells($xml, $number);
+            if (implode('', $cells) === '') {
+                $number += $repeated;
+
+                continue;
+            }
+            for ($i = 0; $i < $repeated; $i++, $number++) {
+                if ($hidden) {
+                    $this->marks->hiddenRows[$number] = true;
+                }
+                yield $number => $cells;
+            }
+        }
+    }
+
+    /** @var array<int, array{int, string}> column to the row until which a merged range goes on, and its value */
+    private array $below = [];
+
+    /** @return list<string> */
+    private function cells(\XMLReader $xml, int $row): array
+    {
+        $cells = [];
+        $blanks = 0;
+        $depth = $xml->depth;
+        while ($xml->read() && $xml->depth > $depth) {
+            if (! $this->isElement($xml, 'table-cell') && ! $this->isElement($xml, 'covered-table-cell')) {
+                continue;
+            }
+            $repeated = (int) ($xml->getAttributeNs('number-columns-repeated', self::TABLE) ?? 1);
+            $column = count($cells) + $blanks;
+            $value = $this->value($xml, $row, $column);
+            if ($value === '') {
+                $blanks += $repeated;
+
+                continue;
+            }
+            $cells = [...$cells, ...array_fill(0, $blanks, ''), ...array_fill(0, min($repeated, self::MAX_REPEATED), $value)];
+            $blanks = 0;
+        }
+
+        return $cells;
+    }
+
+    private function value(\XMLReader $xml, int $row, int $column): string
+    {
+        if ($xml->localName === 'covered-table-cell') {
+            [$until, $value] = $this->below[$column] ?? [0, ''];
+
+            return $until >= $row ? $value : '';
+        }
+        $type = $xml->getAttributeNs('value-type', self::OFFICE);
+        $stored = match ($type) {
+            'date' => str_replace('T', ' ', (string) $xml->getAttributeNs('date-value', self::OFFICE)),
+            'float', 'currency', 'percentage' => CellNumber::text((string) $xml->getAttributeNs('value', self::OFFICE)),
+            'boolean' => strtoupper((string) $xml->getAttributeNs('boolean-value', self::OFFICE)),
+            default => null,
+        };
+        if ($xml->getAttributeNs('formula', self::TABLE) !== null) {
+            $this->marks->formula($row, $column);
+        }
+        $across = (int) ($xml->getAttributeNs('number-columns-spanned', self::TABLE) ?? 1);
+        $down = (int) ($xml->getAttributeNs('number-rows-spanned', self::TABLE) ?? 1);
+        $text = $xml->isEmptyElement ? '' : $this->text($xml);
+        if (preg_match('/^(?:#[A-Z\/0]+[!?]?|Err:\d{3})$/D', $text) === 1) {
+            $this->marks->error($row, $column);
+        }
+        $value = $stored ?? $text;
+        if ($across * $down > 1) {
+            $this->marks->merge(SheetMarks::reference($row, $column).':'.SheetMarks::reference($row + $down - 1, $column + $across - 1));
+            for ($i = 0; $this->fillMerged && $i < min($across, self::MAX_REPEATED); $i++) {
+                $this->below[$column + $i] = [$row + $down - 1, $value];
+            }
+        }
+
+        return $value;
+    }
+
+    /** Paragraphs of a cell, line by line; a repeated blank is written as an element. Notes are no part of the value. */
+    private function text(\XMLReader $xml): string
+    {
+        $lines = [];
+        $line = null;
+        $depth = $xml->depth;
+        $skip = null;
+        while ($xml->read() && $xml->depth > $depth) {
+            if ($skip !== null && $xml->depth > $skip) {
+                continue;
+            }
+            $skip = null;
+            if ($xml->nodeType === \XMLReader::ELEMENT) {
+                if ($xml->localName === 'annotation') {
+                    $skip = $xml->isEmptyElement ? null : $xml->depth;
+                } elseif ($xml->localName === 'p' && $xml->namespaceURI === self::TEXT) {
+                    $line = '';
+                    if ($xml->isEmptyElement) {
+                        $lines[] = '';
+                    }
+                } elseif ($xml->localName === 's') {
+                    $line .= str_repeat(' ', (int) ($xml->getAttributeNs('c', self::TEXT) ?? 1));
+                } elseif ($xml->localName === 'line-break') {
+                    $line .= "\n";
+                }
+            } elseif ($xml->nodeType === \XMLReader::END_ELEMENT && $xml->localName === 'p') {
+                $lines[] = (string) $line;
+            } elseif (in_array($xml->nodeType, [\XMLReader::TEXT, \XMLReader::SIGNIFICANT_WHITESPACE, \XMLReader::CDATA], true)) {
+                $line .= $xml->value;
+            }
+        }
+
+        return implode("\n", $lines);
+    }
+
+    private function isElement(\XMLReader $xml, string $name): bool
+    {
+        return $xml->nodeType === \XMLReader::ELEMENT && $xml->localName === $name && $xml->namespaceURI === self::TABLE;
+    }
+}

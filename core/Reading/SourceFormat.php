@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Reading;
+
+/** The kinds of file that can be a source. */
+enum SourceFormat: string
+{
+    case Delimited = 'csv';
+    case Workbook = 'xlsx';
+    case OldWorkbook = 'xls';
+    case OpenDocument = 'ods';
+    case VCard = 'vcard';
+    case Json = 'json';
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::Delimited => 'Delimited text',
+            self::Workbook => 'Excel workbook (.xlsx)',
+            self::OldWorkbook => 'Excel workbook (.xls)',
+            self::OpenDocument => 'OpenDocument spreadsheet (.ods)',
+            self::VCard => 'Contact cards (vCard)',
+            self::Json => 'JSON',
+        };
+    }
+
+    /** Whether the names of the columns are part of the format: the first row always is the header. */
+    public function namesItsColumns(): bool
+    {
+        return $this === self::VCard || $this === self::Json;
+    }
+}
