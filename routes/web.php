@@ -3,13 +3,16 @@
 use App\Http\Controllers\Account\SessionController;
 use App\Http\Controllers\HealthController;
 use App\Http\Controllers\Intakes\ColumnController;
+use App\Http\Controllers\Intakes\FindingController;
 use App\Http\Controllers\Intakes\IntakeController;
 use App\Http\Controllers\Intakes\LoadController;
+use App\Http\Controllers\Intakes\PlanController;
 use App\Http\Controllers\Intakes\RowController;
 use App\Http\Controllers\Intakes\SourceController;
 use App\Http\Controllers\PageController;
 use App\Http\Controllers\Records\GiftController;
 use App\Http\Controllers\Records\SupporterController;
+use App\Http\Controllers\Standards\FieldController;
 use App\Http\Controllers\TodayController;
 use Illuminate\Support\Facades\Route;
 
@@ -23,8 +26,15 @@ Route::prefix('api')->group(function (): void {
     Route::middleware('auth')->group(function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);
         Route::get('today', TodayController::class);
-        Route::get('fields', [ColumnController::class, 'fields']);
-        Route::get('plans', [ColumnController::class, 'plans']);
+        Route::get('fields', [FieldController::class, 'index']);
+        Route::post('fields', [FieldController::class, 'store']);
+        Route::get('plans', [PlanController::class, 'index']);
+        Route::post('plans', [PlanController::class, 'store']);
+        Route::get('plans/{plan}', [PlanController::class, 'show'])->whereNumber('plan');
+        Route::patch('plans/{plan}', [PlanController::class, 'update'])->whereNumber('plan');
+        Route::delete('plans/{plan}', [PlanController::class, 'destroy'])->whereNumber('plan');
+        Route::post('plans/{plan}/copy', [PlanController::class, 'copy'])->whereNumber('plan');
+        Route::get('plans/{plan}/file', [PlanController::class, 'export'])->whereNumber('plan');
 
         Route::get('intakes', [IntakeController::class, 'index']);
         Route::post('intakes', [IntakeController::class, 'store']);
@@ -41,8 +51,13 @@ Route::prefix('api')->group(function (): void {
             Route::post('columns/leave', [ColumnController::class, 'leave']);
             Route::get('columns/{column}', [ColumnController::class, 'show'])->whereNumber('column');
             Route::patch('columns/{column}', [ColumnController::class, 'update'])->whereNumber('column');
-            Route::post('plan', [ColumnController::class, 'savePlan']);
-            Route::put('plan', [ColumnController::class, 'applyPlan']);
+            Route::post('columns/{column}/preview', [ColumnController::class, 'preview'])->whereNumber('column');
+            Route::get('columns/{column}/table', [ColumnController::class, 'table'])->whereNumber('column');
+            Route::get('findings', [FindingController::class, 'index']);
+            Route::post('findings', [FindingController::class, 'remedy']);
+            Route::patch('plan', [ColumnController::class, 'settings']);
+            Route::post('plan', [PlanController::class, 'save']);
+            Route::put('plan', [PlanController::class, 'apply']);
             Route::get('rows/{number}', [RowController::class, 'show'])->whereNumber('number');
             Route::get('rows/{number}/match', [RowController::class, 'match'])->whereNumber('number');
             Route::get('checks', [RowController::class, 'checks']);

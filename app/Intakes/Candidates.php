@@ -11,6 +11,7 @@ use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Projection;
 use PineSieve\Core\Matching\KeyKind;
 use PineSieve\Core\Matching\MatchKey;
+use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Records\SupporterRecord;
 
 /**
@@ -25,10 +26,10 @@ final class Candidates
     /** @var array<int, array<int, string>> fingerprint to the supporters that the very same row was loaded to, with the name of the intake */
     private array $sameRows = [];
 
-    /** @var array<string, list<int>> key to rows of the file that have it, in order */
+    /** @var array<string, list<int>> key to units of the file that have it, in order */
     private array $rows = [];
 
-    /** @var array<int, int|string> row to the supporter or the reference that it writes to; rows that write nothing are missing */
+    /** @var array<int, int|string> unit to the supporter or the reference that it writes to; units that write nothing are missing */
     private array $owners = [];
 
     /** @var array<int|string, SupporterRecord> */
@@ -41,20 +42,20 @@ final class Candidates
     }
 
     /**
-     * @param  list<MatchKey>  $keys  of all rows in the chunk
-     * @param  list<int>  $fingerprints  of all rows in the chunk
+     * @param  list<MatchKey>  $keys  of all units in the chunk
+     * @param  list<int>  $fingerprints  of all units in the chunk
      * @param  list<int>  $alsoStored  supporters that a person named
-     * @param  list<int>  $alsoRows  rows that a person named
-     * @param  int  $before  turn of the first row in the chunk
+     * @param  list<int>  $alsoUnits  units that a person named
+     * @param  int  $before  turn of the first unit in the chunk
      */
-    public function gather(array $keys, array $fingerprints, array $alsoStored, array $alsoRows, int $before): void
+    public function gather(array $keys, array $fingerprints, array $alsoStored, array $alsoUnits, int $before): void
     {
         $hashes = [];
         foreach ($keys as $key) {
             $hashes[$key->kind->value][$key->hash] = $key->hash;
         }
         $supporters = array_fill_keys($alsoStored, true);
-        $numbers = array_fill_keys($alsoRows, true);
+        $units = array_fill_keys($alsoUnits, true);
         foreach ($hashes as $kind => $values) {
             $cap = KeyKind::from($kind)->cap();
             $in = implode(',', $values);
@@ -62,21 +63,41 @@ final class Candidates
                 $this->stored["{$kind}:{$hit->hash}"][] = $hit->supporter_id;
                 $supporters[$hit->supporter_id] = true;
             }
-            foreach (DB::select("select hash, number from (select hash, number, row_number() over (partition by hash order by number) place from intake_keys where intake_id = ? and kind = {$kind} and hash in ({$in}) and number < ?) ranked where place <= {$cap}", [$this->intake->id, min($before, Sifter::LATER)]) as $hit) {
-                $this->rows["{$kind}:{$hit->hash}"][] = $hit->number;
-                $numbers[$hit->number] = true;
+            foreach (DB::select("select hash, unit from (select hash, unit, row_number() over (partition by hash order by unit) place from intake_keys where intake_id = ? and kind = {$kind} and hash in ({$in}) and unit < ?) ranked where place <= {$cap}", [$this->intake->id, min($before, Sifter::LATER)]) as $hit) {
+                $this->rows["{$kind}:{$hit->hash}"][] = $hit->unit;
+                $units[$hit->unit] = true;
             }
         }
         foreach ($fingerprints === [] ? [] : DB::select("select o.fingerprint, o.supporter_id, i.name from intake_outcomes o join intakes i on i.id = o.intake_id and i.state = 'loaded' where o.fingerprint in (".implode(',', $fingerprints).') and o.supporter_id is not null and o.intake_id <> ?', [$this->intake->id]) as $hit) {
             $this->sameRows[$hit->fingerprint][$hit->supporter_id] = $hit->name;
             $supporters[$hit->supporter_id] = true;
         }
-        $this->owners(array_keys($numbers), $supporters, $before);
-        $this->records($supporters, $before);
+        $this->owners(array_keys($units), $supporters, $before);
+        $this->records(array_keys($supporters), array_map(intval(...), array_filter($this->owners, is_string(...))), $before);
+        $households = $this->households();
+        if ($households !== []) {
+            $this->records(array_filter($households, is_int(...)), array_map(intval(...), array_filter($households, is_string(...))), $before);
+        }
+    }
+
+    /** @return list<int|string> households of those who were found, as far as they are not among them */
+    private function households(): array
+    {
+        $households = [];
+        foreach ($this->records as $record) {
+            foreach ($record->links as $link) {
+                $ref = ctype_digit($link->value('other_id')) ? (int) $link->value('other_id') : $link->value('other_id');
+                if ($link->value('kind') === LinkKind::Member->value && ! isset($this->records[$ref])) {
+                    $households[] = $ref;
+                }
+            }
+        }
+
+        return $households;
     }
 
     /**
-     * @param  list<MatchKey>  $keys  of one row
+     * @param  list<MatchKey>  $keys  of one unit
      * @return array<int|string, SupporterRecord>
      */
     public function of(array $keys): array
@@ -86,9 +107,9 @@ final class Candidates
             foreach ($this->stored[$key->id()] ?? [] as $id) {
                 $found[$id] = true;
             }
-            foreach ($this->rows[$key->id()] ?? [] as $number) {
-                if (isset($this->owners[$number])) {
-                    $found[$this->owners[$number]] = true;
+            foreach ($this->rows[$key->id()] ?? [] as $unit) {
+                if (isset($this->owners[$unit])) {
+                    $found[$this->owners[$unit]] = true;
                 }
             }
         }
@@ -110,76 +131,75 @@ final class Candidates
     /** The record that a person's decision names; null if it is not there any more. */
     public function named(string $decision): ?SupporterRecord
     {
-        $id = (int) substr($decision, 2);
-        $owner = $decision[0] === 's' ? $id : ($this->owners[$id] ?? null);
+        $owner = $decision[0] === 's' ? (int) substr($decision, 2) : ($this->owners[Decision::unit($decision)] ?? null);
 
         return $owner === null ? null : ($this->records[$owner] ?? null);
     }
 
     /**
-     * A row of the chunk has been planned: the rows after it see what it does.
+     * A unit of the chunk has been planned: those after it see what it does.
      *
      * @param  list<MatchKey>  $keys
      * @param  list<Change>  $changes
+     * @param  list<string>  $gifts  identities of all gifts that it brings
      */
-    public function add(int $number, array $keys, ?SupporterRecord $stored, array $changes, ?string $gift): int|string
+    public function add(int $unit, array $keys, ?SupporterRecord $stored, array $changes, array $gifts): int|string
     {
-        $record = Projection::after($stored, $changes, $gift);
+        $record = Projection::after($stored, $changes, $gifts);
         $this->records[$record->ref] = $record;
-        $this->owners[$number] = $record->ref;
+        $this->owners[$unit] = $record->ref;
         foreach ($keys as $key) {
-            $this->rows[$key->id()][] = $number;
+            $this->rows[$key->id()][] = $unit;
         }
 
         return $record->ref;
     }
 
     /**
-     * @param  list<int>  $numbers
+     * @param  list<int>  $units
      * @param  array<int, true>  $supporters
      */
-    private function owners(array $numbers, array &$supporters, int $before): void
+    private function owners(array $units, array &$supporters, int $before): void
     {
-        if ($numbers === []) {
+        if ($units === []) {
             return;
         }
         $rows = DB::table('intake_results as r')
-            ->leftJoin('intake_outcomes as o', static fn ($join) => $join->on('o.intake_id', 'r.intake_id')->on('o.number', 'r.leader'))
-            ->where('r.intake_id', $this->intake->id)->whereIn('r.number', $numbers)->where('r.turn', '<', $before)->whereIn('r.outcome', ['new', 'updated', 'unchanged'])
-            ->get(['r.number', 'r.leader', DB::raw('coalesce(r.supporter_id, o.supporter_id) as supporter_id')]);
+            ->leftJoin('intake_outcomes as o', static fn ($join) => $join->on('o.intake_id', 'r.intake_id')->on('o.unit', 'r.leader'))
+            ->where('r.intake_id', $this->intake->id)->whereIn('r.unit', $units)->where('r.turn', '<', $before)->whereIn('r.outcome', Results::COMES_IN)
+            ->get(['r.unit', 'r.leader', DB::raw('coalesce(r.supporter_id, o.supporter_id) as supporter_id')]);
         foreach ($rows as $row) {
-            $this->owners[$row->number] = $row->supporter_id ?? "{$row->leader}:supporter";
+            $this->owners[$row->unit] = $row->supporter_id ?? "{$row->leader}:supporter";
             if ($row->supporter_id !== null) {
                 $supporters[$row->supporter_id] = true;
             }
         }
     }
 
-    /** @param  array<int, true>  $supporters */
-    private function records(array $supporters, int $before): void
+    /**
+     * Reads supporters, and what earlier rows make of them or make anew.
+     *
+     * @param  array<int>  $supporters  ids
+     * @param  array<int>  $leaders  units that make a supporter
+     */
+    private function records(array $supporters, array $leaders, int $before): void
     {
-        $this->records = $this->reader->read(array_keys($supporters), $this->intake->id);
-        $leaders = [];
-        foreach ($this->owners as $owner) {
-            if (is_string($owner)) {
-                $leaders[(int) $owner] = true;
+        $records = $this->reader->read(array_values($supporters), $this->intake->id);
+        if ($leaders !== [] || $records !== []) {
+            $earlier = DB::table('intake_results as r')
+                ->leftJoin('intake_outcomes as o', static fn ($join) => $join->on('o.intake_id', 'r.intake_id')->on('o.unit', 'r.unit'))
+                ->leftJoin('intake_outcomes as l', static fn ($join) => $join->on('l.intake_id', 'r.intake_id')->on('l.unit', 'r.leader'))
+                ->where('r.intake_id', $this->intake->id)->where('r.turn', '<', $before)->whereIn('r.outcome', Results::COMES_IN)
+                ->where(static fn ($query) => $query->whereIn('r.supporter_id', array_keys($records))->orWhereIn('r.leader', array_unique($leaders)))
+                ->orderBy('r.turn')
+                ->get(['r.changes', 'r.gifts', 'r.leader', 'o.unit as loaded', DB::raw('coalesce(r.supporter_id, l.supporter_id) as supporter_id')]);
+            foreach ($earlier as $row) {
+                $owner = $row->supporter_id ?? "{$row->leader}:supporter";
+                // What is loaded is in the database already.
+                $changes = $row->loaded !== null || $row->changes === null ? [] : array_map(Change::fromArray(...), json_decode($row->changes, true));
+                $records[$owner] = Projection::after($records[$owner] ?? null, $changes, $row->gifts === null ? [] : json_decode($row->gifts, true));
             }
         }
-        if ($leaders === [] && $this->records === []) {
-            return;
-        }
-        $earlier = DB::table('intake_results as r')
-            ->leftJoin('intake_outcomes as o', static fn ($join) => $join->on('o.intake_id', 'r.intake_id')->on('o.number', 'r.number'))
-            ->leftJoin('intake_outcomes as l', static fn ($join) => $join->on('l.intake_id', 'r.intake_id')->on('l.number', 'r.leader'))
-            ->where('r.intake_id', $this->intake->id)->where('r.turn', '<', $before)->whereIn('r.outcome', ['new', 'updated', 'unchanged'])
-            ->where(static fn ($query) => $query->whereIn('r.supporter_id', array_keys($supporters))->orWhereIn('r.leader', array_keys($leaders)))
-            ->orderBy('r.turn')
-            ->get(['r.changes', 'r.gift', 'r.leader', 'o.number as loaded', DB::raw('coalesce(r.supporter_id, l.supporter_id) as supporter_id')]);
-        foreach ($earlier as $row) {
-            $owner = $row->supporter_id ?? "{$row->leader}:supporter";
-            // What is loaded is in the database already.
-            $changes = $row->loaded !== null || $row->changes === null ? [] : array_map(Change::fromArray(...), json_decode($row->changes, true));
-            $this->records[$owner] = Projection::after($this->records[$owner] ?? null, $changes, $row->gift);
-        }
+        $this->records += $records;
     }
 }

@@ -14,7 +14,7 @@ final readonly class Edits
      * @param  array<int, array<int, string>>  $cells  row to column to the corrected value
      * @param  array<int, array<string, string>>  $values  column to the tidied value to what it becomes in every row
      * @param  array<int, string>  $rows  row to "hold", "out" or "in"
-     * @param  array<int, string>  $matches  row to "s:55", "r:12" or "new"
+     * @param  array<int, array<int, string>>  $matches  row to part of it to a Decision
      * @param  array<int, string>  $addresses  row to "accept" or "keep"
      */
     private function __construct(
@@ -39,7 +39,7 @@ final readonly class Edits
                 'cell' => $cells[$edit->number][$edit->column] = $edit->to,
                 'value' => $values[$edit->column][$edit->from] = $edit->to,
                 'row' => $rows[$edit->number] = $edit->to,
-                'match' => $matches[$edit->number] = $edit->to,
+                'match' => $matches[$edit->number][$edit->column ?? 0] = $edit->to,
                 'address' => $edit->number === null ? [$all, $addresses] = [$edit->to, []] : $addresses[$edit->number] = $edit->to,
             };
         }
@@ -69,9 +69,16 @@ final readonly class Edits
         return $this->rows[$number] ?? null;
     }
 
-    public function match(int $number): ?string
+    /** @param  int  $part which of the supporters that the row tells of */
+    public function match(int $number, int $part = 0): ?string
     {
-        return $this->matches[$number] ?? null;
+        return $this->matches[$number][$part] ?? null;
+    }
+
+    /** @return list<string> every decision on whom a row means */
+    public function matchesOf(int $number): array
+    {
+        return array_values($this->matches[$number] ?? []);
     }
 
     public function address(int $number): ?string

@@ -44,7 +44,7 @@ final readonly class HeldRows
         foreach (DB::table('intake_problems')->where('intake_id', $intake->id)->whereIn('number', $numbers)->orderBy('number')->orderBy('place')->get(['number', 'reason', 'remedy']) as $problem) {
             $reasons[$problem->number][] = "{$problem->reason}. {$problem->remedy}";
         }
-        foreach (DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('number', $numbers)->whereIn('held_by', ['unsure', 'person'])->get(['number', 'held_by', 'findings']) as $row) {
+        foreach (DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('number', $numbers)->whereIn('held_by', ['unsure', 'person', 'waits'])->get(['number', 'held_by', 'findings']) as $row) {
             $reasons[$row->number][] = $row->held_by === 'person' ? 'Held by a person' : 'May be someone we know: '.implode(', ', json_decode((string) $row->findings, true)[0]['for'] ?? []);
         }
 

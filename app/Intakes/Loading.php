@@ -42,10 +42,10 @@ final readonly class Loading implements Work
             if ($rows !== []) {
                 $this->apply($intake, $rows);
                 $intake->position = $rows[count($rows) - 1]->turn;
-                $intake->done += count($rows);
+                $intake->done += count(array_unique(array_column($rows, 'number')));
             }
             $intake->journal_mark = $this->ids->lastJournalId();
-            $more = count($rows) === (int) config('sieve.load_chunk');
+            $more = $rows !== [];
             if (! $more && $intake->position < Sifter::LATER) {
                 // Now those that had to wait for the others.
                 [$intake->position, $more] = [Sifter::LATER, true];
@@ -63,8 +63,12 @@ final readonly class Loading implements Work
     private function results(Intake $intake): array
     {
         $later = $intake->position >= Sifter::LATER;
+        $limit = (int) config('sieve.load_chunk');
+        $rows = DB::select('select unit, number, turn, outcome, supporter_id, leader, changes, money, money_there, gifts_new, fingerprint from intake_results where intake_id = ? and unit > ? and turn '.($later ? '>' : '<')." ? order by unit limit {$limit}", [$intake->id, $later ? $intake->position - Sifter::LATER : $intake->position, Sifter::LATER]);
+        // All that a row tells of is written in one transaction: a row that the limit cuts waits for the next.
+        $last = count($rows) === $limit ? $rows[$limit - 1]->number : null;
 
-        return DB::select('select number, turn, outcome, supporter_id, leader, changes, money, gift_state, fingerprint from intake_results where intake_id = ? and number > ? and turn '.($later ? '>' : '<').' ? order by number limit '.(int) config('sieve.load_chunk'), [$intake->id, $later ? $intake->position - Sifter::LATER : $intake->position, Sifter::LATER]);
+        return $last === null ? $rows : array_values(array_filter($rows, static fn (stdClass $row): bool => $row->number !== $last));
     }
 
     private function hasMoved(Intake $intake): bool
@@ -80,14 +84,16 @@ final readonly class Loading implements Work
     private function planAgain(Intake $intake, array $rows): array
     {
         foreach ([false, true] as $later) {
-            $numbers = array_column(array_filter($rows, static fn (stdClass $row): bool => ($row->turn > Sifter::LATER) === $later), 'number');
+            $numbers = array_values(array_unique(array_column(array_filter($rows, static fn (stdClass $row): bool => ($row->turn > Sifter::LATER) === $later), 'number')));
             if ($numbers !== []) {
                 $this->sifter->sift($intake, $this->staged->chosen($intake->id, $numbers), $later);
             }
         }
         $again = $this->results($intake);
-        foreach ($again as $i => $row) {
-            $intake->replanned += $row->outcome !== $rows[$i]->outcome || $row->changes !== $rows[$i]->changes ? 1 : 0;
+        $before = array_column($rows, null, 'unit');
+        foreach ($again as $row) {
+            $planned = $before[$row->unit] ?? null;
+            $intake->replanned += $row->outcome !== Results::WITH && ($planned === null || $row->outcome !== $planned->outcome || $row->changes !== $planned->changes) ? 1 : 0;
         }
 
         return $again;
@@ -105,18 +111,18 @@ final readonly class Loading implements Work
         $ids = $entries === [] ? [] : $this->writer->write($entries, Cause::load($intake->id, $intake->loaded_by), $this->madeBefore($intake, $rows, $entries));
         $made = [];
         foreach ($ids as $ref => $id) {
-            [$number, $subject] = explode(':', $ref);
-            if ($subject !== 'gift' && $subject !== 'identifier') {
-                $made[$number][$subject] = $id;
+            [$unit, $subject] = explode(':', $ref);
+            if (! str_starts_with($subject, 'gift') && ! str_starts_with($subject, 'identifier')) {
+                $made[$unit][$subject] = $id;
             }
         }
         $outcomes = [];
         $intakeId = $intake->id;
         foreach ($rows as $row) {
             $supporter = $row->supporter_id ?? ($row->leader === null ? null : ($ids["{$row->leader}:supporter"] ?? null));
-            $outcomes[] = [$intakeId, $row->number, $row->outcome, $supporter, isset($made[$row->number]) ? json_encode($made[$row->number], JSON_THROW_ON_ERROR) : null, $row->money, $row->gift_state, $row->fingerprint];
+            $outcomes[] = [$intakeId, $row->unit, $row->number, $row->outcome, $supporter, isset($made[$row->unit]) ? json_encode($made[$row->unit], JSON_THROW_ON_ERROR) : null, $row->money, $row->money_there, $row->gifts_new, $row->fingerprint];
         }
-        $this->bulk->insert('intake_outcomes', ['intake_id', 'number', 'outcome', 'supporter_id', 'made', 'money', 'gift_state', 'fingerprint'], $outcomes);
+        $this->bulk->insert('intake_outcomes', ['intake_id', 'unit', 'number', 'outcome', 'supporter_id', 'made', 'money', 'money_there', 'gifts_new', 'fingerprint'], $outcomes);
     }
 
     /**
@@ -128,7 +134,7 @@ final readonly class Loading implements Work
      */
     private function madeBefore(Intake $intake, array $rows, array $entries): array
     {
-        $here = array_flip(array_column($rows, 'number'));
+        $here = array_flip(array_column($rows, 'unit'));
         $wanted = [];
         foreach ($rows as $row) {
             if ($row->leader !== null && ! isset($here[$row->leader])) {
@@ -137,15 +143,17 @@ final readonly class Loading implements Work
         }
         foreach ($entries as $entry) {
             foreach ($entry->changes as $change) {
-                if (is_string($change->ref) && ! isset($here[(int) $change->ref])) {
-                    $wanted[(int) $change->ref] = true;
+                foreach ([$change->ref, $change->fields['other_id'][1] ?? 0] as $ref) {
+                    if (is_string($ref) && ! ctype_digit($ref) && ! isset($here[(int) $ref])) {
+                        $wanted[(int) $ref] = true;
+                    }
                 }
             }
         }
         $known = [];
-        foreach (DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('number', array_keys($wanted))->whereNotNull('made')->get(['number', 'made']) as $row) {
+        foreach (DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('unit', array_keys($wanted))->whereNotNull('made')->get(['unit', 'made']) as $row) {
             foreach (json_decode($row->made, true, flags: JSON_THROW_ON_ERROR) as $subject => $id) {
-                $known["{$row->number}:{$subject}"] = $id;
+                $known["{$row->unit}:{$subject}"] = $id;
             }
         }
 

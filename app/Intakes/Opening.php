@@ -7,6 +7,7 @@ namespace App\Intakes;
 use App\Models\Intake;
 use App\Models\IntakeState;
 use PineSieve\Core\Reading\CannotRead;
+use PineSieve\Core\Reading\ReadAs;
 use PineSieve\Core\Reading\SourceFile;
 
 /** Opens an intake on a file. */
@@ -32,7 +33,7 @@ final readonly class Opening
             throw $sheets === [] ? CannotRead::noSheets() : CannotRead::noSuchSheet($sheet, $sheets);
         }
         // A first look into the rows, so that a file that can't be read is refused before an intake is made of it.
-        foreach ($file->reader($sheet)->rows() as $row) {
+        foreach ($file->reader(new ReadAs($sheet === null ? [] : [$sheet]))->rows() as $row) {
             break;
         }
         if (! isset($row)) {
@@ -47,7 +48,8 @@ final readonly class Opening
             'file_path' => $this->sources->keep($localPath),
             'file_size' => (int) filesize($localPath),
             'sheets' => $sheets,
-            'sheet' => $sheets === [] ? null : ($sheet ?? $sheets[0]),
+            'format' => $file->format->value,
+            'sheets_read' => $sheets === [] ? [] : [$sheet ?? $sheets[0]],
             'encoding' => $file->dialect()?->encoding->value,
             'delimiter' => $file->dialect()?->delimiter,
             'settings' => ($settings ?? new Settings)->toArray(),

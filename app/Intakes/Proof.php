@@ -29,11 +29,20 @@ final readonly class Proof
         $outcomes = array_fill_keys(['new', 'updated', 'unchanged', 'held', 'left_out'], 0);
         $money = ['new' => '0.00', 'there' => '0.00', 'held' => '0.00', 'left_out' => '0.00'];
         $gifts = 0;
-        foreach (DB::select("select outcome, gift_state, count(*) as n, sum(money) as money from {$table} where intake_id = ? group by outcome, gift_state", [$intake->id]) as $row) {
+        foreach (DB::select("select outcome, count(*) as n, sum(money) as money, sum(money_there) as there, sum(gifts_new) as gifts from {$table} where intake_id = ? group by outcome", [$intake->id]) as $row) {
+            if ($row->outcome === Results::WITH) {
+                $gifts += $row->gifts;
+
+                continue;
+            }
             $outcomes[$row->outcome] += $row->n;
-            $part = in_array($row->outcome, ['held', 'left_out'], true) ? $row->outcome : ($row->gift_state ?? 'there');
-            $money[$part] = Amount::sum([$money[$part], $row->money]);
-            $gifts += $part === 'new' ? $row->n : 0;
+            if (in_array($row->outcome, ['held', 'left_out'], true)) {
+                $money[$row->outcome] = Amount::sum([$money[$row->outcome], $row->money]);
+            } else {
+                $money['there'] = Amount::sum([$money['there'], $row->there]);
+                $money['new'] = Amount::sum([$money['new'], Amount::difference($row->money, $row->there)]);
+                $gifts += $row->gifts;
+            }
         }
         if ($intake->state === IntakeState::Loaded) {
             $stored = DB::selectOne('select count(*) as n, coalesce(sum(amount), 0) as money from gifts where intake_id = ?', [$intake->id]);
@@ -42,12 +51,18 @@ final readonly class Proof
         $rows = (int) DB::scalar('select count(*) from intake_rows where intake_id = ?', [$intake->id]);
         $source = (string) DB::scalar('select coalesce(sum(money), 0) from intake_results where intake_id = ?', [$intake->id]);
         $reconciliation = new Reconciliation($rows, $outcomes, $source, $money);
-        $touched = (int) DB::scalar("select count(distinct supporter_id) from {$table} where intake_id = ? and outcome = 'updated' and supporter_id is not null and supporter_id not in (select supporter_id from intake_outcomes where intake_id = ? and outcome = 'new' and supporter_id is not null)", [$intake->id, $intake->id]);
+        // Whoever a unit makes leads it; everyone else that it is about was there before.
+        $created = $loaded
+            ? (int) DB::scalar("select count(*) from intake_outcomes where intake_id = ? and made like '%\"supporter\"%'", [$intake->id])
+            : (int) DB::scalar('select count(*) from intake_results where intake_id = ? and leader = unit', [$intake->id]);
+        $touched = $loaded
+            ? (int) DB::scalar("select count(distinct j.supporter_id) from journal j where j.intake_id = ? and j.cause = 'load' and j.supporter_id not in (select supporter_id from intake_outcomes where intake_id = ? and made like '%\"supporter\"%')", [$intake->id, $intake->id])
+            : (int) DB::scalar('select count(distinct supporter_id) from intake_results where intake_id = ? and changes is not null and supporter_id is not null', [$intake->id]);
 
         return [
             'rows' => $rows,
             'outcomes' => $outcomes,
-            'supporters' => ['created' => $outcomes['new'], 'updated' => $touched],
+            'supporters' => ['created' => $created, 'updated' => $touched],
             'gifts' => ['created' => $gifts, 'amount' => $money['new']],
             'money' => $money,
             'source_amount' => $source,
@@ -59,7 +74,7 @@ final readonly class Proof
     /** @return list<array{code: string, field: string, reason: string, rows: int, example: string}> */
     public function heldByReason(Intake $intake): array
     {
-        $reasons = array_map(static fn ($row): array => (array) $row, DB::select("select p.code, p.field, min(p.reason) as reason, count(distinct p.number) as `rows`, min(p.value) as example from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.number = p.number where p.intake_id = ? and r.outcome = 'held' group by p.code, p.field order by `rows` desc", [$intake->id]));
+        $reasons = array_map(static fn ($row): array => (array) $row, DB::select("select p.code, p.field, min(p.reason) as reason, count(distinct p.number) as `rows`, min(p.value) as example from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.unit = p.number << 6 where p.intake_id = ? and r.outcome = 'held' group by p.code, p.field order by `rows` desc", [$intake->id]));
         foreach (['unsure' => 'Nobody has said whether it is someone we know', 'person' => 'Held by a person'] as $by => $reason) {
             $count = (int) DB::scalar("select count(*) from intake_results where intake_id = ? and outcome = 'held' and held_by = ?", [$intake->id, $by]);
             if ($count > 0) {
@@ -95,12 +110,12 @@ final readonly class Proof
     private static function count(array &$counts, Change $change, bool $isNew): void
     {
         $subject = match ($change->subject) {
-            Subject::Supporter => 'Names and dates', Subject::Address => 'Address', Subject::Email => 'Email', Subject::Phone => 'Phone', Subject::Identifier => 'Id in the old system', Subject::Gift => 'Gift',
+            Subject::Supporter => 'Names and dates', Subject::Address => 'Address', Subject::Email => 'Email', Subject::Phone => 'Phone', Subject::Identifier => 'Id in the old system', Subject::Membership => 'Group or tag', Subject::Custom => 'Field of your own', Subject::Link => 'Link', Subject::Gift => 'Gift',
         };
         $counts[$subject] ??= ['subject' => $subject, 'made' => 0, 'filled' => 0, 'replaced' => 0];
         if ($change->action === Action::Create) {
             // An email for someone who had none fills a blank; a gift is always new.
-            $counts[$subject][$isNew || $change->subject === Subject::Gift ? 'made' : 'filled']++;
+            $counts[$subject][$isNew || in_array($change->subject, [Subject::Gift, Subject::Link], true) ? 'made' : 'filled']++;
 
             return;
         }

@@ -15,6 +15,12 @@ final readonly class Results
     /** Verdict on a held row that points at someone whom nobody knows yet. */
     public const POINTS = 'points';
 
+    /** Outcome of the further supporters of a row: they go with it. */
+    public const WITH = 'with';
+
+    /** Outcomes of what is written or found unchanged. */
+    public const COMES_IN = ['new', 'updated', 'unchanged', self::WITH];
+
     public function __construct(private Bulk $bulk)
     {
     }
@@ -23,16 +29,17 @@ final readonly class Results
      * Puts the results of some rows in place of earlier ones.
      *
      * @param  array<int, MappedRow>  $mapped
-     * @param  array<int, list<MatchKey>>  $keys
+     * @param  array<int, list<MatchKey>>  $keys  by unit
      * @param  list<array<string, mixed>>  $results
      */
     public function keep(int $intakeId, array $mapped, array $keys, array $results): void
     {
         $numbers = array_keys($mapped);
-        foreach (['intake_results', 'intake_problems', 'intake_keys'] as $table) {
+        foreach (['intake_results', 'intake_problems'] as $table) {
             DB::table($table)->where('intake_id', $intakeId)->whereBetween('number', [min($numbers), max($numbers)])->whereIn('number', $numbers)->delete();
         }
-        $columns = ['intake_id', 'number', 'turn', 'display', 'outcome', 'held_by', 'verdict', 'supporter_id', 'leader', 'findings', 'address', 'address_changes', 'changes', 'money', 'gift', 'gift_state', 'fingerprint'];
+        $this->forgetKeys($intakeId, $numbers);
+        $columns = ['intake_id', 'unit', 'number', 'role', 'turn', 'display', 'outcome', 'reason', 'held_by', 'verdict', 'supporter_id', 'leader', 'findings', 'address', 'address_changes', 'changes', 'money', 'money_there', 'gifts', 'gifts_new', 'fingerprint'];
         $this->bulk->insert('intake_results', $columns, array_map(static fn (array $result): array => array_map(static fn (string $column): mixed => $result[$column], $columns), $results));
         $problems = [];
         $keyRows = [];
@@ -40,13 +47,28 @@ final readonly class Results
             foreach ($row->problems as $place => $problem) {
                 $problems[] = [$intakeId, $number, $place, $problem->code, $problem->field, $problem->column, $problem->value, $problem->reason, $problem->remedy];
             }
-            foreach ($keys[$number] as $key) {
-                $keyRows[] = [$intakeId, $key->kind->value, $key->hash, $number];
+        }
+        foreach ($keys as $unit => $ofUnit) {
+            foreach ($ofUnit as $key) {
+                $keyRows["{$key->id()}:{$unit}"] = [$intakeId, $key->kind->value, $key->hash, $unit];
             }
         }
         sort($keyRows);
         $this->bulk->insert('intake_problems', ['intake_id', 'number', 'place', 'code', 'field', 'column', 'value', 'reason', 'remedy'], $problems);
-        $this->bulk->insert('intake_keys', ['intake_id', 'kind', 'hash', 'number'], $keyRows);
+        $this->bulk->insert('intake_keys', ['intake_id', 'kind', 'hash', 'unit'], $keyRows);
+    }
+
+    /** @param  list<int>  $numbers in order */
+    private function forgetKeys(int $intakeId, array $numbers): void
+    {
+        // Rows that follow each other, as nearly all of a chunk do, are one range of units.
+        $from = $numbers[0];
+        foreach ($numbers as $i => $number) {
+            if (($numbers[$i + 1] ?? null) !== $number + 1) {
+                DB::delete('delete from intake_keys where intake_id = ? and unit >= ? and unit < ?', [$intakeId, Unit::of($from), Unit::of($number + 1)]);
+                $from = $numbers[$i + 1] ?? 0;
+            }
+        }
     }
 
     /**
@@ -58,7 +80,7 @@ final readonly class Results
     public function waiting(int $intakeId, int $after, int $limit, ?array $among = null): array
     {
         return DB::table('intake_results')->where('intake_id', $intakeId)->where('number', '>', $after)
-            ->where(static fn ($query) => $query->where('held_by', 'unsure')->orWhere('verdict', self::POINTS))
+            ->where(static fn ($query) => $query->whereIn('held_by', ['unsure', 'waits'])->orWhere('verdict', self::POINTS))
             ->when($among !== null, static fn ($query) => $query->whereIn('number', $among))
             ->orderBy('number')->limit($limit)->pluck('number')->all();
     }

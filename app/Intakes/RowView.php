@@ -8,11 +8,17 @@ use App\Models\Intake;
 use App\Records\RecordReader;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Projection;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Columns\ColumnChoice;
+use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Columns\RowMapper;
+use PineSieve\Core\Records\IncomingAddress;
+use PineSieve\Core\Records\IncomingGift;
+use PineSieve\Core\Records\IncomingRecord;
+use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\FieldCatalog;
@@ -24,7 +30,8 @@ final readonly class RowView
     private const LABELS = [
         'kind' => 'Kind', 'title' => 'Title', 'first_name' => 'First name', 'middle_name' => 'Middle name', 'last_name' => 'Last name', 'suffix' => 'Suffix', 'organization_name' => 'Organization', 'display_name' => 'Display name',
         'sort_name' => 'Filed as', 'envelope_name' => 'On envelopes', 'greeting' => 'Greeting', 'first_known_on' => 'First known on', 'line1' => 'Address, line 1', 'line2' => 'Address, line 2', 'city' => 'City', 'state' => 'State', 'postal_code' => 'Postal code', 'country' => 'Country', 'original' => 'Address as written',
-        'address' => 'Email', 'number' => 'Phone', 'system' => 'Old system', 'value' => 'Id in the old system', 'given_on' => 'Gift date', 'amount' => 'Gift amount', 'fund' => 'Gift fund', 'reference' => 'Gift reference',
+        'address' => 'Email', 'number' => 'Phone', 'system' => 'Old system', 'value' => 'Id in the old system', 'given_on' => 'Gift date', 'amount' => 'Gift amount', 'fund' => 'Gift fund', 'reference' => 'Gift reference', 'campaign' => 'Gift campaign', 'appeal' => 'Gift appeal', 'tribute' => 'In honor or memory of', 'anonymous' => 'Anonymous', 'notes' => 'Notes',
+        'nickname' => 'Nickname', 'birth_date' => 'Birth date', 'status' => 'Status', 'consent_mail' => 'Mail', 'consent_email' => 'Email', 'consent_phone' => 'Phone calls', 'name' => 'Name', 'list' => 'List', 'role' => 'Role', 'is_primary' => 'Primary',
     ];
 
     public function __construct(
@@ -44,7 +51,8 @@ final readonly class RowView
         }
         $plan = $intake->columnPlan();
         $corrected = Edits::of($intake->id, [$number])->corrected($number, $raw);
-        $result = DB::table('intake_results')->where('intake_id', $intake->id)->where('number', $number)->first();
+        $result = DB::table('intake_results')->where('intake_id', $intake->id)->where('unit', Unit::of($number))->first();
+        $parts = $this->others($intake, [$number])[$number] ?? [];
 
         return [
             'number' => $number,
@@ -53,17 +61,19 @@ final readonly class RowView
                 'header' => $choice->header,
                 'raw' => $raw[$column] ?? '',
                 'corrected' => ($corrected[$column] ?? '') === ($raw[$column] ?? '') ? null : $corrected[$column],
-                'becomes' => $choice->target === null ? null : $this->catalog->field($choice->target)->label,
+                'becomes' => $choice->feeds === [] ? null : implode(', ', array_map(fn (Feed $feed): string => $this->catalog->field($feed->target)->label, $choice->feeds)),
             ], $plan->choices, array_keys($plan->choices)),
             'display' => $result->display ?? null,
             'outcome' => $result->outcome ?? null,
             'held_by' => $result->held_by ?? null,
-            'supporter_id' => $result->supporter_id ?? DB::table('intake_outcomes')->where('intake_id', $intake->id)->where('number', $number)->value('supporter_id'),
+            'supporter_id' => $result->supporter_id ?? DB::table('intake_outcomes')->where('intake_id', $intake->id)->where('unit', Unit::of($number))->value('supporter_id'),
             'decision' => DB::table('intake_edits')->where('intake_id', $intake->id)->where('number', $number)->where('kind', 'match')->orderByDesc('id')->value('to'),
             'row_decision' => DB::table('intake_edits')->where('intake_id', $intake->id)->where('number', $number)->where('kind', 'row')->orderByDesc('id')->value('to'),
             'problems' => DB::table('intake_problems')->where('intake_id', $intake->id)->where('number', $number)->orderBy('place')->get(['code', 'field', 'column', 'value', 'reason', 'remedy'])->all(),
             'changes' => $this->changes($result->changes ?? null),
-            'gift_state' => $result->gift_state ?? null,
+            'others' => $parts,
+            'reason' => $result->reason ?? null,
+            'place' => $intake->place($number),
         ];
     }
 
@@ -74,8 +84,8 @@ final readonly class RowView
         foreach ($json === null ? [] : json_decode($json, true, flags: JSON_THROW_ON_ERROR) as $data) {
             $change = Change::fromArray($data);
             $fields = [];
-            foreach ($change->fields as $column => [$before, $after]) {
-                $fields[] = ['label' => $change->subject === Subject::Gift && $column === 'kind' ? 'Gift kind' : self::LABELS[$column] ?? $column, 'before' => $before, 'after' => $after];
+            foreach ($this->shownFields($change) as $label => [$before, $after]) {
+                $fields[] = ['label' => (string) $label, 'before' => $before, 'after' => $after];
             }
             $shown[] = ['subject' => $change->subject->value, 'action' => $change->action->value, 'fields' => $fields];
         }
@@ -83,50 +93,116 @@ final readonly class RowView
         return $shown;
     }
 
+    /** @return array<string, array{?string, ?string}> what a person reads of a change, by label */
+    private function shownFields(Change $change): array
+    {
+        $after = $change->after();
+
+        return match (true) {
+            $change->action === Action::Create && $change->subject === Subject::Membership => [ucfirst((string) $after['list']) => [null, $after['name']]],
+            $change->action === Action::Create && $change->subject === Subject::Custom => [$this->catalog->has((string) $after['field']) ? $this->catalog->field((string) $after['field'])->label : (string) $after['field'] => [null, $after['value']]],
+            $change->subject === Subject::Link => ['Link' => [null, LinkKind::from((string) $after['kind'])->phrase().' '.$this->linked((string) $after['other_id']).(isset($after['role']) ? ", {$after['role']}" : '')]],
+            default => self::labelled($change),
+        };
+    }
+
+    /** @return array<string, array{?string, ?string}> */
+    private static function labelled(Change $change): array
+    {
+        $fields = [];
+        foreach ($change->fields as $column => $pair) {
+            $label = match (true) {
+                $column === 'kind' && $change->subject === Subject::Gift => 'Gift kind',
+                $column === 'kind' && $change->subject !== Subject::Supporter => ucfirst($change->subject->value).' is of kind',
+                $column === 'notes' && $change->subject === Subject::Gift => 'Gift notes',
+                default => self::LABELS[$column] ?? $column,
+            };
+            if ($column !== 'is_primary') {
+                $fields[$label] = $pair;
+            }
+        }
+
+        return $fields;
+    }
+
+    private function linked(string $ref): string
+    {
+        if (! ctype_digit($ref)) {
+            return 'another of this file (row '.Unit::row((int) $ref).')';
+        }
+        $name = DB::table('supporters')->where('id', (int) $ref)->value('display_name');
+
+        return is_string($name) ? $name : "supporter {$ref}";
+    }
+
     /**
-     * The row beside each record that it may be.
+     * The further supporters that rows tell of.
      *
-     * @return array{incoming: array<string, string>, candidates: list<array<string, mixed>>}
+     * @param  list<int>  $numbers
+     * @return array<int, list<array<string, mixed>>>
+     */
+    public function others(Intake $intake, array $numbers): array
+    {
+        $others = [];
+        foreach (DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('number', $numbers)->where('outcome', Results::WITH)->orderBy('unit')->get(['number', 'role', 'display', 'verdict', 'supporter_id', 'changes']) as $row) {
+            $others[$row->number][] = ['role' => $row->role, 'display' => $row->display, 'verdict' => $row->verdict, 'supporter_id' => $row->supporter_id, 'changes' => $this->changes($row->changes)];
+        }
+
+        return $others;
+    }
+
+    /**
+     * One of the supporters that a row tells of, beside each record that it may be.
+     *
+     * @return array{role: string, part: int, incoming: array<string, string>, candidates: list<array<string, mixed>>}
      */
     public function match(Intake $intake, int $number): array
     {
         $raw = $this->staged->chosen($intake->id, [$number])[$number] ?? [];
-        $mapped = (new RowMapper($intake->columnPlan(), $this->catalog, $this->formats))->map(Edits::of($intake->id, [$number])->corrected($number, $raw));
-        $record = $mapped->record;
-        $findings = json_decode((string) DB::table('intake_results')->where('intake_id', $intake->id)->where('number', $number)->value('findings'), true) ?? [];
+        $mapped = (new RowMapper($intake->columnPlan(), $this->catalog, $this->formats, $intake->choices()->system))->map(Edits::of($intake->id, [$number])->corrected($number, $raw));
+        $findings = json_decode((string) DB::table('intake_results')->where('intake_id', $intake->id)->where('unit', Unit::of($number))->value('findings'), true) ?? [];
+        $part = $findings[0]['part'] ?? 0;
+        $party = $mapped->parties[$part] ?? $mapped->parties[0];
         $stored = $this->reader->read(array_values(array_filter(array_column($findings, 'ref'), is_int(...))), $intake->id);
         $gifts = $this->giftTotals(array_keys($stored));
         $candidates = [];
         foreach ($findings as $finding) {
-            $candidate = $stored[$finding['ref']] ?? (is_string($finding['ref']) ? $this->ofRow($intake, (int) $finding['ref']) : null);
+            $candidate = $stored[$finding['ref']] ?? (is_string($finding['ref']) ? $this->ofUnit($intake, (int) $finding['ref']) : null);
             if ($candidate !== null) {
                 $candidates[] = [
-                    'decision' => is_int($finding['ref']) ? "s:{$finding['ref']}" : 'r:'.(int) $finding['ref'],
-                    'label' => is_int($finding['ref']) ? "Supporter {$finding['ref']}" : 'Row '.(int) $finding['ref'].' of this file',
+                    'decision' => Decision::on($finding['ref']),
+                    'label' => is_int($finding['ref']) ? "Supporter {$finding['ref']}" : 'Row '.Unit::row((int) $finding['ref']).' of this file',
                     'for' => $finding['for'],
                     'against' => $finding['against'],
                     'values' => [...self::stored($candidate), 'Gifts' => $gifts[$finding['ref']] ?? ''],
                 ];
             }
         }
-        $gift = $record->gift;
 
-        return ['incoming' => [
-            'Name' => $record->display(),
-            'Address' => $mapped->address->standard->isBlank() ? '' : $mapped->address->standard->line(),
-            'Email' => $record->email,
-            'Phone' => $record->phone,
-            'Id in the old system' => $record->oldId,
-            'First known on' => $record->firstKnown,
-            'Gifts' => $gift === null ? '' : trim("{$gift->amount} on {$gift->date} {$gift->fund}"),
-        ], 'candidates' => $candidates];
+        return ['role' => $party->role, 'part' => $part, 'incoming' => self::incoming($party->record), 'candidates' => $candidates];
     }
 
-    private function ofRow(Intake $intake, int $number): ?SupporterRecord
+    /** @return array<string, string> */
+    private static function incoming(IncomingRecord $record): array
     {
-        $changes = DB::table('intake_results')->where('intake_id', $intake->id)->where('number', $number)->value('changes');
+        $gifts = array_map(static fn (IncomingGift $gift): string => trim("{$gift->amount} on {$gift->date} {$gift->fund}"), $record->gifts);
 
-        return $changes === null ? null : Projection::after(null, array_map(Change::fromArray(...), json_decode($changes, true)), null);
+        return [
+            'Name' => $record->display(),
+            'Address' => implode("\n", array_map(static fn (IncomingAddress $address): string => $address->standard->line(), $record->addresses)),
+            'Email' => implode("\n", array_column($record->emails, 'value')),
+            'Phone' => implode("\n", array_column($record->phones, 'value')),
+            'Id in the old system' => implode("\n", array_column($record->identifiers, 'value')),
+            'First known on' => $record->further['first_known_on'] ?? '',
+            'Gifts' => implode("\n", $gifts),
+        ];
+    }
+
+    private function ofUnit(Intake $intake, int $unit): ?SupporterRecord
+    {
+        $changes = DB::table('intake_results')->where('intake_id', $intake->id)->where('unit', $unit)->value('changes');
+
+        return $changes === null ? null : Projection::after(null, array_map(Change::fromArray(...), json_decode($changes, true)));
     }
 
     /** @return array<string, string> */

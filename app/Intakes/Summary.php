@@ -17,9 +17,12 @@ final readonly class Summary
     public function of(Intake $intake): array
     {
         $outcomes = array_fill_keys(['new', 'updated', 'unchanged', 'held', 'left_out'], 0);
-        $held = ['problem' => 0, 'person' => 0, 'unsure' => 0];
+        $held = ['problem' => 0, 'person' => 0, 'unsure' => 0, 'waits' => 0];
         $addresses = array_fill_keys(['none', 'same', 'ask', 'accepted', 'kept'], 0);
         foreach (DB::select('select outcome, held_by, address, count(*) as n from intake_results where intake_id = ? group by outcome, held_by, address', [$intake->id]) as $row) {
+            if ($row->outcome === Results::WITH) {
+                continue;
+            }
             $outcomes[$row->outcome] += $row->n;
             if ($row->held_by !== null) {
                 $held[$row->held_by] += $row->n;
@@ -44,7 +47,7 @@ final readonly class Summary
             'plan_name' => $intake->plan_name,
             'rows' => $intake->row_count,
             'is_sifted' => $intake->is_sifted,
-            'columns' => ['total' => count($intake->plan ?? []), 'settled' => $intake->columnPlan()->isSettled(), ...array_map(static fn (ColumnState $state): int => $states[$state->value] ?? 0, array_combine(array_map(static fn (ColumnState $state): string => str_replace(' ', '_', $state->value), ColumnState::cases()), ColumnState::cases()))],
+            'columns' => ['total' => count($intake->columnPlan()->choices), 'settled' => $intake->columnPlan()->isSettled(), ...array_map(static fn (ColumnState $state): int => $states[$state->value] ?? 0, array_combine(array_map(static fn (ColumnState $state): string => str_replace(' ', '_', $state->value), ColumnState::cases()), ColumnState::cases()))],
             'outcomes' => $outcomes,
             'held' => $held,
             'addresses' => $addresses,

@@ -110,7 +110,7 @@ final readonly class Undoing implements Work
                 }
             }
         }
-        $things = $this->reader->things($ids);
+        $things = $this->reader->things($ids, $intake->id);
         $reversals = [];
         foreach ($done as $id => $changes) {
             $reversals[$id] = Reversal::of($changes, $things[$id] ?? [], $since[$id] ?? []);

@@ -8,11 +8,13 @@ use App\Intakes\Settings;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
-use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Columns\ColumnProfile;
+use PineSieve\Core\Findings\Findings;
+use PineSieve\Core\Findings\Oddities;
 use PineSieve\Core\Reading\Dialect;
 use PineSieve\Core\Reading\Encoding;
+use PineSieve\Core\Reading\ReadAs;
 
 /**
  * One source on its way into the database.
@@ -24,13 +26,17 @@ use PineSieve\Core\Reading\Encoding;
  * @property string $file_name
  * @property string $file_path
  * @property int $file_size
- * @property ?string $sheet
+ * @property string $format value of a SourceFormat
+ * @property list<string> $sheets_read
+ * @property bool $fill_merged
+ * @property ?array<int, string> $sheet_starts number of the first row of each sheet that is read to its name
+ * @property ?array<string, mixed> $oddities
  * @property ?string $encoding
  * @property ?string $delimiter
  * @property ?int $header_row
  * @property list<string> $sheets
  * @property ?list<array<string, mixed>> $profiles
- * @property ?list<array<string, mixed>> $plan
+ * @property ?array<string, mixed> $plan
  * @property ?string $plan_name
  * @property int $row_count
  * @property array<string, mixed> $settings
@@ -61,7 +67,7 @@ final class Intake extends Model
     protected function casts(): array
     {
         return [
-            'state' => IntakeState::class, 'sheets' => 'array', 'profiles' => 'array', 'plan' => 'array', 'settings' => 'array', 'undo_report' => 'array',
+            'state' => IntakeState::class, 'sheets' => 'array', 'sheets_read' => 'array', 'sheet_starts' => 'array', 'oddities' => 'array', 'trial' => 'array', 'fill_merged' => 'boolean', 'profiles' => 'array', 'plan' => 'array', 'settings' => 'array', 'undo_report' => 'array',
             'is_sifted' => 'boolean', 'has_moved' => 'boolean', 'began_at' => 'datetime', 'ended_at' => 'datetime', 'loaded_at' => 'datetime', 'undone_at' => 'datetime',
         ];
     }
@@ -80,12 +86,12 @@ final class Intake extends Model
 
     public function columnPlan(): ColumnPlan
     {
-        return new ColumnPlan(array_map(ColumnChoice::fromArray(...), $this->plan ?? []));
+        return ColumnPlan::fromArray($this->plan ?? ['columns' => []]);
     }
 
     public function setColumnPlan(ColumnPlan $plan): void
     {
-        $this->plan = array_map(static fn (ColumnChoice $choice): array => $choice->toArray(), $plan->choices);
+        $this->plan = $plan->toArray();
         $this->is_sifted = false;
     }
 
@@ -93,6 +99,32 @@ final class Intake extends Model
     public function columnProfiles(): array
     {
         return array_map(ColumnProfile::fromArray(...), $this->profiles ?? []);
+    }
+
+    public function oddities(): Oddities
+    {
+        return $this->oddities === null ? new Oddities : Oddities::fromArray($this->oddities);
+    }
+
+    public function findings(): Findings
+    {
+        return new Findings($this->columnProfiles(), $this->oddities(), $this->fill_merged);
+    }
+
+    public function readAs(): ReadAs
+    {
+        return new ReadAs($this->sheets_read, $this->dialect(), $this->fill_merged);
+    }
+
+    /** Where a row stands in the source, where its number alone does not say: "Sheet 2, row 5". */
+    public function place(int $number): ?string
+    {
+        $place = null;
+        foreach ($this->sheet_starts ?? [] as $start => $sheet) {
+            $place = $number >= (int) $start ? "{$sheet}, row ".($number - (int) $start + 1) : $place;
+        }
+
+        return $place;
     }
 
     public function choices(): Settings

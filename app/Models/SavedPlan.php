@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
-use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnPlan;
 
 /**
@@ -13,8 +12,7 @@ use PineSieve\Core\Columns\ColumnPlan;
  *
  * @property int $id
  * @property string $name
- * @property string $headers_key
- * @property list<array<string, mixed>> $choices
+ * @property array<string, mixed> $plan
  * @property array<string, mixed> $settings
  */
 final class SavedPlan extends Model
@@ -25,11 +23,11 @@ final class SavedPlan extends Model
 
     protected function casts(): array
     {
-        return ['choices' => 'array', 'settings' => 'array'];
+        return ['plan' => 'array', 'settings' => 'array'];
     }
 
     public function columnPlan(): ColumnPlan
     {
-        return new ColumnPlan(array_map(ColumnChoice::fromArray(...), $this->choices));
+        return ColumnPlan::fromArray($this->plan);
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -50,9 +49,15 @@ final class Supporter extends Model
         return $this->hasMany(Gift::class);
     }
 
-    /** @return BelongsToMany<Group, $this> */
-    public function groups(): BelongsToMany
+    /** @return HasMany<Membership, $this> */
+    public function memberships(): HasMany
     {
-        return $this->belongsToMany(Group::class)->orderBy('name');
+        return $this->hasMany(Membership::class)->orderBy('name');
+    }
+
+    /** @return HasMany<CustomValue, $this> */
+    public function customValues(): HasMany
+    {
+        return $this->hasMany(CustomValue::class)->orderBy('field');
     }
 }

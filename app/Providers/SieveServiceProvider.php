@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Intakes\Heartbeat;
+use App\Models\CustomField;
 use App\Models\Gift;
 use App\Models\Intake;
 use App\Models\SavedPlan;
 use App\Models\Supporter;
+use App\Policies\CustomFieldPolicy;
 use App\Policies\IntakePolicy;
 use App\Policies\RecordPolicy;
 use App\Policies\SavedPlanPolicy;
@@ -30,7 +32,8 @@ final class SieveServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->bind(Connection::class, static fn () => DB::connection());
-        $this->app->singleton(FieldCatalog::class, static fn () => FieldCatalog::builtIn());
+        // Fields of one's own can be added at any time: each request and each job sees those that there are.
+        $this->app->scoped(FieldCatalog::class, static fn () => FieldCatalog::builtIn()->with(CustomField::query()->orderBy('label')->get()->map(static fn (CustomField $field) => $field->field())->all()));
         // Someone east of the server may already be in tomorrow.
         $this->app->bind(Formats::class, static fn () => new Formats(now()->addDay()->format('Y-m-d')));
         $this->app->singleton(Heartbeat::class);
@@ -41,6 +44,7 @@ final class SieveServiceProvider extends ServiceProvider
         Model::shouldBeStrict(! $this->app->isProduction());
         Gate::policy(Intake::class, IntakePolicy::class);
         Gate::policy(SavedPlan::class, SavedPlanPolicy::class);
+        Gate::policy(CustomField::class, CustomFieldPolicy::class);
         Gate::policy(Supporter::class, RecordPolicy::class);
         Gate::policy(Gift::class, RecordPolicy::class);
         Event::listen(Looping::class, static fn () => app(Heartbeat::class)->beat());

@@ -7,6 +7,7 @@ namespace App\Records;
 use App\Models\Intake;
 use App\Models\JournalEntry;
 use PineSieve\Core\Changes\Action;
+use PineSieve\Core\Standards\Target;
 
 /** Where the values of a record came from, read from the journal. */
 final class Origins
@@ -18,11 +19,14 @@ final class Origins
         'supporter.display_name' => ['name.full', 'organization.name', 'name.first', 'name.middle', 'name.last', 'name.suffix'], 'supporter.first_known_on' => ['first_known'],
         'address.line1' => ['address.line1', 'address.block'], 'address.line2' => ['address.line2', 'address.block'], 'address.city' => ['address.city', 'address.block'],
         'address.state' => ['address.state', 'address.block'], 'address.postal_code' => ['address.postal_code', 'address.block'], 'address.country' => ['address.country', 'address.block', 'address.state', 'address.postal_code'],
-        'email.address' => ['email'], 'phone.number' => ['phone'], 'identifier.value' => ['id.old'],
+        'email.address' => ['email'], 'phone.number' => ['phone'], 'identifier.value' => ['id.old', 'id.other'], 'membership.name' => ['groups', 'tags', 'group'],
+        'supporter.nickname' => ['name.nickname'], 'supporter.birth_date' => ['birth_date'], 'supporter.notes' => ['notes'], 'supporter.status' => ['status'],
+        'supporter.consent_mail' => ['consent.mail'], 'supporter.consent_email' => ['consent.email'], 'supporter.consent_phone' => ['consent.phone'],
+        'gift.campaign' => ['gift.campaign'], 'gift.appeal' => ['gift.appeal'], 'gift.tribute' => ['gift.tribute'], 'gift.anonymous' => ['gift.anonymous'], 'gift.notes' => ['gift.notes'],
         'gift.given_on' => ['gift.date'], 'gift.amount' => ['gift.amount'], 'gift.fund' => ['gift.fund'], 'gift.kind' => ['gift.kind'], 'gift.reference' => ['gift.reference'],
     ];
 
-    /** @var array<int, array<string, string>> intake to field key to header */
+    /** @var array<int, array<string, list<string>>> intake to field key to headers */
     private array $headers = [];
 
     /**
@@ -38,7 +42,7 @@ final class Origins
                         'at' => $entry->at,
                         'cause' => $entry->cause,
                         'by' => $entry->user?->name,
-                        'intake' => $entry->intake === null ? null : ['id' => $entry->intake->id, 'name' => $entry->intake->name, 'file' => $entry->intake->file_name, 'sheet' => $entry->intake->sheet],
+                        'intake' => $entry->intake === null ? null : ['id' => $entry->intake->id, 'name' => $entry->intake->name, 'file' => $entry->intake->file_name, 'sheet' => implode(', ', $entry->intake->sheets_read), 'place' => $entry->row_number === null ? null : $entry->intake->place($entry->row_number)],
                         'row' => $entry->row_number,
                         'columns' => $entry->intake === null ? [] : $this->columns($entry->intake, "{$change->subject->value}.{$column}"),
                         'before' => $before,
@@ -56,12 +60,12 @@ final class Origins
         if (! isset($this->headers[$intake->id])) {
             $this->headers[$intake->id] = [];
             foreach ($intake->columnPlan()->choices as $choice) {
-                if ($choice->target !== null) {
-                    $this->headers[$intake->id][$choice->target] = $choice->header;
+                foreach ($choice->feeds as $feed) {
+                    $this->headers[$intake->id][Target::tryParse($feed->target)->field ?? ''][] = $choice->header;
                 }
             }
         }
 
-        return array_values(array_intersect_key($this->headers[$intake->id], array_flip(self::FIELDS[$column] ?? [])));
+        return array_values(array_unique(array_merge(...array_values(array_intersect_key($this->headers[$intake->id], array_flip(self::FIELDS[$column] ?? []))), ...[[]])));
     }
 }

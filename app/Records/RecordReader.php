@@ -12,8 +12,6 @@ use PineSieve\Core\Records\SupporterRecord;
 /** Reads supporters with all that hangs on them, a fixed number of queries for any number of them. */
 final readonly class RecordReader
 {
-    private const GIFT = ['given_on' => null, 'amount' => null, 'fund' => null, 'kind' => null, 'reference' => null];
-
     public function __construct(private Connection $db)
     {
     }
@@ -30,11 +28,11 @@ final readonly class RecordReader
         }
         $in = implode(',', $ids);
         $parts = [];
-        foreach (['address', 'email', 'phone', 'identifier'] as $subject) {
+        foreach (['address', 'email', 'phone', 'identifier', 'membership', 'custom', 'link'] as $subject) {
             $columns = Tables::COLUMNS[$subject];
-            $order = $subject === 'identifier' ? 'id' : 'is_primary desc, id';
+            $order = in_array('is_primary', $columns, true) ? 'is_primary desc, id' : 'id';
             foreach ($this->db->select('select id, supporter_id, `'.implode('`,`', $columns).'` from '.Tables::NAMES[$subject]." where supporter_id in ({$in}) order by {$order}") as $row) {
-                $parts[$subject][$row->supporter_id][] = new RecordPart($row->id, array_intersect_key((array) $row, array_flip($columns)));
+                $parts[$subject][$row->supporter_id][] = new RecordPart($row->id, self::texts(array_intersect_key((array) $row, array_flip($columns))));
             }
         }
         $gifts = [];
@@ -46,35 +44,62 @@ final readonly class RecordReader
         foreach ($this->db->select('select id, version, `'.implode('`,`', Tables::COLUMNS['supporter'])."` from supporters where id in ({$in})") as $row) {
             $fields = (array) $row;
             unset($fields['id'], $fields['version']);
-            $records[$row->id] = new SupporterRecord($row->id, $row->version, $fields, $parts['address'][$row->id] ?? [], $parts['email'][$row->id] ?? [], $parts['phone'][$row->id] ?? [], $parts['identifier'][$row->id] ?? [], $gifts[$row->id] ?? []);
+            $records[$row->id] = new SupporterRecord($row->id, $row->version, $fields, $parts['address'][$row->id] ?? [], $parts['email'][$row->id] ?? [], $parts['phone'][$row->id] ?? [], $parts['identifier'][$row->id] ?? [], $parts['membership'][$row->id] ?? [], $parts['custom'][$row->id] ?? [], $parts['link'][$row->id] ?? [], $gifts[$row->id] ?? []);
         }
 
         return $records;
     }
 
     /**
+     * @param  array<string, int|string|null>  $values
+     * @return array<string, ?string>
+     */
+    private static function texts(array $values): array
+    {
+        return array_map(static fn (int|string|null $value): ?string => $value === null ? null : (string) $value, $values);
+    }
+
+    /**
      * What is stored of each supporter now, thing by thing.
      *
      * @param  list<int>  $ids
+     * @param  ?int  $exceptLinksOf  intake whose own links to a supporter are not counted among what hangs on it
      * @return array<int, array<string, array<string, ?string>>> supporter to "subject:id" to column to value
      */
-    public function things(array $ids): array
+    public function things(array $ids, ?int $exceptLinksOf = null): array
     {
         $things = [];
         foreach ($this->read($ids) as $id => $record) {
             $things[$id]["supporter:{$id}"] = $record->fields;
-            foreach (['address' => $record->addresses, 'email' => $record->emails, 'phone' => $record->phones, 'identifier' => $record->identifiers] as $subject => $parts) {
+            foreach (['address' => $record->addresses, 'email' => $record->emails, 'phone' => $record->phones, 'identifier' => $record->identifiers, 'membership' => $record->memberships, 'custom' => $record->custom, 'link' => $record->links] as $subject => $parts) {
                 foreach ($parts as $part) {
                     $things[$id]["{$subject}:{$part->ref}"] = $part->values;
                 }
             }
         }
         if ($things !== []) {
-            foreach ($this->db->select('select id, supporter_id, given_on, amount, fund, kind, reference from gifts where supporter_id in ('.implode(',', array_keys($things)).')') as $gift) {
-                $things[$gift->supporter_id]["gift:{$gift->id}"] = array_intersect_key((array) $gift, self::GIFT);
+            foreach ($this->db->select('select id, supporter_id, `'.implode('`,`', Tables::COLUMNS['gift']).'` from gifts where supporter_id in ('.implode(',', array_keys($things)).')') as $gift) {
+                $things[$gift->supporter_id]["gift:{$gift->id}"] = array_intersect_key((array) $gift, array_flip(Tables::COLUMNS['gift']));
             }
         }
 
+        foreach ($things === [] ? [] : $this->linksTo(array_keys($things), $exceptLinksOf) as $link) {
+            $things[$link->other_id]["link to:{$link->id}"] = ['supporter_id' => (string) $link->supporter_id];
+        }
+
         return $things;
+    }
+
+    /**
+     * Links that others have to the supporters: whoever is linked to is not free to go.
+     *
+     * @param  list<int>  $ids
+     * @return list<\stdClass>
+     */
+    private function linksTo(array $ids, ?int $exceptOf): array
+    {
+        $made = $exceptOf === null ? '' : " and not exists (select 1 from journal j where j.intake_id = {$exceptOf} and j.cause = 'load' and j.supporter_id = l.supporter_id and j.changes like concat('%\"link\",\"ref\":', l.id, ',\"action\":\"create\"%'))";
+
+        return $this->db->select('select l.id, l.supporter_id, l.other_id from links l where l.other_id in ('.implode(',', $ids).')'.$made);
     }
 }

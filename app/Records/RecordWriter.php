@@ -61,7 +61,7 @@ final class RecordWriter
         $touched = [];
         foreach ($entries as $entry) {
             $supporter = $this->id($entry->supporter);
-            $changes = array_map(fn (Change $change): Change => $change->withRef($this->id($change->ref)), $entry->changes);
+            $changes = array_map($this->resolved(...), $entry->changes);
             foreach ($changes as $change) {
                 $this->collect($change, $supporter, $cause);
             }
@@ -101,6 +101,17 @@ final class RecordWriter
         return is_int($ref) ? $ref : $this->ids[$ref] ?? throw new LogicException("Nothing stands for the reference {$ref}.");
     }
 
+    /** The change with ids in place of what stands for records that are made here. */
+    private function resolved(Change $change): Change
+    {
+        $fields = $change->fields;
+        if (isset($fields['other_id'][1])) {
+            $fields['other_id'][1] = (string) $this->id(ctype_digit($fields['other_id'][1]) ? (int) $fields['other_id'][1] : $fields['other_id'][1]);
+        }
+
+        return new Change($change->subject, $this->id($change->ref), $change->action, $fields);
+    }
+
     private function collect(Change $change, int $supporter, Cause $cause): void
     {
         $subject = $change->subject->value;
@@ -114,7 +125,7 @@ final class RecordWriter
         if ($change->action === Action::Create) {
             $row = ['id' => $id, ...($change->subject === Subject::Supporter ? [] : ['supporter_id' => $supporter])];
             foreach (Tables::COLUMNS[$subject] as $column) {
-                $row[$column] = $values[$column] ?? null;
+                $row[$column] = $values[$column] ?? Tables::DEFAULTS[$subject][$column] ?? null;
             }
             if ($change->subject === Subject::Gift) {
                 $row['intake_id'] = $cause->intakeId;
@@ -141,7 +152,7 @@ final class RecordWriter
             $this->created[$supporter] = null;
         }
         if (array_key_exists($supporter, $this->created)) {
-            $this->created[$supporter] = Projection::after($this->created[$supporter], $changes, null);
+            $this->created[$supporter] = Projection::after($this->created[$supporter], $changes);
         } else {
             $touched[$supporter] = true;
         }

@@ -9,15 +9,26 @@ use PineSieve\Core\Changes\Subject;
 /** Where each subject of a change is stored, and in which columns. */
 final class Tables
 {
-    public const NAMES = ['supporter' => 'supporters', 'address' => 'addresses', 'email' => 'emails', 'phone' => 'phones', 'identifier' => 'identifiers', 'gift' => 'gifts'];
+    public const NAMES = ['supporter' => 'supporters', 'address' => 'addresses', 'email' => 'emails', 'phone' => 'phones', 'identifier' => 'identifiers', 'membership' => 'memberships', 'custom' => 'custom_values', 'link' => 'links', 'gift' => 'gifts'];
 
     public const COLUMNS = [
-        'supporter' => ['kind', 'title', 'first_name', 'middle_name', 'last_name', 'suffix', 'organization_name', 'display_name', 'sort_name', 'envelope_name', 'greeting', 'first_known_on'],
-        'address' => ['line1', 'line2', 'city', 'state', 'postal_code', 'country', 'original'],
-        'email' => ['address'],
-        'phone' => ['number'],
+        'supporter' => ['kind', 'title', 'first_name', 'middle_name', 'last_name', 'suffix', 'organization_name', 'display_name', 'sort_name', 'envelope_name', 'greeting', 'first_known_on', 'nickname', 'birth_date', 'status', 'notes', 'consent_mail', 'consent_email', 'consent_phone'],
+        'address' => ['line1', 'line2', 'city', 'state', 'postal_code', 'country', 'original', 'kind', 'is_primary'],
+        'email' => ['address', 'kind', 'is_primary'],
+        'phone' => ['number', 'kind', 'is_primary'],
         'identifier' => ['system', 'value'],
-        'gift' => ['given_on', 'amount', 'fund', 'kind', 'reference'],
+        'membership' => ['list', 'name'],
+        'custom' => ['field', 'value'],
+        'link' => ['kind', 'other_id', 'role'],
+        'gift' => ['given_on', 'amount', 'fund', 'kind', 'reference', 'campaign', 'appeal', 'tribute', 'anonymous', 'notes'],
+    ];
+
+    /** What a column has where nobody says anything else. */
+    public const DEFAULTS = [
+        'supporter' => ['status' => 'active'],
+        'address' => ['kind' => 'home', 'is_primary' => '1'],
+        'email' => ['kind' => 'home', 'is_primary' => '1'],
+        'phone' => ['kind' => 'home', 'is_primary' => '1'],
     ];
 
     private function __construct()

@@ -17,13 +17,16 @@ final class Projection
     /**
      * @param  ?SupporterRecord  $before  null if the changes create the supporter
      * @param  list<Change>  $changes
-     * @param  ?string  $gift  identity of the gift that the row brought, written or already there
+     * @param  list<string>  $gifts  identities of the gifts that the row brought, written or already there
      */
-    public static function after(?SupporterRecord $before, array $changes, ?string $gift): SupporterRecord
+    public static function after(?SupporterRecord $before, array $changes, array $gifts = []): SupporterRecord
     {
         $ref = $before->ref ?? '';
         $fields = $before->fields ?? [];
-        $parts = ['address' => $before->addresses ?? [], 'email' => $before->emails ?? [], 'phone' => $before->phones ?? [], 'identifier' => $before->identifiers ?? []];
+        $parts = [
+            'address' => $before->addresses ?? [], 'email' => $before->emails ?? [], 'phone' => $before->phones ?? [], 'identifier' => $before->identifiers ?? [],
+            'membership' => $before->memberships ?? [], 'custom' => $before->custom ?? [], 'link' => $before->links ?? [],
+        ];
         $seen = $before->giftsSeen ?? [];
         foreach ($changes as $change) {
             if ($change->subject === Subject::Supporter) {
@@ -33,11 +36,11 @@ final class Projection
                 $parts[$change->subject->value] = self::apply($parts[$change->subject->value], $change);
             }
         }
-        if ($gift !== null) {
+        foreach ($gifts as $gift) {
             $seen[$gift] = ($seen[$gift] ?? 0) + 1;
         }
 
-        return new SupporterRecord($ref, $before->version ?? 0, $fields, $parts['address'], $parts['email'], $parts['phone'], $parts['identifier'], $before->gifts ?? [], $seen);
+        return new SupporterRecord($ref, $before->version ?? 0, $fields, $parts['address'], $parts['email'], $parts['phone'], $parts['identifier'], $parts['membership'], $parts['custom'], $parts['link'], $before->gifts ?? [], $seen);
     }
 
     /**

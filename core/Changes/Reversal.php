@@ -38,7 +38,7 @@ final readonly class Reversal
                 if ($back !== []) {
                     $changes[] = new Change($change->subject, $change->ref, Action::Update, $back);
                 }
-            } elseif ($change->subject === Subject::Gift ? ! isset($since[$thing]) : ! $stays && ! isset($since[$thing])) {
+            } elseif (in_array($change->subject, [Subject::Gift, Subject::Link], true) ? ! isset($since[$thing]) : ! $stays && ! isset($since[$thing])) {
                 $changes[] = new Change($change->subject, $change->ref, Action::Delete, array_map(static fn (?string $value): array => [$value, null], array_filter($stored, static fn (?string $value): bool => $value !== null)));
             } elseif ($change->subject === Subject::Supporter || $change->subject === Subject::Gift || isset($since[$thing])) {
                 $kept[] = new Kept($thing, null, null, null, $change->subject === Subject::Supporter ? 'Others have added to this supporter or changed it since' : 'It was changed since');

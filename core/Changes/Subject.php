@@ -12,5 +12,8 @@ enum Subject: string
     case Email = 'email';
     case Phone = 'phone';
     case Identifier = 'identifier';
+    case Membership = 'membership';
+    case Custom = 'custom';
+    case Link = 'link';
     case Gift = 'gift';
 }

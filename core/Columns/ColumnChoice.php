@@ -4,33 +4,77 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Columns;
 
+use PineSieve\Core\Columns\Steps\ReadDate;
+use PineSieve\Core\Columns\Steps\Steps;
 use PineSieve\Core\Standards\Formats\DateOrder;
 
 /** What becomes of one column, and why. */
 final readonly class ColumnChoice
 {
     /**
-     * @param  ?string  $target  key in the field catalog; null if it is open or left behind
      * @param  string  $evidence  sentences for the person
+     * @param  list<Feed>  $feeds  the fields that it becomes; none if it is open or left behind
+     * @param  Steps  $steps  done to every value, whatever it becomes
      */
     public function __construct(
         public string $header,
         public ColumnState $state,
-        public ?string $target = null,
-        public ?DateOrder $dateOrder = null,
         public string $evidence = '',
+        public array $feeds = [],
+        public Steps $steps = new Steps,
     ) {
     }
 
-    /** @return array{header: string, state: string, target: ?string, date_order: ?string, evidence: string} */
-    public function toArray(): array
+    /** The first field that it becomes; null if there is none. */
+    public function target(): ?string
     {
-        return ['header' => $this->header, 'state' => $this->state->value, 'target' => $this->target, 'date_order' => $this->dateOrder?->value, 'evidence' => $this->evidence];
+        return ($this->feeds[0] ?? null)?->target;
     }
 
-    /** @param  array{header: string, state: string, target: ?string, date_order: ?string, evidence: string}  $data as toArray() gives it */
+    public function dateOrder(): ?DateOrder
+    {
+        foreach ($this->steps->list as $step) {
+            if ($step instanceof ReadDate) {
+                return $step->order;
+            }
+        }
+
+        return null;
+    }
+
+    /** @param  int  $pivot the latest year that two digits can mean, if the column has no step for dates yet */
+    public function withDateOrder(?DateOrder $order, int $pivot = ReadDate::PIVOT): self
+    {
+        $steps = [];
+        $found = false;
+        foreach ($this->steps->list as $step) {
+            $found = $found || $step instanceof ReadDate;
+            $steps[] = $step instanceof ReadDate ? $step->withOrder($order) : $step;
+        }
+
+        return $this->withSteps(new Steps($found || $order === null ? $steps : [...$steps, new ReadDate($order, $pivot)]));
+    }
+
+    public function withSteps(Steps $steps): self
+    {
+        return new self($this->header, $this->state, $this->evidence, $this->feeds, $steps);
+    }
+
+    /** @param  list<Feed>  $feeds */
+    public function becoming(ColumnState $state, array $feeds, string $evidence): self
+    {
+        return new self($this->header, $state, $evidence, $feeds, $this->steps);
+    }
+
+    /** @return array{header: string, state: string, evidence: string, feeds: list<array<string, mixed>>, steps: list<array<string, mixed>>} */
+    public function toArray(): array
+    {
+        return ['header' => $this->header, 'state' => $this->state->value, 'evidence' => $this->evidence, 'feeds' => array_map(static fn (Feed $feed): array => $feed->toArray(), $this->feeds), 'steps' => $this->steps->toArray()];
+    }
+
+    /** @param  array{header: string, state: string, evidence?: string, feeds?: list<array{target: string, name?: string, steps?: list<array<string, mixed>>}>, steps?: list<array<string, mixed>>}  $data as toArray() gives it */
     public static function fromArray(array $data): self
     {
-        return new self($data['header'], ColumnState::from($data['state']), $data['target'], $data['date_order'] === null ? null : DateOrder::from($data['date_order']), $data['evidence']);
+        return new self($data['header'], ColumnState::from($data['state']), $data['evidence'] ?? '', array_map(Feed::fromArray(...), $data['feeds'] ?? []), Steps::fromArray($data['steps'] ?? []));
     }
 }

@@ -4,14 +4,22 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Columns;
 
-use PineSieve\Core\Text\Fold;
+use PineSieve\Core\Standards\FieldCatalog;
 
-/** How the columns of a source become fields. */
+/** How the columns of a source become fields, and which of its rows come in. */
 final readonly class ColumnPlan
 {
-    /** @param  list<ColumnChoice>  $choices one a column, in the order of the source */
-    public function __construct(public array $choices)
-    {
+    /**
+     * @param  list<ColumnChoice>  $choices  one a column, in the order of the source
+     * @param  list<Constant>  $constants
+     * @param  bool  $linkOrganizations  whether a person's organization becomes a supporter of its own with a link, or stays a text
+     */
+    public function __construct(
+        public array $choices,
+        public array $constants = [],
+        public bool $linkOrganizations = false,
+        public RowRules $rows = new RowRules,
+    ) {
     }
 
     public function isSettled(): bool
@@ -33,68 +41,96 @@ final readonly class ColumnPlan
 
     public function withOpenLeftBehind(): self
     {
-        return new self(array_map(static fn (ColumnChoice $choice): ColumnChoice => $choice->state === ColumnState::Open ? new ColumnChoice($choice->header, ColumnState::LeftBehind, null, null, $choice->evidence) : $choice, $this->choices));
+        return $this->withChoices(array_map(static fn (ColumnChoice $choice): ColumnChoice => $choice->state === ColumnState::Open ? $choice->becoming(ColumnState::LeftBehind, [], $choice->evidence) : $choice, $this->choices));
     }
 
     /** @param  callable(ColumnChoice, int): bool  $may whether the proposal for a column, given by its place, may be taken as it is */
     public function withAccepted(callable $may): self
     {
-        return new self(array_map(static fn (ColumnChoice $choice, int $column): ColumnChoice => $choice->state === ColumnState::Look && $may($choice, $column) ? new ColumnChoice($choice->header, ColumnState::Sure, $choice->target, $choice->dateOrder, $choice->evidence) : $choice, $this->choices, array_keys($this->choices)));
+        return $this->withChoices(array_map(static fn (ColumnChoice $choice, int $column): ColumnChoice => $choice->state === ColumnState::Look && $may($choice, $column) ? $choice->becoming(ColumnState::Sure, $choice->feeds, $choice->evidence) : $choice, $this->choices, array_keys($this->choices)));
     }
 
-    /** @throws FieldTaken if another column feeds the field already */
-    public function with(int $column, ColumnChoice $choice): self
+    /** @throws FieldTaken if another column feeds one of the fields already, and the field can't have several values */
+    public function with(int $column, ColumnChoice $choice, FieldCatalog $catalog): self
     {
         foreach ($this->choices as $other => $taken) {
-            if ($choice->target !== null && $other !== $column && $taken->target === $choice->target) {
-                throw new FieldTaken($taken->header);
+            foreach ($other === $column ? [] : $taken->feeds as $feed) {
+                foreach ($choice->feeds as $own) {
+                    if ($own->target === $feed->target && ! self::isShared($catalog, $own)) {
+                        throw new FieldTaken($taken->header);
+                    }
+                }
             }
         }
         $choices = $this->choices;
         $choices[$column] = $choice;
 
-        return new self(array_values($choices));
+        return $this->withChoices(array_values($choices));
     }
 
-    /** Equal for two sources with the same headers, whatever their order, case and punctuation. */
-    public function headersKey(): string
+    /** Whether several columns may feed the field: those of a list, or of a group or system that each names itself. */
+    public static function isShared(FieldCatalog $catalog, Feed $feed): bool
     {
-        $headers = array_map(static fn (ColumnChoice $choice): string => Fold::solid($choice->header), $this->choices);
-        sort($headers);
+        $field = $catalog->field($feed->target);
 
-        return hash('xxh128', implode("\n", $headers));
+        return $field->named || $field->type->isList();
     }
 
-    /** This plan's choices for the columns of another source with the same headers; where a header is new, that source's own proposal. */
-    public function appliedTo(self $other, string $name): self
+    /** @param  list<ColumnChoice>  $choices */
+    public function withChoices(array $choices): self
     {
-        $known = [];
-        foreach ($this->choices as $choice) {
-            $known[Fold::solid($choice->header)] = $choice;
-        }
-
-        $fed = array_column($this->choices, 'target', 'target');
-
-        return new self(array_map(static function (ColumnChoice $own) use ($known, $name, $fed): ColumnChoice {
-            $kept = $known[Fold::solid($own->header)] ?? null;
-            if ($kept === null) {
-                return isset($fed[$own->target ?? '']) ? new ColumnChoice($own->header, ColumnState::Open, null, null, "{$own->evidence} But the plan \"{$name}\" feeds that field from another column.") : $own;
-            }
-
-            return new ColumnChoice($own->header, $kept->state, $kept->target, $kept->dateOrder, "As in the plan \"{$name}\". {$own->evidence}");
-        }, $other->choices));
+        return new self($choices, $this->constants, $this->linkOrganizations, $this->rows);
     }
 
-    /** @return array<string, int> field key to the column that feeds it */
+    /** @param  list<Constant>  $constants */
+    public function withConstants(array $constants): self
+    {
+        return new self($this->choices, $constants, $this->linkOrganizations, $this->rows);
+    }
+
+    public function withLinkedOrganizations(bool $link): self
+    {
+        return new self($this->choices, $this->constants, $link, $this->rows);
+    }
+
+    public function withRows(RowRules $rows): self
+    {
+        return new self($this->choices, $this->constants, $this->linkOrganizations, $rows);
+    }
+
+    /** @return list<string> */
+    public function headers(): array
+    {
+        return array_column($this->choices, 'header');
+    }
+
+    /** @return array<string, int> target to the column that feeds it; to the first if there are several */
     public function columns(): array
     {
         $columns = [];
         foreach ($this->choices as $column => $choice) {
-            if ($choice->target !== null) {
-                $columns[$choice->target] = $column;
+            foreach ($choice->feeds as $feed) {
+                $columns[$feed->target] ??= $column;
             }
         }
 
         return $columns;
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'columns' => array_map(static fn (ColumnChoice $choice): array => $choice->toArray(), $this->choices),
+            'constants' => array_map(static fn (Constant $constant): array => $constant->toArray(), $this->constants),
+            'link_organizations' => $this->linkOrganizations,
+            'rows' => $this->rows->toArray(),
+        ];
+    }
+
+    /** @param  array{columns: list<array{header: string, state: string}>, constants?: list<array{target: string, value: string, only_blank?: bool}>, link_organizations?: bool, rows?: array<string, mixed>}  $data as toArray() gives it */
+    public static function fromArray(array $data): self
+    {
+        return new self(array_map(ColumnChoice::fromArray(...), $data['columns']), array_map(Constant::fromArray(...), $data['constants'] ?? []), $data['link_organizations'] ?? false, RowRules::fromArray($data['rows'] ?? []));
     }
 }

@@ -19,6 +19,7 @@ final readonly class ColumnProfile
      * @param  array<array-key, int>  $values  raw values with their counts, the most frequent first
      * @param  array<string, int>  $looks  value of a Look to the number of values that have it
      * @param  array<string, int>  $dates  of the dates in numbers: those that can only be "mdy", only "dmy", or "both"
+     * @param  array<string, array{count: int, examples: list<array{int, string}>}>  $marks  value of a Mark to the number of values that have it, and some with their rows
      */
     public function __construct(
         public string $header,
@@ -29,6 +30,7 @@ final readonly class ColumnProfile
         public array $values,
         public array $looks,
         public array $dates,
+        public array $marks = [],
     ) {
     }
 
@@ -36,6 +38,12 @@ final readonly class ColumnProfile
     public function share(Look $look): float
     {
         return $this->filled === 0 ? 0.0 : ($this->looks[$look->value] ?? 0) / $this->filled;
+    }
+
+    /** How many values have something odd. */
+    public function count(Mark $mark): int
+    {
+        return $this->marks[$mark->value]['count'] ?? 0;
     }
 
     /** "1,190 of 1,204 values are email addresses" */
@@ -68,12 +76,12 @@ final readonly class ColumnProfile
             $values[] = [(string) $value, $count];
         }
 
-        return ['header' => $this->header, 'rows' => $this->rows, 'filled' => $this->filled, 'distinct' => $this->distinct, 'exact' => $this->exact, 'values' => $values, 'looks' => $this->looks, 'dates' => $this->dates];
+        return ['header' => $this->header, 'rows' => $this->rows, 'filled' => $this->filled, 'distinct' => $this->distinct, 'exact' => $this->exact, 'values' => $values, 'looks' => $this->looks, 'dates' => $this->dates, 'marks' => $this->marks];
     }
 
-    /** @param  array{header: string, rows: int, filled: int, distinct: int, exact: bool, values: list<array{string, int}>, looks: array<string, int>, dates: array<string, int>}  $data as toArray() gives it */
+    /** @param  array{header: string, rows: int, filled: int, distinct: int, exact: bool, values: list<array{string, int}>, looks: array<string, int>, dates: array<string, int>, marks?: array<string, array{count: int, examples: list<array{int, string}>}>}  $data as toArray() gives it */
     public static function fromArray(array $data): self
     {
-        return new self($data['header'], $data['rows'], $data['filled'], $data['distinct'], $data['exact'], array_column($data['values'], 1, 0), $data['looks'], $data['dates']);
+        return new self($data['header'], $data['rows'], $data['filled'], $data['distinct'], $data['exact'], array_column($data['values'], 1, 0), $data['looks'], $data['dates'], $data['marks'] ?? []);
     }
 }

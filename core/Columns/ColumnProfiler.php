@@ -8,8 +8,16 @@ use PineSieve\Core\Addresses\PostalCode;
 use PineSieve\Core\Addresses\Regions;
 use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\Gifts\GiftKind;
+use PineSieve\Core\Names\Words;
+use PineSieve\Core\Names\WrittenName;
+use PineSieve\Core\Standards\Formats\ConsentFormat;
 use PineSieve\Core\Standards\Formats\DateOrder;
+use PineSieve\Core\Standards\Formats\RecordKindFormat;
+use PineSieve\Core\Standards\Formats\StatusFormat;
 use PineSieve\Core\Standards\Formats\WrittenDate;
+use PineSieve\Core\Standards\Formats\YesNoFormat;
+use PineSieve\Core\Text\Fold;
+use PineSieve\Core\Text\Placeholders;
 use PineSieve\Core\Text\Tidy;
 
 /** Gathers what the values of one column look like, value by value. Its memory does not grow with the file. */
@@ -21,6 +29,9 @@ final class ColumnProfiler
     /** Filled values after which a look that has never fitted is no longer tried. */
     private const PATIENCE = 300;
 
+    /** Examples that are kept of what is odd. */
+    private const EXAMPLES = 5;
+
     private int $rows = 0;
 
     private int $filled = 0;
@@ -29,6 +40,12 @@ final class ColumnProfiler
     private array $values = [];
 
     private int $beyond = 0;
+
+    /** @var array<array-key, list<Mark>> values that have something odd, of those that are counted */
+    private array $known = [];
+
+    /** @var array<string, array{count: int, examples: list<array{int, string}>}> value of a Mark to the number of values that have it, and some with their rows */
+    private array $marks = [];
 
     /** @var array<string, int> value of a Look to the number of values that have it */
     private array $looks;
@@ -42,21 +59,33 @@ final class ColumnProfiler
         $this->looks = array_fill_keys(array_column(Look::cases(), 'value'), 0);
     }
 
-    public function add(string $cell): void
+    /** @param  int  $row number of the row, for the examples of what is odd */
+    public function add(string $cell, int $row = 0): void
     {
         $this->rows++;
         if ($cell === '') {
             return;
         }
+        $value = Tidy::line($cell);
+        // Most values of most columns come again: what is odd about them is known.
         if (isset($this->values[$cell])) {
             $this->values[$cell]++;
-        } elseif (count($this->values) < self::DISTINCT) {
-            $this->values[$cell] = 1;
+            $marks = $this->known[$cell] ?? [];
         } else {
-            $this->beyond++;
+            $marks = Mark::of($cell, $value);
+            if (count($this->values) < self::DISTINCT) {
+                $this->values[$cell] = 1;
+                if ($marks !== []) {
+                    $this->known[$cell] = $marks;
+                }
+            } else {
+                $this->beyond++;
+            }
         }
-        $value = Tidy::line($cell);
-        if ($value === '' || Tidy::isPlaceholder($value)) {
+        foreach ($marks as $mark) {
+            $this->mark($mark, $cell, $row);
+        }
+        if ($value === '' || Placeholders::kind($value) !== null) {
             return;
         }
         $this->filled++;
@@ -71,7 +100,17 @@ final class ColumnProfiler
     {
         arsort($this->values);
 
-        return new ColumnProfile($header, $this->rows, $this->filled, count($this->values) + $this->beyond, $this->beyond === 0, $this->values, $this->looks, $this->dates);
+        return new ColumnProfile($header, $this->rows, $this->filled, count($this->values) + $this->beyond, $this->beyond === 0, $this->values, $this->looks, $this->dates, $this->marks);
+    }
+
+    private function mark(Mark $mark, string $cell, int $row): void
+    {
+        $kind = $mark->value;
+        $this->marks[$kind] ??= ['count' => 0, 'examples' => []];
+        $this->marks[$kind]['count']++;
+        if (count($this->marks[$kind]['examples']) < self::EXAMPLES && ! in_array($cell, array_column($this->marks[$kind]['examples'], 1), true)) {
+            $this->marks[$kind]['examples'][] = [$row, mb_substr($cell, 0, 200)];
+        }
     }
 
     private function has(Look $look, string $value): bool
@@ -85,6 +124,13 @@ final class ColumnProfiler
             Look::PostalCode => strlen($value) <= 10 && (PostalCode::normalize($value) !== null || preg_match('/^\d{4}$/D', $value) === 1),
             Look::GiftKind => strlen($value) <= 25 && GiftKind::parse($value) !== null,
             Look::Street => preg_match('/^(?:\d+\w?\s+\p{L}|p\.?\s?o\.?\s*box)/iu', $value) === 1,
+            Look::Title => strlen($value) <= 14 && Words::title(Fold::solid($value)) !== null,
+            Look::Organization => strlen($value) > 3 && WrittenName::isOrganization($value),
+            Look::FullName => preg_match('/^[\p{L}\p{M}\'.\x{2019}-]+(?:,| [\p{L}\p{M}\'.\x{2019}&+-]+)+(?:,? [\p{L}.]+)*$/uD', $value) === 1,
+            Look::YesNo => strlen($value) <= 12 && YesNoFormat::meaning($value) !== null,
+            Look::Consent => strlen($value) <= 40 && ConsentFormat::meaning($value) !== null,
+            Look::RecordKind => strlen($value) <= 30 && RecordKindFormat::parse($value) !== null,
+            Look::Status => strlen($value) <= 12 && StatusFormat::parse($value) !== null,
             Look::Words => preg_match('/^[\p{L}\p{M}][\p{L}\p{M}\s\'.,&\x{2019}()-]*$/uD', $value) === 1,
         };
     }

@@ -6,38 +6,184 @@ namespace PineSieve\Core\Columns;
 
 use PineSieve\Core\Text\Fold;
 
-/** What the words of a header say about its column, from data/headers.php. */
+/** What the words of a header say about its column, from data/headers.php and the words that say whose and which one it is. */
 final class HeaderWords
 {
-    /** @var ?array<string, string> solid spelling to field key */
-    private static ?array $fields = null;
+    private const PARTIES = [
+        'spouse' => ['spouse', 'spouses', 'partner', 'partners', 'wife', 'husband', 'sp', 'spse', 'spous', 'significant', 'so', 'coapplicant', 'joint'],
+        'child' => ['child', 'children', 'kid', 'kids', 'dependent', 'dependents', 'childs'],
+        'employer' => ['employer', 'employers', 'workplace', 'emp'],
+        'household' => ['household', 'hh', 'hhold', 'family'],
+        'contact' => ['contact', 'contacts', 'attn', 'attention', 'rep', 'representative'],
+    ];
 
-    private function __construct()
-    {
+    private const KINDS = [
+        'home' => ['home', 'hm', 'h', 'residence', 'residential', 'res', 'personal', 'evening', 'eve', 'house', 'night'],
+        'work' => ['work', 'wk', 'w', 'business', 'bus', 'office', 'off', 'biz', 'company', 'employer', 'daytime', 'corporate', 'organization', 'org'],
+        'mailing' => ['mailing', 'mail', 'postal', 'correspondence'],
+        'seasonal' => ['seasonal', 'summer', 'winter', 'vacation', 'cottage'],
+        'other' => ['other', 'alternate', 'alternative', 'alt', 'secondary', 'additional', 'second', '2nd', 'backup'],
+        'mobile' => ['mobile', 'cell', 'cellular', 'mob'],
+        'fax' => ['fax'],
+    ];
+
+    /** Words that say no more than that it is about the supporter, or nothing at all. */
+    private const IDLE = [
+        'primary' => 1, 'preferred' => 1, 'main' => 1, 'default' => 1, 'current' => 1, 'donor' => 1, 'donors' => 1, 'supporter' => 1, 'supporters' => 1, 'member' => 1, 'members' => 1, 'constituent' => 1, 'customer' => 1, 'client' => 1, 'patron' => 1, 'guest' => 1, 'attendee' => 1,
+        'participant' => 1, 'registrant' => 1, 'billing' => 1, 'bill' => 1, 'shipping' => 1, 'buyer' => 1, 'purchaser' => 1, 'payer' => 1, 'payor' => 1, 'user' => 1, 'person' => 1, 'individual' => 1, 'your' => 1, 'the' => 1, 'please' => 1, 'enter' => 1, 'legal' => 1, 'info' => 1, 'information' => 1,
+        'field' => 1, 'required' => 1, 'optional' => 1, 'of' => 1, 'for' => 1, 'recipient' => 1, 'best' => 1, 'volunteer' => 1, 'bidder' => 1, 'sponsor' => 1, 'cons' => 1, 'cust' => 1, 'mbr' => 1, 'dnr' => 1, 'is' => 1, 'what' => 1, 'profile' => 1, 'record' => 1, 'text' => 1, 'no' => 1, 'usd' => 1, 'us' => 1, 'in' => 1, 'applicant' => 1,
+        'mm' => 1, 'dd' => 1, 'yyyy' => 1, 'yy' => 1, 'new' => 1, 'latest' => 1, 'official' => 1, 'c' => 1, 'tx' => 1, 'account' => 1, 'holder' => 1, 'and' => 1, 'day' => 1, 'sender' => 1, 'giver' => 1, 'fld' => 1, 'txt' => 1, 'str' => 1, 'details' => 1, 'detail' => 1,
+    ];
+
+    private const SINGULAR = ['gifts' => 'gift', 'donations' => 'donation', 'contributions' => 'contribution', 'phones' => 'phone', 'addresses' => 'address'];
+
+    /** @var ?array<string, string> solid spelling to base */
+    private static ?array $bases = null;
+
+    /**
+     * @param  string  $base  key in the catalog, or one of the further bases of data/headers.php; '' for what is known and has no field
+     * @param  string  $party  key of Target::PARTIES; '' for the supporter
+     * @param  string  $kind  of an address, an email or a phone; '' if it does not say
+     * @param  int  $number  0 if it does not say
+     */
+    private function __construct(
+        public readonly string $base,
+        public readonly string $party,
+        public readonly string $kind,
+        public readonly int $number,
+    ) {
     }
 
-    /** @return ?string key of the field that the header names; null if it names none */
-    public static function field(string $header): ?string
+    /** @return ?self null if the words name nothing */
+    public static function read(string $header): ?self
     {
-        $solid = Fold::solid((string) preg_replace('/([a-z])([A-Z])/', '$1 $2', $header));
+        $words = self::words($header);
+        $numbers = array_values(array_filter($words, static fn (string $word): bool => preg_match('/^(?:[1-9]|[1-5]\d)$/D', $word) === 1));
+        $letters = array_values(array_filter($words, static fn (string $word): bool => preg_match('/^\d+$/D', $word) !== 1));
+        $party = self::party($letters);
+        $kind = self::kind($letters);
+        foreach (self::attempts($words, $letters, $party, $kind) as [$attempt, $usesNumber]) {
+            $base = self::bases()[implode('', $attempt)] ?? null;
+            if ($base !== null) {
+                $number = $usesNumber || $numbers === [] ? 0 : (int) $numbers[0];
+                // A word that the field itself is called by says no more: "Postal code" is of no mailing address, "Contact" alone is a name.
+                $isOf = $party !== '' && array_intersect($attempt, self::PARTIES[$party]) === [] && self::belongs($base, $party);
+                $isKind = $kind !== '' && array_intersect($attempt, self::KINDS[$kind]) === [] && self::fits($base, $kind);
 
-        return self::fields()[$solid] ?? self::fields()[rtrim($solid, '1')] ?? null;
+                return new self($base, $isOf ? $party : '', $isKind ? $kind : '', $number);
+            }
+        }
+        $alone = $party !== '' && count(array_diff($letters, self::PARTIES[$party], array_keys(self::IDLE))) === 0;
+
+        return match (true) {
+            ! $alone => null,
+            $party === 'employer', $party === 'household' => new self('organization.name', $party, '', 0),
+            default => new self('name.full', $party, '', (int) ($numbers[0] ?? 0)),
+        };
     }
 
-    /** @return array<string, string> */
-    private static function fields(): array
+    /** Which kind of address a header begins a section of: "Work" alone, or "Work address"; null if none. */
+    public static function sectionKind(string $header): ?string
     {
-        if (self::$fields === null) {
-            self::$fields = [];
-            /** @var array<string, string> $lists */
-            $lists = require __DIR__.'/data/headers.php';
-            foreach ($lists as $key => $words) {
-                foreach (explode(' ', $words) as $word) {
-                    self::$fields[$word] ??= $key;
+        $letters = array_values(array_diff(self::words($header), ['address', 'info', 'information', 'contact', 'details']));
+
+        return count($letters) === 1 ? (self::kind($letters) === '' ? null : self::kind($letters)) : null;
+    }
+
+    /** @return list<string> folded, "FName" as "f name", "Phone1" as "phone 1", "e mail" as "email" */
+    public static function words(string $header): array
+    {
+        $spaced = (string) preg_replace(['/(\p{Ll})(\p{Lu})/u', '/(\p{Lu})(\p{Lu}\p{Ll})/u', '/(\p{L})(\d)/u', '/(\d)(\p{L})/u'], '$1 $2', $header);
+        $spaced = (string) preg_replace(['/\be[- _]?mail/iu', '/#|№/u', '/\btele phone\b/iu', '/\b(\d) ?(st|nd|rd|th)\b/iu', '/\$/'], ['email', ' no ', 'telephone', '$1$2', ' usd '], $spaced);
+
+        $words = Fold::words($spaced) === '' ? [] : explode(' ', Fold::words($spaced));
+
+        return count($words) < 2 ? $words : array_map(static fn (string $word): string => self::SINGULAR[$word] ?? $word, $words);
+    }
+
+    /**
+     * Ever less of the header, so that the most telling reading comes first.
+     *
+     * @param  list<string>  $words
+     * @param  list<string>  $letters  the words without the numbers
+     * @return list<array{list<string>, bool}> words, and whether the number belongs to them
+     */
+    private static function attempts(array $words, array $letters, string $party, string $kind): array
+    {
+        $ofParty = $party === '' ? [] : self::PARTIES[$party];
+        $ofKind = $kind === '' ? [] : self::KINDS[$kind];
+        $idle = array_keys(self::IDLE);
+        $attempts = [];
+        foreach ([[], $ofParty] as $who) {
+            foreach ([[], $idle] as $less) {
+                foreach ([[], $ofKind] as $which) {
+                    // "Address 2" is the second line; of most other things a number is one of several.
+                    $attempts[] = [array_values(array_diff($words, $who, $less, $which)), true];
+                    $attempts[] = [array_values(array_diff($letters, $who, $less, $which)), false];
                 }
             }
         }
 
-        return self::$fields;
+        return array_values(array_filter($attempts, static fn (array $attempt): bool => $attempt[0] !== []));
+    }
+
+    /** @param  list<string>  $letters */
+    private static function party(array $letters): string
+    {
+        foreach (self::PARTIES as $party => $words) {
+            if (array_intersect($letters, $words) !== []) {
+                return $party;
+            }
+        }
+
+        return '';
+    }
+
+    /** @param  list<string>  $letters */
+    private static function kind(array $letters): string
+    {
+        foreach (['mobile', 'fax', 'work', 'home', 'seasonal', 'mailing', 'other'] as $kind) {
+            if (array_intersect($letters, self::KINDS[$kind]) !== []) {
+                return $kind;
+            }
+        }
+
+        return '';
+    }
+
+    private static function belongs(string $base, string $party): bool
+    {
+        return $party === '' || match ($party) {
+            'household' => in_array($base, ['organization.name', 'name.full', 'id.old'], true),
+            'employer' => in_array($base, ['organization.name', 'name.full', 'id.old', 'role'], true),
+            default => str_starts_with($base, 'name.') || in_array($base, ['email', 'phone', 'phone.mobile', 'birth_date', 'id.old', 'role'], true),
+        };
+    }
+
+    private static function fits(string $base, string $kind): bool
+    {
+        return match (true) {
+            str_starts_with($base, 'address.') => in_array($kind, ['home', 'work', 'mailing', 'seasonal', 'other'], true),
+            $base === 'email' => in_array($kind, ['home', 'work', 'other'], true),
+            $base === 'phone' => in_array($kind, ['home', 'work', 'mobile', 'fax', 'other'], true),
+            default => false,
+        };
+    }
+
+    /** @return array<string, string> */
+    private static function bases(): array
+    {
+        if (self::$bases === null) {
+            self::$bases = [];
+            /** @var array<string, string> $lists */
+            $lists = require __DIR__.'/data/headers.php';
+            foreach ($lists as $base => $words) {
+                foreach (explode(' ', $words) as $word) {
+                    self::$bases[$word] ??= $base;
+                }
+            }
+        }
+
+        return self::$bases;
     }
 }

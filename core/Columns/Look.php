@@ -16,6 +16,13 @@ enum Look: string
     case GiftKind = 'gift kind';
     case Street = 'street';
     case Words = 'words';
+    case Title = 'title';
+    case Organization = 'organization';
+    case FullName = 'full name';
+    case YesNo = 'yes or no';
+    case Consent = 'consent';
+    case RecordKind = 'kind of record';
+    case Status = 'status';
 
     /** As in "1,190 of 1,204 values ...". */
     public function phrase(): string
@@ -30,6 +37,13 @@ enum Look: string
             self::GiftKind => 'are kinds of gift',
             self::Street => 'begin like a street address',
             self::Words => 'are words',
+            self::Title => 'are titles such as "Mrs." and "Dr."',
+            self::Organization => 'have a word that tells an organization',
+            self::FullName => 'have a first and a last name',
+            self::YesNo => 'say yes or no',
+            self::Consent => 'say that someone agreed or refused',
+            self::RecordKind => 'are kinds of record',
+            self::Status => 'are statuses such as "active" and "deceased"',
         };
     }
 }

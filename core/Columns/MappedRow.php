@@ -8,20 +8,28 @@ use PineSieve\Core\Addresses\StandardizedAddress;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Standards\Problem;
 
-/** A row as its record, with what is wrong with it. */
+/** A row as the supporters that it tells of, with what is wrong with it. */
 final readonly class MappedRow
 {
     /**
-     * @param  IncomingRecord  $record  with its address as written
+     * @param  non-empty-list<Party>  $parties  the one that the row is about first
+     * @param  list<PartyLink>  $links
+     * @param  StandardizedAddress  $address  the first one of the row
      * @param  list<Problem>  $problems
-     * @param  string  $money  what the row's amount cell says, whether or not the row can be loaded: for the reconciliation
+     * @param  string  $money  what the row's amounts say together, whether or not the row can be loaded: for the reconciliation
      */
     public function __construct(
-        public IncomingRecord $record,
+        public array $parties,
+        public array $links,
         public StandardizedAddress $address,
         public array $problems,
         public string $money,
     ) {
+    }
+
+    public function record(): IncomingRecord
+    {
+        return $this->parties[0]->record;
     }
 
     /** Whether nothing is wrong with the row but that it names nobody, and it still says whom it means: by an id or an email. */
@@ -29,18 +37,13 @@ final readonly class MappedRow
     {
         return count($this->problems) === 1
             && in_array($this->problems[0]->code, ['name.last.required', 'name.full.required'], true)
-            && $this->record->display() === ''
-            && ($this->record->oldId !== '' || $this->record->email !== '');
-    }
-
-    public function with(IncomingRecord $record): self
-    {
-        return new self($record, $this->address, $this->problems, $this->money);
+            && $this->record()->display() === ''
+            && $this->record()->pointsAtSomeone();
     }
 
     /** The row of someone whom the database knows: the name is there. */
     public function withoutProblems(): self
     {
-        return new self($this->record, $this->address, [], $this->money);
+        return new self($this->parties, $this->links, $this->address, [], $this->money);
     }
 }

@@ -4,108 +4,149 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Columns;
 
-use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\AddressBlock;
-use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Addresses\Countries;
-use PineSieve\Core\Names\PersonName;
+use PineSieve\Core\Columns\Steps\Row;
+use PineSieve\Core\Columns\Steps\StepFault;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
-use PineSieve\Core\Records\IncomingGift;
-use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldType;
+use PineSieve\Core\Standards\Formats\Fault;
 use PineSieve\Core\Standards\Formats\Format;
 use PineSieve\Core\Standards\Formats\Formats;
 use PineSieve\Core\Standards\Formats\PhoneFormat;
 use PineSieve\Core\Standards\Formats\Understood;
 use PineSieve\Core\Standards\Problem;
-use PineSieve\Core\Standards\Requirements;
+use PineSieve\Core\Standards\Target;
 use PineSieve\Core\Text\Tidy;
 
-/** Turns the cells of a row into a record, by a column plan. */
+/** Turns the cells of a row into supporters, by a column plan. */
 final class RowMapper
 {
-    /** @var array<int, array{Field, Format}> by column */
+    /** @var array<int, list<array{Feed, Target, Field, Format}>> by column */
     private array $readers = [];
-
-    /** @var array<string, int> */
-    private readonly array $columns;
 
     /** @var array<string, Format> by region */
     private array $phones = [];
 
-    private readonly Requirements $requirements;
+    /** @var array<string, int> */
+    private readonly array $columns;
 
-    private readonly AddressStandardizer $standardizer;
+    /** @var array<string, int> */
+    private readonly array $headers;
 
-    public function __construct(ColumnPlan $plan, FieldCatalog $catalog, Formats $formats)
-    {
+    private readonly PartyAssembler $assembler;
+
+    /** @param  string  $system  name of the system that old ids are from */
+    public function __construct(
+        private readonly ColumnPlan $plan,
+        private readonly FieldCatalog $catalog,
+        private readonly Formats $formats,
+        string $system = 'old database',
+    ) {
         foreach ($plan->choices as $column => $choice) {
-            if ($choice->target !== null) {
-                $field = $catalog->field($choice->target);
-                $this->readers[$column] = [$field, $formats->for($field->type, $choice->dateOrder)];
+            foreach ($choice->feeds as $feed) {
+                $field = $catalog->field($feed->target);
+                $target = Target::tryParse($feed->target) ?? throw new \LogicException('A field has a target.');
+                $this->readers[$column][] = [$feed, $target, $field, $formats->of($field)];
             }
         }
         $this->columns = $plan->columns();
-        $this->requirements = new Requirements;
-        $this->standardizer = new AddressStandardizer;
+        $this->headers = Row::columns($plan->headers());
+        $this->assembler = new PartyAssembler($catalog, $this->columns, $plan->linkOrganizations, $system);
     }
 
     /** @param  list<string>  $cells as they are; missing ones at the end are blank */
-    public function map(array $cells): MappedRow
+    public function row(array $cells): Row
     {
+        return new Row($this->headers, $cells);
+    }
+
+    /**
+     * @param  list<string>  $cells  as they are; missing ones at the end are blank
+     * @param  bool  $acceptAddresses  whether addresses are stored in their postal form
+     */
+    public function map(array $cells, bool $acceptAddresses = false): MappedRow
+    {
+        $row = $this->row($cells);
         $values = [];
         $problems = [];
         $faulty = [];
         $country = $this->country($cells);
-        foreach ($this->readers as $column => [$field, $format]) {
-            $written = self::written($cells[$column] ?? '', $field->type);
-            if ($written === '') {
-                continue;
-            }
-            $understood = match (true) {
-                $field->type === FieldType::Phone => $this->phone($country, $format)->read($written),
-                default => $format->read($written),
-            };
-            if ($understood->fault === null) {
-                $values[$field->key] = $understood->value;
-            } else {
-                $faulty[$field->key] = true;
-                $problems[] = new Problem($understood->fault->code, $field->key, $column, $written, $understood->fault->reason, $understood->fault->remedy);
+        foreach ($this->readers as $column => $readers) {
+            foreach ($readers as [$feed, $target, $field, $format]) {
+                try {
+                    $written = $this->written($column, $cells[$column] ?? '', $feed, $field, $row);
+                } catch (StepFault $fault) {
+                    $faulty[$feed->target] = true;
+                    $problems[] = new Problem('step', $feed->target, $column, Tidy::line($cells[$column] ?? ''), $fault->reason, $fault->remedy);
+
+                    continue;
+                }
+                foreach (self::spread($written, $target, $field) as $i => [$place, $text]) {
+                    $understood = $place === null ? self::several($written) : ($field->type === FieldType::Phone ? $this->phone($country, $format) : $format)->read($text);
+                    if ($place !== null && $understood->fault === null) {
+                        $values[] = new FedValue($place, $understood->value, $feed->name);
+                    } elseif ($understood->fault !== null) {
+                        $faulty[$feed->target] = true;
+                        $problems[] = self::problem($understood->fault, $feed->target, $column, $i === 0 && count($written) === 1 ? $text : Tidy::line($cells[$column] ?? ''));
+                    }
+                }
             }
         }
-        $record = $this->record(self::withInitialApart($values), $faulty);
-        $address = $this->standardizer->standardize($record->address);
-        foreach ($address->faults as $fault) {
-            $problems[] = new Problem($fault->code, "address.{$fault->part}", $this->columns["address.{$fault->part}"] ?? $this->columns['address.block'] ?? null, $fault->value, $fault->reason, $fault->remedy);
+        foreach ($this->plan->constants as $constant) {
+            $target = Target::tryParse($constant->target);
+            if ($target !== null && ! isset($faulty[$constant->target])) {
+                $values = self::withConstant($values, $target, $constant);
+            }
         }
 
-        return new MappedRow($record, $address, [...$problems, ...$this->requirements->check($record, $this->columns, $faulty)], $values['gift.amount'] ?? '0.00');
+        return $this->assembler->assemble($values, $problems, $faulty, $acceptAddresses);
     }
 
-    /** What one value of a column becomes, as the person sees it while mapping. */
-    public function preview(int $column, string $cell): Understood
+    /** What one value of a column becomes, as the person sees it while mapping: by the first of its fields. */
+    public function preview(int $column, string $cell, ?Row $row = null): Understood
     {
-        if (! isset($this->readers[$column])) {
+        [$feed, $target, $field, $format] = $this->readers[$column][0] ?? [null, null, null, null];
+        if ($feed === null || $target === null || $field === null || $format === null) {
             return Understood::as('');
         }
-        [$field, $format] = $this->readers[$column];
-        $written = self::written($cell, $field->type);
-        if ($written === '') {
+        try {
+            $written = $this->written($column, $cell, $feed, $field, $row ?? $this->row([]));
+        } catch (StepFault $fault) {
+            return Understood::not('step', $fault->reason, $fault->remedy);
+        }
+        if ($written === []) {
             return Understood::as('', trim($cell) === '' ? '' : 'says that nothing is known');
         }
-        $understood = $format->read($written);
+        $shown = [];
+        $note = '';
+        foreach (self::spread($written, $target, $field) as [$place, $text]) {
+            $understood = $place === null ? self::several($written) : $this->previewOf($format->read($text), $field, match ($text) {
+                $cell => '', Tidy::line($cell), Tidy::block($cell) => 'blanks tidied', default => 'by the steps of the column'
+            });
+            if ($understood->fault !== null) {
+                return $understood;
+            }
+            $shown[] = $understood->value;
+            $note = $note === '' ? $understood->note : $note;
+        }
+
+        return Understood::as(implode(' ⏎ ', $shown), count($shown) > 1 && $field->type === FieldType::FullName ? 'two people: two supporters and their household' : $note);
+    }
+
+    private function previewOf(Understood $understood, Field $field, string $tidied): Understood
+    {
         if ($understood->fault !== null) {
             return $understood;
         }
-        $tidied = $written === $cell ? '' : 'blanks tidied';
 
         return match ($field->type) {
             FieldType::FullName => self::previewName($understood->value),
-            FieldType::Text => $field->key === 'name.first' && isset(($apart = self::withInitialApart(['name.first' => $understood->value]))['name.middle'])
-                ? Understood::as($apart['name.first'], "{$apart['name.middle']} becomes the middle name, where that is blank")
+            FieldType::Text => str_ends_with($field->key, 'name.first') && ($apart = PartyAssembler::initialApart($understood->value)) !== null
+                ? Understood::as($apart[0], "{$apart[1]} becomes the middle name, where that is blank")
                 : Understood::as($understood->value, $understood->note !== '' ? $understood->note : $tidied),
             FieldType::AddressBlock => Understood::as(implode(' | ', array_filter(AddressBlock::parse($understood->value)->parts(), static fn (string $part): bool => $part !== '')), 'split into street, city, state and postal code'),
             default => Understood::as($understood->value, $understood->note !== '' ? $understood->note : $tidied),
@@ -124,62 +165,77 @@ final class RowMapper
     }
 
     /**
-     * "Ann M." in a column of first names is a first name and the initial of a middle one.
+     * The cell after the steps of its column and of the field; empty if it says nothing.
      *
-     * @param  array<string, string>  $values  by field key
-     * @return array<string, string>
+     * @return list<string>
      */
-    private static function withInitialApart(array $values): array
+    private function written(int $column, string $cell, Feed $feed, Field $field, Row $row): array
     {
-        if (isset($values['name.first']) && ! isset($values['name.middle']) && preg_match('/^(\p{L}{2}.*) (\p{Lu}\.?)$/uD', $values['name.first'], $parts) === 1) {
-            [$values['name.first'], $values['name.middle']] = [$parts[1], $parts[2]];
+        $choice = $this->plan->choices[$column];
+        $keepsLines = $field->type === FieldType::AddressBlock || $field->type === FieldType::LongText || $field->type->isList();
+        $written = $keepsLines ? Tidy::block($cell) : Tidy::line($cell);
+        if ($choice->steps->list === [] && $feed->steps->list === []) {
+            return $written === '' ? [] : [$written];
+        }
+        $values = $choice->steps->apply($written, $row);
+        if ($feed->steps->list === []) {
+            return $values;
+        }
+        $worked = [];
+        foreach ($values === [] ? [''] : $values as $value) {
+            array_push($worked, ...$feed->steps->apply($value, $row));
         }
 
-        return $values;
-    }
-
-    /** The cell without invisible blanks; '' if it says nothing. */
-    private static function written(string $cell, FieldType $type): string
-    {
-        $written = $type === FieldType::AddressBlock ? Tidy::block($cell) : Tidy::line($cell);
-
-        return $written === '' || Tidy::isPlaceholder($written) ? '' : $written;
+        return $worked;
     }
 
     /**
-     * @param  array<string, string>  $values  by field key
-     * @param  array<string, true>  $faulty
+     * Several values of a cell go to several places: the second email of a person is email 2.
+     *
+     * @param  list<string>  $written
+     * @return list<array{?Target, string}> null where there is no second place
      */
-    private function record(array $values, array $faulty): IncomingRecord
+    private static function spread(array $written, Target $target, Field $field): array
     {
-        $written = isset($values['name.full']) ? WrittenName::parse($values['name.full']) : null;
-        $organization = $values['organization.name'] ?? '';
-        $name = new PersonName(
-            $values['name.title'] ?? $written->person->title ?? '',
-            $values['name.first'] ?? $written->person->first ?? '',
-            $values['name.middle'] ?? $written->person->middle ?? '',
-            $values['name.last'] ?? $written->person->last ?? '',
-            $values['name.suffix'] ?? $written->person->suffix ?? '',
-        );
-        if ($written?->kind === SupporterKind::Organization && $organization === '') {
-            $organization = $written->whole;
+        $places = [];
+        foreach ($written as $i => $text) {
+            $place = match (true) {
+                $i === 0, $field->type->isList() || $field->named => $target,
+                $target->field === 'email' || $target->field === 'phone' => $target->with(number: $target->number + $i),
+                in_array($target->field, ['name.full', 'name.first'], true) && $target->party === '' && $i === 1 => $target->with(party: 'spouse'),
+                $target->party === 'child' => $target->with(partyNumber: $target->partyNumber + $i),
+                default => null,
+            };
+            $places[] = [$place, $text];
         }
-        $kind = match (true) {
-            $name->last === '' && $name->first === '' && $organization !== '' => SupporterKind::Organization,
-            $written?->kind === SupporterKind::Household && ! isset($values['name.first']) => SupporterKind::Household,
-            default => SupporterKind::Person,
-        };
-        $address = isset($values['address.block']) ? AddressBlock::parse($values['address.block'])->parts() : [];
-        foreach (Address::PARTS as $part) {
-            if (isset($values["address.{$part}"])) {
-                $address[$part] = $values["address.{$part}"];
-            }
-        }
-        $gift = new IncomingGift($values['gift.date'] ?? '', $values['gift.amount'] ?? '', $values['gift.fund'] ?? '', $values['gift.kind'] ?? '', $values['gift.reference'] ?? '');
-        // Systems write 0.00 for those who have never given; without a date that is no gift.
-        $noGift = $gift->date === '' && ! isset($faulty['gift.date']) && ! isset($faulty['gift.amount']) && ($gift->amount === '' ? $gift->reference === '' && $gift->fund === '' && $gift->kind === '' : $gift->amount === '0.00');
 
-        return new IncomingRecord($kind, $name, $organization, $written->whole ?? '', $values['first_known'] ?? '', Address::fromParts($address), new Address, $values['email'] ?? '', $values['phone'] ?? '', $values['id.old'] ?? '', $noGift ? null : $gift);
+        return $places;
+    }
+
+    /** @param  list<string>  $written */
+    private static function several(array $written): Understood
+    {
+        return Understood::not('several', 'The cell holds '.count($written).' values, the field can have one', 'Take one of them, by a step of the column, or join them');
+    }
+
+    /**
+     * @param  list<FedValue>  $values
+     * @return list<FedValue>
+     */
+    private static function withConstant(array $values, Target $target, Constant $constant): array
+    {
+        $isGiven = array_filter($values, static fn (FedValue $value): bool => $value->target->key() === $constant->target) !== [];
+        if ($isGiven && $constant->onlyBlank) {
+            return $values;
+        }
+        $kept = $isGiven ? array_values(array_filter($values, static fn (FedValue $value): bool => $value->target->key() !== $constant->target)) : $values;
+
+        return [...$kept, new FedValue($target, $constant->value, $target->field === 'group' ? $constant->value : '', true)];
+    }
+
+    private static function problem(Fault $fault, string $target, int $column, string $value): Problem
+    {
+        return new Problem($fault->code, $target, $column, $value, $fault->reason, $fault->remedy);
     }
 
     /** @param  list<string>  $cells */

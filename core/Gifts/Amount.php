@@ -62,6 +62,11 @@ final class Amount
         return (string) $sum->toScale(2, RoundingMode::UNNECESSARY);
     }
 
+    public static function difference(string $from, string $less): string
+    {
+        return (string) BigDecimal::of($from)->minus($less)->toScale(2, RoundingMode::UNNECESSARY);
+    }
+
     public static function equal(string $one, string $other): bool
     {
         return BigDecimal::of($one)->isEqualTo($other);

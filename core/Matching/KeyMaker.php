@@ -7,6 +7,7 @@ namespace PineSieve\Core\Matching;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Records\Identifier;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Text\Fold;
@@ -21,18 +22,15 @@ final readonly class KeyMaker
         $this->standardizer = new AddressStandardizer;
     }
 
-    /**
-     * @param  string  $system  name of the system that old ids are from
-     * @return list<MatchKey>
-     */
-    public function ofIncoming(IncomingRecord $record, string $system): array
+    /** @return list<MatchKey> */
+    public function ofIncoming(IncomingRecord $record): array
     {
         return self::keys(
             NameComparison::key($record->kind, $record->name, $record->display()),
             self::familyName($record->kind, $record->name->last, $record->display()),
-            $record->oldId === '' ? [] : ["{$system}|{$record->oldId}"],
-            $record->email === '' ? [] : [$record->email],
-            $record->standard->isBlank() ? [] : [$record->standard],
+            array_map(static fn (Identifier $identifier): string => $identifier->sameness(), $record->identifiers),
+            array_column($record->emails, 'value'),
+            array_column($record->addresses, 'standard'),
         );
     }
 
@@ -41,7 +39,7 @@ final readonly class KeyMaker
     {
         $identifiers = [];
         foreach ($record->identifiers as $identifier) {
-            $identifiers[] = "{$identifier->value('system')}|{$identifier->value('value')}";
+            $identifiers[] = (new Identifier($identifier->value('system'), $identifier->value('value')))->sameness();
         }
         $emails = [];
         foreach ($record->emails as $email) {
@@ -77,14 +75,14 @@ final readonly class KeyMaker
     {
         $keys = [];
         foreach ($identifiers as $identifier) {
-            $keys[] = MatchKey::of(KeyKind::OldId, mb_strtolower($identifier));
+            $keys[] = MatchKey::of(KeyKind::OldId, $identifier);
         }
         foreach ($emails as $email) {
             $keys[] = MatchKey::of(KeyKind::Email, $email);
         }
         foreach ($addresses as $address) {
             $sameness = $address->sameness();
-            if ($sameness !== '' && $family !== '') {
+            if ($sameness !== '' && $family !== '' && ! $address->isBlank()) {
                 $keys[] = MatchKey::of(KeyKind::Address, "{$family}|{$sameness}");
             }
         }

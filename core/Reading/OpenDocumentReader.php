@@ -18,6 +18,9 @@ final class OpenDocumentReader implements SourceReader
 
     private SheetMarks $marks;
 
+    /** @var array<int, array{int, string}> column to the row until which a merged range goes on, and its value */
+    private array $below = [];
+
     public function __construct(
         private readonly string $path,
         private readonly string $sheet,
@@ -34,6 +37,7 @@ final class OpenDocumentReader implements SourceReader
     public function rows(): iterable
     {
         $this->marks = new SheetMarks;
+        $this->below = [];
         $xml = OpenDocument::content($this->path);
         try {
             while ($xml->read()) {
@@ -87,9 +91,6 @@ final class OpenDocumentReader implements SourceReader
         }
     }
 
-    /** @var array<int, array{int, string}> column to the row until which a merged range goes on, and its value */
-    private array $below = [];
-
     /** @return list<string> */
     private function cells(\XMLReader $xml, int $row): array
     {
@@ -117,14 +118,9 @@ final class OpenDocumentReader implements SourceReader
 
     private function value(\XMLReader $xml, int $row, int $column): string
     {
-        if ($xml->localName === 'covered-table-cell') {
-            [$until, $value] = $this->below[$column] ?? [0, ''];
-
-            return $until >= $row ? $value : '';
-        }
         $type = $xml->getAttributeNs('value-type', self::OFFICE);
         $stored = match ($type) {
-            'date' => str_replace('T', ' ', (string) $xml->getAttributeNs('date-value', self::OFFICE)),
+            'date' => str_replace(['T00:00:00', 'T'], ['', ' '], (string) $xml->getAttributeNs('date-value', self::OFFICE)),
             'float', 'currency', 'percentage' => CellNumber::text((string) $xml->getAttributeNs('value', self::OFFICE)),
             'boolean' => strtoupper((string) $xml->getAttributeNs('boolean-value', self::OFFICE)),
             default => null,
@@ -139,6 +135,10 @@ final class OpenDocumentReader implements SourceReader
             $this->marks->error($row, $column);
         }
         $value = $stored ?? $text;
+        [$until, $above] = $this->below[$column] ?? [0, ''];
+        if ($value === '' && $until >= $row) {
+            return $above;
+        }
         if ($across * $down > 1) {
             $this->marks->merge(SheetMarks::reference($row, $column).':'.SheetMarks::reference($row + $down - 1, $column + $across - 1));
             for ($i = 0; $this->fillMerged && $i < min($across, self::MAX_REPEATED); $i++) {

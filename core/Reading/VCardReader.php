@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace PineSieve\Core\Reading;
 
 use Sabre\VObject\Component\VCard;
-use Sabre\VObject\ParseException;
 use Sabre\VObject\Parameter;
+use Sabre\VObject\ParseException;
 use Sabre\VObject\Parser\Parser;
 use Sabre\VObject\Property;
 use Sabre\VObject\Splitter\VCard as Splitter;

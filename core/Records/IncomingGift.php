@@ -11,6 +11,7 @@ final readonly class IncomingGift
      * @param  string  $date  ISO 8601
      * @param  string  $amount  as Amount writes it
      * @param  string  $kind  value of a GiftKind
+     * @param  string  $anonymous  "yes" or "no"
      */
     public function __construct(
         public string $date = '',
@@ -18,6 +19,11 @@ final readonly class IncomingGift
         public string $fund = '',
         public string $kind = '',
         public string $reference = '',
+        public string $campaign = '',
+        public string $appeal = '',
+        public string $tribute = '',
+        public string $anonymous = '',
+        public string $notes = '',
     ) {
     }
 
@@ -25,7 +31,10 @@ final readonly class IncomingGift
     public function fields(): array
     {
         return array_filter(
-            ['given_on' => $this->date, 'amount' => $this->amount, 'fund' => $this->fund, 'kind' => $this->kind, 'reference' => $this->reference],
+            [
+                'given_on' => $this->date, 'amount' => $this->amount, 'fund' => $this->fund, 'kind' => $this->kind, 'reference' => $this->reference,
+                'campaign' => $this->campaign, 'appeal' => $this->appeal, 'tribute' => $this->tribute, 'anonymous' => $this->anonymous, 'notes' => $this->notes,
+            ],
             static fn (string $value): bool => $value !== '',
         );
     }

@@ -4,33 +4,42 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Records;
 
-use PineSieve\Core\Addresses\Address;
-use PineSieve\Core\Addresses\StandardizedAddress;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
 
-/** What one row says, once its columns have become fields. '' for what it does not say. */
+/** What a row says of one supporter, once its columns have become fields. '' for what it does not say. */
 final readonly class IncomingRecord
 {
+    /** Columns of the supporter, beside those of the name, that a row may say something of. */
+    public const FURTHER = ['first_known_on', 'nickname', 'greeting', 'envelope_name', 'birth_date', 'status', 'notes', 'consent_mail', 'consent_email', 'consent_phone'];
+
     /**
-     * @param  Address  $address  as it would be stored
-     * @param  Address  $standard  in postal form, for comparing
-     * @param  string  $addressWritten  the address as the row has it, where it is stored in another form; '' where it is not
-     * @param  string  $phone  E.164
+     * @param  string  $organization  name of the organization that it is, or of the one that a person is with
+     * @param  string  $whole  name of a household
+     * @param  array<string, string>  $further  column of FURTHER to its value, known ones only
+     * @param  list<IncomingAddress>  $addresses  the first is the primary one, here and in all lists
+     * @param  list<ContactPoint>  $emails
+     * @param  list<ContactPoint>  $phones  E.164
+     * @param  list<Identifier>  $identifiers
+     * @param  list<IncomingGift>  $gifts
+     * @param  list<string>  $groups  by name
+     * @param  list<string>  $tags  by name
+     * @param  array<string, string>  $custom  key of a custom field to its value; several values stand on a line each
      */
     public function __construct(
         public SupporterKind $kind,
         public PersonName $name,
         public string $organization = '',
         public string $whole = '',
-        public string $firstKnown = '',
-        public Address $address = new Address,
-        public Address $standard = new Address,
-        public string $email = '',
-        public string $phone = '',
-        public string $oldId = '',
-        public ?IncomingGift $gift = null,
-        public string $addressWritten = '',
+        public array $further = [],
+        public array $addresses = [],
+        public array $emails = [],
+        public array $phones = [],
+        public array $identifiers = [],
+        public array $gifts = [],
+        public array $groups = [],
+        public array $tags = [],
+        public array $custom = [],
     ) {
     }
 
@@ -50,7 +59,7 @@ final readonly class IncomingRecord
         $person = $this->kind === SupporterKind::Person;
         $display = $this->display();
 
-        return array_filter([
+        return [...array_filter([
             'kind' => $this->kind->value,
             'title' => $this->name->title,
             'first_name' => $this->name->first,
@@ -61,27 +70,31 @@ final readonly class IncomingRecord
             'display_name' => $display,
             'sort_name' => $person ? $this->name->sort() : ($this->kind === SupporterKind::Household && $this->name->last !== '' ? "{$this->name->last}, {$display}" : $display),
             'envelope_name' => $person ? $this->name->envelope() : $display,
-            'greeting' => $person ? $this->name->greeting() : $display,
-            'first_known_on' => $this->firstKnown,
-        ], static fn (string $value): bool => $value !== '');
+            'greeting' => $person ? ($this->further['nickname'] ?? $this->name->greeting()) : $display,
+        ], static fn (string $value): bool => $value !== ''), ...$this->further];
     }
 
-    /** Equal for two rows that say the very same, of the supporter and of the gift: 64 bits of XXH3, signed. */
+    /** Whether it says by what one could tell whom it means, without any name. */
+    public function pointsAtSomeone(): bool
+    {
+        return $this->identifiers !== [] || $this->emails !== [];
+    }
+
+    /** Equal for two that say the very same, of the supporter and of the gifts: 64 bits of XXH3, signed. */
     public function fingerprint(): int
     {
-        $said = [$this->fields(), $this->standard->parts(), $this->email, $this->phone, mb_strtolower($this->oldId), $this->gift?->fields()];
+        $said = [
+            $this->fields(),
+            array_map(static fn (IncomingAddress $address): array => $address->standard->parts(), $this->addresses),
+            array_column($this->emails, 'value'),
+            array_column($this->phones, 'value'),
+            array_map(static fn (Identifier $identifier): string => $identifier->sameness(), $this->identifiers),
+            array_map(static fn (IncomingGift $gift): array => $gift->fields(), $this->gifts),
+            $this->groups, $this->tags, $this->custom,
+        ];
         /** @var array{1: int} $parts */
         $parts = unpack('q', hash('xxh3', json_encode($said, JSON_THROW_ON_ERROR), true));
 
         return $parts[1];
-    }
-
-    /** @param  bool  $accepted whether the postal form is stored, with the written one beside it, or the written one alone */
-    public function withAddress(StandardizedAddress $address, bool $accepted): self
-    {
-        $stored = $accepted ? $address->standard : $address->original;
-        $written = $accepted && $address->changes !== [] ? $address->original->line() : '';
-
-        return new self($this->kind, $this->name, $this->organization, $this->whole, $this->firstKnown, $stored, $address->standard, $this->email, $this->phone, $this->oldId, $this->gift, $written);
     }
 }

@@ -17,6 +17,9 @@ final readonly class SupporterRecord
      * @param  list<RecordPart>  $emails  the primary one first
      * @param  list<RecordPart>  $phones  the primary one first
      * @param  list<RecordPart>  $identifiers
+     * @param  list<RecordPart>  $memberships  of groups and tags
+     * @param  list<RecordPart>  $custom  values of custom fields
+     * @param  list<RecordPart>  $links  to other supporters
      * @param  array<string, int>  $gifts  identity of a gift to the number of those stored
      * @param  array<string, int>  $giftsSeen  identity of a gift to the number of those that earlier rows of the intake brought
      */
@@ -28,6 +31,9 @@ final readonly class SupporterRecord
         public array $emails = [],
         public array $phones = [],
         public array $identifiers = [],
+        public array $memberships = [],
+        public array $custom = [],
+        public array $links = [],
         public array $gifts = [],
         public array $giftsSeen = [],
     ) {

@@ -7,6 +7,15 @@ namespace PineSieve\Core\Standards;
 /** Every field that a record can have, in the order in which people look for them. */
 final readonly class FieldCatalog
 {
+    /** Fields of each of the others that a row can tell of; all others have none of them. */
+    private const OF_PARTIES = [
+        'spouse' => ['name.', 'email', 'phone', 'birth_date', 'id.old'],
+        'child' => ['name.', 'email', 'phone', 'birth_date', 'id.old'],
+        'contact' => ['name.', 'email', 'phone', 'role', 'id.old'],
+        'employer' => ['organization.name', 'id.old', 'role'],
+        'household' => ['organization.name', 'id.old'],
+    ];
+
     /** @param  array<string, Field>  $fields by key */
     private function __construct(private array $fields)
     {
@@ -16,13 +25,24 @@ final readonly class FieldCatalog
     {
         $fields = [];
         foreach ([
+            ['kind', 'Kind of record', 'Record', FieldType::RecordKind],
+            ['id.old', 'Id in the old system', 'Record', FieldType::Identifier],
+            ['id.other', 'Id in another system', 'Record', FieldType::Identifier],
+            ['first_known', 'First known on', 'Record', FieldType::Date],
+            ['status', 'Status', 'Record', FieldType::Status],
+            ['notes', 'Notes', 'Record', FieldType::LongText],
             ['name.full', 'Name, in one', 'Name', FieldType::FullName],
             ['name.title', 'Title', 'Name', FieldType::Text],
             ['name.first', 'First name', 'Name', FieldType::Text],
             ['name.middle', 'Middle name', 'Name', FieldType::Text],
             ['name.last', 'Last name', 'Name', FieldType::Text],
             ['name.suffix', 'Suffix', 'Name', FieldType::Text],
+            ['name.nickname', 'Nickname', 'Name', FieldType::Text],
+            ['name.greeting', 'Greeting, after "Dear"', 'Name', FieldType::Text],
+            ['name.envelope', 'Name on envelopes', 'Name', FieldType::Text],
             ['organization.name', 'Organization name', 'Name', FieldType::Text],
+            ['birth_date', 'Birth date', 'Name', FieldType::Date],
+            ['role', 'Role or job title', 'Links', FieldType::Text],
             ['address.block', 'Address, in one', 'Address', FieldType::AddressBlock],
             ['address.line1', 'Address, line 1', 'Address', FieldType::Text],
             ['address.line2', 'Address, line 2', 'Address', FieldType::Text],
@@ -32,34 +52,88 @@ final readonly class FieldCatalog
             ['address.country', 'Country', 'Address', FieldType::Country],
             ['email', 'Email', 'Ways to reach', FieldType::Email],
             ['phone', 'Phone', 'Ways to reach', FieldType::Phone],
-            ['id.old', 'Id in the old system', 'Record', FieldType::Identifier],
-            ['first_known', 'First known on', 'Record', FieldType::Date],
+            ['consent.mail', 'May be written to by mail', 'Consent', FieldType::Consent],
+            ['consent.email', 'May be written to by email', 'Consent', FieldType::Consent],
+            ['consent.phone', 'May be called', 'Consent', FieldType::Consent],
+            ['groups', 'Groups, by name', 'Groups and tags', FieldType::Names],
+            ['tags', 'Tags, by name', 'Groups and tags', FieldType::Names],
+            ['group', 'In one group, yes or no', 'Groups and tags', FieldType::YesNo],
             ['gift.date', 'Gift date', 'Gift', FieldType::Date],
             ['gift.amount', 'Gift amount', 'Gift', FieldType::Amount],
             ['gift.fund', 'Gift fund', 'Gift', FieldType::Text],
+            ['gift.campaign', 'Gift campaign', 'Gift', FieldType::Text],
+            ['gift.appeal', 'Gift appeal', 'Gift', FieldType::Text],
             ['gift.kind', 'Gift kind', 'Gift', FieldType::GiftKind],
             ['gift.reference', 'Gift reference', 'Gift', FieldType::Identifier],
+            ['gift.tribute', 'Gift in honor or memory of', 'Gift', FieldType::Text],
+            ['gift.anonymous', 'Gift is anonymous', 'Gift', FieldType::YesNo],
+            ['gift.notes', 'Gift notes', 'Gift', FieldType::LongText],
         ] as [$key, $label, $group, $type]) {
-            $fields[$key] = new Field($key, $label, $group, $type);
+            $fields[$key] = new Field($key, $label, $group, $type, named: $key === 'group' || $key === 'id.other');
         }
 
         return new self($fields);
     }
 
-    /** @return list<Field> */
+    /** @param  list<Field>  $custom */
+    public function with(array $custom): self
+    {
+        return new self([...$this->fields, ...array_column($custom, null, 'key')]);
+    }
+
+    /** @return list<Field> those of the supporter that a row is about */
     public function all(): array
     {
-        return array_values($this->fields);
+        return array_values(array_filter($this->fields, static fn (Field $field): bool => $field->key !== 'role'));
+    }
+
+    /** @return list<Field> of one of the others that a row can tell of, with their full keys and labels */
+    public function ofParty(string $party): array
+    {
+        return array_map(fn (Field $field): Field => $this->field("{$party}.{$field->key}"), array_values(array_filter($this->fields, static fn (Field $field): bool => self::isOf($party, $field->key))));
     }
 
     public function has(string $key): bool
     {
-        return isset($this->fields[$key]);
+        $target = Target::tryParse($key);
+
+        return $target !== null && isset($this->fields[$target->field]) && self::isOf($target->party, $target->field) && $target->key() === $key;
     }
 
-    /** @throws UnknownField */
+    /**
+     * @param  string  $key  as Target writes it
+     * @return Field with the label of exactly that one, such as "Work address: City"
+     *
+     * @throws UnknownField
+     */
     public function field(string $key): Field
     {
-        return $this->fields[$key] ?? throw new UnknownField($key);
+        $target = $this->has($key) ? Target::tryParse($key) : null;
+        if ($target === null) {
+            throw new UnknownField($key);
+        }
+        $field = $this->fields[$target->field];
+
+        return $key === $field->key ? $field : $field->withLabel($key, $target->label($field->label));
+    }
+
+    /** @return list<Field> */
+    public function required(): array
+    {
+        return array_values(array_filter($this->fields, static fn (Field $field): bool => $field->required));
+    }
+
+    private static function isOf(string $party, string $field): bool
+    {
+        if ($party === '') {
+            return $field !== 'role';
+        }
+        foreach (self::OF_PARTIES[$party] ?? [] as $allowed) {
+            if ($field === $allowed || (str_ends_with($allowed, '.') && str_starts_with($field, $allowed))) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

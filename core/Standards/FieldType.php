@@ -8,6 +8,7 @@ namespace PineSieve\Core\Standards;
 enum FieldType: string
 {
     case Text = 'text';
+    case LongText = 'long text';
     case FullName = 'full name';
     case AddressBlock = 'address';
     case State = 'state';
@@ -17,6 +18,24 @@ enum FieldType: string
     case Phone = 'phone';
     case Identifier = 'id';
     case Date = 'date';
+    case Number = 'number';
     case Amount = 'amount';
+    case YesNo = 'yes or no';
+    case Choice = 'pick list';
+    case Choices = 'several from a list';
     case GiftKind = 'gift kind';
+    case Consent = 'consent';
+    case RecordKind = 'kind of record';
+    case Status = 'status';
+    /** Names of groups or tags. */
+    case Names = 'names';
+
+    /** Types that a custom field can have. */
+    public const CUSTOM = [self::Text, self::Number, self::Date, self::YesNo, self::Amount, self::Choice, self::Choices];
+
+    /** Whether one record can have several values of the field. */
+    public function isList(): bool
+    {
+        return $this === self::Choices || $this === self::Names;
+    }
 }

@@ -5,14 +5,23 @@ declare(strict_types=1);
 namespace PineSieve\Core\Standards;
 
 use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
 
-/** The required data that the program itself demands of every record. */
-final class Requirements
+/** The required data: what the program itself demands of every record, and the custom fields that must be there. */
+final readonly class Requirements
 {
+    /** @var list<Field> */
+    private array $required;
+
+    public function __construct(FieldCatalog $catalog)
+    {
+        $this->required = $catalog->required();
+    }
+
     /**
-     * @param  array<string, int>  $columns  field key to the column that feeds it
-     * @param  array<string, true>  $faulty  field keys that have a problem already: they are not blank, they are wrong
+     * @param  array<string, int>  $columns  target to the column that feeds it
+     * @param  array<string, true>  $faulty  targets that have a problem already: they are not blank, they are wrong
      * @return list<Problem>
      */
     public function check(IncomingRecord $record, array $columns, array $faulty = []): array
@@ -23,23 +32,51 @@ final class Requirements
                 $problems[] = new Problem("{$field}.required", $field, $columns[$field] ?? null, '', $reason, $remedy);
             }
         };
-        if ($record->kind === SupporterKind::Organization ? $record->organization === '' : $record->name->last === '') {
+        if ($record->kind === SupporterKind::Person ? $record->name->last === '' : $record->display() === '') {
             $field = isset($columns['name.last']) || ! isset($columns['name.full']) ? 'name.last' : 'name.full';
-            $required($field, $record->gift === null ? 'No last name and no organization name' : 'No last name and no organization name: the gift has no supporter', 'Write a last name or an organization name');
+            $required($field, $record->gifts === [] ? 'No last name and no organization name' : 'No last name and no organization name: the gift has no supporter', 'Write a last name or an organization name');
         }
-        $gift = $record->gift;
-        if ($gift === null) {
-            return $problems;
+        foreach ($this->required as $field) {
+            if ($record->display() !== '' && ! isset($record->custom[$field->key])) {
+                $required($field->key, "{$field->label} is required", 'Write it, or give the column plan a default for it');
+            }
         }
-        if ($gift->date === '') {
-            $required('gift.date', 'The gift has no date', 'Write the date of the gift');
+        foreach ($record->gifts as $gift) {
+            array_push($problems, ...self::ofGift($gift, $columns, $faulty));
         }
-        if ($gift->amount === '') {
-            $required('gift.amount', 'The gift has no amount', 'Write the amount of the gift');
+
+        return $problems;
+    }
+
+    /**
+     * @param  array<string, int>  $columns
+     * @param  array<string, true>  $faulty
+     * @return list<Problem>
+     */
+    private static function ofGift(IncomingGift $gift, array $columns, array $faulty): array
+    {
+        $problems = [];
+        if ($gift->date === '' && ! self::anyFaulty('date', $faulty)) {
+            $problems[] = new Problem('gift.date.required', 'gift.date', $columns['gift.date'] ?? null, '', 'The gift has no date', 'Write the date of the gift');
+        }
+        if ($gift->amount === '' && ! self::anyFaulty('amount', $faulty)) {
+            $problems[] = new Problem('gift.amount.required', 'gift.amount', $columns['gift.amount'] ?? null, '', 'The gift has no amount', 'Write the amount of the gift');
         } elseif (str_starts_with($gift->amount, '-') || $gift->amount === '0.00') {
             $problems[] = new Problem('amount.sign', 'gift.amount', $columns['gift.amount'] ?? null, $gift->amount, $gift->amount === '0.00' ? 'The gift is zero' : 'The gift is negative', 'Write an amount above zero, or leave the row out');
         }
 
         return $problems;
+    }
+
+    /** @param  array<string, true>  $faulty */
+    private static function anyFaulty(string $part, array $faulty): bool
+    {
+        foreach (array_keys($faulty) as $target) {
+            if (preg_match("/^gift(?:\.\d+)?\.{$part}\$/D", $target) === 1) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

@@ -7,9 +7,6 @@ namespace PineSieve\Core\Text;
 /** What may be done to any value without asking: blanks that nobody sees. */
 final class Tidy
 {
-    /** Ways to write "nothing is known" in a cell. */
-    private const PLACEHOLDERS = ['n/a' => 1, 'na' => 1, 'n.a.' => 1, '#n/a' => 1, 'none' => 1, 'null' => 1, 'nil' => 1, 'unknown' => 1, '-' => 1, '--' => 1, '---' => 1, '?' => 1, '.' => 1];
-
     private function __construct()
     {
     }
@@ -32,10 +29,5 @@ final class Tidy
         $lines = array_map(self::line(...), $lines === false ? [$text] : $lines);
 
         return implode("\n", array_filter($lines, static fn (string $line): bool => $line !== ''));
-    }
-
-    public static function isPlaceholder(string $tidied): bool
-    {
-        return isset(self::PLACEHOLDERS[strtolower($tidied)]);
     }
 }

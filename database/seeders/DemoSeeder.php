@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-use App\Models\Group;
 use App\Models\Role;
 use App\Models\User;
-use App\Records\Bulk;
 use App\Records\Cause;
 use App\Records\Entry;
 use App\Records\RecordWriter;
@@ -16,9 +14,11 @@ use PineSieve\Core\Addresses\StandardizedAddress;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\MatchEffect;
 use PineSieve\Core\Changes\Planner;
-use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Records\ContactPoint;
+use PineSieve\Core\Records\Identifier;
+use PineSieve\Core\Records\IncomingAddress;
 use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
 
@@ -37,10 +37,8 @@ final readonly class DemoSeeder
         ['Asa Thorne', 'reader@example.org', 'reader'],
     ];
 
-    public function __construct(
-        private RecordWriter $writer,
-        private Bulk $bulk,
-    ) {
+    public function __construct(private RecordWriter $writer)
+    {
     }
 
     public function run(): void
@@ -49,15 +47,13 @@ final readonly class DemoSeeder
             User::query()->create(['name' => $name, 'email' => $email, 'password' => self::PASSWORD, 'role' => Role::from($role)]);
         }
         $people = (new DemoPeople)->make(self::SUPPORTERS);
-        $ids = [];
         foreach (array_chunk($people, 500, true) as $chunk) {
             $entries = [];
             foreach ($chunk as $i => $person) {
                 $entries[] = new Entry("{$i}:supporter", $this->changes($i, $person));
             }
-            $ids += $this->writer->write($entries, Cause::demo());
+            $this->writer->write($entries, Cause::demo());
         }
-        $this->groups($people, $ids);
     }
 
     /**
@@ -68,38 +64,20 @@ final readonly class DemoSeeder
     {
         $kind = SupporterKind::from($person['kind']);
         $address = new Address($person['line1'], $person['line2'], $person['city'], $person['state'], $person['zip'], $person['country']);
-        $record = (new IncomingRecord(
+        $record = new IncomingRecord(
             $kind,
             new PersonName($person['title'], $person['first'], $person['middle'], $person['last'], $person['suffix']),
             $kind === SupporterKind::Organization ? $person['organization'] : '',
             $kind === SupporterKind::Household ? $person['organization'] : '',
-            $person['first_known'],
-            email: $person['email'],
-            phone: $person['phone'],
-            oldId: $person['old_id'],
-        ))->withAddress(new StandardizedAddress($address, $address, [], []), true);
-        $changes = (new Planner(MatchEffect::FillBlanks, 'old database'))->plan((string) $i, $record, null);
-        foreach ($person['gifts'] as $n => $gift) {
-            $changes[] = Change::create(Subject::Gift, "{$i}:gift:{$n}", (new IncomingGift($gift['date'], $gift['amount'], $gift['fund'], $gift['kind']))->fields());
-        }
+            $person['first_known'] === '' ? [] : ['first_known_on' => $person['first_known']],
+            $address->isBlank() ? [] : [IncomingAddress::of(new StandardizedAddress($address, $address, [], []), true)],
+            $person['email'] === '' ? [] : [new ContactPoint($person['email'])],
+            $person['phone'] === '' ? [] : [new ContactPoint($person['phone'])],
+            $person['old_id'] === '' ? [] : [new Identifier('old database', $person['old_id'])],
+            array_map(static fn (array $gift): IncomingGift => new IncomingGift($gift['date'], $gift['amount'], $gift['fund'], $gift['kind']), $person['gifts']),
+            $person['group'] === '' ? [] : [$person['group']],
+        );
 
-        return $changes;
-    }
-
-    /**
-     * @param  list<array<string, mixed>>  $people
-     * @param  array<string, int>  $ids
-     */
-    private function groups(array $people, array $ids): void
-    {
-        $groups = [];
-        $members = [];
-        foreach ($people as $i => $person) {
-            if ($person['group'] !== '') {
-                $groups[$person['group']] ??= Group::query()->create(['name' => $person['group']])->id;
-                $members[] = [$ids["{$i}:supporter"], $groups[$person['group']]];
-            }
-        }
-        $this->bulk->insert('group_supporter', ['supporter_id', 'group_id'], $members);
+        return (new Planner(MatchEffect::FillBlanks))->plan((string) $i, $record, null);
     }
 }

@@ -13,12 +13,13 @@ use App\Models\IntakeState;
 use App\Models\SavedPlan;
 use Illuminate\Console\Command;
 use Illuminate\Database\QueryException;
+use PineSieve\Core\Columns\SuccessorPlan;
 use PineSieve\Core\SieveException;
 
 /** A whole intake in the foreground, through the same stages as on the screens, for loads that recur. */
 final class IntakeRunCommand extends Command
 {
-    protected $signature = 'intake:run {file : CSV or XLSX} {--plan= : saved column plan to use} {--sheet= : sheet of the workbook} {--name= : name of the intake} {--dry-run : plan everything, write nothing to supporters and gifts} {--json : print the result as one JSON object}';
+    protected $signature = 'intake:run {file : a spreadsheet (CSV, XLSX, XLS, ODS), contact cards or JSON} {--plan= : saved column plan to use} {--sheet= : sheet of the workbook} {--name= : name of the intake} {--dry-run : plan everything, write nothing to supporters and gifts} {--json : print the result as one JSON object}';
 
     protected $description = 'Brings a file in: reads, maps, checks, matches, loads and proves it';
 
@@ -54,7 +55,8 @@ final class IntakeRunCommand extends Command
             return;
         }
         $own = $intake->columnPlan();
-        $intake->setColumnPlan(($plan === null ? $own : $plan->columnPlan()->appliedTo($own, $plan->name))->settledUnasked());
+        $own = $plan === null ? $own : SuccessorPlan::of($plan->columnPlan(), $own, $intake->columnProfiles(), $plan->name)->plan;
+        $intake->setColumnPlan($own->settledUnasked());
         $intake->plan_name = $plan?->name;
         $intake->begin(IntakeState::Sifting);
         $runner->run($intake);

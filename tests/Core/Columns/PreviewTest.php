@@ -9,7 +9,11 @@ use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Columns\ColumnState;
+use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Columns\RowMapper;
+use PineSieve\Core\Columns\Steps\Blank;
+use PineSieve\Core\Columns\Steps\ReadDate;
+use PineSieve\Core\Columns\Steps\Steps;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\Formats\DateOrder;
 use PineSieve\Core\Standards\Formats\Formats;
@@ -35,7 +39,7 @@ final class PreviewTest extends TestCase
             ['email', 'ann at example.org', '!', 'is not an email address'],
             ['phone', '(603) 555-0143', '+16035550143', 'international form'],
             ['phone', '555-0143', '!', 'telephone number'],
-            ['gift.date', '3/4/2016', '2016-03-04', 'month first'],
+            ['gift.date', '3/4/2016', '2016-03-04', 'by the steps'],
             ['gift.date', '25/12/2016', '!', "can't be month first"],
             ['gift.date', '2016-03-04', '2016-03-04', ''],
             ['gift.amount', '$1,250', '1250.00', 'two decimals'],
@@ -56,7 +60,7 @@ final class PreviewTest extends TestCase
     #[DataProvider('values')]
     public function test_what_a_value_becomes(string $field, string $cell, string $becomes, string $note): void
     {
-        $mapper = new RowMapper(new ColumnPlan([new ColumnChoice('Column', ColumnState::Sure, $field, DateOrder::MonthDayYear)]), FieldCatalog::builtIn(), new Formats('2026-01-31'));
+        $mapper = new RowMapper(new ColumnPlan([new ColumnChoice('Column', ColumnState::Sure, '', [new Feed($field)], new Steps([new Blank(['word']), ...(str_ends_with($field, 'date') ? [new ReadDate(DateOrder::MonthDayYear)] : [])]))]), FieldCatalog::builtIn(), new Formats('2026-01-31'));
         $understood = $mapper->preview(0, $cell);
 
         self::assertSame($becomes, $understood->fault === null ? $understood->value : '!');

@@ -7,6 +7,7 @@ namespace Tests\Core\Matching;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Addresses\StandardizedAddress;
 use PineSieve\Core\Matching\Comparer;
 use PineSieve\Core\Matching\Judgement;
 use PineSieve\Core\Matching\KeyKind;
@@ -20,6 +21,9 @@ use PineSieve\Core\Matching\Verdict;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
+use PineSieve\Core\Records\ContactPoint;
+use PineSieve\Core\Records\Identifier;
+use PineSieve\Core\Records\IncomingAddress;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
@@ -80,7 +84,11 @@ final class MatchingTest extends TestCase
 
     private static function row(string $name = 'Ann Lee', string $email = '', ?Address $address = null, string $id = '', string $phone = ''): IncomingRecord
     {
-        return new IncomingRecord(SupporterKind::Person, WrittenName::parse($name)->person, standard: $address ?? new Address, email: $email, phone: $phone, oldId: $id);
+        return new IncomingRecord(
+            SupporterKind::Person, WrittenName::parse($name)->person,
+            addresses: $address === null ? [] : [IncomingAddress::of(new StandardizedAddress($address, $address, [], []), true)],
+            emails: $email === '' ? [] : [new ContactPoint($email)], phones: $phone === '' ? [] : [new ContactPoint($phone)], identifiers: $id === '' ? [] : [new Identifier('old', $id)],
+        );
     }
 
     /** @return iterable<string, array{IncomingRecord, SupporterRecord, PairStrength}> */
@@ -110,7 +118,7 @@ final class MatchingTest extends TestCase
     #[DataProvider('pairs')]
     public function test_pairs(IncomingRecord $row, SupporterRecord $stored, PairStrength $strength): void
     {
-        $finding = (new Comparer(new KeyMaker, 'old'))->compare($row, $stored);
+        $finding = (new Comparer(new KeyMaker))->compare($row, $stored);
 
         self::assertSame($strength, $finding->strength);
         if ($strength !== PairStrength::None) {
@@ -125,7 +133,7 @@ final class MatchingTest extends TestCase
     public function test_pairs_that_are_something_share_a_key(IncomingRecord $row, SupporterRecord $stored, PairStrength $strength): void
     {
         $keys = new KeyMaker;
-        $shared = array_intersect(array_map(static fn (MatchKey $key): string => $key->id(), $keys->ofIncoming($row, 'old')), array_map(static fn (MatchKey $key): string => $key->id(), $keys->ofStored($stored)));
+        $shared = array_intersect(array_map(static fn (MatchKey $key): string => $key->id(), $keys->ofIncoming($row)), array_map(static fn (MatchKey $key): string => $key->id(), $keys->ofStored($stored)));
 
         self::assertTrue($strength === PairStrength::None || $shared !== [], 'A pair without a common key would never be compared.');
     }

@@ -122,7 +122,10 @@ final class FormatsTest extends TestCase
         $catalog = FieldCatalog::builtIn();
 
         self::assertSame('Gift amount', $catalog->field('gift.amount')->label);
-        self::assertTrue($catalog->field('gift.amount')->isOfGift());
+        self::assertSame(['Work address: City', 'Email 2', 'Gift 3 date', 'Spouse: First name', 'Child 2: Last name', 'Mobile phone', 'Employer: Name'], array_map(static fn (string $key): string => $catalog->field($key)->label, ['address.work.city', 'email.2', 'gift.3.date', 'spouse.name.first', 'child.2.name.last', 'phone.mobile', 'employer.organization.name']));
+        foreach (['address.moon.city', 'email.0', 'spouse.gift.date', 'gift.1.date', 'spouse', 'email.99', 'name', '', 'employer.name.first', 'role'] as $none) {
+            self::assertFalse($catalog->has($none), $none);
+        }
         $this->expectException(UnknownField::class);
         $catalog->field('shoe.size');
     }

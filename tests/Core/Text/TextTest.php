@@ -7,6 +7,8 @@ namespace Tests\Core\Text;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Text\Fold;
+use PineSieve\Core\Text\Mojibake;
+use PineSieve\Core\Text\Placeholders;
 use PineSieve\Core\Text\Tidy;
 
 final class TextTest extends TestCase
@@ -56,13 +58,40 @@ final class TextTest extends TestCase
         self::assertSame("12 Elm St\nDover", Tidy::block(" 12 Elm  St \r\n\r\n Dover "));
     }
 
-    public function test_placeholders(): void
+    /** @return iterable<string, array{string, ?string}> */
+    public static function placeholders(): iterable
     {
-        foreach (['n/a', 'N/A', 'None', '-', 'unknown', '#N/A'] as $placeholder) {
-            self::assertTrue(Tidy::isPlaceholder($placeholder), $placeholder);
+        foreach ([
+            ['n/a', 'word'], ['N/A', 'word'], ['None', 'word'], ['-', 'word'], ['unknown', 'word'], ['TBD', 'word'],
+            ['#N/A', 'error'], ['#REF!', 'error'], ['#DIV/0!', 'error'], ['test', 'test'], ['asdf', 'test'],
+            ['999-999-9999', 'number'], ['(000) 000-0000', 'number'], ['1111111', 'number'], ['123-456-7890', 'number'], ['1/1/1900', 'date'], ['0000-00-00', 'date'],
+            ['1.23457E+11', 'scientific'], ['5E+15', 'scientific'],
+            ['Nana', null], ['0', null], ['Noneman', null], ['04101', null], ['99999', null], ['207-555-0143', null], ['#12', null], ['E1C 4Z1', null], ['1/2/1900', null], ['', null], ['12.5', null],
+        ] as [$value, $kind]) {
+            yield $value => [$value, $kind];
         }
-        foreach (['Nana', '0', 'Noneman'] as $value) {
-            self::assertFalse(Tidy::isPlaceholder($value), $value);
+    }
+
+    #[DataProvider('placeholders')]
+    public function test_placeholders(string $value, ?string $kind): void
+    {
+        self::assertSame($kind, Placeholders::kind($value));
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function decodings(): iterable
+    {
+        foreach ([
+            ['JosÃ©', 'José'], ['Ã‰lise CÃ´tÃ©', 'Élise Côté'], ['DÃ¼sseldorf â€“ SÃ¼d', 'Düsseldorf – Süd'], ['Oâ€™Brien', 'O’Brien'], ["â€œxâ€\u{9D}", '“x”'],
+            ['José', 'José'], ['Ã', 'Ã'], ['São Paulo', 'São Paulo'], ['Ann', 'Ann'], ['10 €', '10 €'],
+        ] as [$written, $meant]) {
+            yield $written => [$written, $meant];
         }
+    }
+
+    #[DataProvider('decodings')]
+    public function test_letters_that_were_decoded_wrongly_are_mended(string $written, string $meant): void
+    {
+        self::assertSame($meant, Mojibake::mend($written));
     }
 }

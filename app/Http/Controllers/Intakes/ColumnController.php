@@ -5,100 +5,91 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Intakes;
 
 use App\Http\Controllers\Controller;
+use App\Intakes\ColumnView;
 use App\Models\Intake;
-use App\Models\SavedPlan;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ColumnState;
+use PineSieve\Core\Columns\Constant;
+use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Columns\Proposer;
-use PineSieve\Core\Columns\RowMapper;
-use PineSieve\Core\Standards\Field;
+use PineSieve\Core\Columns\RowRules;
+use PineSieve\Core\Columns\Steps\BadStep;
+use PineSieve\Core\Columns\Steps\Steps;
 use PineSieve\Core\Standards\FieldCatalog;
-use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Standards\Formats\DateOrder;
 use PineSieve\Core\Standards\Formats\Formats;
 
 /** The columns of a source and the fields that they become. */
 final class ColumnController extends Controller
 {
-    public function __construct(private readonly FieldCatalog $catalog)
-    {
-    }
-
-    public function fields(): JsonResponse
-    {
-        $this->authorize('viewAny', Intake::class);
-
-        return response()->json(['fields' => array_map(static fn (Field $field): array => ['key' => $field->key, 'label' => $field->label, 'group' => $field->group, 'type' => $field->type->value], $this->catalog->all())]);
+    public function __construct(
+        private readonly FieldCatalog $catalog,
+        private readonly ColumnView $view,
+    ) {
     }
 
     public function index(Intake $intake): JsonResponse
     {
         $this->authorize('view', $intake);
-        $profiles = $intake->columnProfiles();
 
-        return response()->json(['columns' => array_map(fn (ColumnChoice $choice, ColumnProfile $profile, int $column): array => [
-            'column' => $column,
-            'header' => $choice->header,
-            'state' => $choice->state->value,
-            'target' => $choice->target,
-            'label' => $choice->target === null ? null : $this->catalog->field($choice->target)->label,
-            'evidence' => $choice->evidence,
-            'date_order' => $choice->dateOrder?->value,
-            'needs_date_order' => self::needsDateOrder($choice, $profile, $this->catalog),
-            'filled' => $profile->filled,
-            'rows' => $profile->rows,
-            'distinct' => $profile->distinct,
-            'exact' => $profile->exact,
-            'samples' => array_map(strval(...), array_slice(array_keys($profile->values), 0, 3)),
-        ], $intake->columnPlan()->choices, $profiles, array_keys($profiles))]);
+        return response()->json($this->view->of($intake));
     }
 
     /** What each value of a column becomes. */
-    public function show(Intake $intake, int $column, Formats $formats): JsonResponse
+    public function show(Intake $intake, int $column): JsonResponse
+    {
+        $this->authorize('view', $intake);
+        abort_unless(isset($intake->columnProfiles()[$column]), 404);
+
+        return response()->json($this->view->values($intake, $intake->columnPlan(), $column));
+    }
+
+    /** What each value would become with other fields and steps than those that are kept. */
+    public function preview(Request $request, Intake $intake, int $column): JsonResponse
     {
         $this->authorize('view', $intake);
         $profile = $intake->columnProfiles()[$column] ?? abort(404);
-        $mapper = new RowMapper($intake->columnPlan(), $this->catalog, $formats);
-        $values = [];
-        foreach ($profile->values as $value => $count) {
-            $understood = $mapper->preview($column, (string) $value);
-            $values[] = ['value' => (string) $value, 'rows' => $count, 'becomes' => $understood->value, 'note' => $understood->fault->reason ?? $understood->note, 'held' => $understood->fault !== null];
-        }
-        if ($profile->rows > $profile->filled && ! array_key_exists('', $profile->values)) {
-            $blank = $profile->rows - array_sum($profile->values);
-            if ($blank > 0 && $profile->exact) {
-                $values[] = ['value' => '', 'rows' => $blank, 'becomes' => '', 'note' => '', 'held' => false];
-            }
-        }
+        $plan = $intake->columnPlan();
 
-        return response()->json(['values' => $values, 'shown' => count($profile->values), 'distinct' => $profile->distinct]);
+        return response()->json($this->view->values($intake, $plan->withChoices(array_replace($plan->choices, [$column => $this->choice($request, $plan->choices[$column], $profile)])), $column));
     }
 
     public function update(Request $request, Intake $intake, int $column): JsonResponse
     {
         $this->authorize('update', $intake);
         $this->mustBeOpen($intake);
-        $data = $request->validate([
-            'target' => ['present', 'nullable', 'string', Rule::in(array_map(static fn (Field $field): string => $field->key, $this->catalog->all()))],
-            'date_order' => ['nullable', Rule::enum(DateOrder::class)],
-        ]);
         $profile = $intake->columnProfiles()[$column] ?? abort(404);
         $plan = $intake->columnPlan();
-        $before = $plan->choices[$column];
-        $target = $data['target'];
-        if ($target === null) {
-            $choice = new ColumnChoice($before->header, ColumnState::LeftBehind, null, null, 'Left behind on purpose. It stays readable in each row.');
-        } else {
-            $order = isset($data['date_order']) ? DateOrder::from($data['date_order']) : $profile->dateOrder();
-            $evidence = $before->target === $target ? $before->evidence : (new Proposer($this->catalog))->evidence($profile, $target);
-            $open = $this->catalog->field($target)->type === FieldType::Date && $order === null && $profile->needsDateOrder();
-            $choice = new ColumnChoice($before->header, $open ? ColumnState::Look : ColumnState::Sure, $target, $order, $evidence);
+        $intake->setColumnPlan($plan->with($column, $this->choice($request, $plan->choices[$column], $profile), $this->catalog));
+        $intake->save();
+
+        return $this->index($intake);
+    }
+
+    /** What holds for the whole source: constants and defaults, organizations of people, which rows come in. */
+    public function settings(Request $request, Intake $intake, Formats $formats): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        $this->mustBeOpen($intake);
+        $data = $request->validate([
+            'constants' => ['sometimes', 'array', 'max:100'],
+            'constants.*.target' => ['required', 'string', $this->knownTarget()],
+            'constants.*.value' => ['required', 'string', 'max:500'],
+            'constants.*.only_blank' => ['sometimes', 'boolean'],
+            'link_organizations' => ['sometimes', 'boolean'],
+            'rows' => ['sometimes', 'array'],
+        ]);
+        $plan = $intake->columnPlan();
+        if (isset($data['constants'])) {
+            $plan = $plan->withConstants(array_map(fn (array $constant): Constant => $this->constant($constant, $formats), array_values($data['constants'])));
         }
-        $intake->setColumnPlan($plan->with($column, $choice));
+        $plan = isset($data['link_organizations']) ? $plan->withLinkedOrganizations((bool) $data['link_organizations']) : $plan;
+        $plan = isset($data['rows']) ? $plan->withRows(RowRules::fromArray($data['rows'])) : $plan;
+        $intake->setColumnPlan($plan);
         $intake->save();
 
         return $this->index($intake);
@@ -110,7 +101,7 @@ final class ColumnController extends Controller
         $this->authorize('update', $intake);
         $this->mustBeOpen($intake);
         $profiles = $intake->columnProfiles();
-        $intake->setColumnPlan($intake->columnPlan()->withAccepted(fn (ColumnChoice $choice, int $column): bool => ! self::needsDateOrder($choice, $profiles[$column], $this->catalog)));
+        $intake->setColumnPlan($intake->columnPlan()->withAccepted(fn (ColumnChoice $choice, int $column): bool => ! $this->view->needsDateOrder($choice, $profiles[$column])));
         $intake->save();
 
         return $this->index($intake);
@@ -127,40 +118,83 @@ final class ColumnController extends Controller
         return $this->index($intake);
     }
 
-    public function plans(): JsonResponse
+    /** The distinct values of a column with what a table could make of them. */
+    public function table(Intake $intake, int $column): JsonResponse
     {
-        $this->authorize('viewAny', SavedPlan::class);
+        $this->authorize('view', $intake);
+        abort_unless(isset($intake->columnProfiles()[$column]), 404);
 
-        return response()->json(['plans' => SavedPlan::query()->orderBy('name')->get(['id', 'name', 'headers_key', 'updated_at'])]);
+        return response()->json($this->view->table($intake, $column));
     }
 
-    public function savePlan(Request $request, Intake $intake): JsonResponse
+    private function choice(Request $request, ColumnChoice $before, ColumnProfile $profile): ColumnChoice
     {
-        $this->authorize('create', SavedPlan::class);
-        $data = $request->validate(['name' => ['required', 'string', 'max:120']]);
-        $plan = $intake->columnPlan();
-        abort_unless($plan->isSettled(), 422, 'Some columns are not settled yet. Settle them, then save the plan.');
-        SavedPlan::query()->updateOrCreate(['name' => $data['name']], ['headers_key' => $plan->headersKey(), 'choices' => $intake->plan, 'settings' => $intake->choices()->toArray(), 'user_id' => $request->user()?->id]);
-        $intake->plan_name = $data['name'];
-        $intake->save();
+        $data = $request->validate([
+            'feeds' => ['required_without:target', 'array', 'max:12'],
+            'feeds.*.target' => ['required', 'string', $this->knownTarget()],
+            'feeds.*.name' => ['nullable', 'string', 'max:120'],
+            'feeds.*.steps' => ['sometimes', 'array'],
+            'target' => ['nullable', 'string', $this->knownTarget()],
+            'date_order' => ['nullable', Rule::enum(DateOrder::class)],
+            'steps' => ['sometimes', 'array'],
+        ]);
+        $feeds = isset($data['feeds'])
+            ? array_map($this->feed(...), array_values($data['feeds']))
+            : (isset($data['target']) ? [new Feed($data['target'], $before->target() === $data['target'] ? $before->feeds[0]->name : '')] : []);
+        $choice = $this->chosen($before, $profile, $feeds);
+        if (isset($data['steps'])) {
+            $choice = $choice->withSteps(Steps::fromArray($data['steps']));
+        }
+        if (isset($data['date_order'])) {
+            $choice = $choice->withDateOrder(DateOrder::from($data['date_order']), (int) now()->format('y'));
+        }
 
-        return response()->json(['saved' => $data['name']]);
+        return $choice->state === ColumnState::Sure && $this->view->needsDateOrder($choice, $profile) ? $choice->becoming(ColumnState::Look, $choice->feeds, $choice->evidence) : $choice;
     }
 
-    public function applyPlan(Request $request, Intake $intake): JsonResponse
+    /** @param  list<Feed>  $feeds */
+    private function chosen(ColumnChoice $before, ColumnProfile $profile, array $feeds): ColumnChoice
     {
-        $this->authorize('update', $intake);
-        $this->mustBeOpen($intake);
-        $data = $request->validate(['name' => ['required', 'string', 'exists:column_plans,name']]);
-        $saved = SavedPlan::query()->where('name', $data['name'])->firstOrFail();
-        $intake->setColumnPlan($saved->columnPlan()->appliedTo($intake->columnPlan(), $saved->name));
-        $intake->fill(['plan_name' => $saved->name, 'settings' => [...$intake->settings, ...$saved->settings]])->save();
+        if ($feeds === []) {
+            return $before->becoming(ColumnState::LeftBehind, [], 'Left behind on purpose. It stays readable in each row.');
+        }
+        $proposer = new Proposer($this->catalog, (int) now()->format('Y'));
 
-        return $this->index($intake);
+        return $before->target() === $feeds[0]->target
+            ? $before->becoming(ColumnState::Sure, $feeds, $before->evidence)
+            : $proposer->chosen($profile, $before, $feeds);
     }
 
-    private static function needsDateOrder(ColumnChoice $choice, ColumnProfile $profile, FieldCatalog $catalog): bool
+    /** @param  array{target: string, name?: ?string, steps?: array<mixed>}  $data */
+    private function feed(array $data): Feed
     {
-        return $choice->target !== null && $catalog->field($choice->target)->type === FieldType::Date && $choice->dateOrder === null && $profile->needsDateOrder();
+        $field = $this->catalog->field($data['target']);
+        $name = trim((string) ($data['name'] ?? ''));
+        if ($field->named && $name === '') {
+            throw new BadStep($field->key === 'group' ? 'Say which group.' : 'Say which system the ids are from.');
+        }
+
+        return new Feed($data['target'], $field->named ? $name : '', Steps::fromArray($data['steps'] ?? []));
+    }
+
+    /** @param  array{target: string, value: string, only_blank?: bool}  $data */
+    private function constant(array $data, Formats $formats): Constant
+    {
+        $field = $this->catalog->field($data['target']);
+        $understood = $field->key === 'group' ? null : $formats->of($field)->read(trim($data['value']));
+        if ($understood?->fault !== null) {
+            throw new BadStep("{$field->label}: {$understood->fault->reason}. {$understood->fault->remedy}.");
+        }
+
+        return new Constant($data['target'], $understood->value ?? trim($data['value']), $data['only_blank'] ?? true);
+    }
+
+    private function knownTarget(): \Closure
+    {
+        return function (string $attribute, mixed $value, \Closure $fail): void {
+            if (! is_string($value) || ! $this->catalog->has($value)) {
+                $fail('There is no such field in the catalog.');
+            }
+        };
     }
 }

@@ -37,7 +37,7 @@ final class LoadController extends Controller
     public function proof(Intake $intake, Proof $proof): JsonResponse
     {
         $this->authorize('view', $intake);
-        $sample = DB::table('intake_outcomes as o')->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'o.intake_id')->on('r.number', 'o.number'))
+        $sample = DB::table('intake_outcomes as o')->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'o.intake_id')->on('r.unit', 'o.unit'))
             ->where('o.intake_id', $intake->id)->whereIn('o.outcome', ['new', 'updated'])->whereNotNull('o.supporter_id')
             // The same five at every look, without an order that the file has.
             ->orderByRaw('crc32(concat(o.intake_id, "-", o.number))')->limit(5)->get(['o.number', 'r.display', 'o.supporter_id', 'o.outcome']);
@@ -56,9 +56,9 @@ final class LoadController extends Controller
     {
         $this->authorize('view', $intake);
         $outcome = (string) $request->query('outcome', 'new');
-        $rows = DB::table('intake_outcomes as o')->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'o.intake_id')->on('r.number', 'o.number'))
+        $rows = DB::table('intake_outcomes as o')->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'o.intake_id')->on('r.unit', 'o.unit'))
             ->where('o.intake_id', $intake->id)->where('o.outcome', $outcome)->where('o.number', '>', (int) $request->query('after', '0'))
-            ->orderBy('o.number')->limit(200)->get(['o.number', 'r.display', 'o.supporter_id', 'o.gift_state', 'o.money']);
+            ->orderBy('o.number')->limit(200)->get(['o.number', 'r.display', 'o.supporter_id', 'o.gifts_new', 'o.money']);
 
         return response()->json(['rows' => $rows, 'more' => $rows->count() === 200]);
     }

@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Intakes;
 
 use App\Http\Controllers\Controller;
+use App\Intakes\Decision;
+use App\Intakes\Results;
 use App\Intakes\Revision;
 use App\Intakes\RowView;
 use App\Intakes\Summary;
+use App\Intakes\Unit;
 use App\Models\Intake;
 use App\Models\IntakeState;
 use Illuminate\Http\JsonResponse;
@@ -33,9 +36,9 @@ final class RowController extends Controller
     {
         $this->authorize('view', $intake);
         $kinds = DB::select('select p.code, p.field, p.column, min(p.reason) as example, min(p.remedy) as remedy, count(distinct p.number) as `rows`, count(distinct p.value) as values_count
-            from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.number = p.number and r.outcome = "held"
+            from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.unit = p.number << 6 and r.outcome = "held"
             where p.intake_id = ? group by p.code, p.field, p.column order by `rows` desc, p.code', [$intake->id]);
-        $headers = array_column($intake->plan ?? [], 'header');
+        $headers = $intake->columnPlan()->headers();
 
         return response()->json([
             'kinds' => array_map(static fn ($kind): array => [...(array) $kind, 'label' => $catalog->has($kind->field) ? $catalog->field($kind->field)->label : $kind->field, 'header' => $kind->column === null ? null : $headers[$kind->column] ?? null], $kinds),
@@ -53,7 +56,7 @@ final class RowController extends Controller
         $data = $request->validate(['code' => ['required', 'string'], 'field' => ['required', 'string'], 'column' => ['nullable', 'integer']]);
         $groups = [];
         $problems = DB::table('intake_problems as p')
-            ->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'p.intake_id')->on('r.number', 'p.number'))
+            ->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'p.intake_id')->on('r.number', 'p.number')->where('r.role', ''))
             ->where('p.intake_id', $intake->id)->where('p.code', $data['code'])->where('p.field', $data['field'])->where('r.outcome', 'held')
             ->when(isset($data['column']), static fn ($query) => $query->where('p.column', $data['column']))
             ->orderBy('p.number')->limit(5000)
@@ -72,16 +75,16 @@ final class RowController extends Controller
         $this->authorize('view', $intake);
         $show = $request->validate(['show' => ['nullable', Rule::in(['unsure', 'known', 'new', 'decided'])]])['show'] ?? 'unsure';
         $after = (int) $request->query('after', '0');
-        $rows = DB::table('intake_results')->where('intake_id', $intake->id)->where('number', '>', $after)
+        $rows = DB::table('intake_results')->where('intake_id', $intake->id)->where('number', '>', $after)->where('outcome', '<>', Results::WITH)
             ->when($show === 'unsure', static fn ($query) => $query->where('held_by', 'unsure'))
             ->when($show === 'known', static fn ($query) => $query->where('verdict', 'known')->whereIn('outcome', ['updated', 'unchanged']))
             ->when($show === 'new', static fn ($query) => $query->where('outcome', 'new'))
             ->when($show === 'decided', static fn ($query) => $query->whereIn('number', DB::table('intake_edits')->select('number')->where('intake_id', $intake->id)->where('kind', 'match')))
-            ->orderBy('number')->limit(self::PAGE)->get(['number', 'display', 'verdict', 'supporter_id', 'leader', 'findings', 'outcome']);
+            ->orderBy('number')->limit(self::PAGE)->get(['number', 'unit', 'role', 'display', 'verdict', 'supporter_id', 'leader', 'findings', 'outcome']);
 
         return response()->json(['rows' => $rows->map(static fn ($row): array => [
-            'number' => $row->number, 'display' => $row->display, 'verdict' => $row->verdict, 'outcome' => $row->outcome, 'supporter_id' => $row->supporter_id,
-            'same_as_row' => $row->leader !== null && $row->leader !== $row->number ? $row->leader : null,
+            'number' => $row->number, 'part' => json_decode((string) $row->findings, true)[0]['part'] ?? 0, 'role' => $row->role, 'display' => $row->display, 'verdict' => $row->verdict, 'outcome' => $row->outcome, 'supporter_id' => $row->supporter_id,
+            'same_as_row' => self::sameAs($row),
             'reason' => json_decode((string) $row->findings, true)[0]['for'][0] ?? '',
         ]), 'more' => $rows->count() === self::PAGE, 'decided' => DB::table('intake_edits')->where('intake_id', $intake->id)->where('kind', 'match')->distinct()->count('number')]);
     }
@@ -109,17 +112,19 @@ final class RowController extends Controller
         $this->authorize('view', $intake);
         $outcome = $request->validate(['outcome' => ['required', Rule::in(['new', 'updated', 'unchanged', 'held', 'left_out'])]])['outcome'];
         $results = DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', $outcome)->where('number', '>', (int) $request->query('after', '0'))
-            ->orderBy('number')->limit(100)->get(['number', 'display', 'held_by', 'supporter_id', 'leader', 'changes', 'gift_state', 'money']);
+            ->orderBy('number')->limit(100)->get(['number', 'unit', 'display', 'reason', 'held_by', 'supporter_id', 'leader', 'changes', 'gifts_new', 'money', 'money_there']);
+        $others = $rows->others($intake, $results->pluck('number')->all());
         $reasons = DB::table('intake_problems')->where('intake_id', $intake->id)->whereIn('number', $results->pluck('number'))->orderBy('place')->get(['number', 'reason'])->groupBy('number');
 
         return response()->json(['rows' => $results->map(static fn ($row): array => [
-            'number' => $row->number, 'display' => $row->display, 'supporter_id' => $row->supporter_id, 'same_as_row' => $row->leader !== null && $row->leader !== $row->number ? $row->leader : null,
-            'changes' => $rows->changes($row->changes), 'gift_state' => $row->gift_state, 'money' => $row->money,
+            'number' => $row->number, 'display' => $row->display, 'supporter_id' => $row->supporter_id, 'same_as_row' => self::sameAs($row),
+            'changes' => $rows->changes($row->changes), 'others' => $others[$row->number] ?? [], 'gifts_new' => $row->gifts_new, 'money' => $row->money, 'money_there' => $row->money_there,
             'reasons' => match ($row->held_by) {
                 'problem' => $reasons[$row->number]?->pluck('reason')->all() ?? [],
                 'unsure' => ['Nobody has said yet whether it is someone we know'],
                 'person' => ['Held by a person'],
-                default => [],
+                'waits' => ['Waits for a row further down'],
+                default => $row->reason === null ? [] : [$row->reason],
             },
         ]), 'more' => $results->count() === 100]);
     }
@@ -130,14 +135,14 @@ final class RowController extends Controller
         $data = $request->validate([
             'kind' => ['required', Rule::in(['cell', 'value', 'row', 'match', 'address'])],
             'number' => ['required_unless:kind,value,address', 'nullable', 'integer', Rule::exists('intake_rows', 'number')->where('intake_id', $intake->id)],
-            'column' => ['required_if:kind,cell,value', 'nullable', 'integer', 'min:0', 'max:'.max(0, count($intake->plan ?? []) - 1)],
+            'column' => ['required_if:kind,cell,value', 'nullable', 'integer', 'min:0', 'max:'.max(0, count($intake->columnPlan()->choices) - 1)],
             'from' => ['required_if:kind,value', 'nullable', 'string', 'max:5000'],
             'to' => ['present', 'nullable', 'string', 'max:5000'],
         ]);
         $to = (string) $data['to'];
         $allowed = match ($data['kind']) {
             'row' => in_array($to, ['hold', 'out', 'in'], true),
-            'match' => preg_match('/^(?:new|[sr]:\d+)$/D', $to) === 1,
+            'match' => preg_match(Decision::PATTERN, $to) === 1,
             'address' => in_array($to, ['accept', 'keep'], true),
             default => true,
         };
@@ -168,6 +173,11 @@ final class RowController extends Controller
         $number = $revision->takeBack($intake, $kind);
 
         return response()->json(['number' => $number, 'intake' => $summary->of($intake->refresh())]);
+    }
+
+    private static function sameAs(\stdClass $row): ?int
+    {
+        return $row->leader !== null && $row->leader !== $row->unit ? Unit::row($row->leader) : null;
     }
 
     private function mustBeReady(Intake $intake): void

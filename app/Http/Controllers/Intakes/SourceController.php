@@ -18,6 +18,7 @@ use PineSieve\Core\Reading\CannotRead;
 use PineSieve\Core\Reading\Dialect;
 use PineSieve\Core\Reading\Encoding;
 use PineSieve\Core\Reading\HeaderRow;
+use PineSieve\Core\Reading\SourceFormat;
 
 /** How a source is read, and its rows as they are. */
 final class SourceController extends Controller
@@ -36,11 +37,13 @@ final class SourceController extends Controller
 
         return response()->json([
             'sheets' => $intake->sheets,
-            'sheet' => $intake->sheet,
+            'format' => SourceFormat::from($intake->format)->label(),
+            'sheets_read' => $intake->sheets_read,
+            'fill_merged' => $intake->fill_merged,
             'encoding' => $intake->encoding,
             'delimiter' => $intake->delimiter,
             'header_row' => $intake->header_row,
-            'headers' => array_column($intake->plan ?? [], 'header'),
+            'headers' => $intake->columnPlan()->headers(),
             'rows' => array_map(static fn (int $number, array $cells): array => ['number' => $number, 'cells' => $cells], array_keys($rows), $rows),
             'offered_plan' => $intake->settings['offered_plan'] ?? null,
         ]);
@@ -51,17 +54,19 @@ final class SourceController extends Controller
         $this->authorize('update', $intake);
         abort_unless($intake->state->isOpen() || $intake->state === IntakeState::Failed, 409, 'This intake is being worked on or was loaded already, so its source can\'t be read anew.');
         $data = $request->validate([
-            'sheet' => ['sometimes', 'string', Rule::in($intake->sheets)],
+            'sheets_read' => ['sometimes', 'array', 'min:1', 'max:200'],
+            'sheets_read.*' => ['string', 'distinct', Rule::in($intake->sheets)],
+            'fill_merged' => ['sometimes', 'boolean'],
             'encoding' => ['sometimes', Rule::enum(Encoding::class)],
             'delimiter' => ['sometimes', Rule::in(Dialect::DELIMITERS)],
             'header_row' => ['sometimes', 'nullable', 'integer', 'min:0', 'max:1000000'],
         ]);
-        if (! array_key_exists('header_row', $data)) {
+        if (! array_key_exists('header_row', $data) && array_diff(array_keys($data), ['fill_merged']) !== []) {
             // Another sheet or another way of reading has its header elsewhere.
             $data['header_row'] = null;
         }
         $intake->fill($data);
-        $sources->open($intake)->reader($intake->sheet, $intake->dialect());
+        $sources->open($intake)->reader($intake->readAs());
         CarryOn::from($intake, IntakeState::Reading);
 
         return response()->json($summary->of($intake));
@@ -76,7 +81,7 @@ final class SourceController extends Controller
     {
         $rows = [];
         try {
-            foreach ($sources->open($intake)->reader($intake->sheet, $intake->dialect())->rows() as $number => $cells) {
+            foreach ($sources->open($intake)->reader($intake->readAs())->rows() as $number => $cells) {
                 if (count($rows) >= HeaderRow::WITHIN && $number > ($intake->header_row ?? 0)) {
                     break;
                 }

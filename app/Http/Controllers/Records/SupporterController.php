@@ -6,11 +6,13 @@ namespace App\Http\Controllers\Records;
 
 use App\Http\Controllers\Controller;
 use App\Models\Supporter;
+use App\Records\Links;
 use App\Records\Origins;
 use App\Records\SearchIndex;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Standards\FieldCatalog;
 
 /** Supporters, to find and to look at. */
 final class SupporterController extends Controller
@@ -48,19 +50,22 @@ final class SupporterController extends Controller
         ]);
     }
 
-    public function show(Supporter $supporter, Origins $origins): JsonResponse
+    public function show(Supporter $supporter, Origins $origins, FieldCatalog $catalog, Links $links): JsonResponse
     {
         $this->authorize('view', $supporter);
-        $supporter->load(['addresses', 'emails', 'phones', 'identifiers', 'groups']);
+        $supporter->load(['addresses', 'emails', 'phones', 'identifiers', 'memberships', 'customValues']);
         $gifts = $supporter->gifts()->orderByDesc('given_on')->orderByDesc('id')->limit(500)->get();
 
         return response()->json([
-            'supporter' => $supporter->makeHidden(['addresses', 'emails', 'phones', 'identifiers', 'groups'])->toArray(),
+            'supporter' => $supporter->makeHidden(['addresses', 'emails', 'phones', 'identifiers', 'memberships', 'customValues'])->toArray(),
             'addresses' => $supporter->addresses,
             'emails' => $supporter->emails,
             'phones' => $supporter->phones,
             'identifiers' => $supporter->identifiers,
-            'groups' => $supporter->groups->pluck('name'),
+            'groups' => $supporter->memberships->where('list', 'group')->pluck('name')->values(),
+            'tags' => $supporter->memberships->where('list', 'tag')->pluck('name')->values(),
+            'custom' => $supporter->customValues->map(fn ($value): array => ['id' => $value->getAttribute('id'), 'label' => $catalog->has($value->getAttribute('field')) ? $catalog->field($value->getAttribute('field'))->label : $value->getAttribute('field'), 'value' => $value->getAttribute('value')]),
+            'links' => $links->of($supporter->id),
             'gifts' => $gifts,
             'gift_count' => $supporter->gifts()->count(),
             'gift_total' => (string) ($supporter->gifts()->sum('amount') ?: '0.00'),

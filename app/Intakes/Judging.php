@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes;
+
+use PineSieve\Core\Columns\Party;
+use PineSieve\Core\Matching\Comparer;
+use PineSieve\Core\Matching\Judgement;
+use PineSieve\Core\Matching\KeyMaker;
+use PineSieve\Core\Matching\MatchKey;
+use PineSieve\Core\Matching\PairFinding;
+use PineSieve\Core\Records\LinkKind;
+use PineSieve\Core\Records\SupporterRecord;
+
+/** Who a supporter that a row tells of is: by the rules, or as a person said. A decision that names nobody who is there any more does not count. */
+final readonly class Judging
+{
+    private Comparer $comparer;
+
+    public function __construct(
+        private Candidates $candidates,
+        KeyMaker $keys,
+    ) {
+        $this->comparer = new Comparer($keys);
+    }
+
+    /** @param  list<MatchKey>  $keys */
+    public function judge(Party $party, array $keys, ?string $decision): Judgement
+    {
+        $record = $party->record;
+        $stored = $this->candidates->of($keys);
+        $findings = array_map(fn (SupporterRecord $candidate): PairFinding => $party->isNamedOnly ? $this->comparer->named($record, $candidate) : $this->comparer->compare($record, $candidate), $stored);
+        foreach ($party->isNamedOnly ? [] : $this->candidates->sameRow($record->fingerprint()) as $id => $intake) {
+            $candidate = $this->candidates->record($id);
+            if ($candidate !== null) {
+                $findings[$id] = ($findings[$id] ?? $this->comparer->compare($record, $candidate))->loadedBefore($intake);
+            }
+        }
+        $judgement = Judgement::of(array_values($findings));
+        $named = $decision === null || $decision === 'new' ? null : $this->candidates->named($decision);
+
+        return match (true) {
+            $decision === 'new' => $judgement->decided(null),
+            $named !== null => $judgement->decided($named->ref),
+            default => $judgement,
+        };
+    }
+
+    /**
+     * The household that one of the members is in already; what the rules say if none is.
+     *
+     * @param  list<MatchKey>  $keys
+     * @param  list<?SupporterRecord>  $members
+     */
+    public function household(Party $party, array $keys, ?string $decision, array $members): Judgement
+    {
+        $judgement = $this->judge($party, $keys, $decision);
+        foreach ($decision === null ? array_filter($members) : [] as $member) {
+            foreach ($member->links as $link) {
+                $household = $link->value('kind') === LinkKind::Member->value ? $this->candidates->record(ctype_digit($link->value('other_id')) ? (int) $link->value('other_id') : $link->value('other_id')) : null;
+                if ($household !== null) {
+                    return $judgement->decided($household->ref);
+                }
+            }
+        }
+
+        return $judgement;
+    }
+}

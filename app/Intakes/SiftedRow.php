@@ -1,0 +1,221 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes;
+
+use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Outcome;
+use PineSieve\Core\Changes\PartsPlanner;
+use PineSieve\Core\Changes\Planner;
+use PineSieve\Core\Columns\MappedRow;
+use PineSieve\Core\Columns\Party;
+use PineSieve\Core\Columns\PartyLink;
+use PineSieve\Core\Gifts\Amount;
+use PineSieve\Core\Matching\Judgement;
+use PineSieve\Core\Matching\MatchKey;
+use PineSieve\Core\Matching\PairFinding;
+use PineSieve\Core\Matching\Verdict;
+use PineSieve\Core\Records\IncomingGift;
+use PineSieve\Core\Records\SupporterRecord;
+
+/** What the stages make of a row: a result for each of the supporters that it tells of. They come in together or are held together. */
+final class SiftedRow
+{
+    private const RESULT = [
+        'role' => '', 'reason' => null, 'held_by' => null, 'supporter_id' => null, 'leader' => null, 'findings' => null, 'address' => 'none', 'address_changes' => null,
+        'changes' => null, 'money' => '0.00', 'money_there' => '0.00', 'gifts' => null, 'gifts_new' => 0, 'fingerprint' => null,
+    ];
+
+    public function __construct(
+        private readonly int $intakeId,
+        private readonly Planner $planner,
+        private readonly Candidates $candidates,
+        private readonly Judging $judging,
+        private readonly Settings $settings,
+        private readonly Edits $edits,
+        private readonly bool $later,
+    ) {
+    }
+
+    /**
+     * @param  array<int, list<MatchKey>>  $keys  by unit
+     * @param  ?string  $reason  why the rules of the plan leave the row out
+     * @return array{MappedRow, list<array<string, mixed>>}
+     */
+    public function results(int $number, MappedRow $row, array $keys, ?string $reason): array
+    {
+        $byPerson = $this->edits->row($number);
+        if ($byPerson === 'out' || $reason !== null) {
+            return [$row, [$this->result($number, $row, ['outcome' => Outcome::LeftOut->value, 'reason' => $byPerson === 'out' ? null : $reason])]];
+        }
+        $isHeld = $byPerson === 'hold';
+        if ($isHeld || ($row->problems !== [] && ! $row->onlyPoints())) {
+            return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => $row->problems !== [] ? 'problem' : 'person'])]];
+        }
+        $judgements = $this->judgements($number, $row, $keys);
+        if ($row->problems !== []) {
+            if ($judgements[0]->verdict !== Verdict::Known) {
+                return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'problem', 'verdict' => Results::POINTS])]];
+            }
+            $row = $row->withoutProblems();
+        }
+        foreach ($judgements as $part => $judgement) {
+            if ($judgement->verdict === Verdict::Unsure) {
+                return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'unsure', 'verdict' => Verdict::Unsure->value, 'role' => $row->parties[$part]->role, 'findings' => self::findings($judgement, $part)])]];
+            }
+            // Whoever is only named may be made by a row further down.
+            if (! $this->later && $row->parties[$part]->isNamedOnly && $row->parties[$part]->role !== 'household' && $judgement->verdict === Verdict::New) {
+                return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'waits'])]];
+            }
+        }
+
+        return [$row, $this->planned($number, $row, $keys, $judgements)];
+    }
+
+    /**
+     * @param  array<int, list<MatchKey>>  $keys
+     * @return non-empty-list<Judgement> one a party
+     */
+    private function judgements(int $number, MappedRow $row, array $keys): array
+    {
+        $judgements = [];
+        $members = [];
+        foreach ($row->parties as $part => $party) {
+            $ofParty = $keys[Unit::of($number, $part)] ?? [];
+            $decision = $this->edits->match($number, $part);
+            $judgements[] = $judgement = $party->role === 'household'
+                ? $this->judging->household($party, $ofParty, $decision, $members)
+                : $this->judging->judge($party, $ofParty, $decision);
+            if ($judgement->ref !== null) {
+                $members[] = $this->candidates->record($judgement->ref);
+            }
+        }
+
+        return $judgements;
+    }
+
+    /**
+     * @param  array<int, list<MatchKey>>  $keys
+     * @param  non-empty-list<Judgement>  $judgements
+     * @return list<array<string, mixed>>
+     */
+    private function planned(int $number, MappedRow $row, array $keys, array $judgements): array
+    {
+        $refs = [];
+        $changes = [];
+        $stored = [];
+        foreach ($row->parties as $part => $party) {
+            $unit = Unit::of($number, $part);
+            $ref = $judgements[$part]->ref;
+            $stored[$part] = $ref === null ? null : $this->candidates->record($ref);
+            $changes[$part] = $this->planner->plan((string) $unit, $party->record, $stored[$part]);
+            $refs[$party->role] = $stored[$part]->ref ?? "{$unit}:supporter";
+        }
+        foreach ($row->links as $place => $link) {
+            $from = self::partOf($row, $link->from);
+            $changes[$from] = [...$changes[$from], ...$this->link($number, $from, $place, $link, $stored[$from], $refs)];
+        }
+        $results = [];
+        $writes = array_filter($changes) !== [];
+        foreach ($row->parties as $part => $party) {
+            $outcome = $part > 0 ? Results::WITH : ($stored[0] === null ? Outcome::New : ($writes ? Outcome::Updated : Outcome::Unchanged))->value;
+            $results[] = $this->comingIn($number, $part, $row, $party, $keys[Unit::of($number, $part)] ?? [], $judgements[$part], $stored[$part], $changes[$part], $outcome);
+        }
+
+        return $results;
+    }
+
+    private static function partOf(MappedRow $row, string $role): int
+    {
+        foreach ($row->parties as $part => $party) {
+            if ($party->role === $role) {
+                return $part;
+            }
+        }
+
+        throw new \LogicException("The row tells of no {$role}.");
+    }
+
+    /**
+     * @param  array<string, int|string>  $refs  by role
+     * @return list<Change>
+     */
+    private function link(int $number, int $from, int $place, PartyLink $link, ?SupporterRecord $stored, array $refs): array
+    {
+        return $refs[$link->from] === $refs[$link->to] ? [] : PartsPlanner::link((string) Unit::of($number, $from), $place, $link->kind, $stored, $refs[$link->to], $link->as);
+    }
+
+    /**
+     * @param  list<MatchKey>  $keys
+     * @param  list<Change>  $changes
+     * @return array<string, mixed>
+     */
+    private function comingIn(int $number, int $part, MappedRow $row, Party $party, array $keys, Judgement $judgement, ?SupporterRecord $stored, array $changes, string $outcome): array
+    {
+        $gifts = array_map(static fn (IncomingGift $gift): string => $gift->sameness(), $party->record->gifts);
+        $missing = Planner::giftsMissing($party->record, $stored);
+        $owner = $this->candidates->add(Unit::of($number, $part), $keys, $stored, $changes, $gifts);
+        $values = [
+            'outcome' => $outcome,
+            'verdict' => $judgement->verdict->value,
+            'supporter_id' => is_int($owner) ? $owner : null,
+            'leader' => is_int($owner) ? null : (int) $owner,
+            'findings' => self::findings($judgement, $part),
+            'changes' => $changes === [] ? null : self::json(array_map(static fn (Change $change): array => $change->toArray(), $changes)),
+            'gifts' => $gifts === [] ? null : self::json($gifts),
+            'gifts_new' => count($missing),
+            'fingerprint' => $party->record->fingerprint(),
+        ];
+        if ($part > 0) {
+            return [...self::RESULT, ...$this->place($number, $part), ...$values, 'role' => $party->role, 'display' => mb_substr($party->record->display(), 0, 400)];
+        }
+        $new = Amount::sum(array_map(static fn (IncomingGift $gift): string => $gift->amount, $missing));
+
+        return $this->result($number, $row, [...$values, 'money_there' => Amount::difference($row->money, $new)]);
+    }
+
+    /**
+     * @param  array<string, mixed>  $values
+     * @return array<string, mixed> the result of the one that the row is about
+     */
+    private function result(int $number, MappedRow $row, array $values): array
+    {
+        $decision = $this->edits->address($number);
+        $address = match (true) {
+            $row->record()->addresses === [] => 'none',
+            $row->address->changes === [] => 'same',
+            $decision === 'keep' => 'kept',
+            $this->settings->acceptAddresses || $decision === 'accept' => 'accepted',
+            default => 'ask',
+        };
+
+        return [
+            ...self::RESULT, ...$this->place($number, 0),
+            'verdict' => Verdict::New->value,
+            'display' => mb_substr($row->record()->display(), 0, 400),
+            'address' => $address,
+            'address_changes' => $row->address->changes === [] ? null : self::json(['from' => $row->address->original->parts(), 'to' => $row->address->standard->parts(), 'changes' => $row->address->changes]),
+            'money' => $row->money,
+            ...$values,
+        ];
+    }
+
+    /** @return array<string, int> */
+    private function place(int $number, int $part): array
+    {
+        $unit = Unit::of($number, $part);
+
+        return ['intake_id' => $this->intakeId, 'unit' => $unit, 'number' => $number, 'turn' => ($this->later ? Sifter::LATER : 0) + $unit];
+    }
+
+    private static function findings(Judgement $judgement, int $part): ?string
+    {
+        return $judgement->findings === [] ? null : self::json(array_map(static fn (PairFinding $finding): array => [...$finding->toArray(), ...($part > 0 ? ['part' => $part] : [])], array_slice($judgement->findings, 0, 8)));
+    }
+
+    private static function json(mixed $value): string
+    {
+        return json_encode($value, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
+    }
+}

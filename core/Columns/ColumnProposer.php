@@ -1,0 +1,214 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Columns;
+
+use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\FieldType;
+use PineSieve\Core\Text\Fold;
+
+/** What one column may become: by its header, if its values agree, or else by its values alone. */
+final readonly class ColumnProposer
+{
+    /** Part of the values that must have the look of the field. Below it the header is not believed. */
+    private const BELIEVED = 0.6;
+
+    /** Part of the values from which the header and they together leave no doubt. */
+    private const CERTAIN = 0.9;
+
+    public function __construct(private FieldCatalog $catalog)
+    {
+    }
+
+    public function propose(ColumnProfile $profile, int $column, SheetSense $sheet): Proposal
+    {
+        if ($profile->filled === 0) {
+            return new Proposal($profile->header, ColumnState::LeftBehind, null, 'No row has a value here.');
+        }
+        if (in_array($profile->header, Proposer::OF_HELD_ROWS, true)) {
+            return new Proposal($profile->header, ColumnState::LeftBehind, null, 'Written beside the held rows for whoever corrects them.');
+        }
+        $custom = $this->customField($profile->header);
+        if ($custom !== null) {
+            return new Proposal($profile->header, ColumnState::Sure, $custom, "The header \"{$profile->header}\" is the name of a field of yours. {$this->fill($profile)}");
+        }
+        $sense = $sheet->senses[$column];
+        if ($sense === null) {
+            return $this->byValues($profile, $column, $sheet);
+        }
+        if ($sense->base === '') {
+            return new Proposal($profile->header, ColumnState::Open, null, "There is no field for \"{$profile->header}\". {$this->fill($profile)}");
+        }
+        [$target, $name] = Meaning::of($sense, $profile, $column, $sheet);
+        if ($target === null || ! $this->catalog->has($target)) {
+            return $sense->isGuess || in_array($sense->base, ['name.title', 'status', 'kind'], true)
+                ? $this->byValues($profile, $column, $sheet)
+                : new Proposal($profile->header, ColumnState::Open, null, "The header \"{$profile->header}\" can mean several things. {$this->fill($profile)}");
+        }
+
+        return $this->named($profile, $target, $name, $sense, $column, $sheet);
+    }
+
+    /** What there is to say about a column that a person gives a field. */
+    public function evidence(ColumnProfile $profile, string $target): string
+    {
+        $look = $this->look($target);
+
+        return $look === null ? $this->fill($profile) : $profile->evidence($look).'. '.$this->fill($profile);
+    }
+
+    private function named(ColumnProfile $profile, string $target, string $name, HeaderSense $sense, int $column, SheetSense $sheet): Proposal
+    {
+        $field = $this->catalog->field($target);
+        $look = $this->look($target);
+        $says = "The header \"{$profile->header}\" is a usual one for {$field->label}.";
+        if ($look !== null && $this->share($profile, $look) < self::BELIEVED) {
+            $other = $this->byValues($profile, $column, $sheet);
+
+            return $other->target !== null ? $other : new Proposal($profile->header, ColumnState::Open, null, "{$says} But only {$profile->evidence($look)}.");
+        }
+        $contradiction = $this->contradiction($profile, $target);
+        if ($contradiction !== null) {
+            $other = $this->byValues($profile, $column, $sheet);
+
+            return $other->target !== null ? $other : new Proposal($profile->header, ColumnState::Open, null, "{$says} But {$contradiction}.");
+        }
+        if (str_starts_with($target, 'address.') && str_ends_with($target, 'line1') && $this->holdsBlocks($profile)) {
+            return new Proposal($profile->header, ColumnState::Look, substr($target, 0, -5).'block', 'The values hold street, city and postal code in one.');
+        }
+        $state = match (true) {
+            $sense->isGuess => ColumnState::Look,
+            $field->type === FieldType::Date && $profile->needsDateOrder() => ColumnState::Look,
+            in_array($field->type, [FieldType::FullName, FieldType::AddressBlock, FieldType::Names, FieldType::Consent], true), $field->named => ColumnState::Look,
+            in_array($target, ['gift.reference', 'status', 'kind', 'notes'], true), str_starts_with($sense->base, 'last_gift.') => ColumnState::Look,
+            $sense->party !== '' => ColumnState::Look,
+            $look !== null => $this->share($profile, $look) >= self::CERTAIN ? ColumnState::Sure : ColumnState::Look,
+            default => ColumnState::Sure,
+        };
+        $evidence = $look === null ? "{$says} {$this->fill($profile)}" : "{$says} {$profile->evidence($look)}.";
+        if ($field->type === FieldType::Date) {
+            $evidence .= $this->aboutDates($profile);
+        }
+
+        return new Proposal($profile->header, $state, $target, $evidence, $name);
+    }
+
+    /** The serial numbers of a spreadsheet are dates too. */
+    private function share(ColumnProfile $profile, Look $look): float
+    {
+        return $profile->share($look) + ($look === Look::Date && $profile->filled > 0 ? $profile->count(Mark::Serial) / $profile->filled : 0.0);
+    }
+
+    private function contradiction(ColumnProfile $profile, string $target): ?string
+    {
+        return match (true) {
+            $target === 'id.old' && $profile->distinct < 2 && $profile->filled > 2 => 'all its values are the same',
+            str_ends_with($target, 'id.old') && $profile->share(Look::FullName) > 0.5 => 'its values look like names',
+            str_contains($target, 'name.') && $profile->share(Look::Email) > 0.5 => 'its values are email addresses',
+            str_contains($target, 'name.') && $profile->share(Look::Date) > 0.5 => 'its values are dates',
+            str_ends_with($target, 'address.line1') && ($profile->share(Look::Email) > 0.5 || $profile->share(Look::Date) > 0.5) => 'its values are something else',
+            ! str_starts_with($target, 'gift.kind') && $target === 'gift.fund' && $profile->share(Look::Money) > 0.8 => 'its values are amounts',
+            default => null,
+        };
+    }
+
+    /** Where the header says nothing, only values that can't well be anything else speak; or values that their neighbours explain. */
+    private function byValues(ColumnProfile $profile, int $column, SheetSense $sheet): Proposal
+    {
+        foreach ([[Look::Email, 'email'], [Look::Phone, 'phone']] as [$look, $target]) {
+            if ($profile->share($look) >= self::CERTAIN && $profile->share(Look::Date) < 0.5) {
+                return new Proposal($profile->header, $look === Look::Email ? ColumnState::Sure : ColumnState::Look, $target, "{$profile->evidence($look)}; the header does not say.");
+            }
+        }
+        $place = $this->byNeighbours($profile, $column, $sheet);
+
+        return $place ?? new Proposal($profile->header, ColumnState::Open, null, "The header \"{$profile->header}\" is not a usual one. {$this->fill($profile)}");
+    }
+
+    /** Street, city, state and postal code stand side by side. */
+    private function byNeighbours(ColumnProfile $profile, int $column, SheetSense $sheet): ?Proposal
+    {
+        $near = static function (Look $look, int ...$offsets) use ($column, $sheet): bool {
+            foreach ($offsets as $offset) {
+                if (isset($sheet->profiles[$column + $offset]) && $sheet->profiles[$column + $offset]->share($look) >= self::CERTAIN && $sheet->profiles[$column + $offset]->filled > 0) {
+                    return true;
+                }
+            }
+
+            return false;
+        };
+        [$target, $look] = match (true) {
+            $profile->share(Look::State) >= self::CERTAIN && $near(Look::PostalCode, 1, -1) => ['address.state', Look::State],
+            $profile->share(Look::PostalCode) >= self::CERTAIN && $near(Look::State, -1, 1) => ['address.postal_code', Look::PostalCode],
+            $profile->share(Look::Street) >= self::CERTAIN && ($near(Look::State, 2, 3) || $near(Look::Words, 1) && $near(Look::PostalCode, 2, 3)) => [$this->holdsBlocks($profile) ? 'address.block' : 'address.line1', Look::Street],
+            $profile->share(Look::Words) >= self::CERTAIN && $near(Look::State, 1) && $near(Look::Street, -1, -2) => ['address.city', Look::Words],
+            default => [null, null],
+        };
+
+        return $target === null || $look === null ? null : new Proposal($profile->header, ColumnState::Look, $target, "{$profile->evidence($look)}, and the columns beside it are of an address; the header does not say.");
+    }
+
+    private function customField(string $header): ?string
+    {
+        foreach ($this->catalog->all() as $field) {
+            if ($field->isCustom() && Fold::solid($field->label) === Fold::solid($header)) {
+                return $field->key;
+            }
+        }
+
+        return null;
+    }
+
+    private function holdsBlocks(ColumnProfile $profile): bool
+    {
+        if ($profile->share(Look::Street) <= 0.5) {
+            return false;
+        }
+        $blocks = 0;
+        foreach ($profile->values as $value => $count) {
+            $blocks += preg_match('/\S\s*\R\s*\S|,.+\b(?:\d{4,5}(?:-\d{4})?|[A-Z]\d[A-Z] ?\d[A-Z]\d)\s*$/siu', (string) $value) === 1 ? $count : 0;
+        }
+
+        return $blocks > 0.5 * array_sum($profile->values);
+    }
+
+    private function aboutDates(ColumnProfile $profile): string
+    {
+        $order = $profile->dateOrder();
+
+        return match (true) {
+            $profile->needsDateOrder() && $profile->dates['mdy'] > 0 => sprintf(' %s can only be month first, %s only day first, %s either: choose the order.', number_format($profile->dates['mdy']), number_format($profile->dates['dmy']), number_format($profile->dates['both'])),
+            $profile->needsDateOrder() => sprintf(' %s can be read month first or day first, and none of the values tells which: choose the order.', number_format($profile->dates['both'])),
+            $order !== null => sprintf(' %s can only be %s.', number_format($profile->dates[$order->value]), $order->label()),
+            default => '',
+        };
+    }
+
+    private function fill(ColumnProfile $profile): string
+    {
+        return sprintf('%s of %s rows have a value, %s%s different.', number_format($profile->filled), number_format($profile->rows), $profile->exact ? '' : 'up to ', number_format($profile->distinct));
+    }
+
+    private function look(string $target): ?Look
+    {
+        $field = $this->catalog->field($target);
+
+        return match ($field->type) {
+            FieldType::Email => Look::Email,
+            FieldType::Phone => Look::Phone,
+            FieldType::Date => Look::Date,
+            FieldType::State => Look::State,
+            FieldType::PostalCode => Look::PostalCode,
+            FieldType::GiftKind => Look::GiftKind,
+            FieldType::Amount => Look::Money,
+            FieldType::YesNo => Look::YesNo,
+            FieldType::Consent => Look::Consent,
+            FieldType::RecordKind => Look::RecordKind,
+            FieldType::Status => $field->key === 'status' ? null : Look::Status,
+            FieldType::FullName => Look::Words,
+            FieldType::Text => preg_match('/name\.(?:first|last)$|address\.city$|city$/D', $target) === 1 ? Look::Words : null,
+            default => null,
+        };
+    }
+}

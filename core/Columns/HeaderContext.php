@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Columns;
+
+/** Reads the headers of a source together: what stands beside a column says what it alone does not. */
+final class HeaderContext
+{
+    private function __construct()
+    {
+    }
+
+    /**
+     * @param  list<string>  $headers
+     * @return list<?HeaderSense> null for a header that says nothing
+     */
+    public static function read(array $headers): array
+    {
+        $senses = [];
+        foreach ($headers as $header) {
+            [$name, $occurrence] = self::occurrence($header, $headers);
+            $words = HeaderWords::read($name);
+            $senses[] = $words === null ? null : new HeaderSense($words->base, $words->party, $words->kind, $words->number, $occurrence);
+        }
+        $senses = self::numberedAddresses($headers, $senses);
+
+        return self::sections($headers, $senses);
+    }
+
+    /**
+     * The reading of the source gives like headers a number: "City (2)".
+     *
+     * @param  list<string>  $headers
+     * @return array{string, int}
+     */
+    private static function occurrence(string $header, array $headers): array
+    {
+        return preg_match('/^(.+) \((\d{1,2})\)$/uD', $header, $parts) === 1 && array_filter($headers, static fn (string $other): bool => mb_strtolower($other) === mb_strtolower($parts[1])) !== []
+            ? [$parts[1], (int) $parts[2]]
+            : [$header, 1];
+    }
+
+    /**
+     * Where there is a "City 2", the number of "Address 2" tells the address and not its line.
+     *
+     * @param  list<string>  $headers
+     * @param  list<?HeaderSense>  $senses
+     * @return list<?HeaderSense>
+     */
+    private static function numberedAddresses(array $headers, array $senses): array
+    {
+        $places = array_filter($senses, static fn (?HeaderSense $sense): bool => $sense !== null && in_array($sense->base, ['address.city', 'address.postal_code', 'address.state'], true) && $sense->number > 1);
+        if ($places === []) {
+            return $senses;
+        }
+
+        return array_map(static function (?HeaderSense $sense, string $header): ?HeaderSense {
+            if ($sense === null || $sense->number > 0 || ! in_array($sense->base, ['address.line1', 'address.line2'], true) || preg_match('/^\D*(?:address|addr|street)\D{0,2}([1-9])\D*$/iD', $header, $found) !== 1) {
+                return $sense;
+            }
+
+            return $sense->with('address.line1', $sense->kind, (int) $found[1]);
+        }, $senses, $headers);
+    }
+
+    /**
+     * "Address 2, City, ZIP" after "Work address 1" are of the work address, until another first line comes.
+     *
+     * @param  list<string>  $headers
+     * @param  list<?HeaderSense>  $senses
+     * @return list<?HeaderSense>
+     */
+    private static function sections(array $headers, array $senses): array
+    {
+        $kind = '';
+        $opened = false;
+        foreach ($senses as $column => $sense) {
+            if ($sense === null || ! str_starts_with($sense->base, 'address.')) {
+                $section = HeaderWords::sectionKind($headers[$column]);
+                if ($section !== null) {
+                    // "Work" alone, above or before its columns.
+                    [$kind, $opened] = [$section, true];
+                    if ($sense === null && ! in_array($section, ['mobile', 'fax', 'other'], true)) {
+                        $senses[$column] = new HeaderSense('address.line1', '', $section, 0, 1, true);
+                    }
+                } elseif ($sense !== null && ! in_array(explode('.', $sense->base)[0], ['phone', 'email', ''], true)) {
+                    [$kind, $opened] = ['', false];
+                }
+
+                continue;
+            }
+            if ($sense->kind !== '') {
+                [$kind, $opened] = [$sense->kind, true];
+            } elseif ($opened && ($sense->base !== 'address.line1' || self::isLine($senses[$column - 1] ?? null) === false && $column > 0 && $senses[$column - 1] === null)) {
+                $senses[$column] = $sense->with($sense->base, $kind, $sense->number);
+            } elseif ($sense->base === 'address.line1') {
+                [$kind, $opened] = ['', false];
+            }
+        }
+
+        return $senses;
+    }
+
+    private static function isLine(?HeaderSense $sense): bool
+    {
+        return $sense !== null && $sense->base === 'address.line1';
+    }
+}

@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Columns;
+
+use PineSieve\Core\Text\Mojibake;
+use PineSieve\Core\Text\Placeholders;
+
+/** What can be odd about a single value, whatever column it stands in. */
+enum Mark: string
+{
+    case Blanks = 'blanks';
+    case Breaks = 'breaks';
+    case Invisible = 'invisible';
+    case Decoding = 'decoding';
+    case Placeholder = 'placeholder word';
+    case Test = 'placeholder test';
+    case Filler = 'placeholder number';
+    case FillerDate = 'placeholder date';
+    case Error = 'placeholder error';
+    case Scientific = 'placeholder scientific';
+    case Capitals = 'capitals';
+    case Small = 'small';
+    case TwoPeople = 'two people';
+    case LastFirst = 'last, first';
+    case TwoEmails = 'two emails';
+    case TwoPhones = 'two phones';
+    case FourDigits = 'four digits';
+    case Serial = 'serial';
+    case Currency = 'currency';
+    case Parentheses = 'parentheses';
+    case DecimalComma = 'decimal comma';
+    case List = 'list';
+
+    /**
+     * @param  string  $cell  as it is, not blank
+     * @param  string  $tidied  as Tidy::line() gives it
+     * @return list<self>
+     */
+    public static function of(string $cell, string $tidied): array
+    {
+        $marks = $cell === $tidied ? [] : self::ofBlanks($cell);
+        if ($tidied === '') {
+            return $marks;
+        }
+        $placeholder = Placeholders::kind($tidied);
+        if ($placeholder !== null) {
+            return [...$marks, self::from("placeholder {$placeholder}")];
+        }
+        if (preg_match('/^[A-Z][a-z]+$/D', $tidied) === 1) {
+            return $marks;
+        }
+
+        return [...$marks, ...(strpbrk($tidied, '0123456789@') === false ? self::ofWords($tidied) : self::ofNumbers($tidied))];
+    }
+
+    /** @return list<self> */
+    private static function ofBlanks(string $cell): array
+    {
+        return match (true) {
+            preg_match('/[\r\n]/', trim($cell)) === 1 => [self::Breaks],
+            preg_match('/[\x{A0}\x{200B}-\x{200D}\x{202F}\x{2060}\x{FEFF}\x{AD}]/u', $cell) === 1 => [self::Invisible],
+            default => [self::Blanks],
+        };
+    }
+
+    /** @return list<self> */
+    private static function ofWords(string $text): array
+    {
+        $marks = [];
+        if (preg_match('/\p{L}{2}/u', $text) === 1) {
+            if (mb_strtoupper($text) === $text) {
+                $marks[] = self::Capitals;
+            } elseif (mb_strtolower($text) === $text) {
+                $marks[] = self::Small;
+            }
+        }
+        if (preg_match('/\p{L}\s*&\s*\p{L}|\s(?:and|\+)\s/iu', $text) === 1) {
+            $marks[] = self::TwoPeople;
+        } elseif (preg_match('/^[\p{L}\'\x{2019}. -]+,\s*[\p{L}\'\x{2019}. -]+$/uD', $text) === 1) {
+            $marks[] = self::LastFirst;
+        }
+        if (preg_match('/[;|\/]|,.*,/', $text) === 1) {
+            $marks[] = self::List;
+        }
+
+        return preg_match('/[^\x00-\x7F]/', $text) === 1 && Mojibake::isLikely($text) && Mojibake::mend($text) !== $text ? [...$marks, self::Decoding] : $marks;
+    }
+
+    /** @return list<self> */
+    private static function ofNumbers(string $text): array
+    {
+        $length = strlen($text);
+        if (strspn($text, '0123456789') === $length) {
+            return match (true) {
+                $length === 4 || $length === 8 => [self::FourDigits],
+                $length === 5 && $text >= '10000' && $text < '60000' => [self::Serial],
+                default => [],
+            };
+        }
+        $marks = [];
+        if (str_contains($text, '@')) {
+            return substr_count($text, '@') > 1 ? [self::TwoEmails] : [];
+        }
+        $digits = preg_match_all('/\d/', $text);
+        if ($digits >= 14 && preg_match('/\d{3}\D{0,3}\d{4}\D+(?:\+?1\D*)?\(?\d{3}\)?\D{0,2}\d{3}\D{0,3}\d{4}/', $text) === 1) {
+            $marks[] = self::TwoPhones;
+        }
+        if (preg_match('/\p{Sc}|\b(?:USD|CAD|EUR|GBP)\b/u', $text) === 1) {
+            $marks[] = self::Currency;
+        } elseif (preg_match('/^\(\s*[\d.,]+\s*\)$/D', $text) === 1) {
+            $marks[] = self::Parentheses;
+        } elseif (preg_match('/^-?\d{1,3}(?:\.\d{3})*,\d{1,2}$/D', $text) === 1) {
+            $marks[] = self::DecimalComma;
+        }
+        if (preg_match('/[;|\n]/', $text) === 1) {
+            $marks[] = self::List;
+        }
+
+        return preg_match('/[^\x00-\x7F]/', $text) === 1 && Mojibake::isLikely($text) && Mojibake::mend($text) !== $text ? [...$marks, self::Decoding] : $marks;
+    }
+}

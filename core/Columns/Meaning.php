@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Columns;
+
+use PineSieve\Core\Standards\Target;
+
+/** Which target a header means, in this source: the same word means another thing beside other columns, or with other values. */
+final class Meaning
+{
+    /** Part of the values that decides between two meanings of a header. */
+    private const MOST = 0.6;
+
+    private function __construct()
+    {
+    }
+
+    /** @return array{?string, string} target, and which group or system; null if it means none here */
+    public static function of(HeaderSense $sense, ColumnProfile $profile, int $column, SheetSense $sheet): array
+    {
+        $base = match ($sense->base) {
+            'name.title' => self::title($sense, $profile, $sheet),
+            'role' => $sense->party === 'contact' ? 'role' : self::role($sheet),
+            'status', 'deceased', 'active', 'inactive' => self::status($sense, $profile),
+            'kind' => $profile->share(Look::RecordKind) >= self::MOST ? 'kind' : null,
+            'gift.kind' => self::type($profile, $sheet),
+            'gift.date' => $sheet->hasGifts() || preg_match('/gift|donat|contrib|pa(?:y|id)|trans|check|receipt|given/i', $profile->header) === 1 ? 'gift.date' : null,
+            'last_gift.date' => $sheet->has('gift.date') ? null : ($sheet->has('last_gift.amount') ? 'gift.date' : null),
+            'last_gift.amount' => $sheet->has('gift.amount') ? null : ($sheet->has('last_gift.date') ? 'gift.amount' : null),
+            'gift.notes', 'gift.tribute', 'gift.anonymous', 'gift.appeal', 'gift.campaign' => $sheet->hasGifts() ? $sense->base : null,
+            'gift.fund' => self::fund($profile, $sheet),
+            'gift.reference' => $sheet->hasGifts() ? 'gift.reference' : null,
+            'refusal.mail' => 'consent.mail', 'refusal.email' => 'consent.email', 'refusal.phone' => 'consent.phone',
+            'group' => $profile->share(Look::YesNo) >= 0.9 ? 'group' : null,
+            'groups', 'tags' => $profile->share(Look::YesNo) >= 0.9 ? 'group' : $sense->base,
+            'phone.mobile', 'phone.fax' => 'phone',
+            'id.old' => self::id($sense, $profile, $column, $sheet),
+            default => $sense->base,
+        };
+        if ($base === null) {
+            return [null, ''];
+        }
+        if (str_starts_with($base, 'employer.') && $sense->party === '') {
+            return [$base, ''];
+        }
+        $name = match ($base) {
+            'group' => trim((string) preg_replace('/^(?:is|on|receives)\s+|\?$/iu', '', trim($profile->header))),
+            'id.other' => trim((string) preg_replace('/\W*\b(?:id|no|number|key|code|#)\b\W*|#/iu', ' ', $profile->header)),
+            default => '',
+        };
+
+        return [self::target($base, $sense, $sheet), $name];
+    }
+
+    private static function target(string $base, HeaderSense $sense, SheetSense $sheet): ?string
+    {
+        [$party, $number, $kind] = [$sense->party, max(1, $sense->number), $sense->kind];
+        $kind = match ($sense->base) {
+            'phone.mobile' => 'mobile', 'phone.fax' => 'fax', default => $kind,
+        };
+        // "First name 2" is of the second person.
+        if ($party === '' && $number === 2 && str_starts_with($base, 'name.')) {
+            [$party, $number] = ['spouse', 1];
+        }
+        if ($party === 'household' || $party === 'employer') {
+            $base = $base === 'name.full' ? 'organization.name' : $base;
+        }
+        // The contact person of a sheet of organizations; in a sheet of people the word says nothing.
+        if ($party === 'contact' && (! $sheet->has('organization.name') || ($sheet->has('name.last') && str_starts_with($base, 'name.')))) {
+            $party = $sheet->has('organization.name') && $sheet->has('name.last') && ! str_starts_with($base, 'name.') ? 'contact' : '';
+        }
+        // An email of the contact person, where the sheet has no other, is the organization's as well: it stays with whom the row is about.
+        $target = Target::tryParse($party === '' ? $base : "{$party}.{$base}");
+        if ($target === null) {
+            return null;
+        }
+        $head = explode('.', $target->field)[0];
+        if ($party === 'child') {
+            return $target->with(partyNumber: $number)->key();
+        }
+
+        return isset(Target::KINDS[$head]) ? $target->with(kind: $kind, number: $head === 'gift' && $sense->occurrence > 1 && $sense->number === 0 ? $sense->occurrence : $number)->key() : $target->key();
+    }
+
+    private static function title(HeaderSense $sense, ColumnProfile $profile, SheetSense $sheet): ?string
+    {
+        if ($profile->share(Look::Title) >= self::MOST) {
+            return 'name.title';
+        }
+
+        return $sense->party === 'contact' ? 'role' : self::role($sheet);
+    }
+
+    /** A job needs an organization to be at. */
+    private static function role(SheetSense $sheet): ?string
+    {
+        return ($sheet->has('organization.name') || $sheet->has('organization.name', -1, 'employer')) && $sheet->hasPersonNames() ? 'employer.role' : null;
+    }
+
+    private static function status(HeaderSense $sense, ColumnProfile $profile): ?string
+    {
+        $says = $sense->base === 'status' ? Look::Status : Look::YesNo;
+
+        return $profile->share($says) >= self::MOST || $profile->share(Look::Status) >= self::MOST ? 'status' : null;
+    }
+
+    /** "Type" and "Method" are of the gift, or of the record, as their values say. */
+    private static function type(ColumnProfile $profile, SheetSense $sheet): ?string
+    {
+        return match (true) {
+            $profile->share(Look::GiftKind) >= self::MOST => $sheet->hasGifts() || ! $sheet->hasPersonNames() ? 'gift.kind' : null,
+            $profile->share(Look::RecordKind) >= self::MOST => 'kind',
+            default => null,
+        };
+    }
+
+    private static function fund(ColumnProfile $profile, SheetSense $sheet): ?string
+    {
+        return $sheet->hasGifts() && $profile->share(Look::Date) < 0.5 ? 'gift.fund' : null;
+    }
+
+    /** The first id column is the old system's; another is of another system. */
+    private static function id(HeaderSense $sense, ColumnProfile $profile, int $column, SheetSense $sheet): ?string
+    {
+        if ($sense->party !== '') {
+            return 'id.old';
+        }
+        if ($profile->share(Look::Email) > 0.5 || $profile->share(Look::Phone) > 0.9 && $profile->share(Look::Money) < 0.5) {
+            return null;
+        }
+        if ($sheet->isAlone('id.old', $column)) {
+            return 'id.old';
+        }
+
+        return trim((string) preg_replace('/\W*\b(?:id|no|number|key|code)\b\W*|#/iu', ' ', $profile->header)) === '' ? null : 'id.other';
+    }
+}

@@ -1,0 +1,321 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Columns;
+
+use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Addresses\AddressBlock;
+use PineSieve\Core\Addresses\AddressStandardizer;
+use PineSieve\Core\Addresses\StandardizedAddress;
+use PineSieve\Core\Gifts\Amount;
+use PineSieve\Core\Names\PersonName;
+use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Names\WrittenName;
+use PineSieve\Core\Records\ContactPoint;
+use PineSieve\Core\Records\Identifier;
+use PineSieve\Core\Records\IncomingAddress;
+use PineSieve\Core\Records\IncomingGift;
+use PineSieve\Core\Records\IncomingRecord;
+use PineSieve\Core\Records\LinkKind;
+use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\FieldType;
+use PineSieve\Core\Standards\Problem;
+use PineSieve\Core\Standards\Requirements;
+
+/** Puts the values of a row together to the supporters that it tells of, and links them. */
+final readonly class PartyAssembler
+{
+    /** Field to the column of the supporter that keeps it. */
+    private const FURTHER = [
+        'first_known' => 'first_known_on', 'name.nickname' => 'nickname', 'birth_date' => 'birth_date', 'status' => 'status', 'notes' => 'notes',
+        'name.greeting' => 'greeting', 'name.envelope' => 'envelope_name', 'consent.mail' => 'consent_mail', 'consent.email' => 'consent_email', 'consent.phone' => 'consent_phone',
+    ];
+
+    private Requirements $requirements;
+
+    private AddressStandardizer $standardizer;
+
+    /** @param  array<string, int>  $columns  target to the column that feeds it */
+    public function __construct(
+        private FieldCatalog $catalog,
+        private array $columns,
+        private bool $linkOrganizations,
+        private string $system,
+    ) {
+        $this->requirements = new Requirements($catalog);
+        $this->standardizer = new AddressStandardizer;
+    }
+
+    /**
+     * @param  list<FedValue>  $values
+     * @param  list<Problem>  $problems
+     * @param  array<string, true>  $faulty  targets whose values are wrong: they are not blank
+     */
+    public function assemble(array $values, array $problems, array $faulty, bool $acceptAddresses): MappedRow
+    {
+        $persons = PersonValues::grouped($values);
+        $main = $persons[''] ?? new PersonValues;
+        // The contact person of no organization is whom the row is about.
+        if (isset($persons['contact']) && ! $main->namesSomeone()) {
+            $main = $main->and($persons['contact']->without('role'));
+            unset($persons['contact']);
+        }
+        [$addresses, $faults] = $this->addresses($main, $acceptAddresses);
+        $gifts = self::gifts($main, $faulty);
+        $record = $this->record($main, $addresses, $gifts, isset($persons['spouse']));
+        $organization = $record->organization;
+        if ($this->linkOrganizations && $record->kind === SupporterKind::Person && $organization !== '') {
+            $persons['employer'] ??= (new PersonValues)->with('organization.name', $organization);
+            $record = $this->record($main->without('organization.name'), $addresses, $gifts, isset($persons['spouse']));
+        }
+        $parties = [new Party('', $record)];
+        $links = [];
+        foreach ($persons as $role => $person) {
+            if ($role !== '' && $role !== 'household' && $person->saysSomething()) {
+                [$parties[], $links[], $more] = $this->other($role, $person, $record);
+                array_push($problems, ...array_filter($more, static fn (Problem $problem): bool => ! isset($faulty[$problem->field])));
+            }
+        }
+        [$parties, $links] = $this->withHousehold($parties, $links, $persons['household'] ?? new PersonValues);
+
+        return new MappedRow($parties, $links, $addresses[0][1] ?? $this->standardizer->standardize(new Address), [...$problems, ...$faults, ...$this->requirements->check($record, $this->columns, $faulty)], Amount::sum(array_filter(array_column($gifts, 'amount'), static fn (string $amount): bool => $amount !== '')));
+    }
+
+    /** @return ?array{string, string} "Ann M." in a column of first names is a first name and the initial of a middle one; null if it is not */
+    public static function initialApart(string $first): ?array
+    {
+        return preg_match('/^(\p{L}{2}.*) (\p{Lu}\.?)$/uD', $first, $parts) === 1 ? [$parts[1], $parts[2]] : null;
+    }
+
+    /**
+     * @param  list<array{IncomingAddress, StandardizedAddress}>  $addresses
+     * @param  list<IncomingGift>  $gifts
+     */
+    private function record(PersonValues $values, array $addresses, array $gifts, bool $hasSpouse): IncomingRecord
+    {
+        $full = $values->first('name.full');
+        $written = $full === '' ? null : WrittenName::parse($full);
+        $organization = $values->first('organization.name');
+        $name = self::name($values, $written?->person);
+        if ($written?->kind === SupporterKind::Organization && $organization === '') {
+            $organization = $written->whole;
+        }
+        $said = SupporterKind::tryFrom($values->first('kind'));
+        $hasName = $name->last !== '' || $name->first !== '';
+        if ($said === SupporterKind::Organization && $organization === '') {
+            $organization = $full !== '' ? $full : $name->display();
+        }
+        $kind = match (true) {
+            $said === SupporterKind::Organization, $said === SupporterKind::Household => $said,
+            ! $hasName && $organization !== '' => SupporterKind::Organization,
+            $written?->kind === SupporterKind::Household && $values->first('name.first') === '' && ! $hasSpouse => SupporterKind::Household,
+            default => SupporterKind::Person,
+        };
+        $whole = $kind === SupporterKind::Household ? ($full !== '' ? $full : ($organization !== '' ? $organization : $name->display())) : ($written->whole ?? '');
+
+        return new IncomingRecord(
+            $kind, $kind === SupporterKind::Organization ? new PersonName : $name, $organization, $whole, self::further($values),
+            array_column($addresses, 0), self::contacts($values, 'email'), self::contacts($values, 'phone'), $this->identifiers($values), $gifts,
+            self::unique([...$values->all('groups'), ...array_map(static fn (FedValue $value): string => $value->name, array_filter($values->of('group'), static fn (FedValue $value): bool => $value->value === 'yes' || $value->isConstant))]),
+            self::unique($values->all('tags')),
+            $this->custom($values),
+        );
+    }
+
+    private static function name(PersonValues $values, ?PersonName $written): PersonName
+    {
+        $first = $values->first('name.first');
+        $middle = $values->first('name.middle');
+        $apart = $middle === '' ? self::initialApart($first) : null;
+        if ($apart !== null) {
+            [$first, $middle] = $apart;
+        }
+        $part = static fn (string $given, ?string $read): string => $given !== '' ? $given : ($read ?? '');
+
+        return new PersonName(
+            $part($values->first('name.title'), $written?->title),
+            $part($first, $written?->first),
+            $part($middle, $written?->middle),
+            $part($values->first('name.last'), $written?->last),
+            $part($values->first('name.suffix'), $written?->suffix),
+        );
+    }
+
+    /**
+     * Another of the supporters that the row tells of, its link, and what is wrong with it.
+     *
+     * @return array{Party, PartyLink, list<Problem>}
+     */
+    private function other(string $role, PersonValues $values, IncomingRecord $main): array
+    {
+        $kind = explode('.', $role)[0];
+        $as = $values->first('role');
+        if ($kind === 'employer') {
+            $record = new IncomingRecord(SupporterKind::Organization, new PersonName, $values->first('organization.name'), identifiers: $this->identifiers($values));
+
+            return [new Party($role, $record, true), new PartyLink('', $role, LinkKind::Employee, $as), []];
+        }
+        $full = $values->first('name.full');
+        $name = self::name($values, $full === '' ? null : WrittenName::parse($full)->person);
+        // A family's members are often written with their first names alone.
+        if ($kind !== 'contact' && $main->kind === SupporterKind::Person) {
+            [$first, $last] = $name->first === '' && $full !== '' && ! str_contains($full, ' ') ? [$full, $main->name->last] : [$name->first, $name->last === '' ? $main->name->last : $name->last];
+            $name = new PersonName($name->title, $first, $name->middle, $last, $name->suffix);
+        }
+        $record = new IncomingRecord(SupporterKind::Person, $name, further: self::further($values), addresses: $kind === 'spouse' ? array_slice($main->addresses, 0, 1) : [], emails: self::contacts($values, 'email'), phones: self::contacts($values, 'phone'), identifiers: $this->identifiers($values));
+        $problems = $name->last !== '' ? [] : [new Problem("{$kind}.name.required", "{$role}.name.last", $this->columns["{$role}.name.last"] ?? $this->columns["{$role}.name.full"] ?? $this->columns["{$role}.name.first"] ?? null, '', 'No last name for the '.match ($kind) {
+            'contact' => 'contact person', default => $kind
+        }, 'Write a last name, or empty what else is said of that person')];
+        $link = match ($kind) {
+            'contact' => new PartyLink($role, '', LinkKind::Contact, $as),
+            'child' => new PartyLink($role, '', LinkKind::Child),
+            default => new PartyLink('', $role, LinkKind::Spouse),
+        };
+
+        return [new Party($role, $record), $link, $problems];
+    }
+
+    /**
+     * Two people who arrive as one are a household; so is whoever arrives with the name or the id of one.
+     *
+     * @param  non-empty-list<Party>  $parties
+     * @param  list<PartyLink>  $links
+     * @return array{non-empty-list<Party>, list<PartyLink>}
+     */
+    private function withHousehold(array $parties, array $links, PersonValues $values): array
+    {
+        $main = $parties[0]->record;
+        $members = array_values(array_filter($parties, static fn (Party $party): bool => in_array(explode('.', $party->role)[0], ['', 'spouse', 'child'], true)));
+        $spouses = array_values(array_filter($members, static fn (Party $party): bool => $party->role === 'spouse'));
+        if ($main->kind !== SupporterKind::Person || ($spouses === [] && ! $values->saysSomething())) {
+            return [$parties, $links];
+        }
+        $couple = array_map(static fn (Party $party): IncomingRecord => $party->record, [$parties[0], ...$spouses]);
+        $name = $values->first('organization.name') !== '' ? $values->first('organization.name') : self::coupleName($couple);
+        $parties[] = new Party('household', new IncomingRecord(SupporterKind::Household, new PersonName(last: $main->name->last), whole: $name, addresses: array_slice($main->addresses, 0, 1), identifiers: $this->identifiers($values)), true);
+        foreach ($members as $member) {
+            $links[] = new PartyLink($member->role, 'household', LinkKind::Member);
+        }
+
+        return [$parties, $links];
+    }
+
+    /** @param  list<IncomingRecord>  $couple */
+    private static function coupleName(array $couple): string
+    {
+        $names = array_map(static fn (IncomingRecord $record): PersonName => $record->name, $couple);
+        $first = static fn (PersonName $name): string => $name->first !== '' ? $name->first : trim("{$name->title} {$name->last}");
+        if (count($names) === 1) {
+            return "{$names[0]->last} household";
+        }
+
+        return $names[0]->last === $names[1]->last && $names[0]->first !== '' && $names[1]->first !== ''
+            ? "{$first($names[0])} & {$first($names[1])} {$names[0]->last}"
+            : "{$names[0]->display()} & {$names[1]->display()}";
+    }
+
+    /** @return array{list<array{IncomingAddress, StandardizedAddress}>, list<Problem>} */
+    private function addresses(PersonValues $values, bool $accept): array
+    {
+        $addresses = [];
+        $problems = [];
+        foreach ($values->things('address') as $thing) {
+            $block = $thing->first('address.block');
+            $parts = $block === '' ? [] : AddressBlock::parse($block)->parts();
+            foreach (Address::PARTS as $part) {
+                $value = $thing->first("address.{$part}");
+                $parts[$part] = $value !== '' ? $value : ($parts[$part] ?? '');
+            }
+            $address = $this->standardizer->standardize(Address::fromParts($parts));
+            if ($address->standard->isBlank()) {
+                continue;
+            }
+            foreach ($address->faults as $fault) {
+                $target = $thing->target("address.{$fault->part}");
+                $problems[] = new Problem($fault->code, $target, $this->columns[$target] ?? $this->columns[$thing->target('address.block')] ?? null, $fault->value, $fault->reason, $fault->remedy);
+            }
+            $addresses[] = [IncomingAddress::of($address, $accept, $thing->kind()), $address];
+        }
+
+        return [$addresses, $problems];
+    }
+
+    /**
+     * @param  array<string, true>  $faulty
+     * @return list<IncomingGift>
+     */
+    private static function gifts(PersonValues $values, array $faulty): array
+    {
+        $gifts = [];
+        foreach ($values->things('gift') as $thing) {
+            $gift = new IncomingGift(...array_map(static fn (string $part): string => $thing->first("gift.{$part}"), ['date' => 'date', 'amount' => 'amount', 'fund' => 'fund', 'kind' => 'kind', 'reference' => 'reference', 'campaign' => 'campaign', 'appeal' => 'appeal', 'tribute' => 'tribute', 'anonymous' => 'anonymous', 'notes' => 'notes']));
+            $isFaulty = isset($faulty[$thing->target('gift.date')]) || isset($faulty[$thing->target('gift.amount')]);
+            $isDated = $gift->date !== '' && ! $thing->isConstant('gift.date');
+            $says = $thing->saysSomething();
+            // Systems write 0.00 for those who have never given; without a date of its own that is no gift. Nor is it one that constants alone speak of.
+            $isNone = ! $isDated && ! $isFaulty && ($gift->amount === '' ? ! $says : $gift->amount === '0.00');
+            if (! $isNone) {
+                $gifts[] = $gift;
+            }
+        }
+
+        return $gifts;
+    }
+
+    /** @return array<string, string> */
+    private static function further(PersonValues $values): array
+    {
+        $further = [];
+        foreach (self::FURTHER as $field => $column) {
+            $value = $values->first($field);
+            if ($value !== '') {
+                $further[$column] = $value;
+            }
+        }
+
+        return $further;
+    }
+
+    /** @return list<ContactPoint> */
+    private static function contacts(PersonValues $values, string $field): array
+    {
+        $contacts = [];
+        foreach ($values->of($field) as $value) {
+            $contacts[$value->value] ??= new ContactPoint($value->value, $value->target->kind);
+        }
+
+        return array_values($contacts);
+    }
+
+    /** @return list<Identifier> */
+    private function identifiers(PersonValues $values): array
+    {
+        return [
+            ...array_map(fn (string $id): Identifier => new Identifier($this->system, $id), $values->all('id.old')),
+            ...array_map(static fn (FedValue $value): Identifier => new Identifier($value->name === '' ? 'another system' : $value->name, $value->value), $values->of('id.other')),
+        ];
+    }
+
+    /** @return array<string, string> */
+    private function custom(PersonValues $values): array
+    {
+        $custom = [];
+        foreach ($values->fields() as $field) {
+            if (str_starts_with($field, 'custom.')) {
+                $custom[$field] = $this->catalog->field($field)->type === FieldType::Choices ? implode("\n", self::unique($values->all($field))) : $values->first($field);
+            }
+        }
+
+        return $custom;
+    }
+
+    /**
+     * @param  list<string>  $names
+     * @return list<string>
+     */
+    private static function unique(array $names): array
+    {
+        return array_values(array_unique(array_filter($names, static fn (string $name): bool => $name !== '')));
+    }
+}

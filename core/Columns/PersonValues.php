@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Columns;
+
+use PineSieve\Core\Standards\Target;
+
+/** The values that a row has for one of the supporters it tells of, or for one thing of that supporter. */
+final readonly class PersonValues
+{
+    /** @param  list<FedValue>  $values */
+    public function __construct(private array $values = [])
+    {
+    }
+
+    /**
+     * @param  list<FedValue>  $values
+     * @return array<string, self> by person, as Target::person() writes it
+     */
+    public static function grouped(array $values): array
+    {
+        $groups = [];
+        foreach ($values as $value) {
+            $groups[$value->target->person()][] = $value;
+        }
+
+        return array_map(static fn (array $group): self => new self($group), $groups);
+    }
+
+    public function with(string $field, string $value): self
+    {
+        return new self([...$this->values, new FedValue(Target::tryParse($field) ?? throw new \LogicException('A field has a target.'), $value)]);
+    }
+
+    public function and(self $other): self
+    {
+        return new self([...$this->values, ...$other->values]);
+    }
+
+    public function namesSomeone(): bool
+    {
+        foreach ($this->values as $value) {
+            if ($value->target->field === 'organization.name' || str_starts_with($value->target->field, 'name.')) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    public function without(string $field): self
+    {
+        return new self(array_values(array_filter($this->values, static fn (FedValue $value): bool => $value->target->field !== $field)));
+    }
+
+    /** The first value of a field, whatever its kind and number; '' if there is none. */
+    public function first(string $field): string
+    {
+        foreach ($this->values as $value) {
+            if ($value->target->field === $field) {
+                return $value->value;
+            }
+        }
+
+        return '';
+    }
+
+    /** @return list<string> */
+    public function all(string $field): array
+    {
+        return array_column($this->of($field), 'value');
+    }
+
+    /** @return list<FedValue> in the order of their numbers */
+    public function of(string $field): array
+    {
+        $found = [];
+        foreach ($this->values as $value) {
+            if ($value->target->field === $field) {
+                $found[] = $value;
+            }
+        }
+        usort($found, static fn (FedValue $a, FedValue $b): int => [$a->target->kind !== '', $a->target->number] <=> [$b->target->kind !== '', $b->target->number]);
+
+        return $found;
+    }
+
+    /** @return list<string> fields that have a value */
+    public function fields(): array
+    {
+        return array_values(array_unique(array_map(static fn (FedValue $value): string => $value->target->field, $this->values)));
+    }
+
+    /**
+     * The things of one sort: each address, each gift.
+     *
+     * @return list<self> those without a kind first, then by number
+     */
+    public function things(string $sort): array
+    {
+        $things = [];
+        foreach ($this->values as $value) {
+            if (str_starts_with($value->target->field, "{$sort}.")) {
+                $things[sprintf('%s|%02d', $value->target->kind, $value->target->number)][] = $value;
+            }
+        }
+        ksort($things);
+
+        return array_values(array_map(static fn (array $values): self => new self($values), $things));
+    }
+
+    /** Of one thing: the target of another of its fields. */
+    public function target(string $field): string
+    {
+        return ($this->values[0] ?? throw new \LogicException('Nothing is known of this thing.'))->target->with(field: $field)->key();
+    }
+
+    /** Of one thing: its kind, such as "work". */
+    public function kind(): string
+    {
+        return ($this->values[0] ?? throw new \LogicException('Nothing is known of this thing.'))->target->kind;
+    }
+
+    public function isConstant(string $field): bool
+    {
+        foreach ($this->values as $value) {
+            if ($value->target->field === $field && ! $value->isConstant) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** Whether the row itself, and not only the plan, says anything but a role. */
+    public function saysSomething(): bool
+    {
+        foreach ($this->values as $value) {
+            if (! $value->isConstant && $value->target->field !== 'role') {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

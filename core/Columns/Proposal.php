@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Columns;
+
+/** What a column may become, before all columns are looked at together. */
+final readonly class Proposal
+{
+    /**
+     * @param  ?string  $target  as Target writes it; null if nothing is proposed
+     * @param  string  $evidence  sentences for the person
+     * @param  string  $name  which group, or which system
+     */
+    public function __construct(
+        public string $header,
+        public ColumnState $state,
+        public ?string $target,
+        public string $evidence,
+        public string $name = '',
+    ) {
+    }
+
+    public function with(ColumnState $state, ?string $target, string $evidence): self
+    {
+        return new self($this->header, $state, $target, $evidence, $this->name);
+    }
+
+    /** Nothing is proposed any more; the reason is added to what was said. */
+    public function withdrawn(string $reason): self
+    {
+        return new self($this->header, ColumnState::Open, null, trim("{$this->evidence} {$reason}"));
+    }
+}

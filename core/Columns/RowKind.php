@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Columns;
+
+use PineSieve\Core\Gifts\Amount;
+use PineSieve\Core\Text\Fold;
+use PineSieve\Core\Text\Tidy;
+
+/** Tells rows that are no records: headers in the middle of a file, totals and footers. */
+final readonly class RowKind
+{
+    /** @var array<int, string> column to its solid header */
+    private array $headers;
+
+    /** @param  list<string>  $headers */
+    public function __construct(array $headers)
+    {
+        $this->headers = array_filter(array_map(Fold::solid(...), $headers), static fn (string $header): bool => $header !== '' && ! str_starts_with($header, 'unnamed'));
+    }
+
+    /**
+     * @param  list<string>  $cells
+     * @return ?string "header" or "total"; null for an ordinary row
+     */
+    public function of(array $cells): ?string
+    {
+        return match (true) {
+            $this->isHeader($cells) => 'header',
+            self::isTotal($cells) => 'total',
+            default => null,
+        };
+    }
+
+    /** @param  list<string>  $cells */
+    private function isHeader(array $cells): bool
+    {
+        $same = 0;
+        $filled = 0;
+        foreach ($cells as $column => $cell) {
+            if ($cell === '') {
+                continue;
+            }
+            $filled++;
+            $header = $this->headers[$column] ?? '';
+            // Most rows are done with after one look.
+            if ($header === '' || strlen($cell) > 120 || Fold::solid($cell) !== $header) {
+                if ($filled > 2 && $same === 0) {
+                    return false;
+                }
+            } else {
+                $same++;
+            }
+        }
+
+        return $same >= 2 && $same >= 0.7 * $filled || ($same === 1 && $filled === 1 && count($this->headers) === 1);
+    }
+
+    /**
+     * A row with few cells, one of which says "total", "end of report" or the like, the others being amounts.
+     *
+     * @param  list<string>  $cells
+     */
+    private static function isTotal(array $cells): bool
+    {
+        $filled = array_values(array_filter(array_map(Tidy::line(...), array_slice($cells, 0, 60)), static fn (string $cell): bool => $cell !== ''));
+        if ($filled === [] || count($filled) > 6) {
+            return false;
+        }
+        foreach ($filled as $cell) {
+            if (strlen($cell) > 80) {
+                return false;
+            }
+        }
+        $words = array_values(array_filter($filled, static fn (string $cell): bool => Amount::parse($cell) === null));
+        if (count($words) !== 1) {
+            return false;
+        }
+        $others = count($filled) - 1;
+
+        return preg_match('/^\W*(?:(?:grand |sub-?|report |sum |running )?totals?\b(?! \w+ [A-Z])|sum\b|count\b|average\b|subtotal)/iu', $words[0]) === 1
+            || ($others === 0 && preg_match('/^\W*(?:end of|page \d|printed|generated|report (?:run|date|printed)|exported|\d+ (?:rows|records)|confidential|©|copyright|prepared by|total)/iu', $words[0]) === 1);
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Columns;
+
+/** All columns of a source with what their headers say: what one column means depends on the others. */
+final readonly class SheetSense
+{
+    /**
+     * @param  list<ColumnProfile>  $profiles
+     * @param  list<?HeaderSense>  $senses
+     */
+    public function __construct(
+        public array $profiles,
+        public array $senses,
+    ) {
+    }
+
+    /** Whether a column, other than the one given, is headed as this base and has values. */
+    public function has(string $base, int $except = -1, string $party = ''): bool
+    {
+        foreach ($this->senses as $column => $sense) {
+            if ($column !== $except && $sense !== null && $sense->base === $base && $sense->party === $party && $this->profiles[$column]->filled > 0) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    public function hasGifts(): bool
+    {
+        return $this->has('gift.amount') || $this->has('gift.date') && $this->has('gift.fund');
+    }
+
+    public function hasPersonNames(): bool
+    {
+        return $this->has('name.last') || $this->has('name.first') || $this->has('name.full');
+    }
+
+    /** Values of most of the rows must stand in the column, so that it can be what tells one from the other. */
+    public function isAlone(string $base, int $column): bool
+    {
+        foreach ($this->senses as $other => $sense) {
+            if ($other < $column && $sense !== null && $sense->base === $base && $sense->party === '') {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}

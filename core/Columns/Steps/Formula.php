@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Columns\Steps;
+
+/** Works the value out by an expression over the cells of the row. */
+final readonly class Formula implements Step
+{
+    public const NAME = 'formula';
+
+    public function __construct(private string $expression)
+    {
+    }
+
+    public static function of(Settings $settings): self
+    {
+        $expression = $settings->text('expression');
+        Expressions::check($expression);
+
+        return new self($expression);
+    }
+
+    public function apply(array $values, Row $row): array
+    {
+        return [Expressions::evaluate($this->expression, implode('; ', $values), $row)];
+    }
+
+    public function label(): string
+    {
+        return 'Work out: '.$this->expression;
+    }
+
+    public function settings(): array
+    {
+        return ['expression' => $this->expression];
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Columns\Steps;
+
+use PineSieve\Core\Addresses\Countries;
+use PineSieve\Core\Addresses\Regions;
+
+/** Makes codes of the names of states, provinces or countries; what it does not know stays. */
+final readonly class PlaceCode extends EachValue
+{
+    public const NAME = 'code';
+
+    /** @param  string  $of "state" or "country" */
+    public function __construct(private string $of)
+    {
+    }
+
+    public static function of(Settings $settings): self
+    {
+        return new self($settings->one('of', ['state', 'country']));
+    }
+
+    public function label(): string
+    {
+        return $this->of === 'state' ? 'States and provinces to their codes' : 'Countries to their codes';
+    }
+
+    public function settings(): array
+    {
+        return ['of' => $this->of];
+    }
+
+    protected function work(string $value, Row $row): string
+    {
+        return ($this->of === 'state' ? (Regions::find($value)['code'] ?? null) : Countries::code($value)) ?? $value;
+    }
+}

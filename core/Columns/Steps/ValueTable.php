@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Columns\Steps;
+
+use PineSieve\Core\Text\Tidy;
+
+/** Replaces whole values by a table. */
+final readonly class ValueTable implements Step
+{
+    public const NAME = 'table';
+
+    private const OTHERWISE = ['keep', 'blank', 'hold'];
+
+    /** @var array<array-key, string> value in small letters to what it becomes */
+    private array $folded;
+
+    /**
+     * @param  array<array-key, string>  $values  what is replaced to what it becomes; '' as a key for a blank cell
+     * @param  string  $otherwise  what happens to a value that the table does not have
+     */
+    public function __construct(
+        public array $values,
+        private string $otherwise = 'keep',
+    ) {
+        $folded = [];
+        foreach ($values as $from => $to) {
+            $folded[mb_strtolower(Tidy::line((string) $from))] = $to;
+        }
+        $this->folded = $folded;
+    }
+
+    public static function of(Settings $settings): self
+    {
+        return new self($settings->table('values'), $settings->one('otherwise', self::OTHERWISE, 'keep'));
+    }
+
+    public function knows(string $value): bool
+    {
+        return isset($this->folded[mb_strtolower(Tidy::line($value))]);
+    }
+
+    public function apply(array $values, Row $row): array
+    {
+        return array_map(function (string $value): string {
+            $to = $this->folded[mb_strtolower(Tidy::line($value))] ?? null;
+
+            return match (true) {
+                $to !== null => $to,
+                $value === '' || $this->otherwise === 'keep' => $value,
+                $this->otherwise === 'blank' => '',
+                default => throw new StepFault("The table does not have \"{$value}\"", 'Add it to the table of the column, or correct the value'),
+            };
+        }, $values);
+    }
+
+    public function label(): string
+    {
+        return 'Replace '.(count($this->values) === 1 ? 'a value' : number_format(count($this->values)).' values').' by a table'.match ($this->otherwise) {
+            'blank' => '; others are left blank',
+            'hold' => '; rows with others are held',
+            default => '',
+        };
+    }
+
+    public function settings(): array
+    {
+        return ['values' => $this->values, 'otherwise' => $this->otherwise];
+    }
+}

@@ -1,0 +1,200 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Findings;
+
+use PineSieve\Core\Columns\Mark;
+use PineSieve\Core\Columns\Steps\Blank;
+use PineSieve\Core\Columns\Steps\Casing;
+use PineSieve\Core\Columns\Steps\Mend;
+use PineSieve\Core\Columns\Steps\Pad;
+use PineSieve\Core\Columns\Steps\People;
+use PineSieve\Core\Columns\Steps\ReadDate;
+use PineSieve\Core\Columns\Steps\ReadNumber;
+use PineSieve\Core\Columns\Steps\Split;
+use PineSieve\Core\Columns\Steps\Step;
+use PineSieve\Core\Columns\Steps\Trim;
+use PineSieve\Core\Columns\Steps\Turn;
+
+/** What can be wrong with a file, and what helps. */
+enum FindingKind: string
+{
+    // Of the sheet and its rows.
+    case TitleAbove = 'above';
+    case NoHeader = 'no header';
+    case BlankHeader = 'blank header';
+    case SameHeader = 'same header';
+    case HeaderAgain = 'header';
+    case Totals = 'total';
+    case EmptyRows = 'empty';
+    case EmptyColumns = 'empty column';
+    case WideRows = 'wide';
+    case NarrowRows = 'narrow';
+    case HiddenRows = 'hidden row';
+    case HiddenColumns = 'hidden column';
+    case Merged = 'merged';
+    case Formulas = 'formula';
+    case Errors = 'placeholder error';
+    // Of the values of columns.
+    case Decoding = 'decoding';
+    case Invisible = 'invisible';
+    case Blanks = 'blanks';
+    case Breaks = 'breaks';
+    case Placeholders = 'placeholder word';
+    case Tests = 'placeholder test';
+    case FillerNumbers = 'placeholder number';
+    case FillerDates = 'placeholder date';
+    case Scientific = 'placeholder scientific';
+    case Capitals = 'capitals';
+    case SmallLetters = 'small';
+    case LastFirst = 'last, first';
+    case TwoPeople = 'two people';
+    case TwoEmails = 'two emails';
+    case TwoPhones = 'two phones';
+    case Lists = 'list';
+    case LostZeros = 'four digits';
+    case SerialDates = 'serial';
+    case MixedDates = 'mixed dates';
+    case Currency = 'currency';
+    case Parentheses = 'parentheses';
+    case DecimalCommas = 'decimal comma';
+
+    /** What was found, for the head of a list: "Line breaks within cells". */
+    public function title(): string
+    {
+        return match ($this) {
+            self::TitleAbove => 'Rows above the header',
+            self::NoHeader => 'No row names the columns',
+            self::BlankHeader => 'Columns without a header',
+            self::SameHeader => 'Headers that occur more than once',
+            self::HeaderAgain => 'The header again, in the middle of the file',
+            self::Totals => 'Rows of totals or footers',
+            self::EmptyRows => 'Empty rows',
+            self::EmptyColumns => 'Columns without any value',
+            self::WideRows => 'Rows with more cells than the header',
+            self::NarrowRows => 'Rows with fewer cells than the header',
+            self::HiddenRows => 'Rows that the spreadsheet hides',
+            self::HiddenColumns => 'Columns that the spreadsheet hides',
+            self::Merged => 'Merged cells',
+            self::Formulas => 'Cells that a formula works out',
+            self::Errors => 'Errors of the spreadsheet, such as #REF!',
+            self::Decoding => 'Letters that were decoded wrongly',
+            self::Invisible => 'No-break and invisible blanks',
+            self::Blanks => 'Blanks at the ends, or several in a row',
+            self::Breaks => 'Line breaks within cells',
+            self::Placeholders => 'Placeholders such as "n/a", "none", "-"',
+            self::Tests => 'Test values',
+            self::FillerNumbers => 'Filler numbers such as 999-999-9999',
+            self::FillerDates => 'Filler dates such as 1/1/1900',
+            self::Scientific => 'Numbers in scientific notation',
+            self::Capitals => 'Names all in capitals',
+            self::SmallLetters => 'Names all in small letters',
+            self::LastFirst => 'Names as "Last, First"',
+            self::TwoPeople => 'Two people in a cell',
+            self::TwoEmails => 'Several emails in a cell',
+            self::TwoPhones => 'Several telephone numbers in a cell',
+            self::Lists => 'Lists in a cell',
+            self::LostZeros => 'ZIP codes without their leading zero',
+            self::SerialDates => 'Dates as the serial numbers of a spreadsheet',
+            self::MixedDates => 'Dates in two orders',
+            self::Currency => 'Amounts with currency signs',
+            self::Parentheses => 'Amounts in parentheses: less than zero',
+            self::DecimalCommas => 'Amounts with a decimal comma',
+        };
+    }
+
+    /** What helps, as the label of a button; '' if nothing needs to be done or only a person can. */
+    public function remedy(): string
+    {
+        return match ($this) {
+            self::HeaderAgain, self::Totals, self::HiddenRows => 'Leave these rows out',
+            self::HiddenColumns => 'Leave these columns behind',
+            self::Merged => 'Fill every cell of a range',
+            self::NoHeader, self::TitleAbove, self::BlankHeader, self::SameHeader, self::EmptyRows, self::EmptyColumns, self::WideRows, self::NarrowRows, self::Formulas, self::MixedDates => '',
+            default => $this->step()?->label() ?? '',
+        };
+    }
+
+    /** What there is to know where no remedy is needed. */
+    public function note(): string
+    {
+        return match ($this) {
+            self::TitleAbove => 'They are not brought in. Choose another header row if one of them is it.',
+            self::NoHeader => 'The first row is taken for data. Choose the header row if there is one.',
+            self::BlankHeader, self::SameHeader => 'They got names by their place, so that each can be told from the others.',
+            self::EmptyRows => 'They are passed over.',
+            self::EmptyColumns => 'They are left behind.',
+            self::WideRows => 'The cells beyond the header got columns of their own: look whether a separator stands unquoted in a value.',
+            self::NarrowRows => 'The missing cells are blank.',
+            self::Formulas => 'The results are taken that the spreadsheet had when it was saved.',
+            self::MixedDates => 'Some can only be month first, some only day first: choose the order in the column; rows that contradict it are held.',
+            self::Scientific => 'Such ids have lost their last digits for good: get them again from the old system.',
+            default => '',
+        };
+    }
+
+    /** The step that helps in a column; null if the remedy is another. */
+    public function step(): ?Step
+    {
+        return match ($this) {
+            self::Decoding => new Mend,
+            self::Invisible, self::Blanks, self::Breaks => new Trim,
+            self::Placeholders => new Blank(['word']),
+            self::Tests => new Blank(['test']),
+            self::FillerNumbers => new Blank(['number']),
+            self::FillerDates => new Blank(['date']),
+            self::Scientific => new Blank(['scientific']),
+            self::Errors => new Blank(['error']),
+            self::Capitals, self::SmallLetters => new Casing('name'),
+            self::LastFirst => new Turn,
+            self::TwoPeople => new People,
+            self::TwoEmails => new Split(";,/| \n"),
+            self::TwoPhones => new Split(";,/|&\n"),
+            self::Lists => new Split,
+            self::LostZeros => new Pad(5),
+            self::SerialDates => new ReadDate(serial: true),
+            self::Currency, self::Parentheses => new ReadNumber('.'),
+            self::DecimalCommas => new ReadNumber(','),
+            default => null,
+        };
+    }
+
+    /** The kind of row that the remedy leaves out; null if it is another remedy. */
+    public function rows(): ?string
+    {
+        return match ($this) {
+            self::HeaderAgain => 'header',
+            self::Totals => 'total',
+            self::HiddenRows => 'hidden',
+            default => null,
+        };
+    }
+
+    public function mark(): ?Mark
+    {
+        return Mark::tryFrom($this->value);
+    }
+
+    /** @param  ?string  $field key in the catalog of what the column becomes, without whose and which one; null if it becomes nothing */
+    public function concerns(?string $field): bool
+    {
+        $isName = $field !== null && (str_starts_with($field, 'name.') || $field === 'organization.name');
+
+        return match ($this) {
+            self::Capitals, self::SmallLetters => $isName && ! in_array($field, ['name.title', 'name.suffix', 'name.middle'], true),
+            self::LastFirst => $field === 'name.full',
+            self::TwoPeople => $field === 'name.full' || $field === 'name.first',
+            self::TwoEmails => $field === 'email',
+            self::TwoPhones => $field === 'phone',
+            self::Lists => in_array($field, ['groups', 'tags'], true) || str_starts_with((string) $field, 'custom.'),
+            self::LostZeros => $field === 'address.postal_code',
+            self::SerialDates, self::MixedDates, self::FillerDates => in_array($field, ['gift.date', 'first_known', 'birth_date'], true),
+            self::Currency, self::Parentheses, self::DecimalCommas => $field === 'gift.amount',
+            self::Breaks => $field !== null && ! in_array($field, ['address.block', 'notes', 'gift.notes'], true),
+            self::Scientific => true,
+            self::FillerNumbers => $field !== null && $field !== 'gift.amount',
+            default => $field !== null,
+        };
+    }
+}

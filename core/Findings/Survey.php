@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Findings;
+
+use PineSieve\Core\Columns\ColumnProfile;
+use PineSieve\Core\Columns\ColumnProfiler;
+use PineSieve\Core\Columns\Proposer;
+use PineSieve\Core\Reading\CannotRead;
+use PineSieve\Core\Reading\FormulaGuard;
+use PineSieve\Core\Reading\HeaderRow;
+use PineSieve\Core\Reading\SourceReader;
+
+/** Goes once through a source: finds its header, profiles its columns, and notes what is wrong with it. Streams. */
+final class Survey
+{
+    /** @var list<ColumnProfiler> */
+    private array $profilers = [];
+
+    /** @var array<int, list<string>> the first rows, until the header is known; afterwards those down to it */
+    private array $head = [];
+
+    private ?SheetSurvey $sheet = null;
+
+    private int $count = 0;
+
+    /** Whether cells carry the guard against formulas that a file of held rows is written with. */
+    private bool $isGuarded = false;
+
+    /**
+     * @param  ?int  $headerRow  null to find it, 0 for none
+     * @param  int  $thisYear  for dates with two-digit years
+     */
+    public function __construct(
+        private readonly SourceReader $reader,
+        private ?int $headerRow,
+        private readonly int $thisYear,
+        private readonly int $columnLimit = 16384,
+    ) {
+    }
+
+    /**
+     * The rows below the header, once.
+     *
+     * @return iterable<int, list<string>> cells by row number
+     *
+     * @throws CannotRead if there are none, or too many columns
+     */
+    public function rows(): iterable
+    {
+        foreach ($this->reader->rows() as $number => $cells) {
+            if (count($cells) > $this->columnLimit) {
+                throw CannotRead::tooLarge("row {$number} has ".count($cells)." columns, {$this->columnLimit} are allowed");
+            }
+            if ($this->sheet !== null) {
+                yield $number => $this->taken($number, $cells);
+
+                continue;
+            }
+            $this->head[$number] = $cells;
+            if (count($this->head) >= HeaderRow::WITHIN && $number >= ($this->headerRow ?? 0)) {
+                yield from $this->begin();
+            }
+        }
+        if ($this->head === []) {
+            throw CannotRead::empty();
+        }
+        if ($this->sheet === null) {
+            yield from $this->begin();
+        }
+        if ($this->count === 0) {
+            throw CannotRead::noRows();
+        }
+    }
+
+    /** Number of the header, once rows() has begun; HeaderRow::NONE if there is none. */
+    public function headerRow(): int
+    {
+        return $this->headerRow ?? HeaderRow::NONE;
+    }
+
+    public function rowCount(): int
+    {
+        return $this->count;
+    }
+
+    /** @return list<ColumnProfile> once rows() has come to its end */
+    public function profiles(): array
+    {
+        $profiles = [];
+        foreach (HeaderRow::at($this->headerRow(), $this->head, count($this->profilers))->names as $column => $name) {
+            $profiles[] = ($this->profilers[$column] ?? new ColumnProfiler($this->thisYear))->profile($name);
+        }
+
+        return $profiles;
+    }
+
+    /** Once rows() has come to its end. */
+    public function oddities(): Oddities
+    {
+        $above = [];
+        foreach ($this->head as $number => $cells) {
+            if ($number < $this->headerRow()) {
+                $above[] = implode(' | ', array_filter($cells, static fn (string $cell): bool => trim($cell) !== ''));
+            }
+        }
+
+        return $this->sheet?->oddities($this->reader->marks(), $above, $this->head[$this->headerRow()] ?? []) ?? new Oddities;
+    }
+
+    /** @return iterable<int, list<string>> */
+    private function begin(): iterable
+    {
+        $this->headerRow ??= HeaderRow::detect($this->head)->number;
+        $header = HeaderRow::at($this->headerRow, $this->head, 0);
+        $this->isGuarded = in_array(Proposer::OF_HELD_ROWS[1], $header->names, true);
+        $this->sheet = new SheetSurvey($header->names, $this->headerRow);
+        foreach ($this->head as $number => $cells) {
+            if ($number > $this->headerRow) {
+                unset($this->head[$number]);
+                yield $number => $this->taken($number, $cells);
+            }
+        }
+    }
+
+    /**
+     * @param  list<string>  $cells
+     * @return list<string>
+     */
+    private function taken(int $number, array $cells): array
+    {
+        if ($this->isGuarded) {
+            $cells = array_map(FormulaGuard::off(...), $cells);
+        }
+        while (count($this->profilers) < count($cells)) {
+            $this->profilers[] = new ColumnProfiler($this->thisYear);
+        }
+        foreach ($this->profilers as $column => $profiler) {
+            $profiler->add($cells[$column] ?? '', $number);
+        }
+        $this->sheet?->add($number, $cells);
+        $this->count++;
+
+        return $cells;
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Names;
+
+use PineSieve\Core\Text\Fold;
+
+/** Gives names that were written all in capitals or all in small letters the case that their bearers use. */
+final class NameCasing
+{
+    /** Last names that begin with "Mac" as a word of its own; in Mack, Macy, Mackey and many others it is none. */
+    private const MAC = ['macarthur' => 1, 'macdonald' => 1, 'macdougall' => 1, 'macgregor' => 1, 'macintosh' => 1, 'macintyre' => 1, 'mackenzie' => 1, 'maclean' => 1, 'macleod' => 1, 'macmillan' => 1, 'macneil' => 1, 'macpherson' => 1];
+
+    private function __construct()
+    {
+    }
+
+    /** Words that have both cases, digits, or no vowel stay as they are. */
+    public static function of(string $name): string
+    {
+        $words = explode(' ', $name);
+        foreach ($words as $i => $word) {
+            $words[$i] = self::word($word, $i < count($words) - 1, count($words) > 1);
+        }
+
+        return implode(' ', $words);
+    }
+
+    /** Whether of() would change the name. */
+    public static function isFlat(string $name): bool
+    {
+        return preg_match('/\p{L}{2}/u', $name) === 1 && (mb_strtoupper($name) === $name || mb_strtolower($name) === $name) && self::of($name) !== $name;
+    }
+
+    private static function word(string $word, bool $isFollowed, bool $isOneOfSeveral): string
+    {
+        $lower = mb_strtolower($word);
+        $capitals = mb_strtoupper($word) === $word;
+        if (! $capitals && $lower !== $word || preg_match('/\d/', $word) === 1 || preg_match('/\p{L}/u', $word) !== 1) {
+            return $word;
+        }
+        $solid = Fold::solid($word);
+        $suffix = $isFollowed || ! $isOneOfSeveral ? null : Words::suffix($solid);
+        if ($suffix !== null) {
+            // "III" and "MD" are written so; "JR" keeps its own stop or lack of one.
+            return ctype_upper($suffix) ? mb_strtoupper($word) : mb_convert_case($word, MB_CASE_TITLE);
+        }
+        if ($isFollowed && Words::isParticle($solid) && $solid !== 'st') {
+            return $lower;
+        }
+        // Initials and abbreviations: "J.R.", "NH", "YMCA" has a vowel and is told by its length with a title.
+        if ($capitals && (preg_match('/^(?:\p{L}\.)+\p{L}?$/u', $word) === 1 || preg_match('/[aeiouy]/', $solid) !== 1) && Words::title($solid) === null && ! str_starts_with($solid, 'mc')) {
+            return $word;
+        }
+        $cased = (string) preg_replace_callback("/(^|[-'\u{2019}(.])(\p{L})/u", static fn (array $m): string => $m[1].mb_strtoupper($m[2]), $lower);
+        // The letter after the last apostrophe is small: "John's".
+        $cased = (string) preg_replace_callback("/(['\u{2019}])S\$/u", static fn (array $m): string => $m[1].'s', $cased);
+
+        return (string) preg_replace_callback(
+            isset(self::MAC[$solid]) ? '/(^|-)(Mac)(\p{Ll})/u' : '/(^|-)(Mc)(\p{Ll})/u',
+            static fn (array $m): string => $m[1].$m[2].mb_strtoupper($m[3]),
+            $cased,
+        );
+    }
+}

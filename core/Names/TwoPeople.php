@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Names;
+
+use PineSieve\Core\Text\Fold;
+use PineSieve\Core\Text\Tidy;
+
+/** Two people who stand in one cell: "John & Mary Smith", "Dr. Ann Lee and Mr. Bo Park", "Mr. and Mrs. John Smith". */
+final class TwoPeople
+{
+    private const AND = '/\s*(?:\s&\s?|\s?&\s|&|\s\+\s|\sand\s|\sund\s|\set\s)\s*/iu';
+
+    private function __construct()
+    {
+    }
+
+    /** @return list<string> each as one writes a person's name; the text alone if it does not hold two people */
+    public static function split(string $text): array
+    {
+        $text = Tidy::line($text);
+        $halves = preg_split(self::AND, $text);
+        if ($halves === false || count($halves) !== 2 || $halves[0] === '' || $halves[1] === '' || WrittenName::isOrganization($text) || preg_match('/\b(?:family|families|estate)\b/iu', $text) === 1) {
+            return [$text];
+        }
+        [$one, $other] = $halves;
+        // "Smith, John & Mary"
+        if (str_contains($one, ',') && ! str_contains($other, ',')) {
+            [$last, $first] = array_map(trim(...), explode(',', $one, 2));
+
+            return $first === '' ? [$text] : ["{$first} {$last}", str_contains($other, ' ') && Words::title(self::firstWord($other)) === null ? $other : "{$other} {$last}"];
+        }
+        if (str_contains($one, ',')) {
+            return [self::turned($one), self::turned($other)];
+        }
+        // "Mr. and Mrs. John Smith": the first has nothing but a title.
+        if (! str_contains($one, ' ') && Words::title(Fold::solid($one)) !== null) {
+            $last = self::lastName($other);
+            $title = Words::title(self::firstWord($other));
+
+            return $title === null ? [$text] : [$one.' '.trim(substr($other, strlen(explode(' ', $other)[0]))), explode(' ', $other)[0]." {$last}"];
+        }
+
+        if (! str_contains($one, ' ') && ! str_contains($other, ' ')) {
+            return [$text];
+        }
+        if (! str_contains($other, ' ')) {
+            return [$one, $other.' '.self::lastName($one)];
+        }
+
+        return [self::needsLastName($one) ? $one.' '.self::lastName($other) : $one, $other];
+    }
+
+    /** "John" and "Dr. John" do; "John Smith" does not. */
+    private static function needsLastName(string $text): bool
+    {
+        $words = array_filter(explode(' ', $text), static fn (string $word): bool => Words::title(Fold::solid($word)) === null && preg_match('/^\p{L}\.?$/u', $word) !== 1);
+
+        return count($words) < 2;
+    }
+
+    private static function lastName(string $text): string
+    {
+        $person = WrittenName::parse($text)->person;
+
+        return $person->last;
+    }
+
+    private static function firstWord(string $text): string
+    {
+        return Fold::solid(explode(' ', $text)[0]);
+    }
+
+    private static function turned(string $text): string
+    {
+        [$last, $first] = array_map(trim(...), explode(',', $text, 2));
+
+        return "{$first} {$last}";
+    }
+}
