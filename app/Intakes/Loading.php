@@ -64,11 +64,11 @@ final readonly class Loading implements Work
     {
         $later = $intake->position >= Sifter::LATER;
         $limit = (int) config('sieve.load_chunk');
-        $rows = DB::select('select unit, number, turn, outcome, supporter_id, leader, changes, money, money_there, gifts_new, fingerprint from intake_results where intake_id = ? and unit > ? and turn '.($later ? '>' : '<')." ? order by unit limit {$limit}", [$intake->id, $later ? $intake->position - Sifter::LATER : $intake->position, Sifter::LATER]);
-        // All that a row tells of is written in one transaction: a row that the limit cuts waits for the next.
-        $last = count($rows) === $limit ? $rows[$limit - 1]->number : null;
+        $rows = DB::select('select unit, number, turn, outcome, supporter_id, leader, changes, money, money_there, gifts_new, fingerprint from intake_results where intake_id = ? and unit > ? and turn '.($later ? '>' : '<').' ? order by unit limit '.($limit + Unit::MOST), [$intake->id, $later ? $intake->position - Sifter::LATER : $intake->position, Sifter::LATER]);
+        // All that a row tells of is written in one transaction.
+        for ($end = min($limit, count($rows)); $end < count($rows) && $rows[$end]->number === $rows[$end - 1]->number; $end++);
 
-        return $last === null ? $rows : array_values(array_filter($rows, static fn (stdClass $row): bool => $row->number !== $last));
+        return array_slice($rows, 0, $end);
     }
 
     private function hasMoved(Intake $intake): bool

@@ -10,6 +10,8 @@ final class Unit
     /** Supporters that a row can tell of: 2 to the power of it. */
     private const BITS = 6;
 
+    public const MOST = 1 << self::BITS;
+
     private function __construct()
     {
     }

@@ -40,6 +40,38 @@ final readonly class ColumnProfile
         return $this->filled === 0 ? 0.0 : ($this->looks[$look->value] ?? 0) / $this->filled;
     }
 
+    /** What kind of values stand in the column, in a word: "email", "date", "number", "text", "empty". */
+    public function type(): string
+    {
+        if ($this->filled === 0) {
+            return 'empty';
+        }
+        foreach ([Look::Email, Look::Date, Look::Phone, Look::State, Look::YesNo, Look::PostalCode, Look::Money] as $look) {
+            if ($this->share($look) >= 0.9) {
+                return match (true) {
+                    $look === Look::Money && $this->count(Mark::Currency) + $this->count(Mark::Parentheses) === 0 && ! $this->hasDecimals() && preg_match('/^0\d/', (string) array_key_first($this->values)) !== 1 => 'number',
+                    // Without leading zeros or letters, five digits may be anything.
+                    $look === Look::PostalCode && preg_match('/zip|post/i', $this->header) !== 1 => 'number',
+                    $look === Look::Money => preg_match('/^0\d/', (string) array_key_first($this->values)) === 1 ? 'text' : 'amount',
+                    default => $look->value,
+                };
+            }
+        }
+
+        return 'text';
+    }
+
+    private function hasDecimals(): bool
+    {
+        foreach (array_slice($this->values, 0, 50, true) as $value => $count) {
+            if (preg_match('/[.,]\d{2}$/D', (string) $value) === 1) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** How many values have something odd. */
     public function count(Mark $mark): int
     {

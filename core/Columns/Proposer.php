@@ -41,22 +41,19 @@ final readonly class Proposer
         return $plan->withLinkedOrganizations(self::isMixed($plan, $profiles));
     }
 
-    /** What there is to say about a column that a person gives a field. */
-    public function evidence(ColumnProfile $profile, string $target): string
-    {
-        return $this->columns->evidence($profile, $target);
-    }
-
     /**
-     * The choice for a column that a person gives fields: the steps that the fields need are added, those that it has stay.
+     * The choice for a column that a person gives fields: the steps that it has stay, those that the first field needs are added.
      *
-     * @param  list<Feed>  $feeds
+     * @param  non-empty-list<Feed>  $feeds
      */
-    public function chosen(ColumnProfile $profile, ColumnChoice $before, array $feeds, string $evidence): ColumnChoice
+    public function chosen(ColumnProfile $profile, ColumnChoice $before, array $feeds): ColumnChoice
     {
-        return $this->steps->choice($profile, new Proposal($profile->header, ColumnState::Sure, $feeds[0]->target ?? null, $evidence), null)->becoming(ColumnState::Sure, $feeds, $evidence)->withSteps(
-            $before->steps->list === [] ? $this->steps->steps($profile, $feeds[0]->target ?? null, null) : $before->steps,
-        );
+        $steps = $before->steps;
+        foreach ($this->steps->steps($profile, $feeds[0]->target, null)->list as $step) {
+            $steps = $steps->has($step::NAME) ? $steps : $steps->with($step);
+        }
+
+        return $before->becoming(ColumnState::Sure, $feeds, $this->columns->evidence($profile, $feeds[0]->target))->withSteps($steps);
     }
 
     /**

@@ -127,8 +127,8 @@ final class IntakeTest extends TestCase
         Xlsx::write($path, ['Empty notes' => '<row r="1">'.$cell('Notes').'</row><row r="2">'.$cell('x').'</row>', 'People' => '<row r="1">'.$cell('Last name').$cell('Gift date').$cell('Amount').'</row><row r="2">'.$cell('Lee').'<c s="1"><v>43832</v></c><c><v>25.5</v></c></row>']);
         $this->as();
         $id = $this->post('/api/intakes', ['file' => new UploadedFile($path, 'two.xlsx', null, null, true)], ['Accept' => 'application/json'])->assertCreated()->json('id');
-        $this->getJson("/api/intakes/{$id}/source")->assertJson(['sheets' => ['Empty notes', 'People'], 'sheet' => 'Empty notes', 'encoding' => null]);
-        $this->patchJson("/api/intakes/{$id}/source", ['sheet' => 'People'])->assertOk();
+        $this->getJson("/api/intakes/{$id}/source")->assertJson(['sheets' => ['Empty notes', 'People'], 'sheets_read' => ['Empty notes'], 'encoding' => null]);
+        $this->patchJson("/api/intakes/{$id}/source", ['sheets_read' => ['People']])->assertOk();
 
         self::assertSame([['Last name', 'Gift date', 'Amount'], ['Lee', '2020-01-02', '25.5']], array_column($this->getJson("/api/intakes/{$id}/source")->json('rows'), 'cells'));
     }
@@ -168,7 +168,8 @@ final class IntakeTest extends TestCase
 
         $next = $this->upload("ODD,last_name,When\ny,Park,5/6/2021\n")->json('id');
         self::assertSame('Monthly', $this->getJson("/api/intakes/{$next}/source")->json('offered_plan'));
-        $columns = $this->putJson("/api/intakes/{$next}/plan", ['name' => 'Monthly'])->assertOk()->json('columns');
+        self::assertSame([], $this->putJson("/api/intakes/{$next}/plan", ['name' => 'Monthly'])->assertOk()->json('differences'));
+        $columns = $this->getJson("/api/intakes/{$next}/columns")->json('columns');
         self::assertSame([null, 'name.last', 'first_known'], array_column($columns, 'target'));
         self::assertSame('dmy', $columns[2]['date_order']);
         $this->getJson("/api/intakes/{$next}")->assertJson(['plan_name' => 'Monthly', 'settings' => ['effect' => 'replace', 'system' => 'the old one'], 'columns' => ['settled' => true]]);

@@ -20,7 +20,7 @@ final class RequestsTest extends TestCase
         yield 'an effect that is none' => ['PATCH', 'intakes/{id}', ['effect' => 'explode'], 422];
         yield 'an encoding that is none' => ['PATCH', 'intakes/{id}/source', ['encoding' => 'EBCDIC'], 422];
         yield 'a header above the first row' => ['PATCH', 'intakes/{id}/source', ['header_row' => -1], 422];
-        yield 'a sheet of a text' => ['PATCH', 'intakes/{id}/source', ['sheet' => 'People'], 422];
+        yield 'a sheet of a text' => ['PATCH', 'intakes/{id}/source', ['sheets_read' => ['People']], 422];
         yield 'a column that is not there' => ['PATCH', 'intakes/{id}/columns/99', ['target' => null], 404];
         yield 'an order that is none' => ['PATCH', 'intakes/{id}/columns/0', ['target' => 'name.last', 'date_order' => 'xyz'], 422];
         yield 'a plan that is not there' => ['PUT', 'intakes/{id}/plan', ['name' => 'Nothing'], 422];

@@ -15,7 +15,7 @@ use Illuminate\Testing\TestResponse;
 /** A test over HTTP on the real database, emptied before each one. */
 abstract class TestCase extends BaseTestCase
 {
-    private const TABLES = ['users', 'jobs', 'worker_signs', 'column_plans', 'intakes', 'intake_rows', 'intake_results', 'intake_problems', 'intake_keys', 'intake_edits', 'intake_outcomes', 'supporters', 'addresses', 'emails', 'phones', 'identifiers', 'gifts', 'groups', 'group_supporter', 'match_keys', 'search_words', 'journal'];
+    private const TABLES = ['users', 'jobs', 'worker_signs', 'column_plans', 'intakes', 'intake_rows', 'intake_results', 'intake_problems', 'intake_keys', 'intake_edits', 'intake_outcomes', 'supporters', 'addresses', 'emails', 'phones', 'identifiers', 'memberships', 'custom_values', 'custom_fields', 'links', 'gifts', 'match_keys', 'search_words', 'journal'];
 
     public function createApplication()
     {
@@ -88,7 +88,7 @@ abstract class TestCase extends BaseTestCase
     protected function records(): array
     {
         $records = [];
-        foreach (['supporters', 'addresses', 'emails', 'phones', 'identifiers', 'gifts', 'match_keys', 'search_words'] as $table) {
+        foreach (['supporters', 'addresses', 'emails', 'phones', 'identifiers', 'memberships', 'custom_values', 'links', 'gifts', 'match_keys', 'search_words'] as $table) {
             $rows = DB::table($table)->get()->map(static function ($row): array {
                 $row = (array) $row;
                 // A version counts writes, and only goes up.

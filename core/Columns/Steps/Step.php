@@ -7,7 +7,11 @@ namespace PineSieve\Core\Columns\Steps;
 /** One thing that is done to the values of a column on their way to a field. */
 interface Step
 {
-    /** The word for it in a plan: {"do": "..."}. */
+    /**
+     * The word for it in a plan: {"do": "..."}.
+     *
+     * @var string
+     */
     public const NAME = '';
 
     /**

@@ -130,7 +130,7 @@ final class ColumnController extends Controller
     private function choice(Request $request, ColumnChoice $before, ColumnProfile $profile): ColumnChoice
     {
         $data = $request->validate([
-            'feeds' => ['required_without:target', 'array', 'max:12'],
+            'feeds' => ['sometimes', 'array', 'max:12'],
             'feeds.*.target' => ['required', 'string', $this->knownTarget()],
             'feeds.*.name' => ['nullable', 'string', 'max:120'],
             'feeds.*.steps' => ['sometimes', 'array'],
@@ -138,6 +138,10 @@ final class ColumnController extends Controller
             'date_order' => ['nullable', Rule::enum(DateOrder::class)],
             'steps' => ['sometimes', 'array'],
         ]);
+        abort_unless($request->has('feeds') || $request->has('target') || isset($data['steps']), 422, 'Say what the column becomes.');
+        if (! $request->has('feeds') && ! $request->has('target')) {
+            $data['feeds'] = array_map(static fn (Feed $feed): array => $feed->toArray(), $before->feeds);
+        }
         $feeds = isset($data['feeds'])
             ? array_map($this->feed(...), array_values($data['feeds']))
             : (isset($data['target']) ? [new Feed($data['target'], $before->target() === $data['target'] ? $before->feeds[0]->name : '')] : []);

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Cli;
+
+use PineSieve\Core\Columns\ColumnPlan;
+use PineSieve\Core\Columns\ColumnProfile;
+use PineSieve\Core\Columns\Proposer;
+use PineSieve\Core\Findings\Findings;
+use PineSieve\Core\Findings\Survey;
+use PineSieve\Core\Reading\CannotRead;
+use PineSieve\Core\Reading\ReadAs;
+use PineSieve\Core\Reading\SourceFile;
+use PineSieve\Core\Standards\FieldCatalog;
+
+/** A file, read once from its beginning to its end. */
+final readonly class Source
+{
+    /** @param  list<ColumnProfile>  $profiles */
+    private function __construct(
+        public string $name,
+        public SourceFile $file,
+        public ?string $sheet,
+        public int $headerRow,
+        public int $rows,
+        public array $profiles,
+        public ColumnPlan $plan,
+        public Findings $findings,
+        public FieldCatalog $catalog,
+    ) {
+    }
+
+    /**
+     * @param  ?string  $sheet  null for the first
+     *
+     * @throws CannotRead
+     */
+    public static function read(string $path, ?string $sheet, int $thisYear): self
+    {
+        $file = SourceFile::open($path);
+        if ($sheet !== null && $file->sheets() === []) {
+            throw CannotRead::noSheets();
+        }
+        $survey = new Survey($file->reader(new ReadAs($sheet === null ? [] : [$sheet])), $file->format->namesItsColumns() ? 1 : null, $thisYear);
+        foreach ($survey->rows() as $row) {
+            // Only what the survey gathers is wanted.
+        }
+        $profiles = $survey->profiles();
+        $catalog = FieldCatalog::builtIn();
+
+        return new self(basename($path), $file, $sheet ?? $file->sheets()[0] ?? null, $survey->headerRow(), $survey->rowCount(), $profiles, (new Proposer($catalog, $thisYear))->propose($profiles), new Findings($profiles, $survey->oddities()), $catalog);
+    }
+}
