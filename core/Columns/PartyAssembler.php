@@ -66,7 +66,8 @@ final readonly class PartyAssembler
         $record = $this->record($main, $addresses, $gifts, isset($persons['spouse']));
         $organization = $record->organization;
         if ($this->linkOrganizations && $record->kind === SupporterKind::Person && $organization !== '') {
-            $persons['employer'] ??= (new PersonValues)->with('organization.name', $organization);
+            $employer = $persons['employer'] ?? new PersonValues;
+            $persons['employer'] = $employer->saysSomething() ? $employer : $employer->with('organization.name', $organization);
             $record = $this->record($main->without('organization.name'), $addresses, $gifts, isset($persons['spouse']));
         }
         $parties = [new Party('', $record)];

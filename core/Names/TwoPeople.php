@@ -42,8 +42,9 @@ final class TwoPeople
             return $title === null ? [$text] : [$one.' '.trim(substr($other, strlen(explode(' ', $other)[0]))), explode(' ', $other)[0]." {$last}"];
         }
 
+        // "John & Mary", in a column of first names.
         if (! str_contains($one, ' ') && ! str_contains($other, ' ')) {
-            return [$text];
+            return mb_strlen($one) > 1 && mb_strlen($other) > 1 ? [$one, $other] : [$text];
         }
         if (! str_contains($other, ' ')) {
             return [$one, $other.' '.self::lastName($one)];

@@ -47,6 +47,8 @@ final class FieldController extends Controller
             'type' => $data['type'], 'options' => array_values($data['options'] ?? []), 'is_required' => (bool) ($data['required'] ?? false),
         ]);
 
+        app()->forgetInstance(FieldCatalog::class);
+
         return response()->json(self::shown($field->field()), 201);
     }
 
