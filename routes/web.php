@@ -68,6 +68,7 @@ Route::prefix('api')->group(function (): void {
             Route::post('edits', [RowController::class, 'edit']);
             Route::post('edits/blank', [RowController::class, 'blank']);
             Route::delete('edits', [RowController::class, 'takeBack']);
+            Route::post('trial', [LoadController::class, 'trial']);
             Route::post('load', [LoadController::class, 'load']);
             Route::get('proof', [LoadController::class, 'proof']);
             Route::get('records', [LoadController::class, 'records']);

@@ -51,7 +51,9 @@ final readonly class Loading implements Work
                 [$intake->position, $more] = [Sifter::LATER, true];
             }
             if (! $more) {
-                $intake->fill(['state' => IntakeState::Loaded, 'loaded_at' => now(), 'ended_at' => now()]);
+                $intake->fill($intake->isTrying()
+                    ? ['state' => IntakeState::Ready, 'trial' => [...$intake->trial, 'done' => true], 'ended_at' => now()]
+                    : ['state' => IntakeState::Loaded, 'loaded_at' => now(), 'ended_at' => now()]);
             }
             $intake->save();
 
@@ -64,7 +66,9 @@ final readonly class Loading implements Work
     {
         $later = $intake->position >= Sifter::LATER;
         $limit = (int) config('sieve.load_chunk');
-        $rows = DB::select('select unit, number, turn, outcome, supporter_id, leader, changes, money, money_there, gifts_new, fingerprint from intake_results where intake_id = ? and unit > ? and turn '.($later ? '>' : '<').' ? order by unit limit '.($limit + Unit::MOST), [$intake->id, $later ? $intake->position - Sifter::LATER : $intake->position, Sifter::LATER]);
+        // What a trial has brought in is in; a trial brings in its own rows alone.
+        $trial = $intake->trial === null ? '' : ($intake->isTrying() ? ' and number in ('.implode(',', array_map(intval(...), $intake->trial['rows'])).')' : ' and not exists (select 1 from intake_outcomes o where o.intake_id = intake_results.intake_id and o.unit = intake_results.unit)');
+        $rows = DB::select('select unit, number, turn, outcome, supporter_id, leader, changes, money, money_there, gifts_new, fingerprint from intake_results where intake_id = ? and unit > ? and turn '.($later ? '>' : '<')." ?{$trial} order by unit limit ".($limit + Unit::MOST), [$intake->id, $later ? $intake->position - Sifter::LATER : $intake->position, Sifter::LATER]);
         // All that a row tells of is written in one transaction.
         for ($end = min($limit, count($rows)); $end < count($rows) && $rows[$end]->number === $rows[$end - 1]->number; $end++);
 

@@ -56,7 +56,7 @@ final readonly class Proof
             ? (int) DB::scalar("select count(*) from intake_outcomes where intake_id = ? and made like '%\"supporter\"%'", [$intake->id])
             : (int) DB::scalar('select count(*) from intake_results where intake_id = ? and leader = unit', [$intake->id]);
         $touched = $loaded
-            ? (int) DB::scalar("select count(distinct j.supporter_id) from journal j where j.intake_id = ? and j.cause = 'load' and j.supporter_id not in (select supporter_id from intake_outcomes where intake_id = ? and made like '%\"supporter\"%')", [$intake->id, $intake->id])
+            ? (int) DB::scalar("select count(distinct j.supporter_id) from journal j where j.intake_id = ? and j.cause = 'load' and j.id > ? and j.supporter_id not in (select supporter_id from intake_outcomes where intake_id = ? and made like '%\"supporter\"%')", [$intake->id, (int) ($intake->settings['journal_from'] ?? 0), $intake->id])
             : (int) DB::scalar('select count(distinct supporter_id) from intake_results where intake_id = ? and changes is not null and supporter_id is not null', [$intake->id]);
 
         return [
@@ -93,7 +93,7 @@ final readonly class Proof
     public function written(Intake $intake): array
     {
         $counts = [];
-        JournalEntry::query()->where('intake_id', $intake->id)->where('cause', Cause::LOAD)->select(['id', 'changes'])->chunkById(2000, static function ($entries) use (&$counts): void {
+        JournalEntry::query()->where('intake_id', $intake->id)->where('cause', Cause::LOAD)->where('id', '>', (int) ($intake->settings['journal_from'] ?? 0))->select(['id', 'changes'])->chunkById(2000, static function ($entries) use (&$counts): void {
             foreach ($entries as $entry) {
                 $changes = $entry->changeList();
                 $isNew = $changes[0]->subject === Subject::Supporter && $changes[0]->action === Action::Create;

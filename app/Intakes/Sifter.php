@@ -43,6 +43,7 @@ final class Sifter
         private readonly KeyMaker $keys,
         private readonly FieldCatalog $catalog,
         private readonly Formats $formats,
+        private readonly Trial $trial,
     ) {
     }
 
@@ -55,6 +56,11 @@ final class Sifter
     public function sift(Intake $intake, array $rows, bool $later = false): void
     {
         $this->prepare($intake);
+        // What a trial has brought in stays as it came in.
+        $rows = array_diff_key($rows, $this->trial->loaded($intake, array_keys($rows)));
+        if ($rows === []) {
+            return;
+        }
         $numbers = array_keys($rows);
         $edits = Edits::of($intake->id, $numbers);
         $mapped = [];

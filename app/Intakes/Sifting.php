@@ -26,8 +26,10 @@ final readonly class Sifting implements Work
             $this->staged->takeUp($intake);
             if ($intake->position === 0) {
                 $intake->journal_mark = $this->ids->lastJournalId();
-                foreach (['intake_results', 'intake_problems', 'intake_keys'] as $table) {
-                    DB::table($table)->where('intake_id', $intake->id)->delete();
+                $tried = DB::table('intake_outcomes')->select('unit')->where('intake_id', $intake->id);
+                DB::table('intake_problems')->where('intake_id', $intake->id)->delete();
+                foreach (['intake_results', 'intake_keys'] as $table) {
+                    DB::table($table)->where('intake_id', $intake->id)->when($intake->trial !== null, static fn ($query) => $query->whereNotIn('unit', $tried))->delete();
                 }
             }
             $more = $intake->position < Sifter::LATER ? $this->first($intake) : $this->later($intake);

@@ -18,6 +18,15 @@ final readonly class Staged
         return $this->decoded(DB::select('select number, cells from intake_rows where intake_id = ? and number > ? order by number limit '.$limit, [$intakeId, $after]));
     }
 
+    /** @return array<int, list<string>> raw cells by row number, in the order of one column: numbers as numbers, blanks last */
+    public function sorted(int $intakeId, int $column, bool $descending, int $limit): array
+    {
+        $direction = $descending ? 'desc' : 'asc';
+        $value = "json_value(cells, '$[{$column}]')";
+
+        return $this->decoded(DB::select("select number, cells from intake_rows where intake_id = ? order by coalesce({$value}, '') = '', {$value} + 0 {$direction}, {$value} {$direction}, number limit {$limit}", [$intakeId]));
+    }
+
     /**
      * @param  list<int>  $numbers
      * @return array<int, list<string>>

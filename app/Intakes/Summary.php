@@ -17,14 +17,14 @@ final readonly class Summary
     public function of(Intake $intake): array
     {
         $outcomes = array_fill_keys(['new', 'updated', 'unchanged', 'held', 'left_out'], 0);
-        $held = ['problem' => 0, 'person' => 0, 'unsure' => 0, 'waits' => 0];
+        $held = ['problem' => 0, 'person' => 0, 'unsure' => 0];
         $addresses = array_fill_keys(['none', 'same', 'ask', 'accepted', 'kept'], 0);
         foreach (DB::select('select outcome, held_by, address, count(*) as n from intake_results where intake_id = ? group by outcome, held_by, address', [$intake->id]) as $row) {
             if ($row->outcome === Results::WITH) {
                 continue;
             }
             $outcomes[$row->outcome] += $row->n;
-            if ($row->held_by !== null) {
+            if (isset($held[$row->held_by])) {
                 $held[$row->held_by] += $row->n;
             }
             if (in_array($row->outcome, ['new', 'updated', 'unchanged'], true)) {
@@ -51,6 +51,7 @@ final readonly class Summary
             'outcomes' => $outcomes,
             'held' => $held,
             'addresses' => $addresses,
+            'trial' => $intake->trial === null ? null : ['rows' => count($intake->trial['rows']), 'done' => $intake->trial['done']],
             'replanned' => $intake->replanned,
             'settings' => $intake->choices()->toArray(),
             'progress' => $this->progress($intake),
@@ -64,6 +65,7 @@ final readonly class Summary
         $seconds = $intake->began_at === null ? 0.0 : round(abs($intake->began_at->floatDiffInSeconds($intake->ended_at ?? now())), 1);
         $total = match ($intake->state) {
             IntakeState::Undoing => (int) DB::scalar('select count(distinct supporter_id) from journal where intake_id = ?', [$intake->id]),
+            IntakeState::Loading => $intake->isTrying() ? count($intake->trial['rows'] ?? []) : $intake->row_count - count($intake->trial['rows'] ?? []),
             default => $intake->row_count,
         };
         $rate = $intake->done > 0 && $seconds > 0 ? $intake->done / $seconds : null;

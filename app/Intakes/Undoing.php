@@ -60,12 +60,24 @@ final readonly class Undoing implements Work
             $intake->fill(['undo_report' => $report, 'position' => $ids === [] ? $intake->position : max($ids), 'done' => $intake->done + count($ids)]);
             $more = count($ids) === self::CHUNK;
             if (! $more) {
-                $intake->fill(['state' => IntakeState::Undone, 'undone_at' => now(), 'ended_at' => now()]);
+                $this->finish($intake);
             }
             $intake->save();
 
             return $more;
         });
+    }
+
+    /** A trial that is taken back leaves the intake as it was before; a load that is taken back ends it. */
+    private function finish(Intake $intake): void
+    {
+        if ($intake->loaded_at !== null) {
+            $intake->fill(['state' => IntakeState::Undone, 'undone_at' => now(), 'ended_at' => now()]);
+
+            return;
+        }
+        DB::table('intake_outcomes')->where('intake_id', $intake->id)->delete();
+        $intake->fill(['state' => IntakeState::Mapping, 'trial' => null, 'is_sifted' => false, 'undone_by' => null, 'ended_at' => now(), 'settings' => [...$intake->settings, 'journal_from' => $this->ids->lastJournalId()]]);
     }
 
     /**
@@ -99,6 +111,12 @@ final readonly class Undoing implements Work
         $undone = array_flip(Intake::query()->whereIn('id', $entries->pluck('intake_id')->filter()->unique())->where('state', IntakeState::Undone)->pluck('id')->all());
         foreach ($entries as $entry) {
             if (isset($undone[$entry->intake_id ?? 0])) {
+                continue;
+            }
+            if ($entry->intake_id === $intake->id && $entry->cause === Cause::UNDO) {
+                // A trial was taken back: what came before is as if it had not been.
+                unset($done[$entry->supporter_id], $since[$entry->supporter_id]);
+
                 continue;
             }
             $ours = $entry->intake_id === $intake->id && $entry->cause === Cause::LOAD;

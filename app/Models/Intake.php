@@ -39,6 +39,7 @@ use PineSieve\Core\Reading\ReadAs;
  * @property ?array<string, mixed> $plan
  * @property ?string $plan_name
  * @property int $row_count
+ * @property ?array{rows: list<int>, done: bool} $trial rows that are brought in before the rest
  * @property array<string, mixed> $settings
  * @property bool $is_sifted
  * @property int $journal_mark
@@ -130,6 +131,12 @@ final class Intake extends Model
     public function choices(): Settings
     {
         return Settings::fromArray($this->settings);
+    }
+
+    /** Whether a trial is being loaded at this moment. */
+    public function isTrying(): bool
+    {
+        return $this->trial !== null && ! $this->trial['done'];
     }
 
     public function dialect(): ?Dialect

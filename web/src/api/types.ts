@@ -39,6 +39,7 @@ export interface Intake {
   columns: { total: number; settled: boolean; sure: number; look: number; open: number; left_behind: number };
   outcomes: Record<Outcome, number>;
   held: { problem: number; person: number; unsure: number };
+  trial: { rows: number; done: boolean } | null;
   addresses: { none: number; same: number; ask: number; accepted: number; kept: number };
   replanned: number;
   settings: Settings;
@@ -48,13 +49,96 @@ export interface Intake {
 
 export interface SourceView {
   sheets: string[];
-  sheet: string | null;
+  format: string;
+  sheets_read: string[];
+  fill_merged: boolean;
   encoding: string | null;
   delimiter: string | null;
   header_row: number | null;
   headers: string[];
-  rows: { number: number; cells: string[] }[];
+  rows: { number: number; place: string | null; cells: string[] }[];
   offered_plan: string | null;
+}
+
+/** A step as a plan writes it: what to do, and its settings. */
+export type StepData = { do: string } & Record<string, unknown>;
+
+export interface Feed {
+  target: string;
+  name: string;
+  steps: StepData[];
+}
+
+export interface Finding {
+  kind: string;
+  title: string;
+  count: number;
+  remedy: string;
+  note: string;
+  applied: boolean;
+  examples: { row: number; value: string; header: string }[];
+  columns: { column: number; header: string; count: number; applied: boolean }[];
+}
+
+export interface Constant {
+  target: string;
+  value: string;
+  only_blank: boolean;
+  label?: string;
+}
+
+export interface Condition {
+  header: string;
+  how: string;
+  value: string;
+}
+
+export interface RowRules {
+  left_out: string[];
+  conditions: Condition[];
+}
+
+export interface PlanDifference {
+  kind: string;
+  header: string;
+  message: string;
+  values: string[];
+}
+
+export interface ColumnsView {
+  columns: Column[];
+  constants: Constant[];
+  link_organizations: boolean;
+  rows: RowRules;
+  differences: PlanDifference[];
+  plan_name: string | null;
+  offered_plan: string | null;
+}
+
+export interface Catalog {
+  fields: Field[];
+  parties: { party: string; label: string; fields: Field[] }[];
+  kinds: Record<string, string[]>;
+  types: string[];
+}
+
+export interface ColumnValues {
+  values: ColumnValue[];
+  shown: number;
+  distinct: number;
+  by_rows: boolean;
+  step_labels: string[];
+  new_names: string[];
+}
+
+export interface SavedPlan {
+  id: number;
+  name: string;
+  updated_at: string | null;
+  columns: number;
+  brought_in: number;
+  steps: number;
+  used: number;
 }
 
 export interface Column {
@@ -63,6 +147,9 @@ export interface Column {
   state: 'sure' | 'look' | 'open' | 'left behind';
   target: string | null;
   label: string | null;
+  feeds: (Feed & { label: string; step_labels: string[] })[];
+  steps: StepData[];
+  step_labels: string[];
   evidence: string;
   date_order: string | null;
   needs_date_order: boolean;
@@ -79,6 +166,7 @@ export interface ColumnValue {
   becomes: string;
   note: string;
   held: boolean;
+  through: string[];
 }
 
 export interface Field {
@@ -86,6 +174,9 @@ export interface Field {
   label: string;
   group: string;
   type: string;
+  options: string[];
+  required: boolean;
+  named: boolean;
 }
 
 export interface ProblemKind {
@@ -130,10 +221,23 @@ export interface RowDetail {
   row_decision: string | null;
   problems: { code: string; field: string; column: number | null; value: string; reason: string; remedy: string }[];
   changes: ShownChange[];
-  gift_state: string | null;
+  others: OtherParty[];
+  reason: string | null;
+  place: string | null;
+}
+
+/** Another supporter that a row tells of. */
+export interface OtherParty {
+  role: string;
+  display: string;
+  verdict: string;
+  supporter_id: number | null;
+  changes: ShownChange[];
 }
 
 export interface MatchRow extends RowName {
+  part: number;
+  role: string;
   verdict: string;
   outcome: Outcome;
   supporter_id: number | null;
@@ -142,6 +246,8 @@ export interface MatchRow extends RowName {
 }
 
 export interface MatchView {
+  role: string;
+  part: number;
   incoming: Record<string, string>;
   candidates: { decision: string; label: string; for: string[]; against: string[]; values: Record<string, string> }[];
 }
@@ -157,8 +263,10 @@ export interface PreviewRow extends RowName {
   supporter_id: number | null;
   same_as_row: number | null;
   changes: ShownChange[];
-  gift_state: 'new' | 'there' | null;
+  others: OtherParty[];
+  gifts_new: number;
   money: string;
+  money_there: string;
   reasons: string[];
 }
 
@@ -188,7 +296,7 @@ export interface Origin {
   at: string;
   cause: string;
   by: string | null;
-  intake: { id: number; name: string; file: string; sheet: string | null } | null;
+  intake: { id: number; name: string; file: string; sheet: string | null; place: string | null } | null;
   row: number | null;
   columns: string[];
   before: string | null;
@@ -225,6 +333,9 @@ export interface SupporterPageData {
   phones: { id: number; kind: string; number: string; condition: string }[];
   identifiers: { id: number; system: string; value: string }[];
   groups: string[];
+  tags: string[];
+  custom: { id: number; label: string; value: string }[];
+  links: { id: number; phrase: string; supporter_id: number; name: string; kind: string; role: string | null }[];
   gifts: Gift[];
   gift_count: number;
   gift_total: string;

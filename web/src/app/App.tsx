@@ -11,6 +11,7 @@ import { ProofStage } from '../intakes/proof/ProofStage';
 import { RecordsPage } from '../intakes/proof/RecordsPage';
 import { RowPage } from '../intakes/RowPage';
 import { SourceStage } from '../intakes/source/SourceStage';
+import { PlansPage } from '../plans/PlansPage';
 import { SupporterPage } from '../supporters/SupporterPage';
 import { SupportersPage } from '../supporters/SupportersPage';
 import { TodayPage } from '../today/TodayPage';
@@ -42,6 +43,7 @@ export function App() {
           <Route path="records" element={<RecordsPage />} />
           <Route path="rows/:number" element={<RowPage />} />
         </Route>
+        <Route path="plans" element={<PlansPage />} />
         <Route path="supporters" element={<SupportersPage />} />
         <Route path="supporters/:id" element={<SupporterPage />} />
         <Route path="gifts" element={<GiftsPage />} />

@@ -12,6 +12,7 @@ interface Today {
 const areas = [
   { to: '/', text: 'Today', end: true },
   { to: '/intakes', text: 'Intakes', end: false },
+  { to: '/plans', text: 'Column plans', end: false },
   { to: '/supporters', text: 'Supporters', end: false },
   { to: '/gifts', text: 'Gifts', end: false },
 ];
@@ -27,7 +28,7 @@ export function Frame({ user, organization }: { user: User; organization: string
         <div className="rail-brand">
           <img src={pine} alt="" /> Pine Sieve
         </div>
-        {areas.map((area) => (
+        {areas.filter((area) => area.to !== '/plans' || user.may_load).map((area) => (
           <NavLink key={area.to} to={area.to} end={area.end} className={({ isActive }) => `item${isActive ? ' chosen' : ''}`}>
             {area.text}
             {area.to === '/intakes' && waiting > 0 && <span className="waits" title={`${waiting} not loaded yet`}>{waiting}</span>}

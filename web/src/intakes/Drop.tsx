@@ -1,4 +1,4 @@
-import { Button, FileButton } from '@mantine/core';
+import { Button, FileButton, Textarea } from '@mantine/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type DragEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -9,10 +9,14 @@ import { Trouble } from '../shared/Notice';
 /** Where a file is dropped or chosen to begin an intake. */
 export function Drop() {
   const [over, setOver] = useState(false);
+  const [pasting, setPasting] = useState<string | null>(null);
   const navigate = useNavigate();
   const queries = useQueryClient();
   const bring = useMutation({
-    mutationFn: (file: File) => {
+    mutationFn: (file: File | string) => {
+      if (typeof file === 'string') {
+        return api.post<Intake>('intakes', { text: file });
+      }
       const form = new FormData();
       form.append('file', file);
       return api.post<Intake>('intakes', form);
@@ -42,14 +46,38 @@ export function Drop() {
       onDragLeave={() => setOver(false)}
       onDrop={drop}
     >
-      <p style={{ margin: '0 0 10px' }}>Drop a spreadsheet of supporters and gifts here: CSV or Excel (.xlsx).</p>
-      <FileButton onChange={take} accept=".csv,.txt,.tsv,.xlsx,text/csv,text/plain">
+      <p style={{ margin: '0 0 10px' }}>Drop a file of supporters and gifts here: a spreadsheet (.csv, .xlsx, .xls, .ods), contact cards (.vcf) or JSON.</p>
+      {pasting !== null && (
+        <form
+          style={{ display: 'grid', gap: 8, maxWidth: 620, margin: '0 auto 10px' }}
+          onSubmit={(event) => {
+            event.preventDefault();
+            bring.mutate(pasting);
+          }}
+        >
+          <Textarea aria-label="Cells copied from a spreadsheet" placeholder="Copy cells in a spreadsheet, with their header, and paste them here" minRows={4} maxRows={8} autosize autoFocus value={pasting} onChange={(event) => setPasting(event.currentTarget.value)} styles={{ input: { fontFamily: 'monospace', fontSize: 12.5 } }} />
+          <div style={{ display: 'flex', gap: 8, justifyContent: 'center' }}>
+            <Button type="submit" disabled={pasting.trim() === ''} loading={bring.isPending}>
+              Bring these cells in
+            </Button>
+            <Button variant="default" onClick={() => setPasting(null)}>
+              Cancel
+            </Button>
+          </div>
+        </form>
+      )}
+      {pasting === null && <FileButton onChange={take} accept=".csv,.txt,.tsv,.tab,.xlsx,.xls,.ods,.vcf,.json,.jsonl,.ndjson,text/csv,text/plain,application/json,text/vcard">
         {(props) => (
           <Button {...props} loading={bring.isPending}>
             Choose a file
           </Button>
         )}
-      </FileButton>
+      </FileButton>}
+      {pasting === null && (
+        <Button variant="subtle" color="pine" ml={8} onClick={() => setPasting('')}>
+          Paste cells
+        </Button>
+      )}
       <div style={{ marginTop: bring.error ? 10 : 0 }}>
         <Trouble error={bring.error} />
       </div>

@@ -22,7 +22,7 @@ export function Origin({ origin }: { origin: OriginData | undefined }) {
             <>
               {origin.cause === 'undo' ? 'put back by the undo of ' : ''}
               <Link to={`/intakes/${origin.intake.id}/proof`}>{origin.intake.name}</Link>, {origin.intake.file}
-              {origin.intake.sheet !== null && `, sheet ${origin.intake.sheet}`}
+              {origin.intake.sheet !== null && origin.intake.sheet !== '' && `, sheet ${origin.intake.sheet}`}
               {origin.row !== null && (
                 <>
                   , <Link to={`/intakes/${origin.intake.id}/rows/${origin.row}`}>row {origin.row}</Link>

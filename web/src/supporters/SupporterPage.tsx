@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import type { ReactNode } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { Fragment, type ReactNode } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
 import { api } from '../api/client';
 import type { SupporterPageData } from '../api/types';
 import { TitleLine } from '../app/TitleLine';
@@ -11,8 +11,8 @@ import { Pane } from '../shared/Pane';
 import { Origin } from './Origin';
 
 const names: [string, string][] = [
-  ['title', 'Title'], ['first_name', 'First name'], ['middle_name', 'Middle name'], ['last_name', 'Last name'], ['suffix', 'Suffix'], ['organization_name', 'Organization'],
-  ['envelope_name', 'On envelopes'], ['greeting', 'Greeting'], ['first_known_on', 'First known on'],
+  ['title', 'Title'], ['first_name', 'First name'], ['middle_name', 'Middle name'], ['last_name', 'Last name'], ['suffix', 'Suffix'], ['nickname', 'Nickname'], ['birth_date', 'Birth date'], ['organization_name', 'Organization'],
+  ['envelope_name', 'On envelopes'], ['greeting', 'Greeting'], ['first_known_on', 'First known on'], ['consent_mail', 'Mail'], ['consent_email', 'Email'], ['consent_phone', 'Phone calls'], ['notes', 'Notes'],
 ];
 
 export function SupporterPage() {
@@ -63,6 +63,26 @@ export function SupporterPage() {
               {data.identifiers.map((one) => line(`id-${one.id}`, 'Id elsewhere', `${one.value} in ${one.system}`, `identifier:${one.id}`, 'value'))}
               <dt>Groups</dt>
               <dd>{data.groups.length === 0 ? <span className="nothing">none</span> : data.groups.map((group) => <span key={group} className="pill info" style={{ marginRight: 5 }}>{group}</span>)}</dd>
+              {data.tags.length > 0 && <><dt>Tags</dt><dd>{data.tags.map((tag) => <span key={tag} className="pill idle" style={{ marginRight: 5 }}>{tag}</span>)}</dd></>}
+              {data.links.length > 0 && (
+                <>
+                  <dt>Links</dt>
+                  <dd>
+                    {data.links.map((link) => (
+                      <div key={link.id}>
+                        <span className="quiet">{link.phrase}</span> <Link to={`/supporters/${link.supporter_id}`}>{link.name}</Link>
+                        {link.role !== null && <span className="quiet">, {link.role}</span>}
+                      </div>
+                    ))}
+                  </dd>
+                </>
+              )}
+              {data.custom.map((value) => (
+                <Fragment key={value.id}>
+                  <dt>{value.label}</dt>
+                  <dd>{value.value.split('\n').join(', ')}</dd>
+                </Fragment>
+              ))}
             </dl>
           </div>
         </Pane>

@@ -43,6 +43,10 @@ final class IntakeController extends Controller
     public function store(Request $request, Opening $opening): JsonResponse
     {
         $this->authorize('create', Intake::class);
+        $pasted = $request->input('text');
+        if ($request->has('text')) {
+            return $this->paste($request, $opening, is_string($pasted) ? $pasted : '');
+        }
         $file = $request->file('file');
         if ($file === null || is_array($file) || ! $file->isValid()) {
             $limit = number_format(min(config('sieve.upload_limit'), $file === null || is_array($file) ? PHP_INT_MAX : $file->getMaxFilesize()) / 1e6);
@@ -50,6 +54,21 @@ final class IntakeController extends Controller
             return response()->json(['message' => $file === null ? 'No file arrived. Choose one and try again.' : "The file did not arrive whole. Up to {$limit} MB are allowed. Nothing was kept of it."], 422);
         }
         $intake = $opening->open($file->getPathname(), $file->getClientOriginalName(), $request->user()?->id);
+        CarryOn::dispatch($intake->id);
+
+        return response()->json($this->summary->of($intake), 201);
+    }
+
+    /** Cells copied from a spreadsheet are text with tabs between them. */
+    private function paste(Request $request, Opening $opening, string $text): JsonResponse
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'paste');
+        try {
+            file_put_contents($path, $text);
+            $intake = $opening->open($path, 'Pasted cells.txt', $request->user()?->id);
+        } finally {
+            @unlink($path);
+        }
         CarryOn::dispatch($intake->id);
 
         return response()->json($this->summary->of($intake), 201);
@@ -105,7 +124,7 @@ final class IntakeController extends Controller
     public function destroy(Intake $intake, SourceStore $sources): JsonResponse
     {
         $this->authorize('update', $intake);
-        abort_unless($intake->state->isOpen() || $intake->state === IntakeState::Failed, 422, 'An intake that was loaded can be undone, not discarded.');
+        abort_unless(($intake->state->isOpen() || $intake->state === IntakeState::Failed) && $intake->trial === null, 422, 'An intake that was loaded can be undone, not discarded.');
         DB::transaction(static function () use ($intake): void {
             foreach (['intake_rows', 'intake_results', 'intake_problems', 'intake_keys', 'intake_edits'] as $table) {
                 DB::table($table)->where('intake_id', $intake->id)->delete();

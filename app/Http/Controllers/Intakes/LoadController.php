@@ -8,6 +8,7 @@ use App\Http\Controllers\Controller;
 use App\Intakes\HeldRows;
 use App\Intakes\Proof;
 use App\Intakes\Summary;
+use App\Intakes\Trial;
 use App\Intakes\Undoing;
 use App\Jobs\CarryOn;
 use App\Models\Intake;
@@ -16,6 +17,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use Illuminate\Validation\Rule;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Loading an intake, proving it, and taking it back. */
@@ -26,12 +28,31 @@ final class LoadController extends Controller
         $this->authorize('update', $intake);
         $data = $request->validate(['name' => ['required', 'string', 'max:190']]);
         abort_unless($intake->state === IntakeState::Ready && $intake->is_sifted, 409, 'This intake is not ready to be loaded: its rows must be worked out first.');
-        $busy = Intake::query()->whereIn('state', [IntakeState::Loading, IntakeState::Undoing])->first();
-        abort_if($busy !== null, 409, "\"{$busy?->name}\" is being loaded or undone. One goes at a time; try again when it is done.");
+        $this->mustBeAlone();
         $intake->fill(['name' => $data['name'], 'loaded_by' => $request->user()?->id]);
         CarryOn::from($intake, IntakeState::Loading);
 
         return response()->json($summary->of($intake));
+    }
+
+    /** Brings a few rows in, to be looked at before the rest. */
+    public function trial(Request $request, Intake $intake, Trial $trial, Summary $summary): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        $data = $request->validate(['kind' => ['required', Rule::in(['first', 'random', 'rows'])], 'count' => ['required_unless:kind,rows', 'integer', 'min:1', 'max:'.Trial::MOST], 'rows' => ['required_if:kind,rows', 'array', 'min:1', 'max:'.Trial::MOST], 'rows.*' => ['integer']]);
+        abort_unless($intake->state === IntakeState::Ready && $intake->is_sifted, 409, 'This intake is not ready for a trial: its rows must be worked out first.');
+        abort_if($intake->trial !== null, 409, 'A trial of this intake is in already. Load the rest, or undo the trial first.');
+        $this->mustBeAlone();
+        $intake->fill(['trial' => ['rows' => $trial->pick($intake, $data['kind'], (int) ($data['count'] ?? 0), array_map(intval(...), $data['rows'] ?? [])), 'done' => false], 'loaded_by' => $request->user()?->id]);
+        CarryOn::from($intake, IntakeState::Loading);
+
+        return response()->json($summary->of($intake));
+    }
+
+    private function mustBeAlone(): void
+    {
+        $busy = Intake::query()->whereIn('state', [IntakeState::Loading, IntakeState::Undoing])->first();
+        abort_if($busy !== null, 409, "\"{$busy?->name}\" is being loaded or undone. One goes at a time; try again when it is done.");
     }
 
     public function proof(Intake $intake, Proof $proof): JsonResponse
@@ -76,7 +97,7 @@ final class LoadController extends Controller
     public function undoPreview(Intake $intake, Undoing $undoing): JsonResponse
     {
         $this->authorize('update', $intake);
-        abort_unless($intake->state === IntakeState::Loaded, 409, 'Only an intake that is loaded can be undone.');
+        abort_unless($intake->state === IntakeState::Loaded || ($intake->state === IntakeState::Ready && $intake->trial !== null), 409, 'Only an intake that is loaded can be undone.');
 
         return response()->json($undoing->preview($intake));
     }
@@ -84,7 +105,7 @@ final class LoadController extends Controller
     public function undo(Request $request, Intake $intake, Summary $summary): JsonResponse
     {
         $this->authorize('update', $intake);
-        abort_unless($intake->state === IntakeState::Loaded, 409, 'Only an intake that is loaded can be undone.');
+        abort_unless($intake->state === IntakeState::Loaded || ($intake->state === IntakeState::Ready && $intake->trial !== null), 409, 'Only an intake that is loaded can be undone.');
         $intake->fill(['undo_report' => null, 'undone_by' => $request->user()?->id]);
         CarryOn::from($intake, IntakeState::Undoing);
 

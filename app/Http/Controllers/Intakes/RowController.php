@@ -147,7 +147,8 @@ final class RowController extends Controller
             default => true,
         };
         abort_unless($allowed, 422, 'This decision is not one that can be taken here.');
-        $this->mustBeReady($intake);
+        // Rows can be left out while the columns are still being settled.
+        $data['kind'] === 'row' ? $this->mustBeOpen($intake) : $this->mustBeReady($intake);
         $revision->record($intake, $data['kind'], $data['number'] ?? null, $data['column'] ?? null, $data['from'] ?? null, $to, $request->user()?->id);
 
         return response()->json($summary->of($intake->refresh()));

@@ -29,11 +29,14 @@ final class SourceController extends Controller
     {
         $this->authorize('view', $intake);
         $after = (int) $request->query('after', '0');
+        $sort = $request->validate(['sort' => ['nullable', 'integer', 'min:0', 'max:16384'], 'descending' => ['nullable', 'boolean']]);
         $rows = [];
-        if ($after === 0 && $intake->state !== IntakeState::Reading) {
+        if (isset($sort['sort'])) {
+            $rows = $staged->sorted($intake->id, (int) $sort['sort'], (bool) ($sort['descending'] ?? false), self::PAGE);
+        } elseif ($after === 0 && $intake->state !== IntakeState::Reading) {
             $rows = $this->head($intake, $sources);
         }
-        $rows += $staged->rows($intake->id, $rows === [] ? $after : (int) array_key_last($rows), self::PAGE);
+        $rows += isset($sort['sort']) ? [] : $staged->rows($intake->id, $rows === [] ? $after : (int) array_key_last($rows), self::PAGE);
 
         return response()->json([
             'sheets' => $intake->sheets,
@@ -44,7 +47,7 @@ final class SourceController extends Controller
             'delimiter' => $intake->delimiter,
             'header_row' => $intake->header_row,
             'headers' => $intake->columnPlan()->headers(),
-            'rows' => array_map(static fn (int $number, array $cells): array => ['number' => $number, 'cells' => $cells], array_keys($rows), $rows),
+            'rows' => array_map(static fn (int $number, array $cells): array => ['number' => $number, 'place' => $intake->place($number), 'cells' => $cells], array_keys($rows), $rows),
             'offered_plan' => $intake->settings['offered_plan'] ?? null,
         ]);
     }
@@ -53,6 +56,7 @@ final class SourceController extends Controller
     {
         $this->authorize('update', $intake);
         abort_unless($intake->state->isOpen() || $intake->state === IntakeState::Failed, 409, 'This intake is being worked on or was loaded already, so its source can\'t be read anew.');
+        abort_if($intake->trial !== null, 409, 'A trial of this intake is in already. Undo the trial before the source is read anew.');
         $data = $request->validate([
             'sheets_read' => ['sometimes', 'array', 'min:1', 'max:200'],
             'sheets_read.*' => ['string', 'distinct', Rule::in($intake->sheets)],

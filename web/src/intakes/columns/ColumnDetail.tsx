@@ -1,32 +1,53 @@
-import { Select, SegmentedControl, TextInput } from '@mantine/core';
+import { ActionIcon, Button, SegmentedControl, TextInput } from '@mantine/core';
 import { type RefObject, useState } from 'react';
 import { api } from '../../api/client';
-import type { Column, Intake } from '../../api/types';
-import { count } from '../../shared/format';
+import type { Catalog, Column, Feed, Intake, StepData } from '../../api/types';
+import { Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
-import { Raw } from '../../shared/Raw';
 import { useIntakeAction } from '../queries';
-import { useFields, useValues } from './useColumns';
+import { FieldPicker } from './FieldPicker';
+import { StepEditor } from './StepEditor';
+import { StepList } from './StepList';
+import { fieldOf, parseTarget } from './target';
+import { type Draft, useValues } from './useColumns';
+import { ValuesTable } from './ValuesTable';
 
 interface ColumnDetailProps {
   intake: Intake;
   column: Column;
-  taken: Column[];
+  headers: string[];
+  catalog: Catalog;
   editable: boolean;
   fieldRef: RefObject<HTMLInputElement | null>;
-  onChoose: (target: string | null, dateOrder?: string | null) => void;
+  onKeep: (draft: Draft & { date_order?: string | null }, settled: boolean) => void;
 }
 
-/** One column: what it becomes and why, and what each of its values becomes. */
-export function ColumnDetail({ intake, column, taken, editable, fieldRef, onChoose }: ColumnDetailProps) {
-  const fields = useFields().data?.fields ?? [];
-  const values = useValues(intake.id, column);
-  const feeds = new Map(taken.filter((other) => other.target !== null && other.column !== column.column).map((other) => [other.target, other.header]));
-  const groups = [...new Set(fields.map((field) => field.group))].map((group) => ({
-    group,
-    items: fields.filter((field) => field.group === group).map((field) => ({ value: field.key, label: feeds.has(field.key) ? `${field.label} (fed by ${feeds.get(field.key) ?? ''})` : field.label, disabled: feeds.has(field.key) })),
-  }));
-  const isDate = fields.find((field) => field.key === column.target)?.type === 'date';
+/** One column: what it becomes and why, the steps on the way, and what each of its values becomes. */
+export function ColumnDetail({ intake, column, headers, catalog, editable, fieldRef, onKeep }: ColumnDetailProps) {
+  const [step, setStep] = useState<number | null>(null);
+  const [draft, setDraft] = useState<{ place: number; step: StepData } | null>(null);
+  const [adding, setAdding] = useState(false);
+  const feeds: Feed[] = column.feeds.map(({ target, name, steps }) => ({ target, name, steps }));
+  const steps = draft === null ? column.steps : [...column.steps.slice(0, draft.place), draft.step, ...column.steps.slice(draft.place + 1)];
+  const values = useValues(intake.id, column, { feeds, steps });
+  const keepSteps = (next: StepData[]) => {
+    setDraft(null);
+    onKeep({ feeds, steps: next }, false);
+  };
+  const keepFeed = (place: number, feed: Feed) => {
+    setAdding(false);
+    onKeep({ feeds: [...feeds.slice(0, place), feed, ...feeds.slice(place + 1)], steps: column.steps }, false);
+  };
+  const move = (place: number, by: -1 | 1) => {
+    const next = [...column.steps];
+    const [moved] = next.splice(place, 1);
+    if (moved !== undefined) {
+      next.splice(place + by, 0, moved);
+      setStep(place + by);
+      keepSteps(next);
+    }
+  };
+  const isDate = column.target !== null && fieldOf(parseTarget(column.target, catalog), catalog)?.type === 'date';
   return (
     <Pane
       label="The chosen column"
@@ -35,56 +56,65 @@ export function ColumnDetail({ intake, column, taken, editable, fieldRef, onChoo
           <span className="mono" style={{ fontSize: 15 }}>{column.header}</span> <span className="quiet">becomes</span>
         </>
       }
-      right={
-        <Select ref={fieldRef} aria-label="Field" w={250} searchable placeholder="choose a field" nothingFoundMessage="No field has that name" data={groups} value={column.target} disabled={!editable} allowDeselect={false} onChange={(target) => target !== null && onChoose(target)} maxDropdownHeight={330} />
-      }
+      right={<FieldPicker key={`${column.column} ${column.target ?? ''}`} catalog={catalog} feed={feeds[0] ?? null} disabled={!editable} suggestion={column.header} inputRef={fieldRef} onChoose={(feed) => keepFeed(0, feed)} />}
     >
       <div className="pane-note">
-        <p>{column.evidence}</p>
+        {feeds.slice(1).map((feed, i) => (
+          <div key={feed.target} className="also">
+            <span className="quiet">and</span>
+            <FieldPicker catalog={catalog} feed={feed} disabled={!editable} suggestion={column.header} onChoose={(next) => keepFeed(i + 1, next)} />
+            {editable && <ActionIcon size="sm" variant="subtle" color="gray" aria-label="Not this field" onClick={() => onKeep({ feeds: feeds.filter((_, place) => place !== i + 1), steps: column.steps }, false)}>✕</ActionIcon>}
+          </div>
+        ))}
+        {adding && <div className="also"><span className="quiet">and</span><FieldPicker catalog={catalog} feed={null} disabled={!editable} suggestion={column.header} onChoose={(feed) => keepFeed(feeds.length, feed)} /></div>}
+        <p>
+          {column.evidence}{' '}
+          {editable && feeds.length > 0 && !adding && <button type="button" className="origin-button" onClick={() => setAdding(true)}>Becomes another field too</button>}
+        </p>
         {isDate && (
-          <div style={{ display: 'flex', gap: 10, alignItems: 'center', marginTop: 6 }}>
+          <div className="also">
             <span style={{ fontWeight: 600 }}>The dates are</span>
-            <SegmentedControl
-              size="xs"
-              aria-label="Order of the dates"
-              data={[
-                { value: 'mdy', label: 'month first' },
-                { value: 'dmy', label: 'day first' },
-              ]}
-              value={column.date_order ?? ''}
-              disabled={!editable}
-              onChange={(order) => onChoose(column.target, order)}
-            />
+            <SegmentedControl size="xs" aria-label="Order of the dates" data={[{ value: 'mdy', label: 'month first' }, { value: 'dmy', label: 'day first' }]} value={column.date_order ?? ''} disabled={!editable} onChange={(order) => onKeep({ feeds, steps: column.steps, date_order: order }, true)} />
             {column.needs_date_order && <span className="pill look">choose one</span>}
           </div>
         )}
         {column.target === 'id.old' && <OldSystem intake={intake} editable={editable} />}
+        {(values.data?.new_names.length ?? 0) > 0 && <p className="quiet">Made new, since nobody is in it yet: <b>{values.data?.new_names.slice(0, 8).join(', ')}</b>{(values.data?.new_names.length ?? 0) > 8 && ` and ${(values.data?.new_names.length ?? 0) - 8} more`}</p>}
       </div>
-      <div className="pane-body" tabIndex={0}>
-        <table className="rows">
-          <thead>
-            <tr>
-              <th style={{ width: '27%' }}>As it is</th>
-              <th style={{ width: '24%' }}>What it becomes</th>
-              <th className="num" style={{ width: 52 }}>Rows</th>
-              <th>Why</th>
-            </tr>
-          </thead>
-          <tbody>
-            {values.data?.values.map((value) => (
-              <tr key={value.value}>
-                <td>
-                  <Raw value={value.value} />
-                </td>
-                <td className="mono">{value.held ? <span className="pill held">held</span> : column.target === null ? <span className="nothing">left behind</span> : value.becomes === '' ? <span className="nothing">blank</span> : value.becomes}</td>
-                <td className="num">{count(value.rows)}</td>
-                <td className="quiet">{value.note}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        {values.data !== undefined && values.data.distinct > values.data.shown && <p className="quiet" style={{ padding: '6px 14px' }}>The {count(values.data.shown)} most frequent of {count(values.data.distinct)} values.</p>}
-      </div>
+      {column.target !== null && (
+        <div className="step-area">
+          <StepList
+            steps={column.steps}
+            labels={column.step_labels}
+            chosen={step}
+            editable={editable && draft === null}
+            onChoose={setStep}
+            onAdd={(next) => {
+              setStep(column.steps.length);
+              if (next.do === 'trim' || next.do === 'mend' || next.do === 'turn' || next.do === 'people') {
+                keepSteps([...column.steps, next]);
+              } else {
+                setDraft({ place: column.steps.length, step: next });
+              }
+            }}
+            onEdit={(place) => {
+              const editing = column.steps[place];
+              if (editing !== undefined) {
+                setStep(place);
+                setDraft({ place, step: editing });
+              }
+            }}
+            onMove={move}
+            onRemove={(place) => {
+              setStep(null);
+              keepSteps(column.steps.filter((_, i) => i !== place));
+            }}
+          />
+          {draft !== null && <StepEditor key={draft.place} intake={intake.id} column={column.column} headers={headers.filter((header) => header !== column.header)} step={draft.step} onChange={(next) => setDraft({ ...draft, step: next })} onKeep={() => keepSteps(steps)} onCancel={() => { setDraft(null); setStep(null); }} />}
+          {draft !== null && <Trouble error={values.error} />}
+        </div>
+      )}
+      <ValuesTable data={values.data} leftBehind={column.target === null} step={step !== null && step < steps.length ? step : null} />
     </Pane>
   );
 }
@@ -94,10 +124,11 @@ function OldSystem({ intake, editable }: { intake: Intake; editable: boolean }) 
   const [name, setName] = useState(intake.settings.system);
   const change = useIntakeAction(intake.id, (system: string) => api.patch(`intakes/${intake.id}`, { system }));
   return (
-    <div style={{ display: 'flex', gap: 10, alignItems: 'center', marginTop: 6 }}>
+    <div className="also">
       <span style={{ fontWeight: 600 }}>Ids of the system</span>
       <TextInput aria-label="Name of the old system" size="xs" w={200} value={name} disabled={!editable} onChange={(event) => setName(event.currentTarget.value)} onBlur={() => name.trim() !== '' && name !== intake.settings.system && change.mutate(name.trim())} />
       <span className="quiet">Files from the same system share a name.</span>
+      {change.isSuccess && <Button size="compact-xs" variant="subtle" color="pine" disabled>kept</Button>}
     </div>
   );
 }

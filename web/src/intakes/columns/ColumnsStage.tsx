@@ -1,10 +1,10 @@
 import { Button } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { api } from '../../api/client';
-import type { Column, SourceView } from '../../api/types';
+import type { Column, ColumnsView } from '../../api/types';
 import { useMayLoad } from '../../app/session';
+import { Chips } from '../../shared/Chips';
 import { count } from '../../shared/format';
 import { Lozenge } from '../../shared/Lozenge';
 import { Trouble } from '../../shared/Notice';
@@ -12,12 +12,13 @@ import { Pane } from '../../shared/Pane';
 import { useKeys } from '../../shared/useKeys';
 import { isOpen, useIntakeAction, useThisIntake } from '../queries';
 import { ColumnDetail } from './ColumnDetail';
+import { Differences } from './Differences';
 import { SavePlan } from './SavePlan';
-import { useColumns, useColumnsChange } from './useColumns';
+import { type Draft, useCatalog, useColumns, useColumnsChange } from './useColumns';
+import { type PlanSettings, WholeFile } from './WholeFile';
 
-interface Choice {
+interface Choice extends Partial<Draft> {
   column: number;
-  target: string | null;
   date_order?: string | null;
 }
 
@@ -29,13 +30,16 @@ export function ColumnsStage() {
   const mayLoad = useMayLoad();
   const navigate = useNavigate();
   const { data } = useColumns(intake.id);
-  const [chosen, setChosen] = useState<number | null>(null);
+  const catalog = useCatalog().data;
+  const [asked] = useSearchParams();
+  const [chosen, setChosen] = useState<number | null>(asked.get('column') === null ? null : Number(asked.get('column')));
+  const [side, setSide] = useState<'columns' | 'file'>('columns');
   const field = useRef<HTMLInputElement>(null);
-  const source = useQuery({ queryKey: ['intake', String(intake.id), 'source'], queryFn: () => api.get<SourceView>(`intakes/${intake.id}/source`) });
-  const change = useColumnsChange(intake.id, ({ column, ...choice }: Choice) => api.patch(`intakes/${intake.id}/columns/${column}`, choice));
-  const accept = useColumnsChange(intake.id, () => api.post(`intakes/${intake.id}/columns/accept`));
-  const leave = useColumnsChange(intake.id, () => api.post(`intakes/${intake.id}/columns/leave`));
-  const usePlan = useColumnsChange(intake.id, (name: string) => api.put(`intakes/${intake.id}/plan`, { name }));
+  const change = useColumnsChange(intake.id, ({ column, ...choice }: Choice) => api.patch<ColumnsView>(`intakes/${intake.id}/columns/${column}`, choice));
+  const keepSettings = useColumnsChange(intake.id, (settings: PlanSettings) => api.patch<ColumnsView>(`intakes/${intake.id}/plan`, settings));
+  const accept = useColumnsChange(intake.id, () => api.post<ColumnsView>(`intakes/${intake.id}/columns/accept`));
+  const leave = useColumnsChange(intake.id, () => api.post<ColumnsView>(`intakes/${intake.id}/columns/leave`));
+  const usePlan = useIntakeAction(intake.id, (name: string) => api.put(`intakes/${intake.id}/plan`, { name }));
   const sift = useIntakeAction(intake.id, () => api.post(`intakes/${intake.id}/sift`));
   const columns = data?.columns ?? [];
   const at = chosen ?? columns.find((column) => !isSettled(column))?.column ?? 0;
@@ -43,22 +47,28 @@ export function ColumnsStage() {
   const waiting = columns.filter((one) => !isSettled(one));
   const toLook = waiting.filter((one) => one.state === 'look' && !one.needs_date_order).length;
   const editable = mayLoad && isOpen(intake);
-  const offered = source.data?.offered_plan;
+  const offered = data?.offered_plan;
+  const differences = data?.differences ?? [];
 
   const nextOpen = (after: number) => {
     const next = [...columns.slice(after + 1), ...columns.slice(0, after)].find((one) => !isSettled(one));
     setChosen(next?.column ?? after);
   };
-  const settle = (target: string | null, dateOrder?: string | null) => {
+  const keep = (draft: Draft & { date_order?: string | null }, settled: boolean) => {
     if (column !== undefined && editable) {
-      change.mutate({ column: column.column, target, date_order: dateOrder ?? column.date_order }, { onSuccess: () => (target === null || dateOrder !== undefined || target === column.target) && nextOpen(column.column) });
+      change.mutate({ column: column.column, ...draft }, { onSuccess: () => settled && nextOpen(column.column) });
     }
   };
-  const looksRight = () => (column?.target != null && !column.needs_date_order && !isSettled(column) ? settle(column.target) : nextOpen(at));
+  const leaveBehind = () => keep({ feeds: [], steps: column?.steps ?? [] }, true);
+  const looksRight = () => (column?.target != null && !column.needs_date_order && !isSettled(column) ? keep({ feeds: column.feeds.map(({ target, name, steps }) => ({ target, name, steps })), steps: column.steps }, true) : nextOpen(at));
+  const choose = (header: string) => {
+    setSide('columns');
+    setChosen(columns.find((one) => one.header === header)?.column ?? at);
+  };
   const go = () => (intake.is_sifted ? void navigate(`/intakes/${intake.id}/checks`) : sift.mutate(undefined, { onSuccess: () => void navigate(`/intakes/${intake.id}/checks`) }));
   useKeys({
     Enter: () => (waiting.length === 0 && editable ? go() : looksRight()),
-    l: () => settle(null),
+    l: leaveBehind,
     f: () => field.current?.focus(),
     j: () => setChosen(Math.min(at + 1, columns.length - 1)),
     ArrowDown: () => setChosen(Math.min(at + 1, columns.length - 1)),
@@ -71,16 +81,20 @@ export function ColumnsStage() {
       {offered != null && intake.plan_name !== offered && editable && (
         <div className="hint">
           <span>
-            The plan <b>{offered}</b> was made for a file with these very headers.
+            The plan <b>{offered}</b> was made for a file much like this one.
           </span>
           <Button size="compact-sm" variant="default" onClick={() => usePlan.mutate(offered)} loading={usePlan.isPending}>
             Use it
           </Button>
         </div>
       )}
+      {differences.length > 0 && intake.plan_name !== null && editable && <Differences plan={intake.plan_name} differences={differences} onChoose={choose} />}
       <Trouble error={change.error ?? accept.error ?? leave.error ?? usePlan.error ?? sift.error} />
-      <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 500px) minmax(0, 1fr)' }}>
-        <Pane title="Columns" note={`${columns.length} in the file, ${intake.columns.sure} sure, ${intake.columns.look} to look at, ${intake.columns.open} open, ${intake.columns.left_behind} left behind`}>
+      <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 420px) minmax(0, 1fr)' }}>
+        <Pane
+          title={<Chips label="What to settle" value={side} onChange={setSide} options={[{ value: 'columns', text: `Columns ${columns.length}` }, { value: 'file', text: 'For every row' }]} />}
+          note={`${intake.columns.sure} sure, ${intake.columns.look} to look at, ${intake.columns.open} open, ${intake.columns.left_behind} left behind`}
+        >
           <div className="pane-body" tabIndex={0}>
             <table className="rows">
               <thead>
@@ -93,14 +107,14 @@ export function ColumnsStage() {
               </thead>
               <tbody>
                 {columns.map((one) => (
-                  <tr key={one.column} className={`choosable${one.column === at ? ' chosen' : ''}`} onClick={() => setChosen(one.column)}>
+                  <tr key={one.column} className={`choosable${one.column === at && side === 'columns' ? ' chosen' : ''}`} onClick={() => { setChosen(one.column); setSide('columns'); }}>
                     <td className="mono cut" title={one.header}>{one.header}</td>
                     <td>
                       <span className="fill" title={`${count(one.filled)} of ${count(one.rows)} rows`}>
                         <i style={{ width: `${one.rows > 0 ? (one.filled / one.rows) * 100 : 0}%` }} />
                       </span>
                     </td>
-                    <td className={one.label === null ? 'quiet' : ''}>{one.label ?? (one.state === 'open' ? 'choose a field' : 'left behind')}</td>
+                    <td className={one.label === null ? 'quiet' : ''}>{one.label ?? (one.state === 'open' ? 'choose a field' : 'left behind')}{one.target !== null && one.steps.length > 0 && <span className="quiet" title={one.step_labels.join('; ')}> · {one.steps.length === 1 ? '1 step' : `${one.steps.length} steps`}</span>}</td>
                     <td className="num">
                       <Lozenge state={one.state} />
                     </td>
@@ -110,7 +124,13 @@ export function ColumnsStage() {
             </table>
           </div>
         </Pane>
-        {column === undefined ? <Pane title="Values">{null}</Pane> : <ColumnDetail intake={intake} column={column} taken={columns} editable={editable} fieldRef={field} onChoose={settle} />}
+        {data === undefined || catalog === undefined || column === undefined ? (
+          <Pane title="Values">{null}</Pane>
+        ) : side === 'file' ? (
+          <WholeFile view={data} catalog={catalog} editable={editable} error={keepSettings.error} onKeep={(settings) => keepSettings.mutate(settings)} />
+        ) : (
+          <ColumnDetail key={column.column} intake={intake} column={column} headers={columns.map((one) => one.header)} catalog={catalog} editable={editable} fieldRef={field} onKeep={keep} />
+        )}
       </div>
       <div className="foot">
         {waiting.length > 0 || !editable ? (
@@ -122,7 +142,7 @@ export function ColumnsStage() {
             {intake.is_sifted ? 'Go on to the checks' : 'Work out the rows'} <kbd>Enter</kbd>
           </Button>
         )}
-        <Button variant="default" onClick={() => settle(null)} disabled={!editable}>
+        <Button variant="default" onClick={leaveBehind} disabled={!editable}>
           Leave this column behind <kbd>L</kbd>
         </Button>
         <Button variant="default" onClick={() => field.current?.focus()} disabled={!editable}>

@@ -1,7 +1,7 @@
 import type { ShownChange } from '../../api/types';
 import { money } from '../../shared/format';
 
-const nouns: Record<string, string> = { supporter: 'Supporter', address: 'Address', email: 'Email', phone: 'Phone', identifier: 'Id', gift: 'Gift' };
+const nouns: Record<string, string> = { supporter: 'Supporter', address: 'Address', email: 'Email', phone: 'Phone', identifier: 'Id', membership: 'Membership', custom: 'Field', link: 'Link', gift: 'Gift' };
 const derived = new Set(['Filed as', 'On envelopes', 'Greeting', 'Kind', 'Display name']);
 
 /** A planned change set in words: what is made, and every changed field before and after. */

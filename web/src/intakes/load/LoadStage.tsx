@@ -15,6 +15,7 @@ import { NotSifted } from '../NotSifted';
 import { Money, Rows } from '../proof/Equations';
 import { isLoaded, useIntakeAction, useThisIntake } from '../queries';
 import { Changes } from './Changes';
+import { TrialControls } from './TrialControls';
 
 const words: Record<Outcome, string> = { new: 'new', updated: 'updated', unchanged: 'no change', held: 'held', left_out: 'left out' };
 
@@ -36,6 +37,7 @@ export function LoadStage() {
   return (
     <>
       <Trouble error={load.error ?? proof.error} />
+      {!loaded && mayLoad && intake.state === 'ready' && coming > 1 && <TrialControls intake={intake} coming={coming} />}
       <div className="panes" style={{ gridTemplateRows: 'auto minmax(0, 1fr)' }}>
         <Pane title={loaded ? 'What was planned' : 'What loading would do'} note={loaded ? 'and then loaded' : 'Nothing is written yet. Loading applies exactly this.'}>
           {proof.data !== undefined && (
@@ -67,10 +69,16 @@ export function LoadStage() {
                       </td>
                       <td>
                         <Changes changes={row.changes} />
-                        {row.gift_state === 'there' && <div className="quiet">gift of {money(row.money)}: there already</div>}
-                        {row.changes.length === 0 && show === 'unchanged' && row.gift_state === null && <span className="quiet">everything is known already</span>}
+                        {row.others.map((other) => (
+                          <div key={other.role} className="other-party">
+                            <span className="pill idle">{other.role.replace('.', ' ')}</span> {other.supporter_id !== null ? <Link to={`/supporters/${other.supporter_id}`}>{other.display}</Link> : <b>{other.display}</b>} <span className="quiet">{other.verdict}</span>
+                            <Changes changes={other.changes} />
+                          </div>
+                        ))}
+                        {Number(row.money_there) > 0 && <div className="quiet">gift of {money(row.money_there)}: there already</div>}
+                        {row.changes.length === 0 && row.others.length === 0 && show === 'unchanged' && Number(row.money_there) === 0 && <span className="quiet">everything is known already</span>}
                         {row.reasons.join('; ')}
-                        {show === 'left_out' && <span className="quiet">left out by a person</span>}
+                        {show === 'left_out' && row.reasons.length === 0 && <span className="quiet">left out by a person</span>}
                       </td>
                     </tr>
                   ))}
@@ -88,7 +96,7 @@ export function LoadStage() {
           <>
             <TextInput aria-label="Name of the intake" w={260} value={name} disabled={!mayLoad} onChange={(event) => setName(event.currentTarget.value)} maxLength={190} />
             <Button onClick={() => load.mutate(undefined)} disabled={!mayLoad || name.trim() === '' || intake.state !== 'ready'} loading={load.isPending}>
-              Load {counted(coming, 'row')}
+              {intake.trial === null ? `Load ${counted(coming, 'row')}` : `Load the other ${counted(coming - intake.trial.rows, 'row')}`}
             </Button>
             <span className="quiet">
               {!mayLoad && 'An administrator or data steward may load. '}

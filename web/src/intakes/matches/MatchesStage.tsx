@@ -42,7 +42,7 @@ export function MatchesStage() {
   const decide = (to: string | undefined) => {
     if (row !== undefined && to !== undefined && mayLoad && !edit.isPending) {
       const next = rows[at + 1] ?? rows[at - 1];
-      edit.mutate({ kind: 'match', number: row.number, to }, { onSuccess: () => { setChosen(next?.number ?? null); setCandidate(0); } });
+      edit.mutate({ kind: 'match', number: row.number, ...(row.part > 0 ? { column: row.part } : {}), to }, { onSuccess: () => { setChosen(next?.number ?? null); setCandidate(0); } });
     }
   };
   const undo = () => mayLoad && takeBack.mutate('match', { onSuccess: (answer) => setChosen(answer.number) });
@@ -91,7 +91,7 @@ export function MatchesStage() {
                         <b className="cut">{one.display}</b>
                         <span className="quiet" style={{ whiteSpace: 'nowrap' }}>row {one.number}</span>
                       </span>
-                      <span className="quiet">{one.reason || 'nobody like it'}</span>
+                      <span className="quiet">{one.role !== '' ? `${one.role.replace('.', ' ')}: ` : ''}{one.reason || 'nobody like it'}</span>
                     </button>
                   </li>
                 ))}

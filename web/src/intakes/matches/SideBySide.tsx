@@ -30,7 +30,7 @@ export function SideBySide({ row, place, match, candidate, onCandidate }: SideBy
   const other = match?.candidates[candidate];
   const labels = Object.keys(match?.incoming ?? {}).filter((label) => (match?.incoming[label] ?? '') !== '' || (other?.values[label] ?? '') !== '');
   return (
-    <Pane title={row.verdict === 'unsure' ? `Is row ${row.number} someone we know?` : `Row ${row.number} is ${row.same_as_row !== null ? `the same as row ${row.same_as_row}` : row.verdict}`} note={place}
+    <Pane title={row.verdict === 'unsure' ? match !== undefined && match.role !== '' ? `Is the ${match.role.replace('.', ' ')} of row ${row.number} someone we know?` : `Is row ${row.number} someone we know?` : `Row ${row.number} is ${row.same_as_row !== null ? `the same as row ${row.same_as_row}` : row.verdict}`} note={place}
       right={(match?.candidates.length ?? 0) > 1 && (
         <span className="chips">
           {match?.candidates.map((one, i) => (

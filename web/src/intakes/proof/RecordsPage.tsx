@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Outcome } from '../../api/types';
 import { Chips } from '../../shared/Chips';
-import { count, money } from '../../shared/format';
+import { count, counted, money } from '../../shared/format';
 import { Empty } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
 import { ShowMore } from '../../shared/ShowMore';
@@ -13,7 +13,7 @@ interface RecordRow {
   number: number;
   display: string;
   supporter_id: number | null;
-  gift_state: string | null;
+  gifts_new: number;
   money: string;
 }
 
@@ -39,8 +39,8 @@ export function RecordsPage() {
                   <tr key={row.number}>
                     <td style={{ width: 90 }}><Link to={`/intakes/${intake.id}/rows/${row.number}`}>row {row.number}</Link></td>
                     <td>{row.supporter_id === null || intake.state === 'undone' ? row.display : <Link to={`/supporters/${row.supporter_id}`}>{row.display}</Link>}</td>
-                    <td className="num" style={{ width: 120 }}>{row.gift_state === null ? '' : money(row.money)}</td>
-                    <td className="quiet" style={{ width: 150 }}>{row.gift_state === 'new' ? 'new gift' : row.gift_state === 'there' ? 'gift there before' : 'no gift'}</td>
+                    <td className="num" style={{ width: 120 }}>{Number(row.money) === 0 ? '' : money(row.money)}</td>
+                    <td className="quiet" style={{ width: 150 }}>{row.gifts_new > 0 ? counted(row.gifts_new, 'new gift') : Number(row.money) > 0 ? 'gift there before' : 'no gift'}</td>
                   </tr>
                 ))}
               </tbody>

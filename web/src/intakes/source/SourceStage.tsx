@@ -1,5 +1,5 @@
-import { Button, Select } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
+import { Button } from '@mantine/core';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
@@ -8,48 +8,44 @@ import { useMayLoad } from '../../app/session';
 import { count, counted, fileSize } from '../../shared/format';
 import { Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
-import { Raw } from '../../shared/Raw';
-import { isOpen, useIntakeAction, useThisIntake } from '../queries';
+import { isOpen, useEdit, useIntakeAction, useThisIntake } from '../queries';
 import { Discard } from './Discard';
+import { FindingsPane } from './FindingsPane';
+import { HowItIsRead } from './HowItIsRead';
+import { SourceGrid } from './SourceGrid';
 
-const encodings = [
-  { value: 'UTF-8', label: 'UTF-8' },
-  { value: 'UTF-16LE', label: 'UTF-16, little end first' },
-  { value: 'UTF-16BE', label: 'UTF-16, big end first' },
-  { value: 'windows-1252', label: 'Windows-1252' },
-];
-const delimiters = [
-  { value: ',', label: 'comma' },
-  { value: ';', label: 'semicolon' },
-  { value: '\t', label: 'tab' },
-  { value: '|', label: 'pipe' },
-];
+const STEP = 100;
 
-/** The file as it is: how it is read, and its rows with nothing hidden. */
+/** The file as it is: how it is read, its rows with nothing hidden, and what is wrong with it. */
 export function SourceStage() {
   const intake = useThisIntake();
   const mayLoad = useMayLoad();
   const navigate = useNavigate();
-  const [shown, setShown] = useState(100);
-  const source = useQuery({ queryKey: ['intake', String(intake.id), 'source'], queryFn: () => api.get<SourceView>(`intakes/${intake.id}/source`) });
+  const [shown, setShown] = useState(STEP);
+  const [sort, setSort] = useState<{ column: number; descending: boolean } | null>(null);
+  const [picked, setPicked] = useState<number[]>([]);
+  const query = sort === null ? '' : `?sort=${sort.column}${sort.descending ? '&descending=1' : ''}`;
+  const source = useQuery({ queryKey: ['intake', String(intake.id), 'source', query], queryFn: () => api.get<SourceView>(`intakes/${intake.id}/source${query}`), placeholderData: keepPreviousData });
   const change = useIntakeAction(intake.id, (choice: Record<string, unknown>) => api.patch(`intakes/${intake.id}/source`, choice));
+  const edit = useEdit(intake.id);
   const view = source.data;
-  const fixed = !mayLoad || !(isOpen(intake) || intake.state === 'failed');
-  const width = Math.max(view?.headers.length ?? 0, ...(view?.rows.map((row) => row.cells.length) ?? [0]));
+  const fixed = !mayLoad || !(isOpen(intake) || intake.state === 'failed') || intake.trial !== null;
+  const leaveOut = () => {
+    for (const number of picked) {
+      edit.mutate({ kind: 'row', number, to: 'out' });
+    }
+    setPicked([]);
+  };
   return (
     <>
-      <div className="panes">
-        <Pane title={<span className="cut">{intake.file_name}</span>} note={`${fileSize(intake.file_size)}, ${intake.state === 'failed' ? 'it could not be read' : `${counted(intake.rows, 'row')} below the header`}`}
-          right={
-            <span style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
-              {(view?.sheets.length ?? 0) > 0 && <Select aria-label="Sheet" w={170} data={view?.sheets} value={view?.sheet ?? null} allowDeselect={false} disabled={fixed} onChange={(sheet) => change.mutate({ sheet })} />}
-              {view?.encoding != null && <Select aria-label="Encoding" w={190} data={encodings} value={view.encoding} allowDeselect={false} disabled={fixed} onChange={(encoding) => change.mutate({ encoding })} />}
-              {view?.delimiter != null && <Select aria-label="Delimiter" w={120} data={delimiters} value={view.delimiter} allowDeselect={false} disabled={fixed} onChange={(delimiter) => change.mutate({ delimiter })} />}
-            </span>
-          }
+      <div className="panes" style={{ gridTemplateColumns: intake.state === 'failed' ? 'minmax(0, 1fr)' : 'minmax(0, 1fr) 390px' }}>
+        <Pane
+          title={<span className="cut">{intake.file_name}</span>}
+          note={`${view?.format ?? ''}, ${fileSize(intake.file_size)}, ${intake.state === 'failed' ? 'it could not be read' : `${counted(intake.rows, 'row')} below the header`}`}
+          right={view !== undefined && <HowItIsRead view={view} fixed={fixed} onChange={(choice) => change.mutate(choice)} />}
         >
           {intake.error !== null && <p className="trouble" style={{ margin: 14 }} role="alert">{intake.error}</p>}
-          <Trouble error={change.error ?? source.error} />
+          <Trouble error={change.error ?? source.error ?? edit.error} />
           {!fixed && intake.error === null && (
             <div className="pane-note quiet">
               {view?.header_row === 0 ? 'No row names the columns: the first one is data.' : `Row ${view?.header_row ?? '?'} names the columns.`} If another row does, choose its number.
@@ -60,49 +56,27 @@ export function SourceStage() {
               )}
             </div>
           )}
-          <div className="pane-body" tabIndex={0} aria-label="Rows of the file">
-            <table className="rows grid">
-              <thead>
-                <tr>
-                  <th className="num">Row</th>
-                  {Array.from({ length: width }, (_, i) => (
-                    <th key={i}>{String.fromCharCode(...(i < 26 ? [65 + i] : [64 + Math.floor(i / 26), 65 + (i % 26)]))}</th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {view?.rows.slice(0, shown).map((row) => (
-                  <tr key={row.number} className={row.number === view.header_row ? 'is-header' : row.number < (view.header_row ?? 0) ? 'is-above' : ''}>
-                    <td className="num">
-                      {fixed || row.number > 30 ? (
-                        count(row.number)
-                      ) : (
-                        <button type="button" className="origin-button" title="This row names the columns" onClick={() => change.mutate({ header_row: row.number })}>
-                          {row.number}
-                        </button>
-                      )}
-                    </td>
-                    {Array.from({ length: width }, (_, i) => (
-                      <td key={i} title={row.cells[i]}>{(row.cells[i] ?? '') === '' ? '' : <Raw value={row.cells[i] ?? ''} />}</td>
-                    ))}
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
+          {view !== undefined && <SourceGrid view={view} shown={shown} fixed={fixed} picked={picked} sort={sort} onHeader={(row) => change.mutate({ header_row: row })} onPick={setPicked} onSort={setSort} />}
         </Pane>
+        {intake.state !== 'failed' && <FindingsPane intake={intake} editable={mayLoad && isOpen(intake)} />}
       </div>
       <div className="foot">
         <Button onClick={() => void navigate(`/intakes/${intake.id}/columns`)} disabled={intake.state === 'failed'}>
           Go on to the columns
         </Button>
+        {picked.length > 0 && !fixed && (
+          <Button variant="default" onClick={leaveOut}>
+            Leave {counted(picked.length, 'row')} out
+          </Button>
+        )}
+        {edit.isSuccess && picked.length === 0 && <span className="quiet">Left out; the checks list them.</span>}
         {(view?.rows.length ?? 0) > shown && (
-          <Button variant="default" onClick={() => setShown(shown + 200)}>
+          <Button variant="default" onClick={() => setShown(shown + STEP)}>
             Show more rows
           </Button>
         )}
-        <span className="quiet">{view !== undefined && `${count(Math.min(shown, view.rows.length))} rows shown. · stands for a blank, ⍽ for one that does not break, ↵ for a line break.`}</span>
-        <span className="push">{mayLoad && (isOpen(intake) || intake.state === 'failed') && <Discard intake={intake} />}</span>
+        <span className="quiet">{view !== undefined && `${count(Math.min(shown, view.rows.length))} rows shown. · is a blank, ⍽ one that does not break, ↵ a line break.`}</span>
+        <span className="push">{mayLoad && intake.trial === null && (isOpen(intake) || intake.state === 'failed') && <Discard intake={intake} />}</span>
       </div>
     </>
   );

@@ -1,0 +1,45 @@
+import type { ColumnValues } from '../../api/types';
+import { count } from '../../shared/format';
+import { Raw } from '../../shared/Raw';
+
+interface ValuesTableProps {
+  data: ColumnValues | undefined;
+  leftBehind: boolean;
+  /** Place of a step: the values before and after it are shown. */
+  step: number | null;
+}
+
+/** Every value as it is and what it becomes, the most frequent first. */
+export function ValuesTable({ data, leftBehind, step }: ValuesTableProps) {
+  return (
+    <div className="pane-body" tabIndex={0} aria-label="Values of the column">
+      <table className="rows">
+        <thead>
+          <tr>
+            <th style={{ width: '27%' }}>{step === null || step === 0 ? 'As it is' : `Before step ${step + 1}`}</th>
+            {step !== null && <th style={{ width: '24%' }}>After step {step + 1}</th>}
+            <th style={{ width: '24%' }}>What it becomes</th>
+            <th className="num" style={{ width: 52 }}>Rows</th>
+            <th>Why</th>
+          </tr>
+        </thead>
+        <tbody>
+          {data?.values.map((value, i) => {
+            const before = step === null || step === 0 ? value.value : (value.through[step - 1] ?? '');
+            const after = step === null ? '' : value.through[step];
+            return (
+              <tr key={data.by_rows ? i : value.value}>
+                <td><Raw value={before} /></td>
+                {step !== null && <td className="mono">{after === undefined ? <span className="pill held">held</span> : after === before ? <span className="nothing">the same</span> : <mark className="difference">{after === '' ? 'blank' : after}</mark>}</td>}
+                <td className="mono">{value.held ? <span className="pill held">held</span> : leftBehind ? <span className="nothing">left behind</span> : value.becomes === '' ? <span className="nothing">blank</span> : value.becomes}</td>
+                <td className="num">{count(value.rows)}</td>
+                <td className="quiet">{value.note}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {data !== undefined && <p className="quiet" style={{ padding: '6px 14px' }}>{data.by_rows ? 'The first rows of the file, since the steps look at other cells.' : data.distinct > data.shown ? `The ${count(data.shown)} most frequent of ${count(data.distinct)} values.` : ''}</p>}
+    </div>
+  );
+}
