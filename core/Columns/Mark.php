@@ -52,6 +52,10 @@ enum Mark: string
             return $marks;
         }
 
+        if (preg_match('/[^\x00-\x7F]/', $cell) === 1 && Mojibake::isLikely($cell) && Mojibake::mend($cell) !== $cell) {
+            $marks[] = self::Decoding;
+        }
+
         return [...$marks, ...(strpbrk($tidied, '0123456789@') === false ? self::ofWords($tidied) : self::ofNumbers($tidied))];
     }
 
@@ -85,7 +89,7 @@ enum Mark: string
             $marks[] = self::List;
         }
 
-        return preg_match('/[^\x00-\x7F]/', $text) === 1 && Mojibake::isLikely($text) && Mojibake::mend($text) !== $text ? [...$marks, self::Decoding] : $marks;
+        return $marks;
     }
 
     /** @return list<self> */
@@ -118,6 +122,6 @@ enum Mark: string
             $marks[] = self::List;
         }
 
-        return preg_match('/[^\x00-\x7F]/', $text) === 1 && Mojibake::isLikely($text) && Mojibake::mend($text) !== $text ? [...$marks, self::Decoding] : $marks;
+        return $marks;
     }
 }

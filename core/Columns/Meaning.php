@@ -36,6 +36,7 @@ final class Meaning
             'groups', 'tags' => $profile->share(Look::YesNo) >= 0.9 ? 'group' : $sense->base,
             'phone.mobile', 'phone.fax' => 'phone',
             'id.old' => self::id($sense, $profile, $column, $sheet),
+            'id.other' => $sheet->has('id.old') ? 'id.other' : null,
             default => $sense->base,
         };
         if ($base === null) {
@@ -87,6 +88,9 @@ final class Meaning
     {
         if ($profile->share(Look::Title) >= self::MOST) {
             return 'name.title';
+        }
+        if (preg_match('/title/i', $profile->header) !== 1) {
+            return preg_match('/salut/i', $profile->header) === 1 && $profile->share(Look::Words) >= self::MOST ? 'name.greeting' : null;
         }
 
         return $sense->party === 'contact' ? 'role' : self::role($sheet);

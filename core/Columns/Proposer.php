@@ -65,7 +65,7 @@ final readonly class Proposer
     {
         $columns = $plan->columns();
         $organization = $columns['organization.name'] ?? null;
-        $person = $columns['name.last'] ?? $columns['name.first'] ?? null;
+        $person = $columns['name.last'] ?? $columns['name.first'] ?? $columns['name.full'] ?? null;
         if ($organization === null || $person === null) {
             return false;
         }

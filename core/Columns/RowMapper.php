@@ -6,6 +6,7 @@ namespace PineSieve\Core\Columns;
 
 use PineSieve\Core\Addresses\AddressBlock;
 use PineSieve\Core\Addresses\Countries;
+use PineSieve\Core\Columns\Steps\Mend;
 use PineSieve\Core\Columns\Steps\Row;
 use PineSieve\Core\Columns\Steps\StepFault;
 use PineSieve\Core\Names\SupporterKind;
@@ -20,6 +21,7 @@ use PineSieve\Core\Standards\Formats\PhoneFormat;
 use PineSieve\Core\Standards\Formats\Understood;
 use PineSieve\Core\Standards\Problem;
 use PineSieve\Core\Standards\Target;
+use PineSieve\Core\Text\Mojibake;
 use PineSieve\Core\Text\Tidy;
 
 /** Turns the cells of a row into supporters, by a column plan. */
@@ -172,6 +174,8 @@ final class RowMapper
     private function written(int $column, string $cell, Feed $feed, Field $field, Row $row): array
     {
         $choice = $this->plan->choices[$column];
+        // Letters that were decoded wrongly can stand for blanks, which tidying would take away.
+        $cell = $choice->steps->has(Mend::NAME) ? Mojibake::mend($cell) : $cell;
         $keepsLines = $field->type === FieldType::AddressBlock || $field->type === FieldType::LongText || $field->type->isList();
         $written = $keepsLines ? Tidy::block($cell) : Tidy::line($cell);
         if ($choice->steps->list === [] && $feed->steps->list === []) {

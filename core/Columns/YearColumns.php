@@ -21,6 +21,12 @@ final readonly class YearColumns
                 $years[$column] = $year;
             }
         }
+        // Beside a column for each year, a total is their sum.
+        foreach ($proposals as $column => $proposal) {
+            if (count($years) > 1 && $proposal->target === 'gift.amount' && ! isset($years[$column]) && preg_match('/total|sum/i', $proposal->header) === 1) {
+                $proposals[$column] = $proposal->withdrawn('But it is the sum of the years.');
+            }
+        }
         $others = array_filter($proposals, static fn (Proposal $proposal, int $column): bool => ! isset($years[$column]) && str_starts_with((string) $proposal->target, 'gift.'), ARRAY_FILTER_USE_BOTH);
         if (count($years) < 2 || $others !== []) {
             return [$proposals, []];

@@ -39,8 +39,11 @@ final class SheetSurvey
         $this->last = $headerRow;
     }
 
-    /** @param  list<string>  $cells */
-    public function add(int $number, array $cells): void
+    /**
+     * @param  list<string>  $cells
+     * @return bool whether the row may be a record: a header in the middle and a total are none
+     */
+    public function add(int $number, array $cells): bool
     {
         $this->rows++;
         if ($number > $this->last + 1) {
@@ -57,6 +60,8 @@ final class SheetSurvey
         if ($kind !== null) {
             $this->note($kind, $number, implode(' | ', array_slice(array_filter($cells, static fn (string $cell): bool => trim($cell) !== ''), 0, 4)));
         }
+
+        return $kind === null;
     }
 
     /**

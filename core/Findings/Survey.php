@@ -136,10 +136,11 @@ final class Survey
         while (count($this->profilers) < count($cells)) {
             $this->profilers[] = new ColumnProfiler($this->thisYear);
         }
-        foreach ($this->profilers as $column => $profiler) {
-            $profiler->add($cells[$column] ?? '', $number);
+        if ($this->sheet?->add($number, $cells) === true) {
+            foreach ($this->profilers as $column => $profiler) {
+                $profiler->add($cells[$column] ?? '', $number);
+            }
         }
-        $this->sheet?->add($number, $cells);
         $this->count++;
 
         return $cells;

@@ -20,8 +20,12 @@ final class NameCasing
     public static function of(string $name): string
     {
         $words = explode(' ', $name);
+        $isSmall = mb_strtolower($name) === $name;
         foreach ($words as $i => $word) {
-            $words[$i] = self::word($word, $i < count($words) - 1, count($words) > 1);
+            // A small word among others with capitals is meant so: "and", "van".
+            if ($isSmall || mb_strtolower($word) !== $word) {
+                $words[$i] = self::word($word, $i < count($words) - 1, count($words) > 1);
+            }
         }
 
         return implode(' ', $words);

@@ -90,7 +90,7 @@ export function ColumnsStage() {
       )}
       {differences.length > 0 && intake.plan_name !== null && editable && <Differences plan={intake.plan_name} differences={differences} onChoose={choose} />}
       <Trouble error={change.error ?? accept.error ?? leave.error ?? usePlan.error ?? sift.error} />
-      <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 420px) minmax(0, 1fr)' }}>
+      <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 480px) minmax(0, 1fr)' }}>
         <Pane
           title={<Chips label="What to settle" value={side} onChange={setSide} options={[{ value: 'columns', text: `Columns ${columns.length}` }, { value: 'file', text: 'For every row' }]} />}
           note={`${intake.columns.sure} sure, ${intake.columns.look} to look at, ${intake.columns.open} open, ${intake.columns.left_behind} left behind`}
@@ -99,10 +99,10 @@ export function ColumnsStage() {
             <table className="rows">
               <thead>
                 <tr>
-                  <th style={{ width: '30%' }}>In the file</th>
-                  <th style={{ width: 62 }}>Filled</th>
+                  <th style={{ width: '28%' }}>In the file</th>
+                  <th style={{ width: 46 }}>Filled</th>
                   <th>Becomes</th>
-                  <th className="num" style={{ width: 108 }} aria-label="How settled" />
+                  <th className="num" style={{ width: 92 }} aria-label="How settled" />
                 </tr>
               </thead>
               <tbody>

@@ -30,7 +30,7 @@ export function ValuesTable({ data, leftBehind, step }: ValuesTableProps) {
             return (
               <tr key={data.by_rows ? i : value.value}>
                 <td><Raw value={before} /></td>
-                {step !== null && <td className="mono">{after === undefined ? <span className="pill held">held</span> : after === before ? <span className="nothing">the same</span> : <mark className="difference">{after === '' ? 'blank' : after}</mark>}</td>}
+                {step !== null && <td className="mono">{value.value === '' ? <span className="nothing">blank</span> : after === undefined ? <span className="pill held">held</span> : after === before ? <span className="nothing">the same</span> : <mark className="difference">{after === '' ? 'blank' : after}</mark>}</td>}
                 <td className="mono">{value.held ? <span className="pill held">held</span> : leftBehind ? <span className="nothing">left behind</span> : value.becomes === '' ? <span className="nothing">blank</span> : value.becomes}</td>
                 <td className="num">{count(value.rows)}</td>
                 <td className="quiet">{value.note}</td>
