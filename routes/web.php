@@ -9,6 +9,7 @@ use App\Http\Controllers\Intakes\LoadController;
 use App\Http\Controllers\Intakes\PlanController;
 use App\Http\Controllers\Intakes\RowController;
 use App\Http\Controllers\Intakes\SourceController;
+use App\Http\Controllers\Intakes\TemplateController;
 use App\Http\Controllers\PageController;
 use App\Http\Controllers\Records\GiftController;
 use App\Http\Controllers\Records\SupporterController;
@@ -36,6 +37,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('plans/{plan}/copy', [PlanController::class, 'copy'])->whereNumber('plan');
         Route::get('plans/{plan}/file', [PlanController::class, 'export'])->whereNumber('plan');
 
+        Route::get('template', TemplateController::class);
         Route::get('intakes', [IntakeController::class, 'index']);
         Route::post('intakes', [IntakeController::class, 'store']);
         Route::prefix('intakes/{intake}')->group(function (): void {

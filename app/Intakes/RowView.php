@@ -70,7 +70,7 @@ final readonly class RowView
             'decision' => DB::table('intake_edits')->where('intake_id', $intake->id)->where('number', $number)->where('kind', 'match')->orderByDesc('id')->value('to'),
             'row_decision' => DB::table('intake_edits')->where('intake_id', $intake->id)->where('number', $number)->where('kind', 'row')->orderByDesc('id')->value('to'),
             'problems' => DB::table('intake_problems')->where('intake_id', $intake->id)->where('number', $number)->orderBy('place')->get(['code', 'field', 'column', 'value', 'reason', 'remedy'])->all(),
-            'changes' => $this->changes($result->changes ?? null),
+            'changes' => $this->changes($result->changes ?? null, $intake->id),
             'others' => $parts,
             'reason' => $result->reason ?? null,
             'place' => $intake->place($number),
@@ -78,13 +78,13 @@ final readonly class RowView
     }
 
     /** @return list<array{subject: string, action: string, fields: list<array{label: string, before: ?string, after: ?string}>}> */
-    public function changes(?string $json): array
+    public function changes(?string $json, ?int $intakeId = null): array
     {
         $shown = [];
         foreach ($json === null ? [] : json_decode($json, true, flags: JSON_THROW_ON_ERROR) as $data) {
             $change = Change::fromArray($data);
             $fields = [];
-            foreach ($this->shownFields($change) as $label => [$before, $after]) {
+            foreach ($this->shownFields($change, $intakeId) as $label => [$before, $after]) {
                 $fields[] = ['label' => (string) $label, 'before' => $before, 'after' => $after];
             }
             $shown[] = ['subject' => $change->subject->value, 'action' => $change->action->value, 'fields' => $fields];
@@ -94,14 +94,14 @@ final readonly class RowView
     }
 
     /** @return array<string, array{?string, ?string}> what a person reads of a change, by label */
-    private function shownFields(Change $change): array
+    private function shownFields(Change $change, ?int $intakeId): array
     {
         $after = $change->after();
 
         return match (true) {
             $change->action === Action::Create && $change->subject === Subject::Membership => [ucfirst((string) $after['list']) => [null, $after['name']]],
             $change->action === Action::Create && $change->subject === Subject::Custom => [$this->catalog->has((string) $after['field']) ? $this->catalog->field((string) $after['field'])->label : (string) $after['field'] => [null, $after['value']]],
-            $change->subject === Subject::Link => ['Link' => [null, LinkKind::from((string) $after['kind'])->phrase().' '.$this->linked((string) $after['other_id']).(isset($after['role']) ? ", {$after['role']}" : '')]],
+            $change->subject === Subject::Link => ['Link' => [null, LinkKind::from((string) $after['kind'])->phrase().' '.$this->linked((string) $after['other_id'], $intakeId).(isset($after['role']) ? ", {$after['role']}" : '')]],
             default => self::labelled($change),
         };
     }
@@ -125,10 +125,12 @@ final readonly class RowView
         return $fields;
     }
 
-    private function linked(string $ref): string
+    private function linked(string $ref, ?int $intakeId): string
     {
         if (! ctype_digit($ref)) {
-            return 'another of this file (row '.Unit::row((int) $ref).')';
+            $name = $intakeId === null ? null : DB::table('intake_results')->where('intake_id', $intakeId)->where('unit', (int) $ref)->value('display');
+
+            return is_string($name) && $name !== '' ? $name : 'another of row '.Unit::row((int) $ref);
         }
         $name = DB::table('supporters')->where('id', (int) $ref)->value('display_name');
 
@@ -145,7 +147,7 @@ final readonly class RowView
     {
         $others = [];
         foreach (DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('number', $numbers)->where('outcome', Results::WITH)->orderBy('unit')->get(['number', 'role', 'display', 'verdict', 'supporter_id', 'changes']) as $row) {
-            $others[$row->number][] = ['role' => $row->role, 'display' => $row->display, 'verdict' => $row->verdict, 'supporter_id' => $row->supporter_id, 'changes' => $this->changes($row->changes)];
+            $others[$row->number][] = ['role' => $row->role, 'display' => $row->display, 'verdict' => $row->verdict, 'supporter_id' => $row->supporter_id, 'changes' => $this->changes($row->changes, $intake->id)];
         }
 
         return $others;

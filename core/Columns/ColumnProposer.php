@@ -29,9 +29,9 @@ final readonly class ColumnProposer
         if (in_array($profile->header, Proposer::OF_HELD_ROWS, true)) {
             return new Proposal($profile->header, ColumnState::LeftBehind, null, 'Written beside the held rows for whoever corrects them.');
         }
-        $custom = $this->customField($profile->header);
-        if ($custom !== null) {
-            return new Proposal($profile->header, ColumnState::Sure, $custom, "The header \"{$profile->header}\" is the name of a field of yours. {$this->fill($profile)}");
+        $labelled = $this->labelled($profile->header, $sheet->senses[$column]);
+        if ($labelled !== null) {
+            return new Proposal($profile->header, $this->catalog->field($labelled)->type === FieldType::Date && $profile->needsDateOrder() ? ColumnState::Look : ColumnState::Sure, $labelled, "The header \"{$profile->header}\" is the very name of a field. {$this->fill($profile)}");
         }
         $sense = $sheet->senses[$column];
         if ($sense === null) {
@@ -94,10 +94,16 @@ final readonly class ColumnProposer
         return new Proposal($profile->header, $state, $target, $evidence, $name);
     }
 
-    /** The serial numbers of a spreadsheet are dates too. */
+    /** The serial numbers of a spreadsheet are dates too, and two telephone numbers in a cell are telephone numbers. */
     private function share(ColumnProfile $profile, Look $look): float
     {
-        return $profile->share($look) + ($look === Look::Date && $profile->filled > 0 ? $profile->count(Mark::Serial) / $profile->filled : 0.0);
+        $more = match ($look) {
+            Look::Date => Mark::Serial,
+            Look::Phone => Mark::TwoPhones,
+            default => null,
+        };
+
+        return $profile->share($look) + ($more !== null && $profile->filled > 0 ? $profile->count($more) / $profile->filled : 0.0);
     }
 
     private function contradiction(ColumnProfile $profile, string $target): ?string
@@ -149,7 +155,8 @@ final readonly class ColumnProposer
         return $target === null || $look === null ? null : new Proposal($profile->header, ColumnState::Look, $target, "{$profile->evidence($look)}, and the columns beside it are of an address; the header does not say.");
     }
 
-    private function customField(string $header): ?string
+    /** A field of one's own, or one that no other word than its label names: "Work address: City", as a template has it. */
+    private function labelled(string $header, ?HeaderSense $sense): ?string
     {
         foreach ($this->catalog->all() as $field) {
             if ($field->isCustom() && Fold::solid($field->label) === Fold::solid($header)) {
@@ -157,7 +164,7 @@ final readonly class ColumnProposer
             }
         }
 
-        return null;
+        return $sense === null || preg_match('/: |, (?:in one|line|after|by name)/u', $header) === 1 ? $this->catalog->keyByLabel($header) : null;
     }
 
     private function holdsBlocks(ColumnProfile $profile): bool

@@ -32,7 +32,7 @@ final class HeaderWords
         'primary' => 1, 'preferred' => 1, 'main' => 1, 'default' => 1, 'current' => 1, 'donor' => 1, 'donors' => 1, 'supporter' => 1, 'supporters' => 1, 'member' => 1, 'members' => 1, 'constituent' => 1, 'customer' => 1, 'client' => 1, 'patron' => 1, 'guest' => 1, 'attendee' => 1,
         'participant' => 1, 'registrant' => 1, 'billing' => 1, 'bill' => 1, 'shipping' => 1, 'buyer' => 1, 'purchaser' => 1, 'payer' => 1, 'payor' => 1, 'user' => 1, 'person' => 1, 'individual' => 1, 'your' => 1, 'the' => 1, 'please' => 1, 'enter' => 1, 'legal' => 1, 'info' => 1, 'information' => 1,
         'field' => 1, 'required' => 1, 'optional' => 1, 'of' => 1, 'for' => 1, 'recipient' => 1, 'best' => 1, 'volunteer' => 1, 'bidder' => 1, 'sponsor' => 1, 'cons' => 1, 'cust' => 1, 'mbr' => 1, 'dnr' => 1, 'is' => 1, 'what' => 1, 'profile' => 1, 'record' => 1, 'text' => 1, 'no' => 1, 'usd' => 1, 'us' => 1, 'in' => 1, 'applicant' => 1,
-        'mm' => 1, 'dd' => 1, 'yyyy' => 1, 'yy' => 1, 'new' => 1, 'latest' => 1, 'official' => 1, 'c' => 1, 'tx' => 1, 'account' => 1, 'holder' => 1, 'and' => 1, 'day' => 1, 'sender' => 1, 'value' => 1, 'pref' => 1, 'used' => 1, 'my' => 1, 'their' => 1, 'giver' => 1, 'fld' => 1, 'txt' => 1, 'str' => 1, 'details' => 1, 'detail' => 1,
+        'mm' => 1, 'dd' => 1, 'yyyy' => 1, 'yy' => 1, 'new' => 1, 'latest' => 1, 'official' => 1, 'c' => 1, 'tx' => 1, 'account' => 1, 'holder' => 1, 'and' => 1, 'day' => 1, 'sender' => 1, 'value' => 1, 'pref' => 1, 'addr' => 1, 'adr' => 1, 'used' => 1, 'my' => 1, 'their' => 1, 'giver' => 1, 'fld' => 1, 'txt' => 1, 'str' => 1, 'details' => 1, 'detail' => 1,
     ];
 
     /** Things that have ids and are no supporters. */
@@ -100,7 +100,7 @@ final class HeaderWords
     /** @return list<string> folded, "FName" as "f name", "Phone1" as "phone 1", "e mail" as "email" */
     public static function words(string $header): array
     {
-        $spaced = (string) preg_replace(['/(?<=\p{L})\.(?=\p{L}{2})/u', '/(\p{Ll})(\p{Lu})/u', '/(\p{Lu})(\p{Lu}\p{Ll})/u', '/(\p{L})(\d)/u', '/(\d)(\p{L})/u'], [' ', '$1 $2', '$1 $2', '$1 $2', '$1 $2'], $header);
+        $spaced = (string) preg_replace(['/(?<=\p{L})\.(?=\p{L}{2})|\.(?=\d)|(?<=\d)\.(?=\p{L})/u', '/(\p{Ll})(\p{Lu})/u', '/(\p{Lu})(\p{Lu}\p{Ll})/u', '/(\p{L})(\d)/u', '/(\d)(\p{L})/u'], [' ', '$1 $2', '$1 $2', '$1 $2', '$1 $2'], $header);
         $spaced = (string) preg_replace(['/\be[- _]?mail/iu', '/#|№/u', '/\btele phone\b/iu', '/\b(\d) ?(st|nd|rd|th)\b/iu', '/\$/'], ['email', ' no ', 'telephone', '$1$2', ' usd '], $spaced);
 
         $words = Fold::words($spaced) === '' ? [] : explode(' ', Fold::words($spaced));

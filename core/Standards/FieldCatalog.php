@@ -16,6 +16,9 @@ final readonly class FieldCatalog
         'household' => ['organization.name', 'id.old'],
     ];
 
+    /** Of several, those whose labels are known. */
+    private const LABELLED = 12;
+
     /** @param  array<string, Field>  $fields by key */
     private function __construct(private array $fields)
     {
@@ -115,6 +118,27 @@ final readonly class FieldCatalog
         $field = $this->fields[$target->field];
 
         return $key === $field->key ? $field : $field->withLabel($key, $target->label($field->label));
+    }
+
+    /** The key of a field by its exact label, also of one of several: "Gift 2 date", "Spouse: First name". Null if it is nobody's label. */
+    public function keyByLabel(string $label): ?string
+    {
+        $wanted = mb_strtolower(trim($label));
+        $parties = array_merge(...array_map($this->ofParty(...), array_keys(Target::PARTIES)));
+        foreach ([...$this->all(), ...$parties] as $field) {
+            $target = Target::tryParse($field->key) ?? throw new \LogicException('A field has a target.');
+            $head = explode('.', $target->field)[0];
+            foreach (['', ...(Target::KINDS[$head] ?? [])] as $kind) {
+                for ($number = 1; $number <= ($target->party === 'child' || isset(Target::KINDS[$head]) ? self::LABELLED : 1); $number++) {
+                    $one = $target->party === 'child' && ! isset(Target::KINDS[$head]) ? $target->with(partyNumber: $number) : $target->with(kind: $kind, number: $number);
+                    if (mb_strtolower($this->field($one->key())->label) === $wanted) {
+                        return $one->key();
+                    }
+                }
+            }
+        }
+
+        return null;
     }
 
     /** @return list<Field> */

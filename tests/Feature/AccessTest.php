@@ -22,7 +22,7 @@ final class AccessTest extends TestCase
 
     /** Routes that change something, or that only those need who may. */
     private const LOAD = [
-        'GET api/plans', 'GET api/plans/{plan}', 'GET api/plans/{plan}/file', 'POST api/plans', 'POST api/plans/{plan}/copy', 'PATCH api/plans/{plan}', 'POST api/fields', 'POST api/intakes/{intake}/findings', 'PATCH api/intakes/{intake}/plan', 'POST api/intakes', 'PATCH api/intakes/{intake}', 'DELETE api/intakes/{intake}', 'POST api/intakes/{intake}/sift', 'POST api/intakes/{intake}/continue', 'PATCH api/intakes/{intake}/source',
+        'GET api/template', 'GET api/plans', 'GET api/plans/{plan}', 'GET api/plans/{plan}/file', 'POST api/plans', 'POST api/plans/{plan}/copy', 'PATCH api/plans/{plan}', 'POST api/fields', 'POST api/intakes/{intake}/findings', 'PATCH api/intakes/{intake}/plan', 'POST api/intakes', 'PATCH api/intakes/{intake}', 'DELETE api/intakes/{intake}', 'POST api/intakes/{intake}/sift', 'POST api/intakes/{intake}/continue', 'PATCH api/intakes/{intake}/source',
         'POST api/intakes/{intake}/columns/accept', 'POST api/intakes/{intake}/columns/leave', 'PATCH api/intakes/{intake}/columns/{column}', 'POST api/intakes/{intake}/plan', 'PUT api/intakes/{intake}/plan', 'POST api/intakes/{intake}/edits', 'POST api/intakes/{intake}/edits/blank',
         'DELETE api/intakes/{intake}/edits', 'POST api/intakes/{intake}/trial', 'POST api/intakes/{intake}/load', 'GET api/intakes/{intake}/undo', 'POST api/intakes/{intake}/undo', 'DELETE api/plans/{plan}',
     ];

@@ -10,6 +10,7 @@ import { MatchesStage } from '../intakes/matches/MatchesStage';
 import { ProofStage } from '../intakes/proof/ProofStage';
 import { RecordsPage } from '../intakes/proof/RecordsPage';
 import { RowPage } from '../intakes/RowPage';
+import { TemplatePage } from '../intakes/TemplatePage';
 import { SourceStage } from '../intakes/source/SourceStage';
 import { PlansPage } from '../plans/PlansPage';
 import { SupporterPage } from '../supporters/SupporterPage';
@@ -32,6 +33,7 @@ export function App() {
       <Route element={<Frame user={session.data.user} organization={session.data.organization} />}>
         <Route index element={<TodayPage />} />
         <Route path="intakes" element={<IntakesPage />} />
+        <Route path="intakes/template" element={<TemplatePage />} />
         <Route path="intakes/:id" element={<IntakeFrame />}>
           <Route path="source" element={<SourceStage />} />
           <Route path="columns" element={<ColumnsStage />} />

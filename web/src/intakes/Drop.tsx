@@ -78,6 +78,11 @@ export function Drop() {
           Paste cells
         </Button>
       )}
+      {pasting === null && (
+        <Button variant="subtle" color="pine" onClick={() => void navigate('/intakes/template')}>
+          Get a template to fill in
+        </Button>
+      )}
       <div style={{ marginTop: bring.error ? 10 : 0 }}>
         <Trouble error={bring.error} />
       </div>

@@ -118,7 +118,7 @@ final class RowController extends Controller
 
         return response()->json(['rows' => $results->map(static fn ($row): array => [
             'number' => $row->number, 'display' => $row->display, 'supporter_id' => $row->supporter_id, 'same_as_row' => self::sameAs($row),
-            'changes' => $rows->changes($row->changes), 'others' => $others[$row->number] ?? [], 'gifts_new' => $row->gifts_new, 'money' => $row->money, 'money_there' => $row->money_there,
+            'changes' => $rows->changes($row->changes, $intake->id), 'others' => $others[$row->number] ?? [], 'gifts_new' => $row->gifts_new, 'money' => $row->money, 'money_there' => $row->money_there,
             'reasons' => match ($row->held_by) {
                 'problem' => $reasons[$row->number]?->pluck('reason')->all() ?? [],
                 'unsure' => ['Nobody has said yet whether it is someone we know'],

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+/** What is wrong with a file, and how it is put right. */
+final class FindingsTest extends TestCase
+{
+    private const CSV = "Beach day,,,,,\nFull name,Email,Phone,ZIP,Amount,Gift date\n\"SMITH, JOHN\",a@example.org; b@example.org,207-555-0143 / 207-555-0144,3820,\"$1,200.00\",12/25/2020\nJohn & Mary Diaz,n/a,999-999-9999,04072,25,1/13/2021\nFull name,Email,Phone,ZIP,Amount,Gift date\n  JosÃ©  GarcÃ­a ,c@example.org,207-555-0145,04072,30,1/14/2021\n\n,,,,,\nTotal,,,,\"$1,255.00\",\n";
+
+    /** @return array<string, array<string, mixed>> by kind */
+    private function findings(int $id): array
+    {
+        return array_column($this->getJson("/api/intakes/{$id}/findings")->assertOk()->json('findings'), null, 'kind');
+    }
+
+    public function test_each_has_its_count_examples_and_a_remedy(): void
+    {
+        $this->as();
+        $id = $this->upload(self::CSV)->json('id');
+        $found = $this->findings($id);
+
+        self::assertSame(
+            ['above' => 1, 'header' => 1, 'total' => 1, 'empty' => 2, 'decoding' => 1, 'invisible' => 1, 'placeholder word' => 1, 'placeholder number' => 1, 'capitals' => 1, 'last, first' => 1, 'two people' => 1, 'two emails' => 1, 'two phones' => 1, 'four digits' => 1, 'currency' => 1],
+            array_column($found, 'count', 'kind'),
+        );
+        self::assertSame(['row' => 3, 'value' => 'SMITH, JOHN', 'header' => 'Full name'], $found['last, first']['examples'][0]);
+        self::assertSame('Fill numbers up to 5 digits with zeros', $found['four digits']['remedy']);
+        self::assertSame([false, true], [$found['capitals']['applied'], $found['placeholder word']['applied']]);
+    }
+
+    public function test_one_click_applies_a_remedy_and_one_takes_it_back(): void
+    {
+        $this->as();
+        $id = $this->upload(self::CSV)->json('id');
+        $before = $this->getJson("/api/intakes/{$id}/columns")->json();
+        foreach (['four digits', 'header', 'capitals', 'two people', 'placeholder number', 'placeholder word'] as $kind) {
+            $applied = $kind === 'placeholder word';
+            $this->postJson("/api/intakes/{$id}/findings", ['kind' => $kind, 'on' => ! $applied])->assertOk();
+            self::assertSame(! $applied, $this->findings($id)[$kind]['applied'], $kind);
+            $this->postJson("/api/intakes/{$id}/findings", ['kind' => $kind, 'on' => $applied])->assertOk();
+            self::assertSame($before, $this->getJson("/api/intakes/{$id}/columns")->json(), $kind);
+        }
+        $this->postJson("/api/intakes/{$id}/findings", ['kind' => 'magic', 'on' => true])->assertStatus(422);
+    }
+
+    public function test_all_remedies_at_once_bring_the_file_in(): void
+    {
+        $this->as();
+        $id = $this->upload(self::CSV)->json('id');
+        $this->postJson("/api/intakes/{$id}/findings", ['on' => true])->assertOk();
+        $this->postJson("/api/intakes/{$id}/columns/accept")->assertOk();
+        $this->postJson("/api/intakes/{$id}/columns/leave")->assertOk();
+        $this->postJson("/api/intakes/{$id}/sift")->assertOk();
+        $this->postJson("/api/intakes/{$id}/load", ['name' => 'Beach'])->assertOk();
+
+        self::assertSame(['new' => 3, 'left_out' => 2], $this->outcomes(\App\Models\Intake::query()->findOrFail($id)));
+        foreach (['John Smith', 'John Diaz', 'Mary Diaz', 'John & Mary Diaz', 'José García'] as $name) {
+            $this->assertDatabaseHas('supporters', ['display_name' => $name]);
+        }
+        $this->assertDatabaseHas('gifts', ['amount' => '1200.00']);
+    }
+
+    public function test_a_step_is_previewed_before_it_is_kept(): void
+    {
+        $this->as();
+        $id = $this->upload("Last name,First name\nLEE,Ann\nPARK,Bo\n")->json('id');
+        $draft = ['feeds' => [['target' => 'name.last']], 'steps' => [['do' => 'case', 'to' => 'name'], ['do' => 'join', 'with' => ['First name'], 'separator' => '-']]];
+        $values = $this->postJson("/api/intakes/{$id}/columns/0/preview", $draft)->assertOk()->json('values');
+
+        self::assertSame(['LEE', ['Lee', 'Lee-Ann'], 'Lee-Ann'], [$values[0]['value'], $values[0]['through'], $values[0]['becomes']]);
+        self::assertSame([], $this->getJson("/api/intakes/{$id}/columns")->json('columns.0.steps'), 'Nothing is kept by looking.');
+        self::assertStringContainsString('no column', (string) $this->postJson("/api/intakes/{$id}/columns/0/preview", ['feeds' => [['target' => 'name.last']], 'steps' => [['do' => 'formula', 'expression' => 'cell("Shoe")']]])->json('values.0.note'));
+        foreach ([[['do' => 'formula', 'expression' => 'value ~']], [['do' => 'formula', 'expression' => '1..9999999']], [['do' => 'formula', 'expression' => 'constant("PHP_OS")']], [['do' => 'take', 'what' => 'all']], [['do' => 'blank', 'kinds' => ['moon']]], [['do' => 'phone', 'country' => 'Canada']], ['trim']] as $bad) {
+            $this->patchJson("/api/intakes/{$id}/columns/0", ['feeds' => [['target' => 'name.last']], 'steps' => $bad])->assertStatus(422);
+        }
+    }
+
+    public function test_constants_are_checked(): void
+    {
+        $this->as();
+        $id = $this->upload("Last name,Amount,Date received\nLee,25,2020-01-02\n")->json('id');
+        self::assertStringContainsString('Gift amount', (string) $this->patchJson("/api/intakes/{$id}/plan", ['constants' => [['target' => 'gift.amount', 'value' => 'lots']]])->assertStatus(422)->json('message'));
+        $this->patchJson("/api/intakes/{$id}/plan", ['constants' => [['target' => 'shoe.size', 'value' => '9']]])->assertStatus(422);
+        $this->patchJson("/api/intakes/{$id}/plan", ['constants' => [['target' => 'gift.kind', 'value' => 'Visa']]])->assertOk();
+        self::assertSame('card', $this->getJson("/api/intakes/{$id}/columns")->json('constants.0.value'));
+    }
+
+    public function test_fields_of_ones_own(): void
+    {
+        $this->as();
+        foreach ([['label' => ''], ['label' => 'City', 'type' => 'text'], ['label' => 'X', 'type' => 'spell'], ['label' => 'X', 'type' => 'pick list'], ['label' => 'X', 'type' => 'pick list', 'options' => ['a', 'A']]] as $bad) {
+            $this->postJson('/api/fields', $bad)->assertStatus(422);
+        }
+        $key = $this->postJson('/api/fields', ['label' => 'Shoe size!', 'type' => 'number', 'required' => true])->assertCreated()->json('key');
+        self::assertSame('custom.shoe_size', $key);
+        $this->postJson('/api/fields', ['label' => 'Shoe size!', 'type' => 'text'])->assertStatus(422);
+        $intake = $this->sifted("Last name,Shoe size!\nLee,9\nPark,\nDahl,big\n");
+        self::assertSame(['new' => 1, 'held' => 2], $this->outcomes($intake));
+        self::assertEqualsCanonicalizing(['number.form', 'custom.shoe_size.required'], array_column($this->getJson("/api/intakes/{$intake->id}/checks")->json('kinds'), 'code'));
+    }
+}
