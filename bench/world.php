@@ -16,6 +16,8 @@ use PineSieve\Core\Changes\MatchEffect;
 use PineSieve\Core\Changes\Planner;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Records\ContactPoint;
+use PineSieve\Core\Records\IncomingAddress;
 use PineSieve\Core\Records\IncomingRecord;
 
 require __DIR__.'/../vendor/autoload.php';
@@ -35,13 +37,13 @@ $person = static function (int $n) use ($syllables): array {
 $populate = static function (int $supporters) use ($person, $say): void {
     $began = microtime(true);
     $writer = app(RecordWriter::class);
-    $planner = new Planner(MatchEffect::FillBlanks, 'old database');
+    $planner = new Planner(MatchEffect::FillBlanks);
     for ($from = 0; $from < $supporters; $from += 1000) {
         $entries = [];
         for ($n = $from; $n < min($from + 1000, $supporters); $n++) {
             $p = $person($n);
             $address = new Address($p['line1'], '', 'Gannet Cove', 'ME', $p['zip'], 'US');
-            $record = (new IncomingRecord(SupporterKind::Person, new PersonName('', $p['first'], '', $p['last']), email: $p['email'], phone: $p['phone']))->withAddress(new StandardizedAddress($address, $address, [], []), true);
+            $record = new IncomingRecord(SupporterKind::Person, new PersonName('', $p['first'], '', $p['last']), addresses: [IncomingAddress::of(new StandardizedAddress($address, $address, [], []), true)], emails: [new ContactPoint($p['email'])], phones: [new ContactPoint($p['phone'])]);
             $entries[] = new Entry("{$n}:supporter", $planner->plan((string) $n, $record, null));
         }
         DB::transaction(static fn () => $writer->write($entries, Cause::demo()));

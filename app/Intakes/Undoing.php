@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intakes;
 
+use App\Jobs\CarryOn;
 use App\Models\Intake;
 use App\Models\IntakeState;
 use App\Models\JournalEntry;
@@ -77,7 +78,10 @@ final readonly class Undoing implements Work
             return;
         }
         DB::table('intake_outcomes')->where('intake_id', $intake->id)->delete();
-        $intake->fill(['state' => IntakeState::Mapping, 'trial' => null, 'is_sifted' => false, 'undone_by' => null, 'ended_at' => now(), 'settings' => [...$intake->settings, 'journal_from' => $this->ids->lastJournalId()]]);
+        $intake->fill(['trial' => null, 'is_sifted' => false, 'undone_by' => null, 'settings' => [...$intake->settings, 'journal_from' => $this->ids->lastJournalId()]]);
+        // Its rows are worked out anew, as they were before the trial.
+        $intake->begin(IntakeState::Sifting);
+        DB::afterCommit(static fn () => CarryOn::dispatch($intake->id));
     }
 
     /**

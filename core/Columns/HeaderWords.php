@@ -77,7 +77,7 @@ final class HeaderWords
             }
         }
         // "Mailer ID": of a system that has no other word.
-        if (count($letters) > 1 && in_array($letters[count($letters) - 1], ['id', 'key', 'guid', 'uuid'], true) && array_intersect($letters, self::NO_SYSTEMS) === [] && $party === '') {
+        if (count($letters) > 1 && in_array($letters[count($letters) - 1], ['id', 'guid', 'uuid'], true) && array_intersect($letters, self::NO_SYSTEMS) === [] && $party === '') {
             return new self('id.other', '', '', 0);
         }
         $alone = $party !== '' && count(array_diff($letters, self::PARTIES[$party], array_keys(self::IDLE))) === 0;

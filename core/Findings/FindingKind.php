@@ -116,6 +116,12 @@ enum FindingKind: string
         };
     }
 
+    /** Whether only a person can say if the remedy is one: what a spreadsheet hides may be wanted. */
+    public function isForAPerson(): bool
+    {
+        return in_array($this, [self::HiddenRows, self::HiddenColumns, self::Merged], true);
+    }
+
     /** What there is to know where no remedy is needed. */
     public function note(): string
     {

@@ -68,7 +68,7 @@ final readonly class Findings
     public function remediedAll(ColumnPlan $plan): ColumnPlan
     {
         foreach ($this->of($plan) as $finding) {
-            if ($finding->kind->remedy() !== '' && $finding->kind !== FindingKind::Merged) {
+            if ($finding->kind->remedy() !== '' && ! $finding->kind->isForAPerson()) {
                 $plan = $this->remedied($plan, $finding->kind, true);
             }
         }

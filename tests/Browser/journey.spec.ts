@@ -10,7 +10,7 @@ test('the old database comes in, from the dropped file to the proof', async ({ p
   await signIn(page);
   await looksSound(page);
   await bring(page, 'old-database.csv', readFileSync('demo/old-database.csv'));
-  await expect(page.getByText('21 in the file, 15 sure, 2 to look at, 3 open, 1 left behind')).toBeVisible();
+  await expect(page.getByText('15 sure, 2 to look at, 3 open, 1 left behind')).toBeVisible();
 
   // A date column that can be read two ways must be settled by a person.
   await expect(page.getByText('none of the values tells which: choose the order')).toBeVisible();
@@ -44,6 +44,7 @@ test('the old database comes in, from the dropped file to the proof', async ({ p
   await looksSound(page);
   await page.keyboard.press('s');
   await expect(page.getByRole('button', { name: `unsure ${unsure - 1}` })).toBeVisible();
+  await expect(page.locator('[data-loading]')).toHaveCount(0);
   await page.keyboard.press('n');
   await expect(page.getByRole('button', { name: `unsure ${unsure - 2}` })).toBeVisible();
   await page.keyboard.press('u');
@@ -83,7 +84,7 @@ test('the old database comes in, from the dropped file to the proof', async ({ p
 
 test('a reader sees, and may not change', async ({ page }) => {
   await signIn(page, 'reader@example.org');
-  await expect(page.getByText('Drop a spreadsheet')).toBeHidden();
+  await expect(page.getByText('Drop a file')).toBeHidden();
   await page.getByRole('link', { name: 'Supporters', exact: true }).click();
   await page.getByLabel('Search supporters').fill('nobody at all');
   await expect(page.getByText('Nobody found for "nobody at all"')).toBeVisible();

@@ -32,6 +32,8 @@ export async function load(page: Page, name: string): Promise<void> {
 
 /** No violation of WCAG 2 A and AA that a machine can find, and no sideways scrolling of the page. */
 export async function looksSound(page: Page): Promise<void> {
+  // Colours that change take a moment.
+  await page.waitForTimeout(300);
   const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
   expect(found.violations.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.target.join(' ')).slice(0, 3).join(', ')}`)).toEqual([]);
   expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);

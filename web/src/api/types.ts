@@ -75,6 +75,7 @@ export interface Finding {
   count: number;
   remedy: string;
   note: string;
+  for_a_person: boolean;
   applied: boolean;
   examples: { row: number; value: string; header: string }[];
   columns: { column: number; header: string; count: number; applied: boolean }[];

@@ -20,7 +20,7 @@ export function FindingsPane({ intake, editable }: { intake: Intake; editable: b
   const findings = useQuery({ queryKey: ['intake', String(intake.id), 'findings'], queryFn: () => api.get<Findings>(`intakes/${intake.id}/findings`) });
   const remedy = useIntakeAction(intake.id, (choice: { kind?: string; on: boolean }) => api.post<Findings>(`intakes/${intake.id}/findings`, choice));
   const list = findings.data?.findings ?? [];
-  const waiting = list.filter((finding) => finding.remedy !== '' && !finding.applied);
+  const waiting = list.filter((finding) => finding.remedy !== '' && !finding.applied && !finding.for_a_person);
   return (
     <Pane
       title="What is wrong with it"
