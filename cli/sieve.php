@@ -2,6 +2,9 @@
 
 declare(strict_types=1);
 
+// Libraries older than this PHP are no news to whoever reads a file.
+error_reporting(E_ALL & ~E_DEPRECATED);
+
 require __DIR__.'/../vendor/autoload.php';
 
 exit(PineSieve\Cli\Sieve::run(array_slice($argv, 1)));

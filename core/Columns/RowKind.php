@@ -14,10 +14,10 @@ final readonly class RowKind
     /** @var array<int, string> column to its solid header */
     private array $headers;
 
-    /** @param  list<string>  $headers */
+    /** @param  list<string>  $headers as the reading of the source names them: "City (2)" is written "City" */
     public function __construct(array $headers)
     {
-        $this->headers = array_filter(array_map(Fold::solid(...), $headers), static fn (string $header): bool => $header !== '' && ! str_starts_with($header, 'unnamed'));
+        $this->headers = array_filter(array_map(static fn (string $header): string => Fold::solid((string) preg_replace('/ \(\d+\)$/D', '', $header)), $headers), static fn (string $header): bool => $header !== '' && ! str_starts_with($header, 'unnamed'));
     }
 
     /**

@@ -33,7 +33,7 @@ final readonly class HeaderRow
         foreach ($rows as $number => $cells) {
             $texts = array_filter($cells, static fn (string $cell): bool => trim($cell) !== '');
             $names = array_filter($texts, self::looksLikeName(...));
-            if (count($texts) >= max(1, 0.5 * $width) && count($names) >= 0.8 * count($texts) && count(array_unique($texts)) >= 0.8 * count($texts)) {
+            if (count($texts) >= max(1, 0.5 * $width) && count($names) >= 0.8 * count($texts) && count(array_unique($texts)) >= 0.5 * count($texts)) {
                 return self::at($number, $rows, count($cells));
             }
         }

@@ -66,8 +66,9 @@ final class JsonReader implements SourceReader
     private static function within(array $only): array
     {
         $lists = array_values(array_filter($only, static fn (mixed $value): bool => is_array($value) && $value !== [] && array_is_list($value) && is_array($value[0])));
-        $others = array_filter($only, static fn (mixed $value): bool => is_scalar($value));
-        if (count($lists) !== 1 || count($others) > 8) {
+        $others = array_filter($only, static fn (mixed $value): bool => is_array($value) && $value !== ($lists[0] ?? null));
+        // A cover counts and dates its list; a record has more than that.
+        if (count($lists) !== 1 || $others !== [] || count($only) > 9) {
             return [$only];
         }
 

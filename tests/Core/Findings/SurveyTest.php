@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Findings;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use PineSieve\Core\Columns\Proposer;
+use PineSieve\Core\Columns\RowKind;
+use PineSieve\Core\Findings\Finding;
+use PineSieve\Core\Findings\FindingKind;
+use PineSieve\Core\Findings\Findings;
+use PineSieve\Core\Findings\Oddities;
+use PineSieve\Core\Findings\Survey;
+use PineSieve\Core\Reading\CannotRead;
+use PineSieve\Core\Reading\SheetMarks;
+use PineSieve\Core\Reading\SourceReader;
+use PineSieve\Core\Standards\FieldCatalog;
+
+/** What is found while a source is read. */
+final class SurveyTest extends TestCase
+{
+    /** @param  array<int, list<string>>  $rows by number */
+    private static function survey(array $rows, ?int $headerRow = null): Survey
+    {
+        $reader = new class($rows) implements SourceReader
+        {
+            /** @param  array<int, list<string>>  $rows */
+            public function __construct(private readonly array $rows)
+            {
+            }
+
+            public function rows(): iterable
+            {
+                yield from $this->rows;
+            }
+
+            public function marks(): SheetMarks
+            {
+                $marks = new SheetMarks;
+                $marks->formula(3, 1);
+                $marks->merge('A1:C1');
+                $marks->hiddenRows[4] = true;
+                $marks->hiddenColumns[2] = true;
+
+                return $marks;
+            }
+        };
+        $survey = new Survey($reader, $headerRow, 2026);
+        iterator_to_array($survey->rows());
+
+        return $survey;
+    }
+
+    /** @return array<string, Finding> by kind */
+    private static function findings(Survey $survey): array
+    {
+        $profiles = $survey->profiles();
+        $findings = (new Findings($profiles, Oddities::fromArray($survey->oddities()->toArray())))->of((new Proposer(FieldCatalog::builtIn(), 2026))->propose($profiles));
+
+        return array_column(array_map(static fn (Finding $finding): array => [$finding->kind->value, $finding], $findings), 1, 0);
+    }
+
+    public function test_what_is_odd_about_rows_and_sheet(): void
+    {
+        $survey = self::survey([1 => ['Our list'], 3 => ['Name', 'Email', 'Name', ''], 4 => ['Ann Lee', 'a@example.org', 'x', 'y'], 7 => ['Name', 'Email', 'Name'], 8 => ['Bo Park', 'b@example.org', '', '', 'too much'], 9 => ['Total', '12']]);
+        $found = self::findings($survey);
+
+        self::assertSame([3, 4], [$survey->headerRow(), $survey->rowCount()]);
+        foreach (['above' => 1, 'blank header' => 1, 'same header' => 1, 'header' => 1, 'total' => 1, 'empty' => 2, 'wide' => 1, 'hidden row' => 1, 'hidden column' => 1, 'merged' => 1, 'formula' => 1] as $kind => $count) {
+            self::assertSame($count, $found[$kind]->count ?? 0, $kind);
+        }
+        self::assertSame(['row' => 9, 'value' => 'Total | 12', 'header' => ''], $found['total']->examples[0]);
+        self::assertSame([2], [$survey->profiles()[0]->rows], 'A header and a total are no values of the columns.');
+    }
+
+    /** @return iterable<string, array{string, string, list<string>, string, ?string}> header, kind, values, what a value becomes by the remedy */
+    public static function columns(): iterable
+    {
+        yield 'capitals' => ['Last name', 'capitals', ['LEE', 'Park'], 'LEE', 'Lee'];
+        yield 'small letters' => ['Last name', 'small', ['lee', 'Park'], 'lee', 'Lee'];
+        yield 'capitals of a code are none' => ['Donor ID', '-capitals', ['LEE', 'PARK'], 'LEE', null];
+        yield 'last, first' => ['Name', 'last, first', ['Lee, Ann', 'Bo Park'], 'Lee, Ann', 'Ann Lee'];
+        yield 'two people' => ['Name', 'two people', ['John & Mary Smith', 'Bo Park'], 'John & Mary Smith', 'John Smith|Mary Smith'];
+        yield 'two emails' => ['Email', 'two emails', ['a@example.org; b@example.org', 'c@example.org'], 'a@example.org; b@example.org', 'a@example.org|b@example.org'];
+        yield 'two phones' => ['Phone', 'two phones', ['207-555-0143 / 207-555-0144', '207-555-0145', '207-555-0146'], '207-555-0143 / 207-555-0144', '207-555-0143|207-555-0144'];
+        yield 'lost zeros' => ['ZIP', 'four digits', ['4072', '03820'], '4072', '04072'];
+        yield 'currency signs' => ['Gift amount', 'currency', ['$25.00', '30'], '$1,250.00', '1250.00'];
+        yield 'parentheses' => ['Gift amount', 'parentheses', ['(25.00)', '30'], '(25.00)', '-25.00'];
+        yield 'decimal commas' => ['Gift amount', 'decimal comma', ['12,50', '30,00'], '12,50', '12.50'];
+        yield 'serial dates' => ['Gift date', 'serial', ['43831', '43832', '43833'], '43831', '2020-01-01'];
+        yield 'line breaks' => ['City', 'breaks', ["Tern\nHarbor", 'Saco'], "Tern\nHarbor", 'Tern Harbor'];
+        yield 'no-break blanks' => ['City', 'invisible', ["Tern\u{A0}Harbor", 'Saco'], "Tern\u{A0}Harbor", 'Tern Harbor'];
+        yield 'decoded wrongly' => ['Last name', 'decoding', ['GarcÃ­a', 'Lee'], 'GarcÃ­a', 'García'];
+        yield 'filler numbers' => ['Phone', 'placeholder number', ['999-999-9999', '207-555-0145'], '999-999-9999', ''];
+        yield 'filler dates' => ['Gift date', 'placeholder date', ['1/1/1900', '12/25/2020'], '1/1/1900', ''];
+        yield 'scientific' => ['Donor ID', 'placeholder scientific', ['1.23457E+11', 'A-1'], '1.23457E+11', ''];
+    }
+
+    /** @param  list<string>  $values */
+    #[DataProvider('columns')]
+    public function test_what_is_odd_about_values(string $header, string $kind, array $values, string $value, ?string $becomes): void
+    {
+        $amount = $header === 'Gift amount' || $header === 'Gift date';
+        $rows = [1 => $amount ? [$header, $header === 'Gift date' ? 'Gift amount' : 'Gift date', 'Fund'] : [$header, 'Other things']];
+        foreach ($values as $i => $one) {
+            $rows[$i + 2] = $amount ? [$one, $header === 'Gift date' ? '25' : '2020-01-02', 'Boat'] : [$one, 'x'];
+        }
+        $survey = self::survey($rows);
+        $found = self::findings($survey);
+        if ($becomes === null) {
+            self::assertArrayNotHasKey(ltrim($kind, '-'), $found);
+
+            return;
+        }
+        self::assertSame(1, min(1, $found[$kind]->count ?? 0), implode(', ', array_keys($found)));
+        $findings = new Findings($survey->profiles(), $survey->oddities());
+        $plan = (new Proposer(FieldCatalog::builtIn(), 2026))->propose($survey->profiles());
+        $remedied = $findings->remedied($plan, FindingKind::from($kind), true);
+        $steps = $remedied->choices[0]->steps;
+        $cell = $kind === 'decoding' ? $value : trim((string) preg_replace('/[\s\x{A0}]+/u', ' ', $value));
+
+        self::assertSame($becomes, implode('|', $steps->apply($cell, new \PineSieve\Core\Columns\Steps\Row)));
+        self::assertTrue(array_column(array_map(static fn (Finding $finding): array => [$finding->kind->value, $finding->isApplied], $findings->of($remedied)), 1, 0)[$kind]);
+        self::assertEquals($findings->remedied($plan, FindingKind::from($kind), false), $findings->remedied($remedied, FindingKind::from($kind), false), 'Taken back, it is as if it had never been.');
+    }
+
+    /** @return iterable<string, array{list<string>, ?string}> */
+    public static function rowKinds(): iterable
+    {
+        yield 'a row' => [['Ann', 'Lee', '25'], null];
+        yield 'the header' => [['First name', 'LAST NAME', 'Amount'], 'header'];
+        yield 'the header with a blank' => [['First name', 'Last name', ''], 'header'];
+        yield 'half a header' => [['First name', 'Lee', '25'], null];
+        yield 'a total' => [['Total', '', '1,250.00'], 'total'];
+        yield 'a grand total' => [['', 'Grand total:', '$1,250.00'], 'total'];
+        yield 'a footer' => [['End of report', '', ''], 'total'];
+        yield 'someone called Total' => [['Total', 'Lee', '25'], null];
+        yield 'a name alone' => [['Ann', '', ''], null];
+        yield 'an amount alone' => [['', '', '25'], null];
+        yield 'nothing' => [['', '', ''], null];
+    }
+
+    /** @param  list<string>  $cells */
+    #[DataProvider('rowKinds')]
+    public function test_rows_that_are_no_records(array $cells, ?string $kind): void
+    {
+        self::assertSame($kind, (new RowKind(['First name', 'Last name', 'Amount']))->of($cells));
+    }
+
+    public function test_a_source_without_rows_is_refused(): void
+    {
+        $this->expectException(CannotRead::class);
+        self::survey([1 => ['First name', 'Last name']]);
+    }
+}

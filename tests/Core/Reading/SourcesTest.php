@@ -1,0 +1,167 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Reading;
+
+use PhpOffice\PhpSpreadsheet\IOFactory;
+use PhpOffice\PhpSpreadsheet\Spreadsheet;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use PineSieve\Core\Reading\CannotRead;
+use PineSieve\Core\Reading\JoinedSheets;
+use PineSieve\Core\Reading\JsonObjects;
+use PineSieve\Core\Reading\MergedCells;
+use PineSieve\Core\Reading\ReadAs;
+use PineSieve\Core\Reading\SheetMarks;
+use PineSieve\Core\Reading\SourceFile;
+use PineSieve\Core\Reading\SourceFormat;
+
+/** Sources of every kind as rows of text. */
+final class SourcesTest extends TestCase
+{
+    private string $path;
+
+    protected function setUp(): void
+    {
+        $this->path = (string) tempnam(sys_get_temp_dir(), 'source');
+    }
+
+    protected function tearDown(): void
+    {
+        @unlink($this->path);
+    }
+
+    /** @return array<int, list<string>> */
+    private function rows(string $content, SourceFormat $format): array
+    {
+        file_put_contents($this->path, $content);
+        $file = SourceFile::open($this->path);
+        self::assertSame($format, $file->format);
+
+        return iterator_to_array($file->reader()->rows());
+    }
+
+    /** @return iterable<string, array{string, array<int, list<string>>}> */
+    public static function json(): iterable
+    {
+        yield 'an array' => ['[{"a":"1","b":"x"},{"b":"y","c":true}]', [1 => ['a', 'b', 'c'], 2 => ['1', 'x', ''], 3 => ['', 'y', 'true']]];
+        yield 'an object a line' => ["{\"a\":1}\n\n{\"a\":2.50}\n", [1 => ['a'], 2 => ['1'], 3 => ['2.5']]];
+        yield 'a mark at the beginning' => ["\xEF\xBB\xBF[{\"a\":\"ä\"}]", [1 => ['a'], 2 => ['ä']]];
+        yield 'a cover around the list' => ['{"count":2,"people":[{"n":"A"},{"n":"B"}]}', [1 => ['n'], 2 => ['A'], 3 => ['B']]];
+        yield 'nested things' => ['[{"name":{"first":"Ann"},"tags":["a","b"],"gifts":[{"amount":5},{"amount":6}],"none":null,"empty":[]}]', [1 => ['name.first', 'tags', 'gifts.1.amount', 'gifts.2.amount', 'none'], 2 => ['Ann', 'a; b', '5', '6', '']]];
+        yield 'brackets and quotes in text' => ['[{"a":"}]\\"{[\\\\"},{"a":"x"}]', [1 => ['a'], 2 => ['}]"{[\\'], 3 => ['x']]];
+        yield 'an id longer than a number' => ['[{"id":12345678901234567890}]', [1 => ['id'], 2 => ['12345678901234567890']]];
+        yield 'one record' => ['{"a":"1"}', [1 => ['a'], 2 => ['1']]];
+    }
+
+    /** @param  array<int, list<string>>  $rows */
+    #[DataProvider('json')]
+    public function test_json(string $content, array $rows): void
+    {
+        self::assertSame($rows, $this->rows($content, SourceFormat::Json));
+    }
+
+    public function test_json_is_cut_wherever_a_block_ends(): void
+    {
+        $text = str_repeat('\\\\"x', 30000);
+        file_put_contents($this->path, '['.implode(',', array_fill(0, 5, '{"a":"'.$text.'\\""}')).']');
+        $objects = iterator_to_array((new JsonObjects($this->path))->texts());
+
+        self::assertCount(5, $objects);
+        self::assertSame(1, count(array_unique($objects)));
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function brokenJson(): iterable
+    {
+        yield 'breaks off' => ['[{"a":1},{"a":'];
+        yield 'text between' => ['[{"a":1} or {"a":2}]'];
+        yield 'no objects' => ['[{"a":1}, 5]'];
+        yield 'not JSON inside' => ['{"a": oops}'];
+        yield 'too many brackets' => ['{"a":1}}'];
+    }
+
+    #[DataProvider('brokenJson')]
+    public function test_damaged_json_is_refused(string $content): void
+    {
+        $this->expectException(CannotRead::class);
+        $this->expectExceptionMessageMatches('/JSON is damaged at record \d/');
+        $this->rows($content, SourceFormat::Json);
+    }
+
+    public function test_contact_cards(): void
+    {
+        $rows = $this->rows("BEGIN:VCARD\r\nVERSION:3.0\r\nN:Lee;Ann;M.;Dr.;Jr.\r\nFN:Ann Lee\r\nORG:Tern Harbor;Boats\r\nEMAIL;TYPE=WORK,INTERNET:a@example.org\r\nEMAIL;TYPE=WORK:a2@example.org\r\nTEL;TYPE=CELL,HOME:207-555-0143\r\nADR;TYPE=HOME:;Apt 4;12 Elm St;Dover;NH;03820;USA\r\nNOTE:one\\ntwo\\, three\r\nEND:VCARD\r\nBEGIN:VCARD\r\nVERSION:4.0\r\nFN:Bo\r\n  Park\r\nTEL;VALUE=uri;TYPE=\"voice,home\":tel:+1-207-555-0199\r\nBDAY:19700203\r\nEND:VCARD\r\n", SourceFormat::VCard);
+        $first = array_combine($rows[1], $rows[2]);
+
+        self::assertSame(['Lee', 'Ann', 'Dr.', 'Jr.', 'Tern Harbor', 'Boats', 'a@example.org', 'a2@example.org', '207-555-0143', 'Apt 4', '12 Elm St', 'Dover', "one\ntwo, three"], array_map(static fn (string $header): string => $first[$header] ?? '?', ['Last name', 'First name', 'Title', 'Suffix', 'Organization', 'Department', 'Email (work)', 'Email 2 (work)', 'Phone (mobile)', 'Address line 2 (home)', 'Address line 1 (home)', 'City (home)', 'Notes']));
+        $second = array_combine($rows[1], $rows[3]);
+        self::assertSame(['Bo Park', '+1-207-555-0199', '19700203', ''], [$second['Full name'], $second['Phone (home)'], $second['Birth date'], $second['Last name']]);
+    }
+
+    public function test_a_damaged_card_is_named(): void
+    {
+        $this->expectException(CannotRead::class);
+        $this->expectExceptionMessage('Contact card 2');
+        $this->rows("BEGIN:VCARD\nVERSION:3.0\nFN:Ann\nEND:VCARD\nBEGIN:VCARD\nthis is no property at all\nEND:VCARD\n", SourceFormat::VCard);
+    }
+
+    /** @return iterable<string, array{string, SourceFormat}> */
+    public static function workbooks(): iterable
+    {
+        yield 'xlsx' => ['Xlsx', SourceFormat::Workbook];
+        yield 'xls' => ['Xls', SourceFormat::OldWorkbook];
+        yield 'ods' => ['Ods', SourceFormat::OpenDocument];
+    }
+
+    private function workbook(string $writer): SourceFile
+    {
+        $book = new Spreadsheet;
+        $sheet = $book->getActiveSheet()->setTitle('May');
+        $sheet->fromArray([['Name', 'Date', 'Zip', 'Sum'], ['Ann  Lee', 45000, null, 12.5], ['Bo', 45001, null, true]]);
+        $sheet->setCellValueExplicit('C2', '03820', 's')->setCellValueExplicit('C3', '', 's');
+        $sheet->getStyle('B2:B3')->getNumberFormat()->setFormatCode('yyyy-mm-dd');
+        $sheet->setCellValue('D4', '=1+2');
+        $sheet->mergeCells('A4:A6')->setCellValue('A4', 'Same')->setCellValue('B5', 'x')->setCellValue('B6', 'y');
+        $book->createSheet()->setTitle('June')->fromArray([['zip', 'NAME', 'Sum', 'Date'], ['04072', 'Cy', 1, 'soon']]);
+        $book->createSheet()->setTitle('Other')->fromArray([['Name', 'Shoe'], ['Dee', 9]]);
+        IOFactory::createWriter($book, $writer)->save($this->path);
+
+        return SourceFile::open($this->path);
+    }
+
+    #[DataProvider('workbooks')]
+    public function test_workbooks_of_every_kind_read_alike(string $writer, SourceFormat $format): void
+    {
+        $file = $this->workbook($writer);
+        $reader = $file->reader(new ReadAs(['May'], null, true));
+
+        self::assertSame([$format, ['May', 'June', 'Other']], [$file->format, $file->sheets()]);
+        self::assertSame([1 => ['Name', 'Date', 'Zip', 'Sum'], 2 => ['Ann  Lee', '2023-03-15', '03820', '12.5'], 3 => ['Bo', '2023-03-16', '', 'TRUE'], 4 => ['Same', '', '', '3'], 5 => ['Same', 'x'], 6 => ['Same', 'y']], iterator_to_array($reader->rows()));
+        self::assertSame([1, 1, ['A4:A6']], [$reader->marks()->formulas, $reader->marks()->merged, $reader->marks()->examples['merged']]);
+        self::assertSame(['x'], array_slice(iterator_to_array($file->reader()->rows())[5], 1), 'Merged cells stay blank unless someone asks.');
+    }
+
+    #[DataProvider('workbooks')]
+    public function test_sheets_of_the_same_shape_are_read_as_one(string $writer, SourceFormat $format): void
+    {
+        $reader = $this->workbook($writer)->reader(new ReadAs(['May', 'June']));
+        self::assertInstanceOf(JoinedSheets::class, $reader);
+        $rows = iterator_to_array($reader->rows());
+
+        self::assertSame(['Cy', 'soon', '04072', '1'], $rows[8], 'The columns are those of the first sheet, whatever their order.');
+        self::assertSame([1 => 'May', 7 => 'June'], $reader->starts());
+        $this->expectException(CannotRead::class);
+        $this->expectExceptionMessage('"Other" has other columns than the first');
+        iterator_to_array($this->workbook($writer)->reader(new ReadAs(['May', 'Other']))->rows());
+    }
+
+    public function test_merged_cells_are_filled_to_the_right_and_below(): void
+    {
+        $merged = new MergedCells(['B2:C3', 'nonsense']);
+
+        self::assertSame([['a'], ['', 'x', 'x'], ['', 'x', 'x', 'd'], ['', 'y']], [$merged->fill(1, ['a']), $merged->fill(2, ['', 'x']), $merged->fill(3, ['', '', '', 'd']), $merged->fill(4, ['', 'y'])]);
+        self::assertSame(['A1', 'Z9', 'AA10', 'XFD1'], array_map(static fn (array $place): string => SheetMarks::reference(...$place), [[1, 0], [9, 25], [10, 26], [1, 16383]]));
+    }
+}
