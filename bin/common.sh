@@ -12,7 +12,7 @@ missing_packages() {
     [ -x /usr/sbin/mariadbd ] || command -v mariadbd >/dev/null || echo mariadb-server
     local loaded; loaded=$(php -m 2>/dev/null | tr 'A-Z' 'a-z')
     local pair
-    for pair in pdo_mysql:mysql zip:zip curl:curl intl:intl mbstring:mbstring xmlreader:xml; do
+    for pair in pdo_mysql:mysql gd:gd zip:zip curl:curl intl:intl mbstring:mbstring xmlreader:xml; do
         grep -qx "${pair%%:*}" <<<"$loaded" || echo "php8.2-${pair##*:}"
     done
     if [ "${1:-}" = browser ]; then command -v chromium >/dev/null || echo chromium; fi

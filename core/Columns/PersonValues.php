@@ -9,9 +9,17 @@ use PineSieve\Core\Standards\Target;
 /** The values that a row has for one of the supporters it tells of, or for one thing of that supporter. */
 final readonly class PersonValues
 {
+    /** @var array<string, non-empty-list<FedValue>> by field of the catalog */
+    private array $byField;
+
     /** @param  list<FedValue>  $values */
     public function __construct(private array $values = [])
     {
+        $byField = [];
+        foreach ($values as $value) {
+            $byField[$value->target->field][] = $value;
+        }
+        $this->byField = $byField;
     }
 
     /**
@@ -40,8 +48,8 @@ final readonly class PersonValues
 
     public function namesSomeone(): bool
     {
-        foreach ($this->values as $value) {
-            if ($value->target->field === 'organization.name' || str_starts_with($value->target->field, 'name.')) {
+        foreach (array_keys($this->byField) as $field) {
+            if ($field === 'organization.name' || str_starts_with($field, 'name.')) {
                 return true;
             }
         }
@@ -57,29 +65,21 @@ final readonly class PersonValues
     /** The first value of a field, whatever its kind and number; '' if there is none. */
     public function first(string $field): string
     {
-        foreach ($this->values as $value) {
-            if ($value->target->field === $field) {
-                return $value->value;
-            }
-        }
-
-        return '';
+        return isset($this->byField[$field]) ? $this->byField[$field][0]->value : '';
     }
 
     /** @return list<string> */
     public function all(string $field): array
     {
-        return array_column($this->of($field), 'value');
+        return isset($this->byField[$field]) ? array_column($this->of($field), 'value') : [];
     }
 
     /** @return list<FedValue> in the order of their numbers */
     public function of(string $field): array
     {
-        $found = [];
-        foreach ($this->values as $value) {
-            if ($value->target->field === $field) {
-                $found[] = $value;
-            }
+        $found = $this->byField[$field] ?? [];
+        if (count($found) < 2) {
+            return $found;
         }
         usort($found, static fn (FedValue $a, FedValue $b): int => [$a->target->kind !== '', $a->target->number] <=> [$b->target->kind !== '', $b->target->number]);
 
@@ -89,7 +89,7 @@ final readonly class PersonValues
     /** @return list<string> fields that have a value */
     public function fields(): array
     {
-        return array_values(array_unique(array_map(static fn (FedValue $value): string => $value->target->field, $this->values)));
+        return array_keys($this->byField);
     }
 
     /**
@@ -100,8 +100,8 @@ final readonly class PersonValues
     public function things(string $sort): array
     {
         $things = [];
-        foreach ($this->values as $value) {
-            if (str_starts_with($value->target->field, "{$sort}.")) {
+        foreach ($this->byField as $field => $values) {
+            foreach (str_starts_with($field, $sort) ? $values : [] as $value) {
                 $things[sprintf('%s|%02d', $value->target->kind, $value->target->number)][] = $value;
             }
         }
@@ -124,8 +124,8 @@ final readonly class PersonValues
 
     public function isConstant(string $field): bool
     {
-        foreach ($this->values as $value) {
-            if ($value->target->field === $field && ! $value->isConstant) {
+        foreach ($this->byField[$field] ?? [] as $value) {
+            if (! $value->isConstant) {
                 return false;
             }
         }
