@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Changes;
 
 use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\ContactPoint;
 use PineSieve\Core\Records\Identifier;
 use PineSieve\Core\Records\IncomingAddress;
@@ -27,7 +28,7 @@ final readonly class PartsPlanner
      */
     public function plan(string $row, IncomingRecord $record, SupporterRecord $stored): array
     {
-        return self::numbered($row, [
+        return self::numbered($row, $record->kind, [
             ...$this->addresses($record->addresses, $stored->addresses),
             ...$this->contacts(Subject::Email, 'address', $record->emails, $stored->emails),
             ...$this->contacts(Subject::Phone, 'number', $record->phones, $stored->phones),
@@ -230,16 +231,19 @@ final readonly class PartsPlanner
     }
 
     /**
-     * Gives what is created its reference: "12:email" for the first of row 12, "12:email.2" for the second.
+     * Gives what is created its reference: "12:email" for the first of row 12, "12:email.2" for the second. What reaches an organization is of work.
      *
      * @param  list<Change>  $changes
      * @return list<Change>
      */
-    private static function numbered(string $row, array $changes): array
+    private static function numbered(string $row, SupporterKind $kind, array $changes): array
     {
         $count = [];
         foreach ($changes as $i => $change) {
             if ($change->ref === '') {
+                if ($kind === SupporterKind::Organization && in_array($change->subject, [Subject::Address, Subject::Email, Subject::Phone], true) && ! isset($change->fields['kind'])) {
+                    $change = Change::create($change->subject, '', [...$change->after(), 'kind' => 'work']);
+                }
                 $subject = $change->subject->value;
                 $count[$subject] = ($count[$subject] ?? 0) + 1;
                 $changes[$i] = $change->withRef("{$row}:{$subject}".($count[$subject] > 1 ? ".{$count[$subject]}" : ''));

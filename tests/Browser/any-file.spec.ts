@@ -59,7 +59,7 @@ test('a sign-up workbook with one of everything: two sheets, findings, steps, a 
   await page.getByRole('button', { name: /^Columns/ }).click();
 
   // The rest by keyboard alone.
-  await page.locator('tr', { hasText: 'Name' }).nth(1).click();
+  await page.locator('td.mono', { hasText: /^Name$/ }).click();
   for (let i = 0; i < 30 && (await page.getByRole('button', { name: /Work out the rows/ }).count()) === 0; i++) {
     await page.keyboard.press('Enter');
     await page.waitForTimeout(150);

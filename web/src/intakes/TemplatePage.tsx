@@ -58,7 +58,8 @@ export function TemplatePage() {
           </div>
         </Pane>
         <Pane title="Columns" note={`${counted(chosen.length, 'field')} chosen`}>
-          <div className="pane-body" tabIndex={0} style={{ padding: '10px 16px', columns: 3, columnGap: 26 }}>
+          <div className="pane-body" tabIndex={0} aria-label="Fields">
+            <div style={{ padding: '10px 16px', columns: 3, columnGap: 26 }}>
             {groups.map((group) => (
               <section key={group} style={{ breakInside: 'avoid', marginBottom: 14 }}>
                 <h3 className="section">{group}</h3>
@@ -67,6 +68,7 @@ export function TemplatePage() {
                 ))}
               </section>
             ))}
+            </div>
           </div>
         </Pane>
       </div>

@@ -15,13 +15,14 @@ export function PlansPage() {
   const plans = useQuery({ queryKey: ['plans'], queryFn: () => api.get<{ plans: SavedPlan[] }>('plans') });
   const [chosen, setChosen] = useState<number | null>(null);
   const [name, setName] = useState<string | null>(null);
+  const [sure, setSure] = useState(false);
   const again = () => void queries.invalidateQueries({ queryKey: ['plans'] });
   const list = plans.data?.plans ?? [];
   const plan = list.find((one) => one.id === chosen) ?? list[0];
   const bring = useMutation({ mutationFn: async (file: File) => api.post<SavedPlan>('plans', { content: await file.text() }), onSuccess: (made) => { again(); setChosen(made.id); } });
   const copy = useMutation({ mutationFn: (id: number) => api.post<SavedPlan>(`plans/${id}/copy`), onSuccess: (made) => { again(); setChosen(made.id); } });
   const rename = useMutation({ mutationFn: ({ id, to }: { id: number; to: string }) => api.patch<SavedPlan>(`plans/${id}`, { name: to }), onSuccess: () => { again(); setName(null); } });
-  const remove = useMutation({ mutationFn: (id: number) => api.delete(`plans/${id}`), onSuccess: () => { again(); setChosen(null); } });
+  const remove = useMutation({ mutationFn: (id: number) => api.delete(`plans/${id}`), onSuccess: () => { again(); setChosen(null); setSure(false); } });
   return (
     <>
       <TitleLine title="Column plans">what was settled once, for the next file like it</TitleLine>
@@ -44,7 +45,7 @@ export function PlansPage() {
             <ul className="list">
               {list.map((one) => (
                 <li key={one.id}>
-                  <button type="button" aria-current={one.id === plan?.id} onClick={() => { setChosen(one.id); setName(null); }}>
+                  <button type="button" aria-current={one.id === plan?.id} onClick={() => { setChosen(one.id); setName(null); setSure(false); }}>
                     <span className="line">
                       <b className="cut">{one.name}</b>
                       <span className="quiet" style={{ whiteSpace: 'nowrap' }}>{one.used === 0 ? 'not used yet' : `used ${counted(one.used, 'time')}`}</span>
@@ -65,7 +66,15 @@ export function PlansPage() {
             <Button variant="default" onClick={() => copy.mutate(plan.id)} loading={copy.isPending}>Copy</Button>
             <Button variant="default" component="a" href={`/api/plans/${plan.id}/file`}>Save as a file</Button>
             <span className="push">
-              <Button variant="subtle" color="red" onClick={() => remove.mutate(plan.id)} loading={remove.isPending}>Delete this plan</Button>
+              {sure ? (
+                <>
+                  <span className="quiet">It can&apos;t be brought back. </span>
+                  <Button variant="default" mr={8} onClick={() => setSure(false)}>Keep it</Button>
+                  <Button color="red" onClick={() => remove.mutate(plan.id)} loading={remove.isPending}>Delete it for good</Button>
+                </>
+              ) : (
+                <Button variant="subtle" color="red" onClick={() => setSure(true)}>Delete this plan</Button>
+              )}
             </span>
           </>
         )}

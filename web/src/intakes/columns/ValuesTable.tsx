@@ -1,4 +1,4 @@
-import type { ColumnValues } from '../../api/types';
+import type { ColumnValue, ColumnValues } from '../../api/types';
 import { count } from '../../shared/format';
 import { Raw } from '../../shared/Raw';
 
@@ -11,6 +11,10 @@ interface ValuesTableProps {
 
 /** Every value as it is and what it becomes, the most frequent first. */
 export function ValuesTable({ data, leftBehind, step }: ValuesTableProps) {
+  const beforeStep = (value: ColumnValue) => (step === null || step === 0 ? value.value : (value.through[step - 1] ?? ''));
+  // What a step changes comes first: most values of a column need nothing.
+  const touched = (value: ColumnValue) => (step !== null && value.value !== '' && value.through[step] !== beforeStep(value) ? 0 : 1);
+  const values = [...(data?.values ?? [])].sort((a, b) => touched(a) - touched(b));
   return (
     <div className="pane-body" tabIndex={0} aria-label="Values of the column">
       <table className="rows">
@@ -24,11 +28,11 @@ export function ValuesTable({ data, leftBehind, step }: ValuesTableProps) {
           </tr>
         </thead>
         <tbody>
-          {data?.values.map((value, i) => {
-            const before = step === null || step === 0 ? value.value : (value.through[step - 1] ?? '');
+          {values.map((value, i) => {
+            const before = beforeStep(value);
             const after = step === null ? '' : value.through[step];
             return (
-              <tr key={data.by_rows ? i : value.value}>
+              <tr key={data?.by_rows === true ? i : value.value}>
                 <td><Raw value={before} /></td>
                 {step !== null && <td className="mono">{value.value === '' ? <span className="nothing">blank</span> : after === undefined ? <span className="pill held">held</span> : after === before ? <span className="nothing">the same</span> : <mark className="difference">{after === '' ? 'blank' : after}</mark>}</td>}
                 <td className="mono">{value.held ? <span className="pill held">held</span> : leftBehind ? <span className="nothing">left behind</span> : value.becomes === '' ? <span className="nothing">blank</span> : value.becomes}</td>

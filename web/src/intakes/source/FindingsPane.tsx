@@ -70,7 +70,7 @@ export function FindingsPane({ intake, editable }: { intake: Intake; editable: b
                       {finding.examples.map((example, i) => (
                         <tr key={i}>
                           <td className="num">{example.row > 0 && `row ${example.row}`}</td>
-                          <td>{example.header}</td>
+                          {finding.columns.length > 1 && <td style={{ whiteSpace: 'nowrap' }}>{example.header}</td>}
                           <td>{example.value === '' ? '' : <Raw value={example.value} />}</td>
                         </tr>
                       ))}
