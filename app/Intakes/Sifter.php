@@ -118,6 +118,7 @@ final class Sifter
     {
         return match (true) {
             $this->rules->leftOut === [] => null,
+            in_array('second header', $this->rules->leftOut, true) && $number === (int) $this->intake->header_row + 1 => 'second header',
             in_array('hidden', $this->rules->leftOut, true) && isset($this->intake->oddities()->hiddenRows[$number]) => 'hidden',
             default => $this->kinds->of($cells),
         };

@@ -13,6 +13,7 @@ final readonly class RowRules
     /** Kinds of row that can be left out, to the words for why. */
     public const KINDS = [
         'header' => 'A header in the middle of the file',
+        'second header' => 'A second row of headers',
         'total' => 'A total or a footer',
         'hidden' => 'Hidden in the spreadsheet',
     ];

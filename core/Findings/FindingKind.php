@@ -25,6 +25,7 @@ enum FindingKind: string
     case NoHeader = 'no header';
     case BlankHeader = 'blank header';
     case SameHeader = 'same header';
+    case SecondHeader = 'second header';
     case HeaderAgain = 'header';
     case Totals = 'total';
     case EmptyRows = 'empty';
@@ -68,6 +69,7 @@ enum FindingKind: string
             self::NoHeader => 'No row names the columns',
             self::BlankHeader => 'Columns without a header',
             self::SameHeader => 'Headers that occur more than once',
+            self::SecondHeader => 'A second row of headers',
             self::HeaderAgain => 'The header again, in the middle of the file',
             self::Totals => 'Rows of totals or footers',
             self::EmptyRows => 'Empty rows',
@@ -108,6 +110,7 @@ enum FindingKind: string
     public function remedy(): string
     {
         return match ($this) {
+            self::SecondHeader => 'Leave this row out',
             self::HeaderAgain, self::Totals, self::HiddenRows => 'Leave these rows out',
             self::HiddenColumns => 'Leave these columns behind',
             self::Merged => 'Fill every cell of a range',
@@ -170,6 +173,7 @@ enum FindingKind: string
     public function rows(): ?string
     {
         return match ($this) {
+            self::SecondHeader => 'second header',
             self::HeaderAgain => 'header',
             self::Totals => 'total',
             self::HiddenRows => 'hidden',

@@ -67,8 +67,9 @@ final class SheetSurvey
     /**
      * @param  list<string>  $above  what stands above the header, row by row
      * @param  list<string>  $written  headers as the file has them; '' where there is none
+     * @param  ?array{int, list<string>}  $second  number and cells of a row below the header that names its columns once more
      */
-    public function oddities(SheetMarks $marks, array $above, array $written): Oddities
+    public function oddities(SheetMarks $marks, array $above, array $written, ?array $second): Oddities
     {
         $blank = count(array_filter($written, static fn (string $header): bool => trim($header) === '')) + max(0, $this->width - count($written));
         $names = array_count_values(array_map(static fn (string $header): string => mb_strtolower(trim($header)), array_filter($written, static fn (string $header): bool => trim($header) !== '')));
@@ -77,9 +78,10 @@ final class SheetSurvey
         $narrow = $this->counts['narrow'] > 0.5 * $this->rows ? 0 : $this->counts['narrow'];
 
         return new Oddities(
-            array_filter([...$this->counts, 'narrow' => $narrow, 'above' => count($above), 'no header' => $this->headerRow === 0 ? 1 : 0, 'blank header' => $this->headerRow === 0 ? 0 : $blank, 'same header' => count($twice), 'formula' => $marks->formulas, 'sheet error' => $marks->errors, 'merged' => $marks->merged, 'hidden row' => count($marks->hiddenRows), 'hidden column' => count($marks->hiddenColumns)], static fn (int $count): bool => $count > 0),
+            array_filter([...$this->counts, 'narrow' => $narrow, 'above' => count($above), 'second header' => $second === null ? 0 : 1, 'no header' => $this->headerRow === 0 ? 1 : 0, 'blank header' => $this->headerRow === 0 ? 0 : $blank, 'same header' => count($twice), 'formula' => $marks->formulas, 'sheet error' => $marks->errors, 'merged' => $marks->merged, 'hidden row' => count($marks->hiddenRows), 'hidden column' => count($marks->hiddenColumns)], static fn (int $count): bool => $count > 0),
             [
                 ...$this->examples,
+                'second header' => $second === null ? [] : [[$second[0], implode(' | ', array_slice(array_filter($second[1], static fn (string $cell): bool => trim($cell) !== ''), 0, 4))]],
                 'above' => array_map(static fn (string $text, int $i): array => [$i + 1, $text], array_slice($above, 0, self::EXAMPLES), array_keys(array_slice($above, 0, self::EXAMPLES))),
                 'same header' => array_map(static fn (string $name): array => [0, $name], array_slice($twice, 0, self::EXAMPLES)),
                 'formula' => self::references($marks->examples['formulas']), 'sheet error' => self::references($marks->examples['errors']), 'merged' => self::references($marks->examples['merged']),

@@ -6,6 +6,7 @@ namespace PineSieve\Core\Findings;
 
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ColumnProfiler;
+use PineSieve\Core\Columns\Look;
 use PineSieve\Core\Columns\Proposer;
 use PineSieve\Core\Reading\CannotRead;
 use PineSieve\Core\Reading\FormulaGuard;
@@ -22,6 +23,9 @@ final class Survey
     private array $head = [];
 
     private ?SheetSurvey $sheet = null;
+
+    /** @var ?array{int, list<string>} number and cells of the first row below the header */
+    private ?array $first = null;
 
     private int $count = 0;
 
@@ -106,7 +110,36 @@ final class Survey
             }
         }
 
-        return $this->sheet?->oddities($this->reader->marks(), $above, $this->head[$this->headerRow()] ?? []) ?? new Oddities;
+        return $this->sheet?->oddities($this->reader->marks(), $above, $this->head[$this->headerRow()] ?? [], $this->secondHeader()) ?? new Oddities;
+    }
+
+    /**
+     * The first row below the header, if it has words where all others have dates, amounts, emails, numbers.
+     *
+     * @return ?array{int, list<string>} number and cells
+     */
+    private function secondHeader(): ?array
+    {
+        [$number, $cells] = $this->first ?? [0, []];
+        if ($this->headerRow() === HeaderRow::NONE || $this->count < 4 || $number !== $this->headerRow() + 1) {
+            return null;
+        }
+        $unlike = 0;
+        foreach ($this->profilers as $column => $profiler) {
+            $profile = $profiler->profile('');
+            $cell = trim($cells[$column] ?? '');
+            foreach ([Look::Email, Look::Phone, Look::Date, Look::Money, Look::PostalCode] as $look) {
+                if ($cell !== '' && $profile->filled > 3 && ($profile->looks[$look->value] ?? 0) === $profile->filled - 1) {
+                    if (preg_match('/\d|@/', $cell) === 1) {
+                        return null;
+                    }
+                    $unlike++;
+                    break;
+                }
+            }
+        }
+
+        return $unlike < 2 ? null : [$number, $cells];
     }
 
     /** @return iterable<int, list<string>> */
@@ -136,6 +169,7 @@ final class Survey
         while (count($this->profilers) < count($cells)) {
             $this->profilers[] = new ColumnProfiler($this->thisYear);
         }
+        $this->first ??= [$number, $cells];
         if ($this->sheet?->add($number, $cells) === true) {
             foreach ($this->profilers as $column => $profiler) {
                 $profiler->add($cells[$column] ?? '', $number);

@@ -149,6 +149,15 @@ final class SurveyTest extends TestCase
         self::assertSame($kind, (new RowKind(['First name', 'Last name', 'Amount']))->of($cells));
     }
 
+    public function test_a_second_row_of_headers(): void
+    {
+        $rows = [1 => ['Name', 'Gift', 'When'], 2 => ['in one', 'in dollars', 'month first'], 3 => ['Ann Lee', '25', '1/2/2020'], 4 => ['Bo Park', '30', '1/3/2020'], 5 => ['Cy Dahl', '35', '1/4/2020'], 6 => ['Dee Moss', '40', '1/5/2020']];
+        self::assertSame([['row' => 2, 'value' => 'in one | in dollars | month first', 'header' => '']], self::findings(self::survey($rows))['second header']->examples);
+
+        $rows[2] = ['Flo Ash', 'none', '1/1/2020'];
+        self::assertArrayNotHasKey('second header', self::findings(self::survey($rows)), 'A row with one odd value is a row.');
+    }
+
     public function test_a_source_without_rows_is_refused(): void
     {
         $this->expectException(CannotRead::class);

@@ -21,7 +21,7 @@ interface WholeFileProps {
 }
 
 const how = ['is', 'is not', 'contains', 'does not contain', 'begins with', 'is blank', 'is not blank', 'is at least', 'is at most'];
-const kinds: Record<string, string> = { header: 'headers in the middle of the file', total: 'totals and footers', hidden: 'rows that the spreadsheet hides' };
+const kinds: Record<string, string> = { header: 'headers in the middle of the file', 'second header': 'a second row of headers', total: 'totals and footers', hidden: 'rows that the spreadsheet hides' };
 
 /** What holds for every row: values that the file does not have, whose rows come in, what becomes of organizations beside people. */
 export function WholeFile({ view, catalog, editable, error, onKeep }: WholeFileProps) {

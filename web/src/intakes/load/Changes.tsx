@@ -2,6 +2,8 @@ import type { ShownChange } from '../../api/types';
 import { money } from '../../shared/format';
 
 const nouns: Record<string, string> = { supporter: 'Supporter', address: 'Address', email: 'Email', phone: 'Phone', identifier: 'Id', membership: 'Membership', custom: 'Field', link: 'Link', gift: 'Gift' };
+/** Values that say by themselves what they are. */
+const plain = new Set(['Title', 'First name', 'Middle name', 'Last name', 'Suffix', 'Organization', 'Gift amount', 'Gift date', 'Gift fund', 'Gift kind', 'Group', 'Tag', 'Link', 'Email', 'Phone', 'Id in the old system', 'Old system']);
 const derived = new Set(['Filed as', 'On envelopes', 'Greeting', 'Kind', 'Display name']);
 
 /** A planned change set in words: what is made, and every changed field before and after. */
@@ -19,7 +21,10 @@ export function Changes({ changes }: { changes: ShownChange[] }) {
                 <span key={field.label}>
                   {j > 0 && ', '}
                   {change.action === 'create' ? (
-                    <span className="mono" title={field.label}>{after}</span>
+                    <>
+                      {change.subject !== 'address' && !plain.has(field.label) && !field.label.endsWith('is of kind') && <span className="quiet">{field.label} </span>}
+                      <span className="mono" title={field.label}>{after}</span>
+                    </>
                   ) : (
                     <>
                       {field.label} <span className="mono">{field.before ?? 'blank'}</span> → <mark className="difference mono">{after ?? 'blank'}</mark>

@@ -25,6 +25,7 @@ export function LoadStage() {
   const mayLoad = useMayLoad();
   const navigate = useNavigate();
   const [name, setName] = useState(intake.name);
+  const [picked, setPicked] = useState<number[]>([]);
   const [show, setShow] = useState<Outcome>(intake.outcomes.updated > 0 ? 'updated' : 'new');
   const proof = useQuery({ queryKey: ['intake', String(intake.id), 'proof'], queryFn: () => api.get<Proof>(`intakes/${intake.id}/proof`), enabled: intake.is_sifted });
   const list = useMore<PreviewRow>(['intake', String(intake.id), 'preview', show], `intakes/${intake.id}/preview?outcome=${show}`);
@@ -34,10 +35,11 @@ export function LoadStage() {
   }
   const coming = intake.outcomes.new + intake.outcomes.updated + intake.outcomes.unchanged;
   const loaded = isLoaded(intake);
+  const mayTry = !loaded && mayLoad && intake.state === 'ready' && intake.trial === null;
   return (
     <>
       <Trouble error={load.error ?? proof.error} />
-      {!loaded && mayLoad && intake.state === 'ready' && coming > 1 && <TrialControls intake={intake} coming={coming} />}
+      {!loaded && mayLoad && intake.state === 'ready' && coming > 1 && <TrialControls intake={intake} coming={coming} picked={picked} />}
       <div className="panes" style={{ gridTemplateRows: 'auto minmax(0, 1fr)' }}>
         <Pane title={loaded ? 'What was planned' : 'What loading would do'} note={loaded ? 'and then loaded' : 'Nothing is written yet. Loading applies exactly this.'}>
           {proof.data !== undefined && (
@@ -62,7 +64,7 @@ export function LoadStage() {
                 <tbody>
                   {list.rows.map((row) => (
                     <tr key={row.number}>
-                      <td className="quiet"><Link to={`/intakes/${intake.id}/rows/${row.number}`}>{row.number}</Link></td>
+                      <td className="quiet">{mayTry && show !== 'held' && show !== 'left_out' && <input type="checkbox" aria-label={`Pick row ${row.number}`} checked={picked.includes(row.number)} onChange={() => setPicked(picked.includes(row.number) ? picked.filter((one) => one !== row.number) : [...picked, row.number])} />} <Link to={`/intakes/${intake.id}/rows/${row.number}`}>{row.number}</Link></td>
                       <td>
                         {row.supporter_id !== null ? <Link to={`/supporters/${row.supporter_id}`}>{row.display}</Link> : row.display || <span className="nothing">no name</span>}
                         {row.same_as_row !== null && <div className="quiet">the same as row {row.same_as_row}</div>}
