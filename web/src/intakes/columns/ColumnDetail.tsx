@@ -114,7 +114,7 @@ export function ColumnDetail({ intake, column, headers, catalog, editable, field
           {draft !== null && <Trouble error={values.error} />}
         </div>
       )}
-      <ValuesTable data={values.data} leftBehind={column.target === null} step={step !== null && step < steps.length ? step : null} />
+      <ValuesTable data={values.data} nothing={column.target !== null ? null : column.state === 'open' ? 'nothing yet' : 'left behind'} step={step !== null && step < steps.length ? step : null} />
     </Pane>
   );
 }

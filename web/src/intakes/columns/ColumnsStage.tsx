@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { api } from '../../api/client';
 import type { Column, ColumnsView } from '../../api/types';
@@ -49,6 +49,10 @@ export function ColumnsStage() {
   const editable = mayLoad && isOpen(intake);
   const offered = data?.offered_plan;
   const differences = data?.differences ?? [];
+
+  useEffect(() => {
+    document.querySelector('tr.chosen')?.scrollIntoView({ block: 'nearest' });
+  }, [at]);
 
   const nextOpen = (after: number) => {
     const next = [...columns.slice(after + 1), ...columns.slice(0, after)].find((one) => !isSettled(one));
@@ -102,13 +106,13 @@ export function ColumnsStage() {
                   <th style={{ width: '28%' }}>In the file</th>
                   <th style={{ width: 46 }}>Filled</th>
                   <th>Becomes</th>
-                  <th className="num" style={{ width: 92 }} aria-label="How settled" />
+                  <th className="num" style={{ width: 106 }} aria-label="How settled" />
                 </tr>
               </thead>
               <tbody>
                 {columns.map((one) => (
                   <tr key={one.column} className={`choosable${one.column === at && side === 'columns' ? ' chosen' : ''}`} onClick={() => { setChosen(one.column); setSide('columns'); }}>
-                    <td className="mono cut" title={one.header}>{one.header}</td>
+                    <td className="mono" title={one.header}><span className="two-lines">{one.header}</span></td>
                     <td>
                       <span className="fill" title={`${count(one.filled)} of ${count(one.rows)} rows`}>
                         <i style={{ width: `${one.rows > 0 ? (one.filled / one.rows) * 100 : 0}%` }} />

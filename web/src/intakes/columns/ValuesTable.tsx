@@ -4,13 +4,14 @@ import { Raw } from '../../shared/Raw';
 
 interface ValuesTableProps {
   data: ColumnValues | undefined;
-  leftBehind: boolean;
+  /** What to say of a column that becomes no field; null if it becomes one. */
+  nothing: string | null;
   /** Place of a step: the values before and after it are shown. */
   step: number | null;
 }
 
 /** Every value as it is and what it becomes, the most frequent first. */
-export function ValuesTable({ data, leftBehind, step }: ValuesTableProps) {
+export function ValuesTable({ data, nothing, step }: ValuesTableProps) {
   const beforeStep = (value: ColumnValue) => (step === null || step === 0 ? value.value : (value.through[step - 1] ?? ''));
   // What a step changes comes first: most values of a column need nothing.
   const touched = (value: ColumnValue) => (step !== null && value.value !== '' && value.through[step] !== beforeStep(value) ? 0 : 1);
@@ -23,7 +24,7 @@ export function ValuesTable({ data, leftBehind, step }: ValuesTableProps) {
             <th style={{ width: '27%' }}>{step === null || step === 0 ? 'As it is' : `Before step ${step + 1}`}</th>
             {step !== null && <th style={{ width: '24%' }}>After step {step + 1}</th>}
             <th style={{ width: '24%' }}>What it becomes</th>
-            <th className="num" style={{ width: 52 }}>Rows</th>
+            <th className="num" style={{ width: 66 }}>Rows</th>
             <th>Why</th>
           </tr>
         </thead>
@@ -35,7 +36,7 @@ export function ValuesTable({ data, leftBehind, step }: ValuesTableProps) {
               <tr key={data?.by_rows === true ? i : value.value}>
                 <td><Raw value={before} /></td>
                 {step !== null && <td className="mono">{value.value === '' ? <span className="nothing">blank</span> : after === undefined ? <span className="pill held">held</span> : after === before ? <span className="nothing">the same</span> : <mark className="difference">{after === '' ? 'blank' : after}</mark>}</td>}
-                <td className="mono">{value.held ? <span className="pill held">held</span> : leftBehind ? <span className="nothing">left behind</span> : value.becomes === '' ? <span className="nothing">blank</span> : value.becomes}</td>
+                <td className="mono">{value.held ? <span className="pill held">held</span> : nothing !== null ? <span className="nothing">{nothing}</span> : value.becomes === '' ? <span className="nothing">blank</span> : value.becomes}</td>
                 <td className="num">{count(value.rows)}</td>
                 <td className="quiet">{value.note}</td>
               </tr>
