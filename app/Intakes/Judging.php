@@ -26,12 +26,12 @@ final readonly class Judging
     }
 
     /** @param  list<MatchKey>  $keys */
-    public function judge(Party $party, array $keys, ?string $decision): Judgement
+    public function judge(Party $party, array $keys, ?int $fingerprint, ?string $decision): Judgement
     {
         $record = $party->record;
         $stored = $this->candidates->of($keys);
         $findings = array_map(fn (SupporterRecord $candidate): PairFinding => $party->isNamedOnly ? $this->comparer->named($record, $candidate) : $this->comparer->compare($record, $candidate), $stored);
-        foreach ($party->isNamedOnly ? [] : $this->candidates->sameRow($record->fingerprint()) as $id => $intake) {
+        foreach ($party->isNamedOnly || $fingerprint === null ? [] : $this->candidates->sameRow($fingerprint) as $id => $intake) {
             $candidate = $this->candidates->record($id);
             if ($candidate !== null) {
                 $findings[$id] = ($findings[$id] ?? $this->comparer->compare($record, $candidate))->loadedBefore($intake);
@@ -53,9 +53,9 @@ final readonly class Judging
      * @param  list<MatchKey>  $keys
      * @param  list<?SupporterRecord>  $members
      */
-    public function household(Party $party, array $keys, ?string $decision, array $members): Judgement
+    public function household(Party $party, array $keys, ?int $fingerprint, ?string $decision, array $members): Judgement
     {
-        $judgement = $this->judge($party, $keys, $decision);
+        $judgement = $this->judge($party, $keys, $fingerprint, $decision);
         foreach ($decision === null ? array_filter($members) : [] as $member) {
             foreach ($member->links as $link) {
                 $household = $link->value('kind') === LinkKind::Member->value ? $this->candidates->record(ctype_digit($link->value('other_id')) ? (int) $link->value('other_id') : $link->value('other_id')) : null;

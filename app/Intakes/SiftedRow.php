@@ -27,11 +27,13 @@ final class SiftedRow
         'changes' => null, 'money' => '0.00', 'money_there' => '0.00', 'gifts' => null, 'gifts_new' => 0, 'fingerprint' => null,
     ];
 
+    /** @param  array<int, int>  $fingerprints  by unit */
     public function __construct(
         private readonly int $intakeId,
         private readonly Planner $planner,
         private readonly Candidates $candidates,
         private readonly Judging $judging,
+        private readonly array $fingerprints,
         private readonly Settings $settings,
         private readonly Edits $edits,
         private readonly bool $later,
@@ -82,11 +84,12 @@ final class SiftedRow
         $judgements = [];
         $members = [];
         foreach ($row->parties as $part => $party) {
-            $ofParty = $keys[Unit::of($number, $part)] ?? [];
+            $unit = Unit::of($number, $part);
+            [$ofParty, $fingerprint] = [$keys[$unit] ?? [], $this->fingerprints[$unit] ?? null];
             $decision = $this->edits->match($number, $part);
             $judgements[] = $judgement = $party->role === 'household'
-                ? $this->judging->household($party, $ofParty, $decision, $members)
-                : $this->judging->judge($party, $ofParty, $decision);
+                ? $this->judging->household($party, $ofParty, $fingerprint, $decision, $members)
+                : $this->judging->judge($party, $ofParty, $fingerprint, $decision);
             if ($judgement->ref !== null) {
                 $members[] = $this->candidates->record($judgement->ref);
             }
@@ -165,7 +168,7 @@ final class SiftedRow
             'changes' => $changes === [] ? null : self::json(array_map(static fn (Change $change): array => $change->toArray(), $changes)),
             'gifts' => $gifts === [] ? null : self::json($gifts),
             'gifts_new' => count($missing),
-            'fingerprint' => $party->record->fingerprint(),
+            'fingerprint' => $this->fingerprints[Unit::of($number, $part)] ?? null,
         ];
         if ($part > 0) {
             return [...self::RESULT, ...$this->place($number, $part), ...$values, 'role' => $party->role, 'display' => mb_substr($party->record->display(), 0, 400)];

@@ -76,8 +76,9 @@ final class Sifter
                 $keys[Unit::of($number, $part)] = $this->keys->ofIncoming($party->record);
             }
         }
-        $candidates = $this->candidates($mapped, $keys, $edits, ($later ? self::LATER : 0) + Unit::of($numbers[0]));
-        $row = new SiftedRow($intake->id, $this->planner, $candidates, new Judging($candidates, $this->keys), $this->settings, $edits, $later);
+        $fingerprints = self::fingerprints($mapped, $keys);
+        $candidates = $this->candidates($mapped, $keys, $fingerprints, $edits, ($later ? self::LATER : 0) + Unit::of($numbers[0]));
+        $row = new SiftedRow($intake->id, $this->planner, $candidates, new Judging($candidates, $this->keys), $fingerprints, $this->settings, $edits, $later);
         $results = [];
         foreach ($mapped as $number => $one) {
             [$mapped[$number], $ofRow] = $row->results($number, $one, $keys, $reasons[$number]);
@@ -127,15 +128,27 @@ final class Sifter
     /**
      * @param  array<int, MappedRow>  $mapped
      * @param  array<int, list<MatchKey>>  $keys
+     * @return array<int, int> unit to what its record says, of those that may come in
      */
-    private function candidates(array $mapped, array $keys, Edits $edits, int $before): Candidates
+    private static function fingerprints(array $mapped, array $keys): array
     {
         $fingerprints = [];
+        foreach (array_keys($keys) as $unit) {
+            $fingerprints[$unit] = $mapped[Unit::row($unit)]->parties[Unit::part($unit)]->record->fingerprint();
+        }
+
+        return $fingerprints;
+    }
+
+    /**
+     * @param  array<int, MappedRow>  $mapped
+     * @param  array<int, list<MatchKey>>  $keys
+     * @param  array<int, int>  $fingerprints
+     */
+    private function candidates(array $mapped, array $keys, array $fingerprints, Edits $edits, int $before): Candidates
+    {
         $named = ['s' => [], 'r' => []];
-        foreach ($mapped as $number => $row) {
-            foreach (isset($keys[Unit::of($number)]) ? $row->parties : [] as $party) {
-                $fingerprints[] = $party->record->fingerprint();
-            }
+        foreach (array_keys($mapped) as $number) {
             foreach ($edits->matchesOf($number) as $decision) {
                 if ($decision !== 'new') {
                     $named[$decision[0]][] = $decision[0] === 's' ? (int) substr($decision, 2) : Decision::unit($decision);
@@ -143,7 +156,7 @@ final class Sifter
             }
         }
         $candidates = new Candidates($this->intake, $this->reader);
-        $candidates->gather(array_merge(...array_values($keys)), $fingerprints, $named['s'], $named['r'], $before);
+        $candidates->gather(array_merge(...array_values($keys)), array_values($fingerprints), $named['s'], $named['r'], $before);
 
         return $candidates;
     }

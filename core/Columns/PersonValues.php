@@ -30,7 +30,7 @@ final readonly class PersonValues
     {
         $groups = [];
         foreach ($values as $value) {
-            $groups[$value->target->person()][] = $value;
+            $groups[$value->target->party === '' ? '' : $value->target->person()][] = $value;
         }
 
         return array_map(static fn (array $group): self => new self($group), $groups);

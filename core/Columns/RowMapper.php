@@ -174,13 +174,14 @@ final class RowMapper
     private function written(int $column, string $cell, Feed $feed, Field $field, Row $row): array
     {
         $choice = $this->plan->choices[$column];
-        // Letters that were decoded wrongly can stand for blanks, which tidying would take away.
-        $cell = $choice->steps->has(Mend::NAME) ? Mojibake::mend($cell) : $cell;
-        $keepsLines = $field->type === FieldType::AddressBlock || $field->type === FieldType::LongText || $field->type->isList();
-        $written = $keepsLines ? Tidy::block($cell) : Tidy::line($cell);
         if ($choice->steps->list === [] && $feed->steps->list === []) {
+            $written = self::keepsLines($field) ? Tidy::block($cell) : Tidy::line($cell);
+
             return $written === '' ? [] : [$written];
         }
+        // Letters that were decoded wrongly can stand for blanks, which tidying would take away.
+        $cell = $choice->steps->has(Mend::NAME) ? Mojibake::mend($cell) : $cell;
+        $written = self::keepsLines($field) ? Tidy::block($cell) : Tidy::line($cell);
         $values = $choice->steps->apply($written, $row);
         if ($feed->steps->list === []) {
             return $values;
@@ -193,6 +194,11 @@ final class RowMapper
         return $worked;
     }
 
+    private static function keepsLines(Field $field): bool
+    {
+        return in_array($field->type, [FieldType::AddressBlock, FieldType::LongText, FieldType::Choices, FieldType::Names], true);
+    }
+
     /**
      * Several values of a cell go to several places: the second email of a person is email 2.
      *
@@ -201,6 +207,9 @@ final class RowMapper
      */
     private static function spread(array $written, Target $target, Field $field): array
     {
+        if (count($written) === 1) {
+            return [[$target, $written[0]]];
+        }
         $places = [];
         foreach ($written as $i => $text) {
             $place = match (true) {

@@ -57,7 +57,13 @@ final readonly class Steps
 
     public function has(string $name): bool
     {
-        return $this->without($name)->list !== $this->list;
+        foreach ($this->list as $step) {
+            if ($step::NAME === $name) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** @return list<array<string, mixed>> */
