@@ -32,7 +32,7 @@ final class HeaderWords
         'primary' => 1, 'preferred' => 1, 'main' => 1, 'default' => 1, 'current' => 1, 'donor' => 1, 'donors' => 1, 'supporter' => 1, 'supporters' => 1, 'member' => 1, 'members' => 1, 'constituent' => 1, 'customer' => 1, 'client' => 1, 'patron' => 1, 'guest' => 1, 'attendee' => 1,
         'participant' => 1, 'registrant' => 1, 'billing' => 1, 'bill' => 1, 'shipping' => 1, 'buyer' => 1, 'purchaser' => 1, 'payer' => 1, 'payor' => 1, 'user' => 1, 'person' => 1, 'individual' => 1, 'your' => 1, 'the' => 1, 'please' => 1, 'enter' => 1, 'legal' => 1, 'info' => 1, 'information' => 1,
         'field' => 1, 'required' => 1, 'optional' => 1, 'of' => 1, 'for' => 1, 'recipient' => 1, 'best' => 1, 'volunteer' => 1, 'bidder' => 1, 'sponsor' => 1, 'cons' => 1, 'cust' => 1, 'mbr' => 1, 'dnr' => 1, 'is' => 1, 'what' => 1, 'profile' => 1, 'record' => 1, 'text' => 1, 'no' => 1, 'usd' => 1, 'us' => 1, 'in' => 1, 'applicant' => 1,
-        'mm' => 1, 'dd' => 1, 'yyyy' => 1, 'yy' => 1, 'new' => 1, 'latest' => 1, 'official' => 1, 'c' => 1, 'tx' => 1, 'account' => 1, 'holder' => 1, 'and' => 1, 'day' => 1, 'sender' => 1, 'value' => 1, 'pref' => 1, 'addr' => 1, 'adr' => 1, 'used' => 1, 'my' => 1, 'their' => 1, 'giver' => 1, 'fld' => 1, 'txt' => 1, 'str' => 1, 'details' => 1, 'detail' => 1,
+        'mm' => 1, 'dd' => 1, 'yyyy' => 1, 'yy' => 1, 'new' => 1, 'latest' => 1, 'official' => 1, 'c' => 1, 'tx' => 1, 'account' => 1, 'holder' => 1, 'and' => 1, 'day' => 1, 'sender' => 1, 'value' => 1, 'pref' => 1, 'addr' => 1, 'adr' => 1, 'today' => 1, 'would' => 1, 'you' => 1, 'like' => 1, 'our' => 1, 'can' => 1, 'to' => 1, 'receive' => 1, 'used' => 1, 'my' => 1, 'their' => 1, 'giver' => 1, 'fld' => 1, 'txt' => 1, 'str' => 1, 'details' => 1, 'detail' => 1,
     ];
 
     /** Things that have ids and are no supporters. */
@@ -59,6 +59,12 @@ final class HeaderWords
 
     /** @return ?self null if the words name nothing */
     public static function read(string $header): ?self
+    {
+        // A remark in brackets may say which one it is, or be but a remark: "Phone (mobile)", "Organization (if any)".
+        return self::understood($header) ?? (str_contains($header, '(') ? self::understood((string) preg_replace('/\([^)]*\)?/', ' ', $header)) : null);
+    }
+
+    private static function understood(string $header): ?self
     {
         $words = self::words($header);
         $numbers = array_values(array_filter($words, static fn (string $word): bool => preg_match('/^(?:[1-9]|[1-5]\d)$/D', $word) === 1));

@@ -46,7 +46,7 @@ final class Meaning
             return [$base, ''];
         }
         $name = match ($base) {
-            'group' => trim((string) preg_replace('/^(?:is|on|receives)\s+|\?$/iu', '', trim($profile->header))),
+            'group' => self::asked($profile->header),
             'id.other' => trim((string) preg_replace('/\W*\b(?:id|no|number|key|code|#)\b\W*|#/iu', ' ', $profile->header)),
             default => '',
         };
@@ -138,5 +138,13 @@ final class Meaning
         }
 
         return trim((string) preg_replace('/\W*\b(?:id|no|number|key|code)\b\W*|#/iu', ' ', $profile->header)) === '' ? null : 'id.other';
+    }
+
+    /** "Would you like our newsletter?" is the group "Newsletter". */
+    private static function asked(string $header): string
+    {
+        $bare = trim((string) preg_replace('/^(?:is|on|receives|can you|will you|are you an?|would you like(?: to receive| to be| to)?(?: our| the| an?)?|do you want(?: to)?)\s+|\?$/iu', '', trim($header)));
+
+        return mb_strtoupper(mb_substr($bare, 0, 1)).mb_substr($bare, 1);
     }
 }

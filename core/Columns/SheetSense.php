@@ -36,7 +36,13 @@ final readonly class SheetSense
 
     public function hasPersonNames(): bool
     {
-        return $this->has('name.last') || $this->has('name.first') || $this->has('name.full');
+        foreach (['', 'contact'] as $party) {
+            if ($this->has('name.last', -1, $party) || $this->has('name.first', -1, $party) || $this->has('name.full', -1, $party)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** Values of most of the rows must stand in the column, so that it can be what tells one from the other. */
