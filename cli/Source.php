@@ -6,7 +6,7 @@ namespace PineSieve\Cli;
 
 use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Columns\ColumnProfile;
-use PineSieve\Core\Columns\Proposer;
+use PineSieve\Core\Columns\Proposals\Proposer;
 use PineSieve\Core\Findings\Findings;
 use PineSieve\Core\Findings\Survey;
 use PineSieve\Core\Reading\CannotRead;

@@ -7,7 +7,7 @@ namespace App\Intakes;
 use App\Models\Intake;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Columns\ColumnChoice;
-use PineSieve\Core\Columns\Proposer;
+use PineSieve\Core\Columns\Proposals\Proposer;
 use PineSieve\Core\Reading\FormulaGuard;
 
 /** The held rows as a CSV (RFC 4180, UTF-8): the source's own columns as they were, then row number and reason. */

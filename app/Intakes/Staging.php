@@ -9,7 +9,7 @@ use App\Models\IntakeState;
 use App\Records\Bulk;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Columns\ColumnProfile;
-use PineSieve\Core\Columns\Proposer;
+use PineSieve\Core\Columns\Proposals\Proposer;
 use PineSieve\Core\Findings\Survey;
 use PineSieve\Core\Reading\CannotRead;
 use PineSieve\Core\Reading\JoinedSheets;

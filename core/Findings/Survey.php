@@ -7,7 +7,7 @@ namespace PineSieve\Core\Findings;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ColumnProfiler;
 use PineSieve\Core\Columns\Look;
-use PineSieve\Core\Columns\Proposer;
+use PineSieve\Core\Columns\Proposals\Proposer;
 use PineSieve\Core\Reading\CannotRead;
 use PineSieve\Core\Reading\FormulaGuard;
 use PineSieve\Core\Reading\HeaderRow;

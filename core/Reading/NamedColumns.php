@@ -8,24 +8,32 @@ namespace PineSieve\Core\Reading;
 final class NamedColumns
 {
     /** Different names that the records of a file may have. */
-    public const MOST = 2000;
+    private const MOST = 2000;
 
     private function __construct()
     {
     }
 
     /**
-     * @param  array<string, int>  $columns  name to place
-     * @param  iterable<int, array<string, string>>  $records  numbered from 1
+     * @param  \Closure(): iterable<int, array<string, string>>  $records  numbered from 1; called twice, once for the names alone
      * @return iterable<int, list<string>> the header as row 1, record n as row n + 1
      */
-    public static function rows(array $columns, iterable $records): iterable
+    public static function rows(\Closure $records): iterable
     {
+        $columns = [];
+        foreach ($records() as $record) {
+            foreach ($record as $name => $value) {
+                $columns[$name] ??= count($columns);
+            }
+            if (count($columns) > self::MOST) {
+                throw CannotRead::tooLarge('its records have more than '.self::MOST.' different names');
+            }
+        }
         if ($columns === []) {
             return;
         }
         yield 1 => array_map(strval(...), array_keys($columns));
-        foreach ($records as $number => $record) {
+        foreach ($records() as $number => $record) {
             $cells = array_fill(0, count($columns), '');
             foreach ($record as $name => $value) {
                 $cells[$columns[$name]] = $value;

@@ -34,16 +34,7 @@ final class VCardReader implements SourceReader
 
     public function rows(): iterable
     {
-        $columns = [];
-        foreach ($this->records() as $record) {
-            foreach ($record as $name => $value) {
-                $columns[$name] ??= count($columns);
-            }
-            if (count($columns) > NamedColumns::MOST) {
-                throw CannotRead::tooLarge('its cards have more than '.NamedColumns::MOST.' different properties');
-            }
-        }
-        yield from NamedColumns::rows($columns, $this->records());
+        yield from NamedColumns::rows($this->records(...));
     }
 
     /** @return iterable<int, array<string, string>> */

@@ -11,7 +11,7 @@ use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Addresses\PostalCode;
 use PineSieve\Core\Addresses\Regions;
 use PineSieve\Core\Addresses\StreetLine;
-use PineSieve\Core\Columns\HeaderWords;
+use PineSieve\Core\Columns\Proposals\HeaderWords;
 use PineSieve\Core\Names\Nicknames;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Text\Fold;
@@ -80,7 +80,7 @@ final class ReferenceDataTest extends TestCase
     {
         $catalog = FieldCatalog::builtIn();
         $seen = [];
-        foreach (require self::CORE.'Columns/data/headers.php' as $key => $words) {
+        foreach (require self::CORE.'Columns/Proposals/data/headers.php' as $key => $words) {
             self::assertTrue($catalog->has($key) || in_array($key, ['', 'role', 'deceased', 'active', 'inactive'], true) || preg_match('/^(?:refusal|last_gift)\.\w+$/D', $key) === 1, $key);
             foreach (explode(' ', $words) as $word) {
                 self::assertSame(Fold::solid($word), $word);

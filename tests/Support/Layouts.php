@@ -6,7 +6,7 @@ namespace Tests\Support;
 
 use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Columns\ColumnProfiler;
-use PineSieve\Core\Columns\Proposer;
+use PineSieve\Core\Columns\Proposals\Proposer;
 use PineSieve\Core\Standards\FieldCatalog;
 
 /** The sheets of layouts.php with values, for the tests and for the benchmark of the proposals. */

@@ -15,7 +15,7 @@ use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Columns\FieldTaken;
 use PineSieve\Core\Columns\Look;
 use PineSieve\Core\Columns\MappedRow;
-use PineSieve\Core\Columns\Proposer;
+use PineSieve\Core\Columns\Proposals\Proposer;
 use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Columns\Steps\Blank;
 use PineSieve\Core\Columns\Steps\ReadDate;

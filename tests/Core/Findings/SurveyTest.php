@@ -6,7 +6,7 @@ namespace Tests\Core\Findings;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use PineSieve\Core\Columns\Proposer;
+use PineSieve\Core\Columns\Proposals\Proposer;
 use PineSieve\Core\Columns\RowKind;
 use PineSieve\Core\Findings\Finding;
 use PineSieve\Core\Findings\FindingKind;

@@ -15,7 +15,7 @@ use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\Constant;
 use PineSieve\Core\Columns\Feed;
-use PineSieve\Core\Columns\Proposer;
+use PineSieve\Core\Columns\Proposals\Proposer;
 use PineSieve\Core\Columns\RowRules;
 use PineSieve\Core\Columns\Steps\BadStep;
 use PineSieve\Core\Columns\Steps\Steps;

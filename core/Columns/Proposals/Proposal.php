@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace PineSieve\Core\Columns;
+namespace PineSieve\Core\Columns\Proposals;
+
+use PineSieve\Core\Columns\ColumnState;
 
 /** What a column may become, before all columns are looked at together. */
 final readonly class Proposal

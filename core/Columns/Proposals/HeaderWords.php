@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace PineSieve\Core\Columns;
+namespace PineSieve\Core\Columns\Proposals;
 
 use PineSieve\Core\Text\Fold;
 

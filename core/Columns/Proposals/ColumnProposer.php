@@ -2,8 +2,12 @@
 
 declare(strict_types=1);
 
-namespace PineSieve\Core\Columns;
+namespace PineSieve\Core\Columns\Proposals;
 
+use PineSieve\Core\Columns\ColumnProfile;
+use PineSieve\Core\Columns\ColumnState;
+use PineSieve\Core\Columns\Look;
+use PineSieve\Core\Columns\Mark;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Text\Fold;

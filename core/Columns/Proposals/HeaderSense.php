@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace PineSieve\Core\Columns;
+namespace PineSieve\Core\Columns\Proposals;
 
 /** What a header says of its column, read together with its neighbours. */
 final readonly class HeaderSense

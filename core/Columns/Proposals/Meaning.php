@@ -2,8 +2,10 @@
 
 declare(strict_types=1);
 
-namespace PineSieve\Core\Columns;
+namespace PineSieve\Core\Columns\Proposals;
 
+use PineSieve\Core\Columns\ColumnProfile;
+use PineSieve\Core\Columns\Look;
 use PineSieve\Core\Standards\Target;
 
 /** Which target a header means, in this source: the same word means another thing beside other columns, or with other values. */

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace PineSieve\Core\Columns;
+namespace PineSieve\Core\Columns\Proposals;
+
+use PineSieve\Core\Columns\ColumnProfile;
 
 /** All columns of a source with what their headers say: what one column means depends on the others. */
 final readonly class SheetSense

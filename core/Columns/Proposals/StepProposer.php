@@ -2,8 +2,13 @@
 
 declare(strict_types=1);
 
-namespace PineSieve\Core\Columns;
+namespace PineSieve\Core\Columns\Proposals;
 
+use PineSieve\Core\Columns\ColumnChoice;
+use PineSieve\Core\Columns\ColumnProfile;
+use PineSieve\Core\Columns\Feed;
+use PineSieve\Core\Columns\Look;
+use PineSieve\Core\Columns\Mark;
 use PineSieve\Core\Columns\Steps\Blank;
 use PineSieve\Core\Columns\Steps\ReadDate;
 use PineSieve\Core\Columns\Steps\Split;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace PineSieve\Core\Columns;
+namespace PineSieve\Core\Columns\Proposals;
 
 /** Reads the headers of a source together: what stands beside a column says what it alone does not. */
 final class HeaderContext

@@ -2,7 +2,12 @@
 
 declare(strict_types=1);
 
-namespace PineSieve\Core\Columns;
+namespace PineSieve\Core\Columns\Proposals;
+
+use PineSieve\Core\Columns\ColumnProfile;
+use PineSieve\Core\Columns\ColumnState;
+use PineSieve\Core\Columns\Constant;
+use PineSieve\Core\Columns\Look;
 
 /** A column for each year, with what was given in it: each becomes a gift at the end of its year. */
 final readonly class YearColumns

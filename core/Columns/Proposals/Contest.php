@@ -2,8 +2,11 @@
 
 declare(strict_types=1);
 
-namespace PineSieve\Core\Columns;
+namespace PineSieve\Core\Columns\Proposals;
 
+use PineSieve\Core\Columns\ColumnPlan;
+use PineSieve\Core\Columns\ColumnState;
+use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\Target;
 

@@ -2,8 +2,13 @@
 
 declare(strict_types=1);
 
-namespace PineSieve\Core\Columns;
+namespace PineSieve\Core\Columns\Proposals;
 
+use PineSieve\Core\Columns\ColumnChoice;
+use PineSieve\Core\Columns\ColumnPlan;
+use PineSieve\Core\Columns\ColumnProfile;
+use PineSieve\Core\Columns\ColumnState;
+use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Standards\FieldCatalog;
 
 /** Proposes a field for every column, with the evidence in words. A proposal that the values contradict is not made. */
