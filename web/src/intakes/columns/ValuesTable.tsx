@@ -21,9 +21,9 @@ export function ValuesTable({ data, nothing, step }: ValuesTableProps) {
       <table className="rows">
         <thead>
           <tr>
-            <th style={{ width: '27%' }}>{step === null || step === 0 ? 'As it is' : `Before step ${step + 1}`}</th>
-            {step !== null && <th style={{ width: '24%' }}>After step {step + 1}</th>}
-            <th style={{ width: '24%' }}>What it becomes</th>
+            <th style={{ width: step === null ? '27%' : '22%' }}>{step === null || step === 0 ? 'As it is' : `Before step ${step + 1}`}</th>
+            {step !== null && <th style={{ width: '22%' }}>After step {step + 1}</th>}
+            <th style={{ width: step === null ? '24%' : '20%' }}>What it becomes</th>
             <th className="num" style={{ width: 66 }}>Rows</th>
             <th>Why</th>
           </tr>
