@@ -61,6 +61,19 @@ final readonly class ColumnProfile
         return 'text';
     }
 
+    /** How most of its numbers are written: "." or "," before the decimals. */
+    public function decimalMark(): string
+    {
+        $votes = ['.' => 0, ',' => 0];
+        foreach ($this->values as $value => $count) {
+            if (preg_match('/\d([.,])\d{1,2}\D*$/D', (string) $value, $match) === 1) {
+                $votes[$match[1]] += $count;
+            }
+        }
+
+        return $votes[','] > $votes['.'] ? ',' : '.';
+    }
+
     private function hasDecimals(): bool
     {
         foreach (array_slice($this->values, 0, 50, true) as $value => $count) {

@@ -115,7 +115,8 @@ enum Mark: string
             $marks[] = self::Currency;
         } elseif (preg_match('/^\(\s*[\d.,]+\s*\)$/D', $text) === 1) {
             $marks[] = self::Parentheses;
-        } elseif (preg_match('/^-?\d{1,3}(?:\.\d{3})*,\d{1,2}$/D', $text) === 1) {
+        }
+        if (preg_match('/^[^\d;|@]*\d{1,3}(?:\.\d{3})*,\d{1,2}[^\d;|@]*$/D', $text) === 1) {
             $marks[] = self::DecimalComma;
         }
         if (preg_match('/[;|\n]/', $text) === 1) {

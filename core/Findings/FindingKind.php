@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Findings;
 
+use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\Mark;
 use PineSieve\Core\Columns\Steps\Blank;
 use PineSieve\Core\Columns\Steps\Casing;
@@ -115,6 +116,7 @@ enum FindingKind: string
             self::HiddenColumns => 'Leave these columns behind',
             self::Merged => 'Fill every cell of a range',
             self::NoHeader, self::TitleAbove, self::BlankHeader, self::SameHeader, self::EmptyRows, self::EmptyColumns, self::WideRows, self::NarrowRows, self::Formulas, self::MixedDates => '',
+            self::Currency, self::Parentheses, self::DecimalCommas => 'Read them as plain amounts',
             default => $this->step()?->label() ?? '',
         };
     }
@@ -143,8 +145,8 @@ enum FindingKind: string
         };
     }
 
-    /** The step that helps in a column; null if the remedy is another. */
-    public function step(): ?Step
+    /** The step that helps in a column, or in any if none is given; null if the remedy is another. */
+    public function step(?ColumnProfile $profile = null): ?Step
     {
         return match ($this) {
             self::Decoding => new Mend,
@@ -163,8 +165,8 @@ enum FindingKind: string
             self::Lists => new Split,
             self::LostZeros => new Pad(5),
             self::SerialDates => new ReadDate(serial: true),
-            self::Currency, self::Parentheses => new ReadNumber('.'),
-            self::DecimalCommas => new ReadNumber(','),
+            // One column is written one way: its signs and its decimal mark need the same step.
+            self::Currency, self::Parentheses, self::DecimalCommas => new ReadNumber($profile?->decimalMark() ?? '.'),
             default => null,
         };
     }

@@ -56,8 +56,8 @@ final readonly class Findings
         foreach ($choices as $column => $choice) {
             if ($kind === FindingKind::HiddenColumns && in_array($column, $this->oddities->hiddenColumns, true)) {
                 $choices[$column] = $on ? $choice->becoming(ColumnState::LeftBehind, [], 'Hidden in the spreadsheet.') : $choice->becoming(ColumnState::Open, [], $choice->evidence);
-            } elseif ($kind->step() !== null && $this->count($kind, $column, $choice) > 0) {
-                $choices[$column] = $choice->withSteps(self::changed($choice->steps, $kind->step(), $on));
+            } elseif (($step = $kind->step($this->profiles[$column] ?? null)) !== null && $this->count($kind, $column, $choice) > 0) {
+                $choices[$column] = $choice->withSteps(self::changed($choice->steps, $step, $on));
             }
         }
 

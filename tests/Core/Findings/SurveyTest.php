@@ -89,6 +89,10 @@ final class SurveyTest extends TestCase
         yield 'currency signs' => ['Gift amount', 'currency', ['$25.00', '30'], '$1,250.00', '1250.00'];
         yield 'parentheses' => ['Gift amount', 'parentheses', ['(25.00)', '30'], '(25.00)', '-25.00'];
         yield 'decimal commas' => ['Gift amount', 'decimal comma', ['12,50', '30,00'], '12,50', '12.50'];
+        yield 'currency signs beside decimal commas' => ['Gift amount', 'currency', ['€ 1.250,00', '30,50'], '€ 1.250,00', '1250.00'];
+        yield 'a decimal comma within parentheses' => ['Gift amount', 'decimal comma', ['(1.234,50)', '12,50', '30'], '(1.234,50)', '-1234.50'];
+        yield 'parentheses beside decimal commas' => ['Gift amount', 'parentheses', ['(1.234,50)', '(12)', '12,50'], '12,50', '12.50'];
+        yield 'one decimal comma among points' => ['Gift amount', 'decimal comma', ['12,50', '1,300.00', '25.00'], '1,300.00', '1300.00'];
         yield 'serial dates' => ['Gift date', 'serial', ['43831', '43832', '43833'], '43831', '2020-01-01'];
         yield 'line breaks' => ['City', 'breaks', ["Tern\nHarbor", 'Saco'], "Tern\nHarbor", 'Tern Harbor'];
         yield 'no-break blanks' => ['City', 'invisible', ["Tern\u{A0}Harbor", 'Saco'], "Tern\u{A0}Harbor", 'Tern Harbor'];
