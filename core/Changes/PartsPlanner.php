@@ -64,10 +64,13 @@ final readonly class PartsPlanner
     private function addresses(array $incoming, array $stored): array
     {
         $changes = [];
+        $settled = [];
         foreach ($incoming as $address) {
             $same = self::sameAddress($address, $stored);
-            // An address of a kind is compared with that of the same kind; one of no kind with the primary one.
-            $rival = $address->kind === '' ? ($stored[0] ?? null) : self::ofKind($address->kind, $stored);
+            $rival = self::rival($address->kind, $stored, $settled);
+            if ($same !== null || $rival === null || $this->effect === MatchEffect::Replace) {
+                array_push($settled, '', $address->kind);
+            }
             if ($same !== null || ($rival !== null && $this->effect === MatchEffect::Replace)) {
                 $taken = $same ?? $rival;
                 // What an earlier column of the row brings is not there yet to be changed.
@@ -111,23 +114,22 @@ final readonly class PartsPlanner
     private function contacts(Subject $subject, string $column, array $incoming, array $stored): array
     {
         $changes = [];
-        $further = false;
+        $settled = [];
         foreach ($incoming as $contact) {
-            if (in_array($contact->value, array_map(static fn (RecordPart $part): string => mb_strtolower($part->value($column)), $stored), true)) {
-                $further = true;
-
+            $same = in_array($contact->value, array_map(static fn (RecordPart $part): string => mb_strtolower($part->value($column)), $stored), true);
+            $rival = self::rival($contact->kind, $stored, $settled);
+            if ($same || $rival === null || $this->effect === MatchEffect::Replace) {
+                array_push($settled, '', $contact->kind);
+            }
+            if ($same) {
                 continue;
             }
-            // The second of several in a row stands beside the first, it does not compete with it.
-            $rival = $contact->kind !== '' ? self::ofKind($contact->kind, $stored) : ($further ? null : ($stored[0] ?? null));
             if ($rival === null) {
                 $values = [$column => $contact->value, ...($contact->kind === '' ? [] : ['kind' => $contact->kind])];
                 $changes[] = self::create($subject, $values, $stored === []);
                 $stored[] = new RecordPart('', $values);
-                $further = true;
-            } elseif ($this->effect === MatchEffect::Replace && $rival->ref !== '') {
+            } elseif ($this->effect === MatchEffect::Replace) {
                 $changes[] = new Change($subject, $rival->ref, Action::Update, [$column => [$rival->value($column), $contact->value]]);
-                $further = true;
             }
         }
 
@@ -212,11 +214,17 @@ final readonly class PartsPlanner
         return null;
     }
 
-    /** @param  list<RecordPart>  $stored */
-    private static function ofKind(string $kind, array $stored): ?RecordPart
+    /**
+     * What is stored in the place of an incoming address, email or phone: the one of the same kind, or the primary one for one of no kind.
+     * The second of several in a row stands beside the first, it does not compete with it.
+     *
+     * @param  list<RecordPart>  $stored
+     * @param  list<string>  $settled  kinds that an earlier one of the row has settled
+     */
+    private static function rival(string $kind, array $stored, array $settled): ?RecordPart
     {
-        foreach ($stored as $part) {
-            if ($part->value('kind') === $kind) {
+        foreach (in_array($kind, $settled, true) ? [] : $stored as $part) {
+            if ($part->ref !== '' && ($kind === '' || $part->value('kind') === $kind)) {
                 return $part;
             }
         }

@@ -25,7 +25,31 @@ final class HeaderContext
         }
         $senses = self::numberedAddresses($headers, $senses);
 
-        return self::sections($headers, $senses);
+        return self::shared(self::sections($headers, $senses));
+    }
+
+    /**
+     * "Street, City, State" and one "Mailing ZIP" are one address: nothing of it is there twice.
+     *
+     * @param  list<?HeaderSense>  $senses
+     * @return list<?HeaderSense>
+     */
+    private static function shared(array $senses): array
+    {
+        $kinds = [];
+        $parts = [];
+        foreach ($senses as $sense) {
+            if ($sense !== null && $sense->party === '' && str_starts_with($sense->base, 'address.')) {
+                $kinds[] = $sense->kind;
+                $parts[] = $sense->base;
+            }
+        }
+        $kinds = array_values(array_filter(array_unique($kinds), static fn (string $kind): bool => $kind !== ''));
+        if (count($kinds) !== 1 || count($parts) !== count(array_unique($parts))) {
+            return $senses;
+        }
+
+        return array_map(static fn (?HeaderSense $sense): ?HeaderSense => $sense !== null && $sense->party === '' && str_starts_with($sense->base, 'address.') ? $sense->with($sense->base, $kinds[0], $sense->number) : $sense, $senses);
     }
 
     /**

@@ -100,6 +100,50 @@ final class ChangesTest extends TestCase
         yield 'another address replaces as a whole' => [$replace, self::record('Ann Lee', address: new Address('12 Elm St', 'Apt 4', 'Dover', 'NH', '03820', 'US')), self::record('Ann Lee', address: new Address('4 Oak Rd', '', 'Dover', 'NH', '03820', 'US')), ['update address line1: 12 Elm St -> 4 Oak Rd', 'update address line2: Apt 4 -> null']];
     }
 
+    /** @param  list<string>  $ways "home:12 Elm St" or "mobile:+12075550143" */
+    private static function reachedBy(array $ways): IncomingRecord
+    {
+        $addresses = $phones = [];
+        foreach ($ways as $way) {
+            [$kind, $value] = explode(':', $way);
+            if (str_starts_with($value, '+')) {
+                $phones[] = new ContactPoint($value, $kind);
+            } else {
+                $addresses[] = IncomingAddress::of((new AddressStandardizer)->standardize(new Address($value, '', 'Dover', 'NH', '03820', 'US')), true, $kind);
+            }
+        }
+
+        return new IncomingRecord(SupporterKind::Person, WrittenName::parse('Ann Lee')->person, addresses: $addresses, phones: $phones);
+    }
+
+    /** @return iterable<string, array{MatchEffect, list<string>, list<string>, list<string>}> effect, what is stored, what the row brings, what is done */
+    public static function ways(): iterable
+    {
+        $fill = MatchEffect::FillBlanks;
+        yield 'an address of no kind after one of a kind' => [$fill, [], ['mailing:1 Elm St', ':2 Oak Rd'], ['create address 1 Elm St', 'create address 2 Oak Rd']];
+        yield 'two addresses of no kind' => [$fill, [], [':1 Elm St', ':2 Oak Rd'], ['create address 1 Elm St', 'create address 2 Oak Rd']];
+        yield 'two addresses of a kind' => [$fill, [], ['home:1 Elm St', 'home:2 Oak Rd'], ['create address 1 Elm St', 'create address 2 Oak Rd']];
+        yield 'the same address twice' => [$fill, [], ['home:1 Elm St', ':1 Elm St'], ['create address 1 Elm St']];
+        yield 'two mobile phones' => [$fill, [], ['mobile:+12075550143', 'mobile:+12075550144'], ['create phone +12075550143', 'create phone +12075550144']];
+        yield 'a second one beside the one that is known' => [$fill, ['home:1 Elm St', 'mobile:+12075550143'], ['home:1 Elm St', 'home:2 Oak Rd', 'mobile:+12075550143', 'mobile:+12075550144'], ['create address 2 Oak Rd', 'create phone +12075550144']];
+        yield 'another one does not fill what is there' => [$fill, ['home:1 Elm St', 'mobile:+12075550143'], ['home:2 Oak Rd', 'mobile:+12075550144'], []];
+        yield 'the first replaces, the second stands beside' => [MatchEffect::Replace, ['home:1 Elm St', 'mobile:+12075550143'], ['home:2 Oak Rd', 'home:3 Ash Ln', 'mobile:+12075550144', 'mobile:+12075550145'], ['update address 2 Oak Rd', 'create address 3 Ash Ln', 'update phone +12075550144', 'create phone +12075550145']];
+    }
+
+    /**
+     * @param  list<string>  $stored
+     * @param  list<string>  $row
+     * @param  list<string>  $done
+     */
+    #[DataProvider('ways')]
+    public function test_several_ways_to_reach_someone_stand_beside_each_other(MatchEffect $effect, array $stored, array $row, array $done): void
+    {
+        $changes = self::planner($effect)->plan('3', self::reachedBy($row), $stored === [] ? null : self::stored(self::reachedBy($stored)));
+        $changes = array_values(array_filter($changes, static fn (Change $change): bool => $change->subject !== Subject::Supporter));
+
+        self::assertSame($done, array_map(static fn (Change $change): string => "{$change->action->value} {$change->subject->value} ".($change->after()['line1'] ?? $change->after()['number'] ?? ''), $changes));
+    }
+
     /** @param  list<string>  $said */
     #[DataProvider('matchCases')]
     public function test_what_a_match_does(MatchEffect $effect, IncomingRecord $before, IncomingRecord $incoming, array $said): void
