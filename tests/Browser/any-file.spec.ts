@@ -1,11 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { bring, load, looksSound, signIn, workOut } from './steps';
+import { bring, drop, load, looksSound, signIn, workOut } from './steps';
 
 test('a sign-up workbook with one of everything: two sheets, findings, steps, a trial', async ({ page }) => {
   await signIn(page);
-  await page.getByRole('link', { name: /^Intakes/ }).click();
-  await page.locator('input[type=file]').setInputFiles('demo/beach-clean-up.xlsx');
+  await drop(page, 'demo/beach-clean-up.xlsx');
   await expect(page.getByText('64 rows below the header')).toBeVisible();
   await looksSound(page);
 

@@ -10,9 +10,16 @@ export async function signIn(page: Page, email = 'steward@example.org'): Promise
   await expect(page.getByRole('link', { name: 'Today' })).toBeVisible();
 }
 
-export async function bring(page: Page, name: string, content: string | Buffer): Promise<void> {
+/** A file as Playwright takes it: a path in the repository, or a name with its bytes. */
+export async function drop(page: Page, file: string | { name: string; mimeType: string; buffer: Buffer }): Promise<void> {
   await page.getByRole('link', { name: /^Intakes/ }).click();
-  await page.locator('input[type=file]').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.isBuffer(content) ? content : Buffer.from(content) });
+  // Today takes files too: wait until its own place for them is gone.
+  await expect(page.getByRole('heading', { name: 'Intakes', level: 1 })).toBeVisible();
+  await page.locator('input[type=file]').setInputFiles(file);
+}
+
+export async function bring(page: Page, name: string, content: string | Buffer): Promise<void> {
+  await drop(page, { name, mimeType: 'text/csv', buffer: Buffer.isBuffer(content) ? content : Buffer.from(content) });
   await expect(page).toHaveURL(/\/source$/);
   await page.getByRole('button', { name: 'Go on to the columns' }).click();
 }
