@@ -13,8 +13,10 @@ final class OpenDocumentReader implements SourceReader
 
     private const TABLE = OpenDocument::TABLE;
 
-    /** Writers fill a sheet to its end with one repeated blank cell; more equal cells with a value than that are damage. */
-    private const MAX_REPEATED = 16384;
+    /** Writers fill a sheet to its end with one repeated blank cell or row; a value beyond the largest sheet is damage. */
+    private const MAX_COLUMNS = 16384;
+
+    private const MAX_ROWS = 1_048_576;
 
     private SheetMarks $marks;
 
@@ -64,7 +66,7 @@ final class OpenDocumentReader implements SourceReader
         $depth = $xml->depth;
         while ($xml->read() && $xml->depth > $depth) {
             if ($this->isElement($xml, 'table-column')) {
-                $repeated = min(self::MAX_REPEATED, (int) ($xml->getAttributeNs('number-columns-repeated', self::TABLE) ?? 1));
+                $repeated = min(self::MAX_COLUMNS, self::count($xml, 'number-columns-repeated'));
                 for ($i = 0; $i < $repeated; $i++, $column++) {
                     if ($xml->getAttributeNs('visibility', self::TABLE) === 'collapse') {
                         $this->marks->hiddenColumns[$column] = true;
@@ -74,13 +76,16 @@ final class OpenDocumentReader implements SourceReader
             if (! $this->isElement($xml, 'table-row')) {
                 continue;
             }
-            $repeated = (int) ($xml->getAttributeNs('number-rows-repeated', self::TABLE) ?? 1);
+            $repeated = self::count($xml, 'number-rows-repeated');
             $hidden = in_array($xml->getAttributeNs('visibility', self::TABLE), ['collapse', 'filter'], true);
             $cells = $xml->isEmptyElement ? [] : $this->cells($xml, $number);
             if (implode('', $cells) === '') {
                 $number += $repeated;
 
                 continue;
+            }
+            if ($number + $repeated - 1 > self::MAX_ROWS) {
+                throw CannotRead::brokenWorkbook("its row {$number} is repeated {$repeated} times");
             }
             for ($i = 0; $i < $repeated; $i++, $number++) {
                 if ($hidden) {
@@ -101,7 +106,7 @@ final class OpenDocumentReader implements SourceReader
             if (! $this->isElement($xml, 'table-cell') && ! $this->isElement($xml, 'covered-table-cell')) {
                 continue;
             }
-            $repeated = (int) ($xml->getAttributeNs('number-columns-repeated', self::TABLE) ?? 1);
+            $repeated = self::count($xml, 'number-columns-repeated');
             $column = count($cells) + $blanks;
             $value = $this->value($xml, $row, $column);
             if ($value === '') {
@@ -109,7 +114,10 @@ final class OpenDocumentReader implements SourceReader
 
                 continue;
             }
-            $cells = [...$cells, ...array_fill(0, $blanks, ''), ...array_fill(0, min($repeated, self::MAX_REPEATED), $value)];
+            if ($column + $repeated > self::MAX_COLUMNS) {
+                throw CannotRead::brokenWorkbook("its row {$row} has more cells than a sheet can");
+            }
+            $cells = [...$cells, ...array_fill(0, $blanks, ''), ...array_fill(0, $repeated, $value)];
             $blanks = 0;
         }
 
@@ -128,8 +136,8 @@ final class OpenDocumentReader implements SourceReader
         if ($xml->getAttributeNs('formula', self::TABLE) !== null) {
             $this->marks->formula($row, $column);
         }
-        $across = (int) ($xml->getAttributeNs('number-columns-spanned', self::TABLE) ?? 1);
-        $down = (int) ($xml->getAttributeNs('number-rows-spanned', self::TABLE) ?? 1);
+        $across = self::count($xml, 'number-columns-spanned');
+        $down = self::count($xml, 'number-rows-spanned');
         $text = $xml->isEmptyElement ? '' : $this->text($xml);
         if (preg_match('/^(?:#[A-Z\/0]+[!?]?|Err:\d{3})$/D', $text) === 1) {
             $this->marks->error($row, $column);
@@ -141,7 +149,7 @@ final class OpenDocumentReader implements SourceReader
         }
         if ($across * $down > 1) {
             $this->marks->merge(SheetMarks::reference($row, $column).':'.SheetMarks::reference($row + $down - 1, $column + $across - 1));
-            for ($i = 0; $this->fillMerged && $i < min($across, self::MAX_REPEATED); $i++) {
+            for ($i = 0; $this->fillMerged && $i < min($across, self::MAX_COLUMNS); $i++) {
                 $this->below[$column + $i] = [$row + $down - 1, $value];
             }
         }
@@ -182,6 +190,12 @@ final class OpenDocumentReader implements SourceReader
         }
 
         return implode("\n", $lines);
+    }
+
+    /** How often or how far: 1 if it is not said, or not in numbers. */
+    private static function count(\XMLReader $xml, string $attribute): int
+    {
+        return max(1, (int) $xml->getAttributeNs($attribute, self::TABLE));
     }
 
     private function isElement(\XMLReader $xml, string $name): bool

@@ -12,6 +12,7 @@ use PineSieve\Core\Reading\CannotRead;
 use PineSieve\Core\Reading\JoinedSheets;
 use PineSieve\Core\Reading\JsonObjects;
 use PineSieve\Core\Reading\MergedCells;
+use PineSieve\Core\Reading\OpenDocument;
 use PineSieve\Core\Reading\ReadAs;
 use PineSieve\Core\Reading\SheetMarks;
 use PineSieve\Core\Reading\SourceFile;
@@ -113,6 +114,36 @@ final class SourcesTest extends TestCase
         yield 'xlsx' => ['Xlsx', SourceFormat::Workbook];
         yield 'xls' => ['Xls', SourceFormat::OldWorkbook];
         yield 'ods' => ['Ods', SourceFormat::OpenDocument];
+    }
+
+    /** @return iterable<string, array{string, list<list<string>>|string}> rows of the sheet; the cells, or what the error says */
+    public static function repeated(): iterable
+    {
+        $row = static fn (string $cells, string $more = ''): string => "<table:table-row{$more}>{$cells}</table:table-row>";
+        $cell = static fn (string $value, string $more = ''): string => "<table:table-cell{$more}>".($value === '' ? '' : "<text:p>{$value}</text:p>").'</table:table-cell>';
+        yield 'blanks between and to the end' => [$row($cell('a').$cell('', ' table:number-columns-repeated="2"').$cell('b').$cell('', ' table:number-columns-repeated="16380"')).$row($cell('', ' table:number-columns-repeated="16384"'), ' table:number-rows-repeated="1048575"'), [['a', '', '', 'b']]];
+        yield 'equal rows' => [$row($cell('a'), ' table:number-rows-repeated="2"'), [['a'], ['a']]];
+        yield 'counts that are none' => [$row($cell('a', ' table:number-columns-repeated="-3"').$cell('b', ' table:number-columns-repeated="x"'), ' table:number-rows-repeated="0"'), [['a', 'b']]];
+        yield 'a value far beyond the last column' => [$row($cell('', ' table:number-columns-repeated="2000000000"').$cell('b')), 'its row 1 has more cells than a sheet can'];
+        yield 'a value repeated beyond the last column' => [$row($cell('b', ' table:number-columns-repeated="2000000000"')), 'its row 1 has more cells than a sheet can'];
+        yield 'a row repeated beyond the last row' => [$row($cell('a')).$row($cell('b'), ' table:number-rows-repeated="2000000000"'), 'its row 2 is repeated 2000000000 times'];
+    }
+
+    /** @param  list<list<string>>|string  $expected */
+    #[DataProvider('repeated')]
+    public function test_repeated_cells_of_an_open_document(string $rows, array|string $expected): void
+    {
+        $zip = new \ZipArchive;
+        $zip->open($this->path, \ZipArchive::CREATE | \ZipArchive::OVERWRITE);
+        $zip->addFromString('mimetype', 'application/vnd.oasis.opendocument.spreadsheet');
+        $zip->addFromString('content.xml', '<office:document-content xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:table="urn:oasis:names:tc:opendocument:xmlns:table:1.0" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0"><office:body><office:spreadsheet><table:table table:name="May">'.$rows.'</table:table></office:spreadsheet></office:body></office:document-content>');
+        $zip->close();
+        if (is_string($expected)) {
+            $this->expectException(CannotRead::class);
+            $this->expectExceptionMessage($expected);
+        }
+
+        self::assertSame($expected, iterator_to_array(OpenDocument::open($this->path)->sheet('May')->rows(), false));
     }
 
     private function workbook(string $writer): SourceFile
