@@ -18,32 +18,27 @@ use PineSieve\Core\Records\IncomingAddress;
 use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\LinkKind;
-use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\FieldPlace;
 use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Standards\Problem;
 use PineSieve\Core\Standards\Requirements;
+use PineSieve\Core\Standards\Standards;
 
 /** Puts the values of a row together to the supporters that it tells of, and links them. */
 final readonly class PartyAssembler
 {
-    /** Field to the column of the supporter that keeps it. */
-    private const FURTHER = [
-        'first_known' => 'first_known_on', 'name.nickname' => 'nickname', 'birth_date' => 'birth_date', 'status' => 'status', 'notes' => 'notes',
-        'name.greeting' => 'greeting', 'name.envelope' => 'envelope_name', 'consent.mail' => 'consent_mail', 'consent.email' => 'consent_email', 'consent.phone' => 'consent_phone',
-    ];
-
     private Requirements $requirements;
 
     private AddressStandardizer $standardizer;
 
     /** @param  array<string, int>  $columns  target to the column that feeds it */
     public function __construct(
-        private FieldCatalog $catalog,
+        private Standards $standards,
         private array $columns,
         private bool $linkOrganizations,
         private string $system,
     ) {
-        $this->requirements = new Requirements($catalog);
+        $this->requirements = new Requirements;
         $this->standardizer = new AddressStandardizer;
     }
 
@@ -62,7 +57,7 @@ final readonly class PartyAssembler
             unset($persons['contact']);
         }
         [$addresses, $faults] = $this->addresses($main, $acceptAddresses);
-        $gifts = self::gifts($main, $faulty);
+        $gifts = array_map($this->standards->defaults->fillGift(...), self::gifts($main, $faulty));
         $record = $this->record($main, $addresses, $gifts, isset($persons['spouse']));
         $organization = $record->organization;
         if ($this->linkOrganizations && $record->kind === SupporterKind::Person && $organization !== '') {
@@ -121,6 +116,7 @@ final readonly class PartyAssembler
             self::unique([...$values->all('groups'), ...array_map(static fn (FedValue $value): string => $value->name, array_filter($values->of('group'), static fn (FedValue $value): bool => $value->value === 'yes' || $value->isConstant))]),
             self::unique($values->all('tags')),
             $this->custom($values),
+            (int) $values->first('supporter'),
         );
     }
 
@@ -268,7 +264,7 @@ final readonly class PartyAssembler
     private static function further(PersonValues $values): array
     {
         $further = [];
-        foreach (self::FURTHER as $field => $column) {
+        foreach (FieldPlace::FURTHER as $field => $column) {
             $value = $values->first($field);
             if ($value !== '') {
                 $further[$column] = $value;
@@ -304,7 +300,7 @@ final readonly class PartyAssembler
         $custom = [];
         foreach ($values->fields() as $field) {
             if (str_starts_with($field, 'custom.')) {
-                $custom[$field] = $this->catalog->field($field)->type === FieldType::Choices ? implode("\n", self::unique($values->all($field))) : $values->first($field);
+                $custom[$field] = $this->standards->catalog->field($field)->type === FieldType::Choices ? implode("\n", self::unique($values->all($field))) : $values->first($field);
             }
         }
 

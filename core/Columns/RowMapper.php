@@ -12,14 +12,12 @@ use PineSieve\Core\Columns\Steps\StepFault;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Standards\Field;
-use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Standards\Formats\Fault;
 use PineSieve\Core\Standards\Formats\Format;
-use PineSieve\Core\Standards\Formats\Formats;
-use PineSieve\Core\Standards\Formats\PhoneFormat;
 use PineSieve\Core\Standards\Formats\Understood;
 use PineSieve\Core\Standards\Problem;
+use PineSieve\Core\Standards\Standards;
 use PineSieve\Core\Standards\Target;
 use PineSieve\Core\Text\Mojibake;
 use PineSieve\Core\Text\Tidy;
@@ -29,9 +27,6 @@ final class RowMapper
 {
     /** @var array<int, list<array{Feed, Target, Field, Format}>> by column */
     private array $readers = [];
-
-    /** @var array<string, Format> by region */
-    private array $phones = [];
 
     /** @var array<string, int> */
     private readonly array $columns;
@@ -44,20 +39,19 @@ final class RowMapper
     /** @param  string  $system  name of the system that old ids are from */
     public function __construct(
         private readonly ColumnPlan $plan,
-        private readonly FieldCatalog $catalog,
-        private readonly Formats $formats,
+        private readonly Standards $standards,
         string $system = 'old database',
     ) {
         foreach ($plan->choices as $column => $choice) {
             foreach ($choice->feeds as $feed) {
-                $field = $catalog->field($feed->target);
+                $field = $standards->catalog->field($feed->target);
                 $target = Target::tryParse($feed->target) ?? throw new \LogicException('A field has a target.');
-                $this->readers[$column][] = [$feed, $target, $field, $formats->of($field)];
+                $this->readers[$column][] = [$feed, $target, $field, $standards->formats->of($field)];
             }
         }
         $this->columns = $plan->columns();
         $this->headers = Row::columns($plan->headers());
-        $this->assembler = new PartyAssembler($catalog, $this->columns, $plan->linkOrganizations, $system);
+        $this->assembler = new PartyAssembler($standards, $this->columns, $plan->linkOrganizations, $system);
     }
 
     /** @param  list<string>  $cells as they are; missing ones at the end are blank */
@@ -88,7 +82,7 @@ final class RowMapper
                     continue;
                 }
                 foreach (self::spread($written, $target, $field) as $i => [$place, $text]) {
-                    $understood = $place === null ? self::several($written) : ($field->type === FieldType::Phone ? $this->phone($country, $format) : $format)->read($text);
+                    $understood = $place === null ? self::several($written) : ($country === 'US' ? $format : $this->standards->formats->of($field, $country))->read($text);
                     if ($place !== null && $understood->fault === null) {
                         $values[] = new FedValue($place, $understood->value, $feed->name);
                     } elseif ($understood->fault !== null) {
@@ -257,10 +251,5 @@ final class RowMapper
         $column = $this->columns['address.country'] ?? null;
 
         return $column === null ? 'US' : (Countries::code(Tidy::line($cells[$column] ?? '')) ?? 'US');
-    }
-
-    private function phone(string $region, Format $default): Format
-    {
-        return $region === 'US' ? $default : $this->phones[$region] ??= new PhoneFormat($region);
     }
 }

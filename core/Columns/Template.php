@@ -6,6 +6,8 @@ namespace PineSieve\Core\Columns;
 
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\RequiredRule;
+use PineSieve\Core\Standards\Strength;
 use PineSieve\Core\Standards\Target;
 use PineSieve\Core\Standards\UnknownField;
 
@@ -59,10 +61,21 @@ final readonly class Template
         return new self($columns);
     }
 
-    /** Whether a row can't come in without it: a name, and of a gift its date and amount. */
-    public static function isRequired(Field $field): bool
+    /**
+     * Whether a row can't come in without it: a name, of a gift its date and amount, and what the organization always requires.
+     *
+     * @param  list<RequiredRule>  $rules
+     */
+    public static function isRequired(Field $field, array $rules): bool
     {
-        return $field->required || in_array(Target::tryParse($field->key)?->field, ['name.last', 'name.full', 'organization.name', 'gift.date', 'gift.amount'], true);
+        $base = Target::tryParse($field->key)?->field;
+        foreach ($rules as $rule) {
+            if ($rule->field === $base && $rule->strength === Strength::Must && $rule->conditions === []) {
+                return true;
+            }
+        }
+
+        return in_array($base, ['name.last', 'name.full', 'organization.name', 'gift.date', 'gift.amount'], true);
     }
 
     private static function setOf(string $key): string

@@ -27,6 +27,21 @@ final readonly class IncomingGift
     ) {
     }
 
+    /**
+     * The same, with a value for each part that has none.
+     *
+     * @param  array{fund?: string, kind?: string, campaign?: string, appeal?: string, anonymous?: string}  $parts
+     */
+    public function orElse(array $parts): self
+    {
+        $or = static fn (string $own, string $part): string => $own !== '' ? $own : ($parts[$part] ?? '');
+
+        return new self(
+            $this->date, $this->amount, $or($this->fund, 'fund'), $or($this->kind, 'kind'), $this->reference, $or($this->campaign, 'campaign'),
+            $or($this->appeal, 'appeal'), $this->tribute, $or($this->anonymous, 'anonymous'), $this->notes,
+        );
+    }
+
     /** @return array<string, string> column of the gift to its value, known ones only */
     public function fields(): array
     {

@@ -24,6 +24,7 @@ final readonly class IncomingRecord
      * @param  list<IncomingGift>  $gifts
      * @param  list<string>  $groups  by name
      * @param  list<string>  $tags  by name
+     * @param  int  $supporter  number of the supporter that the row says it is about; 0 if it does not say
      * @param  array<string, string>  $custom  key of a custom field to its value; several values stand on a line each
      */
     public function __construct(
@@ -40,7 +41,21 @@ final readonly class IncomingRecord
         public array $groups = [],
         public array $tags = [],
         public array $custom = [],
+        public int $supporter = 0,
     ) {
+    }
+
+    /**
+     * The same with other values beside its name and its contact points.
+     *
+     * @param  array<string, string>  $further
+     * @param  list<string>  $groups
+     * @param  list<string>  $tags
+     * @param  array<string, string>  $custom
+     */
+    public function with(array $further, array $groups, array $tags, array $custom): self
+    {
+        return new self($this->kind, $this->name, $this->organization, $this->whole, $further, $this->addresses, $this->emails, $this->phones, $this->identifiers, $this->gifts, $groups, $tags, $custom, $this->supporter);
     }
 
     /** The name that is always there; '' if the row names nobody. */
@@ -77,7 +92,7 @@ final readonly class IncomingRecord
     /** Whether it says by what one could tell whom it means, without any name. */
     public function pointsAtSomeone(): bool
     {
-        return $this->identifiers !== [] || $this->emails !== [];
+        return $this->identifiers !== [] || $this->emails !== [] || $this->supporter > 0;
     }
 
     /** Equal for two that say the very same, of the supporter and of the gifts: 64 bits of XXH3, signed. */

@@ -11,18 +11,18 @@ final readonly class Field
 
     /**
      * @param  string  $group  heading that it stands under
-     * @param  list<string>  $options  of a pick list, in order
-     * @param  bool  $required  whether a record without it is held
      * @param  bool  $named  whether a column that feeds it also says which: the group, or the system that an id is from
+     * @param  bool  $isRetired  whether records keep its values, but nothing new may come in
      */
     public function __construct(
         public string $key,
         public string $label,
         public string $group,
         public FieldType $type,
-        public array $options = [],
-        public bool $required = false,
+        public ?PickList $list = null,
         public bool $named = false,
+        public Limits $limits = new Limits,
+        public bool $isRetired = false,
     ) {
     }
 
@@ -31,8 +31,20 @@ final readonly class Field
         return str_starts_with($this->key, self::CUSTOM);
     }
 
+    /** @return list<string> what may be chosen, in order; empty if anything may be written */
+    public function options(): array
+    {
+        return $this->list?->options() ?? [];
+    }
+
     public function withLabel(string $key, string $label): self
     {
-        return new self($key, $label, $this->group, $this->type, $this->options, $this->required, $this->named);
+        return new self($key, $label, $this->group, $this->type, $this->list, $this->named, $this->limits, $this->isRetired);
+    }
+
+    /** The same field as an organization has set it. */
+    public function with(?PickList $list, Limits $limits): self
+    {
+        return new self($this->key, $this->label, $this->group, $this->type, $list, $this->named, $limits, $this->isRetired);
     }
 }

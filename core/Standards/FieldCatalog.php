@@ -29,6 +29,7 @@ final readonly class FieldCatalog
         $fields = [];
         foreach ([
             ['kind', 'Kind of record', 'Record', FieldType::RecordKind],
+            ['supporter', 'Number in Pine Sieve', 'Record', FieldType::SupporterNumber],
             ['id.old', 'Id in the old system', 'Record', FieldType::Identifier],
             ['id.other', 'Id in another system', 'Record', FieldType::Identifier],
             ['first_known', 'First known on', 'Record', FieldType::Date],
@@ -78,16 +79,16 @@ final readonly class FieldCatalog
         return new self($fields);
     }
 
-    /** @param  list<Field>  $custom */
-    public function with(array $custom): self
+    /** @param  list<Field>  $fields  further ones, and those that stand in place of the ones with the same key */
+    public function with(array $fields): self
     {
-        return new self([...$this->fields, ...array_column($custom, null, 'key')]);
+        return new self([...$this->fields, ...array_column($fields, null, 'key')]);
     }
 
     /** @return list<Field> those of the supporter that a row is about */
     public function all(): array
     {
-        return array_values(array_filter($this->fields, static fn (Field $field): bool => $field->key !== 'role'));
+        return array_values(array_filter($this->fields, static fn (Field $field): bool => $field->key !== 'role' && ! $field->isRetired));
     }
 
     /** @return list<Field> of one of the others that a row can tell of, with their full keys and labels */
@@ -141,10 +142,10 @@ final readonly class FieldCatalog
         return null;
     }
 
-    /** @return list<Field> */
-    public function required(): array
+    /** @return list<Field> all of them, those of links and retired ones too */
+    public function everything(): array
     {
-        return array_values(array_filter($this->fields, static fn (Field $field): bool => $field->required));
+        return array_values($this->fields);
     }
 
     private static function isOf(string $party, string $field): bool

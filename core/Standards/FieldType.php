@@ -17,6 +17,8 @@ enum FieldType: string
     case Email = 'email';
     case Phone = 'phone';
     case Identifier = 'id';
+    /** The number that a supporter has in this database. */
+    case SupporterNumber = 'supporter number';
     case Date = 'date';
     case Number = 'number';
     case Amount = 'amount';

@@ -10,6 +10,7 @@ final readonly class Problem
     /**
      * @param  string  $code  kind of problem, such as "email.form"
      * @param  string  $field  key in the catalog
+     * @param  bool  $blocks  whether it keeps the record out; if not, it is a warning
      * @param  ?int  $column  zero-based column of the source that the value came from; null if none feeds the field
      */
     public function __construct(
@@ -19,12 +20,19 @@ final readonly class Problem
         public string $value,
         public string $reason,
         public string $remedy,
+        public bool $blocks = true,
     ) {
     }
 
-    /** @return array{code: string, field: string, column: ?int, value: string, reason: string, remedy: string} */
+    /** The same problem, found in a column of a source. */
+    public function at(string $field, ?int $column): self
+    {
+        return new self($this->code, $field, $column, $this->value, $this->reason, $this->remedy, $this->blocks);
+    }
+
+    /** @return array{code: string, field: string, column: ?int, value: string, reason: string, remedy: string, blocks: bool} */
     public function toArray(): array
     {
-        return ['code' => $this->code, 'field' => $this->field, 'column' => $this->column, 'value' => $this->value, 'reason' => $this->reason, 'remedy' => $this->remedy];
+        return ['code' => $this->code, 'field' => $this->field, 'column' => $this->column, 'value' => $this->value, 'reason' => $this->reason, 'remedy' => $this->remedy, 'blocks' => $this->blocks];
     }
 }

@@ -8,16 +8,17 @@ use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
 
-/** The required data: what the program itself demands of every record, and the custom fields that must be there. */
+/** What the program itself demands of every record, whatever the organization requires. */
 final readonly class Requirements
 {
-    /** @var list<Field> */
-    private array $required;
-
-    public function __construct(FieldCatalog $catalog)
-    {
-        $this->required = $catalog->required();
-    }
+    /** What is always required, in words: kind of record, field, and when. */
+    public const ALWAYS = [
+        ['person', 'name.last', 'A person has a last name'],
+        ['household', 'name.full', 'A household has a name'],
+        ['organization', 'organization.name', 'An organization has a name'],
+        ['gift', 'gift.date', 'A gift has a date'],
+        ['gift', 'gift.amount', 'A gift has an amount above zero'],
+    ];
 
     /**
      * @param  array<string, int>  $columns  target to the column that feeds it
@@ -35,11 +36,6 @@ final readonly class Requirements
         if ($record->kind === SupporterKind::Person ? $record->name->last === '' : $record->display() === '') {
             $field = isset($columns['name.last']) || ! isset($columns['name.full']) ? 'name.last' : 'name.full';
             $required($field, $record->gifts === [] ? 'No last name and no organization name' : 'No last name and no organization name: the gift has no supporter', 'Write a last name or an organization name');
-        }
-        foreach ($this->required as $field) {
-            if ($record->display() !== '' && ! isset($record->custom[$field->key])) {
-                $required($field->key, "{$field->label} is required", 'Write it, or give the column plan a default for it');
-            }
         }
         foreach ($record->gifts as $gift) {
             array_push($problems, ...self::ofGift($gift, $columns, $faulty));

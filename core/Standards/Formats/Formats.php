@@ -18,9 +18,16 @@ final class Formats
     {
     }
 
-    public function of(Field $field): Format
+    /** @param  string  $region  where telephone numbers without a country code belong: ISO 3166-1 alpha-2 */
+    public function of(Field $field, string $region = 'US'): Format
     {
-        return $field->options === [] ? $this->for($field->type) : $this->made[$field->key] ??= new ChoiceFormat($field->options);
+        if ($field->type === FieldType::Phone && $region !== 'US') {
+            $form = $this->made["phone {$region}"] ??= new PhoneFormat($region);
+        } else {
+            $form = $this->for($field->type);
+        }
+
+        return $field->list === null && $field->limits->areNone() && ! $field->isRetired ? $form : $this->made["{$field->key} {$region}"] ??= new FieldFormat($field, $form, $this->today);
     }
 
     /** @param  ?DateOrder  $order for dates only */
@@ -36,6 +43,7 @@ final class Formats
             FieldType::PostalCode => new PostalCodeFormat,
             FieldType::Country => new CountryFormat,
             FieldType::Identifier => new TextFormat(120),
+            FieldType::SupporterNumber => new SupporterNumberFormat,
             FieldType::AddressBlock => new TextFormat(600),
             FieldType::LongText => new TextFormat(5000),
             FieldType::Number => new NumberFormat,

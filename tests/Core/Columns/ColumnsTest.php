@@ -24,6 +24,7 @@ use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\Formats\DateOrder;
 use PineSieve\Core\Standards\Formats\Formats;
+use PineSieve\Core\Standards\Standards;
 
 final class ColumnsTest extends TestCase
 {
@@ -142,7 +143,7 @@ final class ColumnsTest extends TestCase
     {
         $choices = array_map(static fn (string $key): ColumnChoice => new ColumnChoice($key, ColumnState::Sure, '', [new Feed($key)], new Steps([new Blank(['word']), ...($key === 'gift.date' ? [new ReadDate($order)] : [])])), array_keys($row));
 
-        return (new RowMapper(new ColumnPlan($choices), FieldCatalog::builtIn(), new Formats('2026-01-31')))->map(array_values($row));
+        return (new RowMapper(new ColumnPlan($choices), new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31'))))->map(array_values($row));
     }
 
     /** @return iterable<string, array{array<string, string>, list<string>}> */
@@ -213,6 +214,6 @@ final class ColumnsTest extends TestCase
     {
         $plan = new ColumnPlan([new ColumnChoice('a', ColumnState::Sure, '', [new Feed('name.last')]), new ColumnChoice('b', ColumnState::Sure, '', [new Feed('email')])]);
 
-        self::assertSame([], (new RowMapper($plan, FieldCatalog::builtIn(), new Formats('2026-01-31')))->map(['Lee'])->problems);
+        self::assertSame([], (new RowMapper($plan, new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31'))))->map(['Lee'])->problems);
     }
 }

@@ -23,6 +23,8 @@ use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Standards\Formats\Formats;
+use PineSieve\Core\Standards\PickList;
+use PineSieve\Core\Standards\Standards;
 
 /** A row as the supporters that it tells of. */
 final class PartiesTest extends TestCase
@@ -35,9 +37,9 @@ final class PartiesTest extends TestCase
     private static function map(array $row, array $steps = [], array $constants = [], bool $linkOrganizations = false): MappedRow
     {
         $choices = array_map(static fn (string $target): ColumnChoice => new ColumnChoice($target, ColumnState::Sure, '', [new Feed($target, $target === 'group' ? 'Board' : ($target === 'id.other' ? 'Mail list' : ''))], new Steps($steps[$target] ?? [])), array_keys($row));
-        $catalog = FieldCatalog::builtIn()->with([new Field('custom.shirt', 'Shirt', 'Own', FieldType::Choice, ['Small', 'Large']), new Field('custom.birds', 'Birds', 'Own', FieldType::Choices, ['Gull', 'Tern'])]);
+        $catalog = FieldCatalog::builtIn()->with([new Field('custom.shirt', 'Shirt', 'Own', FieldType::Choice, PickList::of(['Small', 'Large'])), new Field('custom.birds', 'Birds', 'Own', FieldType::Choices, PickList::of(['Gull', 'Tern']))]);
 
-        return (new RowMapper(new ColumnPlan($choices, $constants, $linkOrganizations), $catalog, new Formats('2026-01-31')))->map(array_values($row));
+        return (new RowMapper(new ColumnPlan($choices, $constants, $linkOrganizations), new Standards($catalog, new Formats('2026-01-31'))))->map(array_values($row));
     }
 
     /** @return list<string> such as "spouse: person Mary Smith" */

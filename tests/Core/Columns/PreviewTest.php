@@ -17,6 +17,7 @@ use PineSieve\Core\Columns\Steps\Steps;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\Formats\DateOrder;
 use PineSieve\Core\Standards\Formats\Formats;
+use PineSieve\Core\Standards\Standards;
 
 /** What one value of a column becomes, as the person sees it while mapping; and that the row then says the same. */
 final class PreviewTest extends TestCase
@@ -60,7 +61,7 @@ final class PreviewTest extends TestCase
     #[DataProvider('values')]
     public function test_what_a_value_becomes(string $field, string $cell, string $becomes, string $note): void
     {
-        $mapper = new RowMapper(new ColumnPlan([new ColumnChoice('Column', ColumnState::Sure, '', [new Feed($field)], new Steps([new Blank(['word']), ...(str_ends_with($field, 'date') ? [new ReadDate(DateOrder::MonthDayYear)] : [])]))]), FieldCatalog::builtIn(), new Formats('2026-01-31'));
+        $mapper = new RowMapper(new ColumnPlan([new ColumnChoice('Column', ColumnState::Sure, '', [new Feed($field)], new Steps([new Blank(['word']), ...(str_ends_with($field, 'date') ? [new ReadDate(DateOrder::MonthDayYear)] : [])]))]), new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31')));
         $understood = $mapper->preview(0, $cell);
 
         self::assertSame($becomes, $understood->fault === null ? $understood->value : '!');
@@ -73,7 +74,7 @@ final class PreviewTest extends TestCase
 
     public function test_a_column_left_behind_becomes_nothing(): void
     {
-        $mapper = new RowMapper(new ColumnPlan([new ColumnChoice('Column', ColumnState::LeftBehind)]), FieldCatalog::builtIn(), new Formats('2026-01-31'));
+        $mapper = new RowMapper(new ColumnPlan([new ColumnChoice('Column', ColumnState::LeftBehind)]), new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31')));
 
         self::assertSame(['', ''], [$mapper->preview(0, 'x')->value, $mapper->preview(7, 'x')->value]);
     }

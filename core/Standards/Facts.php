@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Standards;
+
+use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Records\RecordPart;
+use PineSieve\Core\Records\SupporterRecord;
+
+/** What is known of a supporter, or of one of its gifts, field by field: what rules look at. */
+final readonly class Facts
+{
+    /** @param  ?array<string, ?string>  $gift  column to value; null if the facts are of the supporter alone */
+    private function __construct(
+        private SupporterRecord $record,
+        private ?array $gift,
+        private ?RecordPart $address,
+    ) {
+    }
+
+    public static function of(SupporterRecord $record): self
+    {
+        return new self($record, null, null);
+    }
+
+    /** @param  array<string, ?string>  $gift  column to value */
+    public function withGift(array $gift): self
+    {
+        return new self($this->record, $gift, $this->address);
+    }
+
+    public function isOfGift(): bool
+    {
+        return $this->gift !== null;
+    }
+
+    public function kind(): SupporterKind
+    {
+        return $this->record->kind();
+    }
+
+    /** @return non-empty-list<self> for each address the facts with that address alone; as they are if there is none */
+    public function byAddress(): array
+    {
+        return $this->record->addresses === [] ? [$this] : array_map(fn (RecordPart $address): self => new self($this->record, $this->gift, $address), $this->record->addresses);
+    }
+
+    /** @return list<string> values of a field that are not blank */
+    public function all(string $field): array
+    {
+        $place = FieldPlace::of($field);
+        if ($place === null) {
+            return $field === 'name.full' ? self::filled([$this->record->field('display_name')]) : [];
+        }
+        $values = match ($place->subject) {
+            'supporter' => [$this->record->field($place->column)],
+            'gift' => [$this->gift[$place->column] ?? ''],
+            'address' => self::values($this->address === null ? $this->record->addresses : [$this->address], $place->column),
+            'email' => self::values($this->record->emails, 'address'),
+            'phone' => self::values($this->record->phones, 'number'),
+            'identifier' => self::values($this->record->identifiers, 'value'),
+            'membership' => self::values(array_filter($this->record->memberships, static fn (RecordPart $part): bool => $part->value('list') === rtrim($field, 's')), 'name'),
+            'custom' => self::values(array_filter($this->record->custom, static fn (RecordPart $part): bool => $part->value('field') === $field), 'value'),
+            'link' => self::values($this->record->links, 'role'),
+            default => [],
+        };
+
+        return self::filled($values);
+    }
+
+    /**
+     * @param  array<RecordPart>  $parts
+     * @return list<string>
+     */
+    private static function values(array $parts, string $column): array
+    {
+        return array_values(array_map(static fn (RecordPart $part): string => $part->value($column), $parts));
+    }
+
+    /**
+     * @param  list<string>  $values
+     * @return list<string>
+     */
+    private static function filled(array $values): array
+    {
+        return array_values(array_filter($values, static fn (string $value): bool => $value !== ''));
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Standards;
+
+use PineSieve\Core\Records\SupporterRecord;
+use PineSieve\Core\Standards\Formats\Formats;
+
+/**
+ * The organization's rules for its data. The one checker: forms, the entry grid, intakes, held rows and the command line
+ * read values by its formats and hold records against its rules, so that the same data has the same problems everywhere.
+ */
+final readonly class Standards
+{
+    /** @param  list<RequiredRule>  $rules */
+    public function __construct(
+        public FieldCatalog $catalog,
+        public Formats $formats,
+        public array $rules = [],
+        public Defaults $defaults = new Defaults,
+    ) {
+    }
+
+    /**
+     * What a record would fall short of. What it falls short of already is no problem of this change: it is on the worklist.
+     *
+     * @param  ?SupporterRecord  $before  as it is stored; null if it is new
+     * @param  list<array<string, ?string>>  $gifts  columns of each gift that is new or changed
+     * @return list<Problem>
+     */
+    public function problems(SupporterRecord $after, ?SupporterRecord $before = null, array $gifts = []): array
+    {
+        $facts = Facts::of($after);
+        $was = $before === null ? null : Facts::of($before);
+        $problems = [];
+        foreach ($this->rules as $rule) {
+            if ($rule->subject !== RuleSubject::Gift) {
+                if ($rule->isBroken($facts) && ($was === null || ! $rule->isBroken($was))) {
+                    $problems[] = $rule->problem($this->catalog);
+                }
+
+                continue;
+            }
+            foreach ($gifts as $gift) {
+                if ($rule->isBroken($facts->withGift($gift))) {
+                    $problems[] = $rule->problem($this->catalog);
+                }
+            }
+        }
+
+        return array_values(array_unique($problems, SORT_REGULAR));
+    }
+}
