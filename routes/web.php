@@ -14,6 +14,8 @@ use App\Http\Controllers\PageController;
 use App\Http\Controllers\Records\GiftController;
 use App\Http\Controllers\Records\SupporterController;
 use App\Http\Controllers\Standards\FieldController;
+use App\Http\Controllers\Standards\ListController;
+use App\Http\Controllers\Standards\RuleController;
 use App\Http\Controllers\TodayController;
 use Illuminate\Support\Facades\Route;
 
@@ -29,6 +31,21 @@ Route::prefix('api')->group(function (): void {
         Route::get('today', TodayController::class);
         Route::get('fields', [FieldController::class, 'index']);
         Route::post('fields', [FieldController::class, 'store']);
+        Route::get('catalog', [FieldController::class, 'catalog']);
+        Route::prefix('fields/{field}')->where(['field' => '[a-z0-9_.]+'])->group(function (): void {
+            Route::patch('', [FieldController::class, 'update']);
+            Route::post('type', [FieldController::class, 'retype']);
+            Route::get('list', [ListController::class, 'show']);
+            Route::put('list', [ListController::class, 'update']);
+            Route::post('list/merge', [ListController::class, 'merge']);
+        });
+        Route::get('rules', [RuleController::class, 'index']);
+        Route::post('rules', [RuleController::class, 'store']);
+        Route::post('rules/preview', [RuleController::class, 'preview']);
+        Route::put('rules/{rule}', [RuleController::class, 'update'])->whereNumber('rule');
+        Route::delete('rules/{rule}', [RuleController::class, 'destroy'])->whereNumber('rule');
+        Route::get('rules/{rule}/shortfalls', [RuleController::class, 'shortfalls'])->whereNumber('rule');
+        Route::post('rules/{rule}/shortfalls', [RuleController::class, 'remedy'])->whereNumber('rule');
         Route::get('plans', [PlanController::class, 'index']);
         Route::post('plans', [PlanController::class, 'store']);
         Route::get('plans/{plan}', [PlanController::class, 'show'])->whereNumber('plan');

@@ -123,6 +123,12 @@ final class Candidates
         return array_intersect_key($this->sameRows[$fingerprint] ?? [], $this->records);
     }
 
+    /** @return list<int|string> supporters of earlier rows, or what stands for them, that have a key */
+    public function ofRows(MatchKey $key): array
+    {
+        return array_values(array_unique(array_filter(array_map(fn (int $unit): int|string|null => $this->owners[$unit] ?? null, $this->rows[$key->id()] ?? []), static fn (int|string|null $owner): bool => $owner !== null)));
+    }
+
     public function record(int|string $ref): ?SupporterRecord
     {
         return $this->records[$ref] ?? null;

@@ -18,9 +18,8 @@ use PineSieve\Core\Columns\Steps\Row;
 use PineSieve\Core\Columns\Steps\Step;
 use PineSieve\Core\Columns\Steps\StepFault;
 use PineSieve\Core\Columns\Steps\Steps;
-use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldType;
-use PineSieve\Core\Standards\Formats\Formats;
+use PineSieve\Core\Standards\Standards;
 use PineSieve\Core\Text\Tidy;
 
 /** The columns of an intake as a person looks at them. */
@@ -30,8 +29,7 @@ final readonly class ColumnView
     private const SAMPLE = 100;
 
     public function __construct(
-        private FieldCatalog $catalog,
-        private Formats $formats,
+        private Standards $standards,
         private Staged $staged,
     ) {
     }
@@ -61,7 +59,7 @@ final readonly class ColumnView
                 'exact' => $profile->exact,
                 'samples' => array_map(strval(...), array_slice(array_keys($profile->values), 0, 3)),
             ], $plan->choices, $profiles, array_keys($profiles)),
-            'constants' => array_map(fn ($constant): array => [...$constant->toArray(), 'label' => $this->catalog->has($constant->target) ? $this->catalog->field($constant->target)->label : $constant->target], $plan->constants),
+            'constants' => array_map(fn ($constant): array => [...$constant->toArray(), 'label' => $this->standards->catalog->has($constant->target) ? $this->standards->catalog->field($constant->target)->label : $constant->target], $plan->constants),
             'link_organizations' => $plan->linkOrganizations,
             'rows' => $plan->rows->toArray(),
             'differences' => $intake->settings['differences'] ?? [],
@@ -73,7 +71,7 @@ final readonly class ColumnView
     /** Whether a person must say in which order the dates stand before the column is settled. */
     public function needsDateOrder(ColumnChoice $choice, ColumnProfile $profile): bool
     {
-        return $choice->target() !== null && $this->catalog->field($choice->target())->type === FieldType::Date && $choice->dateOrder() === null && $profile->needsDateOrder();
+        return $choice->target() !== null && $this->standards->catalog->field($choice->target())->type === FieldType::Date && $choice->dateOrder() === null && $profile->needsDateOrder();
     }
 
     /** @return array<string, mixed> what the values of a column become by a plan, the most frequent first */
@@ -81,7 +79,7 @@ final readonly class ColumnView
     {
         $profile = $intake->columnProfiles()[$column];
         $choice = $plan->choices[$column];
-        $mapper = new RowMapper($plan, $this->catalog, $this->formats, $intake->choices()->system);
+        $mapper = new RowMapper($plan, $this->standards, $intake->choices()->system);
         $values = [];
         foreach ($this->cells($intake, $choice, $column, $profile) as [$value, $count, $cells]) {
             $row = $mapper->row($cells);
@@ -113,10 +111,10 @@ final readonly class ColumnView
     /** @return list<string> what the field can have, if it has a list or has used values before */
     private function options(string $target): array
     {
-        $field = $this->catalog->field($target);
+        $field = $this->standards->catalog->field($target);
 
         return match (true) {
-            $field->options !== [] => $field->options,
+            $field->options() !== [] => $field->options(),
             $field->type === FieldType::GiftKind => array_column(\PineSieve\Core\Gifts\GiftKind::cases(), 'value'),
             $field->type === FieldType::Status => ['active', 'inactive', 'deceased'],
             $field->type === FieldType::RecordKind => array_column(\PineSieve\Core\Names\SupporterKind::cases(), 'value'),
@@ -186,7 +184,7 @@ final readonly class ColumnView
 
     private function label(Feed $feed): string
     {
-        $label = $this->catalog->has($feed->target) ? $this->catalog->field($feed->target)->label : $feed->target;
+        $label = $this->standards->catalog->has($feed->target) ? $this->standards->catalog->field($feed->target)->label : $feed->target;
 
         return match (true) {
             $feed->name === '' => $label,

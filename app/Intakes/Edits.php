@@ -16,6 +16,7 @@ final readonly class Edits
      * @param  array<int, string>  $rows  row to "hold", "out" or "in"
      * @param  array<int, array<int, string>>  $matches  row to part of it to a Decision
      * @param  array<int, string>  $addresses  row to "accept" or "keep"
+     * @param  array<int, string>  $passes  row to the reason why an administrator lets it pass
      */
     private function __construct(
         private array $cells,
@@ -24,13 +25,14 @@ final readonly class Edits
         private array $matches,
         private array $addresses,
         private ?string $allAddresses,
+        private array $passes,
     ) {
     }
 
     /** @param  list<int>  $numbers */
     public static function of(int $intakeId, array $numbers): self
     {
-        [$cells, $values, $rows, $matches, $addresses, $all] = [[], [], [], [], [], null];
+        [$cells, $values, $rows, $matches, $addresses, $all, $passes] = [[], [], [], [], [], null, []];
         $edits = DB::table('intake_edits')->where('intake_id', $intakeId)
             ->where(static fn ($query) => $query->whereNull('number')->orWhereIn('number', $numbers))
             ->orderBy('id')->get();
@@ -40,11 +42,12 @@ final readonly class Edits
                 'value' => $values[$edit->column][$edit->from] = $edit->to,
                 'row' => $rows[$edit->number] = $edit->to,
                 'match' => $matches[$edit->number][$edit->column ?? 0] = $edit->to,
+                'pass' => $passes[$edit->number] = $edit->to,
                 'address' => $edit->number === null ? [$all, $addresses] = [$edit->to, []] : $addresses[$edit->number] = $edit->to,
             };
         }
 
-        return new self($cells, $values, $rows, $matches, $addresses, $all);
+        return new self($cells, $values, $rows, $matches, $addresses, $all, $passes);
     }
 
     /**
@@ -79,6 +82,12 @@ final readonly class Edits
     public function matchesOf(int $number): array
     {
         return array_values($this->matches[$number] ?? []);
+    }
+
+    /** Whether an administrator lets the row in although it lacks what is required. */
+    public function passes(int $number): bool
+    {
+        return isset($this->passes[$number]);
     }
 
     public function address(int $number): ?string

@@ -45,7 +45,7 @@ final readonly class Results
         $keyRows = [];
         foreach ($mapped as $number => $row) {
             foreach ($row->problems as $place => $problem) {
-                $problems[] = [$intakeId, $number, $place, $problem->code, $problem->field, $problem->column, $problem->value, $problem->reason, $problem->remedy];
+                $problems[] = [$intakeId, $number, $place, $problem->code, $problem->field, $problem->column, $problem->value, $problem->reason, $problem->remedy, $problem->blocks];
             }
         }
         foreach ($keys as $unit => $ofUnit) {
@@ -54,7 +54,7 @@ final readonly class Results
             }
         }
         sort($keyRows);
-        $this->bulk->insert('intake_problems', ['intake_id', 'number', 'place', 'code', 'field', 'column', 'value', 'reason', 'remedy'], $problems);
+        $this->bulk->insert('intake_problems', ['intake_id', 'number', 'place', 'code', 'field', 'column', 'value', 'reason', 'remedy', 'blocks'], $problems);
         $this->bulk->insert('intake_keys', ['intake_id', 'kind', 'hash', 'unit'], $keyRows);
     }
 

@@ -21,8 +21,7 @@ use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
-use PineSieve\Core\Standards\FieldCatalog;
-use PineSieve\Core\Standards\Formats\Formats;
+use PineSieve\Core\Standards\Standards;
 
 /** One row of an intake as a person looks at it: its cells, what they became, and whom it may be. */
 final readonly class RowView
@@ -37,8 +36,7 @@ final readonly class RowView
     public function __construct(
         private Staged $staged,
         private RecordReader $reader,
-        private FieldCatalog $catalog,
-        private Formats $formats,
+        private Standards $standards,
     ) {
     }
 
@@ -61,7 +59,7 @@ final readonly class RowView
                 'header' => $choice->header,
                 'raw' => $raw[$column] ?? '',
                 'corrected' => ($corrected[$column] ?? '') === ($raw[$column] ?? '') ? null : $corrected[$column],
-                'becomes' => $choice->feeds === [] ? null : implode(', ', array_map(fn (Feed $feed): string => $this->catalog->field($feed->target)->label, $choice->feeds)),
+                'becomes' => $choice->feeds === [] ? null : implode(', ', array_map(fn (Feed $feed): string => $this->standards->catalog->field($feed->target)->label, $choice->feeds)),
             ], $plan->choices, array_keys($plan->choices)),
             'display' => $result->display ?? null,
             'outcome' => $result->outcome ?? null,
@@ -100,7 +98,7 @@ final readonly class RowView
 
         return match (true) {
             $change->action === Action::Create && $change->subject === Subject::Membership => [ucfirst((string) $after['list']) => [null, $after['name']]],
-            $change->action === Action::Create && $change->subject === Subject::Custom => [$this->catalog->has((string) $after['field']) ? $this->catalog->field((string) $after['field'])->label : (string) $after['field'] => [null, $after['value']]],
+            $change->action === Action::Create && $change->subject === Subject::Custom => [$this->standards->catalog->has((string) $after['field']) ? $this->standards->catalog->field((string) $after['field'])->label : (string) $after['field'] => [null, $after['value']]],
             $change->subject === Subject::Link => ['Link' => [null, LinkKind::from((string) $after['kind'])->phrase().' '.$this->linked((string) $after['other_id'], $intakeId).(isset($after['role']) ? ", {$after['role']}" : '')]],
             default => self::labelled($change),
         };
@@ -161,7 +159,7 @@ final readonly class RowView
     public function match(Intake $intake, int $number): array
     {
         $raw = $this->staged->chosen($intake->id, [$number])[$number] ?? [];
-        $mapped = (new RowMapper($intake->columnPlan(), $this->catalog, $this->formats, $intake->choices()->system))->map(Edits::of($intake->id, [$number])->corrected($number, $raw));
+        $mapped = (new RowMapper($intake->columnPlan(), $this->standards, $intake->choices()->system))->map(Edits::of($intake->id, [$number])->corrected($number, $raw));
         $findings = json_decode((string) DB::table('intake_results')->where('intake_id', $intake->id)->where('unit', Unit::of($number))->value('findings'), true) ?? [];
         $part = $findings[0]['part'] ?? 0;
         $party = $mapped->parties[$part] ?? $mapped->parties[0];

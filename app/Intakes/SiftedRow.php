@@ -18,6 +18,7 @@ use PineSieve\Core\Matching\PairFinding;
 use PineSieve\Core\Matching\Verdict;
 use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\SupporterRecord;
+use PineSieve\Core\Standards\Problem;
 
 /** What the stages make of a row: a result for each of the supporters that it tells of. They come in together or are held together. */
 final class SiftedRow
@@ -33,6 +34,7 @@ final class SiftedRow
         private readonly Planner $planner,
         private readonly Candidates $candidates,
         private readonly Judging $judging,
+        private readonly RowChecks $checks,
         private readonly array $fingerprints,
         private readonly Settings $settings,
         private readonly Edits $edits,
@@ -60,7 +62,7 @@ final class SiftedRow
             if ($judgements[0]->verdict !== Verdict::Known) {
                 return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'problem', 'verdict' => Results::POINTS])]];
             }
-            $row = $row->withoutProblems();
+            $row = $row->withProblems([]);
         }
         foreach ($judgements as $part => $judgement) {
             if ($judgement->verdict === Verdict::Unsure) {
@@ -72,7 +74,7 @@ final class SiftedRow
             }
         }
 
-        return [$row, $this->planned($number, $row, $keys, $judgements)];
+        return $this->planned($number, $row, $keys, $judgements);
     }
 
     /**
@@ -86,7 +88,7 @@ final class SiftedRow
         foreach ($row->parties as $part => $party) {
             $unit = Unit::of($number, $part);
             [$ofParty, $fingerprint] = [$keys[$unit] ?? [], $this->fingerprints[$unit] ?? null];
-            $decision = $this->edits->match($number, $part);
+            $decision = $this->edits->match($number, $part) ?? ($party->record->supporter > 0 ? "s:{$party->record->supporter}" : null);
             $judgements[] = $judgement = $party->role === 'household'
                 ? $this->judging->household($party, $ofParty, $fingerprint, $decision, $members)
                 : $this->judging->judge($party, $ofParty, $fingerprint, $decision);
@@ -101,7 +103,7 @@ final class SiftedRow
     /**
      * @param  array<int, list<MatchKey>>  $keys
      * @param  non-empty-list<Judgement>  $judgements
-     * @return list<array<string, mixed>>
+     * @return array{MappedRow, list<array<string, mixed>>}
      */
     private function planned(int $number, MappedRow $row, array $keys, array $judgements): array
     {
@@ -112,12 +114,17 @@ final class SiftedRow
             $unit = Unit::of($number, $part);
             $ref = $judgements[$part]->ref;
             $stored[$part] = $ref === null ? null : $this->candidates->record($ref);
-            $changes[$part] = $this->planner->plan((string) $unit, $party->record, $stored[$part]);
+            $changes[$part] = $this->planner->plan((string) $unit, $this->checks->complete($party->record, $stored[$part]), $stored[$part]);
             $refs[$party->role] = $stored[$part]->ref ?? "{$unit}:supporter";
         }
         foreach ($row->links as $place => $link) {
             $from = self::partOf($row, $link->from);
             $changes[$from] = [...$changes[$from], ...$this->link($number, $from, $place, $link, $stored[$from], $refs)];
+        }
+        $problems = $this->checks->problems($row, $stored, $changes, $this->edits->passes($number));
+        $row = $row->withProblems($problems);
+        if (array_filter($problems, static fn (Problem $problem): bool => $problem->blocks) !== []) {
+            return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'problem', 'verdict' => $judgements[0]->verdict->value])]];
         }
         $results = [];
         $writes = array_filter($changes) !== [];
@@ -126,7 +133,7 @@ final class SiftedRow
             $results[] = $this->comingIn($number, $part, $row, $party, $keys[Unit::of($number, $part)] ?? [], $judgements[$part], $stored[$part], $changes[$part], $outcome);
         }
 
-        return $results;
+        return [$row, $results];
     }
 
     private static function partOf(MappedRow $row, string $role): int

@@ -6,6 +6,7 @@ namespace App\Intakes;
 
 use App\Models\Intake;
 use App\Records\RecordReader;
+use App\Standards\Taken;
 use PineSieve\Core\Changes\Planner;
 use PineSieve\Core\Columns\MappedRow;
 use PineSieve\Core\Columns\RowKind;
@@ -13,8 +14,9 @@ use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Columns\RowRules;
 use PineSieve\Core\Matching\KeyMaker;
 use PineSieve\Core\Matching\MatchKey;
-use PineSieve\Core\Standards\FieldCatalog;
-use PineSieve\Core\Standards\Formats\Formats;
+use PineSieve\Core\Standards\FieldPlace;
+use PineSieve\Core\Standards\Standards;
+use PineSieve\Core\Standards\Uniques;
 
 /**
  * Takes rows through every stage between source and load: mapped, checked, put into postal form, matched, planned.
@@ -35,14 +37,16 @@ final class Sifter
 
     private Settings $settings;
 
+    private Uniques $uniques;
+
     private Intake $intake;
 
     public function __construct(
         private readonly Results $results,
         private readonly RecordReader $reader,
         private readonly KeyMaker $keys,
-        private readonly FieldCatalog $catalog,
-        private readonly Formats $formats,
+        private readonly Standards $standards,
+        private readonly Taken $taken,
         private readonly Trial $trial,
     ) {
     }
@@ -73,12 +77,13 @@ final class Sifter
             // Rows that will not come in are nobody that a later row could be.
             $comesIn = ($row->problems === [] || $row->onlyPoints()) && in_array($edits->row($number), [null, 'in'], true) && $reasons[$number] === null;
             foreach ($comesIn ? $row->parties : [] as $part => $party) {
-                $keys[Unit::of($number, $part)] = $this->keys->ofIncoming($party->record);
+                $keys[Unit::of($number, $part)] = [...$this->keys->ofIncoming($party->record), ...RowChecks::uniqueKeys($this->uniques, $party->record)];
             }
         }
         $fingerprints = self::fingerprints($mapped, $keys);
         $candidates = $this->candidates($mapped, $keys, $fingerprints, $edits, ($later ? self::LATER : 0) + Unit::of($numbers[0]));
-        $row = new SiftedRow($intake->id, $this->planner, $candidates, new Judging($candidates, $this->keys), $fingerprints, $this->settings, $edits, $later);
+        $checks = new RowChecks($this->standards, $this->uniques, $candidates, $this->taken, $mapped, $intake->columnPlan()->columns());
+        $row = new SiftedRow($intake->id, $this->planner, $candidates, new Judging($candidates, $this->keys), $checks, $fingerprints, $this->settings, $edits, $later);
         $results = [];
         foreach ($mapped as $number => $one) {
             [$mapped[$number], $ofRow] = $row->results($number, $one, $keys, $reasons[$number]);
@@ -95,12 +100,13 @@ final class Sifter
         $this->intake = $intake;
         $this->settings = $intake->choices();
         $plan = $intake->columnPlan();
-        $this->mapper = new RowMapper($plan, $this->catalog, $this->formats, $this->settings->system);
+        $this->mapper = new RowMapper($plan, $this->standards, $this->settings->system);
         $this->rules = $plan->rows;
+        $this->uniques = new Uniques($this->standards->catalog);
         $this->kinds = new RowKind($plan->headers());
         $blankable = [];
         foreach (array_keys($this->settings->blanksEmpty ? $plan->columns() : []) as $field) {
-            $blankable[] = ['name.title' => 'title', 'name.first' => 'first_name', 'name.middle' => 'middle_name', 'name.suffix' => 'suffix', 'first_known' => 'first_known_on', 'name.nickname' => 'nickname', 'birth_date' => 'birth_date', 'notes' => 'notes'][$field] ?? null;
+            $blankable[] = FieldPlace::OF_NAME[$field] ?? FieldPlace::FURTHER[$field] ?? null;
         }
         $this->planner = new Planner($this->settings->effect, array_values(array_filter($blankable)));
     }
@@ -148,7 +154,12 @@ final class Sifter
     private function candidates(array $mapped, array $keys, array $fingerprints, Edits $edits, int $before): Candidates
     {
         $named = ['s' => [], 'r' => []];
-        foreach (array_keys($mapped) as $number) {
+        foreach ($mapped as $number => $row) {
+            foreach ($row->parties as $party) {
+                if ($party->record->supporter > 0) {
+                    $named['s'][] = $party->record->supporter;
+                }
+            }
             foreach ($edits->matchesOf($number) as $decision) {
                 if ($decision !== 'new') {
                     $named[$decision[0]][] = $decision[0] === 's' ? (int) substr($decision, 2) : Decision::unit($decision);

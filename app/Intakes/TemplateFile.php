@@ -18,6 +18,7 @@ use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Reading\FormulaGuard;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldType;
+use PineSieve\Core\Standards\Standards;
 use PineSieve\Core\Standards\Target;
 
 /** A template as a file: a workbook with drop-downs and explanations, or the headers alone as CSV. */
@@ -29,6 +30,10 @@ final readonly class TemplateFile
 
     /** Rows that have drop-downs. */
     private const ROWS = 2000;
+
+    public function __construct(private Standards $standards)
+    {
+    }
 
     /** @param  resource  $stream */
     public function csv(Template $template, $stream): void
@@ -57,7 +62,7 @@ final readonly class TemplateFile
             // Ids and postal codes keep their leading zeros: every column is text.
             $fill->getStyle("{$letter}2:{$letter}".self::ROWS)->getNumberFormat()->setFormatCode(NumberFormat::FORMAT_TEXT);
             $options = self::options($field);
-            foreach ([$field->label, Template::isRequired($field) ? 'yes' : '', self::about($field), implode(', ', $options)] as $column => $text) {
+            foreach ([$field->label, Template::isRequired($field, $this->standards->rules) ? 'yes' : '', self::about($field), implode(', ', $options)] as $column => $text) {
                 $explained->setCellValueExplicit([$column + 1, $i + 2], $text, DataType::TYPE_STRING);
             }
             if ($options !== []) {
@@ -79,7 +84,7 @@ final readonly class TemplateFile
         $sheet->setCellValueExplicit("{$letter}1", $field->label, DataType::TYPE_STRING);
         $style = $sheet->getStyle("{$letter}1");
         $style->getFont()->setBold(true);
-        $style->getFill()->setFillType(Fill::FILL_SOLID)->getStartColor()->setARGB(Template::isRequired($field) ? self::REQUIRED : self::OPTIONAL);
+        $style->getFill()->setFillType(Fill::FILL_SOLID)->getStartColor()->setARGB(Template::isRequired($field, $this->standards->rules) ? self::REQUIRED : self::OPTIONAL);
         $sheet->getColumnDimension($letter)->setWidth(max(14, mb_strlen($field->label) + 3));
     }
 
@@ -99,7 +104,7 @@ final readonly class TemplateFile
     private static function options(Field $field): array
     {
         return match ($field->type) {
-            FieldType::Choice => $field->options,
+            FieldType::Choice => $field->options(),
             FieldType::YesNo, FieldType::Consent => ['yes', 'no'],
             FieldType::GiftKind => array_column(GiftKind::cases(), 'value'),
             FieldType::RecordKind => array_column(SupporterKind::cases(), 'value'),
@@ -124,7 +129,7 @@ final readonly class TemplateFile
             FieldType::Names, FieldType::Choices => 'One or several, with semicolons between them',
             FieldType::YesNo, FieldType::Consent => 'yes or no',
             FieldType::Number => 'A number',
-            default => $field->options === [] ? '' : 'One of the list',
+            default => $field->options() === [] ? '' : 'One of the list',
         };
     }
 

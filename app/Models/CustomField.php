@@ -5,18 +5,19 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Carbon;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldType;
 
 /**
  * A field that the organization made for itself.
  *
+ * @property int $id
  * @property string $key "custom." and a word
  * @property string $label
  * @property string $group
  * @property FieldType $type
- * @property list<string> $options
- * @property bool $is_required
+ * @property ?Carbon $retired_at
  */
 final class CustomField extends Model
 {
@@ -24,11 +25,11 @@ final class CustomField extends Model
 
     protected function casts(): array
     {
-        return ['type' => FieldType::class, 'options' => 'array', 'is_required' => 'boolean'];
+        return ['type' => FieldType::class, 'retired_at' => 'datetime'];
     }
 
     public function field(): Field
     {
-        return new Field($this->key, $this->label, $this->group, $this->type, $this->options, $this->is_required);
+        return new Field($this->key, $this->label, $this->group, $this->type, isRetired: $this->retired_at !== null);
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-/** What a user may do. */
+/** What a user may do, where nothing else is said of that one person. */
 enum Role: string
 {
     case Administrator = 'administrator';
@@ -12,9 +12,13 @@ enum Role: string
     case GiftEntry = 'gift entry';
     case Reader = 'reader';
 
-    /** Whether records may be brought in, loaded and taken back. */
     public function mayLoad(): bool
     {
         return $this === self::Administrator || $this === self::DataSteward;
+    }
+
+    public function mayEdit(): bool
+    {
+        return $this !== self::Reader;
     }
 }

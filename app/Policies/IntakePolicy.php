@@ -22,11 +22,11 @@ final class IntakePolicy
 
     public function create(User $user): bool
     {
-        return $user->role->mayLoad();
+        return $user->mayLoad();
     }
 
     public function update(User $user, Intake $intake): bool
     {
-        return $user->role->mayLoad();
+        return $user->mayLoad();
     }
 }

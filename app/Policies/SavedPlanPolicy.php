@@ -10,11 +10,11 @@ final class SavedPlanPolicy
 {
     public function viewAny(User $user): bool
     {
-        return $user->role->mayLoad();
+        return $user->mayLoad();
     }
 
     public function create(User $user): bool
     {
-        return $user->role->mayLoad();
+        return $user->mayLoad();
     }
 }

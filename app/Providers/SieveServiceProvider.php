@@ -10,10 +10,12 @@ use App\Models\Gift;
 use App\Models\Intake;
 use App\Models\SavedPlan;
 use App\Models\Supporter;
-use App\Policies\CustomFieldPolicy;
+use App\Models\User;
 use App\Policies\IntakePolicy;
 use App\Policies\RecordPolicy;
 use App\Policies\SavedPlanPolicy;
+use App\Policies\StandardsPolicy;
+use App\Standards\StandardsStore;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
@@ -26,16 +28,17 @@ use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\Formats\Formats;
+use PineSieve\Core\Standards\Standards;
 
 final class SieveServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
         $this->app->bind(Connection::class, static fn () => DB::connection());
-        // Fields of one's own can be added at any time: each request and each job sees those that there are.
-        $this->app->scoped(FieldCatalog::class, static fn () => FieldCatalog::builtIn()->with(CustomField::query()->orderBy('label')->get()->map(static fn (CustomField $field) => $field->field())->all()));
-        // Someone east of the server may already be in tomorrow.
-        $this->app->bind(Formats::class, static fn () => new Formats(now()->addDay()->format('Y-m-d')));
+        // Standards can change at any time: each request and each job sees those that there are.
+        $this->app->scoped(Standards::class, static fn (): Standards => app(StandardsStore::class)->read());
+        $this->app->scoped(FieldCatalog::class, static fn (): FieldCatalog => app(Standards::class)->catalog);
+        $this->app->scoped(Formats::class, static fn (): Formats => app(Standards::class)->formats);
         $this->app->singleton(Heartbeat::class);
     }
 
@@ -44,7 +47,9 @@ final class SieveServiceProvider extends ServiceProvider
         Model::shouldBeStrict(! $this->app->isProduction());
         Gate::policy(Intake::class, IntakePolicy::class);
         Gate::policy(SavedPlan::class, SavedPlanPolicy::class);
-        Gate::policy(CustomField::class, CustomFieldPolicy::class);
+        Gate::policy(CustomField::class, StandardsPolicy::class);
+        Gate::define('edit-records', static fn (User $user): bool => $user->mayEdit());
+        Gate::define('administer', static fn (User $user): bool => $user->mayAdminister());
         Gate::policy(Supporter::class, RecordPolicy::class);
         Gate::policy(Gift::class, RecordPolicy::class);
         Event::listen(Looping::class, static fn () => app(Heartbeat::class)->beat());

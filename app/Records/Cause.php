@@ -13,6 +13,18 @@ final readonly class Cause
 
     public const DEMO = 'demo';
 
+    /** Written by hand, in a form. */
+    public const EDIT = 'edit';
+
+    /** Two values of a pick list became one. */
+    public const MERGE = 'merge';
+
+    /** An undo was taken back. */
+    public const REDO = 'redo';
+
+    /** A single change was put back from the history of a supporter. */
+    public const PUT_BACK = 'put back';
+
     private function __construct(
         public string $kind,
         public ?int $userId,
@@ -28,6 +40,26 @@ final readonly class Cause
     public static function undo(int $intakeId, ?int $userId): self
     {
         return new self(self::UNDO, $userId, $intakeId);
+    }
+
+    public static function redo(int $intakeId, ?int $userId): self
+    {
+        return new self(self::REDO, $userId, $intakeId);
+    }
+
+    public static function edit(?int $userId): self
+    {
+        return new self(self::EDIT, $userId, null);
+    }
+
+    public static function merge(?int $userId): self
+    {
+        return new self(self::MERGE, $userId, null);
+    }
+
+    public static function putBack(?int $userId): self
+    {
+        return new self(self::PUT_BACK, $userId, null);
     }
 
     public static function demo(): self

@@ -79,7 +79,7 @@ final readonly class RecordReader
         }
         if ($things !== []) {
             foreach ($this->db->select('select id, supporter_id, `'.implode('`,`', Tables::COLUMNS['gift']).'` from gifts where supporter_id in ('.implode(',', array_keys($things)).')') as $gift) {
-                $things[$gift->supporter_id]["gift:{$gift->id}"] = array_intersect_key((array) $gift, array_flip(Tables::COLUMNS['gift']));
+                $things[$gift->supporter_id]["gift:{$gift->id}"] = self::texts(array_intersect_key((array) $gift, array_flip(Tables::COLUMNS['gift'])));
             }
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Records;
 
+use App\Standards\Shortfalls;
 use Illuminate\Database\Connection;
 use LogicException;
 use PineSieve\Core\Changes\Action;
@@ -39,6 +40,7 @@ final class RecordWriter
         private readonly Ids $sequence,
         private readonly RecordReader $reader,
         private readonly SearchIndex $index,
+        private readonly Shortfalls $shortfalls,
     ) {
     }
 
@@ -128,7 +130,8 @@ final class RecordWriter
                 $row[$column] = $values[$column] ?? Tables::DEFAULTS[$subject][$column] ?? null;
             }
             if ($change->subject === Subject::Gift) {
-                $row['intake_id'] = $cause->intakeId;
+                // One that is put back keeps the intake that brought it.
+                $row['intake_id'] ??= $cause->intakeId;
             }
             $this->inserts[$subject][$id] = $row;
 
@@ -177,9 +180,13 @@ final class RecordWriter
     {
         foreach (array_chunk($touched, 1000) as $chunk) {
             $this->db->update('update supporters set version = version + 1 where id in ('.implode(',', $chunk).')');
-            $this->index->add($this->reader->read($chunk));
+            $records = $this->reader->read($chunk);
+            $this->index->add($records);
+            $this->shortfalls->refresh($records, array_values(array_diff($chunk, array_keys($records))));
         }
-        $this->index->add(array_filter($this->created));
+        $created = array_filter($this->created);
+        $this->index->add($created);
+        $this->shortfalls->refresh($created, []);
     }
 
     /** @param  list<array{int, ?int, string}>  $entries supporter, row, changes */

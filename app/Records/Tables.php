@@ -13,22 +13,22 @@ final class Tables
 
     public const COLUMNS = [
         'supporter' => ['kind', 'title', 'first_name', 'middle_name', 'last_name', 'suffix', 'organization_name', 'display_name', 'sort_name', 'envelope_name', 'greeting', 'first_known_on', 'nickname', 'birth_date', 'status', 'notes', 'consent_mail', 'consent_email', 'consent_phone'],
-        'address' => ['line1', 'line2', 'city', 'state', 'postal_code', 'country', 'original', 'kind', 'is_primary'],
-        'email' => ['address', 'kind', 'is_primary'],
-        'phone' => ['number', 'kind', 'is_primary'],
+        'address' => ['line1', 'line2', 'city', 'state', 'postal_code', 'country', 'original', 'kind', 'is_primary', 'label', 'condition'],
+        'email' => ['address', 'kind', 'is_primary', 'label', 'condition'],
+        'phone' => ['number', 'kind', 'is_primary', 'label', 'condition'],
         'identifier' => ['system', 'value'],
         'membership' => ['list', 'name'],
         'custom' => ['field', 'value'],
         'link' => ['kind', 'other_id', 'role'],
-        'gift' => ['given_on', 'amount', 'fund', 'kind', 'reference', 'campaign', 'appeal', 'tribute', 'anonymous', 'notes'],
+        'gift' => ['given_on', 'amount', 'fund', 'kind', 'reference', 'campaign', 'appeal', 'tribute', 'anonymous', 'notes', 'intake_id'],
     ];
 
     /** What a column has where nobody says anything else. */
     public const DEFAULTS = [
         'supporter' => ['status' => 'active'],
-        'address' => ['kind' => 'home', 'is_primary' => '1'],
-        'email' => ['kind' => 'home', 'is_primary' => '1'],
-        'phone' => ['kind' => 'home', 'is_primary' => '1'],
+        'address' => ['kind' => 'home', 'is_primary' => '1', 'condition' => 'good'],
+        'email' => ['kind' => 'home', 'is_primary' => '1', 'condition' => 'good'],
+        'phone' => ['kind' => 'home', 'is_primary' => '1', 'condition' => 'good'],
     ];
 
     private function __construct()

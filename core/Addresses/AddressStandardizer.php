@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Addresses;
 
-/** Puts an address of the United States or Canada into its postal form. Addresses elsewhere stay as written. */
+/** Puts an address of the United States or Canada into its postal form. Addresses elsewhere stay as written; the form of their postal code is checked. */
 final class AddressStandardizer
 {
     public function standardize(Address $original): StandardizedAddress
     {
         $country = self::country($original);
         if ($original->isBlank() || ! in_array($country, ['US', 'CA'], true)) {
-            return new StandardizedAddress($original, $original, [], []);
+            return new StandardizedAddress($original, $original, [], self::elsewhere($original, $country));
         }
         $changes = [];
         $parts = $original->parts();
@@ -69,6 +69,14 @@ final class AddressStandardizer
         }
 
         return $faults;
+    }
+
+    /** @return list<AddressFault> */
+    private static function elsewhere(Address $address, string $country): array
+    {
+        $example = $address->postalCode === '' ? null : PostalCode::misses($address->postalCode, $country);
+
+        return $example === null ? [] : [new AddressFault('postal_code.form', 'postal_code', $address->postalCode, "\"{$address->postalCode}\" does not have the form of a postal code of ".Countries::name($country), "Write it like {$example}")];
     }
 
     /** The country's code: as written, or else as state or postal code tell; the United States if nothing does. */

@@ -24,6 +24,14 @@ final class Countries
         return self::codes()[Fold::solid($written)] ?? null;
     }
 
+    /** The name of a country in English; the code itself if it has none. */
+    public static function name(string $code): string
+    {
+        $name = \Locale::getDisplayRegion("-{$code}", 'en');
+
+        return $name === false || $name === '' ? $code : $name;
+    }
+
     /** @return array<string, string> */
     private static function codes(): array
     {

@@ -7,6 +7,9 @@ namespace PineSieve\Core\Addresses;
 /** The forms of ZIP codes and Canadian postal codes. */
 final class PostalCode
 {
+    /** @var ?array<string, array{string, string}> */
+    private static ?array $elsewhere = null;
+
     private function __construct()
     {
     }
@@ -23,6 +26,19 @@ final class PostalCode
             preg_match('/^[ABCEGHJ-NPRSTVXY]\d[ABCEGHJ-NPRSTV-Z]\d[ABCEGHJ-NPRSTV-Z]\d$/D', $solid) => substr($solid, 0, 3).' '.substr($solid, 3),
             default => null,
         };
+    }
+
+    /** An example of how the postal codes of a country other than the United States and Canada look, if a code does not look so; null if it does, or nobody knows. */
+    public static function misses(string $written, string $country): ?string
+    {
+        if (self::$elsewhere === null) {
+            /** @var array<string, array{string, string}> $forms */
+            $forms = require __DIR__.'/data/postal-codes.php';
+            self::$elsewhere = $forms;
+        }
+        [$form, $example] = self::$elsewhere[$country] ?? [null, null];
+
+        return $form === null || preg_match("/^(?:{$form})$/D", strtoupper(str_replace(' ', '', $written))) === 1 ? null : $example;
     }
 
     /** Puts back the zeros that a spreadsheet cut off, if the code then lies in the state; null if not. */

@@ -13,7 +13,7 @@ use PineSieve\Core\Records\SupporterRecord;
 final readonly class Planner
 {
     /** What a name can't be without, whatever the file leaves blank. */
-    private const NEVER_BLANKED = ['kind' => 1, 'last_name' => 1, 'organization_name' => 1, 'display_name' => 1, 'sort_name' => 1, 'envelope_name' => 1, 'greeting' => 1, 'status' => 1];
+    private const NEVER_BLANKED = ['kind' => 1, 'last_name' => 1, 'organization_name' => 1, 'display_name' => 1, 'sort_name' => 1, 'envelope_name' => 1, 'greeting' => 1, 'status' => 1, 'consent_mail' => 1, 'consent_email' => 1, 'consent_phone' => 1];
 
     private const OF_NAME = ['title' => 1, 'first_name' => 1, 'middle_name' => 1, 'last_name' => 1, 'suffix' => 1, 'organization_name' => 1, 'nickname' => 1];
 

@@ -41,9 +41,9 @@ final readonly class MappedRow
             && $this->record()->pointsAtSomeone();
     }
 
-    /** The row of someone whom the database knows: the name is there. */
-    public function withoutProblems(): self
+    /** @param  list<Problem>  $problems */
+    public function withProblems(array $problems): self
     {
-        return new self($this->parties, $this->links, $this->address, [], $this->money);
+        return new self($this->parties, $this->links, $this->address, $problems, $this->money);
     }
 }

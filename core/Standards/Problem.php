@@ -30,6 +30,12 @@ final readonly class Problem
         return new self($this->code, $field, $column, $this->value, $this->reason, $this->remedy, $this->blocks);
     }
 
+    /** The same problem of a row that an administrator lets pass. */
+    public function passed(): self
+    {
+        return new self($this->code, $this->field, $this->column, $this->value, $this->reason, $this->remedy, false);
+    }
+
     /** @return array{code: string, field: string, column: ?int, value: string, reason: string, remedy: string, blocks: bool} */
     public function toArray(): array
     {

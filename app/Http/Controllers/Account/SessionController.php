@@ -44,6 +44,6 @@ final class SessionController extends Controller
     /** @return array<string, mixed> */
     private static function user(User $user): array
     {
-        return ['id' => $user->id, 'name' => $user->name, 'email' => $user->email, 'role' => $user->role->value, 'may_load' => $user->role->mayLoad()];
+        return ['id' => $user->id, 'name' => $user->name, 'email' => $user->email, 'role' => $user->role->value, 'may_load' => $user->mayLoad()];
     }
 }

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Standards;
+
+use App\Records\Tables;
+use Illuminate\Database\Connection;
+use PineSieve\Core\Standards\Field;
+use PineSieve\Core\Standards\FieldPlace;
+
+/** How full each field is: of the records that can have it, how many do. */
+final readonly class FillRates
+{
+    public function __construct(private Connection $db)
+    {
+    }
+
+    /**
+     * @param  list<Field>  $fields
+     * @return array<string, array{count: int, total: int}> by field; those that nothing of its own is kept for are missing
+     */
+    public function of(array $fields): array
+    {
+        $wanted = [];
+        foreach ($fields as $field) {
+            $place = FieldPlace::of($field->key);
+            if ($place !== null) {
+                $wanted[$place->subject][$field->key] = $place->column;
+            }
+        }
+        $totals = $this->totals();
+        $rates = [];
+        foreach ($wanted as $subject => $columns) {
+            foreach ($this->counts($subject, $columns) as $field => $count) {
+                $rates[$field] = ['count' => $count, 'total' => match (true) {
+                    $subject === 'gift' => $totals['gift'],
+                    $field === 'organization.name' => $totals['organization'],
+                    str_starts_with($field, 'name.') && $field !== 'name.envelope' && $field !== 'name.greeting', $field === 'birth_date' => $totals['person'],
+                    default => $totals['supporter'],
+                }];
+            }
+        }
+
+        return $rates;
+    }
+
+    /** @return array{supporter: int, person: int, household: int, organization: int, gift: int} */
+    public function totals(): array
+    {
+        $totals = ['supporter' => 0, 'person' => 0, 'household' => 0, 'organization' => 0, 'gift' => (int) $this->db->table('gifts')->count()];
+        foreach ($this->db->select('select kind, count(*) as n from supporters group by kind') as $row) {
+            $totals[$row->kind] = $row->n;
+            $totals['supporter'] += $row->n;
+        }
+
+        return $totals;
+    }
+
+    /**
+     * @param  array<string, string>  $columns  field to its column
+     * @return array<string, int>
+     */
+    private function counts(string $subject, array $columns): array
+    {
+        $table = Tables::NAMES[$subject];
+        if ($subject === 'custom' || $subject === 'membership') {
+            $by = $subject === 'custom' ? 'field' : 'list';
+            $found = array_column($this->db->select("select {$by} as of, count(distinct supporter_id) as n from {$table} group by {$by}"), 'n', 'of');
+
+            return array_map(static fn (string $field): int => (int) ($found[$field] ?? 0), array_combine(array_keys($columns), array_map(static fn (string $field): string => $subject === 'custom' ? $field : rtrim($field, 's'), array_keys($columns))));
+        }
+        $who = match ($subject) {
+            'supporter', 'gift' => 'id', default => 'supporter_id'
+        };
+        $of = $subject === 'supporter' || $subject === 'gift' ? 'count' : 'count(distinct';
+        $sums = [];
+        foreach (array_values($columns) as $i => $column) {
+            $sums[] = $of === 'count' ? "count(nullif(`{$column}`, '')) as c{$i}" : "count(distinct if(`{$column}` <> '', {$who}, null)) as c{$i}";
+        }
+        $row = (array) $this->db->selectOne('select '.implode(', ', $sums)." from {$table}");
+
+        return array_map(intval(...), array_combine(array_keys($columns), array_values($row)));
+    }
+}

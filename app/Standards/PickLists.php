@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Standards;
+
+use App\Models\ListValue;
+use App\Models\User;
+use App\Records\Cause;
+use App\Records\Entry;
+use App\Records\RecordWriter;
+use App\Records\Tables;
+use Illuminate\Database\Connection;
+use Illuminate\Database\Query\Builder;
+use PineSieve\Core\Changes\Action;
+use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Standards\Field;
+use PineSieve\Core\Standards\FieldPlace;
+use PineSieve\Core\Standards\FieldType;
+use PineSieve\Core\Standards\PickList;
+
+/** Pick lists and the records that use their values. */
+final readonly class PickLists
+{
+    /** Records that are written together. */
+    private const CHUNK = 500;
+
+    public function __construct(
+        private Connection $db,
+        private RecordWriter $writer,
+    ) {
+    }
+
+    /** Whether a field can have a pick list. */
+    public static function areFor(Field $field): bool
+    {
+        return in_array($field->type, [FieldType::Choice, FieldType::Choices], true)
+            || in_array($field->key, ['gift.fund', 'gift.campaign', 'gift.appeal', 'address.state', 'name.title', 'name.suffix', 'groups', 'tags', 'role'], true)
+            || ($field->isCustom() && $field->type === FieldType::Text);
+    }
+
+    /** @return array<string, int> value in use to the number of records that have it, the most frequent first */
+    public function used(Field $field): array
+    {
+        $place = FieldPlace::of($field->key);
+        if ($place === null) {
+            return [];
+        }
+        $counts = [];
+        foreach ($this->holding($field)->groupBy($place->column)->orderByDesc('n')->limit(5000)->get([$place->column.' as value', $this->db->raw('count(*) as n')]) as $row) {
+            foreach (explode("\n", (string) $row->value) as $value) {
+                $counts[$value] = ($counts[$value] ?? 0) + $row->n;
+            }
+        }
+
+        return $counts;
+    }
+
+    /**
+     * Puts one value in place of another in every record that has it. What it does can be undone: it is journalled like any change.
+     *
+     * @return int records that were changed
+     */
+    public function merge(Field $field, string $from, string $to, ?User $user): int
+    {
+        $place = FieldPlace::of($field->key) ?? throw new \LogicException("Nothing is kept for {$field->key}.");
+        $changed = 0;
+        $after = 0;
+        do {
+            $rows = $this->holding($field)->where('id', '>', $after)->where(static function (Builder $query) use ($place, $from, $field): void {
+                $query->where($place->column, $from);
+                if ($field->type === FieldType::Choices) {
+                    $query->orWhereRaw("concat('\n', {$place->column}, '\n') like ?", ["%\n".addcslashes($from, '\\%_')."\n%"]);
+                }
+            })->orderBy('id')->limit(self::CHUNK)->get(['id', 'supporter_id', $place->column.' as value']);
+            $entries = [];
+            foreach ($rows as $row) {
+                $change = $this->change($field, $place, $row, $from, $to);
+                if ($change !== null) {
+                    $entries[] = new Entry($row->supporter_id, [$change]);
+                }
+                $after = $row->id;
+            }
+            if ($entries !== []) {
+                $this->db->transaction(fn () => $this->writer->write($entries, Cause::merge($user?->id)));
+            }
+            $changed += count($entries);
+        } while ($rows->count() === self::CHUNK);
+
+        return $changed;
+    }
+
+    private function change(Field $field, FieldPlace $place, \stdClass $row, string $from, string $to): ?Change
+    {
+        $values = explode("\n", (string) $row->value);
+        $merged = implode("\n", array_unique(array_map(static fn (string $value): string => mb_strtolower($value) === mb_strtolower($from) ? $to : $value, $values)));
+        if ($merged === $row->value) {
+            return null;
+        }
+        $isThere = $place->subject === 'membership' && $this->holding($field)->where('supporter_id', $row->supporter_id)->where('name', $to)->where('id', '<>', $row->id)->exists();
+
+        return $isThere
+            ? new Change(Subject::Membership, $row->id, Action::Delete, ['list' => [rtrim($field->key, 's'), null], 'name' => [$row->value, null]])
+            : new Change(Subject::from($place->subject), $row->id, Action::Update, [$place->column => [$row->value, $merged]]);
+    }
+
+    private function holding(Field $field): Builder
+    {
+        $place = FieldPlace::of($field->key) ?? throw new \LogicException("Nothing is kept for {$field->key}.");
+
+        return $this->db->table(Tables::NAMES[$place->subject])->whereNotNull($place->column)->where($place->column, '<>', '')
+            ->when($place->subject === 'custom', static fn (Builder $query) => $query->where('field', $field->key))
+            ->when($place->subject === 'membership', static fn (Builder $query) => $query->where('list', rtrim($field->key, 's')));
+    }
+
+    /** @param  list<array{value: string, code?: ?string, retired?: bool, spellings?: list<string>}>  $values  in order */
+    public function replace(string $field, array $values): void
+    {
+        $this->db->transaction(static function () use ($field, $values): void {
+            ListValue::query()->where('field', $field)->delete();
+            foreach (array_values($values) as $place => $value) {
+                ListValue::query()->create(['field' => $field, 'value' => trim($value['value']), 'code' => trim((string) ($value['code'] ?? '')), 'place' => $place, 'is_retired' => $value['retired'] ?? false, 'spellings' => array_values(array_filter(array_map(trim(...), $value['spellings'] ?? []), static fn (string $spelling): bool => $spelling !== ''))]);
+            }
+        });
+    }
+
+    /** @return list<array{values: array{string, string}, why: string}> */
+    public static function near(PickList $list): array
+    {
+        return array_map(static fn (array $pair): array => ['values' => [$pair[0], $pair[1]], 'why' => $pair[2]], $list->nearDuplicates());
+    }
+}

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Standards;
+
+use App\Records\Bulk;
+use App\Records\RecordReader;
+use App\Records\Tables;
+use Illuminate\Database\Connection;
+use PineSieve\Core\Records\SupporterRecord;
+use PineSieve\Core\Standards\Facts;
+use PineSieve\Core\Standards\RequiredRule;
+use PineSieve\Core\Standards\RuleSubject;
+use PineSieve\Core\Standards\Standards;
+
+/** The worklists: which stored supporters and gifts fall short of which rule. Kept current by the one door of writing. */
+final readonly class Shortfalls
+{
+    private const CHUNK = 500;
+
+    public function __construct(
+        private Connection $db,
+        private Bulk $bulk,
+        private RecordReader $reader,
+    ) {
+    }
+
+    /**
+     * Holds stored supporters against rules, for as long as there is time.
+     *
+     * @param  list<RequiredRule>  $rules
+     * @param  int  $after  the supporter that was looked at last
+     * @return array{short: list<array{int, int, int}>, position: ?int, checked: int} rule, supporter and gift (0 for the supporter itself) of each shortfall; where to go on, null at the end
+     */
+    public function scan(array $rules, int $after, float $seconds): array
+    {
+        $until = microtime(true) + $seconds;
+        $short = [];
+        $checked = 0;
+        do {
+            $ids = array_column($this->db->select('select id from supporters where id > ? order by id limit '.self::CHUNK, [$after]), 'id');
+            array_push($short, ...$this->of($rules, $this->reader->read($ids)));
+            $after = $ids === [] ? $after : max($ids);
+            $checked += count($ids);
+            $more = count($ids) === self::CHUNK;
+        } while ($more && microtime(true) < $until);
+
+        return ['short' => $short, 'position' => $more ? $after : null, 'checked' => $checked];
+    }
+
+    /**
+     * Puts the worklists right for supporters that were written.
+     *
+     * @param  array<int, SupporterRecord>  $records  by id, as they are now
+     * @param  list<int>  $gone  supporters that are no longer there
+     */
+    public function refresh(array $records, array $gone): void
+    {
+        $rules = app(Standards::class)->rules;
+        if ($rules === []) {
+            return;
+        }
+        foreach (array_chunk([...array_keys($records), ...$gone], 1000) as $ids) {
+            $this->db->table('shortfalls')->whereIn('supporter_id', $ids)->delete();
+        }
+        $this->keep($this->of($rules, $records));
+    }
+
+    /** @param  list<array{int, int, int}>  $short */
+    public function keep(array $short): void
+    {
+        $this->bulk->insert('shortfalls', ['rule_id', 'supporter_id', 'gift_id'], $short);
+    }
+
+    /**
+     * @param  list<RequiredRule>  $rules
+     * @param  array<int, SupporterRecord>  $records  by id
+     * @return list<array{int, int, int}>
+     */
+    private function of(array $rules, array $records): array
+    {
+        $short = [];
+        $ofGifts = array_filter($rules, static fn (RequiredRule $rule): bool => $rule->subject === RuleSubject::Gift);
+        $gifts = $ofGifts === [] || $records === [] ? [] : $this->gifts(array_keys($records));
+        foreach ($records as $id => $record) {
+            $facts = Facts::of($record);
+            foreach ($rules as $rule) {
+                if ($rule->isBroken($facts)) {
+                    $short[] = [$rule->id, $id, 0];
+                }
+            }
+            foreach ($gifts[$id] ?? [] as $gift => $columns) {
+                $ofGift = $facts->withGift($columns);
+                foreach ($ofGifts as $rule) {
+                    if ($rule->isBroken($ofGift)) {
+                        $short[] = [$rule->id, $id, $gift];
+                    }
+                }
+            }
+        }
+
+        return $short;
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return array<int, array<int, array<string, ?string>>> supporter to gift to its columns
+     */
+    private function gifts(array $ids): array
+    {
+        $gifts = [];
+        foreach ($this->db->select('select id, supporter_id, `'.implode('`,`', Tables::COLUMNS['gift']).'` from gifts where supporter_id in ('.implode(',', $ids).')') as $gift) {
+            $gifts[$gift->supporter_id][$gift->id] = array_map(static fn (mixed $value): ?string => $value === null ? null : (string) $value, array_diff_key((array) $gift, ['id' => 1, 'supporter_id' => 1]));
+        }
+
+        return $gifts;
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Standards;
+
+use App\Jobs\CarryOn;
+use App\Models\CustomField;
+use App\Models\FieldSetting;
+use App\Models\Intake;
+use App\Models\IntakeState;
+use App\Models\ListValue;
+use App\Models\Rule;
+use PineSieve\Core\Standards\Defaults;
+use PineSieve\Core\Standards\Field;
+use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\FieldType;
+use PineSieve\Core\Standards\Formats\Formats;
+use PineSieve\Core\Standards\PickList;
+use PineSieve\Core\Standards\RequiredRule;
+use PineSieve\Core\Standards\Standards;
+
+/** Keeps the organization's standards, and gives them to the core. */
+final readonly class StandardsStore
+{
+    public function read(): Standards
+    {
+        $settings = FieldSetting::query()->get()->keyBy('field')->all();
+        $lists = ListValue::query()->orderBy('place')->orderBy('id')->get()->groupBy('field')->all();
+        $base = FieldCatalog::builtIn();
+        $fields = [...$base->everything(), ...CustomField::query()->orderBy('label')->get()->map(static fn (CustomField $field): Field => $field->field())->all()];
+        $defaults = [];
+        $set = [];
+        foreach ($fields as $field) {
+            $setting = $settings[$field->key] ?? null;
+            foreach ($setting->settings['defaults'] ?? [] as $kind => $value) {
+                $defaults[$kind][$field->key] = $value;
+            }
+            $values = isset($lists[$field->key]) ? $lists[$field->key]->map(static fn (ListValue $value) => $value->pickValue())->all() : [];
+            $isList = in_array($field->type, [FieldType::Choice, FieldType::Choices], true);
+            $list = $values === [] && ! $isList ? null : new PickList($values, ! ($setting->settings['open_list'] ?? false));
+            if ($field->isCustom() || $list !== null || $setting !== null) {
+                $set[] = $field->with($list, $setting?->limits() ?? $field->limits);
+            }
+        }
+        $rules = Rule::query()->orderBy('id')->get()->map(static fn (Rule $rule): RequiredRule => $rule->rule())->all();
+
+        // Someone east of the server may already be in tomorrow.
+        return new Standards($base->with($set), new Formats(now()->addDay()->format('Y-m-d')), $rules, new Defaults($defaults));
+    }
+
+    /** The standards have changed: what was worked out by the old ones is worked out anew. */
+    public function changed(): void
+    {
+        foreach ([Standards::class, FieldCatalog::class, Formats::class] as $part) {
+            app()->forgetInstance($part);
+        }
+        Intake::query()->where('state', IntakeState::Loading)->update(['has_moved' => true]);
+        foreach (Intake::query()->where('state', IntakeState::Ready)->where('is_sifted', true)->get() as $intake) {
+            $intake->is_sifted = false;
+            CarryOn::from($intake, IntakeState::Sifting);
+        }
+    }
+}
