@@ -11,6 +11,7 @@ use App\Http\Controllers\Intakes\RowController;
 use App\Http\Controllers\Intakes\SourceController;
 use App\Http\Controllers\Intakes\TemplateController;
 use App\Http\Controllers\PageController;
+use App\Http\Controllers\Records\FormController;
 use App\Http\Controllers\Records\GiftController;
 use App\Http\Controllers\Records\SupporterController;
 use App\Http\Controllers\Standards\FieldController;
@@ -98,6 +99,19 @@ Route::prefix('api')->group(function (): void {
 
         Route::get('supporters', [SupporterController::class, 'index']);
         Route::get('supporters/{supporter}', [SupporterController::class, 'show'])->whereNumber('supporter');
+        Route::get('forms', [FormController::class, 'fields']);
+        Route::post('supporters', [FormController::class, 'store']);
+        Route::post('supporters/check', [FormController::class, 'check']);
+        Route::prefix('supporters/{supporter}')->whereNumber('supporter')->group(function (): void {
+            Route::get('form', [FormController::class, 'show']);
+            Route::put('form', [FormController::class, 'update']);
+            Route::get('history', [FormController::class, 'history']);
+            Route::post('history/{entry}', [FormController::class, 'putBack'])->whereNumber('entry');
+            Route::post('gifts', [FormController::class, 'storeGift']);
+            Route::post('gifts/check', [FormController::class, 'checkGift']);
+            Route::put('gifts/{gift}', [FormController::class, 'updateGift'])->whereNumber('gift');
+            Route::delete('gifts/{gift}', [FormController::class, 'destroyGift'])->whereNumber('gift');
+        });
         Route::get('gifts', [GiftController::class, 'index']);
     });
 

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Intakes;
 
 use App\Models\Intake;
+use App\Records\ChangeWords;
 use App\Records\RecordReader;
+use App\Standards\Sight;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Changes\Action;
@@ -18,7 +20,6 @@ use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Records\IncomingAddress;
 use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
-use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\Standards;
@@ -26,17 +27,11 @@ use PineSieve\Core\Standards\Standards;
 /** One row of an intake as a person looks at it: its cells, what they became, and whom it may be. */
 final readonly class RowView
 {
-    private const LABELS = [
-        'kind' => 'Kind', 'title' => 'Title', 'first_name' => 'First name', 'middle_name' => 'Middle name', 'last_name' => 'Last name', 'suffix' => 'Suffix', 'organization_name' => 'Organization', 'display_name' => 'Display name',
-        'sort_name' => 'Filed as', 'envelope_name' => 'On envelopes', 'greeting' => 'Greeting', 'first_known_on' => 'First known on', 'line1' => 'Address, line 1', 'line2' => 'Address, line 2', 'city' => 'City', 'state' => 'State', 'postal_code' => 'Postal code', 'country' => 'Country', 'original' => 'Address as written',
-        'address' => 'Email', 'number' => 'Phone', 'system' => 'Old system', 'value' => 'Id in the old system', 'given_on' => 'Gift date', 'amount' => 'Gift amount', 'fund' => 'Gift fund', 'reference' => 'Gift reference', 'campaign' => 'Gift campaign', 'appeal' => 'Gift appeal', 'tribute' => 'In honor or memory of', 'anonymous' => 'Anonymous', 'notes' => 'Notes',
-        'nickname' => 'Nickname', 'birth_date' => 'Birth date', 'status' => 'Status', 'consent_mail' => 'Consent to mail', 'consent_email' => 'Consent to email', 'consent_phone' => 'Consent to calls', 'name' => 'Name', 'list' => 'List', 'role' => 'Role', 'is_primary' => 'Primary',
-    ];
-
     public function __construct(
         private Staged $staged,
         private RecordReader $reader,
         private Standards $standards,
+        private ChangeWords $words,
     ) {
     }
 
@@ -79,60 +74,15 @@ final readonly class RowView
     public function changes(?string $json, ?int $intakeId = null): array
     {
         $shown = [];
+        $sight = Sight::ofUser();
         foreach ($json === null ? [] : json_decode($json, true, flags: JSON_THROW_ON_ERROR) as $data) {
-            $change = Change::fromArray($data);
-            $fields = [];
-            foreach ($this->shownFields($change, $intakeId) as $label => [$before, $after]) {
-                $fields[] = ['label' => (string) $label, 'before' => $before, 'after' => $after];
+            $change = $sight->ofChange(Change::fromArray($data));
+            if ($change !== null) {
+                $shown[] = $this->words->of($change, $intakeId);
             }
-            $shown[] = ['subject' => $change->subject->value, 'action' => $change->action->value, 'fields' => $fields];
         }
 
         return $shown;
-    }
-
-    /** @return array<string, array{?string, ?string}> what a person reads of a change, by label */
-    private function shownFields(Change $change, ?int $intakeId): array
-    {
-        $after = $change->after();
-
-        return match (true) {
-            $change->action === Action::Create && $change->subject === Subject::Membership => [ucfirst((string) $after['list']) => [null, $after['name']]],
-            $change->action === Action::Create && $change->subject === Subject::Custom => [$this->standards->catalog->has((string) $after['field']) ? $this->standards->catalog->field((string) $after['field'])->label : (string) $after['field'] => [null, $after['value']]],
-            $change->subject === Subject::Link => ['Link' => [null, LinkKind::from((string) $after['kind'])->phrase().' '.$this->linked((string) $after['other_id'], $intakeId).(isset($after['role']) ? ", {$after['role']}" : '')]],
-            default => self::labelled($change),
-        };
-    }
-
-    /** @return array<string, array{?string, ?string}> */
-    private static function labelled(Change $change): array
-    {
-        $fields = [];
-        foreach ($change->fields as $column => $pair) {
-            $label = match (true) {
-                $column === 'kind' && $change->subject === Subject::Gift => 'Gift kind',
-                $column === 'kind' && $change->subject !== Subject::Supporter => ucfirst($change->subject->value).' is of kind',
-                $column === 'notes' && $change->subject === Subject::Gift => 'Gift notes',
-                default => self::LABELS[$column] ?? $column,
-            };
-            if ($column !== 'is_primary') {
-                $fields[$label] = $pair;
-            }
-        }
-
-        return $fields;
-    }
-
-    private function linked(string $ref, ?int $intakeId): string
-    {
-        if (! ctype_digit($ref)) {
-            $name = $intakeId === null ? null : DB::table('intake_results')->where('intake_id', $intakeId)->where('unit', (int) $ref)->value('display');
-
-            return is_string($name) && $name !== '' ? $name : 'another of row '.Unit::row((int) $ref);
-        }
-        $name = DB::table('supporters')->where('id', (int) $ref)->value('display_name');
-
-        return is_string($name) ? $name : "supporter {$ref}";
     }
 
     /**

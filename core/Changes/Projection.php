@@ -53,6 +53,10 @@ final class Projection
             return [...$parts, new RecordPart($change->ref, $change->after())];
         }
 
+        if ($change->action === Action::Delete) {
+            return array_values(array_filter($parts, static fn (RecordPart $part): bool => $part->ref !== $change->ref));
+        }
+
         return array_map(static fn (RecordPart $part): RecordPart => $part->ref === $change->ref ? new RecordPart($part->ref, [...$part->values, ...$change->after()]) : $part, $parts);
     }
 }

@@ -30,7 +30,13 @@ final readonly class Reversal
         $kept = [];
         foreach (array_reverse($net) as $thing => $change) {
             $stored = $now[$thing] ?? null;
-            if ($stored === null) {
+            if ($change->action === Action::Delete) {
+                if ($stored === null) {
+                    $changes[] = Change::create($change->subject, $change->ref, array_map(static fn (array $pair): ?string => $pair[0], $change->fields));
+                } else {
+                    $kept[] = new Kept($thing, null, null, null, 'It is there again');
+                }
+            } elseif ($stored === null) {
                 $kept[] = new Kept($thing, null, null, null, 'It is no longer there');
             } elseif ($change->action === Action::Update) {
                 [$back, $left] = self::fields($thing, $change, $stored);
@@ -44,27 +50,53 @@ final readonly class Reversal
                 $kept[] = new Kept($thing, null, null, null, $change->subject === Subject::Supporter ? 'Others have added to this supporter or changed it since' : 'It was changed since');
             }
         }
+        // A supporter that comes back is there before what hangs on it.
+        usort($changes, static fn (Change $a, Change $b): int => self::comesBack($b) <=> self::comesBack($a));
 
         return new self($changes, $kept);
     }
 
+    private static function comesBack(Change $change): bool
+    {
+        return $change->subject === Subject::Supporter && $change->action === Action::Create;
+    }
+
     /**
-     * One change a thing: from what was before the first to what is after the last.
+     * One change a thing: from what was before the first to what is after the last. What was made and taken away again is nothing.
      *
      * @param  list<Change>  $done
      * @return array<string, Change>
      */
     private static function net(array $done): array
     {
-        $net = [];
+        $fields = [];
+        $first = [];
+        $last = [];
         foreach ($done as $change) {
             $thing = "{$change->subject->value}:{$change->ref}";
-            $earlier = $net[$thing] ?? null;
-            $fields = $change->fields;
-            foreach ($earlier->fields ?? [] as $column => $pair) {
-                $fields[$column] = [$pair[0], isset($fields[$column]) ? $fields[$column][1] : $pair[1]];
+            $first[$thing] ??= $change;
+            $last[$thing] = $change;
+            foreach ($change->fields as $column => $pair) {
+                $fields[$thing][$column] = [isset($fields[$thing][$column]) ? $fields[$thing][$column][0] : $pair[0], $pair[1]];
             }
-            $net[$thing] = new Change($change->subject, $change->ref, $earlier->action ?? $change->action, $fields);
+        }
+        $net = [];
+        foreach ($first as $thing => $change) {
+            $wasThere = $change->action !== Action::Create;
+            $isThere = $last[$thing]->action !== Action::Delete;
+            if ($wasThere || $isThere) {
+                $action = match (true) {
+                    ! $wasThere => Action::Create,
+                    ! $isThere => Action::Delete,
+                    default => Action::Update,
+                };
+                $changed = $fields[$thing] ?? [];
+                if ($action === Action::Delete) {
+                    // What a change before the deletion left alone is told by the deletion alone.
+                    $changed = array_filter($changed, static fn (array $pair): bool => $pair[0] !== null);
+                }
+                $net[$thing] = new Change($change->subject, $change->ref, $action, $changed);
+            }
         }
 
         return $net;

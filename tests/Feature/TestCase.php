@@ -35,6 +35,16 @@ abstract class TestCase extends BaseTestCase
         DB::table('sequences')->update(['next' => 1]);
     }
 
+    /** Each request has controllers of its own, as it has behind a web server. */
+    public function call($method, $uri, $parameters = [], $cookies = [], $files = [], $server = [], $content = null)
+    {
+        foreach (app('router')->getRoutes() as $route) {
+            $route->flushController();
+        }
+
+        return parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
+    }
+
     protected function user(Role $role = Role::DataSteward): User
     {
         return User::query()->firstOrCreate(['email' => str_replace(' ', '', $role->value).'@example.org'], ['name' => ucfirst($role->value), 'password' => 'secret', 'role' => $role]);

@@ -1,0 +1,232 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Records;
+
+use App\Models\User;
+use App\Standards\Sight;
+use App\Standards\Taken;
+use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Changes\Projection;
+use PineSieve\Core\Forms\Draft;
+use PineSieve\Core\Forms\DraftReader;
+use PineSieve\Core\Forms\FormPlanner;
+use PineSieve\Core\Forms\Merging;
+use PineSieve\Core\Forms\PlacedProblem;
+use PineSieve\Core\Forms\ReadDraft;
+use PineSieve\Core\Matching\Comparer;
+use PineSieve\Core\Matching\KeyMaker;
+use PineSieve\Core\Matching\PairStrength;
+use PineSieve\Core\Records\SupporterRecord;
+use PineSieve\Core\Standards\Problem;
+use PineSieve\Core\Standards\Standards;
+use PineSieve\Core\Standards\Uniques;
+
+/** Supporters as people write them by hand: checked like any row of a file, compared with those that are there, and written through the one door. */
+final readonly class Forms
+{
+    /** Likely duplicates that are shown. */
+    private const ALIKE = 8;
+
+    public function __construct(
+        private Standards $standards,
+        private RecordReader $reader,
+        private RecordWriter $writer,
+        private KeyMaker $keys,
+        private Taken $taken,
+        private Ids $ids,
+    ) {
+    }
+
+    /** The form of a stored supporter, without what the person may not see. */
+    public function of(int $id, Sight $sight): ?Draft
+    {
+        $record = $this->reader->read([$id])[$id] ?? null;
+
+        return $record === null ? null : self::seen(Draft::of($record, $this->linksTo($id)), $sight);
+    }
+
+    /**
+     * What is wrong with a form.
+     *
+     * @return list<PlacedProblem>
+     */
+    public function problems(Draft $draft, ?int $id, Sight $sight): array
+    {
+        $stored = $id === null ? null : ($this->reader->read([$id])[$id] ?? null);
+
+        return $this->checked((new DraftReader($this->standards))->read($this->whole($draft, $stored, $sight)), $stored);
+    }
+
+    /**
+     * Stored supporters that a form may be about.
+     *
+     * @return list<array{id: int, name: string, place: string, strength: int, for: list<string>, against: list<string>}> the likeliest first
+     */
+    public function alike(Draft $draft, ?int $except): array
+    {
+        $record = (new DraftReader($this->standards))->read($draft)->record;
+        $ids = [];
+        foreach ($this->keys->ofIncoming($record) as $key) {
+            $cap = $key->kind->cap();
+            foreach (DB::select("select supporter_id from match_keys where kind = ? and hash = ? order by supporter_id limit {$cap}", [$key->kind->value, $key->hash]) as $hit) {
+                $ids[$hit->supporter_id] = $hit->supporter_id;
+            }
+        }
+        unset($ids[$except]);
+        $comparer = new Comparer($this->keys);
+        $found = [];
+        foreach ($this->reader->read(array_values($ids)) as $id => $stored) {
+            $finding = $comparer->compare($record, $stored);
+            if ($finding->strength !== PairStrength::None) {
+                $address = $stored->addresses[0] ?? null;
+                $found[] = ['id' => $id, 'name' => $stored->field('display_name'), 'place' => trim(($address?->value('city') ?? '').', '.($address?->value('state') ?? ''), ', '), ...array_intersect_key($finding->toArray(), ['strength' => 1, 'for' => 1, 'against' => 1])];
+            }
+        }
+        usort($found, static fn (array $a, array $b): int => [$b['strength'], count($b['for'])] <=> [$a['strength'], count($a['for'])]);
+
+        return array_slice($found, 0, self::ALIKE);
+    }
+
+    /**
+     * Keeps a form.
+     *
+     * @param  ?int  $id  null for a new supporter
+     * @param  ?Draft  $base  as the person opened it
+     *
+     * @throws NotKept if something is wrong with it, or if another person changed the same; nothing is written then
+     */
+    public function keep(Draft $draft, ?int $id, ?Draft $base, ?User $user, Sight $sight): KeptForm
+    {
+        return DB::transaction(function () use ($draft, $id, $base, $user, $sight): KeptForm {
+            $this->ids->queueUp();
+            $stored = $id === null ? null : ($this->reader->read([$id])[$id] ?? throw NotKept::gone());
+            $theirs = [];
+            if ($stored !== null && $base !== null) {
+                $merged = Merging::of($base, $draft, self::seen(Draft::of($stored, $this->linksTo($stored->ref)), $sight));
+                if ($merged->conflicts !== []) {
+                    throw NotKept::conflicting($merged);
+                }
+                [$draft, $theirs] = [$merged->draft, $merged->theirs];
+            }
+            $read = (new DraftReader($this->standards))->read($this->whole($draft, $stored, $sight));
+            $problems = $this->checked($read, $stored);
+            if (array_filter($problems, static fn (PlacedProblem $placed): bool => $placed->problem->blocks) !== []) {
+                throw NotKept::faulty($problems);
+            }
+
+            return new KeptForm($this->write($read, $stored, $user), $problems, $theirs);
+        });
+    }
+
+    private function write(ReadDraft $read, ?SupporterRecord $stored, ?User $user): int
+    {
+        $planner = new FormPlanner;
+        $self = $stored->ref ?? FormPlanner::NEW;
+        $there = $stored === null ? [] : array_column($this->linksTo((int) $stored->ref), 'other_id', 'id');
+        $entries = [];
+        $changes = $planner->changes($read, $stored);
+        if ($changes !== []) {
+            $entries[] = new Entry($self, $changes);
+        }
+        foreach ($planner->changesOfOthers($read, $self, $there) as $owner => $ofOwner) {
+            if (DB::table('supporters')->where('id', $owner)->exists()) {
+                $entries[] = new Entry($owner, $ofOwner);
+            }
+        }
+        $ids = $entries === [] ? [] : $this->writer->write($entries, Cause::edit($user?->id));
+
+        return $stored === null ? $ids[FormPlanner::NEW] : (int) $stored->ref;
+    }
+
+    /** @return list<PlacedProblem> */
+    private function checked(ReadDraft $read, ?SupporterRecord $stored): array
+    {
+        if ($read->problems !== []) {
+            return $read->problems;
+        }
+        $after = Projection::after($stored, (new FormPlanner)->changes($read, $stored));
+
+        return array_map(static fn (Problem $problem): PlacedProblem => new PlacedProblem(self::place($problem, $read), $problem), [...$this->standards->problems($after, $stored), ...$this->takenBefore($after, $stored)]);
+    }
+
+    /** @return list<Problem> */
+    private function takenBefore(SupporterRecord $after, ?SupporterRecord $stored): array
+    {
+        $uniques = new Uniques($this->standards->catalog);
+        $before = $stored === null ? [] : $uniques->of($stored);
+        $values = array_map(static fn (array $ofField, string $field): array => array_values(array_diff($ofField, $before[$field] ?? [])), $all = $uniques->of($after), array_keys($all));
+        $values = array_combine(array_keys($all), $values);
+        $problems = [];
+        foreach ($this->taken->of($values) as $field => $taken) {
+            foreach ($taken as $value => $owners) {
+                $others = array_values(array_filter($owners, static fn (int $owner): bool => $owner !== $stored?->ref));
+                if ($others !== []) {
+                    $problems[] = $uniques->problem($field, (string) $value, "Supporter {$others[0]}");
+                }
+            }
+        }
+
+        return $problems;
+    }
+
+    /** Where in the form a missing field is to be written. */
+    private static function place(Problem $problem, ReadDraft $read): string
+    {
+        [$list, $column] = match (true) {
+            str_starts_with($problem->field, 'address.') => ['addresses', substr($problem->field, 8)],
+            $problem->field === 'email' => ['emails', 'address'],
+            $problem->field === 'phone' => ['phones', 'number'],
+            $problem->field === 'id.old' => ['identifiers', 'value'],
+            default => ['fields', $problem->field],
+        };
+        if ($list === 'fields') {
+            return "fields.{$column}";
+        }
+        foreach ($read->lists[$list] as $ref => $item) {
+            if (mb_strtolower($item[$column]) === $problem->value) {
+                return "{$list}.{$ref}.{$column}";
+            }
+        }
+
+        return "{$list}.new1.{$column}";
+    }
+
+    /** The form with what the person may not edit as it is stored, and without it for a new supporter. */
+    private function whole(Draft $draft, ?SupporterRecord $stored, Sight $sight): Draft
+    {
+        $kept = $stored === null ? [] : Draft::of($stored, $this->linksTo((int) $stored->ref))->flat();
+        $flat = [];
+        foreach ([...$kept, ...$draft->flat()] as $path => $value) {
+            $field = Draft::fieldAt($path);
+            if ($field === null || $sight->edits($field)) {
+                $flat[$path] = $draft->flat()[$path] ?? null;
+            } else {
+                $flat[$path] = $kept[$path] ?? null;
+            }
+        }
+        // A field that is emptied is written as blank; one that the form does not show stays.
+        foreach ($draft->fields as $field => $value) {
+            $flat["fields.{$field}"] = $sight->edits($field) ? $value : ($kept["fields.{$field}"] ?? '');
+        }
+        foreach ($kept as $path => $value) {
+            if (str_starts_with($path, 'fields.') && ! array_key_exists(substr($path, 7), $draft->fields)) {
+                $flat[$path] = $value;
+            }
+        }
+
+        return Draft::fromFlat(array_filter($flat, static fn (?string $value): bool => $value !== null));
+    }
+
+    private static function seen(Draft $draft, Sight $sight): Draft
+    {
+        return Draft::fromFlat(array_filter($draft->flat(), static fn (string $path): bool => Draft::fieldAt($path) === null || $sight->sees((string) Draft::fieldAt($path)), ARRAY_FILTER_USE_KEY));
+    }
+
+    /** @return list<array{id: int, kind: string, other_id: int, role: ?string}> */
+    private function linksTo(int|string $id): array
+    {
+        return array_map(static fn ($link): array => (array) $link, DB::select('select id, kind, supporter_id as other_id, role from links where other_id = ? order by id limit 200', [$id]));
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Forms;
+
+use PineSieve\Core\Standards\Problem;
+
+/** A problem at its place in a form. */
+final readonly class PlacedProblem
+{
+    /** @param  string  $place  as Draft::flat() writes it, such as "emails.55.address" */
+    public function __construct(
+        public string $place,
+        public Problem $problem,
+    ) {
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return ['place' => $this->place, ...$this->problem->toArray()];
+    }
+}
