@@ -1,9 +1,14 @@
 <?php
 
+use App\Http\Controllers\Account\AccountController;
 use App\Http\Controllers\Account\SessionController;
+use App\Http\Controllers\Admin\PeopleController;
+use App\Http\Controllers\Admin\RestorePointController;
+use App\Http\Controllers\Admin\WebhookController;
 use App\Http\Controllers\HealthController;
 use App\Http\Controllers\Intakes\ColumnController;
 use App\Http\Controllers\Intakes\FindingController;
+use App\Http\Controllers\Intakes\HeldController;
 use App\Http\Controllers\Intakes\IntakeController;
 use App\Http\Controllers\Intakes\LoadController;
 use App\Http\Controllers\Intakes\PlanController;
@@ -30,6 +35,28 @@ Route::prefix('api')->group(function (): void {
     Route::middleware('auth')->group(function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);
         Route::get('today', TodayController::class);
+        Route::put('password', [AccountController::class, 'password']);
+        Route::get('messages', [AccountController::class, 'messages']);
+        Route::post('messages/read', [AccountController::class, 'read']);
+        Route::get('sessions', [PeopleController::class, 'sessions']);
+        Route::delete('sessions/{key}', [PeopleController::class, 'endSession'])->where('key', '[0-9a-f]{64}');
+        Route::get('people', [PeopleController::class, 'index']);
+        Route::post('people', [PeopleController::class, 'store']);
+        Route::patch('people/{user}', [PeopleController::class, 'update'])->whereNumber('user');
+        Route::get('audit', [PeopleController::class, 'audit']);
+        Route::get('webhooks', [WebhookController::class, 'index']);
+        Route::post('webhooks', [WebhookController::class, 'store']);
+        Route::patch('webhooks/{webhook}', [WebhookController::class, 'update'])->whereNumber('webhook');
+        Route::delete('webhooks/{webhook}', [WebhookController::class, 'destroy'])->whereNumber('webhook');
+        Route::get('restore-points', [RestorePointController::class, 'index']);
+        Route::post('restore-points', [RestorePointController::class, 'store']);
+        Route::put('restore-points/schedule', [RestorePointController::class, 'schedule']);
+        Route::prefix('restore-points/{name}')->where(['name' => '[0-9a-z-]{10,40}'])->group(function (): void {
+            Route::get('check', [RestorePointController::class, 'check']);
+            Route::get('file', [RestorePointController::class, 'download']);
+            Route::post('restore', [RestorePointController::class, 'restore']);
+            Route::delete('', [RestorePointController::class, 'destroy']);
+        });
         Route::get('fields', [FieldController::class, 'index']);
         Route::post('fields', [FieldController::class, 'store']);
         Route::get('catalog', [FieldController::class, 'catalog']);
@@ -38,6 +65,7 @@ Route::prefix('api')->group(function (): void {
             Route::post('type', [FieldController::class, 'retype']);
             Route::get('list', [ListController::class, 'show']);
             Route::put('list', [ListController::class, 'update']);
+            Route::post('list/values', [ListController::class, 'add']);
             Route::post('list/merge', [ListController::class, 'merge']);
         });
         Route::get('rules', [RuleController::class, 'index']);
@@ -92,11 +120,18 @@ Route::prefix('api')->group(function (): void {
             Route::post('load', [LoadController::class, 'load']);
             Route::get('proof', [LoadController::class, 'proof']);
             Route::get('records', [LoadController::class, 'records']);
-            Route::get('held.csv', [LoadController::class, 'held']);
+            Route::get('held.csv', [HeldController::class, 'download']);
+            Route::get('file', [LoadController::class, 'original']);
+            Route::post('stop', [LoadController::class, 'stop']);
+            Route::post('place', [LoadController::class, 'move']);
+            Route::post('redo', [LoadController::class, 'redo']);
             Route::get('undo', [LoadController::class, 'undoPreview']);
             Route::post('undo', [LoadController::class, 'undo']);
         });
 
+        Route::get('held', [HeldController::class, 'index']);
+        Route::post('held/fix', [HeldController::class, 'fix']);
+        Route::post('held/decide', [HeldController::class, 'decide']);
         Route::get('supporters', [SupporterController::class, 'index']);
         Route::get('supporters/{supporter}', [SupporterController::class, 'show'])->whereNumber('supporter');
         Route::get('forms', [FormController::class, 'fields']);

@@ -72,6 +72,15 @@ final readonly class Edits
         return $this->rows[$number] ?? null;
     }
 
+    /**
+     * @param  list<int>  $numbers
+     * @return list<int> those that a person holds
+     */
+    public function heldAmong(array $numbers): array
+    {
+        return array_values(array_filter($numbers, fn (int $number): bool => ($this->rows[$number] ?? null) === 'hold'));
+    }
+
     /** @param  int  $part which of the supporters that the row tells of */
     public function match(int $number, int $part = 0): ?string
     {

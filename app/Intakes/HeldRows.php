@@ -25,10 +25,10 @@ final readonly class HeldRows
         self::line($stream, [...$headers, ...Proposer::OF_HELD_ROWS]);
         $after = 0;
         do {
-            $numbers = array_column(DB::select("select number from intake_results where intake_id = ? and outcome = 'held' and number > ? order by number limit 1000", [$intake->id, $after]), 'number');
+            $numbers = array_column(DB::select("select r.number from intake_results r left join intake_outcomes o on o.intake_id = r.intake_id and o.unit = r.unit where r.intake_id = ? and r.role = '' and coalesce(o.outcome, r.outcome) = 'held' and r.number > ? order by r.number limit 1000", [$intake->id, $after]), 'number');
             $reasons = $this->reasons($intake, $numbers);
             foreach ($this->staged->chosen($intake->id, $numbers) as $number => $cells) {
-                self::line($stream, [...array_slice(array_pad($cells, count($headers), ''), 0, count($headers)), (string) $number, implode('; ', $reasons[$number] ?? [])]);
+                self::line($stream, [...array_slice(array_pad($cells, count($headers), ''), 0, count($headers)), FixedRows::reference($intake->id, $number), implode('; ', $reasons[$number] ?? [])]);
                 $after = $number;
             }
         } while ($numbers !== []);
@@ -41,10 +41,10 @@ final readonly class HeldRows
     private function reasons(Intake $intake, array $numbers): array
     {
         $reasons = [];
-        foreach (DB::table('intake_problems')->where('intake_id', $intake->id)->whereIn('number', $numbers)->orderBy('number')->orderBy('place')->get(['number', 'reason', 'remedy']) as $problem) {
+        foreach (DB::table('intake_problems')->where('intake_id', $intake->id)->where('blocks', true)->whereIn('number', $numbers)->orderBy('number')->orderBy('place')->get(['number', 'reason', 'remedy']) as $problem) {
             $reasons[$problem->number][] = "{$problem->reason}. {$problem->remedy}";
         }
-        foreach (DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('number', $numbers)->whereIn('held_by', ['unsure', 'person', 'waits'])->get(['number', 'held_by', 'findings']) as $row) {
+        foreach (DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('number', $numbers)->where('role', '')->whereIn('held_by', ['unsure', 'person', 'waits'])->get(['number', 'held_by', 'findings']) as $row) {
             $reasons[$row->number][] = $row->held_by === 'person' ? 'Held by a person' : 'May be someone we know: '.implode(', ', json_decode((string) $row->findings, true)[0]['for'] ?? []);
         }
 

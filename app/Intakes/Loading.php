@@ -21,12 +21,16 @@ use stdClass;
  */
 final readonly class Loading implements Work
 {
+    private const COLUMNS = 'unit, number, turn, outcome, supporter_id, leader, changes, money, money_there, gifts_new, fingerprint';
+
     public function __construct(
         private RecordWriter $writer,
         private Sifter $sifter,
         private Staged $staged,
         private Bulk $bulk,
         private Ids $ids,
+        private LoadQueue $queue,
+        private Messages $messages,
     ) {
     }
 
@@ -56,6 +60,12 @@ final readonly class Loading implements Work
                     : ['state' => IntakeState::Loaded, 'loaded_at' => now(), 'ended_at' => now()]);
             }
             $intake->save();
+            if (! $more) {
+                DB::afterCommit(function () use ($intake): void {
+                    $this->messages->loaded($intake);
+                    $this->queue->next();
+                });
+            }
 
             return $more;
         });
@@ -68,7 +78,7 @@ final readonly class Loading implements Work
         $limit = (int) config('sieve.load_chunk');
         // What a trial has brought in is in; a trial brings in its own rows alone.
         $trial = $intake->trial === null ? '' : ($intake->isTrying() ? ' and number in ('.implode(',', array_map(intval(...), $intake->trial['rows'])).')' : ' and not exists (select 1 from intake_outcomes o where o.intake_id = intake_results.intake_id and o.unit = intake_results.unit)');
-        $rows = DB::select('select unit, number, turn, outcome, supporter_id, leader, changes, money, money_there, gifts_new, fingerprint from intake_results where intake_id = ? and unit > ? and turn '.($later ? '>' : '<')." ?{$trial} order by unit limit ".($limit + Unit::MOST), [$intake->id, $later ? $intake->position - Sifter::LATER : $intake->position, Sifter::LATER]);
+        $rows = DB::select('select '.self::COLUMNS.' from intake_results where intake_id = ? and unit > ? and turn '.($later ? '>' : '<')." ?{$trial} order by unit limit ".($limit + Unit::MOST), [$intake->id, $later ? $intake->position - Sifter::LATER : $intake->position, Sifter::LATER]);
         // All that a row tells of is written in one transaction.
         for ($end = min($limit, count($rows)); $end < count($rows) && $rows[$end]->number === $rows[$end - 1]->number; $end++);
 
@@ -104,7 +114,7 @@ final readonly class Loading implements Work
     }
 
     /** @param  list<stdClass>  $rows */
-    private function apply(Intake $intake, array $rows): void
+    private function apply(Intake $intake, array $rows, ?int $userId = null): void
     {
         $entries = [];
         foreach ($rows as $row) {
@@ -112,7 +122,7 @@ final readonly class Loading implements Work
                 $entries[] = new Entry($row->supporter_id ?? "{$row->leader}:supporter", array_map(Change::fromArray(...), json_decode($row->changes, true, flags: JSON_THROW_ON_ERROR)), $row->number);
             }
         }
-        $ids = $entries === [] ? [] : $this->writer->write($entries, Cause::load($intake->id, $intake->loaded_by), $this->madeBefore($intake, $rows, $entries));
+        $ids = $entries === [] ? [] : $this->writer->write($entries, Cause::load($intake->id, $userId ?? $intake->loaded_by, $intake->choices()->isQuiet), $this->madeBefore($intake, $rows, $entries));
         $made = [];
         foreach ($ids as $ref => $id) {
             [$unit, $subject] = explode(':', $ref);
@@ -127,6 +137,25 @@ final readonly class Loading implements Work
             $outcomes[] = [$intakeId, $row->unit, $row->number, $row->outcome, $supporter, isset($made[$row->unit]) ? json_encode($made[$row->unit], JSON_THROW_ON_ERROR) : null, $row->money, $row->money_there, $row->gifts_new, $row->fingerprint];
         }
         $this->bulk->insert('intake_outcomes', ['intake_id', 'unit', 'number', 'outcome', 'supporter_id', 'made', 'money', 'money_there', 'gifts_new', 'fingerprint'], $outcomes);
+    }
+
+    /**
+     * Brings held rows of a loaded intake in, as far as nothing keeps them any more.
+     *
+     * @param  list<int>  $numbers
+     * @return list<int> numbers of those that came in
+     */
+    public function bring(Intake $intake, array $numbers, ?int $userId): array
+    {
+        $rows = $numbers === [] ? [] : DB::select('select '.self::COLUMNS.' from intake_results where intake_id = ? and number in ('.implode(',', array_map(intval(...), $numbers)).') order by unit', [$intake->id]);
+        $coming = array_fill_keys(array_column(array_filter($rows, static fn (stdClass $row): bool => in_array($row->outcome, ['new', 'updated', 'unchanged', 'left_out'], true)), 'number'), true);
+        $rows = array_values(array_filter($rows, static fn (stdClass $row): bool => isset($coming[$row->number])));
+        if ($rows !== []) {
+            DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('number', array_keys($coming))->delete();
+            $this->apply($intake, $rows, $userId);
+        }
+
+        return array_keys($coming);
     }
 
     /**

@@ -53,7 +53,7 @@ final readonly class Proof
         $reconciliation = new Reconciliation($rows, $outcomes, $source, $money);
         // Whoever a unit makes leads it; everyone else that it is about was there before.
         $created = $loaded
-            ? (int) DB::scalar("select count(*) from intake_outcomes where intake_id = ? and made like '%\"supporter\"%'", [$intake->id])
+            ? (int) DB::scalar("select count(*) from intake_outcomes where intake_id = ? and taken_back is null and made like '%\"supporter\"%'", [$intake->id])
             : (int) DB::scalar('select count(*) from intake_results where intake_id = ? and leader = unit', [$intake->id]);
         $touched = $loaded
             ? (int) DB::scalar("select count(distinct j.supporter_id) from journal j where j.intake_id = ? and j.cause = 'load' and j.id > ? and j.supporter_id not in (select supporter_id from intake_outcomes where intake_id = ? and made like '%\"supporter\"%')", [$intake->id, (int) ($intake->settings['journal_from'] ?? 0), $intake->id])
@@ -74,9 +74,9 @@ final readonly class Proof
     /** @return list<array{code: string, field: string, reason: string, rows: int, example: string}> */
     public function heldByReason(Intake $intake): array
     {
-        $reasons = array_map(static fn ($row): array => (array) $row, DB::select("select p.code, p.field, min(p.reason) as reason, count(distinct p.number) as `rows`, min(p.value) as example from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.unit = p.number << 6 where p.intake_id = ? and r.outcome = 'held' group by p.code, p.field order by `rows` desc", [$intake->id]));
+        $reasons = array_map(static fn ($row): array => (array) $row, DB::select("select p.code, p.field, min(p.reason) as reason, count(distinct p.number) as `rows`, min(p.value) as example from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.unit = p.number << 6 where p.blocks = 1 and p.intake_id = ? and r.outcome = 'held' group by p.code, p.field order by `rows` desc", [$intake->id]));
         foreach (['unsure' => 'Nobody has said whether it is someone we know', 'person' => 'Held by a person'] as $by => $reason) {
-            $count = (int) DB::scalar("select count(*) from intake_results where intake_id = ? and outcome = 'held' and held_by = ?", [$intake->id, $by]);
+            $count = (int) DB::scalar("select count(*) from intake_results where intake_id = ? and role = '' and outcome = 'held' and held_by = ?", [$intake->id, $by]);
             if ($count > 0) {
                 $reasons[] = ['code' => $by, 'field' => '', 'reason' => $reason, 'rows' => $count, 'example' => ''];
             }

@@ -33,6 +33,16 @@ final readonly class Revision
         return $id;
     }
 
+    /**
+     * Works rows out anew whose decisions were kept already.
+     *
+     * @param  list<int>  $numbers
+     */
+    public function again(Intake $intake, array $numbers): void
+    {
+        $this->work($intake, count($numbers) > self::AT_ONCE ? null : $numbers);
+    }
+
     /** Empties every value that has one kind of problem: its rows come in without it. */
     public function blank(Intake $intake, string $code, string $field, int $column, ?int $userId): void
     {

@@ -62,7 +62,7 @@ final readonly class RowView
             'supporter_id' => $result->supporter_id ?? DB::table('intake_outcomes')->where('intake_id', $intake->id)->where('unit', Unit::of($number))->value('supporter_id'),
             'decision' => DB::table('intake_edits')->where('intake_id', $intake->id)->where('number', $number)->where('kind', 'match')->orderByDesc('id')->value('to'),
             'row_decision' => DB::table('intake_edits')->where('intake_id', $intake->id)->where('number', $number)->where('kind', 'row')->orderByDesc('id')->value('to'),
-            'problems' => DB::table('intake_problems')->where('intake_id', $intake->id)->where('number', $number)->orderBy('place')->get(['code', 'field', 'column', 'value', 'reason', 'remedy'])->all(),
+            'problems' => DB::table('intake_problems')->where('intake_id', $intake->id)->where('number', $number)->orderBy('place')->get(['code', 'field', 'column', 'value', 'reason', 'remedy', 'blocks'])->all(),
             'changes' => $this->changes($result->changes ?? null, $intake->id),
             'others' => $parts,
             'reason' => $result->reason ?? null,
@@ -111,6 +111,8 @@ final readonly class RowView
         $raw = $this->staged->chosen($intake->id, [$number])[$number] ?? [];
         $mapped = (new RowMapper($intake->columnPlan(), $this->standards, $intake->choices()->system))->map(Edits::of($intake->id, [$number])->corrected($number, $raw));
         $findings = json_decode((string) DB::table('intake_results')->where('intake_id', $intake->id)->where('unit', Unit::of($number))->value('findings'), true) ?? [];
+        $sight = Sight::ofUser();
+        $hidden = array_keys(array_filter(['Address' => 'address.line1', 'Email' => 'email', 'Phone' => 'phone', 'Id in the old system' => 'id.old', 'First known on' => 'first_known', 'Gifts' => 'gift.amount'], static fn (string $field): bool => ! $sight->sees($field)));
         $part = $findings[0]['part'] ?? 0;
         $party = $mapped->parties[$part] ?? $mapped->parties[0];
         $stored = $this->reader->read(array_values(array_filter(array_column($findings, 'ref'), is_int(...))), $intake->id);
@@ -124,7 +126,7 @@ final readonly class RowView
                     'label' => is_int($finding['ref']) ? "Supporter {$finding['ref']}" : 'Row '.Unit::row((int) $finding['ref']).' of this file',
                     'for' => $finding['for'],
                     'against' => $finding['against'],
-                    'values' => [...self::stored($candidate), 'Gifts' => $gifts[$finding['ref']] ?? ''],
+                    'values' => array_diff_key([...self::stored($candidate), 'Gifts' => $gifts[$finding['ref']] ?? ''], array_flip($hidden)),
                 ];
             }
         }

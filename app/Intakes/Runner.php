@@ -6,6 +6,7 @@ namespace App\Intakes;
 
 use App\Models\Intake;
 use App\Models\IntakeState;
+use App\RestorePoints\RestorePoints;
 
 /** Carries an intake on with whatever its state asks for. */
 final readonly class Runner
@@ -16,6 +17,7 @@ final readonly class Runner
         private Loading $loading,
         private Undoing $undoing,
         private Heartbeat $heartbeat,
+        private RestorePoints $points,
     ) {
     }
 
@@ -28,6 +30,9 @@ final readonly class Runner
         $until = $seconds === null ? INF : microtime(true) + $seconds;
         $state = $intake->state;
         try {
+            if ($state === IntakeState::Loading && $intake->restore_point === RestorePoints::WANTED) {
+                $intake->fill(['restore_point' => $this->points->take("before \"{$intake->name}\" was loaded", $intake->loader?->name)->name])->save();
+            }
             while (($work = $this->work($intake)) !== null && $intake->state === $state) {
                 $this->heartbeat->beat();
                 if ($work->step($intake) && microtime(true) > $until) {

@@ -9,33 +9,64 @@ use PineSieve\Core\Changes\MatchEffect;
 /** What a person chose for a whole intake. */
 final readonly class Settings
 {
+    /** What can be chosen at any time, since no row is worked out by it. */
+    public const ABOUT = ['description', 'agreed', 'agreed_by', 'is_quiet'];
+
     /**
      * @param  bool  $blanksEmpty  whether a blank cell empties the field of a matched supporter; only together with "replace"
      * @param  string  $system  name of the system that old ids are from
      * @param  bool  $acceptAddresses  whether every address is stored in its postal form without asking
+     * @param  list<string>  $groups  that everyone gets whom the intake touches
+     * @param  list<string>  $groupsNew  that everyone gets whom it makes
+     * @param  list<string>  $tags  as groups
+     * @param  list<string>  $tagsNew  as groupsNew
+     * @param  bool  $noContact  whether nobody in it may be contacted
+     * @param  string  $description  where the data is from
+     * @param  string  $agreed  how the people agreed to be contacted; '' where nobody has confirmed it
+     * @param  string  $agreedBy  who confirmed it
+     * @param  bool  $isQuiet  whether other systems are told nothing of its changes
      */
     public function __construct(
         public MatchEffect $effect = MatchEffect::FillBlanks,
         public bool $blanksEmpty = false,
         public string $system = 'old database',
         public bool $acceptAddresses = false,
+        public array $groups = [],
+        public array $groupsNew = [],
+        public array $tags = [],
+        public array $tagsNew = [],
+        public bool $noContact = false,
+        public string $description = '',
+        public string $agreed = '',
+        public string $agreedBy = '',
+        public bool $isQuiet = false,
     ) {
     }
 
     /** @param  array<string, mixed>  $data as toArray() gives it; what is missing has its default */
     public static function fromArray(array $data): self
     {
+        $names = static fn (string $key): array => array_values(array_unique(array_filter(array_map(static fn (mixed $name): string => is_string($name) ? trim($name) : '', is_array($data[$key] ?? null) ? $data[$key] : []), static fn (string $name): bool => $name !== '')));
+
         return new self(
             MatchEffect::from($data['effect'] ?? MatchEffect::FillBlanks->value),
             (bool) ($data['blanks_empty'] ?? false),
             (string) ($data['system'] ?? 'old database'),
             (bool) ($data['accept_addresses'] ?? false),
+            $names('groups'), $names('groups_new'), $names('tags'), $names('tags_new'),
+            (bool) ($data['no_contact'] ?? false),
+            (string) ($data['description'] ?? ''), (string) ($data['agreed'] ?? ''), (string) ($data['agreed_by'] ?? ''),
+            (bool) ($data['is_quiet'] ?? false),
         );
     }
 
-    /** @return array{effect: string, blanks_empty: bool, system: string, accept_addresses: bool} */
+    /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['effect' => $this->effect->value, 'blanks_empty' => $this->blanksEmpty, 'system' => $this->system, 'accept_addresses' => $this->acceptAddresses];
+        return [
+            'effect' => $this->effect->value, 'blanks_empty' => $this->blanksEmpty, 'system' => $this->system, 'accept_addresses' => $this->acceptAddresses,
+            'groups' => $this->groups, 'groups_new' => $this->groupsNew, 'tags' => $this->tags, 'tags_new' => $this->tagsNew, 'no_contact' => $this->noContact,
+            'description' => $this->description, 'agreed' => $this->agreed, 'agreed_by' => $this->agreedBy, 'is_quiet' => $this->isQuiet,
+        ];
     }
 }

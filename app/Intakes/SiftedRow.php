@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Intakes;
 
+use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Outcome;
 use PineSieve\Core\Changes\PartsPlanner;
 use PineSieve\Core\Changes\Planner;
+use PineSieve\Core\Changes\Projection;
+use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Columns\MappedRow;
 use PineSieve\Core\Columns\Party;
 use PineSieve\Core\Columns\PartyLink;
@@ -114,7 +117,7 @@ final class SiftedRow
             $unit = Unit::of($number, $part);
             $ref = $judgements[$part]->ref;
             $stored[$part] = $ref === null ? null : $this->candidates->record($ref);
-            $changes[$part] = $this->planner->plan((string) $unit, $this->checks->complete($party->record, $stored[$part]), $stored[$part]);
+            $changes[$part] = $this->given((string) $unit, $this->planner->plan((string) $unit, $this->checks->complete($party->record, $stored[$part]), $stored[$part]), $stored[$part]);
             $refs[$party->role] = $stored[$part]->ref ?? "{$unit}:supporter";
         }
         foreach ($row->links as $place => $link) {
@@ -134,6 +137,30 @@ final class SiftedRow
         }
 
         return [$row, $results];
+    }
+
+    /**
+     * The changes with what the intake gives to everyone: groups and tags, and that nobody of it may be contacted.
+     *
+     * @param  list<Change>  $changes
+     * @return list<Change>
+     */
+    private function given(string $unit, array $changes, ?SupporterRecord $stored): array
+    {
+        $settings = $this->settings;
+        $after = Projection::after($stored, $changes);
+        $isNew = $stored === null;
+        foreach (PartsPlanner::memberships(['group' => [...$settings->groups, ...($isNew ? $settings->groupsNew : [])], 'tag' => [...$settings->tags, ...($isNew ? $settings->tagsNew : [])]], $after->memberships) as $i => $membership) {
+            $changes[] = $membership->withRef("{$unit}:membership.given.{$i}");
+        }
+        $refused = [];
+        foreach ($settings->noContact ? ['consent_mail', 'consent_email', 'consent_phone'] : [] as $column) {
+            if ($after->field($column) !== 'no') {
+                $refused[$column] = [$stored?->fields[$column] ?? null, 'no'];
+            }
+        }
+
+        return $refused === [] ? $changes : Change::merged($changes, new Change(Subject::Supporter, $stored->ref ?? "{$unit}:supporter", Action::Update, $refused));
     }
 
     private static function partOf(MappedRow $row, string $role): int

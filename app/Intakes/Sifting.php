@@ -12,11 +12,15 @@ use Illuminate\Support\Facades\DB;
 /** Works out every row of an intake, chunk by chunk. */
 final readonly class Sifting implements Work
 {
+    /** Seconds after which a person is told that the work is done. */
+    private const PATIENCE = 20;
+
     public function __construct(
         private Sifter $sifter,
         private Results $results,
         private Ids $ids,
         private Staged $staged,
+        private Messages $messages,
     ) {
     }
 
@@ -35,6 +39,10 @@ final readonly class Sifting implements Work
             $more = $intake->position < Sifter::LATER ? $this->first($intake) : $this->later($intake);
             if (! $more) {
                 $intake->fill(['state' => IntakeState::Ready, 'is_sifted' => true, 'has_moved' => false, 'ended_at' => now()]);
+                // Who has waited at the screen sees it there.
+                if ($intake->began_at !== null && $intake->began_at->diffInSeconds(now()) > self::PATIENCE) {
+                    DB::afterCommit(fn () => $this->messages->needsSomeone($intake));
+                }
             }
             $intake->save();
 

@@ -30,6 +30,14 @@ final class SourceStore
         return SourceFile::open($this->localPath($intake));
     }
 
+    /** Writes the file to the output, as it came. */
+    public function send(Intake $intake): void
+    {
+        $stream = Storage::readStream($intake->file_path) ?? throw CannotRead::missing($intake->file_name);
+        fpassthru($stream);
+        fclose($stream);
+    }
+
     public function forget(Intake $intake): void
     {
         Storage::delete($intake->file_path);

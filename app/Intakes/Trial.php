@@ -64,6 +64,6 @@ final readonly class Trial
      */
     public function loaded(Intake $intake, array $numbers): array
     {
-        return $intake->trial === null || $numbers === [] ? [] : DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('number', $numbers)->distinct()->pluck('number')->mapWithKeys(static fn (int $number): array => [$number => true])->all();
+        return $intake->trial === null || $numbers === [] ? [] : DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('number', $numbers)->where('outcome', '<>', 'held')->distinct()->pluck('number')->mapWithKeys(static fn (int $number): array => [$number => true])->all();
     }
 }

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Intakes;
 
+use App\Account\Audit;
 use App\Jobs\CarryOn;
 use App\Models\Intake;
 use App\Models\IntakeState;
 use App\Models\JournalEntry;
+use App\Models\User;
+use App\Records\Bulk;
 use App\Records\Cause;
 use App\Records\Entry;
 use App\Records\Ids;
@@ -15,23 +18,36 @@ use App\Records\RecordReader;
 use App\Records\RecordWriter;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
+use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Kept;
 use PineSieve\Core\Changes\Reversal;
 use PineSieve\Core\Changes\Subject;
 
-/** Takes back what an intake did, supporter by supporter, each chunk in one transaction. */
+/**
+ * Takes back what an intake did, all of it or chosen rows, supporter by supporter, each chunk in one transaction.
+ * What is taken back is journalled like any change, so it can be brought back in the same way.
+ */
 final readonly class Undoing implements Work
 {
+    public const UNDO = 'undo';
+
+    public const REDO = 'redo';
+
     private const CHUNK = 300;
 
     /** Kept things that the report names; the count goes on. */
     private const NAMED = 1000;
+
+    /** Causes of entries that are the intake's own. */
+    private const OWN = [Cause::LOAD, Cause::UNDO, Cause::REDO];
 
     public function __construct(
         private RecordWriter $writer,
         private RecordReader $reader,
         private Staged $staged,
         private Ids $ids,
+        private Bulk $bulk,
+        private LoadQueue $queue,
     ) {
     }
 
@@ -41,22 +57,44 @@ final readonly class Undoing implements Work
         return ['supporters' => ['removed' => 0, 'restored' => 0], 'gifts' => ['removed' => 0], 'kept' => [], 'kept_count' => 0];
     }
 
+    /**
+     * Begins to take an intake back, or to bring back what was taken back last.
+     *
+     * @param  self::UNDO|self::REDO  $kind
+     * @param  ?list<int>  $rows  numbers; null for all
+     */
+    public function begin(Intake $intake, string $kind, ?array $rows, ?User $user): void
+    {
+        $intake->fill(['undo_report' => null, 'undone_by' => $user?->id, 'taking_back' => [
+            'kind' => $kind,
+            'rows' => $kind === self::REDO ? ($intake->taking_back['rows'] ?? null) : $rows,
+            'mark' => $kind === self::REDO ? ($intake->taking_back['mark'] ?? 0) : $this->ids->lastJournalId(),
+        ]]);
+        Audit::note(Audit::UNDO, match (true) {
+            $kind === self::REDO => "Took the undo of \"{$intake->name}\" back",
+            $rows === null => "Undid \"{$intake->name}\"",
+            default => 'Undid '.count($rows)." rows of \"{$intake->name}\"",
+        }, $intake->id);
+        $intake->begin(IntakeState::Undoing);
+    }
+
     public function step(Intake $intake): bool
     {
         return DB::transaction(function () use ($intake): bool {
             $this->staged->takeUp($intake);
             $this->ids->queueUp();
-            [$ids, $reversals] = $this->next($intake, $intake->position);
+            [$ids, $reversals] = $this->next($intake, $intake->taking_back ?? self::all(), $intake->position);
             $report = $intake->undo_report ?? self::emptyReport();
             $entries = [];
             foreach ($reversals as $id => $reversal) {
                 self::count($report, $id, $reversal);
                 if ($reversal->changes !== []) {
-                    $entries[] = new Entry($id, $reversal->changes);
+                    $entries[] = new Entry($id, $reversal->changes, $this->oneRow($intake));
                 }
             }
             if ($entries !== []) {
-                $this->writer->write($entries, Cause::undo($intake->id, $intake->undone_by));
+                $isRedo = ($intake->taking_back['kind'] ?? self::UNDO) === self::REDO;
+                $this->writer->write($entries, $isRedo ? Cause::redo($intake->id, $intake->undone_by, $intake->choices()->isQuiet) : Cause::undo($intake->id, $intake->undone_by, $intake->choices()->isQuiet));
             }
             $intake->fill(['undo_report' => $report, 'position' => $ids === [] ? $intake->position : max($ids), 'done' => $intake->done + count($ids)]);
             $more = count($ids) === self::CHUNK;
@@ -69,76 +107,164 @@ final readonly class Undoing implements Work
         });
     }
 
-    /** A trial that is taken back leaves the intake as it was before; a load that is taken back ends it. */
+    /** A single row's undo stands in the history with its row. */
+    private function oneRow(Intake $intake): ?int
+    {
+        $rows = $intake->taking_back['rows'] ?? null;
+
+        return $rows !== null && count($rows) === 1 ? $rows[0] : null;
+    }
+
+    /** A trial or a stopped load that is taken back leaves the intake as it was before; a load that is taken back ends it. */
     private function finish(Intake $intake): void
     {
+        DB::afterCommit(fn () => $this->queue->next());
+        ['kind' => $kind, 'rows' => $rows] = $intake->taking_back ?? self::all();
+        if ($rows !== null) {
+            $this->settleRows($intake, $rows, $kind);
+            $intake->fill(['state' => IntakeState::Loaded, 'ended_at' => now()]);
+
+            return;
+        }
+        if ($kind === self::REDO) {
+            $intake->fill(['state' => IntakeState::Loaded, 'undone_at' => null, 'ended_at' => now(), 'taking_back' => null]);
+
+            return;
+        }
         if ($intake->loaded_at !== null) {
             $intake->fill(['state' => IntakeState::Undone, 'undone_at' => now(), 'ended_at' => now()]);
 
             return;
         }
         DB::table('intake_outcomes')->where('intake_id', $intake->id)->delete();
-        $intake->fill(['trial' => null, 'is_sifted' => false, 'undone_by' => null, 'settings' => [...$intake->settings, 'journal_from' => $this->ids->lastJournalId()]]);
+        $intake->fill(['trial' => null, 'is_sifted' => false, 'undone_by' => null, 'taking_back' => null, 'settings' => [...$intake->settings, 'journal_from' => $this->ids->lastJournalId()]]);
         // Its rows are worked out anew, as they were before the trial.
         $intake->begin(IntakeState::Sifting);
         DB::afterCommit(static fn () => CarryOn::dispatch($intake->id));
     }
 
     /**
-     * What undoing would do, without doing it.
+     * Rows that were taken back wait with the held ones; those that are brought back end as they did before.
      *
+     * @param  list<int>  $rows
+     */
+    private function settleRows(Intake $intake, array $rows, string $kind): void
+    {
+        $outcomes = DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('number', $rows)->where('outcome', '<>', Results::WITH);
+        $results = DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('number', $rows)->where('role', '');
+        if ($kind === self::REDO) {
+            (clone $outcomes)->whereNotNull('taken_back')->update(['outcome' => DB::raw('taken_back'), 'taken_back' => null]);
+            $results->update(['outcome' => DB::raw('(select o.outcome from intake_outcomes o where o.intake_id = intake_results.intake_id and o.unit = intake_results.unit)'), 'held_by' => null]);
+            DB::table('intake_edits')->where('intake_id', $intake->id)->where('kind', 'row')->whereIn('number', $rows)->delete();
+            $intake->taking_back = null;
+
+            return;
+        }
+        (clone $outcomes)->whereNull('taken_back')->whereIn('outcome', Results::COMES_IN)->update(['taken_back' => DB::raw('outcome'), 'outcome' => 'held']);
+        $results->update(['outcome' => 'held', 'held_by' => 'person']);
+        $this->bulk->insert('intake_edits', ['intake_id', 'kind', 'number', 'to', 'user_id'], array_map(static fn (int $row): array => [$intake->id, 'row', $row, 'hold', $intake->undone_by], $rows));
+    }
+
+    /**
+     * What taking back would do, without doing it.
+     *
+     * @param  ?list<int>  $rows  numbers; null for all
      * @return array{supporters: array{removed: int, restored: int}, gifts: array{removed: int}, kept: list<array<string, mixed>>, kept_count: int}
      */
-    public function preview(Intake $intake): array
+    public function preview(Intake $intake, ?array $rows = null): array
     {
         $report = self::emptyReport();
         $position = 0;
         do {
-            [$ids, $reversals] = $this->next($intake, $position);
+            [$ids, $reversals] = $this->next($intake, [...self::all(), 'rows' => $rows], $position);
             foreach ($reversals as $id => $reversal) {
                 self::count($report, $id, $reversal);
             }
             $position = $ids === [] ? 0 : max($ids);
         } while (count($ids) === self::CHUNK);
+        $report['kept'] = $this->byWhom($intake, $report['kept']);
 
         return $report;
     }
 
-    /** @return array{list<int>, array<int, Reversal>} supporters of the chunk, and what takes back what was done to each */
-    private function next(Intake $intake, int $after): array
+    /** @return array{kind: string, rows: null, mark: int} */
+    private static function all(): array
     {
-        $ids = array_map(intval(...), array_column(DB::select('select distinct supporter_id from journal where intake_id = ? and cause = ? and supporter_id > ? order by supporter_id limit '.self::CHUNK, [$intake->id, Cause::LOAD, $after]), 'supporter_id'));
+        return ['kind' => self::UNDO, 'rows' => null, 'mark' => 0];
+    }
+
+    /**
+     * @param  array{kind: string, rows: ?list<int>, mark: int}  $what
+     * @return array{list<int>, array<int, Reversal>} supporters of the chunk, and what takes back what was done to each
+     */
+    private function next(Intake $intake, array $what, int $after): array
+    {
+        $rows = $what['kind'] === self::UNDO && $what['rows'] !== null ? ' and (`row_number` in ('.implode(',', array_map(intval(...), $what['rows'])).'))' : '';
+        $causes = $what['kind'] === self::REDO ? "cause = 'undo' and id > ".(int) $what['mark'] : "cause = 'load'";
+        $ids = array_map(intval(...), array_column(DB::select("select distinct supporter_id from journal where intake_id = ? and {$causes}{$rows} and supporter_id > ? order by supporter_id limit ".self::CHUNK, [$intake->id, $after]), 'supporter_id'));
         $done = [];
         $since = [];
+        $gone = [];
         $entries = $ids === [] ? collect() : JournalEntry::query()->whereIn('supporter_id', $ids)->orderBy('id')->get();
-        // What an intake did and took back again is nobody's change.
-        $undone = array_flip(Intake::query()->whereIn('id', $entries->pluck('intake_id')->filter()->unique())->where('state', IntakeState::Undone)->pluck('id')->all());
+        // What another intake did and took back again is nobody's change.
+        $undone = array_flip(Intake::query()->whereIn('id', $entries->pluck('intake_id')->filter()->unique())->where('state', IntakeState::Undone)->where('id', '<>', $intake->id)->pluck('id')->all());
         foreach ($entries as $entry) {
             if (isset($undone[$entry->intake_id ?? 0])) {
                 continue;
             }
-            if ($entry->intake_id === $intake->id && $entry->cause === Cause::UNDO) {
-                // A trial was taken back: what came before is as if it had not been.
-                unset($done[$entry->supporter_id], $since[$entry->supporter_id]);
-
-                continue;
-            }
-            $ours = $entry->intake_id === $intake->id && $entry->cause === Cause::LOAD;
+            $own = $entry->intake_id === $intake->id;
+            $ours = $own && $this->isMeant($entry, $what);
             foreach ($entry->changeList() as $change) {
+                $thing = "{$change->subject->value}:{$change->ref}";
+                if ($own && $entry->cause !== Cause::LOAD && $change->action !== Action::Update) {
+                    $gone[$entry->supporter_id][$thing] = $change->action === Action::Delete;
+                }
                 if ($ours) {
                     $done[$entry->supporter_id][] = $change;
-                } elseif (isset($done[$entry->supporter_id])) {
-                    $since[$entry->supporter_id]["{$change->subject->value}:{$change->ref}"] = true;
+                } elseif (isset($done[$entry->supporter_id]) && ! ($own && $entry->cause !== Cause::LOAD)) {
+                    $since[$entry->supporter_id][$thing] = true;
                 }
             }
         }
         $things = $this->reader->things($ids, $intake->id);
         $reversals = [];
         foreach ($done as $id => $changes) {
-            $reversals[$id] = Reversal::of($changes, $things[$id] ?? [], $since[$id] ?? []);
+            // What was taken back before, with its row, is not looked for again.
+            $there = $what['rows'] === null ? $changes : array_values(array_filter($changes, static fn (Change $change): bool => ! ($gone[$id]["{$change->subject->value}:{$change->ref}"] ?? false)));
+            $reversals[$id] = Reversal::of($there, $things[$id] ?? [], $since[$id] ?? []);
         }
 
         return [$ids, $reversals];
+    }
+
+    /**
+     * Whether an entry of the intake belongs to what is taken back: its load and what was taken back and brought back of it before, since only what remains of that can go.
+     *
+     * @param  array{kind: string, rows: ?list<int>, mark: int}  $what
+     */
+    private function isMeant(JournalEntry $entry, array $what): bool
+    {
+        return match (true) {
+            $what['kind'] === self::REDO => $entry->cause === Cause::UNDO && $entry->id > $what['mark'],
+            $what['rows'] === null => in_array($entry->cause, self::OWN, true),
+            default => $entry->cause === Cause::LOAD && in_array($entry->row_number, $what['rows'], true),
+        };
+    }
+
+    /**
+     * Who changed what stays.
+     *
+     * @param  list<array<string, mixed>>  $kept
+     * @return list<array<string, mixed>>
+     */
+    private function byWhom(Intake $intake, array $kept): array
+    {
+        $last = [];
+        foreach (JournalEntry::query()->with(['user', 'intake'])->whereIn('supporter_id', array_unique(array_column(array_slice($kept, 0, 100), 'supporter')))->where(static fn ($query) => $query->whereNull('intake_id')->orWhere('intake_id', '<>', $intake->id))->orderBy('id')->get() as $entry) {
+            $last[$entry->supporter_id] = ($entry->user->name ?? 'someone').', '.substr((string) $entry->at, 0, 10).($entry->intake === null ? '' : ", with \"{$entry->intake->name}\"");
+        }
+
+        return array_map(static fn (array $one): array => [...$one, 'by' => $last[$one['supporter']] ?? null], $kept);
     }
 
     /** @param  array{supporters: array{removed: int, restored: int}, gifts: array{removed: int}, kept: list<array<string, mixed>>, kept_count: int}  $report */

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Intakes\Heartbeat;
+use App\Intakes\LoadQueue;
+use App\Intakes\Messages;
 use App\Intakes\Runner;
 use App\Models\Intake;
 use App\Models\IntakeState;
@@ -41,6 +43,13 @@ final class CarryOn implements ShouldQueue
         self::dispatch($intake->id);
     }
 
+    /** Goes on with work that was stopped, where it was. */
+    public static function resume(Intake $intake, IntakeState $state): void
+    {
+        $intake->fill(['state' => $state, 'began_at' => now(), 'ended_at' => null, 'error' => null])->save();
+        self::dispatch($intake->id);
+    }
+
     public function handle(Runner $runner, Heartbeat $heartbeat): void
     {
         $intake = Intake::query()->find($this->intakeId);
@@ -56,5 +65,10 @@ final class CarryOn implements ShouldQueue
     public function failed(Throwable $error): void
     {
         Intake::query()->whereKey($this->intakeId)->update(['error' => 'The work stopped: '.mb_substr($error->getMessage(), 0, 400).'. Nothing is half done. It can be taken up again.', 'ended_at' => now()]);
+        $intake = Intake::query()->find($this->intakeId);
+        if ($intake !== null) {
+            app(Messages::class)->stopped($intake);
+        }
+        app(LoadQueue::class)->next();
     }
 }

@@ -41,6 +41,9 @@ use PineSieve\Core\Reading\ReadAs;
  * @property int $row_count
  * @property ?array{rows: list<int>, done: bool} $trial rows that are brought in before the rest
  * @property array<string, mixed> $settings
+ * @property ?int $queue_place
+ * @property ?array{kind: string, rows: ?list<int>, mark: int} $taking_back what is being taken back ("undo") or brought back ("redo"), of which rows, and the last journal entry before
+ * @property ?string $restore_point "wanted", or the name of the one that was taken before the load
  * @property bool $is_sifted
  * @property int $journal_mark
  * @property bool $has_moved
@@ -68,7 +71,7 @@ final class Intake extends Model
     protected function casts(): array
     {
         return [
-            'state' => IntakeState::class, 'sheets' => 'array', 'sheets_read' => 'array', 'sheet_starts' => 'array', 'oddities' => 'array', 'trial' => 'array', 'fill_merged' => 'boolean', 'profiles' => 'array', 'plan' => 'array', 'settings' => 'array', 'undo_report' => 'array',
+            'state' => IntakeState::class, 'sheets' => 'array', 'sheets_read' => 'array', 'sheet_starts' => 'array', 'oddities' => 'array', 'trial' => 'array', 'taking_back' => 'array', 'fill_merged' => 'boolean', 'profiles' => 'array', 'plan' => 'array', 'settings' => 'array', 'undo_report' => 'array',
             'is_sifted' => 'boolean', 'has_moved' => 'boolean', 'began_at' => 'datetime', 'ended_at' => 'datetime', 'loaded_at' => 'datetime', 'undone_at' => 'datetime',
         ];
     }

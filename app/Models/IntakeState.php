@@ -14,7 +14,11 @@ enum IntakeState: string
     case Sifting = 'sifting';
     /** Every row has a planned outcome. */
     case Ready = 'ready';
+    /** To be loaded when those before it are. */
+    case Waiting = 'waiting';
     case Loading = 'loading';
+    /** A load that someone stopped in the middle; it can go on. */
+    case Stopped = 'stopped';
     case Loaded = 'loaded';
     case Undoing = 'undoing';
     case Undone = 'undone';

@@ -6,6 +6,7 @@ namespace App\Policies;
 
 use App\Models\Intake;
 use App\Models\User;
+use App\Standards\Sight;
 
 /** Everyone may see what came in and from where; only those who may load may change an intake. */
 final class IntakePolicy
@@ -18,6 +19,12 @@ final class IntakePolicy
     public function view(User $user, Intake $intake): bool
     {
         return true;
+    }
+
+    /** Its rows as they came: whoever brings records in, and whoever may see every field. */
+    public function viewRows(User $user): bool
+    {
+        return $user->mayLoad() || Sight::ofUser()->seesAll();
     }
 
     public function create(User $user): bool

@@ -49,10 +49,17 @@ final class SieveServiceProvider extends ServiceProvider
         Gate::policy(SavedPlan::class, SavedPlanPolicy::class);
         Gate::policy(CustomField::class, StandardsPolicy::class);
         Gate::define('edit-records', static fn (User $user): bool => $user->mayEdit());
+        Gate::define('take-restore-points', static fn (User $user): bool => $user->mayLoad() || $user->mayAdminister());
         Gate::define('administer', static fn (User $user): bool => $user->mayAdminister());
         Gate::policy(Supporter::class, RecordPolicy::class);
         Gate::policy(Gift::class, RecordPolicy::class);
         Event::listen(Looping::class, static fn () => app(Heartbeat::class)->beat());
-        RateLimiter::for('sign-in', static fn (Request $request) => Limit::perMinute(10)->by(mb_strtolower((string) $request->input('email')).'|'.$request->ip()));
+        // Each guess at one account is slow from one place, from many places, and at many accounts from one place.
+        RateLimiter::for('sign-in', static function (Request $request): array {
+            $email = mb_strtolower(mb_substr((string) $request->input('email'), 0, 190));
+            $refuse = static fn () => response()->json(['message' => 'Too many attempts to sign in. Wait a minute and try again; if you forgot the password, an administrator can give you a new one.'], 429);
+
+            return [Limit::perMinute(10)->by("{$email}|{$request->ip()}")->response($refuse), Limit::perHour(60)->by("account {$email}")->response($refuse), Limit::perMinute(60)->by("place {$request->ip()}")->response($refuse)];
+        });
     }
 }

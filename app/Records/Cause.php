@@ -29,22 +29,24 @@ final readonly class Cause
         public string $kind,
         public ?int $userId,
         public ?int $intakeId,
+        public bool $isQuiet = false,
     ) {
     }
 
-    public static function load(int $intakeId, ?int $userId): self
+    /** @param  bool  $isQuiet  whether other systems are told nothing of it */
+    public static function load(int $intakeId, ?int $userId, bool $isQuiet = false): self
     {
-        return new self(self::LOAD, $userId, $intakeId);
+        return new self(self::LOAD, $userId, $intakeId, $isQuiet);
     }
 
-    public static function undo(int $intakeId, ?int $userId): self
+    public static function undo(int $intakeId, ?int $userId, bool $isQuiet = false): self
     {
-        return new self(self::UNDO, $userId, $intakeId);
+        return new self(self::UNDO, $userId, $intakeId, $isQuiet);
     }
 
-    public static function redo(int $intakeId, ?int $userId): self
+    public static function redo(int $intakeId, ?int $userId, bool $isQuiet = false): self
     {
-        return new self(self::REDO, $userId, $intakeId);
+        return new self(self::REDO, $userId, $intakeId, $isQuiet);
     }
 
     public static function edit(?int $userId): self

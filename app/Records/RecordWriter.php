@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Records;
 
+use App\Notices\Notices;
 use App\Standards\Shortfalls;
 use Illuminate\Database\Connection;
 use LogicException;
@@ -41,6 +42,7 @@ final class RecordWriter
         private readonly RecordReader $reader,
         private readonly SearchIndex $index,
         private readonly Shortfalls $shortfalls,
+        private readonly Notices $notices,
     ) {
     }
 
@@ -75,6 +77,7 @@ final class RecordWriter
         $this->apply();
         $this->reindex(array_keys($before));
         $this->journal($journal, $cause);
+        $this->notices->of($this->changed($entries), $cause);
 
         return $this->ids;
     }
@@ -140,7 +143,7 @@ final class RecordWriter
         if (isset($this->inserts[$subject][$id])) {
             $this->inserts[$subject][$id] = [...$this->inserts[$subject][$id], ...$values];
         } else {
-            $this->updates[$subject][$id] = [...$this->updates[$subject][$id] ?? [], ...$values];
+            $this->updates[$subject][$id] = [...$this->updates[$subject][$id] ?? [], ...$values, ...($change->subject === Subject::Address ? ['postal_form' => null] : [])];
         }
     }
 
@@ -187,6 +190,21 @@ final class RecordWriter
         $created = array_filter($this->created);
         $this->index->add($created);
         $this->shortfalls->refresh($created, []);
+    }
+
+    /**
+     * @param  list<Entry>  $entries
+     * @return array<int, string> supporter to what was done
+     */
+    private function changed(array $entries): array
+    {
+        $changed = [];
+        foreach ($entries as $entry) {
+            $id = $this->id($entry->supporter);
+            $changed[$id] ??= array_key_exists($id, $this->created) ? 'created' : 'updated';
+        }
+
+        return array_fill_keys($this->deletes['supporter'] ?? [], 'deleted') + $changed;
     }
 
     /** @param  list<array{int, ?int, string}>  $entries supporter, row, changes */

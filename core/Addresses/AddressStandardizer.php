@@ -80,7 +80,7 @@ final class AddressStandardizer
     }
 
     /** The country's code: as written, or else as state or postal code tell; the United States if nothing does. */
-    private static function country(Address $address): string
+    public static function country(Address $address): string
     {
         if ($address->country !== '') {
             return Countries::code($address->country) ?? $address->country;

@@ -30,6 +30,25 @@ final readonly class Change
         return new self($this->subject, $ref, $this->action, $this->fields);
     }
 
+    /**
+     * Changes with one more to a thing that they may change or make already.
+     *
+     * @param  list<self>  $changes
+     * @return list<self>
+     */
+    public static function merged(array $changes, self $more): array
+    {
+        foreach ($changes as $i => $change) {
+            if ($change->subject === $more->subject && $change->ref === $more->ref) {
+                $changes[$i] = new self($change->subject, $change->ref, $change->action, [...$change->fields, ...$more->fields]);
+
+                return array_values($changes);
+            }
+        }
+
+        return [$more, ...$changes];
+    }
+
     /** @return array<string, ?string> column to its value after */
     public function after(): array
     {

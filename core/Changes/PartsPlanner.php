@@ -160,7 +160,7 @@ final readonly class PartsPlanner
      * @param  list<RecordPart>  $stored
      * @return list<Change>
      */
-    private static function memberships(array $incoming, array $stored): array
+    public static function memberships(array $incoming, array $stored): array
     {
         $there = array_flip(array_map(static fn (RecordPart $part): string => $part->value('list').'|'.mb_strtolower($part->value('name')), $stored));
         $changes = [];

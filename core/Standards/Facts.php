@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Standards;
 
+use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
@@ -67,6 +69,14 @@ final readonly class Facts
         };
 
         return self::filled($values);
+    }
+
+    /** @return list<string> country of each address, told by its state or postal code where it is not written */
+    public function countries(): array
+    {
+        $addresses = array_map(static fn (RecordPart $part): Address => Address::fromParts($part->values), $this->address === null ? $this->record->addresses : [$this->address]);
+
+        return array_values(array_map(AddressStandardizer::country(...), array_filter($addresses, static fn (Address $address): bool => ! $address->isBlank() || $address->country !== '')));
     }
 
     /**

@@ -31,7 +31,7 @@ final readonly class When
 
     public function holds(Facts $facts): bool
     {
-        $found = $facts->all($this->field);
+        $found = $this->field === 'address.country' ? $facts->countries() : $facts->all($this->field);
 
         return match ($this->test) {
             self::BLANK => $found === [],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** Intakes that wait for each other, are stopped, taken back in part, typed into a grid; notices to other systems. */
@@ -18,6 +19,9 @@ return new class extends Migration
             $table->mediumText('taking_back')->nullable();
             $table->string('restore_point', 60)->nullable();
         });
+        DB::table('sequences')->insert(['name' => 'load', 'next' => 1]);
+        // Whether an address is in postal form without any fault; null until someone has looked. It follows the address and is no part of the record.
+        Schema::table('addresses', fn (Blueprint $table) => $table->boolean('postal_form')->nullable()->index());
         // A row that was taken back after it had come in: what its outcome was.
         Schema::table('intake_outcomes', fn (Blueprint $table) => $table->string('taken_back', 10)->nullable());
         Schema::create('held_assignments', function (Blueprint $table): void {

@@ -6,9 +6,9 @@ namespace Tests\Feature;
 
 use App\Intakes\AnotherWorker;
 use App\Intakes\Loading;
+use App\Intakes\Runner;
 use App\Models\Intake;
 use App\Models\IntakeState;
-use App\Models\Role;
 use Illuminate\Support\Facades\DB;
 
 /** Loading, proving, holding back, undoing. */
@@ -56,21 +56,48 @@ final class LoadTest extends TestCase
     {
         $busy = $this->sifted("Last name,First name\nLee,Ann\n");
         $busy->forceFill(['state' => IntakeState::Loading])->save();
-        $intake = $this->sifted("Last name,First name\nPark,Bo\n");
+        [$first, $second] = [$this->sifted("Last name,First name\nPark,Bo\n"), $this->sifted("Last name,First name\nDahl,Cy\n")];
+        foreach ([$first, $second] as $intake) {
+            $this->postJson("/api/intakes/{$intake->id}/load", ['name' => "Load {$intake->id}"])->assertOk()->assertJson(['state' => 'waiting']);
+        }
+        $this->postJson("/api/intakes/{$first->id}/undo")->assertStatus(409);
+        $this->postJson("/api/intakes/{$second->id}/place", ['before' => $first->id])->assertOk();
+        self::assertSame([$second->id, $first->id], Intake::query()->where('state', 'waiting')->orderBy('queue_place')->pluck('id')->all());
+        $this->postJson("/api/intakes/{$first->id}/stop")->assertOk()->assertJson(['state' => 'ready']);
+        self::assertSame(0, DB::table('supporters')->count());
 
-        self::assertStringContainsString('is being loaded', (string) $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'x'])->assertStatus(409)->json('message'));
-        $this->postJson("/api/intakes/{$intake->id}/load", ['name' => ''])->assertStatus(422);
+        $busy->refresh();
+        app(Runner::class)->run($busy);
+        self::assertSame(['loaded', 'ready', 'loaded'], [$busy->refresh()->state->value, $first->refresh()->state->value, $second->refresh()->state->value], 'The one that waited went on by itself.');
+        $this->postJson("/api/intakes/{$first->id}/place", ['before' => null])->assertStatus(409);
     }
 
-    public function test_gift_entry_and_readers_may_not_load(): void
+    public function test_a_load_is_stopped_and_goes_on_where_it_was(): void
     {
-        $intake = $this->sifted("Last name,First name\nLee,Ann\n");
-        foreach ([Role::GiftEntry, Role::Reader] as $role) {
-            $this->as($role)->postJson("/api/intakes/{$intake->id}/load", ['name' => 'x'])->assertStatus(403);
-        }
-        self::assertSame(0, DB::table('supporters')->count());
-        $this->as(Role::Administrator)->postJson("/api/intakes/{$intake->id}/load", ['name' => 'x'])->assertOk();
+        config(['sieve.load_chunk' => 1]);
+        $intake = $this->sifted("Last name,First name,Gift date,Amount\nLee,Ann,2020-01-02,1\nPark,Bo,2020-01-02,2\nDahl,Cy,2020-01-02,4\n");
+        $intake->begin(IntakeState::Loading);
+        app(Loading::class)->step($intake);
+        $this->postJson("/api/intakes/{$intake->id}/stop")->assertOk()->assertJson(['state' => 'stopped']);
+        self::assertFalse(app(Runner::class)->run($intake), 'The worker notices and stops.');
         self::assertSame(1, DB::table('supporters')->count());
+
+        $this->postJson("/api/intakes/{$intake->id}/continue")->assertOk();
+        self::assertSame([3, '7.00', 'loaded'], [DB::table('supporters')->count(), DB::table('gifts')->sum('amount'), $intake->refresh()->state->value]);
+        self::assertTrue($this->getJson("/api/intakes/{$intake->id}/proof")->json('balanced'));
+    }
+
+    public function test_a_stopped_load_is_taken_back(): void
+    {
+        config(['sieve.load_chunk' => 1]);
+        $before = $this->records();
+        $intake = $this->sifted("Last name,First name\nLee,Ann\nPark,Bo\n");
+        $intake->begin(IntakeState::Loading);
+        app(Loading::class)->step($intake);
+        $this->postJson("/api/intakes/{$intake->id}/stop")->assertOk();
+        $this->postJson("/api/intakes/{$intake->id}/undo")->assertOk();
+
+        self::assertSame([$before, 'ready'], [$this->records(), $intake->refresh()->state->value]);
     }
 
     public function test_held_rows_leave_with_reasons_and_come_back_corrected(): void
@@ -82,11 +109,14 @@ final class LoadTest extends TestCase
         self::assertStringContainsString('""ann at example.org"" is not an email address. Correct it, or leave this value out', $csv);
         self::assertStringNotContainsString('Park', $csv);
 
-        $again = $this->loaded(str_replace('ann at example.org,', 'ann@example.org,', $csv));
-        self::assertSame(['new' => 1], $this->outcomes($again));
-        self::assertSame(['left behind', 'left behind'], array_slice(array_column($this->getJson("/api/intakes/{$again->id}/columns")->json('columns'), 'state'), -2));
-        self::assertStringContainsString('"=SUM(1)"', (string) DB::table('intake_rows')->where('intake_id', $again->id)->value('cells'), 'The guard is taken off again.');
+        // It finds its row again: no second intake, and the same row is settled.
+        $report = $this->upload(str_replace('"ann at example.org",', 'ann@example.org,', $csv), 'corrected.csv')->assertOk()->json('settled');
+        self::assertSame(['rows' => 1, 'corrected' => 1, 'settled' => 1, 'still_held' => 0, 'not_held' => 0], $report);
+        self::assertSame(1, DB::table('intakes')->count());
+        self::assertSame(0, DB::table('intake_edits')->where('column', 3)->count(), 'The guard before a formula is no correction.');
         self::assertSame('11.00', DB::table('gifts')->sum('amount'));
+        self::assertTrue($this->getJson("/api/intakes/{$intake->id}/proof")->json('balanced'));
+        self::assertSame(['rows' => 1, 'corrected' => 0, 'settled' => 0, 'still_held' => 0, 'not_held' => 1], $this->upload($csv)->assertOk()->json('settled'), 'A second time there is nothing to settle.');
     }
 
     public function test_undo_puts_everything_back(): void

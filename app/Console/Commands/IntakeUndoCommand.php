@@ -18,7 +18,7 @@ final class IntakeUndoCommand extends Command
 
     protected $description = 'Takes back everything that an intake wrote, as far as nobody changed it since';
 
-    public function handle(Runner $runner): int
+    public function handle(Runner $runner, Undoing $undoing): int
     {
         try {
             $intake = Intake::query()->find((int) $this->argument('id'));
@@ -33,8 +33,7 @@ final class IntakeUndoCommand extends Command
             if ($intake->state !== IntakeState::Loaded) {
                 return $this->refuse("Intake {$intake->id} is {$intake->state->value}. Only one that is loaded can be undone.");
             }
-            $intake->undo_report = null;
-            $intake->begin(IntakeState::Undoing);
+            $undoing->begin($intake, Undoing::UNDO, null, null);
         }
         $runner->run($intake);
         $report = $intake->undo_report ?? Undoing::emptyReport();

@@ -4,27 +4,62 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Intakes\HeldQueue;
 use App\Intakes\Summary;
 use App\Models\Gift;
 use App\Models\Intake;
+use App\Models\Rule;
 use App\Models\Supporter;
+use App\Records\SupporterFilter;
+use App\Standards\Measures;
+use App\Standards\Sight;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Standards\FieldCatalog;
 
-/** What waits for a person, and what the database holds. */
+/** The state of the data in the morning: what waits for a person, how far the data can be trusted, and what came in over time. */
 final class TodayController extends Controller
 {
-    public function __invoke(Summary $summary): JsonResponse
+    private const MONTHS = 24;
+
+    public function __invoke(Summary $summary, HeldQueue $held, FieldCatalog $catalog, Measures $measures): JsonResponse
     {
         $this->authorize('viewAny', Intake::class);
         $waiting = Intake::query()->with(['user', 'loader'])->whereNotIn('state', ['loaded', 'undone'])->latest('id')->limit(20)->get();
         $loaded = Intake::query()->with(['user', 'loader'])->whereIn('state', ['loaded', 'undone'])->latest('loaded_at')->limit(6)->get();
+        $short = DB::table('shortfalls')->groupBy('rule_id')->selectRaw('rule_id, count(*) as n')->pluck('n', 'rule_id');
+        $sight = Sight::ofUser();
+        $counts = [];
+        foreach (SupporterFilter::NAMED as $filter => $says) {
+            $counts[] = ['filter' => $filter, 'says' => $says, 'count' => SupporterFilter::apply(Supporter::query(), ['filter' => $filter])->count()];
+        }
 
         return response()->json([
             'waiting' => $waiting->map(static fn (Intake $intake): array => $summary->of($intake)),
             'loaded' => $loaded->map(static fn (Intake $intake): array => $summary->of($intake)),
+            'held' => $held->rows()->count(),
+            'worklists' => Rule::query()->get()->map(static fn (Rule $rule): array => ['id' => $rule->id, 'sentence' => $rule->rule()->sentence($catalog), 'count' => $short[$rule->id] ?? 0])->filter(static fn (array $one): bool => $one['count'] > 0)->sortByDesc('count')->values(),
+            'attention' => $counts,
             'supporters' => Supporter::query()->count(),
             'gifts' => Gift::query()->count(),
-            'given' => (string) (Gift::query()->sum('amount') ?: '0.00'),
+            'given' => $sight->sees('gift.amount') ? (string) (Gift::query()->sum('amount') ?: '0.00') : null,
+            'trust' => array_map(static fn (string $group, array $figure): array => ['group' => $group, 'count' => $figure[0], 'total' => $figure[1], 'over_time' => $measures->over("trust {$group}")], array_keys($trust = $measures->trust()), $trust),
+            'months' => $this->months($sight),
         ]);
+    }
+
+    /** @return list<array{month: string, supporters: int, gifts: int, amount: ?string}> by when they were first known and given, not when they were loaded */
+    private function months(Sight $sight): array
+    {
+        $from = now()->startOfMonth()->subMonths(self::MONTHS - 1);
+        $supporters = DB::table('supporters')->whereRaw('coalesce(first_known_on, date(created_at)) >= ?', [$from->toDateString()])->groupBy('month')->selectRaw("date_format(coalesce(first_known_on, date(created_at)), '%Y-%m') as month, count(*) as n")->pluck('n', 'month');
+        $gifts = DB::table('gifts')->where('given_on', '>=', $from->toDateString())->groupBy('month')->selectRaw("date_format(given_on, '%Y-%m') as month, count(*) as n, sum(amount) as amount")->get()->keyBy('month');
+        $months = [];
+        for ($i = 0; $i < self::MONTHS; $i++) {
+            $month = $from->copy()->addMonths($i)->format('Y-m');
+            $months[] = ['month' => $month, 'supporters' => (int) ($supporters[$month] ?? 0), 'gifts' => (int) ($gifts[$month]->n ?? 0), 'amount' => $sight->sees('gift.amount') ? (string) ($gifts[$month]->amount ?? '0.00') : null];
+        }
+
+        return $months;
     }
 }

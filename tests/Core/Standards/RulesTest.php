@@ -33,6 +33,8 @@ final class RulesTest extends TestCase
     {
         $us = ['addresses' => [['country' => 'US', 'city' => 'Dover']]];
         yield 'no address: there is no country to speak of' => ['postal', [], [], false];
+        yield 'an address that says no country is at home' => ['postal', ['addresses' => [['city' => 'Dover', 'state' => 'NH']]], [], true];
+        yield 'a province says which country' => ['postal', ['addresses' => [['city' => 'Banff', 'state' => 'AB']]], [], true];
         yield 'an address abroad' => ['postal', ['addresses' => [['country' => 'DE', 'city' => 'Bonn']]], [], false];
         yield 'an address of the US without its code' => ['postal', $us, [], true];
         yield 'with its code' => ['postal', ['addresses' => [['country' => 'US', 'postal_code' => '03820']]], [], false];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Account;
 
+use App\Account\Audit;
 use App\Http\Controllers\Controller;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
@@ -23,10 +24,13 @@ final class SessionController extends Controller
     public function store(Request $request): JsonResponse
     {
         $credentials = $request->validate(['email' => ['required', 'string'], 'password' => ['required', 'string']]);
-        if (! Auth::attempt($credentials)) {
+        if (! Auth::attempt([...$credentials, 'disabled_at' => null])) {
+            Audit::note(Audit::REFUSED, 'Email '.mb_substr($credentials['email'], 0, 120));
+
             return response()->json(['message' => 'Email and password do not fit together.'], 422);
         }
         $request->session()->regenerate();
+        Audit::note(Audit::SIGN_IN, 'Signed in');
         $user = $request->user();
 
         return response()->json(['user' => $user instanceof User ? self::user($user) : null, 'organization' => config('sieve.organization')]);
@@ -44,6 +48,6 @@ final class SessionController extends Controller
     /** @return array<string, mixed> */
     private static function user(User $user): array
     {
-        return ['id' => $user->id, 'name' => $user->name, 'email' => $user->email, 'role' => $user->role->value, 'may_load' => $user->mayLoad()];
+        return ['id' => $user->id, 'name' => $user->name, 'email' => $user->email, 'role' => $user->role->value, 'may_load' => $user->mayLoad(), 'may_edit' => $user->mayEdit(), 'may_set_standards' => $user->maySetStandards(), 'may_administer' => $user->mayAdminister()];
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Intakes;
 
 use App\Http\Controllers\Controller;
+use App\Intakes\FixedRows;
+use App\Intakes\LoadQueue;
 use App\Intakes\Opening;
 use App\Intakes\Settings;
 use App\Intakes\SourceStore;
@@ -53,6 +55,11 @@ final class IntakeController extends Controller
 
             return response()->json(['message' => $file === null ? 'No file arrived. Choose one and try again.' : "The file did not arrive whole. Up to {$limit} MB are allowed. Nothing was kept of it."], 422);
         }
+        $fixed = app(FixedRows::class);
+        $rows = $fixed->read($file->getPathname());
+        if ($rows !== null) {
+            return response()->json(['settled' => $fixed->settle($rows, $request->user()?->id)]);
+        }
         $intake = $opening->open($file->getPathname(), $file->getClientOriginalName(), $request->user()?->id);
         CarryOn::dispatch($intake->id);
 
@@ -82,15 +89,28 @@ final class IntakeController extends Controller
             'effect' => ['sometimes', Rule::enum(MatchEffect::class)],
             'blanks_empty' => ['sometimes', 'boolean'],
             'system' => ['sometimes', 'required', 'string', 'max:60'],
+            'groups' => ['sometimes', 'array', 'max:20'], 'groups.*' => ['string', 'max:120'], 'groups_new' => ['sometimes', 'array', 'max:20'], 'groups_new.*' => ['string', 'max:120'],
+            'tags' => ['sometimes', 'array', 'max:20'], 'tags.*' => ['string', 'max:120'], 'tags_new' => ['sometimes', 'array', 'max:20'], 'tags_new.*' => ['string', 'max:120'],
+            'no_contact' => ['sometimes', 'boolean'],
+            'description' => ['sometimes', 'nullable', 'string', 'max:2000'],
+            'agreed' => ['sometimes', 'nullable', 'string', 'max:500'],
+            'is_quiet' => ['sometimes', 'boolean'],
         ]);
+        if (array_key_exists('agreed', $data)) {
+            $data['agreed_by'] = trim((string) $data['agreed']) === '' ? '' : $request->user()?->name.', '.now()->toDateString();
+        }
         if (isset($data['name'])) {
             $intake->name = $data['name'];
             unset($data['name']);
         }
+        $about = array_intersect_key($data, array_flip(Settings::ABOUT));
+        $data = array_diff_key($data, $about);
         if ($data !== []) {
             $this->mustBeOpen($intake);
-            $intake->settings = [...$intake->settings, ...Settings::fromArray([...$intake->settings, ...$data])->toArray()];
             $intake->is_sifted = false;
+        }
+        if ($data !== [] || $about !== []) {
+            $intake->settings = [...$intake->settings, ...Settings::fromArray([...$intake->settings, ...$data, ...$about])->toArray()];
         }
         $intake->save();
         if ($data !== [] && $intake->state === IntakeState::Ready) {
@@ -111,10 +131,15 @@ final class IntakeController extends Controller
     }
 
     /** Takes up work that stopped because something went wrong. */
-    public function carryOn(Intake $intake): JsonResponse
+    public function carryOn(Intake $intake, LoadQueue $queue): JsonResponse
     {
         $this->authorize('update', $intake);
-        abort_unless($intake->state->isWorking(), 422, 'There is nothing to go on with.');
+        abort_unless($intake->state->isWorking() || $intake->state === IntakeState::Stopped, 422, 'There is nothing to go on with.');
+        if ($intake->state === IntakeState::Stopped) {
+            $queue->enter($intake);
+
+            return response()->json($this->summary->of($intake->refresh()));
+        }
         $intake->fill(['error' => null, 'began_at' => now(), 'ended_at' => null])->save();
         CarryOn::dispatch($intake->id);
 

@@ -4,54 +4,75 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Intakes;
 
+use App\Account\Audit;
 use App\Http\Controllers\Controller;
-use App\Intakes\HeldRows;
+use App\Intakes\LoadQueue;
 use App\Intakes\Proof;
+use App\Intakes\SourceStore;
 use App\Intakes\Summary;
 use App\Intakes\Trial;
 use App\Intakes\Undoing;
 use App\Jobs\CarryOn;
 use App\Models\Intake;
 use App\Models\IntakeState;
+use App\RestorePoints\RestorePoints;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Loading an intake, proving it, and taking it back. */
 final class LoadController extends Controller
 {
-    public function load(Request $request, Intake $intake, Summary $summary): JsonResponse
+    public function load(Request $request, Intake $intake, Summary $summary, LoadQueue $queue): JsonResponse
     {
         $this->authorize('update', $intake);
-        $data = $request->validate(['name' => ['required', 'string', 'max:190']]);
+        $data = $request->validate(['name' => ['required', 'string', 'max:190'], 'restore_point' => ['sometimes', 'boolean']]);
         abort_unless($intake->state === IntakeState::Ready && $intake->is_sifted, 409, 'This intake is not ready to be loaded: its rows must be worked out first.');
-        $this->mustBeAlone();
-        $intake->fill(['name' => $data['name'], 'loaded_by' => $request->user()?->id]);
-        CarryOn::from($intake, IntakeState::Loading);
+        $intake->fill(['name' => $data['name'], 'loaded_by' => $request->user()?->id, 'restore_point' => ($data['restore_point'] ?? false) ? RestorePoints::WANTED : null])->save();
+        $queue->enter($intake);
 
         return response()->json($summary->of($intake));
     }
 
     /** Brings a few rows in, to be looked at before the rest. */
-    public function trial(Request $request, Intake $intake, Trial $trial, Summary $summary): JsonResponse
+    public function trial(Request $request, Intake $intake, Trial $trial, Summary $summary, LoadQueue $queue): JsonResponse
     {
         $this->authorize('update', $intake);
         $data = $request->validate(['kind' => ['required', Rule::in(['first', 'random', 'rows'])], 'count' => ['required_unless:kind,rows', 'integer', 'min:1', 'max:'.Trial::MOST], 'rows' => ['required_if:kind,rows', 'array', 'min:1', 'max:'.Trial::MOST], 'rows.*' => ['integer']]);
         abort_unless($intake->state === IntakeState::Ready && $intake->is_sifted, 409, 'This intake is not ready for a trial: its rows must be worked out first.');
         abort_if($intake->trial !== null, 409, 'A trial of this intake is in already. Load the rest, or undo the trial first.');
-        $this->mustBeAlone();
+        $this->mustBeAlone($queue);
         $intake->fill(['trial' => ['rows' => $trial->pick($intake, $data['kind'], (int) ($data['count'] ?? 0), array_map(intval(...), $data['rows'] ?? [])), 'done' => false], 'loaded_by' => $request->user()?->id]);
         CarryOn::from($intake, IntakeState::Loading);
 
         return response()->json($summary->of($intake));
     }
 
-    private function mustBeAlone(): void
+    /** Stops a load that is under way or waits, or the working out of rows. */
+    public function stop(Intake $intake, LoadQueue $queue, Summary $summary): JsonResponse
     {
-        $busy = Intake::query()->whereIn('state', [IntakeState::Loading, IntakeState::Undoing])->first();
+        $this->authorize('update', $intake);
+        abort_unless(in_array($intake->state, [IntakeState::Loading, IntakeState::Waiting, IntakeState::Sifting], true) && ! $intake->isTrying(), 409, 'There is nothing to stop.');
+        $queue->stop($intake);
+
+        return response()->json($summary->of($intake->refresh()));
+    }
+
+    /** Lets a waiting load come before another one. */
+    public function move(Request $request, Intake $intake, LoadQueue $queue): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        abort_unless($intake->state === IntakeState::Waiting, 409, 'This load does not wait any more.');
+        $queue->move($intake, (int) $request->validate(['before' => ['nullable', 'integer']])['before']);
+
+        return response()->json(['moved' => $intake->id]);
+    }
+
+    private function mustBeAlone(LoadQueue $queue): void
+    {
+        $busy = $queue->busy();
         abort_if($busy !== null, 409, "\"{$busy?->name}\" is being loaded or undone. One goes at a time; try again when it is done.");
     }
 
@@ -69,13 +90,15 @@ final class LoadController extends Controller
             'written' => $intake->loaded_at === null ? [] : $proof->written($intake),
             'sample' => $sample,
             'undo_report' => $intake->undo_report,
+            'can_redo' => $intake->taking_back !== null && $intake->taking_back['kind'] === Undoing::UNDO && in_array($intake->state, [IntakeState::Undone, IntakeState::Loaded], true),
+            'passed' => DB::table('intake_edits as e')->leftJoin('users as u', 'u.id', '=', 'e.user_id')->where('e.intake_id', $intake->id)->where('e.kind', 'pass')->orderBy('e.number')->get(['e.number', 'e.to as reason', 'u.name as by']),
         ]);
     }
 
     /** The records behind an outcome. */
     public function records(Request $request, Intake $intake): JsonResponse
     {
-        $this->authorize('view', $intake);
+        $this->authorize('viewRows', Intake::class);
         $outcome = (string) $request->query('outcome', 'new');
         $rows = DB::table('intake_outcomes as o')->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'o.intake_id')->on('r.unit', 'o.unit'))
             ->where('o.intake_id', $intake->id)->where('o.outcome', $outcome)->where('o.number', '>', (int) $request->query('after', '0'))
@@ -84,31 +107,65 @@ final class LoadController extends Controller
         return response()->json(['rows' => $rows, 'more' => $rows->count() === 200]);
     }
 
-    public function held(Intake $intake, HeldRows $held): StreamedResponse
+    /** The original file, as it came. */
+    public function original(Intake $intake, SourceStore $sources): StreamedResponse
     {
-        $this->authorize('view', $intake);
+        $this->authorize('viewRows', Intake::class);
+        Audit::note(Audit::EXPORT, "Downloaded the source of \"{$intake->name}\"", $intake->id);
 
-        return response()->streamDownload(static function () use ($intake, $held): void {
-            $stream = fopen('php://output', 'w');
-            $held->write($intake, $stream === false ? throw new \LogicException('No output.') : $stream);
-        }, 'held-rows-'.Str::slug($intake->name).'.csv', ['Content-Type' => 'text/csv; charset=UTF-8']);
+        return response()->streamDownload(static function () use ($sources, $intake): void {
+            $sources->send($intake);
+        }, basename(str_replace('\\', '/', $intake->file_name)), ['Content-Type' => 'application/octet-stream']);
     }
 
-    public function undoPreview(Intake $intake, Undoing $undoing): JsonResponse
+    public function undoPreview(Request $request, Intake $intake, Undoing $undoing): JsonResponse
     {
         $this->authorize('update', $intake);
-        abort_unless($intake->state === IntakeState::Loaded || ($intake->state === IntakeState::Ready && $intake->trial !== null), 409, 'Only an intake that is loaded can be undone.');
+        $this->mustBeIn($intake);
 
-        return response()->json($undoing->preview($intake));
+        return response()->json($undoing->preview($intake, $this->chosenRows($request, $intake)));
     }
 
-    public function undo(Request $request, Intake $intake, Summary $summary): JsonResponse
+    /** Takes an intake back, or chosen rows of it. */
+    public function undo(Request $request, Intake $intake, Summary $summary, Undoing $undoing, LoadQueue $queue): JsonResponse
     {
         $this->authorize('update', $intake);
-        abort_unless($intake->state === IntakeState::Loaded || ($intake->state === IntakeState::Ready && $intake->trial !== null), 409, 'Only an intake that is loaded can be undone.');
-        $intake->fill(['undo_report' => null, 'undone_by' => $request->user()?->id]);
-        CarryOn::from($intake, IntakeState::Undoing);
+        $this->mustBeIn($intake);
+        $this->mustBeAlone($queue);
+        $undoing->begin($intake, Undoing::UNDO, $this->chosenRows($request, $intake), $request->user());
+        CarryOn::dispatch($intake->id);
 
         return response()->json($summary->of($intake));
+    }
+
+    /** Takes the last undo back. */
+    public function redo(Request $request, Intake $intake, Summary $summary, Undoing $undoing, LoadQueue $queue): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        abort_unless($intake->taking_back !== null && $intake->taking_back['kind'] === Undoing::UNDO && in_array($intake->state, [IntakeState::Undone, IntakeState::Loaded], true), 409, 'There is no undo that could be taken back.');
+        $this->mustBeAlone($queue);
+        $undoing->begin($intake, Undoing::REDO, null, $request->user());
+        CarryOn::dispatch($intake->id);
+
+        return response()->json($summary->of($intake));
+    }
+
+    private function mustBeIn(Intake $intake): void
+    {
+        abort_unless(in_array($intake->state, [IntakeState::Loaded, IntakeState::Stopped], true) || ($intake->state === IntakeState::Ready && $intake->trial !== null), 409, 'Only an intake that is loaded can be undone.');
+    }
+
+    /** @return ?list<int> */
+    private function chosenRows(Request $request, Intake $intake): ?array
+    {
+        $data = $request->validate(['rows' => ['sometimes', 'array', 'min:1', 'max:1000'], 'rows.*' => ['integer']]);
+        if (! isset($data['rows'])) {
+            return null;
+        }
+        abort_unless($intake->state === IntakeState::Loaded, 409, 'Single rows can be taken back once the intake is loaded.');
+        $rows = array_values(array_unique(array_map(intval(...), $data['rows'])));
+        abort_unless(DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('number', $rows)->whereIn('outcome', ['new', 'updated', 'unchanged'])->distinct()->count('number') === count($rows), 422, 'Some of these rows did not come in, or were taken back already.');
+
+        return $rows;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Intakes;
 
+use App\Account\Audit;
 use App\Http\Controllers\Controller;
 use App\Intakes\Decision;
 use App\Intakes\Results;
@@ -26,7 +27,7 @@ final class RowController extends Controller
 
     public function show(Intake $intake, int $number, RowView $rows): JsonResponse
     {
-        $this->authorize('view', $intake);
+        $this->authorize('viewRows', Intake::class);
 
         return response()->json($rows->of($intake, $number) ?? abort(404));
     }
@@ -34,14 +35,16 @@ final class RowController extends Controller
     /** Kinds of problem, each with the number of rows that have it. */
     public function checks(Intake $intake, FieldCatalog $catalog): JsonResponse
     {
-        $this->authorize('view', $intake);
+        $this->authorize('viewRows', Intake::class);
         $kinds = DB::select('select p.code, p.field, p.column, min(p.reason) as example, min(p.remedy) as remedy, count(distinct p.number) as `rows`, count(distinct p.value) as values_count
             from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.unit = p.number << 6 and r.outcome = "held"
-            where p.intake_id = ? group by p.code, p.field, p.column order by `rows` desc, p.code', [$intake->id]);
+            where p.blocks = 1 and p.intake_id = ? group by p.code, p.field, p.column order by `rows` desc, p.code', [$intake->id]);
         $headers = $intake->columnPlan()->headers();
 
         return response()->json([
             'kinds' => array_map(static fn ($kind): array => [...(array) $kind, 'label' => $catalog->has($kind->field) ? $catalog->field($kind->field)->label : $kind->field, 'header' => $kind->column === null ? null : $headers[$kind->column] ?? null], $kinds),
+            'warnings' => array_map(static fn ($kind): array => [...(array) $kind, 'label' => $catalog->has($kind->field) ? $catalog->field($kind->field)->label : $kind->field], DB::select('select p.code, p.field, min(p.reason) as example, count(distinct p.number) as `rows` from intake_problems p where p.intake_id = ? and p.blocks = 0 group by p.code, p.field order by `rows` desc', [$intake->id])),
+            'passed' => DB::table('intake_edits as e')->leftJoin('users as u', 'u.id', '=', 'e.user_id')->where('e.intake_id', $intake->id)->where('e.kind', 'pass')->orderBy('e.number')->get(['e.number', 'e.to as reason', 'u.name as by']),
             'by_person' => [
                 'hold' => $this->byPerson($intake, 'held', 'person'),
                 'out' => $this->byPerson($intake, 'left_out', null),
@@ -52,12 +55,12 @@ final class RowController extends Controller
     /** The values that have one kind of problem, each with its rows. */
     public function problems(Request $request, Intake $intake): JsonResponse
     {
-        $this->authorize('view', $intake);
+        $this->authorize('viewRows', Intake::class);
         $data = $request->validate(['code' => ['required', 'string'], 'field' => ['required', 'string'], 'column' => ['nullable', 'integer']]);
         $groups = [];
         $problems = DB::table('intake_problems as p')
             ->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'p.intake_id')->on('r.number', 'p.number')->where('r.role', ''))
-            ->where('p.intake_id', $intake->id)->where('p.code', $data['code'])->where('p.field', $data['field'])->where('r.outcome', 'held')
+            ->where('p.blocks', true)->where('p.intake_id', $intake->id)->where('p.code', $data['code'])->where('p.field', $data['field'])->where('r.outcome', 'held')
             ->when(isset($data['column']), static fn ($query) => $query->where('p.column', $data['column']))
             ->orderBy('p.number')->limit(5000)
             ->get(['p.number', 'p.column', 'p.value', 'p.reason', 'p.remedy', 'r.display']);
@@ -72,7 +75,7 @@ final class RowController extends Controller
 
     public function matches(Request $request, Intake $intake): JsonResponse
     {
-        $this->authorize('view', $intake);
+        $this->authorize('viewRows', Intake::class);
         $show = $request->validate(['show' => ['nullable', Rule::in(['unsure', 'known', 'new', 'decided'])]])['show'] ?? 'unsure';
         $after = (int) $request->query('after', '0');
         $rows = DB::table('intake_results')->where('intake_id', $intake->id)->where('number', '>', $after)->where('outcome', '<>', Results::WITH)
@@ -91,14 +94,14 @@ final class RowController extends Controller
 
     public function match(Intake $intake, int $number, RowView $rows): JsonResponse
     {
-        $this->authorize('view', $intake);
+        $this->authorize('viewRows', Intake::class);
 
         return response()->json($rows->match($intake, $number));
     }
 
     public function addresses(Request $request, Intake $intake): JsonResponse
     {
-        $this->authorize('view', $intake);
+        $this->authorize('viewRows', Intake::class);
         $show = $request->validate(['show' => ['nullable', Rule::in(['ask', 'accepted', 'kept', 'same'])]])['show'] ?? 'ask';
         $rows = DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('outcome', ['new', 'updated', 'unchanged'])->where('address', $show)
             ->where('number', '>', (int) $request->query('after', '0'))->orderBy('number')->limit(self::PAGE)->get(['number', 'display', 'address', 'address_changes']);
@@ -109,12 +112,12 @@ final class RowController extends Controller
     /** The planned changes: what loading would write, row by row. */
     public function preview(Request $request, Intake $intake, RowView $rows): JsonResponse
     {
-        $this->authorize('view', $intake);
+        $this->authorize('viewRows', Intake::class);
         $outcome = $request->validate(['outcome' => ['required', Rule::in(['new', 'updated', 'unchanged', 'held', 'left_out'])]])['outcome'];
         $results = DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', $outcome)->where('number', '>', (int) $request->query('after', '0'))
             ->orderBy('number')->limit(100)->get(['number', 'unit', 'display', 'reason', 'held_by', 'supporter_id', 'leader', 'changes', 'gifts_new', 'money', 'money_there']);
         $others = $rows->others($intake, $results->pluck('number')->all());
-        $reasons = DB::table('intake_problems')->where('intake_id', $intake->id)->whereIn('number', $results->pluck('number'))->orderBy('place')->get(['number', 'reason'])->groupBy('number');
+        $reasons = DB::table('intake_problems')->where('intake_id', $intake->id)->where('blocks', true)->whereIn('number', $results->pluck('number'))->orderBy('place')->get(['number', 'reason'])->groupBy('number');
 
         return response()->json(['rows' => $results->map(static fn ($row): array => [
             'number' => $row->number, 'display' => $row->display, 'supporter_id' => $row->supporter_id, 'same_as_row' => self::sameAs($row),
@@ -133,7 +136,7 @@ final class RowController extends Controller
     {
         $this->authorize('update', $intake);
         $data = $request->validate([
-            'kind' => ['required', Rule::in(['cell', 'value', 'row', 'match', 'address'])],
+            'kind' => ['required', Rule::in(['cell', 'value', 'row', 'match', 'address', 'pass'])],
             'number' => ['required_unless:kind,value,address', 'nullable', 'integer', Rule::exists('intake_rows', 'number')->where('intake_id', $intake->id)],
             'column' => ['required_if:kind,cell,value', 'nullable', 'integer', 'min:0', 'max:'.max(0, count($intake->columnPlan()->choices) - 1)],
             'from' => ['required_if:kind,value', 'nullable', 'string', 'max:5000'],
@@ -144,8 +147,16 @@ final class RowController extends Controller
             'row' => in_array($to, ['hold', 'out', 'in'], true),
             'match' => preg_match(Decision::PATTERN, $to) === 1,
             'address' => in_array($to, ['accept', 'keep'], true),
+            // Why a row comes in that lacks what is required must be read by someone who was not there.
+            'pass' => mb_strlen(trim($to)) >= 10,
             default => true,
         };
+        if ($data['kind'] === 'pass') {
+            $this->authorize('administer');
+            abort_unless($allowed, 422, 'Write the reason in a few words: it stands in the audit list and in the proof.');
+            abort_unless(DB::table('intake_problems')->where('intake_id', $intake->id)->where('number', $data['number'])->where('blocks', true)->where(static fn ($query) => $query->where('code', 'like', '%.required')->orWhere('code', 'like', '%.unique'))->exists(), 422, 'Nothing that is required is missing in this row.');
+            Audit::note(Audit::OVERRIDE, "Let row {$data['number']} of \"{$intake->name}\" pass: {$to}", $intake->id);
+        }
         abort_unless($allowed, 422, 'This decision is not one that can be taken here.');
         // Rows can be left out while the columns are still being settled.
         $data['kind'] === 'row' ? $this->mustBeOpen($intake) : $this->mustBeReady($intake);

@@ -9,10 +9,12 @@ use App\Models\Supporter;
 use App\Records\Links;
 use App\Records\Origins;
 use App\Records\SearchIndex;
+use App\Records\SupporterFilter;
+use App\Standards\Sight;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\Standards;
 
 /** Supporters, to find and to look at. */
 final class SupporterController extends Controller
@@ -26,6 +28,8 @@ final class SupporterController extends Controller
         $page = max(1, (int) $request->query('page', '1'));
         $matching = $query === '' ? null : $search->matching($query);
         $found = Supporter::query()->when($query !== '', static fn ($supporters) => $matching === null ? $supporters->whereRaw('1 = 0') : $supporters->whereIn('id', $matching));
+        $found = SupporterFilter::apply($found, $request->query());
+        $sight = Sight::ofUser();
         $total = (clone $found)->count();
         // Ids first, so that only one page of rows is read in full however far down it lies.
         $ids = $found->orderBy('sort_key')->orderBy('id')->offset(($page - 1) * self::PAGE)->limit(self::PAGE)->pluck('id')->all();
@@ -40,36 +44,57 @@ final class SupporterController extends Controller
                 'id' => $supporter->id,
                 'kind' => $supporter->kind,
                 'name' => $supporter->sort_name,
-                'city' => trim(implode(', ', array_filter([$supporter->addresses->first()?->getAttribute('city'), $supporter->addresses->first()?->getAttribute('state')]))),
-                'email' => $supporter->emails->first()?->getAttribute('address'),
-                'phone' => $supporter->phones->first()?->getAttribute('number'),
+                'city' => trim(implode(', ', array_filter([$sight->sees('address.city') ? $supporter->addresses->first()?->getAttribute('city') : null, $sight->sees('address.state') ? $supporter->addresses->first()?->getAttribute('state') : null]))),
+                'email' => $sight->sees('email') ? $supporter->emails->first()?->getAttribute('address') : null,
+                'phone' => $sight->sees('phone') ? $supporter->phones->first()?->getAttribute('number') : null,
                 'gifts' => $gifts[$supporter->id]->gifts ?? 0,
-                'given' => $gifts[$supporter->id]->given ?? '0.00',
+                'given' => $sight->sees('gift.amount') ? ($gifts[$supporter->id]->given ?? '0.00') : null,
                 'latest' => $gifts[$supporter->id]->latest ?? null,
             ]),
         ]);
     }
 
-    public function show(Supporter $supporter, Origins $origins, FieldCatalog $catalog, Links $links): JsonResponse
+    public function show(Supporter $supporter, Origins $origins, Standards $standards, Links $links): JsonResponse
     {
+        $catalog = $standards->catalog;
+        $rules = [];
+        foreach ($standards->rules as $rule) {
+            $rules[$rule->id] = $rule->sentence($catalog);
+        }
         $this->authorize('view', $supporter);
         $supporter->load(['addresses', 'emails', 'phones', 'identifiers', 'memberships', 'customValues']);
         $gifts = $supporter->gifts()->orderByDesc('given_on')->orderByDesc('id')->limit(500)->get();
 
+        $sight = Sight::ofUser();
+        $parts = static fn (string $subject, iterable $rows): array => array_values(array_filter(array_map(static fn ($row): array => $sight->of($subject, $row->toArray()), [...$rows]), static fn (array $row): bool => array_diff_key($row, ['id' => 1, 'supporter_id' => 1, 'kind' => 1, 'label' => 1, 'is_primary' => 1, 'condition' => 1, 'system' => 1, 'postal_form' => 1, 'list' => 1, 'currency' => 1, 'intake_id' => 1]) !== []));
+        $custom = $supporter->customValues->filter(static fn ($value): bool => $sight->sees((string) $value->getAttribute('field')))->values();
+        $things = [];
+        foreach ($supporter->customValues as $value) {
+            $things["custom:{$value->getAttribute('id')}"] = ['field' => $value->getAttribute('field')];
+        }
+        foreach ($supporter->memberships as $one) {
+            $things["membership:{$one->getAttribute('id')}"] = ['list' => $one->getAttribute('list')];
+        }
+
         return response()->json([
-            'supporter' => $supporter->makeHidden(['addresses', 'emails', 'phones', 'identifiers', 'memberships', 'customValues'])->toArray(),
-            'addresses' => $supporter->addresses,
-            'emails' => $supporter->emails,
-            'phones' => $supporter->phones,
-            'identifiers' => $supporter->identifiers,
-            'groups' => $supporter->memberships->where('list', 'group')->pluck('name')->values(),
-            'tags' => $supporter->memberships->where('list', 'tag')->pluck('name')->values(),
-            'custom' => $supporter->customValues->map(fn ($value): array => ['id' => $value->getAttribute('id'), 'label' => $catalog->has($value->getAttribute('field')) ? $catalog->field($value->getAttribute('field'))->label : $value->getAttribute('field'), 'value' => $value->getAttribute('value')]),
+            'supporter' => $sight->of('supporter', $supporter->makeHidden(['addresses', 'emails', 'phones', 'identifiers', 'memberships', 'customValues'])->toArray()),
+            'addresses' => $parts('address', $supporter->addresses),
+            'emails' => $parts('email', $supporter->emails),
+            'phones' => $parts('phone', $supporter->phones),
+            'identifiers' => $parts('identifier', $supporter->identifiers),
+            'groups' => $sight->sees('groups') ? $supporter->memberships->where('list', 'group')->pluck('name')->values() : [],
+            'tags' => $sight->sees('tags') ? $supporter->memberships->where('list', 'tag')->pluck('name')->values() : [],
+            'custom' => $custom->map(fn ($value): array => ['id' => $value->getAttribute('id'), 'label' => $catalog->has($value->getAttribute('field')) ? $catalog->field($value->getAttribute('field'))->label : $value->getAttribute('field'), 'value' => $value->getAttribute('value')]),
             'links' => $links->of($supporter->id),
-            'gifts' => $gifts,
+            'gifts' => $parts('gift', $gifts),
             'gift_count' => $supporter->gifts()->count(),
-            'gift_total' => (string) ($supporter->gifts()->sum('amount') ?: '0.00'),
-            'origins' => $origins->of($supporter->id),
+            'gift_total' => $sight->sees('gift.amount') ? (string) ($supporter->gifts()->sum('amount') ?: '0.00') : null,
+            'origins' => array_filter($origins->of($supporter->id), static function (string $place) use ($sight, $things): bool {
+                [$subject, $id, $column] = explode(':', $place);
+
+                return $sight->seesColumn($subject, $column, $things["{$subject}:{$id}"] ?? []);
+            }, ARRAY_FILTER_USE_KEY),
+            'shortfalls' => DB::table('shortfalls')->where('supporter_id', $supporter->id)->get()->map(static fn ($one): array => ['rule' => $one->rule_id, 'gift' => $one->gift_id, 'sentence' => $rules[$one->rule_id] ?? ''])->filter(static fn (array $one): bool => $one['sentence'] !== '')->values(),
         ]);
     }
 }

@@ -117,13 +117,18 @@ final class FieldController extends Controller
             'label' => ['sometimes', Rule::prohibitedIf($own === null), 'string', 'max:120'],
             'group' => ['sometimes', Rule::prohibitedIf($own === null), 'string', 'max:60'],
             'retired' => ['sometimes', Rule::prohibitedIf($own === null), 'boolean'],
-            'see' => ['sometimes', 'nullable', 'array'], 'see.roles' => ['required_with:see', 'array'], 'see.roles.*' => [Rule::enum(Role::class)], 'see.users' => ['required_with:see', 'array'], 'see.users.*' => ['integer', 'exists:users,id'],
-            'edit' => ['sometimes', 'nullable', 'array'], 'edit.roles' => ['required_with:edit', 'array'], 'edit.roles.*' => [Rule::enum(Role::class)], 'edit.users' => ['required_with:edit', 'array'], 'edit.users.*' => ['integer', 'exists:users,id'],
+            'see' => ['sometimes', 'nullable', 'array'], 'see.roles' => ['array'], 'see.roles.*' => [Rule::enum(Role::class)], 'see.users' => ['array'], 'see.users.*' => ['integer', 'exists:users,id'],
+            'edit' => ['sometimes', 'nullable', 'array'], 'edit.roles' => ['array'], 'edit.roles.*' => [Rule::enum(Role::class)], 'edit.users' => ['array'], 'edit.users.*' => ['integer', 'exists:users,id'],
             'hidden_in' => ['sometimes', 'array'], 'hidden_in.*' => [Rule::in(FieldSetting::PLACES)],
             'open_list' => ['sometimes', 'boolean'],
             'limits' => ['sometimes', 'array'],
             'defaults' => ['sometimes', 'array'], 'defaults.*' => ['string', 'max:500'],
         ]);
+        foreach (['see', 'edit'] as $what) {
+            if (isset($data[$what])) {
+                $data[$what] = ['roles' => array_values($data[$what]['roles'] ?? []), 'users' => array_values($data[$what]['users'] ?? [])];
+            }
+        }
         abort_if(isset($data['see']) && in_array($field, Sight::ALWAYS, true), 422, 'Names are always seen: without them nobody could tell one record from another.');
         if (isset($data['label'])) {
             $this->mustBeFree($data['label'], $catalog, $field);

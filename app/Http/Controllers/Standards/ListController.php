@@ -55,6 +55,25 @@ final class ListController extends Controller
         return response()->json($this->shown(app(FieldCatalog::class)->field($field)));
     }
 
+    /** Adds a value that a file brought, or keeps it as another spelling of one that is there. */
+    public function add(Request $request, FieldCatalog $catalog, string $field): JsonResponse
+    {
+        $this->authorize('create', CustomField::class);
+        $known = self::field($catalog, $field);
+        $data = $request->validate(['value' => ['required', 'string', 'max:120'], 'means' => ['nullable', 'string', 'max:120']]);
+        $values = array_map(static fn (PickValue $value): array => ['value' => $value->value, 'code' => $value->code, 'retired' => $value->isRetired, 'spellings' => $value->value === ($data['means'] ?? null) ? [...$value->spellings, $data['value']] : $value->spellings], $known->list->values ?? []);
+        abort_if(isset($data['means']) && ! in_array($data['means'], array_column($values, 'value'), true), 422, "\"{$data['means']}\" is not in the list.");
+        if (! isset($data['means'])) {
+            $values[] = ['value' => $data['value'], 'code' => '', 'retired' => false, 'spellings' => []];
+        }
+        $this->mustBeClear($values);
+        $this->lists->replace($field, $values);
+        Audit::note(Audit::STANDARDS, isset($data['means']) ? "\"{$data['value']}\" means \"{$data['means']}\" in the pick list of \"{$known->label}\"" : "Added \"{$data['value']}\" to the pick list of \"{$known->label}\"");
+        $this->store->changed();
+
+        return response()->json(['options' => app(FieldCatalog::class)->field($field)->options()]);
+    }
+
     /** Makes one value of two, in the list and in every record. */
     public function merge(Request $request, FieldCatalog $catalog, string $field): JsonResponse
     {

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Account;
+
+use App\Account\Audit;
+use App\Http\Controllers\Controller;
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
+
+/** A person's own account: the password, and the messages that wait. */
+final class AccountController extends Controller
+{
+    /** Changing the password ends every other session of the person. */
+    public function password(Request $request): JsonResponse
+    {
+        $user = $request->user();
+        abort_unless($user instanceof User, 403);
+        $data = $request->validate(['current' => ['required', 'string'], 'password' => ['required', 'string', 'min:12', 'max:200', 'different:current']]);
+        abort_unless(Hash::check($data['current'], $user->password), 422, 'The present password is not right.');
+        abort_if(mb_stripos($data['password'], explode('@', $user->email)[0]) !== false, 422, 'A password that holds your own name is easy to guess. Choose another one.');
+        $user->forceFill(['password' => $data['password'], 'password_changed_at' => now()])->save();
+        DB::table('sessions')->where('user_id', $user->id)->where('id', '<>', $request->session()->getId())->delete();
+        Audit::note(Audit::PEOPLE, 'Changed the own password');
+
+        return response()->json(['changed' => true]);
+    }
+
+    public function messages(Request $request): JsonResponse
+    {
+        $messages = DB::table('messages')->where('user_id', $request->user()?->id);
+
+        return response()->json(['unread' => (clone $messages)->whereNull('read_at')->count(), 'messages' => $messages->orderByDesc('id')->limit(60)->get(['id', 'intake_id', 'kind', 'text', 'at', 'read_at'])]);
+    }
+
+    public function read(Request $request): JsonResponse
+    {
+        DB::table('messages')->where('user_id', $request->user()?->id)->whereNull('read_at')->update(['read_at' => now()]);
+
+        return $this->messages($request);
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Records;
+
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Matching\KeyKind;
+
+/** Which supporters a list shows: those behind a figure. */
+final class SupporterFilter
+{
+    public const NAMED = [
+        'alike' => 'share an email or an old id with someone else: likely duplicates',
+        'unreachable' => 'have no address, email or phone in good condition',
+        'unchecked' => 'have an address that is not known to be in postal form',
+    ];
+
+    private function __construct()
+    {
+    }
+
+    /**
+     * @template T of \Illuminate\Database\Eloquent\Model
+     *
+     * @param  Builder<T>  $supporters
+     * @param  array<string, mixed>  $asked  filter, intake, made ("new" or "changed"), rule, month
+     * @return Builder<T>
+     */
+    public static function apply(Builder $supporters, array $asked): Builder
+    {
+        $text = static fn (string $key): string => is_string($asked[$key] ?? null) ? $asked[$key] : '';
+        $good = "select 1 from %s p where p.supporter_id = supporters.id and p.`condition` = 'good'";
+        if ($text('filter') === 'unreachable') {
+            foreach (['addresses', 'emails', 'phones'] as $table) {
+                $supporters->whereRaw('not exists ('.sprintf($good, $table).')');
+            }
+        } elseif ($text('filter') === 'unchecked') {
+            $supporters->whereRaw('exists (select 1 from addresses p where p.supporter_id = supporters.id and p.postal_form is not true)');
+        } elseif ($text('filter') === 'alike') {
+            $kinds = implode(',', [KeyKind::Email->value, KeyKind::OldId->value]);
+            $supporters->whereIn('supporters.id', DB::table('match_keys as k')->select('k.supporter_id')->whereRaw("k.kind in ({$kinds})")->whereExists(static fn ($query) => $query->from('match_keys as o')->whereColumn('o.kind', 'k.kind')->whereColumn('o.hash', 'k.hash')->whereColumn('o.supporter_id', '<>', 'k.supporter_id')));
+        }
+        if ($text('intake') !== '') {
+            $touched = DB::table('journal')->select('supporter_id')->where('intake_id', (int) $text('intake'))->where('cause', Cause::LOAD);
+            $made = '%{"subject":"supporter","ref":%,"action":"create"%';
+            $supporters->whereIn('supporters.id', match ($text('made')) {
+                'new' => $touched->where('changes', 'like', $made),
+                'changed' => $touched->whereNotIn('supporter_id', DB::table('journal')->select('supporter_id')->where('intake_id', (int) $text('intake'))->where('cause', Cause::LOAD)->where('changes', 'like', $made)),
+                default => $touched,
+            });
+        }
+        if ($text('rule') !== '') {
+            $supporters->whereIn('supporters.id', DB::table('shortfalls')->select('supporter_id')->where('rule_id', (int) $text('rule')));
+        }
+        if (preg_match('/^\d{4}-\d{2}$/D', $text('month')) === 1) {
+            $supporters->whereRaw("date_format(coalesce(first_known_on, date(created_at)), '%Y-%m') = ?", [$text('month')]);
+        }
+
+        return $supporters;
+    }
+}
