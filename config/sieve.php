@@ -16,6 +16,9 @@ return [
     // so that the work of a worker that was killed is taken up soon and never twice at a time.
     'slice_seconds' => (int) env('SLICE_SECONDS', 10),
 
+    // Where the stand-ins for outside services answer, and the folder that they keep what they receive in; blank without them.
+    'stand_ins' => ['url' => env('STAND_INS_URL', ''), 'folder' => env('STAND_INS', '')],
+
     // Seconds after its last sign of life from which a worker counts as gone.
     'worker_timeout' => (int) env('WORKER_TIMEOUT', 15),
 ];

@@ -8,6 +8,7 @@ use App\Http\Controllers\Admin\WebhookController;
 use App\Http\Controllers\HealthController;
 use App\Http\Controllers\Intakes\ColumnController;
 use App\Http\Controllers\Intakes\FindingController;
+use App\Http\Controllers\Intakes\GridController;
 use App\Http\Controllers\Intakes\HeldController;
 use App\Http\Controllers\Intakes\IntakeController;
 use App\Http\Controllers\Intakes\LoadController;
@@ -129,6 +130,14 @@ Route::prefix('api')->group(function (): void {
             Route::post('undo', [LoadController::class, 'undo']);
         });
 
+        Route::post('grids', [GridController::class, 'store']);
+        Route::get('grids/{intake}', [GridController::class, 'show']);
+        Route::patch('grids/{intake}', [GridController::class, 'update']);
+        Route::put('grids/{intake}/rows', [GridController::class, 'rows']);
+        Route::post('grids/{intake}/finish', [GridController::class, 'finish']);
+        Route::get('layouts', [GridController::class, 'layouts']);
+        Route::post('layouts', [GridController::class, 'storeLayout']);
+        Route::delete('layouts/{layout}', [GridController::class, 'destroyLayout'])->whereNumber('layout');
         Route::get('held', [HeldController::class, 'index']);
         Route::post('held/fix', [HeldController::class, 'fix']);
         Route::post('held/decide', [HeldController::class, 'decide']);

@@ -60,6 +60,11 @@ final readonly class RowChecks
         return $keys;
     }
 
+    public function column(string $target): int|false
+    {
+        return $this->columns[$target] ?? false;
+    }
+
     /** The record with the defaults that a new supporter gets. */
     public function complete(IncomingRecord $record, ?SupporterRecord $stored): IncomingRecord
     {

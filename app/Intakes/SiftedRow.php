@@ -60,6 +60,10 @@ final class SiftedRow
         if ($isHeld || ($row->problems !== [] && ! $row->onlyPoints())) {
             return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => $row->problems !== [] ? 'problem' : 'person'])]];
         }
+        $who = $row->record()->supporter;
+        if ($who > 0 && $this->candidates->record($who) === null && $this->edits->match($number) === null) {
+            return [$row->withProblems([Grid::nobody($who, $this->checks->column('supporter'))]), [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'problem'])]];
+        }
         $judgements = $this->judgements($number, $row, $keys);
         if ($row->problems !== []) {
             if ($judgements[0]->verdict !== Verdict::Known) {

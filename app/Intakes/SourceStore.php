@@ -40,7 +40,9 @@ final class SourceStore
 
     public function forget(Intake $intake): void
     {
-        Storage::delete($intake->file_path);
+        if ($intake->file_path !== '') {
+            Storage::delete($intake->file_path);
+        }
     }
 
     private function localPath(Intake $intake): string

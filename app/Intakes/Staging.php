@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intakes;
 
+use App\Jobs\CarryOn;
 use App\Models\Intake;
 use App\Models\IntakeState;
 use App\Records\Bulk;
@@ -27,6 +28,7 @@ final readonly class Staging implements Work
         private FieldCatalog $catalog,
         private Heartbeat $heartbeat,
         private PlanFit $plans,
+        private Grid $grid,
     ) {
     }
 
@@ -47,7 +49,7 @@ final readonly class Staging implements Work
         DB::table('intake_rows')->where('intake_id', $intake->id)->delete();
         $file = $this->sources->open($intake);
         $reader = $file->reader($intake->readAs());
-        $survey = new Survey($reader, $file->format->namesItsColumns() ? 1 : $intake->header_row, (int) now()->format('Y'), (int) config('sieve.column_limit'));
+        $survey = new Survey($reader, $file->format->namesItsColumns() || $intake->isTyped() ? 1 : $intake->header_row, (int) now()->format('Y'), (int) config('sieve.column_limit'));
         $chunk = [];
         foreach ($survey->rows() as $number => $cells) {
             $chunk[] = [$intake->id, $number, json_encode($cells, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)];
@@ -58,7 +60,7 @@ final readonly class Staging implements Work
         }
         $this->stage($intake, $chunk, $survey);
         $profiles = $survey->profiles();
-        $plan = (new Proposer($this->catalog, (int) now()->format('Y')))->propose($profiles);
+        $plan = $intake->isTyped() ? $this->grid->plan($intake->settings['grid']) : (new Proposer($this->catalog, (int) now()->format('Y')))->propose($profiles);
         $intake->profiles = array_map(static fn (ColumnProfile $profile): array => $profile->toArray(), $profiles);
         $intake->setColumnPlan($plan);
         $intake->fill([
@@ -66,6 +68,11 @@ final readonly class Staging implements Work
             'plan_name' => null, 'row_count' => $survey->rowCount(), 'done' => $survey->rowCount(), 'state' => IntakeState::Mapping, 'ended_at' => now(),
             'settings' => [...$intake->settings, 'offered_plan' => $this->plans->best($plan)],
         ])->save();
+        if ($intake->isTyped()) {
+            // Nothing is to be settled: what each column is was said before a row was typed.
+            $intake->begin(IntakeState::Sifting);
+            DB::afterCommit(static fn () => CarryOn::dispatch($intake->id));
+        }
     }
 
     /** @param  list<list<mixed>>  $rows */

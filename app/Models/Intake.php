@@ -131,6 +131,12 @@ final class Intake extends Model
         return $place;
     }
 
+    /** Whether its rows were typed into a grid. */
+    public function isTyped(): bool
+    {
+        return isset($this->settings['grid']);
+    }
+
     public function choices(): Settings
     {
         return Settings::fromArray($this->settings);

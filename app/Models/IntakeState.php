@@ -7,6 +7,8 @@ namespace App\Models;
 /** Where an intake stands between its source and its proof. */
 enum IntakeState: string
 {
+    /** Its rows are being typed into a grid. */
+    case Typing = 'typing';
     case Reading = 'reading';
     case Failed = 'failed';
     /** Read; its columns are being settled. */

@@ -22,9 +22,9 @@ final class IntakePolicy
     }
 
     /** Its rows as they came: whoever brings records in, and whoever may see every field. */
-    public function viewRows(User $user): bool
+    public function viewRows(User $user, ?Intake $intake = null): bool
     {
-        return $user->mayLoad() || Sight::ofUser()->seesAll();
+        return $user->mayLoad() || ($intake !== null && $intake->isTyped() && $intake->user_id === $user->id) || Sight::ofUser()->seesAll();
     }
 
     public function create(User $user): bool
@@ -32,8 +32,9 @@ final class IntakePolicy
         return $user->mayLoad();
     }
 
+    /** A grid is entry by hand: whoever may edit may bring the own one in. */
     public function update(User $user, Intake $intake): bool
     {
-        return $user->mayLoad();
+        return $user->mayLoad() || ($intake->isTyped() && $user->mayEdit() && $intake->user_id === $user->id);
     }
 }

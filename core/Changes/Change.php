@@ -42,7 +42,7 @@ final readonly class Change
             if ($change->subject === $more->subject && $change->ref === $more->ref) {
                 $changes[$i] = new self($change->subject, $change->ref, $change->action, [...$change->fields, ...$more->fields]);
 
-                return array_values($changes);
+                return $changes;
             }
         }
 

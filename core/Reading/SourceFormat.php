@@ -13,6 +13,8 @@ enum SourceFormat: string
     case OpenDocument = 'ods';
     case VCard = 'vcard';
     case Json = 'json';
+    /** Written on the screen; kept as delimited text. */
+    case Typed = 'typed';
 
     public function label(): string
     {
@@ -23,6 +25,7 @@ enum SourceFormat: string
             self::OpenDocument => 'OpenDocument spreadsheet (.ods)',
             self::VCard => 'Contact cards (vCard)',
             self::Json => 'JSON',
+            self::Typed => 'Typed in',
         };
     }
 

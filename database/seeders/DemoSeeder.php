@@ -4,11 +4,22 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
+use App\Jobs\CheckRules;
+use App\Models\CustomField;
+use App\Models\FieldSetting;
+use App\Models\GridLayout;
+use App\Models\ListValue;
 use App\Models\Role;
+use App\Models\Rule;
 use App\Models\User;
 use App\Records\Cause;
 use App\Records\Entry;
+use App\Records\Ids;
+use App\Records\PostalForms;
 use App\Records\RecordWriter;
+use App\Standards\Measures;
+use App\Standards\Shortfalls;
+use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\StandardizedAddress;
 use PineSieve\Core\Changes\Change;
@@ -21,6 +32,8 @@ use PineSieve\Core\Records\Identifier;
 use PineSieve\Core\Records\IncomingAddress;
 use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
+use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\Standards;
 
 /** Tern Harbor Seabird Rescue: its staff, and about 1,500 supporters with 6,000 gifts. */
 final readonly class DemoSeeder
@@ -53,6 +66,49 @@ final readonly class DemoSeeder
                 $entries[] = new Entry("{$i}:supporter", $this->changes($i, $person));
             }
             $this->writer->write($entries, Cause::demo());
+        }
+        $this->standards();
+    }
+
+    /** What Tern Harbor asks of its data, and how far it got in the weeks before. */
+    private function standards(): void
+    {
+        foreach ([
+            ['supporter', 'address.postal_code', 'should', [['field' => 'address.country', 'test' => 'is', 'values' => ['US', 'CA']]]],
+            ['person', 'email', 'should', [['field' => 'status', 'test' => 'is', 'values' => ['active']]]],
+            ['supporter', 'email', 'must', [['field' => 'consent.email', 'test' => 'is', 'values' => ['yes']]]],
+            ['gift', 'gift.fund', 'should', [['field' => 'gift.kind', 'test' => 'is not', 'values' => ['pledge']]]],
+            ['organization', 'phone', 'should', []],
+        ] as [$subject, $field, $strength, $conditions]) {
+            Rule::query()->create(['subject' => $subject, 'field' => $field, 'strength' => $strength, 'conditions' => $conditions]);
+        }
+        foreach ([['General fund', 'GEN', ['General', 'Unrestricted', 'Where needed most']], ['Puffin nursery', 'PUF', ['Puffins']]] as $place => [$value, $code, $spellings]) {
+            ListValue::query()->create(['field' => 'gift.fund', 'value' => $value, 'code' => $code, 'place' => $place, 'spellings' => $spellings]);
+        }
+        FieldSetting::query()->create(['field' => 'gift.fund', 'settings' => ['open_list' => true]]);
+        FieldSetting::query()->create(['field' => 'birth_date', 'settings' => ['see' => ['roles' => ['administrator', 'data steward'], 'users' => []], 'limits' => ['least' => '1905-01-01', 'most' => 'today']]]);
+        CustomField::query()->create(['key' => 'custom.volunteer_days', 'label' => 'Volunteer days', 'group' => 'Volunteers', 'type' => 'several from a list']);
+        foreach (['Weekdays', 'Weekends', 'Nights on call'] as $place => $value) {
+            ListValue::query()->create(['field' => 'custom.volunteer_days', 'value' => $value, 'place' => $place, 'spellings' => []]);
+        }
+        GridLayout::query()->create(['name' => 'Checks of the day', 'columns' => ['supporter', 'gift.date', 'gift.amount', 'gift.kind', 'gift.fund', 'gift.reference']]);
+        GridLayout::query()->create(['name' => 'Business cards', 'columns' => ['name.first', 'name.last', 'organization.name', 'email', 'phone', 'address.line1', 'address.city', 'address.state', 'address.postal_code', 'tags']]);
+        app()->forgetInstance(Standards::class);
+        app()->forgetInstance(FieldCatalog::class);
+        (new CheckRules)->handle(app(Shortfalls::class), app(Measures::class), app(Ids::class));
+        app(PostalForms::class)->catchUp(10.0);
+        $this->weeksBefore();
+    }
+
+    /** The demo begins today; a chart of one day says nothing. Made up: it was worse, and got better. */
+    private function weeksBefore(): void
+    {
+        foreach (DB::table('measures')->get() as $measure) {
+            $isTrust = str_starts_with($measure->measure, 'trust');
+            for ($week = 12; $week > 0; $week--) {
+                $share = $isTrust ? 1 - 0.018 * $week : 1 + 0.07 * $week;
+                DB::table('measures')->insert(['day' => now()->subWeeks($week)->toDateString(), 'measure' => $measure->measure, 'count' => min($measure->total, (int) round($measure->count * $share)), 'total' => $measure->total]);
+            }
         }
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\GridLayout;
 use App\Models\Role;
 use App\Models\SavedPlan;
 use App\Models\User;
@@ -29,11 +30,12 @@ final class AccessTest extends TestCase
         'GET api/template', 'GET api/plans', 'GET api/plans/{plan}', 'GET api/plans/{plan}/file', 'POST api/plans', 'POST api/plans/{plan}/copy', 'PATCH api/plans/{plan}', 'POST api/intakes/{intake}/findings', 'PATCH api/intakes/{intake}/plan', 'POST api/intakes', 'PATCH api/intakes/{intake}', 'POST api/intakes/{intake}/sift', 'POST api/intakes/{intake}/continue', 'PATCH api/intakes/{intake}/source',
         'POST api/intakes/{intake}/columns/accept', 'POST api/intakes/{intake}/columns/leave', 'PATCH api/intakes/{intake}/columns/{column}', 'POST api/intakes/{intake}/plan', 'PUT api/intakes/{intake}/plan', 'POST api/intakes/{intake}/edits', 'POST api/intakes/{intake}/edits/blank',
         'DELETE api/intakes/{intake}/edits', 'POST api/intakes/{intake}/trial', 'POST api/intakes/{intake}/load', 'POST api/intakes/{intake}/stop', 'POST api/intakes/{intake}/place', 'GET api/intakes/{intake}/undo', 'POST api/intakes/{intake}/undo', 'POST api/intakes/{intake}/redo', 'DELETE api/intakes/{intake}', 'DELETE api/plans/{plan}',
-        'POST api/held/fix', 'POST api/held/decide', 'POST api/restore-points',
+        'GET api/grids/{intake}', 'PATCH api/grids/{intake}', 'PUT api/grids/{intake}/rows', 'POST api/grids/{intake}/finish', 'POST api/held/fix', 'POST api/held/decide', 'POST api/restore-points',
     ];
 
     /** Routes that write records by hand. */
     private const EDIT = [
+        'POST api/grids', 'GET api/layouts', 'POST api/layouts', 'DELETE api/layouts/{layout}',
         'POST api/supporters', 'POST api/supporters/check', 'GET api/supporters/{supporter}/form', 'PUT api/supporters/{supporter}/form', 'POST api/supporters/{supporter}/history/{entry}',
         'POST api/supporters/{supporter}/gifts', 'POST api/supporters/{supporter}/gifts/check', 'PUT api/supporters/{supporter}/gifts/{gift}', 'DELETE api/supporters/{supporter}/gifts/{gift}', 'POST api/rules/{rule}/shortfalls',
     ];
@@ -121,6 +123,7 @@ final class AccessTest extends TestCase
         $this->ids = [
             'intake' => (string) $intake->id, 'column' => '0', 'number' => '2', 'supporter' => '1', 'gift' => '1', 'entry' => '1', 'rule' => $rule, 'field' => $field, 'key' => str_repeat('a', 64), 'name' => '2020-01-01-000000-none',
             'plan' => (string) SavedPlan::query()->create(['name' => 'Monthly', 'plan' => $intake->plan, 'settings' => []])->id,
+            'layout' => (string) GridLayout::query()->create(['name' => 'Cards', 'columns' => ['name.last']])->id,
             'webhook' => (string) Webhook::query()->create(['name' => 'Other', 'url' => 'http://127.0.0.1:1/', 'secret' => 'x', 'is_active' => false])->id,
             'user' => (string) User::query()->create(['name' => 'Other', 'email' => 'other@example.org', 'password' => 'x', 'role' => Role::Reader])->id,
         ];

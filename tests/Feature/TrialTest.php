@@ -58,7 +58,8 @@ final class TrialTest extends TestCase
         $this->postJson("/api/intakes/{$intake->id}/trial", ['kind' => 'rows', 'rows' => [5]])->assertStatus(422)->assertJson(['message' => 'None of these rows would come in, so there is nothing to try.']);
         $this->postJson("/api/intakes/{$intake->id}/trial", ['kind' => 'first', 'count' => 0])->assertStatus(422);
         $this->postJson("/api/intakes/{$intake->id}/trial", ['kind' => 'random', 'count' => 3])->assertOk();
-        self::assertSame(3, DB::table('intake_outcomes')->where('intake_id', $intake->id)->count());
+        // A row about someone whom an earlier row makes needs that row as well.
+        self::assertContains(DB::table('intake_outcomes')->where('intake_id', $intake->id)->count(), [3, 4]);
     }
 
     public function test_rows_that_come_in_by_conditions_and_kinds(): void

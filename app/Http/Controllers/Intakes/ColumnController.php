@@ -34,7 +34,7 @@ final class ColumnController extends Controller
 
     public function index(Intake $intake): JsonResponse
     {
-        $this->authorize('viewRows', Intake::class);
+        $this->authorize('viewRows', [Intake::class, $intake]);
 
         return response()->json($this->view->of($intake));
     }
@@ -42,7 +42,7 @@ final class ColumnController extends Controller
     /** What each value of a column becomes. */
     public function show(Intake $intake, int $column): JsonResponse
     {
-        $this->authorize('viewRows', Intake::class);
+        $this->authorize('viewRows', [Intake::class, $intake]);
         abort_unless(isset($intake->columnProfiles()[$column]), 404);
 
         return response()->json($this->view->values($intake, $intake->columnPlan(), $column));
@@ -51,7 +51,7 @@ final class ColumnController extends Controller
     /** What each value would become with other fields and steps than those that are kept. */
     public function preview(Request $request, Intake $intake, int $column): JsonResponse
     {
-        $this->authorize('viewRows', Intake::class);
+        $this->authorize('viewRows', [Intake::class, $intake]);
         $profile = $intake->columnProfiles()[$column] ?? abort(404);
         $plan = $intake->columnPlan();
 
@@ -121,7 +121,7 @@ final class ColumnController extends Controller
     /** The distinct values of a column with what a table could make of them. */
     public function table(Intake $intake, int $column): JsonResponse
     {
-        $this->authorize('viewRows', Intake::class);
+        $this->authorize('viewRows', [Intake::class, $intake]);
         abort_unless(isset($intake->columnProfiles()[$column]), 404);
 
         return response()->json($this->view->table($intake, $column));

@@ -19,7 +19,7 @@ final class FindingController extends Controller
 {
     public function index(Intake $intake): JsonResponse
     {
-        $this->authorize('viewRows', Intake::class);
+        $this->authorize('viewRows', [Intake::class, $intake]);
 
         return response()->json(['findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $intake->findings()->of($intake->columnPlan()))]);
     }

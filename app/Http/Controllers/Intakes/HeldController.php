@@ -92,7 +92,7 @@ final class HeldController extends Controller
 
     public function download(Request $request, HeldRows $held, Intake $intake): StreamedResponse
     {
-        $this->authorize('viewRows', Intake::class);
+        $this->authorize('viewRows', [Intake::class, $intake]);
         Audit::note(Audit::EXPORT, "Downloaded the held rows of \"{$intake->name}\"", $intake->id);
 
         return response()->streamDownload(static function () use ($intake, $held): void {

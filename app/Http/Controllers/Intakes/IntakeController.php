@@ -149,7 +149,7 @@ final class IntakeController extends Controller
     public function destroy(Intake $intake, SourceStore $sources): JsonResponse
     {
         $this->authorize('update', $intake);
-        abort_unless(($intake->state->isOpen() || $intake->state === IntakeState::Failed) && $intake->trial === null, 422, 'An intake that was loaded can be undone, not discarded.');
+        abort_unless(($intake->state->isOpen() || in_array($intake->state, [IntakeState::Failed, IntakeState::Typing], true)) && $intake->trial === null, 422, 'An intake that was loaded can be undone, not discarded.');
         DB::transaction(static function () use ($intake): void {
             foreach (['intake_rows', 'intake_results', 'intake_problems', 'intake_keys', 'intake_edits'] as $table) {
                 DB::table($table)->where('intake_id', $intake->id)->delete();

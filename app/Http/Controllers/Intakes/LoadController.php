@@ -98,7 +98,7 @@ final class LoadController extends Controller
     /** The records behind an outcome. */
     public function records(Request $request, Intake $intake): JsonResponse
     {
-        $this->authorize('viewRows', Intake::class);
+        $this->authorize('viewRows', [Intake::class, $intake]);
         $outcome = (string) $request->query('outcome', 'new');
         $rows = DB::table('intake_outcomes as o')->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'o.intake_id')->on('r.unit', 'o.unit'))
             ->where('o.intake_id', $intake->id)->where('o.outcome', $outcome)->where('o.number', '>', (int) $request->query('after', '0'))
@@ -110,7 +110,7 @@ final class LoadController extends Controller
     /** The original file, as it came. */
     public function original(Intake $intake, SourceStore $sources): StreamedResponse
     {
-        $this->authorize('viewRows', Intake::class);
+        $this->authorize('viewRows', [Intake::class, $intake]);
         Audit::note(Audit::EXPORT, "Downloaded the source of \"{$intake->name}\"", $intake->id);
 
         return response()->streamDownload(static function () use ($sources, $intake): void {

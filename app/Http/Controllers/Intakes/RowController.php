@@ -27,7 +27,7 @@ final class RowController extends Controller
 
     public function show(Intake $intake, int $number, RowView $rows): JsonResponse
     {
-        $this->authorize('viewRows', Intake::class);
+        $this->authorize('viewRows', [Intake::class, $intake]);
 
         return response()->json($rows->of($intake, $number) ?? abort(404));
     }
@@ -35,7 +35,7 @@ final class RowController extends Controller
     /** Kinds of problem, each with the number of rows that have it. */
     public function checks(Intake $intake, FieldCatalog $catalog): JsonResponse
     {
-        $this->authorize('viewRows', Intake::class);
+        $this->authorize('viewRows', [Intake::class, $intake]);
         $kinds = DB::select('select p.code, p.field, p.column, min(p.reason) as example, min(p.remedy) as remedy, count(distinct p.number) as `rows`, count(distinct p.value) as values_count
             from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.unit = p.number << 6 and r.outcome = "held"
             where p.blocks = 1 and p.intake_id = ? group by p.code, p.field, p.column order by `rows` desc, p.code', [$intake->id]);
@@ -55,7 +55,7 @@ final class RowController extends Controller
     /** The values that have one kind of problem, each with its rows. */
     public function problems(Request $request, Intake $intake): JsonResponse
     {
-        $this->authorize('viewRows', Intake::class);
+        $this->authorize('viewRows', [Intake::class, $intake]);
         $data = $request->validate(['code' => ['required', 'string'], 'field' => ['required', 'string'], 'column' => ['nullable', 'integer']]);
         $groups = [];
         $problems = DB::table('intake_problems as p')
@@ -75,7 +75,7 @@ final class RowController extends Controller
 
     public function matches(Request $request, Intake $intake): JsonResponse
     {
-        $this->authorize('viewRows', Intake::class);
+        $this->authorize('viewRows', [Intake::class, $intake]);
         $show = $request->validate(['show' => ['nullable', Rule::in(['unsure', 'known', 'new', 'decided'])]])['show'] ?? 'unsure';
         $after = (int) $request->query('after', '0');
         $rows = DB::table('intake_results')->where('intake_id', $intake->id)->where('number', '>', $after)->where('outcome', '<>', Results::WITH)
@@ -94,14 +94,14 @@ final class RowController extends Controller
 
     public function match(Intake $intake, int $number, RowView $rows): JsonResponse
     {
-        $this->authorize('viewRows', Intake::class);
+        $this->authorize('viewRows', [Intake::class, $intake]);
 
         return response()->json($rows->match($intake, $number));
     }
 
     public function addresses(Request $request, Intake $intake): JsonResponse
     {
-        $this->authorize('viewRows', Intake::class);
+        $this->authorize('viewRows', [Intake::class, $intake]);
         $show = $request->validate(['show' => ['nullable', Rule::in(['ask', 'accepted', 'kept', 'same'])]])['show'] ?? 'ask';
         $rows = DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('outcome', ['new', 'updated', 'unchanged'])->where('address', $show)
             ->where('number', '>', (int) $request->query('after', '0'))->orderBy('number')->limit(self::PAGE)->get(['number', 'display', 'address', 'address_changes']);
@@ -112,7 +112,7 @@ final class RowController extends Controller
     /** The planned changes: what loading would write, row by row. */
     public function preview(Request $request, Intake $intake, RowView $rows): JsonResponse
     {
-        $this->authorize('viewRows', Intake::class);
+        $this->authorize('viewRows', [Intake::class, $intake]);
         $outcome = $request->validate(['outcome' => ['required', Rule::in(['new', 'updated', 'unchanged', 'held', 'left_out'])]])['outcome'];
         $results = DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', $outcome)->where('number', '>', (int) $request->query('after', '0'))
             ->orderBy('number')->limit(100)->get(['number', 'unit', 'display', 'reason', 'held_by', 'supporter_id', 'leader', 'changes', 'gifts_new', 'money', 'money_there']);

@@ -27,7 +27,7 @@ final class SourceController extends Controller
 
     public function show(Request $request, Intake $intake, SourceStore $sources, Staged $staged): JsonResponse
     {
-        $this->authorize('viewRows', Intake::class);
+        $this->authorize('viewRows', [Intake::class, $intake]);
         $after = (int) $request->query('after', '0');
         $sort = $request->validate(['sort' => ['nullable', 'integer', 'min:0', 'max:16384'], 'descending' => ['nullable', 'boolean']]);
         $rows = [];

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Intake;
+use App\Models\Role;
+use Illuminate\Support\Facades\DB;
+
+/** Rows that people type: an intake like any other. */
+final class GridTest extends TestCase
+{
+    /** @param  list<string>  $columns */
+    private function grid(array $columns): int
+    {
+        return (int) $this->postJson('/api/grids', ['name' => 'Cards of May', 'columns' => $columns])->assertCreated()->json('id');
+    }
+
+    public function test_rows_are_typed_checked_and_go_through_the_stages(): void
+    {
+        $known = $this->as(Role::GiftEntry)->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Ann', 'name.last' => 'Lee']]])->json('id');
+        $id = $this->grid(['supporter', 'name.first', 'name.last', 'email', 'gift.date', 'gift.amount', 'groups']);
+        $problems = $this->putJson("/api/grids/{$id}/rows", ['rows' => [
+            2 => ["{$known} Lee, Ann", '', '', '', '2024-03-01', '25', 'Board; Friends'],
+            3 => ['', 'Bo', 'Park', 'bo at example', '2024-03-02', '10', ''],
+            4 => ['999', '', '', '', '2024-03-02', '10', ''],
+            5 => ['', 'Cy', '', '', '', '', ''],
+        ]])->assertOk()->json('problems');
+
+        self::assertSame([], $problems[2]);
+        self::assertSame(['"bo at example" is not an email address', 3], [$problems[3][0]['reason'], $problems[3][0]['column']]);
+        self::assertSame('There is no supporter 999', $problems[4][0]['reason']);
+        self::assertSame('name.last.required', $problems[5][0]['code']);
+        $this->putJson("/api/grids/{$id}/rows", ['rows' => [3 => ['', 'Bo', 'Park', 'bo@example.org', '2024-03-02', '10', ''], 4 => ['', '', '', '', '', '', ''], 7 => ['', 'Di', 'Oak', '', '2024-02-30', '', '']]])->assertOk();
+        self::assertSame([2, 3, 5, 7], array_keys($this->getJson("/api/grids/{$id}")->assertOk()->json('rows')));
+
+        $this->postJson("/api/grids/{$id}/finish")->assertOk();
+        $intake = Intake::query()->findOrFail($id);
+        self::assertEquals(['updated' => 1, 'new' => 1, 'held' => 2], $this->outcomes($intake));
+        $this->postJson("/api/intakes/{$id}/load", ['name' => 'Cards'])->assertOk();
+        self::assertSame([[$known, '25.00'], [2, '10.00']], DB::table('gifts')->orderBy('id')->get()->map(static fn ($gift): array => [$gift->supporter_id, $gift->amount])->all());
+        self::assertSame(['Board', 'Friends'], DB::table('memberships')->where('supporter_id', $known)->orderBy('name')->pluck('name')->all());
+        self::assertTrue($this->getJson("/api/intakes/{$id}/proof")->json('balanced'));
+        $this->putJson("/api/grids/{$id}/rows", ['rows' => [2 => ['x']]])->assertStatus(409);
+        $this->postJson("/api/intakes/{$id}/undo")->assertOk();
+        self::assertSame([0, 1], [DB::table('gifts')->count(), DB::table('supporters')->count()]);
+    }
+
+    public function test_columns_change_and_what_was_typed_stays_with_its_column(): void
+    {
+        $id = $this->as()->grid(['name.first', 'name.last']);
+        $this->putJson("/api/grids/{$id}/rows", ['rows' => [2 => ['Ann', 'Lee']]])->assertOk();
+        self::assertSame([2 => ['Lee', '', 'Ann']], $this->patchJson("/api/grids/{$id}", ['columns' => ['name.last', 'email', 'name.first']])->assertOk()->json('rows'));
+    }
+
+    public function test_layouts_are_kept_by_name(): void
+    {
+        $this->as()->postJson('/api/layouts', ['name' => 'Checks', 'columns' => ['supporter', 'gift.amount']])->assertOk();
+        $layouts = $this->postJson('/api/layouts', ['name' => 'Checks', 'columns' => ['supporter', 'gift.amount', 'gift.date']])->assertOk()->json('layouts');
+        self::assertSame([['Checks', ['supporter', 'gift.amount', 'gift.date']]], array_map(static fn (array $one): array => [$one['name'], $one['columns']], $layouts));
+        self::assertSame([], $this->deleteJson("/api/layouts/{$layouts[0]['id']}")->assertOk()->json('layouts'));
+    }
+
+    public function test_what_can_not_be_typed(): void
+    {
+        $this->as();
+        foreach ([[], ['nothing'], ['email', 'email'], ['group'], array_map(static fn (int $i): string => 'email'.($i > 1 ? ".{$i}" : ''), range(1, 61))] as $columns) {
+            $this->postJson('/api/grids', ['name' => 'x', 'columns' => $columns])->assertStatus(422);
+        }
+        $id = $this->grid(['name.last']);
+        foreach ([1, 0, 5002] as $number) {
+            $this->putJson("/api/grids/{$id}/rows", ['rows' => [$number => ['x']]])->assertStatus(422);
+        }
+        $this->postJson("/api/grids/{$id}/finish")->assertStatus(422);
+        $this->as(Role::GiftEntry)->putJson("/api/grids/{$id}/rows", ['rows' => [2 => ['x']]])->assertStatus(403);
+        $this->as()->deleteJson("/api/intakes/{$id}")->assertOk();
+    }
+}
