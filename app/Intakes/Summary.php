@@ -7,6 +7,7 @@ namespace App\Intakes;
 use App\Models\Intake;
 use App\Models\IntakeState;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnState;
 
@@ -53,6 +54,9 @@ final readonly class Summary
             'addresses' => $addresses,
             'trial' => $intake->trial === null ? null : ['rows' => count($intake->trial['rows']), 'done' => $intake->trial['done']],
             'replanned' => $intake->replanned,
+            'money' => (string) (DB::scalar('select sum(money) from intake_results where intake_id = ?', [$intake->id]) ?? '0.00'),
+            'restore_point' => $intake->restore_point,
+            'may_change' => Gate::allows('update', $intake),
             'settings' => $intake->choices()->toArray(),
             'progress' => $this->progress($intake),
             'error' => $intake->error,

@@ -1,6 +1,6 @@
 export type Outcome = 'new' | 'updated' | 'unchanged' | 'held' | 'left_out';
 
-export type IntakeState = 'reading' | 'failed' | 'mapping' | 'sifting' | 'ready' | 'loading' | 'loaded' | 'undoing' | 'undone';
+export type IntakeState = 'typing' | 'waiting' | 'stopped' | 'reading' | 'failed' | 'mapping' | 'sifting' | 'ready' | 'loading' | 'loaded' | 'undoing' | 'undone';
 
 export interface User {
   id: number;
@@ -8,6 +8,9 @@ export interface User {
   email: string;
   role: string;
   may_load: boolean;
+  may_edit: boolean;
+  may_set_standards: boolean;
+  may_administer: boolean;
 }
 
 export interface Session {
@@ -20,6 +23,15 @@ export interface Settings {
   blanks_empty: boolean;
   system: string;
   accept_addresses: boolean;
+  groups: string[];
+  groups_new: string[];
+  tags: string[];
+  tags_new: string[];
+  no_contact: boolean;
+  description: string;
+  agreed: string;
+  agreed_by: string;
+  is_quiet: boolean;
 }
 
 export interface Intake {
@@ -42,6 +54,9 @@ export interface Intake {
   trial: { rows: number; done: boolean } | null;
   addresses: { none: number; same: number; ask: number; accepted: number; kept: number };
   replanned: number;
+  money: string;
+  restore_point: string | null;
+  may_change: boolean;
   settings: Settings;
   progress: { done: number; total: number; seconds: number; per_second: number | null; seconds_left: number | null };
   error: string | null;
@@ -176,7 +191,6 @@ export interface Field {
   group: string;
   type: string;
   options: string[];
-  required: boolean;
   named: boolean;
 }
 
@@ -220,7 +234,7 @@ export interface RowDetail {
   supporter_id: number | null;
   decision: string | null;
   row_decision: string | null;
-  problems: { code: string; field: string; column: number | null; value: string; reason: string; remedy: string }[];
+  problems: { code: string; field: string; column: number | null; value: string; reason: string; remedy: string; blocks: boolean | number }[];
   changes: ShownChange[];
   others: OtherParty[];
   reason: string | null;
@@ -274,7 +288,7 @@ export interface PreviewRow extends RowName {
 export interface UndoReport {
   supporters: { removed: number; restored: number };
   gifts: { removed: number };
-  kept: { supporter: number; thing: string; column: string | null; now: string | null; before: string | null; reason: string }[];
+  kept: { supporter: number; thing: string; column: string | null; now: string | null; before: string | null; reason: string; by?: string | null }[];
   kept_count: number;
 }
 
@@ -291,6 +305,8 @@ export interface Proof {
   written: { subject: string; made: number; filled: number; replaced: number }[];
   sample: { number: number; display: string; supporter_id: number; outcome: Outcome }[];
   undo_report: UndoReport | null;
+  can_redo: boolean;
+  passed: { number: number; reason: string; by: string | null }[];
 }
 
 export interface Origin {
@@ -311,7 +327,7 @@ export interface SupporterRow {
   email: string | null;
   phone: string | null;
   gifts: number;
-  given: string;
+  given: string | null;
   latest: string | null;
 }
 
@@ -339,6 +355,7 @@ export interface SupporterPageData {
   links: { id: number; phrase: string; supporter_id: number; name: string; kind: string; role: string | null }[];
   gifts: Gift[];
   gift_count: number;
-  gift_total: string;
+  gift_total: string | null;
+  shortfalls: { rule: number; gift: number; sentence: string }[];
   origins: Record<string, Origin>;
 }

@@ -7,6 +7,12 @@ export const useSession = () => useQuery({ queryKey: ['session'], queryFn: () =>
 /** Whether the person may bring records in and change intakes. */
 export const useMayLoad = (): boolean => useSession().data?.user?.may_load ?? false;
 
+/** What the person who is signed in may do. */
+export const useMay = () => {
+  const user = useSession().data?.user;
+  return { load: user?.may_load ?? false, edit: user?.may_edit ?? false, standards: user?.may_set_standards ?? false, administer: user?.may_administer ?? false };
+};
+
 export function useSignIn() {
   const queries = useQueryClient();
   return useMutation({

@@ -1,13 +1,15 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { Fragment, type ReactNode } from 'react';
+import { Fragment, type ReactNode, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api } from '../api/client';
-import type { SupporterPageData } from '../api/types';
+import type { Gift, SupporterPageData } from '../api/types';
 import { TitleLine } from '../app/TitleLine';
 import { counted, money, phone } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
+import { useMay } from '../app/session';
+import { GiftEditor } from './GiftEditor';
 import { Origin } from './Origin';
 
 const names: [string, string][] = [
@@ -15,9 +17,14 @@ const names: [string, string][] = [
   ['envelope_name', 'On envelopes'], ['greeting', 'Greeting'], ['first_known_on', 'First known on'], ['consent_mail', 'Mail'], ['consent_email', 'Email'], ['consent_phone', 'Phone calls'], ['notes', 'Notes'],
 ];
 
+/** Said only where it is not good. */
+const condition = (value: string | undefined): ReactNode => (value === undefined || value === 'good' ? null : <span className="pill held" style={{ marginLeft: 6 }}>{value}</span>);
+
 export function SupporterPage() {
   const { id = '' } = useParams();
   const navigate = useNavigate();
+  const may = useMay();
+  const [gift, setGift] = useState<Gift | 'new' | null>(null);
   const query = useQuery({ queryKey: ['supporter', id], queryFn: () => api.get<SupporterPageData>(`supporters/${id}`) });
   const data = query.data;
   if (data === undefined) {
@@ -41,6 +48,7 @@ export function SupporterPage() {
         supporter {supporter.id}, {supporter.kind}, {String(supporter['status'])}
       </TitleLine>
       <Trouble error={query.error} />
+      {data.shortfalls.length > 0 && <div className="hint"><span>Falls short of: {[...new Set(data.shortfalls.map((one) => one.sentence))].join('; ')}.</span>{may.edit && <Link to={`/supporters/${supporter.id}/edit`}>Put it right</Link>}</div>}
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.15fr)' }}>
         <Pane title="Names and ways to reach">
           <div className="pane-body" tabIndex={0}>
@@ -52,14 +60,15 @@ export function SupporterPage() {
                   `Address, ${address.kind}`,
                   <>
                     <span style={{ whiteSpace: 'pre-line' }}>{[address['line1'], address['line2'], [address['city'], [address['state'], address['postal_code']].filter(Boolean).join(' ')].filter(Boolean).join(', '), address['country'] === 'US' ? null : address['country']].filter(Boolean).join('\n')}</span>
-                    {address['original'] !== null && <span className="origin">as written: {String(address['original'])}</span>}
+                    {condition(String(address['condition'] ?? 'good'))}
+                    {address['original'] !== null && address['original'] !== undefined && <span className="origin">as written: {String(address['original'])}</span>}
                   </>,
                   `address:${address.id}`,
                   address['line1'] !== null ? 'line1' : 'city',
                 ),
               )}
-              {data.emails.map((email) => line(`email-${email.id}`, `Email, ${email.kind}`, email.address, `email:${email.id}`, 'address'))}
-              {data.phones.map((one) => line(`phone-${one.id}`, `Phone, ${one.kind}`, phone(one.number), `phone:${one.id}`, 'number'))}
+              {data.emails.map((email) => line(`email-${email.id}`, `Email, ${email.kind}`, <>{email.address}{condition(email.condition)}</>, `email:${email.id}`, 'address'))}
+              {data.phones.map((one) => line(`phone-${one.id}`, `Phone, ${one.kind}`, <>{phone(one.number)}{condition(one.condition)}</>, `phone:${one.id}`, 'number'))}
               {data.identifiers.map((one) => line(`id-${one.id}`, 'Id elsewhere', `${one.value} in ${one.system}`, `identifier:${one.id}`, 'value'))}
               <dt>Groups</dt>
               <dd>{data.groups.length === 0 ? <span className="nothing">none</span> : data.groups.map((group) => <span key={group} className="pill info" style={{ marginRight: 5 }}>{group}</span>)}</dd>
@@ -86,7 +95,7 @@ export function SupporterPage() {
             </dl>
           </div>
         </Pane>
-        <Pane title="Gifts" note={`${counted(data.gift_count, 'gift')}, ${money(data.gift_total)} in all${data.gift_count > data.gifts.length ? `, the latest ${data.gifts.length} shown` : ''}`}>
+        <Pane title="Gifts" note={`${counted(data.gift_count, 'gift')}, ${data.gift_total === null ? 'amounts hidden' : `${money(data.gift_total)} in all`}${data.gift_count > data.gifts.length ? `, the latest ${data.gifts.length} shown` : ''}`}>
           <div className="pane-body" tabIndex={0}>
             {data.gifts.length === 0 ? (
               <Empty title="No gifts yet" />
@@ -98,17 +107,19 @@ export function SupporterPage() {
                     <th className="num" style={{ width: 104 }}>Amount</th>
                     <th>Fund</th>
                     <th style={{ width: 84 }}>Kind</th>
-                    <th style={{ width: '30%' }}>Origin</th>
+                    <th style={{ width: '26%' }}>Origin</th>
+                    {may.edit && <th style={{ width: 74 }} />}
                   </tr>
                 </thead>
                 <tbody>
                   {data.gifts.map((gift) => (
                     <tr key={gift.id}>
                       <td>{gift.given_on}</td>
-                      <td className="num">{money(gift.amount)}</td>
+                      <td className="num">{gift.amount === undefined ? '' : money(gift.amount)}</td>
                       <td>{gift.fund}</td>
                       <td>{gift.kind}</td>
                       <td><Origin origin={origins[`gift:${gift.id}:amount`]} /></td>
+                      {may.edit && <td><button type="button" className="plain-button" onClick={() => setGift(gift)}>change</button></td>}
                     </tr>
                   ))}
                 </tbody>
@@ -118,9 +129,13 @@ export function SupporterPage() {
         </Pane>
       </div>
       <div className="foot">
-        <Button variant="default" onClick={() => void navigate(-1)}>
+        {may.edit && <Button component={Link} to={`/supporters/${supporter.id}/edit`}>Edit</Button>}
+        {may.edit && <Button variant="default" onClick={() => setGift('new')}>Add a gift</Button>}
+        <Button variant="default" component={Link} to={`/supporters/${supporter.id}/history`}>History</Button>
+        <Button variant="subtle" color="pine" onClick={() => void navigate(-1)}>
           Back
         </Button>
+        {gift !== null && <GiftEditor supporter={supporter.id} gift={gift === 'new' ? null : { ...gift }} onClose={() => setGift(null)} />}
       </div>
     </>
   );

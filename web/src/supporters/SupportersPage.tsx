@@ -1,5 +1,7 @@
+import { Button } from '@mantine/core';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { SupporterRow } from '../api/types';
+import { useMay } from '../app/session';
 import { TitleLine } from '../app/TitleLine';
 import { count, counted, money, phone } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
@@ -15,18 +17,35 @@ interface Supporters {
   supporters: SupporterRow[];
 }
 
+const filters: Record<string, string> = { alike: 'who share an email or an old id with someone else', unreachable: 'without any address, email or phone in good condition', unchecked: 'with an address that is not known to be in postal form' };
+
+function filterWords(query: URLSearchParams): string {
+  const made = query.get('made');
+  return [
+    filters[query.get('filter') ?? ''],
+    query.has('intake') ? `${made === 'new' ? 'made' : made === 'changed' ? 'changed' : 'made or changed'} by intake ${query.get('intake')}` : undefined,
+    query.has('rule') ? 'who fall short of one of your rules' : undefined,
+    query.has('month') ? `first known in ${query.get('month')}` : undefined,
+  ].filter(Boolean).join(' and ');
+}
+
 export function SupportersPage() {
-  const [query] = useSearchParams();
+  const [query, setQuery] = useSearchParams();
+  const may = useMay();
+  const asked_ = ['filter', 'intake', 'made', 'rule', 'month'].filter((key) => query.has(key));
+  const filter = asked_.map((key) => `&${key}=${encodeURIComponent(query.get(key) ?? '')}`).join('');
   const navigate = useNavigate();
-  const { text, search, asked, page, setPage, found } = useSearch<Supporters>('supporters', query.get('q') ?? '');
+  const { text, search, asked, page, setPage, found } = useSearch<Supporters>('supporters', query.get('q') ?? '', filter);
   return (
     <>
       <TitleLine title="Supporters">{found.data !== undefined && counted(found.data.total, 'supporter')}</TitleLine>
       <div className="panes">
         <Pane
+          right={may.edit && <Button size="compact-sm" component={Link} to="/supporters/new">Add a supporter</Button>}
           title={<SearchField label="Search supporters" hint="Name, email, phone or old id" value={text} onSearch={search} />}
         >
           <Trouble error={found.error} />
+          {asked_.length > 0 && <div className="hint"><span>Only those {filterWords(query)}.</span><button type="button" className="plain-button" onClick={() => setQuery({})}>Show all</button></div>}
           <div className="pane-body" tabIndex={0}>
             {found.data?.total === 0 && (
               <Empty title={asked === '' ? 'There are no supporters yet' : `Nobody found for "${asked}"`}>
@@ -55,7 +74,7 @@ export function SupportersPage() {
                       <td className="cut" title={row.email ?? ''}>{row.email}</td>
                       <td>{row.phone === null ? '' : phone(row.phone)}</td>
                       <td className="num">{row.gifts === 0 ? '' : count(row.gifts)}</td>
-                      <td className="num">{row.gifts === 0 ? '' : money(row.given)}</td>
+                      <td className="num">{row.gifts === 0 || row.given === null ? '' : money(row.given)}</td>
                     </tr>
                   ))}
                 </tbody>

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Catalog } from '../../api/types';
 import { fieldOf, kindsOf, parseTarget, targetKey } from './target';
 
-const field = (key: string) => ({ key, label: key, group: '', type: 'text', options: [], required: false, named: false });
+const field = (key: string) => ({ key, label: key, group: '', type: 'text', options: [], named: false });
 const catalog: Catalog = {
   fields: ['name.first', 'address.city', 'email', 'gift.date'].map(field),
   parties: [{ party: 'spouse', label: 'Spouse', fields: [field('spouse.name.first')] }, { party: 'child', label: 'Child', fields: [field('child.name.first')] }],

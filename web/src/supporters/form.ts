@@ -1,0 +1,123 @@
+/** A supporter as it stands in a form; what the server takes and gives. */
+export interface Item {
+  ref: number | string;
+  [column: string]: string | number;
+}
+
+export interface Draft {
+  kind: string;
+  fields: Record<string, string>;
+  addresses: Item[];
+  emails: Item[];
+  phones: Item[];
+  identifiers: Item[];
+  links: Item[];
+}
+
+export interface FormField {
+  key: string;
+  label: string;
+  group: string;
+  type: string;
+  options: string[];
+  example: string;
+  edits: boolean;
+  hidden_in: string[];
+  required: string | null;
+}
+
+export interface FormCatalog {
+  fields: FormField[];
+  kinds: Record<string, string[]>;
+  conditions: string[];
+  link_kinds: { kind: string; phrase: string; reverse: string }[];
+}
+
+export interface Placed {
+  place: string;
+  code: string;
+  field: string;
+  reason: string;
+  remedy: string;
+  blocks: boolean;
+}
+
+export interface Alike {
+  id: number;
+  name: string;
+  place: string;
+  strength: number;
+  for: string[];
+  against: string[];
+}
+
+export interface Conflict {
+  base: string;
+  mine: string;
+  theirs: string;
+}
+
+export type ListName = 'addresses' | 'emails' | 'phones' | 'identifiers' | 'links';
+
+export const emptyDraft = (kind: string): Draft => ({ kind, fields: {}, addresses: [], emails: [], phones: [], identifiers: [], links: [] });
+
+const blanks: Record<ListName, Record<string, string>> = {
+  addresses: { line1: '', line2: '', city: '', state: '', postal_code: '', country: '', kind: 'home', label: '', is_primary: '0', condition: 'good' },
+  emails: { address: '', kind: 'home', label: '', is_primary: '0', condition: 'good' },
+  phones: { number: '', kind: 'home', label: '', is_primary: '0', condition: 'good' },
+  identifiers: { system: '', value: '' },
+  links: { kind: 'spouse', other_id: '', role: '', reversed: '0' },
+};
+
+/** The draft with one more entry in a list; each new one has a name of its own, so that problems find it. */
+export const withOneMore = (draft: Draft, list: ListName): Draft => {
+  const taken = draft[list].map((item) => (typeof item.ref === 'string' && item.ref.startsWith('new') ? Number(item.ref.slice(3)) : 0));
+  return { ...draft, [list]: [...draft[list], { ref: `new${Math.max(0, ...taken) + 1}`, ...blanks[list], ...(draft[list].length === 0 && 'is_primary' in blanks[list] ? { is_primary: '1' } : {}) }] };
+};
+
+export const withItem = (draft: Draft, list: ListName, ref: Item['ref'], change: Record<string, string>): Draft => ({
+  ...draft,
+  [list]: draft[list].map((item) => (item.ref === ref ? { ...item, ...change } : 'is_primary' in change && change['is_primary'] === '1' ? { ...item, is_primary: '0' } : item)),
+});
+
+export const without = (draft: Draft, list: ListName, ref: Item['ref']): Draft => ({ ...draft, [list]: draft[list].filter((item) => item.ref !== ref) });
+
+/** The draft with a value at a place such as "fields.name.first" or "emails.55.address". */
+export const withPlace = (draft: Draft, place: string, value: string): Draft => {
+  const [head = '', ...rest] = place.split('.');
+  if (head === 'kind') {
+    return { ...draft, kind: value };
+  }
+  if (head === 'fields') {
+    return { ...draft, fields: { ...draft.fields, [rest.join('.')]: value } };
+  }
+  const [ref = '', column = ''] = rest;
+  const list = head as ListName;
+  return { ...draft, [list]: draft[list].map((item) => (String(item.ref) === ref ? { ...item, [column]: value } : item)) };
+};
+
+/** Fields that a form for a kind of supporter shows. */
+export const shownFields = (catalog: FormCatalog, kind: string, place: 'add' | 'page'): FormField[] =>
+  catalog.fields.filter((field) => {
+    if (field.key.startsWith('gift.') || field.key.startsWith('address.') || ['kind', 'email', 'phone', 'id.old', 'role'].includes(field.key)) {
+      return false;
+    }
+    if (field.hidden_in.includes(place) && field.required === null) {
+      return false;
+    }
+    const ofPerson = (field.key.startsWith('name.') && !['name.envelope', 'name.greeting'].includes(field.key)) || field.key === 'birth_date';
+    return kind === 'person' ? true : kind === 'organization' ? !ofPerson : (!ofPerson || field.key === 'name.last') && field.key !== 'organization.name';
+  });
+
+/** Whether a field is to be written: "always", "must", "should", "must person sometimes". */
+export const mark = (field: FormField, kind: string): '' | 'required' | 'wanted' | 'sometimes' => {
+  const required = field.required;
+  if (required === null || field.key === (kind === 'person' ? 'organization.name' : 'name.last')) {
+    return '';
+  }
+  const [strength, subject] = required.split(' ');
+  if (subject !== undefined && subject !== 'sometimes' && subject !== kind) {
+    return '';
+  }
+  return required.endsWith('sometimes') ? 'sometimes' : strength === 'should' ? 'wanted' : 'required';
+};
