@@ -2,6 +2,7 @@ import '@fontsource-variable/source-code-pro';
 import '@fontsource-variable/source-sans-3';
 import '@fontsource-variable/source-serif-4';
 import '@mantine/core/styles.css';
+import '@mantine/charts/styles.css';
 import './app/look.css';
 import { MantineProvider } from '@mantine/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';

@@ -1,5 +1,9 @@
 import { Navigate, Route, Routes } from 'react-router';
+import { AccountPage } from '../account/AccountPage';
+import { EntryPage } from '../entry/EntryPage';
+import { GridPage } from '../entry/GridPage';
 import { GiftsPage } from '../gifts/GiftsPage';
+import { HeldPage } from '../held/HeldPage';
 import { AddressesStage } from '../intakes/addresses/AddressesStage';
 import { ChecksStage } from '../intakes/checks/ChecksStage';
 import { ColumnsStage } from '../intakes/columns/ColumnsStage';
@@ -12,7 +16,16 @@ import { RecordsPage } from '../intakes/proof/RecordsPage';
 import { RowPage } from '../intakes/RowPage';
 import { TemplatePage } from '../intakes/TemplatePage';
 import { SourceStage } from '../intakes/source/SourceStage';
+import { AuditPage } from '../office/AuditPage';
+import { NoticesPage } from '../office/NoticesPage';
+import { PeoplePage } from '../office/PeoplePage';
+import { RestorePage } from '../office/RestorePage';
 import { PlansPage } from '../plans/PlansPage';
+import { FieldsPage } from '../standards/FieldsPage';
+import { ListsPage } from '../standards/ListsPage';
+import { RequiredPage } from '../standards/RequiredPage';
+import { EditPage } from '../supporters/EditPage';
+import { HistoryPage } from '../supporters/HistoryPage';
 import { SupporterPage } from '../supporters/SupporterPage';
 import { SupportersPage } from '../supporters/SupportersPage';
 import { TodayPage } from '../today/TodayPage';
@@ -47,7 +60,23 @@ export function App() {
         </Route>
         <Route path="plans" element={<PlansPage />} />
         <Route path="supporters" element={<SupportersPage />} />
+        <Route path="supporters/new" element={<EditPage />} />
         <Route path="supporters/:id" element={<SupporterPage />} />
+        <Route path="supporters/:id/edit" element={<EditPage />} />
+        <Route path="supporters/:id/history" element={<HistoryPage />} />
+        <Route path="held" element={<HeldPage />} />
+        <Route path="entry" element={<EntryPage />} />
+        <Route path="entry/:id" element={<GridPage />} />
+        <Route path="standards" element={<Navigate to="/standards/fields" replace />} />
+        <Route path="standards/fields" element={<FieldsPage />} />
+        <Route path="standards/required" element={<RequiredPage />} />
+        <Route path="standards/lists" element={<ListsPage />} />
+        <Route path="office" element={<Navigate to="/office/people" replace />} />
+        <Route path="office/people" element={<PeoplePage />} />
+        <Route path="office/restore-points" element={<RestorePage />} />
+        <Route path="office/notices" element={<NoticesPage />} />
+        <Route path="office/audit" element={<AuditPage />} />
+        <Route path="account" element={<AccountPage />} />
         <Route path="gifts" element={<GiftsPage />} />
         <Route path="*" element={<Navigate to="/" replace />} />
       </Route>

@@ -1,43 +1,69 @@
 import { useQuery } from '@tanstack/react-query';
 import { NavLink, Outlet } from 'react-router';
+import type { Messages } from '../account/AccountPage';
 import { api } from '../api/client';
 import type { Intake, User } from '../api/types';
+import { count } from '../shared/format';
 import pine from './pine.svg';
 import { useSignOut } from './session';
 
 interface Today {
   waiting: Intake[];
+  held: number;
 }
 
-const areas = [
-  { to: '/', text: 'Today', end: true },
-  { to: '/intakes', text: 'Intakes', end: false },
-  { to: '/plans', text: 'Column plans', end: false },
-  { to: '/supporters', text: 'Supporters', end: false },
-  { to: '/gifts', text: 'Gifts', end: false },
-];
+interface Area {
+  to: string;
+  text: string;
+  may: boolean;
+  waits?: number;
+  why?: string;
+}
 
 /** The frame around every page: the areas on a rail, with how much waits in each. */
 export function Frame({ user, organization }: { user: User; organization: string }) {
   const today = useQuery({ queryKey: ['today'], queryFn: () => api.get<Today>('today') });
+  const messages = useQuery({ queryKey: ['messages'], queryFn: () => api.get<Messages>('messages'), refetchInterval: 30_000 });
   const signOut = useSignOut();
-  const waiting = today.data?.waiting.length ?? 0;
+  const unread = messages.data?.unread ?? 0;
+  const areas: Area[][] = [
+    [{ to: '/', text: 'Today', may: true }],
+    [
+      { to: '/intakes', text: 'Intakes', may: true, waits: today.data?.waiting.length, why: 'not loaded yet' },
+      { to: '/held', text: 'Held rows', may: true, waits: today.data?.held, why: 'held rows' },
+      { to: '/entry', text: 'Type in', may: user.may_edit },
+      { to: '/plans', text: 'Column plans', may: user.may_load },
+    ],
+    [
+      { to: '/supporters', text: 'Supporters', may: true },
+      { to: '/gifts', text: 'Gifts', may: true },
+    ],
+    [
+      { to: '/standards', text: 'Standards', may: user.may_set_standards },
+      { to: '/office', text: 'Administration', may: user.may_administer },
+    ],
+  ];
   return (
     <div className="frame">
       <nav className="rail" aria-label="Areas">
         <div className="rail-brand">
           <img src={pine} alt="" /> Pine Sieve
         </div>
-        {areas.filter((area) => area.to !== '/plans' || user.may_load).map((area) => (
-          <NavLink key={area.to} to={area.to} end={area.end} className={({ isActive }) => `item${isActive ? ' chosen' : ''}`}>
-            {area.text}
-            {area.to === '/intakes' && waiting > 0 && <span className="waits" title={`${waiting} not loaded yet`}>{waiting}</span>}
-          </NavLink>
+        {areas.map((group, i) => (
+          <div key={i} className="rail-group">
+            {group.filter((area) => area.may).map((area) => (
+              <NavLink key={area.to} to={area.to} end={area.to === '/'} className={({ isActive }) => `item${isActive ? ' chosen' : ''}`}>
+                {area.text}
+                {(area.waits ?? 0) > 0 && <span className="waits" title={`${area.waits} ${area.why}`}>{count(area.waits ?? 0)}</span>}
+              </NavLink>
+            ))}
+          </div>
         ))}
         <div className="rail-foot">
           <div>{organization}</div>
           <div>
-            {user.name}, {user.role}
+            <NavLink to="/account" className="rail-you">{user.name}</NavLink>, {user.role}
+            {unread > 0 && <NavLink to="/account" className="rail-new">{unread === 1 ? '1 new message' : `${unread} new messages`}</NavLink>}
           </div>
           <button type="button" onClick={() => signOut.mutate()}>
             Sign out

@@ -10,7 +10,7 @@ import { useSearch } from '../shared/useSearch';
 
 interface Gifts {
   total: number;
-  sum: string;
+  sum: string | null;
   page: number;
   pages: number;
   gifts: (Gift & { supporter: string })[];
@@ -19,11 +19,13 @@ interface Gifts {
 export function GiftsPage() {
   const [query] = useSearchParams();
   const intake = query.get('intake') ?? '';
-  const { text, search, page, setPage, found } = useSearch<Gifts>('gifts', '', `&intake=${intake}`);
+  const month = query.get('month') ?? '';
+  const { text, search, page, setPage, found } = useSearch<Gifts>('gifts', '', `&intake=${intake}&month=${month}&rule=${query.get('rule') ?? ''}`);
   return (
     <>
       <TitleLine title="Gifts">
-        {found.data !== undefined && `${counted(found.data.total, 'gift')}, ${money(found.data.sum)}`}
+        {found.data !== undefined && `${counted(found.data.total, 'gift')}, ${found.data.sum === null ? 'amounts hidden' : money(found.data.sum)}`}
+        {month !== '' && <>, given in {month}. <Link to="/gifts">All gifts</Link></>}
         {intake !== '' && (
           <>
             , of <Link to={`/intakes/${intake}/proof`}>intake {intake}</Link> alone. <Link to="/gifts">All gifts</Link>

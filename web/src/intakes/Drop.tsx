@@ -4,10 +4,11 @@ import { type DragEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client';
 import type { Intake } from '../api/types';
+import type { Settled } from '../held/HeldPage';
 import { Trouble } from '../shared/Notice';
 
 /** Where a file is dropped or chosen to begin an intake. */
-export function Drop() {
+export function Drop({ small = false }: { small?: boolean }) {
   const [over, setOver] = useState(false);
   const [pasting, setPasting] = useState<string | null>(null);
   const navigate = useNavigate();
@@ -15,13 +16,20 @@ export function Drop() {
   const bring = useMutation({
     mutationFn: (file: File | string) => {
       if (typeof file === 'string') {
-        return api.post<Intake>('intakes', { text: file });
+        return api.post<Intake | { settled: Settled }>('intakes', { text: file });
       }
       const form = new FormData();
       form.append('file', file);
-      return api.post<Intake>('intakes', form);
+      return api.post<Intake | { settled: Settled }>('intakes', form);
     },
-    onSuccess: (intake) => {
+    onSuccess: (answer) => {
+      // A file of held rows found its rows again: there is no new intake.
+      if ('settled' in answer) {
+        void queries.invalidateQueries();
+        void navigate('/held', { state: { settled: answer.settled } });
+        return;
+      }
+      const intake = answer;
       void queries.invalidateQueries({ queryKey: ['today'] });
       void navigate(`/intakes/${intake.id}/source`);
     },
@@ -38,7 +46,7 @@ export function Drop() {
   };
   return (
     <div
-      className={`drop${over ? ' over' : ''}`}
+      className={`drop${over ? ' over' : ''}${small ? ' small' : ''}`}
       onDragOver={(event) => {
         event.preventDefault();
         setOver(true);
@@ -78,7 +86,7 @@ export function Drop() {
           Paste cells
         </Button>
       )}
-      {pasting === null && (
+      {pasting === null && !small && (
         <Button variant="subtle" color="pine" onClick={() => void navigate('/intakes/template')}>
           Get a template to fill in
         </Button>

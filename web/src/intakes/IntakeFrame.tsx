@@ -5,6 +5,7 @@ import { TitleLine } from '../app/TitleLine';
 import { moment } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { isWorking, useIntake, working } from './queries';
+import { Paused } from './Paused';
 import { Sieve } from './Sieve';
 import { nextStage } from './stages';
 import { Working } from './Working';
@@ -47,10 +48,16 @@ export function IntakeFrame() {
   return (
     <>
       <TitleLine title={intake.name}>
-        intake {intake.id}, {intake.loaded_at === null ? `started ${moment(intake.created_at)}${intake.by === null ? '' : ` by ${intake.by}`}` : `loaded ${moment(intake.loaded_at)}${intake.loaded_by === null ? ' from the command line' : ` by ${intake.loaded_by}`}${intake.undone_at === null ? '' : `, undone ${moment(intake.undone_at)}`}`}
+        intake {intake.id}{intake.restore_point !== null && intake.restore_point !== 'wanted' && `, restore point ${intake.restore_point}`}, {intake.loaded_at === null ? `started ${moment(intake.created_at)}${intake.by === null ? '' : ` by ${intake.by}`}` : `loaded ${moment(intake.loaded_at)}${intake.loaded_by === null ? ' from the command line' : ` by ${intake.loaded_by}`}${intake.undone_at === null ? '' : `, undone ${moment(intake.undone_at)}`}`}
       </TitleLine>
       <Sieve intake={intake} here={here} />
-      {busy ? (
+      {intake.state === 'typing' ? (
+        <Navigate to={`/entry/${id}`} replace />
+      ) : intake.state === 'waiting' || intake.state === 'stopped' ? (
+        <div className="panes">
+          <Paused intake={intake} />
+        </div>
+      ) : busy ? (
         <div className="panes">
           <Working intake={intake} />
         </div>

@@ -4,28 +4,31 @@ import { api } from '../api/client';
 import type { Intake } from '../api/types';
 import { useMayLoad } from '../app/session';
 import { TitleLine } from '../app/TitleLine';
-import { count, counted, moment } from '../shared/format';
+import { count, counted, duration, money, moment } from '../shared/format';
 import { Empty } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { Drop } from './Drop';
+import { LoadQueue } from './LoadQueue';
 import { isWorking } from './queries';
 import { SmallSieve } from './Sieve';
 
-const stateWords: Record<Intake['state'], string> = { reading: 'being read', failed: 'could not be read', mapping: 'columns', sifting: 'being worked out', ready: 'ready to look over', loading: 'being loaded', loaded: 'loaded', undoing: 'being undone', undone: 'undone' };
+const stateWords: Record<Intake['state'], string> = { typing: 'being typed', waiting: 'waits to be loaded', stopped: 'stopped in the middle', reading: 'being read', failed: 'could not be read', mapping: 'columns', sifting: 'being worked out', ready: 'ready to look over', loading: 'being loaded', loaded: 'loaded', undoing: 'being undone', undone: 'undone' };
 
 export function IntakesPage() {
   const mayLoad = useMayLoad();
   const navigate = useNavigate();
   const query = useQuery({
     queryKey: ['intakes'],
-    queryFn: () => api.get<{ intakes: Intake[] }>('intakes'),
-    refetchInterval: (found) => (found.state.data?.intakes.some(isWorking) === true ? 1500 : false),
+    queryFn: () => api.get<{ intakes: Intake[]; queue: number[] }>('intakes'),
+    refetchInterval: (found) => (found.state.data?.intakes.some((intake) => isWorking(intake) || intake.state === 'waiting') === true ? 1500 : false),
   });
   const intakes = query.data?.intakes ?? [];
+  const waiting = (query.data?.queue ?? []).map((id) => intakes.find((intake) => intake.id === id)).filter((intake) => intake !== undefined);
   return (
     <>
       <TitleLine title="Intakes">every source that came in or is on its way</TitleLine>
       {mayLoad && <Drop />}
+      {waiting.length > 0 && <LoadQueue waiting={waiting} />}
       <div className="panes">
         <Pane title="All intakes" note="the latest first">
           <div className="pane-body" tabIndex={0}>
@@ -38,13 +41,15 @@ export function IntakesPage() {
               <table className="rows">
                 <thead>
                   <tr>
-                    <th style={{ width: '24%' }}>Name</th>
-                    <th style={{ width: '19%' }}>File</th>
+                    <th>Name</th>
+                    <th style={{ width: '17%' }}>File, by</th>
                     <th style={{ width: 150 }}>Sieve</th>
-                    <th>State</th>
+                    <th style={{ width: 140 }}>State</th>
                     <th className="num" style={{ width: 60 }}>Rows</th>
-                    <th className="num" style={{ width: 60 }}>Held</th>
-                    <th style={{ width: 120 }}>When</th>
+                    <th className="num" style={{ width: 52 }}>Held</th>
+                    <th className="num" style={{ width: 100 }}>Money</th>
+                    <th className="num" style={{ width: 66 }}>Took</th>
+                    <th style={{ width: 112 }}>When</th>
                   </tr>
                 </thead>
                 <tbody>
@@ -53,7 +58,7 @@ export function IntakesPage() {
                       <td>
                         <a href={`/intakes/${intake.id}`} onClick={(event) => event.preventDefault()}>{intake.name}</a>
                       </td>
-                      <td className="quiet">{intake.file_name}</td>
+                      <td className="quiet"><div className="cut" title={intake.file_name}>{intake.file_name}</div>{intake.by}</td>
                       <td>
                         <SmallSieve intake={intake} />
                       </td>
@@ -62,6 +67,8 @@ export function IntakesPage() {
                       </td>
                       <td className="num">{count(intake.rows)}</td>
                       <td className="num">{intake.is_sifted ? count(intake.outcomes.held) : ''}</td>
+                      <td className="num">{Number(intake.money) === 0 ? '' : money(intake.money)}</td>
+                      <td className="num quiet">{intake.loaded_at === null ? (isWorking(intake) && intake.progress.total > 0 ? `${Math.round((100 * intake.progress.done) / intake.progress.total)} %` : '') : duration(intake.progress.seconds)}</td>
                       <td className="quiet">{moment(intake.loaded_at ?? intake.created_at)}</td>
                     </tr>
                   ))}

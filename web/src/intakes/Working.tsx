@@ -2,6 +2,7 @@ import { Button } from '@mantine/core';
 import { api } from '../api/client';
 import type { Intake } from '../api/types';
 import { count, duration } from '../shared/format';
+import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { useIntakeAction } from './queries';
 
@@ -16,6 +17,7 @@ const doing: Record<string, { title: string; things: string; kept: string }> = {
 export function Working({ intake }: { intake: Intake }) {
   const words = doing[intake.state];
   const carryOn = useIntakeAction(intake.id, () => api.post(`intakes/${intake.id}/continue`));
+  const stop = useIntakeAction(intake.id, () => api.post(`intakes/${intake.id}/stop`));
   const { done, total, per_second: rate, seconds_left: left } = intake.progress;
   if (words === undefined) {
     return null;
@@ -31,6 +33,12 @@ export function Working({ intake }: { intake: Intake }) {
           {rate !== null && `, ${count(rate)} a second`}
           {left !== null && `, ${duration(left)} left`}. {words.kept}
         </p>
+        {intake.error === null && intake.may_change && (intake.state === 'loading' || intake.state === 'sifting') && (intake.trial === null || intake.trial.done) && (
+          <Button variant="default" loading={stop.isPending} onClick={() => stop.mutate(undefined)}>
+            Stop {intake.state === 'loading' ? 'the load' : ''}
+          </Button>
+        )}
+        <Trouble error={stop.error} />
         {intake.error !== null && (
           <>
             <p className="trouble">{intake.error}</p>

@@ -15,7 +15,7 @@ export function useIntake(id: string) {
   return useQuery({
     queryKey: ['intake', id],
     queryFn: () => api.get<Intake>(`intakes/${id}`),
-    refetchInterval: (query) => (query.state.data !== undefined && isWorking(query.state.data) ? 500 : false),
+    refetchInterval: (query) => (query.state.data === undefined ? false : isWorking(query.state.data) ? 500 : query.state.data.state === 'waiting' ? 1500 : false),
   });
 }
 
@@ -32,7 +32,7 @@ export function useIntakeAction<Input, Answer>(id: number, action: (input: Input
 }
 
 export interface Edit {
-  kind: 'cell' | 'value' | 'row' | 'match' | 'address';
+  kind: 'cell' | 'value' | 'row' | 'match' | 'address' | 'pass';
   number?: number;
   column?: number;
   from?: string;

@@ -14,7 +14,7 @@ export interface Stage {
 
 /** The sieve of an intake: what passed each stage and what it caught. */
 export function stages(intake: Intake): Stage[] {
-  const read = !['reading', 'failed'].includes(intake.state);
+  const read = !['typing', 'reading', 'failed'].includes(intake.state);
   const sifted = intake.is_sifted && intake.state !== 'sifting' && read;
   const loaded = intake.loaded_at !== null;
   const checked = intake.rows - intake.held.problem - intake.held.person - intake.outcomes.left_out;
@@ -40,7 +40,7 @@ export function nextStage(intake: Intake): Stage['key'] {
   if (intake.state === 'reading' || intake.state === 'failed') {
     return 'source';
   }
-  if (intake.state === 'loading') {
+  if (['loading', 'waiting', 'stopped'].includes(intake.state)) {
     return 'load';
   }
   if (!intake.is_sifted) {

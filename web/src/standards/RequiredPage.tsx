@@ -18,6 +18,8 @@ interface Rules {
   totals: Record<string, number>;
 }
 
+const places: Record<string, string> = { add: 'the form for adding', page: 'the form for editing', grid: 'the entry grid' };
+
 /** Required data: the rules with how many fall short of each, the worklist of one, and a new rule that shows what it would mean. */
 export function RequiredPage() {
   const [asked, setAsked] = useSearchParams();
@@ -30,6 +32,7 @@ export function RequiredPage() {
   return (
     <StandardsFrame about="what every record must or should have">
       <Trouble error={query.error} />
+      {asked.has('added') && <div className="hint">The field was missing in {(asked.get('added') ?? '').split(',').map((place) => places[place] ?? place).join(' and ')}. It was added there, since it is required now.</div>}
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.35fr)' }}>
         <Pane title="Rules" note={query.isSuccess ? `${count(rules.length)} of yours` : ''} right={may.standards && <Button size="compact-sm" onClick={() => setAsked({ new: '' })}>New rule</Button>}>
           <div className="pane-body" tabIndex={0}>
@@ -56,7 +59,7 @@ export function RequiredPage() {
           </div>
         </Pane>
         {(making || editing !== null) && may.standards ? (
-          <RuleEditor key={editing ?? asked.get('new')} rule={editing === null ? null : (chosen ?? null)} field={asked.get('new') ?? ''} onClose={() => setAsked(chosen === undefined ? {} : { rule: String(chosen.id) })} onKept={(id) => setAsked({ rule: String(id) })} />
+          <RuleEditor key={editing ?? asked.get('new')} rule={editing === null ? null : (chosen ?? null)} field={asked.get('new') ?? ''} onClose={() => setAsked(chosen === undefined ? {} : { rule: String(chosen.id) })} onKept={(id, added) => setAsked({ rule: String(id), ...(added.length > 0 ? { added: added.join() } : {}) })} />
         ) : chosen !== undefined ? (
           <Worklist key={chosen.id} rule={chosen} onEdit={() => setAsked({ edit: String(chosen.id) })} />
         ) : (

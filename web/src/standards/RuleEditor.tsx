@@ -1,10 +1,11 @@
 import { Button, Select, TagsInput } from '@mantine/core';
+import { useDebouncedValue } from '@mantine/hooks';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
 import type { Field } from '../api/types';
-import { count, counted } from '../shared/format';
+import { counted } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import type { RuleData, RuleRow, ShortRecord, When } from './types';
@@ -21,45 +22,32 @@ interface Preview {
 const subjects = [['supporter', 'every supporter'], ['person', 'every person'], ['household', 'every household'], ['organization', 'every organization'], ['gift', 'every gift']].map(([value = '', label = '']) => ({ value, label }));
 
 /** Writes a rule, and shows who would fall short of it before it is kept. */
-export function RuleEditor({ rule, field, onClose, onKept }: { rule: RuleRow | null; field: string; onClose: () => void; onKept: (id: number) => void }) {
+export function RuleEditor({ rule, field, onClose, onKept }: { rule: RuleRow | null; field: string; onClose: () => void; onKept: (id: number, addedTo: string[]) => void }) {
   const queries = useQueryClient();
   const [data, setData] = useState<RuleData>(rule === null ? { subject: field.startsWith('gift.') ? 'gift' : 'supporter', field, strength: 'must', conditions: [] } : { subject: rule.subject, field: rule.field, strength: rule.strength, conditions: rule.conditions });
   const fields = useQuery({ queryKey: ['forms'], queryFn: () => api.get<{ fields: Field[] }>('forms') });
-  const [seen, setSeen] = useState<(Preview & { done: boolean }) | null>(null);
-  const complete = data.field !== '' && data.conditions.every((when) => when.field !== '' && (when.values.length > 0 || when.test.startsWith('is ') && when.test !== 'is not'));
-  const asked = JSON.stringify(data);
-  const [wrong, setWrong] = useState<Error | null>(null);
-  useEffect(() => {
-    setSeen(null);
-    setWrong(null);
-    if (!complete) {
-      return;
-    }
-    let stopped = false;
-    const look = async (after: number, sum: Preview | null): Promise<void> => {
-      const part = await api.post<Preview>('rules/preview', { ...(JSON.parse(asked) as RuleData), after });
-      const all = sum === null ? part : { ...part, short: sum.short + part.short, checked: sum.checked + part.checked, some: [...sum.some, ...part.some].slice(0, 20) };
-      if (!stopped) {
-        setSeen({ ...all, done: part.after === null });
-        if (part.after !== null) {
-          await look(part.after, all);
-        }
-      }
-    };
-    const timer = setTimeout(() => void look(0, null).catch((error: unknown) => setWrong(error instanceof Error ? error : null)), 250);
-    return () => {
-      stopped = true;
-      clearTimeout(timer);
-    };
-  }, [asked, complete]);
+  const complete = data.field !== '' && data.conditions.every((when) => when.field !== '' && (when.values.length > 0 || when.test === 'is blank' || when.test === 'is filled'));
+  const [asked] = useDebouncedValue(JSON.stringify(data), 250);
+  const preview = useQuery({
+    queryKey: ['rule preview', asked],
+    enabled: complete && asked === JSON.stringify(data),
+    retry: false,
+    queryFn: async () => {
+      // Many records are looked at in pieces, each of a few seconds.
+      let all: Preview | null = null;
+      do {
+        const part: Preview = await api.post<Preview>('rules/preview', { ...(JSON.parse(asked) as RuleData), after: all?.after ?? 0 });
+        all = all === null ? part : { ...part, short: all.short + part.short, checked: all.checked + part.checked, some: [...all.some, ...part.some].slice(0, 20) };
+      } while (all.after !== null);
+      return all;
+    },
+  });
+  const seen = complete && asked === JSON.stringify(data) ? preview.data : undefined;
   const save = useMutation({
     mutationFn: () => (rule === null ? api.post<{ id: number; added_to: string[] }>('rules', data) : api.put<{ id: number; added_to: string[] }>(`rules/${rule.id}`, data)),
     onSuccess: (kept) => {
       void queries.invalidateQueries();
-      if (kept.added_to.length > 0) {
-        window.alert(`The field was missing in: ${kept.added_to.map((place) => ({ add: 'the form for adding', page: 'the form for editing', grid: 'the entry grid' })[place] ?? place).join(', ')}. It was added there.`);
-      }
-      onKept(kept.id);
+      onKept(kept.id, kept.added_to);
     },
   });
   const choices = (isGift: boolean) => [...new Set(fields.data?.fields.map((one) => one.group))].map((group) => ({ group, items: fields.data?.fields.filter((one) => one.group === group && one.key.startsWith('gift.') === isGift).map((one) => ({ value: one.key, label: one.label })) ?? [] })).filter((group) => group.items.length > 0);
@@ -68,7 +56,7 @@ export function RuleEditor({ rule, field, onClose, onKept }: { rule: RuleRow | n
   return (
     <Pane title={rule === null ? 'New rule' : 'Change the rule'}>
       <div className="pane-body form" tabIndex={0}>
-        <Trouble error={save.error ?? wrong} />
+        <Trouble error={save.error ?? preview.error} />
         <div className="sentence">
           <Select aria-label="Which records" w={168} data={subjects} value={data.subject} allowDeselect={false} onChange={(subject) => setData({ ...data, subject: subject ?? 'supporter', ...((subject === 'gift') === isGift ? {} : { field: '', conditions: [] }) })} />
           <Select aria-label="How strictly" w={112} data={[{ value: 'must', label: 'must have' }, { value: 'should', label: 'should have' }]} value={data.strength} allowDeselect={false} onChange={(strength) => setData({ ...data, strength: strength ?? 'must' })} />
@@ -88,16 +76,17 @@ export function RuleEditor({ rule, field, onClose, onKept }: { rule: RuleRow | n
         })}
         {data.conditions.length < 6 && <Button variant="subtle" color="pine" size="compact-sm" onClick={() => setData({ ...data, conditions: [...data.conditions, { field: '', test: 'is', values: [] }] })}>Only where …</Button>}
         <p className="quiet">{data.strength === 'must' ? 'Without it nothing comes in: no form, no grid, no load. Records that are there already are not touched; they go on a worklist.' : 'Records come in without it, with a warning, and go on a worklist.'}</p>
-        {seen !== null && (
+        {complete && seen === undefined && !preview.isError && <p className="quiet">Looking at every record …</p>}
+        {seen !== undefined && (
           <section className="boxed">
             <b>{seen.sentence}.</b>
-            <p>{seen.done ? '' : `${count(seen.checked)} of ${count(seen.total)} looked at so far: `}<b style={{ color: seen.short > 0 ? 'var(--resin-text)' : undefined }}>{counted(seen.short, isGift ? 'gift' : 'record')}</b> {seen.short === 1 ? 'falls' : 'fall'} short of it today{seen.done && seen.short > 0 ? ', such as' : seen.done ? '.' : ''}</p>
+            <p><b style={{ color: seen.short > 0 ? 'var(--resin-text)' : undefined }}>{counted(seen.short, isGift ? 'gift' : 'record')}</b> {seen.short === 1 ? 'falls' : 'fall'} short of it today, {counted(seen.checked, 'supporter')} looked at{seen.short > 0 ? '; such as' : ''}</p>
             {seen.some.slice(0, 12).map((one) => <div key={one.record}><Link to={`/supporters/${one.supporter_id}`}>{one.name}</Link>{one.gift !== null && <span className="quiet">, gift of {one.gift}</span>}</div>)}
           </section>
         )}
       </div>
       <div className="pane-foot">
-        <Button disabled={seen?.done !== true} loading={save.isPending} onClick={() => save.mutate()}>Keep the rule</Button>
+        <Button disabled={seen === undefined} loading={save.isPending} onClick={() => save.mutate()}>Keep the rule</Button>
         <Button variant="subtle" color="pine" onClick={onClose}>Cancel</Button>
       </div>
     </Pane>

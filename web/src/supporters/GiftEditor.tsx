@@ -10,9 +10,9 @@ import type { FormCatalog, Placed } from './form';
 const columns: Record<string, string> = { 'gift.date': 'given_on', 'gift.amount': 'amount', 'gift.fund': 'fund', 'gift.kind': 'kind', 'gift.reference': 'reference', 'gift.campaign': 'campaign', 'gift.appeal': 'appeal', 'gift.tribute': 'tribute', 'gift.anonymous': 'anonymous', 'gift.notes': 'notes' };
 
 /** A gift as it is added or changed by hand. */
-export function GiftEditor({ supporter, gift, onClose }: { supporter: number; gift: (Gift & Record<string, unknown>) | null; onClose: () => void }) {
+export function GiftEditor({ supporter, gift, onClose }: { supporter: number; gift: Gift | null; onClose: () => void }) {
   const queries = useQueryClient();
-  const base = Object.fromEntries(Object.entries(columns).map(([field, column]) => [field, typeof gift?.[column] === 'string' ? gift[column] : '']));
+  const base = Object.fromEntries(Object.entries(columns).map(([field, column]) => [field, String((gift as Record<string, unknown> | null)?.[column] ?? '')]));
   const [values, setValues] = useState<Record<string, string>>(base);
   const [problems, setProblems] = useState<Placed[]>([]);
   const catalog = useQuery({ queryKey: ['forms'], queryFn: () => api.get<FormCatalog>('forms') });
@@ -21,8 +21,8 @@ export function GiftEditor({ supporter, gift, onClose }: { supporter: number; gi
     onClose();
   };
   const fail = (error: unknown) => setProblems(error instanceof ApiError ? ((error.answer as { problems?: Placed[] } | null)?.problems ?? []) : []);
-  const save = useMutation({ mutationFn: () => (gift === null ? api.post(`supporters/${supporter}/gifts`, { values }) : api.put(`supporters/${supporter}/gifts/${gift.id}`, { values, base })), onSuccess: done, onError: fail });
-  const remove = useMutation({ mutationFn: () => api.delete(`supporters/${supporter}/gifts/${gift?.id}`), onSuccess: done });
+  const save = useMutation<unknown, Error>({ mutationFn: () => (gift === null ? api.post(`supporters/${supporter}/gifts`, { values }) : api.put(`supporters/${supporter}/gifts/${gift.id}`, { values, base })), onSuccess: done, onError: fail });
+  const remove = useMutation<unknown, Error>({ mutationFn: () => api.delete(`supporters/${supporter}/gifts/${gift?.id}`), onSuccess: done });
   const check = () => void api.post<{ problems: Placed[] }>(`supporters/${supporter}/gifts/check`, { values, gift: gift?.id }).then((answer) => setProblems(answer.problems.filter((problem) => values[problem.place] !== '')));
   const wrong = (key: string) => {
     const problem = problems.find((one) => one.place === key);

@@ -135,7 +135,7 @@ export function SupporterPage() {
         <Button variant="subtle" color="pine" onClick={() => void navigate(-1)}>
           Back
         </Button>
-        {gift !== null && <GiftEditor supporter={supporter.id} gift={gift === 'new' ? null : { ...gift }} onClose={() => setGift(null)} />}
+        {gift !== null && <GiftEditor supporter={supporter.id} gift={gift === 'new' ? null : gift} onClose={() => setGift(null)} />}
       </div>
     </>
   );

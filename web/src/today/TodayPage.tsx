@@ -2,90 +2,74 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { api } from '../api/client';
 import type { Intake } from '../api/types';
-import { useMayLoad } from '../app/session';
+import { useMay } from '../app/session';
 import { TitleLine } from '../app/TitleLine';
 import { Drop } from '../intakes/Drop';
 import { nextStage } from '../intakes/stages';
 import { count, counted, money, moment } from '../shared/format';
-import { Empty } from '../shared/Notice';
+import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
+import { Months, type Month } from './Months';
+import { Trust, type TrustFigure } from './Trust';
 
 interface Today {
   waiting: Intake[];
   loaded: Intake[];
+  held: number;
+  worklists: { id: number; sentence: string; count: number }[];
+  attention: { filter: string; says: string; count: number }[];
   supporters: number;
   gifts: number;
-  given: string;
+  given: string | null;
+  trust: TrustFigure[];
+  months: Month[];
 }
 
 const why: Record<string, (intake: Intake) => string> = {
-  source: (intake) => (intake.state === 'failed' ? (intake.error ?? 'It could not be read.') : 'It is being read.'),
-  columns: (intake) => (intake.columns.settled ? 'Its columns are settled; its rows can be worked out.' : `${counted(intake.columns.open + intake.columns.look, 'column waits', 'columns wait')} for a person.`),
-  checks: (intake) => `${counted(intake.held.problem, 'row is', 'rows are')} held until they are corrected or left out.`,
-  matches: (intake) => `${counted(intake.held.unsure, 'row')} may be someone we know.`,
-  addresses: (intake) => `${counted(intake.addresses.ask, 'address', 'addresses')} can be put into postal form.`,
-  load: () => 'It can be loaded.',
-  proof: () => 'It is being undone.',
+  source: (intake) => (intake.state === 'failed' ? (intake.error ?? 'could not be read') : intake.state === 'typing' ? 'is being typed' : 'is being read'),
+  columns: (intake) => (intake.columns.settled ? 'its columns are settled' : `${counted(intake.columns.open + intake.columns.look, 'column waits', 'columns wait')}`),
+  checks: (intake) => `${counted(intake.held.problem, 'row')} held until corrected or left out`,
+  matches: (intake) => `${counted(intake.held.unsure, 'row')} may be someone we know`,
+  addresses: (intake) => `${counted(intake.addresses.ask, 'address', 'addresses')} can be put into postal form`,
+  load: (intake) => ({ waiting: 'waits for another load', stopped: 'was stopped in the middle', loading: 'is being loaded' })[intake.state as string] ?? 'can be loaded',
+  proof: () => 'is being undone',
 };
 
-const howMany: Record<string, (intake: Intake) => number> = {
-  columns: (intake) => intake.columns.open + intake.columns.look,
-  checks: (intake) => intake.held.problem,
-  matches: (intake) => intake.held.unsure,
-  addresses: (intake) => intake.addresses.ask,
-  load: (intake) => intake.rows - intake.outcomes.held - intake.outcomes.left_out,
-};
-
+/** The state of the data in the morning: what waits, how far it can be trusted, and what came in; every figure leads to its records. */
 export function TodayPage() {
-  const mayLoad = useMayLoad();
-  const { data } = useQuery({ queryKey: ['today'], queryFn: () => api.get<Today>('today') });
+  const may = useMay();
+  const { data, error } = useQuery({ queryKey: ['today'], queryFn: () => api.get<Today>('today') });
+  const line = (figure: number, to: string, words: React.ReactNode, more?: string, key?: string) => (
+    <tr key={key ?? to}>
+      <td className="num" style={{ width: 62, color: figure > 0 ? 'var(--resin-text)' : 'var(--ink-2)', fontWeight: 600 }}>{count(figure)}</td>
+      <td>
+        <Link to={to}>{words}</Link>
+        {more !== undefined && <span className="quiet"> {more}</span>}
+      </td>
+    </tr>
+  );
   return (
     <>
-      <TitleLine title="Today">what waits for a person</TitleLine>
-      {mayLoad && <Drop />}
-      <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1.3fr) minmax(0, 1fr)' }}>
-        <Pane title="Waiting" note={data === undefined ? '' : counted(data.waiting.length, 'intake')}>
-          <div className="pane-body" tabIndex={0}>
-            {data?.waiting.length === 0 && (
-              <Empty title="Nothing waits">
-                <p>Every source that came in is loaded.</p>
-              </Empty>
-            )}
-            <table className="rows">
-              <tbody>
-                {data?.waiting.map((intake) => {
-                  const stage = nextStage(intake);
-                  return (
-                    <tr key={intake.id}>
-                      <td className="num" style={{ width: 52, whiteSpace: 'nowrap', overflow: 'visible', color: 'var(--resin-text)', fontWeight: 600 }}>{count(howMany[stage]?.(intake) ?? 0)}</td>
-                      <td>
-                        <Link to={`/intakes/${intake.id}/${stage}`}>{intake.name}</Link>
-                        <div className="quiet">{why[stage]?.(intake)}</div>
-                      </td>
-                    </tr>
-                  );
-                })}
-              </tbody>
-            </table>
-          </div>
-        </Pane>
-        <div style={{ display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr)', gap: 14, minHeight: 0 }}>
-          <Pane title="In the database">
-            <div className="tiles">
-              <div>
-                <div className="figure">{count(data?.supporters ?? 0)}</div>
-                <Link to="/supporters">supporters</Link>
-              </div>
-              <div>
-                <div className="figure">{count(data?.gifts ?? 0)}</div>
-                <Link to="/gifts">gifts</Link>
-              </div>
-              <div>
-                <div className="figure" style={{ fontSize: 19, lineHeight: '38px' }}>{money(data?.given ?? '0.00')}</div>
-                <span className="quiet">given in all</span>
-              </div>
+      <TitleLine title="Today">{data === undefined ? '' : <><Link to="/supporters">{counted(data.supporters, 'supporter')}</Link>, <Link to="/gifts">{counted(data.gifts, 'gift')}</Link>{data.given !== null && `, ${money(data.given)} given in all`}</>}</TitleLine>
+      <Trouble error={error} />
+      <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1.25fr) minmax(0, 1fr)' }}>
+        <div style={{ display: 'grid', gridTemplateRows: 'minmax(0, 1fr) minmax(0, 236px)', gap: 12, minHeight: 0 }}>
+          <Pane title="Waits for someone">
+            <div className="pane-body" tabIndex={0}>
+              <table className="rows">
+                <tbody>
+                  {data !== undefined && line(data.held, '/held', 'rows are held', 'of all intakes')}
+                  {data?.waiting.map((intake) => line(intake.rows, `/intakes/${intake.id}/${nextStage(intake)}`, intake.name, why[nextStage(intake)]?.(intake), `intake ${intake.id}`))}
+                  {data?.worklists.map((rule) => line(rule.count, may.standards ? `/standards/required?rule=${rule.id}` : `/supporters?rule=${rule.id}`, `${rule.sentence}`, 'fall short', `rule ${rule.id}`))}
+                  {data?.attention.map((one) => line(one.count, `/supporters?filter=${one.filter}`, one.says.split(':')[0], one.says.split(':')[1], one.filter))}
+                </tbody>
+              </table>
             </div>
           </Pane>
+          <Pane title="Supporters and gifts by month" note="by when they were first known and given">{data !== undefined && <Months months={data.months} />}</Pane>
+        </div>
+        <div style={{ display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr) auto', gap: 12, minHeight: 0 }}>
+          <Pane title="How far the data can be trusted" note="has all that your standards ask for">{data !== undefined && <Trust figures={data.trust} />}</Pane>
           <Pane title="Lately loaded">
             <div className="pane-body" tabIndex={0}>
               {data?.loaded.length === 0 && <p className="empty">No intake has been loaded yet.</p>}
@@ -93,18 +77,14 @@ export function TodayPage() {
                 <tbody>
                   {data?.loaded.map((intake) => (
                     <tr key={intake.id}>
-                      <td>
-                        <Link to={`/intakes/${intake.id}/proof`}>{intake.name}</Link>
-                        <div className="quiet">
-                          {intake.state === 'undone' ? 'undone' : `${counted(intake.outcomes.new, 'new supporter')}, ${count(intake.outcomes.held)} held`}, {moment(intake.loaded_at ?? intake.created_at)}
-                        </div>
-                      </td>
+                      <td className="cut"><Link to={`/intakes/${intake.id}/proof`}>{intake.name}</Link> <span className="quiet">{intake.state === 'undone' ? 'undone' : `${counted(intake.outcomes.new, 'new supporter')}, ${count(intake.outcomes.held)} held`}, {moment(intake.loaded_at ?? intake.created_at)}</span></td>
                     </tr>
                   ))}
                 </tbody>
               </table>
             </div>
           </Pane>
+          {may.load && <Drop small />}
         </div>
       </div>
       <div className="foot" />

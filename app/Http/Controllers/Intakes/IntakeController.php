@@ -32,7 +32,7 @@ final class IntakeController extends Controller
         $this->authorize('viewAny', Intake::class);
         $page = Intake::query()->with(['user', 'loader'])->latest('id')->simplePaginate(30);
 
-        return response()->json(['intakes' => $page->getCollection()->map($this->summary->of(...)), 'more' => $page->hasMorePages()]);
+        return response()->json(['intakes' => $page->getCollection()->map($this->summary->of(...)), 'more' => $page->hasMorePages(), 'queue' => Intake::query()->where('state', IntakeState::Waiting)->orderBy('queue_place')->pluck('id')]);
     }
 
     public function show(Intake $intake): JsonResponse

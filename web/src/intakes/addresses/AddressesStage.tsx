@@ -2,7 +2,6 @@ import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { AddressRow } from '../../api/types';
-import { useMayLoad } from '../../app/session';
 import { Chips } from '../../shared/Chips';
 import { Differing } from '../../shared/Differing';
 import { count } from '../../shared/format';
@@ -21,7 +20,7 @@ const line = (parts: Record<string, string>): string => [parts['line1'], parts['
 /** Addresses as written beside their postal form, with the reason for each change; taken in bulk or one by one. */
 export function AddressesStage() {
   const intake = useThisIntake();
-  const mayLoad = useMayLoad() && intake.state === 'ready';
+  const mayLoad = intake.may_change && intake.state === 'ready';
   const navigate = useNavigate();
   const waiting = intake.addresses.ask;
   const [show, setShow] = useState<Show>(waiting > 0 ? 'ask' : 'accepted');

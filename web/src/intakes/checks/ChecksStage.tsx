@@ -4,7 +4,6 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import type { Intake, ProblemKind, RowName } from '../../api/types';
-import { useMayLoad } from '../../app/session';
 import { count, counted } from '../../shared/format';
 import { Empty, Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
@@ -16,6 +15,8 @@ import { RowCells } from './RowCells';
 interface Checks {
   kinds: ProblemKind[];
   by_person: { hold: RowName[]; out: RowName[] };
+  warnings: { code: string; field: string; label: string; example: string; rows: number }[];
+  passed: { number: number; reason: string; by: string | null }[];
 }
 
 const keyOf = (kind: ProblemKind): string => `${kind.code}|${kind.field}|${kind.column ?? ''}`;
@@ -23,7 +24,7 @@ const keyOf = (kind: ProblemKind): string => `${kind.code}|${kind.field}|${kind.
 /** What is wrong, by kind; the values and rows of one kind with their remedy; a row as a whole. */
 export function ChecksStage() {
   const intake = useThisIntake();
-  const mayLoad = useMayLoad() && intake.state === 'ready';
+  const mayLoad = intake.may_change && intake.state === 'ready';
   const navigate = useNavigate();
   const [chosen, setChosen] = useState<string | null>(null);
   const [row, setRow] = useState<number | null>(null);
@@ -74,6 +75,20 @@ export function ChecksStage() {
                 </li>
               ))}
             </ul>
+            {(checks.data?.warnings.length ?? 0) > 0 && (
+              <>
+                <div className="pane-note"><b>Come in with a warning</b></div>
+                <ul className="list">
+                  {checks.data?.warnings.map((one) => <li key={`${one.code}${one.field}`} className="still"><span className="line"><b>{one.label}</b><span>{count(one.rows)}</span></span><span className="quiet">{one.example}</span></li>)}
+                </ul>
+              </>
+            )}
+            {(checks.data?.passed.length ?? 0) > 0 && (
+              <div className="pane-note">
+                <b>Let pass by an administrator</b>
+                {checks.data?.passed.map((one) => <div key={one.number} className="quiet">row {one.number}: {one.reason}, {one.by}</div>)}
+              </div>
+            )}
             {checks.isSuccess && kinds.length === 0 && (
               <Empty title="Every row passes">
                 <p>All required data is there and every value can be read.</p>

@@ -7,6 +7,7 @@ import { count, counted } from '../../shared/format';
 import { Pane } from '../../shared/Pane';
 import { Raw } from '../../shared/Raw';
 import type { Edit } from '../queries';
+import { AddToList } from './AddToList';
 
 interface ProblemValuesProps {
   intake: Intake;
@@ -40,7 +41,10 @@ export function ProblemValues({ intake, kind, editable, busy, onEdit, onRow }: P
                 <td>
                   <Raw value={value.value} />
                 </td>
-                <td>{value.reason}</td>
+                <td>
+                  {value.reason}
+                  {editable && kind.code === 'list.unknown' && value.value !== '' && <AddToList field={kind.field} value={value.value} intake={intake.id} />}
+                </td>
                 <td>
                   {value.rows.slice(0, 4).map((row) => (
                     <div key={row.number} className="cut">

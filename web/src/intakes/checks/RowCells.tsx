@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../../api/client';
 import type { Intake, RowDetail } from '../../api/types';
+import { useMay } from '../../app/session';
 import { Pane } from '../../shared/Pane';
 import { Raw } from '../../shared/Raw';
 import type { Edit } from '../queries';
@@ -23,6 +24,8 @@ export function RowCells({ intake, number, editable, busy, onBack, onEdit }: Row
   const wrong = new Map(detail?.problems.map((problem) => [problem.column, problem]));
   const general = detail?.problems.filter((problem) => problem.column === null) ?? [];
   const decided = detail?.row_decision;
+  const may = useMay();
+  const lacks = detail?.problems.some((problem) => Boolean(problem.blocks) && /\.(required|unique)$/.test(problem.code) && detail.outcome === 'held') ?? false;
   return (
     <Pane
       title={`Row ${number}`}
@@ -52,6 +55,7 @@ export function RowCells({ intake, number, editable, busy, onBack, onEdit }: Row
         </span>
       }
     >
+      {may.administer && editable && lacks && <LetPass number={number} busy={busy} onEdit={onEdit} />}
       {general.length > 0 && <div className="pane-note">{general.map((problem) => `${problem.reason}. ${problem.remedy}.`).join(' ')}</div>}
       <div className="pane-body" tabIndex={0}>
         <table className="rows">
@@ -81,6 +85,18 @@ export function RowCells({ intake, number, editable, busy, onBack, onEdit }: Row
         </table>
       </div>
     </Pane>
+  );
+}
+
+/** An administrator lets a row in that lacks what is required; the reason is kept and listed. */
+function LetPass({ number, busy, onEdit }: { number: number; busy: boolean; onEdit: (edit: Edit) => void }) {
+  const [reason, setReason] = useState('');
+  return (
+    <form className="pane-note inline-form" onSubmit={(event) => { event.preventDefault(); onEdit({ kind: 'pass', number, to: reason }); }}>
+      <span>Something required is missing. As an administrator you may let this row pass:</span>
+      <input className="cell-edit" style={{ flex: 1, minWidth: 200 }} aria-label="Why this row may pass" placeholder="why; it stands in the audit list and in the proof" value={reason} onChange={(event) => setReason(event.currentTarget.value)} />
+      <Button type="submit" variant="default" size="compact-sm" disabled={busy || reason.trim().length < 10}>Let it pass</Button>
+    </form>
   );
 }
 

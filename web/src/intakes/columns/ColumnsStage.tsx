@@ -3,7 +3,6 @@ import { useEffect, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { api } from '../../api/client';
 import type { Column, ColumnsView } from '../../api/types';
-import { useMayLoad } from '../../app/session';
 import { Chips } from '../../shared/Chips';
 import { count } from '../../shared/format';
 import { Lozenge } from '../../shared/Lozenge';
@@ -27,7 +26,7 @@ const isSettled = (column: Column): boolean => column.state === 'sure' || column
 /** Every column and the field that it becomes; the chosen one with its evidence and its values. */
 export function ColumnsStage() {
   const intake = useThisIntake();
-  const mayLoad = useMayLoad();
+  const mayLoad = intake.may_change;
   const navigate = useNavigate();
   const { data } = useColumns(intake.id);
   const catalog = useCatalog().data;

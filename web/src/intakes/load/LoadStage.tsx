@@ -1,10 +1,9 @@
-import { Button, TextInput } from '@mantine/core';
+import { Button, Checkbox, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import type { Intake, Outcome, PreviewRow, Proof } from '../../api/types';
-import { useMayLoad } from '../../app/session';
 import { Chips } from '../../shared/Chips';
 import { count, counted, money } from '../../shared/format';
 import { Empty, Trouble } from '../../shared/Notice';
@@ -14,6 +13,7 @@ import { useMore } from '../../shared/useMore';
 import { NotSifted } from '../NotSifted';
 import { Money, Rows } from '../proof/Equations';
 import { isLoaded, useIntakeAction, useThisIntake } from '../queries';
+import { AboutSource } from './AboutSource';
 import { Changes } from './Changes';
 import { TrialControls } from './TrialControls';
 
@@ -22,14 +22,16 @@ const words: Record<Outcome, string> = { new: 'new', updated: 'updated', unchang
 /** The preview that is the load: what every row would write, and the button that writes exactly that. */
 export function LoadStage() {
   const intake = useThisIntake();
-  const mayLoad = useMayLoad();
+  const mayLoad = intake.may_change;
   const navigate = useNavigate();
   const [name, setName] = useState(intake.name);
   const [picked, setPicked] = useState<number[]>([]);
+  const [about, setAbout] = useState(false);
+  const [safe, setSafe] = useState(false);
   const [show, setShow] = useState<Outcome>(intake.outcomes.updated > 0 ? 'updated' : 'new');
   const proof = useQuery({ queryKey: ['intake', String(intake.id), 'proof'], queryFn: () => api.get<Proof>(`intakes/${intake.id}/proof`), enabled: intake.is_sifted });
   const list = useMore<PreviewRow>(['intake', String(intake.id), 'preview', show], `intakes/${intake.id}/preview?outcome=${show}`);
-  const load = useIntakeAction(intake.id, () => api.post<Intake>(`intakes/${intake.id}/load`, { name: name.trim() }));
+  const load = useIntakeAction(intake.id, () => api.post<Intake>(`intakes/${intake.id}/load`, { name: name.trim(), restore_point: safe }));
   if (!intake.is_sifted) {
     return <NotSifted intake={intake} />;
   }
@@ -49,7 +51,7 @@ export function LoadStage() {
             </div>
           )}
         </Pane>
-        <Pane title="Row by row" right={<Chips label="Which rows" value={show} onChange={setShow} options={(Object.keys(words) as Outcome[]).map((outcome) => ({ value: outcome, text: `${words[outcome]} ${count(intake.outcomes[outcome])}` }))} />}>
+        {about ? <AboutSource intake={intake} onClose={() => setAbout(false)} /> : <Pane title="Row by row" right={<Chips label="Which rows" value={show} onChange={setShow} options={(Object.keys(words) as Outcome[]).map((outcome) => ({ value: outcome, text: `${words[outcome]} ${count(intake.outcomes[outcome])}` }))} />}>
           <div className="pane-body" tabIndex={0}>
             {list.isSuccess && list.rows.length === 0 && <Empty title={`No row is ${words[show]}`} />}
             {list.rows.length > 0 && (
@@ -89,17 +91,19 @@ export function LoadStage() {
             )}
             <ShowMore list={list} />
           </div>
-        </Pane>
+        </Pane>}
       </div>
       <div className="foot">
         {loaded ? (
-          <Button onClick={() => void navigate(`/intakes/${intake.id}/proof`)}>See the proof</Button>
+          <><Button onClick={() => void navigate(`/intakes/${intake.id}/proof`)}>See the proof</Button><Button variant="default" onClick={() => setAbout(!about)}>About this source</Button></>
         ) : (
           <>
             <TextInput aria-label="Name of the intake" w={260} value={name} disabled={!mayLoad} onChange={(event) => setName(event.currentTarget.value)} maxLength={190} />
             <Button onClick={() => load.mutate(undefined)} disabled={!mayLoad || name.trim() === '' || intake.state !== 'ready'} loading={load.isPending}>
               {intake.trial === null ? `Load ${counted(coming, 'row')}` : `Load the other ${counted(coming - intake.trial.rows, 'row')}`}
             </Button>
+            {mayLoad && <Checkbox label="Take a restore point first" checked={safe} onChange={(event) => setSafe(event.currentTarget.checked)} />}
+            <Button variant="default" onClick={() => setAbout(!about)}>About this source</Button>
             <span className="quiet">
               {!mayLoad && 'An administrator or data steward may load. '}
               {intake.outcomes.held > 0 && `${counted(intake.outcomes.held, 'held row')} will wait in the proof. `}

@@ -3,7 +3,6 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import type { MatchRow, Settings } from '../../api/types';
-import { useMayLoad } from '../../app/session';
 import { Chips } from '../../shared/Chips';
 import { count } from '../../shared/format';
 import { Empty, Trouble } from '../../shared/Notice';
@@ -21,7 +20,7 @@ type Show = 'unsure' | 'known' | 'new' | 'decided';
 /** Which rows are people we know: the unsure ones to decide, the settled ones to look at. */
 export function MatchesStage() {
   const intake = useThisIntake();
-  const mayLoad = useMayLoad() && intake.state === 'ready';
+  const mayLoad = intake.may_change && intake.state === 'ready';
   const navigate = useNavigate();
   const [show, setShow] = useState<Show>('unsure');
   const [chosen, setChosen] = useState<number | null>(null);

@@ -3,11 +3,10 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import type { Proof } from '../../api/types';
-import { useMayLoad } from '../../app/session';
 import { count, counted } from '../../shared/format';
 import { Empty, Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
-import { isLoaded, useThisIntake } from '../queries';
+import { isLoaded, useIntakeAction, useThisIntake } from '../queries';
 import { Money, Rows } from './Equations';
 import { Undo } from './Undo';
 import { UndoneReport } from './UndoneReport';
@@ -15,9 +14,10 @@ import { UndoneReport } from './UndoneReport';
 /** The reconciliation: every row and every dollar of the file is somewhere, once. */
 export function ProofStage() {
   const intake = useThisIntake();
-  const mayLoad = useMayLoad();
+  const mayLoad = intake.may_change;
   const navigate = useNavigate();
   const proof = useQuery({ queryKey: ['intake', String(intake.id), 'proof'], queryFn: () => api.get<Proof>(`intakes/${intake.id}/proof`), enabled: isLoaded(intake) });
+  const redo = useIntakeAction(intake.id, () => api.post(`intakes/${intake.id}/redo`));
   if (!isLoaded(intake)) {
     return (
       <div className="panes">
@@ -94,10 +94,19 @@ export function ProofStage() {
                 </tbody>
               </table>
             </div>
+            {data.passed.length > 0 && (
+              <div className="pane-note">
+                <b>Let pass by an administrator</b>
+                {data.passed.map((one) => <div key={one.number}><Link to={`/intakes/${intake.id}/rows/${one.number}`}>row {one.number}</Link> <span className="quiet">{one.reason}, {one.by}</span></div>)}
+              </div>
+            )}
             {data.outcomes.held > 0 && (
               <div style={{ padding: '8px 14px', borderTop: '1px solid var(--line)' }}>
                 <Button component="a" href={`/api/intakes/${intake.id}/held.csv`} variant="default" download>
                   Download the held rows with reasons
+                </Button>
+                <Button variant="subtle" color="pine" ml={8} onClick={() => void navigate('/held')}>
+                  Work them off
                 </Button>
               </div>
             )}
@@ -125,8 +134,11 @@ export function ProofStage() {
             Its {counted(data.gifts.created, 'gift')}
           </Button>
         )}
+        {intake.state === 'loaded' && <Button variant="default" onClick={() => void navigate(`/supporters?intake=${intake.id}`)}>As a list of supporters</Button>}
+        <Button variant="default" component="a" href={`/api/intakes/${intake.id}/file`} download>Original file</Button>
         {mayLoad && intake.state === 'loaded' && <Undo intake={intake} />}
-        <span className="push quiet">The source file, the plan and this page are kept with the intake.</span>
+        {mayLoad && data.can_redo && <Button variant="subtle" color="brick" loading={redo.isPending} onClick={() => redo.mutate(undefined)}>Take the undo back</Button>}
+        <Trouble error={redo.error} />
       </div>
     </>
   );

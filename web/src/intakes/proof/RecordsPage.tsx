@@ -1,4 +1,5 @@
-import { Button } from '@mantine/core';
+import { Button, Checkbox } from '@mantine/core';
+import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Outcome } from '../../api/types';
 import { Chips } from '../../shared/Chips';
@@ -8,6 +9,7 @@ import { Pane } from '../../shared/Pane';
 import { ShowMore } from '../../shared/ShowMore';
 import { useMore } from '../../shared/useMore';
 import { useThisIntake } from '../queries';
+import { Undo } from './Undo';
 
 interface RecordRow {
   number: number;
@@ -23,13 +25,15 @@ export function RecordsPage() {
   const navigate = useNavigate();
   const [query, setQuery] = useSearchParams();
   const outcome = (query.get('outcome') ?? 'new') as Outcome;
+  const [picked, setPicked] = useState<number[]>([]);
+  const mayPick = intake.may_change && intake.state === 'loaded';
   const list = useMore<RecordRow>(['intake', String(intake.id), 'records', outcome], `intakes/${intake.id}/records?outcome=${outcome}`);
   return (
     <>
       <div className="panes">
         <Pane
           title="Everything this intake touched"
-          right={<Chips label="Which" value={outcome} onChange={(value) => setQuery({ outcome: value })} options={[{ value: 'new', text: `new ${count(intake.outcomes.new)}` }, { value: 'updated', text: `updated ${count(intake.outcomes.updated)}` }, { value: 'unchanged', text: `no change ${count(intake.outcomes.unchanged)}` }]} />}
+          right={<Chips label="Which" value={outcome} onChange={(value) => { setPicked([]); setQuery({ outcome: value }); }} options={[{ value: 'new', text: `new ${count(intake.outcomes.new)}` }, { value: 'updated', text: `updated ${count(intake.outcomes.updated)}` }, { value: 'unchanged', text: `no change ${count(intake.outcomes.unchanged)}` }]} />}
         >
           <div className="pane-body" tabIndex={0}>
             {list.isSuccess && list.rows.length === 0 && <Empty title="No records here" />}
@@ -37,6 +41,7 @@ export function RecordsPage() {
               <tbody>
                 {list.rows.map((row) => (
                   <tr key={row.number}>
+                    {mayPick && <td style={{ width: 34 }}><Checkbox aria-label={`Pick row ${row.number}`} checked={picked.includes(row.number)} onChange={() => setPicked(picked.includes(row.number) ? picked.filter((one) => one !== row.number) : [...picked, row.number])} /></td>}
                     <td style={{ width: 90 }}><Link to={`/intakes/${intake.id}/rows/${row.number}`}>row {row.number}</Link></td>
                     <td>{row.supporter_id === null || intake.state === 'undone' ? row.display : <Link to={`/supporters/${row.supporter_id}`}>{row.display}</Link>}</td>
                     <td className="num" style={{ width: 120 }}>{Number(row.money) === 0 ? '' : money(row.money)}</td>
@@ -51,6 +56,8 @@ export function RecordsPage() {
       </div>
       <div className="foot">
         <Button onClick={() => void navigate(`/intakes/${intake.id}/proof`)}>Back to the proof</Button>
+        {mayPick && picked.length > 0 && <Undo intake={intake} rows={picked} />}
+        {mayPick && picked.length === 0 && <span className="quiet">Pick rows to take just those back.</span>}
       </div>
     </>
   );

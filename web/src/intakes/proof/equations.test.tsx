@@ -5,7 +5,7 @@ import { Money, Rows } from './Equations';
 
 const proof: Proof = {
   rows: 1204, outcomes: { new: 906, updated: 131, unchanged: 116, held: 38, left_out: 13 }, supporters: { created: 906, updated: 131 }, gifts: { created: 1377, amount: '85310.50' },
-  money: { new: '85310.50', there: '0.00', held: '2560.00', left_out: '250.00' }, source_amount: '88120.50', balanced: true, faults: [], held_by_reason: [], written: [], sample: [], undo_report: null,
+  money: { new: '85310.50', there: '0.00', held: '2560.00', left_out: '250.00' }, source_amount: '88120.50', balanced: true, faults: [], held_by_reason: [], written: [], sample: [], undo_report: null, can_redo: false, passed: [],
 };
 const read = (html: string): string => html.replace(/<[^>]+>/g, ' ').replace(/\s+/g, ' ').trim();
 

@@ -4,7 +4,6 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import type { SourceView } from '../../api/types';
-import { useMayLoad } from '../../app/session';
 import { count, counted, fileSize } from '../../shared/format';
 import { Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
@@ -19,7 +18,7 @@ const STEP = 100;
 /** The file as it is: how it is read, its rows with nothing hidden, and what is wrong with it. */
 export function SourceStage() {
   const intake = useThisIntake();
-  const mayLoad = useMayLoad();
+  const mayLoad = intake.may_change;
   const navigate = useNavigate();
   const [shown, setShown] = useState(STEP);
   const [sort, setSort] = useState<{ column: number; descending: boolean } | null>(null);

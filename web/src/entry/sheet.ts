@@ -1,0 +1,101 @@
+/** The cells of the entry grid and what is done to them; rows are numbered as in the source, the first below the header being 2. */
+export const FIRST = 2;
+
+export interface Place {
+  row: number;
+  column: number;
+}
+
+export interface Area {
+  from: Place;
+  to: Place;
+}
+
+export type Cells = string[][];
+
+export const bounds = ({ from, to }: Area) => ({ top: Math.min(from.row, to.row), bottom: Math.max(from.row, to.row), left: Math.min(from.column, to.column), right: Math.max(from.column, to.column) });
+
+/** Cells copied from a spreadsheet: tabs between columns, line breaks between rows, quotation marks around cells that hold either. */
+export function fromClipboard(text: string): Cells {
+  const rows: Cells = [];
+  let row: string[] = [];
+  let cell = '';
+  let quoted = false;
+  const body = text.replace(/\r\n?/g, '\n').replace(/\n$/, '');
+  for (let i = 0; i < body.length; i++) {
+    const sign = body[i] ?? '';
+    if (quoted) {
+      if (sign === '"' && body[i + 1] === '"') {
+        cell += '"';
+        i++;
+      } else if (sign === '"') {
+        quoted = false;
+      } else {
+        cell += sign;
+      }
+    } else if (sign === '"' && cell === '') {
+      quoted = true;
+    } else if (sign === '\t') {
+      row.push(cell);
+      cell = '';
+    } else if (sign === '\n') {
+      rows.push([...row, cell]);
+      row = [];
+      cell = '';
+    } else {
+      cell += sign;
+    }
+  }
+  return [...rows, [...row, cell]];
+}
+
+export function toClipboard(cells: Cells, area: Area): string {
+  const { top, bottom, left, right } = bounds(area);
+  return cells.slice(top, bottom + 1).map((row) => row.slice(left, right + 1).map((cell) => (/[\t\n"]/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : cell)).join('\t')).join('\n');
+}
+
+/** The cells with a block written at a place; rows are added as far as there is room. One cell fills the whole chosen area. */
+export function pasted(cells: Cells, area: Area, block: Cells, width: number, most: number): Cells {
+  const { top, bottom, left, right } = bounds(area);
+  const one = block.length === 1 && block[0]?.length === 1;
+  const height = one ? bottom - top + 1 : block.length;
+  const next = cells.map((row) => row);
+  while (next.length < Math.min(most, top + height)) {
+    next.push(Array.from({ length: width }, () => ''));
+  }
+  for (let r = 0; r < height && top + r < most; r++) {
+    const row = [...(next[top + r] ?? [])];
+    const source = block[one ? 0 : r] ?? [];
+    for (let c = 0; c < (one ? right - left + 1 : source.length) && left + c < width; c++) {
+      row[left + c] = source[one ? 0 : c] ?? '';
+    }
+    next[top + r] = row;
+  }
+  return next;
+}
+
+/** The first row of the area copied to all rows below it; a single row takes what stands above it. */
+export function filledDown(cells: Cells, area: Area): Cells {
+  const { top, bottom, left, right } = bounds(area);
+  const source = top === bottom ? top - 1 : top;
+  if (source < 0) {
+    return cells;
+  }
+  return cells.map((row, r) => (r > source && r >= top && r <= bottom ? row.map((cell, c) => (c >= left && c <= right ? (cells[source]?.[c] ?? '') : cell)) : row));
+}
+
+export const emptied = (cells: Cells, area: Area): Cells => {
+  const { top, bottom, left, right } = bounds(area);
+  return cells.map((row, r) => (r >= top && r <= bottom ? row.map((cell, c) => (c >= left && c <= right ? '' : cell)) : row));
+};
+
+/** Rows that differ between two states, as the server takes them. */
+export function changedRows(before: Cells, after: Cells): Record<number, string[]> {
+  const rows: Record<number, string[]> = {};
+  for (let r = 0; r < Math.max(before.length, after.length); r++) {
+    if (before[r] !== after[r]) {
+      rows[r + FIRST] = after[r] ?? [''];
+    }
+  }
+  return rows;
+}
