@@ -76,7 +76,12 @@ final readonly class FillRates
         $of = $subject === 'supporter' || $subject === 'gift' ? 'count' : 'count(distinct';
         $sums = [];
         foreach (array_values($columns) as $i => $column) {
-            $sums[] = $of === 'count' ? "count(nullif(`{$column}`, '')) as c{$i}" : "count(distinct if(`{$column}` <> '', {$who}, null)) as c{$i}";
+            $kind = $subject === 'supporter' ? match (true) {
+                $column === 'organization_name' => 'organization',
+                in_array($column, FieldPlace::OF_NAME, true), $column === 'nickname', $column === 'birth_date' => 'person',
+                default => null,
+            } : null;
+            $sums[] = $kind !== null ? "count(if(kind = '{$kind}', nullif(`{$column}`, ''), null)) as c{$i}" : ($of === 'count' ? "count(nullif(`{$column}`, '')) as c{$i}" : "count(distinct if(`{$column}` <> '', {$who}, null)) as c{$i}");
         }
         $row = (array) $this->db->selectOne('select '.implode(', ', $sums)." from {$table}");
 

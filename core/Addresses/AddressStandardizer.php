@@ -65,7 +65,7 @@ final class AddressStandardizer
             $faults[] = new AddressFault('postal_code.form', 'postal_code', $parts['postal_code'], "\"{$parts['postal_code']}\" does not have the form of a {$codeWord}", 'Write five digits, five and four, or a Canadian code such as K1A 0B1');
         } elseif ($stateKnown && ! in_array($parts['state'], $regions, true)) {
             $where = $regions === [] ? 'is not in use' : 'belongs to '.implode(' or ', $regions);
-            $faults[] = new AddressFault('postal_code.state', 'postal_code', $parts['postal_code'], "{$parts['postal_code']} {$where}, the row says {$parts['state']}", "Correct the {$codeWord} or the {$stateWord}");
+            $faults[] = new AddressFault('postal_code.state', 'postal_code', $parts['postal_code'], "{$parts['postal_code']} {$where}, the address says {$parts['state']}", "Correct the {$codeWord} or the {$stateWord}");
         }
 
         return $faults;

@@ -19,6 +19,7 @@ use App\Records\PostalForms;
 use App\Records\RecordWriter;
 use App\Standards\Measures;
 use App\Standards\Shortfalls;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\StandardizedAddress;
@@ -63,7 +64,7 @@ final readonly class DemoSeeder
         foreach (array_chunk($people, 500, true) as $chunk) {
             $entries = [];
             foreach ($chunk as $i => $person) {
-                $entries[] = new Entry("{$i}:supporter", $this->changes($i, $person));
+                $entries[] = new Entry("{$i}:supporter", $this->changes($i, self::upToNow($i, $person)));
             }
             $this->writer->write($entries, Cause::demo());
         }
@@ -110,6 +111,31 @@ final readonly class DemoSeeder
                 DB::table('measures')->insert(['day' => now()->subWeeks($week)->toDateString(), 'measure' => $measure->measure, 'count' => min($measure->total, (int) round($measure->count * $share)), 'total' => $measure->total]);
             }
         }
+    }
+
+    /**
+     * The people are made up as of one autumn; what the source files tell of them depends on it. What happened since is added here: their latest gifts
+     * lie between then and now, many at the year's end, and whoever came late is known since the first gift.
+     *
+     * @param  array<string, mixed>  $person  as DemoPeople makes it
+     * @return array<string, mixed>
+     */
+    private static function upToNow(int $i, array $person): array
+    {
+        $months = max(1, (int) Carbon::parse('2025-10-01')->diffInMonths(now()));
+        foreach ($person['gifts'] as $n => $gift) {
+            // The first gift of each is told by the source files too.
+            if ($n > 0 && str_starts_with($gift['date'], '2025-09')) {
+                $after = ($i + $n) % 5 < 2 ? 2 : ($i * 7 + $n * 3) % $months;
+                $person['gifts'][$n]['date'] = Carbon::parse('2025-10-01')->addMonths(min($after, $months - 1))->addDays(($i + 11 * $n) % 28)->toDateString();
+            }
+        }
+        $first = $person['gifts'][0]['date'] ?? ($i % 2 === 0 ? Carbon::parse('2025-01-10')->addDays(($i * 13) % max(1, (int) Carbon::parse('2025-01-10')->diffInDays(now())))->toDateString() : '');
+        if ($first > '2024-06') {
+            $person['first_known'] = $first;
+        }
+
+        return $person;
     }
 
     /**

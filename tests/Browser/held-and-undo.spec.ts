@@ -27,7 +27,7 @@ test('held rows are downloaded with their reasons, fixed, and brought in again',
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Download the held rows with reasons' }).click()]);
   const held = readFileSync(await download.path(), 'utf8');
   expect(held).toContain("'=cmd|calc");
-  expect(held).toContain('03820 belongs to NH, the row says ME');
+  expect(held).toContain('03820 belongs to NH, the address says ME');
   expect(held.split('\r\n').filter((line) => line !== '')).toHaveLength(5);
 
   const fixed = held.replace('zed at example.org', 'zed@example.org').replace('03820,ME', '03820,NH').replace('not much', '60').replace('" ","  ",,,,,2024-01-05', 'Una,Plumwick,,,,,2024-01-05');

@@ -61,7 +61,7 @@ final class FormsTest extends TestCase
         yield 'an email' => [['emails' => [['ref' => 'new4', 'address' => 'ann at example']]], 'emails.new4.address', '"ann at example" is not an email address'];
         yield 'a phone' => [['phones' => [['number' => '555']]], 'phones.new1.number', '"555" is not a telephone number that can exist'];
         yield 'a date' => [['fields' => ['name.last' => 'Lee', 'birth_date' => '02/30/1970']], 'fields.birth_date', '"02/30/1970" is not a date'];
-        yield 'an address that contradicts itself' => [['addresses' => [['line1' => '1 Elm', 'state' => 'NH', 'postal_code' => '90210']]], 'addresses.new1.postal_code', '90210 belongs to CA, the row says NH'];
+        yield 'an address that contradicts itself' => [['addresses' => [['line1' => '1 Elm', 'state' => 'NH', 'postal_code' => '90210']]], 'addresses.new1.postal_code', '90210 belongs to CA, the address says NH'];
         yield 'a postal code abroad' => [['addresses' => [['line1' => '1 Weg', 'postal_code' => '123', 'country' => 'Germany']]], 'addresses.new1.postal_code', '"123" does not have the form of a postal code of Germany'];
     }
 

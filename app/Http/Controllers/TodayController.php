@@ -38,7 +38,7 @@ final class TodayController extends Controller
             'waiting' => $waiting->map(static fn (Intake $intake): array => $summary->of($intake)),
             'loaded' => $loaded->map(static fn (Intake $intake): array => $summary->of($intake)),
             'held' => $held->rows()->count(),
-            'worklists' => Rule::query()->get()->map(static fn (Rule $rule): array => ['id' => $rule->id, 'sentence' => $rule->rule()->sentence($catalog), 'count' => $short[$rule->id] ?? 0])->filter(static fn (array $one): bool => $one['count'] > 0)->sortByDesc('count')->values(),
+            'worklists' => Rule::query()->get()->map(static fn (Rule $rule): array => ['id' => $rule->id, 'subject' => $rule->subject->value, 'sentence' => $rule->rule()->sentence($catalog), 'count' => $short[$rule->id] ?? 0])->filter(static fn (array $one): bool => $one['count'] > 0)->sortByDesc('count')->values(),
             'attention' => $counts,
             'supporters' => Supporter::query()->count(),
             'gifts' => Gift::query()->count(),

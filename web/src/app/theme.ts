@@ -37,6 +37,6 @@ export const tokens: CSSVariablesResolver = () => ({
     '--settled': '#e5ece4', '--settled-text': '#22483a',
     '--difference': '#f3d9a9',
   },
-  light: { '--mantine-color-body': '#f5f2ea', '--mantine-color-text': '#1d2a26', '--mantine-color-default-border': '#dcd5c5', '--mantine-color-placeholder': '#6b746e' },
+  light: { '--mantine-color-body': '#f5f2ea', '--mantine-color-text': '#1d2a26', '--mantine-color-default-border': '#dcd5c5', '--mantine-color-placeholder': '#6b746e', '--mantine-color-error': '#9c3527' },
   dark: {},
 });

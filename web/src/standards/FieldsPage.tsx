@@ -34,8 +34,8 @@ export function FieldsPage() {
                 <thead>
                   <tr>
                     <th>Field</th>
-                    <th style={{ width: 118 }}>Type</th>
-                    <th style={{ width: 78 }}>Required</th>
+                    <th style={{ width: 112 }}>Type</th>
+                    <th style={{ width: 92 }}>Required</th>
                     <th style={{ width: 118 }}>Filled today</th>
                   </tr>
                 </thead>

@@ -12,7 +12,7 @@ export function ListsPage() {
   const [asked, setAsked] = useSearchParams();
   const catalog = useQuery({ queryKey: ['catalog'], queryFn: () => api.get<WholeCatalog>('catalog') });
   const fields = catalog.data?.fields.filter((field) => field.can.list && !field.retired) ?? [];
-  const key = asked.get('field') ?? fields.find((field) => field.list !== null)?.key ?? fields[0]?.key;
+  const key = fields.find((field) => field.key === asked.get('field'))?.key ?? fields.find((field) => field.list !== null)?.key ?? fields[0]?.key;
   const list = useQuery({ queryKey: ['list', key], queryFn: () => api.get<PickListData>(`fields/${key}/list`), enabled: key !== undefined });
   return (
     <StandardsFrame about="which values a field may have, and what else people write for them">

@@ -28,7 +28,7 @@ export function RequiredPage() {
   const rules = query.data?.rules ?? [];
   const making = asked.has('new');
   const editing = asked.get('edit');
-  const chosen = rules.find((rule) => String(rule.id) === (asked.get('rule') ?? editing)) ?? rules[0];
+  const chosen = rules.find((rule) => String(rule.id) === (asked.get('rule') ?? editing)) ?? rules.find((rule) => rule.short > 0) ?? rules[0];
   return (
     <StandardsFrame about="what every record must or should have">
       <Trouble error={query.error} />

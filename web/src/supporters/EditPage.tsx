@@ -3,7 +3,7 @@ import { useParams, useSearchParams } from 'react-router';
 import { api } from '../api/client';
 import { TitleLine } from '../app/TitleLine';
 import { Trouble } from '../shared/Notice';
-import { type Draft, emptyDraft, type FormCatalog } from './form';
+import { type Draft, type FormCatalog, newDraft } from './form';
 import { SupporterForm } from './SupporterForm';
 
 interface Form {
@@ -18,7 +18,7 @@ export function EditPage() {
   const [asked] = useSearchParams();
   const catalog = useQuery({ queryKey: ['forms'], queryFn: () => api.get<FormCatalog>('forms') });
   const form = useQuery({ queryKey: ['form', id], queryFn: () => api.get<Form>(`supporters/${id}/form`), enabled: id !== undefined, staleTime: 0, gcTime: 0, refetchOnWindowFocus: false });
-  const data = id === undefined ? { draft: emptyDraft(asked.get('kind') ?? 'person'), names: {}, name: '' } : form.data;
+  const data = id === undefined ? { draft: newDraft(asked.get('kind') ?? 'person'), names: {}, name: '' } : form.data;
   return (
     <>
       <TitleLine title={id === undefined ? 'Add a supporter' : `Edit ${data?.name ?? ''}`}>{id === undefined ? 'checked as you write; likely duplicates show on the right' : `supporter ${id}`}</TitleLine>

@@ -61,6 +61,9 @@ export type ListName = 'addresses' | 'emails' | 'phones' | 'identifiers' | 'link
 
 export const emptyDraft = (kind: string): Draft => ({ kind, fields: {}, addresses: [], emails: [], phones: [], identifiers: [], links: [] });
 
+/** A new supporter's form: one blank address, email and phone are ready to be written; those that stay blank are not kept. */
+export const newDraft = (kind: string): Draft => withOneMore(withOneMore(withOneMore(emptyDraft(kind), 'addresses'), 'emails'), 'phones');
+
 const blanks: Record<ListName, Record<string, string>> = {
   addresses: { line1: '', line2: '', city: '', state: '', postal_code: '', country: '', kind: 'home', label: '', is_primary: '0', condition: 'good' },
   emails: { address: '', kind: 'home', label: '', is_primary: '0', condition: 'good' },

@@ -22,7 +22,7 @@ export function Months({ months }: { months: Month[] }) {
         withLegend
         legendProps={{ verticalAlign: 'top', height: 26 }}
         withDots={false}
-        gridAxis="y"
+        gridAxis="x"
         tickLine="none"
         yAxisProps={{ width: 46 }}
         composedChartProps={{ onClick: (state: { activeLabel?: unknown }) => open(state.activeLabel) }}

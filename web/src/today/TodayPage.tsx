@@ -16,7 +16,7 @@ interface Today {
   waiting: Intake[];
   loaded: Intake[];
   held: number;
-  worklists: { id: number; sentence: string; count: number }[];
+  worklists: { id: number; subject: string; sentence: string; count: number }[];
   attention: { filter: string; says: string; count: number }[];
   supporters: number;
   gifts: number;
@@ -60,7 +60,7 @@ export function TodayPage() {
                 <tbody>
                   {data !== undefined && line(data.held, '/held', 'rows are held', 'of all intakes')}
                   {data?.waiting.map((intake) => line(intake.rows, `/intakes/${intake.id}/${nextStage(intake)}`, intake.name, why[nextStage(intake)]?.(intake), `intake ${intake.id}`))}
-                  {data?.worklists.map((rule) => line(rule.count, may.standards ? `/standards/required?rule=${rule.id}` : `/supporters?rule=${rule.id}`, `${rule.sentence}`, 'fall short', `rule ${rule.id}`))}
+                  {data?.worklists.map((rule) => line(rule.count, may.standards ? `/standards/required?rule=${rule.id}` : `/supporters?rule=${rule.id}`, rule.sentence, rule.subject === 'supporter' ? 'supporters fall short' : `${rule.subject === 'person' ? 'people' : `${rule.subject}s`} fall short`, `rule ${rule.id}`))}
                   {data?.attention.map((one) => line(one.count, `/supporters?filter=${one.filter}`, one.says.split(':')[0], one.says.split(':')[1], one.filter))}
                 </tbody>
               </table>
