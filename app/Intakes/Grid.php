@@ -9,6 +9,7 @@ use App\Models\Intake;
 use App\Models\IntakeState;
 use App\Records\Bulk;
 use App\Records\RecordReader;
+use App\Standards\Taken;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
@@ -42,6 +43,7 @@ final readonly class Grid
         private RecordReader $reader,
         private SourceStore $sources,
         private Bulk $bulk,
+        private Taken $taken,
     ) {
     }
 
@@ -100,7 +102,7 @@ final readonly class Grid
                 $record = $stored[$who] ?? null;
                 $changes = (new Planner(MatchEffect::FillBlanks))->plan('0', $record === null ? $this->standards->defaults->fill($row->record()) : $row->record(), $record);
                 $gifts = array_values(array_map(static fn (Change $change): array => $change->after(), array_filter($changes, static fn (Change $change): bool => $change->subject === Subject::Gift && $change->action === Action::Create)));
-                $found = array_map(static fn (Problem $problem): Problem => $problem->at($problem->field, $plan->columns()[$problem->field] ?? null), $this->standards->problems(Projection::after($record, $changes), $record, $gifts));
+                $found = array_map(static fn (Problem $problem): Problem => $problem->at($problem->field, $plan->columns()[$problem->field] ?? null), [...$this->standards->problems($after = Projection::after($record, $changes), $record, $gifts), ...$this->taken->problems($this->standards->catalog, $after, $record, $gifts)]);
             }
             if ($found !== []) {
                 $problems[$number] = array_map(static fn (Problem $problem): array => $problem->toArray(), $found);

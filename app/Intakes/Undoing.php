@@ -230,7 +230,7 @@ final readonly class Undoing implements Work
         $reversals = [];
         foreach ($done as $id => $changes) {
             // What was taken back before, with its row, is not looked for again.
-            $there = $what['rows'] === null ? $changes : array_values(array_filter($changes, static fn (Change $change): bool => ! ($gone[$id]["{$change->subject->value}:{$change->ref}"] ?? false)));
+            $there = $what['rows'] === null || $what['kind'] === self::REDO ? $changes : array_values(array_filter($changes, static fn (Change $change): bool => ! ($gone[$id]["{$change->subject->value}:{$change->ref}"] ?? false)));
             $reversals[$id] = Reversal::of($there, $things[$id] ?? [], $since[$id] ?? []);
         }
 

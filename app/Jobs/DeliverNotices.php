@@ -25,7 +25,7 @@ final class DeliverNotices implements ShouldQueue
     public function handle(): void
     {
         $hooks = Webhook::query()->where('is_active', true)->get()->keyBy('id');
-        $waiting = DB::table('deliveries')->where('state', 'waiting')->where('created_at', '<=', now())->whereIn('webhook_id', $hooks->keys())
+        $waiting = DB::table('deliveries')->where('state', 'waiting')->whereIn('webhook_id', $hooks->keys())
             // Seconds that a notice waits after its n-th try: 0, 30, 120, 270 ...
             ->whereRaw('(done_at is null or done_at < date_sub(?, interval 30 * tries * tries second))', [now()])
             ->orderBy('id')->limit(self::AT_ONCE)->get();

@@ -21,7 +21,6 @@ use PineSieve\Core\Matching\PairStrength;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\Problem;
 use PineSieve\Core\Standards\Standards;
-use PineSieve\Core\Standards\Uniques;
 
 /** Supporters as people write them by hand: checked like any row of a file, compared with those that are there, and written through the one door. */
 final readonly class Forms
@@ -148,27 +147,7 @@ final readonly class Forms
         }
         $after = Projection::after($stored, (new FormPlanner)->changes($read, $stored));
 
-        return array_map(static fn (Problem $problem): PlacedProblem => new PlacedProblem(self::place($problem, $read), $problem), [...$this->standards->problems($after, $stored), ...$this->takenBefore($after, $stored)]);
-    }
-
-    /** @return list<Problem> */
-    private function takenBefore(SupporterRecord $after, ?SupporterRecord $stored): array
-    {
-        $uniques = new Uniques($this->standards->catalog);
-        $before = $stored === null ? [] : $uniques->of($stored);
-        $values = array_map(static fn (array $ofField, string $field): array => array_values(array_diff($ofField, $before[$field] ?? [])), $all = $uniques->of($after), array_keys($all));
-        $values = array_combine(array_keys($all), $values);
-        $problems = [];
-        foreach ($this->taken->of($values) as $field => $taken) {
-            foreach ($taken as $value => $owners) {
-                $others = array_values(array_filter($owners, static fn (int $owner): bool => $owner !== $stored?->ref));
-                if ($others !== []) {
-                    $problems[] = $uniques->problem($field, (string) $value, "Supporter {$others[0]}");
-                }
-            }
-        }
-
-        return $problems;
+        return array_map(static fn (Problem $problem): PlacedProblem => new PlacedProblem(self::place($problem, $read), $problem), [...$this->standards->problems($after, $stored), ...$this->taken->problems($this->standards->catalog, $after, $stored)]);
     }
 
     /** Where in the form a missing field is to be written. */

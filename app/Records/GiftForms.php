@@ -20,7 +20,6 @@ use PineSieve\Core\Standards\FieldPlace;
 use PineSieve\Core\Standards\Problem;
 use PineSieve\Core\Standards\Requirements;
 use PineSieve\Core\Standards\Standards;
-use PineSieve\Core\Standards\Uniques;
 use PineSieve\Core\Text\Tidy;
 
 /** Gifts as people write them by hand. */
@@ -120,7 +119,7 @@ final readonly class GiftForms
         $found = (new Requirements)->check(new IncomingRecord(SupporterKind::Person, new PersonName(last: 'there'), gifts: [$incoming]), [], $faulty);
         $columns = array_map(static fn (string $value): ?string => $value === '' ? null : $value, array_combine(array_values(FieldPlace::OF_GIFT), array_map(static fn (string $field): string => $incoming->{substr($field, 5)}, array_keys(FieldPlace::OF_GIFT))));
         if ($problems === [] && $found === []) {
-            $found = [...$this->newly($this->standards->problems($record, $record, [$columns]), $gift === null ? [] : $this->standards->problems($record, $record, [$stored])), ...$this->takenBefore($columns, $stored)];
+            $found = [...$this->newly($this->standards->problems($record, $record, [$columns]), $gift === null ? [] : $this->standards->problems($record, $record, [$stored])), ...(($stored['reference'] ?? null) === $columns['reference'] ? [] : $this->taken->problems($this->standards->catalog, $record, $record, [$columns]))];
         }
         foreach ($found as $problem) {
             $problems[] = new PlacedProblem($problem->field, $problem);
@@ -139,23 +138,5 @@ final readonly class GiftForms
     private function newly(array $after, array $before): array
     {
         return array_values(array_filter($after, static fn (Problem $problem): bool => ! in_array($problem, $before, false)));
-    }
-
-    /**
-     * @param  array<string, ?string>  $columns
-     * @param  array<string, ?string>  $stored
-     * @return list<Problem>
-     */
-    private function takenBefore(array $columns, array $stored): array
-    {
-        $reference = $columns['reference'] ?? '';
-        $uniques = new Uniques($this->standards->catalog);
-        if ($reference === '' || $reference === ($stored['reference'] ?? null) || ! in_array('gift.reference', array_column($uniques->fields, 'key'), true)) {
-            return [];
-        }
-        $value = mb_strtolower($reference);
-        $owners = $this->taken->of(['gift.reference' => [$value]])['gift.reference'][$value] ?? [];
-
-        return $owners === [] ? [] : [$uniques->problem('gift.reference', $value, "Supporter {$owners[0]}")];
     }
 }

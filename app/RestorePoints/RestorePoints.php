@@ -38,7 +38,7 @@ final readonly class RestorePoints
      */
     public function take(string $reason, ?string $by = null): RestorePoint
     {
-        $name = now()->format('Y-m-d-His').'-'.Str::lower(Str::random(4));
+        $name = now()->format('Y-m-d-His-v').'-'.Str::lower(Str::random(3));
         $folder = $this->folder();
         $part = "{$folder}/{$name}.part";
         $stream = gzopen($part, 'wb6');

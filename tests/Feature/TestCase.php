@@ -11,6 +11,9 @@ use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
+use PineSieve\Core\Columns\ColumnChoice;
+use PineSieve\Core\Columns\ColumnState;
+use PineSieve\Core\Columns\Feed;
 
 /** A test over HTTP on the real database, emptied before each one. */
 abstract class TestCase extends BaseTestCase
@@ -65,13 +68,15 @@ abstract class TestCase extends BaseTestCase
      * Brings text in and works its rows out, as the steward, with the proposed columns.
      *
      * @param  array<string, mixed>  $settings
+     * @param  list<string>  $targets  what each column becomes; as proposed if there are none
      */
-    protected function sifted(string $content, array $settings = []): Intake
+    protected function sifted(string $content, array $settings = [], array $targets = []): Intake
     {
         $this->as();
         $id = $this->upload($content)->assertCreated()->json('id');
         $intake = Intake::query()->findOrFail($id);
-        $intake->setColumnPlan($intake->columnPlan()->settledUnasked());
+        $plan = $intake->columnPlan();
+        $intake->setColumnPlan($targets === [] ? $plan->settledUnasked() : $plan->withChoices(array_map(static fn (ColumnChoice $choice, string $target): ColumnChoice => $choice->becoming(ColumnState::Sure, [new Feed($target)], ''), $plan->choices, $targets)));
         $intake->settings = [...$intake->settings, ...$settings];
         $intake->save();
         $this->postJson("/api/intakes/{$id}/sift")->assertOk();
@@ -79,10 +84,13 @@ abstract class TestCase extends BaseTestCase
         return $intake->refresh();
     }
 
-    /** @param  array<string, mixed>  $settings */
-    protected function loaded(string $content, array $settings = []): Intake
+    /**
+     * @param  array<string, mixed>  $settings
+     * @param  list<string>  $targets
+     */
+    protected function loaded(string $content, array $settings = [], array $targets = []): Intake
     {
-        $intake = $this->sifted($content, $settings);
+        $intake = $this->sifted($content, $settings, $targets);
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => $intake->name])->assertOk();
 
         return $intake->refresh();

@@ -13,12 +13,16 @@ use App\Models\IntakeState;
 use App\Models\SavedPlan;
 use Illuminate\Console\Command;
 use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Columns\SuccessorPlan;
 use PineSieve\Core\SieveException;
 
 /** A whole intake in the foreground, through the same stages as on the screens, for loads that recur. */
 final class IntakeRunCommand extends Command
 {
+    /** Problems that the result names. */
+    private const NAMED = 1000;
+
     protected $signature = 'intake:run {file : a spreadsheet (CSV, XLSX, XLS, ODS), contact cards or JSON} {--plan= : saved column plan to use} {--sheet= : sheet of the workbook} {--name= : name of the intake} {--dry-run : plan everything, write nothing to supporters and gifts} {--json : print the result as one JSON object}';
 
     protected $description = 'Brings a file in: reads, maps, checks, matches, loads and proves it';
@@ -83,7 +87,7 @@ final class IntakeRunCommand extends Command
         if ($this->option('json')) {
             $this->line(json_encode([
                 'intake' => $intake->id, 'rows' => $report['rows'], 'outcomes' => $report['outcomes'], 'supporters' => $report['supporters'], 'gifts' => $report['gifts'],
-                'source_amount' => $report['source_amount'], 'balanced' => $report['balanced'], 'dry_run' => $dry,
+                'source_amount' => $report['source_amount'], 'balanced' => $report['balanced'], 'dry_run' => $dry, 'problems' => $this->problems($intake),
             ], JSON_THROW_ON_ERROR));
 
             return;
@@ -92,6 +96,12 @@ final class IntakeRunCommand extends Command
         $this->line(sprintf('%d rows = %d new + %d updated + %d unchanged + %d held + %d left out', $report['rows'], ...array_values($report['outcomes'])));
         $this->line(sprintf('%s in the file = %s in %d new gifts + %s there before + %s held + %s left out', $report['source_amount'], $report['money']['new'], $report['gifts']['created'], $report['money']['there'], $report['money']['held'], $report['money']['left_out']));
         $this->line($report['balanced'] ? 'It balances.' : implode(' ', $report['faults']));
+    }
+
+    /** @return list<\stdClass> what keeps rows, and what they are warned of */
+    private function problems(Intake $intake): array
+    {
+        return DB::table('intake_problems')->where('intake_id', $intake->id)->orderBy('number')->orderBy('place')->limit(self::NAMED)->get(['number as row', 'code', 'field', 'value', 'reason', 'remedy', 'blocks'])->all();
     }
 
     private function refuse(string $message): int

@@ -124,7 +124,7 @@ export function HeldPage() {
                       <td>
                         {row.passes ? <span className="pill">nothing keeps it any more</span> : row.problems.length > 0 ? row.problems.map((problem, i) => <div key={i}>{problem.reason}</div>) : row.held_by === 'unsure' ? <>May be someone we know; <Link to={row.is_loaded ? `/intakes/${row.intake_id}/rows/${row.number}` : `/intakes/${row.intake_id}/matches`}>look at it</Link></> : row.held_by === 'person' ? 'Held by a person, or taken back' : 'Waits for another row'}
                       </td>
-                      <td>{may.load && !row.passes && row.problems.filter((problem) => problem.column !== null).slice(0, 3).map((problem) => <Fix key={`${problem.column}${problem.value}`} problem={problem} busy={fix.isPending} onFix={(value, all) => fix.mutate({ intake_id: row.intake_id, number: row.number, column: problem.column ?? 0, from: problem.value, value, all })} />)}</td>
+                      <td>{may.load && !row.passes && row.problems.length > 0 && row.problems.every((problem) => problem.column === null) && <span className="quiet">No column of the file brings it.</span>}{may.load && !row.passes && row.problems.filter((problem) => problem.column !== null).slice(0, 3).map((problem) => <Fix key={`${problem.column}${problem.value}`} problem={problem} busy={fix.isPending} onFix={(value, all) => fix.mutate({ intake_id: row.intake_id, number: row.number, column: problem.column ?? 0, from: problem.value, value, all })} />)}</td>
                     </tr>
                   ))}
                 </tbody>

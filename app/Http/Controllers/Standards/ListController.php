@@ -61,14 +61,15 @@ final class ListController extends Controller
         $this->authorize('create', CustomField::class);
         $known = self::field($catalog, $field);
         $data = $request->validate(['value' => ['required', 'string', 'max:120'], 'means' => ['nullable', 'string', 'max:120']]);
-        $values = array_map(static fn (PickValue $value): array => ['value' => $value->value, 'code' => $value->code, 'retired' => $value->isRetired, 'spellings' => $value->value === ($data['means'] ?? null) ? [...$value->spellings, $data['value']] : $value->spellings], $known->list->values ?? []);
-        abort_if(isset($data['means']) && ! in_array($data['means'], array_column($values, 'value'), true), 422, "\"{$data['means']}\" is not in the list.");
-        if (! isset($data['means'])) {
+        $means = $data['means'] ?? null;
+        $values = array_map(static fn (PickValue $value): array => ['value' => $value->value, 'code' => $value->code, 'retired' => $value->isRetired, 'spellings' => $value->value === $means ? [...$value->spellings, $data['value']] : $value->spellings], $known->list->values ?? []);
+        abort_if($means !== null && ! in_array($means, array_column($values, 'value'), true), 422, "\"{$means}\" is not in the list.");
+        if ($means === null) {
             $values[] = ['value' => $data['value'], 'code' => '', 'retired' => false, 'spellings' => []];
         }
         $this->mustBeClear($values);
         $this->lists->replace($field, $values);
-        Audit::note(Audit::STANDARDS, isset($data['means']) ? "\"{$data['value']}\" means \"{$data['means']}\" in the pick list of \"{$known->label}\"" : "Added \"{$data['value']}\" to the pick list of \"{$known->label}\"");
+        Audit::note(Audit::STANDARDS, $means !== null ? "\"{$data['value']}\" means \"{$means}\" in the pick list of \"{$known->label}\"" : "Added \"{$data['value']}\" to the pick list of \"{$known->label}\"");
         $this->store->changed();
 
         return response()->json(['options' => app(FieldCatalog::class)->field($field)->options()]);

@@ -71,7 +71,7 @@ export function ProofStage() {
                     ))}
                   </tbody>
                 </table>
-                {data.written.length === 0 && <p className="empty">Nothing was written: the database knew all of it already.</p>}
+                {data.written.length === 0 && <p className="empty">Nothing was written: {data.outcomes.held === data.rows ? 'every row is held' : 'the database knew all of it already'}.</p>}
               </div>
             </Pane>
           )}
