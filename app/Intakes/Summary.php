@@ -6,6 +6,7 @@ namespace App\Intakes;
 
 use App\Models\Intake;
 use App\Models\IntakeState;
+use App\Standards\Sight;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use PineSieve\Core\Columns\ColumnChoice;
@@ -54,7 +55,7 @@ final readonly class Summary
             'addresses' => $addresses,
             'trial' => $intake->trial === null ? null : ['rows' => count($intake->trial['rows']), 'done' => $intake->trial['done']],
             'replanned' => $intake->replanned,
-            'money' => (string) (DB::scalar('select sum(money) from intake_results where intake_id = ?', [$intake->id]) ?? '0.00'),
+            'money' => Sight::ofUser()->sees('gift.amount') ? (string) (DB::scalar('select sum(money) from intake_results where intake_id = ?', [$intake->id]) ?? '0.00') : null,
             'restore_point' => $intake->restore_point,
             'may_change' => Gate::allows('update', $intake),
             'settings' => $intake->choices()->toArray(),

@@ -176,7 +176,7 @@ final class CheckerTest extends TestCase
         DB::table('column_plans')->insert(['name' => 'Checker', 'plan' => json_encode($intake->plan), 'settings' => '{}']);
         $path = (string) tempnam(sys_get_temp_dir(), 'checker');
         file_put_contents($path, $this->csv($values, $values));
-        Artisan::call('intake:run', ['file' => $path, '--plan' => 'Checker', '--dry-run' => true, '--json' => true]);
+        Artisan::call('intake:run', ['file' => $path, '--plan' => 'Checker', '--dry-run' => true, '--json' => true, '--problems' => true]);
         unlink($path);
         $problems = json_decode(trim(Artisan::output()), true)['problems'];
 

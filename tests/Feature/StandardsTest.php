@@ -81,7 +81,7 @@ final class StandardsTest extends TestCase
             self::assertStringNotContainsString('5.00', $answer, $path);
             self::assertStringNotContainsString('11.00', $answer, $path);
         }
-        foreach (['source', 'columns', 'rows/2', 'checks', 'preview?outcome=new', 'file', 'held.csv'] as $path) {
+        foreach (['source', 'columns', 'rows/2', 'checks', 'proof', 'preview?outcome=new', 'file', 'held.csv'] as $path) {
             $this->getJson("/api/intakes/{$intake->id}/{$path}")->assertStatus(403);
         }
         $this->as(Role::GiftEntry)->getJson('/api/supporters/1/form')->assertOk()->assertJsonMissing(['address' => 'ann@example.org']);

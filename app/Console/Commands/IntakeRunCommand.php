@@ -23,7 +23,7 @@ final class IntakeRunCommand extends Command
     /** Problems that the result names. */
     private const NAMED = 1000;
 
-    protected $signature = 'intake:run {file : a spreadsheet (CSV, XLSX, XLS, ODS), contact cards or JSON} {--plan= : saved column plan to use} {--sheet= : sheet of the workbook} {--name= : name of the intake} {--dry-run : plan everything, write nothing to supporters and gifts} {--json : print the result as one JSON object}';
+    protected $signature = 'intake:run {file : a spreadsheet (CSV, XLSX, XLS, ODS), contact cards or JSON} {--plan= : saved column plan to use} {--sheet= : sheet of the workbook} {--name= : name of the intake} {--dry-run : plan everything, write nothing to supporters and gifts} {--problems : with --json, name what keeps rows and what they are warned of} {--json : print the result as one JSON object}';
 
     protected $description = 'Brings a file in: reads, maps, checks, matches, loads and proves it';
 
@@ -87,7 +87,7 @@ final class IntakeRunCommand extends Command
         if ($this->option('json')) {
             $this->line(json_encode([
                 'intake' => $intake->id, 'rows' => $report['rows'], 'outcomes' => $report['outcomes'], 'supporters' => $report['supporters'], 'gifts' => $report['gifts'],
-                'source_amount' => $report['source_amount'], 'balanced' => $report['balanced'], 'dry_run' => $dry, 'problems' => $this->problems($intake),
+                'source_amount' => $report['source_amount'], 'balanced' => $report['balanced'], 'dry_run' => $dry, ...($this->option('problems') === true ? ['problems' => $this->problems($intake)] : []),
             ], JSON_THROW_ON_ERROR));
 
             return;

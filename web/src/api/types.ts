@@ -54,7 +54,7 @@ export interface Intake {
   trial: { rows: number; done: boolean } | null;
   addresses: { none: number; same: number; ask: number; accepted: number; kept: number };
   replanned: number;
-  money: string;
+  money: string | null;
   restore_point: string | null;
   may_change: boolean;
   settings: Settings;

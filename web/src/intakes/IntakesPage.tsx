@@ -67,7 +67,7 @@ export function IntakesPage() {
                       </td>
                       <td className="num">{count(intake.rows)}</td>
                       <td className="num">{intake.is_sifted ? count(intake.outcomes.held) : ''}</td>
-                      <td className="num">{Number(intake.money) === 0 ? '' : money(intake.money)}</td>
+                      <td className="num">{intake.money === null || Number(intake.money) === 0 ? '' : money(intake.money)}</td>
                       <td className="num quiet">{intake.loaded_at === null ? (isWorking(intake) && intake.progress.total > 0 ? `${Math.round((100 * intake.progress.done) / intake.progress.total)} %` : '') : duration(intake.progress.seconds)}</td>
                       <td className="quiet">{moment(intake.loaded_at ?? intake.created_at)}</td>
                     </tr>

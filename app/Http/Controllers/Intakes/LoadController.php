@@ -78,7 +78,7 @@ final class LoadController extends Controller
 
     public function proof(Intake $intake, Proof $proof): JsonResponse
     {
-        $this->authorize('view', $intake);
+        $this->authorize('viewRows', [Intake::class, $intake]);
         $sample = DB::table('intake_outcomes as o')->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'o.intake_id')->on('r.unit', 'o.unit'))
             ->where('o.intake_id', $intake->id)->whereIn('o.outcome', ['new', 'updated'])->whereNotNull('o.supporter_id')
             // The same five at every look, without an order that the file has.
