@@ -143,6 +143,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('held/decide', [HeldController::class, 'decide']);
         Route::get('supporters', [SupporterController::class, 'index']);
         Route::get('supporters/{supporter}', [SupporterController::class, 'show'])->whereNumber('supporter');
+        Route::get('supporters.csv', [SupporterController::class, 'export']);
         Route::get('forms', [FormController::class, 'fields']);
         Route::post('supporters', [FormController::class, 'store']);
         Route::post('supporters/check', [FormController::class, 'check']);

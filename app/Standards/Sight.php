@@ -22,9 +22,10 @@ final readonly class Sight
     /** @var array<string, true> */
     private array $locked;
 
-    private function __construct(?User $user)
+    /** @param  list<string>  $alsoHidden  fields that the place does not show */
+    private function __construct(?User $user, array $alsoHidden)
     {
-        [$hidden, $locked] = [[], []];
+        [$hidden, $locked] = [array_fill_keys($alsoHidden, true), []];
         foreach ($user === null ? [] : FieldSetting::query()->get() as $setting) {
             if (! $setting->allows('see', $user)) {
                 $hidden[$setting->field] = true;
@@ -40,7 +41,15 @@ final readonly class Sight
     {
         $user = Auth::user();
 
-        return new self($user instanceof User ? $user : null);
+        return new self($user instanceof User ? $user : null, []);
+    }
+
+    /** What the person sees on a supporter's page. */
+    public static function onPage(): self
+    {
+        $user = Auth::user();
+
+        return new self($user instanceof User ? $user : null, FieldSetting::hiddenIn('page'));
     }
 
     public function seesAll(): bool

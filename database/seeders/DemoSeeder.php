@@ -51,6 +51,15 @@ final readonly class DemoSeeder
         ['Asa Thorne', 'reader@example.org', 'reader'],
     ];
 
+    /** Required data: of which records, field, how strictly, and when. */
+    public const RULES = [
+        ['supporter', 'address.postal_code', 'should', [['field' => 'address.country', 'test' => 'is', 'values' => ['US', 'CA']]]],
+        ['person', 'email', 'should', [['field' => 'status', 'test' => 'is', 'values' => ['active']]]],
+        ['supporter', 'email', 'must', [['field' => 'consent.email', 'test' => 'is', 'values' => ['yes']]]],
+        ['gift', 'gift.fund', 'should', [['field' => 'gift.kind', 'test' => 'is not', 'values' => ['pledge']]]],
+        ['organization', 'phone', 'should', []],
+    ];
+
     public function __construct(private RecordWriter $writer)
     {
     }
@@ -74,13 +83,7 @@ final readonly class DemoSeeder
     /** What Tern Harbor asks of its data, and how far it got in the weeks before. */
     private function standards(): void
     {
-        foreach ([
-            ['supporter', 'address.postal_code', 'should', [['field' => 'address.country', 'test' => 'is', 'values' => ['US', 'CA']]]],
-            ['person', 'email', 'should', [['field' => 'status', 'test' => 'is', 'values' => ['active']]]],
-            ['supporter', 'email', 'must', [['field' => 'consent.email', 'test' => 'is', 'values' => ['yes']]]],
-            ['gift', 'gift.fund', 'should', [['field' => 'gift.kind', 'test' => 'is not', 'values' => ['pledge']]]],
-            ['organization', 'phone', 'should', []],
-        ] as [$subject, $field, $strength, $conditions]) {
+        foreach (self::RULES as [$subject, $field, $strength, $conditions]) {
             Rule::query()->create(['subject' => $subject, 'field' => $field, 'strength' => $strength, 'conditions' => $conditions]);
         }
         foreach ([['General fund', 'GEN', ['General', 'Unrestricted', 'Where needed most']], ['Puffin nursery', 'PUF', ['Puffins']]] as $place => [$value, $code, $spellings]) {

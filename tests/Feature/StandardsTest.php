@@ -87,7 +87,33 @@ final class StandardsTest extends TestCase
         $this->as(Role::GiftEntry)->getJson('/api/supporters/1/form')->assertOk()->assertJsonMissing(['address' => 'ann@example.org']);
         self::assertStringContainsString('ann@example.org', $this->as(Role::Administrator)->getJson('/api/supporters/1')->content());
         self::assertStringContainsString('5.00', $this->as()->getJson('/api/supporters/1')->content(), 'By person, not only by role.');
-        $this->patchJson('/api/fields/name.last', ['see' => ['roles' => [], 'users' => []]])->assertStatus(422);
+        self::assertStringNotContainsString('ann@example.org', $this->as(Role::Reader)->get('/api/supporters.csv')->streamedContent());
+        $this->as()->patchJson('/api/fields/name.last', ['see' => ['roles' => [], 'users' => []]])->assertStatus(422);
+    }
+
+    public function test_the_list_of_supporters_leaves_as_a_file_and_maps_itself_when_it_comes_back(): void
+    {
+        $this->loaded("Last name,First name,Email,Notes,Groups,Zip,State\nLee,Ann,ann@example.org,=1+1,Board; Friends,03820,NH\nPark,Bo,bo@example.org,,,,\n");
+        $this->patchJson('/api/fields/address.state', ['hidden_in' => ['export']])->assertOk();
+        $csv = $this->get('/api/supporters.csv?q=lee')->assertOk()->streamedContent();
+        $rows = array_map(static fn (string $line): array => str_getcsv($line, escape: ''), explode("\r\n", trim(str_replace("\xEF\xBB\xBF", '', $csv))));
+        $ann = array_combine($rows[0], $rows[1]);
+
+        self::assertSame(2, count($rows));
+        self::assertSame(['1', 'ann@example.org', "'=1+1", 'Board; Friends', '03820', false], [$ann['Number in Pine Sieve'], $ann['Email'], $ann['Notes'], $ann['Groups, by name'], $ann['Postal code'], isset($ann['State or province'])]);
+        self::assertSame('export', DB::table('audit')->orderByDesc('id')->value('kind'));
+        self::assertSame(['unchanged' => 2], $this->outcomes($this->sifted($this->get('/api/supporters.csv')->streamedContent())));
+    }
+
+    public function test_where_a_field_shows(): void
+    {
+        $this->loaded("Last name,First name,Notes\nLee,Ann,secret-ish\n");
+        $this->patchJson('/api/fields/notes', ['hidden_in' => ['page', 'grid']])->assertOk();
+        self::assertStringNotContainsString('secret-ish', $this->getJson('/api/supporters/1')->content());
+        self::assertFalse(array_column($this->getJson('/api/fields')->json('fields'), 'in_grid', 'key')['notes']);
+        $form = $this->getJson('/api/supporters/1/form')->json('draft');
+        $this->putJson('/api/supporters/1/form', ['draft' => [...$form, 'fields' => array_diff_key($form['fields'], ['notes' => 1])], 'base' => [...$form, 'fields' => array_diff_key($form['fields'], ['notes' => 1])]])->assertOk();
+        self::assertSame('secret-ish', DB::table('supporters')->value('notes'), 'A field that a form does not show stays as it is.');
     }
 
     public function test_a_field_that_one_may_see_but_not_edit_stays_as_it_is(): void

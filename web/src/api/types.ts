@@ -192,6 +192,7 @@ export interface Field {
   type: string;
   options: string[];
   named: boolean;
+  in_grid?: boolean;
 }
 
 export interface ProblemKind {

@@ -19,7 +19,7 @@ interface Settings {
   defaults: Record<string, string>;
 }
 
-const places = [['add', 'form for adding'], ['page', 'form for editing'], ['grid', 'entry grid'], ['export', 'exports']] as const;
+const places = [['add', 'form for adding'], ['page', 'supporter\'s page and form for editing'], ['grid', 'entry grid'], ['export', 'exports']] as const;
 
 const bounded = ['date', 'amount', 'number'];
 

@@ -84,6 +84,7 @@ export function SupportersPage() {
         </Pane>
       </div>
       <div className="foot">
+        <Button variant="default" component="a" href={`/api/supporters.csv?q=${encodeURIComponent(asked)}${filter}`} download>Download the list</Button>
         <Pager page={page} pages={found.data?.pages ?? 1} onPage={setPage} />
       </div>
     </>

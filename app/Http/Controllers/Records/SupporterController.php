@@ -4,17 +4,21 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Records;
 
+use App\Account\Audit;
 use App\Http\Controllers\Controller;
 use App\Models\Supporter;
 use App\Records\Links;
 use App\Records\Origins;
 use App\Records\SearchIndex;
+use App\Records\SupporterExport;
 use App\Records\SupporterFilter;
 use App\Standards\Sight;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Standards\Standards;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Supporters, to find and to look at. */
 final class SupporterController extends Controller
@@ -24,11 +28,8 @@ final class SupporterController extends Controller
     public function index(Request $request, SearchIndex $search): JsonResponse
     {
         $this->authorize('viewAny', Supporter::class);
-        $query = trim((string) $request->query('q', ''));
         $page = max(1, (int) $request->query('page', '1'));
-        $matching = $query === '' ? null : $search->matching($query);
-        $found = Supporter::query()->when($query !== '', static fn ($supporters) => $matching === null ? $supporters->whereRaw('1 = 0') : $supporters->whereIn('id', $matching));
-        $found = SupporterFilter::apply($found, $request->query());
+        $found = $this->found($request, $search);
         $sight = Sight::ofUser();
         $total = (clone $found)->count();
         // Ids first, so that only one page of rows is read in full however far down it lies.
@@ -54,6 +55,29 @@ final class SupporterController extends Controller
         ]);
     }
 
+    /** The supporters of a list as a file. */
+    public function export(Request $request, SearchIndex $search, SupporterExport $export): StreamedResponse
+    {
+        $this->authorize('viewAny', Supporter::class);
+        $supporters = $this->found($request, $search);
+        Audit::note(Audit::EXPORT, "Downloaded {$supporters->clone()->count()} supporters");
+
+        return response()->streamDownload(static function () use ($supporters, $export): void {
+            $stream = fopen('php://output', 'w');
+            $export->write($supporters, Sight::ofUser(), $stream === false ? throw new \LogicException('No output.') : $stream);
+        }, 'supporters.csv', ['Content-Type' => 'text/csv; charset=UTF-8']);
+    }
+
+    /** @return Builder<Supporter> what a person searched for and filtered by */
+    private function found(Request $request, SearchIndex $search): Builder
+    {
+        $query = trim((string) $request->query('q', ''));
+        $matching = $query === '' ? null : $search->matching($query);
+        $found = Supporter::query()->when($query !== '', static fn ($supporters) => $matching === null ? $supporters->whereRaw('1 = 0') : $supporters->whereIn('id', $matching));
+
+        return SupporterFilter::apply($found, $request->query());
+    }
+
     public function show(Supporter $supporter, Origins $origins, Standards $standards, Links $links): JsonResponse
     {
         $catalog = $standards->catalog;
@@ -65,7 +89,7 @@ final class SupporterController extends Controller
         $supporter->load(['addresses', 'emails', 'phones', 'identifiers', 'memberships', 'customValues']);
         $gifts = $supporter->gifts()->orderByDesc('given_on')->orderByDesc('id')->limit(500)->get();
 
-        $sight = Sight::ofUser();
+        $sight = Sight::onPage();
         $parts = static fn (string $subject, iterable $rows): array => array_values(array_filter(array_map(static fn ($row): array => $sight->of($subject, $row->toArray()), [...$rows]), static fn (array $row): bool => array_diff_key($row, ['id' => 1, 'supporter_id' => 1, 'kind' => 1, 'label' => 1, 'is_primary' => 1, 'condition' => 1, 'system' => 1, 'postal_form' => 1, 'list' => 1, 'currency' => 1, 'intake_id' => 1]) !== []));
         $custom = $supporter->customValues->filter(static fn ($value): bool => $sight->sees((string) $value->getAttribute('field')))->values();
         $things = [];

@@ -43,9 +43,10 @@ final class FieldController extends Controller
     public function index(FieldCatalog $catalog): JsonResponse
     {
         $this->authorize('viewAny', Intake::class);
+        $hidden = FieldSetting::hiddenIn('grid');
         $parties = array_map(static fn (string $party, string $label): array => ['party' => $party, 'label' => $label, 'fields' => array_map(self::shown(...), $catalog->ofParty($party))], array_keys(Target::PARTIES), Target::PARTIES);
 
-        return response()->json(['fields' => array_map(self::shown(...), $catalog->all()), 'parties' => $parties, 'kinds' => Target::KINDS, 'types' => array_column(FieldType::CUSTOM, 'value')]);
+        return response()->json(['fields' => array_map(static fn (Field $field): array => [...self::shown($field), 'in_grid' => ! in_array($field->key, $hidden, true)], $catalog->all()), 'parties' => $parties, 'kinds' => Target::KINDS, 'types' => array_column(FieldType::CUSTOM, 'value')]);
     }
 
     /** The whole catalog with all that is set for each field. */
