@@ -10,14 +10,23 @@ use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
 
-/** What is known of a supporter, or of one of its gifts, field by field: what rules look at. */
-final readonly class Facts
+/** What is known of a supporter, or of one of its gifts, field by field: what rules look at. What was looked up once is kept. */
+final class Facts
 {
+    /** @var array<string, list<string>> */
+    private array $found = [];
+
+    /** @var ?list<string> */
+    private ?array $countries = null;
+
+    /** @var ?non-empty-list<self> */
+    private ?array $byAddress = null;
+
     /** @param  ?array<string, ?string>  $gift  column to value; null if the facts are of the supporter alone */
     private function __construct(
-        private SupporterRecord $record,
-        private ?array $gift,
-        private ?RecordPart $address,
+        private readonly SupporterRecord $record,
+        private readonly ?array $gift,
+        private readonly ?RecordPart $address,
     ) {
     }
 
@@ -45,11 +54,17 @@ final readonly class Facts
     /** @return non-empty-list<self> for each address the facts with that address alone; as they are if there is none */
     public function byAddress(): array
     {
-        return $this->record->addresses === [] ? [$this] : array_map(fn (RecordPart $address): self => new self($this->record, $this->gift, $address), $this->record->addresses);
+        return $this->byAddress ??= $this->record->addresses === [] ? [$this] : array_map(fn (RecordPart $address): self => new self($this->record, $this->gift, $address), $this->record->addresses);
     }
 
     /** @return list<string> values of a field that are not blank */
     public function all(string $field): array
+    {
+        return $this->found[$field] ??= $this->lookUp($field);
+    }
+
+    /** @return list<string> */
+    private function lookUp(string $field): array
     {
         $place = FieldPlace::of($field);
         if ($place === null) {
@@ -74,9 +89,12 @@ final readonly class Facts
     /** @return list<string> country of each address, told by its state or postal code where it is not written */
     public function countries(): array
     {
+        if ($this->countries !== null) {
+            return $this->countries;
+        }
         $addresses = array_map(static fn (RecordPart $part): Address => Address::fromParts($part->values), $this->address === null ? $this->record->addresses : [$this->address]);
 
-        return array_values(array_map(AddressStandardizer::country(...), array_filter($addresses, static fn (Address $address): bool => ! $address->isBlank() || $address->country !== '')));
+        return $this->countries = array_values(array_map(AddressStandardizer::country(...), array_filter($addresses, static fn (Address $address): bool => ! $address->isBlank() || $address->country !== '')));
     }
 
     /**

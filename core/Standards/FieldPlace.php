@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Standards;
 
 /** Where the value of a field is kept: the subject of a change and its column. */
-final readonly class FieldPlace
+final class FieldPlace
 {
     public const OF_NAME = [
         'name.title' => 'title', 'name.first' => 'first_name', 'name.middle' => 'middle_name', 'name.last' => 'last_name', 'name.suffix' => 'suffix', 'organization.name' => 'organization_name',
@@ -27,14 +27,26 @@ final readonly class FieldPlace
     /** Fields that nothing of its own is kept for: their values end in other fields. */
     public const SPLIT = ['name.full', 'address.block', 'group', 'id.other', 'supporter'];
 
+    /** @var array<string, ?self> */
+    private static array $known = [];
+
     private function __construct(
-        public string $subject,
-        public string $column,
+        public readonly string $subject,
+        public readonly string $column,
     ) {
     }
 
     /** @param  string  $field  key in the catalog, of no party and of no kind; null if nothing of its own is kept for it */
     public static function of(string $field): ?self
+    {
+        if (! array_key_exists($field, self::$known)) {
+            self::$known[$field] = self::find($field);
+        }
+
+        return self::$known[$field];
+    }
+
+    private static function find(string $field): ?self
     {
         $in = static fn (string $subject, ?string $column): ?self => $column === null ? null : new self($subject, $column);
 

@@ -7,6 +7,8 @@ namespace PineSieve\Core\Standards;
 /** Data that an organization requires: a field, of which records, how strictly, and when. */
 final readonly class RequiredRule
 {
+    private bool $looksAtAddresses;
+
     /**
      * @param  int  $id  0 for one that is not kept yet
      * @param  string  $field  key in the catalog, of no party and of no kind
@@ -19,6 +21,7 @@ final readonly class RequiredRule
         public Strength $strength = Strength::Must,
         public array $conditions = [],
     ) {
+        $this->looksAtAddresses = array_filter([$field, ...array_map(static fn (When $when): string => $when->field, $conditions)], static fn (string $one): bool => str_starts_with($one, 'address.')) !== [];
     }
 
     public function isBroken(Facts $facts): bool
@@ -27,7 +30,7 @@ final readonly class RequiredRule
             return false;
         }
         // "Postal code, if the country is US" speaks of one address at a time.
-        foreach ($this->looksAtAddresses() ? $facts->byAddress() : [$facts] as $scope) {
+        foreach ($this->looksAtAddresses ? $facts->byAddress() : [$facts] as $scope) {
             if ($scope->all($this->field) === [] && $this->applies($scope)) {
                 return true;
             }
@@ -68,16 +71,5 @@ final readonly class RequiredRule
         }
 
         return true;
-    }
-
-    private function looksAtAddresses(): bool
-    {
-        foreach ([$this->field, ...array_map(static fn (When $when): string => $when->field, $this->conditions)] as $field) {
-            if (str_starts_with($field, 'address.')) {
-                return true;
-            }
-        }
-
-        return false;
     }
 }

@@ -13,6 +13,9 @@ use PineSieve\Core\Standards\Formats\Formats;
  */
 final readonly class Standards
 {
+    /** @var list<Problem> of a record that breaks it, rule by rule */
+    private array $problems;
+
     /** @param  list<RequiredRule>  $rules */
     public function __construct(
         public FieldCatalog $catalog,
@@ -20,6 +23,7 @@ final readonly class Standards
         public array $rules = [],
         public Defaults $defaults = new Defaults,
     ) {
+        $this->problems = array_map(static fn (RequiredRule $rule): Problem => $rule->problem($catalog), $rules);
     }
 
     /**
@@ -34,21 +38,23 @@ final readonly class Standards
         $facts = Facts::of($after);
         $was = $before === null ? null : Facts::of($before);
         $problems = [];
-        foreach ($this->rules as $rule) {
+        foreach ($this->rules as $i => $rule) {
             if ($rule->subject !== RuleSubject::Gift) {
                 if ($rule->isBroken($facts) && ($was === null || ! $rule->isBroken($was))) {
-                    $problems[] = $rule->problem($this->catalog);
+                    $problems[] = $this->problems[$i];
                 }
 
                 continue;
             }
             foreach ($gifts as $gift) {
                 if ($rule->isBroken($facts->withGift($gift))) {
-                    $problems[] = $rule->problem($this->catalog);
+                    // Once for all gifts of the record.
+                    $problems[] = $this->problems[$i];
+                    break;
                 }
             }
         }
 
-        return array_values(array_unique($problems, SORT_REGULAR));
+        return $problems;
     }
 }

@@ -58,7 +58,12 @@ final readonly class When
     /** @param  list<string>  $found */
     private function anyIs(array $found): bool
     {
-        $wanted = array_map(mb_strtolower(...), $this->values);
+        foreach ($found as $value) {
+            if (in_array($value, $this->values, true)) {
+                return true;
+            }
+        }
+        $wanted = $found === [] ? [] : array_map(mb_strtolower(...), $this->values);
         foreach ($found as $value) {
             // Of a field that can have several, each stands on a line of its own.
             foreach (explode("\n", $value) as $one) {

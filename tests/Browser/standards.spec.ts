@@ -1,0 +1,250 @@
+import { expect, test } from '@playwright/test';
+import { bring, load, looksSound, signIn, workOut } from './steps';
+
+test('a rule is looked at before it is kept, holds wherever data enters, and its worklist goes down', async ({ page }) => {
+  await signIn(page);
+  await page.getByRole('link', { name: 'Standards' }).click();
+  await looksSound(page);
+  await page.getByRole('link', { name: 'Required data' }).click();
+  await page.getByRole('button', { name: 'New rule' }).click();
+  await page.getByLabel('Which records', { exact: true }).click();
+  await page.getByRole('option', { name: 'every organization' }).click();
+  await page.getByLabel('Which field', { exact: true }).fill('Notes');
+  await page.getByRole('option', { name: 'Notes', exact: true }).click();
+  const short = Number(((await page.getByText(/^\d+ records$/).innerText()).match(/\d+/) ?? ['0'])[0]);
+  expect(short).toBeGreaterThan(10);
+  await looksSound(page);
+  await page.getByRole('button', { name: 'Keep the rule' }).click();
+  await expect(page.getByText('Notes is required.').first()).toBeVisible();
+  await expect(page.getByText(`${short} records`)).toBeVisible();
+
+  // In a form.
+  await page.goto('/supporters/new?kind=organization');
+  await page.getByLabel('Organization name', { exact: true }).fill('Gannet Rope Works');
+  await page.getByRole('button', { name: 'Add this supporter' }).click();
+  await expect(page.getByText('Notes is required. Write it, or set a default for the field.')).toBeVisible();
+  await page.getByLabel('Notes', { exact: true }).fill('makes ropes');
+  await page.getByRole('button', { name: 'Add this supporter' }).click();
+  await expect(page.getByRole('heading', { name: 'Gannet Rope Works' })).toBeVisible();
+
+  // In a load, where an administrator alone may let a row pass.
+  await bring(page, 'companies.csv', 'Organization name,Email\nPetrel Sails Inc,sails@example.org\n');
+  await workOut(page);
+  await expect(page.getByText('Notes is required').first()).toBeVisible();
+  await expect(page.getByText('1 held')).toBeVisible();
+
+  // One value for many, and the list goes down.
+  await page.goto('/standards/required');
+  await page.getByRole('button', { name: /Notes/ }).first().click();
+  await page.getByLabel('Notes for all of them').fill('asked in the autumn');
+  await page.getByRole('button', { name: /Write it into all/ }).click();
+  await expect(page.getByText('Nobody falls short')).toBeVisible();
+  await page.getByRole('button', { name: 'Drop it' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Drop it' }).click();
+  await expect(page.getByText('Notes is required.')).toBeHidden();
+});
+
+test('two people edit the same supporter, and nothing is lost', async ({ browser }) => {
+  const [first, second] = await Promise.all([browser.newPage(), browser.newPage()]);
+  await signIn(first);
+  await signIn(second, 'gifts@example.org');
+  await first.goto('/supporters/new');
+  await first.getByLabel('First name', { exact: true }).fill('Ottoline');
+  await first.getByLabel('Last name', { exact: true }).fill('Ravensworth');
+  await first.getByLabel('Email of emails 1').fill('ottoline at example');
+  await first.getByLabel('Phone of phones 1').focus();
+  await expect(first.getByText('"ottoline at example" is not an email address. Correct it, or leave this value out.')).toBeVisible();
+  await looksSound(first);
+  await first.getByLabel('Email of emails 1').fill('ottoline@example.org');
+  await first.getByRole('button', { name: 'Add this supporter' }).click();
+  await expect(first.getByRole('heading', { name: 'Ottoline Ravensworth' })).toBeVisible();
+  const url = `${first.url()}/edit`;
+
+  await Promise.all([first.goto(url), second.goto(url)]);
+  await first.getByLabel('Nickname', { exact: true }).fill('Otto');
+  await second.getByLabel('Email of emails 1').fill('second@example.org');
+  await second.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(second.getByText('second@example.org')).toBeVisible();
+  await first.getByLabel('Email of emails 1').fill('first@example.org');
+  await first.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(first.getByText('Someone else changed the same', { exact: true })).toBeVisible();
+  await looksSound(first);
+  await first.getByRole('button', { name: 'Theirs: second@example.org' }).click();
+  await first.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(first.getByText('second@example.org')).toBeVisible();
+  await expect(first.getByText('Otto', { exact: true }).first()).toBeVisible();
+
+  // The one who types her in again is told.
+  await second.goto('/supporters/new');
+  await second.getByLabel('First name', { exact: true }).fill('Ottoline');
+  await second.getByLabel('Last name', { exact: true }).fill('Ravensworth');
+  await second.getByLabel('Email of emails 1').fill('second@example.org');
+  await second.getByLabel('Title', { exact: true }).focus();
+  await expect(second.getByText('1 supporter looks like this one')).toBeVisible();
+
+  await first.getByRole('link', { name: 'History' }).click();
+  const nickname = first.getByRole('row').filter({ hasText: 'Nickname' });
+  await nickname.getByRole('button', { name: 'Put it back' }).click();
+  await expect(first.getByText('put back by').first()).toBeVisible();
+  await looksSound(first);
+});
+
+test('rows are typed and pasted into a grid by keyboard, and come in like any others', async ({ page }) => {
+  await signIn(page, 'gifts@example.org');
+  await page.getByRole('link', { name: 'Type in' }).click();
+  await looksSound(page);
+  await page.getByRole('button', { name: 'Begin with it' }).last().click();
+  await expect(page).toHaveURL(/\/entry\/\d+$/);
+  await expect(page.getByRole('columnheader', { name: 'Gift amount' })).toBeVisible();
+  await page.keyboard.type('marchetti');
+  await expect(page.getByRole('option').first()).toBeVisible();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('2026-13-01');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('25');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.sheet-cell.faulty')).toHaveText('2026-13-01');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByText('"2026-13-01" is not a date')).toBeVisible();
+  await page.keyboard.type('2026-01-13');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.sheet-cell.faulty')).toHaveCount(0);
+
+  // Copied down, undone, and five hundred rows pasted from a spreadsheet.
+  await page.keyboard.press('Control+d');
+  await expect(page.getByRole('gridcell', { name: '2026-01-13' })).toHaveCount(2);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('gridcell', { name: '2026-01-13' })).toHaveCount(1);
+  await page.keyboard.press('Home');
+  const block = Array.from({ length: 500 }, (_, i) => `${i + 1}\t2026-02-0${1 + (i % 9)}\t${10 + i}.00\tcheck\tGeneral fund\tCHK-${i}`).join('\n');
+  await page.getByLabel('Keys of the grid').evaluate((element, text) => {
+    const data = new DataTransfer();
+    data.setData('text/plain', text);
+    element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  }, block);
+  await expect(page.getByText('501 rows, nothing wrong with them; kept')).toBeVisible({ timeout: 20_000 });
+  await looksSound(page);
+  await page.keyboard.press('Control+ArrowDown');
+  await expect(page.getByRole('rowheader', { name: '501' })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Finish and work out 501 rows' }).click();
+  await expect(page.getByText('Every row passes')).toBeVisible({ timeout: 30_000 });
+  await load(page, 'Checks of one day');
+  await expect(page.getByText('501 new gifts')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo this intake' }).click();
+  await page.getByRole('button', { name: 'Undo it' }).click();
+  await expect(page.getByRole('heading', { name: 'Undone' })).toBeVisible({ timeout: 30_000 });
+});
+
+test('held rows are put right in their queue, and chosen rows are taken back and brought back', async ({ page }) => {
+  await signIn(page);
+  const rows = Array.from({ length: 12 }, (_, i) => `Una${i},Thrushby,una${i}@example.org,2026-03-0${1 + (i % 9)},${10 + i}`);
+  await bring(page, 'thrush.csv', ['First name,Last name,Email,Gift date,Amount', ...rows, 'Vi,Thrushby,vi at example.org,2026-03-04,99'].join('\n'));
+  await workOut(page);
+  await load(page, 'Thrushes');
+  await page.getByRole('link', { name: /^Held rows/ }).click();
+  await looksSound(page);
+  await page.getByLabel('Write instead of vi at example.org in Email').fill('vi@example.org');
+  await page.getByRole('button', { name: 'This row' }).click();
+  await expect(page.getByText('nothing keeps it any more')).toBeVisible();
+  await page.getByLabel(/^Pick row 14/).check();
+  await page.getByRole('button', { name: /^Send on/ }).click();
+  await expect(page.getByText('1 row came in.')).toBeVisible();
+
+  await page.getByRole('link', { name: /^Intakes/ }).click();
+  await page.getByRole('link', { name: 'Thrushes' }).click();
+  await page.getByRole('button', { name: 'Everything this intake touched' }).click();
+  await page.getByLabel('Pick row 3', { exact: true }).check();
+  await page.getByRole('button', { name: 'Undo 1 row' }).click();
+  await expect(page.getByText('1 supporter that it made and 1 gift are removed.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo it' }).click();
+  await expect(page.getByText('balances').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Take the undo back' }).click();
+  await expect(page.getByText('No row was held.')).toBeVisible();
+});
+
+test('an administrator manages people and restore points, and sees what was done', async ({ page, request }) => {
+  await signIn(page, 'admin@example.org');
+  await page.getByRole('link', { name: 'Administration' }).click();
+  await looksSound(page);
+  await page.getByRole('button', { name: 'Add a person' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Perdita Swift');
+  await page.getByLabel('Email', { exact: true }).fill('perdita@example.org');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page.getByText('The password of Perdita Swift is')).toBeVisible();
+
+  await page.getByRole('link', { name: 'Restore points' }).click();
+  await page.getByRole('button', { name: 'Take one now' }).click();
+  await page.getByRole('button', { name: 'Check', exact: true }).first().click();
+  await expect(page.getByText('can be restored')).toBeVisible();
+  await looksSound(page);
+  await page.goto('/supporters/new');
+  await page.getByLabel('Last name', { exact: true }).fill('Willbegone');
+  await page.getByRole('button', { name: 'Add this supporter' }).click();
+  await expect(page.getByRole('heading', { name: 'Willbegone' })).toBeVisible();
+  const gone = page.url();
+  await page.goto('/office/restore-points');
+  await page.getByRole('button', { name: 'Restore …' }).first().click();
+  await expect(page.getByRole('dialog').getByRole('button', { name: 'Restore', exact: true })).toBeDisabled();
+  await page.getByLabel(/^Type "/).fill('Tern Harbor Seabird Rescue');
+  await page.getByRole('dialog').getByRole('button', { name: 'Restore', exact: true }).click();
+  await expect(page.getByText('What was there before is kept as')).toBeVisible({ timeout: 30_000 });
+  await page.goto(gone);
+  await expect(page.getByText('This supporter is not there')).toBeVisible();
+
+  // What was told to other systems arrived, and its signature is right.
+  await page.goto('/office/notices');
+  await looksSound(page);
+  const url = (await page.getByText(/^http:\/\/127\.0\.0\.1:\d+\/notices$/).innerText()).replace('notices', 'received.json');
+  const received = (await (await request.get(url)).json()) as { mail: string[]; notices: { genuine: boolean }[] };
+  expect(received.notices.length).toBeGreaterThan(0);
+  expect(received.notices.every((notice) => notice.genuine)).toBe(true);
+  expect(received.mail.some((mail) => mail.includes('is loaded'))).toBe(true);
+
+  await page.getByRole('link', { name: 'Audit list' }).click();
+  await expect(page.getByText('Added Perdita Swift, gift entry').or(page.getByText(/^Restored /)).first()).toBeVisible();
+  await looksSound(page);
+  await page.goto('/account');
+  await looksSound(page);
+  await page.goto('/standards/lists?field=gift.fund');
+  await expect(page.getByText('Rescue boat')).toBeVisible();
+  await looksSound(page);
+});
+
+test('a script in every text field is text on every screen', async ({ page }) => {
+  const trouble: string[] = [];
+  page.on('dialog', (dialog) => {
+    trouble.push(dialog.message());
+    void dialog.dismiss();
+  });
+  page.on('console', (message) => message.type() === 'error' && trouble.push(message.text()));
+  const script = '<img src=x onerror=alert(1)><script>alert(2)</script>';
+  await signIn(page);
+  await bring(page, `${script.replaceAll('/', '')}.csv`, `First name,Last name,Notes,Groups,Email,Gift date,Amount,Gift fund\n${Array.from({ length: 6 }, (_, i) => `"${script}${i}","${script}","${script}","${script}",x${i}@example.org,2026-04-04,5,"${script}"`).join('\n')}\n"${script}","${script}",,,"${script}",,,\n`);
+  const all = page.getByRole('button', { name: /^Take all/ });
+  if (await all.isVisible()) {
+    await all.click();
+  }
+  await workOut(page);
+  const intake = /intakes\/(\d+)/.exec(page.url())?.[1];
+  for (const stage of ['source', 'columns', 'checks', 'matches', 'addresses', 'load', 'rows/2']) {
+    await page.goto(`/intakes/${intake}/${stage}`);
+    await expect(page.getByText('onerror').first()).toBeVisible();
+  }
+  await load(page, script);
+  await page.goto(`/supporters?q=${encodeURIComponent('script')}`);
+  await page.getByRole('row').nth(1).click();
+  await expect(page.getByText('onerror').first()).toBeVisible();
+  const supporter = page.url();
+  for (const screen of ['/edit', '/history']) {
+    await page.goto(`${supporter}${screen}`);
+    await expect(page.getByText('History').or(page.getByText('Edit')).first()).toBeVisible();
+    await page.waitForTimeout(300);
+  }
+  for (const screen of ['/', '/intakes', '/held', '/gifts', '/standards/fields', '/standards/lists?field=gift.fund', '/account']) {
+    await page.goto(screen);
+    await page.waitForTimeout(500);
+  }
+  expect(trouble).toEqual([]);
+});
