@@ -213,7 +213,10 @@ final class SiftedRow
         }
         $new = Amount::sum(array_map(static fn (IncomingGift $gift): string => $gift->amount, $missing));
 
-        return $this->result($number, $row, [...$values, 'money_there' => Amount::difference($row->money, $new)]);
+        // A row that names nobody but a number is shown by the name that is stored.
+        $display = $party->record->display() === '' && $stored !== null ? ['display' => mb_substr($stored->field('display_name'), 0, 400)] : [];
+
+        return $this->result($number, $row, [...$values, ...$display, 'money_there' => Amount::difference($row->money, $new)]);
     }
 
     /**

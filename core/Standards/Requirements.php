@@ -33,7 +33,8 @@ final readonly class Requirements
                 $problems[] = new Problem("{$field}.required", $field, $columns[$field] ?? null, '', $reason, $remedy);
             }
         };
-        if ($record->kind === SupporterKind::Person ? $record->name->last === '' : $record->display() === '') {
+        // A row with the number of a supporter need not say the name again.
+        if ($record->supporter === 0 && ($record->kind === SupporterKind::Person ? $record->name->last === '' : $record->display() === '')) {
             $field = isset($columns['name.last']) || ! isset($columns['name.full']) ? 'name.last' : 'name.full';
             $required($field, $record->gifts === [] ? 'No last name and no organization name' : 'No last name and no organization name: the gift has no supporter', 'Write a last name or an organization name');
         }

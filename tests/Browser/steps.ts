@@ -24,6 +24,15 @@ export async function bring(page: Page, name: string, content: string | Buffer):
   await page.getByRole('button', { name: 'Go on to the columns' }).click();
 }
 
+/** Takes every proposal that wants a look. */
+export async function settle(page: Page): Promise<void> {
+  const all = page.getByRole('button', { name: /^Take all/ });
+  await expect(all.or(page.getByRole('button', { name: /Work out the rows/ })).first()).toBeVisible();
+  if (await all.isVisible()) {
+    await all.click();
+  }
+}
+
 export async function workOut(page: Page): Promise<void> {
   await page.getByRole('button', { name: /Work out the rows/ }).click();
   await expect(page).toHaveURL(/\/checks$/);
