@@ -28,13 +28,13 @@ final readonly class ChangeWords
     /**
      * @param  ?int  $intakeId  the intake whose rows references stand for
      * @param  array<string, ?string>  $values  further values of the thing as it is stored
-     * @return array{subject: string, action: string, fields: list<array{label: string, before: ?string, after: ?string}>}
+     * @return array{subject: string, action: string, fields: list<array{column: string, label: string, before: ?string, after: ?string}>}
      */
     public function of(Change $change, ?int $intakeId, array $values = []): array
     {
         $fields = [];
-        foreach ($this->shownFields($change, $intakeId, $values) as $label => [$before, $after]) {
-            $fields[] = ['label' => (string) $label, 'before' => $before, 'after' => $after];
+        foreach ($this->shownFields($change, $intakeId, $values) as $column => [$label, [$before, $after]]) {
+            $fields[] = ['column' => $column, 'label' => $label, 'before' => $before, 'after' => $after];
         }
 
         return ['subject' => $change->subject->value, 'action' => $change->action->value, 'fields' => $fields];
@@ -42,15 +42,15 @@ final readonly class ChangeWords
 
     /**
      * @param  array<string, ?string>  $values
-     * @return array<string, array{?string, ?string}> what a person reads of a change, by label
+     * @return array<string, array{string, array{?string, ?string}}> what a person reads of a change: column to its label and the pair
      */
     private function shownFields(Change $change, ?int $intakeId, array $values): array
     {
         $value = static fn (string $column): string => (string) ($change->fields[$column][1] ?? $change->fields[$column][0] ?? $values[$column] ?? '');
 
         return match ($change->subject) {
-            Subject::Membership => [ucfirst($value('list')) => $change->fields['name'] ?? [null, $value('name')]],
-            Subject::Custom => [$this->catalog->has($value('field')) ? $this->catalog->field($value('field'))->label : $value('field') => $change->fields['value'] ?? [null, $value('value')]],
+            Subject::Membership => ['name' => [ucfirst($value('list')), $change->fields['name'] ?? [null, $value('name')]]],
+            Subject::Custom => ['value' => [$this->catalog->has($value('field')) ? $this->catalog->field($value('field'))->label : $value('field'), $change->fields['value'] ?? [null, $value('value')]]],
             Subject::Link => $this->shownLink($change, $value, $intakeId),
             default => self::labelled($change),
         };
@@ -58,20 +58,20 @@ final readonly class ChangeWords
 
     /**
      * @param  \Closure(string): string  $value
-     * @return array<string, array{?string, ?string}>
+     * @return array<string, array{string, array{?string, ?string}}>
      */
     private function shownLink(Change $change, \Closure $value, ?int $intakeId): array
     {
         $text = (LinkKind::tryFrom($value('kind'))?->phrase() ?? 'linked to').' '.$this->linked($value('other_id'), $intakeId);
 
         return match ($change->action) {
-            Action::Update => ["{$text}, role" => $change->fields['role'] ?? [null, null]],
-            Action::Delete => ['Link' => [$text, null]],
-            Action::Create => ['Link' => [null, $text.($value('role') === '' ? '' : ', '.$value('role'))]],
+            Action::Update => ['role' => ["{$text}, role", $change->fields['role'] ?? [null, null]]],
+            Action::Delete => ['kind' => ['Link', [$text, null]]],
+            Action::Create => ['kind' => ['Link', [null, $text.($value('role') === '' ? '' : ', '.$value('role'))]]],
         };
     }
 
-    /** @return array<string, array{?string, ?string}> */
+    /** @return array<string, array{string, array{?string, ?string}}> */
     private static function labelled(Change $change): array
     {
         $fields = [];
@@ -83,7 +83,7 @@ final readonly class ChangeWords
                 default => self::LABELS[$column] ?? $column,
             };
             if (! in_array($column, ['is_primary', 'intake_id', 'sort_name'], true) || ($column === 'is_primary' && $change->action === Action::Update)) {
-                $fields[$label] = $pair;
+                $fields[$column] = [$label, $pair];
             }
         }
 

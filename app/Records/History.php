@@ -10,8 +10,10 @@ use App\Standards\Sight;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Projection;
 use PineSieve\Core\Changes\Reversal;
 use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Records\NameForms;
 
 /** Every change to a supporter, with before and after; a single one can be put back. */
 final readonly class History
@@ -61,7 +63,12 @@ final readonly class History
             $thing = "{$change->subject->value}:{$change->ref}";
             $seen = $sight->ofChange($change, $things[$thing] ?? []);
             if ($seen !== null && $seen->fields !== []) {
-                $shown[] = ['change' => $i, ...$this->words->of($seen, null, $things[$thing] ?? []), 'can_be_put_back' => Reversal::of([$change], $things, [])->changes !== [] && ! ($change->subject === Subject::Supporter && $change->action === Action::Create)];
+                $words = $this->words->of($seen, null, $things[$thing] ?? []);
+                $shown[] = [...$words, 'change' => $i, 'fields' => array_map(static fn (array $field, int $at): array => [...$field, 'can_be_put_back' => match ($change->action) {
+                    Action::Update => Reversal::of([$change->only($field['column'])], $things, [])->changes !== [],
+                    // What was made or taken away goes or comes back as a whole.
+                    default => $at === 0 && $change->subject !== Subject::Supporter && Reversal::of([$change], $things, [])->changes !== [],
+                }], $words['fields'], array_keys($words['fields']))];
             }
         }
 
@@ -71,19 +78,24 @@ final readonly class History
     /**
      * Puts one change of one entry back, as far as it was not changed since.
      *
+     * @param  ?string  $column  null for all that changed of the thing
+     *
      * @throws NotKept if it was
      */
-    public function putBack(JournalEntry $entry, int $number, ?User $user, Sight $sight): void
+    public function putBack(JournalEntry $entry, int $number, ?string $column, ?User $user, Sight $sight): void
     {
-        DB::transaction(function () use ($entry, $number, $user, $sight): void {
+        DB::transaction(function () use ($entry, $number, $column, $user, $sight): void {
             $this->ids->queueUp();
             $change = $entry->changeList()[$number] ?? throw NotKept::gone();
             if ($change->subject === Subject::Supporter && $change->action === Action::Create) {
                 throw NotKept::becauseOf('A supporter is not taken away from its own history. Undo the intake that made it.');
             }
+            if ($column !== null && $change->action === Action::Update) {
+                $change = isset($change->fields[$column]) ? $change->only($column) : throw NotKept::gone();
+            }
             $things = $this->reader->things([$entry->supporter_id])[$entry->supporter_id] ?? throw NotKept::gone();
-            foreach (array_keys($change->fields) as $column) {
-                if (! $sight->seesColumn($change->subject->value, $column, $things["{$change->subject->value}:{$change->ref}"] ?? array_map(static fn (array $pair): ?string => $pair[1] ?? $pair[0], $change->fields))) {
+            foreach (array_keys($change->fields) as $touched) {
+                if (! $sight->seesColumn($change->subject->value, $touched, $things["{$change->subject->value}:{$change->ref}"] ?? array_map(static fn (array $pair): ?string => $pair[1] ?? $pair[0], $change->fields))) {
                     throw NotKept::becauseOf('You may not change this field.');
                 }
             }
@@ -97,7 +109,28 @@ final readonly class History
             if ($reversal->changes === []) {
                 throw NotKept::becauseOf(($reversal->kept[0]->reason ?? 'It is as it was before').', so it is not put back.');
             }
-            $this->writer->write([new Entry($entry->supporter_id, $reversal->changes)], Cause::putBack($user?->id));
+            $this->writer->write([new Entry($entry->supporter_id, $this->withForms($entry->supporter_id, $reversal->changes))], Cause::putBack($user?->id));
         });
+    }
+
+    /**
+     * A name that is put back takes its greeting and the like with it.
+     *
+     * @param  list<Change>  $changes
+     * @return list<Change>
+     */
+    private function withForms(int $supporter, array $changes): array
+    {
+        $stored = $this->reader->read([$supporter])[$supporter] ?? null;
+        if ($stored === null || $changes[0]->subject !== Subject::Supporter || $changes[0]->action !== Action::Update) {
+            return $changes;
+        }
+        foreach (NameForms::following($stored, Projection::after($stored, $changes)) as $column => $form) {
+            if ($form !== $stored->field($column) && ! isset($changes[0]->fields[$column])) {
+                $changes = Change::merged($changes, new Change(Subject::Supporter, $changes[0]->ref, Action::Update, [$column => [$stored->fields[$column] ?? null, $form]]));
+            }
+        }
+
+        return $changes;
     }
 }

@@ -30,6 +30,12 @@ final readonly class Change
         return new self($this->subject, $ref, $this->action, $this->fields);
     }
 
+    /** The change of one column alone. */
+    public function only(string $column): self
+    {
+        return new self($this->subject, $this->ref, $this->action, array_intersect_key($this->fields, [$column => true]));
+    }
+
     /**
      * Changes with one more to a thing that they may change or make already.
      *

@@ -7,6 +7,7 @@ namespace PineSieve\Core\Changes;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
+use PineSieve\Core\Records\NameForms;
 use PineSieve\Core\Records\SupporterRecord;
 
 /** Plans what a row would write of one supporter: the change set that the preview shows and the load applies. */
@@ -16,9 +17,6 @@ final readonly class Planner
     private const NEVER_BLANKED = ['kind' => 1, 'last_name' => 1, 'organization_name' => 1, 'display_name' => 1, 'sort_name' => 1, 'envelope_name' => 1, 'greeting' => 1, 'status' => 1, 'consent_mail' => 1, 'consent_email' => 1, 'consent_phone' => 1];
 
     private const OF_NAME = ['title' => 1, 'first_name' => 1, 'middle_name' => 1, 'last_name' => 1, 'suffix' => 1, 'organization_name' => 1, 'nickname' => 1];
-
-    /** What is made from the parts of a name. */
-    private const FORMS = ['display_name' => 1, 'sort_name' => 1, 'envelope_name' => 1, 'greeting' => 1];
 
     private PartsPlanner $parts;
 
@@ -91,15 +89,16 @@ final readonly class Planner
         if ($record->kind !== $stored->kind()) {
             $incoming = $record->further;
         }
-        $forms = array_intersect_key($incoming, self::FORMS);
+        $columns = array_flip(NameForms::COLUMNS);
+        $forms = array_intersect_key($incoming, $columns);
         // A form that a column gives is a value like any other.
-        $incoming = [...array_diff_key($incoming, self::FORMS), ...array_intersect_key($record->further, self::FORMS)];
+        $incoming = [...array_diff_key($incoming, $columns), ...array_intersect_key($record->further, $columns)];
         if ($this->effect === MatchEffect::FillBlanks) {
             $incoming = array_filter($incoming, static fn (string $column): bool => $stored->field($column) === '', ARRAY_FILTER_USE_KEY);
         }
         if (array_intersect_key($incoming, self::OF_NAME) !== []) {
             // A household's name is written as a whole; a person's forms are made from the parts.
-            $incoming = [...$incoming, ...($record->kind === SupporterKind::Household ? $forms : $this->derived([...$stored->fields, ...$incoming], $stored))];
+            $incoming = [...$incoming, ...($record->kind === SupporterKind::Household ? $forms : NameForms::following($stored, new SupporterRecord($stored->ref, $stored->version, [...$stored->fields, ...$incoming])))];
         }
         $changed = [];
         foreach ($incoming as $column => $value) {
@@ -114,26 +113,5 @@ final readonly class Planner
         }
 
         return $changed;
-    }
-
-    /**
-     * The derived forms of a person's name, where the stored ones still are what its parts make; one that someone wrote by hand stays.
-     *
-     * @param  array<string, ?string>  $fields
-     * @return array<string, string>
-     */
-    private function derived(array $fields, SupporterRecord $stored): array
-    {
-        $make = static fn (SupporterRecord $record): array => (new IncomingRecord($record->kind(), $record->name(), $record->field('organization_name'), $record->field('display_name'), $record->field('nickname') === '' ? [] : ['nickname' => $record->field('nickname')]))->fields();
-        $before = $make($stored);
-        $after = $make(new SupporterRecord($stored->ref, $stored->version, $fields));
-        $derived = [];
-        foreach (array_keys(self::FORMS) as $column) {
-            if (isset($after[$column]) && ($before[$column] ?? '') === $stored->field($column)) {
-                $derived[$column] = $after[$column];
-            }
-        }
-
-        return $derived;
     }
 }

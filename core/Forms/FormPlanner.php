@@ -7,9 +7,8 @@ namespace PineSieve\Core\Forms;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Subject;
-use PineSieve\Core\Names\SupporterKind;
-use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\LinkKind;
+use PineSieve\Core\Records\NameForms;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\Field;
@@ -22,9 +21,6 @@ final readonly class FormPlanner
     public const NEW = 'form:supporter';
 
     private const SUBJECTS = ['addresses' => Subject::Address, 'emails' => Subject::Email, 'phones' => Subject::Phone, 'identifiers' => Subject::Identifier];
-
-    /** What a name is made into, unless someone wrote it by hand. */
-    private const FORMS = ['display_name', 'sort_name', 'envelope_name', 'greeting'];
 
     /**
      * @param  ?SupporterRecord  $stored  null for a new supporter
@@ -71,7 +67,7 @@ final readonly class FormPlanner
     {
         $after = $draft->record->fields();
         foreach ([...FieldPlace::OF_NAME, ...FieldPlace::FURTHER] as $field => $column) {
-            $after[$column] ??= in_array($column, self::FORMS, true) || ! array_key_exists($field, $draft->values) ? $stored->field($column) : '';
+            $after[$column] ??= in_array($column, NameForms::COLUMNS, true) || ! array_key_exists($field, $draft->values) ? $stored->field($column) : '';
         }
         if (! $isNew) {
             $after = [...$after, ...self::derived($draft, $stored)];
@@ -94,11 +90,10 @@ final readonly class FormPlanner
      */
     private static function derived(ReadDraft $draft, SupporterRecord $stored): array
     {
-        $made = static fn (IncomingRecord $record): array => $record->with(array_diff_key($record->further, ['envelope_name' => 1, 'greeting' => 1]), [], [], [])->fields();
-        $before = $made(new IncomingRecord($stored->kind(), $stored->name(), $stored->field('organization_name'), $stored->kind() === SupporterKind::Household ? $stored->field('display_name') : '', $stored->field('nickname') === '' ? [] : ['nickname' => $stored->field('nickname')]));
-        $after = $made($draft->record);
+        $before = NameForms::made($stored);
+        $after = $draft->record->with(array_diff_key($draft->record->further, ['envelope_name' => 1, 'greeting' => 1]), [], [], [])->fields();
         $derived = [];
-        foreach (self::FORMS as $column) {
+        foreach (NameForms::COLUMNS as $column) {
             $given = $draft->record->further[$column] ?? '';
             if ($given === '' || $given === $stored->field($column)) {
                 $isMade = $stored->field($column) === '' || $stored->field($column) === ($before[$column] ?? '');

@@ -39,10 +39,10 @@ test('a rule is looked at before it is kept, holds wherever data enters, and its
   await page.getByRole('button', { name: /Notes/ }).first().click();
   await page.getByLabel('Notes for all of them').fill('asked in the autumn');
   await page.getByRole('button', { name: /Write it into all/ }).click();
-  await expect(page.getByText('Nobody falls short')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Nobody falls short' })).toBeVisible();
   await page.getByRole('button', { name: 'Drop it' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Drop it' }).click();
-  await expect(page.getByText('Notes is required.')).toBeHidden();
+  await expect(page.getByText('Notes is required.')).toHaveCount(0);
 });
 
 test('two people edit the same supporter, and nothing is lost', async ({ browser }) => {
@@ -74,7 +74,7 @@ test('two people edit the same supporter, and nothing is lost', async ({ browser
   await first.getByRole('button', { name: 'Theirs: second@example.org' }).click();
   await first.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(first.getByText('second@example.org')).toBeVisible();
-  await expect(first.getByText('Otto', { exact: true }).first()).toBeVisible();
+  await expect(first.getByText(/^Otto origin$/).first()).toBeVisible();
 
   // The one who types her in again is told.
   await second.goto('/supporters/new');
@@ -82,10 +82,10 @@ test('two people edit the same supporter, and nothing is lost', async ({ browser
   await second.getByLabel('Last name', { exact: true }).fill('Ravensworth');
   await second.getByLabel('Email of emails 1').fill('second@example.org');
   await second.getByLabel('Title', { exact: true }).focus();
-  await expect(second.getByText('1 supporter looks like this one')).toBeVisible();
+  await expect(second.getByText(/^\d+ supporters? looks? like this one$/)).toBeVisible();
 
   await first.getByRole('link', { name: 'History' }).click();
-  const nickname = first.getByRole('row').filter({ hasText: 'Nickname' });
+  const nickname = first.getByRole('row').filter({ hasText: 'Nickname' }).first();
   await nickname.getByRole('button', { name: 'Put it back' }).click();
   await expect(first.getByText('put back by').first()).toBeVisible();
   await looksSound(first);
@@ -99,7 +99,7 @@ test('rows are typed and pasted into a grid by keyboard, and come in like any ot
   await expect(page).toHaveURL(/\/entry\/\d+$/);
   await expect(page.getByRole('columnheader', { name: 'Gift amount' })).toBeVisible();
   await page.keyboard.type('marchetti');
-  await expect(page.getByRole('option').first()).toBeVisible();
+  await expect(page.getByRole('option', { name: /Marchetti/ }).first()).toBeVisible();
   await page.keyboard.press('Enter');
   await page.keyboard.type('2026-13-01');
   await page.keyboard.press('Tab');
@@ -141,7 +141,7 @@ test('rows are typed and pasted into a grid by keyboard, and come in like any ot
 
 test('held rows are put right in their queue, and chosen rows are taken back and brought back', async ({ page }) => {
   await signIn(page);
-  const rows = Array.from({ length: 12 }, (_, i) => `Una${i},Thrushby,una${i}@example.org,2026-03-0${1 + (i % 9)},${10 + i}`);
+  const rows = ['Una', 'Ada', 'Ben', 'Cleo', 'Dov', 'Edda', 'Finn', 'Gwen', 'Hal', 'Ines', 'Jory', 'Kit'].map((name, i) => `${name},Thrushby,${name.toLowerCase()}@example.org,2026-03-0${1 + (i % 9)},${10 + i}`);
   await bring(page, 'thrush.csv', ['First name,Last name,Email,Gift date,Amount', ...rows, 'Vi,Thrushby,vi at example.org,2026-03-04,99'].join('\n'));
   await settle(page);
   await workOut(page);
@@ -224,7 +224,9 @@ test('a script in every text field is text on every screen', async ({ page }) =>
   page.on('console', (message) => message.type() === 'error' && trouble.push(message.text()));
   const script = '<img src=x onerror=alert(1)><script>alert(2)</script>';
   await signIn(page);
-  await bring(page, `${script.replaceAll('/', '')}.csv`, `First name,Last name,Notes,Groups,Email,Gift date,Amount,Gift fund\n${Array.from({ length: 6 }, (_, i) => `"${script}${i}","${script}","${script}","${script}",x${i}@example.org,2026-04-04,5,"${script}"`).join('\n')}\n"${script}","${script}",,,"${script}",,,\n`);
+  const plain = Array.from({ length: 20 }, (_, i) => `Wren,Marl,a note,volunteers,wren${i}@example.org,2026-04-04,5,General fund`);
+  const scripted = Array.from({ length: 3 }, (_, i) => `"${script}","${script}${i}","${script}","${script}",x${i}@example.org,2026-04-04,5,"${script}"`);
+  await bring(page, `${script.replaceAll('/', '')}.csv`, ['First name,Last name,Notes,Groups,Email,Gift date,Amount,Gift fund', ...scripted, `"${script}","${script}",,,"${script}",,,`, ...plain].join('\n'));
   await settle(page);
   await workOut(page);
   const intake = /intakes\/(\d+)/.exec(page.url())?.[1];
@@ -233,7 +235,7 @@ test('a script in every text field is text on every screen', async ({ page }) =>
     await expect(page.getByText('onerror').first()).toBeVisible();
   }
   await load(page, script);
-  await page.goto(`/supporters?q=${encodeURIComponent('script')}`);
+  await page.goto('/supporters?q=x1@example.org');
   await page.getByRole('row').nth(1).click();
   await expect(page.getByText('onerror').first()).toBeVisible();
   const supporter = page.url();

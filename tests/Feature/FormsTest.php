@@ -209,6 +209,21 @@ final class FormsTest extends TestCase
         $this->as(Role::Reader)->postJson("/api/supporters/{$id}/history/{$entries[0]['id']}", ['change' => 0])->assertStatus(403);
     }
 
+    public function test_one_field_is_put_back_alone_and_takes_what_follows_from_it_along(): void
+    {
+        $id = $this->as()->add(self::draft());
+        $form = $this->getJson("/api/supporters/{$id}/form")->json('draft');
+        $this->change($id, $form, ['fields' => [...$form['fields'], 'notes' => 'stays', 'name.nickname' => 'Nan']])->assertOk();
+        $entry = DB::table('journal')->max('id');
+        $stored = static fn (): array => (array) DB::table('supporters')->where('id', $id)->first(['notes', 'nickname', 'greeting']);
+        self::assertSame(['notes' => 'stays', 'nickname' => 'Nan', 'greeting' => 'Nan'], $stored());
+
+        $this->postJson("/api/supporters/{$id}/history/{$entry}", ['change' => 0, 'column' => 'sandwich'])->assertStatus(409);
+        $this->postJson("/api/supporters/{$id}/history/{$entry}", ['change' => 0, 'column' => 'nickname'])->assertOk();
+        self::assertSame(['notes' => 'stays', 'nickname' => null, 'greeting' => 'Ann'], $stored());
+        $this->postJson("/api/supporters/{$id}/history/{$entry}", ['change' => 0, 'column' => 'nickname'])->assertStatus(409);
+    }
+
     /**
      * @param  array<string, mixed>  $base
      * @param  array<string, mixed>  $changes

@@ -51,7 +51,7 @@ final class IntakeTest extends TestCase
         $updated = $this->getJson("/api/intakes/{$intake->id}/preview?outcome=updated")->json('rows');
 
         self::assertSame([3, 'Bo Park'], [$new[0]['number'], $new[0]['display']]);
-        self::assertSame([['subject' => 'phone', 'action' => 'create', 'fields' => [['label' => 'Phone', 'before' => null, 'after' => '+16035550143']]]], $updated[0]['changes']);
+        self::assertSame([['subject' => 'phone', 'action' => 'create', 'fields' => [['column' => 'number', 'label' => 'Phone', 'before' => null, 'after' => '+16035550143']]]], $updated[0]['changes']);
         self::assertSame(1, DB::table('supporters')->count(), 'Nothing is written before the load.');
 
         $planned = DB::table('intake_results')->where('intake_id', $intake->id)->pluck('changes', 'number')->all();

@@ -223,7 +223,7 @@ export interface ProblemValue {
 export interface ShownChange {
   subject: string;
   action: 'create' | 'update' | 'delete';
-  fields: { label: string; before: string | null; after: string | null }[];
+  fields: { column: string; label: string; before: string | null; after: string | null }[];
 }
 
 export interface RowDetail {

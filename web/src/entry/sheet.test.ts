@@ -25,6 +25,8 @@ describe('what is done to cells', () => {
   it('fills a chosen area with one cell', () => expect(pasted(cells, area(0, 1, 2, 1), [['9']], 2, 10).map((row) => row[1])).toEqual(['9', '9', '9']));
   it('fills down from the first chosen row', () => expect(filledDown(cells, area(0, 1, 2, 1))).toEqual([['a', '1'], ['b', '1'], ['c', '1']]));
   it('takes what stands above a single row', () => expect(filledDown(cells, area(1, 0))[1]).toEqual(['a', '2']));
+  it('takes what stands above into the empty row below the last', () => expect(filledDown(cells, area(3, 1))[3]).toEqual(['', '3']));
+  it('has nothing above a row far below', () => expect(filledDown(cells, area(7, 1))).toEqual(cells));
   it('has nothing above the first row', () => expect(filledDown(cells, area(0, 0))).toEqual(cells));
   it('works on an area chosen upwards', () => expect(filledDown(cells, { from: { row: 2, column: 0 }, to: { row: 1, column: 0 } })[2]).toEqual(['b', '3']));
   it('empties', () => expect(emptied(cells, area(0, 0, 1, 0))).toEqual([['', '1'], ['', '2'], ['c', '3']]));

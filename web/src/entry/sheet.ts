@@ -81,7 +81,13 @@ export function filledDown(cells: Cells, area: Area): Cells {
   if (source < 0) {
     return cells;
   }
-  return cells.map((row, r) => (r > source && r >= top && r <= bottom ? row.map((cell, c) => (c >= left && c <= right ? (cells[source]?.[c] ?? '') : cell)) : row));
+  const from = cells[source];
+  if (from === undefined) {
+    return cells;
+  }
+  // The empty row below the last one takes what stands above it too.
+  const rows = top === bottom && top === cells.length ? [...cells, from.map(() => '')] : cells;
+  return rows.map((row, r) => (r > source && r >= top && r <= bottom ? row.map((cell, c) => (c >= left && c <= right ? (from[c] ?? '') : cell)) : row));
 }
 
 export const emptied = (cells: Cells, area: Area): Cells => {

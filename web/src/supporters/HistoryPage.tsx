@@ -17,7 +17,7 @@ interface Entry {
   by: string | null;
   intake: { id: number; name: string } | null;
   row: number | null;
-  changes: (ShownChange & { change: number; can_be_put_back: boolean })[];
+  changes: (Omit<ShownChange, 'fields'> & { change: number; fields: (ShownChange['fields'][number] & { can_be_put_back: boolean })[] })[];
 }
 
 const causes: Record<string, string> = { load: 'loaded', undo: 'undone', redo: 'undo taken back', edit: 'by hand', merge: 'pick list', demo: 'made with the demo', 'put back': 'put back' };
@@ -33,7 +33,7 @@ export function HistoryPage() {
     initialPageParam: 0,
     getNextPageParam: (last) => (last.more ? last.entries[last.entries.length - 1]?.id : undefined),
   });
-  const back = useMutation({ mutationFn: ({ entry, change }: { entry: number; change: number }) => api.post(`supporters/${id}/history/${entry}`, { change }), onSuccess: () => queries.invalidateQueries() });
+  const back = useMutation({ mutationFn: ({ entry, change, column }: { entry: number; change: number; column: string }) => api.post(`supporters/${id}/history/${entry}`, { change, column }), onSuccess: () => queries.invalidateQueries() });
   const entries = list.data?.pages.flatMap((page) => page.entries) ?? [];
   return (
     <>
@@ -50,7 +50,7 @@ export function HistoryPage() {
                   <th style={{ width: '17%' }}>What</th>
                   <th>Before</th>
                   <th>After</th>
-                  <th style={{ width: 104 }} />
+                  <th className="num" style={{ width: 124 }} aria-label="Put it back" />
                 </tr>
               </thead>
               <tbody>
@@ -63,7 +63,7 @@ export function HistoryPage() {
                         <td>{field.label}{change.action === 'delete' && <span className="quiet"> taken away</span>}</td>
                         <td className="mono">{field.before ?? <span className="nothing">none</span>}</td>
                         <td className="mono">{field.after ?? <span className="nothing">none</span>}</td>
-                        <td>{i === 0 && may.edit && change.can_be_put_back && <Button variant="default" size="compact-xs" loading={back.isPending && back.variables.entry === entry.id && back.variables.change === change.change} onClick={() => back.mutate({ entry: entry.id, change: change.change })}>Put it back</Button>}</td>
+                        <td className="num">{may.edit && field.can_be_put_back && <Button variant="default" size="compact-xs" loading={back.isPending && back.variables.entry === entry.id && back.variables.change === change.change && back.variables.column === field.column} onClick={() => back.mutate({ entry: entry.id, change: change.change, column: field.column })}>Put it back</Button>}</td>
                       </tr>
                     )),
                   ),

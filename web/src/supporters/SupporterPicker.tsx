@@ -1,7 +1,7 @@
 import { Combobox, TextInput, useCombobox } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { useQuery } from '@tanstack/react-query';
-import { type KeyboardEvent, useState } from 'react';
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { api } from '../api/client';
 import type { SupporterRow } from '../api/types';
 
@@ -21,8 +21,45 @@ export function SupporterPicker({ label, first = '', autoFocus = false, onPick, 
   const box = useCombobox();
   const found = useQuery({ queryKey: ['find', asked], queryFn: () => api.get<{ supporters: SupporterRow[] }>(`supporters?q=${encodeURIComponent(asked)}`), enabled: asked !== '' });
   const rows = asked === '' ? [] : (found.data?.supporters.slice(0, 8) ?? []);
+  const looking = text.trim() !== '' && (asked !== text.trim() || found.isFetching);
+  const entered = useRef(false);
+  const pick = (row: SupporterRow) => {
+    entered.current = false;
+    box.closeDropdown();
+    onPick(row);
+  };
+  // A number means that supporter; Enter before the list is there means the one who is found, if there is one only.
+  const meant = rows.find((row) => String(row.id) === asked) ?? (rows.length === 1 ? rows[0] : undefined);
+  useEffect(() => {
+    if (looking) {
+      return;
+    }
+    box.selectFirstOption();
+    if (entered.current && meant !== undefined) {
+      pick(meant);
+    }
+    entered.current = false;
+    // Only when a list has come.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [looking]);
+  const onEnter = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (looking) {
+      event.preventDefault();
+      event.stopPropagation();
+      entered.current = true;
+    } else if (rows.length === 0 || !box.dropdownOpened) {
+      onKeyDown?.(event);
+    } else {
+      event.stopPropagation();
+      const chosen = /^\d+$/.test(asked) && meant !== undefined ? meant : box.getSelectedOptionIndex() === -1 ? rows[0] : undefined;
+      if (chosen !== undefined) {
+        event.preventDefault();
+        pick(chosen);
+      }
+    }
+  };
   return (
-    <Combobox store={box} width={360} position="bottom-start" shadow="md" onOptionSubmit={(id) => { const row = rows.find((one) => String(one.id) === id); if (row !== undefined) { onPick(row); box.closeDropdown(); } }}>
+    <Combobox store={box} width={360} position="bottom-start" shadow="md" onOptionSubmit={(id) => { const row = rows.find((one) => String(one.id) === id); if (row !== undefined) { pick(row); } }}>
       <Combobox.Target>
         <TextInput
           aria-label={label}
@@ -31,8 +68,8 @@ export function SupporterPicker({ label, first = '', autoFocus = false, onPick, 
           placeholder="name, email, phone or id"
           autoFocus={autoFocus}
           value={text}
-          onChange={(event) => { setText(event.currentTarget.value); onChange?.(event.currentTarget.value); box.openDropdown(); box.selectFirstOption(); }}
-          onKeyDown={(event) => { if (!box.dropdownOpened || rows.length === 0 || !['ArrowDown', 'ArrowUp', 'Enter'].includes(event.key)) { onKeyDown?.(event); } else { event.stopPropagation(); } }}
+          onChange={(event) => { setText(event.currentTarget.value); onChange?.(event.currentTarget.value); entered.current = false; box.openDropdown(); }}
+          onKeyDown={(event) => { if (event.key === 'Enter') { onEnter(event); } else if (box.dropdownOpened && rows.length > 0 && ['ArrowDown', 'ArrowUp'].includes(event.key)) { event.stopPropagation(); } else { onKeyDown?.(event); } }}
           onBlur={() => box.closeDropdown()}
         />
       </Combobox.Target>

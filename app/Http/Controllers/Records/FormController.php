@@ -105,9 +105,9 @@ final class FormController extends Controller
     {
         $this->authorize('edit-records');
         abort_unless($entry->supporter_id === $supporter->id, 404);
-        $number = (int) $request->validate(['change' => ['required', 'integer', 'min:0']])['change'];
+        $asked = $request->validate(['change' => ['required', 'integer', 'min:0'], 'column' => ['nullable', 'string']]);
         try {
-            $history->putBack($entry, $number, $request->user(), Sight::ofUser());
+            $history->putBack($entry, (int) $asked['change'], $asked['column'] ?? null, $request->user(), Sight::ofUser());
         } catch (NotKept $error) {
             return response()->json(['message' => $error->getMessage()], 409);
         }

@@ -57,9 +57,11 @@ export function ColumnsStage() {
     const next = [...columns.slice(after + 1), ...columns.slice(0, after)].find((one) => !isSettled(one));
     setChosen(next?.column ?? after);
   };
-  const keep = (draft: Draft & { date_order?: string | null }, settled: boolean) => {
+  // Nothing is settled before the columns are there.
+  const settled = data !== undefined && waiting.length === 0 && editable;
+  const keep = (draft: Draft & { date_order?: string | null }, goOn: boolean) => {
     if (column !== undefined && editable) {
-      change.mutate({ column: column.column, ...draft }, { onSuccess: () => settled && nextOpen(column.column) });
+      change.mutate({ column: column.column, ...draft }, { onSuccess: () => goOn && nextOpen(column.column) });
     }
   };
   const leaveBehind = () => keep({ feeds: [], steps: column?.steps ?? [] }, true);
@@ -70,7 +72,7 @@ export function ColumnsStage() {
   };
   const go = () => (intake.is_sifted ? void navigate(`/intakes/${intake.id}/checks`) : sift.mutate(undefined, { onSuccess: () => void navigate(`/intakes/${intake.id}/checks`) }));
   useKeys({
-    Enter: () => (waiting.length === 0 && editable ? go() : looksRight()),
+    Enter: () => (settled ? go() : looksRight()),
     l: leaveBehind,
     f: () => field.current?.focus(),
     j: () => setChosen(Math.min(at + 1, columns.length - 1)),
@@ -136,7 +138,7 @@ export function ColumnsStage() {
         )}
       </div>
       <div className="foot">
-        {waiting.length > 0 || !editable ? (
+        {!settled ? (
           <Button onClick={looksRight} disabled={!editable || column === undefined || (column.state === 'open' && waiting.length === 1) || column.needs_date_order}>
             {column !== undefined && column.state === 'look' ? 'Looks right, next to look at' : 'Next to look at'} <kbd>Enter</kbd>
           </Button>
