@@ -1,10 +1,11 @@
 import { Button, Modal, MultiSelect } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { api } from '../api/client';
 import type { Catalog, Field, Intake } from '../api/types';
 import { TitleLine } from '../app/TitleLine';
+import { Discard } from '../intakes/source/Discard';
 import { count, counted } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { columnChoices } from './columns';
@@ -47,6 +48,7 @@ function Typing({ grid, catalog }: { grid: GridData; catalog: Catalog }) {
   const queries = useQueryClient();
   const sheet = useSheet(grid.id, toCells(grid.rows, grid.columns.length), grid.problems);
   const [place, setPlace] = useState<Place>({ row: 0, column: 0 });
+  const done = useRef<HTMLButtonElement>(null);
   const [choosing, setChoosing] = useState<string[] | null>(null);
   const labels = new Map(columnChoices(catalog).flatMap((group) => group.items).map((item) => [item.value, item.label]));
   const fields = grid.columns.map((key): Field => {
@@ -70,7 +72,6 @@ function Typing({ grid, catalog }: { grid: GridData; catalog: Catalog }) {
     },
     onSuccess: (answer) => queries.setQueryData(['grid', String(grid.id)], answer),
   });
-  const discard = useMutation({ mutationFn: () => api.delete(`intakes/${grid.id}`), onSuccess: () => { void queries.invalidateQueries(); void navigate('/entry'); } });
   const written = sheet.cells.filter((row) => row.some((cell) => cell !== '')).length;
   const faulty = Object.entries(sheet.problems).filter(([, found]) => found.some((problem) => problem.blocks)).length;
   const here = sheet.problems[place.row + FIRST] ?? [];
@@ -78,17 +79,17 @@ function Typing({ grid, catalog }: { grid: GridData; catalog: Catalog }) {
   return (
     <>
       <TitleLine title={grid.name}>{counted(written, 'row')}, {faulty === 0 ? 'nothing wrong with them' : `${counted(faulty, 'row')} to put right`}; {sheet.isKept ? 'kept' : 'being kept …'}</TitleLine>
-      <Trouble error={sheet.trouble ?? finish.error ?? columns.error ?? discard.error} />
+      <Trouble error={sheet.trouble ?? finish.error ?? columns.error} />
       <section className="pane" style={{ flex: 1 }} aria-label={grid.name}>
-        <SheetGrid fields={fields} cells={sheet.cells} problems={sheet.problems} most={MOST} onChange={sheet.change} onUndo={sheet.undo} onRedo={sheet.redo} onPlace={setPlace} />
+        <SheetGrid fields={fields} cells={sheet.cells} problems={sheet.problems} most={MOST} onChange={sheet.change} onUndo={sheet.undo} onRedo={sheet.redo} onPlace={setPlace} onLeave={() => done.current?.focus()} />
         <div className="pane-foot" aria-live="polite" style={{ minHeight: 24 }}>
-          {said.length > 0 ? said.map((problem, i) => <span key={i} style={{ color: problem.blocks ? 'var(--brick-text)' : 'var(--slate-text)' }}>{problem.reason}. {problem.remedy}.</span>) : here.length > 0 ? <span className="quiet">Another cell of this row is to be put right: {here.map((problem) => problem.reason).join('; ')}.</span> : <span className="quiet"><kbd>Enter</kbd> write <kbd>Tab</kbd> next <kbd>Ctrl D</kbd> copy down <kbd>Ctrl V</kbd> paste <kbd>Ctrl Z</kbd> undo <kbd>Shift</kbd> + arrows choose</span>}
+          {said.length > 0 ? said.map((problem, i) => <span key={i} style={{ color: problem.blocks ? 'var(--brick-text)' : 'var(--slate-text)' }}>{problem.reason}. {problem.remedy}.</span>) : here.length > 0 ? <span className="quiet">Another cell of this row is to be put right: {here.map((problem) => problem.reason).join('; ')}.</span> : <span className="quiet"><kbd>Enter</kbd> write <kbd>Tab</kbd> next <kbd>Ctrl D</kbd> copy down <kbd>Ctrl Enter</kbd> write into all chosen <kbd>Ctrl V</kbd> paste <kbd>Ctrl Z</kbd> undo <kbd>Shift</kbd> + arrows choose <kbd>Esc</kbd> to the buttons</span>}
         </div>
       </section>
       <div className="foot">
-        <Button disabled={written === 0} loading={finish.isPending} onClick={() => finish.mutate()}>Finish and work out {counted(written, 'row')}</Button>
+        <Button ref={done} disabled={written === 0} loading={finish.isPending} onClick={() => finish.mutate()}>Finish and work out {counted(written, 'row')}</Button>
         <Button variant="default" onClick={() => setChoosing(grid.columns)}>Columns</Button>
-        <Button variant="subtle" color="brick" loading={discard.isPending} onClick={() => discard.mutate()}>Discard the grid</Button>
+        <Discard intake={grid} typed />
         <span className="push quiet">{faulty > 0 ? `Faulty rows are held, the others go on. ` : ''}Nothing is written to supporters before you load it. {count(MOST)} rows at most.</span>
       </div>
       <Modal opened={choosing !== null} onClose={() => setChoosing(null)} title="Columns of this grid">

@@ -14,6 +14,7 @@ interface SheetGridProps {
   onUndo: () => void;
   onRedo: () => void;
   onPlace: (place: Place) => void;
+  onLeave: () => void;
 }
 
 const ROW = 27;
@@ -23,7 +24,7 @@ const OVER = 12;
 const widths: Record<string, number> = { 'supporter number': 210, date: 106, amount: 100, 'long text': 220, email: 200, phone: 140, 'postal code': 92, state: 76, 'yes or no': 70, consent: 80, 'gift kind': 110 };
 
 /** A sheet to type into. Only the rows that can be seen are drawn, so that five hundred cost no more than thirty. */
-export function SheetGrid({ fields, cells, problems, most, onChange, onUndo, onRedo, onPlace }: SheetGridProps) {
+export function SheetGrid({ fields, cells, problems, most, onChange, onUndo, onRedo, onPlace, onLeave }: SheetGridProps) {
   const [area, setArea] = useState<Area>({ from: { row: 0, column: 0 }, to: { row: 0, column: 0 } });
   const [editing, setEditing] = useState<string | null>(null);
   const [top, setTop] = useState(0);
@@ -72,6 +73,10 @@ export function SheetGrid({ fields, cells, problems, most, onChange, onUndo, onR
     const step = { Enter: [event.shiftKey ? -1 : 1, 0], Tab: [0, event.shiftKey ? -1 : 1], ArrowDown: [1, 0], ArrowUp: [-1, 0] }[event.key];
     if (event.key === 'Escape') {
       setEditing(null);
+    } else if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) {
+      event.preventDefault();
+      onChange(pasted(cells, area, [[text]], fields.length, most));
+      setEditing(null);
     } else if (step !== undefined) {
       event.preventDefault();
       // After the last column it goes on in the next row.
@@ -95,6 +100,8 @@ export function SheetGrid({ fields, cells, problems, most, onChange, onUndo, onR
         return;
       }
       go(wraps ? at.row + 1 : at.row, wraps ? 0 : at.column + (event.shiftKey ? -1 : 1));
+    } else if (event.key === 'Escape') {
+      onLeave();
     } else if (event.key === 'Enter' || event.key === 'F2') {
       setEditing(value(at.row, at.column));
     } else if (event.key === 'Delete' || event.key === 'Backspace') {
@@ -116,7 +123,7 @@ export function SheetGrid({ fields, cells, problems, most, onChange, onUndo, onR
   };
   const problemAt = (row: number, column: number) => problems[row + FIRST]?.find((problem) => (problem.column === null ? column === 0 : problem.column === column));
   return (
-    <div className="sheet" ref={(element) => { body.current = element; frame(element); }} onScroll={(event) => setTop(event.currentTarget.scrollTop)} role="grid" aria-label="Entry grid" aria-rowcount={rows} aria-colcount={fields.length} tabIndex={-1}>
+    <>
       <textarea
         ref={keys}
         className="sheet-keys"
@@ -128,38 +135,40 @@ export function SheetGrid({ fields, cells, problems, most, onChange, onUndo, onR
         onCut={(event) => { event.clipboardData.setData('text/plain', toClipboard(cells, area)); event.preventDefault(); onChange(emptied(cells, area)); }}
         onPaste={(event) => { event.preventDefault(); onChange(pasted(cells, area, fromClipboard(event.clipboardData.getData('text/plain')), fields.length, most)); }}
       />
-      <div className="sheet-head" style={{ gridTemplateColumns: template }} role="row">
-        <span role="columnheader" aria-label="Row" />
-        {fields.map((field) => <span key={field.key} role="columnheader" title={field.label}>{field.label}</span>)}
+      <div className="sheet" ref={(element) => { body.current = element; frame(element); }} onScroll={(event) => setTop(event.currentTarget.scrollTop)} role="grid" aria-label="Entry grid" aria-rowcount={rows} aria-colcount={fields.length} tabIndex={0} onFocus={(event) => event.target === event.currentTarget && keys.current?.focus({ preventScroll: true })}>
+        <div className="sheet-head" style={{ gridTemplateColumns: template }} role="row">
+          <span role="columnheader" aria-label="Row" />
+          {fields.map((field) => <span key={field.key} role="columnheader" title={field.label}>{field.label}</span>)}
+        </div>
+        <div style={{ height: rows * ROW, position: 'relative' }} role="rowgroup">
+          {Array.from({ length: Math.max(0, to - from) }, (_, i) => from + i).map((row) => (
+            <div key={row} className="sheet-row" style={{ gridTemplateColumns: template, top: row * ROW, height: ROW }} role="row" aria-rowindex={row + 1}>
+              <span className={`sheet-number${(problems[row + FIRST]?.length ?? 0) > 0 ? ' faulty' : ''}`} role="rowheader">{row + 1}</span>
+              {fields.map((field, column) => {
+                const here = row === at.row && column === at.column;
+                const inside = row >= box.top && row <= box.bottom && column >= box.left && column <= box.right;
+                const problem = problemAt(row, column);
+                return (
+                  <span
+                    key={field.key}
+                    role="gridcell"
+                    aria-selected={inside}
+                    aria-invalid={problem !== undefined}
+                    title={problem === undefined ? undefined : `${problem.reason}. ${problem.remedy}.`}
+                    className={`sheet-cell${here ? ' here' : ''}${inside && !here ? ' inside' : ''}${problem !== undefined ? (problem.blocks ? ' faulty' : ' warned') : ''}${field.type === 'amount' || field.type === 'number' ? ' num' : ''}`}
+                    onMouseDown={(event) => { event.preventDefault(); if (editing === null || !here) { setEditing(null); go(row, column, event.shiftKey); keys.current?.focus({ preventScroll: true }); } }}
+                    onMouseEnter={(event) => event.buttons === 1 && editing === null && setArea({ from: area.from, to: { row, column } })}
+                    onDoubleClick={() => setEditing(value(row, column))}
+                  >
+                    {here && editing !== null ? <CellInput key={`${row}-${column}`} field={field} first={editing} onKey={onCellKey} onLeave={(text) => { if (text !== value(row, column)) { write(text, { row, column }); } setEditing(null); }} onDone={(text) => finish(text, at.row, at.column + 1)} /> : value(row, column)}
+                  </span>
+                );
+              })}
+            </div>
+          ))}
+        </div>
       </div>
-      <div style={{ height: rows * ROW, position: 'relative' }} role="rowgroup">
-        {Array.from({ length: Math.max(0, to - from) }, (_, i) => from + i).map((row) => (
-          <div key={row} className="sheet-row" style={{ gridTemplateColumns: template, top: row * ROW, height: ROW }} role="row" aria-rowindex={row + 1}>
-            <span className={`sheet-number${(problems[row + FIRST]?.length ?? 0) > 0 ? ' faulty' : ''}`} role="rowheader">{row + 1}</span>
-            {fields.map((field, column) => {
-              const here = row === at.row && column === at.column;
-              const inside = row >= box.top && row <= box.bottom && column >= box.left && column <= box.right;
-              const problem = problemAt(row, column);
-              return (
-                <span
-                  key={field.key}
-                  role="gridcell"
-                  aria-selected={inside}
-                  aria-invalid={problem !== undefined}
-                  title={problem === undefined ? undefined : `${problem.reason}. ${problem.remedy}.`}
-                  className={`sheet-cell${here ? ' here' : ''}${inside && !here ? ' inside' : ''}${problem !== undefined ? (problem.blocks ? ' faulty' : ' warned') : ''}${field.type === 'amount' || field.type === 'number' ? ' num' : ''}`}
-                  onMouseDown={(event) => { event.preventDefault(); if (editing === null || !here) { setEditing(null); go(row, column, event.shiftKey); keys.current?.focus({ preventScroll: true }); } }}
-                  onMouseEnter={(event) => event.buttons === 1 && editing === null && setArea({ from: area.from, to: { row, column } })}
-                  onDoubleClick={() => setEditing(value(row, column))}
-                >
-                  {here && editing !== null ? <CellInput key={`${row}-${column}`} field={field} first={editing} onKey={onCellKey} onLeave={(text) => { if (text !== value(row, column)) { write(text, { row, column }); } setEditing(null); }} onDone={(text) => finish(text, at.row, at.column + 1)} /> : value(row, column)}
-                </span>
-              );
-            })}
-          </div>
-        ))}
-      </div>
-    </div>
+    </>
   );
 }
 

@@ -81,7 +81,7 @@ export function ListEditor({ list, hasList }: { list: PickListData; hasList: boo
                     <Select aria-label={`Merge ${value.value} into`} size="xs" placeholder="into …" searchable autoFocus data={values.map((one) => one.value).filter((one) => one !== value.value && one !== '')} onChange={(to) => { if (to !== null) { merge.mutate({ from: value.value, to }); } setMerging(null); }} onBlur={() => setMerging(null)} />
                   ) : (
                     <>
-                      <button type="button" className="plain-button" onClick={() => change(at, { retired: !value.retired })}>{value.retired ? 'bring back' : 'retire'}</button>{' '}
+                      <button type="button" className="plain-button" onClick={() => change(at, { retired: !value.retired })}>{value.retired ? 'bring back' : 'retire'}</button>{' · '}
                       {value.used > 0 ? <button type="button" className="plain-button" onClick={() => setMerging(value.value)}>merge</button> : <button type="button" className="plain-button" onClick={() => setValues(values.filter((_one, i) => i !== at))}>drop</button>}
                     </>
                   )}

@@ -70,6 +70,9 @@ final class GridController extends Controller
             $before = $intake->settings['grid'];
             $after = array_values($data['columns']);
             $rows = $staged->rows($intake->id, 0, Grid::MOST);
+            foreach (array_diff($before, $after) as $place => $gone) {
+                abort_if(array_filter($rows, static fn (array $cells): bool => ($cells[$place] ?? '') !== '') !== [], 409, "There is text in the column {$this->catalog->field($gone)->label}. Empty it before you take it away.");
+            }
             $intake->settings = [...$intake->settings, 'grid' => $after];
             $intake->save();
             $this->grid->keep($intake, array_map(static fn (array $cells): array => array_map(static fn (string $key): string => (string) ($cells[array_search($key, $before, true) === false ? -1 : (int) array_search($key, $before, true)] ?? ''), $after), $rows));
