@@ -100,7 +100,7 @@ export function LoadStage() {
           <>
             <TextInput aria-label="Name of the intake" w={260} value={name} disabled={!mayLoad} onChange={(event) => setName(event.currentTarget.value)} maxLength={190} />
             <Button onClick={() => load.mutate(undefined)} disabled={!mayLoad || name.trim() === '' || intake.state !== 'ready'} loading={load.isPending}>
-              {intake.trial === null ? `Load ${counted(coming, 'row')}` : `Load the other ${counted(coming - intake.trial.rows, 'row')}`}
+              {coming === 0 ? 'Finish it: no row comes in' : intake.trial === null ? `Load ${counted(coming, 'row')}` : `Load the other ${counted(coming - intake.trial.rows, 'row')}`}
             </Button>
             {mayLoad && <Checkbox label="Take a restore point first" checked={safe} onChange={(event) => setSafe(event.currentTarget.checked)} />}
             <Button variant="default" onClick={() => setAbout(!about)}>About this source</Button>
