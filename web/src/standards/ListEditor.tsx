@@ -94,10 +94,10 @@ export function ListEditor({ list, hasList }: { list: PickListData; hasList: boo
           <div className="pane-note">
             <p><b>{counted(list.not_listed.length, 'value')} in records {list.not_listed.length === 1 ? 'is' : 'are'} not in the list.</b></p>
             {list.not_listed.slice(0, 30).map((one) => (
-              <span key={one.value} className="also">
+              <span key={one.value} className="not-listed">
                 <span className="mono">{one.value}</span> <span className="quiet">{counted(one.used, 'record')}</span>
                 {!values.some((value) => value.value === one.value) && <Button variant="default" size="compact-xs" onClick={() => setValues([...values, { value: one.value, code: '', spellings: [], retired: false, used: one.used }])}>Add</Button>}
-                {values.length > 0 && <Select aria-label={`Merge ${one.value} into`} size="xs" w={170} placeholder="is the same as …" searchable data={list.values.map((value) => value.value)} onChange={(to) => to !== null && merge.mutate({ from: one.value, to })} />}
+                {values.length > 0 && <Select aria-label={`Merge ${one.value} into`} size="xs" w={170} style={{ gridColumn: 4 }} placeholder="is the same as …" searchable data={list.values.map((value) => value.value)} onChange={(to) => to !== null && merge.mutate({ from: one.value, to })} />}
               </span>
             ))}
           </div>

@@ -45,7 +45,7 @@ export function RequiredPage() {
                       <b style={{ color: rule.short > 0 ? 'var(--resin-text)' : undefined }}>{rule.is_checked ? count(rule.short) : '…'}</b>
                     </span>
                     <span className="line">
-                      <span className="quiet">{rule.subject === 'supporter' ? 'every supporter' : `every ${rule.subject}`}, {rule.is_checked ? (rule.short === 0 ? 'nobody falls short' : 'fall short') : 'records are being looked at'}</span>
+                      <span className="quiet">{rule.subject === 'supporter' ? 'every supporter' : `every ${rule.subject}`}, {rule.is_checked ? (rule.short === 0 ? 'nobody falls short' : `${count(rule.short)} fall short`) : 'records are being looked at'}</span>
                       {rule.over_time.length > 1 && <Trend label={rule.sentence} values={rule.over_time.map((day) => day.count)} />}
                     </span>
                   </button>

@@ -47,7 +47,7 @@ export function Worklist({ rule, onEdit }: { rule: RuleRow; onEdit: () => void }
       <div className="pane-note"><b>{rule.sentence}.</b></div>
       <div className="pane-body" tabIndex={0}>
         <Trouble error={list.error ?? remedy.error ?? drop.error} />
-        {(data?.over_time.length ?? 0) > 1 && <LineChart h={130} p="10px 18px 0 0" data={data?.over_time ?? []} dataKey="day" series={[{ name: 'count', label: 'fall short', color: 'resin.7' }]} curveType="linear" withDots={false} gridAxis="x" tickLine="none" yAxisProps={{ width: 44 }} aria-label="How many fall short, day by day" />}
+        {(data?.over_time.length ?? 0) > 1 && <LineChart h={140} p="10px 18px 8px 0" data={data?.over_time ?? []} dataKey="day" series={[{ name: 'count', label: 'fall short', color: 'resin.7' }]} curveType="linear" withDots={false} gridAxis="x" tickLine="none" yAxisProps={{ width: 44, tickCount: 3, interval: 0, allowDecimals: false }} aria-label="How many fall short, day by day" />}
         {data?.total === 0 && <Empty title="Nobody falls short"><p>Every record has it.</p></Empty>}
         {(data?.rows.length ?? 0) > 0 && (
           <table className="rows">

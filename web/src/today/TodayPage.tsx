@@ -28,7 +28,7 @@ interface Today {
 const why: Record<string, (intake: Intake) => string> = {
   source: (intake) => (intake.state === 'failed' ? (intake.error ?? 'could not be read') : intake.state === 'typing' ? 'is being typed' : 'is being read'),
   columns: (intake) => (intake.columns.settled ? 'its columns are settled' : `${counted(intake.columns.open + intake.columns.look, 'column waits', 'columns wait')}`),
-  checks: (intake) => `${counted(intake.held.problem, 'row')} held until corrected or left out`,
+  checks: (intake) => `${counted(intake.held.problem, 'row')} to correct or leave out`,
   matches: (intake) => `${counted(intake.held.unsure, 'row')} may be someone we know`,
   addresses: (intake) => `${counted(intake.addresses.ask, 'address', 'addresses')} can be put into postal form`,
   load: (intake) => ({ waiting: 'waits for another load', stopped: 'was stopped in the middle', loading: 'is being loaded' })[intake.state as string] ?? 'can be loaded',
