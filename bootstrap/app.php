@@ -1,5 +1,6 @@
 <?php
 
+use App\Http\Middleware\PlainQuery;
 use App\Http\Middleware\SecurityHeaders;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -19,7 +20,7 @@ $app = Application::configure(basePath: $root)
     )
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
-        $middleware->append(SecurityHeaders::class);
+        $middleware->append([SecurityHeaders::class, PlainQuery::class]);
         $middleware->redirectGuestsTo('/');
         // Cells are raw data: nothing may trim them or turn them into null on the way.
         $middleware->trimStrings(except: ['value', 'from', 'password']);

@@ -12,6 +12,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Storage;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 
 /** What someone may try who means harm. */
 final class SecurityTest extends TestCase
@@ -221,6 +222,15 @@ final class SecurityTest extends TestCase
         $rows = array_map(static fn (string $line): array => str_getcsv($line, escape: ''), explode("\r\n", trim(str_replace("\xEF\xBB\xBF", '', $csv))));
 
         self::assertStringStartsWith("'", (string) $rows[1][0]);
+    }
+
+    #[TestWith(['supporters?q[]=1'])]
+    #[TestWith(['supporters.csv?q[a]=1'])]
+    #[TestWith(['gifts?month[]=2024-01'])]
+    #[TestWith(['held?page[]=1'])]
+    public function test_a_list_in_the_address_is_refused_in_words(string $path): void
+    {
+        self::assertStringContainsString('has to be text', (string) $this->as(Role::Administrator)->getJson("/api/{$path}")->assertStatus(422)->json('message'));
     }
 
     public function test_a_scripted_value_is_text_wherever_it_is_answered(): void

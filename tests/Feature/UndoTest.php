@@ -46,7 +46,7 @@ final class UndoTest extends TestCase
     {
         $intake = $this->loaded(self::FILE);
         $all = $this->records();
-        $preview = $this->getJson("/api/intakes/{$intake->id}/undo?rows[]=3")->assertOk()->json();
+        $preview = $this->getJson("/api/intakes/{$intake->id}/undo?rows=3")->assertOk()->json();
         self::assertSame([['removed' => 1, 'restored' => 0], ['removed' => 1]], [$preview['supporters'], $preview['gifts']]);
         $this->postJson("/api/intakes/{$intake->id}/undo", ['rows' => [3]])->assertOk();
 
@@ -81,7 +81,7 @@ final class UndoTest extends TestCase
     public function test_a_row_whose_supporter_another_row_built_on_stays_and_says_why(): void
     {
         $intake = $this->loaded("Last name,First name,Email,Phone\nLee,Ann,ann@example.org,\nLee,Ann,ann@example.org,207-555-0143\n");
-        $preview = $this->getJson("/api/intakes/{$intake->id}/undo?rows[]=2")->json();
+        $preview = $this->getJson("/api/intakes/{$intake->id}/undo?rows=2")->json();
         self::assertSame(['Others have added to this supporter or changed it since'], array_column($preview['kept'], 'reason'));
         $this->postJson("/api/intakes/{$intake->id}/undo", ['rows' => [2]])->assertOk();
         self::assertSame(1, DB::table('supporters')->count());

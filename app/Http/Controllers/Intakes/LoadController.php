@@ -155,9 +155,12 @@ final class LoadController extends Controller
         abort_unless(in_array($intake->state, [IntakeState::Loaded, IntakeState::Stopped], true) || ($intake->state === IntakeState::Ready && $intake->trial !== null), 409, 'Only an intake that is loaded can be undone.');
     }
 
-    /** @return ?list<int> */
+    /** @return ?list<int> numbers of rows, in the address as "2,5,7" */
     private function chosenRows(Request $request, Intake $intake): ?array
     {
+        if (is_string($request->query('rows'))) {
+            $request->merge(['rows' => explode(',', $request->query('rows'))]);
+        }
         $data = $request->validate(['rows' => ['sometimes', 'array', 'min:1', 'max:1000'], 'rows.*' => ['integer']]);
         if (! isset($data['rows'])) {
             return null;

@@ -10,7 +10,7 @@ import { useIntakeAction } from '../queries';
 /** Undoing an intake: first what goes and what stays, then the deed. */
 export function Undo({ intake, rows }: { intake: Intake; rows?: number[] }) {
   const [asking, setAsking] = useState(false);
-  const preview = useQuery({ queryKey: ['intake', String(intake.id), 'undo', rows], queryFn: () => api.get<UndoReport>(`intakes/${intake.id}/undo${rows === undefined ? '' : `?${rows.map((row) => `rows[]=${row}`).join('&')}`}`), enabled: asking, staleTime: 0 });
+  const preview = useQuery({ queryKey: ['intake', String(intake.id), 'undo', rows], queryFn: () => api.get<UndoReport>(`intakes/${intake.id}/undo${rows === undefined ? '' : `?rows=${rows.join()}`}`), enabled: asking, staleTime: 0 });
   const undo = useIntakeAction(intake.id, () => api.post<Intake>(`intakes/${intake.id}/undo`, rows === undefined ? {} : { rows }));
   const report = preview.data;
   return (
