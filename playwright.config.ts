@@ -2,6 +2,7 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'tests/Browser',
+  testMatch: process.env['SCREENSHOTS'] === undefined ? '*.spec.ts' : 'screenshots.ts',
   outputDir: 'test-results',
   timeout: 90_000,
   workers: 1,

@@ -24,7 +24,7 @@ final readonly class IncomingRecord
      * @param  list<IncomingGift>  $gifts
      * @param  list<string>  $groups  by name
      * @param  list<string>  $tags  by name
-     * @param  int  $supporter  number of the supporter that the address says it is about; 0 if it does not say
+     * @param  int  $supporter  number of the supporter that the row says it is about; 0 if it does not say
      * @param  array<string, string>  $custom  key of a custom field to its value; several values stand on a line each
      */
     public function __construct(

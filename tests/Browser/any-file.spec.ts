@@ -53,7 +53,7 @@ test('a sign-up workbook with one of everything: two sheets, findings, steps, a 
   await page.getByRole('option', { name: 'Gift fund' }).click();
   await page.getByRole('combobox', { name: 'Value', exact: true }).fill('Beach fund');
   await page.getByRole('button', { name: 'Add' }).first().click();
-  await expect(page.getByText('where the address says nothing')).toBeVisible();
+  await expect(page.getByText('where the row says nothing')).toBeVisible();
   await looksSound(page);
   await page.getByRole('button', { name: /^Columns/ }).click();
 

@@ -138,7 +138,7 @@ final class PartiesTest extends TestCase
         self::assertSame([[], [], ['Old list'], 'Dr.'], [$none->gifts, $none->addresses, $none->groups, $none->name->title]);
 
         $gift = self::map(['name.last' => 'Lee', 'gift.amount' => '5', 'gift.fund' => 'Nets'], [], $constants)->record()->gifts[0];
-        self::assertSame(['2020-12-31', 'Nets'], [$gift->date, $gift->fund], 'What the address says stays.');
+        self::assertSame(['2020-12-31', 'Nets'], [$gift->date, $gift->fund], 'What the row says stays.');
     }
 
     public function test_groups_tags_consents_ids_and_fields_of_ones_own(): void

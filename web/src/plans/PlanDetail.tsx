@@ -66,7 +66,7 @@ export function PlanDetail({ plan }: { plan: SavedPlan }) {
               ))}
               {data?.constants.map((constant) => (
                 <tr key={constant.target}>
-                  <td className="quiet">{constant.only_blank ? 'where the address says nothing' : 'in every row'}</td>
+                  <td className="quiet">{constant.only_blank ? 'where the row says nothing' : 'in every row'}</td>
                   <td className="mono">{constant.target}</td>
                   <td>is <span className="mono">{constant.value}</span></td>
                 </tr>

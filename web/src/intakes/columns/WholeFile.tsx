@@ -41,7 +41,7 @@ export function WholeFile({ view, catalog, editable, error, onKeep }: WholeFileP
           <ul className="plain">
             {view.constants.map((constant, i) => (
               <li key={constant.target}>
-                <b>{constant.label}</b> is <span className="mono">{constant.value}</span> <span className="quiet">{constant.only_blank ? 'where the address says nothing' : 'in every row'}</span>
+                <b>{constant.label}</b> is <span className="mono">{constant.value}</span> <span className="quiet">{constant.only_blank ? 'where the row says nothing' : 'in every row'}</span>
                 {editable && <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Not ${constant.label ?? ''}`} onClick={() => onKeep({ constants: constants.filter((_, place) => place !== i) })}>✕</ActionIcon>}
               </li>
             ))}

@@ -1,0 +1,116 @@
+import { readFileSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
+import { bring, drop, load, signIn, workOut } from './steps';
+
+/*
+ * The pictures of docs/screenshots, made from fresh demo data:
+ * bin/start --fresh, then SCREENSHOTS=1 npx playwright test
+ */
+async function shot(page: Page, name: string): Promise<void> {
+  await page.waitForTimeout(700);
+  await page.screenshot({ path: `docs/screenshots/${name}.png` });
+}
+
+test('pictures of the main views', async ({ page }) => {
+  test.setTimeout(300_000);
+  await signIn(page);
+
+  await drop(page, 'demo/beach-clean-up.xlsx');
+  await page.locator('.mantine-MultiSelect-input').click();
+  await page.getByRole('option', { name: 'Sunday' }).click();
+  await expect(page.getByText('114 rows below the header')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Two people in a cell', exact: true }).click();
+  await expect(page.locator('.examples').getByText(' & ').first()).toBeVisible();
+  await shot(page, 'source');
+  await page.getByRole('button', { name: /^Apply all \d+ remedies/ }).click();
+  await expect(page.getByRole('button', { name: /^Apply all/ })).toBeHidden();
+  await page.getByRole('button', { name: 'Go on to the columns' }).click();
+  await page.getByRole('button', { name: /^\d Two people in a cell become two/ }).click();
+  await shot(page, 'steps');
+  await page.getByRole('button', { name: 'For every row' }).click();
+  await page.getByRole('combobox', { name: 'Field', exact: true }).fill('Gift fund');
+  await page.getByRole('option', { name: 'Gift fund' }).click();
+  await page.getByRole('combobox', { name: 'Value', exact: true }).fill('Beach fund');
+  await page.getByRole('button', { name: 'Add' }).first().click();
+  await expect(page.getByText('where the row says nothing')).toBeVisible();
+  await shot(page, 'every-row');
+  await page.getByRole('button', { name: /^Columns/ }).click();
+  await page.locator('tr', { hasText: 'T-shirt' }).first().click();
+  await page.keyboard.press('l');
+  await page.getByRole('button', { name: /^Take all/ }).click();
+  await workOut(page);
+  await load(page, 'Beach clean-up');
+
+  await bring(page, 'old-database.csv', readFileSync('demo/old-database.csv'));
+  await shot(page, 'columns');
+  await page.getByText('month first', { exact: true }).click();
+  for (const column of ['Last Contact', 'Sort Key', 'Mailing Code']) {
+    await expect(page.getByLabel('The chosen column').getByText(column, { exact: true })).toBeVisible();
+    await page.keyboard.press('l');
+  }
+  await page.getByRole('button', { name: 'Save as a plan for next time' }).click();
+  await page.getByLabel('Name of the plan').fill('Old database');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Kept as "Old database".')).toBeVisible();
+  await workOut(page);
+  await expect(page.getByText(/ held$/).first()).toBeVisible();
+  await shot(page, 'checks');
+  await page.getByRole('button', { name: /^Go on/ }).click();
+  await expect(page.getByText(/^Is row \d+ someone we know\?/)).toBeVisible();
+  await shot(page, 'matches');
+  await page.getByRole('button', { name: /Go on; unsure rows are held/ }).click();
+  await expect(page.getByText(/zero put back: the state is/).first()).toBeVisible();
+  await shot(page, 'addresses');
+  await page.getByRole('button', { name: /^Accept all/ }).click();
+  await page.getByRole('button', { name: 'Go on to the load' }).click();
+  await expect(page.getByLabel('Name of the intake')).toBeVisible();
+  await shot(page, 'load');
+  await load(page, 'Old database');
+  await shot(page, 'proof');
+
+  await page.goto('/held');
+  await shot(page, 'held');
+  await page.goto('/plans');
+  await page.getByText('Old database').first().click();
+  await shot(page, 'plans');
+  await page.goto('/standards/fields');
+  await page.getByText('Email', { exact: true }).first().click();
+  await shot(page, 'fields');
+  await page.goto('/standards/required');
+  await page.getByText(/^Email where status is active$/).click();
+  await shot(page, 'required');
+
+  await page.goto('/entry');
+  await page.getByRole('button', { name: 'Begin with it' }).last().click();
+  await expect(page.getByRole('columnheader', { name: 'Gift amount' })).toBeVisible();
+  const block = [['812', '2026-11-20', '50.00', 'check', 'General fund', 'CHK-2207'], ['33', '2026-11-20', '25.00', 'check', 'Puffin nursery', 'CHK-0415'], ['1020', '2026-11-31', '100.00', 'check', 'General fund', 'CHK-9921'], ['5', '2026-11-20', '-10', 'cash', 'Building', '']];
+  await page.getByLabel('Keys of the grid').evaluate((element, text) => {
+    const data = new DataTransfer();
+    data.setData('text/plain', text);
+    element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  }, block.map((row) => row.join('\t')).join('\n'));
+  await expect(page.locator('.sheet-cell.faulty')).toHaveCount(2);
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowRight');
+  await shot(page, 'grid');
+
+  await page.goto('/supporters?q=abernathy');
+  await shot(page, 'supporters');
+  await page.getByRole('row').nth(1).click();
+  await expect(page.getByRole('button', { name: 'origin' }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'origin' }).first().click();
+  await shot(page, 'supporter');
+  await page.goto('/supporters/new');
+  await page.getByLabel('First name', { exact: true }).fill('Ottilie');
+  await page.getByLabel('Last name', { exact: true }).fill("O'Brien");
+  await page.getByLabel('Email of emails 1').fill('ottilie at example.org');
+  await page.getByLabel('Phone of phones 1').focus();
+  await expect(page.getByText(/is not an email address/)).toBeVisible();
+  await shot(page, 'form');
+  await page.goto('/intakes');
+  await shot(page, 'intakes');
+  await page.goto('/');
+  await shot(page, 'today');
+});
