@@ -20,7 +20,8 @@ $app = Application::configure(basePath: $root)
     )
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
-        $middleware->append([SecurityHeaders::class, PlainQuery::class]);
+        $middleware->append(SecurityHeaders::class);
+        $middleware->web(append: PlainQuery::class);
         $middleware->redirectGuestsTo('/');
         // Cells are raw data: nothing may trim them or turn them into null on the way.
         $middleware->trimStrings(except: ['value', 'from', 'password']);

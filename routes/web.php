@@ -24,6 +24,7 @@ use App\Http\Controllers\Standards\FieldController;
 use App\Http\Controllers\Standards\ListController;
 use App\Http\Controllers\Standards\RuleController;
 use App\Http\Controllers\TodayController;
+use App\Http\Middleware\PlainQuery;
 use Illuminate\Support\Facades\Route;
 
 // Without a session: it must answer when the database does not.
@@ -84,7 +85,8 @@ Route::prefix('api')->group(function (): void {
         Route::post('plans/{plan}/copy', [PlanController::class, 'copy'])->whereNumber('plan');
         Route::get('plans/{plan}/file', [PlanController::class, 'export'])->whereNumber('plan');
 
-        Route::get('template', TemplateController::class);
+        // The fields of a sheet are a list; the controller checks it.
+        Route::get('template', TemplateController::class)->withoutMiddleware(PlainQuery::class);
         Route::get('intakes', [IntakeController::class, 'index']);
         Route::post('intakes', [IntakeController::class, 'store']);
         Route::prefix('intakes/{intake}')->group(function (): void {
