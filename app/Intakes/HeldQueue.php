@@ -67,7 +67,17 @@ final readonly class HeldQueue
             }
         }
 
+        usort($reasons, static fn (array $a, array $b): int => $b['rows'] <=> $a['rows']);
+
         return $reasons;
+    }
+
+    /** @return list<array{id: int, name: string, rows: int}> the intakes that have held rows, the latest first */
+    public function intakes(): array
+    {
+        return $this->rows()->groupBy('i.id', 'i.name')->orderByDesc('i.id')
+            ->selectRaw('i.id, i.name, count(distinct r.number) as row_count')->get()
+            ->map(static fn ($intake): array => ['id' => $intake->id, 'name' => $intake->name, 'rows' => $intake->row_count])->all();
     }
 
     /**

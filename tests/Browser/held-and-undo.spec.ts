@@ -24,7 +24,7 @@ test('held rows are downloaded with their reasons, fixed, and brought in again',
   await load(page, 'Nasty');
   await expect(page.getByText('Held, by reason')).toBeVisible();
 
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Download the held rows with reasons' }).click()]);
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Download with reasons' }).click()]);
   const held = readFileSync(await download.path(), 'utf8');
   expect(held).toContain("'=cmd|calc");
   expect(held).toContain('03820 belongs to NH, the address says ME');

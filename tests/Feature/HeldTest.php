@@ -85,6 +85,7 @@ final class HeldTest extends TestCase
         $colleague = $this->user(Role::Administrator);
         $this->postJson('/api/held/decide', ['do' => 'give', 'rows' => self::rows($intake, [3]), 'to' => $colleague->id])->assertOk();
         self::assertSame([null, 'Administrator'], array_column($this->held()['rows'], 'given_to'));
+        self::assertSame([['id' => $intake->id, 'name' => $intake->name, 'rows' => 2]], $this->held()['intakes']);
         self::assertSame('Data steward gave you a held row.', DB::table('messages')->where('user_id', $colleague->id)->value('text'));
         $this->postJson('/api/held/decide', ['do' => 'out', 'rows' => self::rows($intake, [2])])->assertOk();
 

@@ -1,4 +1,4 @@
-import { Button, Checkbox, Select } from '@mantine/core';
+import { Button, Checkbox, Menu, Select } from '@mantine/core';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
@@ -34,6 +34,7 @@ interface HeldRow {
 }
 
 interface Held {
+  intakes: { id: number; name: string; rows: number }[];
   reasons: { reason: string; label: string; rows: number; example: string; can_fix: boolean }[];
   mine: number;
   rows: HeldRow[];
@@ -78,7 +79,7 @@ export function HeldPage() {
     setAsked({ ...(mine ? { who: 'mine' } : {}), ...(reason === '' ? {} : { reason }), ...change }, { replace: true });
   };
   const passing = data?.reasons.find((one) => one.reason === 'passes')?.rows ?? 0;
-  const intakes = [...new Map(rows.map((row) => [row.intake_id, row.intake])).entries()];
+  const intakes = data?.intakes ?? [];
   return (
     <>
       <TitleLine title="Held rows">{data === undefined ? '' : `${counted(data.total, 'row')}${reason === '' ? ' of all intakes' : ' for this reason'}`}</TitleLine>
@@ -90,7 +91,7 @@ export function HeldPage() {
         <Pane title="Why" right={<Chips label="Whose rows" value={mine ? 'mine' : 'all'} onChange={(who) => setAsked(who === 'mine' ? { who } : {}, { replace: true })} options={[{ value: 'all', text: 'all' }, { value: 'mine', text: `given to me ${count(data?.mine ?? 0)}` }]} />}>
           <div className="pane-body" tabIndex={0}>
             <ul className="list">
-              <li><button type="button" aria-current={reason === ''} onClick={() => go({ reason: '' })}><span className="line"><b>Every reason</b></span></button></li>
+              <li><button type="button" aria-current={reason === ''} onClick={() => go({ reason: '' })}><span className="line"><b>Every reason</b><span className="quiet">{data !== undefined && counted(mine ? data.mine : intakes.reduce((sum, one) => sum + one.rows, 0), 'row')}</span></span></button></li>
               {data?.reasons.map((one) => (
                 <li key={one.reason}>
                   <button type="button" aria-current={one.reason === reason} onClick={() => go({ reason: one.reason })}>
@@ -145,7 +146,14 @@ export function HeldPage() {
         </Pane>
       </div>
       <div className="foot">
-        {intakes.slice(0, 3).map(([id, name]) => <Button key={id} component="a" href={`/api/intakes/${id}/held.csv`} variant="default" download>Download those of {name.length > 26 ? `${name.slice(0, 25)}…` : name}</Button>)}
+        {intakes.length > 0 && (
+          <Menu position="top-start">
+            <Menu.Target><Button variant="default">Download with reasons</Button></Menu.Target>
+            <Menu.Dropdown mah={360} style={{ overflowY: 'auto' }}>
+              {intakes.map((one) => <Menu.Item key={one.id} component="a" href={`/api/intakes/${one.id}/held.csv`} download>{counted(one.rows, 'row')} of {one.name}</Menu.Item>)}
+            </Menu.Dropdown>
+          </Menu>
+        )}
         <span className="push quiet">{intakes.length > 0 && 'Drop the corrected file on Intakes: it finds its rows again.'}</span>
       </div>
     </>

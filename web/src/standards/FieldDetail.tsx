@@ -61,7 +61,7 @@ export function FieldDetail({ field, catalog }: { field: CatalogField; catalog: 
         {field.rules.map((rule) => <p key={rule.id}><span className={`pill ${rule.strength === 'must' ? 'look' : 'info'}`}>{rule.strength}</span> <Link to={`/standards/required?rule=${rule.id}`}>{rule.sentence}</Link></p>)}
         <p><Link to={`/standards/required?new=${field.key}`}>Require it</Link>{field.always === null && field.rules.length === 0 && <span className="quiet"> It is not required so far.</span>}</p>
         {field.can.list && <><h3 className="section">Pick list</h3><p>{field.list === null ? 'Anything may be written. ' : `${field.list.values} values${field.list.closed ? '; others are held' : '; others come in as they are'}. `}<Link to={`/standards/lists?field=${field.key}`}>{field.list === null ? 'Make a list' : 'Look at the list'}</Link></p></>}
-        {(bounded.includes(field.type) || texts.includes(field.type)) && <h3 className="section">Form</h3>}
+        {(bounded.includes(field.type) || texts.includes(field.type)) && <h3 className="section">Format</h3>}
         {bounded.includes(field.type) && (
           <div className="pair">
             <TextInput label={field.type === 'date' ? 'Not before' : 'At least'} placeholder={field.type === 'date' ? '1900-01-02' : ''} value={set.limits.least} onChange={(event) => limit({ least: event.currentTarget.value })} />

@@ -103,12 +103,11 @@ export function SupporterPage() {
               <table className="rows">
                 <thead>
                   <tr>
-                    <th style={{ width: 112 }}>Date</th>
+                    <th style={{ width: 104 }}>Date</th>
                     <th className="num" style={{ width: 104 }}>Amount</th>
-                    <th>Fund</th>
-                    <th style={{ width: 84 }}>Kind</th>
+                    <th>Fund, kind</th>
                     <th style={{ width: '26%' }}>Origin</th>
-                    {may.edit && <th style={{ width: 74 }} />}
+                    {may.edit && <th style={{ width: 78 }} aria-label="Change it" />}
                   </tr>
                 </thead>
                 <tbody>
@@ -116,8 +115,7 @@ export function SupporterPage() {
                     <tr key={gift.id}>
                       <td>{gift.given_on}</td>
                       <td className="num">{gift.amount === undefined ? '' : money(gift.amount)}</td>
-                      <td>{gift.fund}</td>
-                      <td>{gift.kind}</td>
+                      <td>{gift.fund}<div className="quiet">{gift.kind}</div></td>
                       <td><Origin origin={origins[`gift:${gift.id}:amount`]} /></td>
                       {may.edit && <td><button type="button" className="plain-button" onClick={() => setGift(gift)}>change</button></td>}
                     </tr>

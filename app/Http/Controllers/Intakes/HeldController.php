@@ -32,6 +32,7 @@ final class HeldController extends Controller
 
         return response()->json([
             'reasons' => $this->queue->reasons($mine),
+            'intakes' => $this->queue->intakes(),
             'mine' => $this->queue->rows()->where('a.user_id', $request->user()?->id)->count(),
             ...$this->queue->page($data['reason'] ?? '', $mine, (int) ($data['page'] ?? 1)),
             'colleagues' => User::query()->whereNull('disabled_at')->orderBy('name')->get()->filter(static fn (User $user): bool => $user->mayLoad())->map(static fn (User $user): array => ['id' => $user->id, 'name' => $user->name])->values(),

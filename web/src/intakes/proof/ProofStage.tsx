@@ -103,7 +103,7 @@ export function ProofStage() {
             {data.outcomes.held > 0 && (
               <div style={{ padding: '8px 14px', borderTop: '1px solid var(--line)' }}>
                 <Button component="a" href={`/api/intakes/${intake.id}/held.csv`} variant="default" download>
-                  Download the held rows with reasons
+                  Download with reasons
                 </Button>
                 <Button variant="subtle" color="pine" ml={8} onClick={() => void navigate('/held')}>
                   Work them off
