@@ -46,4 +46,9 @@ final readonly class MappedRow
     {
         return new self($this->parties, $this->links, $this->address, $problems, $this->money);
     }
+
+    public function withMoney(string $money): self
+    {
+        return new self($this->parties, $this->links, $this->address, $this->problems, $money);
+    }
 }

@@ -9,6 +9,7 @@ use PineSieve\Core\Addresses\Countries;
 use PineSieve\Core\Columns\Steps\Mend;
 use PineSieve\Core\Columns\Steps\Row;
 use PineSieve\Core\Columns\Steps\StepFault;
+use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Standards\Field;
@@ -70,6 +71,7 @@ final class RowMapper
         $values = [];
         $problems = [];
         $faulty = [];
+        $refused = [];
         $country = $this->country($cells);
         foreach ($this->readers as $column => $readers) {
             foreach ($readers as [$feed, $target, $field, $format]) {
@@ -87,6 +89,8 @@ final class RowMapper
                         $values[] = new FedValue($place, $understood->value, $feed->name);
                     } elseif ($understood->fault !== null) {
                         $faulty[$feed->target] = true;
+                        // An amount outside the bounds is money of the file all the same.
+                        $refused[] = $target->field === 'gift.amount' ? Amount::parse($text) ?? '0.00' : '0.00';
                         $problems[] = self::problem($understood->fault, $feed->target, $column, $i === 0 && count($written) === 1 ? $text : Tidy::line($cells[$column] ?? ''));
                     }
                 }
@@ -99,7 +103,9 @@ final class RowMapper
             }
         }
 
-        return $this->assembler->assemble($values, $problems, $faulty, $acceptAddresses);
+        $mapped = $this->assembler->assemble($values, $problems, $faulty, $acceptAddresses);
+
+        return $refused === [] ? $mapped : $mapped->withMoney(Amount::sum([$mapped->money, ...$refused]));
     }
 
     /** What one value of a column becomes, as the person sees it while mapping: by the first of its fields. */

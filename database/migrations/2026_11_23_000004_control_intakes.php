@@ -24,6 +24,10 @@ return new class extends Migration
         Schema::table('addresses', fn (Blueprint $table) => $table->boolean('postal_form')->nullable()->index());
         // A row that was taken back after it had come in: what its outcome was.
         Schema::table('intake_outcomes', fn (Blueprint $table) => $table->string('taken_back', 10)->nullable());
+        // The gifts of a row together: each of them fits decimal(14,2), their sum may not.
+        foreach (['intake_results', 'intake_outcomes'] as $name) {
+            DB::statement("alter table {$name} modify money decimal(18,2) not null default 0, modify money_there decimal(18,2) not null default 0");
+        }
         Schema::create('held_assignments', function (Blueprint $table): void {
             $table->unsignedBigInteger('intake_id');
             $table->unsignedInteger('number');

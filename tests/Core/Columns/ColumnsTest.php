@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Columns;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnPlan;
@@ -24,6 +25,7 @@ use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\Formats\DateOrder;
 use PineSieve\Core\Standards\Formats\Formats;
+use PineSieve\Core\Standards\Limits;
 use PineSieve\Core\Standards\Standards;
 
 final class ColumnsTest extends TestCase
@@ -208,6 +210,20 @@ final class ColumnsTest extends TestCase
 
         self::assertSame('25.00', $row->money);
         self::assertNotSame([], $row->problems);
+    }
+
+    #[TestWith(['60,000.50', '60000.50'])]
+    #[TestWith(['-5', '-5.00'])]
+    #[TestWith(['2 tickets', '0.00'])]
+    public function test_money_counts_even_if_the_bounds_refuse_it(string $written, string $money): void
+    {
+        $catalog = FieldCatalog::builtIn();
+        $standards = new Standards($catalog->with([$catalog->field('gift.amount')->with(null, new Limits(most: '50000'))]), new Formats('2026-01-31'));
+        $choices = array_map(static fn (string $key): ColumnChoice => new ColumnChoice($key, ColumnState::Sure, '', [new Feed($key)]), ['name.last', 'gift.date', 'gift.amount']);
+        $row = (new RowMapper(new ColumnPlan($choices), $standards))->map(['Lee', '2020-03-04', $written]);
+
+        self::assertSame($money, $row->money);
+        self::assertCount(1, $row->problems);
     }
 
     public function test_missing_cells_at_the_end_are_blank(): void

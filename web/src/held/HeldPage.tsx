@@ -113,7 +113,7 @@ export function HeldPage() {
                     {may.load && <th style={{ width: 36 }}><Checkbox aria-label="Pick all" checked={picked.length === rows.length} onChange={(event) => setPicked(event.currentTarget.checked ? rows.map(keyOf) : [])} /></th>}
                     <th style={{ width: '25%' }}>Row</th>
                     <th>Why it is held</th>
-                    <th style={{ width: '38%' }}>Write instead</th>
+                    <th style={{ width: 300 }}>Write instead</th>
                   </tr>
                 </thead>
                 <tbody>
@@ -124,10 +124,14 @@ export function HeldPage() {
                         <div className="cut">{row.display || <span className="nothing">no name</span>}</div>
                         <div className="quiet cut"><Link to={`/intakes/${row.intake_id}/rows/${row.number}`}>row {row.number}</Link> of {row.intake}{row.given_to !== null && `, with ${row.given_to}`}</div>
                       </td>
-                      <td>
-                        {row.passes ? <span className="pill">nothing keeps it any more</span> : row.problems.length > 0 ? row.problems.map((problem, i) => <div key={i}>{problem.reason}</div>) : row.held_by === 'unsure' ? <>May be someone we know; <Link to={row.is_loaded ? `/intakes/${row.intake_id}/rows/${row.number}` : `/intakes/${row.intake_id}/matches`}>look at it</Link></> : row.held_by === 'person' ? 'Held by a person, or taken back' : 'Waits for another row'}
+                      <td colSpan={2}>
+                        {row.passes ? <span className="pill">nothing keeps it any more</span> : row.problems.length === 0 ? <WhyHeld row={row} /> : row.problems.map((problem, i) => (
+                          <div className="problem-line" key={`${i}${problem.column}${problem.value}`}>
+                            <span>{problem.reason}</span>
+                            {may.load && (problem.column === null ? <span className="quiet">No column of the file brings it.</span> : <Fix problem={problem} busy={fix.isPending} onFix={(value, all) => fix.mutate({ intake_id: row.intake_id, number: row.number, column: problem.column ?? 0, from: problem.value, value, all })} />)}
+                          </div>
+                        ))}
                       </td>
-                      <td>{may.load && !row.passes && row.problems.length > 0 && row.problems.every((problem) => problem.column === null) && <span className="quiet">No column of the file brings it.</span>}{may.load && !row.passes && row.problems.filter((problem) => problem.column !== null).slice(0, 3).map((problem) => <Fix key={`${problem.column}${problem.value}`} problem={problem} busy={fix.isPending} onFix={(value, all) => fix.mutate({ intake_id: row.intake_id, number: row.number, column: problem.column ?? 0, from: problem.value, value, all })} />)}</td>
                     </tr>
                   ))}
                 </tbody>
@@ -158,6 +162,14 @@ export function HeldPage() {
       </div>
     </>
   );
+}
+
+/** Of a row that nothing is wrong with. */
+function WhyHeld({ row }: { row: HeldRow }) {
+  if (row.held_by === 'unsure') {
+    return <>May be someone we know; <Link to={row.is_loaded ? `/intakes/${row.intake_id}/rows/${row.number}` : `/intakes/${row.intake_id}/matches`}>look at it</Link></>;
+  }
+  return row.held_by === 'person' ? 'Held by a person, or taken back' : 'Waits for another row';
 }
 
 function Fix({ problem, busy, onFix }: { problem: HeldProblem; busy: boolean; onFix: (value: string, all: boolean) => void }) {
