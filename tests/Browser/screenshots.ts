@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
-import { bring, drop, load, signIn, workOut } from './steps';
+import { bring, drop, load, settleOldDatabase, signIn, workOut } from './steps';
 
 /*
  * The pictures of docs/screenshots, made from fresh demo data:
@@ -44,17 +44,7 @@ test('pictures of the main views', async ({ page }) => {
 
   await bring(page, 'old-database.csv', readFileSync('demo/old-database.csv'));
   await shot(page, 'columns');
-  await page.getByText('month first', { exact: true }).click();
-  await expect(page.getByText(/can only be month first, 4 only day first/)).toBeVisible();
-  await page.getByText('month first', { exact: true }).click();
-  for (const column of ['Last Contact', 'Sort Key', 'Mailing Code']) {
-    await expect(page.getByLabel('The chosen column').getByText(column, { exact: true })).toBeVisible();
-    await page.keyboard.press('l');
-  }
-  await page.getByRole('button', { name: 'Save as a plan for next time' }).click();
-  await page.getByLabel('Name of the plan').fill('Old database');
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByText('Kept as "Old database".')).toBeVisible();
+  await settleOldDatabase(page);
   await workOut(page);
   await expect(page.getByText(/ held$/).first()).toBeVisible();
   await shot(page, 'checks');

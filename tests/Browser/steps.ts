@@ -33,6 +33,21 @@ export async function settle(page: Page): Promise<void> {
   }
 }
 
+/** Settles what the columns of demo/old-database.csv leave open, and keeps it as a plan. */
+export async function settleOldDatabase(page: Page): Promise<void> {
+  await page.getByText('month first', { exact: true }).click();
+  await expect(page.getByText(/can only be month first, 4 only day first/)).toBeVisible();
+  await page.getByText('month first', { exact: true }).click();
+  for (const column of ['Last Contact', 'Sort Key', 'Mailing Code']) {
+    await expect(page.getByLabel('The chosen column').getByText(column, { exact: true })).toBeVisible();
+    await page.keyboard.press('l');
+  }
+  await page.getByRole('button', { name: 'Save as a plan for next time' }).click();
+  await page.getByLabel('Name of the plan').fill('Old database');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Kept as "Old database".')).toBeVisible();
+}
+
 export async function workOut(page: Page): Promise<void> {
   await page.getByRole('button', { name: /Work out the rows/ }).click();
   await expect(page).toHaveURL(/\/checks$/);
