@@ -57,6 +57,7 @@ final class PlansTest extends TestCase
     public function test_listed_copied_renamed_and_deleted(): void
     {
         $id = $this->kept();
+        self::assertSame('Last name', $this->getJson("/api/plans/{$id}")->assertOk()->json('labels')['name.last']);
         $copy = $this->postJson("/api/plans/{$id}/copy")->assertCreated()->json();
         self::assertSame(['Copy of Monthly', 5, 4], [$copy['name'], $copy['columns'], $copy['brought_in']]);
         $this->patchJson("/api/plans/{$copy['id']}", ['name' => 'Monthly'])->assertStatus(422);

@@ -18,7 +18,7 @@ interface Plan {
 export function PlanDetail({ plan }: { plan: SavedPlan }) {
   const queries = useQueryClient();
   const [text, setText] = useState<string | null>(null);
-  const detail = useQuery({ queryKey: ['plans', plan.id, plan.updated_at], queryFn: () => api.get<{ plan: Plan }>(`plans/${plan.id}`) });
+  const detail = useQuery({ queryKey: ['plans', plan.id, plan.updated_at], queryFn: () => api.get<{ plan: Plan; labels: Record<string, string> }>(`plans/${plan.id}`) });
   const keep = useMutation({
     mutationFn: (content: string) => api.patch(`plans/${plan.id}`, { content: JSON.stringify({ format: 'pine-sieve-column-plan', version: 1, name: plan.name, ...(JSON.parse(content) as object) }) }),
     onSuccess: () => {
@@ -27,6 +27,7 @@ export function PlanDetail({ plan }: { plan: SavedPlan }) {
     },
   });
   const data = detail.data?.plan;
+  const label = (target: string): string => detail.data?.labels[target] ?? target;
   return (
     <Pane
       title={plan.name}
@@ -60,14 +61,14 @@ export function PlanDetail({ plan }: { plan: SavedPlan }) {
               {data?.columns.map((column, i) => (
                 <tr key={i}>
                   <td className="mono">{column.header}</td>
-                  <td className={column.feeds.length === 0 ? 'quiet' : 'mono'}>{column.feeds.length === 0 ? column.state : column.feeds.map((feed) => (feed.name === '' ? feed.target : `${feed.target} "${feed.name}"`)).join(', ')}</td>
+                  <td className={column.feeds.length === 0 ? 'quiet' : ''}>{column.feeds.length === 0 ? column.state : column.feeds.map((feed) => (feed.name === '' ? label(feed.target) : `${label(feed.target)} "${feed.name}"`)).join(', ')}</td>
                   <td className="quiet">{column.feeds.length === 0 ? '' : column.steps.map((step) => formOf(step)?.name ?? step.do).join('; ')}</td>
                 </tr>
               ))}
               {data?.constants.map((constant) => (
                 <tr key={constant.target}>
                   <td className="quiet">{constant.only_blank ? 'where the row says nothing' : 'in every row'}</td>
-                  <td className="mono">{constant.target}</td>
+                  <td>{label(constant.target)}</td>
                   <td>is <span className="mono">{constant.value}</span></td>
                 </tr>
               ))}

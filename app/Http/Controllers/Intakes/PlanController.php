@@ -15,6 +15,7 @@ use Illuminate\Validation\Rule;
 use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\PlanDifference;
 use PineSieve\Core\Columns\SuccessorPlan;
+use PineSieve\Core\Standards\FieldCatalog;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Column plans that are kept under a name. */
@@ -27,11 +28,17 @@ final class PlanController extends Controller
         return response()->json(['plans' => SavedPlan::query()->orderBy('name')->get()->map(self::shown(...))]);
     }
 
-    public function show(SavedPlan $plan): JsonResponse
+    public function show(SavedPlan $plan, FieldCatalog $catalog): JsonResponse
     {
         $this->authorize('viewAny', SavedPlan::class);
+        $content = $plan->columnPlan();
+        $labels = [];
+        foreach ([...array_keys($content->columns()), ...array_column($content->constants, 'target')] as $target) {
+            // A field that is gone is shown by its key.
+            $labels[$target] = $catalog->has($target) ? $catalog->field($target)->label : $target;
+        }
 
-        return response()->json([...self::shown($plan), 'plan' => $plan->columnPlan()->toArray()]);
+        return response()->json([...self::shown($plan), 'plan' => $content->toArray(), 'labels' => (object) $labels]);
     }
 
     /** Brings a plan in from a file. */
