@@ -7,6 +7,7 @@ namespace PineSieve\Cli;
 use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\Proposals\Proposer;
+use PineSieve\Core\Columns\RowKind;
 use PineSieve\Core\Findings\Findings;
 use PineSieve\Core\Findings\Survey;
 use PineSieve\Core\Reading\CannotRead;
@@ -50,5 +51,20 @@ final readonly class Source
         $catalog = FieldCatalog::builtIn();
 
         return new self(basename($path), $file, $sheet ?? $file->sheets()[0] ?? null, $survey->headerRow(), $survey->rowCount(), $profiles, (new Proposer($catalog, $thisYear))->propose($profiles), new Findings($profiles, $survey->oddities()), $catalog);
+    }
+
+    /**
+     * The rows that are records, once more from the beginning.
+     *
+     * @return \Generator<int, list<string>> cells by row number: the header of a file without anything above it is row 1
+     */
+    public function records(): \Generator
+    {
+        $kinds = new RowKind($this->plan->headers());
+        foreach ($this->file->reader(new ReadAs($this->sheet === null ? [] : [$this->sheet]))->rows() as $number => $cells) {
+            if ($number > $this->headerRow && $kinds->of($cells) === null) {
+                yield $number => $cells;
+            }
+        }
     }
 }

@@ -28,6 +28,17 @@ final class Nicknames
         return array_key_first($shared);
     }
 
+    /**
+     * The full names that a name may stand for, itself among them if it is one.
+     *
+     * @param  string  $name  folded
+     * @return list<string>
+     */
+    public static function fullOf(string $name): array
+    {
+        return array_values(self::full()[$name] ?? []);
+    }
+
     /** @return array<string, array<string, string>> */
     private static function full(): array
     {

@@ -7,7 +7,7 @@ namespace PineSieve\Core\Names;
 /** The word lists of data/words.php. Keys are folded. */
 final class Words
 {
-    /** @var ?array{titles: array<string, string>, suffixes: array<string, string>, particles: array<string, int>, organizations: array<string, int>, idle: array<string, int>} */
+    /** @var ?array{titles: array<string, string>, suffixes: array<string, string>, particles: array<string, int>, organizations: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} */
     private static ?array $lists = null;
 
     private function __construct()
@@ -39,11 +39,23 @@ final class Words
         return isset(self::lists()['idle'][$folded]);
     }
 
-    /** @return array{titles: array<string, string>, suffixes: array<string, string>, particles: array<string, int>, organizations: array<string, int>, idle: array<string, int>} */
+    /** Whether it is one of the words that say little in the name of an organization: idle ones, and those that many have. */
+    public static function isCommon(string $folded): bool
+    {
+        return isset(self::lists()['idle'][$folded]) || isset(self::lists()['common'][$folded]);
+    }
+
+    /** A word of an organization's name without being shortened: "assn" is "association". */
+    public static function inFull(string $folded): string
+    {
+        return self::lists()['full'][$folded] ?? $folded;
+    }
+
+    /** @return array{titles: array<string, string>, suffixes: array<string, string>, particles: array<string, int>, organizations: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} */
     private static function lists(): array
     {
         if (self::$lists === null) {
-            /** @var array{titles: array<string, string>, suffixes: array<string, string>, particles: array<string, int>, organizations: array<string, int>, idle: array<string, int>} $lists */
+            /** @var array{titles: array<string, string>, suffixes: array<string, string>, particles: array<string, int>, organizations: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} $lists */
             $lists = require __DIR__.'/data/words.php';
             self::$lists = $lists;
         }

@@ -27,4 +27,12 @@ return [
     ],
     // Legal forms and articles that say nothing when two organizations' names are compared.
     'idle' => ['the' => 1, 'inc' => 1, 'incorporated' => 1, 'llc' => 1, 'llp' => 1, 'ltd' => 1, 'limited' => 1, 'corp' => 1, 'corporation' => 1, 'co' => 1, 'company' => 1],
+    // Beside the idle ones, words that many organizations have in their names, and that are often left out.
+    'common' => ['foundation' => 1, 'of' => 1, 'and' => 1, 'a' => 1, 'at' => 1, 'for' => 1, 'in' => 1],
+    // Short forms of words in the names of organizations.
+    'full' => [
+        'assn' => 'association', 'assoc' => 'association', 'ctr' => 'center', 'centre' => 'center', 'comm' => 'community', 'cmte' => 'committee', 'dept' => 'department', 'dist' => 'district', 'fdn' => 'foundation', 'fnd' => 'foundation',
+        'fndn' => 'foundation', 'govt' => 'government', 'hosp' => 'hospital', 'inst' => 'institute', 'intl' => 'international', 'lib' => 'library', 'mfg' => 'manufacturing', 'mgmt' => 'management', 'mt' => 'mount', 'natl' => 'national', 'org' => 'organization',
+        'sch' => 'school', 'soc' => 'society', 'st' => 'saint', 'svc' => 'service', 'svcs' => 'services', 'univ' => 'university',
+    ],
 ];

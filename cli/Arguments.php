@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Cli;
+
+/** What was written behind bin/sieve. */
+final readonly class Arguments
+{
+    /** Options that take a value, of each command. */
+    private const OPTIONS = ['profile' => ['sheet'], 'columns' => ['sheet'], 'duplicates' => ['sheet', 'plan', 'rules', 'out']];
+
+    /** @param  array<string, string>  $options  by name */
+    private function __construct(
+        public string $command,
+        public string $file,
+        public array $options,
+        public bool $json,
+    ) {
+    }
+
+    /**
+     * @param  list<string>  $arguments
+     * @return ?self null if help is asked for
+     *
+     * @throws Usage
+     */
+    public static function parse(array $arguments): ?self
+    {
+        $plain = [];
+        $options = [];
+        $json = false;
+        for ($i = 0; $i < count($arguments); $i++) {
+            $argument = $arguments[$i];
+            if (in_array($argument, ['-h', '--help', 'help'], true)) {
+                return null;
+            }
+            if ($argument === '--json') {
+                $json = true;
+            } elseif (preg_match('/^--([a-z]+)(?:=(.*))?$/sD', $argument, $parts) === 1) {
+                $options[$parts[1]] = $parts[2] ?? $arguments[++$i] ?? throw new Usage("The option --{$parts[1]} needs a value.".PHP_EOL.Usage::TEXT);
+            } elseif (str_starts_with($argument, '--')) {
+                throw new Usage("There is no option {$argument}.".PHP_EOL.Usage::TEXT);
+            } else {
+                $plain[] = $argument;
+            }
+        }
+        [$command, $file] = [$plain[0] ?? '', $plain[1] ?? ''];
+        if (count($plain) !== 2 || ! isset(self::OPTIONS[$command])) {
+            throw new Usage(Usage::TEXT);
+        }
+        $unknown = array_diff(array_keys($options), self::OPTIONS[$command]);
+        if ($unknown !== []) {
+            throw new Usage('There is no option --'.reset($unknown)." of {$command}.".PHP_EOL.Usage::TEXT);
+        }
+
+        return new self($command, $file, $options, $json);
+    }
+
+    public function option(string $name): ?string
+    {
+        return $this->options[$name] ?? null;
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Matching\Fields;
+
+use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Matching\Rules\Comparison;
+use PineSieve\Core\Matching\Rules\How;
+use PineSieve\Core\Text\Fold;
+
+/**
+ * Compares any address of one record with any of the other: the same delivery point.
+ * Alike: the same house number and postal code (or city and state), streets spelled alike, a unit that one of them leaves out.
+ */
+final readonly class AddressComparer implements FieldComparer
+{
+    private const SHOWN = 0;
+
+    private const SAMENESS = 1;
+
+    private const NUMBER = 2;
+
+    private const STREET = 3;
+
+    private const UNIT = 4;
+
+    private const PLACE = 5;
+
+    public function __construct(private Comparison $comparison)
+    {
+    }
+
+    public function preparation(): string
+    {
+        return 'address '.($this->comparison->options->asWritten ? 'as written' : 'standard');
+    }
+
+    public function values(Traits $traits): array
+    {
+        $values = [];
+        foreach ($traits->addresses as [$written, $standard]) {
+            $address = $this->comparison->options->asWritten ? $written : $standard;
+            $sameness = $address->sameness();
+            if ($sameness !== '') {
+                [$street, $unit] = self::unit($address);
+                $number = preg_match('/^(?:po box )?\d\S*/', $street, $found) === 1 ? $found[0] : '';
+                $values[] = [$written->line(), $sameness, $number, trim(substr($street, strlen($number))), $unit, explode('|', $sameness)[1]];
+            }
+        }
+
+        return $values;
+    }
+
+    public function compare(array $one, array $other): ?Agreement
+    {
+        if ($one[self::SAMENESS] === $other[self::SAMENESS]) {
+            return new Agreement(1.0, $this->comparison->options->asWritten ? "Same address: {$other[self::SHOWN]}" : 'Same address once both are in standard form');
+        }
+        if ($this->comparison->how === How::Starts) {
+            return substr($one[self::SAMENESS], 0, $this->comparison->characters) === substr($other[self::SAMENESS], 0, $this->comparison->characters) ? new Agreement(0.7, "Addresses begin alike: {$one[self::SHOWN]}; {$other[self::SHOWN]}") : null;
+        }
+        if ($this->comparison->how === How::Exact || $one[self::NUMBER] === '' || $one[self::NUMBER] !== $other[self::NUMBER] || $one[self::PLACE] !== $other[self::PLACE]) {
+            return null;
+        }
+        $units = array_filter([$one[self::UNIT], $other[self::UNIT]], static fn (string $unit): bool => $unit !== '');
+        if (count($units) === 2 && $one[self::UNIT] !== $other[self::UNIT]) {
+            return null;
+        }
+        $likeness = Spelling::likeness($one[self::STREET], $other[self::STREET], $this->comparison->strictness);
+
+        return $likeness === null ? null : new Agreement(0.9 * $likeness, (count($units) === 1 ? 'Same house, one without the unit: ' : 'Addresses spelled alike: ')."{$one[self::SHOWN]}; {$other[self::SHOWN]}");
+    }
+
+    public function traces(array $value): array
+    {
+        return match ($this->comparison->how) {
+            How::Exact => [$value[self::SAMENESS]],
+            How::Starts => [substr($value[self::SAMENESS], 0, $this->comparison->characters)],
+            How::Alike => $value[self::NUMBER] === '' ? [$value[self::SAMENESS]] : [$value[self::SAMENESS], "{$value[self::NUMBER]}|{$value[self::PLACE]}"],
+        };
+    }
+
+    public function selectivity(): int
+    {
+        return $this->comparison->how === How::Starts ? 20 : 80;
+    }
+
+    /** @return array{string, string} folded street, and unit without its word */
+    private static function unit(Address $address): array
+    {
+        $street = Fold::words($address->line1);
+        $second = Fold::words($address->line2);
+        if (preg_match('/^(.+?)\s+(?:apt|unit|ste|suite|rm|fl|spc|lot|bldg)\s+(\S+)$/D', $street, $parts) === 1) {
+            return [$parts[1], $parts[2]];
+        }
+
+        return [$street, (string) preg_replace('/^(?:apt|unit|ste|suite|rm|fl|spc|lot|bldg|no)\s+/', '', $second)];
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Matching\Fields;
+
+use PineSieve\Core\Matching\Rules\Comparison;
+use PineSieve\Core\Matching\Rules\How;
+
+/** Compares any email of one record with any of the other. Canonical form: small letters, without a tag behind a plus (RFC 5233). */
+final readonly class EmailComparer implements FieldComparer
+{
+    public function __construct(private Comparison $comparison)
+    {
+    }
+
+    public function preparation(): string
+    {
+        return 'email '.($this->comparison->options->asWritten ? 'as written' : 'canonical');
+    }
+
+    public function values(Traits $traits): array
+    {
+        return array_map(fn (string $email): array => [$email, $this->comparison->options->asWritten ? $email : (string) preg_replace('/\+[^@]*(?=@)/', '', mb_strtolower($email))], $traits->emails);
+    }
+
+    public function compare(array $one, array $other): ?Agreement
+    {
+        if ($one[1] === $other[1]) {
+            return new Agreement(1.0, "Same email: {$other[0]}");
+        }
+        $likeness = $this->comparison->how === How::Alike ? Spelling::likeness($one[1], $other[1], $this->comparison->strictness) : null;
+
+        return match (true) {
+            $likeness !== null => new Agreement($likeness, "Emails spelled alike: {$one[0]}, {$other[0]}"),
+            $this->comparison->how === How::Starts && substr($one[1], 0, $this->comparison->characters) === substr($other[1], 0, $this->comparison->characters) => new Agreement(0.7, "Emails begin alike: {$one[0]}, {$other[0]}"),
+            default => null,
+        };
+    }
+
+    public function traces(array $value): array
+    {
+        return match ($this->comparison->how) {
+            How::Exact => [$value[1]],
+            How::Starts => [substr($value[1], 0, $this->comparison->characters)],
+            How::Alike => Spelling::traces($value[1]),
+        };
+    }
+
+    public function selectivity(): int
+    {
+        return $this->comparison->how === How::Starts ? 20 : 90;
+    }
+}

@@ -1,0 +1,253 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Matching\Fields;
+
+use PineSieve\Core\Matching\Rules\Comparison;
+use PineSieve\Core\Matching\Rules\How;
+use PineSieve\Core\Names\Nicknames;
+use PineSieve\Core\Names\PersonName;
+use PineSieve\Core\Names\Words;
+use PineSieve\Core\Text\Fold;
+
+/**
+ * Compares the names of people: first and last name must both agree.
+ * Alike first names are found where they begin with the same letter, alike last names with one slip, by a part of a double name or by their sound.
+ */
+final readonly class NameComparer implements FieldComparer
+{
+    /** Parts of a value. */
+    private const SHOWN = 0;
+
+    private const FIRST = 1;
+
+    private const MIDDLE = 2;
+
+    private const LAST = 3;
+
+    private const GENERATION = 4;
+
+    private const SHOWN_FIRST = 5;
+
+    public function __construct(private Comparison $comparison)
+    {
+    }
+
+    public function preparation(): string
+    {
+        return 'name';
+    }
+
+    public function values(Traits $traits): array
+    {
+        $name = $traits->name;
+        $last = self::fold($name->last);
+        if ($last === '') {
+            return [];
+        }
+        $values = [[$name->display(), self::fold($name->first), Fold::words($name->middle), $last, self::generation($name), $name->first]];
+        $nickname = $traits->fields['nickname'] ?? '';
+        if ($nickname !== '' && Fold::words($nickname) !== $values[0][self::FIRST]) {
+            $values[] = ["{$nickname} {$name->last}", Fold::words($nickname), '', $last, $values[0][self::GENERATION], $nickname];
+        }
+
+        return $values;
+    }
+
+    public function compare(array $one, array $other): ?Agreement
+    {
+        $agreement = $this->inOrder($one, $other);
+        if ($agreement !== null || ! $this->comparison->options->swapped || $one[self::FIRST] === '' || $other[self::FIRST] === '') {
+            return $agreement;
+        }
+        $turned = array_values(array_replace($other, [self::FIRST => $other[self::LAST], self::LAST => $other[self::FIRST]]));
+        $isSwapped = $one[self::LAST] === $turned[self::LAST] && $this->first($one, $turned) !== null;
+
+        return $isSwapped ? new Agreement(0.9, "First and last name have changed places: {$one[self::SHOWN]}, {$other[self::SHOWN]}") : null;
+    }
+
+    /**
+     * How the first names agree, from 0 to 1, with the words; null if they do not.
+     *
+     * @param  list<string>  $one
+     * @param  list<string>  $other
+     * @return ?array{float, string}
+     */
+    public function first(array $one, array $other): ?array
+    {
+        [$a, $b] = [$one[self::FIRST], $other[self::FIRST]];
+        $options = $this->comparison->options;
+        if ($a === $b) {
+            return $a === '' ? null : [1.0, ''];
+        }
+        if ($a === '' || $b === '') {
+            return null;
+        }
+        $full = $options->nicknames ? Nicknames::common($a, $b) : null;
+        if ($full !== null) {
+            return [0.95, "{$one[self::SHOWN_FIRST]} and {$other[self::SHOWN_FIRST]} are usual forms of ".ucfirst($full)];
+        }
+        if ($options->initials) {
+            if ((strlen($a) === 1 || strlen($b) === 1) && $a[0] === $b[0]) {
+                return [0.7, 'one gives an initial'];
+            }
+            if (strlen($a) === 1 && $one[self::MIDDLE] === $b || strlen($b) === 1 && $other[self::MIDDLE] === $a) {
+                return [0.85, 'the middle name of one is the first name of the other'];
+            }
+        }
+        if (str_starts_with("{$a} ", "{$b} ") || str_starts_with("{$b} ", "{$a} ")) {
+            return [0.9, 'one gives more first names'];
+        }
+        $likeness = $this->comparison->how === How::Alike && strlen($a) > 2 && strlen($b) > 2 ? Spelling::likeness($a, $b, $this->comparison->strictness) : null;
+        if ($likeness !== null) {
+            return [$likeness, 'the first names are spelled alike'];
+        }
+
+        return $options->sound && strlen($a) > 2 && metaphone($a) === metaphone($b) ? [0.8, 'the first names sound alike'] : null;
+    }
+
+    /**
+     * Whether two people's first names are plainly others: no form, initial or misspelling of each other.
+     *
+     * @param  list<string>  $one
+     * @param  list<string>  $other
+     */
+    public static function hasOtherFirst(array $one, array $other): bool
+    {
+        [$a, $b] = [$one[self::FIRST], $other[self::FIRST]];
+        if ($a === '' || $b === '' || $a === $b || $one[self::MIDDLE] === $b || $other[self::MIDDLE] === $a || Nicknames::common($a, $b) !== null) {
+            return false;
+        }
+        [$short, $long] = strlen($a) <= strlen($b) ? [$a, $b] : [$b, $a];
+        $isInitial = strlen($short) === 1 && $short === $long[0];
+        $isSwapped = $a === $other[self::LAST] || $b === $one[self::LAST];
+
+        return ! $isInitial && ! $isSwapped && ! str_starts_with("{$long} ", "{$short} ") && ! (strlen($short) > 3 && str_starts_with($long, $short)) && Spelling::likeness($a, $b, 70) === null && metaphone($a) !== metaphone($b);
+    }
+
+    /**
+     * @param  list<string>  $one
+     * @param  list<string>  $other
+     * @return array{string, string} "Jr.", "Sr.", "II"; '' where it says nothing
+     */
+    public static function generations(array $one, array $other): array
+    {
+        return [$one[self::GENERATION], $other[self::GENERATION]];
+    }
+
+    /**
+     * @param  list<string>  $one
+     * @param  list<string>  $other
+     * @return bool whether both give a middle name, and they begin with other letters
+     */
+    public static function hasOtherMiddle(array $one, array $other): bool
+    {
+        [$a, $b] = [$one[self::MIDDLE], $other[self::MIDDLE]];
+
+        return $a !== '' && $b !== '' && $a[0] !== $b[0] && $one[self::FIRST] === $other[self::FIRST];
+    }
+
+    public function traces(array $value): array
+    {
+        $options = $this->comparison->options;
+        $first = $value[self::FIRST];
+        $fulls = $first !== '' && ($options->nicknames) ? Nicknames::fullOf($first) : [];
+        $firsts = [$first, ...$fulls];
+        $loose = $options->initials || $options->sound || $this->comparison->how === How::Alike;
+        if ($loose) {
+            $firsts = array_map(static fn (string $name): string => substr($name, 0, 1), [...$firsts, ...($options->initials && strlen($first) === 1 ? [$value[self::MIDDLE]] : [])]);
+        } else {
+            // One who gives two first names is looked for by the first of them too.
+            $firsts[] = explode(' ', $first)[0];
+        }
+        $traces = [];
+        foreach ($this->lastTraces($value[self::LAST]) as $last) {
+            foreach (array_unique($firsts) as $name) {
+                $traces[] = "{$last}|{$name}";
+            }
+        }
+        if ($options->swapped && $first !== '') {
+            $pair = [$first, $value[self::LAST]];
+            sort($pair);
+            $traces[] = "{$pair[0]}||{$pair[1]}";
+        }
+
+        return $traces;
+    }
+
+    public function selectivity(): int
+    {
+        return 70;
+    }
+
+    /**
+     * @param  list<string>  $one
+     * @param  list<string>  $other
+     */
+    private function inOrder(array $one, array $other): ?Agreement
+    {
+        $last = $this->last($one[self::LAST], $other[self::LAST]);
+        $first = $last === null ? null : $this->first($one, $other);
+        if ($last === null || $first === null) {
+            return null;
+        }
+        if ($last[0] === 1.0 && $first[0] === 1.0) {
+            return new Agreement(1.0, "Same name: {$other[self::SHOWN]}");
+        }
+
+        return new Agreement(min($last[0], $first[0]), 'Names agree, '.implode('; ', array_filter([$first[1], $last[1]], static fn (string $words): bool => $words !== '')).": {$one[self::SHOWN]}, {$other[self::SHOWN]}");
+    }
+
+    /** @return ?array{float, string} */
+    private function last(string $a, string $b): ?array
+    {
+        if ($a === $b) {
+            return [1.0, ''];
+        }
+        if ($this->comparison->how === How::Alike) {
+            $likeness = strlen($a) > 2 && strlen($b) > 2 ? Spelling::likeness($a, $b, $this->comparison->strictness) : null;
+            if ($likeness !== null) {
+                return [$likeness, 'the last names are spelled alike'];
+            }
+            if (str_replace(' ', '', $a) === str_replace(' ', '', $b)) {
+                return [0.95, 'the last names differ in a blank alone'];
+            }
+            if ($this->comparison->strictness <= 90 && array_filter(array_intersect(explode(' ', $a), explode(' ', $b)), static fn (string $part): bool => strlen($part) > 3) !== []) {
+                return [0.8, 'one last name is a part of the other'];
+            }
+        }
+
+        return $this->comparison->options->sound && metaphone($a) === metaphone($b) && strlen($a) > 2 ? [0.8, 'the last names sound alike'] : null;
+    }
+
+    /** @return list<string> */
+    private function lastTraces(string $last): array
+    {
+        $traces = [$last];
+        if ($this->comparison->how === How::Alike) {
+            $traces = [...Spelling::traces(str_replace(' ', '', $last)), ...array_filter(explode(' ', $last), static fn (string $part): bool => strlen($part) > 3)];
+        }
+        if ($this->comparison->options->sound) {
+            $traces[] = '~'.metaphone($last);
+        }
+
+        return array_values(array_unique($traces));
+    }
+
+    /** Folded; a name that has no letters of the Latin script stays as it is, in small letters. */
+    private static function fold(string $name): string
+    {
+        $folded = Fold::words($name);
+
+        return $folded === '' ? mb_strtolower(trim($name)) : $folded;
+    }
+
+    /** "Jr", "junior" and "II" tell one generation from another; degrees do not. */
+    private static function generation(PersonName $name): string
+    {
+        $known = Words::suffix(Fold::solid($name->suffix)) ?? '';
+
+        return in_array($known, ['Jr.', 'Sr.', 'II', 'III', 'IV'], true) ? $known : '';
+    }
+}

@@ -1,0 +1,260 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Matching\Pairs;
+
+/**
+ * Finds the pairs among many records without comparing each with each: those that share a key are compared.
+ * Records and keys wait in files, in parts, so that memory does not grow with them.
+ */
+final class PairSearch
+{
+    /** Files that keys are spread over. */
+    private const PARTS = 128;
+
+    /** A key, where its record stands in the file, and its rule. */
+    private const ENTRY = 17;
+
+    private const BUFFER = 1 << 15;
+
+    /** Records that share a key beyond which they are not even looked at for what else they share. */
+    private const HOPELESS = 5000;
+
+    /** Values that too many records share, which the report names. */
+    private const NAMED = 50;
+
+    /** @var resource */
+    private $records;
+
+    /** @var array<int, string> of each part, not written yet */
+    private array $buffers;
+
+    private int $position = 0;
+
+    private int $count = 0;
+
+    private int $compared = 0;
+
+    private int $found = 0;
+
+    /** @var list<TooCommon> */
+    private array $tooCommon = [];
+
+    private int $tooCommonCount = 0;
+
+    /** @param  string  $folder  an empty one, which can be thrown away afterwards */
+    public function __construct(
+        private readonly PairJudge $judge,
+        private readonly string $folder,
+    ) {
+        $records = fopen("{$folder}/records", 'w+b');
+        $this->records = $records === false ? throw new \RuntimeException("The folder {$folder} can't be written.") : $records;
+        $this->buffers = array_fill(0, self::PARTS, '');
+    }
+
+    public function add(PreparedRecord $record): void
+    {
+        $this->count++;
+        if ($record->keys === []) {
+            return;
+        }
+        $packed = $record->pack();
+        foreach ($record->keys as $key => $rule) {
+            $part = ($key >> 57) & (self::PARTS - 1);
+            $this->buffers[$part] .= pack('qJC', $key, $this->position, $rule);
+            if (strlen($this->buffers[$part]) > self::BUFFER) {
+                $this->write($part);
+            }
+        }
+        fwrite($this->records, pack('N', strlen($packed)).$packed);
+        $this->position += 4 + strlen($packed);
+    }
+
+    /** @return \Generator<int, Pair, void, SearchReport> each pair once */
+    public function pairs(): \Generator
+    {
+        foreach (array_keys($this->buffers) as $part) {
+            $this->write($part);
+        }
+        $common = $this->commonKeys();
+        $seen = [];
+        foreach (array_keys($this->buffers) as $part) {
+            foreach ($this->blocks($part) as [$key, $rule, $places]) {
+                if (! isset($common[$key])) {
+                    foreach ($this->within(array_map($this->read(...), $places), $key, $common) as $pair) {
+                        yield $pair;
+                    }
+
+                    continue;
+                }
+                foreach ($this->refined($rule, $places, $common) as $pair) {
+                    // A pair may share more than one key that says too little.
+                    if (! isset($seen[$pair->one][$pair->other])) {
+                        $seen[$pair->one][$pair->other] = true;
+                        $this->found++;
+                        yield $pair;
+                    }
+                }
+            }
+        }
+        usort($this->tooCommon, static fn (TooCommon $a, TooCommon $b): int => $b->records <=> $a->records);
+
+        return new SearchReport($this->count, $this->compared, $this->found, $this->tooCommonCount, array_slice($this->tooCommon, 0, self::NAMED));
+    }
+
+    /**
+     * @param  list<PreparedRecord>  $records  that share a key
+     * @param  array<int, true>  $common  keys that say too little
+     * @return \Generator<int, Pair>
+     */
+    private function within(array $records, int $key, array $common): \Generator
+    {
+        foreach ($records as $i => $one) {
+            for ($j = 0; $j < $i; $j++) {
+                $shared = array_diff_key(array_intersect_key($one->keys, $records[$j]->keys), $common);
+                // A pair that shares several keys is compared at the lowest of them.
+                if (count($shared) > 1 && min(array_keys($shared)) !== $key) {
+                    continue;
+                }
+                $pair = $this->compared($one, $records[$j]);
+                if ($pair !== null) {
+                    $this->found++;
+                    yield $pair;
+                }
+            }
+        }
+    }
+
+    /**
+     * Records that share a key that says too little are compared where they share more of what the rule asks for.
+     *
+     * @param  list<int>  $places
+     * @param  array<int, true>  $common
+     * @return \Generator<int, Pair>
+     */
+    private function refined(int $rule, array $places, array $common): \Generator
+    {
+        $first = $this->read($places[0]);
+        if (count($places) > self::HOPELESS) {
+            $this->tellTooCommon($rule, $first, count($places));
+
+            return;
+        }
+        $groups = [];
+        foreach ($places as $place) {
+            foreach ($this->judge->refined($rule, $this->read($place)) as $trace) {
+                $groups[$trace][] = $place;
+            }
+        }
+        $isTold = false;
+        if ($groups === []) {
+            $this->tellTooCommon($rule, $first, count($places));
+        }
+        foreach ($groups as $group) {
+            if (count($group) > $this->judge->most($rule)) {
+                if (! $isTold) {
+                    $this->tellTooCommon($rule, $first, count($group));
+                    $isTold = true;
+                }
+
+                continue;
+            }
+            $records = count($group) > 1 ? array_map($this->read(...), $group) : [];
+            foreach ($records as $i => $one) {
+                for ($j = 0; $j < $i; $j++) {
+                    $shared = array_diff_key(array_intersect_key($one->keys, $records[$j]->keys), $common);
+                    $pair = $shared === [] ? $this->compared($one, $records[$j]) : null;
+                    if ($pair !== null) {
+                        yield $pair;
+                    }
+                }
+            }
+        }
+    }
+
+    private function compared(PreparedRecord $one, PreparedRecord $other): ?Pair
+    {
+        if ($one->ref === $other->ref) {
+            return null;
+        }
+        $this->compared++;
+
+        return $this->judge->judge($one, $other);
+    }
+
+    private function tellTooCommon(int $rule, PreparedRecord $example, int $records): void
+    {
+        $this->tooCommonCount++;
+        if (count($this->tooCommon) < 20 * self::NAMED) {
+            $this->tooCommon[] = new TooCommon($this->judge->set->rules[$rule]->name, $this->judge->shown($rule, $example), $records);
+        }
+    }
+
+    /** @return array<int, true> keys that more records share than their rule looks at */
+    private function commonKeys(): array
+    {
+        $common = [];
+        foreach (array_keys($this->buffers) as $part) {
+            foreach ($this->blocks($part) as [$key, $rule, $places]) {
+                if (count($places) > $this->judge->most($rule)) {
+                    $common[$key] = true;
+                }
+            }
+        }
+
+        return $common;
+    }
+
+    /** @return \Generator<int, array{int, int, non-empty-list<int>}> a key that several records share, its rule, and where they stand */
+    private function blocks(int $part): \Generator
+    {
+        $file = "{$this->folder}/keys-{$part}";
+        $entries = is_file($file) ? str_split((string) file_get_contents($file), self::ENTRY) : [];
+        sort($entries, SORT_STRING);
+        $run = [];
+        foreach ([...$entries, ''] as $entry) {
+            if ($run !== [] && strncmp($entry, $run[0], 8) !== 0) {
+                if (count($run) > 1) {
+                    yield self::block($run);
+                }
+                $run = [];
+            }
+            $run[] = $entry;
+        }
+    }
+
+    /**
+     * @param  non-empty-list<string>  $run  entries of one key
+     * @return array{int, int, non-empty-list<int>}
+     */
+    private static function block(array $run): array
+    {
+        /** @var array{key: int, place: int, rule: int} $head */
+        $head = unpack('qkey/Jplace/Crule', $run[0]);
+
+        return [$head['key'], $head['rule'], array_map(static function (string $entry): int {
+            /** @var array{1: int} $place */
+            $place = unpack('J', $entry, 8);
+
+            return $place[1];
+        }, $run)];
+    }
+
+    private function read(int $place): PreparedRecord
+    {
+        fseek($this->records, $place);
+        /** @var array{1: int<1, max>} $length */
+        $length = unpack('N', (string) fread($this->records, 4));
+
+        return PreparedRecord::unpack((string) stream_get_contents($this->records, $length[1]));
+    }
+
+    private function write(int $part): void
+    {
+        if ($this->buffers[$part] !== '') {
+            file_put_contents("{$this->folder}/keys-{$part}", $this->buffers[$part], FILE_APPEND);
+            $this->buffers[$part] = '';
+        }
+    }
+}
