@@ -100,7 +100,7 @@ final readonly class DuplicatesReport implements Report
     {
         return [
             'rows' => $this->rows, 'certain' => $this->pairs['certain'], 'review' => $this->pairs['review'], 'compared' => array_sum(array_column($this->searches, 'compared')), 'out' => $this->out,
-            'too_common' => array_map(static fn (TooCommon $one): array => ['rule' => $one->rule, 'value' => $one->value, 'records' => $one->records], array_merge(...array_column($this->searches, 'tooCommon'))),
+            'too_common' => array_map(static fn (TooCommon $one): array => ['rules' => $one->rules, 'value' => $one->value, 'records' => $one->records], array_merge(...array_column($this->searches, 'tooCommon'))),
         ];
     }
 
@@ -109,7 +109,7 @@ final readonly class DuplicatesReport implements Report
         $data = $this->data();
         $text = sprintf("%s rows, %s pairs compared: %s certain, %s to be reviewed. %s has them.\n", number_format($this->rows), number_format((int) $data['compared']), number_format($this->pairs['certain']), number_format($this->pairs['review']), $this->out);
         foreach (array_slice($data['too_common'], 0, 10) as $one) {
-            $text .= sprintf("Not looked at: %s rows share \"%s\", which the rule \"%s\" goes by.\n", number_format($one['records']), $one['value'], $one['rule']);
+            $text .= sprintf("Not looked at: %s rows share \"%s\", by which these rules look: %s.\n", number_format($one['records']), $one['value'], $one['rules']);
         }
 
         return $text;

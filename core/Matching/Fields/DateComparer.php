@@ -56,7 +56,7 @@ final readonly class DateComparer implements FieldComparer
 
     public function selectivity(): int
     {
-        return 50;
+        return $this->comparison->field === 'birth_date' && $this->comparison->options->days === 0 ? 65 : 40;
     }
 
     public static function swapped(string $date): string

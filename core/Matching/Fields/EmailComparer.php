@@ -43,12 +43,20 @@ final readonly class EmailComparer implements FieldComparer
         return match ($this->comparison->how) {
             How::Exact => [$value[1]],
             How::Starts => [substr($value[1], 0, $this->comparison->characters)],
-            How::Alike => Spelling::traces($value[1]),
+            How::Alike => self::alike($value[1]),
         };
     }
 
     public function selectivity(): int
     {
         return $this->comparison->how === How::Starts ? 20 : 90;
+    }
+
+    /** @return list<string> a slip is in the name or in the domain; the other is as it was */
+    private static function alike(string $email): array
+    {
+        [$name, $domain] = explode('@', "{$email}@");
+
+        return [$name, ...array_map(static fn (string $trace): string => "{$trace}@{$domain}", Spelling::traces($name))];
     }
 }

@@ -27,6 +27,7 @@ final readonly class FieldComparers
         return match (true) {
             $comparison->field === Comparison::NAME && $kind === SupporterKind::Person => new NameComparer($comparison),
             $comparison->field === Comparison::NAME => new TextComparer($comparison, 'name'),
+            $comparison->field === 'name.first' && $kind === SupporterKind::Person => new FirstNameComparer($comparison),
             $comparison->field === Comparison::ID => new IdComparer,
             $comparison->field === Comparison::ADDRESS => new AddressComparer($comparison),
             $comparison->field === 'email' => new EmailComparer($comparison),

@@ -148,26 +148,35 @@ final readonly class NameComparer implements FieldComparer
         return $a !== '' && $b !== '' && $a[0] !== $b[0] && $one[self::FIRST] === $other[self::FIRST];
     }
 
-    public function traces(array $value): array
+    /**
+     * @param  list<string>  $value
+     * @return list<string> texts of which two first names that agree have one in common
+     */
+    public function firstTraces(array $value): array
     {
         $options = $this->comparison->options;
         $first = $value[self::FIRST];
-        $fulls = $first !== '' && ($options->nicknames) ? Nicknames::fullOf($first) : [];
-        $firsts = [$first, ...$fulls];
-        $loose = $options->initials || $options->sound || $this->comparison->how === How::Alike;
-        if ($loose) {
+        $firsts = [$first, ...($options->nicknames ? Nicknames::fullOf($first) : [])];
+        if ($options->initials || $options->sound || $this->comparison->how === How::Alike) {
             $firsts = array_map(static fn (string $name): string => substr($name, 0, 1), [...$firsts, ...($options->initials && strlen($first) === 1 ? [$value[self::MIDDLE]] : [])]);
         } else {
             // One who gives two first names is looked for by the first of them too.
             $firsts[] = explode(' ', $first)[0];
         }
+
+        return array_values(array_unique($firsts));
+    }
+
+    public function traces(array $value): array
+    {
+        $first = $value[self::FIRST];
         $traces = [];
         foreach ($this->lastTraces($value[self::LAST]) as $last) {
-            foreach (array_unique($firsts) as $name) {
+            foreach ($this->firstTraces($value) as $name) {
                 $traces[] = "{$last}|{$name}";
             }
         }
-        if ($options->swapped && $first !== '') {
+        if ($this->comparison->options->swapped && $first !== '') {
             $pair = [$first, $value[self::LAST]];
             sort($pair);
             $traces[] = "{$pair[0]}||{$pair[1]}";
@@ -178,7 +187,7 @@ final readonly class NameComparer implements FieldComparer
 
     public function selectivity(): int
     {
-        return 70;
+        return $this->comparison->how === How::Exact ? 70 : 55;
     }
 
     /**

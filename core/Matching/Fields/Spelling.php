@@ -8,7 +8,10 @@ namespace PineSieve\Core\Matching\Fields;
 final class Spelling
 {
     /** Letters beyond which a word is not taken apart to be found in spite of a slip. */
-    private const LONG = 24;
+    private const LONG = 12;
+
+    /** Letters at either end of a longer one, of which a slip leaves one as it is. */
+    private const END = 6;
 
     private function __construct()
     {
@@ -54,8 +57,7 @@ final class Spelling
         $traces = [$word];
         $length = strlen($word);
         if ($length > self::LONG) {
-            // Too long to be taken apart: both ends of it.
-            return [$word, '<'.substr($word, 0, 8), '>'.substr($word, -8)];
+            return [$word, '<'.substr($word, 0, self::END), '>'.substr($word, -self::END)];
         }
         for ($i = 0; $i < $length; $i++) {
             $traces[] = substr($word, 0, $i).substr($word, $i + 1);

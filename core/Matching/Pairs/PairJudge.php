@@ -34,8 +34,11 @@ final class PairJudge
     /** Selectivity from which a field alone says enough for a rule to be looked up by it. */
     private const TELLING = 60;
 
-    /** @var list<list<array{Comparison, FieldComparer, int}>> of each rule, with the place of the values */
+    /** @var list<list<int>> of each rule, the places of its comparisons */
     private array $rules = [];
+
+    /** @var list<array{Comparison, FieldComparer, int}> each comparison once, with the place of the values */
+    private array $comparisons = [];
 
     /** @var array<string, FieldComparer> by preparation */
     private array $preparations = [];
@@ -43,61 +46,81 @@ final class PairJudge
     /** @var array<string, int> field of SIGNS to the place of its values */
     private array $signs = [];
 
-    /** @var list<non-empty-list<int>> places, within each rule, of the comparisons that it is looked up by */
-    private array $lookedUpBy = [];
+    /** @var list<non-empty-list<int>> places of comparisons that one rule or several are looked up by */
+    private array $lookups = [];
+
+    /** @var list<non-empty-list<int>> of each of them, the rules */
+    private array $rulesOf = [];
 
     public function __construct(
         public readonly RuleSet $set,
         FieldComparers $comparers,
     ) {
         foreach ($set->rules as $rule) {
-            $this->rules[] = array_map(function (Comparison $comparison) use ($comparers): array {
-                $comparer = $comparers->of($comparison, $this->set->kind);
-
-                return [$comparison, $comparer, $this->place($comparer)];
-            }, $rule->comparisons);
+            $this->rules[] = array_map(fn (Comparison $comparison): int => $this->comparison($comparison, $comparers), $rule->comparisons);
         }
         foreach (self::SIGNS as $field) {
             $this->signs[$field] = $this->place($comparers->of(new Comparison($field), $set->kind));
         }
-        $this->lookedUpBy = array_map(self::strongest(...), $this->rules);
+        foreach ($this->rules as $rule => $places) {
+            $by = $this->strongest($places);
+            $lookup = array_search($by, $this->lookups, true);
+            if ($lookup === false) {
+                $this->lookups[] = $by;
+                $this->rulesOf[] = [$rule];
+            } else {
+                $this->rulesOf[$lookup][] = $rule;
+            }
+        }
     }
 
     public function prepare(int $ref, Traits $traits): PreparedRecord
     {
         $values = array_map(static fn (FieldComparer $comparer): array => $comparer->values($traits), array_values($this->preparations));
         $keys = [];
-        foreach ($this->lookedUpBy as $rule => $places) {
-            foreach ($this->traces($rule, $places, $values) as $trace) {
-                $keys[self::key("{$rule}|{$trace}")] = $rule;
+        foreach ($this->lookups as $lookup => $places) {
+            foreach ($this->traces($places, $values) as $trace) {
+                $keys[self::key("{$lookup}|{$trace}")] = $lookup;
             }
         }
 
         return new PreparedRecord($ref, $values, $keys);
     }
 
-    /** @return int how many records may share a key of a rule before it says too little */
-    public function most(int $rule): int
+    /** @return int how many records may share a key of a lookup before it says too little */
+    public function most(int $lookup): int
     {
-        return $this->set->rules[$rule]->most;
+        return max(array_map(fn (int $rule): int => $this->set->rules[$rule]->most, $this->rulesOf[$lookup]));
     }
 
     /**
-     * Further keys of records that share one that says too little: by the comparisons of the rule that it was not looked up by.
+     * Further keys of records that share one that says too little: by the comparisons of its rules that they were not looked up by.
      *
      * @return list<string> none if there are no further comparisons
      */
-    public function refined(int $rule, PreparedRecord $record): array
+    public function refined(int $lookup, PreparedRecord $record): array
     {
-        $rest = array_values(array_filter(array_keys($this->rules[$rule]), fn (int $place): bool => ! in_array($place, $this->lookedUpBy[$rule], true) && ! $this->rules[$rule][$place][0]->options->blanksEqual));
+        $refined = [];
+        foreach ($this->rulesOf[$lookup] as $rule) {
+            $rest = array_values(array_filter($this->rules[$rule], fn (int $place): bool => ! in_array($place, $this->lookups[$lookup], true) && ! $this->comparisons[$place][0]->options->blanksEqual));
+            foreach ($rest === [] ? [] : $this->traces($rest, $record->values) as $trace) {
+                $refined[] = "{$rule}|{$trace}";
+            }
+        }
 
-        return $rest === [] ? [] : $this->traces($rule, $rest, $record->values);
+        return $refined;
+    }
+
+    /** Names of the rules that are looked up so. */
+    public function rules(int $lookup): string
+    {
+        return implode(', ', array_map(fn (int $rule): string => $this->set->rules[$rule]->name, $this->rulesOf[$lookup]));
     }
 
     /** What a key stands for, as people read it. */
-    public function shown(int $rule, PreparedRecord $record): string
+    public function shown(int $lookup, PreparedRecord $record): string
     {
-        return implode(', ', array_map(fn (int $place): string => $record->values[$this->rules[$rule][$place][2]][0][0] ?? '', $this->lookedUpBy[$rule]));
+        return implode(', ', array_map(fn (int $place): string => $record->values[$this->comparisons[$place][2]][0][0] ?? '', $this->lookups[$lookup]));
     }
 
     /** @return ?Pair null if no rule holds, or a sign keeps the two apart */
@@ -106,10 +129,11 @@ final class PairJudge
         $certainty = null;
         $held = [];
         $agreements = [];
-        foreach ($this->rules as $place => $comparisons) {
-            $found = $this->holds($comparisons, $one->values, $other->values);
+        $known = [];
+        foreach ($this->rules as $number => $places) {
+            $found = $this->holds($places, $one->values, $other->values, $known);
             if ($found !== null) {
-                $rule = $this->set->rules[$place];
+                $rule = $this->set->rules[$number];
                 $certainty = $certainty === Certainty::Certain ? $certainty : $rule->certainty;
                 $held[] = $rule->name;
                 foreach ($found as $field => $agreement) {
@@ -129,33 +153,40 @@ final class PairJudge
             $certainty = $effect === SignEffect::Review ? Certainty::Review : $certainty;
         }
         [$one, $other] = $one->ref <= $other->ref ? [$one, $other] : [$other, $one];
+        if (isset($agreements[Comparison::NAME])) {
+            // The whole name says it already.
+            unset($agreements['name.first'], $agreements['name.last']);
+        }
         $agreements += $this->further($agreements, $one->values, $other->values);
 
         return new Pair($one->ref, $other->ref, $certainty, self::score($agreements, count($signs), $certainty), array_values(array_map(static fn (Agreement $agreement): string => $agreement->reason, array_filter($agreements, static fn (Agreement $agreement): bool => $agreement->reason !== ''))), [...array_values($signs), ...$this->elsewhere($agreements, $one->values, $other->values)], $held);
     }
 
     /**
-     * @param  list<array{Comparison, FieldComparer, int}>  $comparisons
+     * @param  list<int>  $places  of comparisons
      * @param  list<list<list<string>>>  $one
      * @param  list<list<list<string>>>  $other
+     * @param  array<int, Agreement|false|null>  $known  what comparisons of this pair found before: false for no agreement, null for two blanks that are equal
      * @return ?array<string, Agreement> field to how it agrees; null if one of them does not
      */
-    private function holds(array $comparisons, array $one, array $other): ?array
+    private function holds(array $places, array $one, array $other, array &$known): ?array
     {
         $found = [];
-        foreach ($comparisons as [$comparison, $comparer, $place]) {
-            if ($one[$place] === [] && $other[$place] === []) {
-                if (! $comparison->options->blanksEqual) {
-                    return null;
-                }
-
-                continue;
+        foreach ($places as $place) {
+            if (! array_key_exists($place, $known)) {
+                [$comparison, $comparer, $at] = $this->comparisons[$place];
+                $known[$place] = match (true) {
+                    $one[$at] !== [] && $other[$at] !== [] => self::best($comparer, $one[$at], $other[$at]) ?? false,
+                    $one[$at] === $other[$at] && $comparison->options->blanksEqual => null,
+                    default => false,
+                };
             }
-            $best = self::best($comparer, $one[$place], $other[$place]);
-            if ($best === null) {
+            if ($known[$place] === false) {
                 return null;
             }
-            $found[$comparison->field] = $best;
+            if ($known[$place] !== null) {
+                $found[$this->comparisons[$place][0]->field] = $known[$place];
+            }
         }
 
         return $found;
@@ -198,6 +229,9 @@ final class PairJudge
         $otherId = self::otherId($one[$this->signs[Comparison::ID]], $other[$this->signs[Comparison::ID]]);
         if ($otherId !== null) {
             $signs[Sign::OtherId->value] = $otherId;
+        }
+        if ($this->differ('email', $one, $other) && $this->differ('phone', $one, $other)) {
+            $signs[Sign::OtherContacts->value] = 'Both have an email and a phone, and neither is the same';
         }
         [$names, $otherNames] = [$one[$this->signs[Comparison::NAME]], $other[$this->signs[Comparison::NAME]]];
         if ($this->set->kind === SupporterKind::Person && $names !== [] && $otherNames !== []) {
@@ -288,12 +322,25 @@ final class PairJudge
     {
         $elsewhere = [];
         foreach (['email', 'phone', Comparison::ADDRESS] as $field) {
-            if (! isset($agreements[$field]) && $one[$this->signs[$field]] !== [] && $other[$this->signs[$field]] !== []) {
+            if (! isset($agreements[$field]) && $this->differ($field, $one, $other)) {
                 $elsewhere[] = "Another {$field}";
             }
         }
 
         return $elsewhere;
+    }
+
+    /**
+     * Whether both have one, and none in common.
+     *
+     * @param  list<list<list<string>>>  $one
+     * @param  list<list<list<string>>>  $other
+     */
+    private function differ(string $field, array $one, array $other): bool
+    {
+        [$ours, $theirs] = [$one[$this->signs[$field]], $other[$this->signs[$field]]];
+
+        return $ours !== [] && $theirs !== [] && ! self::shares($ours, $theirs);
     }
 
     /**
@@ -326,15 +373,15 @@ final class PairJudge
     }
 
     /**
-     * @param  list<int>  $places  of comparisons within the rule
+     * @param  list<int>  $places  of comparisons
      * @param  list<list<list<string>>>  $values
      * @return list<string> one for each way in which their traces go together
      */
-    private function traces(int $rule, array $places, array $values): array
+    private function traces(array $places, array $values): array
     {
         $traces = [''];
         foreach ($places as $place) {
-            [, $comparer, $at] = $this->rules[$rule][$place];
+            [, $comparer, $at] = $this->comparisons[$place];
             $own = [];
             foreach ($values[$at] as $value) {
                 array_push($own, ...$comparer->traces($value));
@@ -354,19 +401,36 @@ final class PairJudge
     /**
      * The comparison whose values the fewest records share; where even that says little, the next ones with it, if they have few traces.
      *
-     * @param  list<array{Comparison, FieldComparer, int}>  $comparisons
+     * @param  list<int>  $places  of comparisons
      * @return non-empty-list<int>
      */
-    private static function strongest(array $comparisons): array
+    private function strongest(array $places): array
     {
-        $usable = array_filter($comparisons, static fn (array $one): bool => ! $one[0]->options->blanksEqual);
-        uasort($usable, static fn (array $a, array $b): int => $b[1]->selectivity() <=> $a[1]->selectivity());
-        $places = array_keys($usable);
-        if ($usable[$places[0]][1]->selectivity() >= self::TELLING) {
-            return [$places[0]];
+        $usable = array_values(array_filter($places, fn (int $place): bool => ! $this->comparisons[$place][0]->options->blanksEqual));
+        usort($usable, fn (int $a, int $b): int => $this->comparisons[$b][1]->selectivity() <=> $this->comparisons[$a][1]->selectivity());
+        if ($usable === []) {
+            throw new \LogicException('A rule has a comparison that blanks do not fulfil.');
+        }
+        $first = array_shift($usable);
+        if ($this->comparisons[$first][1]->selectivity() >= self::TELLING) {
+            return [$first];
         }
 
-        return [$places[0], ...array_slice(array_filter(array_slice($places, 1), static fn (int $place): bool => $usable[$place][0]->how !== How::Alike), 0, 2)];
+        return [$first, ...array_slice(array_values(array_filter($usable, fn (int $place): bool => $this->comparisons[$place][0]->how !== How::Alike)), 0, 2)];
+    }
+
+    /** @return int where the comparison stands: equal ones are made once for a pair */
+    private function comparison(Comparison $comparison, FieldComparers $comparers): int
+    {
+        foreach ($this->comparisons as $place => [$known]) {
+            if ($known->toArray() === $comparison->toArray()) {
+                return $place;
+            }
+        }
+        $comparer = $comparers->of($comparison, $this->set->kind);
+        $this->comparisons[] = [$comparison, $comparer, $this->place($comparer)];
+
+        return count($this->comparisons) - 1;
     }
 
     private function place(FieldComparer $comparer): int

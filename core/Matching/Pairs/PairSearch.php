@@ -13,7 +13,7 @@ final class PairSearch
     /** Files that keys are spread over. */
     private const PARTS = 128;
 
-    /** A key, where its record stands in the file, and its rule. */
+    /** A key, where its record stands in the file, and its lookup. */
     private const ENTRY = 17;
 
     private const BUFFER = 1 << 15;
@@ -60,9 +60,9 @@ final class PairSearch
             return;
         }
         $packed = $record->pack();
-        foreach ($record->keys as $key => $rule) {
+        foreach ($record->keys as $key => $lookup) {
             $part = ($key >> 57) & (self::PARTS - 1);
-            $this->buffers[$part] .= pack('qJC', $key, $this->position, $rule);
+            $this->buffers[$part] .= pack('qJC', $key, $this->position, $lookup);
             if (strlen($this->buffers[$part]) > self::BUFFER) {
                 $this->write($part);
             }
@@ -80,7 +80,7 @@ final class PairSearch
         $common = $this->commonKeys();
         $seen = [];
         foreach (array_keys($this->buffers) as $part) {
-            foreach ($this->blocks($part) as [$key, $rule, $places]) {
+            foreach ($this->blocks($part) as [$key, $lookup, $places]) {
                 if (! isset($common[$key])) {
                     foreach ($this->within(array_map($this->read(...), $places), $key, $common) as $pair) {
                         yield $pair;
@@ -88,7 +88,7 @@ final class PairSearch
 
                     continue;
                 }
-                foreach ($this->refined($rule, $places, $common) as $pair) {
+                foreach ($this->refined($lookup, $places, $common) as $pair) {
                     // A pair may share more than one key that says too little.
                     if (! isset($seen[$pair->one][$pair->other])) {
                         $seen[$pair->one][$pair->other] = true;
@@ -133,28 +133,28 @@ final class PairSearch
      * @param  array<int, true>  $common
      * @return \Generator<int, Pair>
      */
-    private function refined(int $rule, array $places, array $common): \Generator
+    private function refined(int $lookup, array $places, array $common): \Generator
     {
         $first = $this->read($places[0]);
         if (count($places) > self::HOPELESS) {
-            $this->tellTooCommon($rule, $first, count($places));
+            $this->tellTooCommon($lookup, $first, count($places));
 
             return;
         }
         $groups = [];
         foreach ($places as $place) {
-            foreach ($this->judge->refined($rule, $this->read($place)) as $trace) {
+            foreach ($this->judge->refined($lookup, $this->read($place)) as $trace) {
                 $groups[$trace][] = $place;
             }
         }
         $isTold = false;
         if ($groups === []) {
-            $this->tellTooCommon($rule, $first, count($places));
+            $this->tellTooCommon($lookup, $first, count($places));
         }
         foreach ($groups as $group) {
-            if (count($group) > $this->judge->most($rule)) {
+            if (count($group) > $this->judge->most($lookup)) {
                 if (! $isTold) {
-                    $this->tellTooCommon($rule, $first, count($group));
+                    $this->tellTooCommon($lookup, $first, count($group));
                     $isTold = true;
                 }
 
@@ -183,21 +183,21 @@ final class PairSearch
         return $this->judge->judge($one, $other);
     }
 
-    private function tellTooCommon(int $rule, PreparedRecord $example, int $records): void
+    private function tellTooCommon(int $lookup, PreparedRecord $example, int $records): void
     {
         $this->tooCommonCount++;
         if (count($this->tooCommon) < 20 * self::NAMED) {
-            $this->tooCommon[] = new TooCommon($this->judge->set->rules[$rule]->name, $this->judge->shown($rule, $example), $records);
+            $this->tooCommon[] = new TooCommon($this->judge->rules($lookup), $this->judge->shown($lookup, $example), $records);
         }
     }
 
-    /** @return array<int, true> keys that more records share than their rule looks at */
+    /** @return array<int, true> keys that more records share than are looked at */
     private function commonKeys(): array
     {
         $common = [];
         foreach (array_keys($this->buffers) as $part) {
-            foreach ($this->blocks($part) as [$key, $rule, $places]) {
-                if (count($places) > $this->judge->most($rule)) {
+            foreach ($this->blocks($part) as [$key, $lookup, $places]) {
+                if (count($places) > $this->judge->most($lookup)) {
                     $common[$key] = true;
                 }
             }
@@ -206,7 +206,7 @@ final class PairSearch
         return $common;
     }
 
-    /** @return \Generator<int, array{int, int, non-empty-list<int>}> a key that several records share, its rule, and where they stand */
+    /** @return \Generator<int, array{int, int, non-empty-list<int>}> a key that several records share, its lookup, and where they stand */
     private function blocks(int $part): \Generator
     {
         $file = "{$this->folder}/keys-{$part}";
@@ -230,10 +230,10 @@ final class PairSearch
      */
     private static function block(array $run): array
     {
-        /** @var array{key: int, place: int, rule: int} $head */
-        $head = unpack('qkey/Jplace/Crule', $run[0]);
+        /** @var array{key: int, place: int, lookup: int} $head */
+        $head = unpack('qkey/Jplace/Clookup', $run[0]);
 
-        return [$head['key'], $head['rule'], array_map(static function (string $entry): int {
+        return [$head['key'], $head['lookup'], array_map(static function (string $entry): int {
             /** @var array{1: int} $place */
             $place = unpack('J', $entry, 8);
 

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Matching\Pairs;
 
-/** What so many records share that a rule does not look at their pairs. */
+/** What so many records share that their pairs are not looked at. */
 final readonly class TooCommon
 {
     public function __construct(
-        public string $rule,
+        public string $rules,
         public string $value,
         public int $records,
     ) {

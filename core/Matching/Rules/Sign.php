@@ -19,11 +19,14 @@ enum Sign: string
     /** Different first names at one address, phone or email: a household rather than a duplicate. */
     case FirstName = 'first name';
 
+    /** Both have an email and a phone, and neither is the same: of two who share a name and an address, father and son. */
+    case OtherContacts = 'other contacts';
+
     public function effect(): SignEffect
     {
         return match ($this) {
             self::BirthDate, self::Generation, self::FirstName => SignEffect::Apart,
-            self::GenerationLeftOut, self::MiddleName, self::OtherId => SignEffect::Review,
+            self::GenerationLeftOut, self::MiddleName, self::OtherId, self::OtherContacts => SignEffect::Review,
         };
     }
 }
