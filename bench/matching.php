@@ -17,7 +17,6 @@ use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\FieldCatalog;
 
 require __DIR__.'/../vendor/autoload.php';
-require __DIR__.'/Truth.php';
 
 $largest = (int) ($argv[1] ?? 1_000_000);
 $comparers = new FieldComparers(FieldCatalog::builtIn());
@@ -129,7 +128,7 @@ foreach (['low' => 0.5, 'middle' => 1.0, 'high' => 2.0] as $name => $rate) {
             printf("    wrongly certain: %s\n", $error);
         }
     }
-    unset($result);
+    unset($result, $row);
 }
 printf("\n%10s %12s %10s %12s %10s %10s %8s %12s\n", 'records', 'prepare', 'search', 'pairs', 'pairs/s', 'records/s', 'peak', 'too common');
 for ($count = 10_000; $count <= $largest; $count *= 10) {

@@ -37,7 +37,7 @@ final readonly class Arguments
             }
             if ($argument === '--json') {
                 $json = true;
-            } elseif (preg_match('/^--([a-z]+)(?:=(.*))?$/sD', $argument, $parts) === 1) {
+            } elseif (preg_match('/^--([a-z]+)(?:=(.*))?$/sD', $argument, $parts) === 1 && in_array($parts[1], array_merge(...array_values(self::OPTIONS)), true)) {
                 $options[$parts[1]] = $parts[2] ?? $arguments[++$i] ?? throw new Usage("The option --{$parts[1]} needs a value.".PHP_EOL.Usage::TEXT);
             } elseif (str_starts_with($argument, '--')) {
                 throw new Usage("There is no option {$argument}.".PHP_EOL.Usage::TEXT);

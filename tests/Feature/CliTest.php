@@ -46,6 +46,14 @@ final class CliTest extends TestCase
     public static function misuse(): iterable
     {
         yield 'nothing' => [[], 'bin/sieve profile FILE'];
+        yield 'nowhere to write' => [['duplicates', 'demo/partners.xlsx'], '--out=PAIRS.csv is missing'];
+        yield 'a folder that is not there' => [['duplicates', 'demo/partners.xlsx', '--out=/nowhere/pairs.csv'], "can't be written"];
+        yield 'no such plan' => [['duplicates', 'demo/partners.xlsx', '--plan=/nowhere.json', '--out=/tmp/x.csv'], "/nowhere.json can't be read"];
+        yield 'a plan that is none' => [['duplicates', 'demo/partners.xlsx', '--plan=composer.json', '--out=/tmp/x.csv'], 'not a column plan'];
+        yield 'rules that are none' => [['duplicates', 'demo/partners.xlsx', '--rules=composer.json', '--out=/tmp/x.csv'], 'must be one of: person, household, organization'];
+        yield 'rules that are a picture' => [['duplicates', 'demo/partners.xlsx', '--rules=docs/screenshots/today.png', '--out=/tmp/x.csv'], 'not a match rule set'];
+        yield 'an option of another command' => [['profile', 'demo/partners.xlsx', '--out=/tmp/x.csv'], 'no option --out of profile'];
+        yield 'an option without a value' => [['duplicates', 'demo/partners.xlsx', '--out'], '--out needs a value'];
         yield 'no such file' => [['profile', '/nowhere.csv'], 'There is no file'];
         yield 'no such command' => [['eat', 'demo/partners.xlsx'], 'bin/sieve profile FILE'];
         yield 'no such option' => [['profile', 'demo/partners.xlsx', '--loud'], 'no option --loud'];
@@ -64,5 +72,65 @@ final class CliTest extends TestCase
         self::assertSame([2, ''], [$code, $out]);
         self::assertStringContainsString($message, $err);
         self::assertStringNotContainsString('Stack trace', $err);
+    }
+
+    /** @return list<array<string, string>> */
+    private static function pairs(string $content, string ...$options): array
+    {
+        $file = tempnam(sys_get_temp_dir(), 'rows').'.csv';
+        file_put_contents($file, $content);
+        [$code, $out, $err] = self::sieve('duplicates', $file, "--out={$file}.pairs", ...$options);
+        self::assertSame([0, ''], [$code, $err], $out);
+        $lines = array_map(static fn (string $line): array => str_getcsv($line, ',', '"', ''), array_filter(explode("\n", (string) file_get_contents("{$file}.pairs"))));
+        self::assertSame(['row_a', 'row_b', 'verdict', 'score', 'reasons'], $lines[0]);
+
+        return array_map(static fn (array $line): array => array_combine($lines[0], $line), array_slice($lines, 1));
+    }
+
+    private const ROWS = <<<'CSV'
+        First name,Last name,Email,Phone,Street,City,State,ZIP,Notes
+        Robert,Lee,bob@example.org,603 555 0143,12 Elm Street,Dover,NH,3820,=1+1
+        Bob,LEE,BOB+gala@example.org,,12 ELM ST,Dover,New Hampshire,03820,
+        Ann,Lee,bob@example.org,(603) 555-0143,12 Elm St,Dover,NH,03820,
+        ,,not an email,n/a,,,,,
+        Zoë,Quill,zoe@example.org,,,,,,
+        Zoe,Quill,zoe@example.com,,,,,,
+        First name,Last name,Email,Phone,Street,City,State,ZIP,Notes
+        "=cmd|' /C calc'!A0",Park,park@example.org,,,,,,
+        "=cmd|' /C calc'!A0",Park,park@example.org,,,,,,
+        Total,6
+        CSV;
+
+    public function test_duplicates_with_the_columns_as_they_are_proposed(): void
+    {
+        $pairs = self::pairs(self::ROWS);
+
+        self::assertSame([['2', '3', 'certain'], ['9', '10', 'certain'], ['6', '7', 'review']], array_map(static fn (array $pair): array => [$pair['row_a'], $pair['row_b'], $pair['verdict']], $pairs));
+        self::assertStringContainsString('Bob and Robert are usual forms of Robert', str_replace('Robert and Bob', 'Bob and Robert', $pairs[0]['reasons']));
+        self::assertStringContainsString('but: Another email', $pairs[2]['reasons']);
+        self::assertGreaterThan((int) $pairs[2]['score'], (int) $pairs[0]['score']);
+    }
+
+    public function test_duplicates_by_a_plan_and_by_rules_of_ones_own(): void
+    {
+        $plan = tempnam(sys_get_temp_dir(), 'plan');
+        $column = static fn (string $header, string ...$targets): array => ['header' => $header, 'state' => $targets === [] ? 'left behind' : 'sure', 'evidence' => '', 'feeds' => array_map(static fn (string $target): array => ['target' => $target, 'name' => '', 'steps' => []], $targets), 'steps' => []];
+        file_put_contents($plan, json_encode(['format' => 'pine-sieve-column-plan', 'version' => 1, 'name' => 'Ours', 'columns' => [$column('Given', 'name.first'), $column('Family', 'name.last'), $column('Badge', 'custom.badge'), $column('Mail')]]));
+        $rules = tempnam(sys_get_temp_dir(), 'rules');
+        file_put_contents($rules, json_encode([['format' => 'pine-sieve-match-rules', 'name' => 'By badge', 'kind' => 'person', 'rules' => [['name' => 'Badge', 'verdict' => 'review', 'comparisons' => [['field' => 'custom.badge'], ['field' => 'name.first', 'options' => ['initials' => true]]]]]]]));
+
+        self::assertSame([['row_a' => '2', 'row_b' => '4', 'verdict' => 'review']], array_map(static fn (array $pair): array => array_slice($pair, 0, 3), self::pairs("Given,Family,Badge,Mail\nAnn,Lee,B 7,a@example.org\nAnn,Lee,B 8,a@example.org\nA.,Park,b 7,z@example.org\n", "--plan={$plan}", "--rules={$rules}")));
+    }
+
+    public function test_two_couples_are_one_pair_of_rows(): void
+    {
+        $pairs = self::pairs("Name,Email\nJohn & Mary Castle,castle@example.org\nMary and John Castle,castle@example.org\nMary Castle,castle@example.org\n");
+
+        self::assertSame(count($pairs), count(array_unique(array_map(static fn (array $pair): string => "{$pair['row_a']}-{$pair['row_b']}", $pairs))));
+    }
+
+    public function test_a_file_without_duplicates_has_a_header_alone(): void
+    {
+        self::assertSame([], self::pairs("First name,Last name,Email\nAnn,Lee,a@example.org\nBo,Park,b@example.org\n"));
     }
 }

@@ -104,7 +104,7 @@ final readonly class NameComparer implements FieldComparer
             return [$likeness, 'the first names are spelled alike'];
         }
 
-        return $options->sound && strlen($a) > 2 && metaphone($a) === metaphone($b) ? [0.8, 'the first names sound alike'] : null;
+        return $options->sound && strlen($a) > 2 && Spelling::soundAlike($a, $b) ? [0.8, 'the first names sound alike'] : null;
     }
 
     /**
@@ -123,7 +123,7 @@ final readonly class NameComparer implements FieldComparer
         $isInitial = strlen($short) === 1 && $short === $long[0];
         $isSwapped = $a === $other[self::LAST] || $b === $one[self::LAST];
 
-        return ! $isInitial && ! $isSwapped && ! str_starts_with("{$long} ", "{$short} ") && ! (strlen($short) > 3 && str_starts_with($long, $short)) && Spelling::likeness($a, $b, 70) === null && metaphone($a) !== metaphone($b);
+        return ! $isInitial && ! $isSwapped && ! str_starts_with("{$long} ", "{$short} ") && ! (strlen($short) > 3 && str_starts_with($long, $short)) && Spelling::likeness($a, $b, 70) === null && ! Spelling::soundAlike($a, $b);
     }
 
     /**
@@ -227,7 +227,7 @@ final readonly class NameComparer implements FieldComparer
             }
         }
 
-        return $this->comparison->options->sound && metaphone($a) === metaphone($b) && strlen($a) > 2 ? [0.8, 'the last names sound alike'] : null;
+        return $this->comparison->options->sound && strlen($a) > 2 && Spelling::soundAlike($a, $b) ? [0.8, 'the last names sound alike'] : null;
     }
 
     /** @return list<string> */
@@ -238,7 +238,7 @@ final readonly class NameComparer implements FieldComparer
             $traces = [...Spelling::traces(str_replace(' ', '', $last)), ...array_filter(explode(' ', $last), static fn (string $part): bool => strlen($part) > 3)];
         }
         if ($this->comparison->options->sound) {
-            $traces[] = '~'.metaphone($last);
+            $traces[] = '~'.Spelling::sound($last);
         }
 
         return array_values(array_unique($traces));

@@ -66,6 +66,20 @@ final class Spelling
         return array_values(array_unique($traces));
     }
 
+    /** Equal for words that sound alike in English: PHP's metaphone, without the half vowels that come and go in names (Meyer, Maier); '' if nothing can be heard. */
+    public static function sound(string $word): string
+    {
+        return str_replace(['Y', 'W', 'H'], '', metaphone($word));
+    }
+
+    /** Whether two words sound alike and are not spelled too far apart: John and Jane have the same consonants. */
+    public static function soundAlike(string $one, string $other): bool
+    {
+        $sound = self::sound($one);
+
+        return $sound !== '' && $sound === self::sound($other) && self::likeness($one, $other, 55) !== null;
+    }
+
     /** Optimal string alignment distance: insertions, deletions, substitutions, and transpositions of neighbours. */
     private static function withTranspositions(string $one, string $other): int
     {

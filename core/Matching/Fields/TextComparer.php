@@ -59,7 +59,7 @@ final readonly class TextComparer implements FieldComparer
             }
         }
 
-        return $this->comparison->options->sound && metaphone($a) === metaphone($b) && metaphone($a) !== '' ? new Agreement(0.8, ucfirst($this->label)." sounds alike: {$shown}, {$shownOther}") : null;
+        return $this->comparison->options->sound && Spelling::soundAlike($a, $b) ? new Agreement(0.8, ucfirst($this->label)." sounds alike: {$shown}, {$shownOther}") : null;
     }
 
     public function traces(array $value): array
@@ -75,7 +75,7 @@ final readonly class TextComparer implements FieldComparer
             $traces[] = "+{$words[0]} {$words[1]}";
         }
 
-        return $this->comparison->options->sound ? [...$traces, '~'.metaphone($text)] : $traces;
+        return $this->comparison->options->sound ? [...$traces, '~'.Spelling::sound($text)] : $traces;
     }
 
     public function selectivity(): int

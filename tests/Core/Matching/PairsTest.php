@@ -1,0 +1,284 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Matching;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use PineSieve\Bench\Truth;
+use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Addresses\AddressStandardizer;
+use PineSieve\Core\Matching\Fields\FieldComparers;
+use PineSieve\Core\Matching\Fields\Traits;
+use PineSieve\Core\Matching\Pairs\Pair;
+use PineSieve\Core\Matching\Pairs\PairJudge;
+use PineSieve\Core\Matching\Pairs\PairSearch;
+use PineSieve\Core\Matching\Pairs\PreparedRecord;
+use PineSieve\Core\Matching\Pairs\SearchReport;
+use PineSieve\Core\Matching\Rules\Certainty;
+use PineSieve\Core\Matching\Rules\RuleSet;
+use PineSieve\Core\Matching\Rules\ShippedRules;
+use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Names\WrittenName;
+use PineSieve\Core\Records\Identifier;
+use PineSieve\Core\Standards\FieldCatalog;
+
+/** What two records amount to by the rule sets that come with the program, and how pairs are found among many. */
+final class PairsTest extends TestCase
+{
+    private string $folder = '';
+
+    protected function setUp(): void
+    {
+        $this->folder = sys_get_temp_dir().'/pairs-'.bin2hex(random_bytes(4));
+        mkdir($this->folder);
+    }
+
+    protected function tearDown(): void
+    {
+        array_map(unlink(...), glob("{$this->folder}/*") ?: []);
+        rmdir($this->folder);
+    }
+
+    private static function judge(SupporterKind $kind, ?RuleSet $set = null): PairJudge
+    {
+        $comparers = new FieldComparers(FieldCatalog::builtIn());
+
+        return new PairJudge($set ?? ShippedRules::of($kind, $comparers), $comparers);
+    }
+
+    /** @param  list<array<string, mixed>>  $rules */
+    private static function rules(array $rules): RuleSet
+    {
+        return RuleSet::fromArray(['name' => 'Ours', 'kind' => 'person', 'rules' => array_map(static fn (array $rule, int $i): array => ['name' => "Rule {$i}", 'verdict' => 'certain', ...$rule], $rules, array_keys($rules))], static fn (): bool => true);
+    }
+
+    /** @param  string  $said  "name; email; phone; street|unit|city|state|zip; born; id", blanks for what is not known */
+    private static function traits(string $said, SupporterKind $kind = SupporterKind::Person): Traits
+    {
+        [$name, $email, $phone, $address, $born, $id] = [...array_map(trim(...), explode(';', $said)), '', '', '', '', ''];
+        $written = Address::fromParts(array_combine(array_slice(Address::PARTS, 0, 5), [...array_map(trim(...), explode('|', $address)), ...array_fill(0, 5 - count(explode('|', $address)), '')]));
+        $person = $kind === SupporterKind::Person ? WrittenName::parse($name)->person : new \PineSieve\Core\Names\PersonName;
+
+        return new Traits(
+            $kind, $person, $name, $address === '' ? [] : [[$written, (new AddressStandardizer)->standardize($written)->standard]], $email === '' ? [] : [$email], $phone === '' ? [] : [$phone],
+            $id === '' ? [] : [new Identifier('old', $id)], ['birth_date' => $born, 'first_name' => $person->first, 'last_name' => $person->last],
+        );
+    }
+
+    /** @return iterable<string, array{string, string, ?string}> two people, and what they are: certain, review, or null for two */
+    public static function people(): iterable
+    {
+        $home = '12 Elm St||Dover|NH|03820';
+        $mail = 'lee@example.org';
+        $phone = '+16035550143';
+        yield 'the same id' => ['Ann Lee;;;;;X-1', 'Ann Lee;;;;;x-1', 'certain'];
+        yield 'the same id after a marriage' => ['Ann Lee;;;;;X-1', 'Ann Park;;;;;X-1', 'review'];
+        yield 'the same id, nobody alike' => ['Ann Lee;;;;;X-1', 'Zoe Quill;;;;;X-1', null];
+        yield 'the same email' => ["Ann Lee;{$mail}", "ANN LEE;{$mail}", 'certain'];
+        yield 'a nickname and the same phone' => ["Bob Lee;;{$phone}", "Robert Lee;;{$phone}", 'certain'];
+        yield 'husband and wife share an email' => ["Bo Lee;{$mail};{$phone};{$home}", "Ann Lee;{$mail};{$phone};{$home}", null];
+        yield 'husband and wife with the same consonants' => ["John Lee;{$mail};{$phone};{$home}", "Jane Lee;{$mail};{$phone};{$home}", null];
+        yield 'twins' => ["Ella Lee;;{$phone};{$home};1990-05-06", "Nora Lee;;{$phone};{$home};1990-05-06", null];
+        yield 'twins with names alike' => ["Mia Lee;{$mail};{$phone};{$home};1990-05-06", "Mya Lee;{$mail};{$phone};{$home};1990-05-06", 'review'];
+        yield 'father and son' => ["Robert Lee Sr.;;{$phone};{$home}", "Robert Lee Jr.;;{$phone};{$home}", null];
+        yield 'father and son, one suffix left out' => ["Robert Lee;;{$phone};{$home}", "Robert Lee Jr.;;{$phone};{$home}", 'review'];
+        yield 'father and son by their birth dates' => ["Robert Lee;;{$phone};{$home};1948-02-03", "Robert Lee;;{$phone};{$home};1975-11-23", null];
+        yield 'a birth date with day and month swapped' => ["Ann Lee;{$mail};;;1970-02-03", "Ann Lee;{$mail};;;1970-03-02", 'certain'];
+        yield 'other middle names' => ["Ann B. Lee;{$mail}", "Ann C. Lee;{$mail}", 'review'];
+        yield 'one gives a middle name' => ["Ann B. Lee;{$mail}", "Ann Lee;{$mail}", 'certain'];
+        yield 'the old system has them as two' => ["Ann Lee;{$mail};;;;X-1", "Ann Lee;{$mail};;;;X-2", 'review'];
+        yield 'one name at one address' => ["Ann Lee;;;{$home}", 'Ann Lee;;;12 ELM STREET||DOVER|New Hampshire|3820', 'certain'];
+        yield 'one name at one address, other email and phone' => ["Ann Lee;{$mail};{$phone};{$home}", "Ann Lee;ann@example.com;+12075550199;{$home}", 'review'];
+        yield 'an initial at one address' => ["A. Lee;;;{$home}", "Ann Lee;;;{$home}", 'review'];
+        yield 'a slip at one address' => ["Marta Abernathy;;;{$home}", "Marta Abernethy;;;{$home}", 'review'];
+        yield 'a changed surname' => ["Marta Lee;{$mail}", "Marta Park;{$mail}", 'review'];
+        yield 'swapped names' => ["Clark Kent;{$mail}", "Kent Clark;{$mail}", 'certain'];
+        yield 'the name alone' => ['Marta Quill', 'Marta Quill', 'review'];
+        yield 'neighbours' => ["Marta Quill;;;{$home}", "Zoe Park;;;{$home}", null];
+        yield 'strangers' => ['Marta Quill;a@example.org', 'Zoe Park;b@example.org', null];
+        yield 'nothing but an email' => [";{$mail}", ";{$mail}", null];
+        yield 'nothing' => ['', '', null];
+    }
+
+    #[DataProvider('people')]
+    public function test_people(string $one, string $other, ?string $verdict): void
+    {
+        $this->compared(SupporterKind::Person, $one, $other, $verdict);
+    }
+
+    /** @return iterable<string, array{SupporterKind, string, string, ?string}> */
+    public static function others(): iterable
+    {
+        $organization = SupporterKind::Organization;
+        yield 'a legal form' => [$organization, 'Harbor Light, Inc.;;;1 Quay St||Dover|NH|03820', 'The Harbor Light;;;9 Elm St||Dover|NH|03820', 'certain'];
+        yield 'one name in two places' => [$organization, 'First Parish Church;;;1 Quay St||Dover|NH|03820', 'First Parish Church;;;9 Elm St||Bath|ME|04530', 'review'];
+        yield 'two in one building' => [$organization, 'Petrel Sails;;;1 Quay St||Dover|NH|03820', 'Tern Bakery;;;1 Quay St||Dover|NH|03820', null];
+        yield 'a slip' => [$organization, 'Petrel Sailworks;info@petrel.example.org', 'Petrel Sialworks;info@petrel.example.org', 'review'];
+        yield 'strangers that have a common word' => [$organization, 'Larkspur Foundation', 'Heron Foundation', null];
+        $household = SupporterKind::Household;
+        yield 'a household' => [$household, 'John & Mary Lee;;;1 Quay St||Dover|NH|03820', 'John and Mary Lee;;;1 Quay Street||Dover|NH|03820', 'certain'];
+        yield 'one family name elsewhere' => [$household, 'John & Mary Lee;;;1 Quay St||Dover|NH|03820', 'Bo & Ann Lee;;;9 Elm St||Bath|ME|04530', null];
+    }
+
+    #[DataProvider('others')]
+    public function test_organizations_and_households(SupporterKind $kind, string $one, string $other, ?string $verdict): void
+    {
+        $this->compared($kind, $one, $other, $verdict);
+    }
+
+    private function compared(SupporterKind $kind, string $one, string $other, ?string $verdict): void
+    {
+        $judge = self::judge($kind);
+        [$a, $b] = [$judge->prepare(2, self::traits($one, $kind)), $judge->prepare(1, self::traits($other, $kind))];
+        $pair = $judge->judge($a, $b);
+
+        self::assertSame($verdict, $pair?->certainty->value, $pair?->reasons() ?? '');
+        self::assertEquals($pair?->certainty, $judge->judge($b, $a)?->certainty, 'It does not matter which side comes first.');
+        if ($pair !== null) {
+            self::assertSame([1, 2], [$pair->one, $pair->other]);
+            self::assertNotSame([], $pair->for, 'It says why.');
+            self::assertThat($pair->score, self::logicalAnd(self::greaterThan(0), self::lessThanOrEqual(100)));
+            self::assertNotSame([], array_intersect_key($a->keys, $b->keys), 'A pair without a common key would never be compared.');
+            self::assertEquals($a, PreparedRecord::unpack($a->pack()));
+        }
+    }
+
+    public function test_reasons_are_told_for_and_against(): void
+    {
+        $judge = self::judge(SupporterKind::Person);
+        $pair = $judge->judge($judge->prepare(1, self::traits('Bob Lee;bob@example.org;;;;X-1')), $judge->prepare(2, self::traits('Robert Lee Jr.;bob@example.org;;;;X-2')));
+
+        self::assertSame(['Same email: bob@example.org', 'Names agree, Bob and Robert are usual forms of Robert: Bob Lee, Robert Lee Jr.'], $pair?->for);
+        self::assertSame(['old has them as two: X-1, X-2', 'Only one is Jr.'], $pair?->against);
+        self::assertStringContainsString('; but: Only one is Jr.', $pair->reasons());
+    }
+
+    public function test_what_more_speaks_for_a_pair_puts_it_before_others(): void
+    {
+        $judge = self::judge(SupporterKind::Person);
+        $score = static fn (string $one, string $other): int => $judge->judge($judge->prepare(1, self::traits($one)), $judge->prepare(2, self::traits($other)))->score ?? 0;
+
+        self::assertGreaterThan($score('Ann Lee;a@example.org', 'Ann Lee;a@example.org'), $score('Ann Lee;a@example.org;+12075550143', 'Ann Lee;a@example.org;+12075550143'));
+        self::assertGreaterThan($score('Ann Lee', 'Ann Lee'), $score('Ann Lee;a@example.org', 'Ann Lee;a@example.org'));
+        self::assertGreaterThan($score('Ann B. Lee;a@example.org', 'Ann C. Lee;a@example.org'), $score('Ann Lee;a@example.org', 'Ann Lee;a@example.org'));
+    }
+
+    /** @return iterable<string, array{list<array<string, mixed>>, list<string>, string, string, bool}> */
+    public static function blanks(): iterable
+    {
+        $rule = static fn (array $options): array => [['comparisons' => [['field' => 'email'], ['field' => 'phone', 'options' => $options]]]];
+        yield 'two blanks do not agree' => [$rule([]), 'Ann;a@example.org', 'Bo;a@example.org', false];
+        yield 'unless the rule says so' => [$rule(['blanks equal' => true]), 'Ann;a@example.org', 'Anna;a@example.org', true];
+        yield 'a blank and a value never do' => [$rule(['blanks equal' => true]), 'Ann;a@example.org;+12075550143', 'Anna;a@example.org', false];
+    }
+
+    /** @param  list<array<string, mixed>>  $rules */
+    #[DataProvider('blanks')]
+    public function test_blanks(array $rules, string $one, string $other, bool $agree): void
+    {
+        $judge = self::judge(SupporterKind::Person, self::rules($rules));
+
+        self::assertSame($agree, $judge->judge($judge->prepare(1, self::traits($one)), $judge->prepare(2, self::traits($other))) !== null);
+    }
+
+    /**
+     * @param  iterable<int, Traits>  $records
+     * @return array{list<Pair>, SearchReport}
+     */
+    private function search(PairJudge $judge, iterable $records): array
+    {
+        $search = new PairSearch($judge, $this->folder);
+        foreach ($records as $number => $traits) {
+            $search->add($judge->prepare($number, $traits));
+        }
+        $pairs = $search->pairs();
+
+        return [iterator_to_array($pairs, false), $pairs->getReturn()];
+    }
+
+    public function test_the_search_finds_what_comparing_each_with_each_finds(): void
+    {
+        $judge = self::judge(SupporterKind::Person);
+        $records = [];
+        foreach ((new Truth(7, 1.5))->records(700) as $number => [$traits]) {
+            if ($traits->kind === SupporterKind::Person) {
+                $records[$number] = $traits;
+            }
+        }
+        [$pairs, $report] = $this->search($judge, $records);
+        $found = array_map(static fn (Pair $pair): string => "{$pair->one}-{$pair->other} {$pair->certainty->value}", $pairs);
+        $prepared = array_map($judge->prepare(...), array_keys($records), $records);
+        $all = [];
+        foreach ($prepared as $i => $one) {
+            for ($j = 0; $j < $i; $j++) {
+                $pair = $judge->judge($prepared[$j], $one);
+                if ($pair !== null) {
+                    $all[] = "{$pair->one}-{$pair->other} {$pair->certainty->value}";
+                }
+            }
+        }
+
+        self::assertSame($found, array_unique($found), 'Each pair once.');
+        self::assertSame([], array_diff($found, $all));
+        self::assertGreaterThan(60, count($all));
+        // Two slips in one email are the only thing that its traces do not promise to find.
+        self::assertLessThanOrEqual(1, count(array_diff($all, $found)));
+        self::assertSame([count($records), count($found)], [$report->records, $report->found]);
+        self::assertLessThan(count($records) ** 2 / 20, $report->compared);
+    }
+
+    public function test_what_too_many_share_is_told_and_not_looked_at(): void
+    {
+        $judge = self::judge(SupporterKind::Person, self::rules([['most' => 10, 'comparisons' => [['field' => 'phone']]]]));
+        [$pairs, $report] = $this->search($judge, array_map(self::traits(...), array_fill(1, 12, 'Ann Lee;;+16035550100')));
+
+        self::assertSame([[], 1, 12, '+16035550100', 'Rule 0'], [$pairs, $report->tooCommonCount, $report->tooCommon[0]->records, $report->tooCommon[0]->value, $report->tooCommon[0]->rules]);
+    }
+
+    public function test_of_what_too_many_share_those_who_share_more_are_looked_at(): void
+    {
+        $judge = self::judge(SupporterKind::Person, self::rules([['most' => 10, 'comparisons' => [['field' => 'name'], ['field' => 'address.postal_code']]]]));
+        $records = array_map(static fn (int $n): Traits => self::traits('Ann Lee;;;1 Elm St||Dover|NH|0'.(3800 + $n % 30)), range(1, 40));
+        [$pairs, $report] = $this->search($judge, $records);
+
+        self::assertCount(10, $pairs, 'Ann Lee is a common name; few of them live in one place.');
+        self::assertSame(0, $report->tooCommonCount);
+    }
+
+    public function test_a_row_is_no_duplicate_of_itself(): void
+    {
+        $judge = self::judge(SupporterKind::Person);
+        $search = new PairSearch($judge, $this->folder);
+        $search->add($judge->prepare(5, self::traits('Ann Lee;a@example.org')));
+        $search->add($judge->prepare(5, self::traits('Ann Lee;a@example.org')));
+        $search->add($judge->prepare(6, self::traits('')));
+
+        self::assertSame([], iterator_to_array($search->pairs()));
+    }
+
+    public function test_the_shipped_rules_keep_what_they_promise(): void
+    {
+        $right = $wrong = $all = $true = 0;
+        foreach (SupporterKind::cases() as $kind) {
+            $records = [];
+            foreach ((new Truth(11))->records(6000) as $number => [$traits]) {
+                if ($traits->kind === $kind) {
+                    $records[$number] = $traits;
+                    $true += $number % Truth::COPIES;
+                }
+            }
+            foreach ($this->search(self::judge($kind), $records)[0] as $pair) {
+                $isTrue = intdiv($pair->one, Truth::COPIES) === intdiv($pair->other, Truth::COPIES);
+                $all += (int) $isTrue;
+                $right += (int) ($isTrue && $pair->certainty === Certainty::Certain);
+                $wrong += (int) (! $isTrue && $pair->certainty === Certainty::Certain);
+            }
+            array_map(unlink(...), glob("{$this->folder}/*") ?: []);
+        }
+
+        self::assertGreaterThan(0.995, $right / ($right + $wrong), 'precision of what is certain');
+        self::assertGreaterThan(0.95, $all / $true, 'recall of what is certain or to be reviewed');
+    }
+}

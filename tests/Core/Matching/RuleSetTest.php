@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Matching;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use PineSieve\Core\Matching\Fields\FieldComparers;
+use PineSieve\Core\Matching\Rules\BadRules;
+use PineSieve\Core\Matching\Rules\Certainty;
+use PineSieve\Core\Matching\Rules\RuleSet;
+use PineSieve\Core\Matching\Rules\ShippedRules;
+use PineSieve\Core\Matching\Rules\Sign;
+use PineSieve\Core\Matching\Rules\SignEffect;
+use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Standards\Field;
+use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\FieldType;
+
+/** Rule sets as they are written in files. */
+final class RuleSetTest extends TestCase
+{
+    private const RULE = ['name' => 'Same email', 'verdict' => 'certain', 'comparisons' => [['field' => 'email']]];
+
+    /** @param  array<string, mixed>  $set */
+    private static function read(array $set): RuleSet
+    {
+        $catalog = FieldCatalog::builtIn()->with([new Field('custom.member_no', 'Member no', 'Record', FieldType::Text)]);
+
+        return RuleSet::fromArray([...['name' => 'Ours', 'kind' => 'person', 'rules' => [self::RULE]], ...$set], (new FieldComparers($catalog))->has(...));
+    }
+
+    public function test_what_is_read_is_written_the_same(): void
+    {
+        $comparisons = [
+            ['field' => 'name', 'how' => 'alike', 'strictness' => 80, 'options' => ['nicknames' => true, 'initials' => true, 'swapped names' => true, 'sound' => true]],
+            ['field' => 'address.city', 'how' => 'starts', 'characters' => 5, 'options' => ['match case' => true, 'blanks equal' => true, 'ignore words' => ['town', 'of']]],
+            ['field' => 'birth_date', 'how' => 'exact', 'options' => ['day and month swapped' => true, 'within days' => 3]],
+            ['field' => 'custom.member_no', 'how' => 'exact'],
+        ];
+        $set = self::read(['rules' => [['name' => 'All of it', 'verdict' => 'review', 'most' => 30, 'comparisons' => $comparisons]], 'signs' => ['birth date' => 'review', 'other id' => 'nothing']]);
+
+        self::assertSame([Certainty::Review, 30], [$set->rules[0]->certainty, $set->rules[0]->most]);
+        self::assertSame([SignEffect::Review, SignEffect::Nothing, SignEffect::Apart], [$set->effect(Sign::BirthDate), $set->effect(Sign::OtherId), $set->effect(Sign::Generation)]);
+        self::assertSame($comparisons, $set->toArray()['rules'][0]['comparisons']);
+        self::assertSame($set->toArray(), RuleSet::fromArray(json_decode((string) json_encode($set->toArray()), true), static fn (): bool => true)->toArray());
+    }
+
+    public function test_words_to_ignore_are_folded(): void
+    {
+        $set = self::read(['rules' => [[...self::RULE, 'comparisons' => [['field' => 'address.city', 'options' => ['ignore words' => ['The', '', 'Saint-Élie']]]]]]]);
+
+        self::assertSame(['the', 'saint elie'], $set->rules[0]->comparisons[0]->options->ignore);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> */
+    public static function bad(): iterable
+    {
+        $comparison = static fn (array $one): array => ['rules' => [[...self::RULE, 'comparisons' => [$one]]]];
+        yield 'another file' => [['format' => 'pine-sieve-column-plan'], 'not a match rule set'];
+        yield 'no name' => [['name' => '  '], 'needs a "name"'];
+        yield 'a name that is none' => [['name' => ['Ours']], 'needs a "name"'];
+        yield 'no such kind' => [['kind' => 'ship'], 'person, household, organization'];
+        yield 'no rules' => [['rules' => []], 'one to forty'];
+        yield 'rules that are a text' => [['rules' => 'all'], 'one to forty'];
+        yield 'a rule without a name' => [['rules' => [['verdict' => 'certain', 'comparisons' => [['field' => 'email']]]]], 'needs a "name"'];
+        yield 'two of one name' => [['rules' => [self::RULE, self::RULE]], 'the same name'];
+        yield 'a verdict that is none' => [['rules' => [[...self::RULE, 'verdict' => 'maybe']]], 'certain, review'];
+        yield 'nothing compared' => [['rules' => [[...self::RULE, 'comparisons' => []]]], 'one to twelve'];
+        yield 'too many to share' => [['rules' => [[...self::RULE, 'most' => 1000000]]], 'from 2 to 5000'];
+        yield 'no such field' => [$comparison(['field' => 'shoe.size']), '"shoe.size" is none'];
+        yield 'a field of gifts' => [$comparison(['field' => 'gift.amount']), '"gift.amount" is none'];
+        yield 'no such way' => [$comparison(['field' => 'email', 'how' => 'roughly']), 'exact, starts, alike'];
+        yield 'too strict' => [$comparison(['field' => 'email', 'how' => 'alike', 'strictness' => 101]), 'from 50 to 100'];
+        yield 'a strictness that is a text' => [$comparison(['field' => 'email', 'how' => 'alike', 'strictness' => '80']), 'from 50 to 100'];
+        yield 'no characters' => [$comparison(['field' => 'email', 'how' => 'starts', 'characters' => 0]), 'from 1 to 60'];
+        yield 'no such option' => [$comparison(['field' => 'email', 'options' => ['loosely' => true]]), 'option "loosely"'];
+        yield 'an option that is a number' => [$comparison(['field' => 'email', 'options' => ['nicknames' => 1]]), 'option "nicknames"'];
+        yield 'days without end' => [$comparison(['field' => 'birth_date', 'options' => ['within days' => 100000]]), 'option "within days"'];
+        yield 'all blank' => [$comparison(['field' => 'email', 'options' => ['blanks equal' => true]]), "two blanks can't be equal in every comparison"];
+        yield 'no such sign' => [['signs' => ['hair' => 'apart']], '"hair" is no sign'];
+        yield 'a sign that does what none does' => [['signs' => ['birth date' => 'explode']], '"birth date" is no sign'];
+    }
+
+    /** @param  array<string, mixed>  $set */
+    #[DataProvider('bad')]
+    public function test_a_bad_set_says_what_is_wrong(array $set, string $message): void
+    {
+        $this->expectException(BadRules::class);
+        $this->expectExceptionMessageMatches('~'.preg_quote($message, '~').'~');
+
+        self::read($set);
+    }
+
+    public function test_every_rule_of_the_shipped_sets_can_be_used(): void
+    {
+        foreach (SupporterKind::cases() as $kind) {
+            $set = ShippedRules::of($kind, new FieldComparers(FieldCatalog::builtIn()));
+
+            self::assertSame($kind, $set->kind);
+            self::assertContains(Certainty::Certain, array_column($set->rules, 'certainty'));
+            self::assertContains(Certainty::Review, array_column($set->rules, 'certainty'));
+        }
+    }
+}
