@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Merging;
+
+use PineSieve\Core\Records\SupporterRecord;
+
+/** One of the supporters that are to become one. */
+final readonly class Candidate
+{
+    /**
+     * @param  array<int, array<string, ?string>>  $gifts  id to its columns
+     * @param  array<string, string>  $changed  column of the supporter to when its value was written (ISO 8601), where that is known
+     */
+    public function __construct(
+        public SupporterRecord $record,
+        public array $gifts = [],
+        public array $changed = [],
+    ) {
+    }
+
+    public function id(): int
+    {
+        return (int) $this->record->ref;
+    }
+
+    /** How much of the record is filled: fields, and things that hang on it. */
+    public function fullness(): int
+    {
+        $record = $this->record;
+
+        return count(array_filter($record->fields, static fn (?string $value): bool => $value !== null && $value !== '')) + count($record->addresses) + count($record->emails) + count($record->phones) + count($record->identifiers) + count($record->memberships) + count($record->custom) + count($record->links);
+    }
+
+    /** How many parts the fullest of its addresses has. */
+    public function bestAddress(): int
+    {
+        $parts = array_map(static fn ($address): int => count(array_filter(array_intersect_key($address->values, array_flip(['line1', 'line2', 'city', 'state', 'postal_code', 'country'])), static fn (?string $value): bool => $value !== null && $value !== '')), $this->record->addresses);
+
+        return $parts === [] ? 0 : max($parts);
+    }
+
+    /** @return string ISO 8601; '' if there is no gift */
+    public function latestGift(): string
+    {
+        $dates = array_map(static fn (array $gift): string => $gift['given_on'] ?? '', $this->gifts);
+
+        return $dates === [] ? '' : max($dates);
+    }
+}

@@ -1,0 +1,294 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Merging;
+
+use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Addresses\AddressStandardizer;
+use PineSieve\Core\Changes\Action;
+use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Projection;
+use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Records\Identifier;
+use PineSieve\Core\Records\NameForms;
+use PineSieve\Core\Records\RecordPart;
+use PineSieve\Core\Records\SupporterRecord;
+
+/**
+ * Plans how several supporters become one. Whatever hangs on those who do not survive moves to the survivor with its own number,
+ * so that it keeps its history; what the survivor has already stays away. Nothing is lost: each thing that goes is a change that can be taken back.
+ */
+final readonly class Merger
+{
+    /** The stricter consent wins. */
+    private const CONSENTS = ['consent_mail', 'consent_email', 'consent_phone'];
+
+    private const STRICTER = ['', 'yes', 'no'];
+
+    /** The worse condition of one and the same address wins. */
+    private const WORSE = ['good', 'undeliverable', 'not to be used'];
+
+    private AddressStandardizer $standardizer;
+
+    public function __construct(private MergePolicy $policy)
+    {
+        $this->standardizer = new AddressStandardizer;
+    }
+
+    /**
+     * @param  list<Candidate>  $candidates  two or more
+     * @param  ?int  $survivor  id of the one who stays; null to follow the policy
+     * @param  array<string, string>  $typed  column or custom field to the value that a person chose or wrote
+     * @param  array<int, list<RecordPart>>  $linksToThem  links of others to any of the candidates, by whose they are
+     *
+     * @throws CannotMerge
+     */
+    public function plan(array $candidates, ?int $survivor = null, array $typed = [], array $linksToThem = []): MergePlan
+    {
+        self::mustBeMergeable($candidates);
+        /** @var non-empty-list<Candidate> $candidates */
+        $stays = null;
+        foreach ($candidates as $candidate) {
+            $stays = $candidate->id() === $survivor ? $candidate : $stays;
+        }
+        $stays ??= $survivor === null ? $this->policy->survivor->pick($candidates) : throw new CannotMerge('The one who is to stay is not among them.');
+        $others = array_values(array_filter($candidates, static fn (Candidate $one): bool => $one !== $stays));
+        $ids = array_map(static fn (Candidate $one): int => $one->id(), $candidates);
+        $changes = [$stays->id() => $this->fields($stays, $others, $typed)];
+        $record = Projection::after($stays->record, $changes[$stays->id()]);
+        foreach ($others as $other) {
+            [$taken, $given] = $this->things($record, $other, $ids, $typed);
+            array_push($changes[$stays->id()], ...$taken);
+            $changes[$other->id()] = $given;
+            $record = Projection::after($record, $taken);
+        }
+        foreach ($this->customs($stays, $others, $typed) as $change) {
+            $changes[$stays->id()][] = $change;
+        }
+        foreach ($this->links($linksToThem, $stays->id(), $ids) as $owner => $linked) {
+            $changes[$owner] = [...$changes[$owner] ?? [], ...$linked];
+        }
+        foreach ($others as $other) {
+            $changes[$other->id()][] = self::gone(Subject::Supporter, $other->id(), $other->record->fields);
+        }
+
+        return new MergePlan($stays->id(), array_filter($changes, static fn (array $of): bool => $of !== []), Projection::after($stays->record, $changes[$stays->id()]));
+    }
+
+    /** @param  list<Candidate>  $candidates */
+    private static function mustBeMergeable(array $candidates): void
+    {
+        $ids = array_map(static fn (Candidate $one): int => $one->id(), $candidates);
+        if (count($candidates) < 2 || count(array_unique($ids)) < count($ids)) {
+            throw new CannotMerge('Two different supporters at least can become one.');
+        }
+        $kinds = array_unique(array_map(static fn (Candidate $one): string => $one->record->kind()->value, $candidates));
+        if (count($kinds) > 1) {
+            throw new CannotMerge('A '.implode(' and a ', $kinds).' can\'t become one. If they belong together, link them.');
+        }
+    }
+
+    /**
+     * @param  list<Candidate>  $others
+     * @param  array<string, string>  $typed
+     * @return list<Change> at most one
+     */
+    private function fields(Candidate $stays, array $others, array $typed): array
+    {
+        $all = [$stays, ...$others];
+        $after = [];
+        foreach (MergePolicy::COLUMNS as $column) {
+            $after[$column] = $typed[$column] ?? $this->policy->of($column)->choose(array_map(static fn (Candidate $one): array => ['value' => $one->record->field($column), 'at' => $one->changed[$column] ?? ''], $all), $this->policy->separator);
+        }
+        foreach (self::CONSENTS as $column) {
+            $after[$column] = $typed[$column] ?? self::worst(self::STRICTER, array_map(static fn (Candidate $one): string => $one->record->field($column), $all));
+        }
+        $known = array_filter(array_map(static fn (Candidate $one): string => $one->record->field('first_known_on'), $all), static fn (string $date): bool => $date !== '');
+        $after['first_known_on'] = $typed['first_known_on'] ?? ($known === [] ? '' : min($known));
+        $isDead = array_filter($all, static fn (Candidate $one): bool => $one->record->field('status') === 'deceased') !== [];
+        $after['status'] = $typed['status'] ?? ($isDead ? 'deceased' : $stays->record->field('status'));
+        $changes = self::update($stays->record, $after);
+
+        // How it is shown, filed, addressed and greeted follows the name, where nobody wrote it by hand.
+        return self::update($stays->record, [...$after, ...NameForms::following($stays->record, Projection::after($stays->record, $changes)), ...array_intersect_key($typed, array_flip(NameForms::COLUMNS))]);
+    }
+
+    /**
+     * @param  array<string, string>  $after
+     * @return list<Change>
+     */
+    private static function update(SupporterRecord $record, array $after): array
+    {
+        $fields = [];
+        foreach ($after as $column => $value) {
+            if ($record->field($column) !== $value) {
+                $fields[$column] = [$record->fields[$column] ?? null, $value === '' ? null : $value];
+            }
+        }
+
+        return $fields === [] ? [] : [new Change(Subject::Supporter, $record->ref, Action::Update, $fields)];
+    }
+
+    /**
+     * @param  SupporterRecord  $record  the survivor as it is by now
+     * @param  list<int>  $ids  of all that become one
+     * @param  array<string, string>  $typed
+     * @return array{list<Change>, list<Change>} what the survivor gets, and what the other gives
+     */
+    private function things(SupporterRecord $record, Candidate $other, array $ids, array $typed): array
+    {
+        $taken = [];
+        $given = [];
+        $lists = [
+            [Subject::Address, $record->addresses, $other->record->addresses], [Subject::Email, $record->emails, $other->record->emails], [Subject::Phone, $record->phones, $other->record->phones],
+            [Subject::Identifier, $record->identifiers, $other->record->identifiers], [Subject::Membership, $record->memberships, $other->record->memberships], [Subject::Link, $record->links, $other->record->links],
+        ];
+        foreach ($lists as [$subject, $has, $gets]) {
+            $known = [];
+            foreach ($has as $part) {
+                $known[$this->sameness($subject, $part)] ??= $part;
+            }
+            foreach ($gets as $part) {
+                $given[] = self::gone($subject, $part->ref, $part->values);
+                $same = $known[$this->sameness($subject, $part)] ?? null;
+                if ($same !== null) {
+                    array_push($taken, ...self::completed($subject, $same, $part));
+                } elseif ($subject !== Subject::Link || ! in_array((int) $part->value('other_id'), $ids, true)) {
+                    // Nobody is linked to oneself.
+                    $known[$this->sameness($subject, $part)] = $part;
+                    $taken[] = Change::create($subject, $part->ref, [...$part->values, ...(isset($part->values['is_primary']) && $has !== [] ? ['is_primary' => '0'] : [])]);
+                }
+            }
+        }
+        foreach ($other->record->custom as $part) {
+            $given[] = self::gone(Subject::Custom, $part->ref, $part->values);
+        }
+        foreach ($other->gifts as $id => $gift) {
+            $given[] = self::gone(Subject::Gift, $id, $gift);
+            $taken[] = Change::create(Subject::Gift, $id, array_filter($gift, static fn (?string $value): bool => $value !== null));
+        }
+
+        return [$taken, $given];
+    }
+
+    /** Equal for things of which one is enough. */
+    private function sameness(Subject $subject, RecordPart $part): string
+    {
+        return match ($subject) {
+            Subject::Address => $this->delivery($part),
+            Subject::Email => mb_strtolower($part->value('address')),
+            Subject::Phone => (string) preg_replace('/\D/', '', $part->value('number')),
+            Subject::Identifier => (new Identifier($part->value('system'), $part->value('value')))->sameness(),
+            Subject::Membership => mb_strtolower("{$part->value('list')}|{$part->value('name')}"),
+            default => "{$part->value('kind')}|{$part->value('other_id')}",
+        };
+    }
+
+    private function delivery(RecordPart $part): string
+    {
+        $address = Address::fromParts($part->values);
+        $sameness = $this->standardizer->standardize($address)->standard->sameness();
+
+        return $sameness === '' ? mb_strtolower($address->line()) : $sameness;
+    }
+
+    /**
+     * What the survivor's own learns from the one that stays away: a label that it lacks, and the worse condition.
+     *
+     * @return list<Change>
+     */
+    private static function completed(Subject $subject, RecordPart $own, RecordPart $other): array
+    {
+        $fields = [];
+        foreach (['label', 'role'] as $column) {
+            if ($own->value($column) === '' && $other->value($column) !== '') {
+                $fields[$column] = [$own->values[$column] ?? null, $other->value($column)];
+            }
+        }
+        if (isset($own->values['condition'], $other->values['condition'])) {
+            $worst = self::worst(self::WORSE, [$own->value('condition'), $other->value('condition')]);
+            $fields += $worst === $own->value('condition') ? [] : ['condition' => [$own->value('condition'), $worst]];
+        }
+
+        return $fields === [] ? [] : [new Change($subject, $own->ref, Action::Update, $fields)];
+    }
+
+    /**
+     * @param  list<Candidate>  $others
+     * @param  array<string, string>  $typed
+     * @return list<Change>
+     */
+    private function customs(Candidate $stays, array $others, array $typed): array
+    {
+        $parts = [];
+        foreach ([$stays, ...$others] as $i => $candidate) {
+            foreach ($candidate->record->custom as $part) {
+                $parts[$part->value('field')][$i] = $part;
+            }
+        }
+        $changes = [];
+        foreach ($parts as $field => $of) {
+            $values = array_map(static fn (int $i): array => ['value' => isset($of[$i]) ? $of[$i]->value('value') : '', 'at' => ''], array_keys([$stays, ...$others]));
+            // Several values stand on a line each, and are joined as such.
+            $isList = array_filter($values, static fn (array $one): bool => str_contains($one['value'], "\n")) !== [];
+            $value = $typed[$field] ?? ($isList ? FieldRule::Joined->choose(array_map(static fn (string $line): array => ['value' => $line, 'at' => ''], explode("\n", implode("\n", array_column(array_filter($values, static fn (array $one): bool => $one['value'] !== ''), 'value')))), "\n") : $this->policy->of($field)->choose($values, $this->policy->separator));
+            $own = $of[0] ?? null;
+            if ($own !== null && $value !== $own->value('value')) {
+                $changes[] = $value === '' ? self::gone(Subject::Custom, $own->ref, $own->values) : new Change(Subject::Custom, $own->ref, Action::Update, ['value' => [$own->value('value'), $value]]);
+            } elseif ($own === null && $value !== '') {
+                $changes[] = Change::create(Subject::Custom, reset($of)->ref, ['field' => $field, 'value' => $value]);
+            }
+        }
+
+        return $changes;
+    }
+
+    /**
+     * Links of others to those who become part of the survivor point at it from now on.
+     *
+     * @param  array<int, list<RecordPart>>  $linksToThem
+     * @param  list<int>  $ids
+     * @return array<int, list<Change>>
+     */
+    private function links(array $linksToThem, int $survivor, array $ids): array
+    {
+        $changes = [];
+        foreach ($linksToThem as $owner => $links) {
+            if (in_array($owner, $ids, true)) {
+                continue;
+            }
+            $known = [];
+            foreach ($links as $link) {
+                if ((int) $link->value('other_id') === $survivor) {
+                    $known[$link->value('kind')] = true;
+                }
+            }
+            foreach ($links as $link) {
+                if ((int) $link->value('other_id') !== $survivor) {
+                    $changes[$owner][] = isset($known[$link->value('kind')]) ? self::gone(Subject::Link, $link->ref, $link->values) : new Change(Subject::Link, $link->ref, Action::Update, ['other_id' => [$link->value('other_id'), (string) $survivor]]);
+                    $known[$link->value('kind')] = true;
+                }
+            }
+        }
+
+        return $changes;
+    }
+
+    /**
+     * @param  list<string>  $order  from the mildest to the worst
+     * @param  non-empty-list<string>  $values
+     */
+    private static function worst(array $order, array $values): string
+    {
+        usort($values, static fn (string $a, string $b): int => (int) array_search($b, $order, true) <=> (int) array_search($a, $order, true));
+
+        return $values[0];
+    }
+
+    /** @param  array<string, ?string>  $values */
+    private static function gone(Subject $subject, int|string $ref, array $values): Change
+    {
+        return new Change($subject, $ref, Action::Delete, array_map(static fn (?string $value): array => [$value, null], array_filter($values, static fn (?string $value): bool => $value !== null)));
+    }
+}

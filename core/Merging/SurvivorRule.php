@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Merging;
+
+/** Which of several supporters stays, unless a person chooses. */
+enum SurvivorRule: string
+{
+    case BestAddress = 'most complete address';
+    case BestRecord = 'most complete record';
+    case LatestGift = 'most recent gift';
+    case Oldest = 'oldest';
+
+    /** @param  non-empty-list<Candidate>  $candidates */
+    public function pick(array $candidates): Candidate
+    {
+        // Where the rule does not tell, the fuller record stays, and then the older one.
+        usort($candidates, fn (Candidate $a, Candidate $b): int => [$this->worth($b), $b->fullness(), -$b->id()] <=> [$this->worth($a), $a->fullness(), -$a->id()]);
+
+        return $candidates[0];
+    }
+
+    private function worth(Candidate $candidate): int|string
+    {
+        return match ($this) {
+            self::BestAddress => $candidate->bestAddress(),
+            self::BestRecord => $candidate->fullness(),
+            self::LatestGift => $candidate->latestGift(),
+            self::Oldest => -$candidate->id(),
+        };
+    }
+}
