@@ -20,6 +20,8 @@ final class Audit
 
     public const EXPORT = 'export';
 
+    public const MERGE = 'merge';
+
     public const STANDARDS = 'standards';
 
     public const OVERRIDE = 'let pass';
@@ -30,7 +32,7 @@ final class Audit
 
     public const NOTICES = 'notices';
 
-    public const KINDS = [self::SIGN_IN, self::REFUSED, self::LOAD, self::UNDO, self::EXPORT, self::STANDARDS, self::OVERRIDE, self::PEOPLE, self::RESTORE, self::NOTICES];
+    public const KINDS = [self::SIGN_IN, self::REFUSED, self::LOAD, self::UNDO, self::EXPORT, self::MERGE, self::STANDARDS, self::OVERRIDE, self::PEOPLE, self::RESTORE, self::NOTICES];
 
     private function __construct()
     {

@@ -15,6 +15,7 @@ use App\Policies\IntakePolicy;
 use App\Policies\RecordPolicy;
 use App\Policies\SavedPlanPolicy;
 use App\Policies\StandardsPolicy;
+use App\Standards\Sight;
 use App\Standards\StandardsStore;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Connection;
@@ -49,6 +50,8 @@ final class SieveServiceProvider extends ServiceProvider
         Gate::policy(SavedPlan::class, SavedPlanPolicy::class);
         Gate::policy(CustomField::class, StandardsPolicy::class);
         Gate::define('edit-records', static fn (User $user): bool => $user->mayEdit());
+        // A merge shows whole records: whoever may not see a field can't tell what would become of it.
+        Gate::define('merge', static fn (User $user): bool => $user->mayLoad() && Sight::ofUser()->seesAll());
         Gate::define('take-restore-points', static fn (User $user): bool => $user->mayLoad() || $user->mayAdminister());
         Gate::define('administer', static fn (User $user): bool => $user->mayAdminister());
         Gate::policy(Supporter::class, RecordPolicy::class);

@@ -19,6 +19,12 @@ final readonly class Cause
     /** Two values of a pick list became one. */
     public const MERGE = 'merge';
 
+    /** Several supporters became one. */
+    public const JOIN = 'join';
+
+    /** A supporter that several had become was taken apart. */
+    public const SPLIT = 'split';
+
     /** An undo was taken back. */
     public const REDO = 'redo';
 
@@ -57,6 +63,16 @@ final readonly class Cause
     public static function merge(?int $userId): self
     {
         return new self(self::MERGE, $userId, null);
+    }
+
+    public static function join(?int $userId): self
+    {
+        return new self(self::JOIN, $userId, null);
+    }
+
+    public static function split(?int $userId): self
+    {
+        return new self(self::SPLIT, $userId, null);
     }
 
     public static function putBack(?int $userId): self

@@ -6,6 +6,7 @@ namespace App\Records;
 
 use App\Models\Intake;
 use App\Models\JournalEntry;
+use App\Models\Merge;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Standards\Target;
 
@@ -35,10 +36,20 @@ final class Origins
     public function of(int $supporterId): array
     {
         $origins = [];
+        // What others brought along keeps its origin.
+        foreach (Merge::standing($supporterId) as $merge) {
+            foreach ($merge->goneIds() as $gone) {
+                $origins += $this->of($gone);
+            }
+        }
         foreach (JournalEntry::query()->with(['intake', 'user'])->where('supporter_id', $supporterId)->orderBy('id')->get() as $entry) {
             foreach ($entry->changeList() as $change) {
                 foreach ($change->action === Action::Delete ? [] : $change->fields as $column => [$before, $after]) {
-                    $origins["{$change->subject->value}:{$change->ref}:{$column}"] = [
+                    $place = "{$change->subject->value}:{$change->ref}:{$column}";
+                    if ($change->action === Action::Create && isset($origins[$place]) && in_array($entry->cause, [Cause::JOIN, Cause::SPLIT], true)) {
+                        continue;
+                    }
+                    $origins[$place] = [
                         'at' => $entry->at,
                         'cause' => $entry->cause,
                         'by' => $entry->user?->name,

@@ -69,24 +69,6 @@ final readonly class Unmerge
         return new self(array_filter($changes, static fn (array $of): bool => $of !== []), $kept);
     }
 
-    /**
-     * What came to the survivor after the merge, and may belong to one of those who come back.
-     *
-     * @param  array<int, list<Change>>  $done
-     * @param  array<string, array<string, ?string>>  $then  things of the survivor before the merge
-     * @param  array<string, array<string, ?string>>  $now
-     * @return list<string> "subject:id"
-     */
-    public static function since(int $survivor, array $done, array $then, array $now): array
-    {
-        $known = $then;
-        foreach ($done[$survivor] ?? [] as $change) {
-            $known["{$change->subject->value}:{$change->ref}"] = [];
-        }
-
-        return array_map(strval(...), array_keys(array_diff_key($now, $known)));
-    }
-
     /** @param  list<Change>  $done */
     private static function goes(array $done): bool
     {

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\GridLayout;
+use App\Models\Merge;
 use App\Models\Role;
+use App\Models\SavedMergePolicy;
 use App\Models\SavedPlan;
 use App\Models\User;
 use App\Models\Webhook;
@@ -31,6 +33,7 @@ final class AccessTest extends TestCase
         'POST api/intakes/{intake}/columns/accept', 'POST api/intakes/{intake}/columns/leave', 'PATCH api/intakes/{intake}/columns/{column}', 'POST api/intakes/{intake}/plan', 'PUT api/intakes/{intake}/plan', 'POST api/intakes/{intake}/edits', 'POST api/intakes/{intake}/edits/blank',
         'DELETE api/intakes/{intake}/edits', 'POST api/intakes/{intake}/trial', 'POST api/intakes/{intake}/load', 'POST api/intakes/{intake}/stop', 'POST api/intakes/{intake}/place', 'GET api/intakes/{intake}/undo', 'POST api/intakes/{intake}/undo', 'POST api/intakes/{intake}/redo', 'DELETE api/intakes/{intake}', 'DELETE api/plans/{plan}',
         'GET api/grids/{intake}', 'PATCH api/grids/{intake}', 'PUT api/grids/{intake}/rows', 'POST api/grids/{intake}/finish', 'POST api/held/fix', 'POST api/held/decide', 'POST api/restore-points',
+        'POST api/merges/preview', 'POST api/merges', 'GET api/merges/{merge}', 'POST api/merges/{merge}/apart', 'GET api/merge-policies', 'POST api/merge-policies', 'DELETE api/merge-policies/{policy}',
     ];
 
     /** Routes that write records by hand. */
@@ -123,6 +126,8 @@ final class AccessTest extends TestCase
         $this->ids = [
             'intake' => (string) $intake->id, 'column' => '0', 'number' => '2', 'supporter' => '1', 'gift' => '1', 'entry' => '1', 'rule' => $rule, 'field' => $field, 'key' => str_repeat('a', 64), 'name' => '2020-01-01-000000-none',
             'plan' => (string) SavedPlan::query()->create(['name' => 'Monthly', 'plan' => $intake->plan, 'settings' => []])->id,
+            'merge' => (string) Merge::query()->create(['survivor_id' => 1, 'gone' => [], 'journal_from' => 1, 'journal_to' => 1])->id,
+            'policy' => (string) SavedMergePolicy::query()->create(['name' => 'Ours', 'policy' => []])->id,
             'layout' => (string) GridLayout::query()->create(['name' => 'Cards', 'columns' => ['name.last']])->id,
             'webhook' => (string) Webhook::query()->create(['name' => 'Other', 'url' => 'http://127.0.0.1:1/', 'secret' => 'x', 'is_active' => false])->id,
             'user' => (string) User::query()->create(['name' => 'Other', 'email' => 'other@example.org', 'password' => 'x', 'role' => Role::Reader])->id,

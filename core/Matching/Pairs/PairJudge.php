@@ -44,7 +44,7 @@ final class PairJudge
     private array $preparations = [];
 
     /** @var array<string, int> field of SIGNS to the place of its values */
-    private array $signs = [];
+    private array $places = [];
 
     /** @var list<non-empty-list<int>> places of comparisons that one rule or several are looked up by */
     private array $lookups = [];
@@ -60,7 +60,7 @@ final class PairJudge
             $this->rules[] = array_map(fn (Comparison $comparison): int => $this->comparison($comparison, $comparers), $rule->comparisons);
         }
         foreach (self::SIGNS as $field) {
-            $this->signs[$field] = $this->place($comparers->of(new Comparison($field), $set->kind));
+            $this->places[$field] = $this->place($comparers->of(new Comparison($field), $set->kind));
         }
         foreach ($this->rules as $rule => $places) {
             $by = $this->strongest($places);
@@ -144,7 +144,7 @@ final class PairJudge
         if ($certainty === null) {
             return null;
         }
-        $signs = $this->against($one->values, $other->values);
+        $signs = $this->signs($one->values, $other->values);
         foreach (array_keys($signs) as $sign) {
             $effect = $this->set->effect(Sign::from($sign));
             if ($effect === SignEffect::Apart) {
@@ -160,6 +160,12 @@ final class PairJudge
         $agreements += $this->further($agreements, $one->values, $other->values);
 
         return new Pair($one->ref, $other->ref, $certainty, self::score($agreements, count($signs), $certainty), array_values(array_map(static fn (Agreement $agreement): string => $agreement->reason, array_filter($agreements, static fn (Agreement $agreement): bool => $agreement->reason !== ''))), [...array_values($signs), ...$this->elsewhere($agreements, $one->values, $other->values)], $held);
+    }
+
+    /** @return list<string> the signs against two records being one, whether or not any rule holds */
+    public function against(PreparedRecord $one, PreparedRecord $other): array
+    {
+        return array_values($this->signs($one->values, $other->values));
     }
 
     /**
@@ -219,21 +225,21 @@ final class PairJudge
      * @param  list<list<list<string>>>  $other
      * @return array<string, string> value of a Sign to what it says
      */
-    private function against(array $one, array $other): array
+    private function signs(array $one, array $other): array
     {
         $signs = [];
-        [$dates, $otherDates] = [$one[$this->signs['birth_date']], $other[$this->signs['birth_date']]];
+        [$dates, $otherDates] = [$one[$this->places['birth_date']], $other[$this->places['birth_date']]];
         if ($dates !== [] && $otherDates !== [] && $dates[0][0] !== $otherDates[0][0] && DateComparer::swapped($dates[0][0]) !== $otherDates[0][0]) {
             $signs[Sign::BirthDate->value] = "Born on different days: {$dates[0][0]}, {$otherDates[0][0]}";
         }
-        $otherId = self::otherId($one[$this->signs[Comparison::ID]], $other[$this->signs[Comparison::ID]]);
+        $otherId = self::otherId($one[$this->places[Comparison::ID]], $other[$this->places[Comparison::ID]]);
         if ($otherId !== null) {
             $signs[Sign::OtherId->value] = $otherId;
         }
         if ($this->differ('email', $one, $other) && $this->differ('phone', $one, $other)) {
             $signs[Sign::OtherContacts->value] = 'Both have an email and a phone, and neither is the same';
         }
-        [$names, $otherNames] = [$one[$this->signs[Comparison::NAME]], $other[$this->signs[Comparison::NAME]]];
+        [$names, $otherNames] = [$one[$this->places[Comparison::NAME]], $other[$this->places[Comparison::NAME]]];
         if ($this->set->kind === SupporterKind::Person && $names !== [] && $otherNames !== []) {
             $signs += self::namesAgainst($names, $otherNames);
         }
@@ -302,7 +308,7 @@ final class PairJudge
         $further = [];
         $words = ['email' => 'Same email', 'phone' => 'Same phone', Comparison::ADDRESS => 'Same address once both are in standard form', 'birth_date' => 'Same birth date', Comparison::ID => 'Same id in another system'];
         foreach ($words as $field => $reason) {
-            if (! isset($known[$field]) && self::shares($one[$this->signs[$field]], $other[$this->signs[$field]])) {
+            if (! isset($known[$field]) && self::shares($one[$this->places[$field]], $other[$this->places[$field]])) {
                 $further[$field] = new Agreement(1.0, $reason);
             }
         }
@@ -338,7 +344,7 @@ final class PairJudge
      */
     private function differ(string $field, array $one, array $other): bool
     {
-        [$ours, $theirs] = [$one[$this->signs[$field]], $other[$this->signs[$field]]];
+        [$ours, $theirs] = [$one[$this->places[$field]], $other[$this->places[$field]]];
 
         return $ours !== [] && $theirs !== [] && ! self::shares($ours, $theirs);
     }

@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Records;
 
 use App\Account\Audit;
 use App\Http\Controllers\Controller;
+use App\Models\Merge;
 use App\Models\Supporter;
 use App\Records\Links;
 use App\Records\Origins;
@@ -78,6 +79,14 @@ final class SupporterController extends Controller
         return SupporterFilter::apply($found, $request->query());
     }
 
+    /** One who is not there any more, perhaps because others became one with it. */
+    public static function gone(Request $request): JsonResponse
+    {
+        $merge = Merge::ofGone((int) $request->route('supporter'));
+
+        return response()->json(['message' => $merge === null ? 'This supporter is not there any more.' : "This supporter was merged into supporter {$merge->survivor_id}.", 'merged_into' => $merge?->survivor_id], 404);
+    }
+
     public function show(Supporter $supporter, Origins $origins, Standards $standards, Links $links): JsonResponse
     {
         $catalog = $standards->catalog;
@@ -110,6 +119,7 @@ final class SupporterController extends Controller
             'tags' => $sight->sees('tags') ? $supporter->memberships->where('list', 'tag')->pluck('name')->values() : [],
             'custom' => $custom->map(fn ($value): array => ['id' => $value->getAttribute('id'), 'label' => $catalog->has($value->getAttribute('field')) ? $catalog->field($value->getAttribute('field'))->label : $value->getAttribute('field'), 'value' => $value->getAttribute('value')]),
             'links' => $links->of($supporter->id),
+            'merges' => Merge::standing($supporter->id)->map(static fn (Merge $merge): array => ['id' => $merge->id, 'gone' => $merge->gone, 'at' => $merge->created_at->toIso8601String(), 'by' => $merge->user?->name])->values(),
             'gifts' => $parts('gift', $gifts),
             'gift_count' => $supporter->gifts()->count(),
             'gift_total' => $sight->sees('gift.amount') ? (string) ($supporter->gifts()->sum('amount') ?: '0.00') : null,

@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Merging;
+
+use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Addresses\AddressStandardizer;
+use PineSieve\Core\Gifts\Amount;
+use PineSieve\Core\Matching\Fields\FieldComparers;
+use PineSieve\Core\Matching\Fields\Traits;
+use PineSieve\Core\Matching\Pairs\PairJudge;
+use PineSieve\Core\Matching\Rules\ShippedRules;
+use PineSieve\Core\Merging\Candidate;
+use PineSieve\Core\Merging\MergePlan;
+use PineSieve\Core\Merging\MergePolicy;
+use PineSieve\Core\Records\LinkKind;
+use PineSieve\Core\Records\RecordPart;
+use PineSieve\Core\Records\SupporterRecord;
+use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\FieldPlace;
+
+/** A merge as a person looks at it before it is done: every value of each, and what the one that they become has. */
+final readonly class MergeView
+{
+    private const COLUMNS = [...MergePolicy::COLUMNS, 'greeting', 'envelope_name', 'first_known_on', 'status', 'consent_mail', 'consent_email', 'consent_phone'];
+
+    private const LISTS = ['addresses' => 'Addresses', 'emails' => 'Emails', 'phones' => 'Phones', 'identifiers' => 'Ids in other systems', 'memberships' => 'Groups and tags', 'links' => 'Links'];
+
+    public function __construct(private FieldCatalog $catalog)
+    {
+    }
+
+    /**
+     * @param  list<Candidate>  $candidates
+     * @return array<string, mixed>
+     */
+    public function of(array $candidates, MergePlan $plan): array
+    {
+        $gifts = array_merge(...array_map(static fn (Candidate $one): array => array_values($one->gifts), $candidates));
+
+        return [
+            'survivor' => $plan->survivor,
+            'name' => $plan->merged->field('display_name'),
+            'candidates' => array_map(static fn (Candidate $one): array => ['id' => $one->id(), 'name' => $one->record->field('display_name'), 'gifts' => count($one->gifts), 'given' => self::sum($one->gifts), 'latest' => $one->latestGift(), 'filled' => $one->fullness()], $candidates),
+            'fields' => $this->fields($candidates, $plan->merged),
+            'lists' => array_map(fn (string $list, string $label): array => ['list' => $list, 'label' => $label, 'items' => $this->items($list, $candidates, $plan->merged)], array_keys(self::LISTS), self::LISTS),
+            'gifts' => ['count' => count($gifts), 'given' => self::sum($gifts)],
+            'reasons' => $this->reasons($candidates),
+        ];
+    }
+
+    /** What one thing of a supporter is, in a few words. */
+    public function thing(string $thing, array $values): string
+    {
+        $subject = explode(':', $thing)[0];
+
+        return match ($subject) {
+            'gift' => "gift of {$values['amount']} on {$values['given_on']}".(($values['fund'] ?? '') === '' ? '' : ", {$values['fund']}"),
+            'custom' => ($this->catalog->has((string) $values['field']) ? $this->catalog->field((string) $values['field'])->label : $values['field']).": {$values['value']}",
+            default => "{$subject} ".$this->text(['address' => 'addresses', 'email' => 'emails', 'phone' => 'phones', 'identifier' => 'identifiers', 'membership' => 'memberships', 'link' => 'links'][$subject] ?? '', new RecordPart(0, $values), []),
+        };
+    }
+
+    /**
+     * @param  list<Candidate>  $candidates
+     * @return list<array{column: string, label: string, values: array<int, string>, merged: string, differs: bool}> those that say anything
+     */
+    private function fields(array $candidates, SupporterRecord $merged): array
+    {
+        $fields = [];
+        foreach (self::COLUMNS as $column) {
+            $field = FieldPlace::field('supporter', $column);
+            $fields[$column] = [$field === null ? $column : $this->catalog->field($field)->label, static fn (SupporterRecord $record): string => $record->field($column)];
+        }
+        foreach ($candidates as $candidate) {
+            foreach ($candidate->record->custom as $part) {
+                $key = $part->value('field');
+                $fields[$key] = [$this->catalog->has($key) ? $this->catalog->field($key)->label : $key, static function (SupporterRecord $record) use ($key): string {
+                    foreach ($record->custom as $one) {
+                        if ($one->value('field') === $key) {
+                            return $one->value('value');
+                        }
+                    }
+
+                    return '';
+                }];
+            }
+        }
+        $shown = [];
+        foreach ($fields as $column => [$label, $read]) {
+            $values = [];
+            foreach ($candidates as $candidate) {
+                $values[$candidate->id()] = $read($candidate->record);
+            }
+            if (array_filter($values, static fn (string $value): bool => $value !== '') !== [] || $read($merged) !== '') {
+                $shown[] = ['column' => $column, 'label' => $label, 'values' => $values, 'merged' => $read($merged), 'differs' => count(array_unique($values)) > 1];
+            }
+        }
+
+        return $shown;
+    }
+
+    /**
+     * @param  list<Candidate>  $candidates
+     * @return list<array{text: string, from: int, note: string}>
+     */
+    private function items(string $list, array $candidates, SupporterRecord $merged): array
+    {
+        $from = [];
+        $names = [];
+        foreach ($candidates as $candidate) {
+            foreach ($candidate->record->{$list} as $part) {
+                $from[$part->ref] = $candidate->id();
+            }
+            $names[$candidate->id()] = $candidate->record->field('display_name');
+        }
+
+        return array_map(fn (RecordPart $part): array => [
+            'text' => $this->text($list, $part, $names), 'from' => $from[$part->ref] ?? 0,
+            'note' => implode(', ', array_filter([$part->value('kind') !== '' && $list !== 'links' ? $part->value('kind') : '', $part->value('is_primary') === '1' ? 'primary' : '', in_array($part->value('condition'), ['', 'good'], true) ? '' : $part->value('condition'), $part->value('label')], static fn (string $word): bool => $word !== '')),
+        ], $merged->{$list});
+    }
+
+    /** @param  array<int, string>  $names  of supporters that are known by their numbers */
+    private function text(string $list, RecordPart $part, array $names): string
+    {
+        return match ($list) {
+            'addresses' => Address::fromParts($part->values)->line(),
+            'emails' => $part->value('address'),
+            'phones' => $part->value('number'),
+            'identifiers' => "{$part->value('value')} in {$part->value('system')}",
+            'memberships' => "{$part->value('list')} {$part->value('name')}",
+            default => (LinkKind::tryFrom($part->value('kind'))?->phrase() ?? 'linked to').' '.($names[(int) $part->value('other_id')] ?? \Illuminate\Support\Facades\DB::table('supporters')->where('id', (int) $part->value('other_id'))->value('display_name') ?? "supporter {$part->value('other_id')}"),
+        };
+    }
+
+    /**
+     * What speaks for the first and each of the others being one, and against it.
+     *
+     * @param  list<Candidate>  $candidates
+     * @return list<array{one: int, other: int, verdict: ?string, for: list<string>, against: list<string>}>
+     */
+    private function reasons(array $candidates): array
+    {
+        $comparers = new FieldComparers($this->catalog);
+        $judge = new PairJudge(ShippedRules::of($candidates[0]->record->kind(), $comparers), $comparers);
+        $prepared = array_map(static fn (Candidate $one) => $judge->prepare($one->id(), Traits::ofStored($one->record, new AddressStandardizer)), $candidates);
+        $reasons = [];
+        foreach (array_slice($prepared, 1) as $other) {
+            $pair = $judge->judge($prepared[0], $other);
+            $reasons[] = ['one' => $prepared[0]->ref, 'other' => $other->ref, 'verdict' => $pair?->certainty->value, 'for' => $pair->for ?? [], 'against' => $pair === null ? $judge->against($prepared[0], $other) : $pair->against];
+        }
+
+        return $reasons;
+    }
+
+    /** @param  array<array<string, ?string>>  $gifts */
+    private static function sum(array $gifts): string
+    {
+        return Amount::sum(array_map(static fn (array $gift): string => (string) $gift['amount'], $gifts));
+    }
+}

@@ -1,0 +1,238 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Merging;
+
+use App\Account\Audit;
+use App\Models\JournalEntry;
+use App\Models\Merge;
+use App\Models\User;
+use App\Records\Cause;
+use App\Records\Entry;
+use App\Records\Ids;
+use App\Records\RecordReader;
+use App\Records\RecordWriter;
+use App\Records\Tables;
+use Illuminate\Database\Connection;
+use LogicException;
+use PineSieve\Core\Changes\Action;
+use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Gifts\Amount;
+use PineSieve\Core\Merging\Candidate;
+use PineSieve\Core\Merging\CannotMerge;
+use PineSieve\Core\Merging\MergePlan;
+use PineSieve\Core\Merging\MergePolicy;
+use PineSieve\Core\Merging\Merger;
+use PineSieve\Core\Merging\Unmerge;
+use PineSieve\Core\Records\RecordPart;
+use PineSieve\Core\Standards\Problem;
+use PineSieve\Core\Standards\Standards;
+
+/** Makes several supporters one, and takes them apart again. */
+final readonly class Merges
+{
+    /** Supporters that can become one in one go. */
+    public const MOST = 20;
+
+    public function __construct(
+        private Connection $db,
+        private RecordReader $reader,
+        private RecordWriter $writer,
+        private Ids $ids,
+    ) {
+    }
+
+    /**
+     * @param  list<int>  $supporters
+     * @return list<Candidate> in the order of their ids
+     *
+     * @throws CannotMerge if one is not there
+     */
+    public function candidates(array $supporters): array
+    {
+        $records = $this->reader->read($supporters);
+        $missing = array_diff($supporters, array_keys($records));
+        if ($missing !== []) {
+            $merge = Merge::ofGone(reset($missing));
+            throw new CannotMerge('Supporter '.reset($missing).($merge === null ? ' is not there any more.' : " was merged into supporter {$merge->survivor_id}."));
+        }
+        ksort($records);
+        $gifts = $this->gifts($supporters);
+        $changed = $this->changed($supporters);
+
+        return array_values(array_map(static fn ($record): Candidate => new Candidate($record, $gifts[(int) $record->ref] ?? [], $changed[(int) $record->ref] ?? []), $records));
+    }
+
+    /**
+     * @param  list<Candidate>  $candidates
+     * @param  array<string, string>  $typed
+     */
+    public function plan(array $candidates, MergePolicy $policy, ?int $survivor, array $typed): MergePlan
+    {
+        return (new Merger($policy))->plan($candidates, $survivor, $typed, $this->linksTo(array_map(static fn (Candidate $one): int => $one->id(), $candidates)));
+    }
+
+    /**
+     * @param  list<int>  $supporters
+     * @param  array<string, string>  $typed  column or custom field to the value that a person chose or wrote
+     *
+     * @throws CannotMerge if they can't become one; nothing is written then
+     */
+    public function merge(array $supporters, MergePolicy $policy, ?int $survivor, array $typed, ?User $user): Merge
+    {
+        return $this->db->transaction(function () use ($supporters, $policy, $survivor, $typed, $user): Merge {
+            $this->ids->queueUp();
+            $candidates = $this->candidates($supporters);
+            $plan = $this->plan($candidates, $policy, $survivor, $typed);
+            $this->mustKeepTheRules($plan, $candidates);
+            $before = $this->given($supporters);
+            $journal = $this->ids->lastJournalId();
+            $this->writer->write($this->entries($plan->changes), Cause::join($user?->id));
+            if ($this->given([$plan->survivor]) !== $before) {
+                throw new LogicException("The gifts of supporter {$plan->survivor} are not those of all who were merged into it.");
+            }
+            $gone = array_values(array_filter($candidates, static fn (Candidate $one): bool => $one->id() !== $plan->survivor));
+            Audit::note(Audit::MERGE, 'Merged '.implode(', ', array_map(static fn (Candidate $one): string => "{$one->record->field('display_name')} ({$one->id()})", $gone))." into {$plan->merged->field('display_name')} ({$plan->survivor})");
+
+            return Merge::query()->create([
+                'survivor_id' => $plan->survivor, 'gone' => array_map(static fn (Candidate $one): array => ['id' => $one->id(), 'name' => $one->record->field('display_name')], $gone),
+                'journal_from' => $journal + 1, 'journal_to' => $this->ids->lastJournalId(), 'user_id' => $user?->id,
+            ]);
+        });
+    }
+
+    /**
+     * What came to the survivor after the merge: whose it is, a person says.
+     *
+     * @return array<string, array<string, ?string>> "subject:id" to its columns
+     */
+    public function since(Merge $merge): array
+    {
+        $things = $this->reader->things([$merge->survivor_id])[$merge->survivor_id] ?? [];
+        $since = [];
+        foreach (JournalEntry::query()->where('supporter_id', $merge->survivor_id)->where('id', '>', $merge->journal_to)->whereNotIn('cause', [Cause::JOIN, Cause::SPLIT])->orderBy('id')->get() as $entry) {
+            foreach ($entry->changeList() as $change) {
+                $thing = "{$change->subject->value}:{$change->ref}";
+                if ($change->action === Action::Create && isset($things[$thing])) {
+                    $since[$thing] = $things[$thing];
+                }
+            }
+        }
+
+        return $since;
+    }
+
+    /**
+     * @param  array<string, int>  $given  "subject:id" of what came since to whose it is, where that is not the survivor
+     *
+     * @throws CannotMerge if it can't be taken apart; nothing is written then
+     */
+    public function apart(Merge $merge, array $given, ?User $user): Unmerge
+    {
+        return $this->db->transaction(function () use ($merge, $given, $user): Unmerge {
+            $this->ids->queueUp();
+            $merge->refresh();
+            if ($merge->undone_at !== null) {
+                throw new CannotMerge('They were taken apart already.');
+            }
+            if (array_diff_key($given, $this->since($merge)) !== []) {
+                throw new CannotMerge('Only what came after the merge can be given to one of those who come back.');
+            }
+            $done = $merge->done();
+            $before = $this->given([$merge->survivor_id]);
+            $unmerge = Unmerge::plan($merge->survivor_id, $done, $this->reader->things(array_keys($done)), $given);
+            $this->writer->write($this->entries($unmerge->changes), Cause::split($user?->id));
+            if ($this->given([$merge->survivor_id, ...$merge->goneIds()]) !== $before) {
+                throw new LogicException("The gifts of supporter {$merge->survivor_id} were not divided without rest.");
+            }
+            $merge->forceFill(['undone_at' => now(), 'undone_by' => $user?->id])->save();
+            Audit::note(Audit::MERGE, "Took supporter {$merge->survivor_id} apart again: ".implode(', ', array_map(static fn (array $one): string => "{$one['name']} ({$one['id']})", $merge->gone)).' came back');
+
+            return $unmerge;
+        });
+    }
+
+    /**
+     * @param  array<int, list<Change>>  $changes
+     * @return list<Entry>
+     */
+    private function entries(array $changes): array
+    {
+        return array_map(static fn (int $supporter, array $of): Entry => new Entry($supporter, $of), array_keys($changes), $changes);
+    }
+
+    /**
+     * Nothing gets around the organization's rules: what none of them broke, the one that they become does not break either.
+     *
+     * @param  list<Candidate>  $candidates
+     */
+    private function mustKeepTheRules(MergePlan $plan, array $candidates): void
+    {
+        foreach ($candidates as $candidate) {
+            $problems = $candidate->id() !== $plan->survivor ? [] : array_filter(app(Standards::class)->problems($plan->merged, $candidate->record), static fn (Problem $problem): bool => $problem->blocks);
+            if ($problems !== []) {
+                throw new CannotMerge(implode('. ', array_map(static fn (Problem $problem): string => $problem->reason, $problems)).'. Choose the value that fulfils it.');
+            }
+        }
+    }
+
+    /**
+     * @param  list<int>  $supporters
+     * @return array{int, string} number of their gifts, and what they amount to
+     */
+    private function given(array $supporters): array
+    {
+        $row = $this->db->selectOne('select count(*) as n, coalesce(sum(amount), 0) as given from gifts where supporter_id in ('.implode(',', $supporters).')');
+
+        return [(int) $row->n, Amount::sum([(string) $row->given])];
+    }
+
+    /**
+     * @param  list<int>  $supporters
+     * @return array<int, array<int, array<string, ?string>>>
+     */
+    private function gifts(array $supporters): array
+    {
+        $gifts = [];
+        foreach ($this->db->select('select id, supporter_id, `'.implode('`,`', Tables::COLUMNS['gift']).'` from gifts where supporter_id in ('.implode(',', $supporters).') order by id') as $gift) {
+            $gifts[$gift->supporter_id][$gift->id] = array_map(static fn (mixed $value): ?string => $value === null ? null : (string) $value, array_diff_key((array) $gift, ['id' => 1, 'supporter_id' => 1]));
+        }
+
+        return $gifts;
+    }
+
+    /**
+     * @param  list<int>  $supporters
+     * @return array<int, array<string, string>> supporter to column to when its value was written
+     */
+    private function changed(array $supporters): array
+    {
+        $changed = [];
+        foreach (JournalEntry::query()->whereIn('supporter_id', $supporters)->orderBy('id')->get() as $entry) {
+            foreach ($entry->changeList() as $change) {
+                foreach ($change->subject === Subject::Supporter ? array_keys($change->fields) : [] as $column) {
+                    $changed[$entry->supporter_id][$column] = (string) $entry->at;
+                }
+            }
+        }
+
+        return $changed;
+    }
+
+    /**
+     * @param  list<int>  $supporters
+     * @return array<int, list<RecordPart>> links of others to any of them, by whose they are
+     */
+    private function linksTo(array $supporters): array
+    {
+        $in = implode(',', $supporters);
+        $links = [];
+        foreach ($this->db->select("select id, supporter_id, kind, other_id, role from links where other_id in ({$in}) and supporter_id not in ({$in}) order by id") as $link) {
+            $links[$link->supporter_id][] = new RecordPart($link->id, ['kind' => $link->kind, 'other_id' => (string) $link->other_id, 'role' => $link->role]);
+        }
+
+        return $links;
+    }
+}

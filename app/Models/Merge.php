@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+use PineSieve\Core\Changes\Change;
+
+/**
+ * Supporters that became one.
+ *
+ * @property int $id
+ * @property int $survivor_id
+ * @property list<array{id: int, name: string}> $gone
+ * @property int $journal_from
+ * @property int $journal_to
+ * @property Carbon $created_at
+ * @property ?Carbon $undone_at
+ */
+final class Merge extends Model
+{
+    public const UPDATED_AT = null;
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['gone' => 'array', 'created_at' => 'immutable_datetime', 'undone_at' => 'immutable_datetime'];
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
+    /** @return Collection<int, self> merges into a supporter that were not taken apart, the latest first */
+    public static function standing(int $survivorId): Collection
+    {
+        return self::query()->with('user')->where('survivor_id', $survivorId)->whereNull('undone_at')->orderByDesc('id')->get();
+    }
+
+    /** The merge that took a supporter away, if one did. */
+    public static function ofGone(int $id): ?self
+    {
+        return self::query()->whereNull('undone_at')->whereJsonContains('gone', ['id' => $id])->orderByDesc('id')->first();
+    }
+
+    /** @return list<int> */
+    public function goneIds(): array
+    {
+        return array_column($this->gone, 'id');
+    }
+
+    /** @return array<int, list<Change>> what it did, by supporter */
+    public function done(): array
+    {
+        $done = [];
+        foreach (JournalEntry::query()->whereBetween('id', [$this->journal_from, $this->journal_to])->orderBy('id')->get() as $entry) {
+            $done[$entry->supporter_id] = [...$done[$entry->supporter_id] ?? [], ...$entry->changeList()];
+        }
+
+        return $done;
+    }
+}
