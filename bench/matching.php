@@ -94,7 +94,16 @@ $missed = static function (array $result): array {
     return $missed;
 };
 
-printf("%-8s %9s  %-28s %-38s\n", 'errors', 'pairs', 'certain', 'certain and to be reviewed');
+printf("%10s %12s %10s %12s %10s %10s %8s %12s\n", 'records', 'prepare', 'search', 'pairs', 'pairs/s', 'records/s', 'peak', 'too common');
+for ($count = 10_000; $count <= $largest; $count *= 10) {
+    $result = $run($count, 1.0, false);
+    printf("%10s %10.1f s %8.1f s %12s %10s %10s %5d MB %12s\n", number_format($count), $result['prepared'], $result['searched'], number_format($result['compared']), number_format($result['compared'] / $result['searched']), number_format($count / ($result['prepared'] + $result['searched'])), $result['peak'] >> 20, number_format($result['common']));
+}
+usort($result['named'], static fn ($a, $b): int => $b->records <=> $a->records);
+foreach (array_slice($result['named'], 0, 5) as $one) {
+    printf("    not looked at: %s records share \"%s\" (%s)\n", number_format($one->records), $one->value, $one->rules);
+}
+printf("\n%-8s %9s  %-28s %-38s\n", 'errors', 'pairs', 'certain', 'certain and to be reviewed');
 foreach (['low' => 0.5, 'middle' => 1.0, 'high' => 2.0] as $name => $rate) {
     $result = $run(40_000, $rate, true);
     $row = static function (int $right, int $wrong) use ($result): string {
@@ -129,13 +138,4 @@ foreach (['low' => 0.5, 'middle' => 1.0, 'high' => 2.0] as $name => $rate) {
         }
     }
     unset($result, $row);
-}
-printf("\n%10s %12s %10s %12s %10s %10s %8s %12s\n", 'records', 'prepare', 'search', 'pairs', 'pairs/s', 'records/s', 'peak', 'too common');
-for ($count = 10_000; $count <= $largest; $count *= 10) {
-    $result = $run($count, 1.0, false);
-    printf("%10s %10.1f s %8.1f s %12s %10s %10s %5d MB %12s\n", number_format($count), $result['prepared'], $result['searched'], number_format($result['compared']), number_format($result['compared'] / $result['searched']), number_format($count / ($result['prepared'] + $result['searched'])), $result['peak'] >> 20, number_format($result['common']));
-}
-usort($result['named'], static fn ($a, $b): int => $b->records <=> $a->records);
-foreach (array_slice($result['named'], 0, 5) as $one) {
-    printf("    not looked at: %s records share \"%s\" (%s)\n", number_format($one->records), $one->value, $one->rules);
 }

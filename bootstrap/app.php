@@ -24,7 +24,7 @@ $app = Application::configure(basePath: $root)
         $middleware->web(append: PlainQuery::class);
         $middleware->redirectGuestsTo('/');
         // Cells are raw data: nothing may trim them or turn them into null on the way.
-        $middleware->trimStrings(except: ['value', 'from', 'password']);
+        $middleware->trimStrings(except: ['value', 'from', 'password', 'policy.separator']);
         $middleware->convertEmptyStringsToNull(except: [static fn (Request $request): bool => $request->is('api/*')]);
     })
     ->withExceptions(function (Exceptions $exceptions): void {

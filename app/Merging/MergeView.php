@@ -149,7 +149,8 @@ final readonly class MergeView
         $reasons = [];
         foreach (array_slice($prepared, 1) as $other) {
             $pair = $judge->judge($prepared[0], $other);
-            $reasons[] = ['one' => $prepared[0]->ref, 'other' => $other->ref, 'verdict' => $pair?->certainty->value, 'for' => $pair->for ?? [], 'against' => $pair === null ? $judge->against($prepared[0], $other) : $pair->against];
+            [$for, $against] = $pair === null ? $judge->reasons($prepared[0], $other) : [$pair->for, $pair->against];
+            $reasons[] = ['one' => $prepared[0]->ref, 'other' => $other->ref, 'verdict' => $pair?->certainty->value, 'for' => $for, 'against' => $against];
         }
 
         return $reasons;

@@ -28,13 +28,6 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('button', { name: 'Go on to the columns' }).click();
   await page.getByRole('button', { name: /^\d Two people in a cell become two/ }).click();
   await shot(page, 'steps');
-  await page.getByRole('button', { name: 'For every row' }).click();
-  await page.getByRole('combobox', { name: 'Field', exact: true }).fill('Gift fund');
-  await page.getByRole('option', { name: 'Gift fund' }).click();
-  await page.getByRole('combobox', { name: 'Value', exact: true }).fill('Beach fund');
-  await page.getByRole('button', { name: 'Add' }).first().click();
-  await expect(page.getByText('where the row says nothing')).toBeVisible();
-  await shot(page, 'every-row');
   await page.getByRole('button', { name: /^Columns/ }).click();
   await page.locator('tr', { hasText: 'T-shirt' }).first().click();
   await page.keyboard.press('l');
@@ -94,6 +87,17 @@ test('pictures of the main views', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'origin' }).first()).toBeVisible();
   await page.getByRole('button', { name: 'origin' }).first().click();
   await shot(page, 'supporter');
+  await page.goto('/supporters?q=lachance');
+  const numbers: string[] = [];
+  for (const at of [1, 2]) {
+    await page.getByRole('row').nth(at).click();
+    await expect(page.getByRole('button', { name: 'origin' }).first()).toBeVisible();
+    numbers.push(/\d+$/.exec(page.url())?.[0] ?? '');
+    await page.goBack();
+  }
+  await page.goto(`/merge?of=${numbers.join(',')}`);
+  await expect(page.getByText('What it has then')).toBeVisible();
+  await shot(page, 'merge');
   await page.goto('/supporters/new');
   await page.getByLabel('First name', { exact: true }).fill('Ottilie');
   await page.getByLabel('Last name', { exact: true }).fill("O'Brien");

@@ -131,6 +131,9 @@ final class MergeTest extends TestCase
 
         self::assertSame([$cy, 'Annabel Park', 3], [$merged['survivor'], $merged['name'], DB::table('gifts')->where('supporter_id', $cy)->count()]);
         $this->postJson('/api/merge-policies', ['name' => 'Ours', 'policy' => ['usual' => 'prettiest']])->assertStatus(422);
+        self::assertSame([200, ' / '], [$this->postJson('/api/merge-policies', ['name' => 'Ours', 'policy' => ['separator' => ' / ']])->getStatusCode(), $this->getJson('/api/merge-policies')->json('policies.0.policy.separator')]);
+        $this->deleteJson('/api/merge-policies/'.$this->getJson('/api/merge-policies')->json('policies.0.id'))->assertOk();
+        self::assertSame([], $this->getJson('/api/merge-policies')->json('policies'));
     }
 
     public function test_the_organizations_rules_hold_for_the_one_that_they_become(): void

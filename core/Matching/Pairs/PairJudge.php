@@ -162,10 +162,16 @@ final class PairJudge
         return new Pair($one->ref, $other->ref, $certainty, self::score($agreements, count($signs), $certainty), array_values(array_map(static fn (Agreement $agreement): string => $agreement->reason, array_filter($agreements, static fn (Agreement $agreement): bool => $agreement->reason !== ''))), [...array_values($signs), ...$this->elsewhere($agreements, $one->values, $other->values)], $held);
     }
 
-    /** @return list<string> the signs against two records being one, whether or not any rule holds */
-    public function against(PreparedRecord $one, PreparedRecord $other): array
+    /**
+     * What speaks for and against two records being one where no rule holds, or a sign keeps them apart.
+     *
+     * @return array{list<string>, list<string>}
+     */
+    public function reasons(PreparedRecord $one, PreparedRecord $other): array
     {
-        return array_values($this->signs($one->values, $other->values));
+        $shared = $this->further([], $one->values, $other->values);
+
+        return [array_values(array_map(static fn (Agreement $agreement): string => $agreement->reason, $shared)), [...array_values($this->signs($one->values, $other->values)), ...$this->elsewhere($shared, $one->values, $other->values)]];
     }
 
     /**

@@ -155,6 +155,15 @@ final class PairsTest extends TestCase
         self::assertStringContainsString('; but: Only one is Jr.', $pair->reasons());
     }
 
+    public function test_where_no_rule_holds_one_is_told_what_they_share_all_the_same(): void
+    {
+        $judge = self::judge(SupporterKind::Person);
+        [$one, $other] = [$judge->prepare(1, self::traits('Bo Lee;lee@example.org;+16035550143')), $judge->prepare(2, self::traits('Ann Lee;lee@example.org;+16035550199'))];
+
+        self::assertNull($judge->judge($one, $other));
+        self::assertSame([['Same email'], ['The first names differ: Bo Lee, Ann Lee', 'Another phone']], $judge->reasons($one, $other));
+    }
+
     public function test_what_more_speaks_for_a_pair_puts_it_before_others(): void
     {
         $judge = self::judge(SupporterKind::Person);

@@ -357,6 +357,8 @@ export interface SupporterPageData {
   gifts: Gift[];
   gift_count: number;
   gift_total: string | null;
+  /** Those who became part of this one. */
+  merges: { id: number; gone: { id: number; name: string }[]; at: string; by: string | null }[];
   shortfalls: { rule: number; gift: number; sentence: string }[];
   origins: Record<string, Origin>;
 }

@@ -16,6 +16,8 @@ import { RecordsPage } from '../intakes/proof/RecordsPage';
 import { RowPage } from '../intakes/RowPage';
 import { TemplatePage } from '../intakes/TemplatePage';
 import { SourceStage } from '../intakes/source/SourceStage';
+import { ApartPage } from '../merging/ApartPage';
+import { MergePage } from '../merging/MergePage';
 import { AuditPage } from '../office/AuditPage';
 import { NoticesPage } from '../office/NoticesPage';
 import { PeoplePage } from '../office/PeoplePage';
@@ -64,6 +66,8 @@ export function App() {
         <Route path="supporters/:id" element={<SupporterPage />} />
         <Route path="supporters/:id/edit" element={<EditPage />} />
         <Route path="supporters/:id/history" element={<HistoryPage />} />
+        <Route path="merge" element={<MergePage />} />
+        <Route path="merges/:id" element={<ApartPage />} />
         <Route path="held" element={<HeldPage />} />
         <Route path="entry" element={<EntryPage />} />
         <Route path="entry/:id" element={<GridPage />} />

@@ -3,6 +3,7 @@ import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-q
 import { Link, useParams } from 'react-router';
 import { api } from '../api/client';
 import type { ShownChange } from '../api/types';
+import { causes } from './causes';
 import { useMay } from '../app/session';
 import { TitleLine } from '../app/TitleLine';
 import { moment } from '../shared/format';
@@ -20,7 +21,6 @@ interface Entry {
   changes: (Omit<ShownChange, 'fields'> & { change: number; fields: (ShownChange['fields'][number] & { can_be_put_back: boolean })[] })[];
 }
 
-const causes: Record<string, string> = { load: 'loaded', undo: 'undone', redo: 'undo taken back', edit: 'by hand', merge: 'pick list', demo: 'made with the demo', 'put back': 'put back' };
 
 /** Every change to a supporter, with before and after; each can be put back by itself. */
 export function HistoryPage() {

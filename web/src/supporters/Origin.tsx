@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Origin as OriginData } from '../api/types';
 import { moment } from '../shared/format';
+import { causes } from './causes';
 
 /** Where a value came from, shown in place: the intake, the file, the row and the column, or what else wrote it. */
 export function Origin({ origin }: { origin: OriginData | undefined }) {
@@ -17,7 +18,7 @@ export function Origin({ origin }: { origin: OriginData | undefined }) {
       {open && (
         <span className="origin">
           {origin.intake === null ? (
-            origin.cause === 'demo' ? 'made with the demo' : origin.cause
+            causes[origin.cause] ?? origin.cause
           ) : (
             <>
               {origin.cause === 'undo' ? 'put back by the undo of ' : ''}

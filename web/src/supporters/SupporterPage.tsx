@@ -2,10 +2,10 @@ import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { Fragment, type ReactNode, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { api } from '../api/client';
+import { api, ApiError } from '../api/client';
 import type { Gift, SupporterPageData } from '../api/types';
 import { TitleLine } from '../app/TitleLine';
-import { counted, money, phone } from '../shared/format';
+import { counted, moment, money, phone } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { useMay } from '../app/session';
@@ -20,6 +20,9 @@ const names: [string, string][] = [
 /** Said only where it is not good. */
 const condition = (value: string | undefined): ReactNode => (value === undefined || value === 'good' ? null : <span className="pill held" style={{ marginLeft: 6 }}>{value}</span>);
 
+/** Number of the supporter that one who is gone became part of. */
+const mergedInto = (error: Error): number | null => (error instanceof ApiError ? ((error.answer as { merged_into?: number | null } | null)?.merged_into ?? null) : null);
+
 export function SupporterPage() {
   const { id = '' } = useParams();
   const navigate = useNavigate();
@@ -31,7 +34,12 @@ export function SupporterPage() {
     return (
       <>
         <TitleLine title="Supporter" />
-        {query.isError && <Empty title="This supporter is not there">{query.error.message}</Empty>}
+        {query.isError && (
+          <Empty title="This supporter is not there">
+            <p>{query.error.message}</p>
+            {mergedInto(query.error) !== null && <p><Link to={`/supporters/${mergedInto(query.error)}`}>Go to supporter {mergedInto(query.error)}</Link></p>}
+          </Empty>
+        )}
       </>
     );
   }
@@ -49,6 +57,12 @@ export function SupporterPage() {
       </TitleLine>
       <Trouble error={query.error} />
       {data.shortfalls.length > 0 && <div className="hint"><span>Falls short of: {[...new Set(data.shortfalls.map((one) => one.sentence))].join('; ')}.</span>{may.edit && <Link to={`/supporters/${supporter.id}/edit`}>Put it right</Link>}</div>}
+      {data.merges.map((merge) => (
+        <div key={merge.id} className="hint">
+          <span>{merge.gone.map((one) => `${one.name} (number ${one.id})`).join(', ')} became part of this one {moment(merge.at)}{merge.by !== null && `, by ${merge.by}`}.</span>
+          {may.load && <Link to={`/merges/${merge.id}`}>Take them apart</Link>}
+        </div>
+      ))}
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.15fr)' }}>
         <Pane title="Names and ways to reach">
           <div className="pane-body" tabIndex={0}>
@@ -129,6 +143,7 @@ export function SupporterPage() {
       <div className="foot">
         {may.edit && <Button component={Link} to={`/supporters/${supporter.id}/edit`}>Edit</Button>}
         {may.edit && <Button variant="default" onClick={() => setGift('new')}>Add a gift</Button>}
+        {may.load && <Button variant="default" component={Link} to={`/merge?of=${supporter.id}`}>Merge with another</Button>}
         <Button variant="default" component={Link} to={`/supporters/${supporter.id}/history`}>History</Button>
         <Button variant="subtle" color="pine" onClick={() => void navigate(-1)}>
           Back

@@ -36,7 +36,7 @@ final class MergeController extends Controller
         $candidates = $this->merges->candidates($supporters);
         $plan = $this->merges->plan($candidates, $policy, $survivor, $typed);
 
-        return response()->json([...$this->view->of($candidates, $plan), 'policy' => $policy->toArray()]);
+        return response()->json([...$this->view->of($candidates, $plan), 'policy' => self::policy($policy)]);
     }
 
     public function store(Request $request): JsonResponse
@@ -70,7 +70,7 @@ final class MergeController extends Controller
         $this->authorize('merge');
 
         return response()->json([
-            'policies' => SavedMergePolicy::query()->orderBy('name')->get()->map(static fn (SavedMergePolicy $one): array => ['id' => $one->id, 'name' => $one->name, 'policy' => MergePolicy::fromArray($one->policy)->toArray()]),
+            'policies' => SavedMergePolicy::query()->orderBy('name')->get()->map(static fn (SavedMergePolicy $one): array => ['id' => $one->id, 'name' => $one->name, 'policy' => self::policy(MergePolicy::fromArray($one->policy))]),
             'survivor_rules' => array_column(SurvivorRule::cases(), 'value'), 'field_rules' => array_column(FieldRule::cases(), 'value'),
         ]);
     }
@@ -82,7 +82,7 @@ final class MergeController extends Controller
         $policy = MergePolicy::fromArray($data['policy']);
         $kept = SavedMergePolicy::query()->updateOrCreate(['name' => trim($data['name'])], ['policy' => $policy->toArray(), 'user_id' => $request->user()?->id]);
 
-        return response()->json(['id' => $kept->id, 'name' => $kept->name, 'policy' => $policy->toArray()], $kept->wasRecentlyCreated ? 201 : 200);
+        return response()->json(['id' => $kept->id, 'name' => $kept->name, 'policy' => self::policy($policy)], $kept->wasRecentlyCreated ? 201 : 200);
     }
 
     public function destroyPolicy(SavedMergePolicy $policy): JsonResponse
@@ -130,6 +130,12 @@ final class MergeController extends Controller
         }
 
         return $read;
+    }
+
+    /** @return array<string, mixed> with the fields as an object, however few they are */
+    private static function policy(MergePolicy $policy): array
+    {
+        return [...$policy->toArray(), 'fields' => (object) $policy->toArray()['fields']];
     }
 
     /** @return array<string, mixed> */

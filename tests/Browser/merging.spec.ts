@@ -1,0 +1,54 @@
+import { expect, test } from '@playwright/test';
+import { bring, load, looksSound, settle, signIn, workOut } from './steps';
+
+test('two supporters are merged after a look at what they become, and taken apart again', async ({ page }) => {
+  await signIn(page);
+  await bring(page, 'twice.csv', 'First name,Last name,Email,Phone,Gift date,Amount\nPetra,Gullwing,petra@example.org,207-555-0177,2024-01-02,40\nPetronella,Gullwing,p.gullwing@example.com,207-555-0177,2024-02-03,60\n');
+  await settle(page);
+  await workOut(page);
+  await load(page, 'Twice');
+  await page.goto('/supporters?q=petra@example.org');
+  await page.getByRole('row').nth(1).click();
+  await page.getByRole('link', { name: 'Merge with another' }).click();
+  await looksSound(page);
+
+  // By keyboard: the other one is found, a value is taken, another is written.
+  await page.keyboard.type('p.gullwing@example.com');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('No match rule says that they are one.')).toBeVisible();
+  await expect(page.getByText('2 gifts, $100.00')).toBeVisible();
+  await looksSound(page);
+  await page.getByRole('button', { name: 'Take Petronella for First name' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Merge into Petronella Gullwing' })).toBeVisible();
+  await page.getByLabel('First name becomes').fill('Petronella Ann');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Merge into Petronella Ann Gullwing' })).toBeVisible();
+  await page.getByRole('button', { name: 'First name as the policy says' }).click();
+  await expect(page.getByLabel('First name becomes')).toHaveValue('Petra');
+  await page.getByRole('button', { name: 'keep as a policy' }).click();
+  await page.getByLabel('Name of the policy').fill('Usual');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'forget it' })).toBeVisible();
+  await page.getByRole('button', { name: 'Merge the other into it' }).click();
+  await expect(page.getByText('2 gifts, $100.00 in all')).toBeVisible();
+  await expect(page.getByText(/Petronella Gullwing \(number \d+\) became part of this one/)).toBeVisible();
+  await looksSound(page);
+
+  // A gift that comes now is the other's.
+  await page.getByRole('button', { name: 'Add a gift' }).click();
+  await page.getByLabel('Gift date').fill('2025-03-04');
+  await page.getByLabel('Gift amount').fill('7.50');
+  await page.getByRole('button', { name: 'Add the gift' }).click();
+  await expect(page.getByText('3 gifts, $107.50 in all')).toBeVisible();
+  await page.getByRole('link', { name: 'Take them apart' }).click();
+  await page.getByRole('combobox', { name: /^Whose is gift of 7.50/ }).click();
+  await page.getByRole('option', { name: /^Petronella Gullwing/ }).click();
+  await looksSound(page);
+  await page.getByRole('button', { name: 'Take them apart' }).click();
+  await expect(page.getByText('They are several again')).toBeVisible();
+  await page.getByRole('link', { name: 'Petronella Gullwing' }).click();
+  await expect(page.getByText('2 gifts, $67.50 in all')).toBeVisible();
+  await page.getByRole('link', { name: 'History' }).click();
+  await expect(page.getByText('taken apart').first()).toBeVisible();
+});

@@ -1,0 +1,10 @@
+import { open } from './shot.mjs';
+const { browser, page, go, shot } = await open();
+await go('/merge?of=1,1501'); await page.waitForTimeout(800);
+await page.getByRole('button', { name: 'Take Si for First name' }).click(); await page.waitForTimeout(400);
+await page.getByLabel('Middle name becomes').fill('Jonathan'); await page.getByLabel('Middle name becomes').press('Enter'); await page.waitForTimeout(500);
+await shot('m1b');
+await page.getByRole('button', { name: 'Merge the other into it' }).click(); await page.waitForTimeout(1200);
+console.log(page.url()); await shot('m2');
+await page.getByRole('link', { name: 'Take them apart' }).click(); await page.waitForTimeout(800); await shot('m3');
+await browser.close();

@@ -1,0 +1,44 @@
+/** Which of several supporters stays, and whose values the fields of the one that they become get. The server's MergePolicy writes the same. */
+export interface MergePolicy {
+  survivor: string;
+  usual: string;
+  fields: Record<string, string>;
+  separator: string;
+}
+
+export interface MergeField {
+  column: string;
+  label: string;
+  values: Record<string, string>;
+  merged: string;
+  differs: boolean;
+}
+
+export interface MergePreview {
+  survivor: number;
+  name: string;
+  candidates: { id: number; name: string; gifts: number; given: string; latest: string; filled: number }[];
+  fields: MergeField[];
+  lists: { list: string; label: string; items: { text: string; from: number; note: string }[] }[];
+  gifts: { count: number; given: string };
+  reasons: { one: number; other: number; verdict: 'certain' | 'review' | null; for: string[]; against: string[] }[];
+  policy: MergePolicy;
+}
+
+export interface Policies {
+  policies: { id: number; name: string; policy: MergePolicy }[];
+  survivor_rules: string[];
+  field_rules: string[];
+}
+
+export interface MergeDone {
+  id: number;
+  survivor: number;
+  name: string;
+  gone: { id: number; name: string }[];
+  at: string;
+  by: string | null;
+  undone: string | null;
+  since?: { thing: string; text: string }[];
+  kept?: { thing: string; column: string | null; now: string | null; before: string | null; reason: string }[];
+}
