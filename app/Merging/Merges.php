@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Merging;
 
 use App\Account\Audit;
+use App\Duplicates\Duplicates;
 use App\Models\JournalEntry;
 use App\Models\Merge;
 use App\Models\User;
@@ -41,6 +42,7 @@ final readonly class Merges
         private RecordReader $reader,
         private RecordWriter $writer,
         private Ids $ids,
+        private Duplicates $duplicates,
     ) {
     }
 
@@ -94,6 +96,7 @@ final readonly class Merges
                 throw new LogicException("The gifts of supporter {$plan->survivor} are not those of all who were merged into it.");
             }
             $gone = array_values(array_filter($candidates, static fn (Candidate $one): bool => $one->id() !== $plan->survivor));
+            $this->duplicates->merged(array_map(static fn (Candidate $one): int => $one->id(), $gone), $plan->survivor);
             Audit::note(Audit::MERGE, 'Merged '.implode(', ', array_map(static fn (Candidate $one): string => "{$one->record->field('display_name')} ({$one->id()})", $gone))." into {$plan->merged->field('display_name')} ({$plan->survivor})");
 
             return Merge::query()->create([
@@ -147,6 +150,7 @@ final readonly class Merges
             if ($this->given([$merge->survivor_id, ...$merge->goneIds()]) !== $before) {
                 throw new LogicException("The gifts of supporter {$merge->survivor_id} were not divided without rest.");
             }
+            $this->duplicates->apart([$merge->survivor_id, ...$merge->goneIds()]);
             $merge->forceFill(['undone_at' => now(), 'undone_by' => $user?->id])->save();
             Audit::note(Audit::MERGE, "Took supporter {$merge->survivor_id} apart again: ".implode(', ', array_map(static fn (array $one): string => "{$one['name']} ({$one['id']})", $merge->gone)).' came back');
 

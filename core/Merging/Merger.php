@@ -85,7 +85,7 @@ final readonly class Merger
         }
         $kinds = array_unique(array_map(static fn (Candidate $one): string => $one->record->kind()->value, $candidates));
         if (count($kinds) > 1) {
-            throw new CannotMerge('A '.implode(' and a ', $kinds).' can\'t become one. If they belong together, link them.');
+            throw new CannotMerge('Supporters of different kinds ('.implode(', ', $kinds).') can\'t become one. If they belong together, link them.');
         }
     }
 

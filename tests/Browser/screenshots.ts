@@ -87,9 +87,9 @@ test('pictures of the main views', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'origin' }).first()).toBeVisible();
   await page.getByRole('button', { name: 'origin' }).first().click();
   await shot(page, 'supporter');
-  await page.goto('/supporters?q=lachance');
+  await page.goto('/supporters?q=thorne');
   const numbers: string[] = [];
-  for (const at of [1, 2]) {
+  for (const at of [1, 3]) {
     await page.getByRole('row').nth(at).click();
     await expect(page.getByRole('button', { name: 'origin' }).first()).toBeVisible();
     numbers.push(/\d+$/.exec(page.url())?.[0] ?? '');

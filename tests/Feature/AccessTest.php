@@ -34,6 +34,7 @@ final class AccessTest extends TestCase
         'DELETE api/intakes/{intake}/edits', 'POST api/intakes/{intake}/trial', 'POST api/intakes/{intake}/load', 'POST api/intakes/{intake}/stop', 'POST api/intakes/{intake}/place', 'GET api/intakes/{intake}/undo', 'POST api/intakes/{intake}/undo', 'POST api/intakes/{intake}/redo', 'DELETE api/intakes/{intake}', 'DELETE api/plans/{plan}',
         'GET api/grids/{intake}', 'PATCH api/grids/{intake}', 'PUT api/grids/{intake}/rows', 'POST api/grids/{intake}/finish', 'POST api/held/fix', 'POST api/held/decide', 'POST api/restore-points',
         'POST api/merges/preview', 'POST api/merges', 'GET api/merges/{merge}', 'POST api/merges/{merge}/apart', 'GET api/merge-policies', 'POST api/merge-policies', 'DELETE api/merge-policies/{policy}',
+        'GET api/duplicates', 'POST api/duplicates/search', 'POST api/duplicates/not-the-same', 'GET api/duplicates/not-the-same', 'DELETE api/duplicates/not-the-same/{one}/{other}',
     ];
 
     /** Routes that write records by hand. */
@@ -126,6 +127,7 @@ final class AccessTest extends TestCase
         $this->ids = [
             'intake' => (string) $intake->id, 'column' => '0', 'number' => '2', 'supporter' => '1', 'gift' => '1', 'entry' => '1', 'rule' => $rule, 'field' => $field, 'key' => str_repeat('a', 64), 'name' => '2020-01-01-000000-none',
             'plan' => (string) SavedPlan::query()->create(['name' => 'Monthly', 'plan' => $intake->plan, 'settings' => []])->id,
+            'one' => '1', 'other' => '2',
             'merge' => (string) Merge::query()->create(['survivor_id' => 1, 'gone' => [], 'journal_from' => 1, 'journal_to' => 1])->id,
             'policy' => (string) SavedMergePolicy::query()->create(['name' => 'Ours', 'policy' => []])->id,
             'layout' => (string) GridLayout::query()->create(['name' => 'Cards', 'columns' => ['name.last']])->id,

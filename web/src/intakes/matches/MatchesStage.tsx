@@ -12,7 +12,7 @@ import { ShowMore } from '../../shared/ShowMore';
 import { useMore } from '../../shared/useMore';
 import { NotSifted } from '../NotSifted';
 import { useEdit, useIntakeAction, useTakeBack, useThisIntake } from '../queries';
-import { Shortcuts } from '../Shortcuts';
+import { Shortcuts } from '../../shared/Shortcuts';
 import { SideBySide, useMatch } from './SideBySide';
 
 type Show = 'unsure' | 'known' | 'new' | 'decided';

@@ -1,6 +1,6 @@
 import { Button, Modal } from '@mantine/core';
 import { useState } from 'react';
-import { useKeys } from '../shared/useKeys';
+import { useKeys } from './useKeys';
 
 /** The keys of a screen, on a sheet that "?" opens. */
 export function Shortcuts({ keys }: { keys: [string, string][] }) {

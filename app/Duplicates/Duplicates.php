@@ -1,0 +1,277 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Duplicates;
+
+use App\Models\DuplicateSearch;
+use App\Records\Bulk;
+use App\Records\RecordReader;
+use Illuminate\Database\Connection;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Filesystem\Filesystem;
+use Illuminate\Support\Facades\Storage;
+use PineSieve\Core\Addresses\AddressStandardizer;
+use PineSieve\Core\Matching\Fields\FieldComparers;
+use PineSieve\Core\Matching\Fields\Traits;
+use PineSieve\Core\Matching\Pairs\Pair;
+use PineSieve\Core\Matching\Pairs\PairJudge;
+use PineSieve\Core\Matching\Pairs\PairSearch;
+use PineSieve\Core\Matching\Pairs\TooCommon;
+use PineSieve\Core\Matching\Rules\Certainty;
+use PineSieve\Core\Matching\Rules\ShippedRules;
+use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Standards\FieldCatalog;
+
+/** Supporters of the database that may be one, found by the match rules, without those of which people have said that they are not. */
+final readonly class Duplicates
+{
+    private const CHUNK = 500;
+
+    private const PAGE = 50;
+
+    public function __construct(
+        private Connection $db,
+        private Bulk $bulk,
+        private RecordReader $reader,
+        private FieldCatalog $catalog,
+        private Filesystem $files,
+    ) {
+    }
+
+    /** Goes through every supporter; what it finds takes the place of what was found before. */
+    public function search(DuplicateSearch $search): void
+    {
+        $folder = Storage::disk('local')->path("duplicates-{$search->id}");
+        try {
+            $search->update(['state' => 'searching', 'done' => 0, 'total' => $this->db->table('supporters')->count()]);
+            $searches = $this->gathered($search, $folder);
+            $this->db->transaction(fn () => $this->keep($search, $searches));
+        } finally {
+            $this->files->deleteDirectory($folder);
+        }
+    }
+
+    /**
+     * Those that hang together, the certain and the likeliest first.
+     *
+     * @param  ?string  $certainty  null for all
+     * @return array{clusters: list<array{cluster: int, certainty: string, score: int, members: list<array{id: int, name: string}>}>, total: int, pages: int}
+     */
+    public function page(?string $certainty, int $page): array
+    {
+        $found = $this->db->table('duplicate_pairs')->groupBy('cluster')->selectRaw('cluster, max(score) as score, min(certainty) as certainty')
+            ->when($certainty !== null, static fn (Builder $query) => $query->havingRaw('min(certainty) = ?', [$certainty]));
+        $total = $this->db->query()->fromSub(clone $found, 'c')->count();
+        $rows = $found->orderByRaw('min(certainty), max(score) desc, cluster')->offset((max(1, $page) - 1) * self::PAGE)->limit(self::PAGE)->get();
+        $members = [];
+        foreach ($this->db->table('duplicate_pairs')->whereIn('cluster', $rows->pluck('cluster'))->get(['cluster', 'one', 'other']) as $pair) {
+            $members[$pair->cluster][$pair->one] = $members[$pair->cluster][$pair->other] = true;
+        }
+        $names = $this->db->table('supporters')->whereIn('id', array_merge(...array_map(array_keys(...), array_values($members))))->pluck('display_name', 'id');
+
+        return [
+            'clusters' => $rows->map(static fn (\stdClass $row): array => ['cluster' => $row->cluster, 'certainty' => $row->certainty, 'score' => $row->score, 'members' => array_map(static fn (int $id): array => ['id' => $id, 'name' => $names[$id] ?? ''], collect($members[$row->cluster])->keys()->sort()->values()->all())])->all(),
+            'total' => $total,
+            'pages' => (int) ceil($total / self::PAGE),
+        ];
+    }
+
+    /** @return array{certain: int, review: int} clusters of each */
+    public function counts(): array
+    {
+        $counts = $this->db->query()->fromSub($this->db->table('duplicate_pairs')->groupBy('cluster')->selectRaw('min(certainty) as certainty'), 'c')->groupBy('certainty')->selectRaw('certainty, count(*) as n')->pluck('n', 'certainty');
+
+        return ['certain' => (int) ($counts['certain'] ?? 0), 'review' => (int) ($counts['review'] ?? 0)];
+    }
+
+    /**
+     * Remembers for good that supporters are not one.
+     *
+     * @param  list<int>  $supporters  each with each
+     */
+    public function notTheSame(array $supporters, ?int $userId): void
+    {
+        $this->db->transaction(function () use ($supporters, $userId): void {
+            sort($supporters);
+            $clusters = $this->clustersOf($supporters);
+            foreach ($supporters as $i => $other) {
+                foreach (array_slice($supporters, 0, $i) as $one) {
+                    $this->db->table('pair_decisions')->insertOrIgnore(['one' => $one, 'other' => $other, 'user_id' => $userId, 'at' => now()->format('Y-m-d H:i:s.v')]);
+                    $this->db->table('duplicate_pairs')->where('one', $one)->where('other', $other)->delete();
+                }
+            }
+            $this->regroup($clusters);
+        });
+    }
+
+    /** Withdraws what was said of a pair. */
+    public function withdraw(int $one, int $other): bool
+    {
+        $isWithdrawn = $this->db->table('pair_decisions')->where('one', min($one, $other))->where('other', max($one, $other))->delete() > 0;
+        if ($isWithdrawn) {
+            $this->look([$one], $other);
+        }
+
+        return $isWithdrawn;
+    }
+
+    /**
+     * Pairs of which people have said that they are not one, the latest first.
+     *
+     * @return list<array<string, mixed>>
+     */
+    public function decisions(int $most): array
+    {
+        return array_map(static fn (\stdClass $row): array => (array) $row, $this->db->table('pair_decisions as d')->join('supporters as a', 'a.id', '=', 'd.one')->join('supporters as b', 'b.id', '=', 'd.other')->leftJoin('users as u', 'u.id', '=', 'd.user_id')
+            ->orderByDesc('d.at')->limit($most)->get(['d.one', 'd.other', 'a.display_name as one_name', 'b.display_name as other_name', 'd.at', 'u.name as by'])->all());
+    }
+
+    /**
+     * Those who became part of another have no pairs any more; whoever was like them may be like the one that they became.
+     *
+     * @param  list<int>  $gone
+     */
+    public function merged(array $gone, int $survivor): void
+    {
+        $alike = $this->db->table('duplicate_pairs')->whereIn('one', $gone)->orWhereIn('other', $gone)->get(['one', 'other', 'cluster']);
+        $this->db->table('duplicate_pairs')->whereIn('one', $gone)->orWhereIn('other', $gone)->delete();
+        $this->regroup($alike->pluck('cluster')->unique()->values()->all());
+        $this->look(array_values(array_diff([...$alike->pluck('one')->all(), ...$alike->pluck('other')->all()], $gone, [$survivor])), $survivor);
+    }
+
+    /**
+     * Those who came back may be found to be one again.
+     *
+     * @param  list<int>  $supporters
+     */
+    public function apart(array $supporters): void
+    {
+        foreach ($supporters as $i => $supporter) {
+            $this->look(array_slice($supporters, 0, $i), $supporter);
+        }
+    }
+
+    /**
+     * Judges a supporter and each of some others, and keeps what is found.
+     *
+     * @param  list<int>  $others
+     */
+    private function look(array $others, int $supporter): void
+    {
+        $records = $this->reader->read([...$others, $supporter]);
+        if (count($records) < 2 || ! isset($records[$supporter])) {
+            return;
+        }
+        $comparers = new FieldComparers($this->catalog);
+        $judge = new PairJudge(ShippedRules::of($records[$supporter]->kind(), $comparers), $comparers);
+        $prepared = $judge->prepare($supporter, Traits::ofStored($records[$supporter], new AddressStandardizer));
+        $found = [];
+        foreach (array_diff_key($records, [$supporter => 1]) as $id => $record) {
+            $pair = $record->kind() === $records[$supporter]->kind() ? $judge->judge($prepared, $judge->prepare($id, Traits::ofStored($record, new AddressStandardizer))) : null;
+            if ($pair !== null && $this->db->table('pair_decisions')->where('one', $pair->one)->where('other', $pair->other)->doesntExist()) {
+                $found[] = self::row($pair);
+            }
+        }
+        $this->db->table('duplicate_pairs')->upsert($found, ['one', 'other']);
+        $this->regroup($this->clustersOf(array_keys($records)));
+    }
+
+    /**
+     * @param  list<int>  $supporters
+     * @return list<int>
+     */
+    private function clustersOf(array $supporters): array
+    {
+        return $this->db->table('duplicate_pairs')->whereIn('one', $supporters)->orWhereIn('other', $supporters)->distinct()->pluck('cluster')->all();
+    }
+
+    /**
+     * Puts together what still hangs together, where a pair has gone.
+     *
+     * @param  list<int>  $broken  clusters
+     */
+    private function regroup(array $broken): void
+    {
+        $pairs = $this->db->table('duplicate_pairs')->whereIn('cluster', $broken)->get(['one', 'other', 'cluster']);
+        $clusters = new Clusters;
+        foreach ($pairs as $pair) {
+            $clusters->join($pair->one, $pair->other);
+        }
+        foreach ($pairs as $pair) {
+            if ($clusters->of($pair->one) !== $pair->cluster) {
+                $this->db->table('duplicate_pairs')->where('one', $pair->one)->where('other', $pair->other)->update(['cluster' => $clusters->of($pair->one)]);
+            }
+        }
+    }
+
+    /** @return list<PairSearch> */
+    private function gathered(DuplicateSearch $search, string $folder): array
+    {
+        $comparers = new FieldComparers($this->catalog);
+        $standardizer = new AddressStandardizer;
+        $searches = [];
+        foreach (SupporterKind::cases() as $kind) {
+            $this->files->ensureDirectoryExists("{$folder}/{$kind->value}");
+            $judge = new PairJudge(ShippedRules::of($kind, $comparers), $comparers);
+            $searches[$kind->value] = [$judge, new PairSearch($judge, "{$folder}/{$kind->value}")];
+        }
+        $after = 0;
+        do {
+            $ids = array_column($this->db->select('select id from supporters where id > ? order by id limit '.self::CHUNK, [$after]), 'id');
+            foreach ($this->reader->read($ids) as $id => $record) {
+                [$judge, $of] = $searches[$record->kind()->value];
+                $of->add($judge->prepare($id, Traits::ofStored($record, $standardizer)));
+            }
+            $after = $ids === [] ? $after : max($ids);
+            $search->update(['done' => $search->done + count($ids)]);
+        } while (count($ids) === self::CHUNK);
+
+        return array_column($searches, 1);
+    }
+
+    /** @param  list<PairSearch>  $searches */
+    private function keep(DuplicateSearch $search, array $searches): void
+    {
+        $said = [];
+        foreach ($this->db->table('pair_decisions')->get(['one', 'other']) as $pair) {
+            $said[$pair->one][$pair->other] = true;
+        }
+        $this->db->table('duplicate_pairs')->delete();
+        $clusters = new Clusters;
+        $counts = ['certain' => 0, 'review' => 0];
+        $compared = 0;
+        $common = [];
+        $rows = [];
+        foreach ($searches as $of) {
+            $pairs = $of->pairs();
+            foreach ($pairs as $pair) {
+                if (isset($said[$pair->one][$pair->other])) {
+                    continue;
+                }
+                $clusters->join($pair->one, $pair->other);
+                $counts[$pair->certainty->value]++;
+                $rows[] = self::row($pair);
+                if (count($rows) === self::CHUNK) {
+                    $this->bulk->insert('duplicate_pairs', array_keys($rows[0]), array_map(array_values(...), $rows));
+                    $rows = [];
+                }
+            }
+            $compared += $pairs->getReturn()->compared;
+            array_push($common, ...array_map(static fn (TooCommon $one): array => ['rules' => $one->rules, 'value' => $one->value, 'records' => $one->records], $pairs->getReturn()->tooCommon));
+        }
+        $this->bulk->insert('duplicate_pairs', array_keys(self::row(new Pair(0, 0, Certainty::Review, 1, [], [], []))), array_map(array_values(...), $rows));
+        foreach ($this->db->table('duplicate_pairs')->orderBy('one')->orderBy('other')->lazy(self::CHUNK) as $pair) {
+            if ($clusters->of($pair->one) !== $pair->cluster) {
+                $this->db->table('duplicate_pairs')->where('one', $pair->one)->where('other', $pair->other)->update(['cluster' => $clusters->of($pair->one)]);
+            }
+        }
+        $search->update([...$counts, 'compared' => $compared, 'too_common' => $common, 'state' => 'done', 'ended_at' => now()]);
+    }
+
+    /** @return array{one: int, other: int, cluster: int, certainty: string, score: int, reasons: string} */
+    private static function row(Pair $pair): array
+    {
+        return ['one' => $pair->one, 'other' => $pair->other, 'cluster' => $pair->one, 'certainty' => $pair->certainty->value, 'score' => $pair->score, 'reasons' => json_encode(['for' => $pair->for, 'against' => $pair->against, 'rules' => $pair->rules], JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)];
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Duplicates\Duplicates;
+use App\Models\DuplicateSearch;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Bus\Dispatchable;
+use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Support\Facades\DB;
+
+/** Looks through the whole database for supporters that may be one. */
+final class FindDuplicates implements ShouldQueue
+{
+    use Dispatchable;
+    use Queueable;
+
+    public int $timeout = 7200;
+
+    public function __construct(private readonly int $search)
+    {
+    }
+
+    public function handle(Duplicates $duplicates): void
+    {
+        $search = DuplicateSearch::query()->find($this->search);
+        if ($search === null || ! in_array($search->state, ['waiting', 'searching'], true)) {
+            return;
+        }
+        // One that was broken off begins again; one that another worker is at is left to it.
+        if ((int) DB::scalar("select get_lock('duplicates', 0)") !== 1) {
+            $this->release(20);
+
+            return;
+        }
+        try {
+            $duplicates->search($search);
+        } catch (\Throwable $error) {
+            report($error);
+            $search->update(['state' => 'failed', 'error' => 'The search stopped: '.mb_substr($error->getMessage(), 0, 300).' What was found before is still there.', 'ended_at' => now()]);
+        } finally {
+            DB::scalar("select release_lock('duplicates')");
+        }
+    }
+}

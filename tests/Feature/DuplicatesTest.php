@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Illuminate\Support\Facades\DB;
+
+/** Supporters of the database that may be one. */
+final class DuplicatesTest extends TestCase
+{
+    private const FILE = "First name,Last name,Email,Phone,Old ID\n"
+        ."Robert,Gullwing,rob@example.org,603-555-0143,A-1\n"
+        ."Marta,Quill,marta@example.org,,A-2\n"
+        ."Zoe,Park,zoe@example.org,,A-3\n"
+        ."Cy,Dahl,cy@example.org,,A-4\n";
+
+    private function world(): void
+    {
+        $this->loaded(self::FILE, [], ['name.first', 'name.last', 'email', 'phone', 'id.old']);
+        foreach ([['Bob', 'Gullwing', 'rob@example.org'], ['Marta', 'Quill', 'marta.quill@example.com'], ['Bob', 'Gullwing', 'bob@example.com']] as [$first, $last, $email]) {
+            $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => $first, 'name.last' => $last], 'emails' => [['ref' => 'new1', 'address' => $email, 'kind' => 'home', 'is_primary' => '1', 'condition' => 'good', 'label' => '']], 'addresses' => [], 'phones' => [], 'identifiers' => [], 'links' => []]])->assertCreated();
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private function found(string $certainty = ''): array
+    {
+        return $this->getJson("/api/duplicates?certainty={$certainty}")->assertOk()->json();
+    }
+
+    public function test_the_whole_database_is_searched_and_clusters_are_listed(): void
+    {
+        $this->world();
+        self::assertSame([[], null], [$this->found()['clusters'], $this->found()['search']]);
+        $this->postJson('/api/duplicates/search')->assertStatus(202);
+        $found = $this->found();
+
+        self::assertSame(['done', 7, 7], [$found['search']['state'], $found['search']['done'], $found['search']['total']]);
+        self::assertSame([['certain', [1, 5, 7]], ['review', [2, 6]]], array_map(static fn (array $cluster): array => [$cluster['certainty'], array_column($cluster['members'], 'id')], $found['clusters']));
+        self::assertSame(['certain' => 1, 'review' => 1], $found['counts']);
+        self::assertSame([[2]], array_map(static fn (array $cluster): array => [$cluster['cluster']], $this->found('review')['clusters']));
+        self::assertSame([], glob(storage_path('app/private/duplicates-*')) ?: [], 'Nothing is left of what it worked with.');
+    }
+
+    public function test_what_is_not_the_same_is_remembered_and_can_be_withdrawn(): void
+    {
+        $this->world();
+        $this->postJson('/api/duplicates/search')->assertStatus(202);
+        $this->postJson('/api/duplicates/not-the-same', ['supporters' => [6, 2]])->assertOk()->assertJson(['counts' => ['review' => 0]]);
+        $this->postJson('/api/duplicates/search')->assertStatus(202);
+        self::assertSame([1], array_column($this->found()['clusters'], 'cluster'), 'The next search does not bring it back.');
+
+        $said = $this->getJson('/api/duplicates/not-the-same')->json('decisions');
+        self::assertSame([2, 6, 'Marta Quill', 'Data steward'], [$said[0]['one'], $said[0]['other'], $said[0]['one_name'], $said[0]['by']]);
+        $this->deleteJson('/api/duplicates/not-the-same/6/2')->assertOk();
+        $this->deleteJson('/api/duplicates/not-the-same/6/2')->assertStatus(404);
+        self::assertSame([1, 2], array_column($this->found()['clusters'], 'cluster'), 'They are found again at once.');
+    }
+
+    public function test_a_cluster_is_split_where_one_is_not_the_same(): void
+    {
+        $this->world();
+        $this->postJson('/api/duplicates/search');
+        $this->postJson('/api/duplicates/not-the-same', ['supporters' => [1, 7]])->assertOk();
+        $this->postJson('/api/duplicates/not-the-same', ['supporters' => [1, 5]])->assertOk();
+
+        self::assertSame([[2, 6], [5, 7]], array_map(static fn (array $cluster): array => array_column($cluster['members'], 'id'), collect($this->found()['clusters'])->sortBy('cluster')->values()->all()));
+        self::assertSame([2, 5], array_column(collect($this->found()['clusters'])->sortBy('cluster')->values()->all(), 'cluster'));
+    }
+
+    public function test_who_was_merged_is_no_longer_among_them(): void
+    {
+        $this->world();
+        $this->postJson('/api/duplicates/search');
+        $merge = $this->postJson('/api/merges', ['supporters' => [1, 5], 'survivor' => 5])->assertCreated()->json('id');
+        self::assertSame(['certain' => 0, 'review' => 2], $this->found()['counts']);
+        $this->postJson("/api/merges/{$merge}/apart")->assertOk();
+        self::assertSame(['certain' => 1, 'review' => 1], $this->found()['counts'], 'Taken apart, they are to be looked at again.');
+        $this->postJson('/api/merges', ['supporters' => [1, 5], 'survivor' => 5])->assertCreated();
+        self::assertSame([[2, 6], [5, 7]], array_map(static fn (array $cluster): array => array_column($cluster['members'], 'id'), $this->found('review')['clusters']));
+        $this->postJson('/api/merges', ['supporters' => [5, 7], 'survivor' => 5])->assertCreated();
+
+        self::assertSame([[2, 6]], array_map(static fn (array $cluster): array => array_column($cluster['members'], 'id'), $this->found()['clusters']));
+    }
+
+    public function test_one_search_at_a_time_and_one_that_broke_off_begins_again(): void
+    {
+        $this->world();
+        DB::table('duplicate_searches')->insert(['id' => 7, 'state' => 'searching', 'done' => 3, 'created_at' => now()]);
+        $this->postJson('/api/duplicates/search')->assertStatus(409);
+        (new \App\Jobs\FindDuplicates(7))->handle(app(\App\Duplicates\Duplicates::class));
+
+        self::assertSame(['done', 7], [$this->found()['search']['state'], $this->found()['search']['done']]);
+        $this->postJson('/api/duplicates/search')->assertStatus(202);
+    }
+
+    public function test_bad_input_is_refused(): void
+    {
+        $this->world();
+        foreach ([[], ['supporters' => [1]], ['supporters' => [1, 1]], ['supporters' => [1, 999]], ['supporters' => 'all']] as $asked) {
+            $this->postJson('/api/duplicates/not-the-same', $asked)->assertStatus(422);
+        }
+        $this->getJson('/api/duplicates?certainty=maybe')->assertStatus(422);
+        self::assertSame(0, DB::table('pair_decisions')->count());
+    }
+}
