@@ -145,7 +145,7 @@ final readonly class Merges
             }
             $done = $merge->done();
             $before = $this->given([$merge->survivor_id]);
-            $unmerge = Unmerge::plan($merge->survivor_id, $done, $this->reader->things(array_keys($done)), $given);
+            $unmerge = Unmerge::plan($merge->survivor_id, $done, $this->reader->things(array_values(array_unique([$merge->survivor_id, ...array_keys($done)]))), $given);
             $this->writer->write($this->entries($unmerge->changes), Cause::split($user?->id));
             if ($this->given([$merge->survivor_id, ...$merge->goneIds()]) !== $before) {
                 throw new LogicException("The gifts of supporter {$merge->survivor_id} were not divided without rest.");

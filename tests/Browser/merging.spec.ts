@@ -52,3 +52,52 @@ test('two supporters are merged after a look at what they become, and taken apar
   await page.getByRole('link', { name: 'History' }).click();
   await expect(page.getByText('taken apart').first()).toBeVisible();
 });
+
+test('duplicates of the whole database are reviewed by keyboard alone', async ({ page }) => {
+  await signIn(page);
+  await bring(page, 'cards.csv', ['First name,Last name,Email,Phone,Amount,Gift date', 'Isolde,Kittiwright,isolde@example.org,978-555-0161,20,2024-01-02', 'Wendeline,Ternhope,wendeline@example.org,978-555-0162,30,2024-01-03', 'Barnaby,Plovergate,barnaby@example.org,978-555-0163,40,2024-01-04'].join('\n'));
+  await settle(page);
+  await workOut(page);
+  await load(page, 'Cards');
+  for (const [first, last, email] of [['Isolde', 'Kittiwright', 'ISOLDE@example.org'], ['W.', 'Ternhope', 'wendeline@example.org'], ['Barnaby', 'Plovergate', 'b.plovergate@example.com']]) {
+    await page.goto('/supporters/new');
+    await page.getByLabel('First name', { exact: true }).fill(first ?? '');
+    await page.getByLabel('Last name', { exact: true }).fill(last ?? '');
+    await page.getByLabel('Email of emails 1').fill(email ?? '');
+    await page.getByRole('button', { name: 'Add this supporter' }).click();
+    await expect(page).toHaveURL(/supporters\/\d+$/);
+  }
+  await page.getByRole('link', { name: 'Duplicates' }).click();
+  await looksSound(page);
+  await page.getByRole('button', { name: /^Search (it|again)$/ }).click();
+  await expect(page.getByText(/supporters looked through/)).toBeVisible({ timeout: 30_000 });
+  await page.goto('/duplicates?show=certain');
+  await expect(page.getByRole('heading', { name: /^They become/ })).toBeVisible();
+  await looksSound(page);
+
+  // On to the one that was typed, and merge it.
+  const certain = Number(/(\d+) certain/.exec(await page.getByText(/\d+ certain, \d+ to review/).innerText())?.[1]);
+  const isolde = page.getByRole('heading', { name: 'They become Isolde Kittiwright' });
+  for (let at = 0; at < certain && !(await isolde.isVisible()); at++) {
+    await page.keyboard.press('j');
+    await page.waitForTimeout(400);
+  }
+  await expect(isolde).toBeVisible();
+  await page.keyboard.press('s');
+  await expect(page.getByText(new RegExp(`^${certain - 1} certain`))).toBeVisible();
+  await page.keyboard.press('u');
+  await expect(page.getByText(new RegExp(`^${certain} certain`))).toBeVisible();
+  await expect(isolde).toBeVisible();
+  await page.keyboard.press('n');
+  await expect(page.getByText(new RegExp(`^${certain - 1} certain`))).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByText('remembered for good')).toBeVisible();
+  await page.keyboard.press('Escape');
+
+  await page.getByRole('link', { name: 'Said not to be the same' }).click();
+  await looksSound(page);
+  await page.getByRole('row').filter({ hasText: 'Isolde Kittiwright' }).getByRole('button', { name: 'withdraw' }).click();
+  await expect(page.getByText('Isolde Kittiwright')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Back to the duplicates' }).click();
+  await expect(page.getByText(new RegExp(`^${certain} certain`))).toBeVisible();
+});

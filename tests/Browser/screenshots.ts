@@ -82,7 +82,6 @@ test('pictures of the main views', async ({ page }) => {
   await shot(page, 'grid');
 
   await page.goto('/supporters?q=abernathy');
-  await shot(page, 'supporters');
   await page.getByRole('row').nth(1).click();
   await expect(page.getByRole('button', { name: 'origin' }).first()).toBeVisible();
   await page.getByRole('button', { name: 'origin' }).first().click();
@@ -98,6 +97,10 @@ test('pictures of the main views', async ({ page }) => {
   await page.goto(`/merge?of=${numbers.join(',')}`);
   await expect(page.getByText('What it has then')).toBeVisible();
   await shot(page, 'merge');
+  await page.goto('/duplicates');
+  await page.getByRole('button', { name: 'Search it' }).click();
+  await expect(page.getByRole('heading', { name: /^They become/ })).toBeVisible({ timeout: 30_000 });
+  await shot(page, 'duplicates');
   await page.goto('/supporters/new');
   await page.getByLabel('First name', { exact: true }).fill('Ottilie');
   await page.getByLabel('Last name', { exact: true }).fill("O'Brien");

@@ -197,7 +197,7 @@ test('an administrator manages people and restore points, and sees what was done
   await page.getByRole('dialog').getByRole('button', { name: 'Restore', exact: true }).click();
   await expect(page.getByText('What was there before is kept as')).toBeVisible({ timeout: 30_000 });
   await page.goto(gone);
-  await expect(page.getByText('This supporter is not there')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'This supporter is not there' })).toBeVisible();
 
   // What was told to other systems arrived, and its signature is right.
   await page.goto('/office/notices');

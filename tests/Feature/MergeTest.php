@@ -91,6 +91,17 @@ final class MergeTest extends TestCase
         self::assertSame($before, self::stored());
     }
 
+    public function test_one_who_brings_nothing_new_comes_back_all_the_same(): void
+    {
+        [$ann] = $this->people();
+        $double = $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Ann', 'name.last' => 'Lee'], 'emails' => [['ref' => 'new1', 'address' => 'ANN@example.org', 'kind' => 'home', 'is_primary' => '1', 'condition' => 'good', 'label' => '']], 'addresses' => [], 'phones' => [], 'identifiers' => [], 'links' => []]])->assertCreated()->json('id');
+        $before = self::stored();
+        $merge = $this->postJson('/api/merges', ['supporters' => [$ann, $double], 'survivor' => $ann])->assertCreated()->json('id');
+
+        $this->postJson("/api/merges/{$merge}/apart")->assertOk();
+        self::assertSame($before, self::stored());
+    }
+
     public function test_what_came_since_is_divided_as_the_person_says(): void
     {
         [$ann, $annabel] = $this->people();

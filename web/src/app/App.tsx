@@ -17,7 +17,9 @@ import { RowPage } from '../intakes/RowPage';
 import { TemplatePage } from '../intakes/TemplatePage';
 import { SourceStage } from '../intakes/source/SourceStage';
 import { ApartPage } from '../merging/ApartPage';
+import { DuplicatesPage } from '../merging/DuplicatesPage';
 import { MergePage } from '../merging/MergePage';
+import { SaidApartPage } from '../merging/SaidApartPage';
 import { AuditPage } from '../office/AuditPage';
 import { NoticesPage } from '../office/NoticesPage';
 import { PeoplePage } from '../office/PeoplePage';
@@ -66,6 +68,8 @@ export function App() {
         <Route path="supporters/:id" element={<SupporterPage />} />
         <Route path="supporters/:id/edit" element={<EditPage />} />
         <Route path="supporters/:id/history" element={<HistoryPage />} />
+        <Route path="duplicates" element={<DuplicatesPage />} />
+        <Route path="duplicates/apart" element={<SaidApartPage />} />
         <Route path="merge" element={<MergePage />} />
         <Route path="merges/:id" element={<ApartPage />} />
         <Route path="held" element={<HeldPage />} />

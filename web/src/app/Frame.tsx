@@ -37,6 +37,7 @@ export function Frame({ user, organization }: { user: User; organization: string
     [
       { to: '/supporters', text: 'Supporters', may: true },
       { to: '/gifts', text: 'Gifts', may: true },
+      { to: '/duplicates', text: 'Duplicates', may: user.may_load },
     ],
     [
       { to: '/standards', text: 'Standards', may: user.may_set_standards },

@@ -1,6 +1,5 @@
 import { Button } from '@mantine/core';
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useNavigate, useSearchParams } from 'react-router';
 import { api } from '../api/client';
 import { TitleLine } from '../app/TitleLine';
@@ -11,9 +10,8 @@ import { SupporterPicker } from '../supporters/SupporterPicker';
 import { MergedThings } from './MergedThings';
 import { MergeFields } from './MergeFields';
 import { PolicyBar } from './PolicyBar';
-import type { MergeDone, MergePolicy, MergePreview } from './types';
-
-const usual: MergePolicy = { survivor: 'most complete record', usual: 'first filled', fields: {}, separator: '; ' };
+import type { MergeDone } from './types';
+import { useMerge } from './useMerge';
 
 /** Several supporters side by side with the one that they become, shown in full before anything is written. */
 export function MergePage() {
@@ -21,41 +19,33 @@ export function MergePage() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const supporters = (asked.get('of') ?? '').split(',').map(Number).filter((id) => id > 0);
-  const [policy, setPolicy] = useState<MergePolicy>(usual);
-  const [survivor, setSurvivor] = useState<number | null>(null);
-  const [typed, setTyped] = useState<Record<string, string>>({});
-  const request = { supporters, survivor, policy, typed };
-  const preview = useQuery({
-    queryKey: ['merge', request],
-    queryFn: () => api.post<MergePreview>('merges/preview', request),
-    enabled: supporters.length > 1,
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
+  const looked = useMerge(supporters);
+  const { data } = looked;
   const merge = useMutation({
-    mutationFn: () => api.post<MergeDone>('merges', request),
+    mutationFn: () => api.post<MergeDone>('merges', looked.request),
     onSuccess: (done) => {
       // What is on the screen is of those who are no longer there: it is not asked for again.
       void queries.invalidateQueries({ refetchType: 'none' });
       void navigate(`/supporters/${done.survivor}`, { replace: true });
     },
   });
-  const choose = (of: number[]) => {
-    setAsked({ of: of.join(',') }, { replace: true });
-    setSurvivor(survivor !== null && of.includes(survivor) ? survivor : null);
-  };
-  const data = supporters.length > 1 ? preview.data : undefined;
-  const goes = (data?.candidates.length ?? 1) - 1;
+  const choose = (of: number[]) => setAsked({ of: of.join(',') }, { replace: true });
+  const goes = supporters.length - 1;
   return (
     <>
       <TitleLine title={data === undefined ? 'Merge supporters' : `Merge into ${data.name}`}>nothing is written before you say so</TitleLine>
-      <Trouble error={merge.error ?? (supporters.length > 1 ? preview.error : null)} />
-      {data !== undefined && <PolicyBar policy={policy} onPolicy={setPolicy} />}
+      <Trouble error={merge.error ?? looked.error} />
+      {data !== undefined && <PolicyBar policy={looked.policy} onPolicy={looked.setPolicy} />}
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1fr) 330px' }}>
         <Pane title="Field by field" note={data === undefined ? '' : 'a click takes a value; what you write goes before it'} right={supporters.length < 20 && <div style={{ width: 220 }}><SupporterPicker key={supporters.length} label="Add a supporter by name or number" autoFocus={supporters.length < 2} onPick={(row) => choose([...new Set([...supporters, row.id])])} /></div>}>
           <div className="pane-body" tabIndex={0}>
-            {data === undefined && <Empty title={supporters.length === 0 ? 'Who are they?' : 'Who is the other?'}><p>Find {supporters.length === 0 ? 'the supporters that are one' : 'whoever is the same as this one'} by name, email or number, above.</p></Empty>}
-            {data !== undefined && <MergeFields data={data} typed={typed} onTyped={setTyped} onSurvivor={setSurvivor} onWithout={(id) => choose(supporters.filter((one) => one !== id))} />}
+            {supporters.length < 2 && <Empty title={supporters.length === 0 ? 'Who are they?' : 'Who is the other?'}><p>Find {supporters.length === 0 ? 'the supporters that are one' : 'whoever is the same as this one'} by name, email or number, above.</p></Empty>}
+            {looked.error !== null && (
+              <Empty title="These can not become one">
+                {supporters.map((id) => <p key={id}>Supporter {id} <button type="button" className="plain-button" onClick={() => choose(supporters.filter((one) => one !== id))}>leave out</button></p>)}
+              </Empty>
+            )}
+            {data !== undefined && looked.error === null && <MergeFields data={data} typed={looked.typed} onTyped={looked.setTyped} onSurvivor={looked.setSurvivor} onWithout={(id) => choose(supporters.filter((one) => one !== id))} />}
           </div>
         </Pane>
         <Pane title="What it has then" note={data === undefined ? '' : `${counted(data.gifts.count, 'gift')}, ${money(data.gifts.given)}`}>
@@ -63,7 +53,7 @@ export function MergePage() {
         </Pane>
       </div>
       <div className="foot">
-        <Button disabled={data === undefined || preview.isFetching || preview.isError} loading={merge.isPending} onClick={() => merge.mutate()}>{data === undefined ? 'Merge' : `Merge ${goes === 1 ? 'the other' : `the other ${count(goes)}`} into it`}</Button>
+        <Button disabled={!looked.isSettled} loading={merge.isPending} onClick={() => merge.mutate()}>{data === undefined ? 'Merge' : `Merge ${goes === 1 ? 'the other' : `the other ${count(goes)}`} into it`}</Button>
         <Button variant="subtle" color="pine" onClick={() => void navigate(-1)}>Leave them apart</Button>
         <span className="push quiet">It can be taken apart again at any time.</span>
       </div>

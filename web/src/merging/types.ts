@@ -42,3 +42,12 @@ export interface MergeDone {
   since?: { thing: string; text: string }[];
   kept?: { thing: string; column: string | null; now: string | null; before: string | null; reason: string }[];
 }
+
+/** Clusters of supporters that may be one, and the last search for them. */
+export interface Duplicates {
+  clusters: { cluster: number; certainty: 'certain' | 'review'; score: number; members: { id: number; name: string }[] }[];
+  total: number;
+  pages: number;
+  counts: { certain: number; review: number };
+  search: { state: 'waiting' | 'searching' | 'done' | 'failed'; done: number; total: number; compared: number; too_common: { rules: string; value: string; records: number }[] | null; error: string | null; created_at: string; ended_at: string | null } | null;
+}

@@ -1,0 +1,140 @@
+import { Button } from '@mantine/core';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { api } from '../api/client';
+import { TitleLine } from '../app/TitleLine';
+import { Chips } from '../shared/Chips';
+import { count, counted, moment, money } from '../shared/format';
+import { Empty, Trouble } from '../shared/Notice';
+import { Pager } from '../shared/Pager';
+import { Pane } from '../shared/Pane';
+import { Shortcuts } from '../shared/Shortcuts';
+import { useKeys } from '../shared/useKeys';
+import { MergedThings } from './MergedThings';
+import { MergeFields } from './MergeFields';
+import type { Duplicates, MergeDone } from './types';
+import { useMerge } from './useMerge';
+
+/** What was done last, so that it can be taken back. */
+type Deed = { kind: 'merged'; merge: number; cluster: number } | { kind: 'apart'; supporters: number[]; cluster: number };
+
+const SHOW = [['', 'all'], ['certain', 'certain'], ['review', 'to review']] as const;
+
+/** Supporters that may be one, cluster by cluster: looked at side by side, merged or kept apart, by keyboard. */
+export function DuplicatesPage() {
+  const queries = useQueryClient();
+  const [asked, setAsked] = useSearchParams();
+  const certainty = asked.get('show') ?? '';
+  const page = Number(asked.get('page') ?? '1');
+  const [chosen, setChosen] = useState<number | null>(null);
+  const [without, setWithout] = useState<number[]>([]);
+  const [deeds, setDeeds] = useState<Deed[]>([]);
+  const query = useQuery({
+    queryKey: ['duplicates', certainty, page],
+    queryFn: () => api.get<Duplicates>(`duplicates?certainty=${certainty}&page=${page}`),
+    placeholderData: keepPreviousData,
+    refetchInterval: (found) => (isUnderWay(found.state.data) ? 700 : false),
+  });
+  const data = query.data;
+  const clusters = data?.clusters ?? [];
+  const at = Math.max(0, clusters.findIndex((one) => one.cluster === chosen));
+  const cluster = clusters[at];
+  const supporters = cluster?.members.map((one) => one.id).filter((id) => !without.includes(id)) ?? [];
+  const looked = useMerge(supporters.slice(0, 20));
+  const pick = (index: number) => {
+    setChosen(clusters[Math.max(0, Math.min(index, clusters.length - 1))]?.cluster ?? null);
+    setWithout([]);
+  };
+  const again = () => void queries.invalidateQueries({ predicate: (one) => one.queryKey[0] !== 'merge' });
+  const done = (deed: Deed) => {
+    setDeeds([...deeds, deed]);
+    setChosen((clusters[at + 1] ?? clusters[at - 1])?.cluster ?? null);
+    setWithout([]);
+    again();
+  };
+  const search = useMutation({ mutationFn: () => api.post('duplicates/search'), onSuccess: again });
+  const merge = useMutation({ mutationFn: () => api.post<MergeDone>('merges', looked.request), onSuccess: (merged) => done({ kind: 'merged', merge: merged.id, cluster: cluster?.cluster ?? 0 }) });
+  const keepApart = useMutation({ mutationFn: (of: number[]) => api.post('duplicates/not-the-same', { supporters: of }), onSuccess: (_answer, of) => done({ kind: 'apart', supporters: of, cluster: cluster?.cluster ?? 0 }) });
+  const takeBack = useMutation({
+    mutationFn: async (deed: Deed) => {
+      if (deed.kind === 'merged') {
+        await api.post(`merges/${deed.merge}/apart`);
+        return;
+      }
+      for (const [i, other] of deed.supporters.entries()) {
+        for (const one of deed.supporters.slice(0, i)) {
+          await api.delete(`duplicates/not-the-same/${one}/${other}`);
+        }
+      }
+    },
+    onSuccess: (_answer, deed) => {
+      setDeeds(deeds.slice(0, -1));
+      setChosen(deed.cluster);
+      again();
+    },
+  });
+  const isBusy = merge.isPending || keepApart.isPending || takeBack.isPending;
+  const doMerge = () => looked.isSettled && !isBusy && merge.mutate();
+  const doApart = () => supporters.length > 1 && !isBusy && keepApart.mutate(supporters.slice(0, 20));
+  const undo = () => {
+    const last = deeds[deeds.length - 1];
+    if (last !== undefined && !isBusy) {
+      takeBack.mutate(last);
+    }
+  };
+  useKeys({ s: doMerge, n: doApart, j: () => pick(at + 1), ArrowDown: () => pick(at + 1), ' ': () => pick(at + 1), k: () => pick(at - 1), ArrowUp: () => pick(at - 1), u: undo });
+  const last = data?.search ?? null;
+  return (
+    <>
+      <TitleLine title="Duplicates">{data === undefined ? '' : `${count(data.counts.certain)} certain, ${count(data.counts.review)} to review`}</TitleLine>
+      <Trouble error={query.error ?? search.error ?? merge.error ?? keepApart.error ?? takeBack.error} />
+      <div className="hint">
+        <span>
+          {last === null && 'The database has not been searched yet.'}
+          {last !== null && isUnderWay(data) && `Looking through the supporters: ${count(last.done)} of ${count(last.total)} …`}
+          {last?.state === 'done' && `${counted(last.total, 'supporter')} looked through ${moment(last.ended_at ?? last.created_at)}, ${counted(last.compared, 'pair')} compared${(last.too_common ?? []).length > 0 ? `; ${counted((last.too_common ?? []).length, 'value')} that too many share ${(last.too_common ?? []).length === 1 ? 'was' : 'were'} left alone` : ''}.`}
+          {last?.state === 'failed' && (last.error ?? '')}
+        </span>
+        {!isUnderWay(data) && data !== undefined && <button type="button" className="plain-button" onClick={() => search.mutate()}>{last === null ? 'Search it' : 'Search again'}</button>}
+        <Link className="push" to="/duplicates/apart">Said not to be the same</Link>
+      </div>
+      <div className="panes" style={{ gridTemplateColumns: '252px minmax(0, 1fr) 268px' }}>
+        <Pane title={<Chips label="Which" value={certainty} onChange={(show) => { setAsked(show === '' ? {} : { show }, { replace: true }); setChosen(null); }} options={SHOW.map(([value, text]) => ({ value, text }))} />}>
+          <div className="pane-body" tabIndex={0}>
+            <ul className="list">
+              {clusters.map((one, i) => (
+                <li key={one.cluster}>
+                  <button type="button" aria-current={i === at} onClick={() => pick(i)}>
+                    <span className="line"><b className="cut">{one.members[0]?.name}</b><span className={`pill ${one.certainty === 'certain' ? 'info' : 'look'}`}>{one.certainty}</span></span>
+                    <span className="quiet">{one.members.length > 2 ? `and ${counted(one.members.length - 1, 'other')}` : one.members[1]?.name}</span>
+                  </button>
+                </li>
+              ))}
+            </ul>
+            {query.isSuccess && clusters.length === 0 && <Empty title="Nobody is there twice"><p>{last === null ? 'Search the database to find out.' : 'As far as the match rules can tell.'}</p></Empty>}
+          </div>
+          {(data?.pages ?? 1) > 1 && <div className="pane-foot"><Pager page={page} pages={data?.pages ?? 1} onPage={(next) => setAsked({ ...(certainty === '' ? {} : { show: certainty }), page: String(next) }, { replace: true })} /></div>}
+        </Pane>
+        <Pane title={looked.data === undefined ? 'Side by side' : `They become ${looked.data.name}`} note={cluster === undefined ? '' : `${at + 1} of ${count(clusters.length)}`}>
+          <div className="pane-body" tabIndex={0}>
+            <Trouble error={looked.error} />
+            {looked.data !== undefined && <MergeFields data={looked.data} typed={looked.typed} onTyped={looked.setTyped} onSurvivor={looked.setSurvivor} onWithout={(id) => setWithout([...without, id])} />}
+          </div>
+        </Pane>
+        <Pane title="Why, and what it has then" note={looked.data === undefined ? '' : `${counted(looked.data.gifts.count, 'gift')}, ${money(looked.data.gifts.given)}`}>
+          <div className="pane-body" tabIndex={0}>{looked.data !== undefined && <MergedThings data={looked.data} />}</div>
+        </Pane>
+      </div>
+      <div className="foot">
+        <Button disabled={!looked.isSettled} loading={merge.isPending} onClick={doMerge}>The same <kbd>S</kbd></Button>
+        <Button variant="default" disabled={supporters.length < 2} loading={keepApart.isPending} onClick={doApart}>Not the same <kbd>N</kbd></Button>
+        <Button variant="default" disabled={clusters.length < 2} onClick={() => pick(at + 1)}>Later <kbd>Space</kbd></Button>
+        <Button variant="subtle" color="pine" disabled={deeds.length === 0} onClick={undo}>Take back the last one <kbd>U</kbd></Button>
+        <span className="push"><Shortcuts keys={[['S', 'They are the same: merge them'], ['N', 'They are not the same: remembered for good'], ['Space or J', 'Later: the next ones'], ['K', 'The ones before'], ['U', 'Take back what was done last']]} /></span>
+      </div>
+    </>
+  );
+}
+
+const isUnderWay = (found: Duplicates | undefined): boolean => found?.search?.state === 'waiting' || found?.search?.state === 'searching';
