@@ -19,7 +19,7 @@ use PineSieve\Core\Matching\Pairs\PairJudge;
 use PineSieve\Core\Matching\Pairs\PairSearch;
 use PineSieve\Core\Matching\Pairs\TooCommon;
 use PineSieve\Core\Matching\Rules\Certainty;
-use PineSieve\Core\Matching\Rules\ShippedRules;
+use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\FieldCatalog;
 
@@ -35,6 +35,7 @@ final readonly class Duplicates
         private Bulk $bulk,
         private RecordReader $reader,
         private FieldCatalog $catalog,
+        private RuleSets $sets,
         private Filesystem $files,
     ) {
     }
@@ -45,7 +46,12 @@ final readonly class Duplicates
         $folder = Storage::disk('local')->path("duplicates-{$search->id}");
         try {
             $search->update(['state' => 'searching', 'done' => 0, 'total' => $this->db->table('supporters')->count()]);
-            $searches = $this->gathered($search, $folder);
+            if ($search->tried !== null) {
+                $this->tryOut($search, $folder);
+
+                return;
+            }
+            $searches = $this->gathered($search, $folder, array_map($this->sets->used(...), SupporterKind::cases()));
             $this->db->transaction(fn () => $this->keep($search, $searches));
         } finally {
             $this->files->deleteDirectory($folder);
@@ -164,7 +170,7 @@ final readonly class Duplicates
             return;
         }
         $comparers = new FieldComparers($this->catalog);
-        $judge = new PairJudge(ShippedRules::of($records[$supporter]->kind(), $comparers), $comparers);
+        $judge = new PairJudge($this->sets->used($records[$supporter]->kind()), $comparers);
         $prepared = $judge->prepare($supporter, Traits::ofStored($records[$supporter], new AddressStandardizer));
         $found = [];
         foreach (array_diff_key($records, [$supporter => 1]) as $id => $record) {
@@ -205,29 +211,54 @@ final readonly class Duplicates
         }
     }
 
-    /** @return list<PairSearch> */
-    private function gathered(DuplicateSearch $search, string $folder): array
+    /** What a set would find, and how that differs from what the set in use finds; nothing is kept but the report. */
+    private function tryOut(DuplicateSearch $search, string $folder): void
+    {
+        $tried = RuleSet::fromArray($search->tried, (new FieldComparers($this->catalog))->has(...));
+        [$new, $old] = $this->gathered($search, $folder, [$tried, $this->sets->used($tried->kind)]);
+        $trial = new Trial;
+        foreach ($old->pairs() as $pair) {
+            $trial->inUse($pair);
+        }
+        $pairs = $new->pairs();
+        foreach ($pairs as $pair) {
+            $trial->found($pair);
+        }
+        $report = $trial->report();
+        $search->update(['certain' => $report['certain'], 'review' => $report['review'], 'compared' => $pairs->getReturn()->compared, 'found' => $report, 'state' => 'done', 'ended_at' => now(),
+            'too_common' => array_map(static fn (TooCommon $one): array => ['rules' => $one->rules, 'value' => $one->value, 'records' => $one->records], $pairs->getReturn()->tooCommon)]);
+    }
+
+    /**
+     * @param  list<RuleSet>  $sets
+     * @return list<PairSearch> one for each set
+     */
+    private function gathered(DuplicateSearch $search, string $folder, array $sets): array
     {
         $comparers = new FieldComparers($this->catalog);
         $standardizer = new AddressStandardizer;
         $searches = [];
-        foreach (SupporterKind::cases() as $kind) {
-            $this->files->ensureDirectoryExists("{$folder}/{$kind->value}");
-            $judge = new PairJudge(ShippedRules::of($kind, $comparers), $comparers);
-            $searches[$kind->value] = [$judge, new PairSearch($judge, "{$folder}/{$kind->value}")];
+        foreach ($sets as $i => $set) {
+            $this->files->ensureDirectoryExists("{$folder}/{$i}");
+            $judge = new PairJudge($set, $comparers);
+            $searches[] = [$set->kind, $judge, new PairSearch($judge, "{$folder}/{$i}")];
         }
         $after = 0;
         do {
             $ids = array_column($this->db->select('select id from supporters where id > ? order by id limit '.self::CHUNK, [$after]), 'id');
             foreach ($this->reader->read($ids) as $id => $record) {
-                [$judge, $of] = $searches[$record->kind()->value];
-                $of->add($judge->prepare($id, Traits::ofStored($record, $standardizer)));
+                $traits = Traits::ofStored($record, $standardizer);
+                foreach ($searches as [$kind, $judge, $of]) {
+                    if ($kind === $traits->kind) {
+                        $of->add($judge->prepare($id, $traits));
+                    }
+                }
             }
             $after = $ids === [] ? $after : max($ids);
             $search->update(['done' => $search->done + count($ids)]);
         } while (count($ids) === self::CHUNK);
 
-        return array_column($searches, 1);
+        return array_column($searches, 2);
     }
 
     /** @param  list<PairSearch>  $searches */

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Merging;
 
+use App\Duplicates\RuleSets;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\Matching\Fields\FieldComparers;
 use PineSieve\Core\Matching\Fields\Traits;
 use PineSieve\Core\Matching\Pairs\PairJudge;
-use PineSieve\Core\Matching\Rules\ShippedRules;
 use PineSieve\Core\Merging\Candidate;
 use PineSieve\Core\Merging\MergePlan;
 use PineSieve\Core\Merging\MergePolicy;
@@ -27,8 +27,10 @@ final readonly class MergeView
 
     private const LISTS = ['addresses' => 'Addresses', 'emails' => 'Emails', 'phones' => 'Phones', 'identifiers' => 'Ids in other systems', 'memberships' => 'Groups and tags', 'links' => 'Links'];
 
-    public function __construct(private FieldCatalog $catalog)
-    {
+    public function __construct(
+        private FieldCatalog $catalog,
+        private RuleSets $sets,
+    ) {
     }
 
     /**
@@ -144,7 +146,7 @@ final readonly class MergeView
     private function reasons(array $candidates): array
     {
         $comparers = new FieldComparers($this->catalog);
-        $judge = new PairJudge(ShippedRules::of($candidates[0]->record->kind(), $comparers), $comparers);
+        $judge = new PairJudge($this->sets->used($candidates[0]->record->kind()), $comparers);
         $prepared = array_map(static fn (Candidate $one) => $judge->prepare($one->id(), Traits::ofStored($one->record, new AddressStandardizer)), $candidates);
         $reasons = [];
         foreach (array_slice($prepared, 1) as $other) {

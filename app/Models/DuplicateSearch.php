@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
 
@@ -19,6 +20,8 @@ use Illuminate\Support\Carbon;
  * @property int $compared
  * @property ?list<array{rules: string, value: string, records: int}> $too_common
  * @property ?string $error
+ * @property ?array<string, mixed> $tried  a rule set
+ * @property ?array<string, mixed> $found
  * @property Carbon $created_at
  * @property ?Carbon $ended_at
  */
@@ -30,11 +33,17 @@ final class DuplicateSearch extends Model
 
     protected function casts(): array
     {
-        return ['too_common' => 'array', 'created_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
+        return ['too_common' => 'array', 'tried' => 'array', 'found' => 'array', 'created_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
+    }
+
+    /** @return Builder<self> searches that count, the latest first */
+    public static function real(): Builder
+    {
+        return self::query()->whereNull('tried')->orderByDesc('id');
     }
 
     public static function underWay(): ?self
     {
-        return self::query()->whereIn('state', ['waiting', 'searching'])->orderByDesc('id')->first();
+        return self::real()->whereIn('state', ['waiting', 'searching'])->first();
     }
 }

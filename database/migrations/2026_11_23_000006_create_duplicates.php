@@ -22,9 +22,22 @@ return new class extends Migration
             $table->unsignedBigInteger('compared')->default(0);
             $table->text('too_common')->nullable();
             $table->text('error')->nullable();
+            // A set that is tried without consequence, and what it would find; null for a search that counts.
+            $table->mediumText('tried')->nullable();
+            $table->mediumText('found')->nullable();
             $table->foreignId('user_id')->nullable();
             $table->timestamp('created_at', 3);
             $table->timestamp('ended_at', 3)->nullable();
+        });
+        Schema::create('match_rule_sets', function (Blueprint $table): void {
+            $table->id();
+            $table->string('name', 120)->unique();
+            $table->string('kind', 12);
+            // PineSieve\Core\Matching\Rules\RuleSet says what is in it.
+            $table->mediumText('rules');
+            $table->boolean('is_used')->default(false);
+            $table->foreignId('user_id')->nullable();
+            $table->timestamps();
         });
         Schema::create('duplicate_pairs', function (Blueprint $table): void {
             $table->unsignedBigInteger('one');

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\DuplicateSearch;
 use App\Models\GridLayout;
+use App\Models\MatchRuleSet;
 use App\Models\Merge;
 use App\Models\Role;
 use App\Models\SavedMergePolicy;
@@ -48,6 +50,7 @@ final class AccessTest extends TestCase
     private const STANDARDS = [
         'POST api/fields', 'GET api/catalog', 'PATCH api/fields/{field}', 'POST api/fields/{field}/type', 'GET api/fields/{field}/list', 'PUT api/fields/{field}/list', 'POST api/fields/{field}/list/merge', 'POST api/fields/{field}/list/values',
         'POST api/rules', 'POST api/rules/preview', 'PUT api/rules/{rule}', 'DELETE api/rules/{rule}',
+        'GET api/match-rules', 'POST api/match-rules', 'PUT api/match-rules/used', 'DELETE api/match-rules/{set}', 'POST api/match-rules/try', 'GET api/match-rules/try/{search}',
     ];
 
     private const ADMINISTER = [
@@ -128,6 +131,8 @@ final class AccessTest extends TestCase
             'intake' => (string) $intake->id, 'column' => '0', 'number' => '2', 'supporter' => '1', 'gift' => '1', 'entry' => '1', 'rule' => $rule, 'field' => $field, 'key' => str_repeat('a', 64), 'name' => '2020-01-01-000000-none',
             'plan' => (string) SavedPlan::query()->create(['name' => 'Monthly', 'plan' => $intake->plan, 'settings' => []])->id,
             'one' => '1', 'other' => '2',
+            'set' => (string) MatchRuleSet::query()->create(['name' => 'Ours', 'kind' => 'person', 'rules' => []])->id,
+            'search' => (string) DuplicateSearch::query()->create(['state' => 'done', 'tried' => []])->id,
             'merge' => (string) Merge::query()->create(['survivor_id' => 1, 'gone' => [], 'journal_from' => 1, 'journal_to' => 1])->id,
             'policy' => (string) SavedMergePolicy::query()->create(['name' => 'Ours', 'policy' => []])->id,
             'layout' => (string) GridLayout::query()->create(['name' => 'Cards', 'columns' => ['name.last']])->id,

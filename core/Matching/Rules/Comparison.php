@@ -60,4 +60,21 @@ final readonly class Comparison
             How::Alike => ['strictness' => $this->strictness], How::Starts => ['characters' => $this->characters], How::Exact => []
         }, ...($this->options->toArray() === [] ? [] : ['options' => $this->options->toArray()])];
     }
+
+    /**
+     * "same email", "name spelled alike (75 %), with nicknames"
+     *
+     * @param  callable(string): string  $label  of a field of the catalog
+     */
+    public function phrase(callable $label): string
+    {
+        $field = match ($this->field) {
+            self::NAME => 'name', self::ID => 'id in another system', self::ADDRESS => 'address', default => lcfirst($label($this->field))
+        };
+        $options = array_keys($this->options->toArray());
+
+        return match ($this->how) {
+            How::Exact => "same {$field}", How::Starts => "{$field} that begins with the same {$this->characters} characters", How::Alike => "{$field} spelled alike ({$this->strictness} %)"
+        }.($options === [] ? '' : ', with '.implode(', ', $options));
+    }
 }

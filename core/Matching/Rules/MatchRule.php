@@ -58,4 +58,10 @@ final readonly class MatchRule
     {
         return ['name' => $this->name, 'verdict' => $this->certainty->value, 'most' => $this->most, 'comparisons' => array_map(static fn (Comparison $one): array => $one->toArray(), $this->comparisons)];
     }
+
+    /** @param  callable(string): string  $label  of a field of the catalog */
+    public function sentence(callable $label): string
+    {
+        return ucfirst(implode('; and ', array_map(static fn (Comparison $one): string => $one->phrase($label), $this->comparisons)));
+    }
 }

@@ -28,7 +28,7 @@ final class DuplicateController extends Controller
         $this->authorize('merge');
         $data = $request->validate(['certainty' => ['nullable', Rule::in(['certain', 'review'])], 'page' => ['nullable', 'integer', 'min:1']]);
 
-        return response()->json([...$this->duplicates->page(($data['certainty'] ?? '') === '' ? null : $data['certainty'], (int) ($data['page'] ?? 1)), 'counts' => $this->duplicates->counts(), 'search' => DuplicateSearch::query()->orderByDesc('id')->first()]);
+        return response()->json([...$this->duplicates->page(($data['certainty'] ?? '') === '' ? null : $data['certainty'], (int) ($data['page'] ?? 1)), 'counts' => $this->duplicates->counts(), 'search' => DuplicateSearch::real()->first()]);
     }
 
     public function search(Request $request): JsonResponse

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Duplicates;
+
+use PineSieve\Core\Matching\Pairs\Pair;
+use PineSieve\Core\Matching\Rules\Certainty;
+
+/** What a rule set that is tried finds, near its borders and beside the set in use. Holds a few examples, not all pairs. */
+final class Trial
+{
+    private const EXAMPLES = 12;
+
+    /** @var array<int, array<int, Certainty>> pairs that the set in use finds */
+    private array $inUse = [];
+
+    private int $inUseCount = 0;
+
+    /** @var array{certain: int, review: int, added: int, dropped: int, other: int} */
+    private array $counts = ['certain' => 0, 'review' => 0, 'added' => 0, 'dropped' => 0, 'other' => 0];
+
+    /** @var array<string, list<Pair>> */
+    private array $examples = ['least certain' => [], 'nearly certain' => [], 'least likely' => [], 'added' => [], 'other' => []];
+
+    /** @var array<int, array<int, Pair>> examples of what the set in use finds */
+    private array $old = [];
+
+    public function inUse(Pair $pair): void
+    {
+        $this->inUse[$pair->one][$pair->other] = $pair->certainty;
+        $this->inUseCount++;
+        if ($this->inUseCount <= 2000) {
+            $this->old[$pair->one][$pair->other] = $pair;
+        }
+    }
+
+    public function found(Pair $pair): void
+    {
+        $this->counts[$pair->certainty->value]++;
+        $before = $this->inUse[$pair->one][$pair->other] ?? null;
+        unset($this->inUse[$pair->one][$pair->other], $this->old[$pair->one][$pair->other]);
+        if ($before === null) {
+            $this->counts['added']++;
+            $this->example('added', $pair, -$pair->score);
+        } elseif ($before !== $pair->certainty) {
+            $this->counts['other']++;
+            $this->example('other', $pair, -$pair->score);
+        }
+        if ($pair->certainty === Certainty::Certain) {
+            $this->example('least certain', $pair, $pair->score);
+        } else {
+            $this->example('nearly certain', $pair, -$pair->score);
+            $this->example('least likely', $pair, $pair->score);
+        }
+    }
+
+    /** @return array{certain: int, review: int, added: int, dropped: int, other: int, examples: array<string, list<array<string, mixed>>>} */
+    public function report(): array
+    {
+        $dropped = array_sum(array_map(count(...), $this->inUse));
+        $examples = [...$this->examples, 'dropped' => array_slice(array_merge(...array_map(array_values(...), array_values($this->old))), 0, self::EXAMPLES)];
+
+        return [...$this->counts, 'dropped' => $dropped, 'examples' => array_map(static fn (array $pairs): array => array_map(static fn (Pair $pair): array => ['one' => $pair->one, 'other' => $pair->other, 'certainty' => $pair->certainty->value, 'score' => $pair->score, 'for' => $pair->for, 'against' => $pair->against, 'rules' => $pair->rules], $pairs), $examples)];
+    }
+
+    private function example(string $of, Pair $pair, int $rank): void
+    {
+        $sign = $rank < 0 ? -1 : 1;
+        $this->examples[$of][] = $pair;
+        if (count($this->examples[$of]) > self::EXAMPLES) {
+            usort($this->examples[$of], static fn (Pair $a, Pair $b): int => $sign * $a->score <=> $sign * $b->score);
+            array_pop($this->examples[$of]);
+        }
+    }
+}

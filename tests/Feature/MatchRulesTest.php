@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Illuminate\Support\Facades\DB;
+
+/** Match rule sets of the organization's own: kept, tried, put to use. */
+final class MatchRulesTest extends TestCase
+{
+    /** @param  list<array<string, mixed>>  $rules */
+    private static function content(string $name, array $rules): string
+    {
+        return json_encode(['format' => 'pine-sieve-match-rules', 'name' => $name, 'kind' => 'person', 'rules' => $rules], JSON_THROW_ON_ERROR);
+    }
+
+    private function world(): void
+    {
+        $this->loaded("First name,Last name,Email,Phone\nAnn,Lee,ann@example.org,603-555-0143\nBo,Park,bo@example.org,603-555-0144\nCy,Dahl,cy@example.org,603-555-0145\n", [], ['name.first', 'name.last', 'email', 'phone']);
+        foreach ([['Ann', 'Lee', 'ann@example.org'], ['Zoe', 'Quill', 'bo@example.org']] as [$first, $last, $email]) {
+            $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => $first, 'name.last' => $last], 'emails' => [['ref' => 'new1', 'address' => $email, 'kind' => 'home', 'is_primary' => '1', 'condition' => 'good', 'label' => '']], 'addresses' => [], 'phones' => [], 'identifiers' => [], 'links' => []]])->assertCreated();
+        }
+    }
+
+    private const BY_EMAIL = ['name' => 'Email', 'verdict' => 'review', 'comparisons' => [['field' => 'email']]];
+
+    public function test_sets_that_come_with_the_program_are_shown_in_sentences(): void
+    {
+        $sets = $this->as()->getJson('/api/match-rules')->assertOk()->json('sets');
+
+        self::assertSame([['People', true], ['Households', true], ['Organizations', true]], array_map(static fn (array $set): array => [$set['name'], $set['is_used']], $sets));
+        self::assertSame('Same email; and same name, with nicknames, swapped names', array_column($sets[0]['rules'], 'sentence', 'name')['Same email and name']);
+        self::assertContains(['sign' => 'generation', 'effect' => 'apart'], $sets[0]['signs']);
+    }
+
+    public function test_a_set_of_ones_own_is_kept_used_and_dropped(): void
+    {
+        $this->world();
+        $id = $this->postJson('/api/match-rules', ['content' => self::content('Ours', [self::BY_EMAIL])])->assertCreated()->json('id');
+        $this->postJson('/api/duplicates/search');
+        self::assertSame(['certain' => 1, 'review' => 0], $this->getJson('/api/duplicates')->json('counts'));
+        $this->putJson('/api/match-rules/used', ['kind' => 'person', 'set' => $id])->assertOk();
+        $this->postJson('/api/duplicates/search');
+        self::assertSame(['certain' => 0, 'review' => 1], $this->getJson('/api/duplicates')->json('counts'), 'Bo and Zoe are two by the sign of their first names.');
+        $this->putJson('/api/match-rules/used', ['kind' => 'household', 'set' => $id])->assertStatus(404);
+
+        $signs = json_decode(self::content('Ours', [self::BY_EMAIL]), true) + ['signs' => ['first name' => 'nothing']];
+        $this->postJson('/api/match-rules', ['content' => json_encode($signs)])->assertOk();
+        $this->postJson('/api/duplicates/search');
+        self::assertSame(['certain' => 0, 'review' => 2], $this->getJson('/api/duplicates')->json('counts'), 'A set that is changed is still the one in use.');
+        $this->deleteJson("/api/match-rules/{$id}")->assertOk();
+        self::assertTrue(collect($this->getJson('/api/match-rules')->json('sets'))->firstWhere('name', 'People')['is_used']);
+    }
+
+    public function test_a_set_is_tried_without_consequence(): void
+    {
+        $this->world();
+        $content = json_encode(json_decode(self::content('Tried', [self::BY_EMAIL]), true) + ['signs' => ['first name' => 'nothing']]);
+        $id = $this->postJson('/api/match-rules/try', ['content' => $content])->assertStatus(202)->json('id');
+        $tried = $this->getJson("/api/match-rules/try/{$id}")->assertOk()->json();
+
+        self::assertSame(['done', 0, 2, 1, 0, 1], [$tried['state'], ...array_map(static fn (string $key): int => $tried['found'][$key], ['certain', 'review', 'added', 'dropped', 'other'])]);
+        self::assertSame([2, 5], [$tried['found']['examples']['added'][0]['one'], $tried['found']['examples']['added'][0]['other']]);
+        self::assertSame('Zoe Quill', $tried['names'][5]);
+        self::assertSame([0, 0, null], [DB::table('duplicate_pairs')->count(), DB::table('match_rule_sets')->count(), $this->getJson('/api/duplicates')->json('search')]);
+    }
+
+    public function test_what_another_set_would_drop_is_told(): void
+    {
+        $this->world();
+        $id = $this->postJson('/api/match-rules/try', ['content' => self::content('Tried', [['name' => 'Phone', 'verdict' => 'certain', 'comparisons' => [['field' => 'phone']]]])])->json('id');
+        $found = $this->getJson("/api/match-rules/try/{$id}")->json('found');
+
+        self::assertSame([0, 0, 1], [$found['certain'], $found['review'], $found['dropped']]);
+        self::assertSame([1, 4], [$found['examples']['dropped'][0]['one'], $found['examples']['dropped'][0]['other']]);
+    }
+
+    public function test_bad_sets_are_refused_in_words_and_a_field_that_goes_does_not_stop_the_search(): void
+    {
+        $this->world();
+        foreach (['{', '[]', '"x"', self::content('', [self::BY_EMAIL]), self::content('People', [self::BY_EMAIL]), self::content('Ours', [['name' => 'X', 'verdict' => 'certain', 'comparisons' => [['field' => 'custom.gone']]]])] as $content) {
+            self::assertNotSame('', $this->postJson('/api/match-rules', ['content' => $content])->assertStatus(422)->json('message'));
+        }
+        $this->postJson('/api/match-rules/try', ['content' => '{}'])->assertStatus(422);
+        $this->postJson('/api/fields', ['label' => 'Badge', 'type' => 'text'])->assertCreated();
+        $id = $this->postJson('/api/match-rules', ['content' => self::content('Ours', [['name' => 'Badge', 'verdict' => 'certain', 'comparisons' => [['field' => 'custom.badge']]]])])->assertCreated()->json('id');
+        $this->putJson('/api/match-rules/used', ['kind' => 'person', 'set' => $id])->assertOk();
+        DB::table('custom_fields')->delete();
+        app(\App\Standards\StandardsStore::class)->changed();
+
+        self::assertStringContainsString('custom.badge', (string) collect($this->getJson('/api/match-rules')->json('sets'))->firstWhere('name', 'Ours')['fault']);
+        $this->postJson('/api/duplicates/search');
+        self::assertSame('done', $this->getJson('/api/duplicates')->json('search.state'));
+    }
+}
