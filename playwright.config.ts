@@ -4,7 +4,9 @@ export default defineConfig({
   testDir: 'tests/Browser',
   testMatch: process.env['SCREENSHOTS'] === undefined ? '*.spec.ts' : 'screenshots.ts',
   outputDir: 'test-results',
-  timeout: 90_000,
+  // A busy machine is slow, not wrong.
+  timeout: 180_000,
+  expect: { timeout: 15_000 },
   workers: 1,
   reporter: 'list',
   use: {

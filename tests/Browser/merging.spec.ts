@@ -101,3 +101,26 @@ test('duplicates of the whole database are reviewed by keyboard alone', async ({
   await page.getByRole('button', { name: 'Back to the duplicates' }).click();
   await expect(page.getByText(new RegExp(`^${certain} certain`))).toBeVisible();
 });
+
+test('a match rule set of one\'s own is tried on the database before it is used', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/standards/matching');
+  await expect(page.getByText('comes with the program, for people')).toBeVisible();
+  await looksSound(page);
+  await page.getByRole('button', { name: 'Copy and change' }).click();
+  await page.getByLabel('The rule set as text').fill('{"name": "Ours", "kind": "person", "rules": [{"name": "Phone", "verdict": "maybe", "comparisons": [{"field": "phone"}]}]}');
+  await page.getByRole('button', { name: 'Keep the set' }).click();
+  await expect(page.getByText('The verdict of the rule "Phone" must be one of: certain, review.')).toBeVisible();
+  await page.getByLabel('The rule set as text').fill('{"name": "Ours", "kind": "person", "rules": [{"name": "Phone", "verdict": "review", "comparisons": [{"field": "phone"}]}], "signs": {"first name": "nothing"}}');
+  await page.getByRole('button', { name: 'Try it' }).click();
+  await expect(page.getByText(/Beside the set in use: [1-9]/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('Found by it, and not by the set in use')).toBeVisible();
+  await looksSound(page);
+  await page.getByRole('button', { name: 'Keep the set' }).click();
+  await expect(page.getByText('yours, for people')).toBeVisible();
+  await page.getByRole('button', { name: 'Use it' }).click();
+  await expect(page.getByRole('button', { name: /^Ours/ }).getByText('in use')).toBeVisible();
+  await page.getByRole('button', { name: 'Delete' }).click();
+  await expect(page.getByText('yours, for people')).toBeHidden();
+  await expect(page.getByRole('button', { name: /^People/ }).getByText('in use')).toBeVisible();
+});

@@ -126,6 +126,7 @@ final class PairJudge
     /** @return ?Pair null if no rule holds, or a sign keeps the two apart */
     public function judge(PreparedRecord $one, PreparedRecord $other): ?Pair
     {
+        [$one, $other] = $one->ref <= $other->ref ? [$one, $other] : [$other, $one];
         $certainty = null;
         $held = [];
         $agreements = [];
@@ -152,7 +153,6 @@ final class PairJudge
             }
             $certainty = $effect === SignEffect::Review ? Certainty::Review : $certainty;
         }
-        [$one, $other] = $one->ref <= $other->ref ? [$one, $other] : [$other, $one];
         if (isset($agreements[Comparison::NAME])) {
             // The whole name says it already.
             unset($agreements['name.first'], $agreements['name.last']);

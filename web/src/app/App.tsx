@@ -27,6 +27,7 @@ import { RestorePage } from '../office/RestorePage';
 import { PlansPage } from '../plans/PlansPage';
 import { FieldsPage } from '../standards/FieldsPage';
 import { ListsPage } from '../standards/ListsPage';
+import { MatchRulesPage } from '../standards/MatchRulesPage';
 import { RequiredPage } from '../standards/RequiredPage';
 import { EditPage } from '../supporters/EditPage';
 import { HistoryPage } from '../supporters/HistoryPage';
@@ -79,6 +80,7 @@ export function App() {
         <Route path="standards/fields" element={<FieldsPage />} />
         <Route path="standards/required" element={<RequiredPage />} />
         <Route path="standards/lists" element={<ListsPage />} />
+        <Route path="standards/matching" element={<MatchRulesPage />} />
         <Route path="office" element={<Navigate to="/office/people" replace />} />
         <Route path="office/people" element={<PeoplePage />} />
         <Route path="office/restore-points" element={<RestorePage />} />

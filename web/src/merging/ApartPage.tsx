@@ -45,7 +45,7 @@ export function ApartPage() {
           <ul className="list">
             {data.gone.map((one) => <li key={one.id} className="still"><b>{one.name}</b> <span className="quiet">number {one.id}</span></li>)}
           </ul>
-          <p className="pane-note quiet">With gifts, addresses, groups, links and ids as they were, and with what was changed in them since.</p>
+          <div className="pane-note quiet">With gifts, addresses, groups, links and ids as they were, and with what was changed in them since.</div>
         </Pane>
         {data.undone === null && (
           <Pane title="What came since" note={since.length === 0 ? '' : 'whose is it?'}>

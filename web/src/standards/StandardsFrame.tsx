@@ -6,6 +6,7 @@ const tabs = [
   { to: '/standards/fields', text: 'Fields' },
   { to: '/standards/required', text: 'Required data' },
   { to: '/standards/lists', text: 'Pick lists' },
+  { to: '/standards/matching', text: 'Match rules' },
 ];
 
 /** What the screens of the standards share. */

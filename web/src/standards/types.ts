@@ -85,3 +85,27 @@ export interface PickListData {
   not_listed: { value: string; used: number }[];
   near: { values: [string, string]; why: string }[];
 }
+
+/** Match rules of one kind of record, as sentences and as they are written. */
+export interface MatchRuleSet {
+  /** null for the one that comes with the program. */
+  id: number | null;
+  name: string;
+  kind: string;
+  is_used: boolean;
+  fault: string | null;
+  rules: { name: string; verdict: 'certain' | 'review'; sentence: string; most: number }[];
+  signs: { sign: string; effect: string }[];
+  content: Record<string, unknown>;
+}
+
+export interface RuleTrialData {
+  id: number;
+  state: 'waiting' | 'searching' | 'done' | 'failed';
+  done: number;
+  total: number;
+  error: string | null;
+  too_common: { rules: string; value: string; records: number }[];
+  found: { certain: number; review: number; added: number; dropped: number; other: number; examples: Record<string, { one: number; other: number; certainty: string; score: number; for: string[]; against: string[]; rules: string[] }[]> } | null;
+  names: Record<string, string>;
+}

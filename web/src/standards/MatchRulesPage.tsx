@@ -1,0 +1,88 @@
+import { Button, Textarea } from '@mantine/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { api } from '../api/client';
+import { counted } from '../shared/format';
+import { Trouble } from '../shared/Notice';
+import { Pane } from '../shared/Pane';
+import { RuleTrial } from './RuleTrial';
+import { StandardsFrame } from './StandardsFrame';
+import type { MatchRuleSet } from './types';
+
+const kinds: Record<string, string> = { person: 'people', household: 'households', organization: 'organizations' };
+
+/** The rules by which supporters are found to be the same: read as sentences, written as text, tried before they are used. */
+export function MatchRulesPage() {
+  const queries = useQueryClient();
+  const [asked, setAsked] = useSearchParams();
+  const [text, setText] = useState<string | null>(null);
+  const query = useQuery({ queryKey: ['match-rules'], queryFn: () => api.get<{ sets: MatchRuleSet[] }>('match-rules') });
+  const sets = query.data?.sets ?? [];
+  const chosen = sets.find((one) => one.name === asked.get('set')) ?? sets[0];
+  const again = () => void queries.invalidateQueries({ queryKey: ['match-rules'] });
+  const keep = useMutation({
+    mutationFn: (content: string) => api.post<MatchRuleSet>('match-rules', { content }),
+    onSuccess: (kept) => {
+      setText(null);
+      setAsked({ set: kept.name });
+      again();
+    },
+  });
+  const use = useMutation({ mutationFn: (set: MatchRuleSet) => api.put('match-rules/used', { kind: set.kind, set: set.id }), onSuccess: again });
+  const drop = useMutation({ mutationFn: (set: MatchRuleSet) => api.delete(`match-rules/${set.id}`), onSuccess: () => { setAsked({}); again(); } });
+  const content = text ?? (chosen === undefined ? '' : JSON.stringify(chosen.content));
+  return (
+    <StandardsFrame about="when two supporters are the same">
+      <Trouble error={query.error ?? keep.error ?? use.error ?? drop.error} />
+      <div className="panes" style={{ gridTemplateColumns: '252px minmax(0, 1fr) minmax(0, 1fr)' }}>
+        <Pane title="Rule sets">
+          <div className="pane-body" tabIndex={0}>
+            <ul className="list">
+              {sets.map((set) => (
+                <li key={set.name}>
+                  <button type="button" aria-current={set === chosen} onClick={() => { setAsked({ set: set.name }); setText(null); }}>
+                    <span className="line"><b className="cut">{set.name}</b>{set.is_used && <span className="pill">in use</span>}</span>
+                    <span className="quiet">{set.id === null ? 'comes with the program' : 'yours'}, for {kinds[set.kind]}</span>
+                  </button>
+                </li>
+              ))}
+            </ul>
+          </div>
+        </Pane>
+        <Pane title={chosen?.name ?? ''} note={chosen === undefined ? '' : counted(chosen.rules.length, 'rule')}>
+          {text !== null && (
+            <div style={{ padding: 14, display: 'flex', flexDirection: 'column', gap: 10, minHeight: 0, flex: 1 }}>
+              <Textarea aria-label="The rule set as text" value={text} onChange={(event) => setText(event.currentTarget.value)} styles={{ root: { flex: 1, minHeight: 0 }, wrapper: { height: '100%' }, input: { height: '100%', fontFamily: 'monospace', fontSize: 12.5 } }} />
+            </div>
+          )}
+          {text === null && chosen !== undefined && (
+            <div className="pane-body" tabIndex={0}>
+              {chosen.fault !== null && <div className="pane-note wrong">It can't be used: {chosen.fault}</div>}
+              <div className="pane-note quiet">Two are a match if any one rule holds; a rule holds if all that it compares agrees.</div>
+              <ul className="list">
+                {chosen.rules.map((rule) => (
+                  <li key={rule.name} className="still">
+                    <span className="line"><b>{rule.name}</b><span className={`pill ${rule.verdict === 'certain' ? 'info' : 'look'}`}>{rule.verdict}</span></span>
+                    <span className="quiet">{rule.sentence}</span>
+                  </li>
+                ))}
+              </ul>
+              <div className="pane-note"><b>What speaks against a pair</b>{chosen.signs.map((one) => <div key={one.sign} className="line"><span>{one.sign}</span><span className="quiet">{effects[one.effect] ?? one.effect}</span></div>)}</div>
+            </div>
+          )}
+          <div className="pane-foot">
+            {text === null && <Button variant="default" disabled={chosen === undefined} onClick={() => setText(JSON.stringify({ ...chosen?.content, ...(chosen?.id === null ? { name: `Our ${kinds[chosen.kind] ?? ''}` } : {}) }, null, 2))}>{chosen?.id === null ? 'Copy and change' : 'Change as text'}</Button>}
+            {text === null && <Button variant="default" disabled={chosen === undefined || chosen.is_used || chosen.fault !== null} loading={use.isPending} onClick={() => chosen !== undefined && use.mutate(chosen)}>Use it</Button>}
+            {text === null && chosen?.id !== null && chosen !== undefined && <Button variant="subtle" color="brick" onClick={() => drop.mutate(chosen)}>Delete</Button>}
+            {text !== null && <Button loading={keep.isPending} onClick={() => keep.mutate(text)}>Keep the set</Button>}
+            {text !== null && <Button variant="subtle" color="pine" onClick={() => setText(null)}>Cancel</Button>}
+          </div>
+        </Pane>
+        <RuleTrial key={chosen?.name} content={content} />
+      </div>
+    </StandardsFrame>
+  );
+}
+
+const effects: Record<string, string> = { apart: 'keeps them apart', review: 'is to be reviewed', nothing: 'does nothing' };
