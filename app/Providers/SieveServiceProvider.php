@@ -17,6 +17,7 @@ use App\Policies\SavedPlanPolicy;
 use App\Policies\StandardsPolicy;
 use App\Standards\Sight;
 use App\Standards\StandardsStore;
+use Illuminate\Auth\Access\Response;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
@@ -51,7 +52,11 @@ final class SieveServiceProvider extends ServiceProvider
         Gate::policy(CustomField::class, StandardsPolicy::class);
         Gate::define('edit-records', static fn (User $user): bool => $user->mayEdit());
         // A merge shows whole records: whoever may not see a field can't tell what would become of it.
-        Gate::define('merge', static fn (User $user): bool => $user->mayLoad() && Sight::ofUser()->seesAll());
+        Gate::define('merge', static fn (User $user): Response => match (true) {
+            ! $user->mayLoad() => Response::deny('Who may load may merge. Ask whoever runs the database.'),
+            Sight::ofUser()->seesAll() => Response::allow(),
+            default => Response::deny('A merge shows whole records: someone who may see every field has to do it.'),
+        });
         Gate::define('take-restore-points', static fn (User $user): bool => $user->mayLoad() || $user->mayAdminister());
         Gate::define('administer', static fn (User $user): bool => $user->mayAdminister());
         Gate::policy(Supporter::class, RecordPolicy::class);
