@@ -33,12 +33,14 @@ final class DuplicatesTest extends TestCase
     {
         $this->world();
         self::assertSame([[], null], [$this->found()['clusters'], $this->found()['search']]);
+        self::assertNull($this->getJson('/api/today')->json('duplicates'));
         $this->postJson('/api/duplicates/search')->assertStatus(202);
         $found = $this->found();
 
         self::assertSame(['done', 7, 7], [$found['search']['state'], $found['search']['done'], $found['search']['total']]);
         self::assertSame([['certain', [1, 5, 7]], ['review', [2, 6]]], array_map(static fn (array $cluster): array => [$cluster['certainty'], array_column($cluster['members'], 'id')], $found['clusters']));
         self::assertSame(['certain' => 1, 'review' => 1], $found['counts']);
+        self::assertSame(2, $this->getJson('/api/today')->json('duplicates'));
         self::assertSame([[2]], array_map(static fn (array $cluster): array => [$cluster['cluster']], $this->found('review')['clusters']));
         self::assertSame([], glob(storage_path('app/private/duplicates-*')) ?: [], 'Nothing is left of what it worked with.');
     }

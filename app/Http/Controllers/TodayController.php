@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Duplicates\Duplicates;
 use App\Intakes\HeldQueue;
 use App\Intakes\Summary;
+use App\Models\DuplicateSearch;
 use App\Models\Gift;
 use App\Models\Intake;
 use App\Models\Rule;
@@ -22,7 +24,7 @@ final class TodayController extends Controller
 {
     private const MONTHS = 24;
 
-    public function __invoke(Summary $summary, HeldQueue $held, FieldCatalog $catalog, Measures $measures): JsonResponse
+    public function __invoke(Summary $summary, HeldQueue $held, FieldCatalog $catalog, Measures $measures, Duplicates $duplicates): JsonResponse
     {
         $this->authorize('viewAny', Intake::class);
         $waiting = Intake::query()->with(['user', 'loader'])->whereNotIn('state', ['loaded', 'undone'])->latest('id')->limit(20)->get();
@@ -40,6 +42,8 @@ final class TodayController extends Controller
             'held' => $held->rows()->count(),
             'worklists' => Rule::query()->get()->map(static fn (Rule $rule): array => ['id' => $rule->id, 'subject' => $rule->subject->value, 'sentence' => $rule->rule()->sentence($catalog), 'count' => $short[$rule->id] ?? 0])->filter(static fn (array $one): bool => $one['count'] > 0)->sortByDesc('count')->values(),
             'attention' => $counts,
+            // Null where nobody has looked for them yet.
+            'duplicates' => DuplicateSearch::real()->where('state', 'done')->exists() ? array_sum($duplicates->counts()) : null,
             'supporters' => Supporter::query()->count(),
             'gifts' => Gift::query()->count(),
             'given' => $sight->sees('gift.amount') ? (string) (Gift::query()->sum('amount') ?: '0.00') : null,

@@ -18,6 +18,8 @@ interface Today {
   held: number;
   worklists: { id: number; subject: string; sentence: string; count: number }[];
   attention: { filter: string; says: string; count: number }[];
+  /** Clusters that the last search found; null before the first. */
+  duplicates: number | null;
   supporters: number;
   gifts: number;
   given: string | null;
@@ -61,7 +63,8 @@ export function TodayPage() {
                   {data !== undefined && line(data.held, '/held', 'rows are held', 'of all intakes')}
                   {data?.waiting.map((intake) => line(intake.rows, `/intakes/${intake.id}/${nextStage(intake)}`, intake.name, why[nextStage(intake)]?.(intake), `intake ${intake.id}`))}
                   {data?.worklists.map((rule) => line(rule.count, may.standards ? `/standards/required?rule=${rule.id}` : `/supporters?rule=${rule.id}`, rule.sentence, rule.subject === 'supporter' ? 'supporters fall short' : `${rule.subject === 'person' ? 'people' : `${rule.subject}s`} fall short`, `rule ${rule.id}`))}
-                  {data?.attention.map((one) => line(one.count, `/supporters?filter=${one.filter}`, one.says.split(':')[0], one.says.split(':')[1], one.filter))}
+                  {data !== undefined && data.duplicates !== null && may.load && line(data.duplicates, '/duplicates', 'may be there twice or more', 'duplicates', 'duplicates')}
+                  {data?.attention.filter((one) => one.filter !== 'alike' || data.duplicates === null || !may.load).map((one) => line(one.count, `/supporters?filter=${one.filter}`, one.says.split(':')[0], one.says.split(':')[1], one.filter))}
                 </tbody>
               </table>
             </div>
