@@ -161,6 +161,8 @@ Route::prefix('api')->group(function (): void {
         Route::post('merges/{merge}/apart', [MergeController::class, 'apart'])->whereNumber('merge');
         Route::get('duplicates', [DuplicateController::class, 'index']);
         Route::post('duplicates/search', [DuplicateController::class, 'search']);
+        Route::get('duplicates/certain', [DuplicateController::class, 'sample']);
+        Route::post('duplicates/certain', [DuplicateController::class, 'mergeCertain']);
         Route::post('duplicates/not-the-same', [DuplicateController::class, 'notTheSame']);
         Route::get('duplicates/not-the-same', [DuplicateController::class, 'decisions']);
         Route::delete('duplicates/not-the-same/{one}/{other}', [DuplicateController::class, 'withdraw'])->whereNumber(['one', 'other']);

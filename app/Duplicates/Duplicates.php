@@ -92,6 +92,48 @@ final readonly class Duplicates
     }
 
     /**
+     * Clusters in which each is certainly each other: where A is B and B is C, but A and C are kept apart, a person must look.
+     *
+     * @return Builder cluster of each
+     */
+    private function wholly(): Builder
+    {
+        $members = $this->db->query()->fromSub($this->db->table('duplicate_pairs')->select('cluster', 'one as member')->union($this->db->table('duplicate_pairs')->select('cluster', 'other as member')), 'm')->groupBy('cluster')->selectRaw('cluster, count(*) as n');
+
+        return $this->db->query()->fromSub($this->db->table('duplicate_pairs')->groupBy('cluster')->havingRaw("max(certainty) = 'certain'")->selectRaw('cluster, count(*) as p'), 'c')->joinSub($members, 'k', 'k.cluster', '=', 'c.cluster')->whereRaw('c.p = k.n * (k.n - 1) / 2')->select('c.cluster');
+    }
+
+    /** @return ?list<int> those of the next cluster after one in which each is certainly each other; null at the end */
+    public function nextCertain(int $after): ?array
+    {
+        $cluster = $this->wholly()->where('c.cluster', '>', $after)->orderBy('c.cluster')->limit(1)->value('cluster');
+
+        return $cluster === null ? null : $this->members((int) $cluster);
+    }
+
+    /** @return array{total: int, sample: list<array{members: list<array{id: int, name: string}>, for: list<string>, against: list<string>}>} clusters in which each is certainly each other, some of them by chance */
+    public function sample(int $many): array
+    {
+        $sample = [];
+        foreach ($this->wholly()->inRandomOrder()->limit($many)->pluck('cluster') as $cluster) {
+            $ids = $this->members((int) $cluster);
+            $names = $this->db->table('supporters')->whereIn('id', $ids)->pluck('display_name', 'id');
+            $reasons = json_decode((string) $this->db->table('duplicate_pairs')->where('cluster', $cluster)->orderBy('score')->value('reasons'), true, 16, JSON_THROW_ON_ERROR);
+            $sample[] = ['members' => array_map(static fn (int $id): array => ['id' => $id, 'name' => $names[$id] ?? ''], $ids), 'for' => $reasons['for'], 'against' => $reasons['against']];
+        }
+
+        return ['total' => $this->db->query()->fromSub($this->wholly(), 'w')->count(), 'sample' => $sample];
+    }
+
+    /** @return list<int> */
+    private function members(int $cluster): array
+    {
+        $pairs = $this->db->table('duplicate_pairs')->where('cluster', $cluster)->get(['one', 'other']);
+
+        return collect([...$pairs->pluck('one'), ...$pairs->pluck('other')])->unique()->sort()->values()->all();
+    }
+
+    /**
      * Remembers for good that supporters are not one.
      *
      * @param  list<int>  $supporters  each with each

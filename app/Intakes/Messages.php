@@ -38,6 +38,11 @@ final readonly class Messages
         $this->tell(null, $userId, 'given', "{$by} gave you ".($rows === 1 ? 'a held row.' : "{$rows} held rows."));
     }
 
+    public function merged(int $userId, int $merged, int $left): void
+    {
+        $this->tell(null, $userId, 'done', ($merged === 1 ? 'One cluster' : number_format($merged).' clusters').' of certain duplicates '.($merged === 1 ? 'is' : 'are').' merged'.($left > 0 ? "; {$left} could not be, and wait for someone" : '').'.');
+    }
+
     private function tell(?Intake $intake, ?int $userId, string $kind, string $text): void
     {
         $user = $userId === null ? null : User::query()->find($userId);

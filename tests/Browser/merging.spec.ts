@@ -100,6 +100,19 @@ test('duplicates of the whole database are reviewed by keyboard alone', async ({
   await expect(page.getByText('Isolde Kittiwright')).toHaveCount(0);
   await page.getByRole('button', { name: 'Back to the duplicates' }).click();
   await expect(page.getByText(new RegExp(`^${certain} certain`))).toBeVisible();
+
+  // The certain ones at once, after a look at some of them.
+  await page.getByRole('link', { name: 'Merge the certain ones' }).click();
+  await expect(page.getByRole('link', { name: 'Isolde Kittiwright' }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Merge all/ })).toBeDisabled();
+  await looksSound(page);
+  await page.getByLabel('I have looked at these').check();
+  await page.getByRole('button', { name: /^Merge all/ }).click();
+  await expect(page).toHaveURL(/\/duplicates$/);
+  await expect(async () => {
+    await page.reload();
+    await expect(page.getByText(/^0 certain/)).toBeVisible({ timeout: 1500 });
+  }).toPass();
 });
 
 test('a match rule set of one\'s own is tried on the database before it is used', async ({ page }) => {

@@ -106,4 +106,24 @@ final class DuplicatesTest extends TestCase
         $this->getJson('/api/duplicates?certainty=maybe')->assertStatus(422);
         self::assertSame(0, DB::table('pair_decisions')->count());
     }
+
+    public function test_the_certain_ones_are_merged_at_once_after_a_look_at_some(): void
+    {
+        $this->world();
+        $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Zoe', 'name.last' => 'Park'], 'emails' => [['ref' => 'new1', 'address' => 'ZOE@example.org', 'kind' => 'home', 'is_primary' => '1', 'condition' => 'good', 'label' => '']], 'addresses' => [], 'phones' => [], 'identifiers' => [], 'links' => []]])->assertCreated();
+        $this->postJson('/api/duplicates/search');
+        $sample = $this->getJson('/api/duplicates/certain')->assertOk()->json();
+
+        // Robert is Bob by his email, and Bob has a namesake: a person must look at the three.
+        self::assertSame([1, [[3, 8]]], [$sample['total'], array_map(static fn (array $one): array => array_column($one['members'], 'id'), $sample['sample'])]);
+        self::assertContains('Same email: zoe@example.org', $sample['sample'][0]['for']);
+        $this->postJson('/api/duplicates/certain', ['total' => 5])->assertStatus(409);
+        $this->postJson('/api/duplicates/certain', [])->assertStatus(422);
+        $this->postJson('/api/duplicates/certain', ['total' => 1])->assertStatus(202);
+
+        self::assertSame([['id' => 8, 'name' => 'Zoe Park']], json_decode((string) DB::table('merges')->value('gone'), true));
+        self::assertSame(1, DB::table('merges')->count());
+        self::assertSame(['certain' => 1, 'review' => 1], $this->found()['counts']);
+        self::assertStringContainsString('One cluster of certain duplicates is merged.', (string) DB::table('messages')->orderByDesc('id')->value('text'));
+    }
 }

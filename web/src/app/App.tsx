@@ -17,6 +17,7 @@ import { RowPage } from '../intakes/RowPage';
 import { TemplatePage } from '../intakes/TemplatePage';
 import { SourceStage } from '../intakes/source/SourceStage';
 import { ApartPage } from '../merging/ApartPage';
+import { CertainPage } from '../merging/CertainPage';
 import { DuplicatesPage } from '../merging/DuplicatesPage';
 import { MergePage } from '../merging/MergePage';
 import { SaidApartPage } from '../merging/SaidApartPage';
@@ -71,6 +72,7 @@ export function App() {
         <Route path="supporters/:id/history" element={<HistoryPage />} />
         <Route path="duplicates" element={<DuplicatesPage />} />
         <Route path="duplicates/apart" element={<SaidApartPage />} />
+        <Route path="duplicates/certain" element={<CertainPage />} />
         <Route path="merge" element={<MergePage />} />
         <Route path="merges/:id" element={<ApartPage />} />
         <Route path="held" element={<HeldPage />} />

@@ -97,7 +97,10 @@ export function DuplicatesPage() {
           {last?.state === 'failed' && (last.error ?? '')}
         </span>
         {!isUnderWay(data) && data !== undefined && <button type="button" className="plain-button" onClick={() => search.mutate()}>{last === null ? 'Search it' : 'Search again'}</button>}
-        <Link className="push" to="/duplicates/apart">Said not to be the same</Link>
+        <span className="push">
+          {(data?.counts.certain ?? 0) > 0 && <Link to="/duplicates/certain">Merge the certain ones</Link>}
+          <Link to="/duplicates/apart">Said not to be the same</Link>
+        </span>
       </div>
       <div className="panes" style={{ gridTemplateColumns: '252px minmax(0, 1fr) 268px' }}>
         <Pane title={<Chips label="Which" value={certainty} onChange={(show) => { setAsked(show === '' ? {} : { show }, { replace: true }); setChosen(null); }} options={SHOW.map(([value, text]) => ({ value, text }))} />}>

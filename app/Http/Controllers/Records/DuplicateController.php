@@ -8,6 +8,7 @@ use App\Account\Audit;
 use App\Duplicates\Duplicates;
 use App\Http\Controllers\Controller;
 use App\Jobs\FindDuplicates;
+use App\Jobs\MergeCertain;
 use App\Merging\Merges;
 use App\Models\DuplicateSearch;
 use Illuminate\Http\JsonResponse;
@@ -18,6 +19,8 @@ use Illuminate\Validation\Rule;
 final class DuplicateController extends Controller
 {
     private const DECISIONS = 200;
+
+    private const SAMPLE = 12;
 
     public function __construct(private readonly Duplicates $duplicates)
     {
@@ -39,6 +42,26 @@ final class DuplicateController extends Controller
         FindDuplicates::dispatch($search->id);
 
         return response()->json($search, 202);
+    }
+
+    /** Some of the certain ones by chance, to be looked at before all of them are merged. */
+    public function sample(): JsonResponse
+    {
+        $this->authorize('merge');
+
+        return response()->json($this->duplicates->sample(self::SAMPLE));
+    }
+
+    public function mergeCertain(Request $request): JsonResponse
+    {
+        $this->authorize('merge');
+        $data = $request->validate(['total' => ['required', 'integer', 'min:1']]);
+        $total = $this->duplicates->sample(0)['total'];
+        abort_if($total !== (int) $data['total'], 409, "There are {$total} by now. Look at some of them again.");
+        Audit::note(Audit::MERGE, "Began to merge {$total} certain duplicates");
+        MergeCertain::dispatch((int) $request->user()?->id);
+
+        return response()->json(['begun' => $total], 202);
     }
 
     public function notTheSame(Request $request): JsonResponse
