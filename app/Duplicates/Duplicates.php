@@ -8,7 +8,6 @@ use App\Models\DuplicateSearch;
 use App\Records\Bulk;
 use App\Records\RecordReader;
 use Illuminate\Database\Connection;
-use Illuminate\Database\Query\Builder;
 use Illuminate\Filesystem\Filesystem;
 use Illuminate\Support\Facades\Storage;
 use PineSieve\Core\Addresses\AddressStandardizer;
@@ -23,12 +22,10 @@ use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\FieldCatalog;
 
-/** Supporters of the database that may be one, found by the match rules, without those of which people have said that they are not. */
+/** Finds supporters of the database that may be one by the match rules in use, without those of which people have said that they are not. */
 final readonly class Duplicates
 {
     private const CHUNK = 500;
-
-    private const PAGE = 50;
 
     public function __construct(
         private Connection $db,
@@ -37,6 +34,7 @@ final readonly class Duplicates
         private FieldCatalog $catalog,
         private RuleSets $sets,
         private Filesystem $files,
+        private DuplicateList $list,
     ) {
     }
 
@@ -59,81 +57,6 @@ final readonly class Duplicates
     }
 
     /**
-     * Those that hang together, the certain and the likeliest first.
-     *
-     * @param  ?string  $certainty  null for all
-     * @return array{clusters: list<array{cluster: int, certainty: string, score: int, members: list<array{id: int, name: string}>}>, total: int, pages: int}
-     */
-    public function page(?string $certainty, int $page): array
-    {
-        $found = $this->db->table('duplicate_pairs')->groupBy('cluster')->selectRaw('cluster, max(score) as score, min(certainty) as certainty')
-            ->when($certainty !== null, static fn (Builder $query) => $query->havingRaw('min(certainty) = ?', [$certainty]));
-        $total = $this->db->query()->fromSub(clone $found, 'c')->count();
-        $rows = $found->orderByRaw('min(certainty), max(score) desc, cluster')->offset((max(1, $page) - 1) * self::PAGE)->limit(self::PAGE)->get();
-        $members = [];
-        foreach ($this->db->table('duplicate_pairs')->whereIn('cluster', $rows->pluck('cluster'))->get(['cluster', 'one', 'other']) as $pair) {
-            $members[$pair->cluster][$pair->one] = $members[$pair->cluster][$pair->other] = true;
-        }
-        $names = $this->db->table('supporters')->whereIn('id', array_merge(...array_map(array_keys(...), array_values($members))))->pluck('display_name', 'id');
-
-        return [
-            'clusters' => $rows->map(static fn (\stdClass $row): array => ['cluster' => $row->cluster, 'certainty' => $row->certainty, 'score' => $row->score, 'members' => array_map(static fn (int $id): array => ['id' => $id, 'name' => $names[$id] ?? ''], collect($members[$row->cluster])->keys()->sort()->values()->all())])->all(),
-            'total' => $total,
-            'pages' => (int) ceil($total / self::PAGE),
-        ];
-    }
-
-    /** @return array{certain: int, review: int} clusters of each */
-    public function counts(): array
-    {
-        $counts = $this->db->query()->fromSub($this->db->table('duplicate_pairs')->groupBy('cluster')->selectRaw('min(certainty) as certainty'), 'c')->groupBy('certainty')->selectRaw('certainty, count(*) as n')->pluck('n', 'certainty');
-
-        return ['certain' => (int) ($counts['certain'] ?? 0), 'review' => (int) ($counts['review'] ?? 0)];
-    }
-
-    /**
-     * Clusters in which each is certainly each other: where A is B and B is C, but A and C are kept apart, a person must look.
-     *
-     * @return Builder cluster of each
-     */
-    private function wholly(): Builder
-    {
-        $members = $this->db->query()->fromSub($this->db->table('duplicate_pairs')->select('cluster', 'one as member')->union($this->db->table('duplicate_pairs')->select('cluster', 'other as member')), 'm')->groupBy('cluster')->selectRaw('cluster, count(*) as n');
-
-        return $this->db->query()->fromSub($this->db->table('duplicate_pairs')->groupBy('cluster')->havingRaw("max(certainty) = 'certain'")->selectRaw('cluster, count(*) as p'), 'c')->joinSub($members, 'k', 'k.cluster', '=', 'c.cluster')->whereRaw('c.p = k.n * (k.n - 1) / 2')->select('c.cluster');
-    }
-
-    /** @return ?list<int> those of the next cluster after one in which each is certainly each other; null at the end */
-    public function nextCertain(int $after): ?array
-    {
-        $cluster = $this->wholly()->where('c.cluster', '>', $after)->orderBy('c.cluster')->limit(1)->value('cluster');
-
-        return $cluster === null ? null : $this->members((int) $cluster);
-    }
-
-    /** @return array{total: int, sample: list<array{members: list<array{id: int, name: string}>, for: list<string>, against: list<string>}>} clusters in which each is certainly each other, some of them by chance */
-    public function sample(int $many): array
-    {
-        $sample = [];
-        foreach ($this->wholly()->inRandomOrder()->limit($many)->pluck('cluster') as $cluster) {
-            $ids = $this->members((int) $cluster);
-            $names = $this->db->table('supporters')->whereIn('id', $ids)->pluck('display_name', 'id');
-            $reasons = json_decode((string) $this->db->table('duplicate_pairs')->where('cluster', $cluster)->orderBy('score')->value('reasons'), true, 16, JSON_THROW_ON_ERROR);
-            $sample[] = ['members' => array_map(static fn (int $id): array => ['id' => $id, 'name' => $names[$id] ?? ''], $ids), 'for' => $reasons['for'], 'against' => $reasons['against']];
-        }
-
-        return ['total' => $this->db->query()->fromSub($this->wholly(), 'w')->count(), 'sample' => $sample];
-    }
-
-    /** @return list<int> */
-    private function members(int $cluster): array
-    {
-        $pairs = $this->db->table('duplicate_pairs')->where('cluster', $cluster)->get(['one', 'other']);
-
-        return collect([...$pairs->pluck('one'), ...$pairs->pluck('other')])->unique()->sort()->values()->all();
-    }
-
-    /**
      * Remembers for good that supporters are not one.
      *
      * @param  list<int>  $supporters  each with each
@@ -142,14 +65,14 @@ final readonly class Duplicates
     {
         $this->db->transaction(function () use ($supporters, $userId): void {
             sort($supporters);
-            $clusters = $this->clustersOf($supporters);
+            $clusters = $this->list->clustersOf($supporters);
             foreach ($supporters as $i => $other) {
                 foreach (array_slice($supporters, 0, $i) as $one) {
                     $this->db->table('pair_decisions')->insertOrIgnore(['one' => $one, 'other' => $other, 'user_id' => $userId, 'at' => now()->format('Y-m-d H:i:s.v')]);
                     $this->db->table('duplicate_pairs')->where('one', $one)->where('other', $other)->delete();
                 }
             }
-            $this->regroup($clusters);
+            $this->list->regroup($clusters);
         });
     }
 
@@ -176,16 +99,13 @@ final readonly class Duplicates
     }
 
     /**
-     * Those who became part of another have no pairs any more; whoever was like them may be like the one that they became.
+     * Whoever was like those who became part of another may be like the one that they became.
      *
-     * @param  list<int>  $gone
+     * @param  list<int>  $alike  as DuplicateList::alike() told before they were merged
      */
-    public function merged(array $gone, int $survivor): void
+    public function merged(array $alike, int $survivor): void
     {
-        $alike = $this->db->table('duplicate_pairs')->whereIn('one', $gone)->orWhereIn('other', $gone)->get(['one', 'other', 'cluster']);
-        $this->db->table('duplicate_pairs')->whereIn('one', $gone)->orWhereIn('other', $gone)->delete();
-        $this->regroup($alike->pluck('cluster')->unique()->values()->all());
-        $this->look(array_values(array_diff([...$alike->pluck('one')->all(), ...$alike->pluck('other')->all()], $gone, [$survivor])), $survivor);
+        $this->look(array_values(array_diff($alike, [$survivor])), $survivor);
     }
 
     /**
@@ -222,35 +142,7 @@ final readonly class Duplicates
             }
         }
         $this->db->table('duplicate_pairs')->upsert($found, ['one', 'other']);
-        $this->regroup($this->clustersOf(array_keys($records)));
-    }
-
-    /**
-     * @param  list<int>  $supporters
-     * @return list<int>
-     */
-    private function clustersOf(array $supporters): array
-    {
-        return $this->db->table('duplicate_pairs')->whereIn('one', $supporters)->orWhereIn('other', $supporters)->distinct()->pluck('cluster')->all();
-    }
-
-    /**
-     * Puts together what still hangs together, where a pair has gone.
-     *
-     * @param  list<int>  $broken  clusters
-     */
-    private function regroup(array $broken): void
-    {
-        $pairs = $this->db->table('duplicate_pairs')->whereIn('cluster', $broken)->get(['one', 'other', 'cluster']);
-        $clusters = new Clusters;
-        foreach ($pairs as $pair) {
-            $clusters->join($pair->one, $pair->other);
-        }
-        foreach ($pairs as $pair) {
-            if ($clusters->of($pair->one) !== $pair->cluster) {
-                $this->db->table('duplicate_pairs')->where('one', $pair->one)->where('other', $pair->other)->update(['cluster' => $clusters->of($pair->one)]);
-            }
-        }
+        $this->list->regroup($this->list->clustersOf(array_keys($records)));
     }
 
     /** What a set would find, and how that differs from what the set in use finds; nothing is kept but the report. */
@@ -339,6 +231,9 @@ final readonly class Duplicates
                 $this->db->table('duplicate_pairs')->where('one', $pair->one)->where('other', $pair->other)->update(['cluster' => $clusters->of($pair->one)]);
             }
         }
+        // Who went away while it was searched is no duplicate of anyone.
+        $this->list->forget($this->db->table('duplicate_pairs as p')->leftJoin('supporters as s', 's.id', '=', 'p.one')->whereNull('s.id')->distinct()->pluck('p.one')->all());
+        $this->list->forget($this->db->table('duplicate_pairs as p')->leftJoin('supporters as s', 's.id', '=', 'p.other')->whereNull('s.id')->distinct()->pluck('p.other')->all());
         $search->update([...$counts, 'compared' => $compared, 'too_common' => $common, 'state' => 'done', 'ended_at' => now()]);
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Duplicates\Duplicates;
+use App\Duplicates\DuplicateList;
 use App\Intakes\Messages;
 use App\Merging\Merges;
 use App\Models\User;
@@ -34,13 +34,13 @@ final class MergeCertain implements ShouldQueue
     ) {
     }
 
-    public function handle(Duplicates $duplicates, Merges $merges, Messages $messages): void
+    public function handle(DuplicateList $list, Merges $merges, Messages $messages): void
     {
         $until = microtime(true) + self::SECONDS;
         [$after, $merged, $left] = [$this->after, $this->merged, $this->left];
         $user = User::query()->find($this->user);
         do {
-            $members = $duplicates->nextCertain($after);
+            $members = $list->nextCertain($after);
             if ($members === null) {
                 $messages->merged($this->user, $merged, $left);
 

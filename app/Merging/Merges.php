@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Merging;
 
 use App\Account\Audit;
+use App\Duplicates\DuplicateList;
 use App\Duplicates\Duplicates;
 use App\Models\JournalEntry;
 use App\Models\Merge;
@@ -43,6 +44,7 @@ final readonly class Merges
         private RecordWriter $writer,
         private Ids $ids,
         private Duplicates $duplicates,
+        private DuplicateList $list,
     ) {
     }
 
@@ -90,13 +92,14 @@ final readonly class Merges
             $plan = $this->plan($candidates, $policy, $survivor, $typed);
             $this->mustKeepTheRules($plan, $candidates);
             $before = $this->given($supporters);
+            $alike = $this->list->alike($supporters);
             $journal = $this->ids->lastJournalId();
             $this->writer->write($this->entries($plan->changes), Cause::join($user?->id));
             if ($this->given([$plan->survivor]) !== $before) {
                 throw new LogicException("The gifts of supporter {$plan->survivor} are not those of all who were merged into it.");
             }
             $gone = array_values(array_filter($candidates, static fn (Candidate $one): bool => $one->id() !== $plan->survivor));
-            $this->duplicates->merged(array_map(static fn (Candidate $one): int => $one->id(), $gone), $plan->survivor);
+            $this->duplicates->merged($alike, $plan->survivor);
             Audit::note(Audit::MERGE, 'Merged '.implode(', ', array_map(static fn (Candidate $one): string => "{$one->record->field('display_name')} ({$one->id()})", $gone))." into {$plan->merged->field('display_name')} ({$plan->survivor})");
 
             return Merge::query()->create([
@@ -174,11 +177,10 @@ final readonly class Merges
      */
     private function mustKeepTheRules(MergePlan $plan, array $candidates): void
     {
-        foreach ($candidates as $candidate) {
-            $problems = $candidate->id() !== $plan->survivor ? [] : array_filter(app(Standards::class)->problems($plan->merged, $candidate->record), static fn (Problem $problem): bool => $problem->blocks);
-            if ($problems !== []) {
-                throw new CannotMerge(implode('. ', array_map(static fn (Problem $problem): string => $problem->reason, $problems)).'. Choose the value that fulfils it.');
-            }
+        $survivor = array_column(array_map(static fn (Candidate $one): array => [$one->id(), $one->record], $candidates), 1, 0)[$plan->survivor];
+        $problems = array_filter(app(Standards::class)->problems($plan->merged, $survivor), static fn (Problem $problem): bool => $problem->blocks);
+        if ($problems !== []) {
+            throw new CannotMerge(implode('. ', array_map(static fn (Problem $problem): string => $problem->reason, $problems)).'. Choose the value that fulfils it.');
         }
     }
 

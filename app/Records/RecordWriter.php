@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Records;
 
+use App\Duplicates\DuplicateList;
 use App\Notices\Notices;
 use App\Standards\Shortfalls;
 use Illuminate\Database\Connection;
@@ -43,6 +44,7 @@ final class RecordWriter
         private readonly SearchIndex $index,
         private readonly Shortfalls $shortfalls,
         private readonly Notices $notices,
+        private readonly DuplicateList $duplicates,
     ) {
     }
 
@@ -76,6 +78,7 @@ final class RecordWriter
         $this->index->forget($before);
         $this->apply();
         $this->reindex(array_keys($before));
+        $this->duplicates->forget($this->deletes['supporter'] ?? []);
         $this->journal($journal, $cause);
         $this->notices->of($this->changed($entries), $cause);
 

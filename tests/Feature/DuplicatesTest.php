@@ -86,6 +86,15 @@ final class DuplicatesTest extends TestCase
         self::assertSame([[2, 6]], array_map(static fn (array $cluster): array => array_column($cluster['members'], 'id'), $this->found()['clusters']));
     }
 
+    public function test_who_is_gone_by_an_undo_is_off_the_list(): void
+    {
+        $this->world();
+        $this->postJson('/api/duplicates/search');
+        $this->postJson('/api/intakes/'.DB::table('intakes')->value('id').'/undo')->assertOk();
+
+        self::assertSame([[5, 7]], array_map(static fn (array $cluster): array => array_column($cluster['members'], 'id'), $this->found()['clusters']), 'Those who were typed stay, and the two of them still hang together.');
+    }
+
     public function test_one_search_at_a_time_and_one_that_broke_off_begins_again(): void
     {
         $this->world();

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Duplicates\Duplicates;
+use App\Duplicates\DuplicateList;
 use App\Intakes\HeldQueue;
 use App\Intakes\Summary;
 use App\Models\DuplicateSearch;
@@ -24,7 +24,7 @@ final class TodayController extends Controller
 {
     private const MONTHS = 24;
 
-    public function __invoke(Summary $summary, HeldQueue $held, FieldCatalog $catalog, Measures $measures, Duplicates $duplicates): JsonResponse
+    public function __invoke(Summary $summary, HeldQueue $held, FieldCatalog $catalog, Measures $measures, DuplicateList $duplicates): JsonResponse
     {
         $this->authorize('viewAny', Intake::class);
         $waiting = Intake::query()->with(['user', 'loader'])->whereNotIn('state', ['loaded', 'undone'])->latest('id')->limit(20)->get();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Records;
 
 use App\Account\Audit;
+use App\Duplicates\DuplicateList;
 use App\Duplicates\Duplicates;
 use App\Http\Controllers\Controller;
 use App\Jobs\FindDuplicates;
@@ -22,8 +23,10 @@ final class DuplicateController extends Controller
 
     private const SAMPLE = 12;
 
-    public function __construct(private readonly Duplicates $duplicates)
-    {
+    public function __construct(
+        private readonly Duplicates $duplicates,
+        private readonly DuplicateList $list,
+    ) {
     }
 
     public function index(Request $request): JsonResponse
@@ -31,7 +34,7 @@ final class DuplicateController extends Controller
         $this->authorize('merge');
         $data = $request->validate(['certainty' => ['nullable', Rule::in(['certain', 'review'])], 'page' => ['nullable', 'integer', 'min:1']]);
 
-        return response()->json([...$this->duplicates->page(($data['certainty'] ?? '') === '' ? null : $data['certainty'], (int) ($data['page'] ?? 1)), 'counts' => $this->duplicates->counts(), 'search' => DuplicateSearch::real()->first()]);
+        return response()->json([...$this->list->page(($data['certainty'] ?? '') === '' ? null : $data['certainty'], (int) ($data['page'] ?? 1)), 'counts' => $this->list->counts(), 'search' => DuplicateSearch::real()->first()]);
     }
 
     public function search(Request $request): JsonResponse
@@ -49,14 +52,14 @@ final class DuplicateController extends Controller
     {
         $this->authorize('merge');
 
-        return response()->json($this->duplicates->sample(self::SAMPLE));
+        return response()->json($this->list->sample(self::SAMPLE));
     }
 
     public function mergeCertain(Request $request): JsonResponse
     {
         $this->authorize('merge');
         $data = $request->validate(['total' => ['required', 'integer', 'min:1']]);
-        $total = $this->duplicates->sample(0)['total'];
+        $total = $this->list->sample(0)['total'];
         abort_if($total !== (int) $data['total'], 409, "There are {$total} by now. Look at some of them again.");
         Audit::note(Audit::MERGE, "Began to merge {$total} certain duplicates");
         MergeCertain::dispatch((int) $request->user()?->id);
@@ -71,7 +74,7 @@ final class DuplicateController extends Controller
         $this->duplicates->notTheSame(array_map(intval(...), array_values($data['supporters'])), $request->user()?->id);
         Audit::note(Audit::MERGE, 'Said that supporters '.implode(', ', $data['supporters']).' are not the same');
 
-        return response()->json(['counts' => $this->duplicates->counts()]);
+        return response()->json(['counts' => $this->list->counts()]);
     }
 
     public function decisions(): JsonResponse
