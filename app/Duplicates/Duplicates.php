@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Duplicates;
 
+use App\Matching\RuleSets;
 use App\Models\DuplicateSearch;
 use App\Records\Bulk;
 use App\Records\RecordReader;

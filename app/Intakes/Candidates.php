@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Intakes;
 
+use App\Matching\KeyTable;
 use App\Models\Intake;
 use App\Records\RecordReader;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Projection;
-use PineSieve\Core\Matching\KeyKind;
 use PineSieve\Core\Matching\MatchKey;
 use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Records\SupporterRecord;
@@ -20,13 +20,13 @@ use PineSieve\Core\Records\SupporterRecord;
  */
 final class Candidates
 {
-    /** @var array<string, list<int>> key to supporters that have it */
+    /** @var array<int, list<int>> hash of a key to supporters that have it */
     private array $stored = [];
 
     /** @var array<int, array<int, string>> fingerprint to the supporters that the very same row was loaded to, with the name of the intake */
     private array $sameRows = [];
 
-    /** @var array<string, list<int>> key to units of the file that have it, in order */
+    /** @var array<int, list<int>> hash of a key to units of the file that have it, in order */
     private array $rows = [];
 
     /** @var array<int, int|string> unit to the supporter or the reference that it writes to; units that write nothing are missing */
@@ -50,24 +50,10 @@ final class Candidates
      */
     public function gather(array $keys, array $fingerprints, array $alsoStored, array $alsoUnits, int $before): void
     {
-        $hashes = [];
-        foreach ($keys as $key) {
-            $hashes[$key->kind->value][$key->hash] = $key->hash;
-        }
-        $supporters = array_fill_keys($alsoStored, true);
-        $units = array_fill_keys($alsoUnits, true);
-        foreach ($hashes as $kind => $values) {
-            $cap = KeyKind::from($kind)->cap();
-            $in = implode(',', $values);
-            foreach (DB::select("select hash, supporter_id from (select hash, supporter_id, row_number() over (partition by hash order by supporter_id) place from match_keys where kind = {$kind} and hash in ({$in})) ranked where place <= {$cap}") as $hit) {
-                $this->stored["{$kind}:{$hit->hash}"][] = $hit->supporter_id;
-                $supporters[$hit->supporter_id] = true;
-            }
-            foreach (DB::select("select hash, unit from (select hash, unit, row_number() over (partition by hash order by unit) place from intake_keys where intake_id = ? and kind = {$kind} and hash in ({$in}) and unit < ?) ranked where place <= {$cap}", [$this->intake->id, min($before, Sifter::LATER)]) as $hit) {
-                $this->rows["{$kind}:{$hit->hash}"][] = $hit->unit;
-                $units[$hit->unit] = true;
-            }
-        }
+        $this->stored = KeyTable::holders($keys);
+        $this->rows = KeyTable::units($this->intake->id, $keys, min($before, Sifter::LATER));
+        $supporters = array_fill_keys([...$alsoStored, ...array_merge(...array_values($this->stored))], true);
+        $units = array_fill_keys([...$alsoUnits, ...array_merge(...array_values($this->rows))], true);
         foreach ($fingerprints === [] ? [] : DB::select("select o.fingerprint, o.supporter_id, i.name from intake_outcomes o join intakes i on i.id = o.intake_id and i.state = 'loaded' where o.fingerprint in (".implode(',', $fingerprints).') and o.supporter_id is not null and o.intake_id <> ?', [$this->intake->id]) as $hit) {
             $this->sameRows[$hit->fingerprint][$hit->supporter_id] = $hit->name;
             $supporters[$hit->supporter_id] = true;
@@ -104,10 +90,10 @@ final class Candidates
     {
         $found = [];
         foreach ($keys as $key) {
-            foreach ($this->stored[$key->id()] ?? [] as $id) {
+            foreach ($this->stored[$key->hash] ?? [] as $id) {
                 $found[$id] = true;
             }
-            foreach ($this->rows[$key->id()] ?? [] as $unit) {
+            foreach ($this->rows[$key->hash] ?? [] as $unit) {
                 if (isset($this->owners[$unit])) {
                     $found[$this->owners[$unit]] = true;
                 }
@@ -126,7 +112,7 @@ final class Candidates
     /** @return list<int|string> supporters of earlier rows, or what stands for them, that have a key */
     public function ofRows(MatchKey $key): array
     {
-        return array_values(array_unique(array_filter(array_map(fn (int $unit): int|string|null => $this->owners[$unit] ?? null, $this->rows[$key->id()] ?? []), static fn (int|string|null $owner): bool => $owner !== null)));
+        return array_values(array_unique(array_filter(array_map(fn (int $unit): int|string|null => $this->owners[$unit] ?? null, $this->rows[$key->hash] ?? []), static fn (int|string|null $owner): bool => $owner !== null)));
     }
 
     public function record(int|string $ref): ?SupporterRecord
@@ -155,7 +141,7 @@ final class Candidates
         $this->records[$record->ref] = $record;
         $this->owners[$unit] = $record->ref;
         foreach ($keys as $key) {
-            $this->rows[$key->id()][] = $unit;
+            $this->rows[$key->hash][] = $unit;
         }
 
         return $record->ref;

@@ -5,36 +5,32 @@ declare(strict_types=1);
 namespace App\Intakes;
 
 use PineSieve\Core\Columns\Party;
-use PineSieve\Core\Matching\Comparer;
 use PineSieve\Core\Matching\Judgement;
-use PineSieve\Core\Matching\KeyMaker;
+use PineSieve\Core\Matching\Matcher;
 use PineSieve\Core\Matching\MatchKey;
 use PineSieve\Core\Matching\PairFinding;
+use PineSieve\Core\Matching\PairStrength;
 use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Records\SupporterRecord;
 
 /** Who a supporter that a row tells of is: by the rules, or as a person said. A decision that names nobody who is there any more does not count. */
 final readonly class Judging
 {
-    private Comparer $comparer;
-
     public function __construct(
         private Candidates $candidates,
-        KeyMaker $keys,
+        private Matcher $matcher,
     ) {
-        $this->comparer = new Comparer($keys);
     }
 
     /** @param  list<MatchKey>  $keys */
     public function judge(Party $party, array $keys, ?int $fingerprint, ?string $decision): Judgement
     {
         $record = $party->record;
-        $stored = $this->candidates->of($keys);
-        $findings = array_map(fn (SupporterRecord $candidate): PairFinding => $party->isNamedOnly ? $this->comparer->named($record, $candidate) : $this->comparer->compare($record, $candidate), $stored);
+        $findings = array_filter(array_map(fn (SupporterRecord $candidate): ?PairFinding => $this->matcher->compare($record, $candidate, $party->isNamedOnly), $this->candidates->of($keys)));
         foreach ($party->isNamedOnly || $fingerprint === null ? [] : $this->candidates->sameRow($fingerprint) as $id => $intake) {
             $candidate = $this->candidates->record($id);
             if ($candidate !== null) {
-                $findings[$id] = ($findings[$id] ?? $this->comparer->compare($record, $candidate))->loadedBefore($intake);
+                $findings[$id] = ($findings[$id] ?? new PairFinding($id, PairStrength::CertainByRow, 100, [], []))->loadedBefore($intake);
             }
         }
         $judgement = Judgement::of(array_values($findings));

@@ -50,12 +50,12 @@ final readonly class Results
         }
         foreach ($keys as $unit => $ofUnit) {
             foreach ($ofUnit as $key) {
-                $keyRows["{$key->id()}:{$unit}"] = [$intakeId, $key->kind->value, $key->hash, $unit];
+                $keyRows["{$key->hash}:{$unit}"] = [$intakeId, $key->hash, $unit];
             }
         }
         sort($keyRows);
         $this->bulk->insert('intake_problems', ['intake_id', 'number', 'place', 'code', 'field', 'column', 'value', 'reason', 'remedy', 'blocks'], $problems);
-        $this->bulk->insert('intake_keys', ['intake_id', 'kind', 'hash', 'unit'], $keyRows);
+        $this->bulk->insert('intake_keys', ['intake_id', 'hash', 'unit'], $keyRows);
     }
 
     /** @param  list<int>  $numbers in order */

@@ -10,7 +10,6 @@ use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Projection;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Columns\MappedRow;
-use PineSieve\Core\Matching\KeyKind;
 use PineSieve\Core\Matching\MatchKey;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\SupporterRecord;
@@ -136,6 +135,6 @@ final readonly class RowChecks
 
     private static function key(string $field, string $value): MatchKey
     {
-        return MatchKey::of(KeyKind::Unique, "{$field}|{$value}");
+        return MatchKey::of("unique|{$field}|{$value}");
     }
 }

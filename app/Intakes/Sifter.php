@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intakes;
 
+use App\Matching\RuleSets;
 use App\Models\Intake;
 use App\Records\RecordReader;
 use App\Standards\Taken;
@@ -12,7 +13,7 @@ use PineSieve\Core\Columns\MappedRow;
 use PineSieve\Core\Columns\RowKind;
 use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Columns\RowRules;
-use PineSieve\Core\Matching\KeyMaker;
+use PineSieve\Core\Matching\Matcher;
 use PineSieve\Core\Matching\MatchKey;
 use PineSieve\Core\Standards\FieldPlace;
 use PineSieve\Core\Standards\Standards;
@@ -41,10 +42,12 @@ final class Sifter
 
     private Intake $intake;
 
+    private Matcher $matcher;
+
     public function __construct(
         private readonly Results $results,
         private readonly RecordReader $reader,
-        private readonly KeyMaker $keys,
+        private readonly RuleSets $sets,
         private readonly Standards $standards,
         private readonly Taken $taken,
         private readonly Trial $trial,
@@ -60,6 +63,7 @@ final class Sifter
     public function sift(Intake $intake, array $rows, bool $later = false): void
     {
         $this->prepare($intake);
+        $this->matcher = $this->sets->matcher();
         // What a trial has brought in stays as it came in.
         $rows = array_diff_key($rows, $this->trial->loaded($intake, array_keys($rows)));
         if ($rows === []) {
@@ -77,13 +81,13 @@ final class Sifter
             // Rows that will not come in are nobody that a later row could be.
             $comesIn = ($row->problems === [] || $row->onlyPoints()) && in_array($edits->row($number), [null, 'in'], true) && $reasons[$number] === null;
             foreach ($comesIn ? $row->parties : [] as $part => $party) {
-                $keys[Unit::of($number, $part)] = [...$this->keys->ofIncoming($party->record), ...RowChecks::uniqueKeys($this->uniques, $party->record)];
+                $keys[Unit::of($number, $part)] = [...$this->matcher->keysOfIncoming($party->record), ...RowChecks::uniqueKeys($this->uniques, $party->record)];
             }
         }
         $fingerprints = self::fingerprints($mapped, $keys);
         $candidates = $this->candidates($mapped, $keys, $fingerprints, $edits, ($later ? self::LATER : 0) + Unit::of($numbers[0]));
         $checks = new RowChecks($this->standards, $this->uniques, $candidates, $this->taken, $mapped, $intake->columnPlan()->columns());
-        $row = new SiftedRow($intake->id, $this->planner, $candidates, new Judging($candidates, $this->keys), $checks, $fingerprints, $this->settings, $edits, $later);
+        $row = new SiftedRow($intake->id, $this->planner, $candidates, new Judging($candidates, $this->matcher), $checks, $fingerprints, $this->settings, $edits, $later);
         $results = [];
         foreach ($mapped as $number => $one) {
             [$mapped[$number], $ofRow] = $row->results($number, $one, $keys, $reasons[$number]);

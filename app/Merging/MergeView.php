@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Merging;
 
-use App\Duplicates\RuleSets;
+use App\Matching\RuleSets;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Gifts\Amount;

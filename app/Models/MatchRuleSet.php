@@ -7,13 +7,12 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * A set of match rules kept under a name; at most one of each kind of record is the one that is used.
+ * A set of match rules kept under a name. RulesInUse says by which records are compared.
  *
  * @property int $id
  * @property string $name
  * @property string $kind
  * @property array<string, mixed> $rules
- * @property bool $is_used
  */
 final class MatchRuleSet extends Model
 {
@@ -21,6 +20,6 @@ final class MatchRuleSet extends Model
 
     protected function casts(): array
     {
-        return ['rules' => 'array', 'is_used' => 'boolean'];
+        return ['rules' => 'array'];
     }
 }

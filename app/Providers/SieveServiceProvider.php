@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Intakes\Heartbeat;
+use App\Matching\RuleSets;
 use App\Models\CustomField;
 use App\Models\Gift;
 use App\Models\Intake;
@@ -41,6 +42,7 @@ final class SieveServiceProvider extends ServiceProvider
         $this->app->scoped(Standards::class, static fn (): Standards => app(StandardsStore::class)->read());
         $this->app->scoped(FieldCatalog::class, static fn (): FieldCatalog => app(Standards::class)->catalog);
         $this->app->scoped(Formats::class, static fn (): Formats => app(Standards::class)->formats);
+        $this->app->scoped(RuleSets::class);
         $this->app->singleton(Heartbeat::class);
     }
 

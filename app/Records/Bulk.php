@@ -28,6 +28,19 @@ final readonly class Bulk
         }
     }
 
+    /**
+     * Rows whose key is there already are left as they are.
+     *
+     * @param  list<string>  $columns
+     * @param  list<list<mixed>>  $rows  values in the order of the columns
+     */
+    public function insertMissing(string $table, array $columns, array $rows): void
+    {
+        foreach (array_chunk($rows, self::ROWS) as $chunk) {
+            $this->db->unprepared("insert ignore into `{$table}` (`".implode('`,`', $columns).'`) values '.$this->literals($chunk));
+        }
+    }
+
     /** @param  array<int, array<string, mixed>>  $changes id to the columns that change */
     public function update(string $table, array $changes): void
     {

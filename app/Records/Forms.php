@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Records;
 
+use App\Matching\KeyTable;
+use App\Matching\RuleSets;
 use App\Models\User;
 use App\Standards\Sight;
 use App\Standards\Taken;
@@ -15,9 +17,6 @@ use PineSieve\Core\Forms\FormPlanner;
 use PineSieve\Core\Forms\Merging;
 use PineSieve\Core\Forms\PlacedProblem;
 use PineSieve\Core\Forms\ReadDraft;
-use PineSieve\Core\Matching\Comparer;
-use PineSieve\Core\Matching\KeyMaker;
-use PineSieve\Core\Matching\PairStrength;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\Problem;
 use PineSieve\Core\Standards\Standards;
@@ -32,7 +31,7 @@ final readonly class Forms
         private Standards $standards,
         private RecordReader $reader,
         private RecordWriter $writer,
-        private KeyMaker $keys,
+        private RuleSets $sets,
         private Taken $taken,
         private Ids $ids,
     ) {
@@ -61,29 +60,22 @@ final readonly class Forms
     /**
      * Stored supporters that a form may be about.
      *
-     * @return list<array{id: int, name: string, place: string, strength: int, for: list<string>, against: list<string>}> the likeliest first
+     * @return list<array{id: int, name: string, place: string, strength: int, score: int, for: list<string>, against: list<string>}> the likeliest first
      */
     public function alike(Draft $draft, ?int $except): array
     {
         $record = (new DraftReader($this->standards))->read($draft)->record;
-        $ids = [];
-        foreach ($this->keys->ofIncoming($record) as $key) {
-            $cap = $key->kind->cap();
-            foreach (DB::select("select supporter_id from match_keys where kind = ? and hash = ? order by supporter_id limit {$cap}", [$key->kind->value, $key->hash]) as $hit) {
-                $ids[$hit->supporter_id] = $hit->supporter_id;
-            }
-        }
-        unset($ids[$except]);
-        $comparer = new Comparer($this->keys);
+        $matcher = $this->sets->matcher();
+        $ids = array_diff(array_unique(array_merge(...array_values(KeyTable::holders($matcher->keysOfIncoming($record))))), [$except]);
         $found = [];
         foreach ($this->reader->read(array_values($ids)) as $id => $stored) {
-            $finding = $comparer->compare($record, $stored);
-            if ($finding->strength !== PairStrength::None) {
+            $finding = $matcher->compare($record, $stored);
+            if ($finding !== null) {
                 $address = $stored->addresses[0] ?? null;
-                $found[] = ['id' => $id, 'name' => $stored->field('display_name'), 'place' => trim(($address?->value('city') ?? '').', '.($address?->value('state') ?? ''), ', '), ...array_intersect_key($finding->toArray(), ['strength' => 1, 'for' => 1, 'against' => 1])];
+                $found[] = ['name' => $stored->field('display_name'), 'place' => trim(($address?->value('city') ?? '').', '.($address?->value('state') ?? ''), ', '), ...array_diff_key($finding->toArray(), ['ref' => 1]), 'id' => $id];
             }
         }
-        usort($found, static fn (array $a, array $b): int => [$b['strength'], count($b['for'])] <=> [$a['strength'], count($a['for'])]);
+        usort($found, static fn (array $a, array $b): int => [$b['strength'], $b['score']] <=> [$a['strength'], $a['score']]);
 
         return array_slice($found, 0, self::ALIKE);
     }

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Records;
 
+use App\Matching\KeyTable;
+use App\Matching\RuleSets;
 use Illuminate\Database\Connection;
-use PineSieve\Core\Matching\KeyMaker;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Text\Fold;
 
@@ -15,7 +16,7 @@ final readonly class SearchIndex
     public function __construct(
         private Connection $db,
         private Bulk $bulk,
-        private KeyMaker $keys,
+        private RuleSets $sets,
     ) {
     }
 
@@ -23,7 +24,7 @@ final readonly class SearchIndex
     public function forget(array $records): void
     {
         [$keys, $words] = $this->rows($records);
-        $this->bulk->deleteRows('match_keys', ['kind', 'hash', 'supporter_id'], $keys);
+        $this->bulk->deleteRows('match_keys', ['hash', 'supporter_id'], $keys);
         $this->bulk->deleteRows('search_words', ['word', 'supporter_id'], $words);
     }
 
@@ -31,7 +32,7 @@ final readonly class SearchIndex
     public function add(array $records): void
     {
         [$keys, $words] = $this->rows($records);
-        $this->bulk->insert('match_keys', ['kind', 'hash', 'supporter_id'], $keys);
+        $this->bulk->insert('match_keys', ['hash', 'supporter_id'], $keys);
         $this->bulk->insert('search_words', ['word', 'supporter_id'], $words);
     }
 
@@ -39,24 +40,19 @@ final readonly class SearchIndex
      * Rows in the order of the index, so that neighbouring pages are touched once.
      *
      * @param  array<int, SupporterRecord>  $records
-     * @return array{list<array{int, int, int}>, list<array{string, int}>}
+     * @return array{list<array{int, int}>, list<array{string, int}>}
      */
     private function rows(array $records): array
     {
-        $keys = [];
         $words = [];
         foreach ($records as $id => $record) {
-            foreach ($this->keys->ofStored($record) as $key) {
-                $keys["{$key->id()}:{$id}"] = [$key->kind->value, $key->hash, $id];
-            }
             foreach (self::words($record) as $word) {
                 $words["{$word}:{$id}"] = [$word, $id];
             }
         }
-        sort($keys);
         sort($words);
 
-        return [$keys, $words];
+        return [KeyTable::rows($this->sets->keys($records)), $words];
     }
 
     /** Ids of supporters that have a word beginning with each of the words asked for, as a subquery. */

@@ -6,13 +6,12 @@ namespace App\Records;
 
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
-use PineSieve\Core\Matching\KeyKind;
 
 /** Which supporters a list shows: those behind a figure. */
 final class SupporterFilter
 {
     public const NAMED = [
-        'alike' => 'share an email or an old id with someone else: likely duplicates',
+        'alike' => 'may be the same as someone else: likely duplicates',
         'unreachable' => 'have no address, email or phone in good condition',
         'unchecked' => 'have an address that is not known to be in postal form',
     ];
@@ -39,8 +38,7 @@ final class SupporterFilter
         } elseif ($text('filter') === 'unchecked') {
             $supporters->whereRaw('exists (select 1 from addresses p where p.supporter_id = supporters.id and p.postal_form is not true)');
         } elseif ($text('filter') === 'alike') {
-            $kinds = implode(',', [KeyKind::Email->value, KeyKind::OldId->value]);
-            $supporters->whereIn('supporters.id', DB::table('match_keys as k')->select('k.supporter_id')->whereRaw("k.kind in ({$kinds})")->whereExists(static fn ($query) => $query->from('match_keys as o')->whereColumn('o.kind', 'k.kind')->whereColumn('o.hash', 'k.hash')->whereColumn('o.supporter_id', '<>', 'k.supporter_id')));
+            $supporters->whereIn('supporters.id', DB::table('duplicate_pairs')->select('one')->union(DB::table('duplicate_pairs')->select('other')));
         }
         if ($text('intake') !== '') {
             $touched = DB::table('journal')->select('supporter_id')->where('intake_id', (int) $text('intake'))->where('cause', Cause::LOAD);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Standards;
 
 use App\Jobs\CarryOn;
+use App\Matching\RuleSets;
 use App\Models\CustomField;
 use App\Models\FieldSetting;
 use App\Models\Intake;
@@ -52,11 +53,11 @@ final readonly class StandardsStore
     /** The standards have changed: what was worked out by the old ones is worked out anew. */
     public function changed(): void
     {
-        foreach ([Standards::class, FieldCatalog::class, Formats::class] as $part) {
+        foreach ([Standards::class, FieldCatalog::class, Formats::class, RuleSets::class] as $part) {
             app()->forgetInstance($part);
         }
         Intake::query()->where('state', IntakeState::Loading)->update(['has_moved' => true]);
-        foreach (Intake::query()->where('state', IntakeState::Ready)->where('is_sifted', true)->get() as $intake) {
+        foreach (Intake::query()->where('state', IntakeState::Sifting)->orWhere(static fn ($query) => $query->where('state', IntakeState::Ready)->where('is_sifted', true))->get() as $intake) {
             $intake->is_sifted = false;
             CarryOn::from($intake, IntakeState::Sifting);
         }

@@ -4,27 +4,24 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Matching;
 
-/** A record's key of one kind, as a number that an index holds well. Equal keys only suggest; the comparison decides. */
+/** A text that records may share, as a number that an index holds well. Equal keys only suggest; the comparison decides. */
 final readonly class MatchKey
 {
-    /** @param  int  $hash signed 64 bits of XXH3 */
-    private function __construct(
-        public KeyKind $kind,
+    /**
+     * @param  int  $hash  signed 64 bits of XXH3
+     * @param  int  $most  records that may share it before it says too little to be looked at
+     */
+    public function __construct(
         public int $hash,
+        public int $most = 50,
     ) {
     }
 
-    public static function of(KeyKind $kind, string $value): self
+    public static function of(string $text, int $most = 50): self
     {
         /** @var array{1: int} $parts */
-        $parts = unpack('q', hash('xxh3', $value, true));
+        $parts = unpack('q', hash('xxh3', $text, true));
 
-        return new self($kind, $parts[1]);
-    }
-
-    /** Text that is unique to the key: "kind:hash". */
-    public function id(): string
-    {
-        return "{$this->kind->value}:{$this->hash}";
+        return new self($parts[1], $most);
     }
 }

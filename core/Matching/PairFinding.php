@@ -9,12 +9,14 @@ final readonly class PairFinding
 {
     /**
      * @param  int|string  $ref  of the record that the row was compared with
+     * @param  int  $score  1 to 100, the likelier the higher
      * @param  list<string>  $for
      * @param  list<string>  $against
      */
     public function __construct(
         public int|string $ref,
         public PairStrength $strength,
+        public int $score,
         public array $for,
         public array $against,
     ) {
@@ -23,12 +25,12 @@ final readonly class PairFinding
     /** The same pair, once it is known that the very same row has been loaded to the record before. */
     public function loadedBefore(string $intake): self
     {
-        return new self($this->ref, PairStrength::ClearByRow, ["The very same row came in before, with \"{$intake}\"", ...$this->for], $this->against);
+        return new self($this->ref, PairStrength::CertainByRow, 100, ["The very same row came in before, with \"{$intake}\"", ...$this->for], $this->against);
     }
 
-    /** @return array{ref: int|string, strength: int, for: list<string>, against: list<string>} */
+    /** @return array{ref: int|string, strength: int, score: int, for: list<string>, against: list<string>} */
     public function toArray(): array
     {
-        return ['ref' => $this->ref, 'strength' => $this->strength->value, 'for' => $this->for, 'against' => $this->against];
+        return ['ref' => $this->ref, 'strength' => $this->strength->value, 'score' => $this->score, 'for' => $this->for, 'against' => $this->against];
     }
 }

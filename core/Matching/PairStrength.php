@@ -4,19 +4,18 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Matching;
 
-/** What a pair amounts to; a higher value is the stronger. */
+/** What a row and a record that it may be amount to; a higher value is the stronger. */
 enum PairStrength: int
 {
-    case None = 0;
     case Doubtful = 1;
-    case ClearByAddress = 2;
-    case ClearByEmail = 3;
-    case ClearById = 4;
+    case Certain = 2;
+    /** Certain, and the id of another system says so. */
+    case CertainById = 3;
     /** The very same row has been loaded to that record before. */
-    case ClearByRow = 5;
+    case CertainByRow = 4;
 
-    public function isClear(): bool
+    public function isCertain(): bool
     {
-        return $this->value >= self::ClearByAddress->value;
+        return $this !== self::Doubtful;
     }
 }

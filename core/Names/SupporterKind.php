@@ -10,4 +10,9 @@ enum SupporterKind: string
     case Person = 'person';
     case Household = 'household';
     case Organization = 'organization';
+
+    public function withArticle(): string
+    {
+        return $this === self::Organization ? 'an organization' : "a {$this->value}";
+    }
 }

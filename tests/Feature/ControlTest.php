@@ -166,8 +166,9 @@ final class ControlTest extends TestCase
     public function test_the_morning_s_figures_lead_to_their_records(): void
     {
         $this->loaded("Last name,First name,Email,Street,City,State,Zip,Gift date,Amount\nLee,Ann,shared@example.org,1 elm street,DOVER,nh,3820,2025-10-02,5\nOkafor,Chidi,,,,,,2025-10-05,7\n");
-        $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Bo', 'name.last' => 'Park'], 'emails' => [['address' => 'shared@example.org']]]])->assertCreated();
+        $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Ann', 'name.last' => 'Lee'], 'emails' => [['address' => 'shared@example.org']]]])->assertCreated();
         $rule = $this->postJson('/api/rules', ['subject' => 'person', 'field' => 'email', 'strength' => 'should'])->json('id');
+        $this->postJson('/api/duplicates/search');
         $today = $this->getJson('/api/today')->assertOk()->json();
 
         self::assertSame([['id' => $rule, 'subject' => 'person', 'sentence' => 'Email is wanted', 'count' => 1]], $today['worklists']);

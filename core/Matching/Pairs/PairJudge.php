@@ -5,18 +5,16 @@ declare(strict_types=1);
 namespace PineSieve\Core\Matching\Pairs;
 
 use PineSieve\Core\Matching\Fields\Agreement;
-use PineSieve\Core\Matching\Fields\DateComparer;
 use PineSieve\Core\Matching\Fields\FieldComparer;
 use PineSieve\Core\Matching\Fields\FieldComparers;
-use PineSieve\Core\Matching\Fields\NameComparer;
 use PineSieve\Core\Matching\Fields\Traits;
+use PineSieve\Core\Matching\MatchKey;
 use PineSieve\Core\Matching\Rules\Certainty;
 use PineSieve\Core\Matching\Rules\Comparison;
 use PineSieve\Core\Matching\Rules\How;
 use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Matching\Rules\Sign;
 use PineSieve\Core\Matching\Rules\SignEffect;
-use PineSieve\Core\Names\SupporterKind;
 
 /** Judges pairs of records by a rule set, and makes records ready for it. */
 final class PairJudge
@@ -27,9 +25,6 @@ final class PairJudge
     private const POINTS_OF_OTHERS = 8;
 
     private const POINTS_AGAINST = 20;
-
-    /** Values that the signs against a pair look at, whatever the rules compare. */
-    private const SIGNS = [Comparison::NAME, Comparison::ID, 'birth_date', Comparison::ADDRESS, 'email', 'phone'];
 
     /** Selectivity from which a field alone says enough for a rule to be looked up by it. */
     private const TELLING = 60;
@@ -43,14 +38,16 @@ final class PairJudge
     /** @var array<string, FieldComparer> by preparation */
     private array $preparations = [];
 
-    /** @var array<string, int> field of SIGNS to the place of its values */
-    private array $places = [];
-
     /** @var list<non-empty-list<int>> places of comparisons that one rule or several are looked up by */
     private array $lookups = [];
 
     /** @var list<non-empty-list<int>> of each of them, the rules */
     private array $rulesOf = [];
+
+    /** @var list<string> of each of them, what is equal where values leave the same traces, in whatever set */
+    private array $lookupNames = [];
+
+    private readonly Circumstances $circumstances;
 
     public function __construct(
         public readonly RuleSet $set,
@@ -59,9 +56,7 @@ final class PairJudge
         foreach ($set->rules as $rule) {
             $this->rules[] = array_map(fn (Comparison $comparison): int => $this->comparison($comparison, $comparers), $rule->comparisons);
         }
-        foreach (self::SIGNS as $field) {
-            $this->places[$field] = $this->place($comparers->of(new Comparison($field), $set->kind));
-        }
+        $this->circumstances = new Circumstances($set->kind, array_map(fn (string $field): int => $this->place($comparers->of(new Comparison($field), $set->kind)), array_combine(Circumstances::FIELDS, Circumstances::FIELDS)));
         foreach ($this->rules as $rule => $places) {
             $by = $this->strongest($places);
             $lookup = array_search($by, $this->lookups, true);
@@ -72,19 +67,34 @@ final class PairJudge
                 $this->rulesOf[$lookup][] = $rule;
             }
         }
+        foreach ($this->lookups as $places) {
+            $this->lookupNames[] = implode('&', array_map(fn (int $place): string => "{$this->comparisons[$place][1]->preparation()}:{$this->comparisons[$place][0]->traced()}", $places));
+        }
     }
 
     public function prepare(int $ref, Traits $traits): PreparedRecord
     {
-        $values = array_map(static fn (FieldComparer $comparer): array => $comparer->values($traits), array_values($this->preparations));
+        $compared = $this->compared($ref, $traits);
         $keys = [];
         foreach ($this->lookups as $lookup => $places) {
-            foreach ($this->traces($places, $values) as $trace) {
-                $keys[self::key("{$lookup}|{$trace}")] = $lookup;
+            foreach ($this->traces($places, $compared->values) as $trace) {
+                $keys[MatchKey::of("{$this->lookupNames[$lookup]}|{$trace}")->hash] = $lookup;
             }
         }
 
-        return new PreparedRecord($ref, $values, $keys);
+        return new PreparedRecord($ref, $compared->values, $keys);
+    }
+
+    /** Ready for being judged, without the keys by which it is found. */
+    public function compared(int $ref, Traits $traits): PreparedRecord
+    {
+        return new PreparedRecord($ref, array_map(static fn (FieldComparer $comparer): array => $comparer->values($traits), array_values($this->preparations)), []);
+    }
+
+    /** What the keys of records depend on: two judges with the same recipe give the same keys. */
+    public function recipe(): string
+    {
+        return implode("\n", $this->lookupNames);
     }
 
     /** @return int how many records may share a key of a lookup before it says too little */
@@ -145,7 +155,7 @@ final class PairJudge
         if ($certainty === null) {
             return null;
         }
-        $signs = $this->signs($one->values, $other->values);
+        $signs = $this->circumstances->signs($one->values, $other->values);
         foreach (array_keys($signs) as $sign) {
             $effect = $this->set->effect(Sign::from($sign));
             if ($effect === SignEffect::Apart) {
@@ -157,9 +167,9 @@ final class PairJudge
             // The whole name says it already.
             unset($agreements['name.first'], $agreements['name.last']);
         }
-        $agreements += $this->further($agreements, $one->values, $other->values);
+        $agreements += $this->circumstances->shared($agreements, $one->values, $other->values);
 
-        return new Pair($one->ref, $other->ref, $certainty, self::score($agreements, count($signs), $certainty), array_values(array_map(static fn (Agreement $agreement): string => $agreement->reason, array_filter($agreements, static fn (Agreement $agreement): bool => $agreement->reason !== ''))), [...array_values($signs), ...$this->elsewhere($agreements, $one->values, $other->values)], $held);
+        return new Pair($one->ref, $other->ref, $certainty, self::score($agreements, count($signs), $certainty), array_values(array_map(static fn (Agreement $agreement): string => $agreement->reason, array_filter($agreements, static fn (Agreement $agreement): bool => $agreement->reason !== ''))), [...array_values($signs), ...$this->circumstances->elsewhere($agreements, $one->values, $other->values)], $held);
     }
 
     /**
@@ -169,9 +179,9 @@ final class PairJudge
      */
     public function reasons(PreparedRecord $one, PreparedRecord $other): array
     {
-        $shared = $this->further([], $one->values, $other->values);
+        $shared = $this->circumstances->shared([], $one->values, $other->values);
 
-        return [array_values(array_map(static fn (Agreement $agreement): string => $agreement->reason, $shared)), [...array_values($this->signs($one->values, $other->values)), ...$this->elsewhere($shared, $one->values, $other->values)]];
+        return [array_values(array_map(static fn (Agreement $agreement): string => $agreement->reason, $shared)), [...array_values($this->circumstances->signs($one->values, $other->values)), ...$this->circumstances->elsewhere($shared, $one->values, $other->values)]];
     }
 
     /**
@@ -224,152 +234,6 @@ final class PairJudge
         }
 
         return $best;
-    }
-
-    /**
-     * @param  list<list<list<string>>>  $one
-     * @param  list<list<list<string>>>  $other
-     * @return array<string, string> value of a Sign to what it says
-     */
-    private function signs(array $one, array $other): array
-    {
-        $signs = [];
-        [$dates, $otherDates] = [$one[$this->places['birth_date']], $other[$this->places['birth_date']]];
-        if ($dates !== [] && $otherDates !== [] && $dates[0][0] !== $otherDates[0][0] && DateComparer::swapped($dates[0][0]) !== $otherDates[0][0]) {
-            $signs[Sign::BirthDate->value] = "Born on different days: {$dates[0][0]}, {$otherDates[0][0]}";
-        }
-        $otherId = self::otherId($one[$this->places[Comparison::ID]], $other[$this->places[Comparison::ID]]);
-        if ($otherId !== null) {
-            $signs[Sign::OtherId->value] = $otherId;
-        }
-        if ($this->differ('email', $one, $other) && $this->differ('phone', $one, $other)) {
-            $signs[Sign::OtherContacts->value] = 'Both have an email and a phone, and neither is the same';
-        }
-        [$names, $otherNames] = [$one[$this->places[Comparison::NAME]], $other[$this->places[Comparison::NAME]]];
-        if ($this->set->kind === SupporterKind::Person && $names !== [] && $otherNames !== []) {
-            $signs += self::namesAgainst($names, $otherNames);
-        }
-
-        return $signs;
-    }
-
-    /**
-     * @param  non-empty-list<list<string>>  $names
-     * @param  non-empty-list<list<string>>  $others
-     * @return array<string, string>
-     */
-    private static function namesAgainst(array $names, array $others): array
-    {
-        [$one, $other] = [$names[0], $others[0]];
-        $signs = [];
-        [$generation, $otherGeneration] = NameComparer::generations($one, $other);
-        if ($generation !== $otherGeneration) {
-            $sign = $generation !== '' && $otherGeneration !== '' ? Sign::Generation : Sign::GenerationLeftOut;
-            $signs[$sign->value] = $sign === Sign::Generation ? "One is {$generation}, the other {$otherGeneration}" : "Only one is {$generation}{$otherGeneration}";
-        }
-        if (NameComparer::hasOtherMiddle($one, $other)) {
-            $signs[Sign::MiddleName->value] = "The middle names differ: {$one[0]}, {$other[0]}";
-        }
-        foreach ($names as $name) {
-            foreach ($others as $otherName) {
-                if (! NameComparer::hasOtherFirst($name, $otherName)) {
-                    return $signs;
-                }
-            }
-        }
-        $signs[Sign::FirstName->value] = "The first names differ: {$one[0]}, {$other[0]}";
-
-        return $signs;
-    }
-
-    /**
-     * @param  list<list<string>>  $one  ids
-     * @param  list<list<string>>  $other
-     */
-    private static function otherId(array $one, array $other): ?string
-    {
-        $differs = null;
-        foreach ($one as $a) {
-            foreach ($other as $b) {
-                if ($a[1] === $b[1]) {
-                    return null;
-                }
-                $differs = $a[2] === $b[2] ? "{$a[3]} has them as two: {$a[0]}, {$b[0]}" : $differs;
-            }
-        }
-
-        return $differs;
-    }
-
-    /**
-     * What agrees beside what the rules that hold look at.
-     *
-     * @param  array<string, Agreement>  $known
-     * @param  list<list<list<string>>>  $one
-     * @param  list<list<list<string>>>  $other
-     * @return array<string, Agreement>
-     */
-    private function further(array $known, array $one, array $other): array
-    {
-        $further = [];
-        $words = ['email' => 'Same email', 'phone' => 'Same phone', Comparison::ADDRESS => 'Same address once both are in standard form', 'birth_date' => 'Same birth date', Comparison::ID => 'Same id in another system'];
-        foreach ($words as $field => $reason) {
-            if (! isset($known[$field]) && self::shares($one[$this->places[$field]], $other[$this->places[$field]])) {
-                $further[$field] = new Agreement(1.0, $reason);
-            }
-        }
-
-        return $further;
-    }
-
-    /**
-     * Ways to reach that both have, and none of them the same: no sign of their own, but worth knowing.
-     *
-     * @param  array<string, Agreement>  $agreements
-     * @param  list<list<list<string>>>  $one
-     * @param  list<list<list<string>>>  $other
-     * @return list<string>
-     */
-    private function elsewhere(array $agreements, array $one, array $other): array
-    {
-        $elsewhere = [];
-        foreach (['email', 'phone', Comparison::ADDRESS] as $field) {
-            if (! isset($agreements[$field]) && $this->differ($field, $one, $other)) {
-                $elsewhere[] = "Another {$field}";
-            }
-        }
-
-        return $elsewhere;
-    }
-
-    /**
-     * Whether both have one, and none in common.
-     *
-     * @param  list<list<list<string>>>  $one
-     * @param  list<list<list<string>>>  $other
-     */
-    private function differ(string $field, array $one, array $other): bool
-    {
-        [$ours, $theirs] = [$one[$this->places[$field]], $other[$this->places[$field]]];
-
-        return $ours !== [] && $theirs !== [] && ! self::shares($ours, $theirs);
-    }
-
-    /**
-     * @param  list<list<string>>  $one
-     * @param  list<list<string>>  $other
-     */
-    private static function shares(array $one, array $other): bool
-    {
-        foreach ($one as $a) {
-            foreach ($other as $b) {
-                if (($a[1] ?? $a[0]) === ($b[1] ?? $b[0])) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
     }
 
     /** @param  array<string, Agreement>  $agreements */
@@ -450,13 +314,5 @@ final class PairJudge
         $this->preparations[$comparer->preparation()] ??= $comparer;
 
         return (int) array_search($comparer->preparation(), array_keys($this->preparations), true);
-    }
-
-    private static function key(string $trace): int
-    {
-        /** @var array{1: int} $parts */
-        $parts = unpack('q', hash('xxh3', $trace, true));
-
-        return $parts[1];
     }
 }

@@ -61,6 +61,12 @@ final readonly class Comparison
         }, ...($this->options->toArray() === [] ? [] : ['options' => $this->options->toArray()])];
     }
 
+    /** What the traces of values depend on. */
+    public function traced(): string
+    {
+        return json_encode($this->toArray(), JSON_THROW_ON_ERROR);
+    }
+
     /**
      * "same email", "name spelled alike (75 %), with nicknames"
      *

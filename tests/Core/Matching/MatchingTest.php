@@ -7,16 +7,17 @@ namespace Tests\Core\Matching;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Addresses\StandardizedAddress;
-use PineSieve\Core\Matching\Comparer;
+use PineSieve\Core\Matching\Fields\FieldComparers;
+use PineSieve\Core\Matching\Fields\Traits;
 use PineSieve\Core\Matching\Judgement;
-use PineSieve\Core\Matching\KeyKind;
-use PineSieve\Core\Matching\KeyMaker;
-use PineSieve\Core\Matching\MatchKey;
-use PineSieve\Core\Matching\NameComparison;
-use PineSieve\Core\Matching\NameLikeness;
+use PineSieve\Core\Matching\Matcher;
 use PineSieve\Core\Matching\PairFinding;
+use PineSieve\Core\Matching\Pairs\PairJudge;
 use PineSieve\Core\Matching\PairStrength;
+use PineSieve\Core\Matching\Rules\RuleSet;
+use PineSieve\Core\Matching\Rules\ShippedRules;
 use PineSieve\Core\Matching\Verdict;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
@@ -27,46 +28,19 @@ use PineSieve\Core\Records\IncomingAddress;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
+use PineSieve\Core\Standards\FieldCatalog;
 
 final class MatchingTest extends TestCase
 {
-    /** @return iterable<array{string, string, NameLikeness}> */
-    public static function names(): iterable
+    private static function matcher(): Matcher
     {
-        yield ['Ann Lee', 'ANN LEE', NameLikeness::Same];
-        yield ['José García', 'Jose Garcia', NameLikeness::Same];
-        yield ["Pat O'Brien", 'Pat OBrien', NameLikeness::Same];
-        yield ['Ann M. Lee', 'Ann Lee', NameLikeness::Same];
-        yield ['Ann M. Lee', 'Ann Mary Lee', NameLikeness::Same];
-        yield ['Ann M. Lee', 'Ann B. Lee', NameLikeness::Family];
-        yield ['A. Lee', 'Ann Lee', NameLikeness::Compatible];
-        yield ['Bob Lee', 'Robert Lee', NameLikeness::Compatible];
-        yield ['Lee', 'Ann Lee', NameLikeness::Compatible];
-        yield ['Mary Ann X. Lee', 'Mary Lee', NameLikeness::Same];
-        yield ['Bo Lee', 'Ann Lee', NameLikeness::Family];
-        yield ['Cher', 'CHER', NameLikeness::Same];
-        yield ['李明', '李明', NameLikeness::Same];
-        yield ['Robert Lee Jr.', 'Robert Lee Sr.', NameLikeness::Family];
-        yield ['Robert Lee Jr.', 'Robert Lee', NameLikeness::Compatible];
-        yield ['Robert Lee MD', 'Robert Lee', NameLikeness::Same];
-        yield ['Ann Lee', 'Ann Park', NameLikeness::Different];
-        yield ['The Larkspur Foundation, Inc.', 'Larkspur Foundation', NameLikeness::Same];
-        yield ['Larkspur Foundation', 'Larkspur Fund', NameLikeness::Different];
-        yield ['John & Mary Smith', 'John and Mary Smith', NameLikeness::Same];
-        yield ['John & Mary Smith', 'John Smith', NameLikeness::Different];
-    }
+        $comparers = new FieldComparers(FieldCatalog::builtIn());
+        $sets = [];
+        foreach (SupporterKind::cases() as $kind) {
+            $sets[$kind->value] = ShippedRules::of($kind, $comparers);
+        }
 
-    #[DataProvider('names')]
-    public function test_names_compared(string $one, string $other, NameLikeness $likeness): void
-    {
-        $a = WrittenName::parse($one);
-        $b = WrittenName::parse($other);
-        $whole = static fn (WrittenName $name): string => $name->kind === SupporterKind::Person ? $name->person->display() : $name->whole;
-
-        $found = NameComparison::between($a->kind, $a->person, $whole($a), $b->kind, $b->person, $whole($b));
-        self::assertSame($likeness, $found->likeness);
-        self::assertNotSame('', $found->reason);
-        self::assertSame($likeness, NameComparison::between($b->kind, $b->person, $whole($b), $a->kind, $a->person, $whole($a))->likeness, 'It does not matter which side comes first.');
+        return new Matcher($sets, $comparers);
     }
 
     private static function stored(string $name = 'Ann Lee', string $email = '', ?Address $address = null, string $id = '', string $phone = ''): SupporterRecord
@@ -91,61 +65,90 @@ final class MatchingTest extends TestCase
         );
     }
 
-    /** @return iterable<string, array{IncomingRecord, SupporterRecord, PairStrength}> */
+    /** @return iterable<string, array{IncomingRecord, SupporterRecord, ?PairStrength}> */
     public static function pairs(): iterable
     {
         $home = new Address('12 Elm St', '', 'Dover', 'NH', '03820', 'US');
         $written = new Address('12 ELM STREET', '', 'DOVER', 'New Hampshire', '3820');
-        yield 'same id' => [self::row(id: 'X1'), self::stored(id: 'x1'), PairStrength::ClearById];
-        yield 'same id after a marriage' => [self::row('Ann Park', id: 'X1'), self::stored(id: 'X1'), PairStrength::ClearById];
+        yield 'same id' => [self::row(id: 'X1'), self::stored(id: 'x1'), PairStrength::CertainById];
+        yield 'same id after a marriage' => [self::row('Ann Park', id: 'X1'), self::stored(id: 'X1'), PairStrength::CertainById];
         yield 'same id, nobody alike' => [self::row('Zoe Quill', id: 'X1'), self::stored(id: 'X1'), PairStrength::Doubtful];
-        yield 'same email' => [self::row(email: 'a@example.org'), self::stored(email: 'A@example.org'), PairStrength::ClearByEmail];
-        yield 'same email, short form' => [self::row('Bob Lee', email: 'a@example.org'), self::stored('Robert Lee', 'a@example.org'), PairStrength::ClearByEmail];
-        yield 'same email, husband and wife' => [self::row('Bo Lee', email: 'a@example.org'), self::stored(email: 'a@example.org'), PairStrength::Doubtful];
-        yield 'same name and address' => [self::row(address: $home), self::stored(address: $home), PairStrength::ClearByAddress];
-        yield 'stored as it was written' => [self::row(address: $home), self::stored(address: $written), PairStrength::ClearByAddress];
+        yield 'same id, husband and wife' => [self::row('Bo Lee', id: 'X1'), self::stored(id: 'X1'), PairStrength::Doubtful];
+        yield 'same email' => [self::row(email: 'a@example.org'), self::stored(email: 'A@example.org'), PairStrength::Certain];
+        yield 'same email, short form' => [self::row('Bob Lee', email: 'a@example.org'), self::stored('Robert Lee', 'a@example.org'), PairStrength::Certain];
+        yield 'same email, an initial' => [self::row('R. Lee', email: 'a@example.org'), self::stored('Robert Lee', 'a@example.org'), PairStrength::Doubtful];
+        yield 'same email, husband and wife' => [self::row('Bo Lee', email: 'a@example.org'), self::stored(email: 'a@example.org'), null];
+        yield 'same email, other id in the same system' => [self::row(email: 'a@example.org', id: 'X1'), self::stored(email: 'a@example.org', id: 'X2'), PairStrength::Doubtful];
+        yield 'same name and address' => [self::row(address: $home), self::stored(address: $home), PairStrength::Certain];
+        yield 'stored as it was written' => [self::row(address: $home), self::stored(address: $written), PairStrength::Certain];
         yield 'initial at the same address' => [self::row('A. Lee', address: $home), self::stored(address: $home), PairStrength::Doubtful];
-        yield 'father and son at the same address' => [self::row('Robert Lee Jr', address: $home), self::stored('Robert Lee Sr', address: $home), PairStrength::None];
-        yield 'household at the same address' => [self::row('Bo Lee', address: $home), self::stored(address: $home), PairStrength::None];
+        yield 'father and son at the same address' => [self::row('Robert Lee Jr', address: $home), self::stored('Robert Lee Sr', address: $home), null];
+        yield 'a suffix that one leaves out' => [self::row('Robert Lee Jr', address: $home), self::stored('Robert Lee', address: $home), PairStrength::Doubtful];
+        yield 'household at the same address' => [self::row('Bo Lee', address: $home), self::stored(address: $home), null];
+        yield 'same name and phone' => [self::row(phone: '+12075550143'), self::stored(phone: '+12075550143'), PairStrength::Certain];
         yield 'the name alone' => [self::row(), self::stored(), PairStrength::Doubtful];
         yield 'the name, another email' => [self::row(email: 'b@example.org'), self::stored(email: 'a@example.org'), PairStrength::Doubtful];
-        yield 'only the phone' => [self::row('Bo Park', phone: '+12075550143'), self::stored(phone: '+12075550143'), PairStrength::None];
-        yield 'an id without a name' => [self::row('', id: 'X1'), self::stored(id: 'X1'), PairStrength::ClearById];
-        yield 'an email without a name' => [self::row('', 'a@example.org'), self::stored(email: 'a@example.org'), PairStrength::ClearByEmail];
-        yield 'nothing' => [self::row('Bo Park'), self::stored(), PairStrength::None];
+        yield 'only the phone' => [self::row('Bo Park', phone: '+12075550143'), self::stored(phone: '+12075550143'), null];
+        yield 'an id without a name' => [self::row('', id: 'X1'), self::stored(id: 'X1'), PairStrength::CertainById];
+        yield 'an id without a name, of an organization' => [self::row('', id: 'X1'), self::organization('Acme Pines', id: 'X1'), PairStrength::CertainById];
+        yield 'an id, of an organization where the row names a person' => [self::row(id: 'X1'), self::organization('Acme Pines', id: 'X1'), PairStrength::Doubtful];
+        yield 'an email without a name' => [self::row('', 'a@example.org'), self::stored(email: 'a@example.org'), PairStrength::Certain];
+        yield 'nothing' => [self::row('Bo Park'), self::stored(), null];
+        yield 'nothing but blanks' => [self::row(''), self::stored(), null];
     }
 
     #[DataProvider('pairs')]
-    public function test_pairs(IncomingRecord $row, SupporterRecord $stored, PairStrength $strength): void
+    public function test_pairs(IncomingRecord $row, SupporterRecord $stored, ?PairStrength $strength): void
     {
-        $finding = (new Comparer(new KeyMaker))->compare($row, $stored);
+        $finding = self::matcher()->compare($row, $stored);
 
-        self::assertSame($strength, $finding->strength);
-        if ($strength !== PairStrength::None) {
+        self::assertSame($strength, $finding?->strength);
+        if ($finding !== null) {
             self::assertNotSame([], $finding->for, 'It says why.');
-        }
-        if ($strength === PairStrength::Doubtful) {
-            self::assertNotSame([], [...$finding->against, ...$finding->for]);
+            self::assertGreaterThan(0, $finding->score);
         }
     }
 
     #[DataProvider('pairs')]
-    public function test_pairs_that_are_something_share_a_key(IncomingRecord $row, SupporterRecord $stored, PairStrength $strength): void
+    public function test_pairs_that_are_something_share_a_key(IncomingRecord $row, SupporterRecord $stored, ?PairStrength $strength): void
     {
-        $keys = new KeyMaker;
-        $shared = array_intersect(array_map(static fn (MatchKey $key): string => $key->id(), $keys->ofIncoming($row)), array_map(static fn (MatchKey $key): string => $key->id(), $keys->ofStored($stored)));
+        $shared = array_intersect(array_column(self::matcher()->keysOfIncoming($row), 'hash'), array_column(self::matcher()->keysOfStored($stored), 'hash'));
 
-        self::assertTrue($strength === PairStrength::None || $shared !== [], 'A pair without a common key would never be compared.');
+        self::assertTrue($strength === null || $shared !== [], 'A pair without a common key would never be compared.');
+    }
+
+    /** @return iterable<string, array{SupporterKind, string, string, SupporterRecord, ?PairStrength}> */
+    public static function named(): iterable
+    {
+        yield 'exactly the name' => [SupporterKind::Organization, 'Acme Pines', '', self::organization('Acme Pines'), PairStrength::Certain];
+        yield 'but for an article and a legal form' => [SupporterKind::Organization, 'The Acme Pines, Inc.', '', self::organization('ACME PINES'), PairStrength::Certain];
+        yield 'a word more' => [SupporterKind::Organization, 'Acme Pines Fund', '', self::organization('Acme Pines'), null];
+        yield 'a slip' => [SupporterKind::Organization, 'Acme Pinse', '', self::organization('Acme Pines'), null];
+        yield 'the name, another id' => [SupporterKind::Organization, 'Acme Pines', 'X2', self::organization('Acme Pines', id: 'X1'), null];
+        yield 'the id alone' => [SupporterKind::Organization, '', 'X1', self::organization('Acme Pines', id: 'X1'), PairStrength::CertainById];
+        yield 'the id, another name' => [SupporterKind::Organization, 'Acme Holdings', 'X1', self::organization('Acme Pines', id: 'X1'), PairStrength::CertainById];
+        yield 'a family called alike' => [SupporterKind::Household, 'The Lee Family', '', new SupporterRecord(7, 1, (new IncomingRecord(SupporterKind::Household, new PersonName, whole: 'Lee Family'))->fields()), null];
+        yield 'a person called alike' => [SupporterKind::Organization, 'Ann Lee', '', self::stored(), null];
+    }
+
+    #[DataProvider('named')]
+    public function test_who_is_only_named_is_found_by_no_less_than_the_name(SupporterKind $kind, string $name, string $id, SupporterRecord $stored, ?PairStrength $strength): void
+    {
+        $row = new IncomingRecord($kind, new PersonName, organization: $kind === SupporterKind::Organization ? $name : '', whole: $kind === SupporterKind::Household ? $name : '', identifiers: $id === '' ? [] : [new Identifier('old', $id)]);
+
+        self::assertSame($strength, self::matcher()->compare($row, $stored, true)?->strength);
+        $shared = array_intersect(array_column(self::matcher()->keysOfIncoming($row), 'hash'), array_column(self::matcher()->keysOfStored($stored), 'hash'));
+        self::assertTrue($strength === null || $shared !== []);
     }
 
     /** @return iterable<string, array{list<PairStrength>, Verdict, ?int}> */
     public static function findings(): iterable
     {
         yield 'nobody' => [[], Verdict::New, null];
-        yield 'nothing that counts' => [[PairStrength::None], Verdict::New, null];
-        yield 'one clear' => [[PairStrength::ClearByEmail, PairStrength::Doubtful], Verdict::Known, 0];
-        yield 'the id goes before the email' => [[PairStrength::ClearByEmail, PairStrength::ClearById], Verdict::Known, 1];
-        yield 'two as clear' => [[PairStrength::ClearByEmail, PairStrength::ClearByEmail], Verdict::Unsure, null];
+        yield 'one certain' => [[PairStrength::Certain, PairStrength::Doubtful], Verdict::Known, 0];
+        yield 'the id goes before the email' => [[PairStrength::Certain, PairStrength::CertainById], Verdict::Known, 1];
+        yield 'the very same row goes before the id' => [[PairStrength::CertainByRow, PairStrength::CertainById], Verdict::Known, 0];
+        yield 'two as certain' => [[PairStrength::Certain, PairStrength::Certain], Verdict::Unsure, null];
         yield 'doubts' => [[PairStrength::Doubtful], Verdict::Unsure, null];
     }
 
@@ -153,17 +156,37 @@ final class MatchingTest extends TestCase
     #[DataProvider('findings')]
     public function test_verdicts(array $strengths, Verdict $verdict, ?int $ref): void
     {
-        $judgement = Judgement::of(array_map(static fn (PairStrength $strength, int $ref): PairFinding => new PairFinding($ref, $strength, ['x'], []), $strengths, array_keys($strengths)));
+        $judgement = Judgement::of(array_map(static fn (PairStrength $strength, int $ref): PairFinding => new PairFinding($ref, $strength, 50, ['x'], []), $strengths, array_keys($strengths)));
 
         self::assertSame([$verdict, $ref], [$judgement->verdict, $judgement->ref]);
         self::assertSame([Verdict::Known, 9], [$judgement->decided(9)->verdict, $judgement->decided(9)->ref]);
         self::assertSame(Verdict::New, $judgement->decided(null)->verdict);
     }
 
-    public function test_keys_are_stable_since_they_are_stored(): void
+    public function test_the_likeliest_stands_first(): void
     {
-        self::assertSame(MatchKey::of(KeyKind::Email, 'a@example.org')->hash, MatchKey::of(KeyKind::Email, 'a@example.org')->hash);
-        self::assertSame('2:'.unpack('q', (string) hex2bin(hash('xxh3', 'a@example.org')))[1], MatchKey::of(KeyKind::Email, 'a@example.org')->id());
-        self::assertSame(['cher', '', '★'], array_map(static fn (string $last): string => NameComparison::key(SupporterKind::Person, new PersonName(last: $last), $last), ['Cher', '', '★']));
+        $findings = Judgement::of([new PairFinding(1, PairStrength::Doubtful, 80, [], []), new PairFinding(2, PairStrength::Certain, 60, [], []), new PairFinding(3, PairStrength::Doubtful, 90, [], [])])->findings;
+
+        self::assertSame([2, 3, 1], array_column($findings, 'ref'));
+    }
+
+    public function test_two_sets_that_look_up_alike_share_their_keys(): void
+    {
+        $comparers = new FieldComparers(FieldCatalog::builtIn());
+        $set = static fn (string $name, array $rules): RuleSet => RuleSet::fromArray(['name' => $name, 'kind' => 'person', 'rules' => $rules], $comparers->has(...));
+        $email = ['name' => 'Email', 'verdict' => 'review', 'comparisons' => [['field' => 'email']]];
+        $phone = ['name' => 'Phone', 'verdict' => 'review', 'comparisons' => [['field' => 'phone']]];
+        $traits = Traits::ofStored(self::stored(email: 'a@example.org', phone: '+12075550143'), new AddressStandardizer);
+        [$one, $both, $turned] = [new PairJudge($set('One', [$email]), $comparers), new PairJudge($set('Both', [$email, $phone]), $comparers), new PairJudge($set('Turned', [$phone, $email]), $comparers)];
+
+        self::assertSame([], array_diff_key($one->prepare(7, $traits)->keys, $both->prepare(7, $traits)->keys), 'A key says what is looked up, not where the rule stands.');
+        self::assertEqualsCanonicalizing(array_keys($both->prepare(7, $traits)->keys), array_keys($turned->prepare(7, $traits)->keys));
+        self::assertNotSame($one->recipe(), $both->recipe());
+        self::assertSame($one->recipe(), (new PairJudge($set('One again', [[...$email, 'name' => 'Another name']]), $comparers))->recipe());
+    }
+
+    private static function organization(string $name, string $id = ''): SupporterRecord
+    {
+        return new SupporterRecord(7, 1, (new IncomingRecord(SupporterKind::Organization, new PersonName, organization: $name))->fields(), [], [], [], $id === '' ? [] : [new RecordPart(1, ['system' => 'old', 'value' => $id])]);
     }
 }

@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Standards;
 
 use App\Account\Audit;
-use App\Duplicates\RuleSets;
 use App\Http\Controllers\Controller;
 use App\Jobs\FindDuplicates;
+use App\Jobs\TakeOverRules;
+use App\Matching\RuleSets;
+use App\Matching\TakeOver;
 use App\Models\CustomField;
 use App\Models\DuplicateSearch;
 use App\Models\MatchRuleSet;
+use App\Models\RulesInUse;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -27,6 +30,7 @@ final class MatchRuleController extends Controller
 {
     public function __construct(
         private readonly RuleSets $sets,
+        private readonly TakeOver $takeOver,
         private readonly FieldCatalog $catalog,
     ) {
     }
@@ -34,28 +38,36 @@ final class MatchRuleController extends Controller
     public function index(): JsonResponse
     {
         $this->authorize('update', CustomField::class);
-        $own = MatchRuleSet::query()->orderBy('name')->get();
-        $used = $own->where('is_used', true)->pluck('kind')->all();
-        $shown = array_map(fn (SupporterKind $kind): array => ['id' => null, 'is_used' => ! in_array($kind->value, $used, true), 'fault' => null, ...$this->shown($this->sets->shipped($kind))], SupporterKind::cases());
-        foreach ($own as $set) {
+        $inUse = RulesInUse::query()->get()->keyBy('kind');
+        $shown = array_map(function (SupporterKind $kind) use ($inUse): array {
+            $used = $inUse[$kind->value] ?? null;
+
+            return ['id' => null, 'is_used' => $used?->set_id === null, 'is_coming' => $used?->coming !== null && $used->coming_id === null && $used->set_id !== null, 'fault' => null, ...$this->shown($this->sets->shipped($kind))];
+        }, SupporterKind::cases());
+        foreach (MatchRuleSet::query()->orderBy('name')->get() as $set) {
+            $used = $inUse[$set->kind] ?? null;
+            $state = ['id' => $set->id, 'is_used' => $used?->set_id === $set->id, 'is_coming' => $used?->coming_id === $set->id];
             try {
-                $shown[] = ['id' => $set->id, 'is_used' => $set->is_used, 'fault' => null, ...$this->shown($this->sets->read($set->rules))];
+                $shown[] = [...$state, 'fault' => null, ...$this->shown($this->sets->read($set->rules))];
             } catch (BadRules $error) {
-                $shown[] = ['id' => $set->id, 'name' => $set->name, 'kind' => $set->kind, 'is_used' => $set->is_used, 'fault' => $error->getMessage(), 'rules' => [], 'signs' => [], 'content' => $set->rules];
+                $shown[] = [...$state, 'name' => $set->name, 'kind' => $set->kind, 'fault' => $error->getMessage(), 'rules' => [], 'signs' => [], 'content' => $set->rules];
             }
         }
 
         return response()->json(['sets' => $shown]);
     }
 
-    /** Keeps a set under its name, in place of the one that has it. */
+    /** Keeps a set under its name, in place of the one that has it. One that is in use is used as it is now. */
     public function store(Request $request): JsonResponse
     {
         $this->authorize('update', CustomField::class);
         $set = $this->asked($request);
         abort_if(in_array($set->name, array_map(fn (SupporterKind $kind): string => $this->sets->shipped($kind)->name, SupporterKind::cases()), true), 422, "\"{$set->name}\" comes with the program and stays as it is. Give yours another name.");
         $kept = MatchRuleSet::query()->firstOrNew(['name' => $set->name]);
-        $kept->fill(['kind' => $set->kind->value, 'rules' => $set->toArray(), 'is_used' => $kept->exists && $kept->is_used && $kept->kind === $set->kind->value, 'user_id' => $request->user()?->id])->save();
+        $kept->fill(['kind' => $set->kind->value, 'rules' => $set->toArray(), 'user_id' => $request->user()?->id])->save();
+        if (RulesInUse::query()->where('kind', $set->kind->value)->where(static fn ($query) => $query->where('set_id', $kept->id)->orWhere('coming_id', $kept->id))->exists()) {
+            $this->take($set, $kept->id);
+        }
         Audit::note(Audit::STANDARDS, "Kept the match rules \"{$set->name}\"");
 
         return response()->json(['id' => $kept->id, ...$this->shown($set)], $kept->wasRecentlyCreated ? 201 : 200);
@@ -67,21 +79,20 @@ final class MatchRuleController extends Controller
         $this->authorize('update', CustomField::class);
         $data = $request->validate(['kind' => ['required', Rule::enum(SupporterKind::class)], 'set' => ['nullable', 'integer']]);
         $set = isset($data['set']) ? MatchRuleSet::query()->where('kind', $data['kind'])->findOrFail($data['set']) : null;
-        if ($set !== null) {
-            $this->sets->read($set->rules);
-        }
-        DB::transaction(static function () use ($data, $set): void {
-            MatchRuleSet::query()->where('kind', $data['kind'])->update(['is_used' => false]);
-            $set?->update(['is_used' => true]);
-        });
-        Audit::note(Audit::STANDARDS, "Compares every {$data['kind']} by the match rules \"".($set->name ?? $this->sets->shipped(SupporterKind::from($data['kind']))->name).'"');
+        $rules = $set === null ? $this->sets->shipped(SupporterKind::from($data['kind'])) : $this->sets->read($set->rules);
+        $this->take($rules, $set?->id);
+        Audit::note(Audit::STANDARDS, "Compares every {$data['kind']} by the match rules \"{$rules->name}\"");
 
         return $this->index();
     }
 
+    /** One that is in use gives way to the one that comes with the program. */
     public function destroy(MatchRuleSet $set): JsonResponse
     {
         $this->authorize('update', CustomField::class);
+        if (RulesInUse::query()->where('set_id', $set->id)->orWhere('coming_id', $set->id)->exists()) {
+            $this->take($this->sets->shipped(SupporterKind::from($set->kind)), null);
+        }
         $set->delete();
         Audit::note(Audit::STANDARDS, "Dropped the match rules \"{$set->name}\"");
 
@@ -112,6 +123,12 @@ final class MatchRuleController extends Controller
             'id' => $search->id, 'state' => $search->state, 'done' => $search->done, 'total' => $search->total, 'error' => $search->error, 'found' => $found, 'too_common' => $search->too_common ?? [],
             'names' => (object) DB::table('supporters')->whereIn('id', $ids)->pluck('display_name', 'id')->all(),
         ]);
+    }
+
+    private function take(RuleSet $rules, ?int $id): void
+    {
+        $this->takeOver->announce($rules, $id);
+        TakeOverRules::dispatch();
     }
 
     private function asked(Request $request): RuleSet

@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Matching;
+
+use App\Models\RulesInUse;
+use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Matching\Fields\FieldComparers;
+use PineSieve\Core\Matching\Matcher;
+use PineSieve\Core\Matching\MatchKey;
+use PineSieve\Core\Matching\Rules\BadRules;
+use PineSieve\Core\Matching\Rules\RuleSet;
+use PineSieve\Core\Matching\Rules\ShippedRules;
+use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Records\SupporterRecord;
+use PineSieve\Core\Standards\FieldCatalog;
+
+/**
+ * The organization's match rules: those that come with the program, those of its own, and by which of them records are compared.
+ * They can change at any time; who asks gets them as they are now.
+ */
+final class RuleSets
+{
+    private readonly FieldComparers $comparers;
+
+    private string $stamp = '';
+
+    /** @var array<string, RulesInUse> by kind */
+    private array $inUse = [];
+
+    private ?Matcher $matcher = null;
+
+    /** By the rules that are about to be used, if there are any. */
+    private ?Matcher $coming = null;
+
+    public function __construct(FieldCatalog $catalog)
+    {
+        $this->comparers = new FieldComparers($catalog);
+    }
+
+    /** The set by which supporters of a kind are compared. */
+    public function used(SupporterKind $kind): RuleSet
+    {
+        $this->look();
+
+        return $this->usable($this->inUse[$kind->value]->rules ?? null, $kind);
+    }
+
+    public function shipped(SupporterKind $kind): RuleSet
+    {
+        return ShippedRules::of($kind, $this->comparers);
+    }
+
+    /** @throws BadRules if it is not a set, or compares what is not there */
+    public function read(mixed $data): RuleSet
+    {
+        return RuleSet::fromArray($data, $this->comparers->has(...));
+    }
+
+    /** Finds out by the rules in use who an incoming record may be. */
+    public function matcher(): Matcher
+    {
+        $this->look();
+
+        return $this->matcher ??= $this->matcherOf(static fn (RulesInUse $used): ?array => $used->rules);
+    }
+
+    /** By the rules as they will be once those that are coming are used. */
+    public function comingMatcher(): Matcher
+    {
+        $this->look();
+
+        return $this->coming ??= $this->matcherOf(static fn (RulesInUse $used): ?array => $used->coming ?? $used->rules);
+    }
+
+    /**
+     * The keys under which stored records are found: by the rules in use, and by those that are coming.
+     *
+     * @param  array<int, SupporterRecord>  $records  by id
+     * @return array<int, list<MatchKey>> by id
+     */
+    public function keys(array $records): array
+    {
+        $matchers = [$this->matcher()];
+        if (array_filter($this->inUse, static fn (RulesInUse $used): bool => $used->coming !== null) !== []) {
+            $matchers[] = $this->comingMatcher();
+        }
+
+        return array_map(static function (SupporterRecord $record) use ($matchers): array {
+            $keys = [];
+            foreach ($matchers as $matcher) {
+                foreach ($matcher->keysOfStored($record) as $key) {
+                    $keys[$key->hash] = $key;
+                }
+            }
+
+            return array_values($keys);
+        }, $records);
+    }
+
+    /** Reads what is in use, if that has changed. */
+    private function look(): void
+    {
+        $stamp = (string) DB::scalar('select coalesce(group_concat(kind, changed_at), "none") from rules_in_use');
+        if ($stamp !== $this->stamp) {
+            [$this->stamp, $this->matcher, $this->coming] = [$stamp, null, null];
+            $this->inUse = RulesInUse::query()->get()->keyBy('kind')->all();
+        }
+    }
+
+    /** @param  callable(RulesInUse): ?array<string, mixed>  $rules */
+    private function matcherOf(callable $rules): Matcher
+    {
+        $sets = [];
+        foreach (SupporterKind::cases() as $kind) {
+            $used = $this->inUse[$kind->value] ?? null;
+            $sets[$kind->value] = $this->usable($used === null ? null : $rules($used), $kind);
+        }
+
+        return new Matcher($sets, $this->comparers);
+    }
+
+    /** @param  ?array<string, mixed>  $rules */
+    private function usable(?array $rules, SupporterKind $kind): RuleSet
+    {
+        // What compares a field that is no longer there gives way to what comes with the program.
+        try {
+            return $rules === null ? $this->shipped($kind) : $this->read($rules);
+        } catch (BadRules) {
+            return $this->shipped($kind);
+        }
+    }
+}

@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Matching;
+
+use PineSieve\Core\Addresses\AddressStandardizer;
+use PineSieve\Core\Matching\Fields\FieldComparers;
+use PineSieve\Core\Matching\Fields\Traits;
+use PineSieve\Core\Matching\Pairs\PairJudge;
+use PineSieve\Core\Matching\Pairs\PreparedRecord;
+use PineSieve\Core\Matching\Rules\Certainty;
+use PineSieve\Core\Matching\Rules\RuleSet;
+use PineSieve\Core\Matching\Rules\ShippedRules;
+use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Records\Identifier;
+use PineSieve\Core\Records\IncomingRecord;
+use PineSieve\Core\Records\SupporterRecord;
+
+/**
+ * Finds out who an incoming record may be, by the match rules in use.
+ * Ids of other systems are a crosswalk: whoever has the same one is at least asked about, whatever the rules say.
+ */
+final class Matcher
+{
+    /** @var array<string, PairJudge> by kind */
+    private array $judges = [];
+
+    /** @var array<string, PairJudge> by kind */
+    private array $namedOnly = [];
+
+    private readonly PairJudge $withoutName;
+
+    private readonly AddressStandardizer $standardizer;
+
+    /** @var \WeakMap<SupporterRecord, array<int, PreparedRecord>> by judge */
+    private \WeakMap $stored;
+
+    /** @param  array<string, RuleSet>  $sets  the one in use, by kind */
+    public function __construct(array $sets, FieldComparers $comparers)
+    {
+        foreach (SupporterKind::cases() as $kind) {
+            $this->judges[$kind->value] = new PairJudge($sets[$kind->value], $comparers);
+            $this->namedOnly[$kind->value] = $kind === SupporterKind::Person ? $this->judges[$kind->value] : new PairJudge(ShippedRules::namedOnly($kind, $comparers), $comparers);
+        }
+        $this->withoutName = new PairJudge(ShippedRules::withoutName($comparers), $comparers);
+        $this->standardizer = new AddressStandardizer;
+        $this->stored = new \WeakMap;
+    }
+
+    /** @return list<MatchKey> under which an incoming record is looked for, and found by later ones */
+    public function keysOfIncoming(IncomingRecord $record): array
+    {
+        return $this->keys(Traits::ofIncoming($record));
+    }
+
+    /** @return list<MatchKey> under which a record is found */
+    public function keysOfStored(SupporterRecord $record): array
+    {
+        return $this->keys(Traits::ofStored($record, $this->standardizer));
+    }
+
+    /** @return string equal where the keys of all stored records are */
+    public function recipe(SupporterKind $kind): string
+    {
+        return hash('xxh128', implode("\n\n", array_map(static fn (PairJudge $judge): string => $judge->recipe(), $this->judgesOf($kind))));
+    }
+
+    /**
+     * @param  bool  $isNamedOnly  whether the record is but the name or the id of an organization or a household
+     * @return ?PairFinding null if nothing speaks for the two being one
+     */
+    public function compare(IncomingRecord $row, SupporterRecord $stored, bool $isNamedOnly = false): ?PairFinding
+    {
+        $judge = $this->judge($row, $isNamedOnly);
+        $incoming = $judge->compared(0, Traits::ofIncoming($row));
+        $known = $this->stored($judge, $stored);
+        $isSameKind = $row->kind === $stored->kind() || $judge === $this->withoutName;
+        $pair = $isSameKind ? $judge->judge($incoming, $known) : null;
+        $sameId = self::sameId($row, $stored);
+        if ($pair !== null) {
+            $strength = match (true) {
+                $pair->certainty === Certainty::Review => PairStrength::Doubtful,
+                $sameId !== null => PairStrength::CertainById,
+                default => PairStrength::Certain,
+            };
+
+            return new PairFinding($stored->ref, $strength, $pair->score, $pair->for, $pair->against);
+        }
+        if ($sameId === null) {
+            return null;
+        }
+        [, $against] = $judge->reasons($incoming, $known);
+
+        return new PairFinding($stored->ref, PairStrength::Doubtful, 1, ["Same id in {$sameId->system}: {$sameId->value}"], [
+            ...($isSameKind ? [] : ["One is {$row->kind->withArticle()}, the other {$stored->kind()->withArticle()}"]),
+            ...($against === [] && $row->display() !== $stored->field('display_name') ? ["The names differ: {$row->display()}, {$stored->field('display_name')}"] : $against),
+        ]);
+    }
+
+    /** @return list<PairJudge> all that may ever look for a record of a kind */
+    private function judgesOf(SupporterKind $kind): array
+    {
+        return [$this->judges[$kind->value], $this->namedOnly[$kind->value], $this->withoutName];
+    }
+
+    private function judge(IncomingRecord $record, bool $isNamedOnly): PairJudge
+    {
+        return match (true) {
+            $record->display() === '' => $this->withoutName,
+            $isNamedOnly => $this->namedOnly[$record->kind->value],
+            default => $this->judges[$record->kind->value],
+        };
+    }
+
+    private function stored(PairJudge $judge, SupporterRecord $record): PreparedRecord
+    {
+        $prepared = $this->stored[$record] ?? [];
+        $prepared[spl_object_id($judge)] ??= $judge->compared(1, Traits::ofStored($record, $this->standardizer));
+        $this->stored[$record] = $prepared;
+
+        return $prepared[spl_object_id($judge)];
+    }
+
+    /** @return list<MatchKey> */
+    private function keys(Traits $traits): array
+    {
+        $keys = [];
+        foreach ($this->judgesOf($traits->kind) as $judge) {
+            foreach ($judge->prepare(0, $traits)->keys as $hash => $lookup) {
+                $most = $judge->most($lookup);
+                $keys[$hash] = isset($keys[$hash]) && $keys[$hash]->most >= $most ? $keys[$hash] : new MatchKey($hash, $most);
+            }
+        }
+
+        return array_values($keys);
+    }
+
+    private static function sameId(IncomingRecord $row, SupporterRecord $stored): ?Identifier
+    {
+        $theirs = [];
+        foreach ($stored->identifiers as $part) {
+            $theirs[(new Identifier($part->value('system'), $part->value('value')))->sameness()] = true;
+        }
+        foreach ($row->identifiers as $identifier) {
+            if (isset($theirs[$identifier->sameness()])) {
+                return $identifier;
+            }
+        }
+
+        return null;
+    }
+}
