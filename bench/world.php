@@ -12,7 +12,7 @@ use App\Records\RecordWriter;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\StandardizedAddress;
-use PineSieve\Core\Changes\MatchEffect;
+use PineSieve\Core\Changes\Effects;
 use PineSieve\Core\Changes\Planner;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
@@ -37,7 +37,7 @@ $person = static function (int $n) use ($syllables): array {
 $populate = static function (int $supporters) use ($person, $say): void {
     $began = microtime(true);
     $writer = app(RecordWriter::class);
-    $planner = new Planner(MatchEffect::FillBlanks);
+    $planner = new Planner(new Effects);
     for ($from = 0; $from < $supporters; $from += 1000) {
         $entries = [];
         for ($n = $from; $n < min($from + 1000, $supporters); $n++) {

@@ -21,6 +21,7 @@ use App\Http\Controllers\Records\DuplicateController;
 use App\Http\Controllers\Records\FormController;
 use App\Http\Controllers\Records\GiftController;
 use App\Http\Controllers\Records\MergeController;
+use App\Http\Controllers\Records\SavedSearchController;
 use App\Http\Controllers\Records\SupporterController;
 use App\Http\Controllers\Standards\FieldController;
 use App\Http\Controllers\Standards\ListController;
@@ -166,6 +167,9 @@ Route::prefix('api')->group(function (): void {
         Route::post('duplicates/not-the-same', [DuplicateController::class, 'notTheSame']);
         Route::get('duplicates/not-the-same', [DuplicateController::class, 'decisions']);
         Route::delete('duplicates/not-the-same/{one}/{other}', [DuplicateController::class, 'withdraw'])->whereNumber(['one', 'other']);
+        Route::get('searches', [SavedSearchController::class, 'index']);
+        Route::post('searches', [SavedSearchController::class, 'store']);
+        Route::delete('searches/{savedSearch}', [SavedSearchController::class, 'destroy'])->whereNumber('savedSearch');
         Route::get('merge-policies', [MergeController::class, 'policies']);
         Route::post('merge-policies', [MergeController::class, 'storePolicy']);
         Route::delete('merge-policies/{policy}', [MergeController::class, 'destroyPolicy'])->whereNumber('policy');

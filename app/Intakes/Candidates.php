@@ -38,6 +38,7 @@ final class Candidates
     public function __construct(
         private readonly Intake $intake,
         private readonly RecordReader $reader,
+        private readonly Against $against,
     ) {
     }
 
@@ -50,20 +51,39 @@ final class Candidates
      */
     public function gather(array $keys, array $fingerprints, array $alsoStored, array $alsoUnits, int $before): void
     {
-        $this->stored = KeyTable::holders($keys);
+        $this->stored = $this->against->looksAtStored() ? $this->compared(KeyTable::holders($keys)) : [];
+        // Those that are unique are looked for in any case.
         $this->rows = KeyTable::units($this->intake->id, $keys, min($before, Sifter::LATER));
         $supporters = array_fill_keys([...$alsoStored, ...array_merge(...array_values($this->stored))], true);
         $units = array_fill_keys([...$alsoUnits, ...array_merge(...array_values($this->rows))], true);
-        foreach ($fingerprints === [] ? [] : DB::select("select o.fingerprint, o.supporter_id, i.name from intake_outcomes o join intakes i on i.id = o.intake_id and i.state = 'loaded' where o.fingerprint in (".implode(',', $fingerprints).') and o.supporter_id is not null and o.intake_id <> ?', [$this->intake->id]) as $hit) {
+        foreach ($fingerprints === [] || ! $this->against->looksAtStored() ? [] : DB::select("select o.fingerprint, o.supporter_id, i.name from intake_outcomes o join intakes i on i.id = o.intake_id and i.state = 'loaded' where o.fingerprint in (".implode(',', $fingerprints).') and o.supporter_id is not null and o.intake_id <> ?', [$this->intake->id]) as $hit) {
             $this->sameRows[$hit->fingerprint][$hit->supporter_id] = $hit->name;
-            $supporters[$hit->supporter_id] = true;
         }
+        $compared = array_flip($this->against->among(array_values(array_unique(array_merge(...array_map(array_keys(...), array_values($this->sameRows)))))));
+        $this->sameRows = array_map(static fn (array $of): array => array_intersect_key($of, $compared), $this->sameRows);
+        $supporters += array_fill_keys(array_keys($compared), true);
         $this->owners(array_keys($units), $supporters, $before);
         $this->records(array_keys($supporters), array_map(intval(...), array_filter($this->owners, is_string(...))), $before);
         $households = $this->households();
         if ($households !== []) {
             $this->records(array_filter($households, is_int(...)), array_map(intval(...), array_filter($households, is_string(...))), $before);
         }
+    }
+
+    /**
+     * @param  array<int, list<int>>  $holders  by key
+     * @return array<int, list<int>> without those with whom nothing is compared
+     */
+    private function compared(array $holders): array
+    {
+        $all = array_values(array_unique(array_merge(...array_values($holders))));
+        $among = $this->against->among($all);
+        if (count($among) === count($all)) {
+            return $holders;
+        }
+        $among = array_fill_keys($among, true);
+
+        return array_map(static fn (array $of): array => array_values(array_filter($of, static fn (int $supporter): bool => isset($among[$supporter]))), $holders);
     }
 
     /** @return list<int|string> households of those who were found, as far as they are not among them */
@@ -93,7 +113,7 @@ final class Candidates
             foreach ($this->stored[$key->hash] ?? [] as $id) {
                 $found[$id] = true;
             }
-            foreach ($this->rows[$key->hash] ?? [] as $unit) {
+            foreach ($this->against->looksAtRows() ? $this->rows[$key->hash] ?? [] : [] as $unit) {
                 if (isset($this->owners[$unit])) {
                     $found[$this->owners[$unit]] = true;
                 }

@@ -13,7 +13,7 @@ use App\Standards\Taken;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
-use PineSieve\Core\Changes\MatchEffect;
+use PineSieve\Core\Changes\Effects;
 use PineSieve\Core\Changes\Planner;
 use PineSieve\Core\Changes\Projection;
 use PineSieve\Core\Changes\Subject;
@@ -100,7 +100,7 @@ final readonly class Grid
                 $found = [self::nobody($who, array_search('supporter', $columns, true))];
             } elseif ($found === [] || ($row->onlyPoints() && $who > 0)) {
                 $record = $stored[$who] ?? null;
-                $changes = (new Planner(MatchEffect::FillBlanks))->plan('0', $record === null ? $this->standards->defaults->fill($row->record()) : $row->record(), $record);
+                $changes = (new Planner(new Effects))->plan('0', $record === null ? $this->standards->defaults->fill($row->record()) : $row->record(), $record);
                 $gifts = array_values(array_map(static fn (Change $change): array => $change->after(), array_filter($changes, static fn (Change $change): bool => $change->subject === Subject::Gift && $change->action === Action::Create)));
                 $found = array_map(static fn (Problem $problem): Problem => $problem->at($problem->field, $plan->columns()[$problem->field] ?? null), [...$this->standards->problems($after = Projection::after($record, $changes), $record, $gifts), ...$this->taken->problems($this->standards->catalog, $after, $record, $gifts)]);
             }

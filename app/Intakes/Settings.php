@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Intakes;
 
+use PineSieve\Core\Changes\Effects;
+use PineSieve\Core\Changes\FieldGroup;
 use PineSieve\Core\Changes\MatchEffect;
 
 /** What a person chose for a whole intake. */
@@ -24,6 +26,10 @@ final readonly class Settings
      * @param  string  $description  where the data is from
      * @param  string  $agreed  how the people agreed to be contacted; '' where nobody has confirmed it
      * @param  string  $agreedBy  who confirmed it
+     * @param  array<string, MatchEffect>  $ownEffects  what a match does to a group of fields, where that is not the usual effect; by value of FieldGroup
+     * @param  bool  $addsNew  whether those whom nobody knows are added, or their rows left out
+     * @param  bool  $asksUnsure  whether nothing is loaded as long as a row is unsure, or unsure rows are held
+     * @param  Against  $against  whom rows are compared with
      * @param  bool  $isQuiet  whether other systems are told nothing of its changes
      */
     public function __construct(
@@ -40,6 +46,10 @@ final readonly class Settings
         public string $agreed = '',
         public string $agreedBy = '',
         public bool $isQuiet = false,
+        public array $ownEffects = [],
+        public bool $addsNew = true,
+        public bool $asksUnsure = false,
+        public Against $against = new Against,
     ) {
     }
 
@@ -57,6 +67,10 @@ final readonly class Settings
             (bool) ($data['no_contact'] ?? false),
             (string) ($data['description'] ?? ''), (string) ($data['agreed'] ?? ''), (string) ($data['agreed_by'] ?? ''),
             (bool) ($data['is_quiet'] ?? false),
+            self::ownEffects($data['effects'] ?? []),
+            ($data['new'] ?? 'add') !== 'leave out',
+            ($data['unsure'] ?? 'hold') === 'ask',
+            Against::fromArray($data['against'] ?? null),
         );
     }
 
@@ -67,6 +81,27 @@ final readonly class Settings
             'effect' => $this->effect->value, 'blanks_empty' => $this->blanksEmpty, 'system' => $this->system, 'accept_addresses' => $this->acceptAddresses,
             'groups' => $this->groups, 'groups_new' => $this->groupsNew, 'tags' => $this->tags, 'tags_new' => $this->tagsNew, 'no_contact' => $this->noContact,
             'description' => $this->description, 'agreed' => $this->agreed, 'agreed_by' => $this->agreedBy, 'is_quiet' => $this->isQuiet,
+            'effects' => array_map(static fn (MatchEffect $effect): string => $effect->value, $this->ownEffects), 'new' => $this->addsNew ? 'add' : 'leave out', 'unsure' => $this->asksUnsure ? 'ask' : 'hold', 'against' => $this->against->toArray(),
         ];
+    }
+
+    public function effects(): Effects
+    {
+        return new Effects($this->effect, $this->ownEffects);
+    }
+
+    /** @return array<string, MatchEffect> */
+    private static function ownEffects(mixed $data): array
+    {
+        $effects = [];
+        foreach (is_array($data) ? $data : [] as $group => $effect) {
+            $known = FieldGroup::tryFrom((string) $group);
+            $does = MatchEffect::tryFrom(is_string($effect) ? $effect : '');
+            if ($known !== null && $does !== null && in_array($does, $known->effects(), true)) {
+                $effects[$known->value] = $does;
+            }
+        }
+
+        return $effects;
     }
 }

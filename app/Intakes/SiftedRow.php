@@ -31,6 +31,8 @@ final class SiftedRow
         'changes' => null, 'money' => '0.00', 'money_there' => '0.00', 'gifts' => null, 'gifts_new' => 0, 'fingerprint' => null,
     ];
 
+    private const ADDS_NOBODY = 'Nobody we know, and this intake adds no one new';
+
     /** @param  array<int, int>  $fingerprints  by unit */
     public function __construct(
         private readonly int $intakeId,
@@ -71,6 +73,12 @@ final class SiftedRow
             }
             $row = $row->withProblems([]);
         }
+        $new = $this->settings->addsNew || $byPerson === 'in' ? [] : array_filter($judgements, static fn (Judgement $judgement): bool => $judgement->verdict === Verdict::New);
+        if (isset($new[0])) {
+            return [$row, [$this->result($number, $row, ['outcome' => Outcome::LeftOut->value, 'reason' => self::ADDS_NOBODY])]];
+        }
+        $row = $row->without(array_keys($new));
+        $judgements = array_diff_key($judgements, $new);
         foreach ($judgements as $part => $judgement) {
             if ($judgement->verdict === Verdict::Unsure) {
                 return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'unsure', 'verdict' => Verdict::Unsure->value, 'role' => $row->parties[$part]->role, 'findings' => self::findings($judgement, $part)])]];

@@ -15,7 +15,9 @@ use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Columns\RowRules;
 use PineSieve\Core\Matching\Matcher;
 use PineSieve\Core\Matching\MatchKey;
+use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldPlace;
+use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Standards\Standards;
 use PineSieve\Core\Standards\Uniques;
 
@@ -109,10 +111,11 @@ final class Sifter
         $this->uniques = new Uniques($this->standards->catalog);
         $this->kinds = new RowKind($plan->headers());
         $blankable = [];
+        $several = array_values(array_map(static fn (Field $field): string => $field->key, array_filter($this->standards->catalog->all(), static fn (Field $field): bool => $field->isCustom() && $field->type === FieldType::Choices)));
         foreach (array_keys($this->settings->blanksEmpty ? $plan->columns() : []) as $field) {
             $blankable[] = FieldPlace::OF_NAME[$field] ?? FieldPlace::FURTHER[$field] ?? null;
         }
-        $this->planner = new Planner($this->settings->effect, array_values(array_filter($blankable)));
+        $this->planner = new Planner($this->settings->effects(), array_values(array_filter($blankable)), $several);
     }
 
     private function accepts(Edits $edits, int $number): bool
@@ -170,7 +173,7 @@ final class Sifter
                 }
             }
         }
-        $candidates = new Candidates($this->intake, $this->reader);
+        $candidates = new Candidates($this->intake, $this->reader, $this->settings->against);
         $candidates->gather(array_merge(...array_values($keys)), array_values($fingerprints), $named['s'], $named['r'], $before);
 
         return $candidates;

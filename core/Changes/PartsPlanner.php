@@ -17,24 +17,30 @@ use PineSieve\Core\Records\SupporterRecord;
 /** Plans what hangs on a supporter: ways to reach, ids, groups and tags, values of custom fields, links. */
 final readonly class PartsPlanner
 {
-    public function __construct(private MatchEffect $effect)
-    {
+    /** @param  list<string>  $several  keys of custom fields that hold several values */
+    public function __construct(
+        private Effects $effects,
+        private array $several = [],
+    ) {
     }
 
     /**
-     * @param  string  $row  prefix of the references to what the row makes
+     * @param  string  $row  prefix of the reference to what the row makes
      * @param  SupporterRecord  $stored  without anything if the supporter is new
      * @return list<Change>
      */
     public function plan(string $row, IncomingRecord $record, SupporterRecord $stored): array
     {
+        // Whoever is new has nothing that could be left alone.
+        $takes = fn (FieldGroup $group): bool => $stored->ref === '' || $this->effects->of($group) !== MatchEffect::LeaveAlone;
+
         return self::numbered($row, $record->kind, [
-            ...$this->addresses($record->addresses, $stored->addresses),
-            ...$this->contacts(Subject::Email, 'address', $record->emails, $stored->emails),
-            ...$this->contacts(Subject::Phone, 'number', $record->phones, $stored->phones),
-            ...self::identifiers($record->identifiers, $stored->identifiers),
-            ...self::memberships(['group' => $record->groups, 'tag' => $record->tags], $stored->memberships),
-            ...$this->custom($record->custom, $stored->custom),
+            ...($takes(FieldGroup::Addresses) ? $this->addresses($record->addresses, $stored->addresses) : []),
+            ...($takes(FieldGroup::Emails) ? $this->contacts(Subject::Email, 'address', $record->emails, $stored->emails) : []),
+            ...($takes(FieldGroup::Phones) ? $this->contacts(Subject::Phone, 'number', $record->phones, $stored->phones) : []),
+            ...($takes(FieldGroup::Ids) ? self::identifiers($record->identifiers, $stored->identifiers) : []),
+            ...($takes(FieldGroup::Lists) ? self::memberships(['group' => $record->groups, 'tag' => $record->tags], $stored->memberships) : []),
+            ...($takes(FieldGroup::Custom) ? $this->custom($record->custom, $stored->custom) : []),
         ]);
     }
 
@@ -63,38 +69,22 @@ final readonly class PartsPlanner
      */
     private function addresses(array $incoming, array $stored): array
     {
-        $changes = [];
-        $settled = [];
+        $ways = new Ways(Subject::Address, $this->effects->of(FieldGroup::Addresses), $stored);
         foreach ($incoming as $address) {
-            $same = self::sameAddress($address, $stored);
-            $rival = self::rival($address->kind, $stored, $settled);
-            if ($same !== null || $rival === null || $this->effect === MatchEffect::Replace) {
-                array_push($settled, '', $address->kind);
-            }
-            if ($same !== null || ($rival !== null && $this->effect === MatchEffect::Replace)) {
-                $taken = $same ?? $rival;
-                // What an earlier column of the row brings is not there yet to be changed.
-                $fields = $taken->ref === '' ? [] : $this->addressFields($address, $taken, $same !== null);
-                if ($fields !== []) {
-                    $changes[] = new Change(Subject::Address, $taken->ref, Action::Update, $fields);
-                }
-            } elseif ($rival === null) {
-                $values = array_filter([...$address->stored->parts(), 'original' => $address->written, 'kind' => $address->kind], static fn (string $part): bool => $part !== '');
-                $changes[] = self::create(Subject::Address, $values, $stored === []);
-                $stored[] = new RecordPart('', $values);
-            }
+            $values = array_filter([...$address->stored->parts(), 'original' => $address->written, 'kind' => $address->kind], static fn (string $part): bool => $part !== '');
+            $ways->take($address->kind, $values, self::sameAddress($address, $ways->parts()), static fn (RecordPart $part, MatchEffect $effect, bool $isSame): array => self::addressFields($address, $part, $effect, $isSame));
         }
 
-        return $changes;
+        return $ways->changes();
     }
 
     /** @return array<string, array{?string, ?string}> */
-    private function addressFields(IncomingAddress $address, RecordPart $stored, bool $same): array
+    private static function addressFields(IncomingAddress $address, RecordPart $stored, MatchEffect $effect, bool $isSame): array
     {
         $fields = [];
         foreach ($address->stored->parts() as $part => $value) {
             $before = $stored->value($part);
-            $takes = $this->effect === MatchEffect::Replace ? $value !== '' || ! $same : $before === '';
+            $takes = $effect === MatchEffect::Replace ? $value !== '' || ! $isSame : $before === '';
             if ($takes && $before !== $value) {
                 $fields[$part] = [$before === '' ? null : $before, $value === '' ? null : $value];
             }
@@ -113,27 +103,16 @@ final readonly class PartsPlanner
      */
     private function contacts(Subject $subject, string $column, array $incoming, array $stored): array
     {
-        $changes = [];
-        $settled = [];
+        $ways = new Ways($subject, $this->effects->of($subject === Subject::Email ? FieldGroup::Emails : FieldGroup::Phones), $stored);
         foreach ($incoming as $contact) {
-            $same = in_array($contact->value, array_map(static fn (RecordPart $part): string => mb_strtolower($part->value($column)), $stored), true);
-            $rival = self::rival($contact->kind, $stored, $settled);
-            if ($same || $rival === null || $this->effect === MatchEffect::Replace) {
-                array_push($settled, '', $contact->kind);
+            $same = null;
+            foreach ($ways->parts() as $part) {
+                $same ??= mb_strtolower($part->value($column)) === $contact->value ? $part : null;
             }
-            if ($same) {
-                continue;
-            }
-            if ($rival === null) {
-                $values = [$column => $contact->value, ...($contact->kind === '' ? [] : ['kind' => $contact->kind])];
-                $changes[] = self::create($subject, $values, $stored === []);
-                $stored[] = new RecordPart('', $values);
-            } elseif ($this->effect === MatchEffect::Replace) {
-                $changes[] = new Change($subject, $rival->ref, Action::Update, [$column => [$rival->value($column), $contact->value]]);
-            }
+            $ways->take($contact->kind, [$column => $contact->value, ...($contact->kind === '' ? [] : ['kind' => $contact->kind])], $same, static fn (RecordPart $part, MatchEffect $effect, bool $isSame): array => $isSame ? [] : [$column => [$part->value($column), $contact->value]]);
         }
 
-        return $changes;
+        return $ways->changes();
     }
 
     /**
@@ -184,6 +163,7 @@ final readonly class PartsPlanner
      */
     private function custom(array $incoming, array $stored): array
     {
+        $effect = $this->effects->of(FieldGroup::Custom);
         $there = [];
         foreach ($stored as $part) {
             $there[$part->value('field')] = $part;
@@ -193,8 +173,16 @@ final readonly class PartsPlanner
             $part = $there[$field] ?? null;
             if ($part === null) {
                 $changes[] = Change::create(Subject::Custom, '', ['field' => $field, 'value' => $value]);
-            } elseif ($part->value('value') !== $value && $this->effect === MatchEffect::Replace) {
-                $changes[] = new Change(Subject::Custom, $part->ref, Action::Update, ['value' => [$part->value('value'), $value]]);
+
+                continue;
+            }
+            $after = match ($effect) {
+                MatchEffect::Replace => $value,
+                MatchEffect::AddBeside => in_array($field, $this->several, true) ? implode("\n", array_unique([...explode("\n", $part->value('value')), ...explode("\n", $value)])) : $part->value('value'),
+                default => $part->value('value'),
+            };
+            if ($part->value('value') !== $after) {
+                $changes[] = new Change(Subject::Custom, $part->ref, Action::Update, ['value' => [$part->value('value'), $after]]);
             }
         }
 
@@ -212,30 +200,6 @@ final readonly class PartsPlanner
         }
 
         return null;
-    }
-
-    /**
-     * What is stored in the place of an incoming address, email or phone: the one of the same kind, or the primary one for one of no kind.
-     * The second of several in a row stands beside the first, it does not compete with it.
-     *
-     * @param  list<RecordPart>  $stored
-     * @param  list<string>  $settled  kinds that an earlier one of the row has settled
-     */
-    private static function rival(string $kind, array $stored, array $settled): ?RecordPart
-    {
-        foreach (in_array($kind, $settled, true) ? [] : $stored as $part) {
-            if ($part->ref !== '' && ($kind === '' || $part->value('kind') === $kind)) {
-                return $part;
-            }
-        }
-
-        return null;
-    }
-
-    /** @param  array<string, string>  $values */
-    private static function create(Subject $subject, array $values, bool $primary): Change
-    {
-        return Change::create($subject, '', $primary ? $values : [...$values, 'is_primary' => '0']);
     }
 
     /**

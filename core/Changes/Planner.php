@@ -20,12 +20,16 @@ final readonly class Planner
 
     private PartsPlanner $parts;
 
-    /** @param  list<string>  $blankable  columns of the supporter that a blank cell empties; none unless someone asked for it */
+    /**
+     * @param  list<string>  $blankable  columns of the supporter that a blank cell empties where it replaces; none unless someone asked for it
+     * @param  list<string>  $several  keys of custom fields that hold several values
+     */
     public function __construct(
-        private MatchEffect $effect,
+        private Effects $effects,
         private array $blankable = [],
+        array $several = [],
     ) {
-        $this->parts = new PartsPlanner($effect);
+        $this->parts = new PartsPlanner($effects, $several);
     }
 
     /**
@@ -69,9 +73,6 @@ final readonly class Planner
     /** @return list<Change> */
     private function match(string $row, IncomingRecord $record, SupporterRecord $stored): array
     {
-        if ($this->effect === MatchEffect::LeaveAlone) {
-            return [];
-        }
         $fields = $this->fields($record, $stored);
 
         return [
@@ -93,9 +94,11 @@ final readonly class Planner
         $forms = array_intersect_key($incoming, $columns);
         // A form that a column gives is a value like any other.
         $incoming = [...array_diff_key($incoming, $columns), ...array_intersect_key($record->further, $columns)];
-        if ($this->effect === MatchEffect::FillBlanks) {
-            $incoming = array_filter($incoming, static fn (string $column): bool => $stored->field($column) === '', ARRAY_FILTER_USE_KEY);
-        }
+        $incoming = array_filter($incoming, fn (string $column): bool => match ($this->effects->of(FieldGroup::ofColumn($column))) {
+            MatchEffect::LeaveAlone => false,
+            MatchEffect::Replace => true,
+            default => $stored->field($column) === '',
+        }, ARRAY_FILTER_USE_KEY);
         if (array_intersect_key($incoming, self::OF_NAME) !== []) {
             // A household's name is written as a whole; a person's forms are made from the parts.
             $incoming = [...$incoming, ...($record->kind === SupporterKind::Household ? $forms : NameForms::following($stored, new SupporterRecord($stored->ref, $stored->version, [...$stored->fields, ...$incoming])))];
@@ -106,8 +109,8 @@ final readonly class Planner
                 $changed[$column] = [$stored->fields[$column] ?? null, $value];
             }
         }
-        foreach ($this->effect === MatchEffect::Replace ? $this->blankable : [] as $column) {
-            if (! isset(self::NEVER_BLANKED[$column]) && ! isset($incoming[$column]) && $stored->field($column) !== '') {
+        foreach ($this->blankable as $column) {
+            if ($this->effects->of(FieldGroup::ofColumn($column)) === MatchEffect::Replace && ! isset(self::NEVER_BLANKED[$column]) && ! isset($incoming[$column]) && $stored->field($column) !== '') {
                 $changed[$column] = [$stored->field($column), null];
             }
         }

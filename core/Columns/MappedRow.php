@@ -12,7 +12,7 @@ use PineSieve\Core\Standards\Problem;
 final readonly class MappedRow
 {
     /**
-     * @param  non-empty-list<Party>  $parties  the one that the row is about first
+     * @param  array{0: Party, ...<int, Party>}  $parties  by part: the one that the row is about is 0
      * @param  list<PartyLink>  $links
      * @param  StandardizedAddress  $address  the first one of the row
      * @param  list<Problem>  $problems
@@ -45,6 +45,18 @@ final readonly class MappedRow
     public function withProblems(array $problems): self
     {
         return new self($this->parties, $this->links, $this->address, $problems, $this->money);
+    }
+
+    /** @param  list<int>  $parts  of the further supporters that it then does not tell of, nor of links with them */
+    public function without(array $parts): self
+    {
+        if ($parts === []) {
+            return $this;
+        }
+        $roles = array_map(static fn (Party $party): string => $party->role, array_intersect_key($this->parties, array_flip($parts)));
+        $links = array_values(array_filter($this->links, static fn (PartyLink $link): bool => ! in_array($link->from, $roles, true) && ! in_array($link->to, $roles, true)));
+
+        return new self([0 => $this->parties[0]] + array_diff_key($this->parties, array_flip($parts)), $links, $this->address, $this->problems, $this->money);
     }
 
     public function withMoney(string $money): self

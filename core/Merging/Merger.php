@@ -27,7 +27,7 @@ final readonly class Merger
     private const STRICTER = ['', 'yes', 'no'];
 
     /** The worse condition of one and the same address wins. */
-    private const WORSE = ['good', 'undeliverable', 'not to be used'];
+    private const WORSE = ['good', 'former', 'undeliverable', 'not to be used'];
 
     private AddressStandardizer $standardizer;
 

@@ -42,6 +42,16 @@ return new class extends Migration
         foreach (DB::table('match_rule_sets')->where('is_used', true)->get() as $set) {
             DB::table('rules_in_use')->insert(['kind' => $set->kind, 'coming_id' => $set->id, 'coming' => $set->rules, 'changed_at' => now()]);
         }
+        Schema::create('saved_searches', function (Blueprint $table): void {
+            $table->id();
+            $table->string('name', 120)->unique();
+            // PineSieve's App\Records\SupporterSearch::KEYS to what was asked for.
+            $table->text('query');
+            $table->foreignId('user_id')->nullable();
+            $table->timestamps();
+        });
+        // A list of supporters to compare with can be long.
+        Schema::table('intakes', fn (Blueprint $table) => $table->mediumText('settings')->change());
         Schema::table('match_rule_sets', fn (Blueprint $table) => $table->dropColumn('is_used'));
     }
 };

@@ -24,7 +24,7 @@ use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\StandardizedAddress;
 use PineSieve\Core\Changes\Change;
-use PineSieve\Core\Changes\MatchEffect;
+use PineSieve\Core\Changes\Effects;
 use PineSieve\Core\Changes\Planner;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
@@ -163,6 +163,6 @@ final readonly class DemoSeeder
             $person['group'] === '' ? [] : [$person['group']],
         );
 
-        return (new Planner(MatchEffect::FillBlanks))->plan((string) $i, $record, null);
+        return (new Planner(new Effects))->plan((string) $i, $record, null);
     }
 }

@@ -26,7 +26,7 @@ final class AccessTest extends TestCase
         'GET api/today', 'GET api/fields', 'GET api/forms', 'GET api/rules', 'GET api/rules/{rule}/shortfalls', 'GET api/intakes', 'GET api/intakes/{intake}', 'GET api/intakes/{intake}/source', 'GET api/intakes/{intake}/columns', 'GET api/intakes/{intake}/columns/{column}', 'GET api/intakes/{intake}/columns/{column}/table', 'POST api/intakes/{intake}/columns/{column}/preview', 'GET api/intakes/{intake}/findings',
         'GET api/intakes/{intake}/rows/{number}', 'GET api/intakes/{intake}/rows/{number}/match', 'GET api/intakes/{intake}/checks', 'GET api/intakes/{intake}/problems', 'GET api/intakes/{intake}/matches',
         'GET api/intakes/{intake}/addresses', 'GET api/intakes/{intake}/preview', 'GET api/intakes/{intake}/proof', 'GET api/intakes/{intake}/records', 'GET api/intakes/{intake}/held.csv', 'GET api/intakes/{intake}/file',
-        'GET api/held', 'GET api/supporters', 'GET api/supporters.csv', 'GET api/supporters/{supporter}', 'GET api/supporters/{supporter}/history', 'GET api/gifts', 'GET api/messages', 'POST api/messages/read', 'GET api/sessions', 'PUT api/password', 'DELETE api/sessions/{key}',
+        'GET api/held', 'GET api/supporters', 'GET api/supporters.csv', 'GET api/supporters/{supporter}', 'GET api/supporters/{supporter}/history', 'GET api/gifts', 'GET api/searches', 'GET api/messages', 'POST api/messages/read', 'GET api/sessions', 'PUT api/password', 'DELETE api/sessions/{key}',
     ];
 
     /** Routes that bring records in. */
@@ -41,6 +41,7 @@ final class AccessTest extends TestCase
 
     /** Routes that write records by hand. */
     private const EDIT = [
+        'POST api/searches', 'DELETE api/searches/{savedSearch}',
         'POST api/grids', 'GET api/layouts', 'POST api/layouts', 'DELETE api/layouts/{layout}',
         'POST api/supporters', 'POST api/supporters/check', 'GET api/supporters/{supporter}/form', 'PUT api/supporters/{supporter}/form', 'POST api/supporters/{supporter}/history/{entry}',
         'POST api/supporters/{supporter}/gifts', 'POST api/supporters/{supporter}/gifts/check', 'PUT api/supporters/{supporter}/gifts/{gift}', 'DELETE api/supporters/{supporter}/gifts/{gift}', 'POST api/rules/{rule}/shortfalls',
@@ -132,6 +133,7 @@ final class AccessTest extends TestCase
             'plan' => (string) SavedPlan::query()->create(['name' => 'Monthly', 'plan' => $intake->plan, 'settings' => []])->id,
             'one' => '1', 'other' => '2',
             'set' => (string) MatchRuleSet::query()->create(['name' => 'Ours', 'kind' => 'person', 'rules' => []])->id,
+            'savedSearch' => (string) \App\Models\SavedSearch::query()->create(['name' => 'Lees', 'query' => ['q' => 'lee']])->id,
             'search' => (string) DuplicateSearch::query()->create(['state' => 'done', 'tried' => []])->id,
             'merge' => (string) Merge::query()->create(['survivor_id' => 1, 'gone' => [], 'journal_from' => 1, 'journal_to' => 1])->id,
             'policy' => (string) SavedMergePolicy::query()->create(['name' => 'Ours', 'policy' => []])->id,

@@ -9,11 +9,6 @@ use Illuminate\Support\Facades\DB;
 /** What people decide about rows: corrections, matches, addresses. */
 final class RowsTest extends TestCase
 {
-    private function edit(int $intake, array $edit): void
-    {
-        $this->postJson("/api/intakes/{$intake}/edits", $edit)->assertOk();
-    }
-
     public function test_problems_by_kind_and_by_value_and_their_corrections(): void
     {
         $intake = $this->sifted("Last name,First name,State,Zip,Email\nLee,Ann,Mainland,04101,a@example.org\nPark,Bo,Mainland,04101,b@example.org\nDahl,Cy,ME,04101,nobody\n,Di,ME,04101,d@example.org\nPell,Ed,ME,04101,e@example.org\n");

@@ -12,7 +12,7 @@ use App\Models\Gift;
 use App\Models\Intake;
 use App\Models\Rule;
 use App\Models\Supporter;
-use App\Records\SupporterFilter;
+use App\Records\SupporterSearch;
 use App\Standards\Measures;
 use App\Standards\Sight;
 use Illuminate\Http\JsonResponse;
@@ -32,8 +32,8 @@ final class TodayController extends Controller
         $short = DB::table('shortfalls')->groupBy('rule_id')->selectRaw('rule_id, count(*) as n')->pluck('n', 'rule_id');
         $sight = Sight::ofUser();
         $counts = [];
-        foreach (SupporterFilter::NAMED as $filter => $says) {
-            $counts[] = ['filter' => $filter, 'says' => $says, 'count' => SupporterFilter::apply(Supporter::query(), ['filter' => $filter])->count()];
+        foreach (SupporterSearch::NAMED as $filter => $says) {
+            $counts[] = ['filter' => $filter, 'says' => $says, 'count' => SupporterSearch::of(['filter' => $filter])->count()];
         }
 
         return response()->json([

@@ -7,7 +7,10 @@ namespace PineSieve\Core\Matching\Fields;
 use PineSieve\Core\Matching\Rules\Comparison;
 use PineSieve\Core\Matching\Rules\How;
 
-/** Compares any email of one record with any of the other. Canonical form: small letters, without a tag behind a plus (RFC 5233). */
+/**
+ * Compares any email of one record with any of the other. Canonical form: small letters, without a tag behind a plus (RFC 5233).
+ * Alike: but for slips in letters. Numbers tell two apart: ann80 is not ann81.
+ */
 final readonly class EmailComparer implements FieldComparer
 {
     public function __construct(private Comparison $comparison)
@@ -29,7 +32,8 @@ final readonly class EmailComparer implements FieldComparer
         if ($one[1] === $other[1]) {
             return new Agreement(1.0, "Same email: {$other[0]}");
         }
-        $likeness = $this->comparison->how === How::Alike ? Spelling::likeness($one[1], $other[1], $this->comparison->strictness) : null;
+        $isAlike = $this->comparison->how === How::Alike && self::digits($one[1]) === self::digits($other[1]);
+        $likeness = $isAlike ? Spelling::likeness($one[1], $other[1], $this->comparison->strictness) : null;
 
         return match (true) {
             $likeness !== null => new Agreement($likeness, "Emails spelled alike: {$one[0]}, {$other[0]}"),
@@ -57,6 +61,14 @@ final readonly class EmailComparer implements FieldComparer
     {
         [$name, $domain] = explode('@', "{$email}@");
 
-        return [$name, ...array_map(static fn (string $trace): string => "{$trace}@{$domain}", Spelling::traces($name))];
+        $number = self::digits($name);
+        $traces = array_filter(Spelling::traces($name), static fn (string $trace): bool => in_array($trace[0] ?? '', ['<', '>'], true) || self::digits($trace) === $number);
+
+        return [$name, ...array_map(static fn (string $trace): string => "{$trace}|{$number}@{$domain}", array_values($traces))];
+    }
+
+    private static function digits(string $email): string
+    {
+        return (string) preg_replace('/\D/', '', $email);
     }
 }

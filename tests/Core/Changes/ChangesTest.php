@@ -10,6 +10,8 @@ use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Effects;
+use PineSieve\Core\Changes\FieldGroup;
 use PineSieve\Core\Changes\Kept;
 use PineSieve\Core\Changes\MatchEffect;
 use PineSieve\Core\Changes\Planner;
@@ -48,7 +50,7 @@ final class ChangesTest extends TestCase
     /** @param  list<string>  $blankable */
     private static function planner(MatchEffect $effect, array $blankable = []): Planner
     {
-        return new Planner($effect, $blankable);
+        return new Planner(new Effects($effect), $blankable);
     }
 
     /**
@@ -142,6 +144,96 @@ final class ChangesTest extends TestCase
         $changes = array_values(array_filter($changes, static fn (Change $change): bool => $change->subject !== Subject::Supporter));
 
         self::assertSame($done, array_map(static fn (Change $change): string => "{$change->action->value} {$change->subject->value} ".($change->after()['line1'] ?? $change->after()['number'] ?? ''), $changes));
+    }
+
+    private static function point(int $ref, string $number, string $kind = 'home', bool $isPrimary = false, string $condition = 'good', string $label = ''): RecordPart
+    {
+        return new RecordPart($ref, ['number' => $number, 'kind' => $kind, 'is_primary' => $isPrimary ? '1' : '0', 'condition' => $condition, 'label' => $label]);
+    }
+
+    /** @return iterable<string, array{MatchEffect, list<RecordPart>, list<string>, list<string>}> effect, phones that are stored, phones that come in as "kind:number", what is said */
+    public static function points(): iterable
+    {
+        $one = '+12075550143';
+        $other = '+12075550144';
+        $third = '+12075550145';
+        yield 'one beside another' => [MatchEffect::AddBeside, [self::point(7, $one, 'home', true)], ["home:{$other}"], ["create phone number: null -> {$other}", 'create phone kind: null -> home', 'create phone is_primary: null -> 0']];
+        yield 'one that is there is not put beside itself' => [MatchEffect::AddBeside, [self::point(7, $one, 'home', true)], [":{$one}"], []];
+        yield 'the first of all is primary' => [MatchEffect::AddBeside, [], [":{$one}"], ["create phone number: null -> {$one}"]];
+        yield 'one of the same kind becomes primary, and the old one former' => [MatchEffect::BecomePrimary, [self::point(7, $one, 'home', true)], ["home:{$other}"], ['update phone is_primary: 1 -> 0', 'update phone condition: good -> former', "create phone number: null -> {$other}", 'create phone kind: null -> home']];
+        yield 'one of another kind becomes primary, and the old one stays good' => [MatchEffect::BecomePrimary, [self::point(7, $one, 'home', true)], ["work:{$other}"], ['update phone is_primary: 1 -> 0', "create phone number: null -> {$other}", 'create phone kind: null -> work']];
+        yield 'of two that come in the first becomes primary' => [MatchEffect::BecomePrimary, [self::point(7, $one, 'home', true)], ["home:{$other}", "home:{$third}"], ['update phone is_primary: 1 -> 0', 'update phone condition: good -> former', "create phone number: null -> {$other}", 'create phone kind: null -> home', "create phone number: null -> {$third}", 'create phone kind: null -> home', 'create phone is_primary: null -> 0']];
+        yield 'one that is there becomes primary' => [MatchEffect::BecomePrimary, [self::point(7, $one, 'home', true), self::point(8, $other, 'work')], ["work:{$other}"], ['update phone is_primary: 0 -> 1', 'update phone is_primary: 1 -> 0']];
+        yield 'a former one that comes in again is good again' => [MatchEffect::BecomePrimary, [self::point(7, $one, 'home', true), self::point(8, $other, 'home', false, 'former')], ["home:{$other}"], ['update phone is_primary: 0 -> 1', 'update phone condition: former -> good', 'update phone is_primary: 1 -> 0', 'update phone condition: good -> former']];
+        yield 'the primary one is not touched by itself' => [MatchEffect::BecomePrimary, [self::point(7, $one, 'home', true)], [":{$one}"], []];
+        yield 'replaced where kind and label are the same' => [MatchEffect::Replace, [self::point(7, $one, 'home', true, 'good', 'Summer house'), self::point(8, $other)], ["home:{$third}"], ["update phone number: {$other} -> {$third}"]];
+        yield 'a labelled one is nobody\'s rival' => [MatchEffect::Replace, [self::point(7, $one, 'home', true, 'good', 'Summer house')], ["home:{$third}"], ["create phone number: null -> {$third}", 'create phone kind: null -> home', 'create phone is_primary: null -> 0']];
+        yield 'a former one is not replaced' => [MatchEffect::Replace, [self::point(7, $one, 'home', false, 'former')], ["home:{$third}"], ["create phone number: null -> {$third}", 'create phone kind: null -> home', 'create phone is_primary: null -> 0']];
+        yield 'left alone' => [MatchEffect::LeaveAlone, [], ["home:{$third}"], []];
+    }
+
+    /**
+     * @param  list<RecordPart>  $stored
+     * @param  list<string>  $row
+     * @param  list<string>  $said
+     */
+    #[DataProvider('points')]
+    public function test_what_a_contact_point_that_comes_in_does_to_those_that_are_there(MatchEffect $effect, array $stored, array $row, array $said): void
+    {
+        $planner = new Planner(new Effects(MatchEffect::LeaveAlone, ['phones' => $effect]));
+        $ann = self::record('Ann Lee');
+        $before = new SupporterRecord(5, 1, self::stored($ann)->fields, [], [], $stored);
+        $changes = $planner->plan('3', new IncomingRecord(SupporterKind::Person, $ann->name, phones: self::reachedBy($row)->phones), $before);
+
+        self::assertSame($said, self::said($changes));
+        $after = Projection::after($before, $changes)->phones;
+        self::assertLessThan(2, count(array_filter($after, static fn (RecordPart $phone): bool => in_array($phone->value('is_primary'), ['1', ''], true))), 'At most one is primary.');
+    }
+
+    /** @return iterable<string, array{array<string, MatchEffect>, list<string>}> what was chosen for groups, beside "replace" */
+    public static function choices(): iterable
+    {
+        $name = ['update supporter first_name: Ann -> Anna', 'update supporter display_name: Ann Lee -> Anna Lee', 'update supporter sort_name: Lee, Ann -> Lee, Anna', 'update supporter envelope_name: Ann Lee -> Anna Lee', 'update supporter greeting: Ann -> Anna'];
+        $rest = ['update supporter first_known_on: 1999-01-01 -> 2001-02-03', 'update email address: a@example.org -> b@example.org', 'create identifier system: null -> old', 'create identifier value: null -> X2'];
+        yield 'nothing' => [[], [$rest[0], ...$name, ...array_slice($rest, 1)]];
+        yield 'the name is left alone' => [['name' => MatchEffect::LeaveAlone], $rest];
+        yield 'the name is filled' => [['name' => MatchEffect::FillBlanks], $rest];
+        yield 'details and emails are left alone' => [['details' => MatchEffect::LeaveAlone, 'emails' => MatchEffect::LeaveAlone], [...$name, ...array_slice($rest, 2)]];
+        yield 'ids are left alone' => [['ids' => MatchEffect::LeaveAlone], [$rest[0], ...$name, $rest[1]]];
+        yield 'all are' => [array_fill_keys(array_column(FieldGroup::cases(), 'value'), MatchEffect::LeaveAlone), []];
+    }
+
+    /**
+     * @param  array<string, MatchEffect>  $own
+     * @param  list<string>  $said
+     */
+    #[DataProvider('choices')]
+    public function test_what_a_match_does_is_chosen_for_groups_of_fields(array $own, array $said): void
+    {
+        $stored = self::stored(self::record('Ann Lee', 'a@example.org', id: 'X1', firstKnown: '1999-01-01'));
+
+        self::assertEqualsCanonicalizing($said, self::said((new Planner(new Effects(MatchEffect::Replace, $own)))->plan('3', self::record('Anna Lee', 'b@example.org', id: 'X2', firstKnown: '2001-02-03'), $stored)));
+    }
+
+    public function test_several_values_of_a_field_of_ones_own_are_put_together(): void
+    {
+        $row = new IncomingRecord(SupporterKind::Person, WrittenName::parse('Ann Lee')->person, custom: ['custom.skills' => "Ropes\nTea", 'custom.size' => 'M']);
+        $stored = new SupporterRecord(5, 1, self::stored(self::record('Ann Lee'))->fields, custom: [new RecordPart(1, ['field' => 'custom.skills', 'value' => "Tea\nNets"]), new RecordPart(2, ['field' => 'custom.size', 'value' => 'L'])]);
+        $said = static fn (MatchEffect $effect): array => self::said((new Planner(new Effects(own: ['own fields' => $effect]), [], ['custom.skills']))->plan('3', $row, $stored));
+
+        self::assertSame(["update custom value: Tea\nNets -> Tea\nNets\nRopes"], $said(MatchEffect::AddBeside));
+        self::assertSame(["update custom value: Tea\nNets -> Ropes\nTea", 'update custom value: L -> M'], $said(MatchEffect::Replace));
+        self::assertSame([[], []], [$said(MatchEffect::FillBlanks), $said(MatchEffect::LeaveAlone)]);
+    }
+
+    public function test_what_a_group_does_not_know_is_its_own_way(): void
+    {
+        foreach (FieldGroup::cases() as $group) {
+            foreach (MatchEffect::cases() as $effect) {
+                self::assertContains((new Effects($effect))->of($group), $group->effects());
+            }
+        }
+        self::assertSame([FieldGroup::Name, FieldGroup::Consents, FieldGroup::Details], array_map(FieldGroup::ofColumn(...), ['greeting', 'consent_mail', 'status']));
     }
 
     /** @param  list<string>  $said */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Intakes;
 
 use App\Http\Controllers\Controller;
+use App\Intakes\Against;
 use App\Intakes\FixedRows;
 use App\Intakes\LoadQueue;
 use App\Intakes\Opening;
@@ -18,6 +19,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
+use PineSieve\Core\Changes\FieldGroup;
 use PineSieve\Core\Changes\MatchEffect;
 
 /** Intakes as a whole: opened on a file, listed, named, set, worked out, discarded. */
@@ -86,7 +88,16 @@ final class IntakeController extends Controller
         $this->authorize('update', $intake);
         $data = $request->validate([
             'name' => ['sometimes', 'required', 'string', 'max:190'],
-            'effect' => ['sometimes', Rule::enum(MatchEffect::class)],
+            'effect' => ['sometimes', Rule::in([MatchEffect::FillBlanks->value, MatchEffect::Replace->value, MatchEffect::LeaveAlone->value])],
+            'effects' => ['sometimes', 'array:'.implode(',', array_column(FieldGroup::cases(), 'value'))],
+            ...array_merge(...array_map(static fn (FieldGroup $group): array => ["effects.{$group->value}" => [Rule::in(array_column($group->effects(), 'value'))]], FieldGroup::cases())),
+            'new' => ['sometimes', Rule::in(['add', 'leave out'])],
+            'unsure' => ['sometimes', Rule::in(['hold', 'ask'])],
+            'against' => ['sometimes', 'array:kind,group,search,ids'],
+            'against.kind' => ['required_with:against', Rule::in(Against::KINDS)],
+            'against.group' => ['required_if:against.kind,group', 'string', 'max:120'],
+            'against.search' => ['required_if:against.kind,search', 'integer', 'exists:saved_searches,id'],
+            'against.ids' => ['required_if:against.kind,ids', 'array', 'min:1', 'max:100000'], 'against.ids.*' => ['integer', 'min:1'],
             'blanks_empty' => ['sometimes', 'boolean'],
             'system' => ['sometimes', 'required', 'string', 'max:60'],
             'groups' => ['sometimes', 'array', 'max:20'], 'groups.*' => ['string', 'max:120'], 'groups_new' => ['sometimes', 'array', 'max:20'], 'groups_new.*' => ['string', 'max:120'],

@@ -30,6 +30,8 @@ final class LoadController extends Controller
         $this->authorize('update', $intake);
         $data = $request->validate(['name' => ['required', 'string', 'max:190'], 'restore_point' => ['sometimes', 'boolean']]);
         abort_unless($intake->state === IntakeState::Ready && $intake->is_sifted, 409, 'This intake is not ready to be loaded: its rows must be worked out first.');
+        $unsure = $intake->choices()->asksUnsure ? DB::table('intake_results')->where('intake_id', $intake->id)->where('held_by', 'unsure')->count() : 0;
+        abort_if($unsure > 0, 409, ($unsure === 1 ? 'One row is' : "{$unsure} rows are").' unsure, and this intake asks before anything is loaded. Decide on the Matches stage, or choose there that unsure rows are held.');
         $intake->fill(['name' => $data['name'], 'loaded_by' => $request->user()?->id, 'restore_point' => ($data['restore_point'] ?? false) ? RestorePoints::WANTED : null])->save();
         $queue->enter($intake);
 

@@ -56,7 +56,7 @@ final class FormController extends Controller
                 'required' => in_array($field->key, $always, true) ? 'always' : $this->required($field->key),
             ], array_filter($this->standards->catalog->everything(), static fn (Field $field): bool => FieldPlace::of($field->key) !== null && $sight->sees($field->key)))),
             'kinds' => Target::KINDS,
-            'conditions' => ['good', 'undeliverable', 'not to be used'],
+            'conditions' => ['good', 'former', 'undeliverable', 'not to be used'],
             'link_kinds' => array_map(static fn (LinkKind $kind): array => ['kind' => $kind->value, 'phrase' => $kind->phrase(), 'reverse' => $kind->reverse()], LinkKind::cases()),
         ]);
     }

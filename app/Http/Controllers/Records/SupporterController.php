@@ -10,11 +10,9 @@ use App\Models\Merge;
 use App\Models\Supporter;
 use App\Records\Links;
 use App\Records\Origins;
-use App\Records\SearchIndex;
 use App\Records\SupporterExport;
-use App\Records\SupporterFilter;
+use App\Records\SupporterSearch;
 use App\Standards\Sight;
-use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -26,11 +24,11 @@ final class SupporterController extends Controller
 {
     private const PAGE = 50;
 
-    public function index(Request $request, SearchIndex $search): JsonResponse
+    public function index(Request $request): JsonResponse
     {
         $this->authorize('viewAny', Supporter::class);
         $page = max(1, (int) $request->query('page', '1'));
-        $found = $this->found($request, $search);
+        $found = SupporterSearch::of($request->query());
         $sight = Sight::ofUser();
         $total = (clone $found)->count();
         // Ids first, so that only one page of rows is read in full however far down it lies.
@@ -57,26 +55,16 @@ final class SupporterController extends Controller
     }
 
     /** The supporters of a list as a file. */
-    public function export(Request $request, SearchIndex $search, SupporterExport $export): StreamedResponse
+    public function export(Request $request, SupporterExport $export): StreamedResponse
     {
         $this->authorize('viewAny', Supporter::class);
-        $supporters = $this->found($request, $search);
+        $supporters = SupporterSearch::of($request->query());
         Audit::note(Audit::EXPORT, "Downloaded {$supporters->clone()->count()} supporters");
 
         return response()->streamDownload(static function () use ($supporters, $export): void {
             $stream = fopen('php://output', 'w');
             $export->write($supporters, Sight::ofUser(), $stream === false ? throw new \LogicException('No output.') : $stream);
         }, 'supporters.csv', ['Content-Type' => 'text/csv; charset=UTF-8']);
-    }
-
-    /** @return Builder<Supporter> what a person searched for and filtered by */
-    private function found(Request $request, SearchIndex $search): Builder
-    {
-        $query = trim((string) $request->query('q', ''));
-        $matching = $query === '' ? null : $search->matching($query);
-        $found = Supporter::query()->when($query !== '', static fn ($supporters) => $matching === null ? $supporters->whereRaw('1 = 0') : $supporters->whereIn('id', $matching));
-
-        return SupporterFilter::apply($found, $request->query());
     }
 
     /** One who is not there any more, perhaps because others became one with it. */

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Records;
 
+use App\Models\Supporter;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 
-/** Which supporters a list shows: those behind a figure. */
-final class SupporterFilter
+/** Which supporters a list shows: those that were searched for, those behind a figure. */
+final class SupporterSearch
 {
     public const NAMED = [
         'alike' => 'may be the same as someone else: likely duplicates',
@@ -16,20 +17,27 @@ final class SupporterFilter
         'unchecked' => 'have an address that is not known to be in postal form',
     ];
 
+    /** What can be asked for. */
+    public const KEYS = ['q', 'filter', 'intake', 'made', 'rule', 'month', 'group', 'tag'];
+
     private function __construct()
     {
     }
 
     /**
-     * @template T of \Illuminate\Database\Eloquent\Model
-     *
-     * @param  Builder<T>  $supporters
-     * @param  array<string, mixed>  $asked  filter, intake, made ("new" or "changed"), rule, month
-     * @return Builder<T>
+     * @param  array<string, mixed>  $asked  q (words that begin a name, an email, a phone or an id), filter, intake, made ("new" or "changed"), rule, month, group, tag; nobody is found by a search that is "none"
+     * @return Builder<Supporter>
      */
-    public static function apply(Builder $supporters, array $asked): Builder
+    public static function of(array $asked): Builder
     {
-        $text = static fn (string $key): string => is_string($asked[$key] ?? null) ? $asked[$key] : '';
+        $text = static fn (string $key): string => is_string($asked[$key] ?? null) ? trim($asked[$key]) : '';
+        $supporters = Supporter::query();
+        $matching = $text('q') === '' ? null : app(SearchIndex::class)->matching($text('q'));
+        if ($text('none') !== '' || ($text('q') !== '' && $matching === null)) {
+            $supporters->whereRaw('1 = 0');
+        } elseif ($matching !== null) {
+            $supporters->whereIn('supporters.id', $matching);
+        }
         $good = "select 1 from %s p where p.supporter_id = supporters.id and p.`condition` = 'good'";
         if ($text('filter') === 'unreachable') {
             foreach (['addresses', 'emails', 'phones'] as $table) {
@@ -48,6 +56,11 @@ final class SupporterFilter
                 'changed' => $touched->whereNotIn('supporter_id', DB::table('journal')->select('supporter_id')->where('intake_id', (int) $text('intake'))->where('cause', Cause::LOAD)->where('changes', 'like', $made)),
                 default => $touched,
             });
+        }
+        foreach (['group', 'tag'] as $list) {
+            if ($text($list) !== '') {
+                $supporters->whereIn('supporters.id', DB::table('memberships')->select('supporter_id')->where('list', $list)->where('name', $text($list)));
+            }
         }
         if ($text('rule') !== '') {
             $supporters->whereIn('supporters.id', DB::table('shortfalls')->select('supporter_id')->where('rule_id', (int) $text('rule')));
