@@ -33,8 +33,8 @@ final class Matcher
 
     private readonly AddressStandardizer $standardizer;
 
-    /** @var \WeakMap<SupporterRecord, array<int, PreparedRecord>> by judge */
-    private \WeakMap $stored;
+    /** @var \WeakMap<SupporterRecord|IncomingRecord, array<int, PreparedRecord>> by judge: a row is compared with many, and many rows with one */
+    private \WeakMap $prepared;
 
     /** @param  array<string, RuleSet>  $sets  the one in use, by kind */
     public function __construct(array $sets, FieldComparers $comparers)
@@ -45,7 +45,7 @@ final class Matcher
         }
         $this->withoutName = new PairJudge(ShippedRules::withoutName($comparers), $comparers);
         $this->standardizer = new AddressStandardizer;
-        $this->stored = new \WeakMap;
+        $this->prepared = new \WeakMap;
     }
 
     /** @return list<MatchKey> under which an incoming record is looked for, and found by later ones */
@@ -73,8 +73,8 @@ final class Matcher
     public function compare(IncomingRecord $row, SupporterRecord $stored, bool $isNamedOnly = false): ?PairFinding
     {
         $judge = $this->judge($row, $isNamedOnly);
-        $incoming = $judge->compared(0, Traits::ofIncoming($row));
-        $known = $this->stored($judge, $stored);
+        $incoming = $this->prepared($judge, $row);
+        $known = $this->prepared($judge, $stored);
         $isSameKind = $row->kind === $stored->kind() || $judge === $this->withoutName;
         $pair = $isSameKind ? $judge->judge($incoming, $known) : null;
         $sameId = self::sameId($row, $stored);
@@ -101,7 +101,7 @@ final class Matcher
     /** @return list<PairJudge> all that may ever look for a record of a kind */
     private function judgesOf(SupporterKind $kind): array
     {
-        return [$this->judges[$kind->value], $this->namedOnly[$kind->value], $this->withoutName];
+        return [$this->judges[$kind->value], ...($kind === SupporterKind::Person ? [] : [$this->namedOnly[$kind->value]]), $this->withoutName];
     }
 
     private function judge(IncomingRecord $record, bool $isNamedOnly): PairJudge
@@ -113,11 +113,12 @@ final class Matcher
         };
     }
 
-    private function stored(PairJudge $judge, SupporterRecord $record): PreparedRecord
+    private function prepared(PairJudge $judge, SupporterRecord|IncomingRecord $record): PreparedRecord
     {
-        $prepared = $this->stored[$record] ?? [];
-        $prepared[spl_object_id($judge)] ??= $judge->compared(1, Traits::ofStored($record, $this->standardizer));
-        $this->stored[$record] = $prepared;
+        $prepared = $this->prepared[$record] ?? [];
+        // Of a pair, the row comes first.
+        $prepared[spl_object_id($judge)] ??= $record instanceof IncomingRecord ? $judge->compared(0, Traits::ofIncoming($record)) : $judge->compared(1, Traits::ofStored($record, $this->standardizer));
+        $this->prepared[$record] = $prepared;
 
         return $prepared[spl_object_id($judge)];
     }
