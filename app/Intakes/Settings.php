@@ -81,7 +81,7 @@ final readonly class Settings
             'effect' => $this->effect->value, 'blanks_empty' => $this->blanksEmpty, 'system' => $this->system, 'accept_addresses' => $this->acceptAddresses,
             'groups' => $this->groups, 'groups_new' => $this->groupsNew, 'tags' => $this->tags, 'tags_new' => $this->tagsNew, 'no_contact' => $this->noContact,
             'description' => $this->description, 'agreed' => $this->agreed, 'agreed_by' => $this->agreedBy, 'is_quiet' => $this->isQuiet,
-            'effects' => array_map(static fn (MatchEffect $effect): string => $effect->value, $this->ownEffects), 'new' => $this->addsNew ? 'add' : 'leave out', 'unsure' => $this->asksUnsure ? 'ask' : 'hold', 'against' => $this->against->toArray(),
+            'effects' => (object) array_map(static fn (MatchEffect $effect): string => $effect->value, $this->ownEffects), 'new' => $this->addsNew ? 'add' : 'leave out', 'unsure' => $this->asksUnsure ? 'ask' : 'hold', 'against' => $this->against->toArray(),
         ];
     }
 
@@ -94,7 +94,7 @@ final readonly class Settings
     private static function ownEffects(mixed $data): array
     {
         $effects = [];
-        foreach (is_array($data) ? $data : [] as $group => $effect) {
+        foreach (is_array($data) || is_object($data) ? (array) $data : [] as $group => $effect) {
             $known = FieldGroup::tryFrom((string) $group);
             $does = MatchEffect::tryFrom(is_string($effect) ? $effect : '');
             if ($known !== null && $does !== null && in_array($does, $known->effects(), true)) {

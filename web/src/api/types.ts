@@ -32,6 +32,24 @@ export interface Settings {
   agreed: string;
   agreed_by: string;
   is_quiet: boolean;
+  /** What a match does to a group of fields, where that is not the usual effect. */
+  effects: Record<string, string>;
+  new: 'add' | 'leave out';
+  unsure: 'hold' | 'ask';
+  against: Against;
+}
+
+/** Whom the rows of an intake are compared with. */
+export interface Against {
+  kind: 'all' | 'group' | 'search' | 'ids' | 'file' | 'nothing';
+  group?: string;
+  search?: number;
+  ids?: number[];
+}
+
+export interface SavedSearches {
+  searches: { id: number; name: string; query: Record<string, string> }[];
+  groups: string[];
 }
 
 export interface Intake {

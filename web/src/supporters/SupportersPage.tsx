@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { SupporterRow } from '../api/types';
+import { SavedSearchMenu } from './SavedSearchMenu';
 import { useMay } from '../app/session';
 import { TitleLine } from '../app/TitleLine';
 import { count, counted, money, phone } from '../shared/format';
@@ -17,7 +18,7 @@ interface Supporters {
   supporters: SupporterRow[];
 }
 
-const filters: Record<string, string> = { alike: 'who share an email or an old id with someone else', unreachable: 'without any address, email or phone in good condition', unchecked: 'with an address that is not known to be in postal form' };
+const filters: Record<string, string> = { alike: 'who may be the same as someone else', unreachable: 'without any address, email or phone in good condition', unchecked: 'with an address that is not known to be in postal form' };
 
 function filterWords(query: URLSearchParams): string {
   const made = query.get('made');
@@ -25,6 +26,8 @@ function filterWords(query: URLSearchParams): string {
     filters[query.get('filter') ?? ''],
     query.has('intake') ? `${made === 'new' ? 'made' : made === 'changed' ? 'changed' : 'made or changed'} by intake ${query.get('intake')}` : undefined,
     query.has('rule') ? 'who fall short of one of your rules' : undefined,
+    query.has('group') ? `in the group "${query.get('group')}"` : undefined,
+    query.has('tag') ? `with the tag "${query.get('tag')}"` : undefined,
     query.has('month') ? `first known in ${query.get('month')}` : undefined,
   ].filter(Boolean).join(' and ');
 }
@@ -32,7 +35,7 @@ function filterWords(query: URLSearchParams): string {
 export function SupportersPage() {
   const [query, setQuery] = useSearchParams();
   const may = useMay();
-  const asked_ = ['filter', 'intake', 'made', 'rule', 'month'].filter((key) => query.has(key));
+  const asked_ = ['filter', 'intake', 'made', 'rule', 'month', 'group', 'tag'].filter((key) => query.has(key));
   const filter = asked_.map((key) => `&${key}=${encodeURIComponent(query.get(key) ?? '')}`).join('');
   const navigate = useNavigate();
   const { text, search, asked, page, setPage, found } = useSearch<Supporters>('supporters', query.get('q') ?? '', filter);
@@ -42,7 +45,7 @@ export function SupportersPage() {
       <div className="panes">
         <Pane
           right={may.edit && <Button size="compact-sm" component={Link} to="/supporters/new">Add a supporter</Button>}
-          title={<SearchField label="Search supporters" hint="Name, email, phone or old id" value={text} onSearch={search} />}
+          title={<><SearchField label="Search supporters" hint="Name, email, phone or old id" value={text} onSearch={search} /><SavedSearchMenu asked={{ ...(asked === '' ? {} : { q: asked }), ...Object.fromEntries(asked_.map((key) => [key, query.get(key) ?? ''])) }} onPick={(kept) => { setQuery(kept); search(kept['q'] ?? ''); }} /></>}
         >
           <Trouble error={found.error} />
           {asked_.length > 0 && <div className="hint"><span>Only those {filterWords(query)}.</span><button type="button" className="plain-button" onClick={() => setQuery({})}>Show all</button></div>}

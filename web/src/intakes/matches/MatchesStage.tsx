@@ -1,4 +1,4 @@
-import { Button, Checkbox, Select } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
@@ -14,6 +14,7 @@ import { NotSifted } from '../NotSifted';
 import { useEdit, useIntakeAction, useTakeBack, useThisIntake } from '../queries';
 import { Shortcuts } from '../../shared/Shortcuts';
 import { SideBySide, useMatch } from './SideBySide';
+import { VerdictChoices } from './VerdictChoices';
 
 type Show = 'unsure' | 'known' | 'new' | 'decided';
 
@@ -103,24 +104,7 @@ export function MatchesStage() {
               )}
             </div>
           </Pane>
-          <Pane title="What a match does">
-            <div style={{ padding: '8px 14px 10px', display: 'grid', gap: 7 }}>
-              <Select
-                aria-label="What a match does"
-                data={[
-                  { value: 'fill blanks', label: 'fills what is blank' },
-                  { value: 'replace', label: 'replaces with what comes in' },
-                  { value: 'leave alone', label: 'leaves the supporter alone' },
-                ]}
-                value={intake.settings.effect}
-                allowDeselect={false}
-                disabled={!mayLoad}
-                onChange={(effect) => effect !== null && settings.mutate({ effect: effect as Settings['effect'] })}
-              />
-              {intake.settings.effect === 'replace' && <Checkbox size="xs" label="A blank cell empties the field" checked={intake.settings.blanks_empty} disabled={!mayLoad} onChange={(event) => settings.mutate({ blanks_empty: event.currentTarget.checked })} />}
-              <span className="quiet">Gifts always come in. {intake.settings.blanks_empty && intake.settings.effect === 'replace' ? 'Required names are never emptied.' : 'Blanks in the file do nothing.'}</span>
-            </div>
-          </Pane>
+          <VerdictChoices intake={intake} disabled={!mayLoad} onChange={(change) => settings.mutate(change)} />
         </div>
         <SideBySide row={row} place={`${at + 1} of ${count(rows.length)}`} match={match.data} candidate={candidate} onCandidate={setCandidate} />
       </div>
