@@ -162,6 +162,8 @@ Route::prefix('api')->group(function (): void {
         Route::post('merges/{merge}/apart', [MergeController::class, 'apart'])->whereNumber('merge');
         Route::get('duplicates', [DuplicateController::class, 'index']);
         Route::post('duplicates/search', [DuplicateController::class, 'search']);
+        Route::put('duplicates/schedule', [DuplicateController::class, 'schedule']);
+        Route::post('duplicates/claim', [DuplicateController::class, 'claim']);
         Route::get('duplicates/certain', [DuplicateController::class, 'sample']);
         Route::post('duplicates/certain', [DuplicateController::class, 'mergeCertain']);
         Route::post('duplicates/not-the-same', [DuplicateController::class, 'notTheSame']);

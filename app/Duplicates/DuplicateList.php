@@ -20,14 +20,15 @@ final readonly class DuplicateList
      * Those that hang together, the certain and the likeliest first.
      *
      * @param  ?string  $certainty  null for all
-     * @return array{clusters: list<array{cluster: int, certainty: string, score: int, members: list<array{id: int, name: string}>}>, total: int, pages: int}
+     * @return array{clusters: list<array{cluster: int, certainty: string, score: int, looked_at_by: ?string, members: list<array{id: int, name: string}>}>, total: int, pages: int}
      */
-    public function page(?string $certainty, int $page): array
+    public function page(?string $certainty, int $page, int $userId): array
     {
         $found = $this->db->table('duplicate_pairs')->groupBy('cluster')->selectRaw('cluster, max(score) as score, min(certainty) as certainty')
             ->when($certainty !== null, static fn (Builder $query) => $query->havingRaw('min(certainty) = ?', [$certainty]));
         $total = $this->db->query()->fromSub(clone $found, 'c')->count();
         $rows = $found->orderByRaw('min(certainty), max(score) desc, cluster')->offset((max(1, $page) - 1) * self::PAGE)->limit(self::PAGE)->get();
+        $others = $this->others($rows->pluck('cluster')->all(), $userId);
         $members = [];
         foreach ($this->db->table('duplicate_pairs')->whereIn('cluster', $rows->pluck('cluster'))->get(['cluster', 'one', 'other']) as $pair) {
             $members[$pair->cluster][$pair->one] = $members[$pair->cluster][$pair->other] = true;
@@ -35,7 +36,7 @@ final readonly class DuplicateList
         $names = $this->db->table('supporters')->whereIn('id', array_merge(...array_map(array_keys(...), array_values($members))))->pluck('display_name', 'id');
 
         return [
-            'clusters' => $rows->map(static fn (\stdClass $row): array => ['cluster' => $row->cluster, 'certainty' => $row->certainty, 'score' => $row->score, 'members' => array_map(static fn (int $id): array => ['id' => $id, 'name' => $names[$id] ?? ''], collect($members[$row->cluster])->keys()->sort()->values()->all())])->all(),
+            'clusters' => $rows->map(static fn (\stdClass $row): array => ['cluster' => $row->cluster, 'certainty' => $row->certainty, 'score' => $row->score, 'looked_at_by' => $others[$row->cluster] ?? null, 'members' => array_map(static fn (int $id): array => ['id' => $id, 'name' => $names[$id] ?? ''], collect($members[$row->cluster])->keys()->sort()->values()->all())])->all(),
             'total' => $total,
             'pages' => (int) ceil($total / self::PAGE),
         ];
@@ -106,19 +107,6 @@ final readonly class DuplicateList
     }
 
     /**
-     * Those who are in a pair with one of some supporters, and none of these.
-     *
-     * @param  list<int>  $supporters
-     * @return list<int>
-     */
-    public function alike(array $supporters): array
-    {
-        $pairs = $this->db->table('duplicate_pairs')->whereIn('one', $supporters)->orWhereIn('other', $supporters)->get(['one', 'other']);
-
-        return array_values(array_diff(array_unique([...$pairs->pluck('one')->all(), ...$pairs->pluck('other')->all()]), $supporters));
-    }
-
-    /**
      * @param  list<int>  $supporters
      * @return list<int>
      */
@@ -139,10 +127,50 @@ final readonly class DuplicateList
         foreach ($pairs as $pair) {
             $clusters->join($pair->one, $pair->other);
         }
+        $this->renumber($pairs->all(), $clusters);
+    }
+
+    /**
+     * @param  array<\stdClass>  $pairs  one, other, cluster
+     */
+    public function renumber(array $pairs, Clusters $clusters): void
+    {
+        $moved = $places = [];
         foreach ($pairs as $pair) {
-            if ($clusters->of($pair->one) !== $pair->cluster) {
-                $this->db->table('duplicate_pairs')->where('one', $pair->one)->where('other', $pair->other)->update(['cluster' => $clusters->of($pair->one)]);
+            $cluster = $clusters->of($pair->one);
+            if ($cluster !== $pair->cluster) {
+                $moved[] = "when one = {$pair->one} and other = {$pair->other} then {$cluster}";
+                $places[] = "({$pair->one},{$pair->other})";
             }
         }
+        if ($moved !== []) {
+            $this->db->update('update duplicate_pairs set cluster = case '.implode(' ', $moved).' else cluster end where (one, other) in ('.implode(',', $places).')');
+        }
+    }
+
+    /**
+     * Says that someone looks at a cluster now, for as long as is told; nothing is changed if another does.
+     *
+     * @return ?string name of who looks at it already
+     */
+    public function claim(int $cluster, int $userId, int $seconds): ?string
+    {
+        $now = now()->format('Y-m-d H:i:s.v');
+        $until = now()->addSeconds($seconds)->format('Y-m-d H:i:s.v');
+        $this->db->transaction(function () use ($cluster, $userId, $now, $until): void {
+            $this->db->table('duplicate_claims')->where('user_id', $userId)->orWhere('until', '<', $now)->delete();
+            $this->db->table('duplicate_claims')->insertOrIgnore(['cluster' => $cluster, 'user_id' => $userId, 'until' => $until]);
+        });
+
+        return $this->others([$cluster], $userId)[$cluster] ?? null;
+    }
+
+    /**
+     * @param  list<int>  $clusters
+     * @return array<int, string> cluster to who looks at it, where that is someone else
+     */
+    private function others(array $clusters, int $userId): array
+    {
+        return $this->db->table('duplicate_claims as c')->join('users as u', 'u.id', '=', 'c.user_id')->whereIn('c.cluster', $clusters)->where('c.user_id', '<>', $userId)->where('c.until', '>=', now()->format('Y-m-d H:i:s.v'))->pluck('u.name', 'c.cluster')->all();
     }
 }

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Duplicates;
 
+use App\Matching\Against;
+use App\Matching\KeyTable;
 use App\Matching\RuleSets;
 use App\Models\DuplicateSearch;
 use App\Records\Bulk;
+use App\Records\Ids;
 use App\Records\RecordReader;
 use Illuminate\Database\Connection;
 use Illuminate\Filesystem\Filesystem;
@@ -28,6 +31,9 @@ final readonly class Duplicates
 {
     private const CHUNK = 500;
 
+    /** Supporters that are looked at together where each is looked up by its keys. */
+    private const SOME = 200;
+
     public function __construct(
         private Connection $db,
         private Bulk $bulk,
@@ -36,10 +42,11 @@ final readonly class Duplicates
         private RuleSets $sets,
         private Filesystem $files,
         private DuplicateList $list,
+        private Ids $ids,
     ) {
     }
 
-    /** Goes through every supporter; what it finds takes the place of what was found before. */
+    /** Goes through the supporters that are asked for; what it finds of them takes the place of what was found before. */
     public function search(DuplicateSearch $search): void
     {
         $folder = Storage::disk('local')->path("duplicates-{$search->id}");
@@ -47,6 +54,13 @@ final readonly class Duplicates
             $search->update(['state' => 'searching', 'done' => 0, 'total' => $this->db->table('supporters')->count()]);
             if ($search->tried !== null) {
                 $this->tryOut($search, $folder);
+
+                return;
+            }
+            $before = ($search->scope['kind'] ?? '') === DuplicateSearch::CHANGED ? $search->before() : null;
+            $search->update(['journal_mark' => $this->ids->lastJournalId()]);
+            if ($before !== null || $search->isOfPart()) {
+                $this->searchSome($search, $before);
 
                 return;
             }
@@ -82,7 +96,7 @@ final readonly class Duplicates
     {
         $isWithdrawn = $this->db->table('pair_decisions')->where('one', min($one, $other))->where('other', max($one, $other))->delete() > 0;
         if ($isWithdrawn) {
-            $this->look([$one], $other);
+            $this->lookAgain([$one, $other]);
         }
 
         return $isWithdrawn;
@@ -99,14 +113,10 @@ final readonly class Duplicates
             ->orderByDesc('d.at')->limit($most)->get(['d.one', 'd.other', 'a.display_name as one_name', 'b.display_name as other_name', 'd.at', 'u.name as by'])->all());
     }
 
-    /**
-     * Whoever was like those who became part of another may be like the one that they became.
-     *
-     * @param  list<int>  $alike  as DuplicateList::alike() told before they were merged
-     */
-    public function merged(array $alike, int $survivor): void
+    /** Whoever was like those who became part of another may be like the one that they became. */
+    public function merged(int $survivor): void
     {
-        $this->look(array_values(array_diff($alike, [$survivor])), $survivor);
+        $this->lookAgain([$survivor]);
     }
 
     /**
@@ -116,34 +126,73 @@ final readonly class Duplicates
      */
     public function apart(array $supporters): void
     {
-        foreach ($supporters as $i => $supporter) {
-            $this->look(array_slice($supporters, 0, $i), $supporter);
-        }
+        $this->lookAgain($supporters);
     }
 
     /**
-     * Judges a supporter and each of some others, and keeps what is found.
+     * Compares some supporters with all who may be the same, and puts what is found in place of what was found of them before.
      *
-     * @param  list<int>  $others
+     * @param  list<int>  $supporters
+     * @return int pairs that were compared
      */
-    private function look(array $others, int $supporter): void
+    private function lookAgain(array $supporters): int
     {
-        $records = $this->reader->read([...$others, $supporter]);
-        if (count($records) < 2 || ! isset($records[$supporter])) {
-            return;
+        $records = $this->reader->read($supporters);
+        $holders = array_map(fn (array $keys): array => array_unique(array_merge(...array_values(KeyTable::holders($keys)))), array_map($this->sets->matcher()->keysOfStored(...), $records));
+        $all = $records + $this->reader->read(array_values(array_diff(array_unique(array_merge(...array_values($holders))), array_keys($records))));
+        $judges = [];
+        $prepared = [];
+        foreach ($all as $id => $record) {
+            $judge = $judges[$record->kind()->value] ??= new PairJudge($this->sets->used($record->kind()), new FieldComparers($this->catalog));
+            $prepared[$id] = $judge->compared($id, Traits::ofStored($record, new AddressStandardizer));
         }
-        $comparers = new FieldComparers($this->catalog);
-        $judge = new PairJudge($this->sets->used($records[$supporter]->kind()), $comparers);
-        $prepared = $judge->prepare($supporter, Traits::ofStored($records[$supporter], new AddressStandardizer));
+        $compared = [];
         $found = [];
-        foreach (array_diff_key($records, [$supporter => 1]) as $id => $record) {
-            $pair = $record->kind() === $records[$supporter]->kind() ? $judge->judge($prepared, $judge->prepare($id, Traits::ofStored($record, new AddressStandardizer))) : null;
-            if ($pair !== null && $this->db->table('pair_decisions')->where('one', $pair->one)->where('other', $pair->other)->doesntExist()) {
-                $found[] = self::row($pair);
+        foreach ($holders as $id => $others) {
+            foreach ($others as $other) {
+                $key = min($id, $other).' '.max($id, $other);
+                if ($id === $other || isset($compared[$key]) || ! isset($all[$other]) || $all[$other]->kind() !== $all[$id]->kind()) {
+                    continue;
+                }
+                $compared[$key] = true;
+                $pair = $judges[$all[$id]->kind()->value]->judge($prepared[$id], $prepared[$other]);
+                if ($pair !== null) {
+                    $found[$key] = self::row($pair);
+                }
             }
         }
-        $this->db->table('duplicate_pairs')->upsert($found, ['one', 'other']);
-        $this->list->regroup($this->list->clustersOf(array_keys($records)));
+        $this->db->transaction(function () use ($supporters, $found): void {
+            $ends = array_values(array_unique([...$supporters, ...array_column($found, 'one'), ...array_column($found, 'other')]));
+            foreach ($this->db->table('pair_decisions')->whereIn('one', $ends)->whereIn('other', $ends)->get(['one', 'other']) as $said) {
+                unset($found["{$said->one} {$said->other}"]);
+            }
+            $clusters = $this->list->clustersOf($ends);
+            $this->db->table('duplicate_pairs')->whereIn('one', $supporters)->orWhereIn('other', $supporters)->delete();
+            $rows = array_values($found);
+            $this->bulk->insert('duplicate_pairs', array_keys($rows[0] ?? []), array_map(array_values(...), $rows));
+            $this->list->regroup(array_values(array_unique([...$clusters, ...$this->list->clustersOf($ends)])));
+        });
+
+        return count($compared);
+    }
+
+    /** Goes through those in a part of the database, or those who are new or changed since an earlier search. */
+    private function searchSome(DuplicateSearch $search, ?DuplicateSearch $before): void
+    {
+        $against = Against::fromArray($search->scope);
+        $isChanged = $before !== null;
+        $after = $done = $compared = 0;
+        do {
+            $ids = $isChanged
+                ? array_column($this->db->select('select distinct j.supporter_id as id from journal j join supporters s on s.id = j.supporter_id where j.id > ? and j.supporter_id > ? order by j.supporter_id limit '.self::SOME, [$before->journal_mark, $after]), 'id')
+                : array_column($this->db->select('select id from supporters where id > ? order by id limit '.self::CHUNK, [$after]), 'id');
+            $among = $isChanged ? $ids : $against->among($ids);
+            $compared += $among === [] ? 0 : $this->lookAgain($among);
+            $done += count($among);
+            $after = $ids === [] ? $after : max($ids);
+            $search->update(['done' => $done, 'total' => max($done, $search->total), 'compared' => $compared]);
+        } while (count($ids) === ($isChanged ? self::SOME : self::CHUNK));
+        $search->update([...$this->list->counts(), 'total' => $done, 'state' => 'done', 'ended_at' => now()]);
     }
 
     /** What a set would find, and how that differs from what the set in use finds; nothing is kept but the report. */
@@ -227,10 +276,8 @@ final readonly class Duplicates
             array_push($common, ...array_map(static fn (TooCommon $one): array => ['rules' => $one->rules, 'value' => $one->value, 'records' => $one->records], $pairs->getReturn()->tooCommon));
         }
         $this->bulk->insert('duplicate_pairs', array_keys(self::row(new Pair(0, 0, Certainty::Review, 1, [], [], []))), array_map(array_values(...), $rows));
-        foreach ($this->db->table('duplicate_pairs')->orderBy('one')->orderBy('other')->lazy(self::CHUNK) as $pair) {
-            if ($clusters->of($pair->one) !== $pair->cluster) {
-                $this->db->table('duplicate_pairs')->where('one', $pair->one)->where('other', $pair->other)->update(['cluster' => $clusters->of($pair->one)]);
-            }
+        foreach ($this->db->table('duplicate_pairs')->orderBy('one')->orderBy('other')->select('one', 'other', 'cluster')->lazy(self::CHUNK)->chunk(self::CHUNK) as $chunk) {
+            $this->list->renumber($chunk->all(), $clusters);
         }
         // Who went away while it was searched is no duplicate of anyone.
         $this->list->forget($this->db->table('duplicate_pairs as p')->leftJoin('supporters as s', 's.id', '=', 'p.one')->whereNull('s.id')->distinct()->pluck('p.one')->all());

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intakes;
 
+use App\Matching\Against;
 use App\Matching\KeyTable;
 use App\Models\Intake;
 use App\Records\RecordReader;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intakes;
 
+use App\Matching\Against;
 use PineSieve\Core\Changes\Effects;
 use PineSieve\Core\Changes\FieldGroup;
 use PineSieve\Core\Changes\MatchEffect;

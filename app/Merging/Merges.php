@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Merging;
 
 use App\Account\Audit;
-use App\Duplicates\DuplicateList;
 use App\Duplicates\Duplicates;
 use App\Models\JournalEntry;
 use App\Models\Merge;
@@ -44,7 +43,6 @@ final readonly class Merges
         private RecordWriter $writer,
         private Ids $ids,
         private Duplicates $duplicates,
-        private DuplicateList $list,
     ) {
     }
 
@@ -92,14 +90,13 @@ final readonly class Merges
             $plan = $this->plan($candidates, $policy, $survivor, $typed);
             $this->mustKeepTheRules($plan, $candidates);
             $before = $this->given($supporters);
-            $alike = $this->list->alike($supporters);
             $journal = $this->ids->lastJournalId();
             $this->writer->write($this->entries($plan->changes), Cause::join($user?->id));
             if ($this->given([$plan->survivor]) !== $before) {
                 throw new LogicException("The gifts of supporter {$plan->survivor} are not those of all who were merged into it.");
             }
             $gone = array_values(array_filter($candidates, static fn (Candidate $one): bool => $one->id() !== $plan->survivor));
-            $this->duplicates->merged($alike, $plan->survivor);
+            $this->duplicates->merged($plan->survivor);
             Audit::note(Audit::MERGE, 'Merged '.implode(', ', array_map(static fn (Candidate $one): string => "{$one->record->field('display_name')} ({$one->id()})", $gone))." into {$plan->merged->field('display_name')} ({$plan->survivor})");
 
             return Merge::query()->create([

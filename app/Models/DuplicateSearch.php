@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Matching\Against;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
@@ -22,6 +23,8 @@ use Illuminate\Support\Carbon;
  * @property ?string $error
  * @property ?array<string, mixed> $tried  a rule set
  * @property ?array<string, mixed> $found
+ * @property ?array<string, mixed> $scope  null for everyone
+ * @property int $journal_mark
  * @property Carbon $created_at
  * @property ?Carbon $ended_at
  */
@@ -29,17 +32,34 @@ final class DuplicateSearch extends Model
 {
     public const UPDATED_AT = null;
 
+    /** Scope of a search for those who are new or changed since the last one. */
+    public const CHANGED = 'changed';
+
     protected $guarded = [];
 
     protected function casts(): array
     {
-        return ['too_common' => 'array', 'tried' => 'array', 'found' => 'array', 'created_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
+        return ['too_common' => 'array', 'tried' => 'array', 'found' => 'array', 'scope' => 'array', 'created_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
     }
 
     /** @return Builder<self> searches that count, the latest first */
     public static function real(): Builder
     {
         return self::query()->whereNull('tried')->orderByDesc('id');
+    }
+
+    /** The last search that went through everyone, or all that had changed; null if there is none, or if the rules have changed since. */
+    public function before(): ?self
+    {
+        $before = self::real()->where('state', 'done')->where('id', '<', $this->id)->where(static fn ($query) => $query->whereNull('scope')->orWhereIn('scope->kind', [Against::ALL, self::CHANGED]))->first();
+
+        return $before === null || RulesInUse::query()->where('changed_at', '>', $before->created_at)->exists() ? null : $before;
+    }
+
+    /** Whether only a part of the database is asked for. */
+    public function isOfPart(): bool
+    {
+        return ! in_array($this->scope['kind'] ?? Against::ALL, [Against::ALL, self::CHANGED], true);
     }
 
     public static function underWay(): ?self

@@ -135,4 +135,107 @@ final class DuplicatesTest extends TestCase
         self::assertSame(['certain' => 1, 'review' => 1], $this->found()['counts']);
         self::assertStringContainsString('One cluster of certain duplicates is merged.', (string) DB::table('messages')->orderByDesc('id')->value('text'));
     }
+
+    /** @return list<list<int>> */
+    private function clusters(): array
+    {
+        return array_map(static fn (array $cluster): array => array_column($cluster['members'], 'id'), $this->found()['clusters']);
+    }
+
+    private function add(string $first, string $last, string $email): int
+    {
+        return (int) $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => $first, 'name.last' => $last], 'emails' => [['address' => $email]]]])->assertCreated()->json('id');
+    }
+
+    public function test_only_what_is_new_or_changed_since_is_searched(): void
+    {
+        $this->world();
+        $this->postJson('/api/duplicates/search', ['kind' => 'changed'])->assertStatus(202);
+        self::assertSame(7, $this->found()['search']['done'], 'Where nothing was searched before, everyone is.');
+        $before = $this->clusters();
+        $new = $this->add('Zoe', 'Park', 'zoe@example.org');
+        $this->postJson('/api/duplicates/search', ['kind' => 'changed'])->assertStatus(202);
+
+        self::assertSame(1, $this->found()['search']['done']);
+        self::assertEqualsCanonicalizing([...$before, [3, $new]], $this->clusters());
+        $this->postJson('/api/duplicates/search', ['kind' => 'changed'])->assertStatus(202);
+        self::assertSame([0, 3], [$this->found()['search']['done'], count($this->clusters())]);
+        $searched = $this->clusters();
+        $this->postJson('/api/duplicates/search')->assertStatus(202);
+        self::assertEqualsCanonicalizing($searched, $this->clusters(), 'The whole database says the same.');
+    }
+
+    public function test_what_was_found_of_someone_who_changed_goes(): void
+    {
+        $this->world();
+        $this->postJson('/api/duplicates/search')->assertStatus(202);
+        $form = $this->getJson('/api/supporters/6/form')->json();
+        $this->putJson('/api/supporters/6/form', ['draft' => [...$form['draft'], 'fields' => [...$form['draft']['fields'], 'name.first' => 'Ulrike', 'name.last' => 'Sandpiper']], 'base' => $form['draft']])->assertOk();
+        $this->postJson('/api/duplicates/search', ['kind' => 'changed'])->assertStatus(202);
+
+        self::assertSame([[1, 5, 7]], $this->clusters());
+    }
+
+    public function test_other_rules_make_the_next_search_go_through_everyone(): void
+    {
+        $this->world();
+        $this->postJson('/api/duplicates/search')->assertStatus(202);
+        $this->travel(1)->minutes();
+        $id = $this->postJson('/api/match-rules', ['content' => json_encode(['name' => 'Ours', 'kind' => 'person', 'rules' => [['name' => 'Last name', 'verdict' => 'review', 'comparisons' => [['field' => 'name.last']]]]])])->assertCreated()->json('id');
+        $this->putJson('/api/match-rules/used', ['kind' => 'person', 'set' => $id])->assertOk();
+        $this->postJson('/api/duplicates/search', ['kind' => 'changed'])->assertStatus(202);
+
+        self::assertSame(7, $this->found()['search']['done']);
+    }
+
+    public function test_a_part_of_the_database_is_searched_against_all_of_it(): void
+    {
+        $this->world();
+        $search = $this->postJson('/api/searches', ['name' => 'Martas', 'query' => ['q' => 'marta@example.org']])->json('id');
+        $this->postJson('/api/duplicates/search', ['kind' => 'search', 'search' => $search])->assertStatus(202);
+        self::assertSame([1, [[2, 6]]], [$this->found()['search']['done'], $this->clusters()]);
+        $this->postJson('/api/duplicates/search', ['kind' => 'ids', 'ids' => [5, 999]])->assertStatus(202);
+        self::assertEqualsCanonicalizing([[2, 6], [1, 5, 7]], $this->clusters(), 'What was found of the others stays.');
+        $this->postJson('/api/duplicates/search', ['kind' => 'changed'])->assertStatus(202);
+        self::assertSame(7, $this->found()['search']['done'], 'A part says nothing of the rest.');
+        foreach ([['kind' => 'moon'], ['kind' => 'group'], ['kind' => 'search', 'search' => 99], ['kind' => 'ids', 'ids' => []]] as $nonsense) {
+            $this->postJson('/api/duplicates/search', $nonsense)->assertStatus(422);
+        }
+    }
+
+    public function test_searches_begin_by_themselves_once_a_night(): void
+    {
+        $this->world();
+        $run = static fn (string $at) => [\Illuminate\Support\Carbon::setTestNow($at), app(\App\Duplicates\SearchSchedule::class)->run()];
+        $searches = static fn (): int => DB::table('duplicate_searches')->count();
+        $run('2026-11-24 04:00');
+        self::assertSame(0, $searches(), 'Nobody has asked for it.');
+        $this->putJson('/api/duplicates/schedule', ['every' => 'day'])->assertOk();
+        $this->putJson('/api/duplicates/schedule', ['every' => 'hour'])->assertStatus(422);
+        self::assertSame('day', $this->found()['schedule']);
+        $counts = [];
+        foreach (['2026-11-25 01:00', '2026-11-25 03:10', '2026-11-25 03:20', '2026-11-26 02:59', '2026-11-26 03:00'] as $at) {
+            $run($at);
+            $counts[] = $searches();
+        }
+        \Illuminate\Support\Carbon::setTestNow();
+
+        self::assertSame([0, 1, 1, 1, 2], $counts);
+    }
+
+    public function test_two_do_not_look_at_the_same_cluster(): void
+    {
+        $this->world();
+        $this->postJson('/api/duplicates/search')->assertStatus(202);
+        $claim = fn (int $cluster): ?string => $this->postJson('/api/duplicates/claim', ['cluster' => $cluster])->assertOk()->json('looked_at_by');
+        self::assertNull($claim(1));
+        $this->actingAs(\App\Models\User::query()->create(['name' => 'Other', 'email' => 'other@example.org', 'password' => 'x', 'role' => \App\Models\Role::DataSteward]));
+        self::assertSame('Data steward', $claim(1));
+        self::assertSame([[1, 'Data steward'], [2, null]], array_map(static fn (array $cluster): array => [$cluster['cluster'], $cluster['looked_at_by']], $this->found()['clusters']));
+        self::assertNull($claim(2));
+        $this->travel(41)->seconds();
+        self::assertNull($claim(1), 'Who has gone away holds nothing.');
+        self::assertSame(1, DB::table('duplicate_claims')->count(), 'One looks at one at a time.');
+        $this->postJson('/api/duplicates/claim', ['cluster' => 'x'])->assertStatus(422);
+    }
 }

@@ -169,7 +169,7 @@ final class PairJudge
         }
         $agreements += $this->circumstances->shared($agreements, $one->values, $other->values);
 
-        return new Pair($one->ref, $other->ref, $certainty, self::score($agreements, count($signs), $certainty), array_values(array_map(static fn (Agreement $agreement): string => $agreement->reason, array_filter($agreements, static fn (Agreement $agreement): bool => $agreement->reason !== ''))), [...array_values($signs), ...$this->circumstances->elsewhere($agreements, $one->values, $other->values)], $held);
+        return new Pair($one->ref, $other->ref, $certainty, self::score($agreements, count($signs), $certainty), array_values(array_map(static fn (Agreement $agreement): string => $agreement->reason, array_filter($agreements, static fn (Agreement $agreement): bool => $agreement->reason !== ''))), [...array_values($signs), ...$this->circumstances->elsewhere($agreements, $one->values, $other->values), ...(array_keys($agreements) === [Comparison::NAME] ? ['Nothing but the name agrees'] : [])], $held);
     }
 
     /**

@@ -12,6 +12,8 @@ import { Pane } from '../shared/Pane';
 import { Shortcuts } from '../shared/Shortcuts';
 import { useKeys } from '../shared/useKeys';
 import { MergedThings } from './MergedThings';
+import { SearchChoice } from './SearchChoice';
+import { useClaim } from './useClaim';
 import { MergeFields } from './MergeFields';
 import type { Duplicates, MergeDone } from './types';
 import { useMerge } from './useMerge';
@@ -34,11 +36,14 @@ export function DuplicatesPage() {
     queryKey: ['duplicates', certainty, page],
     queryFn: () => api.get<Duplicates>(`duplicates?certainty=${certainty}&page=${page}`),
     placeholderData: keepPreviousData,
-    refetchInterval: (found) => (isUnderWay(found.state.data) ? 700 : false),
+    // What others settle meanwhile goes.
+    refetchInterval: (found) => (isUnderWay(found.state.data) ? 700 : 10_000),
   });
   const data = query.data;
   const clusters = data?.clusters ?? [];
-  const at = Math.max(0, clusters.findIndex((one) => one.cluster === chosen));
+  const free = Math.max(0, clusters.findIndex((one) => one.looked_at_by === null));
+  const found = clusters.findIndex((one) => one.cluster === chosen);
+  const at = found < 0 ? free : found;
   const cluster = clusters[at];
   const supporters = cluster?.members.map((one) => one.id).filter((id) => !without.includes(id)) ?? [];
   const looked = useMerge(supporters.slice(0, 20));
@@ -46,14 +51,19 @@ export function DuplicatesPage() {
     setChosen(clusters[Math.max(0, Math.min(index, clusters.length - 1))]?.cluster ?? null);
     setWithout([]);
   };
+  // The next ones that nobody else looks at.
+  const later = () => {
+    const next = clusters.findIndex((one, i) => i > at && one.looked_at_by === null);
+    pick(next < 0 ? free : next);
+  };
+  const other = useClaim(cluster?.cluster);
   const again = () => void queries.invalidateQueries({ predicate: (one) => one.queryKey[0] !== 'merge' });
   const done = (deed: Deed) => {
     setDeeds([...deeds, deed]);
-    setChosen((clusters[at + 1] ?? clusters[at - 1])?.cluster ?? null);
+    setChosen(clusters.find((one, i) => i > at && one.looked_at_by === null)?.cluster ?? clusters[at - 1]?.cluster ?? null);
     setWithout([]);
     again();
   };
-  const search = useMutation({ mutationFn: () => api.post('duplicates/search'), onSuccess: again });
   const merge = useMutation({ mutationFn: () => api.post<MergeDone>('merges', looked.request), onSuccess: (merged) => done({ kind: 'merged', merge: merged.id, cluster: cluster?.cluster ?? 0 }) });
   const keepApart = useMutation({ mutationFn: (of: number[]) => api.post('duplicates/not-the-same', { supporters: of }), onSuccess: (_answer, of) => done({ kind: 'apart', supporters: of, cluster: cluster?.cluster ?? 0 }) });
   const takeBack = useMutation({
@@ -75,28 +85,28 @@ export function DuplicatesPage() {
     },
   });
   const isBusy = merge.isPending || keepApart.isPending || takeBack.isPending;
-  const doMerge = () => looked.isSettled && !isBusy && merge.mutate();
-  const doApart = () => supporters.length > 1 && !isBusy && keepApart.mutate(supporters.slice(0, 20));
+  const doMerge = () => looked.isSettled && other === null && !isBusy && merge.mutate();
+  const doApart = () => supporters.length > 1 && other === null && !isBusy && keepApart.mutate(supporters.slice(0, 20));
   const undo = () => {
     const last = deeds[deeds.length - 1];
     if (last !== undefined && !isBusy) {
       takeBack.mutate(last);
     }
   };
-  useKeys({ s: doMerge, n: doApart, j: () => pick(at + 1), ArrowDown: () => pick(at + 1), ' ': () => pick(at + 1), k: () => pick(at - 1), ArrowUp: () => pick(at - 1), u: undo });
+  useKeys({ s: doMerge, n: doApart, j: () => pick(at + 1), ArrowDown: () => pick(at + 1), ' ': later, k: () => pick(at - 1), ArrowUp: () => pick(at - 1), u: undo });
   const last = data?.search ?? null;
   return (
     <>
       <TitleLine title="Duplicates">{data === undefined ? '' : `${count(data.counts.certain)} certain, ${count(data.counts.review)} to review`}</TitleLine>
-      <Trouble error={query.error ?? search.error ?? merge.error ?? keepApart.error ?? takeBack.error} />
+      <Trouble error={query.error ?? merge.error ?? keepApart.error ?? takeBack.error} />
       <div className="hint">
         <span>
           {last === null && 'The database has not been searched yet.'}
           {last !== null && isUnderWay(data) && `Looking through the supporters: ${count(last.done)} of ${count(last.total)} …`}
-          {last?.state === 'done' && `${counted(last.total, 'supporter')} looked through ${moment(last.ended_at ?? last.created_at)}, ${counted(last.compared, 'pair')} compared${(last.too_common ?? []).length > 0 ? `; ${counted((last.too_common ?? []).length, 'value')} that too many share ${(last.too_common ?? []).length === 1 ? 'was' : 'were'} left alone` : ''}.`}
+          {last?.state === 'done' && `${last.total === 0 ? 'Nobody was new or changed' : `${counted(last.total, 'supporter')} looked through`} ${moment(last.ended_at ?? last.created_at)}, ${counted(last.compared, 'pair')} compared${(last.too_common ?? []).length > 0 ? `; ${counted((last.too_common ?? []).length, 'value')} that too many share ${(last.too_common ?? []).length === 1 ? 'was' : 'were'} left alone` : ''}.`}
           {last?.state === 'failed' && (last.error ?? '')}
         </span>
-        {!isUnderWay(data) && data !== undefined && <button type="button" className="plain-button" onClick={() => search.mutate()}>{last === null ? 'Search it' : 'Search again'}</button>}
+        {!isUnderWay(data) && data !== undefined && <SearchChoice key={String(last === null)} isFirst={last === null} schedule={data.schedule} onSearch={again} />}
         <span className="push">
           {(data?.counts.certain ?? 0) > 0 && <Link to="/duplicates/certain">Merge the certain ones</Link>}
           <Link to="/duplicates/apart">Said not to be the same</Link>
@@ -110,7 +120,7 @@ export function DuplicatesPage() {
                 <li key={one.cluster}>
                   <button type="button" aria-current={i === at} onClick={() => pick(i)}>
                     <span className="line"><b className="cut">{one.members[0]?.name}</b><span className={`pill ${one.certainty === 'certain' ? 'info' : 'look'}`}>{one.certainty}</span></span>
-                    <span className="quiet">{one.members.length > 2 ? `and ${counted(one.members.length - 1, 'other')}` : one.members[1]?.name}</span>
+                    <span className="quiet">{one.looked_at_by !== null ? `${one.looked_at_by} looks at it` : one.members.length > 2 ? `and ${counted(one.members.length - 1, 'other')}` : one.members[1]?.name}</span>
                   </button>
                 </li>
               ))}
@@ -122,6 +132,7 @@ export function DuplicatesPage() {
         <Pane title={looked.data === undefined ? 'Side by side' : `They become ${looked.data.name}`} note={cluster === undefined ? '' : `${at + 1} of ${count(clusters.length)}`}>
           <div className="pane-body" tabIndex={0}>
             <Trouble error={looked.error} />
+            {other !== null && <div className="hint"><span>{other} is looking at these just now. What is decided here would cross it.</span><button type="button" className="plain-button" onClick={later}>Go to the next ones</button></div>}
             {looked.data !== undefined && <MergeFields data={looked.data} typed={looked.typed} onTyped={looked.setTyped} onSurvivor={looked.setSurvivor} onWithout={(id) => setWithout([...without, id])} />}
           </div>
         </Pane>
@@ -130,9 +141,9 @@ export function DuplicatesPage() {
         </Pane>
       </div>
       <div className="foot">
-        <Button disabled={!looked.isSettled} loading={merge.isPending} onClick={doMerge}>The same <kbd>S</kbd></Button>
-        <Button variant="default" disabled={supporters.length < 2} loading={keepApart.isPending} onClick={doApart}>Not the same <kbd>N</kbd></Button>
-        <Button variant="default" disabled={clusters.length < 2} onClick={() => pick(at + 1)}>Later <kbd>Space</kbd></Button>
+        <Button disabled={!looked.isSettled || other !== null} loading={merge.isPending} onClick={doMerge}>The same <kbd>S</kbd></Button>
+        <Button variant="default" disabled={supporters.length < 2 || other !== null} loading={keepApart.isPending} onClick={doApart}>Not the same <kbd>N</kbd></Button>
+        <Button variant="default" disabled={clusters.length < 2} onClick={later}>Later <kbd>Space</kbd></Button>
         <Button variant="subtle" color="pine" disabled={deeds.length === 0} onClick={undo}>Take back the last one <kbd>U</kbd></Button>
         <span className="push"><Shortcuts keys={[['S', 'They are the same: merge them'], ['N', 'They are not the same: remembered for good'], ['Space or J', 'Later: the next ones'], ['K', 'The ones before'], ['U', 'Take back what was done last']]} /></span>
       </div>

@@ -45,9 +45,11 @@ export interface MergeDone {
 
 /** Clusters of supporters that may be one, and the last search for them. */
 export interface Duplicates {
-  clusters: { cluster: number; certainty: 'certain' | 'review'; score: number; members: { id: number; name: string }[] }[];
+  clusters: { cluster: number; certainty: 'certain' | 'review'; score: number; looked_at_by: string | null; members: { id: number; name: string }[] }[];
   total: number;
   pages: number;
   counts: { certain: number; review: number };
+  /** How often new and changed ones are searched by themselves. */
+  schedule: string;
   search: { state: 'waiting' | 'searching' | 'done' | 'failed'; done: number; total: number; compared: number; too_common: { rules: string; value: string; records: number }[] | null; error: string | null; created_at: string; ended_at: string | null } | null;
 }

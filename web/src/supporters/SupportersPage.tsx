@@ -45,7 +45,7 @@ export function SupportersPage() {
       <div className="panes">
         <Pane
           right={may.edit && <Button size="compact-sm" component={Link} to="/supporters/new">Add a supporter</Button>}
-          title={<><SearchField label="Search supporters" hint="Name, email, phone or old id" value={text} onSearch={search} /><SavedSearchMenu asked={{ ...(asked === '' ? {} : { q: asked }), ...Object.fromEntries(asked_.map((key) => [key, query.get(key) ?? ''])) }} onPick={(kept) => { setQuery(kept); search(kept['q'] ?? ''); }} /></>}
+          title={<div className="sentence"><SearchField label="Search supporters" hint="Name, email, phone or old id" value={text} onSearch={search} /><SavedSearchMenu asked={{ ...(asked === '' ? {} : { q: asked }), ...Object.fromEntries(asked_.map((key) => [key, query.get(key) ?? ''])) }} onPick={(kept) => { setQuery(kept); search(kept['q'] ?? ''); }} /></div>}
         >
           <Trouble error={found.error} />
           {asked_.length > 0 && <div className="hint"><span>Only those {filterWords(query)}.</span><button type="button" className="plain-button" onClick={() => setQuery({})}>Show all</button></div>}

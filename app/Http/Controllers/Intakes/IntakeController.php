@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Intakes;
 
 use App\Http\Controllers\Controller;
-use App\Intakes\Against;
 use App\Intakes\FixedRows;
 use App\Intakes\LoadQueue;
 use App\Intakes\Opening;
@@ -13,6 +12,7 @@ use App\Intakes\Settings;
 use App\Intakes\SourceStore;
 use App\Intakes\Summary;
 use App\Jobs\CarryOn;
+use App\Matching\Against;
 use App\Models\Intake;
 use App\Models\IntakeState;
 use Illuminate\Http\JsonResponse;

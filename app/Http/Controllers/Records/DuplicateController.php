@@ -7,6 +7,7 @@ namespace App\Http\Controllers\Records;
 use App\Account\Audit;
 use App\Duplicates\DuplicateList;
 use App\Duplicates\Duplicates;
+use App\Duplicates\SearchSchedule;
 use App\Http\Controllers\Controller;
 use App\Jobs\FindDuplicates;
 use App\Jobs\MergeCertain;
@@ -23,6 +24,9 @@ final class DuplicateController extends Controller
 
     private const SAMPLE = 12;
 
+    /** Seconds for which a cluster is someone's; the page says so again as long as it is open. */
+    private const CLAIMED = 40;
+
     public function __construct(
         private readonly Duplicates $duplicates,
         private readonly DuplicateList $list,
@@ -34,17 +38,43 @@ final class DuplicateController extends Controller
         $this->authorize('merge');
         $data = $request->validate(['certainty' => ['nullable', Rule::in(['certain', 'review'])], 'page' => ['nullable', 'integer', 'min:1']]);
 
-        return response()->json([...$this->list->page(($data['certainty'] ?? '') === '' ? null : $data['certainty'], (int) ($data['page'] ?? 1)), 'counts' => $this->list->counts(), 'search' => DuplicateSearch::real()->first()]);
+        return response()->json([...$this->list->page(($data['certainty'] ?? '') === '' ? null : $data['certainty'], (int) ($data['page'] ?? 1), (int) $request->user()?->id), 'counts' => $this->list->counts(), 'search' => DuplicateSearch::real()->first(), 'schedule' => SearchSchedule::kept()]);
     }
 
     public function search(Request $request): JsonResponse
     {
         $this->authorize('merge');
+        $scope = $request->validate([
+            'kind' => ['sometimes', Rule::in(['all', 'group', 'search', 'ids', DuplicateSearch::CHANGED])],
+            'group' => ['required_if:kind,group', 'string', 'max:120'],
+            'search' => ['required_if:kind,search', 'integer', 'exists:saved_searches,id'],
+            'ids' => ['required_if:kind,ids', 'array', 'min:1', 'max:100000'], 'ids.*' => ['integer', 'min:1'],
+        ]);
         abort_if(DuplicateSearch::underWay() !== null, 409, 'A search is under way already.');
-        $search = DuplicateSearch::query()->create(['state' => 'waiting', 'user_id' => $request->user()?->id])->refresh();
+        $search = DuplicateSearch::query()->create(['state' => 'waiting', 'scope' => $scope === [] ? null : $scope, 'user_id' => $request->user()?->id])->refresh();
         FindDuplicates::dispatch($search->id);
 
         return response()->json($search, 202);
+    }
+
+    /** Whether the database is searched by itself, each night or each week. */
+    public function schedule(Request $request): JsonResponse
+    {
+        $this->authorize('merge');
+        $every = $request->validate(['every' => ['required', Rule::in(array_keys(SearchSchedule::EVERY))]])['every'];
+        SearchSchedule::keep($every);
+        Audit::note(Audit::MERGE, $every === 'never' ? 'Ended the searches for duplicates by themselves' : "Has new and changed supporters searched for duplicates every {$every}");
+
+        return response()->json(['schedule' => $every]);
+    }
+
+    /** Says that someone looks at a cluster, so that nobody else decides on it meanwhile. */
+    public function claim(Request $request): JsonResponse
+    {
+        $this->authorize('merge');
+        $cluster = (int) $request->validate(['cluster' => ['required', 'integer', 'min:1']])['cluster'];
+
+        return response()->json(['looked_at_by' => $this->list->claim($cluster, (int) $request->user()?->id, self::CLAIMED)]);
     }
 
     /** Some of the certain ones by chance, to be looked at before all of them are merged. */

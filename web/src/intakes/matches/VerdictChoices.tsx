@@ -72,7 +72,7 @@ function Choices({ settings, parts, onClose, onKeep }: { settings: Settings; par
             {fieldGroups.map((group) => (
               <label key={group.key} className="choice-line">
                 <span>{group.label}</span>
-                <Select size="xs" w={216} aria-label={group.label} allowDeselect={false} value={draft.effects[group.key] ?? 'usual'} data={[{ value: 'usual', label: `as above: ${does[usualOf(group, draft.effect)] ?? ''}` }, ...group.effects.map((value) => ({ value, label: does[value] ?? value }))]} comboboxProps={{ width: 260, position: 'bottom-end' }} onChange={(chosen) => effect(group.key, chosen)} />
+                <Select size="xs" w={216} aria-label={group.label} allowDeselect={false} value={draft.effects[group.key] ?? 'usual'} data={[{ value: 'usual', label: `usual: ${does[usualOf(group, draft.effect)] ?? ''}` }, ...group.effects.map((value) => ({ value, label: does[value] ?? value }))]} comboboxProps={{ width: 260, position: 'bottom-end' }} onChange={(chosen) => effect(group.key, chosen)} />
               </label>
             ))}
           </div>

@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-namespace App\Intakes;
+namespace App\Matching;
 
 use App\Models\SavedSearch;
 use App\Records\SupporterSearch;
 use Illuminate\Support\Facades\DB;
 
-/** Whom the rows of an intake are compared with. */
+/** With whom records are compared: the rows of an intake, or supporters in a search for duplicates. */
 final readonly class Against
 {
     public const ALL = 'all';

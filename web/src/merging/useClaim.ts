@@ -1,0 +1,15 @@
+import { useQuery } from '@tanstack/react-query';
+import { api } from '../api/client';
+
+/** Says, as long as the page is open, that one looks at a cluster. The name of who looks at it already, if another does. */
+export function useClaim(cluster: number | undefined): string | null {
+  const claim = useQuery({
+    queryKey: ['claim', cluster],
+    queryFn: () => api.post<{ looked_at_by: string | null }>('duplicates/claim', { cluster }),
+    enabled: cluster !== undefined,
+    refetchInterval: 15_000,
+    staleTime: 0,
+    gcTime: 0,
+  });
+  return claim.data?.looked_at_by ?? null;
+}
