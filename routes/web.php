@@ -167,6 +167,8 @@ Route::prefix('api')->group(function (): void {
         Route::get('duplicates/certain', [DuplicateController::class, 'sample']);
         Route::post('duplicates/certain', [DuplicateController::class, 'mergeCertain']);
         Route::post('duplicates/not-the-same', [DuplicateController::class, 'notTheSame']);
+        Route::post('duplicates/household', [DuplicateController::class, 'household']);
+        Route::put('duplicates/fields', [DuplicateController::class, 'fields']);
         Route::get('duplicates/not-the-same', [DuplicateController::class, 'decisions']);
         Route::delete('duplicates/not-the-same/{one}/{other}', [DuplicateController::class, 'withdraw'])->whereNumber(['one', 'other']);
         Route::get('searches', [SavedSearchController::class, 'index']);

@@ -64,16 +64,41 @@ final readonly class MergeView
         };
     }
 
+    /** @return list<array{column: string, label: string}> fields that supporters can be looked at by, side by side */
+    public function columns(): array
+    {
+        $columns = array_map(fn (string $column): array => ['column' => $column, 'label' => $this->label($column)], self::COLUMNS);
+        foreach (self::LISTS as $list => $label) {
+            $columns[] = ['column' => $list, 'label' => $label];
+        }
+        foreach ($this->catalog->all() as $field) {
+            if ($field->isCustom()) {
+                $columns[] = ['column' => $field->key, 'label' => $field->label];
+            }
+        }
+
+        return $columns;
+    }
+
+    private function label(string $column): string
+    {
+        $field = FieldPlace::field('supporter', $column);
+
+        return $field === null ? $column : $this->catalog->field($field)->label;
+    }
+
     /**
      * @param  list<Candidate>  $candidates
-     * @return list<array{column: string, label: string, values: array<int, string>, merged: string, differs: bool}> those that say anything
+     * @return list<array{column: string, label: string, values: array<int, string>, merged: string, differs: bool, is_list: bool}> those that say anything
      */
     private function fields(array $candidates, SupporterRecord $merged): array
     {
         $fields = [];
         foreach (self::COLUMNS as $column) {
-            $field = FieldPlace::field('supporter', $column);
-            $fields[$column] = [$field === null ? $column : $this->catalog->field($field)->label, static fn (SupporterRecord $record): string => $record->field($column)];
+            $fields[$column] = [$this->label($column), static fn (SupporterRecord $record): string => $record->field($column)];
+        }
+        foreach (self::LISTS as $list => $label) {
+            $fields[$list] = [$label, fn (SupporterRecord $record): string => implode("\n", array_map(fn (RecordPart $part): string => $this->text($list, $part, []), $record->{$list}))];
         }
         foreach ($candidates as $candidate) {
             foreach ($candidate->record->custom as $part) {
@@ -96,7 +121,7 @@ final readonly class MergeView
                 $values[$candidate->id()] = $read($candidate->record);
             }
             if (array_filter($values, static fn (string $value): bool => $value !== '') !== [] || $read($merged) !== '') {
-                $shown[] = ['column' => $column, 'label' => $label, 'values' => $values, 'merged' => $read($merged), 'differs' => count(array_unique($values)) > 1];
+                $shown[] = ['column' => $column, 'label' => $label, 'values' => $values, 'merged' => $read($merged), 'differs' => count(array_unique($values)) > 1, 'is_list' => isset(self::LISTS[$column])];
             }
         }
 

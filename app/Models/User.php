@@ -15,6 +15,7 @@ use Illuminate\Support\Carbon;
  * @property Role $role
  * @property ?bool $may_load null where the role decides
  * @property ?bool $may_edit null where the role decides
+ * @property ?list<string> $review_fields  by which duplicates are reviewed, in their order; null for all
  * @property ?Carbon $disabled_at
  * @property ?Carbon $password_changed_at
  */
@@ -26,7 +27,7 @@ final class User extends Authenticatable
 
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'role' => Role::class, 'may_load' => 'boolean', 'may_edit' => 'boolean', 'disabled_at' => 'datetime', 'password_changed_at' => 'datetime'];
+        return ['password' => 'hashed', 'role' => Role::class, 'may_load' => 'boolean', 'may_edit' => 'boolean', 'disabled_at' => 'datetime', 'review_fields' => 'array', 'password_changed_at' => 'datetime'];
     }
 
     /** Whether records may be brought in, loaded and taken back. */

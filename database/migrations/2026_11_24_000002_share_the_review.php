@@ -16,6 +16,8 @@ return new class extends Migration
             // The last journal entry that the search has seen.
             $table->unsignedBigInteger('journal_mark')->default(0);
         });
+        // Fields by which someone reviews duplicates, in their order; none for all.
+        Schema::table('users', fn (Blueprint $table) => $table->text('review_fields')->nullable());
         // Who looks at a cluster just now, so that two do not decide on the same.
         Schema::create('duplicate_claims', function (Blueprint $table): void {
             $table->unsignedBigInteger('cluster')->primary();

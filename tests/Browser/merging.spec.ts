@@ -1,5 +1,15 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { bring, load, looksSound, settle, signIn, workOut } from './steps';
+
+/** Looks for duplicates among everyone. */
+async function searchAll(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^Search (the database|again)$/ }).click();
+  await page.getByRole('combobox', { name: 'Look at' }).click();
+  await page.getByRole('option', { name: 'everyone', exact: true }).click();
+  await looksSound(page);
+  await page.getByRole('button', { name: 'Search', exact: true }).click();
+  await expect(page.getByText(/supporters looked through/)).toBeVisible({ timeout: 30_000 });
+}
 
 test('two supporters are merged after a look at what they become, and taken apart again', async ({ page }) => {
   await signIn(page);
@@ -69,8 +79,7 @@ test('duplicates of the whole database are reviewed by keyboard alone', async ({
   }
   await page.getByRole('link', { name: 'Duplicates' }).click();
   await looksSound(page);
-  await page.getByRole('button', { name: /^Search (it|again)$/ }).click();
-  await expect(page.getByText(/supporters looked through/)).toBeVisible({ timeout: 30_000 });
+  await searchAll(page);
   await page.goto('/duplicates?show=certain');
   await expect(page.getByRole('heading', { name: /^They become/ })).toBeVisible();
   await looksSound(page);
@@ -136,4 +145,71 @@ test('a match rule set of one\'s own is tried on the database before it is used'
   await page.getByRole('button', { name: 'Delete' }).click();
   await expect(page.getByText('yours, for people')).toBeHidden();
   await expect(page.getByRole('button', { name: /^People/ }).getByText('in use')).toBeVisible();
+});
+
+test('two review at once and do not cross each other; one reviews by fields of their own, and makes a household', async ({ page, browser, baseURL }) => {
+  await signIn(page);
+  await bring(page, 'pairs.csv', ['First name,Last name,Email,Phone', 'Leopold,Merganser,leopold@example.org,978-555-0171', 'Hermia,Guillemot,hermia@example.org,978-555-0172', 'Cosima,Dotterel,cosima@example.org,978-555-0173'].join('\n'));
+  await settle(page);
+  await workOut(page);
+  await load(page, 'Pairs');
+  for (const [first, last, phone] of [['L.', 'Merganser', '978-555-0171'], ['H.', 'Guillemot', '978-555-0172'], ['C.', 'Dotterel', '978-555-0173']]) {
+    await page.goto('/supporters/new');
+    await page.getByLabel('First name', { exact: true }).fill(first ?? '');
+    await page.getByLabel('Last name', { exact: true }).fill(last ?? '');
+    await page.getByLabel('Phone of phones 1').fill(phone ?? '');
+    await page.getByRole('button', { name: 'Add this supporter' }).click();
+    await expect(page).toHaveURL(/supporters\/\d+$/);
+  }
+  await page.getByRole('link', { name: 'Duplicates' }).click();
+  await searchAll(page);
+  await page.goto('/duplicates?show=review');
+  const mine = page.getByRole('heading', { name: /^They become/ });
+  await expect(mine).toBeVisible();
+  const first = await mine.innerText();
+
+  // Someone else comes: what is looked at already is said so, and passed over.
+  const context = await browser.newContext({ baseURL: baseURL ?? '' });
+  const other = await context.newPage();
+  await signIn(other, 'admin@example.org');
+  await other.goto('/duplicates?show=review');
+  const theirs = other.getByRole('heading', { name: /^They become/ });
+  await expect(theirs).toBeVisible();
+  await expect(other.getByText('Odile Marchetti looks at it')).toBeVisible();
+  expect(await theirs.innerText()).not.toBe(first);
+  await other.getByText('Odile Marchetti looks at it').click();
+  await expect(other.getByText(/Odile Marchetti is looking at these just now/)).toBeVisible();
+  await expect(other.getByRole('button', { name: /^The same/ })).toBeDisabled();
+  await looksSound(other);
+  await other.keyboard.press('s');
+  await other.getByRole('button', { name: 'Go to the next ones' }).click();
+  await expect(other.getByRole('button', { name: /^The same/ })).toBeEnabled();
+  const taken = await theirs.innerText();
+  expect(taken).not.toBe(first);
+  await expect(mine).toHaveText(first);
+
+  // Each decides on their own.
+  const left = Number(/(\d+) to review/.exec(await page.getByText(/\d+ certain, \d+ to review/).innerText())?.[1]);
+  await other.keyboard.press('n');
+  await expect(other.getByText(new RegExp(`, ${left - 1} to review`))).toBeVisible();
+  await page.keyboard.press('n');
+  await expect(page.getByText(new RegExp(`, ${left - 2} to review`))).toBeVisible();
+  await context.close();
+
+  // Fields of one's own, in their order.
+  await page.getByRole('button', { name: 'Fields', exact: true }).click();
+  await page.getByRole('checkbox', { name: 'Last name' }).check();
+  await page.getByRole('checkbox', { name: 'First name' }).check();
+  await page.getByRole('button', { name: 'First name further up' }).click();
+  await looksSound(page);
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByRole('cell', { name: 'Name on envelopes', exact: true })).toHaveCount(0);
+  await expect(page.getByRole('cell', { name: 'First name', exact: true }).or(page.getByRole('cell', { name: 'Last name', exact: true })).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Fields', exact: true }).click();
+  await page.getByRole('button', { name: 'All fields' }).click();
+  await expect(page.getByRole('cell', { name: 'Name on envelopes', exact: true })).toBeVisible();
+
+  await page.keyboard.press('h');
+  await expect(page.getByText(/They are members of the household/)).toBeVisible();
+  await looksSound(page);
 });

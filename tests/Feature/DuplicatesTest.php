@@ -238,4 +238,60 @@ final class DuplicatesTest extends TestCase
         self::assertSame(1, DB::table('duplicate_claims')->count(), 'One looks at one at a time.');
         $this->postJson('/api/duplicates/claim', ['cluster' => 'x'])->assertStatus(422);
     }
+
+    private function person(string $first, string $last, string $street = '12 Elm St'): int
+    {
+        return (int) $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => $first, 'name.last' => $last], 'addresses' => [['line1' => $street, 'city' => 'Dover', 'state' => 'NH', 'postal_code' => '03820']]]])->assertCreated()->json('id');
+    }
+
+    public function test_people_who_live_together_become_a_household(): void
+    {
+        $this->as();
+        [$ann, $bo] = [$this->person('Ann', 'Lee'), $this->person('Bo', 'Lee')];
+        $made = $this->postJson('/api/duplicates/household', ['supporters' => [$ann, $bo]])->assertCreated()->json();
+
+        self::assertSame('Ann & Bo Lee', $made['name']);
+        self::assertSame([[$ann, $made['household'], 'member'], [$bo, $made['household'], 'member']], DB::table('links')->orderBy('supporter_id')->get()->map(static fn ($link): array => [$link->supporter_id, $link->other_id, $link->kind])->all());
+        self::assertSame('12 Elm St', DB::table('addresses')->where('supporter_id', $made['household'])->value('line1'));
+        self::assertSame([[$ann, $bo]], DB::table('pair_decisions')->get(['one', 'other'])->map(static fn ($pair): array => [$pair->one, $pair->other])->all(), 'They are remembered as two.');
+
+        // Whoever comes later joins it.
+        $cy = $this->person('Cy', 'Dahl');
+        $this->postJson('/api/duplicates/household', ['supporters' => [$ann, $cy]])->assertCreated()->assertJsonPath('household', $made['household']);
+        self::assertSame(3, DB::table('links')->where('other_id', $made['household'])->count());
+    }
+
+    public function test_a_household_of_those_who_can_not_be_one_is_refused_and_nothing_is_written(): void
+    {
+        $this->as();
+        [$ann, $bo, $cy, $di] = [$this->person('Ann', 'Lee'), $this->person('Bo', 'Lee'), $this->person('Cy', 'Dahl', '4 Oak Rd'), $this->person('Di', 'Dahl', '9 Ash Ln')];
+        $lees = $this->postJson('/api/duplicates/household', ['supporters' => [$ann, $bo]])->json('household');
+        $dahls = $this->postJson('/api/duplicates/household', ['supporters' => [$cy, $di]])->assertCreated();
+        self::assertSame(0, DB::table('addresses')->where('supporter_id', $dahls->json('household'))->count(), 'They share no address.');
+        $before = $this->records();
+
+        self::assertStringContainsString('different households', (string) $this->postJson('/api/duplicates/household', ['supporters' => [$ann, $cy]])->assertStatus(409)->json('message'));
+        $this->postJson('/api/duplicates/household', ['supporters' => [$ann, $lees]])->assertStatus(409);
+        foreach ([[], [$ann], [$ann, $ann], [$ann, 999]] as $nonsense) {
+            $this->postJson('/api/duplicates/household', ['supporters' => $nonsense])->assertStatus(422);
+        }
+        self::assertSame($before, $this->records());
+    }
+
+    public function test_everyone_reviews_by_fields_of_their_own(): void
+    {
+        $this->world();
+        $this->putJson('/api/duplicates/fields', ['fields' => ['emails', 'last_name']])->assertOk();
+        self::assertSame(['emails', 'last_name'], $this->found()['fields']);
+        self::assertContains(['column' => 'phones', 'label' => 'Phones'], $this->found()['all_fields']);
+        foreach ([['fields' => ['shoes']], ['fields' => 'emails'], ['fields' => ['emails', 'emails']], []] as $nonsense) {
+            $this->putJson('/api/duplicates/fields', $nonsense)->assertStatus(422);
+        }
+        $this->putJson('/api/duplicates/fields', ['fields' => []])->assertOk();
+        self::assertSame([], $this->found()['fields']);
+
+        $lists = array_column($this->postJson('/api/merges/preview', ['supporters' => [1, 5]])->assertOk()->json('fields'), null, 'column');
+        self::assertSame([['1' => 'rob@example.org', '5' => 'rob@example.org'], false, true], [$lists['emails']['values'], $lists['emails']['differs'], $lists['emails']['is_list']]);
+        self::assertSame(['1' => '+16035550143', '5' => ''], $lists['phones']['values']);
+    }
 }

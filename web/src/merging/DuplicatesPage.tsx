@@ -12,6 +12,7 @@ import { Pane } from '../shared/Pane';
 import { Shortcuts } from '../shared/Shortcuts';
 import { useKeys } from '../shared/useKeys';
 import { MergedThings } from './MergedThings';
+import { ReviewFields } from './ReviewFields';
 import { SearchChoice } from './SearchChoice';
 import { useClaim } from './useClaim';
 import { MergeFields } from './MergeFields';
@@ -32,6 +33,7 @@ export function DuplicatesPage() {
   const [chosen, setChosen] = useState<number | null>(null);
   const [without, setWithout] = useState<number[]>([]);
   const [deeds, setDeeds] = useState<Deed[]>([]);
+  const [made, setMade] = useState<{ household: number; name: string } | null>(null);
   const query = useQuery({
     queryKey: ['duplicates', certainty, page],
     queryFn: () => api.get<Duplicates>(`duplicates?certainty=${certainty}&page=${page}`),
@@ -84,21 +86,30 @@ export function DuplicatesPage() {
       again();
     },
   });
-  const isBusy = merge.isPending || keepApart.isPending || takeBack.isPending;
+  const household = useMutation({
+    mutationFn: (of: number[]) => api.post<{ household: number; name: string }>('duplicates/household', { supporters: of }),
+    onSuccess: (made) => {
+      setMade(made);
+      again();
+    },
+  });
+  const isBusy = merge.isPending || household.isPending || keepApart.isPending || takeBack.isPending;
   const doMerge = () => looked.isSettled && other === null && !isBusy && merge.mutate();
   const doApart = () => supporters.length > 1 && other === null && !isBusy && keepApart.mutate(supporters.slice(0, 20));
+  const doHousehold = () => supporters.length > 1 && other === null && !isBusy && household.mutate(supporters.slice(0, 20));
   const undo = () => {
     const last = deeds[deeds.length - 1];
     if (last !== undefined && !isBusy) {
       takeBack.mutate(last);
     }
   };
-  useKeys({ s: doMerge, n: doApart, j: () => pick(at + 1), ArrowDown: () => pick(at + 1), ' ': later, k: () => pick(at - 1), ArrowUp: () => pick(at - 1), u: undo });
+  useKeys({ s: doMerge, n: doApart, h: doHousehold, j: () => pick(at + 1), ArrowDown: () => pick(at + 1), ' ': later, k: () => pick(at - 1), ArrowUp: () => pick(at - 1), u: undo });
   const last = data?.search ?? null;
   return (
     <>
       <TitleLine title="Duplicates">{data === undefined ? '' : `${count(data.counts.certain)} certain, ${count(data.counts.review)} to review`}</TitleLine>
-      <Trouble error={query.error ?? merge.error ?? keepApart.error ?? takeBack.error} />
+      <Trouble error={query.error ?? merge.error ?? keepApart.error ?? household.error ?? takeBack.error} />
+      {made !== null && <div className="hint"><span>They are members of the household <Link to={`/supporters/${made.household}`}>{made.name}</Link> now, and remembered as not the same.</span></div>}
       <div className="hint">
         <span>
           {last === null && 'The database has not been searched yet.'}
@@ -129,11 +140,11 @@ export function DuplicatesPage() {
           </div>
           {(data?.pages ?? 1) > 1 && <div className="pane-foot"><Pager page={page} pages={data?.pages ?? 1} onPage={(next) => setAsked({ ...(certainty === '' ? {} : { show: certainty }), page: String(next) }, { replace: true })} /></div>}
         </Pane>
-        <Pane title={looked.data === undefined ? 'Side by side' : `They become ${looked.data.name}`} note={cluster === undefined ? '' : `${at + 1} of ${count(clusters.length)}`}>
+        <Pane title={looked.data === undefined ? 'Side by side' : `They become ${looked.data.name}`} note={cluster === undefined ? '' : `${at + 1} of ${count(clusters.length)}`} right={data !== undefined && <ReviewFields all={data.all_fields} chosen={data.fields} />}>
           <div className="pane-body" tabIndex={0}>
             <Trouble error={looked.error} />
             {other !== null && <div className="hint"><span>{other} is looking at these just now. What is decided here would cross it.</span><button type="button" className="plain-button" onClick={later}>Go to the next ones</button></div>}
-            {looked.data !== undefined && <MergeFields data={looked.data} typed={looked.typed} onTyped={looked.setTyped} onSurvivor={looked.setSurvivor} onWithout={(id) => setWithout([...without, id])} />}
+            {looked.data !== undefined && <MergeFields data={looked.data} typed={looked.typed} onTyped={looked.setTyped} onSurvivor={looked.setSurvivor} onWithout={(id) => setWithout([...without, id])} chosen={data?.fields ?? []} />}
           </div>
         </Pane>
         <Pane title="Why, and what it has then" note={looked.data === undefined ? '' : `${counted(looked.data.gifts.count, 'gift')}, ${money(looked.data.gifts.given)}`}>
@@ -143,9 +154,10 @@ export function DuplicatesPage() {
       <div className="foot">
         <Button disabled={!looked.isSettled || other !== null} loading={merge.isPending} onClick={doMerge}>The same <kbd>S</kbd></Button>
         <Button variant="default" disabled={supporters.length < 2 || other !== null} loading={keepApart.isPending} onClick={doApart}>Not the same <kbd>N</kbd></Button>
+        <Button variant="default" disabled={supporters.length < 2 || other !== null} loading={household.isPending} onClick={doHousehold}>A household <kbd>H</kbd></Button>
         <Button variant="default" disabled={clusters.length < 2} onClick={later}>Later <kbd>Space</kbd></Button>
         <Button variant="subtle" color="pine" disabled={deeds.length === 0} onClick={undo}>Take back the last one <kbd>U</kbd></Button>
-        <span className="push"><Shortcuts keys={[['S', 'They are the same: merge them'], ['N', 'They are not the same: remembered for good'], ['Space or J', 'Later: the next ones'], ['K', 'The ones before'], ['U', 'Take back what was done last']]} /></span>
+        <span className="push"><Shortcuts keys={[['S', 'They are the same: merge them'], ['N', 'They are not the same: remembered for good'], ['H', 'They are not the same but live together: make a household of them'], ['Space or J', 'Later: the next ones'], ['K', 'The ones before'], ['U', 'Take back what was done last']]} /></span>
       </div>
     </>
   );

@@ -1,7 +1,8 @@
 import { Radio } from '@mantine/core';
 import { useState } from 'react';
-import { counted, money } from '../shared/format';
-import type { MergeField, MergePreview } from './types';
+import { counted, money, phone } from '../shared/format';
+import { Differing } from '../shared/Differing';
+import type { MergeField, MergePolicy, MergePreview } from './types';
 import { withoutTyped } from './typed';
 
 interface MergeFieldsProps {
@@ -10,13 +11,21 @@ interface MergeFieldsProps {
   onTyped: (typed: Record<string, string>) => void;
   onSurvivor: (id: number) => void;
   onWithout: (id: number) => void;
+  /** Columns to look at, in their order; none for all. */
+  chosen?: string[];
+  /** The rules by which a field may get its value, where one can choose for each field. */
+  rules?: string[];
+  policy?: MergePolicy;
+  onPolicy?: (policy: MergePolicy) => void;
 }
 
 /** The fields that differ, a column for each supporter and one for what they become; those that agree fold away. */
-export function MergeFields({ data, typed, onTyped, onSurvivor, onWithout }: MergeFieldsProps) {
+export function MergeFields(props: MergeFieldsProps) {
+  const { data, onSurvivor, onWithout, chosen = [] } = props;
   const [all, setAll] = useState(false);
-  const same = data.fields.filter((field) => !field.differs);
-  const shown = all ? data.fields : data.fields.filter((field) => field.differs);
+  const fields = chosen.length === 0 ? data.fields : chosen.flatMap((column) => data.fields.filter((field) => field.column === column));
+  const same = fields.filter((field) => !field.differs);
+  const shown = all ? fields : fields.filter((field) => field.differs);
   return (
     <table className="rows merge">
       <thead>
@@ -34,7 +43,7 @@ export function MergeFields({ data, typed, onTyped, onSurvivor, onWithout }: Mer
         </tr>
       </thead>
       <tbody>
-        {shown.map((field) => <FieldRow key={field.column} field={field} data={data} typed={typed} onTyped={onTyped} />)}
+        {shown.map((field) => <FieldRow key={field.column} field={field} {...props} />)}
         {same.length > 0 && (
           <tr>
             <td colSpan={data.candidates.length + 2}>
@@ -47,29 +56,47 @@ export function MergeFields({ data, typed, onTyped, onSurvivor, onWithout }: Mer
   );
 }
 
-function FieldRow({ field, data, typed, onTyped }: { field: MergeField; data: MergePreview; typed: Record<string, string>; onTyped: (typed: Record<string, string>) => void }) {
+function FieldRow({ field, data, typed, onTyped, rules, policy, onPolicy }: MergeFieldsProps & { field: MergeField }) {
   const [text, setText] = useState<string | null>(null);
   const isTyped = field.column in typed;
   const keep = (value: string) => onTyped({ ...typed, [field.column]: value });
   return (
     <tr>
-      <td className="quiet">{field.label}</td>
+      <td className="quiet">
+        {field.label}
+        {!field.is_list && rules !== undefined && policy !== undefined && onPolicy !== undefined && (
+          <select className="row-rule" aria-label={`Rule for ${field.label}`} value={policy.fields[field.column] ?? ''} onChange={(event) => onPolicy(withRule(policy, field.column, event.currentTarget.value))}>
+            <option value="">{policy.usual}</option>
+            {rules.filter((rule) => rule !== policy.usual).map((rule) => <option key={rule} value={rule}>{rule}</option>)}
+          </select>
+        )}
+      </td>
       {data.candidates.map((one) => {
         const value = field.values[one.id] ?? '';
         return (
           <td key={one.id}>
-            {value === '' ? <span className="nothing">blank</span> : (
-              <button type="button" className="take" aria-pressed={value === field.merged} aria-label={`Take ${value} for ${field.label}`} onClick={() => keep(value)}>{value}</button>
+            {value === '' ? <span className="nothing">blank</span> : field.is_list ? <Listed column={field.column} value={value} other={against(field, data, one.id)} /> : (
+              <button type="button" className="take" aria-pressed={value === field.merged} aria-label={`Take ${value} for ${field.label}`} onClick={() => keep(value)}><Differing value={value} other={against(field, data, one.id)} exact /></button>
             )}
           </td>
         );
       })}
       <td className="becomes">
-        <div className="inline-form" style={{ flexWrap: 'nowrap', gap: 5 }}>
+        {field.is_list ? <Listed column={field.column} value={field.merged} other="" /> : <div className="inline-form" style={{ flexWrap: 'nowrap', gap: 5 }}>
           <input className="cell-edit" aria-label={`${field.label} becomes`} title={field.merged} value={text ?? field.merged.replaceAll('\n', '; ')} readOnly={field.merged.includes('\n')} onChange={(event) => setText(event.currentTarget.value)} onKeyDown={(event) => { if (event.key === 'Enter') { event.currentTarget.blur(); } }} onBlur={() => { if (text !== null && text !== field.merged) { keep(text); } setText(null); }} />
           {isTyped && <button type="button" className="plain-button" title="As the policy says" aria-label={`${field.label} as the policy says`} onClick={() => onTyped(withoutTyped(typed, field.column))}>by rule</button>}
-        </div>
+        </div>}
       </td>
     </tr>
   );
+}
+
+/** The value of the first other supporter that differs: what a difference is marked against. */
+const against = (field: MergeField, data: MergePreview, id: number): string => data.candidates.map((one) => (one.id === id ? '' : (field.values[one.id] ?? ''))).find((value) => value !== '' && value !== field.values[id]) ?? '';
+
+const Listed = ({ column, value, other }: { column: string; value: string; other: string }) => <Differing value={column === 'phones' ? value.split('\n').map(phone).join('\n') : value} other={column === 'phones' ? other.split('\n').map(phone).join('\n') : other} />;
+
+function withRule(policy: MergePolicy, column: string, rule: string): MergePolicy {
+  const fields = Object.fromEntries(Object.entries(policy.fields).filter(([of]) => of !== column));
+  return { ...policy, fields: rule === '' ? fields : { ...fields, [column]: rule } };
 }

@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useNavigate, useSearchParams } from 'react-router';
 import { api } from '../api/client';
 import { TitleLine } from '../app/TitleLine';
@@ -10,7 +10,7 @@ import { SupporterPicker } from '../supporters/SupporterPicker';
 import { MergedThings } from './MergedThings';
 import { MergeFields } from './MergeFields';
 import { PolicyBar } from './PolicyBar';
-import type { MergeDone } from './types';
+import type { MergeDone, Policies } from './types';
 import { useMerge } from './useMerge';
 
 /** Several supporters side by side with the one that they become, shown in full before anything is written. */
@@ -29,13 +29,23 @@ export function MergePage() {
       void navigate(`/supporters/${done.survivor}`, { replace: true });
     },
   });
+  const policies = useQuery({ queryKey: ['merge-policies'], queryFn: () => api.get<Policies>('merge-policies') });
+  const household = useMutation({
+    mutationFn: () => api.post<{ household: number }>('duplicates/household', { supporters }),
+    onSuccess: (made) => {
+      void queries.invalidateQueries();
+      void navigate(`/supporters/${made.household}`, { replace: true });
+    },
+  });
+  const isHousehold = data?.reasons.some((pair) => pair.against.some((reason) => reason.startsWith('The first names differ'))) ?? false;
   const choose = (of: number[]) => setAsked({ of: of.join(',') }, { replace: true });
   const goes = supporters.length - 1;
   return (
     <>
       <TitleLine title={data === undefined ? 'Merge supporters' : `Merge into ${data.name}`}>nothing is written before you say so</TitleLine>
-      <Trouble error={merge.error ?? looked.error} />
+      <Trouble error={merge.error ?? household.error ?? looked.error} />
       {data !== undefined && <PolicyBar policy={looked.policy} onPolicy={looked.setPolicy} />}
+      {isHousehold && <div className="hint"><span>Their first names differ: perhaps they are not one, but live together.</span><Button size="compact-sm" variant="default" loading={household.isPending} onClick={() => household.mutate()}>Make a household of them</Button></div>}
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1fr) 330px' }}>
         <Pane title="Field by field" note={data === undefined ? '' : 'a click takes a value; what you write goes before it'} right={supporters.length < 20 && <div style={{ width: 220 }}><SupporterPicker key={supporters.length} label="Add a supporter by name or number" autoFocus={supporters.length < 2} onPick={(row) => choose([...new Set([...supporters, row.id])])} /></div>}>
           <div className="pane-body" tabIndex={0}>
@@ -45,7 +55,7 @@ export function MergePage() {
                 {supporters.map((id) => <p key={id}>Supporter {id} <button type="button" className="plain-button" onClick={() => choose(supporters.filter((one) => one !== id))}>leave out</button></p>)}
               </Empty>
             )}
-            {data !== undefined && looked.error === null && <MergeFields data={data} typed={looked.typed} onTyped={looked.setTyped} onSurvivor={looked.setSurvivor} onWithout={(id) => choose(supporters.filter((one) => one !== id))} />}
+            {data !== undefined && looked.error === null && <MergeFields data={data} typed={looked.typed} onTyped={looked.setTyped} onSurvivor={looked.setSurvivor} onWithout={(id) => choose(supporters.filter((one) => one !== id))} rules={policies.data?.field_rules ?? []} policy={looked.policy} onPolicy={looked.setPolicy} />}
           </div>
         </Pane>
         <Pane title="What it has then" note={data === undefined ? '' : `${counted(data.gifts.count, 'gift')}, ${money(data.gifts.given)}`}>

@@ -12,6 +12,8 @@ export interface MergeField {
   values: Record<string, string>;
   merged: string;
   differs: boolean;
+  /** Ways to be reached and the like: one a line, put together by a merge. */
+  is_list: boolean;
 }
 
 export interface MergePreview {
@@ -49,6 +51,9 @@ export interface Duplicates {
   total: number;
   pages: number;
   counts: { certain: number; review: number };
+  /** Columns by which this person reviews, in their order; none for all. */
+  fields: string[];
+  all_fields: { column: string; label: string }[];
   /** How often new and changed ones are searched by themselves. */
   schedule: string;
   search: { state: 'waiting' | 'searching' | 'done' | 'failed'; done: number; total: number; compared: number; too_common: { rules: string; value: string; records: number }[] | null; error: string | null; created_at: string; ended_at: string | null } | null;

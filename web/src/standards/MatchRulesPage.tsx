@@ -17,7 +17,7 @@ export function MatchRulesPage() {
   const queries = useQueryClient();
   const [asked, setAsked] = useSearchParams();
   const [text, setText] = useState<string | null>(null);
-  const query = useQuery({ queryKey: ['match-rules'], queryFn: () => api.get<{ sets: MatchRuleSet[] }>('match-rules') });
+  const query = useQuery({ queryKey: ['match-rules'], queryFn: () => api.get<{ sets: MatchRuleSet[] }>('match-rules'), refetchInterval: (found) => (found.state.data?.sets.some((one) => one.is_coming) === true ? 700 : false) });
   const sets = query.data?.sets ?? [];
   const chosen = sets.find((one) => one.name === asked.get('set')) ?? sets[0];
   const again = () => void queries.invalidateQueries({ queryKey: ['match-rules'] });
@@ -42,7 +42,7 @@ export function MatchRulesPage() {
               {sets.map((set) => (
                 <li key={set.name}>
                   <button type="button" aria-current={set === chosen} onClick={() => { setAsked({ set: set.name }); setText(null); }}>
-                    <span className="line"><b className="cut">{set.name}</b>{set.is_used && <span className="pill">in use</span>}</span>
+                    <span className="line"><b className="cut">{set.name}</b>{set.is_coming ? <span className="pill look">being put to use</span> : set.is_used && <span className="pill">in use</span>}</span>
                     <span className="quiet">{set.id === null ? 'comes with the program' : 'yours'}, for {kinds[set.kind]}</span>
                   </button>
                 </li>
@@ -73,7 +73,7 @@ export function MatchRulesPage() {
           )}
           <div className="pane-foot">
             {text === null && <Button variant="default" disabled={chosen === undefined} onClick={() => setText(JSON.stringify({ ...chosen?.content, ...(chosen?.id === null ? { name: `Our ${kinds[chosen.kind] ?? ''}` } : {}) }, null, 2))}>{chosen?.id === null ? 'Copy and change' : 'Change as text'}</Button>}
-            {text === null && <Button variant="default" disabled={chosen === undefined || chosen.is_used || chosen.fault !== null} loading={use.isPending} onClick={() => chosen !== undefined && use.mutate(chosen)}>Use it</Button>}
+            {text === null && <Button variant="default" disabled={chosen === undefined || (chosen.is_used && !sets.some((one) => one.kind === chosen.kind && one.is_coming)) || chosen.is_coming || chosen.fault !== null} loading={use.isPending} onClick={() => chosen !== undefined && use.mutate(chosen)}>Use it</Button>}
             {text === null && chosen?.id !== null && chosen !== undefined && <Button variant="subtle" color="brick" onClick={() => drop.mutate(chosen)}>Delete</Button>}
             {text !== null && <Button loading={keep.isPending} onClick={() => keep.mutate(text)}>Keep the set</Button>}
             {text !== null && <Button variant="subtle" color="pine" onClick={() => setText(null)}>Cancel</Button>}

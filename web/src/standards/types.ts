@@ -93,6 +93,8 @@ export interface MatchRuleSet {
   name: string;
   kind: string;
   is_used: boolean;
+  /** Whether it takes the place of the one in use as soon as every record can be looked up by it. */
+  is_coming: boolean;
   fault: string | null;
   rules: { name: string; verdict: 'certain' | 'review'; sentence: string; most: number }[];
   signs: { sign: string; effect: string }[];

@@ -11,11 +11,17 @@ use App\Duplicates\SearchSchedule;
 use App\Http\Controllers\Controller;
 use App\Jobs\FindDuplicates;
 use App\Jobs\MergeCertain;
+use App\Merging\Households;
 use App\Merging\Merges;
+use App\Merging\MergeView;
 use App\Models\DuplicateSearch;
+use App\Models\Supporter;
+use App\Records\NotKept;
+use App\Standards\Sight;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
+use PineSieve\Core\Merging\CannotMerge;
 
 /** Supporters that may be one: looked for, looked at, and said not to be. */
 final class DuplicateController extends Controller
@@ -30,6 +36,7 @@ final class DuplicateController extends Controller
     public function __construct(
         private readonly Duplicates $duplicates,
         private readonly DuplicateList $list,
+        private readonly MergeView $view,
     ) {
     }
 
@@ -38,7 +45,7 @@ final class DuplicateController extends Controller
         $this->authorize('merge');
         $data = $request->validate(['certainty' => ['nullable', Rule::in(['certain', 'review'])], 'page' => ['nullable', 'integer', 'min:1']]);
 
-        return response()->json([...$this->list->page(($data['certainty'] ?? '') === '' ? null : $data['certainty'], (int) ($data['page'] ?? 1), (int) $request->user()?->id), 'counts' => $this->list->counts(), 'search' => DuplicateSearch::real()->first(), 'schedule' => SearchSchedule::kept()]);
+        return response()->json([...$this->list->page(($data['certainty'] ?? '') === '' ? null : $data['certainty'], (int) ($data['page'] ?? 1), (int) $request->user()?->id), 'counts' => $this->list->counts(), 'search' => DuplicateSearch::real()->first(), 'schedule' => SearchSchedule::kept(), 'fields' => $request->user()?->review_fields ?? [], 'all_fields' => $this->view->columns()]);
     }
 
     public function search(Request $request): JsonResponse
@@ -66,6 +73,16 @@ final class DuplicateController extends Controller
         Audit::note(Audit::MERGE, $every === 'never' ? 'Ended the searches for duplicates by themselves' : "Has new and changed supporters searched for duplicates every {$every}");
 
         return response()->json(['schedule' => $every]);
+    }
+
+    /** Which fields a person reviews duplicates by, and in what order; none for all. */
+    public function fields(Request $request): JsonResponse
+    {
+        $this->authorize('merge');
+        $fields = $request->validate(['fields' => ['present', 'array', 'max:60'], 'fields.*' => ['string', 'distinct', Rule::in(array_column($this->view->columns(), 'column'))]])['fields'];
+        $request->user()?->forceFill(['review_fields' => $fields === [] ? null : $fields])->save();
+
+        return response()->json(['fields' => $fields]);
     }
 
     /** Says that someone looks at a cluster, so that nobody else decides on it meanwhile. */
@@ -105,6 +122,22 @@ final class DuplicateController extends Controller
         Audit::note(Audit::MERGE, 'Said that supporters '.implode(', ', $data['supporters']).' are not the same');
 
         return response()->json(['counts' => $this->list->counts()]);
+    }
+
+    /** People who are not the same but live together become members of a household. */
+    public function household(Request $request, Households $households): JsonResponse
+    {
+        $this->authorize('merge');
+        $data = $request->validate(['supporters' => ['required', 'array', 'min:2', 'max:'.Merges::MOST], 'supporters.*' => ['integer', 'distinct', 'exists:supporters,id']]);
+        try {
+            $id = $households->of(array_map(intval(...), array_values($data['supporters'])), $request->user(), Sight::ofUser());
+        } catch (CannotMerge $error) {
+            abort(409, $error->getMessage());
+        } catch (NotKept $error) {
+            abort(422, 'Your standards refuse this household: '.$error->getMessage());
+        }
+
+        return response()->json(['household' => $id, 'name' => Supporter::query()->findOrFail($id)->display_name], 201);
     }
 
     public function decisions(): JsonResponse
