@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Duplicates;
 
+use App\Intakes\RowRecords;
 use App\Matching\Against;
 use App\Matching\KeyTable;
 use App\Matching\RuleSets;
 use App\Models\DuplicateSearch;
+use App\Models\Intake;
 use App\Records\Bulk;
 use App\Records\Ids;
 use App\Records\RecordReader;
@@ -43,6 +45,7 @@ final readonly class Duplicates
         private Filesystem $files,
         private DuplicateList $list,
         private Ids $ids,
+        private RowRecords $rows,
     ) {
     }
 
@@ -199,25 +202,34 @@ final readonly class Duplicates
     private function tryOut(DuplicateSearch $search, string $folder): void
     {
         $tried = RuleSet::fromArray($search->tried, (new FieldComparers($this->catalog))->has(...));
-        [$new, $old] = $this->gathered($search, $folder, [$tried, $this->sets->used($tried->kind)]);
+        $intake = ($search->scope['kind'] ?? '') === DuplicateSearch::INTAKE ? Intake::query()->find($search->scope['intake']) : null;
+        [$new, $old] = $this->gathered($search, $folder, [$tried, $this->sets->used($tried->kind)], $intake);
         $trial = new Trial;
+        // Of an intake, what its rows are; that stored ones may be the same is another matter.
+        $counts = static fn (Pair $pair): bool => $intake === null || $pair->other >= DuplicateSearch::ROW;
         foreach ($old->pairs() as $pair) {
-            $trial->inUse($pair);
+            if ($counts($pair)) {
+                $trial->inUse($pair);
+            }
         }
         $pairs = $new->pairs();
         foreach ($pairs as $pair) {
-            $trial->found($pair);
+            if ($counts($pair)) {
+                $trial->found($pair);
+            }
         }
-        $report = $trial->report();
+        $comparers = new FieldComparers($this->catalog);
+        $report = [...$trial->report(), 'measured' => (new Measurement(new PairJudge($tried, $comparers), $this->reader))->report(), 'measured_in_use' => (new Measurement(new PairJudge($this->sets->used($tried->kind), $comparers), $this->reader))->report()];
         $search->update(['certain' => $report['certain'], 'review' => $report['review'], 'compared' => $pairs->getReturn()->compared, 'found' => $report, 'state' => 'done', 'ended_at' => now(),
             'too_common' => array_map(static fn (TooCommon $one): array => ['rules' => $one->rules, 'value' => $one->value, 'records' => $one->records], $pairs->getReturn()->tooCommon)]);
     }
 
     /**
      * @param  list<RuleSet>  $sets
+     * @param  ?Intake  $intake  whose rows are compared too, under the number ROW and their unit
      * @return list<PairSearch> one for each set
      */
-    private function gathered(DuplicateSearch $search, string $folder, array $sets): array
+    private function gathered(DuplicateSearch $search, string $folder, array $sets, ?Intake $intake = null): array
     {
         $comparers = new FieldComparers($this->catalog);
         $standardizer = new AddressStandardizer;
@@ -241,6 +253,13 @@ final readonly class Duplicates
             $after = $ids === [] ? $after : max($ids);
             $search->update(['done' => $search->done + count($ids)]);
         } while (count($ids) === self::CHUNK);
+        foreach ($intake === null ? [] : $this->rows->of($intake) as $unit => $record) {
+            foreach ($searches as [$kind, $judge, $of]) {
+                if ($kind === $record->kind) {
+                    $of->add($judge->prepare(DuplicateSearch::ROW + $unit, Traits::ofIncoming($record)));
+                }
+            }
+        }
 
         return array_column($searches, 2);
     }

@@ -101,6 +101,7 @@ final readonly class Merges
 
             return Merge::query()->create([
                 'survivor_id' => $plan->survivor, 'gone' => array_map(static fn (Candidate $one): array => ['id' => $one->id(), 'name' => $one->record->field('display_name')], $gone),
+                'records' => array_map(static fn (Candidate $one): array => Snapshot::of($one->record), $candidates),
                 'journal_from' => $journal + 1, 'journal_to' => $this->ids->lastJournalId(), 'user_id' => $user?->id,
             ]);
         });

@@ -35,6 +35,12 @@ final class DuplicateSearch extends Model
     /** Scope of a search for those who are new or changed since the last one. */
     public const CHANGED = 'changed';
 
+    /** Scope of a set that is tried on the rows of an intake. */
+    public const INTAKE = 'intake';
+
+    /** Added to the unit of a row, so that it is a number that no supporter has. */
+    public const ROW = 1 << 48;
+
     protected $guarded = [];
 
     protected function casts(): array

@@ -16,6 +16,7 @@ use PineSieve\Core\Changes\Change;
  * @property int $id
  * @property int $survivor_id
  * @property list<array{id: int, name: string}> $gone
+ * @property ?list<array<string, mixed>> $records  all of them as they were: App\Merging\Snapshot
  * @property int $journal_from
  * @property int $journal_to
  * @property Carbon $created_at
@@ -29,7 +30,7 @@ final class Merge extends Model
 
     protected function casts(): array
     {
-        return ['gone' => 'array', 'created_at' => 'immutable_datetime', 'undone_at' => 'immutable_datetime'];
+        return ['gone' => 'array', 'records' => 'array', 'created_at' => 'immutable_datetime', 'undone_at' => 'immutable_datetime'];
     }
 
     /** @return BelongsTo<User, $this> */

@@ -18,6 +18,8 @@ return new class extends Migration
         });
         // Fields by which someone reviews duplicates, in their order; none for all.
         Schema::table('users', fn (Blueprint $table) => $table->text('review_fields')->nullable());
+        // Those who were merged as they were, so that match rules can be held against what people decided.
+        Schema::table('merges', fn (Blueprint $table) => $table->mediumText('records')->nullable());
         // Who looks at a cluster just now, so that two do not decide on the same.
         Schema::create('duplicate_claims', function (Blueprint $table): void {
             $table->unsignedBigInteger('cluster')->primary();

@@ -93,4 +93,83 @@ final class MatchRulesTest extends TestCase
         $this->postJson('/api/duplicates/search');
         self::assertSame('done', $this->getJson('/api/duplicates')->json('search.state'));
     }
+
+    /**
+     * @param  list<array<string, mixed>>  $rules
+     * @return array<string, mixed>
+     */
+    private function tried(array $rules, array $signs = [], ?int $intake = null): array
+    {
+        $id = $this->postJson('/api/match-rules/try', ['content' => json_encode(json_decode(self::content('Tried', $rules), true) + ['signs' => $signs]), 'intake' => $intake])->assertStatus(202)->json('id');
+
+        return $this->getJson("/api/match-rules/try/{$id}")->assertOk()->json();
+    }
+
+    public function test_a_set_is_measured_against_what_people_decided_and_says_which_rule_is_to_blame(): void
+    {
+        $this->world();
+        $people = DB::table('supporters')->orderBy('id')->get(['id', 'display_name', 'first_name'])->all();
+        self::assertGreaterThan(3, count($people));
+        $this->postJson('/api/duplicates/search');
+        $pair = DB::table('duplicate_pairs')->first();
+        $this->postJson('/api/merges', ['supporters' => [$pair->one, $pair->other]])->assertCreated();
+        // Bo and Zoe share an email; people say that they are two.
+        $this->postJson('/api/duplicates/not-the-same', ['supporters' => [2, 5]])->assertOk();
+
+        $good = $this->tried([self::BY_EMAIL])['found'];
+        self::assertSame([1, 1, 0], [$good['measured']['same'], $good['measured']['apart'], $good['measured']['wrongly_joined']]);
+        self::assertSame(0, $good['measured_in_use']['missed']);
+
+        $blunt = $this->tried([['name' => 'Any email at all', 'verdict' => 'certain', 'comparisons' => [['field' => 'email']]]], ['first name' => 'nothing'])['found']['measured'];
+        self::assertSame([1, 'Any email at all'], [$blunt['wrongly_joined'], $blunt['rules'][0]['rule']]);
+        self::assertSame([2, 5], [$blunt['examples']['wrongly_joined'][0]['one'], $blunt['examples']['wrongly_joined'][0]['other']]);
+
+        $blind = $this->tried([['name' => 'Birth date', 'verdict' => 'certain', 'comparisons' => [['field' => 'birth_date']]]])['found']['measured'];
+        self::assertSame([1, [['why' => 'no rule holds', 'count' => 1]]], [$blind['missed'], $blind['kept_apart']]);
+
+        $merge = DB::table('merges')->value('id');
+        $this->postJson("/api/merges/{$merge}/apart")->assertOk();
+        self::assertSame(0, $this->tried([self::BY_EMAIL])['found']['measured']['same'], 'What was taken apart was no decision that they are one.');
+    }
+
+    public function test_a_set_is_tried_on_the_rows_of_an_intake(): void
+    {
+        $this->world();
+        $before = DB::table('supporters')->count();
+        $intake = $this->sifted("First name,Last name,Email\nNew,Comer,rob@example.org\nAnother,Comer,comer@example.org\nThird,Comer,comer@example.org\nWrong,,\n");
+        $tried = $this->tried([['name' => 'Any email at all', 'verdict' => 'review', 'comparisons' => [['field' => 'email']]]], ['first name' => 'nothing'], $intake->id);
+        $pairs = $tried['found']['examples']['least likely'];
+
+        self::assertContains('row 3 Another Comer', $tried['names']);
+        self::assertContains(['row 3 Another Comer', 'row 4 Third Comer'], array_map(static fn (array $pair): array => [$tried['names'][$pair['one']], $tried['names'][$pair['other']]], $pairs), 'Rows are compared with rows.');
+        self::assertSame([$before, 'ready'], [DB::table('supporters')->count(), $intake->refresh()->state->value]);
+        $this->postJson('/api/match-rules/try', ['content' => self::content('X', [self::BY_EMAIL]), 'intake' => 999])->assertStatus(422);
+    }
+
+    public function test_rules_are_taken_over_by_a_job_and_records_keep_the_keys_of_both_meanwhile(): void
+    {
+        $this->world();
+        $keys = static fn (): array => DB::table('match_keys')->orderBy('hash')->orderBy('supporter_id')->get()->map(static fn ($key): string => "{$key->hash} {$key->supporter_id}")->all();
+        $shipped = $keys();
+        $id = $this->postJson('/api/match-rules', ['content' => self::content('Ours', [['name' => 'First letters', 'verdict' => 'review', 'comparisons' => [['field' => 'name.last', 'how' => 'starts', 'characters' => 3]]]])])->json('id');
+        \Illuminate\Support\Facades\Queue::fake();
+        $this->putJson('/api/match-rules/used', ['kind' => 'person', 'set' => $id])->assertOk();
+        $of = fn (string $name): array => collect($this->getJson('/api/match-rules')->json('sets'))->firstWhere('name', $name);
+        self::assertSame([[true, false], [false, true]], [[$of('People')['is_used'], $of('People')['is_coming']], [$of('Ours')['is_used'], $of('Ours')['is_coming']]]);
+        // Who is written meanwhile is found by the earlier rules as by the coming ones.
+        $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Uli', 'name.last' => 'Knot'], 'emails' => [['address' => 'uli@example.org']]]])->assertCreated();
+        self::assertSame([], array_diff($shipped, $keys()));
+
+        app(\App\Matching\TakeOver::class)->run();
+        self::assertTrue($of('Ours')['is_used']);
+        $ours = $keys();
+        DB::table('match_keys')->delete();
+        app()->forgetScopedInstances();
+        app(\App\Records\SearchIndex::class);
+        DB::table('search_words')->delete();
+        app(\App\Records\SearchIndex::class)->add(app(\App\Records\RecordReader::class)->read(DB::table('supporters')->pluck('id')->all()));
+        self::assertSame($keys(), $ours, 'None is missing, and none is left over.');
+        $alike = $this->postJson('/api/supporters/check', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Uli', 'name.last' => 'Knotter']]])->assertOk()->json('alike');
+        self::assertSame(['Uli Knot'], array_column($alike, 'name'), 'A form is compared by them too.');
+    }
 }

@@ -184,6 +184,18 @@ final class PairJudge
         return [array_values(array_map(static fn (Agreement $agreement): string => $agreement->reason, $shared)), [...array_values($this->circumstances->signs($one->values, $other->values)), ...$this->circumstances->elsewhere($shared, $one->values, $other->values)]];
     }
 
+    /** @return ?string name of the sign that keeps two apart whatever the rules say; null if none does */
+    public function keptApart(PreparedRecord $one, PreparedRecord $other): ?string
+    {
+        foreach (array_keys($this->circumstances->signs($one->values, $other->values)) as $sign) {
+            if ($this->set->effect(Sign::from($sign)) === SignEffect::Apart) {
+                return $sign;
+            }
+        }
+
+        return null;
+    }
+
     /**
      * @param  list<int>  $places  of comparisons
      * @param  list<list<list<string>>>  $one

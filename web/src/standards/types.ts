@@ -101,6 +101,20 @@ export interface MatchRuleSet {
   content: Record<string, unknown>;
 }
 
+/** A rule set held against what people decided: pairs that they merged, and pairs that they said are not the same. */
+export interface Measurement {
+  same: number;
+  certain: number;
+  review: number;
+  missed: number;
+  apart: number;
+  wrongly_joined: number;
+  asked: number;
+  rules: { rule: string; wrongly_joined: number; asked: number; found: number }[];
+  kept_apart: { why: string; count: number }[];
+  examples: Record<'missed' | 'wrongly_joined', { names: string; one: number; other: number; for: string[]; against: string[]; rules: string[] }[]>;
+}
+
 export interface RuleTrialData {
   id: number;
   state: 'waiting' | 'searching' | 'done' | 'failed';
@@ -108,6 +122,6 @@ export interface RuleTrialData {
   total: number;
   error: string | null;
   too_common: { rules: string; value: string; records: number }[];
-  found: { certain: number; review: number; added: number; dropped: number; other: number; examples: Record<string, { one: number; other: number; certainty: string; score: number; for: string[]; against: string[]; rules: string[] }[]> } | null;
+  found: { certain: number; review: number; added: number; dropped: number; other: number; measured: Measurement; measured_in_use: Measurement; examples: Record<string, { one: number; other: number; certainty: string; score: number; for: string[]; against: string[]; rules: string[] }[]> } | null;
   names: Record<string, string>;
 }

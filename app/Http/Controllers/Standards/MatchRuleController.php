@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Standards;
 
 use App\Account\Audit;
 use App\Http\Controllers\Controller;
+use App\Intakes\Unit;
 use App\Jobs\FindDuplicates;
 use App\Jobs\TakeOverRules;
 use App\Matching\RuleSets;
@@ -99,12 +100,13 @@ final class MatchRuleController extends Controller
         return $this->index();
     }
 
-    /** Tries a set on the whole database: what it would find, and how that differs from the set in use. */
+    /** Tries a set on the whole database or on the rows of an intake: what it would find, how that differs from the set in use, and how it stands to what people decided. */
     public function try(Request $request): JsonResponse
     {
         $this->authorize('update', CustomField::class);
         $set = $this->asked($request);
-        $search = DuplicateSearch::query()->create(['state' => 'waiting', 'tried' => $set->toArray(), 'user_id' => $request->user()?->id]);
+        $intake = $request->validate(['intake' => ['nullable', 'integer', 'exists:intakes,id']])['intake'] ?? null;
+        $search = DuplicateSearch::query()->create(['state' => 'waiting', 'tried' => $set->toArray(), 'scope' => $intake === null ? null : ['kind' => DuplicateSearch::INTAKE, 'intake' => (int) $intake], 'user_id' => $request->user()?->id]);
         // Of those that were tried, the last few are enough.
         DuplicateSearch::query()->whereNotNull('tried')->whereIn('state', ['done', 'failed'])->where('id', '<', $search->id - 20)->delete();
         FindDuplicates::dispatch($search->id);
@@ -121,8 +123,23 @@ final class MatchRuleController extends Controller
 
         return response()->json([
             'id' => $search->id, 'state' => $search->state, 'done' => $search->done, 'total' => $search->total, 'error' => $search->error, 'found' => $found, 'too_common' => $search->too_common ?? [],
-            'names' => (object) DB::table('supporters')->whereIn('id', $ids)->pluck('display_name', 'id')->all(),
+            'names' => (object) ($this->rowNames($search, $ids) + DB::table('supporters')->whereIn('id', $ids)->pluck('display_name', 'id')->all()),
         ]);
+    }
+
+    /**
+     * @param  array<int>  $ids
+     * @return array<int, string> those of them that are rows of an intake, to what they are called
+     */
+    private function rowNames(DuplicateSearch $search, array $ids): array
+    {
+        $names = [];
+        foreach (array_filter($ids, static fn (int $id): bool => $id >= DuplicateSearch::ROW) as $id) {
+            $unit = $id - DuplicateSearch::ROW;
+            $names[$id] = 'row '.Unit::row($unit).' '.DB::table('intake_results')->where('intake_id', $search->scope['intake'] ?? 0)->where('unit', $unit)->value('display');
+        }
+
+        return $names;
     }
 
     private function take(RuleSet $rules, ?int $id): void
