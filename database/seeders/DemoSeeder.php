@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
+use App\Duplicates\Duplicates;
 use App\Jobs\CheckRules;
 use App\Models\CustomField;
+use App\Models\DuplicateSearch;
 use App\Models\FieldSetting;
 use App\Models\GridLayout;
 use App\Models\ListValue;
@@ -70,7 +72,7 @@ final readonly class DemoSeeder
             User::query()->create(['name' => $name, 'email' => $email, 'password' => self::PASSWORD, 'role' => Role::from($role)]);
         }
         $people = (new DemoPeople)->make(self::SUPPORTERS);
-        foreach (array_chunk($people, 500, true) as $chunk) {
+        foreach (array_chunk([...$people, ...DemoDoubles::of($people)], 500, true) as $chunk) {
             $entries = [];
             foreach ($chunk as $i => $person) {
                 $entries[] = new Entry("{$i}:supporter", $this->changes($i, self::upToNow($i, $person)));
@@ -78,6 +80,7 @@ final readonly class DemoSeeder
             $this->writer->write($entries, Cause::demo());
         }
         $this->standards();
+        app(Duplicates::class)->search(DuplicateSearch::query()->create(['state' => 'waiting'])->refresh());
     }
 
     /** What Tern Harbor asks of its data, and how far it got in the weeks before. */

@@ -13,6 +13,7 @@ return [
     'jacob jake', 'jacqueline jackie', 'james jim jimmy jas jamie', 'janet jan', 'jeffrey jeff', 'jennifer jen jenny', 'jessica jess jessie', 'john jack johnny jon', 'jonathan jon', 'joseph joe joey jos', 'joshua josh',
     'judith judy', 'kenneth ken kenny', 'kimberly kim', 'lawrence larry', 'leonard len leo', 'louis lou', 'louise lou', 'margaret maggie meg peggy marge margie greta', 'martin marty', 'matthew matt', 'michael mike mick mickey',
     'nathaniel nate nat', 'nathan nate', 'nicholas nick', 'pamela pam', 'patricia pat patty trish', 'patrick pat paddy', 'peter pete', 'philip phil', 'raymond ray', 'rebecca becky becca', 'richard rich rick dick ricky',
+    'agatha aggie', 'augustus gus', 'florence flo', 'gertrude trudy', 'josephine josie jo', 'madeleine maddie', 'matilda tilly', 'rosalind roz', 'silas si', 'solomon sol', 'theodora dora thea',
     'robert bob rob bobby robbie bert', 'ronald ron ronnie', 'russell russ', 'samantha sam', 'samuel sam sammy', 'sandra sandy', 'sarah sally', 'stephen steve', 'steven steve', 'stephanie steph', 'susan sue susie', 'suzanne sue',
     'theodore ted teddy theo', 'theresa terry tess', 'thomas tom tommy thos', 'timothy tim', 'valerie val', 'victor vic', 'victoria vicky tori', 'vincent vince', 'virginia ginny', 'walter walt', 'wilhelmina mina', 'william bill will billy wm liam', 'zachary zach',
 ];

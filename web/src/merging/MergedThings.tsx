@@ -1,4 +1,4 @@
-import { phone } from '../shared/format';
+import { phone, withPhones } from '../shared/format';
 import type { MergePreview } from './types';
 
 /** What hangs on the one that they become, with whose it was; and what speaks for and against their being one. */
@@ -10,8 +10,8 @@ export function MergedThings({ data }: { data: MergePreview }) {
         <section key={pair.other} className="pane-note">
           {data.candidates.length > 2 && <div className="quiet">{name(pair.one)} and {name(pair.other)}</div>}
           {pair.verdict === null && <div><span className="pill held">look twice</span> No match rule says that they are one.</div>}
-          {pair.for.map((reason) => <div key={reason}>+ {reason}</div>)}
-          {pair.against.map((reason) => <div key={reason} className="quiet">− {reason}</div>)}
+          {pair.for.map((reason) => <div key={reason}>+ {withPhones(reason)}</div>)}
+          {pair.against.map((reason) => <div key={reason} className="quiet">− {withPhones(reason)}</div>)}
         </section>
       ))}
       {data.lists.filter((list) => list.items.length > 0).map((list) => (

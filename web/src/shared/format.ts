@@ -24,4 +24,7 @@ export const duration = (seconds: number): string => (seconds < 90 ? `${Math.max
 export const fileSize = (bytes: number): string => (bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} KB` : `${(bytes / 1e6).toFixed(1)} MB`);
 
 /** "+12075550143" -> "(207) 555-0143" for numbers of the North American plan; others stay. */
+/** A sentence with the telephone numbers in it as people read them. */
+export const withPhones = (sentence: string): string => sentence.replace(/\+1\d{10}(?:;ext=\d+)?/g, (number) => phone(number));
+
 export const phone = (number: string): string => number.replace(/^\+1(\d{3})(\d{3})(\d{4})(?:;ext=(\d+))?$/, (_all, area: string, exchange: string, line: string, extension?: string) => `(${area}) ${exchange}-${line}${extension === undefined ? '' : ` ext. ${extension}`}`);

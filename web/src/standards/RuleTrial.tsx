@@ -3,7 +3,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
-import { count, counted } from '../shared/format';
+import { count, counted, withPhones } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { Measured } from './Measured';
@@ -47,7 +47,7 @@ export function RuleTrial({ content }: { content: string }) {
                 {(found.examples[group] ?? []).map((pair) => (
                   <div key={`${pair.one}-${pair.other}`} className="example-pair">
                     {pair.other in rows(data?.names) ? <span>{name(pair.one)}, {name(pair.other)}</span> : <Link to={`/merge?of=${pair.one},${pair.other}`}>{name(pair.one)}, {name(pair.other)}</Link>} <span className="quiet">{pair.score}</span>
-                    <div className="quiet">{[...pair.for, ...pair.against.map((reason) => `but: ${reason}`)].join('; ')}</div>
+                    <div className="quiet">{withPhones([...pair.for, ...pair.against.map((reason) => `but: ${reason}`)].join('; '))}</div>
                   </div>
                 ))}
               </section>
