@@ -98,7 +98,6 @@ test('pictures of the main views', async ({ page }) => {
   await expect(page.getByText('What it has then')).toBeVisible();
   await shot(page, 'merge');
   await page.goto('/duplicates');
-  await page.getByRole('button', { name: 'Search it' }).click();
   await expect(page.getByRole('heading', { name: /^They become/ })).toBeVisible({ timeout: 30_000 });
   await shot(page, 'duplicates');
   await page.goto('/supporters/new');
