@@ -6,10 +6,12 @@ namespace App\Matching;
 
 use App\Models\RulesInUse;
 use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Matching\Example;
 use PineSieve\Core\Matching\Fields\FieldComparers;
 use PineSieve\Core\Matching\Matcher;
 use PineSieve\Core\Matching\MatchKey;
 use PineSieve\Core\Matching\Rules\BadRules;
+use PineSieve\Core\Matching\Rules\Comparison;
 use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Matching\Rules\ShippedRules;
 use PineSieve\Core\Names\SupporterKind;
@@ -34,7 +36,7 @@ final class RuleSets
     /** By the rules that are about to be used, if there are any. */
     private ?Matcher $coming = null;
 
-    public function __construct(FieldCatalog $catalog)
+    public function __construct(private readonly FieldCatalog $catalog)
     {
         $this->comparers = new FieldComparers($catalog);
     }
@@ -56,6 +58,29 @@ final class RuleSets
     public function read(mixed $data): RuleSet
     {
         return RuleSet::fromArray($data, $this->comparers->has(...));
+    }
+
+    /** @return list<array{key: string, label: string, type: string}> fields in which records can be compared */
+    public function fields(): array
+    {
+        $fields = [['key' => Comparison::NAME, 'label' => 'Whole name', 'type' => ''], ['key' => Comparison::ADDRESS, 'label' => 'Any address', 'type' => ''], ['key' => Comparison::ID, 'label' => 'Any id in another system', 'type' => ''], ['key' => 'email', 'label' => 'Any email', 'type' => ''], ['key' => 'phone', 'label' => 'Any phone', 'type' => '']];
+        foreach ($this->catalog->all() as $field) {
+            if ($this->comparers->has($field->key) && ! in_array($field->key, ['email', 'phone'], true)) {
+                $fields[] = ['key' => $field->key, 'label' => $field->label, 'type' => $field->type->value];
+            }
+        }
+
+        return $fields;
+    }
+
+    /**
+     * @param  array<mixed>  $comparison  as a rule set holds it
+     *
+     * @throws BadRules
+     */
+    public function example(array $comparison, SupporterKind $kind): Example
+    {
+        return Example::of(Comparison::fromArray($comparison, $this->comparers->has(...)), $kind, $this->comparers);
     }
 
     /** Finds out by the rules in use who an incoming record may be. */

@@ -130,6 +130,21 @@ test('a match rule set of one\'s own is tried on the database before it is used'
   await expect(page.getByText('comes with the program, for people')).toBeVisible();
   await looksSound(page);
   await page.getByRole('button', { name: 'Copy and change' }).click();
+  // As a form: what a strictness means is shown, rules come, go and are moved.
+  const rule = page.getByRole('region', { name: 'Rule 1', exact: true });
+  await expect(rule.getByText(/Still counts: Katherine Johannsen/)).toBeVisible();
+  const counts = await rule.getByText(/Still counts/).innerText();
+  await rule.getByRole('slider', { name: 'Strictness' }).press('End');
+  await expect(rule.getByText(/tight, 100 %/)).toBeVisible();
+  await expect(rule.getByText(counts)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Take rule 1 away' }).click();
+  await expect(page.getByLabel('Name of rule 1', { exact: true })).toHaveValue('Same id and first name');
+  await page.getByRole('button', { name: 'Rule 1 further down' }).click();
+  await expect(page.getByLabel('Name of rule 2', { exact: true })).toHaveValue('Same id and first name');
+  await page.getByRole('button', { name: 'Add a rule' }).click();
+  await expect(page.getByLabel('Name of rule 19', { exact: true })).toHaveValue('Rule 19');
+  await looksSound(page);
+  await page.getByRole('button', { name: 'As text' }).click();
   await page.getByLabel('The rule set as text').fill('{"name": "Ours", "kind": "person", "rules": [{"name": "Phone", "verdict": "maybe", "comparisons": [{"field": "phone"}]}]}');
   await page.getByRole('button', { name: 'Keep the set' }).click();
   await expect(page.getByText('The verdict of the rule "Phone" must be one of: certain, review.')).toBeVisible();
@@ -138,8 +153,11 @@ test('a match rule set of one\'s own is tried on the database before it is used'
   await expect(page.getByText(/Beside the set in use: [1-9]/)).toBeVisible({ timeout: 30_000 });
   await expect(page.getByText('Found by it, and not by the set in use')).toBeVisible();
   await looksSound(page);
+  await page.getByRole('button', { name: 'As a form' }).click();
+  await page.getByLabel('Name of rule 1', { exact: true }).fill('Any phone');
   await page.getByRole('button', { name: 'Keep the set' }).click();
   await expect(page.getByText('yours, for people')).toBeVisible();
+  await expect(page.getByText('Any phone', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Use it' }).click();
   await expect(page.getByRole('button', { name: /^Ours/ }).getByText('in use')).toBeVisible();
   await page.getByRole('button', { name: 'Delete' }).click();

@@ -172,4 +172,18 @@ final class MatchRulesTest extends TestCase
         $alike = $this->postJson('/api/supporters/check', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Uli', 'name.last' => 'Knotter']]])->assertOk()->json('alike');
         self::assertSame(['Uli Knot'], array_column($alike, 'name'), 'A form is compared by them too.');
     }
+
+    public function test_the_form_is_told_what_can_be_compared_and_what_a_strictness_means(): void
+    {
+        $this->as();
+        $fields = array_column($this->getJson('/api/match-rules')->assertOk()->json('fields'), 'label', 'key');
+        self::assertSame(['Whole name', 'Any email'], [$fields['name'], $fields['email']]);
+        self::assertArrayNotHasKey('gift.amount', $fields);
+        $example = fn (int $strictness): array => $this->postJson('/api/match-rules/example', ['kind' => 'person', 'comparison' => ['field' => 'name', 'how' => 'alike', 'strictness' => $strictness]])->assertOk()->json();
+        self::assertSame('Katherine Johannsen', $example(100)['counts'][1]);
+        self::assertNotSame($example(100)['counts'], $example(70)['counts']);
+        foreach ([['field' => 'shoes', 'how' => 'alike'], ['field' => 'name', 'how' => 'alike', 'strictness' => 20], []] as $nonsense) {
+            $this->postJson('/api/match-rules/example', ['kind' => 'person', 'comparison' => $nonsense])->assertStatus(422);
+        }
+    }
 }

@@ -6,9 +6,12 @@ namespace Tests\Core\Matching;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use PineSieve\Core\Matching\Example;
 use PineSieve\Core\Matching\Fields\FieldComparers;
 use PineSieve\Core\Matching\Rules\BadRules;
 use PineSieve\Core\Matching\Rules\Certainty;
+use PineSieve\Core\Matching\Rules\Comparison;
+use PineSieve\Core\Matching\Rules\How;
 use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Matching\Rules\ShippedRules;
 use PineSieve\Core\Matching\Rules\Sign;
@@ -101,6 +104,31 @@ final class RuleSetTest extends TestCase
             self::assertSame($kind, $set->kind);
             self::assertContains(Certainty::Certain, array_column($set->rules, 'certainty'));
             self::assertContains(Certainty::Review, array_column($set->rules, 'certainty'));
+        }
+    }
+
+    /** @return iterable<string, array{string, SupporterKind}> */
+    public static function comparedFields(): iterable
+    {
+        foreach ([SupporterKind::Person, SupporterKind::Organization] as $kind) {
+            foreach (['name', 'name.first', 'name.last', 'email', 'address', 'address.line1', 'organization.name'] as $field) {
+                yield "{$field} of ".$kind->withArticle() => [$field, $kind];
+            }
+        }
+    }
+
+    #[DataProvider('comparedFields')]
+    public function test_an_example_shows_what_still_counts_and_the_tighter_the_less(string $field, SupporterKind $kind): void
+    {
+        $comparers = new FieldComparers(FieldCatalog::builtIn());
+        $loosest = null;
+        foreach ([100, 90, 80, 70, 60, 50] as $strictness) {
+            $example = Example::of(new Comparison($field, How::Alike, $strictness), $kind, $comparers);
+            self::assertNotNull($example->counts, 'What is equal counts at any point.');
+            self::assertTrue($strictness < 70 || $example->not !== null, 'Not everything does.');
+            $apart = levenshtein(implode('', [$example->counts[0]]), $example->counts[1]);
+            self::assertTrue($loosest === null || $apart >= $loosest, 'The looser, the further apart.');
+            $loosest = $apart;
         }
     }
 }

@@ -8,16 +8,18 @@ import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { RuleTrial } from './RuleTrial';
 import { StandardsFrame } from './StandardsFrame';
-import type { MatchRuleSet } from './types';
+import { RuleSetForm } from './RuleSetForm';
+import type { MatchRuleSet, RuleFields, RuleSetContent } from './types';
 
 const kinds: Record<string, string> = { person: 'people', household: 'households', organization: 'organizations' };
 
-/** The rules by which supporters are found to be the same: read as sentences, written as text, tried before they are used. */
+/** The rules by which supporters are found to be the same: read as sentences, changed in a form or as text, tried before they are used. */
 export function MatchRulesPage() {
   const queries = useQueryClient();
   const [asked, setAsked] = useSearchParams();
   const [text, setText] = useState<string | null>(null);
-  const query = useQuery({ queryKey: ['match-rules'], queryFn: () => api.get<{ sets: MatchRuleSet[] }>('match-rules'), refetchInterval: (found) => (found.state.data?.sets.some((one) => one.is_coming) === true ? 700 : false) });
+  const [isForm, setIsForm] = useState(true);
+  const query = useQuery({ queryKey: ['match-rules'], queryFn: () => api.get<{ sets: MatchRuleSet[]; fields: RuleFields }>('match-rules'), refetchInterval: (found) => (found.state.data?.sets.some((one) => one.is_coming) === true ? 700 : false) });
   const sets = query.data?.sets ?? [];
   const chosen = sets.find((one) => one.name === asked.get('set')) ?? sets[0];
   const again = () => void queries.invalidateQueries({ queryKey: ['match-rules'] });
@@ -31,11 +33,12 @@ export function MatchRulesPage() {
   });
   const use = useMutation({ mutationFn: (set: MatchRuleSet) => api.put('match-rules/used', { kind: set.kind, set: set.id }), onSuccess: again });
   const drop = useMutation({ mutationFn: (set: MatchRuleSet) => api.delete(`match-rules/${set.id}`), onSuccess: () => { setAsked({}); again(); } });
+  const written = text === null ? null : readable(text);
   const content = text ?? (chosen === undefined ? '' : JSON.stringify(chosen.content));
   return (
     <StandardsFrame about="when two supporters are the same">
       <Trouble error={query.error ?? keep.error ?? use.error ?? drop.error} />
-      <div className="panes" style={{ gridTemplateColumns: '252px minmax(0, 1fr) minmax(0, 1fr)' }}>
+      <div className="panes" style={{ gridTemplateColumns: text === null ? '252px minmax(0, 1fr) minmax(0, 1fr)' : '200px minmax(0, 3fr) minmax(0, 2fr)' }}>
         <Pane title="Rule sets">
           <div className="pane-body" tabIndex={0}>
             <ul className="list">
@@ -51,7 +54,12 @@ export function MatchRulesPage() {
           </div>
         </Pane>
         <Pane title={chosen?.name ?? ''} note={chosen === undefined ? '' : counted(chosen.rules.length, 'rule')}>
-          {text !== null && (
+          {text !== null && isForm && written !== null && (
+            <div className="pane-body" tabIndex={0}>
+              <RuleSetForm content={written} fields={query.data?.fields ?? []} signs={chosen?.signs.map((one) => one.sign) ?? []} onChange={(changed) => setText(JSON.stringify(changed, null, 2))} />
+            </div>
+          )}
+          {text !== null && (!isForm || written === null) && (
             <div style={{ padding: 14, display: 'flex', flexDirection: 'column', gap: 10, minHeight: 0, flex: 1 }}>
               <Textarea aria-label="The rule set as text" value={text} onChange={(event) => setText(event.currentTarget.value)} styles={{ root: { flex: 1, minHeight: 0 }, wrapper: { height: '100%' }, input: { height: '100%', fontFamily: 'monospace', fontSize: 12.5 } }} />
             </div>
@@ -72,17 +80,28 @@ export function MatchRulesPage() {
             </div>
           )}
           <div className="pane-foot">
-            {text === null && <Button variant="default" disabled={chosen === undefined} onClick={() => setText(JSON.stringify({ ...chosen?.content, ...(chosen?.id === null ? { name: `Our ${kinds[chosen.kind] ?? ''}` } : {}) }, null, 2))}>{chosen?.id === null ? 'Copy and change' : 'Change as text'}</Button>}
+            {text === null && <Button variant="default" disabled={chosen === undefined} onClick={() => setText(JSON.stringify({ ...chosen?.content, ...(chosen?.id === null ? { name: `Our ${kinds[chosen.kind] ?? ''}` } : {}) }, null, 2))}>{chosen?.id === null ? 'Copy and change' : 'Change'}</Button>}
             {text === null && <Button variant="default" disabled={chosen === undefined || (chosen.is_used && !sets.some((one) => one.kind === chosen.kind && one.is_coming)) || chosen.is_coming || chosen.fault !== null} loading={use.isPending} onClick={() => chosen !== undefined && use.mutate(chosen)}>Use it</Button>}
             {text === null && chosen?.id !== null && chosen !== undefined && <Button variant="subtle" color="brick" onClick={() => drop.mutate(chosen)}>Delete</Button>}
             {text !== null && <Button loading={keep.isPending} onClick={() => keep.mutate(text)}>Keep the set</Button>}
             {text !== null && <Button variant="subtle" color="pine" onClick={() => setText(null)}>Cancel</Button>}
+            {text !== null && <span className="push"><Button variant="subtle" color="pine" disabled={!isForm && written === null} onClick={() => setIsForm(!isForm)}>{isForm ? 'As text' : 'As a form'}</Button></span>}
           </div>
         </Pane>
         <RuleTrial key={chosen?.name} content={content} />
       </div>
     </StandardsFrame>
   );
+}
+
+/** What is written as text, if it can be shown as a form. */
+function readable(text: string): RuleSetContent | null {
+  try {
+    const content = JSON.parse(text) as RuleSetContent;
+    return Array.isArray(content.rules) && content.rules.every((rule) => Array.isArray(rule.comparisons)) ? content : null;
+  } catch {
+    return null;
+  }
 }
 
 const effects: Record<string, string> = { apart: 'keeps them apart', review: 'is to be reviewed', nothing: 'does nothing' };

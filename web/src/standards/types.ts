@@ -125,3 +125,23 @@ export interface RuleTrialData {
   found: { certain: number; review: number; added: number; dropped: number; other: number; measured: Measurement; measured_in_use: Measurement; examples: Record<string, { one: number; other: number; certainty: string; score: number; for: string[]; against: string[]; rules: string[] }[]> } | null;
   names: Record<string, string>;
 }
+
+/** One field of two records and when they agree in it, as a rule set holds it. */
+export interface RuleComparison {
+  field: string;
+  how?: string;
+  strictness?: number;
+  characters?: number;
+  options?: Record<string, unknown>;
+}
+
+/** A rule set as it is kept and as files hold it. */
+export interface RuleSetContent {
+  name: string;
+  kind: string;
+  rules: { name: string; verdict: string; most?: number; comparisons: RuleComparison[] }[];
+  signs?: Record<string, string>;
+}
+
+/** Fields in which records can be compared. */
+export type RuleFields = { key: string; label: string; type: string }[];

@@ -55,7 +55,7 @@ final class MatchRuleController extends Controller
             }
         }
 
-        return response()->json(['sets' => $shown]);
+        return response()->json(['sets' => $shown, 'fields' => $this->sets->fields()]);
     }
 
     /** Keeps a set under its name, in place of the one that has it. One that is in use is used as it is now. */
@@ -72,6 +72,16 @@ final class MatchRuleController extends Controller
         Audit::note(Audit::STANDARDS, "Kept the match rules \"{$set->name}\"");
 
         return response()->json(['id' => $kept->id, ...$this->shown($set)], $kept->wasRecentlyCreated ? 201 : 200);
+    }
+
+    /** What still counts as the same by a comparison, and what no longer does. */
+    public function example(Request $request): JsonResponse
+    {
+        $this->authorize('update', CustomField::class);
+        $data = $request->validate(['kind' => ['required', Rule::enum(SupporterKind::class)], 'comparison' => ['required', 'array']]);
+        $example = $this->sets->example($data['comparison'], SupporterKind::from($data['kind']));
+
+        return response()->json(['counts' => $example->counts, 'not' => $example->not]);
     }
 
     /** Which set supporters of a kind are compared by; no number for the one that comes with the program. */

@@ -1,0 +1,68 @@
+import { ActionIcon, Button, NumberInput, Select, TextInput } from '@mantine/core';
+import type { RuleFields, RuleSetContent } from './types';
+import { ComparisonForm } from './ComparisonForm';
+
+interface RuleSetFormProps {
+  content: RuleSetContent;
+  fields: RuleFields;
+  signs: string[];
+  onChange: (content: RuleSetContent) => void;
+}
+
+const effects = [{ value: '', label: 'as usual' }, { value: 'apart', label: 'keeps them apart' }, { value: 'review', label: 'is to be reviewed' }, { value: 'nothing', label: 'does nothing' }];
+
+/** A rule set as a form: its rules with what each compares, and what speaks against a pair. */
+export function RuleSetForm({ content, fields, signs, onChange }: RuleSetFormProps) {
+  const rule = (at: number, change: Partial<RuleSetContent['rules'][number]>) => onChange({ ...content, rules: content.rules.map((one, i) => (i === at ? { ...one, ...change } : one)) });
+  const move = (at: number, by: number) => {
+    const rules = [...content.rules];
+    rules.splice(at + by, 0, ...rules.splice(at, 1));
+    onChange({ ...content, rules });
+  };
+  const sign = (name: string, effect: string) => {
+    const others = Object.fromEntries(Object.entries(content.signs ?? {}).filter(([of]) => of !== name));
+    onChange({ ...content, signs: effect === '' ? others : { ...others, [name]: effect } });
+  };
+  return (
+    <div className="form rule-form">
+      <TextInput label="Name of the set" maxLength={120} value={content.name} onChange={(event) => onChange({ ...content, name: event.currentTarget.value })} />
+      {content.rules.map((one, at) => (
+        <section key={at} className="boxed" aria-label={`Rule ${at + 1}`}>
+          <div className="sentence">
+            <TextInput size="xs" flex={1} aria-label={`Name of rule ${at + 1}`} placeholder="Name of the rule" value={one.name} onChange={(event) => rule(at, { name: event.currentTarget.value })} />
+            <Select size="xs" w={104} aria-label={`What rule ${at + 1} says`} data={['certain', 'review']} value={one.verdict} allowDeselect={false} onChange={(verdict) => rule(at, { verdict: verdict ?? 'review' })} />
+            <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Rule ${at + 1} further up`} disabled={at === 0} onClick={() => move(at, -1)}>↑</ActionIcon>
+            <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Rule ${at + 1} further down`} disabled={at === content.rules.length - 1} onClick={() => move(at, 1)}>↓</ActionIcon>
+            <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Take rule ${at + 1} away`} disabled={content.rules.length === 1} onClick={() => onChange({ ...content, rules: content.rules.filter((_, i) => i !== at) })}>✕</ActionIcon>
+          </div>
+          {one.comparisons.map((comparison, place) => (
+            <ComparisonForm
+              key={place}
+              kind={content.kind}
+              comparison={comparison}
+              fields={fields}
+              isFirst={place === 0}
+              onChange={(changed) => rule(at, { comparisons: one.comparisons.map((old, i) => (i === place ? changed : old)) })}
+              {...(one.comparisons.length > 1 ? { onDrop: () => rule(at, { comparisons: one.comparisons.filter((_, i) => i !== place) }) } : {})}
+            />
+          ))}
+          <div className="sentence">
+            <Button size="compact-xs" variant="subtle" color="pine" disabled={one.comparisons.length >= 12} onClick={() => rule(at, { comparisons: [...one.comparisons, { field: 'email', how: 'exact' }] })}>And another comparison</Button>
+            <span className="push quiet">Where more than <NumberInput size="xs" w={70} display="inline-block" aria-label={`Most records of rule ${at + 1}`} min={2} max={5000} value={one.most ?? 200} onChange={(most) => rule(at, { most: Number(most) })} /> share it, it says too little.</span>
+          </div>
+        </section>
+      ))}
+      <Button size="compact-sm" variant="default" disabled={content.rules.length >= 40} onClick={() => onChange({ ...content, rules: [...content.rules, { name: `Rule ${content.rules.length + 1}`, verdict: 'review', comparisons: [{ field: 'name', how: 'exact' }] }] })}>Add a rule</Button>
+      <h3 className="section">What speaks against a pair</h3>
+      <div className="field-grid">
+        {signs.map((name) => (
+          <label key={name} className="choice-line">
+            <span>{name}</span>
+            <Select size="xs" w={150} aria-label={name} data={effects} value={content.signs?.[name] ?? ''} allowDeselect={false} onChange={(effect) => sign(name, effect ?? '')} />
+          </label>
+        ))}
+      </div>
+    </div>
+  );
+}
+
