@@ -17,7 +17,6 @@ use Illuminate\Database\Connection;
 use Illuminate\Filesystem\Filesystem;
 use Illuminate\Support\Facades\Storage;
 use PineSieve\Core\Addresses\AddressStandardizer;
-use PineSieve\Core\Matching\Fields\FieldComparers;
 use PineSieve\Core\Matching\Fields\Traits;
 use PineSieve\Core\Matching\Pairs\Pair;
 use PineSieve\Core\Matching\Pairs\PairJudge;
@@ -26,7 +25,6 @@ use PineSieve\Core\Matching\Pairs\TooCommon;
 use PineSieve\Core\Matching\Rules\Certainty;
 use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Names\SupporterKind;
-use PineSieve\Core\Standards\FieldCatalog;
 
 /** Finds supporters of the database that may be one by the match rules in use, without those of which people have said that they are not. */
 final readonly class Duplicates
@@ -40,7 +38,6 @@ final readonly class Duplicates
         private Connection $db,
         private Bulk $bulk,
         private RecordReader $reader,
-        private FieldCatalog $catalog,
         private RuleSets $sets,
         private Filesystem $files,
         private DuplicateList $list,
@@ -146,7 +143,7 @@ final readonly class Duplicates
         $judges = [];
         $prepared = [];
         foreach ($all as $id => $record) {
-            $judge = $judges[$record->kind()->value] ??= new PairJudge($this->sets->used($record->kind()), new FieldComparers($this->catalog));
+            $judge = $judges[$record->kind()->value] ??= new PairJudge($this->sets->used($record->kind()), $this->sets->comparers());
             $prepared[$id] = $judge->compared($id, Traits::ofStored($record, new AddressStandardizer));
         }
         $compared = [];
@@ -201,7 +198,7 @@ final readonly class Duplicates
     /** What a set would find, and how that differs from what the set in use finds; nothing is kept but the report. */
     private function tryOut(DuplicateSearch $search, string $folder): void
     {
-        $tried = RuleSet::fromArray($search->tried, (new FieldComparers($this->catalog))->has(...));
+        $tried = RuleSet::fromArray($search->tried, ($this->sets->comparers())->has(...));
         $intake = ($search->scope['kind'] ?? '') === DuplicateSearch::INTAKE ? Intake::query()->find($search->scope['intake']) : null;
         [$new, $old] = $this->gathered($search, $folder, [$tried, $this->sets->used($tried->kind)], $intake);
         $trial = new Trial;
@@ -218,7 +215,7 @@ final readonly class Duplicates
                 $trial->found($pair);
             }
         }
-        $comparers = new FieldComparers($this->catalog);
+        $comparers = $this->sets->comparers();
         $report = [...$trial->report(), 'measured' => (new Measurement(new PairJudge($tried, $comparers), $this->reader))->report(), 'measured_in_use' => (new Measurement(new PairJudge($this->sets->used($tried->kind), $comparers), $this->reader))->report()];
         $search->update(['certain' => $report['certain'], 'review' => $report['review'], 'compared' => $pairs->getReturn()->compared, 'found' => $report, 'state' => 'done', 'ended_at' => now(),
             'too_common' => array_map(static fn (TooCommon $one): array => ['rules' => $one->rules, 'value' => $one->value, 'records' => $one->records], $pairs->getReturn()->tooCommon)]);
@@ -231,7 +228,7 @@ final readonly class Duplicates
      */
     private function gathered(DuplicateSearch $search, string $folder, array $sets, ?Intake $intake = null): array
     {
-        $comparers = new FieldComparers($this->catalog);
+        $comparers = $this->sets->comparers();
         $standardizer = new AddressStandardizer;
         $searches = [];
         foreach ($sets as $i => $set) {

@@ -9,6 +9,7 @@ use App\Jobs\CarryOn;
 use App\Models\Intake;
 use App\Models\IntakeState;
 use App\Models\JournalEntry;
+use App\Models\Merge;
 use App\Models\User;
 use App\Records\Bulk;
 use App\Records\Cause;
@@ -227,11 +228,14 @@ final readonly class Undoing implements Work
             }
         }
         $things = $this->reader->things($ids, $intake->id);
+        $survivors = Merge::survivors(array_values(array_diff($ids, array_keys(array_filter($things)))));
         $reversals = [];
         foreach ($done as $id => $changes) {
             // What was taken back before, with its row, is not looked for again.
             $there = $what['rows'] === null || $what['kind'] === self::REDO ? $changes : array_values(array_filter($changes, static fn (Change $change): bool => ! ($gone[$id]["{$change->subject->value}:{$change->ref}"] ?? false)));
-            $reversals[$id] = Reversal::of($there, $things[$id] ?? [], $since[$id] ?? []);
+            $reversals[$id] = isset($survivors[$id])
+                ? Reversal::impossible("supporter:{$id}", "It is a part of supporter {$survivors[$id]} by now. Take them apart first; then it can be taken back.")
+                : Reversal::of($there, $things[$id] ?? [], $since[$id] ?? []);
         }
 
         return [$ids, $reversals];

@@ -19,6 +19,7 @@ final class TakeOverRules implements ShouldQueue
 
     public function handle(TakeOver $takeOver): void
     {
+        $takeOver->announceOutdated();
         $takeOver->run();
     }
 }

@@ -15,8 +15,10 @@ use PineSieve\Core\Matching\Rules\Comparison;
 use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Matching\Rules\ShippedRules;
 use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Names\Words;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Text\Fold;
 
 /**
  * The organization's match rules: those that come with the program, those of its own, and by which of them records are compared.
@@ -24,6 +26,8 @@ use PineSieve\Core\Standards\FieldCatalog;
  */
 final class RuleSets
 {
+    private const COMMON = 'common words';
+
     private readonly FieldComparers $comparers;
 
     private string $stamp = '';
@@ -38,7 +42,28 @@ final class RuleSets
 
     public function __construct(private readonly FieldCatalog $catalog)
     {
-        $this->comparers = new FieldComparers($catalog);
+        $this->comparers = new FieldComparers($catalog, $this->commonWords());
+    }
+
+    /** By what fields are compared: with the organization's list of common words. */
+    public function comparers(): FieldComparers
+    {
+        return $this->comparers;
+    }
+
+    /** @return list<string> words that say little in a name, folded */
+    public function commonWords(): array
+    {
+        $kept = json_decode((string) DB::table('settings')->where('name', self::COMMON)->value('value'), true);
+
+        return is_array($kept) ? array_values(array_filter($kept, is_string(...))) : Words::common();
+    }
+
+    /** @param  ?list<string>  $words  null for those that come with the program */
+    public function keepCommonWords(?array $words): void
+    {
+        $folded = $words === null ? null : array_values(array_unique(array_filter(array_map(Fold::words(...), $words), static fn (string $word): bool => $word !== '' && ! str_contains($word, ' '))));
+        DB::table('settings')->updateOrInsert(['name' => self::COMMON], ['value' => json_encode($folded, JSON_THROW_ON_ERROR)]);
     }
 
     /** The set by which supporters of a kind are compared. */
@@ -122,6 +147,14 @@ final class RuleSets
 
             return array_values($keys);
         }, $records);
+    }
+
+    /** Whether stored records have other keys than those under which they would be looked for: a field has another type, or the program looks up otherwise. */
+    public function isOutdated(): bool
+    {
+        $this->look();
+
+        return array_filter($this->inUse, fn (RulesInUse $used): bool => $used->rules !== null && $used->recipe !== $this->matcher()->recipe(SupporterKind::from($used->kind))) !== [];
     }
 
     /** Reads what is in use, if that has changed. */

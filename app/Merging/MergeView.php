@@ -8,7 +8,6 @@ use App\Matching\RuleSets;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Gifts\Amount;
-use PineSieve\Core\Matching\Fields\FieldComparers;
 use PineSieve\Core\Matching\Fields\Traits;
 use PineSieve\Core\Matching\Pairs\PairJudge;
 use PineSieve\Core\Merging\Candidate;
@@ -170,7 +169,7 @@ final readonly class MergeView
      */
     private function reasons(array $candidates): array
     {
-        $comparers = new FieldComparers($this->catalog);
+        $comparers = $this->sets->comparers();
         $judge = new PairJudge($this->sets->used($candidates[0]->record->kind()), $comparers);
         $prepared = array_map(static fn (Candidate $one) => $judge->prepare($one->id(), Traits::ofStored($one->record, new AddressStandardizer)), $candidates);
         $reasons = [];

@@ -51,6 +51,23 @@ final class Merge extends Model
         return self::query()->whereNull('undone_at')->whereJsonContains('gone', ['id' => $id])->orderByDesc('id')->first();
     }
 
+    /**
+     * @param  list<int>  $gone
+     * @return array<int, int> those of them that became part of another, to whom they are a part of now
+     */
+    public static function survivors(array $gone): array
+    {
+        $survivors = [];
+        foreach ($gone as $id) {
+            $at = $id;
+            while (($merge = self::ofGone($at)) !== null) {
+                $survivors[$id] = $at = $merge->survivor_id;
+            }
+        }
+
+        return $survivors;
+    }
+
     /** @return list<int> */
     public function goneIds(): array
     {

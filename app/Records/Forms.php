@@ -64,7 +64,9 @@ final readonly class Forms
      */
     public function alike(Draft $draft, ?int $except): array
     {
-        $record = (new DraftReader($this->standards))->read($draft)->record;
+        $read = (new DraftReader($this->standards))->read($draft);
+        $custom = array_filter($read->values, static fn (string $value, string $field): bool => $value !== '' && str_starts_with($field, 'custom.'), ARRAY_FILTER_USE_BOTH);
+        $record = $read->record->with($read->record->further, $read->record->groups, $read->record->tags, $custom);
         $matcher = $this->sets->matcher();
         $ids = array_diff(array_unique(array_merge(...array_values(KeyTable::holders($matcher->keysOfIncoming($record))))), [$except]);
         $found = [];

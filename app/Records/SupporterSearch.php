@@ -54,7 +54,8 @@ final class SupporterSearch
             $supporters->whereIn('supporters.id', match ($text('made')) {
                 'new' => $touched->where('changes', 'like', $made),
                 'changed' => $touched->whereNotIn('supporter_id', DB::table('journal')->select('supporter_id')->where('intake_id', (int) $text('intake'))->where('cause', Cause::LOAD)->where('changes', 'like', $made)),
-                default => $touched,
+                // Whoever became part of another since is found there.
+                default => DB::query()->select('id')->fromRaw("(with recursive lives as ({$touched->toRawSql()} union select m.survivor_id from merges m join json_table(m.gone, '$[*]' columns (id bigint path '$.id')) g join lives l on l.supporter_id = g.id where m.undone_at is null) select supporter_id as id from lives) touched"),
             });
         }
         foreach (['group', 'tag'] as $list) {

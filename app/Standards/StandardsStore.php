@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Standards;
 
 use App\Jobs\CarryOn;
+use App\Jobs\TakeOverRules;
 use App\Matching\RuleSets;
 use App\Models\CustomField;
 use App\Models\FieldSetting;
@@ -55,6 +56,9 @@ final readonly class StandardsStore
     {
         foreach ([Standards::class, FieldCatalog::class, Formats::class, RuleSets::class] as $part) {
             app()->forgetInstance($part);
+        }
+        if (app(RuleSets::class)->isOutdated()) {
+            TakeOverRules::dispatch();
         }
         Intake::query()->where('state', IntakeState::Loading)->update(['has_moved' => true]);
         foreach (Intake::query()->where('state', IntakeState::Sifting)->orWhere(static fn ($query) => $query->where('state', IntakeState::Ready)->where('is_sifted', true))->get() as $intake) {

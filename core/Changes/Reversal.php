@@ -56,6 +56,12 @@ final readonly class Reversal
         return new self($changes, $kept);
     }
 
+    /** Nothing can be taken back, for one reason. */
+    public static function impossible(string $thing, string $reason): self
+    {
+        return new self([], [new Kept($thing, null, null, null, $reason)]);
+    }
+
     private static function comesBack(Change $change): bool
     {
         return $change->subject === Subject::Supporter && $change->action === Action::Create;

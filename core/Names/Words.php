@@ -39,10 +39,10 @@ final class Words
         return isset(self::lists()['idle'][$folded]);
     }
 
-    /** Whether it is one of the words that say little in the name of an organization: idle ones, and those that many have. */
-    public static function isCommon(string $folded): bool
+    /** @return list<string> words that say little in the name of an organization: idle ones, and those that many have */
+    public static function common(): array
     {
-        return isset(self::lists()['idle'][$folded]) || isset(self::lists()['common'][$folded]);
+        return array_map(strval(...), array_keys([...self::lists()['idle'], ...self::lists()['common']]));
     }
 
     /** A word of an organization's name without being shortened: "assn" is "association". */

@@ -186,4 +186,42 @@ final class MatchRulesTest extends TestCase
             $this->postJson('/api/match-rules/example', ['kind' => 'person', 'comparison' => $nonsense])->assertStatus(422);
         }
     }
+
+    public function test_a_field_that_gets_another_type_is_looked_up_by_it_from_then_on(): void
+    {
+        $this->as();
+        $key = $this->postJson('/api/fields', ['label' => 'Joined', 'type' => 'text'])->assertCreated()->json('key');
+        $id = $this->postJson('/api/match-rules', ['content' => self::content('Ours', [['name' => 'Joined', 'verdict' => 'review', 'comparisons' => [['field' => $key]]]])])->assertCreated()->json('id');
+        $this->putJson('/api/match-rules/used', ['kind' => 'person', 'set' => $id])->assertOk();
+        $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Uli', 'name.last' => 'Knot', $key => '2004-05-03']]])->assertCreated();
+        $alike = fn (): array => array_column($this->postJson('/api/supporters/check', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Uli', 'name.last' => 'Gull', $key => '2004-05-03']]])->assertOk()->json('alike'), 'name');
+        self::assertSame(['Uli Knot'], $alike());
+
+        $this->postJson("/api/fields/{$key}/type", ['type' => 'date', 'convert' => true])->assertOk();
+        app()->forgetScopedInstances();
+        self::assertSame(['Uli Knot'], $alike());
+        self::assertFalse(app(\App\Matching\RuleSets::class)->isOutdated());
+    }
+
+    public function test_the_list_of_common_words_is_the_organizations_own(): void
+    {
+        $this->as();
+        \Illuminate\Support\Facades\Artisan::call('sieve:match-keys');
+        $add = fn (string $name): int => (int) $this->postJson('/api/supporters', ['draft' => ['kind' => 'organization', 'fields' => ['organization.name' => $name]]])->assertCreated()->json('id');
+        $add('Seabird Rescue Trust');
+        $alike = fn (string $name): array => array_column($this->postJson('/api/supporters/check', ['draft' => ['kind' => 'organization', 'fields' => ['organization.name' => $name]]])->assertOk()->json('alike'), 'name');
+        self::assertSame([['Seabird Rescue Trust'], []], [$alike('The Seabird Rescue Trust, Inc.'), $alike('Rescue Seabird')]);
+        self::assertContains('foundation', $this->getJson('/api/match-rules')->json('common_words'));
+
+        // A word of one's own does not count from now on, for those who are there already too.
+        $this->putJson('/api/match-rules/words', ['words' => ['The', 'Rescue', 'two words', '']])->assertOk()->assertJson(['common_words' => ['the', 'rescue']]);
+        app()->forgetScopedInstances();
+        self::assertSame(['Seabird Rescue Trust'], $alike('Seabird Trust'));
+        self::assertFalse(app(\App\Matching\RuleSets::class)->isOutdated(), 'The keys follow.');
+        $this->putJson('/api/match-rules/words', ['words' => null])->assertOk();
+        self::assertContains('foundation', $this->getJson('/api/match-rules')->json('common_words'));
+        foreach ([[], ['words' => 'the'], ['words' => [['the']]]] as $nonsense) {
+            $this->putJson('/api/match-rules/words', $nonsense)->assertStatus(422);
+        }
+    }
 }

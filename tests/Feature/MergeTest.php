@@ -218,4 +218,23 @@ final class MergeTest extends TestCase
         self::assertSame(0, DB::table('gifts')->whereNotIn('supporter_id', DB::table('supporters')->select('id'))->count(), 'No gift is left without its supporter.');
         self::assertNotSame('0.00', (string) DB::table('gifts')->sum('amount'));
     }
+
+    public function test_an_undo_says_who_became_part_of_another_and_the_intake_leads_on_to_whom(): void
+    {
+        $first = $this->loaded("First name,Last name,Email\nAnn,Lee,ann@example.org\n");
+        $second = $this->loaded("First name,Last name,Email,Gift date,Amount\nAnna,Leigh,anna@example.org,2024-01-02,5\nBo,Park,bo@example.org,2024-01-03,7\n");
+        $third = $this->loaded("First name,Last name,Email\nCy,Dahl,cy@example.org\n");
+        [$ann, $anna, $bo, $cy] = DB::table('supporters')->orderBy('id')->pluck('id')->all();
+        $this->postJson('/api/merges', ['supporters' => [$ann, $anna], 'survivor' => $ann])->assertCreated();
+        $merge = $this->postJson('/api/merges', ['supporters' => [$cy, $ann], 'survivor' => $cy])->assertCreated()->json('id');
+
+        $touched = fn (int $intake): array => array_column($this->getJson("/api/supporters?intake={$intake}")->assertOk()->json('supporters'), 'id');
+        self::assertEqualsCanonicalizing([$cy, $bo], $touched($second->id), 'Anna is a part of Ann, who is a part of Cy.');
+        self::assertSame([$cy], $touched($first->id));
+
+        $undo = $this->getJson("/api/intakes/{$second->id}/undo")->assertOk()->json();
+        self::assertSame([1, [[$anna, "It is a part of supporter {$cy} by now. Take them apart first; then it can be taken back."]]], [$undo['supporters']['removed'], array_map(static fn (array $kept): array => [$kept['supporter'], $kept['reason']], $undo['kept'])]);
+        $this->postJson("/api/intakes/{$second->id}/undo")->assertOk();
+        self::assertSame(['5.00', 0], [DB::table('gifts')->where('supporter_id', $cy)->sum('amount'), DB::table('supporters')->where('id', $bo)->count()], 'What was merged stays whole.');
+    }
 }

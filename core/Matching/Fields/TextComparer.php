@@ -15,9 +15,11 @@ use PineSieve\Core\Text\Fold;
  */
 final readonly class TextComparer implements FieldComparer
 {
+    /** @param  list<string>  $common  words that do not count where common ones are ignored */
     public function __construct(
         private Comparison $comparison,
         private string $label,
+        private array $common,
     ) {
     }
 
@@ -25,7 +27,7 @@ final readonly class TextComparer implements FieldComparer
     {
         $options = $this->comparison->options;
 
-        return "text {$this->comparison->field} ".json_encode([$options->matchCase, $options->matchAccents, $options->ignore, $options->ignoreCommon], JSON_THROW_ON_ERROR);
+        return "text {$this->comparison->field} ".json_encode([$options->matchCase, $options->matchAccents, $options->ignore, $options->ignoreCommon ? $this->common : []], JSON_THROW_ON_ERROR);
     }
 
     public function values(Traits $traits): array
@@ -116,7 +118,7 @@ final readonly class TextComparer implements FieldComparer
             return $folded;
         }
         $words = array_map(static fn (string $word): string => $options->ignoreCommon ? Words::inFull($word) : $word, explode(' ', $folded));
-        $telling = array_filter($words, static fn (string $word): bool => ! in_array($word, $options->ignore, true) && ! ($options->ignoreCommon && Words::isCommon($word)));
+        $telling = array_filter($words, fn (string $word): bool => ! in_array($word, $options->ignore, true) && ! ($options->ignoreCommon && in_array($word, $this->common, true)));
 
         return $telling === [] ? $folded : implode(' ', $telling);
     }

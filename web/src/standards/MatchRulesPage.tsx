@@ -8,6 +8,7 @@ import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { RuleTrial } from './RuleTrial';
 import { StandardsFrame } from './StandardsFrame';
+import { CommonWords } from './CommonWords';
 import { RuleSetForm } from './RuleSetForm';
 import type { MatchRuleSet, RuleFields, RuleSetContent } from './types';
 
@@ -19,7 +20,7 @@ export function MatchRulesPage() {
   const [asked, setAsked] = useSearchParams();
   const [text, setText] = useState<string | null>(null);
   const [isForm, setIsForm] = useState(true);
-  const query = useQuery({ queryKey: ['match-rules'], queryFn: () => api.get<{ sets: MatchRuleSet[]; fields: RuleFields }>('match-rules'), refetchInterval: (found) => (found.state.data?.sets.some((one) => one.is_coming) === true ? 700 : false) });
+  const query = useQuery({ queryKey: ['match-rules'], queryFn: () => api.get<{ sets: MatchRuleSet[]; fields: RuleFields; common_words: string[] }>('match-rules'), refetchInterval: (found) => (found.state.data?.sets.some((one) => one.is_coming) === true ? 700 : false) });
   const sets = query.data?.sets ?? [];
   const chosen = sets.find((one) => one.name === asked.get('set')) ?? sets[0];
   const again = () => void queries.invalidateQueries({ queryKey: ['match-rules'] });
@@ -52,6 +53,7 @@ export function MatchRulesPage() {
               ))}
             </ul>
           </div>
+          {query.data !== undefined && <CommonWords key={query.data.common_words.join()} words={query.data.common_words} onKept={again} />}
         </Pane>
         <Pane title={chosen?.name ?? ''} note={chosen === undefined ? '' : counted(chosen.rules.length, 'rule')}>
           {text !== null && isForm && written !== null && (

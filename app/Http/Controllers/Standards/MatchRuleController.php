@@ -15,6 +15,7 @@ use App\Models\CustomField;
 use App\Models\DuplicateSearch;
 use App\Models\MatchRuleSet;
 use App\Models\RulesInUse;
+use App\Standards\StandardsStore;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -55,7 +56,7 @@ final class MatchRuleController extends Controller
             }
         }
 
-        return response()->json(['sets' => $shown, 'fields' => $this->sets->fields()]);
+        return response()->json(['sets' => $shown, 'fields' => $this->sets->fields(), 'common_words' => $this->sets->commonWords()]);
     }
 
     /** Keeps a set under its name, in place of the one that has it. One that is in use is used as it is now. */
@@ -72,6 +73,18 @@ final class MatchRuleController extends Controller
         Audit::note(Audit::STANDARDS, "Kept the match rules \"{$set->name}\"");
 
         return response()->json(['id' => $kept->id, ...$this->shown($set)], $kept->wasRecentlyCreated ? 201 : 200);
+    }
+
+    /** Words that do not count where a rule ignores common ones; none for those that come with the program. */
+    public function words(Request $request, StandardsStore $standards): JsonResponse
+    {
+        $this->authorize('update', CustomField::class);
+        $words = $request->validate(['words' => ['present', 'nullable', 'array', 'max:500'], 'words.*' => ['string', 'max:60']])['words'];
+        $this->sets->keepCommonWords($words);
+        Audit::note(Audit::STANDARDS, 'Changed the common words that match rules ignore');
+        $standards->changed();
+
+        return response()->json(['common_words' => app(RuleSets::class)->commonWords()]);
     }
 
     /** What still counts as the same by a comparison, and what no longer does. */
