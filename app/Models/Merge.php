@@ -8,6 +8,7 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Change;
 
 /**
@@ -57,13 +58,18 @@ final class Merge extends Model
      */
     public static function survivors(array $gone): array
     {
-        $survivors = [];
-        foreach ($gone as $id) {
-            $at = $id;
-            while (($merge = self::ofGone($at)) !== null) {
-                $survivors[$id] = $at = $merge->survivor_id;
+        $survivors = array_combine($gone, $gone);
+        // A merge may be followed by another: one query for each step, not for each supporter.
+        for ($open = $gone; $open !== [];) {
+            $next = DB::table(DB::raw("merges m join json_table(m.gone, '$[*]' columns (id bigint path '$.id')) g"))->whereNull('m.undone_at')->whereIn('g.id', array_unique($open))->pluck('m.survivor_id', 'g.id')->all();
+            $open = [];
+            foreach ($survivors as $id => $at) {
+                if (isset($next[$at])) {
+                    $survivors[$id] = $open[] = $next[$at];
+                }
             }
         }
+        $survivors = array_filter($survivors, static fn (int $at, int $id): bool => $at !== $id, ARRAY_FILTER_USE_BOTH);
 
         return $survivors;
     }
