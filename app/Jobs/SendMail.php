@@ -9,6 +9,7 @@ use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Mail\Message;
 use Illuminate\Support\Facades\Mail;
+use Symfony\Component\Mailer\Transport\Smtp\SmtpTransport;
 use Throwable;
 
 /** Sends a message by mail. A mail server that does not answer keeps nobody from working: the message stands in the application. */
@@ -33,6 +34,11 @@ final class SendMail implements ShouldQueue
         Mail::raw("{$this->text}\n\n".config('app.url')."\n", function (Message $message): void {
             $message->to($this->address, $this->name)->subject(mb_strimwidth(str_replace(["\r", "\n"], ' ', $this->text), 0, 90, ' ...'));
         });
+        // A worker lives longer than a mail server keeps a silent connection open: each message has its own.
+        $transport = Mail::getSymfonyTransport();
+        if ($transport instanceof SmtpTransport) {
+            $transport->stop();
+        }
     }
 
     public function failed(Throwable $error): void

@@ -22,11 +22,21 @@ export function useIntake(id: string) {
 /** The intake that the stages below IntakeFrame are of. */
 export const useThisIntake = (): Intake => useOutletContext<Intake>();
 
-/** Something done to an intake, after which all that is shown of it is asked for anew. */
+const isIntake = (answer: unknown): answer is Intake => typeof answer === 'object' && answer !== null && 'state' in answer && 'file_name' in answer;
+
+/**
+ * Something done to an intake, after which all that is shown of it is asked for anew. An answer that is the intake
+ * is shown at once: work that is over before it is asked for would otherwise leave no trace of having begun.
+ */
 export function useIntakeAction<Input, Answer>(id: number, action: (input: Input) => Promise<Answer>) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: action,
+    onSuccess: (answer) => {
+      if (isIntake(answer)) {
+        queries.setQueryData(['intake', String(id)], answer);
+      }
+    },
     onSettled: () => queries.invalidateQueries({ queryKey: ['intake', String(id)] }),
   });
 }
