@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace App\Merging;
 
 use App\Account\Audit;
-use App\Duplicates\Duplicates;
+use App\Duplicates\Decisions;
+use App\Duplicates\Neighbors;
 use App\Models\JournalEntry;
 use App\Models\Merge;
 use App\Models\User;
@@ -28,6 +29,10 @@ use PineSieve\Core\Merging\MergePolicy;
 use PineSieve\Core\Merging\Merger;
 use PineSieve\Core\Merging\Unmerge;
 use PineSieve\Core\Records\RecordPart;
+use PineSieve\Core\Records\SupporterRecord;
+use PineSieve\Core\Standards\Field;
+use PineSieve\Core\Standards\FieldPlace;
+use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Standards\Problem;
 use PineSieve\Core\Standards\Standards;
 
@@ -42,7 +47,9 @@ final readonly class Merges
         private RecordReader $reader,
         private RecordWriter $writer,
         private Ids $ids,
-        private Duplicates $duplicates,
+        private Neighbors $neighbors,
+        private Decisions $decisions,
+        private Standards $standards,
     ) {
     }
 
@@ -62,9 +69,9 @@ final readonly class Merges
         }
         ksort($records);
         $gifts = $this->gifts($supporters);
-        $changed = $this->changed($supporters);
+        $histories = $this->histories($supporters);
 
-        return array_values(array_map(static fn ($record): Candidate => new Candidate($record, $gifts[(int) $record->ref] ?? [], $changed[(int) $record->ref] ?? []), $records));
+        return array_values(array_map(static fn (SupporterRecord $record): Candidate => new Candidate($record, $gifts[(int) $record->ref] ?? [], ...($histories[(int) $record->ref] ?? [])), $records));
     }
 
     /**
@@ -73,7 +80,7 @@ final readonly class Merges
      */
     public function plan(array $candidates, MergePolicy $policy, ?int $survivor, array $typed): MergePlan
     {
-        return (new Merger($policy))->plan($candidates, $survivor, $typed, $this->linksTo(array_map(static fn (Candidate $one): int => $one->id(), $candidates)));
+        return (new Merger($policy, $this->single()))->plan($candidates, $survivor, $typed, $this->linksTo(array_map(static fn (Candidate $one): int => $one->id(), $candidates)));
     }
 
     /**
@@ -88,6 +95,7 @@ final readonly class Merges
             $this->ids->queueUp();
             $candidates = $this->candidates($supporters);
             $plan = $this->plan($candidates, $policy, $survivor, $typed);
+            $this->mustBeValues($plan, $candidates);
             $this->mustKeepTheRules($plan, $candidates);
             $before = $this->given($supporters);
             $journal = $this->ids->lastJournalId();
@@ -96,14 +104,17 @@ final readonly class Merges
                 throw new LogicException("The gifts of supporter {$plan->survivor} are not those of all who were merged into it.");
             }
             $gone = array_values(array_filter($candidates, static fn (Candidate $one): bool => $one->id() !== $plan->survivor));
-            $this->duplicates->merged($plan->survivor);
-            Audit::note(Audit::MERGE, 'Merged '.implode(', ', array_map(static fn (Candidate $one): string => "{$one->record->field('display_name')} ({$one->id()})", $gone))." into {$plan->merged->field('display_name')} ({$plan->survivor})");
-
-            return Merge::query()->create([
+            $merge = Merge::query()->create([
                 'survivor_id' => $plan->survivor, 'gone' => array_map(static fn (Candidate $one): array => ['id' => $one->id(), 'name' => $one->record->field('display_name')], $gone),
                 'records' => array_map(static fn (Candidate $one): array => Snapshot::of($one->record), $candidates),
                 'journal_from' => $journal + 1, 'journal_to' => $this->ids->lastJournalId(), 'user_id' => $user?->id,
             ]);
+            $this->decisions->inherit($merge);
+            // Whoever was like those who are gone may be like the one that they became.
+            $this->neighbors->lookAgain([$plan->survivor]);
+            Audit::note(Audit::MERGE, 'Merged '.implode(', ', array_map(static fn (Candidate $one): string => "{$one->record->field('display_name')} ({$one->id()})", $gone))." into {$plan->merged->field('display_name')} ({$plan->survivor})");
+
+            return $merge;
         });
     }
 
@@ -151,7 +162,8 @@ final readonly class Merges
             if ($this->given([$merge->survivor_id, ...$merge->goneIds()]) !== $before) {
                 throw new LogicException("The gifts of supporter {$merge->survivor_id} were not divided without rest.");
             }
-            $this->duplicates->apart([$merge->survivor_id, ...$merge->goneIds()]);
+            $this->decisions->disinherit($merge);
+            $this->neighbors->lookAgain([$merge->survivor_id, ...$merge->goneIds()]);
             $merge->forceFill(['undone_at' => now(), 'undone_by' => $user?->id])->save();
             Audit::note(Audit::MERGE, "Took supporter {$merge->survivor_id} apart again: ".implode(', ', array_map(static fn (array $one): string => "{$one['name']} ({$one['id']})", $merge->gone)).' came back');
 
@@ -168,6 +180,35 @@ final readonly class Merges
         return array_map(static fn (int $supporter, array $of): Entry => new Entry($supporter, $of), array_keys($changes), $changes);
     }
 
+    /** @return list<string> columns and custom fields in which several values can't be joined */
+    private function single(): array
+    {
+        $customs = array_filter($this->standards->catalog->all(), static fn (Field $field): bool => $field->isCustom() && ! $field->type->isList() && $field->type !== FieldType::Text);
+
+        return ['birth_date', ...array_values(array_map(static fn (Field $field): string => $field->key, $customs))];
+    }
+
+    /**
+     * A value that none of them had, such as several that are joined, must be one that its field can hold.
+     *
+     * @param  list<Candidate>  $candidates
+     */
+    private function mustBeValues(MergePlan $plan, array $candidates): void
+    {
+        foreach (MergePolicy::COLUMNS as $column) {
+            $value = $plan->merged->field($column);
+            $own = array_map(static fn (Candidate $one): string => $one->record->field($column), $candidates);
+            $field = FieldPlace::field('supporter', $column);
+            if ($field === null || in_array($value, ['', ...$own], true)) {
+                continue;
+            }
+            $fault = $this->standards->formats->of($this->standards->catalog->field($field))->read($value)->fault;
+            if ($fault !== null) {
+                throw new CannotMerge("{$this->standards->catalog->field($field)->label}: {$fault->reason}. Choose one of the values, or write it.");
+            }
+        }
+    }
+
     /**
      * Nothing gets around the organization's rules: what none of them broke, the one that they become does not break either.
      *
@@ -176,7 +217,7 @@ final readonly class Merges
     private function mustKeepTheRules(MergePlan $plan, array $candidates): void
     {
         $survivor = array_column(array_map(static fn (Candidate $one): array => [$one->id(), $one->record], $candidates), 1, 0)[$plan->survivor];
-        $problems = array_filter(app(Standards::class)->problems($plan->merged, $survivor), static fn (Problem $problem): bool => $problem->blocks);
+        $problems = array_filter($this->standards->problems($plan->merged, $survivor), static fn (Problem $problem): bool => $problem->blocks);
         if ($problems !== []) {
             throw new CannotMerge(implode('. ', array_map(static fn (Problem $problem): string => $problem->reason, $problems)).'. Choose the value that fulfils it.');
         }
@@ -209,20 +250,22 @@ final readonly class Merges
 
     /**
      * @param  list<int>  $supporters
-     * @return array<int, array<string, string>> supporter to column to when its value was written
+     * @return array<int, array{changed: array<string, string>, intake: ?int}> supporter to when the values of its columns were written, and the intake that brought it
      */
-    private function changed(array $supporters): array
+    private function histories(array $supporters): array
     {
-        $changed = [];
+        $histories = [];
         foreach (JournalEntry::query()->whereIn('supporter_id', $supporters)->orderBy('id')->get() as $entry) {
+            // A supporter that came back from an undo or a merge is still whom its first entry made.
+            $histories[$entry->supporter_id] ??= ['changed' => [], 'intake' => $entry->intake_id];
             foreach ($entry->changeList() as $change) {
                 foreach ($change->subject === Subject::Supporter ? array_keys($change->fields) : [] as $column) {
-                    $changed[$entry->supporter_id][$column] = (string) $entry->at;
+                    $histories[$entry->supporter_id]['changed'][$column] = (string) $entry->at;
                 }
             }
         }
 
-        return $changed;
+        return $histories;
     }
 
     /**

@@ -12,11 +12,13 @@ final readonly class Candidate
     /**
      * @param  array<int, array<string, ?string>>  $gifts  id to its columns
      * @param  array<string, string>  $changed  column of the supporter to when its value was written (ISO 8601), where that is known
+     * @param  ?int  $intake  the intake that brought it; null if it came in no file. A later intake has a higher number
      */
     public function __construct(
         public SupporterRecord $record,
         public array $gifts = [],
         public array $changed = [],
+        public ?int $intake = null,
     ) {
     }
 

@@ -31,8 +31,11 @@ final readonly class Merger
 
     private AddressStandardizer $standardizer;
 
-    public function __construct(private MergePolicy $policy)
-    {
+    /** @param  list<string>  $single  columns and custom fields that hold one value of their type, such as a date: several can't be joined in them */
+    public function __construct(
+        private MergePolicy $policy,
+        private array $single = ['birth_date'],
+    ) {
         $this->standardizer = new AddressStandardizer;
     }
 
@@ -56,6 +59,12 @@ final readonly class Merger
         $others = array_values(array_filter($candidates, static fn (Candidate $one): bool => $one !== $stays));
         $ids = array_map(static fn (Candidate $one): int => $one->id(), $candidates);
         $changes = [$stays->id() => $this->fields($stays, $others, $typed)];
+        // Nobody is linked to oneself.
+        foreach ($stays->record->links as $link) {
+            if (in_array((int) $link->value('other_id'), $ids, true)) {
+                $changes[$stays->id()][] = self::gone(Subject::Link, $link->ref, $link->values);
+            }
+        }
         $record = Projection::after($stays->record, $changes[$stays->id()]);
         foreach ($others as $other) {
             [$taken, $given] = $this->things($record, $other, $ids, $typed);
@@ -99,7 +108,7 @@ final readonly class Merger
         $all = [$stays, ...$others];
         $after = [];
         foreach (MergePolicy::COLUMNS as $column) {
-            $after[$column] = $typed[$column] ?? $this->policy->of($column)->choose(array_map(static fn (Candidate $one): array => ['value' => $one->record->field($column), 'at' => $one->changed[$column] ?? ''], $all), $this->policy->separator);
+            $after[$column] = $typed[$column] ?? $this->rule($column)->choose(array_map(static fn (Candidate $one): array => ['value' => $one->record->field($column), 'at' => $one->changed[$column] ?? ''], $all), $this->policy->separator);
         }
         foreach (self::CONSENTS as $column) {
             $after[$column] = $typed[$column] ?? self::worst(self::STRICTER, array_map(static fn (Candidate $one): string => $one->record->field($column), $all));
@@ -112,6 +121,13 @@ final readonly class Merger
 
         // How it is shown, filed, addressed and greeted follows the name, where nobody wrote it by hand.
         return self::update($stays->record, [...$after, ...NameForms::following($stays->record, Projection::after($stays->record, $changes)), ...array_intersect_key($typed, array_flip(NameForms::COLUMNS))]);
+    }
+
+    private function rule(string $field): FieldRule
+    {
+        $rule = $this->policy->of($field);
+
+        return $rule === FieldRule::Joined && in_array($field, $this->single, true) ? FieldRule::FirstFilled : $rule;
     }
 
     /**
@@ -155,7 +171,6 @@ final readonly class Merger
                 if ($same !== null) {
                     array_push($taken, ...self::completed($subject, $same, $part));
                 } elseif ($subject !== Subject::Link || ! in_array((int) $part->value('other_id'), $ids, true)) {
-                    // Nobody is linked to oneself.
                     $known[$this->sameness($subject, $part)] = $part;
                     $taken[] = Change::create($subject, $part->ref, [...$part->values, ...(isset($part->values['is_primary']) && $has !== [] ? ['is_primary' => '0'] : [])]);
                 }
@@ -232,7 +247,7 @@ final readonly class Merger
             $values = array_map(static fn (int $i): array => ['value' => isset($of[$i]) ? $of[$i]->value('value') : '', 'at' => ''], array_keys([$stays, ...$others]));
             // Several values stand on a line each, and are joined as such.
             $isList = array_filter($values, static fn (array $one): bool => str_contains($one['value'], "\n")) !== [];
-            $value = $typed[$field] ?? ($isList ? FieldRule::Joined->choose(array_map(static fn (string $line): array => ['value' => $line, 'at' => ''], explode("\n", implode("\n", array_column(array_filter($values, static fn (array $one): bool => $one['value'] !== ''), 'value')))), "\n") : $this->policy->of($field)->choose($values, $this->policy->separator));
+            $value = $typed[$field] ?? ($isList ? FieldRule::Joined->choose(array_map(static fn (string $line): array => ['value' => $line, 'at' => ''], explode("\n", implode("\n", array_column(array_filter($values, static fn (array $one): bool => $one['value'] !== ''), 'value')))), "\n") : $this->rule($field)->choose($values, $this->policy->separator));
             $own = $of[0] ?? null;
             if ($own !== null && $value !== $own->value('value')) {
                 $changes[] = $value === '' ? self::gone(Subject::Custom, $own->ref, $own->values) : new Change(Subject::Custom, $own->ref, Action::Update, ['value' => [$own->value('value'), $value]]);

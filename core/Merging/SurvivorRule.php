@@ -11,6 +11,8 @@ enum SurvivorRule: string
     case BestRecord = 'most complete record';
     case LatestGift = 'most recent gift';
     case Oldest = 'oldest';
+    case AlreadyThere = 'one already in the database';
+    case Incoming = 'incoming one';
 
     /** @param  non-empty-list<Candidate>  $candidates */
     public function pick(array $candidates): Candidate
@@ -28,6 +30,8 @@ enum SurvivorRule: string
             self::BestRecord => $candidate->fullness(),
             self::LatestGift => $candidate->latestGift(),
             self::Oldest => -$candidate->id(),
+            self::AlreadyThere => -($candidate->intake ?? 0),
+            self::Incoming => $candidate->intake ?? 0,
         };
     }
 }

@@ -30,11 +30,11 @@ final class MergingTest extends TestCase
      * @param  array<int, array<string, ?string>>  $gifts
      * @param  array<string, string>  $changed
      */
-    private static function candidate(int $id, array $fields = [], array $things = [], array $gifts = [], array $changed = []): Candidate
+    private static function candidate(int $id, array $fields = [], array $things = [], array $gifts = [], array $changed = [], ?int $intake = null): Candidate
     {
         $parts = static fn (string $list): array => array_map(static fn (array $values, int $i): RecordPart => new RecordPart((int) ($values['id'] ?? $id * 10 + $i), array_diff_key($values, ['id' => 1])), $things[$list] ?? [], array_keys($things[$list] ?? []));
 
-        return new Candidate(new SupporterRecord($id, 1, ['kind' => 'person', 'status' => 'active', ...$fields], $parts('addresses'), $parts('emails'), $parts('phones'), $parts('identifiers'), $parts('memberships'), $parts('custom'), $parts('links')), $gifts, $changed);
+        return new Candidate(new SupporterRecord($id, 1, ['kind' => 'person', 'status' => 'active', ...$fields], $parts('addresses'), $parts('emails'), $parts('phones'), $parts('identifiers'), $parts('memberships'), $parts('custom'), $parts('links')), $gifts, $changed, $intake);
     }
 
     private static function ann(int $id = 1): Candidate
@@ -77,6 +77,26 @@ final class MergingTest extends TestCase
 
         self::assertSame([3, 2, 4, 1], array_map(static fn (SurvivorRule $rule): int => $rule->pick($all)->id(), [SurvivorRule::BestAddress, SurvivorRule::BestRecord, SurvivorRule::LatestGift, SurvivorRule::Oldest]));
         self::assertSame(1, SurvivorRule::BestAddress->pick([self::ann(2), self::ann(1)])->id(), 'Where nothing tells, the older one stays.');
+    }
+
+    /** @return iterable<string, array{array<int, ?int>, int, int}> supporters with the intake that brought each; who was there already, and who is incoming */
+    public static function origins(): iterable
+    {
+        yield 'one by hand, one by a file' => [[7 => 3, 9 => null], 9, 7];
+        yield 'by two files' => [[7 => 3, 9 => 5], 7, 9];
+        yield 'the later file brought the one with the lower number' => [[7 => 5, 9 => 3], 9, 7];
+        yield 'by one file: the older one stays' => [[9 => 3, 7 => 3], 7, 7];
+        yield 'none by a file' => [[9 => null, 7 => null], 7, 7];
+        yield 'three' => [[7 => 5, 8 => null, 9 => 6], 8, 9];
+    }
+
+    /** @param  array<int, ?int>  $intakes */
+    #[DataProvider('origins')]
+    public function test_who_was_there_and_who_is_incoming(array $intakes, int $there, int $incoming): void
+    {
+        $all = array_map(static fn (int $id): Candidate => self::candidate($id, intake: $intakes[$id]), array_keys($intakes));
+
+        self::assertSame([$there, $incoming], [SurvivorRule::AlreadyThere->pick($all)->id(), SurvivorRule::Incoming->pick($all)->id()]);
     }
 
     public function test_fields_are_filled_and_the_forms_of_the_name_follow(): void
@@ -141,16 +161,79 @@ final class MergingTest extends TestCase
     {
         $plan = self::full();
 
-        self::assertSame(['update address 10', 'create address 21', 'create phone 20', 'create identifier 21', 'create membership 21', 'update link 10', 'create gift 601', 'create gift 602', 'create custom 21'], self::told($plan->changes[1]));
-        self::assertSame(['label' => 'until 2020', 'condition' => 'undeliverable'], $plan->changes[1][0]->after());
-        self::assertSame(['0', '1'], [$plan->changes[1][1]->after()['is_primary'], $plan->changes[1][2]->after()['is_primary']], 'The first phone is the primary one; a further address is not.');
-        self::assertSame(['role' => 'since 1990'], $plan->changes[1][5]->after());
+        self::assertSame(['delete link 11', 'update address 10', 'create address 21', 'create phone 20', 'create identifier 21', 'create membership 21', 'update link 10', 'create gift 601', 'create gift 602', 'create custom 21'], self::told($plan->changes[1]));
+        self::assertSame(['label' => 'until 2020', 'condition' => 'undeliverable'], $plan->changes[1][1]->after());
+        self::assertSame(['0', '1'], [$plan->changes[1][2]->after()['is_primary'], $plan->changes[1][3]->after()['is_primary']], 'The first phone is the primary one; a further address is not.');
+        self::assertSame(['role' => 'since 1990'], $plan->changes[1][6]->after());
         self::assertSame('M', $plan->merged->custom[0]->value('value'));
         $gone = self::told($plan->changes[2]);
         self::assertSame('delete supporter 2', end($gone));
         self::assertCount(15, $gone);
         self::assertSame(['update link 91', 'delete link 93'], self::told($plan->changes[9]), 'Others are linked to the survivor, and once is enough.');
         self::assertSame([1, 2, 9], array_keys($plan->changes), 'Nobody is linked to oneself.');
+    }
+
+    /** @return iterable<string, array{array<int, list<array{string, int}>>, array<int, list<array{string, int}>>, list<string>}> links of each of 1 to 3, who become 1; links of others to them; and what stands there afterwards */
+    public static function circles(): iterable
+    {
+        yield 'husband and wife' => [[1 => [['spouse', 2]], 2 => [['spouse', 1]]], [], []];
+        yield 'one says it of the other' => [[2 => [['spouse', 1]]], [], []];
+        yield 'the survivor says it' => [[1 => [['spouse', 2]]], [], []];
+        yield 'all in a circle' => [[1 => [['child', 2]], 2 => [['child', 3]], 3 => [['child', 1]]], [], []];
+        yield 'of one to himself' => [[2 => [['spouse', 2]]], [], []];
+        yield 'the survivor to himself' => [[1 => [['spouse', 1]]], [], []];
+        yield 'each to the same household' => [[1 => [['member', 9]], 2 => [['member', 9]], 3 => [['member', 9]]], [], ['1 member 9']];
+        yield 'to different ones' => [[1 => [['member', 9]], 2 => [['member', 8]]], [], ['1 member 9', '1 member 8']];
+        yield 'of another to each of them' => [[], [9 => [['member', 1], ['member', 2], ['member', 3]]], ['9 member 1']];
+        yield 'of another to those who go' => [[], [9 => [['member', 2], ['member', 3], ['head', 3]]], ['9 member 1', '9 head 1']];
+        yield 'there and back' => [[2 => [['spouse', 9]]], [9 => [['spouse', 2]]], ['1 spouse 9', '9 spouse 1']];
+    }
+
+    /**
+     * @param  array<int, list<array{string, int}>>  $own
+     * @param  array<int, list<array{string, int}>>  $ofOthers
+     * @param  list<string>  $after
+     */
+    #[DataProvider('circles')]
+    public function test_links_end_at_the_one_who_stays_and_never_at_oneself(array $own, array $ofOthers, array $after): void
+    {
+        $there = [];
+        $part = static function (int $owner, int $i, array $link) use (&$there): RecordPart {
+            $there[$owner * 100 + $i] = "{$owner} {$link[0]} {$link[1]}";
+
+            return new RecordPart($owner * 100 + $i, ['kind' => $link[0], 'other_id' => (string) $link[1], 'role' => null]);
+        };
+        $parts = static fn (array $links, int $owner): array => array_map(static fn (array $link, int $i): RecordPart => $part($owner, $i, $link), $links, array_keys($links));
+        $candidates = array_map(static fn (int $id): Candidate => new Candidate(new SupporterRecord($id, 1, ['kind' => 'person', 'status' => 'active', 'last_name' => 'Lee'], links: $parts($own[$id] ?? [], $id))), [1, 2, 3]);
+        $others = [];
+        foreach ($ofOthers as $owner => $links) {
+            $others[$owner] = $parts($links, $owner);
+        }
+        foreach ((new Merger(new MergePolicy))->plan($candidates, 1, [], $others)->changes as $owner => $changes) {
+            foreach ($changes as $change) {
+                if ($change->subject->value !== 'link') {
+                    continue;
+                }
+                if ($change->action === Action::Delete) {
+                    // What moves is deleted with the one who goes and made with the one who stays.
+                    $there = array_filter($there, static fn (string $link, int $ref): bool => $ref !== $change->ref || ! str_starts_with($link, "{$owner} "), ARRAY_FILTER_USE_BOTH);
+
+                    continue;
+                }
+                $kind = explode(' ', $there[$change->ref] ?? '1 '.($change->after()['kind'] ?? ''))[1];
+                $there[$change->ref] = "{$owner} {$kind} ".($change->after()['other_id'] ?? explode(' ', $there[$change->ref])[2]);
+            }
+        }
+
+        self::assertEqualsCanonicalizing($after, array_values($there));
+    }
+
+    public function test_what_holds_one_value_is_not_joined(): void
+    {
+        $candidate = static fn (int $id, string $born, string $size, string $likes): Candidate => self::candidate($id, ['last_name' => 'Lee', 'birth_date' => $born, 'notes' => "note {$id}"], ['custom' => [['field' => 'custom.size', 'value' => $size], ['field' => 'custom.likes', 'value' => $likes]]]);
+        $merged = (new Merger(new MergePolicy(usual: FieldRule::Joined, separator: ' + '), ['birth_date', 'custom.size']))->plan([$candidate(1, '', '7', 'boats'), $candidate(2, '1970-02-03', '8', 'maps'), $candidate(3, '1970-03-02', '8', 'maps')], 1)->merged;
+
+        self::assertSame(['1970-02-03', 'note 1 + note 2 + note 3', ['7', 'boats + maps'], 'Lee'], [$merged->field('birth_date'), $merged->field('notes'), array_map(static fn (RecordPart $part): string => $part->value('value'), $merged->custom), $merged->field('last_name')]);
     }
 
     public function test_lists_of_a_custom_field_are_united_line_by_line(): void
