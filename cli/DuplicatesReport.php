@@ -100,7 +100,7 @@ final readonly class DuplicatesReport implements Report
     {
         return [
             'rows' => $this->rows, 'certain' => $this->pairs['certain'], 'review' => $this->pairs['review'], 'compared' => array_sum(array_column($this->searches, 'compared')), 'out' => $this->out,
-            'too_common' => array_map(static fn (TooCommon $one): array => ['rules' => $one->rules, 'value' => $one->value, 'records' => $one->records], array_merge(...array_column($this->searches, 'tooCommon'))),
+            'too_common' => array_map(static fn (TooCommon $one): array => $one->toArray(), array_merge(...array_column($this->searches, 'tooCommon'))),
         ];
     }
 

@@ -60,9 +60,9 @@ final class RowsTest extends TestCase
         $intake = $this->sifted("Legacy No,Last name,First name,Email,Street,City,State,Zip\nx1,Lee,Anna,,,,,\n,Lee,A.,ANN@example.org,,,,\n,PARK,ROBERT,,12 elm street,dover,n.h.,3820\n,Park,Bob,,12 Elm St,Dover,NH,03820\n,Garcia,Jose,,,,,\n,Li,Ann,ann@example.org,,,,\n,Lee,Bo,ann@example.org,,,,\n,Quill,Zoe,z@example.org,,,,\n");
         $verdicts = DB::table('intake_results')->where('intake_id', $intake->id)->orderBy('number')->pluck('verdict')->all();
 
-        self::assertSame(['known', 'unsure', 'known', 'known', 'unsure', 'unsure', 'new', 'new'], $verdicts);
+        self::assertSame(['known', 'unsure', 'known', 'unsure', 'unsure', 'unsure', 'new', 'new'], $verdicts);
         $unsure = $this->getJson("/api/intakes/{$intake->id}/matches?show=unsure")->json('rows');
-        self::assertSame([3, 6, 7], array_column($unsure, 'number'));
+        self::assertSame([3, 5, 6, 7], array_column($unsure, 'number'), 'A short form at one address may be father and son.');
 
         $pair = $this->getJson("/api/intakes/{$intake->id}/rows/7/match")->json();
         self::assertSame('Ann Li', $pair['incoming']['Name']);
@@ -70,9 +70,9 @@ final class RowsTest extends TestCase
 
         $this->edit($intake->id, ['kind' => 'match', 'number' => 7, 'to' => 'new']);
         $this->edit($intake->id, ['kind' => 'match', 'number' => 6, 'to' => $this->getJson("/api/intakes/{$intake->id}/rows/6/match")->json('candidates.0.decision')]);
-        self::assertSame(1, $this->getJson("/api/intakes/{$intake->id}")->json('held.unsure'));
-        $this->deleteJson("/api/intakes/{$intake->id}/edits", ['kind' => 'match'])->assertJson(['number' => 6]);
         self::assertSame(2, $this->getJson("/api/intakes/{$intake->id}")->json('held.unsure'));
+        $this->deleteJson("/api/intakes/{$intake->id}/edits", ['kind' => 'match'])->assertJson(['number' => 6]);
+        self::assertSame(3, $this->getJson("/api/intakes/{$intake->id}")->json('held.unsure'));
     }
 
     public function test_a_row_that_only_points_at_someone_known_needs_no_name(): void

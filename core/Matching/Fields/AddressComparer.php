@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Matching\Fields;
 
-use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Matching\Rules\Comparison;
 use PineSieve\Core\Matching\Rules\How;
-use PineSieve\Core\Text\Fold;
 
 /**
  * Compares any address of one record with any of the other: the same delivery point.
@@ -43,7 +41,7 @@ final readonly class AddressComparer implements FieldComparer
             $address = $this->comparison->options->asWritten ? $written : $standard;
             $sameness = $address->sameness();
             if ($sameness !== '') {
-                [$street, $unit] = self::unit($address);
+                [$street, $unit] = $address->streetAndUnit();
                 $number = preg_match('/^(?:po box )?\d\S*/', $street, $found) === 1 ? $found[0] : '';
                 $values[] = [$written->line(), $sameness, $number, trim(substr($street, strlen($number))), $unit, explode('|', $sameness)[1]];
             }
@@ -84,17 +82,5 @@ final readonly class AddressComparer implements FieldComparer
     public function selectivity(): int
     {
         return $this->comparison->how === How::Starts ? 20 : 80;
-    }
-
-    /** @return array{string, string} folded street, and unit without its word */
-    private static function unit(Address $address): array
-    {
-        $street = Fold::words($address->line1);
-        $second = Fold::words($address->line2);
-        if (preg_match('/^(.+?)\s+(?:apt|unit|ste|suite|rm|fl|spc|lot|bldg)\s+(\S+)$/D', $street, $parts) === 1) {
-            return [$parts[1], $parts[2]];
-        }
-
-        return [$street, (string) preg_replace('/^(?:apt|unit|ste|suite|rm|fl|spc|lot|bldg|no)\s+/', '', $second)];
     }
 }

@@ -61,10 +61,9 @@ final readonly class NameComparer implements FieldComparer
         if ($agreement !== null || ! $this->comparison->options->swapped || $one[self::FIRST] === '' || $other[self::FIRST] === '') {
             return $agreement;
         }
-        $turned = array_values(array_replace($other, [self::FIRST => $other[self::LAST], self::LAST => $other[self::FIRST]]));
-        $isSwapped = $one[self::LAST] === $turned[self::LAST] && $this->first($one, $turned) !== null;
+        $turned = $this->inOrder($one, self::turned($other));
 
-        return $isSwapped ? new Agreement(0.9, "First and last name have changed places: {$one[self::SHOWN]}, {$other[self::SHOWN]}") : null;
+        return $turned === null ? null : new Agreement(0.9 * $turned->likeness, "First and last name have changed places: {$one[self::SHOWN]}, {$other[self::SHOWN]}");
     }
 
     /**
@@ -121,9 +120,41 @@ final readonly class NameComparer implements FieldComparer
         }
         [$short, $long] = strlen($a) <= strlen($b) ? [$a, $b] : [$b, $a];
         $isInitial = strlen($short) === 1 && $short === $long[0];
-        $isSwapped = $a === $other[self::LAST] || $b === $one[self::LAST];
+        $isSwapped = self::isSpelledLike($a, $other[self::LAST]) || self::isSpelledLike($b, $one[self::LAST]);
 
-        return ! $isInitial && ! $isSwapped && ! str_starts_with("{$long} ", "{$short} ") && ! (strlen($short) > 3 && str_starts_with($long, $short)) && Spelling::likeness($a, $b, 70) === null && ! Spelling::soundAlike($a, $b);
+        return ! $isInitial && ! $isSwapped && ! str_starts_with("{$long} ", "{$short} ") && ! (strlen($short) > 3 && str_starts_with($long, $short))
+            && ! self::isSpelledLike($a, $b) && ! Spelling::soundAlike($a, $b) && ! self::isFormSpelledLike($a, $b) && ! self::isFormSpelledLike($b, $a);
+    }
+
+    /** With one slip in three or four letters. Of three, another letter in the place of one makes another name (Jim, Kim). */
+    private static function isSpelledLike(string $a, string $b): bool
+    {
+        if (strlen($a) === 3 && strlen($b) === 3) {
+            return count_chars($a, 1) === count_chars($b, 1);
+        }
+
+        return Spelling::likeness($a, $b, max(strlen($a), strlen($b)) === 3 ? 66 : 70) !== null;
+    }
+
+    /** Whether a name is a form of another that is written with a slip: Jackie, Jacquelien. */
+    private static function isFormSpelledLike(string $form, string $name): bool
+    {
+        foreach (Nicknames::fullOf($form) as $full) {
+            if (Spelling::likeness($full, $name, 80) !== null) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param  list<string>  $value
+     * @return list<string> with first and last name in each other's place
+     */
+    private static function turned(array $value): array
+    {
+        return array_values(array_replace($value, [self::FIRST => $value[self::LAST], self::LAST => $value[self::FIRST], self::SHOWN_FIRST => ucfirst($value[self::LAST])]));
     }
 
     /**
@@ -169,17 +200,20 @@ final readonly class NameComparer implements FieldComparer
 
     public function traces(array $value): array
     {
-        $first = $value[self::FIRST];
+        return array_values(array_unique([...$this->pairTraces($value), ...($this->comparison->options->swapped && $value[self::FIRST] !== '' ? $this->pairTraces(self::turned($value)) : [])]));
+    }
+
+    /**
+     * @param  list<string>  $value
+     * @return list<string> texts of which two names that agree in this order have one in common
+     */
+    private function pairTraces(array $value): array
+    {
         $traces = [];
         foreach ($this->lastTraces($value[self::LAST]) as $last) {
             foreach ($this->firstTraces($value) as $name) {
                 $traces[] = "{$last}|{$name}";
             }
-        }
-        if ($this->comparison->options->swapped && $first !== '') {
-            $pair = [$first, $value[self::LAST]];
-            sort($pair);
-            $traces[] = "{$pair[0]}||{$pair[1]}";
         }
 
         return $traces;

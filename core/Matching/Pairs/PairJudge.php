@@ -29,6 +29,9 @@ final class PairJudge
     /** Selectivity from which a field alone says enough for a rule to be looked up by it. */
     private const TELLING = 60;
 
+    /** Another one wherever values are read, or leave traces, otherwise than before: keys that were kept are made anew then. */
+    private const READING = 2;
+
     /** @var list<list<int>> of each rule, the places of its comparisons */
     private array $rules = [];
 
@@ -94,7 +97,7 @@ final class PairJudge
     /** What the keys of records depend on: two judges with the same recipe give the same keys. */
     public function recipe(): string
     {
-        return implode("\n", $this->lookupNames);
+        return self::READING."\n".implode("\n", $this->lookupNames);
     }
 
     /** @return int how many records may share a key of a lookup before it says too little */
@@ -137,25 +140,31 @@ final class PairJudge
     public function judge(PreparedRecord $one, PreparedRecord $other): ?Pair
     {
         [$one, $other] = $one->ref <= $other->ref ? [$one, $other] : [$other, $one];
+        $known = [];
+        $found = array_filter(array_map(function (array $places) use ($one, $other, &$known): ?array {
+            return $this->holds($places, $one->values, $other->values, $known);
+        }, $this->rules), static fn (?array $of): bool => $of !== null);
+        if ($found === []) {
+            return null;
+        }
+        $signs = $this->circumstances->signs($one->values, $other->values);
         $certainty = null;
         $held = [];
         $agreements = [];
-        $known = [];
-        foreach ($this->rules as $number => $places) {
-            $found = $this->holds($places, $one->values, $other->values, $known);
-            if ($found !== null) {
-                $rule = $this->set->rules[$number];
-                $certainty = $certainty === Certainty::Certain ? $certainty : $rule->certainty;
-                $held[] = $rule->name;
-                foreach ($found as $field => $agreement) {
-                    $agreements[$field] = ! isset($agreements[$field]) || $agreement->likeness > $agreements[$field]->likeness ? $agreement : $agreements[$field];
-                }
+        foreach ($found as $number => $of) {
+            $rule = $this->set->rules[$number];
+            if (array_intersect_key($signs, array_flip(array_column($rule->unless, 'value'))) !== []) {
+                continue;
+            }
+            $certainty = $certainty === Certainty::Certain ? $certainty : $rule->certainty;
+            $held[] = $rule->name;
+            foreach ($of as $field => $agreement) {
+                $agreements[$field] = ! isset($agreements[$field]) || $agreement->likeness > $agreements[$field]->likeness ? $agreement : $agreements[$field];
             }
         }
         if ($certainty === null) {
             return null;
         }
-        $signs = $this->circumstances->signs($one->values, $other->values);
         foreach (array_keys($signs) as $sign) {
             $effect = $this->set->effect(Sign::from($sign));
             if ($effect === SignEffect::Apart) {

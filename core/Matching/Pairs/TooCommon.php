@@ -13,4 +13,10 @@ final readonly class TooCommon
         public int $records,
     ) {
     }
+
+    /** @return array{rules: string, value: string, records: int} */
+    public function toArray(): array
+    {
+        return ['rules' => $this->rules, 'value' => $this->value, 'records' => $this->records];
+    }
 }

@@ -4,18 +4,20 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Matching\Rules;
 
-/** A rule holds for a pair if all its comparisons do. */
+/** A rule holds for a pair if all its comparisons do, and none of the signs does that it gives way to. */
 final readonly class MatchRule
 {
     /**
      * @param  non-empty-list<Comparison>  $comparisons
      * @param  int  $most  of how many records that share what the rule is looked up by the pairs are looked at; where more share it, it says too little
+     * @param  list<Sign>  $unless  signs against a pair beside which the rule says too little
      */
     public function __construct(
         public string $name,
         public Certainty $certainty,
         public array $comparisons,
         public int $most = 200,
+        public array $unless = [],
     ) {
     }
 
@@ -50,18 +52,33 @@ final readonly class MatchRule
             throw new BadRules("The rule \"{$name}\" would hold for all records that say nothing: two blanks can't be equal in every comparison.");
         }
 
-        return new self($name, $certainty, $compared, $most);
+        return new self($name, $certainty, $compared, $most, self::signs($name, $data['unless'] ?? []));
+    }
+
+    /** @return list<Sign> */
+    private static function signs(string $name, mixed $data): array
+    {
+        $signs = [];
+        foreach (is_array($data) ? $data : [null] as $written) {
+            $sign = is_string($written) ? Sign::tryFrom($written) : null;
+            if ($sign === null) {
+                throw new BadRules("\"unless\" of the rule \"{$name}\" is a list of signs against a pair: ".implode(', ', array_column(Sign::cases(), 'value')).'.');
+            }
+            $signs[$sign->value] = $sign;
+        }
+
+        return array_values($signs);
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['name' => $this->name, 'verdict' => $this->certainty->value, 'most' => $this->most, 'comparisons' => array_map(static fn (Comparison $one): array => $one->toArray(), $this->comparisons)];
+        return ['name' => $this->name, 'verdict' => $this->certainty->value, 'most' => $this->most, 'comparisons' => array_map(static fn (Comparison $one): array => $one->toArray(), $this->comparisons), ...($this->unless === [] ? [] : ['unless' => array_column($this->unless, 'value')])];
     }
 
     /** @param  callable(string): string  $label  of a field of the catalog */
     public function sentence(callable $label): string
     {
-        return ucfirst(implode('; and ', array_map(static fn (Comparison $one): string => $one->phrase($label), $this->comparisons)));
+        return ucfirst(implode('; and ', array_map(static fn (Comparison $one): string => $one->phrase($label), $this->comparisons))).($this->unless === [] ? '' : '; unless this speaks against it: '.implode(', ', array_column($this->unless, 'value')));
     }
 }

@@ -77,7 +77,8 @@ final class PairsTest extends TestCase
         yield 'the same id after a marriage' => ['Ann Lee;;;;;X-1', 'Ann Park;;;;;X-1', 'certain'];
         yield 'the same id, nobody alike' => ['Ann Lee;;;;;X-1', 'Zoe Quill;;;;;X-1', null];
         yield 'the same email' => ["Ann Lee;{$mail}", "ANN LEE;{$mail}", 'certain'];
-        yield 'a nickname and the same phone' => ["Bob Lee;;{$phone}", "Robert Lee;;{$phone}", 'certain'];
+        yield 'a nickname and the same email' => ["Bob Lee;{$mail}", "Robert Lee;{$mail}", 'certain'];
+        yield 'a nickname and the same phone, which a family shares' => ["Bob Lee;;{$phone}", "Robert Lee;;{$phone}", 'review'];
         yield 'husband and wife share an email' => ["Bo Lee;{$mail};{$phone};{$home}", "Ann Lee;{$mail};{$phone};{$home}", null];
         yield 'husband and wife with the same consonants' => ["John Lee;{$mail};{$phone};{$home}", "Jane Lee;{$mail};{$phone};{$home}", null];
         yield 'twins' => ["Ella Lee;;{$phone};{$home};1990-05-06", "Nora Lee;;{$phone};{$home};1990-05-06", null];
