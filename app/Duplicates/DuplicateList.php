@@ -4,16 +4,35 @@ declare(strict_types=1);
 
 namespace App\Duplicates;
 
+use App\Records\Bulk;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Query\Builder;
+use PineSieve\Core\Matching\Pairs\Pair;
 
 /** The pairs that were found, as clusters of supporters that may be one. */
 final readonly class DuplicateList
 {
+    public const TABLE = 'duplicate_pairs';
+
     private const PAGE = 50;
 
-    public function __construct(private Connection $db)
+    public function __construct(
+        private Connection $db,
+        private Bulk $bulk,
+    ) {
+    }
+
+    /**
+     * Puts pairs on the list, or on one that will take its place. Each is a cluster of its own until they are regrouped.
+     *
+     * @param  list<Pair>  $pairs
+     */
+    public function add(array $pairs, string $table = self::TABLE): void
     {
+        $this->bulk->insert($table, ['one', 'other', 'cluster', 'certainty', 'score', 'reasons'], array_map(static fn (Pair $pair): array => [
+            $pair->one, $pair->other, $pair->one, $pair->certainty->value, $pair->score,
+            json_encode(['for' => $pair->for, 'against' => $pair->against, 'rules' => $pair->rules], JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+        ], $pairs));
     }
 
     /**
@@ -24,13 +43,13 @@ final readonly class DuplicateList
      */
     public function page(?string $certainty, int $page, int $userId): array
     {
-        $found = $this->db->table('duplicate_pairs')->groupBy('cluster')->selectRaw('cluster, max(score) as score, min(certainty) as certainty')
+        $found = $this->db->table(self::TABLE)->groupBy('cluster')->selectRaw('cluster, max(score) as score, min(certainty) as certainty')
             ->when($certainty !== null, static fn (Builder $query) => $query->havingRaw('min(certainty) = ?', [$certainty]));
         $total = $this->db->query()->fromSub(clone $found, 'c')->count();
         $rows = $found->orderByRaw('min(certainty), max(score) desc, cluster')->offset((max(1, $page) - 1) * self::PAGE)->limit(self::PAGE)->get();
         $others = $this->others($rows->pluck('cluster')->all(), $userId);
         $members = [];
-        foreach ($this->db->table('duplicate_pairs')->whereIn('cluster', $rows->pluck('cluster'))->get(['cluster', 'one', 'other']) as $pair) {
+        foreach ($this->db->table(self::TABLE)->whereIn('cluster', $rows->pluck('cluster'))->get(['cluster', 'one', 'other']) as $pair) {
             $members[$pair->cluster][$pair->one] = $members[$pair->cluster][$pair->other] = true;
         }
         $names = $this->db->table('supporters')->whereIn('id', array_merge(...array_map(array_keys(...), array_values($members))))->pluck('display_name', 'id');
@@ -45,7 +64,7 @@ final readonly class DuplicateList
     /** @return array{certain: int, review: int} clusters of each */
     public function counts(): array
     {
-        $counts = $this->db->query()->fromSub($this->db->table('duplicate_pairs')->groupBy('cluster')->selectRaw('min(certainty) as certainty'), 'c')->groupBy('certainty')->selectRaw('certainty, count(*) as n')->pluck('n', 'certainty');
+        $counts = $this->db->query()->fromSub($this->db->table(self::TABLE)->groupBy('cluster')->selectRaw('min(certainty) as certainty'), 'c')->groupBy('certainty')->selectRaw('certainty, count(*) as n')->pluck('n', 'certainty');
 
         return ['certain' => (int) ($counts['certain'] ?? 0), 'review' => (int) ($counts['review'] ?? 0)];
     }
@@ -57,9 +76,9 @@ final readonly class DuplicateList
      */
     private function wholly(): Builder
     {
-        $members = $this->db->query()->fromSub($this->db->table('duplicate_pairs')->select('cluster', 'one as member')->union($this->db->table('duplicate_pairs')->select('cluster', 'other as member')), 'm')->groupBy('cluster')->selectRaw('cluster, count(*) as n');
+        $members = $this->db->query()->fromSub($this->db->table(self::TABLE)->select('cluster', 'one as member')->union($this->db->table(self::TABLE)->select('cluster', 'other as member')), 'm')->groupBy('cluster')->selectRaw('cluster, count(*) as n');
 
-        return $this->db->query()->fromSub($this->db->table('duplicate_pairs')->groupBy('cluster')->havingRaw("max(certainty) = 'certain'")->selectRaw('cluster, count(*) as p'), 'c')->joinSub($members, 'k', 'k.cluster', '=', 'c.cluster')->whereRaw('c.p = k.n * (k.n - 1) / 2')->select('c.cluster');
+        return $this->db->query()->fromSub($this->db->table(self::TABLE)->groupBy('cluster')->havingRaw("max(certainty) = 'certain'")->selectRaw('cluster, count(*) as p'), 'c')->joinSub($members, 'k', 'k.cluster', '=', 'c.cluster')->whereRaw('c.p = k.n * (k.n - 1) / 2')->select('c.cluster');
     }
 
     /** @return ?list<int> those of the next cluster after one in which each is certainly each other; null at the end */
@@ -77,7 +96,7 @@ final readonly class DuplicateList
         foreach ($this->wholly()->inRandomOrder()->limit($many)->pluck('cluster') as $cluster) {
             $ids = $this->members((int) $cluster);
             $names = $this->db->table('supporters')->whereIn('id', $ids)->pluck('display_name', 'id');
-            $reasons = json_decode((string) $this->db->table('duplicate_pairs')->where('cluster', $cluster)->orderBy('score')->value('reasons'), true, 16, JSON_THROW_ON_ERROR);
+            $reasons = json_decode((string) $this->db->table(self::TABLE)->where('cluster', $cluster)->orderBy('score')->value('reasons'), true, 16, JSON_THROW_ON_ERROR);
             $sample[] = ['members' => array_map(static fn (int $id): array => ['id' => $id, 'name' => $names[$id] ?? ''], $ids), 'for' => $reasons['for'], 'against' => $reasons['against']];
         }
 
@@ -87,7 +106,7 @@ final readonly class DuplicateList
     /** @return list<int> */
     private function members(int $cluster): array
     {
-        $pairs = $this->db->table('duplicate_pairs')->where('cluster', $cluster)->get(['one', 'other']);
+        $pairs = $this->db->table(self::TABLE)->where('cluster', $cluster)->get(['one', 'other']);
 
         return collect([...$pairs->pluck('one'), ...$pairs->pluck('other')])->unique()->sort()->values()->all();
     }
@@ -101,7 +120,7 @@ final readonly class DuplicateList
     {
         foreach (array_chunk($supporters, 1000) as $chunk) {
             $clusters = $this->clustersOf($chunk);
-            $this->db->table('duplicate_pairs')->whereIn('one', $chunk)->orWhereIn('other', $chunk)->delete();
+            $this->db->table(self::TABLE)->whereIn('one', $chunk)->orWhereIn('other', $chunk)->delete();
             $this->regroup($clusters);
         }
     }
@@ -112,7 +131,7 @@ final readonly class DuplicateList
      */
     public function clustersOf(array $supporters): array
     {
-        return $this->db->table('duplicate_pairs')->whereIn('one', $supporters)->orWhereIn('other', $supporters)->distinct()->pluck('cluster')->all();
+        return $this->db->table(self::TABLE)->whereIn('one', $supporters)->orWhereIn('other', $supporters)->distinct()->pluck('cluster')->all();
     }
 
     /**
@@ -122,7 +141,7 @@ final readonly class DuplicateList
      */
     public function regroup(array $broken): void
     {
-        $pairs = $this->db->table('duplicate_pairs')->whereIn('cluster', $broken)->get(['one', 'other', 'cluster']);
+        $pairs = $this->db->table(self::TABLE)->whereIn('cluster', $broken)->get(['one', 'other', 'cluster']);
         $clusters = new Clusters;
         foreach ($pairs as $pair) {
             $clusters->join($pair->one, $pair->other);
@@ -144,7 +163,7 @@ final readonly class DuplicateList
             }
         }
         if ($moved !== []) {
-            $this->db->update('update duplicate_pairs set cluster = case '.implode(' ', $moved).' else cluster end where (one, other) in ('.implode(',', $places).')');
+            $this->db->update('update '.self::TABLE.' set cluster = case '.implode(' ', $moved).' else cluster end where (one, other) in ('.implode(',', $places).')');
         }
     }
 
@@ -163,6 +182,12 @@ final readonly class DuplicateList
         });
 
         return $this->others([$cluster], $userId)[$cluster] ?? null;
+    }
+
+    /** Whether someone else has it open, and so decides on it. */
+    public function isOthers(int $cluster, int $userId): bool
+    {
+        return $this->others([$cluster], $userId) !== [];
     }
 
     /**

@@ -4,14 +4,17 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Duplicates\Duplicates;
+use App\Duplicates\PartSearch;
+use App\Duplicates\RuleLab;
+use App\Duplicates\WholeSearch;
 use App\Models\DuplicateSearch;
+use App\Models\Supporter;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\DB;
 
-/** Looks through the whole database for supporters that may be one. */
+/** Looks for supporters that may be one: among all, among some, or only to see what a rule set would find. */
 final class FindDuplicates implements ShouldQueue
 {
     use Dispatchable;
@@ -21,9 +24,10 @@ final class FindDuplicates implements ShouldQueue
 
     public function __construct(private readonly int $search)
     {
+        $this->onQueue('long');
     }
 
-    public function handle(Duplicates $duplicates): void
+    public function handle(WholeSearch $whole, PartSearch $part, RuleLab $lab): void
     {
         $search = DuplicateSearch::query()->find($this->search);
         if ($search === null || ! in_array($search->state, ['waiting', 'searching'], true)) {
@@ -36,7 +40,13 @@ final class FindDuplicates implements ShouldQueue
             return;
         }
         try {
-            $duplicates->search($search);
+            $search->update(['state' => 'searching', 'done' => 0, 'compared' => 0, 'total' => Supporter::query()->count()]);
+            $before = $search->isOfChanged() ? $search->before() : null;
+            match (true) {
+                $search->tried !== null => $lab->run($search),
+                $before !== null, $search->isOfPart() => $part->run($search, $before),
+                default => $whole->run($search),
+            };
         } catch (\Throwable $error) {
             report($error);
             $search->update(['state' => 'failed', 'error' => 'The search stopped: '.mb_substr($error->getMessage(), 0, 300).' What was found before is still there.', 'ended_at' => now()]);

@@ -24,7 +24,7 @@ final class MergeCertain implements ShouldQueue
 
     /**
      * @param  int  $after  cluster that was merged last
-     * @param  int  $left  clusters that could not be merged
+     * @param  int  $left  clusters that could not be merged, or that someone else had open
      */
     public function __construct(
         private readonly int $user,
@@ -47,6 +47,11 @@ final class MergeCertain implements ShouldQueue
                 return;
             }
             $after = $members[0];
+            if ($list->isOthers($after, $this->user)) {
+                $left++;
+
+                continue;
+            }
             try {
                 $merges->merge($members, new MergePolicy, null, [], $user);
                 $merged++;

@@ -17,6 +17,11 @@ final class TakeOverRules implements ShouldQueue
 
     public int $timeout = 7200;
 
+    public function __construct()
+    {
+        $this->onQueue('long');
+    }
+
     public function handle(TakeOver $takeOver): void
     {
         $takeOver->announceOutdated();

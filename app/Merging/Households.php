@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Merging;
 
-use App\Duplicates\Duplicates;
+use App\Duplicates\Decisions;
 use App\Models\User;
 use App\Records\Forms;
 use App\Records\RecordReader;
@@ -24,7 +24,7 @@ final readonly class Households
     public function __construct(
         private RecordReader $reader,
         private Forms $forms,
-        private Duplicates $duplicates,
+        private Decisions $decisions,
     ) {
     }
 
@@ -57,7 +57,7 @@ final readonly class Households
                 $draft['links'][] = ['ref' => 'new'.($place + 1), 'kind' => LinkKind::Member->value, 'other_id' => (string) $person, 'role' => '', 'reversed' => '1'];
             }
             $kept = $this->forms->keep(Draft::fromArray($draft), $household, $base, $user, $sight);
-            $this->duplicates->notTheSame(array_keys($records), $user?->id);
+            $this->decisions->notTheSame(array_keys($records), $user?->id);
 
             return $kept->supporter;
         });

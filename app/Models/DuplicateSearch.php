@@ -62,10 +62,15 @@ final class DuplicateSearch extends Model
         return $before === null || RulesInUse::query()->where('changed_at', '>', $before->created_at)->exists() ? null : $before;
     }
 
-    /** Whether only a part of the database is asked for. */
+    public function isOfChanged(): bool
+    {
+        return ($this->scope['kind'] ?? Against::ALL) === self::CHANGED;
+    }
+
+    /** Whether only a part of the database is asked for, whoever is changed. */
     public function isOfPart(): bool
     {
-        return ! in_array($this->scope['kind'] ?? Against::ALL, [Against::ALL, self::CHANGED], true);
+        return ! $this->isOfChanged() && ($this->scope['kind'] ?? Against::ALL) !== Against::ALL;
     }
 
     public static function underWay(): ?self

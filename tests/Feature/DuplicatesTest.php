@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Jobs\FindDuplicates;
+use App\Models\Role;
 use Illuminate\Support\Facades\DB;
 
 /** Supporters of the database that may be one. */
@@ -60,6 +62,28 @@ final class DuplicatesTest extends TestCase
         self::assertSame([1, 2], array_column($this->found()['clusters'], 'cluster'), 'They are found again at once.');
     }
 
+    public function test_what_was_said_of_someone_holds_for_the_one_that_he_became_part_of(): void
+    {
+        $this->world();
+        $this->postJson('/api/duplicates/search')->assertStatus(202);
+        $this->postJson('/api/duplicates/not-the-same', ['supporters' => [5, 7]])->assertOk();
+        $said = static fn (): array => DB::table('pair_decisions')->orderBy('one')->get(['one', 'other'])->map(static fn (\stdClass $pair): array => [$pair->one, $pair->other])->all();
+        $merge = $this->postJson('/api/merges', ['supporters' => [1, 5], 'survivor' => 1])->assertCreated()->json('id');
+
+        self::assertSame([[1, 7], [5, 7]], $said());
+        self::assertSame([[2, 6]], $this->clusters(), 'Number 7 is not asked about again.');
+        $this->postJson('/api/duplicates/search')->assertStatus(202);
+        self::assertSame([[2, 6]], $this->clusters());
+        self::assertSame([[1, 7]], array_map(static fn (array $one): array => [$one['one'], $one['other']], $this->getJson('/api/duplicates/not-the-same')->json('decisions')), 'It can be looked up and withdrawn.');
+
+        // Taken apart, each is asked about as before; and one who is merged with the other all the same inherits nothing about himself.
+        $this->postJson("/api/merges/{$merge}/apart")->assertOk();
+        self::assertSame([[5, 7]], $said());
+        self::assertContains([1, 5, 7], $this->clusters());
+        $this->postJson('/api/merges', ['supporters' => [5, 7], 'survivor' => 7])->assertCreated();
+        self::assertSame([[5, 7]], $said());
+    }
+
     public function test_a_cluster_is_split_where_one_is_not_the_same(): void
     {
         $this->world();
@@ -100,7 +124,7 @@ final class DuplicatesTest extends TestCase
         $this->world();
         DB::table('duplicate_searches')->insert(['id' => 7, 'state' => 'searching', 'done' => 3, 'created_at' => now()]);
         $this->postJson('/api/duplicates/search')->assertStatus(409);
-        (new \App\Jobs\FindDuplicates(7))->handle(app(\App\Duplicates\Duplicates::class));
+        FindDuplicates::dispatchSync(7);
 
         self::assertSame(['done', 7], [$this->found()['search']['state'], $this->found()['search']['done']]);
         $this->postJson('/api/duplicates/search')->assertStatus(202);
@@ -134,6 +158,22 @@ final class DuplicatesTest extends TestCase
         self::assertSame(1, DB::table('merges')->count());
         self::assertSame(['certain' => 1, 'review' => 1], $this->found()['counts']);
         self::assertStringContainsString('One cluster of certain duplicates is merged.', (string) DB::table('messages')->orderByDesc('id')->value('text'));
+    }
+
+    public function test_the_certain_ones_that_someone_else_has_open_are_left_to_them(): void
+    {
+        $this->world();
+        $this->add('Zoe', 'Park', 'zoe@example.org');
+        $this->add('Cy', 'Dahl', 'cy@example.org');
+        $this->postJson('/api/duplicates/search');
+        $me = auth()->user();
+        $this->as(Role::Administrator)->postJson('/api/duplicates/claim', ['cluster' => 3])->assertOk();
+        self::assertNotNull($me);
+        $this->actingAs($me)->postJson('/api/duplicates/certain', ['total' => 2])->assertStatus(202);
+
+        self::assertSame([['id' => 9, 'name' => 'Cy Dahl']], json_decode((string) DB::table('merges')->sole()->gone, true));
+        self::assertStringContainsString('One cluster of certain duplicates is merged; 1 could not be, and wait for someone.', (string) DB::table('messages')->orderByDesc('id')->value('text'));
+        self::assertContains([3, 8], $this->clusters());
     }
 
     /** @return list<list<int>> */

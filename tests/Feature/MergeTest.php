@@ -158,6 +158,24 @@ final class MergeTest extends TestCase
         self::assertSame(0, DB::table('merges')->count());
     }
 
+    public function test_who_stays_may_be_the_one_already_there_or_the_incoming_one(): void
+    {
+        [$ann, , $cy] = $this->people();
+        $this->loaded("First name,Last name\nAnneliese,Leeward\n", [], ['name.first', 'name.last']);
+        $later = (int) DB::table('supporters')->where('first_name', 'Anneliese')->value('id');
+        $typed = $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Anni', 'name.last' => 'Leigh']]])->assertCreated()->json('id');
+        $stays = fn (array $supporters, string $rule): int => $this->postJson('/api/merges/preview', ['supporters' => $supporters, 'policy' => ['survivor' => $rule]])->assertOk()->json('survivor');
+
+        self::assertSame([$ann, $later], [$stays([$later, $ann], 'one already in the database'), $stays([$ann, $later], 'incoming one')]);
+        self::assertSame([$typed, $later], [$stays([$later, $typed, $ann], 'one already in the database'), $stays([$ann, $typed, $later], 'incoming one')], 'Who was typed came in no file.');
+
+        // What an undo brought back is still whom its file brought.
+        $intake = (int) DB::table('intakes')->max('id');
+        $this->postJson("/api/intakes/{$intake}/undo")->assertOk();
+        $this->postJson("/api/intakes/{$intake}/redo")->assertOk();
+        self::assertSame($later, $stays([$cy, $later], 'incoming one'));
+    }
+
     /** @return iterable<string, array{array<string, mixed>}> */
     public static function unusable(): iterable
     {

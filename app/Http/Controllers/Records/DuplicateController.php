@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Records;
 
 use App\Account\Audit;
+use App\Duplicates\Decisions;
 use App\Duplicates\DuplicateList;
-use App\Duplicates\Duplicates;
 use App\Duplicates\SearchSchedule;
 use App\Http\Controllers\Controller;
 use App\Jobs\FindDuplicates;
@@ -34,7 +34,7 @@ final class DuplicateController extends Controller
     private const CLAIMED = 40;
 
     public function __construct(
-        private readonly Duplicates $duplicates,
+        private readonly Decisions $decisions,
         private readonly DuplicateList $list,
         private readonly MergeView $view,
     ) {
@@ -118,7 +118,7 @@ final class DuplicateController extends Controller
     {
         $this->authorize('merge');
         $data = $request->validate(['supporters' => ['required', 'array', 'min:2', 'max:'.Merges::MOST], 'supporters.*' => ['integer', 'distinct', 'exists:supporters,id']]);
-        $this->duplicates->notTheSame(array_map(intval(...), array_values($data['supporters'])), $request->user()?->id);
+        $this->decisions->notTheSame(array_map(intval(...), array_values($data['supporters'])), $request->user()?->id);
         Audit::note(Audit::MERGE, 'Said that supporters '.implode(', ', $data['supporters']).' are not the same');
 
         return response()->json(['counts' => $this->list->counts()]);
@@ -144,13 +144,13 @@ final class DuplicateController extends Controller
     {
         $this->authorize('merge');
 
-        return response()->json(['decisions' => $this->duplicates->decisions(self::DECISIONS)]);
+        return response()->json(['decisions' => $this->decisions->latest(self::DECISIONS)]);
     }
 
     public function withdraw(int $one, int $other): JsonResponse
     {
         $this->authorize('merge');
-        abort_unless($this->duplicates->withdraw($one, $other), 404, 'Nothing was said of these two.');
+        abort_unless($this->decisions->withdraw($one, $other), 404, 'Nothing was said of these two.');
 
         return response()->json(['withdrawn' => true]);
     }

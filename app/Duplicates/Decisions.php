@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Duplicates;
+
+use App\Models\Merge;
+use Illuminate\Database\Connection;
+
+/** What people said of pairs: that they are not the same. It is remembered for good, and can be withdrawn. */
+final readonly class Decisions
+{
+    public function __construct(
+        private Connection $db,
+        private DuplicateList $list,
+        private Neighbors $neighbors,
+    ) {
+    }
+
+    /** @param  list<int>  $supporters  each with each */
+    public function notTheSame(array $supporters, ?int $userId): void
+    {
+        $this->db->transaction(function () use ($supporters, $userId): void {
+            sort($supporters);
+            $clusters = $this->list->clustersOf($supporters);
+            foreach ($supporters as $i => $other) {
+                foreach (array_slice($supporters, 0, $i) as $one) {
+                    $this->db->table('pair_decisions')->insertOrIgnore(['one' => $one, 'other' => $other, 'user_id' => $userId, 'at' => now()->format('Y-m-d H:i:s.v')]);
+                    $this->db->table(DuplicateList::TABLE)->where('one', $one)->where('other', $other)->delete();
+                }
+            }
+            $this->list->regroup($clusters);
+        });
+    }
+
+    /** @return bool whether anything was said of the pair */
+    public function withdraw(int $one, int $other): bool
+    {
+        $isWithdrawn = $this->db->table('pair_decisions')->where('one', min($one, $other))->where('other', max($one, $other))->delete() > 0;
+        if ($isWithdrawn) {
+            $this->neighbors->lookAgain([$one, $other]);
+        }
+
+        return $isWithdrawn;
+    }
+
+    /** Who is not the same as someone is not the same as the one that he became part of either, unless it is that one. */
+    public function inherit(Merge $merge): void
+    {
+        $gone = $merge->goneIds();
+        $all = [$merge->survivor_id, ...$gone];
+        foreach ($this->db->table('pair_decisions')->whereIn('one', $gone)->orWhereIn('other', $gone)->get(['one', 'other', 'user_id', 'at']) as $said) {
+            $stranger = in_array($said->one, $gone, true) ? $said->other : $said->one;
+            if (! in_array($stranger, $all, true)) {
+                $this->db->table('pair_decisions')->insertOrIgnore(['one' => min($stranger, $merge->survivor_id), 'other' => max($stranger, $merge->survivor_id), 'user_id' => $said->user_id, 'at' => $said->at, 'merge_id' => $merge->id]);
+            }
+        }
+    }
+
+    /** Takes back what was inherited by a merge that is taken apart. */
+    public function disinherit(Merge $merge): void
+    {
+        $this->db->table('pair_decisions')->where('merge_id', $merge->id)->delete();
+    }
+
+    /** @return list<array<string, mixed>> the latest first */
+    public function latest(int $most): array
+    {
+        return array_map(static fn (\stdClass $row): array => (array) $row, $this->db->table('pair_decisions as d')->join('supporters as a', 'a.id', '=', 'd.one')->join('supporters as b', 'b.id', '=', 'd.other')->leftJoin('users as u', 'u.id', '=', 'd.user_id')
+            ->orderByDesc('d.at')->limit($most)->get(['d.one', 'd.other', 'a.display_name as one_name', 'b.display_name as other_name', 'd.at', 'u.name as by'])->all());
+    }
+}
