@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-use App\Duplicates\Duplicates;
 use App\Jobs\CheckRules;
+use App\Jobs\FindDuplicates;
 use App\Models\CustomField;
 use App\Models\DuplicateSearch;
 use App\Models\FieldSetting;
@@ -80,7 +80,7 @@ final readonly class DemoSeeder
             $this->writer->write($entries, Cause::demo());
         }
         $this->standards();
-        app(Duplicates::class)->search(DuplicateSearch::query()->create(['state' => 'waiting'])->refresh());
+        FindDuplicates::dispatchSync(DuplicateSearch::query()->create(['state' => 'waiting'])->id);
     }
 
     /** What Tern Harbor asks of its data, and how far it got in the weeks before. */
