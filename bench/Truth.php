@@ -228,7 +228,7 @@ final class Truth
 
         return new Traits(
             $one['kind'], $name, $one['display'] === '' ? $name->display() : $one['display'], $addresses, $one['email'] === '' ? [] : [$one['email']], $one['phone'] === '' ? [] : [$one['phone']],
-            $one['id'] === null ? [] : [$one['id']], array_filter(['first_name' => $one['first'], 'last_name' => $one['last'], 'birth_date' => $one['born']], static fn (string $value): bool => $value !== ''),
+            $one['id'] === null ? [] : [$one['id']], array_filter(['first_name' => $one['first'], 'middle_name' => $one['middle'], 'last_name' => $one['last'], 'birth_date' => $one['born']], static fn (string $value): bool => $value !== ''),
         );
     }
 

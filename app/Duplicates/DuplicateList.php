@@ -35,6 +35,14 @@ final readonly class DuplicateList
         ], $pairs));
     }
 
+    /** @param  list<Pair>  $pairs  that are judged anew */
+    public function drop(array $pairs): void
+    {
+        foreach (array_chunk($pairs, 500) as $some) {
+            $this->db->table(self::TABLE)->whereRaw('(one, other) in ('.implode(',', array_map(static fn (Pair $pair): string => "({$pair->one},{$pair->other})", $some)).')')->delete();
+        }
+    }
+
     /**
      * Those that hang together, the certain and the likeliest first.
      *

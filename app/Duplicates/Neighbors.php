@@ -5,13 +5,11 @@ declare(strict_types=1);
 namespace App\Duplicates;
 
 use App\Matching\KeyTable;
+use App\Matching\Meeting;
 use App\Matching\RuleSets;
 use App\Records\RecordReader;
 use Illuminate\Database\Connection;
-use PineSieve\Core\Addresses\AddressStandardizer;
-use PineSieve\Core\Matching\Fields\Traits;
 use PineSieve\Core\Matching\Pairs\Pair;
-use PineSieve\Core\Matching\Pairs\PairJudge;
 
 /** Some supporters beside all who share a match key with them. */
 final readonly class Neighbors
@@ -40,6 +38,7 @@ final readonly class Neighbors
             }
             $clusters = $this->list->clustersOf($ends);
             $this->db->table(DuplicateList::TABLE)->whereIn('one', $supporters)->orWhereIn('other', $supporters)->delete();
+            $this->list->drop(array_values($found));
             $this->list->add(array_values($found));
             $this->list->regroup(array_values(array_unique([...$clusters, ...$this->list->clustersOf($ends)])));
         });
@@ -56,23 +55,13 @@ final readonly class Neighbors
         $records = $this->reader->read($supporters);
         $holders = array_map(static fn (array $keys): array => array_unique(array_merge(...array_values(KeyTable::holders($keys)))), array_map($this->sets->matcher()->keysOfStored(...), $records));
         $all = $records + $this->reader->read(array_values(array_diff(array_unique(array_merge(...array_values($holders))), array_keys($records))));
-        $standardizer = new AddressStandardizer;
-        $judges = [];
-        $prepared = [];
-        foreach ($all as $id => $record) {
-            $judge = $judges[$record->kind()->value] ??= new PairJudge($this->sets->used($record->kind()), $this->sets->comparers());
-            $prepared[$id] = $judge->compared($id, Traits::ofStored($record, $standardizer));
-        }
-        $pairs = [];
+        $meeting = new Meeting($this->sets, $all);
         foreach ($holders as $id => $others) {
             foreach ($others as $other) {
-                $key = min($id, $other).' '.max($id, $other);
-                if ($id !== $other && ! array_key_exists($key, $pairs) && isset($all[$other]) && $all[$other]->kind() === $all[$id]->kind()) {
-                    $pairs[$key] = $judges[$all[$id]->kind()->value]->judge($prepared[$id], $prepared[$other]);
-                }
+                $meeting->meet($id, $other);
             }
         }
 
-        return [array_filter($pairs), count($pairs)];
+        return [$meeting->found(), $meeting->compared()];
     }
 }

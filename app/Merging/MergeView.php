@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace App\Merging;
 
+use App\Matching\Meeting;
 use App\Matching\RuleSets;
 use PineSieve\Core\Addresses\Address;
-use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Gifts\Amount;
-use PineSieve\Core\Matching\Fields\Traits;
-use PineSieve\Core\Matching\Pairs\PairJudge;
 use PineSieve\Core\Merging\Candidate;
 use PineSieve\Core\Merging\MergePlan;
 use PineSieve\Core\Merging\MergePolicy;
@@ -162,24 +160,30 @@ final readonly class MergeView
     }
 
     /**
-     * What speaks for the first and each of the others being one, and against it.
+     * What speaks for each being one with one of those before it, and against it.
      *
      * @param  list<Candidate>  $candidates
      * @return list<array{one: int, other: int, verdict: ?string, for: list<string>, against: list<string>}>
      */
     private function reasons(array $candidates): array
     {
-        $comparers = $this->sets->comparers();
-        $judge = new PairJudge($this->sets->used($candidates[0]->record->kind()), $comparers);
-        $prepared = array_map(static fn (Candidate $one) => $judge->prepare($one->id(), Traits::ofStored($one->record, new AddressStandardizer)), $candidates);
-        $reasons = [];
-        foreach (array_slice($prepared, 1) as $other) {
-            $pair = $judge->judge($prepared[0], $other);
-            [$for, $against] = $pair === null ? $judge->reasons($prepared[0], $other) : [$pair->for, $pair->against];
-            $reasons[] = ['one' => $prepared[0]->ref, 'other' => $other->ref, 'verdict' => $pair?->certainty->value, 'for' => $for, 'against' => $against];
+        $ids = array_map(static fn (Candidate $one): int => $one->id(), $candidates);
+        $meeting = new Meeting($this->sets, array_combine($ids, array_map(static fn (Candidate $one): SupporterRecord => $one->record, $candidates)));
+        foreach ($ids as $i => $other) {
+            foreach (array_slice($ids, 0, $i) as $one) {
+                $meeting->meet($one, $other);
+            }
         }
+        $found = $meeting->found();
 
-        return $reasons;
+        return array_map(static function (int $other, int $i) use ($ids, $found, $meeting): array {
+            $near = array_values(array_filter(array_slice($ids, 0, $i + 1), static fn (int $one): bool => isset($found[min($one, $other).' '.max($one, $other)])));
+            $one = $near[0] ?? $ids[0];
+            $pair = $found[min($one, $other).' '.max($one, $other)] ?? null;
+            [$for, $against] = $pair === null ? $meeting->reasons($one, $other) : [$pair->for, $pair->against];
+
+            return ['one' => $one, 'other' => $other, 'verdict' => $pair?->certainty->value, 'for' => $for, 'against' => $against];
+        }, array_slice($ids, 1), array_keys(array_slice($ids, 1)));
     }
 
     /** @param  array<array<string, ?string>>  $gifts */

@@ -16,12 +16,17 @@ final readonly class Judgement
     }
 
     /**
-     * One certain finding of the highest strength makes a row known. Several, or only doubtful ones, a person must look at.
+     * One certain finding of the highest strength makes a row known. Several, or only doubtful ones, a person must look at;
+     * as well as one beside whom there is another of the same name and address, where the row does not say which of them it is.
      *
      * @param  list<PairFinding>  $findings
      */
     public static function of(array $findings): self
     {
+        $namesakes = array_filter(array_column($findings, 'namesake'), static fn (?string $words): bool => $words !== null);
+        if ($namesakes !== []) {
+            $findings = array_map(static fn (PairFinding $one): PairFinding => $one->strength === PairStrength::Certain && ! $one->isProven ? $one->beside(reset($namesakes)) : $one, $findings);
+        }
         usort($findings, static fn (PairFinding $a, PairFinding $b): int => [$b->strength->value, $b->score] <=> [$a->strength->value, $a->score]);
         if ($findings === []) {
             return new self(Verdict::New, null, []);

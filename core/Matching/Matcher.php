@@ -76,7 +76,8 @@ final class Matcher
         $incoming = $this->prepared($judge, $row);
         $known = $this->prepared($judge, $stored);
         $isSameKind = $row->kind === $stored->kind() || $judge === $this->withoutName;
-        $pair = $isSameKind ? $judge->judge($incoming, $known) : null;
+        $relation = $isSameKind ? $judge->relation($incoming, $known) : null;
+        $pair = $relation?->pair;
         $sameId = self::sameId($row, $stored);
         if ($pair !== null) {
             $strength = match (true) {
@@ -85,7 +86,7 @@ final class Matcher
                 default => PairStrength::Certain,
             };
 
-            return new PairFinding($stored->ref, $strength, $pair->score, $pair->for, $pair->against);
+            return new PairFinding($stored->ref, $strength, $pair->score, $pair->for, $pair->against, $relation->isProven, $relation->namesake);
         }
         if ($sameId === null) {
             return null;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Matching;
 
+use PineSieve\Core\Matching\Pairs\Namesakes;
+
 /** Two records compared: what it amounts to, with the reasons for and against in sentences. */
 final readonly class PairFinding
 {
@@ -12,6 +14,8 @@ final readonly class PairFinding
      * @param  int  $score  1 to 100, the likelier the higher
      * @param  list<string>  $for
      * @param  list<string>  $against
+     * @param  bool  $isProven  certain by more than a name and a way to be reached
+     * @param  ?string  $namesake  what tells the two from each other although a certain rule holds
      */
     public function __construct(
         public int|string $ref,
@@ -19,6 +23,8 @@ final readonly class PairFinding
         public int $score,
         public array $for,
         public array $against,
+        public bool $isProven = false,
+        public ?string $namesake = null,
     ) {
     }
 
@@ -26,6 +32,12 @@ final readonly class PairFinding
     public function loadedBefore(string $intake): self
     {
         return new self($this->ref, PairStrength::CertainByRow, 100, ["The very same row came in before, with \"{$intake}\"", ...$this->for], $this->against);
+    }
+
+    /** The same pair, beside someone of the same name who is as near. */
+    public function beside(string $namesake): self
+    {
+        return new self($this->ref, PairStrength::Doubtful, $this->score, $this->for, [...$this->against, Namesakes::inWords($namesake)]);
     }
 
     /** @return array{ref: int|string, strength: int, score: int, for: list<string>, against: list<string>} */

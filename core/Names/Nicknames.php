@@ -10,6 +10,9 @@ final class Nicknames
     /** @var ?array<string, array<string, string>> short or full form to the full names that it may stand for */
     private static ?array $full = null;
 
+    /** @var array<string, non-empty-list<string>> full name to itself and its short forms */
+    private static array $forms = [];
+
     private function __construct()
     {
     }
@@ -39,6 +42,18 @@ final class Nicknames
         return array_values(self::full()[$name] ?? []);
     }
 
+    /**
+     * A full name and its short forms.
+     *
+     * @return non-empty-list<string>
+     */
+    public static function formsOf(string $full): array
+    {
+        self::full();
+
+        return self::$forms[$full] ?? [$full];
+    }
+
     /** @return array<string, array<string, string>> */
     private static function full(): array
     {
@@ -48,6 +63,7 @@ final class Nicknames
             $lines = require __DIR__.'/data/nicknames.php';
             foreach ($lines as $line) {
                 $names = explode(' ', $line);
+                self::$forms[$names[0]] = $names;
                 foreach ($names as $name) {
                     self::$full[$name][$names[0]] = $names[0];
                 }

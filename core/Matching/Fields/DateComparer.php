@@ -64,6 +64,12 @@ final readonly class DateComparer implements FieldComparer
         return substr($date, 0, 5).substr($date, 8, 2).'-'.substr($date, 5, 2);
     }
 
+    /** @return int how many of year, month and day two dates (ISO 8601) have in common */
+    public static function partsInCommon(string $one, string $other): int
+    {
+        return count(array_intersect_assoc(explode('-', $one), explode('-', $other)));
+    }
+
     /** Days since 1970-01-01; null if it is no date. */
     private static function day(string $date): ?int
     {

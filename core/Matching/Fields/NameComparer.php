@@ -102,6 +102,9 @@ final readonly class NameComparer implements FieldComparer
         if ($likeness !== null) {
             return [$likeness, 'the first names are spelled alike'];
         }
+        if ($options->nicknames && $this->comparison->how === How::Alike && (self::isFormSpelledLike($a, $b) || self::isFormSpelledLike($b, $a))) {
+            return [0.75, "{$one[self::SHOWN_FIRST]} and {$other[self::SHOWN_FIRST]} are forms of one name, but for a slip"];
+        }
 
         return $options->sound && strlen($a) > 2 && Spelling::soundAlike($a, $b) ? [0.8, 'the first names sound alike'] : null;
     }
@@ -136,12 +139,14 @@ final readonly class NameComparer implements FieldComparer
         return Spelling::likeness($a, $b, max(strlen($a), strlen($b)) === 3 ? 66 : 70) !== null;
     }
 
-    /** Whether a name is a form of another that is written with a slip: Jackie, Jacquelien. */
+    /** Whether a name is, but for a slip behind its first letter, a form of another: Jackie and Jacquelien, Jacqueline and Jakcie. */
     private static function isFormSpelledLike(string $form, string $name): bool
     {
         foreach (Nicknames::fullOf($form) as $full) {
-            if (Spelling::likeness($full, $name, 80) !== null) {
-                return true;
+            foreach (Nicknames::formsOf($full) as $one) {
+                if ($one[0] === $name[0] && Spelling::likeness($one, $name, 80) !== null) {
+                    return true;
+                }
             }
         }
 

@@ -34,14 +34,16 @@ final readonly class Circumstances
         $signs = [];
         [$dates, $otherDates] = [$one[$this->places['birth_date']], $other[$this->places['birth_date']]];
         if ($dates !== [] && $otherDates !== [] && $dates[0][0] !== $otherDates[0][0] && DateComparer::swapped($dates[0][0]) !== $otherDates[0][0]) {
-            $signs[Sign::BirthDate->value] = "Born on different days: {$dates[0][0]}, {$otherDates[0][0]}";
+            $isSlip = DateComparer::partsInCommon($dates[0][0], $otherDates[0][0]) === 2;
+            $signs[($isSlip ? Sign::BirthDateSlip : Sign::BirthDate)->value] = ($isSlip ? 'Birth dates that a slip may have made different' : 'Born on different days').": {$dates[0][0]}, {$otherDates[0][0]}";
         }
         $otherId = self::otherId($one[$this->places[Comparison::ID]], $other[$this->places[Comparison::ID]]);
         if ($otherId !== null) {
             $signs[Sign::OtherId->value] = $otherId;
         }
-        if ($this->differ('email', $one, $other) && $this->differ('phone', $one, $other)) {
-            $signs[Sign::OtherContacts->value] = 'Both have an email and a phone, and neither is the same';
+        $differing = array_filter(['phone', Comparison::ADDRESS], fn (string $field): bool => $this->differ($field, $one, $other));
+        if ($differing !== [] && $this->differ('email', $one, $other) && ! $this->prove($one, $other)) {
+            $signs[Sign::OtherContacts->value] = 'Both have an email and '.(in_array('phone', $differing, true) ? 'a phone' : 'an address').', and neither is the same';
         }
         [$names, $otherNames] = [$one[$this->places[Comparison::NAME]], $other[$this->places[Comparison::NAME]]];
         if ($this->kind === SupporterKind::Person && $names !== [] && $otherNames !== []) {
@@ -49,6 +51,35 @@ final readonly class Circumstances
         }
 
         return $signs;
+    }
+
+    /**
+     * @param  array<string, string>  $signs
+     * @return ?string the words of the first by which two of one name are told from each other
+     */
+    public static function namesake(array $signs): ?string
+    {
+        foreach ($signs as $sign => $words) {
+            if (Sign::from($sign)->tellsNamesakes()) {
+                return $words;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Whether two that a certain rule joins share what no namesake does: a birth date, Jr. or Sr., or an id.
+     *
+     * @param  list<list<list<string>>>  $one
+     * @param  list<list<list<string>>>  $other
+     */
+    public function prove(array $one, array $other): bool
+    {
+        [$names, $otherNames] = [$one[$this->places[Comparison::NAME]], $other[$this->places[Comparison::NAME]]];
+        [$generation, $otherGeneration] = $this->kind === SupporterKind::Person && $names !== [] && $otherNames !== [] ? NameComparer::generations($names[0], $otherNames[0]) : ['', ''];
+
+        return $generation !== '' && $generation === $otherGeneration || self::shares($one[$this->places['birth_date']], $other[$this->places['birth_date']]) || self::shares($one[$this->places[Comparison::ID]], $other[$this->places[Comparison::ID]]);
     }
 
     /**

@@ -27,6 +27,14 @@ final readonly class Pair
     ) {
     }
 
+    /** The same pair, once something is known from outside of it that makes it uncertain: it stands among those to be reviewed, by what agrees in it. */
+    public function doubted(string $because): self
+    {
+        $score = $this->certainty === Certainty::Certain ? max(1, (int) round(($this->score - 50) * 1.4) - 10) : $this->score;
+
+        return new self($this->one, $this->other, Certainty::Review, $score, $this->for, [...$this->against, $because], $this->rules);
+    }
+
     /** All that speaks for it and against it in one line. */
     public function reasons(): string
     {

@@ -30,7 +30,7 @@ final class PairJudge
     private const TELLING = 60;
 
     /** Another one wherever values are read, or leave traces, otherwise than before: keys that were kept are made anew then. */
-    private const READING = 2;
+    private const READING = 3;
 
     /** @var list<list<int>> of each rule, the places of its comparisons */
     private array $rules = [];
@@ -139,15 +139,18 @@ final class PairJudge
     /** @return ?Pair null if no rule holds, or a sign keeps the two apart */
     public function judge(PreparedRecord $one, PreparedRecord $other): ?Pair
     {
+        return $this->relation($one, $other)?->pair;
+    }
+
+    /** @return ?Relation null if no rule holds */
+    public function relation(PreparedRecord $one, PreparedRecord $other): ?Relation
+    {
         [$one, $other] = $one->ref <= $other->ref ? [$one, $other] : [$other, $one];
         $known = [];
         $found = array_filter(array_map(function (array $places) use ($one, $other, &$known): ?array {
             return $this->holds($places, $one->values, $other->values, $known);
         }, $this->rules), static fn (?array $of): bool => $of !== null);
-        if ($found === []) {
-            return null;
-        }
-        $signs = $this->circumstances->signs($one->values, $other->values);
+        $signs = $found === [] ? [] : $this->circumstances->signs($one->values, $other->values);
         $certainty = null;
         $held = [];
         $agreements = [];
@@ -165,20 +168,35 @@ final class PairJudge
         if ($certainty === null) {
             return null;
         }
+        $namesake = $certainty === Certainty::Certain ? Circumstances::namesake($signs) : null;
         foreach (array_keys($signs) as $sign) {
             $effect = $this->set->effect(Sign::from($sign));
             if ($effect === SignEffect::Apart) {
-                return null;
+                return new Relation(null, $namesake, false);
             }
             $certainty = $effect === SignEffect::Review ? Certainty::Review : $certainty;
         }
+        $isProven = $certainty === Certainty::Certain && $this->circumstances->prove($one->values, $other->values);
+
+        return new Relation($this->pair($one, $other, $certainty, $agreements, $signs, $held), $namesake, $isProven);
+    }
+
+    /**
+     * @param  array<string, Agreement>  $agreements  by field
+     * @param  array<string, string>  $signs
+     * @param  list<string>  $held  names of the rules that hold
+     */
+    private function pair(PreparedRecord $one, PreparedRecord $other, Certainty $certainty, array $agreements, array $signs, array $held): Pair
+    {
         if (isset($agreements[Comparison::NAME])) {
             // The whole name says it already.
             unset($agreements['name.first'], $agreements['name.last']);
         }
         $agreements += $this->circumstances->shared($agreements, $one->values, $other->values);
+        $for = array_filter(array_map(static fn (Agreement $agreement): string => $agreement->reason, $agreements), static fn (string $reason): bool => $reason !== '');
+        $against = [...array_values($signs), ...$this->circumstances->elsewhere($agreements, $one->values, $other->values), ...(array_keys($agreements) === [Comparison::NAME] ? ['Nothing but the name agrees'] : [])];
 
-        return new Pair($one->ref, $other->ref, $certainty, self::score($agreements, count($signs), $certainty), array_values(array_map(static fn (Agreement $agreement): string => $agreement->reason, array_filter($agreements, static fn (Agreement $agreement): bool => $agreement->reason !== ''))), [...array_values($signs), ...$this->circumstances->elsewhere($agreements, $one->values, $other->values), ...(array_keys($agreements) === [Comparison::NAME] ? ['Nothing but the name agrees'] : [])], $held);
+        return new Pair($one->ref, $other->ref, $certainty, self::score($agreements, count($signs), $certainty), array_values($for), $against, $held);
     }
 
     /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Matching\Pairs;
 
+use PineSieve\Core\Matching\Rules\Certainty;
+
 /**
  * Finds the pairs among many records without comparing each with each: those that share a key are compared.
  * Records and keys wait in files, in parts, so that memory does not grow with them.
@@ -38,6 +40,8 @@ final class PairSearch
 
     private int $found = 0;
 
+    private readonly CertainPairs $certain;
+
     /** @var list<TooCommon> */
     private array $tooCommon = [];
 
@@ -51,6 +55,7 @@ final class PairSearch
         $records = fopen("{$folder}/records", 'w+b');
         $this->records = $records === false ? throw new \RuntimeException("The folder {$folder} can't be written.") : $records;
         $this->buffers = array_fill(0, self::PARTS, '');
+        $this->certain = new CertainPairs("{$folder}/certain");
     }
 
     public function add(PreparedRecord $record): void
@@ -71,7 +76,7 @@ final class PairSearch
         $this->position += 4 + strlen($packed);
     }
 
-    /** @return \Generator<int, Pair, void, SearchReport> each pair once */
+    /** @return \Generator<int, Pair, void, SearchReport> each pair once, those that are certain last */
     public function pairs(): \Generator
     {
         foreach (array_keys($this->buffers) as $part) {
@@ -82,22 +87,14 @@ final class PairSearch
         foreach (array_keys($this->buffers) as $part) {
             foreach ($this->blocks($part) as [$key, $lookup, $places]) {
                 if (! isset($common[$key])) {
-                    foreach ($this->within(array_map($this->read(...), $places), $key, $common) as $pair) {
-                        yield $pair;
-                    }
+                    yield from $this->toReview($this->within(array_map($this->read(...), $places), $key, $common));
 
                     continue;
                 }
-                foreach ($this->refined($lookup, $places, $common) as $pair) {
-                    // A pair may share more than one key that says too little.
-                    if (! isset($seen[$pair->one][$pair->other])) {
-                        $seen[$pair->one][$pair->other] = true;
-                        $this->found++;
-                        yield $pair;
-                    }
-                }
+                yield from $this->toReview($this->refined($lookup, $places, $common, $seen));
             }
         }
+        yield from $this->certain->settled();
         usort($this->tooCommon, static fn (TooCommon $a, TooCommon $b): int => $b->records <=> $a->records);
 
         return new SearchReport($this->count, $this->compared, $this->found, $this->tooCommonCount, array_slice($this->tooCommon, 0, self::NAMED));
@@ -106,7 +103,7 @@ final class PairSearch
     /**
      * @param  list<PreparedRecord>  $records  that share a key
      * @param  array<int, true>  $common  keys that say too little
-     * @return \Generator<int, Pair>
+     * @return \Generator<int, Relation>
      */
     private function within(array $records, int $key, array $common): \Generator
     {
@@ -117,11 +114,29 @@ final class PairSearch
                 if (count($shared) > 1 && min(array_keys($shared)) !== $key) {
                     continue;
                 }
-                $pair = $this->compared($one, $records[$j]);
-                if ($pair !== null) {
-                    $this->found++;
-                    yield $pair;
+                $relation = $this->compared($one, $records[$j]);
+                if ($relation !== null) {
+                    yield $relation;
                 }
+            }
+        }
+    }
+
+    /**
+     * Pairs that are to be reviewed go on; of those that are certain, it is known only when all are compared.
+     *
+     * @param  iterable<Relation>  $relations
+     * @return \Generator<int, Pair>
+     */
+    private function toReview(iterable $relations): \Generator
+    {
+        foreach ($relations as $relation) {
+            if ($relation->pair?->certainty === Certainty::Review) {
+                $this->found++;
+                yield $relation->pair;
+            } elseif ($relation->pair !== null) {
+                $this->found++;
+                $this->certain->hold($relation->pair, $relation->isProven);
             }
         }
     }
@@ -131,9 +146,10 @@ final class PairSearch
      *
      * @param  list<int>  $places
      * @param  array<int, true>  $common
-     * @return \Generator<int, Pair>
+     * @param  array<int, array<int, true>>  $seen  a pair may share more than one key that says too little
+     * @return \Generator<int, Relation>
      */
-    private function refined(int $lookup, array $places, array $common): \Generator
+    private function refined(int $lookup, array $places, array $common, array &$seen): \Generator
     {
         $first = $this->read($places[0]);
         if (count($places) > self::HOPELESS) {
@@ -164,23 +180,29 @@ final class PairSearch
             foreach ($records as $i => $one) {
                 for ($j = 0; $j < $i; $j++) {
                     $shared = array_diff_key(array_intersect_key($one->keys, $records[$j]->keys), $common);
-                    $pair = $shared === [] ? $this->compared($one, $records[$j]) : null;
-                    if ($pair !== null) {
-                        yield $pair;
+                    [$a, $b] = [min($one->ref, $records[$j]->ref), max($one->ref, $records[$j]->ref)];
+                    $relation = $shared === [] && ! isset($seen[$a][$b]) ? $this->compared($one, $records[$j]) : null;
+                    if ($relation !== null) {
+                        $seen[$a][$b] = true;
+                        yield $relation;
                     }
                 }
             }
         }
     }
 
-    private function compared(PreparedRecord $one, PreparedRecord $other): ?Pair
+    private function compared(PreparedRecord $one, PreparedRecord $other): ?Relation
     {
         if ($one->ref === $other->ref) {
             return null;
         }
         $this->compared++;
+        $relation = $this->judge->relation($one, $other);
+        if ($relation !== null) {
+            $this->certain->namesakes->tell($one->ref, $other->ref, $relation);
+        }
 
-        return $this->judge->judge($one, $other);
+        return $relation;
     }
 
     private function tellTooCommon(int $lookup, PreparedRecord $example, int $records): void

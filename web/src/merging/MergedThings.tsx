@@ -8,7 +8,7 @@ export function MergedThings({ data }: { data: MergePreview }) {
     <>
       {data.reasons.map((pair) => (
         <section key={pair.other} className="pane-note">
-          {data.candidates.length > 2 && <div className="quiet">{name(pair.one)} and {name(pair.other)}</div>}
+          {data.candidates.length > 2 && <div className="quiet">{name(pair.one)} (number {pair.one}) and {name(pair.other)} (number {pair.other})</div>}
           {pair.verdict === null && <div><span className="pill held">look twice</span> No match rule says that they are one.</div>}
           {pair.for.map((reason) => <div key={reason}>+ {withPhones(reason)}</div>)}
           {pair.against.map((reason) => <div key={reason} className="quiet">− {withPhones(reason)}</div>)}

@@ -1,4 +1,4 @@
-import { ActionIcon, Button, NumberInput, Select, TextInput } from '@mantine/core';
+import { ActionIcon, Button, MultiSelect, NumberInput, Select, TextInput } from '@mantine/core';
 import type { RuleFields, RuleSetContent } from './types';
 import { ComparisonForm } from './ComparisonForm';
 
@@ -46,6 +46,10 @@ export function RuleSetForm({ content, fields, signs, onChange }: RuleSetFormPro
               {...(one.comparisons.length > 1 ? { onDrop: () => rule(at, { comparisons: one.comparisons.filter((_, i) => i !== place) }) } : {})}
             />
           ))}
+          <div className="sentence">
+            <span className="quiet">Unless this speaks against it:</span>
+            <MultiSelect size="xs" flex={1} aria-label={`Signs against that rule ${at + 1} gives way to`} placeholder={(one.unless ?? []).length === 0 ? 'nothing' : ''} data={signs} value={one.unless ?? []} onChange={(unless) => rule(at, { unless })} />
+          </div>
           <div className="sentence">
             <Button size="compact-xs" variant="subtle" color="pine" disabled={one.comparisons.length >= 12} onClick={() => rule(at, { comparisons: [...one.comparisons, { field: 'email', how: 'exact' }] })}>And another comparison</Button>
             <span className="push quiet">Where more than <NumberInput size="xs" w={70} display="inline-block" aria-label={`Most records of rule ${at + 1}`} min={2} max={5000} value={one.most ?? 200} onChange={(most) => rule(at, { most: Number(most) })} /> share it, it says too little.</span>

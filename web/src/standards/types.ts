@@ -139,7 +139,7 @@ export interface RuleComparison {
 export interface RuleSetContent {
   name: string;
   kind: string;
-  rules: { name: string; verdict: string; most?: number; comparisons: RuleComparison[] }[];
+  rules: { name: string; verdict: string; most?: number; unless?: string[]; comparisons: RuleComparison[] }[];
   signs?: Record<string, string>;
 }
 

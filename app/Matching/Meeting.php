@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Matching;
+
+use PineSieve\Core\Addresses\AddressStandardizer;
+use PineSieve\Core\Matching\Fields\Traits;
+use PineSieve\Core\Matching\Pairs\Namesakes;
+use PineSieve\Core\Matching\Pairs\Pair;
+use PineSieve\Core\Matching\Pairs\PairJudge;
+use PineSieve\Core\Matching\Pairs\PreparedRecord;
+use PineSieve\Core\Matching\Pairs\Relation;
+use PineSieve\Core\Matching\Rules\Certainty;
+use PineSieve\Core\Records\SupporterRecord;
+
+/** Some supporters, compared with each other by the rules in use as they are told to meet. */
+final class Meeting
+{
+    /** @var array<string, PairJudge> by kind */
+    private array $judges = [];
+
+    /** @var array<int, PreparedRecord> */
+    private array $prepared = [];
+
+    /** @var array<int, array<int, ?Relation>> the lower number to the higher */
+    private array $relations = [];
+
+    /** @param  array<int, SupporterRecord>  $records  by their numbers */
+    public function __construct(
+        private readonly RuleSets $sets,
+        private readonly array $records,
+    ) {
+    }
+
+    public function meet(int $one, int $other): ?Relation
+    {
+        [$one, $other] = [min($one, $other), max($one, $other)];
+        if ($one === $other || ! isset($this->records[$one], $this->records[$other]) || $this->records[$one]->kind() !== $this->records[$other]->kind()) {
+            return null;
+        }
+        if (! array_key_exists($other, $this->relations[$one] ?? [])) {
+            $this->relations[$one][$other] = $this->judge($one)->relation($this->prepared($one), $this->prepared($other));
+        }
+
+        return $this->relations[$one][$other];
+    }
+
+    public function compared(): int
+    {
+        return array_sum(array_map(count(...), $this->relations));
+    }
+
+    /** @return array<string, Pair> by the numbers of both; what is certain of one who has namesakes among those who met is to be reviewed */
+    public function found(): array
+    {
+        $this->closeTheCircles();
+        $namesakes = new Namesakes;
+        foreach ($this->known() as [$one, $other, $relation]) {
+            $namesakes->tell($one, $other, $relation);
+        }
+        $found = [];
+        foreach ($namesakes->areKnown() ? $this->known() : [] as [, , $relation]) {
+            if ($relation->pair?->certainty === Certainty::Certain) {
+                $namesakes->near($relation->pair);
+            }
+        }
+        foreach ($this->known() as [$one, $other, $relation]) {
+            if ($relation->pair !== null) {
+                $found["{$one} {$other}"] = $namesakes->settled($relation->pair, $relation->isProven);
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return array{list<string>, list<string>} what speaks for two being one, and against it, where no rule holds or a sign keeps them apart */
+    public function reasons(int $one, int $other): array
+    {
+        return $this->judge($one)->reasons($this->prepared($one), $this->prepared($other));
+    }
+
+    /** Whoever is near to the same one is held against each other: they may be namesakes. */
+    private function closeTheCircles(): void
+    {
+        $near = [];
+        foreach ($this->known() as [$one, $other, $relation]) {
+            if ($relation->namesake !== null || $relation->pair?->certainty === Certainty::Certain) {
+                $near[$one][] = $other;
+                $near[$other][] = $one;
+            }
+        }
+        foreach ($near as $others) {
+            foreach ($others as $i => $one) {
+                foreach (array_slice($others, 0, $i) as $other) {
+                    $this->meet($one, $other);
+                }
+            }
+        }
+    }
+
+    /** @return list<array{int, int, Relation}> */
+    private function known(): array
+    {
+        $known = [];
+        foreach ($this->relations as $one => $others) {
+            foreach ($others as $other => $relation) {
+                if ($relation !== null) {
+                    $known[] = [$one, $other, $relation];
+                }
+            }
+        }
+
+        return $known;
+    }
+
+    private function judge(int $of): PairJudge
+    {
+        $kind = $this->records[$of]->kind();
+
+        return $this->judges[$kind->value] ??= new PairJudge($this->sets->used($kind), $this->sets->comparers());
+    }
+
+    private function prepared(int $id): PreparedRecord
+    {
+        return $this->prepared[$id] ??= $this->judge($id)->compared($id, Traits::ofStored($this->records[$id], new AddressStandardizer));
+    }
+}
