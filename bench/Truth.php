@@ -25,7 +25,7 @@ final class Truth
     private const HAPPENS = [
         'nickname' => 0.14, 'typing error in the first name' => 0.06, 'typing error in the last name' => 0.06, 'initial for the first name' => 0.04, 'changed surname' => 0.05, 'swapped names' => 0.02,
         'moved' => 0.12, 'address written otherwise' => 0.35, 'typing error in the street' => 0.05, 'no address' => 0.10,
-        'other email' => 0.15, 'typing error in the email' => 0.03, 'no email' => 0.25, 'other phone' => 0.15, 'no phone' => 0.30, 'birth date with day and month swapped' => 0.03, 'no birth date' => 0.40,
+        'other email' => 0.15, 'typing error in the email' => 0.03, 'no email' => 0.25, 'other phone' => 0.15, 'no phone' => 0.30, 'typing error in the phone' => 0.03, 'birth date with day and month swapped' => 0.03, 'typing error in the birth date' => 0.03, 'no birth date' => 0.40,
         'no middle name' => 0.50, 'no suffix' => 0.30, 'capitals' => 0.10,
     ];
 
@@ -209,6 +209,8 @@ final class Truth
             'other phone' => $one['phone'] === '' ? $one : [...$one, 'phone' => $this->phone()],
             'no phone' => [...$one, 'phone' => ''],
             'birth date with day and month swapped' => $one['born'] !== '' && (int) substr($one['born'], 8) < 13 ? [...$one, 'born' => substr($one['born'], 0, 5).substr($one['born'], 8).'-'.substr($one['born'], 5, 2)] : $one,
+            'typing error in the phone' => $one['phone'] === '' ? $one : [...$one, 'phone' => substr_replace($one['phone'], (string) $this->chance->getInt(0, 9), $this->chance->getInt(5, 11), 1)],
+            'typing error in the birth date' => $one['born'] === '' ? $one : [...$one, 'born' => $this->happens(0.5) ? substr($one['born'], 0, 8).sprintf('%02d', $this->chance->getInt(1, 28)) : substr_replace($one['born'], (string) $this->chance->getInt(0, 9), 3, 1)],
             'no birth date' => [...$one, 'born' => ''],
             'no middle name' => [...$one, 'middle' => ''],
             'no suffix' => [...$one, 'suffix' => ''],

@@ -84,6 +84,26 @@ final class DuplicatesTest extends TestCase
         self::assertSame([[5, 7]], $said());
     }
 
+    public function test_whoever_comes_in_may_make_others_doubtful(): void
+    {
+        $this->as();
+        $robert = fn (string $suffix = ''): int => $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Robert', 'name.last' => 'Quillfeather', 'name.suffix' => $suffix], 'addresses' => [['ref' => 'new1', 'line1' => '12 Elm St', 'city' => 'Dover', 'state' => 'NH', 'postal_code' => '03820', 'country' => 'US']]]])->assertCreated()->json('id');
+        [$one, $other] = [$robert(), $robert()];
+        $this->postJson('/api/duplicates/search')->assertStatus(202);
+        self::assertSame(['certain' => 1, 'review' => 0], $this->found()['counts']);
+
+        // The son is typed: nobody can tell any more whether the two are the father.
+        $son = $robert('Jr.');
+        $this->postJson('/api/duplicates/search', ['kind' => 'changed'])->assertStatus(202);
+        self::assertSame([[$one, $other, $son]], $this->clusters());
+        self::assertSame(['certain' => 0, 'review' => 1], $this->found()['counts']);
+        $reasons = collect($this->postJson('/api/merges/preview', ['supporters' => [$one, $other, $son]])->assertOk()->json('reasons'));
+        self::assertSame(['review', 'review'], $reasons->pluck('verdict')->all());
+        self::assertStringContainsString('Another of this name is as near: Only one is Jr.', json_encode($reasons->firstWhere('other', $other)['against'], JSON_THROW_ON_ERROR));
+        $this->postJson('/api/duplicates/search')->assertStatus(202);
+        self::assertSame(['certain' => 0, 'review' => 1], $this->found()['counts'], 'A search among all says the same.');
+    }
+
     public function test_a_cluster_is_split_where_one_is_not_the_same(): void
     {
         $this->world();

@@ -75,6 +75,16 @@ final class RowsTest extends TestCase
         self::assertSame(3, $this->getJson("/api/intakes/{$intake->id}")->json('held.unsure'));
     }
 
+    public function test_a_row_that_may_be_father_or_son_is_asked_about(): void
+    {
+        $this->loaded("Last name,First name,Suffix,Birthday,Email,Street,City,State,Zip\nPark,Robert,,1948-02-03,rob@example.org,12 Elm St,Dover,NH,03820\nPark,Robert,Jr.,1975-11-23,,12 Elm St,Dover,NH,03820\nLee,Ann,,,,9 Quay Rd,Dover,NH,03820\n", ['accept_addresses' => true], ['name.last', 'name.first', 'name.suffix', 'birth_date', 'email', 'address.line1', 'address.city', 'address.state', 'address.postal_code']);
+        $intake = $this->sifted("Last name,First name,Suffix,Birthday,Street,City,State,Zip\nPark,Robert,,,12 Elm St,Dover,NH,03820\nPark,Robert,,1948-02-03,12 Elm St,Dover,NH,03820\nPark,Robert,Jr.,,12 Elm St,Dover,NH,03820\nLee,Ann,,,9 Quay Rd,Dover,NH,03820\n", [], ['name.last', 'name.first', 'name.suffix', 'birth_date', 'address.line1', 'address.city', 'address.state', 'address.postal_code']);
+
+        self::assertSame(['unsure', 'known', 'known', 'known'], DB::table('intake_results')->where('intake_id', $intake->id)->orderBy('number')->pluck('verdict')->all());
+        $candidates = $this->getJson("/api/intakes/{$intake->id}/rows/2/match")->json('candidates');
+        self::assertContains('Another of this name is as near: Only one is Jr.', $candidates[0]['against']);
+    }
+
     public function test_a_row_that_only_points_at_someone_known_needs_no_name(): void
     {
         $this->loaded("Legacy No,Last name,First name,Email\nX1,Lee,Ann,ann@example.org\nX2,Larkspur,Bo,\n");
