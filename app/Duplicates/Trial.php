@@ -20,8 +20,11 @@ final class Trial
     /** @var array{certain: int, review: int, added: int, dropped: int, other: int} */
     private array $counts = ['certain' => 0, 'review' => 0, 'added' => 0, 'dropped' => 0, 'other' => 0];
 
+    /** Kinds of example to the end of the scores that is shown: the lowest, or the highest. */
+    private const KINDS = ['least certain' => SORT_ASC, 'nearly certain' => SORT_DESC, 'least likely' => SORT_ASC, 'added' => SORT_DESC, 'other' => SORT_DESC, 'dropped' => SORT_DESC];
+
     /** @var array<string, list<Pair>> */
-    private array $examples = ['least certain' => [], 'nearly certain' => [], 'least likely' => [], 'added' => [], 'other' => []];
+    private array $examples = [];
 
     /** @var array<int, array<int, Pair>> examples of what the set in use finds */
     private array $old = [];
@@ -42,16 +45,16 @@ final class Trial
         unset($this->inUse[$pair->one][$pair->other], $this->old[$pair->one][$pair->other]);
         if ($before === null) {
             $this->counts['added']++;
-            $this->example('added', $pair, -$pair->score);
+            $this->example('added', $pair);
         } elseif ($before !== $pair->certainty) {
             $this->counts['other']++;
-            $this->example('other', $pair, -$pair->score);
+            $this->example('other', $pair);
         }
         if ($pair->certainty === Certainty::Certain) {
-            $this->example('least certain', $pair, $pair->score);
+            $this->example('least certain', $pair);
         } else {
-            $this->example('nearly certain', $pair, -$pair->score);
-            $this->example('least likely', $pair, $pair->score);
+            $this->example('nearly certain', $pair);
+            $this->example('least likely', $pair);
         }
     }
 
@@ -59,18 +62,32 @@ final class Trial
     public function report(): array
     {
         $dropped = array_sum(array_map(count(...), $this->inUse));
-        $examples = [...$this->examples, 'dropped' => array_slice(array_merge(...array_map(array_values(...), array_values($this->old))), 0, self::EXAMPLES)];
+        $all = [...$this->examples, 'dropped' => array_merge(...array_map(array_values(...), array_values($this->old)))];
+        $examples = [];
+        foreach (array_keys(self::KINDS) as $kind) {
+            $examples[$kind] = self::foremost($kind, $all[$kind] ?? []);
+        }
 
         return [...$this->counts, 'dropped' => $dropped, 'examples' => array_map(static fn (array $pairs): array => array_map(static fn (Pair $pair): array => ['one' => $pair->one, 'other' => $pair->other, 'certainty' => $pair->certainty->value, 'score' => $pair->score, 'for' => $pair->for, 'against' => $pair->against, 'rules' => $pair->rules], $pairs), $examples)];
     }
 
-    private function example(string $of, Pair $pair, int $rank): void
+    private function example(string $kind, Pair $pair): void
     {
-        $sign = $rank < 0 ? -1 : 1;
-        $this->examples[$of][] = $pair;
-        if (count($this->examples[$of]) > self::EXAMPLES) {
-            usort($this->examples[$of], static fn (Pair $a, Pair $b): int => $sign * $a->score <=> $sign * $b->score);
-            array_pop($this->examples[$of]);
+        $this->examples[$kind][] = $pair;
+        if (count($this->examples[$kind]) > 2 * self::EXAMPLES) {
+            $this->examples[$kind] = self::foremost($kind, $this->examples[$kind]);
         }
+    }
+
+    /**
+     * @param  list<Pair>  $pairs
+     * @return list<Pair>
+     */
+    private static function foremost(string $kind, array $pairs): array
+    {
+        $sign = self::KINDS[$kind] === SORT_ASC ? 1 : -1;
+        usort($pairs, static fn (Pair $a, Pair $b): int => [$sign * $a->score, $a->one, $a->other] <=> [$sign * $b->score, $b->one, $b->other]);
+
+        return array_slice($pairs, 0, self::EXAMPLES);
     }
 }

@@ -28,6 +28,7 @@ final class MergeCertain implements ShouldQueue
      */
     public function __construct(
         private readonly int $user,
+        private readonly MergePolicy $policy,
         private readonly int $after = 0,
         private readonly int $merged = 0,
         private readonly int $left = 0,
@@ -53,12 +54,12 @@ final class MergeCertain implements ShouldQueue
                 continue;
             }
             try {
-                $merges->merge($members, new MergePolicy, null, [], $user);
+                $merges->merge($members, $this->policy, null, [], $user);
                 $merged++;
             } catch (CannotMerge) {
                 $left++;
             }
         } while (microtime(true) < $until);
-        self::dispatch($this->user, $after, $merged, $left);
+        self::dispatch($this->user, $this->policy, $after, $merged, $left);
     }
 }

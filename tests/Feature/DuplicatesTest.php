@@ -180,6 +180,17 @@ final class DuplicatesTest extends TestCase
         self::assertStringContainsString('One cluster of certain duplicates is merged.', (string) DB::table('messages')->orderByDesc('id')->value('text'));
     }
 
+    public function test_the_certain_ones_are_merged_by_a_policy(): void
+    {
+        $this->world();
+        $later = $this->add('Zoe', 'Park', 'zoe@example.org');
+        $this->postJson('/api/duplicates/search');
+        $this->postJson('/api/duplicates/certain', ['total' => 1, 'policy' => ['survivor' => 'youngest']])->assertStatus(422);
+        $this->postJson('/api/duplicates/certain', ['total' => 1, 'policy' => ['survivor' => 'one already in the database']])->assertStatus(202);
+
+        self::assertSame($later, DB::table('merges')->value('survivor_id'), 'The other one came in a file.');
+    }
+
     public function test_the_certain_ones_that_someone_else_has_open_are_left_to_them(): void
     {
         $this->world();

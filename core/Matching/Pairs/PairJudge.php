@@ -189,8 +189,11 @@ final class PairJudge
     private function pair(PreparedRecord $one, PreparedRecord $other, Certainty $certainty, array $agreements, array $signs, array $held): Pair
     {
         if (isset($agreements[Comparison::NAME])) {
-            // The whole name says it already.
-            unset($agreements['name.first'], $agreements['name.last']);
+            // The whole name, or address, says it already.
+            unset($agreements['name.first'], $agreements['name.middle'], $agreements['name.last']);
+        }
+        if (isset($agreements[Comparison::ADDRESS])) {
+            unset($agreements['address.line1'], $agreements['address.postal_code']);
         }
         $agreements += $this->circumstances->shared($agreements, $one->values, $other->values);
         $for = array_filter(array_map(static fn (Agreement $agreement): string => $agreement->reason, $agreements), static fn (string $reason): bool => $reason !== '');

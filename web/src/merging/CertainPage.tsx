@@ -4,9 +4,11 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api } from '../api/client';
 import { TitleLine } from '../app/TitleLine';
-import { count, counted } from '../shared/format';
+import { count, counted, withPhones } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
+import { PolicyChoice } from './PolicyChoice';
+import { usual } from './useMerge';
 
 interface Sample {
   total: number;
@@ -18,9 +20,10 @@ export function CertainPage() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [seen, setSeen] = useState(false);
+  const [policy, setPolicy] = useState(usual);
   const query = useQuery({ queryKey: ['duplicates', 'certain'], queryFn: () => api.get<Sample>('duplicates/certain'), staleTime: Infinity, refetchOnWindowFocus: false });
   const merge = useMutation({
-    mutationFn: (total: number) => api.post('duplicates/certain', { total }),
+    mutationFn: (total: number) => api.post('duplicates/certain', { total, policy }),
     onSuccess: () => {
       void queries.invalidateQueries({ refetchType: 'none' });
       void navigate('/duplicates');
@@ -44,7 +47,7 @@ export function CertainPage() {
                   {data?.sample.map((one) => (
                     <tr key={one.members.map((member) => member.id).join()}>
                       <td>{one.members.map((member) => <div key={member.id}><Link to={`/supporters/${member.id}`}>{member.name}</Link> <span className="quiet">number {member.id}</span></div>)}</td>
-                      <td className="quiet">{[...one.for, ...one.against.map((reason) => `but: ${reason}`)].join('; ')}</td>
+                      <td className="quiet">{withPhones([...one.for, ...one.against.map((reason) => `but: ${reason}`)].join('; '))}</td>
                       <td><Link to={`/merge?of=${one.members.map((member) => member.id).join(',')}`}>side by side</Link></td>
                     </tr>
                   ))}
@@ -58,7 +61,8 @@ export function CertainPage() {
         <Button disabled={total === 0 || !seen} loading={merge.isPending} onClick={() => merge.mutate(total)}>Merge all {count(total)}</Button>
         <Checkbox label="I have looked at these" checked={seen} disabled={total === 0} onChange={(event) => setSeen(event.currentTarget.checked)} />
         <Button variant="subtle" color="pine" onClick={() => void navigate('/duplicates')}>Back</Button>
-        <span className="push quiet">The most complete record stays. Each can be taken apart again.</span>
+        <PolicyChoice policy={policy} onPolicy={setPolicy} />
+        <span className="push quiet">The {policy.survivor} stays. Each can be taken apart again.</span>
       </div>
     </>
   );

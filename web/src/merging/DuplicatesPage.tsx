@@ -12,6 +12,7 @@ import { Pane } from '../shared/Pane';
 import { Shortcuts } from '../shared/Shortcuts';
 import { useKeys } from '../shared/useKeys';
 import { MergedThings } from './MergedThings';
+import { PolicyChoice } from './PolicyChoice';
 import { ReviewFields } from './ReviewFields';
 import { SearchChoice } from './SearchChoice';
 import { useClaim } from './useClaim';
@@ -123,7 +124,7 @@ export function DuplicatesPage() {
           <Link to="/duplicates/apart">Said not to be the same</Link>
         </span>
       </div>
-      <div className="panes" style={{ gridTemplateColumns: '252px minmax(0, 1fr) 268px' }}>
+      <div className="panes" style={{ gridTemplateColumns: '226px minmax(0, 1fr) 256px' }}>
         <Pane title={<Chips label="Which" value={certainty} onChange={(show) => { setAsked(show === '' ? {} : { show }, { replace: true }); setChosen(null); }} options={SHOW.map(([value, text]) => ({ value, text }))} />}>
           <div className="pane-body" tabIndex={0}>
             <ul className="list">
@@ -140,7 +141,7 @@ export function DuplicatesPage() {
           </div>
           {(data?.pages ?? 1) > 1 && <div className="pane-foot"><Pager page={page} pages={data?.pages ?? 1} onPage={(next) => setAsked({ ...(certainty === '' ? {} : { show: certainty }), page: String(next) }, { replace: true })} /></div>}
         </Pane>
-        <Pane title={looked.data === undefined ? 'Side by side' : `They become ${looked.data.name}`} note={cluster === undefined ? '' : `${at + 1} of ${count(clusters.length)}`} right={data !== undefined && <ReviewFields all={data.all_fields} chosen={data.fields} />}>
+        <Pane title={looked.data === undefined ? 'Side by side' : `They become ${looked.data.name}`} note={cluster === undefined ? '' : `${at + 1} of ${count(clusters.length)}`} right={data !== undefined && <div className="inline-form" style={{ flexWrap: 'nowrap' }}><PolicyChoice policy={looked.policy} onPolicy={looked.setPolicy} /><ReviewFields all={data.all_fields} chosen={data.fields} /></div>}>
           <div className="pane-body" tabIndex={0}>
             <Trouble error={looked.error} />
             {other !== null && <div className="hint"><span>{other} is looking at these just now. What is decided here would cross it.</span><button type="button" className="plain-button" onClick={later}>Go to the next ones</button></div>}

@@ -30,11 +30,11 @@ export function MergeFields(props: MergeFieldsProps) {
     <table className="rows merge">
       <thead>
         <tr>
-          <th style={{ width: 118 }}>Field</th>
+          <th style={{ width: 104 }}>Field</th>
           {data.candidates.map((one) => (
             <th key={one.id}>
-              <Radio size="xs" name="survivor" checked={one.id === data.survivor} onChange={() => onSurvivor(one.id)} label={<b>{one.name}</b>} aria-label={`${one.name}, number ${one.id}, stays`} />
-              <div className="quiet">number {one.id}{one.id === data.survivor ? ', stays' : ''}</div>
+              <div><b>{one.name}</b></div>
+              <Radio size="xs" name="survivor" checked={one.id === data.survivor} onChange={() => onSurvivor(one.id)} label={<span className="quiet">number {one.id}{one.id === data.survivor ? ', stays' : ''}</span>} aria-label={`${one.name}, number ${one.id}, stays`} />
               <div className="quiet">{counted(one.gifts, 'gift')}{one.gifts > 0 && `, ${money(one.given)}`}</div>
               {data.candidates.length > 2 && <button type="button" className="plain-button" onClick={() => onWithout(one.id)}>leave out</button>}
             </th>

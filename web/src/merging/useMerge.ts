@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { api } from '../api/client';
 import type { MergePolicy, MergePreview } from './types';
 
-const usual: MergePolicy = { survivor: 'most complete record', usual: 'first filled', fields: {}, separator: '; ' };
+/** As the server merges where no policy is named. */
+export const usual: MergePolicy = { survivor: 'most complete record', usual: 'first filled', fields: {}, separator: '; ' };
 
 /** What supporters become by a policy and by what a person chose: nothing is kept by looking. */
 export function useMerge(supporters: number[]) {

@@ -22,6 +22,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use PineSieve\Core\Merging\CannotMerge;
+use PineSieve\Core\Merging\MergePolicy;
 
 /** Supporters that may be one: looked for, looked at, and said not to be. */
 final class DuplicateController extends Controller
@@ -105,11 +106,12 @@ final class DuplicateController extends Controller
     public function mergeCertain(Request $request): JsonResponse
     {
         $this->authorize('merge');
-        $data = $request->validate(['total' => ['required', 'integer', 'min:1']]);
+        $data = $request->validate(['total' => ['required', 'integer', 'min:1'], 'policy' => ['array']]);
+        $policy = MergePolicy::fromArray($data['policy'] ?? []);
         $total = $this->list->sample(0)['total'];
         abort_if($total !== (int) $data['total'], 409, "There are {$total} by now. Look at some of them again.");
         Audit::note(Audit::MERGE, "Began to merge {$total} certain duplicates");
-        MergeCertain::dispatch((int) $request->user()?->id);
+        MergeCertain::dispatch((int) $request->user()?->id, $policy);
 
         return response()->json(['begun' => $total], 202);
     }
