@@ -170,6 +170,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('duplicates/certain', [DuplicateController::class, 'mergeCertain']);
         Route::post('duplicates/not-the-same', [DuplicateController::class, 'notTheSame']);
         Route::post('duplicates/household', [DuplicateController::class, 'household']);
+        Route::post('duplicates/household/{household}/take-back', [DuplicateController::class, 'noHousehold'])->whereNumber('household');
         Route::put('duplicates/fields', [DuplicateController::class, 'fields']);
         Route::get('duplicates/not-the-same', [DuplicateController::class, 'decisions']);
         Route::delete('duplicates/not-the-same/{one}/{other}', [DuplicateController::class, 'withdraw'])->whereNumber(['one', 'other']);

@@ -5,12 +5,18 @@ declare(strict_types=1);
 namespace App\Merging;
 
 use App\Duplicates\Decisions;
+use App\Models\JournalEntry;
 use App\Models\User;
+use App\Records\Cause;
+use App\Records\Entry;
 use App\Records\Forms;
+use App\Records\Ids;
 use App\Records\RecordReader;
+use App\Records\RecordWriter;
 use App\Standards\Sight;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Changes\Reversal;
 use PineSieve\Core\Forms\Draft;
 use PineSieve\Core\Merging\CannotMerge;
 use PineSieve\Core\Names\SupporterKind;
@@ -21,10 +27,14 @@ use PineSieve\Core\Records\SupporterRecord;
 /** Makes a household of people who are not the same but live together. */
 final readonly class Households
 {
+    private const MOST_ENTRIES = 100;
+
     public function __construct(
         private RecordReader $reader,
+        private RecordWriter $writer,
         private Forms $forms,
         private Decisions $decisions,
+        private Ids $ids,
     ) {
     }
 
@@ -32,14 +42,16 @@ final readonly class Households
      * Where one of them is in a household already, the others join it. It is remembered that they are not the same.
      *
      * @param  list<int>  $people
-     * @return int number of the household
+     * @return array{household: int, from: int, to: int} number of the household, and the first and last journal entry of what was done
      *
      * @throws CannotMerge if they are not people, or are in several households
      * @throws \App\Records\NotKept if the standards refuse the household
      */
-    public function of(array $people, ?User $user, Sight $sight): int
+    public function of(array $people, ?User $user, Sight $sight): array
     {
-        return DB::transaction(function () use ($people, $user, $sight): int {
+        return DB::transaction(function () use ($people, $user, $sight): array {
+            $this->ids->queueUp();
+            $journal = $this->ids->lastJournalId();
             $records = $this->reader->read($people);
             if (count($records) < 2 || array_filter($records, static fn (SupporterRecord $one): bool => $one->kind() !== SupporterKind::Person) !== []) {
                 throw new CannotMerge('A household is made of two people or more.');
@@ -59,7 +71,46 @@ final readonly class Households
             $kept = $this->forms->keep(Draft::fromArray($draft), $household, $base, $user, $sight);
             $this->decisions->notTheSame(array_keys($records), $user?->id);
 
-            return $kept->supporter;
+            return ['household' => $kept->supporter, 'from' => $journal + 1, 'to' => $this->ids->lastJournalId()];
+        });
+    }
+
+    /**
+     * Takes back what was done to make a household of people, as long as nobody has changed the household since.
+     *
+     * @param  list<int>  $people
+     * @param  int  $from  journal entries as of() gives them
+     *
+     * @throws CannotMerge if it was changed since, or was done by someone else
+     */
+    public function takeBack(int $household, array $people, int $from, int $to, ?User $user): void
+    {
+        DB::transaction(function () use ($household, $people, $from, $to, $user): void {
+            $this->ids->queueUp();
+            $done = JournalEntry::query()->whereBetween('id', [$from, $to])->orderBy('id')->limit(self::MOST_ENTRIES)->get();
+            $isTheirs = $done->every(static fn (JournalEntry $entry): bool => $entry->cause === Cause::EDIT && $entry->user_id === $user?->id && in_array($entry->supporter_id, [$household, ...$people], true));
+            if ($done->isEmpty() || ! $isTheirs || $done->count() < $to - $from + 1) {
+                throw new CannotMerge('That is not how a household was made just now. Its page has its history.');
+            }
+            // Links first: a household that nobody is in can go.
+            foreach ($done->groupBy('supporter_id')->sortKeysUsing(static fn (int $a, int $b): int => ($a === $household) <=> ($b === $household)) as $id => $of) {
+                $since = [];
+                foreach (JournalEntry::query()->where('supporter_id', $id)->where('id', '>', $to)->get() as $later) {
+                    foreach ($later->changeList() as $change) {
+                        $since["{$change->subject->value}:{$change->ref}"] = true;
+                    }
+                }
+                $reversal = Reversal::of(array_merge(...$of->map(static fn (JournalEntry $entry): array => $entry->changeList())->values()->all()), $this->reader->things([$id])[$id] ?? [], $since);
+                if ($reversal->kept !== []) {
+                    throw new CannotMerge("{$reversal->kept[0]->reason}. The household stays as it is.");
+                }
+                $this->writer->write([new Entry($id, $reversal->changes)], Cause::putBack($user?->id));
+            }
+            foreach ($people as $i => $other) {
+                foreach (array_slice($people, 0, $i) as $one) {
+                    $this->decisions->withdraw($one, $other);
+                }
+            }
         });
     }
 

@@ -14,6 +14,7 @@ use PineSieve\Core\Changes\Change;
  * @property int $id
  * @property string $at
  * @property string $cause
+ * @property ?int $user_id
  * @property ?int $intake_id
  * @property ?int $row_number
  * @property int $supporter_id

@@ -142,7 +142,7 @@ test('a match rule set of one\'s own is tried on the database before it is used'
   await page.getByRole('button', { name: 'Rule 1 further down' }).click();
   await expect(page.getByLabel('Name of rule 2', { exact: true })).toHaveValue('Same id and first name');
   await page.getByRole('button', { name: 'Add a rule' }).click();
-  await expect(page.getByLabel('Name of rule 22', { exact: true })).toHaveValue('Rule 22');
+  await expect(page.getByRole('textbox', { name: /^Name of rule/ }).last()).toHaveValue(/^Rule \d+$/);
   await looksSound(page);
   await page.getByRole('button', { name: 'As text' }).click();
   await page.getByLabel('The rule set as text').fill('{"name": "Ours", "kind": "person", "rules": [{"name": "Phone", "verdict": "maybe", "comparisons": [{"field": "phone"}]}]}');

@@ -332,6 +332,33 @@ final class DuplicatesTest extends TestCase
         self::assertSame(3, DB::table('links')->where('other_id', $made['household'])->count());
     }
 
+    public function test_a_household_that_was_made_just_now_is_taken_back(): void
+    {
+        $this->as();
+        [$ann, $bo, $cy] = [$this->person('Ann', 'Lee'), $this->person('Bo', 'Lee'), $this->person('Cy', 'Dahl')];
+        $before = $this->records();
+        $take = fn (array $made, array $of) => $this->postJson("/api/duplicates/household/{$made['household']}/take-back", ['supporters' => $of, 'from' => $made['from'], 'to' => $made['to']]);
+        $make = fn (array $of): array => $this->postJson('/api/duplicates/household', ['supporters' => $of])->assertCreated()->json();
+        $made = $make([$ann, $bo]);
+        $take($made, [$ann, $cy])->assertStatus(409);
+        $take([...$made, 'from' => 1], [$ann, $bo])->assertStatus(409);
+        $take($made, [$ann, $bo])->assertOk();
+        self::assertSame([$before, 0], [$this->records(), DB::table('pair_decisions')->count()]);
+
+        // Whoever joins one that was there goes out of it; the others stay in.
+        $make([$ann, $bo]);
+        $joined = $make([$ann, $cy]);
+        $take($joined, [$ann, $cy])->assertOk();
+        self::assertSame([2, 1], [DB::table('links')->count(), DB::table('pair_decisions')->count()]);
+
+        // What has been added to it since is not thrown away.
+        $other = $make([$cy, $this->person('Di', 'Dahl')]);
+        $this->postJson("/api/supporters/{$other['household']}/gifts", ['values' => ['gift.date' => '2024-01-02', 'gift.amount' => '5', 'gift.kind' => 'cash']])->assertCreated();
+        $then = $this->records();
+        self::assertStringContainsString('The household stays as it is.', (string) $take($other, [$cy, $other['household'] - 1])->assertStatus(409)->json('message'));
+        self::assertSame($then, $this->records());
+    }
+
     public function test_a_household_of_those_who_can_not_be_one_is_refused_and_nothing_is_written(): void
     {
         $this->as();

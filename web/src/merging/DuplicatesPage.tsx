@@ -21,7 +21,7 @@ import type { Duplicates, MergeDone } from './types';
 import { useMerge } from './useMerge';
 
 /** What was done last, so that it can be taken back. */
-type Deed = { kind: 'merged'; merge: number; cluster: number } | { kind: 'apart'; supporters: number[]; cluster: number };
+type Deed = { cluster: number } & ({ kind: 'merged'; merge: number } | { kind: 'apart'; supporters: number[] } | { kind: 'household'; household: number; supporters: number[]; from: number; to: number });
 
 const SHOW = [['', 'all'], ['certain', 'certain'], ['review', 'to review']] as const;
 
@@ -75,6 +75,10 @@ export function DuplicatesPage() {
         await api.post(`merges/${deed.merge}/apart`);
         return;
       }
+      if (deed.kind === 'household') {
+        await api.post(`duplicates/household/${deed.household}/take-back`, { supporters: deed.supporters, from: deed.from, to: deed.to });
+        return;
+      }
       for (const [i, other] of deed.supporters.entries()) {
         for (const one of deed.supporters.slice(0, i)) {
           await api.delete(`duplicates/not-the-same/${one}/${other}`);
@@ -83,15 +87,16 @@ export function DuplicatesPage() {
     },
     onSuccess: (_answer, deed) => {
       setDeeds(deeds.slice(0, -1));
+      setMade(null);
       setChosen(deed.cluster);
       again();
     },
   });
   const household = useMutation({
-    mutationFn: (of: number[]) => api.post<{ household: number; name: string }>('duplicates/household', { supporters: of }),
-    onSuccess: (made) => {
+    mutationFn: (of: number[]) => api.post<{ household: number; name: string; from: number; to: number }>('duplicates/household', { supporters: of }),
+    onSuccess: (made, of) => {
       setMade(made);
-      again();
+      done({ kind: 'household', household: made.household, supporters: of, from: made.from, to: made.to, cluster: cluster?.cluster ?? 0 });
     },
   });
   const isBusy = merge.isPending || household.isPending || keepApart.isPending || takeBack.isPending;

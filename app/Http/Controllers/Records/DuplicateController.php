@@ -132,14 +132,28 @@ final class DuplicateController extends Controller
         $this->authorize('merge');
         $data = $request->validate(['supporters' => ['required', 'array', 'min:2', 'max:'.Merges::MOST], 'supporters.*' => ['integer', 'distinct', 'exists:supporters,id']]);
         try {
-            $id = $households->of(array_map(intval(...), array_values($data['supporters'])), $request->user(), Sight::ofUser());
+            $made = $households->of(array_map(intval(...), array_values($data['supporters'])), $request->user(), Sight::ofUser());
         } catch (CannotMerge $error) {
             abort(409, $error->getMessage());
         } catch (NotKept $error) {
             abort(422, 'Your standards refuse this household: '.$error->getMessage());
         }
 
-        return response()->json(['household' => $id, 'name' => Supporter::query()->findOrFail($id)->display_name], 201);
+        return response()->json([...$made, 'name' => Supporter::query()->findOrFail($made['household'])->display_name], 201);
+    }
+
+    /** Takes a household back that was made just now. */
+    public function noHousehold(Request $request, int $household, Households $households): JsonResponse
+    {
+        $this->authorize('merge');
+        $data = $request->validate(['supporters' => ['required', 'array', 'min:2', 'max:'.Merges::MOST], 'supporters.*' => ['integer', 'distinct'], 'from' => ['required', 'integer', 'min:1'], 'to' => ['required', 'integer', 'gte:from']]);
+        try {
+            $households->takeBack($household, array_map(intval(...), array_values($data['supporters'])), (int) $data['from'], (int) $data['to'], $request->user());
+        } catch (CannotMerge $error) {
+            abort(409, $error->getMessage());
+        }
+
+        return response()->json(['counts' => $this->list->counts()]);
     }
 
     public function decisions(): JsonResponse
