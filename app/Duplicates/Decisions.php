@@ -13,6 +13,7 @@ final readonly class Decisions
     public function __construct(
         private Connection $db,
         private DuplicateList $list,
+        private Homes $homes,
         private Neighbors $neighbors,
     ) {
     }
@@ -22,14 +23,17 @@ final readonly class Decisions
     {
         $this->db->transaction(function () use ($supporters, $userId): void {
             sort($supporters);
-            $clusters = $this->list->clustersOf($supporters);
+            $lists = [$this->list, $this->homes->list];
+            $clusters = array_map(static fn (DuplicateList $list): array => $list->clustersOf($supporters), $lists);
             foreach ($supporters as $i => $other) {
                 foreach (array_slice($supporters, 0, $i) as $one) {
                     $this->db->table('pair_decisions')->insertOrIgnore(['one' => $one, 'other' => $other, 'user_id' => $userId, 'at' => now()->format('Y-m-d H:i:s.v')]);
-                    $this->db->table(DuplicateList::TABLE)->where('one', $one)->where('other', $other)->delete();
+                    array_map(static fn (DuplicateList $list) => $list->dropPair($one, $other), $lists);
                 }
             }
-            $this->list->regroup($clusters);
+            foreach ($lists as $i => $list) {
+                $list->regroup($clusters[$i]);
+            }
         });
     }
 

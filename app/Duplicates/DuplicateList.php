@@ -16,30 +16,88 @@ final readonly class DuplicateList
 
     private const PAGE = 50;
 
+    private const CHUNK = 500;
+
     public function __construct(
         private Connection $db,
         private Bulk $bulk,
+        public string $table = self::TABLE,
     ) {
     }
 
     /**
-     * Puts pairs on the list, or on one that will take its place. Each is a cluster of its own until they are regrouped.
+     * Puts pairs on the list. Each is a cluster of its own until they are regrouped.
      *
      * @param  list<Pair>  $pairs
      */
-    public function add(array $pairs, string $table = self::TABLE): void
+    public function add(array $pairs): void
     {
-        $this->bulk->insert($table, ['one', 'other', 'cluster', 'certainty', 'score', 'reasons'], array_map(static fn (Pair $pair): array => [
+        $this->bulk->insert($this->table, ['one', 'other', 'cluster', 'certainty', 'score', 'reasons'], array_map(static fn (Pair $pair): array => [
             $pair->one, $pair->other, $pair->one, $pair->certainty->value, $pair->score,
             json_encode(['for' => $pair->for, 'against' => $pair->against, 'rules' => $pair->rules], JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
         ], $pairs));
     }
 
-    /** @param  list<Pair>  $pairs  that are judged anew */
-    public function drop(array $pairs): void
+    /** @param  list<Pair>  $pairs */
+    private function drop(array $pairs): void
     {
         foreach (array_chunk($pairs, 500) as $some) {
-            $this->db->table(self::TABLE)->whereRaw('(one, other) in ('.implode(',', array_map(static fn (Pair $pair): string => "({$pair->one},{$pair->other})", $some)).')')->delete();
+            $this->db->table($this->table)->whereRaw('(one, other) in ('.implode(',', array_map(static fn (Pair $pair): string => "({$pair->one},{$pair->other})", $some)).')')->delete();
+        }
+    }
+
+    /** Takes a pair off the list. What hung together by it has to be regrouped. */
+    public function dropPair(int $one, int $other): void
+    {
+        $this->db->table($this->table)->where('one', $one)->where('other', $other)->delete();
+    }
+
+    /**
+     * Puts pairs on the list in place of all that was found of some supporters before.
+     *
+     * @param  list<int>  $supporters
+     * @param  list<Pair>  $pairs
+     */
+    public function replace(array $supporters, array $pairs): void
+    {
+        $ends = array_values(array_unique(array_merge($supporters, ...array_map(static fn (Pair $pair): array => [$pair->one, $pair->other], $pairs))));
+        $clusters = $this->clustersOf($ends);
+        $this->db->table($this->table)->whereIn('one', $supporters)->orWhereIn('other', $supporters)->delete();
+        $this->drop($pairs);
+        $this->add($pairs);
+        $this->regroup(array_values(array_unique([...$clusters, ...$this->clustersOf($ends)])));
+    }
+
+    /** A list beside this one, for what will take its place. */
+    public function besides(string $table): self
+    {
+        $this->db->statement("create or replace temporary table {$table} like {$this->table}");
+
+        return new self($this->db, $this->bulk, $table);
+    }
+
+    /** Takes the place of all that is on another list; what people said meanwhile counts, and who went away meanwhile is on no list. */
+    public function takePlaceOf(self $list): void
+    {
+        $this->db->statement("delete f from {$this->table} f join pair_decisions d on d.one = f.one and d.other = f.other");
+        foreach (['one', 'other'] as $end) {
+            $this->db->statement("delete f from {$this->table} f left join supporters s on s.id = f.{$end} where s.id is null");
+        }
+        $this->db->table($list->table)->delete();
+        $this->db->statement("insert into {$list->table} select * from {$this->table}");
+        $this->db->statement("drop temporary table {$this->table}");
+        $list->regroupAll();
+    }
+
+    private function regroupAll(): void
+    {
+        $pairs = fn () => $this->db->table($this->table)->orderBy('one')->orderBy('other')->select('one', 'other', 'cluster')->lazy(self::CHUNK);
+        $clusters = new Clusters;
+        foreach ($pairs() as $pair) {
+            $clusters->join($pair->one, $pair->other);
+        }
+        foreach ($pairs()->chunk(self::CHUNK) as $chunk) {
+            $this->renumber($chunk->all(), $clusters);
         }
     }
 
@@ -51,13 +109,13 @@ final readonly class DuplicateList
      */
     public function page(?string $certainty, int $page, int $userId): array
     {
-        $found = $this->db->table(self::TABLE)->groupBy('cluster')->selectRaw('cluster, max(score) as score, min(certainty) as certainty')
+        $found = $this->db->table($this->table)->groupBy('cluster')->selectRaw('cluster, max(score) as score, min(certainty) as certainty')
             ->when($certainty !== null, static fn (Builder $query) => $query->havingRaw('min(certainty) = ?', [$certainty]));
         $total = $this->db->query()->fromSub(clone $found, 'c')->count();
         $rows = $found->orderByRaw('min(certainty), max(score) desc, cluster')->offset((max(1, $page) - 1) * self::PAGE)->limit(self::PAGE)->get();
         $others = $this->others($rows->pluck('cluster')->all(), $userId);
         $members = [];
-        foreach ($this->db->table(self::TABLE)->whereIn('cluster', $rows->pluck('cluster'))->get(['cluster', 'one', 'other']) as $pair) {
+        foreach ($this->db->table($this->table)->whereIn('cluster', $rows->pluck('cluster'))->get(['cluster', 'one', 'other']) as $pair) {
             $members[$pair->cluster][$pair->one] = $members[$pair->cluster][$pair->other] = true;
         }
         $names = $this->db->table('supporters')->whereIn('id', array_merge(...array_map(array_keys(...), array_values($members))))->pluck('display_name', 'id');
@@ -72,7 +130,7 @@ final readonly class DuplicateList
     /** @return array{certain: int, review: int} clusters of each */
     public function counts(): array
     {
-        $counts = $this->db->query()->fromSub($this->db->table(self::TABLE)->groupBy('cluster')->selectRaw('min(certainty) as certainty'), 'c')->groupBy('certainty')->selectRaw('certainty, count(*) as n')->pluck('n', 'certainty');
+        $counts = $this->db->query()->fromSub($this->db->table($this->table)->groupBy('cluster')->selectRaw('min(certainty) as certainty'), 'c')->groupBy('certainty')->selectRaw('certainty, count(*) as n')->pluck('n', 'certainty');
 
         return ['certain' => (int) ($counts['certain'] ?? 0), 'review' => (int) ($counts['review'] ?? 0)];
     }
@@ -84,9 +142,9 @@ final readonly class DuplicateList
      */
     private function wholly(): Builder
     {
-        $members = $this->db->query()->fromSub($this->db->table(self::TABLE)->select('cluster', 'one as member')->union($this->db->table(self::TABLE)->select('cluster', 'other as member')), 'm')->groupBy('cluster')->selectRaw('cluster, count(*) as n');
+        $members = $this->db->query()->fromSub($this->db->table($this->table)->select('cluster', 'one as member')->union($this->db->table($this->table)->select('cluster', 'other as member')), 'm')->groupBy('cluster')->selectRaw('cluster, count(*) as n');
 
-        return $this->db->query()->fromSub($this->db->table(self::TABLE)->groupBy('cluster')->havingRaw("max(certainty) = 'certain'")->selectRaw('cluster, count(*) as p'), 'c')->joinSub($members, 'k', 'k.cluster', '=', 'c.cluster')->whereRaw('c.p = k.n * (k.n - 1) / 2')->select('c.cluster');
+        return $this->db->query()->fromSub($this->db->table($this->table)->groupBy('cluster')->havingRaw("max(certainty) = 'certain'")->selectRaw('cluster, count(*) as p'), 'c')->joinSub($members, 'k', 'k.cluster', '=', 'c.cluster')->whereRaw('c.p = k.n * (k.n - 1) / 2')->select('c.cluster');
     }
 
     /** @return ?list<int> those of the next cluster after one in which each is certainly each other; null at the end */
@@ -104,7 +162,7 @@ final readonly class DuplicateList
         foreach ($this->wholly()->inRandomOrder()->limit($many)->pluck('cluster') as $cluster) {
             $ids = $this->members((int) $cluster);
             $names = $this->db->table('supporters')->whereIn('id', $ids)->pluck('display_name', 'id');
-            $reasons = json_decode((string) $this->db->table(self::TABLE)->where('cluster', $cluster)->orderBy('score')->value('reasons'), true, 16, JSON_THROW_ON_ERROR);
+            $reasons = json_decode((string) $this->db->table($this->table)->where('cluster', $cluster)->orderBy('score')->value('reasons'), true, 16, JSON_THROW_ON_ERROR);
             $sample[] = ['members' => array_map(static fn (int $id): array => ['id' => $id, 'name' => $names[$id] ?? ''], $ids), 'for' => $reasons['for'], 'against' => $reasons['against']];
         }
 
@@ -114,7 +172,7 @@ final readonly class DuplicateList
     /** @return list<int> */
     private function members(int $cluster): array
     {
-        $pairs = $this->db->table(self::TABLE)->where('cluster', $cluster)->get(['one', 'other']);
+        $pairs = $this->db->table($this->table)->where('cluster', $cluster)->get(['one', 'other']);
 
         return collect([...$pairs->pluck('one'), ...$pairs->pluck('other')])->unique()->sort()->values()->all();
     }
@@ -128,7 +186,7 @@ final readonly class DuplicateList
     {
         foreach (array_chunk($supporters, 1000) as $chunk) {
             $clusters = $this->clustersOf($chunk);
-            $this->db->table(self::TABLE)->whereIn('one', $chunk)->orWhereIn('other', $chunk)->delete();
+            $this->db->table($this->table)->whereIn('one', $chunk)->orWhereIn('other', $chunk)->delete();
             $this->regroup($clusters);
         }
     }
@@ -139,7 +197,7 @@ final readonly class DuplicateList
      */
     public function clustersOf(array $supporters): array
     {
-        return $this->db->table(self::TABLE)->whereIn('one', $supporters)->orWhereIn('other', $supporters)->distinct()->pluck('cluster')->all();
+        return $this->db->table($this->table)->whereIn('one', $supporters)->orWhereIn('other', $supporters)->distinct()->pluck('cluster')->all();
     }
 
     /**
@@ -149,7 +207,7 @@ final readonly class DuplicateList
      */
     public function regroup(array $broken): void
     {
-        $pairs = $this->db->table(self::TABLE)->whereIn('cluster', $broken)->get(['one', 'other', 'cluster']);
+        $pairs = $this->db->table($this->table)->whereIn('cluster', $broken)->get(['one', 'other', 'cluster']);
         $clusters = new Clusters;
         foreach ($pairs as $pair) {
             $clusters->join($pair->one, $pair->other);
@@ -160,7 +218,7 @@ final readonly class DuplicateList
     /**
      * @param  array<\stdClass>  $pairs  one, other, cluster
      */
-    public function renumber(array $pairs, Clusters $clusters): void
+    private function renumber(array $pairs, Clusters $clusters): void
     {
         $moved = $places = [];
         foreach ($pairs as $pair) {
@@ -171,7 +229,7 @@ final readonly class DuplicateList
             }
         }
         if ($moved !== []) {
-            $this->db->update('update '.self::TABLE.' set cluster = case '.implode(' ', $moved).' else cluster end where (one, other) in ('.implode(',', $places).')');
+            $this->db->update('update '.$this->table.' set cluster = case '.implode(' ', $moved).' else cluster end where (one, other) in ('.implode(',', $places).')');
         }
     }
 

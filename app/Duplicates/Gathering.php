@@ -14,6 +14,7 @@ use Illuminate\Filesystem\Filesystem;
 use Illuminate\Support\Facades\Storage;
 use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Matching\Fields\Traits;
+use PineSieve\Core\Matching\Pairs\Pair;
 use PineSieve\Core\Matching\Pairs\PairJudge;
 use PineSieve\Core\Matching\Pairs\PairSearch;
 use PineSieve\Core\Matching\Rules\RuleSet;
@@ -35,13 +36,14 @@ final readonly class Gathering
     /**
      * @param  list<RuleSet>  $sets
      * @param  callable(list<PairSearch>): void  $use  one for each set
+     * @param  ?\Closure(Pair): void  $onHome  is told of those who are two and may be a household
      * @param  ?Intake  $intake  whose rows are compared too, under the number DuplicateSearch::ROW and their unit
      */
-    public function of(DuplicateSearch $search, array $sets, callable $use, ?Intake $intake = null): void
+    public function of(DuplicateSearch $search, array $sets, callable $use, ?Intake $intake = null, ?\Closure $onHome = null): void
     {
         $folder = Storage::disk('local')->path("duplicates-{$search->id}");
         try {
-            $searches = $this->laidOut($sets, $folder);
+            $searches = $this->laidOut($sets, $folder, $onHome);
             $this->stored($search, $searches);
             if ($intake !== null) {
                 $this->incoming($intake, $searches);
@@ -54,17 +56,18 @@ final readonly class Gathering
 
     /**
      * @param  list<RuleSet>  $sets
+     * @param  ?\Closure(Pair): void  $onHome
      * @return list<array{RuleSet, PairJudge, PairSearch}>
      */
-    private function laidOut(array $sets, string $folder): array
+    private function laidOut(array $sets, string $folder, ?\Closure $onHome): array
     {
         $comparers = $this->sets->comparers();
 
-        return array_map(function (RuleSet $set, int $i) use ($comparers, $folder): array {
+        return array_map(function (RuleSet $set, int $i) use ($comparers, $folder, $onHome): array {
             $this->files->ensureDirectoryExists("{$folder}/{$i}");
             $judge = new PairJudge($set, $comparers);
 
-            return [$set, $judge, new PairSearch($judge, "{$folder}/{$i}")];
+            return [$set, $judge, new PairSearch($judge, "{$folder}/{$i}", $onHome)];
         }, $sets, array_keys($sets));
     }
 

@@ -19,6 +19,7 @@ final readonly class Neighbors
         private RecordReader $reader,
         private RuleSets $sets,
         private DuplicateList $list,
+        private Homes $homes,
     ) {
     }
 
@@ -30,25 +31,33 @@ final readonly class Neighbors
      */
     public function lookAgain(array $supporters): int
     {
-        [$found, $compared] = $this->judged($supporters);
-        $this->db->transaction(function () use ($supporters, $found): void {
-            $ends = array_values(array_unique(array_merge($supporters, ...array_map(static fn (Pair $pair): array => [$pair->one, $pair->other], array_values($found)))));
-            foreach ($this->db->table('pair_decisions')->whereIn('one', $ends)->whereIn('other', $ends)->get(['one', 'other']) as $said) {
-                unset($found["{$said->one} {$said->other}"]);
-            }
-            $clusters = $this->list->clustersOf($ends);
-            $this->db->table(DuplicateList::TABLE)->whereIn('one', $supporters)->orWhereIn('other', $supporters)->delete();
-            $this->list->drop(array_values($found));
-            $this->list->add(array_values($found));
-            $this->list->regroup(array_values(array_unique([...$clusters, ...$this->list->clustersOf($ends)])));
+        [$found, $homes, $compared] = $this->judged($supporters);
+        $this->db->transaction(function () use ($supporters, $found, $homes): void {
+            $this->list->replace($supporters, $this->unsaid($found));
+            $this->homes->list->replace($supporters, $this->unsaid($homes));
+            $this->homes->leaveHouseholdsAlone($supporters);
         });
 
         return $compared;
     }
 
     /**
+     * @param  array<string, Pair>  $pairs  by the numbers of both
+     * @return list<Pair> without those of whom people said that they are not the same
+     */
+    private function unsaid(array $pairs): array
+    {
+        $ends = array_values(array_unique(array_merge(...array_map(static fn (Pair $pair): array => [$pair->one, $pair->other], array_values($pairs)))));
+        foreach ($this->db->table('pair_decisions')->whereIn('one', $ends)->whereIn('other', $ends)->get(['one', 'other']) as $said) {
+            unset($pairs["{$said->one} {$said->other}"]);
+        }
+
+        return array_values($pairs);
+    }
+
+    /**
      * @param  list<int>  $supporters
-     * @return array{array<string, Pair>, int} what is found, by the numbers of both, and how many pairs were compared
+     * @return array{array<string, Pair>, array<string, Pair>, int} what is found, by the numbers of both; who may be a household; and how many pairs were compared
      */
     private function judged(array $supporters): array
     {
@@ -62,6 +71,6 @@ final readonly class Neighbors
             }
         }
 
-        return [$meeting->found(), $meeting->compared()];
+        return [$meeting->found(), $meeting->homes(), $meeting->compared()];
     }
 }

@@ -74,6 +74,19 @@ final class Meeting
         return $found;
     }
 
+    /** @return array<string, Pair> by the numbers of both: two who may be a household */
+    public function homes(): array
+    {
+        $homes = [];
+        foreach ($this->known() as [$one, $other, $relation]) {
+            if ($relation->home !== null) {
+                $homes["{$one} {$other}"] = $relation->home;
+            }
+        }
+
+        return $homes;
+    }
+
     /** @return array{list<string>, list<string>} what speaks for two being one, and against it, where no rule holds or a sign keeps them apart */
     public function reasons(int $one, int $other): array
     {

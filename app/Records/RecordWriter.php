@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Records;
 
 use App\Duplicates\DuplicateList;
+use App\Duplicates\Homes;
 use App\Notices\Notices;
 use App\Standards\Shortfalls;
 use Illuminate\Database\Connection;
@@ -45,6 +46,7 @@ final class RecordWriter
         private readonly Shortfalls $shortfalls,
         private readonly Notices $notices,
         private readonly DuplicateList $duplicates,
+        private readonly Homes $homes,
     ) {
     }
 
@@ -78,7 +80,7 @@ final class RecordWriter
         $this->index->forget($before);
         $this->apply();
         $this->reindex(array_keys($before));
-        $this->duplicates->forget($this->deletes['supporter'] ?? []);
+        array_map(fn (DuplicateList $list) => $list->forget($this->deletes['supporter'] ?? []), [$this->duplicates, $this->homes->list]);
         $this->journal($journal, $cause);
         $this->notices->of($this->changed($entries), $cause);
 

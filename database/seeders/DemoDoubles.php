@@ -4,13 +4,17 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-/** Some of the made-up people a second time, as another source would have them, and some who only look like it. */
+/** Some of the made-up people a second time, as another source would have them, some who only look like it, and some who live with one of them. */
 final class DemoDoubles
 {
     /** Those who come first are in the demo's source files too: what these tell of them stays clear. */
     private const FROM = 1000;
 
     private const EVERY = 17;
+
+    private const EVERY_PARTNER = 41;
+
+    private const PARTNERS = ['Agnes', 'Bram', 'Clio', 'Dario', 'Elspeth', 'Fitz'];
 
     private const SHORT = ['Benedict' => 'Ben', 'Theodora' => 'Dora', 'Samuel' => 'Sam', 'Margaret' => 'Peg', 'Josephine' => 'Josie', 'Rosalind' => 'Roz'];
 
@@ -28,6 +32,11 @@ final class DemoDoubles
         foreach ($people as $i => $person) {
             if ($i >= self::FROM && $i % self::EVERY === 0 && $person['kind'] === 'person' && $person['email'] !== '' && $person['line1'] !== '') {
                 $doubles[] = self::another($person, count($doubles));
+            }
+        }
+        foreach ($people as $i => $person) {
+            if ($i >= self::FROM && $i % self::EVERY_PARTNER === 0 && $person['kind'] === 'person' && $person['line1'] !== '') {
+                $doubles[] = [...$person, 'title' => '', 'middle' => '', 'old_id' => '', 'group' => '', 'first_known' => '', 'email' => '', 'gifts' => [], 'first' => self::PARTNERS[count($doubles) % count(self::PARTNERS)]];
             }
         }
 

@@ -232,4 +232,14 @@ test('two review at once and do not cross each other; one reviews by fields of t
   await page.keyboard.press('h');
   await expect(page.getByText(/They are members of the household/)).toBeVisible();
   await looksSound(page);
+  await page.keyboard.press('u');
+  await expect(page.getByText(/They are members of the household/)).toBeHidden();
+
+  // Two who are plainly two, but live together, are offered as a household.
+  await page.getByRole('button', { name: 'homes', exact: true }).click();
+  await expect(page.getByText('The first names differ', { exact: false }).first()).toBeVisible();
+  await looksSound(page);
+  const homes = Number(/(\d+) homes? that people share/.exec(await page.getByText(/that people share/).innerText())?.[1]);
+  await page.keyboard.press('h');
+  await expect(page.getByText(new RegExp(`; ${homes - 1} homes? that people share`))).toBeVisible();
 });

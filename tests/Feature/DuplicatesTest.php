@@ -28,7 +28,7 @@ final class DuplicatesTest extends TestCase
     /** @return array<string, mixed> */
     private function found(string $certainty = ''): array
     {
-        return $this->getJson("/api/duplicates?certainty={$certainty}")->assertOk()->json();
+        return $this->getJson("/api/duplicates?show={$certainty}")->assertOk()->json();
     }
 
     public function test_the_whole_database_is_searched_and_clusters_are_listed(): void
@@ -41,7 +41,7 @@ final class DuplicatesTest extends TestCase
 
         self::assertSame(['done', 7, 7], [$found['search']['state'], $found['search']['done'], $found['search']['total']]);
         self::assertSame([['certain', [1, 5, 7]], ['review', [2, 6]]], array_map(static fn (array $cluster): array => [$cluster['certainty'], array_column($cluster['members'], 'id')], $found['clusters']));
-        self::assertSame(['certain' => 1, 'review' => 1], $found['counts']);
+        self::assertSame(['certain' => 1, 'review' => 1, 'homes' => 0], $found['counts']);
         self::assertSame(2, $this->getJson('/api/today')->json('duplicates'));
         self::assertSame([[2]], array_map(static fn (array $cluster): array => [$cluster['cluster']], $this->found('review')['clusters']));
         self::assertSame([], glob(storage_path('app/private/duplicates-*')) ?: [], 'Nothing is left of what it worked with.');
@@ -90,18 +90,18 @@ final class DuplicatesTest extends TestCase
         $robert = fn (string $suffix = ''): int => $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Robert', 'name.last' => 'Quillfeather', 'name.suffix' => $suffix], 'addresses' => [['ref' => 'new1', 'line1' => '12 Elm St', 'city' => 'Dover', 'state' => 'NH', 'postal_code' => '03820', 'country' => 'US']]]])->assertCreated()->json('id');
         [$one, $other] = [$robert(), $robert()];
         $this->postJson('/api/duplicates/search')->assertStatus(202);
-        self::assertSame(['certain' => 1, 'review' => 0], $this->found()['counts']);
+        self::assertSame(['certain' => 1, 'review' => 0, 'homes' => 0], $this->found()['counts']);
 
         // The son is typed: nobody can tell any more whether the two are the father.
         $son = $robert('Jr.');
         $this->postJson('/api/duplicates/search', ['kind' => 'changed'])->assertStatus(202);
         self::assertSame([[$one, $other, $son]], $this->clusters());
-        self::assertSame(['certain' => 0, 'review' => 1], $this->found()['counts']);
+        self::assertSame(['certain' => 0, 'review' => 1, 'homes' => 0], $this->found()['counts']);
         $reasons = collect($this->postJson('/api/merges/preview', ['supporters' => [$one, $other, $son]])->assertOk()->json('reasons'));
         self::assertSame(['review', 'review'], $reasons->pluck('verdict')->all());
         self::assertStringContainsString('Another of this name is as near: Only one is Jr.', json_encode($reasons->firstWhere('other', $other)['against'], JSON_THROW_ON_ERROR));
         $this->postJson('/api/duplicates/search')->assertStatus(202);
-        self::assertSame(['certain' => 0, 'review' => 1], $this->found()['counts'], 'A search among all says the same.');
+        self::assertSame(['certain' => 0, 'review' => 1, 'homes' => 0], $this->found()['counts'], 'A search among all says the same.');
     }
 
     public function test_a_cluster_is_split_where_one_is_not_the_same(): void
@@ -120,9 +120,9 @@ final class DuplicatesTest extends TestCase
         $this->world();
         $this->postJson('/api/duplicates/search');
         $merge = $this->postJson('/api/merges', ['supporters' => [1, 5], 'survivor' => 5])->assertCreated()->json('id');
-        self::assertSame(['certain' => 0, 'review' => 2], $this->found()['counts']);
+        self::assertSame(['certain' => 0, 'review' => 2, 'homes' => 0], $this->found()['counts']);
         $this->postJson("/api/merges/{$merge}/apart")->assertOk();
-        self::assertSame(['certain' => 1, 'review' => 1], $this->found()['counts'], 'Taken apart, they are to be looked at again.');
+        self::assertSame(['certain' => 1, 'review' => 1, 'homes' => 0], $this->found()['counts'], 'Taken apart, they are to be looked at again.');
         $this->postJson('/api/merges', ['supporters' => [1, 5], 'survivor' => 5])->assertCreated();
         self::assertSame([[2, 6], [5, 7]], array_map(static fn (array $cluster): array => array_column($cluster['members'], 'id'), $this->found('review')['clusters']));
         $this->postJson('/api/merges', ['supporters' => [5, 7], 'survivor' => 5])->assertCreated();
@@ -156,7 +156,7 @@ final class DuplicatesTest extends TestCase
         foreach ([[], ['supporters' => [1]], ['supporters' => [1, 1]], ['supporters' => [1, 999]], ['supporters' => 'all']] as $asked) {
             $this->postJson('/api/duplicates/not-the-same', $asked)->assertStatus(422);
         }
-        $this->getJson('/api/duplicates?certainty=maybe')->assertStatus(422);
+        $this->getJson('/api/duplicates?show=maybe')->assertStatus(422);
         self::assertSame(0, DB::table('pair_decisions')->count());
     }
 
@@ -176,7 +176,7 @@ final class DuplicatesTest extends TestCase
 
         self::assertSame([['id' => 8, 'name' => 'Zoe Park']], json_decode((string) DB::table('merges')->value('gone'), true));
         self::assertSame(1, DB::table('merges')->count());
-        self::assertSame(['certain' => 1, 'review' => 1], $this->found()['counts']);
+        self::assertSame(['certain' => 1, 'review' => 1, 'homes' => 0], $this->found()['counts']);
         self::assertStringContainsString('One cluster of certain duplicates is merged.', (string) DB::table('messages')->orderByDesc('id')->value('text'));
     }
 
@@ -330,6 +330,34 @@ final class DuplicatesTest extends TestCase
         $cy = $this->person('Cy', 'Dahl');
         $this->postJson('/api/duplicates/household', ['supporters' => [$ann, $cy]])->assertCreated()->assertJsonPath('household', $made['household']);
         self::assertSame(3, DB::table('links')->where('other_id', $made['household'])->count());
+    }
+
+    public function test_those_who_live_together_are_offered_as_a_household(): void
+    {
+        $this->as();
+        [$ann, $bo, $cy] = [$this->person('Ann', 'Lee'), $this->person('Bo', 'Lee'), $this->person('Cyrus', 'Lee')];
+        $this->person('Dora', 'Lee', '9 Ash Ln');
+        $this->person('Zoe', 'Quill');
+        $this->postJson('/api/duplicates/search')->assertStatus(202);
+        $homes = fn (): array => array_map(static fn (array $cluster): array => array_column($cluster['members'], 'id'), $this->found('homes')['clusters']);
+        self::assertSame([[], [[$ann, $bo, $cy]]], [$this->clusters(), $homes()]);
+        self::assertSame(['certain' => 0, 'review' => 0, 'homes' => 1], $this->found()['counts']);
+        $reasons = $this->postJson('/api/merges/preview', ['supporters' => [$ann, $bo]])->json('reasons.0');
+        self::assertSame([null, 'The first names differ: Ann Lee, Bo Lee'], [$reasons['verdict'], $reasons['against'][0]]);
+
+        // Who is in a household with the others is offered no more, after a search of all or of some, and whoever comes new is.
+        $this->postJson('/api/duplicates/household', ['supporters' => [$ann, $bo]])->assertCreated();
+        self::assertSame([[$ann, $bo, $cy]], $homes(), 'By way of the third they hang together still.');
+        $this->postJson('/api/duplicates/household', ['supporters' => [$ann, $cy]])->assertCreated();
+        $this->postJson('/api/duplicates/not-the-same', ['supporters' => [$bo, $cy]])->assertOk();
+        self::assertSame([], $homes());
+        $this->deleteJson("/api/duplicates/not-the-same/{$bo}/{$cy}")->assertOk();
+        self::assertSame([], $homes(), 'They are in one household.');
+        $eve = $this->person('Eve', 'Lee');
+        $this->postJson('/api/duplicates/search', ['kind' => 'changed'])->assertStatus(202);
+        self::assertSame([[$ann, $bo, $cy, $eve]], $homes());
+        $this->postJson('/api/duplicates/search')->assertStatus(202);
+        self::assertSame([[$ann, $bo, $cy, $eve]], $homes());
     }
 
     public function test_a_household_that_was_made_just_now_is_taken_back(): void

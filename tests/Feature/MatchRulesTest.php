@@ -39,16 +39,16 @@ final class MatchRulesTest extends TestCase
         $this->world();
         $id = $this->postJson('/api/match-rules', ['content' => self::content('Ours', [self::BY_EMAIL])])->assertCreated()->json('id');
         $this->postJson('/api/duplicates/search');
-        self::assertSame(['certain' => 1, 'review' => 0], $this->getJson('/api/duplicates')->json('counts'));
+        self::assertSame(['certain' => 1, 'review' => 0, 'homes' => 0], $this->getJson('/api/duplicates')->json('counts'));
         $this->putJson('/api/match-rules/used', ['kind' => 'person', 'set' => $id])->assertOk();
         $this->postJson('/api/duplicates/search');
-        self::assertSame(['certain' => 0, 'review' => 1], $this->getJson('/api/duplicates')->json('counts'), 'Bo and Zoe are two by the sign of their first names.');
+        self::assertSame(['certain' => 0, 'review' => 1, 'homes' => 0], $this->getJson('/api/duplicates')->json('counts'), 'Bo and Zoe are two by the sign of their first names.');
         $this->putJson('/api/match-rules/used', ['kind' => 'household', 'set' => $id])->assertStatus(404);
 
         $signs = json_decode(self::content('Ours', [self::BY_EMAIL]), true) + ['signs' => ['first name' => 'nothing']];
         $this->postJson('/api/match-rules', ['content' => json_encode($signs)])->assertOk();
         $this->postJson('/api/duplicates/search');
-        self::assertSame(['certain' => 0, 'review' => 2], $this->getJson('/api/duplicates')->json('counts'), 'A set that is changed is still the one in use.');
+        self::assertSame(['certain' => 0, 'review' => 2, 'homes' => 0], $this->getJson('/api/duplicates')->json('counts'), 'A set that is changed is still the one in use.');
         $this->deleteJson("/api/match-rules/{$id}")->assertOk();
         self::assertTrue(collect($this->getJson('/api/match-rules')->json('sets'))->firstWhere('name', 'People')['is_used']);
     }

@@ -152,6 +152,15 @@ final readonly class Circumstances
     }
 
     /**
+     * @param  list<list<list<string>>>  $one
+     * @param  list<list<list<string>>>  $other
+     */
+    public function haveOneAddress(array $one, array $other): bool
+    {
+        return self::shares($one[$this->places[Comparison::ADDRESS]], $other[$this->places[Comparison::ADDRESS]]);
+    }
+
+    /**
      * Ways to reach that both have, and none of them the same: no sign of their own, but worth knowing.
      *
      * @param  array<string, Agreement>  $agreements

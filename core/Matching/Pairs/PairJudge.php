@@ -169,16 +169,22 @@ final class PairJudge
             return null;
         }
         $namesake = $certainty === Certainty::Certain ? Circumstances::namesake($signs) : null;
+        $apart = [];
         foreach (array_keys($signs) as $sign) {
             $effect = $this->set->effect(Sign::from($sign));
             if ($effect === SignEffect::Apart) {
-                return new Relation(null, $namesake, false);
+                $apart[] = $sign;
             }
             $certainty = $effect === SignEffect::Review ? Certainty::Review : $certainty;
         }
+        if ($apart !== []) {
+            $isHome = in_array(Sign::FirstName->value, $apart, true) && (isset($agreements[Comparison::ADDRESS]) || $this->circumstances->haveOneAddress($one->values, $other->values));
+
+            return new Relation(null, $isHome ? $this->pair($one, $other, Certainty::Review, $agreements, $signs, $held) : null, $namesake, false);
+        }
         $isProven = $certainty === Certainty::Certain && $this->circumstances->prove($one->values, $other->values);
 
-        return new Relation($this->pair($one, $other, $certainty, $agreements, $signs, $held), $namesake, $isProven);
+        return new Relation($this->pair($one, $other, $certainty, $agreements, $signs, $held), null, $namesake, $isProven);
     }
 
     /**

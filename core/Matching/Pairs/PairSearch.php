@@ -47,10 +47,14 @@ final class PairSearch
 
     private int $tooCommonCount = 0;
 
-    /** @param  string  $folder  an empty one, which can be thrown away afterwards */
+    /**
+     * @param  string  $folder  an empty one, which can be thrown away afterwards
+     * @param  ?\Closure(Pair): void  $onHome  is told, while pairs() is read, of those who are two and may be a household
+     */
     public function __construct(
         private readonly PairJudge $judge,
         private readonly string $folder,
+        private readonly ?\Closure $onHome = null,
     ) {
         $records = fopen("{$folder}/records", 'w+b');
         $this->records = $records === false ? throw new \RuntimeException("The folder {$folder} can't be written.") : $records;
@@ -137,6 +141,8 @@ final class PairSearch
             } elseif ($relation->pair !== null) {
                 $this->found++;
                 $this->certain->hold($relation->pair, $relation->isProven);
+            } elseif ($relation->home !== null && $this->onHome !== null) {
+                ($this->onHome)($relation->home);
             }
         }
     }

@@ -23,21 +23,22 @@ import { useMerge } from './useMerge';
 /** What was done last, so that it can be taken back. */
 type Deed = { cluster: number } & ({ kind: 'merged'; merge: number } | { kind: 'apart'; supporters: number[] } | { kind: 'household'; household: number; supporters: number[]; from: number; to: number });
 
-const SHOW = [['', 'all'], ['certain', 'certain'], ['review', 'to review']] as const;
+const SHOW = [['', 'all'], ['certain', 'certain'], ['review', 'to review'], ['homes', 'homes']] as const;
 
-/** Supporters that may be one, cluster by cluster: looked at side by side, merged or kept apart, by keyboard. */
+/** Supporters that may be one, or a household, cluster by cluster: looked at side by side, merged or kept apart, by keyboard. */
 export function DuplicatesPage() {
   const queries = useQueryClient();
   const [asked, setAsked] = useSearchParams();
-  const certainty = asked.get('show') ?? '';
+  const show = asked.get('show') ?? '';
+  const isOfHomes = show === 'homes';
   const page = Number(asked.get('page') ?? '1');
   const [chosen, setChosen] = useState<number | null>(null);
   const [without, setWithout] = useState<number[]>([]);
   const [deeds, setDeeds] = useState<Deed[]>([]);
   const [made, setMade] = useState<{ household: number; name: string } | null>(null);
   const query = useQuery({
-    queryKey: ['duplicates', certainty, page],
-    queryFn: () => api.get<Duplicates>(`duplicates?certainty=${certainty}&page=${page}`),
+    queryKey: ['duplicates', show, page],
+    queryFn: () => api.get<Duplicates>(`duplicates?show=${show}&page=${page}`),
     placeholderData: keepPreviousData,
     // What others settle meanwhile goes.
     refetchInterval: (found) => (isUnderWay(found.state.data) ? 700 : 10_000),
@@ -113,7 +114,7 @@ export function DuplicatesPage() {
   const last = data?.search ?? null;
   return (
     <>
-      <TitleLine title="Duplicates">{data === undefined ? '' : `${count(data.counts.certain)} certain, ${count(data.counts.review)} to review`}</TitleLine>
+      <TitleLine title="Duplicates">{data === undefined ? '' : `${count(data.counts.certain)} certain, ${count(data.counts.review)} to review; ${counted(data.counts.homes, 'home')} that people share`}</TitleLine>
       <Trouble error={query.error ?? merge.error ?? keepApart.error ?? household.error ?? takeBack.error} />
       {made !== null && <div className="hint"><span>They are members of the household <Link to={`/supporters/${made.household}`}>{made.name}</Link> now, and remembered as not the same.</span></div>}
       <div className="hint">
@@ -129,38 +130,38 @@ export function DuplicatesPage() {
           <Link to="/duplicates/apart">Said not to be the same</Link>
         </span>
       </div>
-      <div className="panes" style={{ gridTemplateColumns: '226px minmax(0, 1fr) 256px' }}>
-        <Pane title={<Chips label="Which" value={certainty} onChange={(show) => { setAsked(show === '' ? {} : { show }, { replace: true }); setChosen(null); }} options={SHOW.map(([value, text]) => ({ value, text }))} />}>
+      <div className="panes" style={{ gridTemplateColumns: '248px minmax(0, 1fr) 250px' }}>
+        <Pane title={<Chips label="Which" value={show} onChange={(next) => { setAsked(next === '' ? {} : { show: next }, { replace: true }); setChosen(null); }} options={SHOW.map(([value, text]) => ({ value, text }))} />}>
           <div className="pane-body" tabIndex={0}>
             <ul className="list">
               {clusters.map((one, i) => (
                 <li key={one.cluster}>
                   <button type="button" aria-current={i === at} onClick={() => pick(i)}>
-                    <span className="line"><b className="cut">{one.members[0]?.name}</b><span className={`pill ${one.certainty === 'certain' ? 'info' : 'look'}`}>{one.certainty}</span></span>
+                    <span className="line"><b className="cut">{one.members[0]?.name}</b>{!isOfHomes && <span className={`pill ${one.certainty === 'certain' ? 'info' : 'look'}`}>{one.certainty}</span>}</span>
                     <span className="quiet">{one.looked_at_by !== null ? `${one.looked_at_by} looks at it` : one.members.length > 2 ? `and ${counted(one.members.length - 1, 'other')}` : one.members[1]?.name}</span>
                   </button>
                 </li>
               ))}
             </ul>
-            {query.isSuccess && clusters.length === 0 && <Empty title="Nobody is there twice"><p>{last === null ? 'Search the database to find out.' : 'As far as the match rules can tell.'}</p></Empty>}
+            {query.isSuccess && clusters.length === 0 && <Empty title={isOfHomes ? 'Nobody shares a home' : 'Nobody is there twice'}><p>{last === null ? 'Search the database to find out.' : isOfHomes ? 'People with other first names at one address show here, unless they are in one household.' : 'As far as the match rules can tell.'}</p></Empty>}
           </div>
-          {(data?.pages ?? 1) > 1 && <div className="pane-foot"><Pager page={page} pages={data?.pages ?? 1} onPage={(next) => setAsked({ ...(certainty === '' ? {} : { show: certainty }), page: String(next) }, { replace: true })} /></div>}
+          {(data?.pages ?? 1) > 1 && <div className="pane-foot"><Pager page={page} pages={data?.pages ?? 1} onPage={(next) => setAsked({ ...(show === '' ? {} : { show }), page: String(next) }, { replace: true })} /></div>}
         </Pane>
-        <Pane title={looked.data === undefined ? 'Side by side' : `They become ${looked.data.name}`} note={cluster === undefined ? '' : `${at + 1} of ${count(clusters.length)}`} right={data !== undefined && <div className="inline-form" style={{ flexWrap: 'nowrap' }}><PolicyChoice policy={looked.policy} onPolicy={looked.setPolicy} /><ReviewFields all={data.all_fields} chosen={data.fields} /></div>}>
+        <Pane title={looked.data === undefined || isOfHomes ? 'Side by side' : `They become ${looked.data.name}`} note={cluster === undefined ? '' : `${at + 1} of ${count(clusters.length)}`} right={data !== undefined && !isOfHomes && <div className="inline-form" style={{ flexWrap: 'nowrap' }}><PolicyChoice policy={looked.policy} onPolicy={looked.setPolicy} /><ReviewFields all={data.all_fields} chosen={data.fields} /></div>}>
           <div className="pane-body" tabIndex={0}>
             <Trouble error={looked.error} />
             {other !== null && <div className="hint"><span>{other} is looking at these just now. What is decided here would cross it.</span><button type="button" className="plain-button" onClick={later}>Go to the next ones</button></div>}
-            {looked.data !== undefined && <MergeFields data={looked.data} typed={looked.typed} onTyped={looked.setTyped} onSurvivor={looked.setSurvivor} onWithout={(id) => setWithout([...without, id])} chosen={data?.fields ?? []} />}
+            {looked.data !== undefined && <MergeFields data={looked.data} typed={looked.typed} onTyped={looked.setTyped} onSurvivor={looked.setSurvivor} onWithout={(id) => setWithout([...without, id])} chosen={data?.fields ?? []} isApart={isOfHomes} />}
           </div>
         </Pane>
-        <Pane title="Why, and what it has then" note={looked.data === undefined ? '' : `${counted(looked.data.gifts.count, 'gift')}, ${money(looked.data.gifts.given)}`}>
-          <div className="pane-body" tabIndex={0}>{looked.data !== undefined && <MergedThings data={looked.data} />}</div>
+        <Pane title={isOfHomes ? 'Why' : 'Why, and what it has then'} note={looked.data === undefined || isOfHomes ? '' : `${counted(looked.data.gifts.count, 'gift')}, ${money(looked.data.gifts.given)}`}>
+          <div className="pane-body" tabIndex={0}>{looked.data !== undefined && <MergedThings data={looked.data} isApart={isOfHomes} />}</div>
         </Pane>
       </div>
       <div className="foot">
-        <Button disabled={!looked.isSettled || other !== null} loading={merge.isPending} onClick={doMerge}>The same <kbd>S</kbd></Button>
+        <Button {...quietly(!isOfHomes)} disabled={!looked.isSettled || other !== null} loading={merge.isPending} onClick={doMerge}>The same <kbd>S</kbd></Button>
         <Button variant="default" disabled={supporters.length < 2 || other !== null} loading={keepApart.isPending} onClick={doApart}>Not the same <kbd>N</kbd></Button>
-        <Button variant="default" disabled={supporters.length < 2 || other !== null} loading={household.isPending} onClick={doHousehold}>A household <kbd>H</kbd></Button>
+        <Button {...quietly(isOfHomes)} disabled={supporters.length < 2 || other !== null} loading={household.isPending} onClick={doHousehold}>A household <kbd>H</kbd></Button>
         <Button variant="default" disabled={clusters.length < 2} onClick={later}>Later <kbd>Space</kbd></Button>
         <Button variant="subtle" color="pine" disabled={deeds.length === 0} onClick={undo}>Take back the last one <kbd>U</kbd></Button>
         <span className="push"><Shortcuts keys={[['S', 'They are the same: merge them'], ['N', 'They are not the same: remembered for good'], ['H', 'They are not the same but live together: make a household of them'], ['Space or J', 'Later: the next ones'], ['K', 'The ones before'], ['U', 'Take back what was done last']]} /></span>
@@ -168,5 +169,8 @@ export function DuplicatesPage() {
     </>
   );
 }
+
+/** What is done next stands out. */
+const quietly = (isNext: boolean) => (isNext ? {} : { variant: 'default' });
 
 const isUnderWay = (found: Duplicates | undefined): boolean => found?.search?.state === 'waiting' || found?.search?.state === 'searching';

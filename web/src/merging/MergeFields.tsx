@@ -13,6 +13,8 @@ interface MergeFieldsProps {
   onWithout: (id: number) => void;
   /** Columns to look at, in their order; none for all. */
   chosen?: string[];
+  /** Whether they stay several: what they would become is not shown. */
+  isApart?: boolean;
   /** The rules by which a field may get its value, where one can choose for each field. */
   rules?: string[];
   policy?: MergePolicy;
@@ -21,7 +23,7 @@ interface MergeFieldsProps {
 
 /** The fields that differ, a column for each supporter and one for what they become; those that agree fold away. */
 export function MergeFields(props: MergeFieldsProps) {
-  const { data, onSurvivor, onWithout, chosen = [] } = props;
+  const { data, onSurvivor, onWithout, chosen = [], isApart = false } = props;
   const [all, setAll] = useState(false);
   const fields = chosen.length === 0 ? data.fields : chosen.flatMap((column) => data.fields.filter((field) => field.column === column));
   const same = fields.filter((field) => !field.differs);
@@ -34,19 +36,19 @@ export function MergeFields(props: MergeFieldsProps) {
           {data.candidates.map((one) => (
             <th key={one.id}>
               <div><b>{one.name}</b></div>
-              <Radio size="xs" name="survivor" checked={one.id === data.survivor} onChange={() => onSurvivor(one.id)} label={<span className="quiet">number {one.id}{one.id === data.survivor ? ', stays' : ''}</span>} aria-label={`${one.name}, number ${one.id}, stays`} />
+              {isApart ? <div className="quiet">number {one.id}</div> : <Radio size="xs" name="survivor" checked={one.id === data.survivor} onChange={() => onSurvivor(one.id)} label={<span className="quiet">number {one.id}{one.id === data.survivor ? ', stays' : ''}</span>} aria-label={`${one.name}, number ${one.id}, stays`} />}
               <div className="quiet">{counted(one.gifts, 'gift')}{one.gifts > 0 && `, ${money(one.given)}`}</div>
               {data.candidates.length > 2 && <button type="button" className="plain-button" onClick={() => onWithout(one.id)}>leave out</button>}
             </th>
           ))}
-          <th className="becomes">Becomes</th>
+          {!isApart && <th className="becomes">Becomes</th>}
         </tr>
       </thead>
       <tbody>
         {shown.map((field) => <FieldRow key={field.column} field={field} {...props} />)}
         {same.length > 0 && (
           <tr>
-            <td colSpan={data.candidates.length + 2}>
+            <td colSpan={data.candidates.length + (isApart ? 1 : 2)}>
               <button type="button" className="plain-button" onClick={() => setAll(!all)}>{all ? 'Fold away what agrees' : `${counted(same.length, 'field')} ${same.length === 1 ? 'is' : 'are'} the same in all: show`}</button>
             </td>
           </tr>
@@ -56,7 +58,7 @@ export function MergeFields(props: MergeFieldsProps) {
   );
 }
 
-function FieldRow({ field, data, typed, onTyped, rules, policy, onPolicy }: MergeFieldsProps & { field: MergeField }) {
+function FieldRow({ field, data, typed, onTyped, rules, policy, onPolicy, isApart = false }: MergeFieldsProps & { field: MergeField }) {
   const [text, setText] = useState<string | null>(null);
   const isTyped = field.column in typed;
   const keep = (value: string) => onTyped({ ...typed, [field.column]: value });
@@ -75,18 +77,18 @@ function FieldRow({ field, data, typed, onTyped, rules, policy, onPolicy }: Merg
         const value = field.values[one.id] ?? '';
         return (
           <td key={one.id}>
-            {value === '' ? <span className="nothing">blank</span> : field.is_list ? <Listed column={field.column} value={value} other={against(field, data, one.id)} /> : (
+            {value === '' ? <span className="nothing">blank</span> : field.is_list || isApart ? <Listed column={field.column} value={value} other={against(field, data, one.id)} /> : (
               <button type="button" className="take" aria-pressed={value === field.merged} aria-label={`Take ${value} for ${field.label}`} onClick={() => keep(value)}><Differing value={value} other={against(field, data, one.id)} exact /></button>
             )}
           </td>
         );
       })}
-      <td className="becomes">
+      {!isApart && <td className="becomes">
         {field.is_list ? <Listed column={field.column} value={field.merged} other="" /> : <div className="inline-form" style={{ flexWrap: 'nowrap', gap: 5 }}>
           <input className="cell-edit" aria-label={`${field.label} becomes`} title={field.merged} value={text ?? field.merged.replaceAll('\n', '; ')} readOnly={field.merged.includes('\n')} onChange={(event) => setText(event.currentTarget.value)} onKeyDown={(event) => { if (event.key === 'Enter') { event.currentTarget.blur(); } }} onBlur={() => { if (text !== null && text !== field.merged) { keep(text); } setText(null); }} />
           {isTyped && <button type="button" className="plain-button" title="As the policy says" aria-label={`${field.label} as the policy says`} onClick={() => onTyped(withoutTyped(typed, field.column))}>by rule</button>}
         </div>}
-      </td>
+      </td>}
     </tr>
   );
 }

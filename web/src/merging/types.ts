@@ -50,7 +50,8 @@ export interface Duplicates {
   clusters: { cluster: number; certainty: 'certain' | 'review'; score: number; looked_at_by: string | null; members: { id: number; name: string }[] }[];
   total: number;
   pages: number;
-  counts: { certain: number; review: number };
+  /** Clusters that are certain, that are to be reviewed, and of people who are several and live together. */
+  counts: { certain: number; review: number; homes: number };
   /** Columns by which this person reviews, in their order; none for all. */
   fields: string[];
   all_fields: { column: string; label: string }[];

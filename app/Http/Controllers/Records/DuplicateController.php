@@ -7,6 +7,7 @@ namespace App\Http\Controllers\Records;
 use App\Account\Audit;
 use App\Duplicates\Decisions;
 use App\Duplicates\DuplicateList;
+use App\Duplicates\Homes;
 use App\Duplicates\SearchSchedule;
 use App\Http\Controllers\Controller;
 use App\Jobs\FindDuplicates;
@@ -37,6 +38,7 @@ final class DuplicateController extends Controller
     public function __construct(
         private readonly Decisions $decisions,
         private readonly DuplicateList $list,
+        private readonly Homes $homes,
         private readonly MergeView $view,
     ) {
     }
@@ -44,9 +46,11 @@ final class DuplicateController extends Controller
     public function index(Request $request): JsonResponse
     {
         $this->authorize('merge');
-        $data = $request->validate(['certainty' => ['nullable', Rule::in(['certain', 'review'])], 'page' => ['nullable', 'integer', 'min:1']]);
+        $data = $request->validate(['show' => ['nullable', Rule::in(['certain', 'review', 'homes'])], 'page' => ['nullable', 'integer', 'min:1']]);
+        $show = $data['show'] ?? '';
+        $list = $show === 'homes' ? $this->homes->list : $this->list;
 
-        return response()->json([...$this->list->page(($data['certainty'] ?? '') === '' ? null : $data['certainty'], (int) ($data['page'] ?? 1), (int) $request->user()?->id), 'counts' => $this->list->counts(), 'search' => DuplicateSearch::real()->first(), 'schedule' => SearchSchedule::kept(), 'fields' => $request->user()?->review_fields ?? [], 'all_fields' => $this->view->columns()]);
+        return response()->json([...$list->page(in_array($show, ['', 'homes'], true) ? null : $show, (int) ($data['page'] ?? 1), (int) $request->user()?->id), 'counts' => $this->counts(), 'search' => DuplicateSearch::real()->first(), 'schedule' => SearchSchedule::kept(), 'fields' => $request->user()?->review_fields ?? [], 'all_fields' => $this->view->columns()]);
     }
 
     public function search(Request $request): JsonResponse
@@ -123,7 +127,7 @@ final class DuplicateController extends Controller
         $this->decisions->notTheSame(array_map(intval(...), array_values($data['supporters'])), $request->user()?->id);
         Audit::note(Audit::MERGE, 'Said that supporters '.implode(', ', $data['supporters']).' are not the same');
 
-        return response()->json(['counts' => $this->list->counts()]);
+        return response()->json(['counts' => $this->counts()]);
     }
 
     /** People who are not the same but live together become members of a household. */
@@ -153,7 +157,7 @@ final class DuplicateController extends Controller
             abort(409, $error->getMessage());
         }
 
-        return response()->json(['counts' => $this->list->counts()]);
+        return response()->json(['counts' => $this->counts()]);
     }
 
     public function decisions(): JsonResponse
@@ -169,5 +173,11 @@ final class DuplicateController extends Controller
         abort_unless($this->decisions->withdraw($one, $other), 404, 'Nothing was said of these two.');
 
         return response()->json(['withdrawn' => true]);
+    }
+
+    /** @return array{certain: int, review: int, homes: int} clusters of each */
+    private function counts(): array
+    {
+        return [...$this->list->counts(), 'homes' => $this->homes->list->counts()['review']];
     }
 }

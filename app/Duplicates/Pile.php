@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Duplicates;
+
+use PineSieve\Core\Matching\Pairs\Pair;
+
+/** Pairs on their way to a list, some hundred at a time. */
+final class Pile
+{
+    private const HEIGHT = 500;
+
+    /** @var list<Pair> */
+    private array $pairs = [];
+
+    public function __construct(private readonly DuplicateList $list)
+    {
+    }
+
+    public function put(Pair $pair): void
+    {
+        $this->pairs[] = $pair;
+        if (count($this->pairs) === self::HEIGHT) {
+            $this->clear();
+        }
+    }
+
+    public function clear(): void
+    {
+        $this->list->add($this->pairs);
+        $this->pairs = [];
+    }
+}
