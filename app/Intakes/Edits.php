@@ -103,4 +103,14 @@ final readonly class Edits
     {
         return $this->addresses[$number] ?? $this->allAddresses;
     }
+
+    /** Whether the addresses of a row are stored in postal form. */
+    public function accepts(int $number, Settings $settings): bool
+    {
+        return match ($this->address($number)) {
+            'accept' => true,
+            'keep' => false,
+            default => $settings->acceptAddresses,
+        };
+    }
 }

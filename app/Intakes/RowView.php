@@ -12,11 +12,13 @@ use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Planner;
 use PineSieve\Core\Changes\Projection;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Columns\RowMapper;
+use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\Records\IncomingAddress;
 use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
@@ -32,6 +34,7 @@ final readonly class RowView
         private RecordReader $reader,
         private Standards $standards,
         private ChangeWords $words,
+        private Planners $planners,
     ) {
     }
 
@@ -102,21 +105,23 @@ final readonly class RowView
     }
 
     /**
-     * One of the supporters that a row tells of, beside each record that it may be.
+     * One of the supporters that a row tells of, beside each record that it may be, and what that record would be with what comes in.
      *
      * @return array{role: string, part: int, incoming: array<string, string>, candidates: list<array<string, mixed>>}
      */
     public function match(Intake $intake, int $number): array
     {
         $raw = $this->staged->chosen($intake->id, [$number])[$number] ?? [];
-        $mapped = (new RowMapper($intake->columnPlan(), $this->standards, $intake->choices()->system))->map(Edits::of($intake->id, [$number])->corrected($number, $raw));
+        $edits = Edits::of($intake->id, [$number]);
+        $mapped = (new RowMapper($intake->columnPlan(), $this->standards, $intake->choices()->system))->map($edits->corrected($number, $raw), $edits->accepts($number, $intake->choices()));
         $findings = json_decode((string) DB::table('intake_results')->where('intake_id', $intake->id)->where('unit', Unit::of($number))->value('findings'), true) ?? [];
         $sight = Sight::ofUser();
         $hidden = array_keys(array_filter(['Address' => 'address.line1', 'Email' => 'email', 'Phone' => 'phone', 'Id in the old system' => 'id.old', 'First known on' => 'first_known', 'Gifts' => 'gift.amount'], static fn (string $field): bool => ! $sight->sees($field)));
         $part = $findings[0]['part'] ?? 0;
         $party = $mapped->parties[$part] ?? $mapped->parties[0];
         $stored = $this->reader->read(array_values(array_filter(array_column($findings, 'ref'), is_int(...))), $intake->id);
-        $gifts = $this->giftTotals(array_keys($stored));
+        $gifts = $this->giftsOf(array_keys($stored));
+        $planner = $this->planners->of($intake);
         $candidates = [];
         foreach ($findings as $finding) {
             $candidate = $stored[$finding['ref']] ?? (is_string($finding['ref']) ? $this->ofUnit($intake, (int) $finding['ref']) : null);
@@ -126,7 +131,8 @@ final readonly class RowView
                     'label' => is_int($finding['ref']) ? "Supporter {$finding['ref']}" : 'Row '.Unit::row((int) $finding['ref']).' of this file',
                     'for' => $finding['for'],
                     'against' => $finding['against'],
-                    'values' => array_diff_key([...self::stored($candidate), 'Gifts' => $gifts[$finding['ref']] ?? ''], array_flip($hidden)),
+                    'values' => array_diff_key([...self::stored($candidate), 'Gifts' => self::gifts($gifts[$finding['ref']] ?? [])], array_flip($hidden)),
+                    'after' => array_diff_key([...self::stored(Projection::after($candidate, $planner->plan('row', $party->record, $candidate))), 'Gifts' => self::gifts([...$gifts[$finding['ref']] ?? [], ...array_map(static fn (IncomingGift $gift): array => [$gift->amount, $gift->date], Planner::giftsMissing($party->record, $candidate))])], array_flip($hidden)),
                 ];
             }
         }
@@ -174,15 +180,21 @@ final readonly class RowView
 
     /**
      * @param  list<int>  $ids
-     * @return array<int, string>
+     * @return array<int, list<array{string, string}>> supporter to amount and date of each gift
      */
-    private function giftTotals(array $ids): array
+    private function giftsOf(array $ids): array
     {
-        $totals = [];
-        foreach (DB::table('gifts')->whereIn('supporter_id', $ids)->groupBy('supporter_id')->get(['supporter_id', DB::raw('count(*) as n'), DB::raw('sum(amount) as total'), DB::raw('max(given_on) as latest')]) as $row) {
-            $totals[$row->supporter_id] = "{$row->n} gifts, {$row->total}, latest {$row->latest}";
+        $gifts = [];
+        foreach (DB::table('gifts')->whereIn('supporter_id', $ids)->get(['supporter_id', 'amount', 'given_on']) as $gift) {
+            $gifts[$gift->supporter_id][] = [(string) $gift->amount, (string) $gift->given_on];
         }
 
-        return $totals;
+        return $gifts;
+    }
+
+    /** @param  list<array{string, string}>  $gifts  amount and date of each */
+    private static function gifts(array $gifts): string
+    {
+        return $gifts === [] ? '' : count($gifts).(count($gifts) === 1 ? ' gift, ' : ' gifts, ').Amount::sum(array_column($gifts, 0)).', latest '.max(array_column($gifts, 1));
     }
 }

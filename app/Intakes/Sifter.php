@@ -15,9 +15,6 @@ use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Columns\RowRules;
 use PineSieve\Core\Matching\Matcher;
 use PineSieve\Core\Matching\MatchKey;
-use PineSieve\Core\Standards\Field;
-use PineSieve\Core\Standards\FieldPlace;
-use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Standards\Standards;
 use PineSieve\Core\Standards\Uniques;
 
@@ -53,6 +50,7 @@ final class Sifter
         private readonly Standards $standards,
         private readonly Taken $taken,
         private readonly Trial $trial,
+        private readonly Planners $planners,
     ) {
     }
 
@@ -78,7 +76,7 @@ final class Sifter
         $keys = [];
         foreach ($rows as $number => $cells) {
             $cells = $edits->corrected($number, $cells);
-            $mapped[$number] = $row = $this->mapper->map($cells, $this->accepts($edits, $number));
+            $mapped[$number] = $row = $this->mapper->map($cells, $edits->accepts($number, $this->settings));
             $reasons[$number] = $edits->row($number) === 'in' ? null : $this->rules->reason($this->kindOf($number, $cells), $this->mapper->row($cells));
             // Rows that will not come in are nobody that a later row could be.
             $comesIn = ($row->problems === [] || $row->onlyPoints()) && in_array($edits->row($number), [null, 'in'], true) && $reasons[$number] === null;
@@ -110,21 +108,7 @@ final class Sifter
         $this->rules = $plan->rows;
         $this->uniques = new Uniques($this->standards->catalog);
         $this->kinds = new RowKind($plan->headers());
-        $blankable = [];
-        $several = array_values(array_map(static fn (Field $field): string => $field->key, array_filter($this->standards->catalog->all(), static fn (Field $field): bool => $field->isCustom() && $field->type === FieldType::Choices)));
-        foreach (array_keys($this->settings->blanksEmpty ? $plan->columns() : []) as $field) {
-            $blankable[] = FieldPlace::OF_NAME[$field] ?? FieldPlace::FURTHER[$field] ?? null;
-        }
-        $this->planner = new Planner($this->settings->effects(), array_values(array_filter($blankable)), $several);
-    }
-
-    private function accepts(Edits $edits, int $number): bool
-    {
-        return match ($edits->address($number)) {
-            'accept' => true,
-            'keep' => false,
-            default => $this->settings->acceptAddresses,
-        };
+        $this->planner = $this->planners->of($intake);
     }
 
     /** @param  list<string>  $cells */

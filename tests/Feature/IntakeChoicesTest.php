@@ -90,9 +90,12 @@ final class IntakeChoicesTest extends TestCase
     {
         $this->loaded(self::KNOWN);
         $before = $this->records();
-        $intake = $this->loaded("Last name,First name,Email,Home phone\nLee,Ann,ann@example.org,603-555-0199\n", $choices);
+        $intake = $this->sifted("Last name,First name,Email,Home phone\nLee,Ann,ann@example.org,603-555-0199\n", $choices);
+        $after = $this->getJson("/api/intakes/{$intake->id}/rows/2/match")->assertOk()->json('candidates.0.after.Phone');
+        $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'Ann'])->assertOk();
 
         self::assertSame($phones, self::phones());
+        self::assertSame(array_map(static fn (string $phone): string => substr($phone, 0, 4), $phones), array_map(static fn (string $phone): string => substr($phone, -4), explode("\n", $after)), 'What the page of the match showed before.');
         $this->postJson("/api/intakes/{$intake->id}/undo")->assertOk();
         self::assertSame($before, $this->records());
     }

@@ -66,6 +66,7 @@ final class RowsTest extends TestCase
 
         $pair = $this->getJson("/api/intakes/{$intake->id}/rows/7/match")->json();
         self::assertSame('Ann Li', $pair['incoming']['Name']);
+        self::assertSame(['Ann Lee', ''], [$pair['candidates'][0]['after']['Name'], $pair['candidates'][0]['after']['Gifts']]);
         self::assertSame(['Ann Lee', ['Same email: ann@example.org']], [$pair['candidates'][0]['values']['Name'], array_slice($pair['candidates'][0]['for'], 0, 1)]);
 
         $this->edit($intake->id, ['kind' => 'match', 'number' => 7, 'to' => 'new']);

@@ -283,7 +283,8 @@ export interface MatchView {
   role: string;
   part: number;
   incoming: Record<string, string>;
-  candidates: { decision: string; label: string; for: string[]; against: string[]; values: Record<string, string> }[];
+  /** `after` is what the record has with what comes in. */
+  candidates: { decision: string; label: string; for: string[]; against: string[]; values: Record<string, string>; after: Record<string, string> }[];
 }
 
 export interface AddressRow extends RowName {

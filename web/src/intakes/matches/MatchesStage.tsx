@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import type { MatchRow, Settings } from '../../api/types';
 import { Chips } from '../../shared/Chips';
-import { count } from '../../shared/format';
+import { count, withPhones } from '../../shared/format';
 import { Empty, Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
 import { useKeys } from '../../shared/useKeys';
@@ -91,7 +91,7 @@ export function MatchesStage() {
                         <b className="cut">{one.display}</b>
                         <span className="quiet" style={{ whiteSpace: 'nowrap' }}>row {one.number}</span>
                       </span>
-                      <span className="quiet">{one.role !== '' ? `${one.role.replace('.', ' ')}: ` : ''}{one.reason || 'nobody like it'}</span>
+                      <span className="quiet">{one.role !== '' ? `${one.role.replace('.', ' ')}: ` : ''}{withPhones(one.reason) || 'nobody like it'}</span>
                     </button>
                   </li>
                 ))}

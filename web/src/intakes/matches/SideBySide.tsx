@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { api } from '../../api/client';
 import type { MatchRow, MatchView } from '../../api/types';
-import { phone } from '../../shared/format';
+import { phone, withPhones } from '../../shared/format';
 import { useThisIntake } from '../queries';
 import { Differing } from '../../shared/Differing';
 import { Empty } from '../../shared/Notice';
@@ -21,7 +21,7 @@ interface SideBySideProps {
 
 const shown = (label: string, value: string): string => (label === 'Phone' ? value.split('\n').map(phone).join('\n') : value);
 
-/** The row and the record that it may be, field by field, with the reasons for and against. */
+/** The row and the record that it may be, field by field, with what that has if they are the same, and the reasons for and against. */
 export function SideBySide({ row, place, match, candidate, onCandidate }: SideBySideProps) {
   const intake = useThisIntake();
   if (row === undefined) {
@@ -45,9 +45,10 @@ export function SideBySide({ row, place, match, candidate, onCandidate }: SideBy
         <table className="rows">
           <thead>
             <tr>
-              <th style={{ width: 132 }} />
+              <th style={{ width: 104 }} />
               <th><Link to={`/intakes/${intake.id}/rows/${row.number}`}>Row {row.number} of the file</Link></th>
               <th>{other === undefined ? 'No record is like it' : other.decision.startsWith('s:') ? <Link to={`/supporters/${other.decision.slice(2)}`}>{other.label}</Link> : other.label}</th>
+              {other !== undefined && <th className="after">If they are the same</th>}
             </tr>
           </thead>
           <tbody>
@@ -56,6 +57,7 @@ export function SideBySide({ row, place, match, candidate, onCandidate }: SideBy
                 <td className="quiet">{label}</td>
                 <td><Differing value={shown(label, match?.incoming[label] ?? '')} other={label === 'Gifts' ? '' : shown(label, other?.values[label] ?? '')} /></td>
                 <td>{other !== undefined && <Differing value={shown(label, other.values[label] ?? '')} other={label === 'Gifts' ? '' : shown(label, match?.incoming[label] ?? '')} />}</td>
+                {other !== undefined && <td className="after">{other.after[label] === other.values[label] ? <span className="quiet">stays</span> : <Differing value={shown(label, other.after[label] ?? '')} other={shown(label, other.values[label] ?? '')} />}</td>}
               </tr>
             ))}
           </tbody>
@@ -64,12 +66,12 @@ export function SideBySide({ row, place, match, candidate, onCandidate }: SideBy
           <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', background: 'var(--head)', borderBottom: '1px solid var(--line)' }}>
             <div style={{ padding: '10px 14px', borderRight: '1px solid var(--line)' }}>
               <b>For</b>
-              {other.for.map((reason) => <div key={reason}>{reason}</div>)}
+              {other.for.map((reason) => <div key={reason}>{withPhones(reason)}</div>)}
             </div>
             <div style={{ padding: '10px 14px' }}>
               <b>Against</b>
               {other.against.length === 0 && <div className="quiet">Nothing speaks against it</div>}
-              {other.against.map((reason) => <div key={reason}>{reason}</div>)}
+              {other.against.map((reason) => <div key={reason}>{withPhones(reason)}</div>)}
             </div>
           </div>
         )}
