@@ -118,7 +118,7 @@ final readonly class MergeView
                 $values[$candidate->id()] = $read($candidate->record);
             }
             if (array_filter($values, static fn (string $value): bool => $value !== '') !== [] || $read($merged) !== '') {
-                $shown[] = ['column' => $column, 'label' => $label, 'values' => $values, 'merged' => $read($merged), 'differs' => count(array_unique($values)) > 1, 'is_list' => isset(self::LISTS[$column])];
+                $shown[] = ['column' => $column, 'label' => $label, 'values' => $values, 'merged' => $read($merged), 'differs' => count(array_unique($values)) > 1, 'is_list' => isset(self::LISTS[$column]), 'has_rule' => MergePolicy::speaksOf($column)];
             }
         }
 

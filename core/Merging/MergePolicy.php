@@ -22,6 +22,12 @@ final readonly class MergePolicy
     ) {
     }
 
+    /** Whether a field of the merged record follows a rule of a policy. */
+    public static function speaksOf(string $column): bool
+    {
+        return in_array($column, self::COLUMNS, true) || str_starts_with($column, 'custom.');
+    }
+
     public function of(string $column): FieldRule
     {
         // Notes of two are the notes of one.
@@ -38,7 +44,7 @@ final readonly class MergePolicy
         $rule = static fn (mixed $value): FieldRule => FieldRule::tryFrom(is_string($value) ? $value : '') ?? throw new BadPolicy('A field of the merged record follows one of: '.implode(', ', array_column(FieldRule::cases(), 'value')).'.');
         $fields = [];
         foreach (is_array($data['fields'] ?? null) ? $data['fields'] : [] as $column => $value) {
-            if (! in_array($column, self::COLUMNS, true) && ! str_starts_with((string) $column, 'custom.')) {
+            if (! self::speaksOf((string) $column)) {
                 throw new BadPolicy("There is no field \"{$column}\" that a merge policy could speak of.");
             }
             $fields[(string) $column] = $rule($value);

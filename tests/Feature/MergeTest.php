@@ -48,6 +48,10 @@ final class MergeTest extends TestCase
         self::assertSame(self::stored(), $before, 'A preview writes nothing.');
         self::assertSame([$ann, ['count' => 3, 'given' => '36.50']], [$preview['survivor'], $preview['gifts']]);
         self::assertSame(['Ann', true], [array_column($preview['fields'], 'merged', 'column')['first_name'], array_column($preview['fields'], 'differs', 'column')['first_name']]);
+        // Each field that shows a rule takes one.
+        foreach (array_column(array_filter($preview['fields'], static fn (array $field): bool => $field['has_rule']), 'column') as $column) {
+            $this->postJson('/api/merges/preview', ['supporters' => array_column($preview['candidates'], 'id'), 'policy' => ['fields' => [$column => 'longest']]])->assertOk();
+        }
 
         $merge = $this->postJson('/api/merges', ['supporters' => [$annabel, $ann], 'survivor' => $ann, 'typed' => ['first_name' => 'Annabel', 'birth_date' => '1970-02-03']])->assertCreated()->json();
         $page = $this->getJson("/api/supporters/{$ann}")->assertOk()->json();

@@ -66,7 +66,7 @@ function FieldRow({ field, data, typed, onTyped, rules, policy, onPolicy, isApar
     <tr>
       <td className="quiet">
         {field.label}
-        {!field.is_list && rules !== undefined && policy !== undefined && onPolicy !== undefined && (
+        {field.has_rule && rules !== undefined && policy !== undefined && onPolicy !== undefined && (
           <select className="row-rule" aria-label={`Rule for ${field.label}`} value={policy.fields[field.column] ?? ''} onChange={(event) => onPolicy(withRule(policy, field.column, event.currentTarget.value))}>
             <option value="">{policy.usual}</option>
             {rules.filter((rule) => rule !== policy.usual).map((rule) => <option key={rule} value={rule}>{rule}</option>)}

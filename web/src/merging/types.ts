@@ -14,6 +14,8 @@ export interface MergeField {
   differs: boolean;
   /** Ways to be reached and the like: one a line, put together by a merge. */
   is_list: boolean;
+  /** Whether a policy says whose value it gets. */
+  has_rule: boolean;
 }
 
 export interface MergePreview {
