@@ -1,10 +1,11 @@
-import { Button, Checkbox, FileButton, Group, Modal, Radio, Select } from '@mantine/core';
+import { Button, Checkbox, Group, Modal, Radio, Select } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../../api/client';
 import type { Against, Intake, SavedSearches, Settings } from '../../api/types';
+import { NumbersFile } from '../../shared/NumbersFile';
 import { Pane } from '../../shared/Pane';
-import { againstWords, does, fieldGroups, idsIn, knownWords, manyIds, usualOf } from './choices';
+import { againstWords, does, fieldGroups, knownWords, usualOf } from './choices';
 
 const againsts: { value: Against['kind']; label: string }[] = [
   { value: 'all', label: 'everyone in the database' },
@@ -56,13 +57,8 @@ function Choices({ settings, parts, onClose, onKeep }: { settings: Settings; par
             <Select aria-label="Rows are compared with" data={againsts} value={against.kind} allowDeselect={false} onChange={(kind) => setDraft({ ...draft, against: { kind: (kind ?? 'all') as Against['kind'] } })} />
             {against.kind === 'group' && <Select aria-label="Which group" placeholder={parts.groups.length === 0 ? 'There are no groups yet' : 'Which group'} searchable data={parts.groups} value={against.group ?? null} onChange={(group) => setDraft({ ...draft, against: { kind: 'group', ...(group === null ? {} : { group }) } })} />}
             {against.kind === 'search' && <Select aria-label="Which search" placeholder={parts.searches.length === 0 ? 'Save one on the Supporters page' : 'Which search'} searchable data={parts.searches.map((one) => ({ value: String(one.id), label: one.name }))} value={against.search === undefined ? null : String(against.search)} onChange={(search) => setDraft({ ...draft, against: { kind: 'search', ...(search === null ? {} : { search: Number(search) }) } })} />}
-            {against.kind === 'ids' && (
-              <FileButton accept=".csv,.txt,text/*" onChange={(file) => void file?.text().then((text) => setDraft({ ...draft, against: { kind: 'ids', ids: idsIn(text) } }))}>
-                {(props) => <Button variant="default" {...props}>{against.ids === undefined ? 'Choose a file with numbers' : `${manyIds(against.ids)} in it; choose another`}</Button>}
-              </FileButton>
-            )}
+            {against.kind === 'ids' && <NumbersFile numbers={against.ids} onNumbers={(ids) => setDraft({ ...draft, against: { kind: 'ids', ids } })} />}
           </div>
-          {against.kind === 'ids' && against.ids?.length === 0 && <p className="trouble" role="alert">There is no supporter number in that file. It should have one a line.</p>}
           {against.kind === 'nothing' && <p className="quiet">A file that was brought before would come in twice.</p>}
         </section>
         <section>

@@ -1,5 +1,5 @@
 import type { Settings } from '../../api/types';
-import { count, counted } from '../../shared/format';
+import { counted } from '../../shared/format';
 
 /** What a match may do, in words that go after "it". */
 export const does: Record<string, string> = {
@@ -52,10 +52,3 @@ export function knownWords(settings: Settings): string {
   const own = fieldGroups.filter((group) => settings.effects[group.key] !== undefined).map((group) => `${group.label.toLowerCase()}: ${does[settings.effects[group.key] ?? ''] ?? ''}`);
   return [does[settings.effect], ...own].join('; ');
 }
-
-/** The numbers in a text, each once: a column of ids, with or without a header, however they are parted. */
-export function idsIn(text: string): number[] {
-  return [...new Set((text.match(/(?<![\w.-])\d{1,15}(?![\w.-])/g) ?? []).map(Number).filter((id) => id > 0))];
-}
-
-export const manyIds = (ids: number[]): string => `${count(ids.length)} ${ids.length === 1 ? 'number' : 'numbers'}`;
