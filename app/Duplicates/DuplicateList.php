@@ -21,6 +21,7 @@ final readonly class DuplicateList
     public function __construct(
         private Connection $db,
         private Bulk $bulk,
+        private Claims $claims,
         public string $table = self::TABLE,
     ) {
     }
@@ -73,7 +74,7 @@ final readonly class DuplicateList
     {
         $this->db->statement("create or replace temporary table {$table} like {$this->table}");
 
-        return new self($this->db, $this->bulk, $table);
+        return new self($this->db, $this->bulk, $this->claims, $table);
     }
 
     /** Takes the place of all that is on another list; what people said meanwhile counts, and who went away meanwhile is on no list. */
@@ -113,7 +114,7 @@ final readonly class DuplicateList
             ->when($certainty !== null, static fn (Builder $query) => $query->havingRaw('min(certainty) = ?', [$certainty]));
         $total = $this->db->query()->fromSub(clone $found, 'c')->count();
         $rows = $found->orderByRaw('min(certainty), max(score) desc, cluster')->offset((max(1, $page) - 1) * self::PAGE)->limit(self::PAGE)->get();
-        $others = $this->others($rows->pluck('cluster')->all(), $userId);
+        $others = $this->claims->others($rows->pluck('cluster')->all(), $userId);
         $members = [];
         foreach ($this->db->table($this->table)->whereIn('cluster', $rows->pluck('cluster'))->get(['cluster', 'one', 'other']) as $pair) {
             $members[$pair->cluster][$pair->one] = $members[$pair->cluster][$pair->other] = true;
@@ -231,37 +232,5 @@ final readonly class DuplicateList
         if ($moved !== []) {
             $this->db->update('update '.$this->table.' set cluster = case '.implode(' ', $moved).' else cluster end where (one, other) in ('.implode(',', $places).')');
         }
-    }
-
-    /**
-     * Says that someone looks at a cluster now, for as long as is told; nothing is changed if another does.
-     *
-     * @return ?string name of who looks at it already
-     */
-    public function claim(int $cluster, int $userId, int $seconds): ?string
-    {
-        $now = now()->format('Y-m-d H:i:s.v');
-        $until = now()->addSeconds($seconds)->format('Y-m-d H:i:s.v');
-        $this->db->transaction(function () use ($cluster, $userId, $now, $until): void {
-            $this->db->table('duplicate_claims')->where('user_id', $userId)->orWhere('until', '<', $now)->delete();
-            $this->db->table('duplicate_claims')->insertOrIgnore(['cluster' => $cluster, 'user_id' => $userId, 'until' => $until]);
-        });
-
-        return $this->others([$cluster], $userId)[$cluster] ?? null;
-    }
-
-    /** Whether someone else has it open, and so decides on it. */
-    public function isOthers(int $cluster, int $userId): bool
-    {
-        return $this->others([$cluster], $userId) !== [];
-    }
-
-    /**
-     * @param  list<int>  $clusters
-     * @return array<int, string> cluster to who looks at it, where that is someone else
-     */
-    private function others(array $clusters, int $userId): array
-    {
-        return $this->db->table('duplicate_claims as c')->join('users as u', 'u.id', '=', 'c.user_id')->whereIn('c.cluster', $clusters)->where('c.user_id', '<>', $userId)->where('c.until', '>=', now()->format('Y-m-d H:i:s.v'))->pluck('u.name', 'c.cluster')->all();
     }
 }

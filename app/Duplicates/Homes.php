@@ -14,9 +14,9 @@ final readonly class Homes
 
     public DuplicateList $list;
 
-    public function __construct(private Connection $db, Bulk $bulk)
+    public function __construct(private Connection $db, Bulk $bulk, Claims $claims)
     {
-        $this->list = new DuplicateList($db, $bulk, self::TABLE);
+        $this->list = new DuplicateList($db, $bulk, $claims, self::TABLE);
     }
 
     /**

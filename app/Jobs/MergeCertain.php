@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
+use App\Duplicates\Claims;
 use App\Duplicates\DuplicateList;
 use App\Intakes\Messages;
 use App\Merging\Merges;
@@ -35,7 +36,7 @@ final class MergeCertain implements ShouldQueue
     ) {
     }
 
-    public function handle(DuplicateList $list, Merges $merges, Messages $messages): void
+    public function handle(DuplicateList $list, Claims $claims, Merges $merges, Messages $messages): void
     {
         $until = microtime(true) + self::SECONDS;
         [$after, $merged, $left] = [$this->after, $this->merged, $this->left];
@@ -48,7 +49,7 @@ final class MergeCertain implements ShouldQueue
                 return;
             }
             $after = $members[0];
-            if ($list->isOthers($after, $this->user)) {
+            if ($claims->isOthers($after, $this->user)) {
                 $left++;
 
                 continue;

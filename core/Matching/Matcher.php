@@ -63,7 +63,7 @@ final class Matcher
     /** @return string equal where the keys of all stored records are */
     public function recipe(SupporterKind $kind): string
     {
-        return hash('xxh128', implode("\n\n", array_map(static fn (PairJudge $judge): string => $judge->recipe(), $this->judgesOf($kind))));
+        return hash('xxh128', implode("\n\n", array_map(static fn (PairJudge $judge): string => $judge->lookups->recipe(), $this->judgesOf($kind))));
     }
 
     /**
@@ -130,7 +130,7 @@ final class Matcher
         $keys = [];
         foreach ($this->judgesOf($traits->kind) as $judge) {
             foreach ($judge->prepare(0, $traits)->keys as $hash => $lookup) {
-                $most = $judge->most($lookup);
+                $most = $judge->lookups->most($lookup);
                 $keys[$hash] = isset($keys[$hash]) && $keys[$hash]->most >= $most ? $keys[$hash] : new MatchKey($hash, $most);
             }
         }

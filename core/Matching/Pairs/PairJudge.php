@@ -8,10 +8,8 @@ use PineSieve\Core\Matching\Fields\Agreement;
 use PineSieve\Core\Matching\Fields\FieldComparer;
 use PineSieve\Core\Matching\Fields\FieldComparers;
 use PineSieve\Core\Matching\Fields\Traits;
-use PineSieve\Core\Matching\MatchKey;
 use PineSieve\Core\Matching\Rules\Certainty;
 use PineSieve\Core\Matching\Rules\Comparison;
-use PineSieve\Core\Matching\Rules\How;
 use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Matching\Rules\Sign;
 use PineSieve\Core\Matching\Rules\SignEffect;
@@ -26,12 +24,6 @@ final class PairJudge
 
     private const POINTS_AGAINST = 20;
 
-    /** Selectivity from which a field alone says enough for a rule to be looked up by it. */
-    private const TELLING = 60;
-
-    /** Another one wherever values are read, or leave traces, otherwise than before: keys that were kept are made anew then. */
-    private const READING = 3;
-
     /** @var list<list<int>> of each rule, the places of its comparisons */
     private array $rules = [];
 
@@ -41,14 +33,8 @@ final class PairJudge
     /** @var array<string, FieldComparer> by preparation */
     private array $preparations = [];
 
-    /** @var list<non-empty-list<int>> places of comparisons that one rule or several are looked up by */
-    private array $lookups = [];
-
-    /** @var list<non-empty-list<int>> of each of them, the rules */
-    private array $rulesOf = [];
-
-    /** @var list<string> of each of them, what is equal where values leave the same traces, in whatever set */
-    private array $lookupNames = [];
+    /** By what records are found that a rule may hold for. */
+    public readonly Lookups $lookups;
 
     private readonly Circumstances $circumstances;
 
@@ -60,80 +46,20 @@ final class PairJudge
             $this->rules[] = array_map(fn (Comparison $comparison): int => $this->comparison($comparison, $comparers), $rule->comparisons);
         }
         $this->circumstances = new Circumstances($set->kind, array_map(fn (string $field): int => $this->place($comparers->of(new Comparison($field), $set->kind)), array_combine(Circumstances::FIELDS, Circumstances::FIELDS)));
-        foreach ($this->rules as $rule => $places) {
-            $by = $this->strongest($places);
-            $lookup = array_search($by, $this->lookups, true);
-            if ($lookup === false) {
-                $this->lookups[] = $by;
-                $this->rulesOf[] = [$rule];
-            } else {
-                $this->rulesOf[$lookup][] = $rule;
-            }
-        }
-        foreach ($this->lookups as $places) {
-            $this->lookupNames[] = implode('&', array_map(fn (int $place): string => "{$this->comparisons[$place][1]->preparation()}:{$this->comparisons[$place][0]->traced()}", $places));
-        }
+        $this->lookups = new Lookups($set, $this->comparisons, $this->rules);
     }
 
     public function prepare(int $ref, Traits $traits): PreparedRecord
     {
         $compared = $this->compared($ref, $traits);
-        $keys = [];
-        foreach ($this->lookups as $lookup => $places) {
-            foreach ($this->traces($places, $compared->values) as $trace) {
-                $keys[MatchKey::of("{$this->lookupNames[$lookup]}|{$trace}")->hash] = $lookup;
-            }
-        }
 
-        return new PreparedRecord($ref, $compared->values, $keys);
+        return new PreparedRecord($ref, $compared->values, $this->lookups->keys($compared));
     }
 
     /** Ready for being judged, without the keys by which it is found. */
     public function compared(int $ref, Traits $traits): PreparedRecord
     {
         return new PreparedRecord($ref, array_map(static fn (FieldComparer $comparer): array => $comparer->values($traits), array_values($this->preparations)), []);
-    }
-
-    /** What the keys of records depend on: two judges with the same recipe give the same keys. */
-    public function recipe(): string
-    {
-        return self::READING."\n".implode("\n", $this->lookupNames);
-    }
-
-    /** @return int how many records may share a key of a lookup before it says too little */
-    public function most(int $lookup): int
-    {
-        return max(array_map(fn (int $rule): int => $this->set->rules[$rule]->most, $this->rulesOf[$lookup]));
-    }
-
-    /**
-     * Further keys of records that share one that says too little: by the comparisons of its rules that they were not looked up by.
-     *
-     * @return list<string> none if there are no further comparisons
-     */
-    public function refined(int $lookup, PreparedRecord $record): array
-    {
-        $refined = [];
-        foreach ($this->rulesOf[$lookup] as $rule) {
-            $rest = array_values(array_filter($this->rules[$rule], fn (int $place): bool => ! in_array($place, $this->lookups[$lookup], true) && ! $this->comparisons[$place][0]->options->blanksEqual));
-            foreach ($rest === [] ? [] : $this->traces($rest, $record->values) as $trace) {
-                $refined[] = "{$rule}|{$trace}";
-            }
-        }
-
-        return $refined;
-    }
-
-    /** Names of the rules that are looked up so. */
-    public function rules(int $lookup): string
-    {
-        return implode(', ', array_map(fn (int $rule): string => $this->set->rules[$rule]->name, $this->rulesOf[$lookup]));
-    }
-
-    /** What a key stands for, as people read it. */
-    public function shown(int $lookup, PreparedRecord $record): string
-    {
-        return implode(', ', array_map(fn (int $place): string => $record->values[$this->comparisons[$place][2]][0][0] ?? '', $this->lookups[$lookup]));
     }
 
     /** @return ?Pair null if no rule holds, or a sign keeps the two apart */
@@ -294,53 +220,6 @@ final class PairJudge
 
         // What is certain stands before what is not.
         return max(1, min(100, (int) round(min(100.0, $score) * ($certainty === Certainty::Certain ? 0.5 : 0.7) - self::POINTS_AGAINST * $against * 0.5 + ($certainty === Certainty::Certain ? 50 : 0))));
-    }
-
-    /**
-     * @param  list<int>  $places  of comparisons
-     * @param  list<list<list<string>>>  $values
-     * @return list<string> one for each way in which their traces go together
-     */
-    private function traces(array $places, array $values): array
-    {
-        $traces = [''];
-        foreach ($places as $place) {
-            [, $comparer, $at] = $this->comparisons[$place];
-            $own = [];
-            foreach ($values[$at] as $value) {
-                array_push($own, ...$comparer->traces($value));
-            }
-            $both = [];
-            foreach (array_unique($own) as $trace) {
-                foreach ($traces as $before) {
-                    $both[] = "{$before}|{$trace}";
-                }
-            }
-            $traces = $both;
-        }
-
-        return array_values(array_unique($traces));
-    }
-
-    /**
-     * The comparison whose values the fewest records share; where even that says little, the next ones with it, if they have few traces.
-     *
-     * @param  list<int>  $places  of comparisons
-     * @return non-empty-list<int>
-     */
-    private function strongest(array $places): array
-    {
-        $usable = array_values(array_filter($places, fn (int $place): bool => ! $this->comparisons[$place][0]->options->blanksEqual));
-        usort($usable, fn (int $a, int $b): int => $this->comparisons[$b][1]->selectivity() <=> $this->comparisons[$a][1]->selectivity());
-        if ($usable === []) {
-            throw new \LogicException('A rule has a comparison that blanks do not fulfil.');
-        }
-        $first = array_shift($usable);
-        if ($this->comparisons[$first][1]->selectivity() >= self::TELLING) {
-            return [$first];
-        }
-
-        return [$first, ...array_slice(array_values(array_filter($usable, fn (int $place): bool => $this->comparisons[$place][0]->how !== How::Alike)), 0, 2)];
     }
 
     /** @return int where the comparison stands: equal ones are made once for a pair */

@@ -165,7 +165,7 @@ final class PairSearch
         }
         $groups = [];
         foreach ($places as $place) {
-            foreach ($this->judge->refined($lookup, $this->read($place)) as $trace) {
+            foreach ($this->judge->lookups->refined($lookup, $this->read($place)) as $trace) {
                 $groups[$trace][] = $place;
             }
         }
@@ -174,7 +174,7 @@ final class PairSearch
             $this->tellTooCommon($lookup, $first, count($places));
         }
         foreach ($groups as $group) {
-            if (count($group) > $this->judge->most($lookup)) {
+            if (count($group) > $this->judge->lookups->most($lookup)) {
                 if (! $isTold) {
                     $this->tellTooCommon($lookup, $first, count($group));
                     $isTold = true;
@@ -215,7 +215,7 @@ final class PairSearch
     {
         $this->tooCommonCount++;
         if (count($this->tooCommon) < 20 * self::NAMED) {
-            $this->tooCommon[] = new TooCommon($this->judge->rules($lookup), $this->judge->shown($lookup, $example), $records);
+            $this->tooCommon[] = new TooCommon($this->judge->lookups->rules($lookup), $this->judge->lookups->shown($lookup, $example), $records);
         }
     }
 
@@ -225,7 +225,7 @@ final class PairSearch
         $common = [];
         foreach (array_keys($this->buffers) as $part) {
             foreach ($this->blocks($part) as [$key, $lookup, $places]) {
-                if (count($places) > $this->judge->most($lookup)) {
+                if (count($places) > $this->judge->lookups->most($lookup)) {
                     $common[$key] = true;
                 }
             }

@@ -181,8 +181,8 @@ final class MatchingTest extends TestCase
 
         self::assertSame([], array_diff_key($one->prepare(7, $traits)->keys, $both->prepare(7, $traits)->keys), 'A key says what is looked up, not where the rule stands.');
         self::assertEqualsCanonicalizing(array_keys($both->prepare(7, $traits)->keys), array_keys($turned->prepare(7, $traits)->keys));
-        self::assertNotSame($one->recipe(), $both->recipe());
-        self::assertSame($one->recipe(), (new PairJudge($set('One again', [[...$email, 'name' => 'Another name']]), $comparers))->recipe());
+        self::assertNotSame($one->lookups->recipe(), $both->lookups->recipe());
+        self::assertSame($one->lookups->recipe(), (new PairJudge($set('One again', [[...$email, 'name' => 'Another name']]), $comparers))->lookups->recipe());
     }
 
     private static function organization(string $name, string $id = ''): SupporterRecord

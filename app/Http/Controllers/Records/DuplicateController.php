@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Records;
 
 use App\Account\Audit;
+use App\Duplicates\Claims;
 use App\Duplicates\Decisions;
 use App\Duplicates\DuplicateList;
 use App\Duplicates\Homes;
@@ -91,12 +92,12 @@ final class DuplicateController extends Controller
     }
 
     /** Says that someone looks at a cluster, so that nobody else decides on it meanwhile. */
-    public function claim(Request $request): JsonResponse
+    public function claim(Request $request, Claims $claims): JsonResponse
     {
         $this->authorize('merge');
         $cluster = (int) $request->validate(['cluster' => ['required', 'integer', 'min:1']])['cluster'];
 
-        return response()->json(['looked_at_by' => $this->list->claim($cluster, (int) $request->user()?->id, self::CLAIMED)]);
+        return response()->json(['looked_at_by' => $claims->claim($cluster, (int) $request->user()?->id, self::CLAIMED)]);
     }
 
     /** Some of the certain ones by chance, to be looked at before all of them are merged. */

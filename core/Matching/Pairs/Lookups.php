@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Matching\Pairs;
+
+use PineSieve\Core\Matching\Fields\FieldComparer;
+use PineSieve\Core\Matching\MatchKey;
+use PineSieve\Core\Matching\Rules\Comparison;
+use PineSieve\Core\Matching\Rules\How;
+use PineSieve\Core\Matching\Rules\RuleSet;
+
+/**
+ * By what the records are found that a rule may hold for: of each rule, the comparison whose values the fewest records share.
+ * Records that may agree in it have a key in common; rules that go by the same comparison share a lookup.
+ */
+final class Lookups
+{
+    /** Selectivity from which a field alone says enough for a rule to be looked up by it. */
+    private const TELLING = 60;
+
+    /** Another one wherever values are read, or leave traces, otherwise than before: keys that were kept are made anew then. */
+    private const READING = 3;
+
+    /** @var list<non-empty-list<int>> of each lookup, the places of its comparisons */
+    private array $places = [];
+
+    /** @var list<non-empty-list<int>> of each, the rules */
+    private array $rulesOf = [];
+
+    /** @var list<string> of each, what is equal where values leave the same traces, in whatever set */
+    private array $names = [];
+
+    /**
+     * @param  list<array{Comparison, FieldComparer, int}>  $comparisons  with the place of the values
+     * @param  list<list<int>>  $rules  of each rule of the set, the places of its comparisons
+     */
+    public function __construct(
+        private readonly RuleSet $set,
+        private readonly array $comparisons,
+        private readonly array $rules,
+    ) {
+        foreach ($rules as $rule => $places) {
+            $by = $this->strongest($places);
+            $lookup = array_search($by, $this->places, true);
+            if ($lookup === false) {
+                $this->places[] = $by;
+                $this->rulesOf[] = [$rule];
+            } else {
+                $this->rulesOf[$lookup][] = $rule;
+            }
+        }
+        foreach ($this->places as $places) {
+            $this->names[] = implode('&', array_map(fn (int $place): string => "{$this->comparisons[$place][1]->preparation()}:{$this->comparisons[$place][0]->traced()}", $places));
+        }
+    }
+
+    /** @return array<int, int> key (64 bits) of a record to the place of its lookup */
+    public function keys(PreparedRecord $record): array
+    {
+        $keys = [];
+        foreach ($this->places as $lookup => $places) {
+            foreach ($this->traces($places, $record->values) as $trace) {
+                $keys[MatchKey::of("{$this->names[$lookup]}|{$trace}")->hash] = $lookup;
+            }
+        }
+
+        return $keys;
+    }
+
+    /** What the keys of records depend on: two with the same recipe give the same keys. */
+    public function recipe(): string
+    {
+        return self::READING."\n".implode("\n", $this->names);
+    }
+
+    /** @return int how many records may share a key of a lookup before it says too little */
+    public function most(int $lookup): int
+    {
+        return max(array_map(fn (int $rule): int => $this->set->rules[$rule]->most, $this->rulesOf[$lookup]));
+    }
+
+    /**
+     * Further keys of records that share one that says too little: by the comparisons of its rules that they were not looked up by.
+     *
+     * @return list<string> none if there are no further comparisons
+     */
+    public function refined(int $lookup, PreparedRecord $record): array
+    {
+        $refined = [];
+        foreach ($this->rulesOf[$lookup] as $rule) {
+            $rest = array_values(array_filter($this->rules[$rule], fn (int $place): bool => ! in_array($place, $this->places[$lookup], true) && ! $this->comparisons[$place][0]->options->blanksEqual));
+            foreach ($rest === [] ? [] : $this->traces($rest, $record->values) as $trace) {
+                $refined[] = "{$rule}|{$trace}";
+            }
+        }
+
+        return $refined;
+    }
+
+    /** Names of the rules that are looked up so. */
+    public function rules(int $lookup): string
+    {
+        return implode(', ', array_map(fn (int $rule): string => $this->set->rules[$rule]->name, $this->rulesOf[$lookup]));
+    }
+
+    /** What a key stands for, as people read it. */
+    public function shown(int $lookup, PreparedRecord $record): string
+    {
+        return implode(', ', array_map(fn (int $place): string => $record->values[$this->comparisons[$place][2]][0][0] ?? '', $this->places[$lookup]));
+    }
+
+    /**
+     * @param  list<int>  $places  of comparisons
+     * @param  list<list<list<string>>>  $values
+     * @return list<string> one for each way in which their traces go together
+     */
+    private function traces(array $places, array $values): array
+    {
+        $traces = [''];
+        foreach ($places as $place) {
+            [, $comparer, $at] = $this->comparisons[$place];
+            $own = [];
+            foreach ($values[$at] as $value) {
+                array_push($own, ...$comparer->traces($value));
+            }
+            $both = [];
+            foreach (array_unique($own) as $trace) {
+                foreach ($traces as $before) {
+                    $both[] = "{$before}|{$trace}";
+                }
+            }
+            $traces = $both;
+        }
+
+        return array_values(array_unique($traces));
+    }
+
+    /**
+     * The comparison whose values the fewest records share; where even that says little, the next ones with it, if they have few traces.
+     *
+     * @param  list<int>  $places  of comparisons
+     * @return non-empty-list<int>
+     */
+    private function strongest(array $places): array
+    {
+        $usable = array_values(array_filter($places, fn (int $place): bool => ! $this->comparisons[$place][0]->options->blanksEqual));
+        usort($usable, fn (int $a, int $b): int => $this->comparisons[$b][1]->selectivity() <=> $this->comparisons[$a][1]->selectivity());
+        if ($usable === []) {
+            throw new \LogicException('A rule has a comparison that blanks do not fulfil.');
+        }
+        $first = array_shift($usable);
+        if ($this->comparisons[$first][1]->selectivity() >= self::TELLING) {
+            return [$first];
+        }
+
+        return [$first, ...array_slice(array_values(array_filter($usable, fn (int $place): bool => $this->comparisons[$place][0]->how !== How::Alike)), 0, 2)];
+    }
+}
