@@ -125,4 +125,41 @@ final class AddressesTest extends TestCase
         }
         self::assertSame('00501', PostalCode::withLeadingZero('501', 'NY'));
     }
+
+    /** @return iterable<string, array{string, string, bool}> two streets, each "line 1|line 2" in Dover, NH 03820, and whether they are one door */
+    public static function doors(): iterable
+    {
+        yield 'as it is' => ['12 Elm St', '12 Elm Street', true];
+        yield 'a unit on its own line' => ['12 Elm St|Apt 4', '12 Elm St Apt 4', true];
+        yield 'other words for a unit' => ['12 Elm St|Unit 4', '12 Elm St|Suite 4', true];
+        yield 'a sign for a unit' => ['12 Elm St #4', '12 Elm St, Apartment 4', true];
+        yield 'the sign apart' => ['12 Elm St # 4', '12 Elm St Unit #4', true];
+        yield 'letters and numbers' => ['12 Elm St|Apt 7-A', '12 Elm St|#7A', true];
+        yield 'letters apart' => ['12 Elm St|Apt 7 A', '12 Elm St|Unit 7A', true];
+        yield 'small letters' => ['12 elm st apt b', '12 ELM ST APT B', true];
+        yield 'another unit' => ['12 Elm St|Apt 4', '12 Elm St|Apt 5', false];
+        yield 'another letter' => ['12 Elm St|Apt 4A', '12 Elm St|Apt 4B', false];
+        yield 'none' => ['12 Elm St|Apt 4', '12 Elm St', false];
+        yield 'a floor is no apartment' => ['12 Elm St|Fl 4', '12 Elm St|Apt 4', false];
+        yield 'a building and a unit' => ['12 Elm St|Bldg 2 Apt 4', '12 Elm St Bldg 2|Unit 4', true];
+        yield 'another building' => ['12 Elm St|Bldg 2 Apt 4', '12 Elm St|Bldg 3 Apt 4', false];
+        yield 'a street that is called so' => ['12 Lot St', '12 Lot St', true];
+        yield 'a box' => ['PO Box 12', 'P.O. Box 12', true];
+        yield 'another box' => ['PO Box 12', 'PO Box 21', false];
+        yield 'another house' => ['12 Elm St', '21 Elm St', false];
+        yield 'another way' => ['12 Elm St', '12 Elm Ave', false];
+        yield 'another direction' => ['12 N Elm St', '12 S Elm St', false];
+    }
+
+    #[DataProvider('doors')]
+    public function test_one_door_is_one_however_it_is_written(string $one, string $other, bool $is): void
+    {
+        $sameness = static function (string $street): string {
+            [$line1, $line2] = [...explode('|', $street), ''];
+
+            return (new AddressStandardizer)->standardize(new Address($line1, $line2, 'Dover', 'NH', '03820', 'US'))->standard->sameness();
+        };
+
+        self::assertSame($is, $sameness($one) === $sameness($other), "{$sameness($one)} / {$sameness($other)}");
+    }
 }

@@ -123,6 +123,43 @@ final class PairsTest extends TestCase
         yield 'nothing' => ['', '', null];
     }
 
+    /** @return iterable<string, array{string, string, ?string}> two at one address whose first names are these, and what they are */
+    public static function firstNames(): iterable
+    {
+        foreach (['Robert Bob', 'Elizabeth Liz', 'Liz Beth', 'Ted Edward', 'Ted Theodore', 'Margaret Peggy', 'Jon John', 'Katherine Catherine', 'Stephen Steven', 'Wm William', 'J Jane', 'Chris Christopher', 'Chris Christina', 'Robret Robert', 'Kathlen Kathy', 'Jackie Jacquelien',
+            // A slip, or husband and wife: a person says.
+            'Mark Mary', 'Carl Carla', 'Paul Paula', 'Luis Louise', 'Joan Jean', 'Tom Tim', 'Peter Petra', 'Stephan Stephanie'] as $said) {
+            yield $said => [...explode(' ', $said), 'review'];
+        }
+        foreach (['John Jane', 'Jim Kim', 'Ann Dan', 'Bob Rob-Roy', 'Ella Nora', 'Patricia Matty', 'Ben Glen', 'Dan Jan'] as $said) {
+            [$one, $other] = explode(' ', $said);
+            yield "not {$said}" => [$one, $other, null];
+        }
+    }
+
+    #[DataProvider('firstNames')]
+    public function test_first_names_at_one_address(string $one, string $other, ?string $verdict): void
+    {
+        $home = ';;;12 Elm St||Dover|NH|03820';
+
+        $this->compared(SupporterKind::Person, "{$one} Abernathy{$home}", "{$other} Abernathy{$home}", $verdict);
+    }
+
+    public function test_who_lives_together_is_told_as_such(): void
+    {
+        $judge = self::judge(SupporterKind::Person);
+        $home = static fn (string $one, string $other): ?Pair => $judge->relation($judge->prepare(1, self::traits($one)), $judge->prepare(2, self::traits($other)))?->home;
+        $address = ';;;12 Elm St||Dover|NH|03820';
+
+        self::assertSame(['Same address once both are in standard form'], array_values(array_filter($home("Ann Lee{$address}", "Bo Lee{$address}")->for ?? [], static fn (string $reason): bool => str_contains($reason, 'address'))));
+        self::assertNotNull($home("Ann Lee{$address};1970-02-03", "Bo Lee{$address};1999-12-31"), 'Parent and child have other birth dates.');
+        self::assertNull($home("Ann Lee{$address}", "Anna Lee{$address}"), 'They may be one.');
+        self::assertNull($home("Robert Lee Sr.{$address}", "Robert Lee Jr.{$address}"), 'One name: it is not known that they are not to be told apart by a slip.');
+        self::assertNull($home("Ann Lee{$address}", "Bo Quill{$address}"), 'Neighbours in one house.');
+        self::assertNotNull($home('Ann Lee;;+16035550143;12 Elm St||Dover|NH|03820', 'Bo Quill;;+16035550143;12 Elm St||Dover|NH|03820'), 'They share a phone too.');
+        self::assertNull($home('Ann Lee;;+16035550143', 'Bo Lee;;+16035550143'), 'No address is known of them.');
+    }
+
     /** @return iterable<string, array{list<string>, list<string>}> people by their numbers from 1 on, and what is found among them */
     public static function families(): iterable
     {

@@ -42,11 +42,13 @@ final class RuleSetTest extends TestCase
             ['field' => 'birth_date', 'how' => 'exact', 'options' => ['day and month swapped' => true, 'within days' => 3]],
             ['field' => 'custom.member_no', 'how' => 'exact'],
         ];
-        $set = self::read(['rules' => [['name' => 'All of it', 'verdict' => 'review', 'most' => 30, 'comparisons' => $comparisons]], 'signs' => ['birth date' => 'review', 'other id' => 'nothing']]);
+        $set = self::read(['rules' => [['name' => 'All of it', 'verdict' => 'review', 'most' => 30, 'comparisons' => $comparisons, 'unless' => ['middle name', 'generation left out', 'middle name']]], 'signs' => ['birth date' => 'review', 'other id' => 'nothing']]);
 
         self::assertSame([Certainty::Review, 30], [$set->rules[0]->certainty, $set->rules[0]->most]);
         self::assertSame([SignEffect::Review, SignEffect::Nothing, SignEffect::Apart], [$set->effect(Sign::BirthDate), $set->effect(Sign::OtherId), $set->effect(Sign::Generation)]);
         self::assertSame($comparisons, $set->toArray()['rules'][0]['comparisons']);
+        self::assertSame([Sign::MiddleName, Sign::GenerationLeftOut], $set->rules[0]->unless);
+        self::assertStringEndsWith('; unless this speaks against it: middle name, generation left out', $set->rules[0]->sentence(static fn (string $field): string => $field));
         self::assertSame($set->toArray(), RuleSet::fromArray(json_decode((string) json_encode($set->toArray()), true), static fn (): bool => true)->toArray());
     }
 
@@ -60,6 +62,8 @@ final class RuleSetTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function bad(): iterable
     {
+        yield 'a sign to give way to that is none' => [['rules' => [[...self::RULE, 'unless' => ['shoe size']]]], 'is a list of signs against a pair'];
+        yield 'signs to give way to that are no list' => [['rules' => [[...self::RULE, 'unless' => 'middle name']]], 'is a list of signs against a pair'];
         $comparison = static fn (array $one): array => ['rules' => [[...self::RULE, 'comparisons' => [$one]]]];
         yield 'another file' => [['format' => 'pine-sieve-column-plan'], 'not a match rule set'];
         yield 'no name' => [['name' => '  '], 'needs a "name"'];
