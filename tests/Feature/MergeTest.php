@@ -27,25 +27,13 @@ final class MergeTest extends TestCase
         return [$id('Ann'), $id('Annabel'), $id('Cy')];
     }
 
-    /** @return array<string, list<array<string, mixed>>> everything that is stored of supporters, save for what each writing changes */
-    private static function stored(): array
-    {
-        $tables = [];
-        foreach (['supporters', 'addresses', 'emails', 'phones', 'identifiers', 'memberships', 'custom_values', 'links', 'gifts', 'match_keys', 'search_words', 'shortfalls'] as $table) {
-            $tables[$table] = array_map(static fn (\stdClass $row): array => array_diff_key((array) $row, ['version' => 1, 'created_at' => 1]), DB::table($table)->get()->all());
-            sort($tables[$table]);
-        }
-
-        return $tables;
-    }
-
     public function test_two_become_one_and_are_taken_apart_as_they_were(): void
     {
         [$ann, $annabel] = $this->people();
         $this->postJson("/api/supporters/{$annabel}/gifts", ['values' => ['gift.date' => '2023-01-01', 'gift.amount' => '1.00']])->assertStatus(201);
-        $before = self::stored();
+        $before = $this->records();
         $preview = $this->postJson('/api/merges/preview', ['supporters' => [$ann, $annabel], 'survivor' => $ann])->assertOk()->json();
-        self::assertSame(self::stored(), $before, 'A preview writes nothing.');
+        self::assertSame($this->records(), $before, 'A preview writes nothing.');
         self::assertSame([$ann, ['count' => 3, 'given' => '36.50']], [$preview['survivor'], $preview['gifts']]);
         self::assertSame(['Ann', true], [array_column($preview['fields'], 'merged', 'column')['first_name'], array_column($preview['fields'], 'differs', 'column')['first_name']]);
         // Each field that shows a rule takes one.
@@ -66,7 +54,7 @@ final class MergeTest extends TestCase
         self::assertStringContainsString('Merged Annabel Lee', (string) DB::table('audit')->where('kind', 'merge')->value('what'));
 
         $this->postJson("/api/merges/{$merge['id']}/apart")->assertOk()->assertJson(['kept' => []]);
-        self::assertSame($before, self::stored());
+        self::assertSame($before, $this->records());
         self::assertSame(['Ann Lee', 'Annabel Lee'], [DB::table('supporters')->where('id', $ann)->value('display_name'), $this->getJson("/api/supporters/{$annabel}")->json('supporter.display_name')]);
         self::assertSame(3, $this->getJson("/api/supporters/{$annabel}")->json("origins.gift:{$gift->id}:amount.row"));
         $this->postJson("/api/merges/{$merge['id']}/apart")->assertStatus(422)->assertJson(['message' => 'They were taken apart already.']);
@@ -87,23 +75,23 @@ final class MergeTest extends TestCase
     {
         [$ann] = $this->people();
         $spouse = (int) DB::table('supporters')->where('first_name', 'Bo')->value('id');
-        $before = self::stored();
+        $before = $this->records();
         $merge = $this->postJson('/api/merges', ['supporters' => [$ann, $spouse], 'survivor' => $spouse])->assertCreated()->json('id');
 
         self::assertSame(0, DB::table('links')->whereColumn('supporter_id', 'other_id')->count());
         $this->postJson("/api/merges/{$merge}/apart")->assertOk();
-        self::assertSame($before, self::stored());
+        self::assertSame($before, $this->records());
     }
 
     public function test_one_who_brings_nothing_new_comes_back_all_the_same(): void
     {
         [$ann] = $this->people();
         $double = $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Ann', 'name.last' => 'Lee'], 'emails' => [['ref' => 'new1', 'address' => 'ANN@example.org', 'kind' => 'home', 'is_primary' => '1', 'condition' => 'good', 'label' => '']], 'addresses' => [], 'phones' => [], 'identifiers' => [], 'links' => []]])->assertCreated()->json('id');
-        $before = self::stored();
+        $before = $this->records();
         $merge = $this->postJson('/api/merges', ['supporters' => [$ann, $double], 'survivor' => $ann])->assertCreated()->json('id');
 
         $this->postJson("/api/merges/{$merge}/apart")->assertOk();
-        self::assertSame($before, self::stored());
+        self::assertSame($before, $this->records());
     }
 
     public function test_what_came_since_is_divided_as_the_person_says(): void
@@ -125,7 +113,7 @@ final class MergeTest extends TestCase
     public function test_one_who_was_merged_further_is_taken_apart_from_the_last(): void
     {
         [$ann, $annabel, $cy] = $this->people();
-        $before = self::stored();
+        $before = $this->records();
         $first = $this->postJson('/api/merges', ['supporters' => [$ann, $annabel], 'survivor' => $annabel])->json('id');
         $second = $this->postJson('/api/merges', ['supporters' => [$annabel, $cy], 'survivor' => $cy])->json('id');
         self::assertSame(2, $this->getJson("/api/supporters/{$cy}")->json('origins.gift:1:amount.row'), 'Through both.');
@@ -133,7 +121,7 @@ final class MergeTest extends TestCase
         $this->postJson("/api/merges/{$first}/apart")->assertStatus(422)->assertJsonFragment(['message' => 'The supporter that they were merged into is no longer there. It may have been merged further: take that apart first.']);
         $this->postJson("/api/merges/{$second}/apart")->assertOk();
         $this->postJson("/api/merges/{$first}/apart")->assertOk();
-        self::assertSame($before, self::stored());
+        self::assertSame($before, $this->records());
     }
 
     public function test_three_at_once_by_a_policy_that_is_kept(): void
@@ -198,11 +186,11 @@ final class MergeTest extends TestCase
     public function test_what_can_not_be_merged_is_refused_in_words(array $asked): void
     {
         $this->people();
-        $before = self::stored();
+        $before = $this->records();
         foreach (['/api/merges/preview', '/api/merges'] as $path) {
             self::assertNotSame('', $this->postJson($path, $asked)->assertStatus(422)->json('message'));
         }
-        self::assertSame($before, self::stored());
+        self::assertSame($before, $this->records());
     }
 
     public function test_an_intake_that_was_planned_before_the_merge_loads_to_the_survivor(): void

@@ -112,7 +112,7 @@ abstract class TestCase extends BaseTestCase
     protected function records(): array
     {
         $records = [];
-        foreach (['supporters', 'addresses', 'emails', 'phones', 'identifiers', 'memberships', 'custom_values', 'links', 'gifts', 'match_keys', 'search_words'] as $table) {
+        foreach (['supporters', 'addresses', 'emails', 'phones', 'identifiers', 'memberships', 'custom_values', 'links', 'gifts', 'match_keys', 'search_words', 'shortfalls'] as $table) {
             $rows = DB::table($table)->get()->map(static function ($row): array {
                 $row = (array) $row;
                 // A version counts writes, and only goes up; what is brought back is written anew.
