@@ -50,25 +50,31 @@ final readonly class Address
      */
     public function sameness(): string
     {
-        $street = trim(implode(' ', $this->streetAndUnit()));
-        $place = $this->postalCode !== '' ? strtolower(substr($this->postalCode, 0, ctype_digit($this->postalCode[0]) ? 5 : 7)) : Fold::words("{$this->city} {$this->state}");
+        [$street, $unit, $place] = $this->door();
 
-        return $street === '' || $place === '' ? '' : "{$street}|{$place}";
+        return $street === '' || $place === '' ? '' : self::doorKey($street, $unit, $place);
+    }
+
+    /** What is equal for two addresses of one door, of its parts as door() gives them. */
+    public static function doorKey(string $street, string $unit, string $place): string
+    {
+        return ($unit === '' ? $street : "{$street} {$unit}")."|{$place}";
     }
 
     /**
-     * Street and unit, folded. "Apt 7-A", "Unit 7A" and "#7A" are one door: where the word is not known, "#" stands for any (USPS Publication 28, 213).
+     * Street, unit and place, folded; the place is the postal code, without what follows the five digits of a ZIP, or city and state. "Apt 7-A", "Unit 7A" and "#7A" are one door: where the word is not known, "#" stands for any (USPS Publication 28, 213).
      *
-     * @return array{string, string}
+     * @return array{string, string, string}
      */
-    public function streetAndUnit(): array
+    public function door(): array
     {
+        $place = $this->postalCode !== '' ? strtolower(substr($this->postalCode, 0, ctype_digit($this->postalCode[0]) ? 5 : 7)) : Fold::words("{$this->city} {$this->state}");
         $street = Fold::words(str_replace('#', ' unit ', "{$this->line1} {$this->line2}"));
         if (preg_match('/^(\S+ \S.*?)((?: (?:apt|unit|ste|rm|fl|spc|lot|bldg)(?: unit)? \w+(?: [a-z0-9])?)+)$/D', $street, $parts) !== 1) {
-            return [$street, ''];
+            return [$street, '', $place];
         }
         preg_match_all('/ (apt|unit|ste|rm|fl|spc|lot|bldg)(?: unit)? (\w+)(?: ([a-z0-9])(?= |$))?/', $parts[2], $units, PREG_SET_ORDER);
 
-        return [$parts[1], implode(' ', array_map(static fn (array $unit): string => (in_array($unit[1], ['apt', 'unit', 'ste'], true) ? '' : "{$unit[1]} ").$unit[2].($unit[3] ?? ''), $units))];
+        return [$parts[1], implode(' ', array_map(static fn (array $unit): string => (in_array($unit[1], ['apt', 'unit', 'ste'], true) ? '' : "{$unit[1]} ").$unit[2].($unit[3] ?? ''), $units)), $place];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Matching\Fields;
 
+use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Matching\Rules\Comparison;
 use PineSieve\Core\Matching\Rules\How;
 
@@ -39,11 +40,10 @@ final readonly class AddressComparer implements FieldComparer
         $values = [];
         foreach ($traits->addresses as [$written, $standard]) {
             $address = $this->comparison->options->asWritten ? $written : $standard;
-            $sameness = $address->sameness();
-            if ($sameness !== '') {
-                [$street, $unit] = $address->streetAndUnit();
+            [$street, $unit, $place] = $address->door();
+            if ($street !== '' && $place !== '') {
                 $number = preg_match('/^(?:po box )?\d\S*/', $street, $found) === 1 ? $found[0] : '';
-                $values[] = [$written->line(), $sameness, $number, trim(substr($street, strlen($number))), $unit, explode('|', $sameness)[1]];
+                $values[] = [$written->line(), Address::doorKey($street, $unit, $place), $number, trim(substr($street, strlen($number))), $unit, $place];
             }
         }
 
