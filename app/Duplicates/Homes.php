@@ -6,6 +6,8 @@ namespace App\Duplicates;
 
 use App\Records\Bulk;
 use Illuminate\Database\Connection;
+use PineSieve\Core\Matching\Pairs\Pair;
+use PineSieve\Core\Records\LinkKind;
 
 /** Those who are two by their first names, but have an address in common: they may be a household. A list like that of the duplicates. */
 final readonly class Homes
@@ -22,18 +24,17 @@ final readonly class Homes
     /**
      * Who is in one household with someone already needs no other.
      *
-     * @param  ?list<int>  $supporters  null for all
+     * @param  list<Pair>  $pairs
+     * @return list<Pair> those who are not
      */
-    public function leaveHouseholdsAlone(?array $supporters = null): void
+    public function notTogether(array $pairs): array
     {
-        $together = $this->db->table(self::TABLE.' as h')->join('links as a', 'a.supporter_id', '=', 'h.one')->join('links as b', 'b.supporter_id', '=', 'h.other')
-            ->where('a.kind', 'member')->where('b.kind', 'member')->whereColumn('a.other_id', 'b.other_id')->distinct()->select('h.one', 'h.other', 'h.cluster')
-            ->when($supporters !== null, static fn ($query) => $query->where(static fn ($either) => $either->whereIn('h.one', $supporters)->orWhereIn('h.other', $supporters)))->get();
-        foreach ($together as $pair) {
-            $this->list->dropPair($pair->one, $pair->other);
+        $households = [];
+        $ends = array_merge(...array_map(static fn (Pair $pair): array => [$pair->one, $pair->other], $pairs));
+        foreach ($this->db->table('links')->where('kind', LinkKind::Member->value)->whereIn('supporter_id', $ends)->get(['supporter_id', 'other_id']) as $link) {
+            $households[$link->supporter_id][$link->other_id] = true;
         }
-        foreach ($together->pluck('cluster')->unique()->chunk(200) as $clusters) {
-            $this->list->regroup($clusters->values()->all());
-        }
+
+        return array_values(array_filter($pairs, static fn (Pair $pair): bool => array_intersect_key($households[$pair->one] ?? [], $households[$pair->other] ?? []) === []));
     }
 }

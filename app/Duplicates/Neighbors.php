@@ -34,8 +34,7 @@ final readonly class Neighbors
         [$found, $homes, $compared] = $this->judged($supporters);
         $this->db->transaction(function () use ($supporters, $found, $homes): void {
             $this->list->replace($supporters, $this->unsaid($found));
-            $this->homes->list->replace($supporters, $this->unsaid($homes));
-            $this->homes->leaveHouseholdsAlone($supporters);
+            $this->homes->list->replace($supporters, $this->homes->notTogether($this->unsaid($homes)));
         });
 
         return $compared;

@@ -14,8 +14,11 @@ final class Pile
     /** @var list<Pair> */
     private array $pairs = [];
 
-    public function __construct(private readonly DuplicateList $list)
-    {
+    /** @param  ?\Closure(list<Pair>): list<Pair>  $sift  says which of them go on; null for all */
+    public function __construct(
+        private readonly DuplicateList $list,
+        private readonly ?\Closure $sift = null,
+    ) {
     }
 
     public function put(Pair $pair): void
@@ -28,7 +31,7 @@ final class Pile
 
     public function clear(): void
     {
-        $this->list->add($this->pairs);
+        $this->list->add($this->sift === null ? $this->pairs : ($this->sift)($this->pairs));
         $this->pairs = [];
     }
 }

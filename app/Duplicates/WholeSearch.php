@@ -34,13 +34,12 @@ final readonly class WholeSearch
         $search->update(['journal_mark' => $this->ids->lastJournalId()]);
         $found = $this->list->besides('found_pairs');
         $homes = $this->homes->list->besides('found_homes');
-        $together = new Pile($homes);
+        $together = new Pile($homes, $this->homes->notTogether(...));
         $this->gathering->of($search, array_map($this->sets->used(...), SupporterKind::cases()), fn (array $searches) => $this->compare($search, $searches, new Pile($found)), onHome: $together->put(...));
         $together->clear();
         $this->db->transaction(function () use ($found, $homes): void {
             $found->takePlaceOf($this->list);
             $homes->takePlaceOf($this->homes->list);
-            $this->homes->leaveHouseholdsAlone();
         });
         $this->part->lookAtChanged($search->journal_mark);
         $search->update([...$this->list->counts(), 'state' => 'done', 'ended_at' => now()]);
