@@ -70,6 +70,6 @@ final readonly class Neighbors
             }
         }
 
-        return [$meeting->found(), $meeting->homes(), $meeting->compared()];
+        return [$meeting->found($supporters), $meeting->homes(), $meeting->compared()];
     }
 }

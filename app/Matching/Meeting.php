@@ -51,10 +51,16 @@ final class Meeting
         return array_sum(array_map(count(...), $this->relations));
     }
 
-    /** @return array<string, Pair> by the numbers of both; what is certain of one who has namesakes among those who met is to be reviewed */
-    public function found(): array
+    /**
+     * What is certain of one who has namesakes among those who met is to be reviewed.
+     *
+     * @param  ?list<int>  $about  of whom all is told; of pairs of others, those alone that are doubtful by now. Null for all of everyone
+     * @return array<string, Pair> by the numbers of both
+     */
+    public function found(?array $about = null): array
     {
         $this->closeTheCircles();
+        $isAbout = array_flip($about ?? []);
         $namesakes = new Namesakes;
         foreach ($this->known() as [$one, $other, $relation]) {
             $namesakes->tell($one, $other, $relation);
@@ -66,8 +72,9 @@ final class Meeting
             }
         }
         foreach ($this->known() as [$one, $other, $relation]) {
-            if ($relation->pair !== null) {
-                $found["{$one} {$other}"] = $namesakes->settled($relation->pair, $relation->isProven);
+            $pair = $relation->pair === null ? null : $namesakes->settled($relation->pair, $relation->isProven);
+            if ($pair !== null && ($about === null || isset($isAbout[$one]) || isset($isAbout[$other]) || $pair !== $relation->pair)) {
+                $found["{$one} {$other}"] = $pair;
             }
         }
 

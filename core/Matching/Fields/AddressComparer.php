@@ -7,10 +7,11 @@ namespace PineSieve\Core\Matching\Fields;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Matching\Rules\Comparison;
 use PineSieve\Core\Matching\Rules\How;
+use PineSieve\Core\Text\Fold;
 
 /**
  * Compares any address of one record with any of the other: the same delivery point.
- * Alike: the same house number and postal code (or city and state), streets spelled alike, a unit that one of them leaves out.
+ * Alike: the same house number and postal code, or city and state (a postal code has slips, or is left out), streets spelled alike, a unit that one of them leaves out.
  */
 final readonly class AddressComparer implements FieldComparer
 {
@@ -25,6 +26,8 @@ final readonly class AddressComparer implements FieldComparer
     private const UNIT = 4;
 
     private const PLACE = 5;
+
+    private const TOWN = 6;
 
     public function __construct(private Comparison $comparison)
     {
@@ -43,7 +46,7 @@ final readonly class AddressComparer implements FieldComparer
             [$street, $unit, $place] = $address->door();
             if ($street !== '' && $place !== '') {
                 $number = preg_match('/^(?:po box )?\d\S*/', $street, $found) === 1 ? $found[0] : '';
-                $values[] = [$written->line(), Address::doorKey($street, $unit, $place), $number, trim(substr($street, strlen($number))), $unit, $place];
+                $values[] = [$written->line(), Address::doorKey($street, $unit, $place), $number, trim(substr($street, strlen($number))), $unit, $place, Fold::words("{$address->city} {$address->state}")];
             }
         }
 
@@ -58,7 +61,11 @@ final readonly class AddressComparer implements FieldComparer
         if ($this->comparison->how === How::Starts) {
             return substr($one[self::SAMENESS], 0, $this->comparison->characters) === substr($other[self::SAMENESS], 0, $this->comparison->characters) ? new Agreement(0.7, "Addresses begin alike: {$one[self::SHOWN]}; {$other[self::SHOWN]}") : null;
         }
-        if ($this->comparison->how === How::Exact || $one[self::NUMBER] === '' || $one[self::NUMBER] !== $other[self::NUMBER] || $one[self::PLACE] !== $other[self::PLACE]) {
+        if ($this->comparison->how === How::Exact || $one[self::NUMBER] === '' || $one[self::NUMBER] !== $other[self::NUMBER]) {
+            return null;
+        }
+        $isPlace = $one[self::PLACE] === $other[self::PLACE];
+        if (! $isPlace && ($one[self::TOWN] === '' || $one[self::TOWN] !== $other[self::TOWN])) {
             return null;
         }
         $units = array_filter([$one[self::UNIT], $other[self::UNIT]], static fn (string $unit): bool => $unit !== '');
@@ -67,7 +74,11 @@ final readonly class AddressComparer implements FieldComparer
         }
         $likeness = Spelling::likeness($one[self::STREET], $other[self::STREET], $this->comparison->strictness);
 
-        return $likeness === null ? null : new Agreement(0.9 * $likeness, (count($units) === 1 ? 'Same house, one without the unit: ' : 'Addresses spelled alike: ')."{$one[self::SHOWN]}; {$other[self::SHOWN]}");
+        return $likeness === null ? null : new Agreement(0.9 * $likeness, (match (true) {
+            count($units) === 1 => 'Same house, one without the unit: ',
+            ! $isPlace && $likeness === 1.0 => 'Same street and town, but not the same postal code: ',
+            default => 'Addresses spelled alike: ',
+        })."{$one[self::SHOWN]}; {$other[self::SHOWN]}");
     }
 
     public function traces(array $value): array
@@ -75,7 +86,7 @@ final readonly class AddressComparer implements FieldComparer
         return match ($this->comparison->how) {
             How::Exact => [$value[self::SAMENESS]],
             How::Starts => [substr($value[self::SAMENESS], 0, $this->comparison->characters)],
-            How::Alike => $value[self::NUMBER] === '' ? [$value[self::SAMENESS]] : [$value[self::SAMENESS], "{$value[self::NUMBER]}|{$value[self::PLACE]}"],
+            How::Alike => $value[self::NUMBER] === '' ? [$value[self::SAMENESS]] : [$value[self::SAMENESS], "{$value[self::NUMBER]}|{$value[self::PLACE]}", ...($value[self::TOWN] === '' ? [] : ["{$value[self::NUMBER]}|{$value[self::TOWN]}"])],
         };
     }
 

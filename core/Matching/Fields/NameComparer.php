@@ -181,7 +181,7 @@ final readonly class NameComparer implements FieldComparer
     {
         [$a, $b] = [$one[self::MIDDLE], $other[self::MIDDLE]];
 
-        return $a !== '' && $b !== '' && $a[0] !== $b[0] && $one[self::FIRST] === $other[self::FIRST];
+        return $a !== '' && $b !== '' && $a[0] !== $b[0] && ($one[self::FIRST] === $other[self::FIRST] || Nicknames::common($one[self::FIRST], $other[self::FIRST]) !== null);
     }
 
     /**

@@ -108,6 +108,10 @@ final class PairsTest extends TestCase
         yield 'another person whose name looks like a short form' => ["Patricia Lee;{$mail};{$phone};{$home}", "Matty Lee;{$mail};{$phone};{$home}", null];
         yield 'one without the unit' => ["Ann Lee;;;{$home}", 'Ann Lee;;;12 Elm St|Apt 4|Dover|NH|03820', 'review'];
         yield 'one unit, otherwise written' => ['Ann Lee;;;12 Elm St|Unit 4-A|Dover|NH|03820', 'Ann Lee;;;12 Elm Street #4A||Dover|NH|03820', 'certain'];
+        yield 'a slip in the postal code' => ["Ann Lee;;;{$home}", 'Ann Lee;;;12 Elm Street||Dover|NH|03802', 'review'];
+        yield 'no postal code' => ["A. Lee;;;{$home}", 'Ann Lee;;;12 Elm Street||Dover|NH|', 'review'];
+        yield 'a street of that name in another town' => ["A. Lee;;;{$home}", 'Ann Lee;;;12 Elm Street||Bath|ME|04530', null];
+        yield 'other middle names, one with a short form' => ["Robert G. Lee;{$mail}", "Bobby L. Lee;{$mail}", 'review'];
         yield 'other units of one house' => ['Ann Lee;;;12 Elm St|Apt 4|Dover|NH|03820', 'Ann Lee;;;12 Elm St|Apt 5|Dover|NH|03820', 'review'];
         yield 'a first and a middle name of one birth date, after a marriage' => ['Ann Mae Lee;;;;1970-02-03', 'Ann Mae Quill;;;;1970-02-03', 'review'];
         yield 'a first name of one birth date and street, after a marriage, with a slip in the postal code' => ["Ann Lee;;;{$home};1970-02-03", 'Ann Quill;;;12 Elm St||Dover|NH|03802;1970-02-03', 'review'];

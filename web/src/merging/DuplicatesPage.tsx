@@ -101,7 +101,8 @@ export function DuplicatesPage() {
     },
   });
   const isBusy = merge.isPending || household.isPending || keepApart.isPending || takeBack.isPending;
-  const doMerge = () => looked.isSettled && other === null && !isBusy && merge.mutate();
+  // Whoever is plainly two is not made one by a key that was meant for others.
+  const doMerge = () => !isOfHomes && looked.isSettled && other === null && !isBusy && merge.mutate();
   const doApart = () => supporters.length > 1 && other === null && !isBusy && keepApart.mutate(supporters.slice(0, 20));
   const doHousehold = () => supporters.length > 1 && other === null && !isBusy && household.mutate(supporters.slice(0, 20));
   const undo = () => {
@@ -112,6 +113,7 @@ export function DuplicatesPage() {
   };
   useKeys({ s: doMerge, n: doApart, h: doHousehold, j: () => pick(at + 1), ArrowDown: () => pick(at + 1), ' ': later, k: () => pick(at - 1), ArrowUp: () => pick(at - 1), u: undo });
   const last = data?.search ?? null;
+  const householdButton = <Button {...(isOfHomes ? {} : { variant: 'default' })} disabled={supporters.length < 2 || other !== null} loading={household.isPending} onClick={doHousehold}>A household <kbd>H</kbd></Button>;
   return (
     <>
       <TitleLine title="Duplicates">{data === undefined ? '' : `${count(data.counts.certain)} certain, ${count(data.counts.review)} to review; ${counted(data.counts.homes, 'home')} that people share`}</TitleLine>
@@ -159,9 +161,10 @@ export function DuplicatesPage() {
         </Pane>
       </div>
       <div className="foot">
-        <Button {...quietly(!isOfHomes)} disabled={!looked.isSettled || other !== null} loading={merge.isPending} onClick={doMerge}>The same <kbd>S</kbd></Button>
-        <Button variant="default" disabled={supporters.length < 2 || other !== null} loading={keepApart.isPending} onClick={doApart}>Not the same <kbd>N</kbd></Button>
-        <Button {...quietly(isOfHomes)} disabled={supporters.length < 2 || other !== null} loading={household.isPending} onClick={doHousehold}>A household <kbd>H</kbd></Button>
+        {!isOfHomes && <Button disabled={!looked.isSettled || other !== null} loading={merge.isPending} onClick={doMerge}>The same <kbd>S</kbd></Button>}
+        {isOfHomes && householdButton}
+        <Button variant="default" disabled={supporters.length < 2 || other !== null} loading={keepApart.isPending} onClick={doApart}>{isOfHomes ? 'Leave them as they are' : 'Not the same'} <kbd>N</kbd></Button>
+        {!isOfHomes && householdButton}
         <Button variant="default" disabled={clusters.length < 2} onClick={later}>Later <kbd>Space</kbd></Button>
         <Button variant="subtle" color="pine" disabled={deeds.length === 0} onClick={undo}>Take back the last one <kbd>U</kbd></Button>
         <span className="push"><Shortcuts keys={[['S', 'They are the same: merge them'], ['N', 'They are not the same: remembered for good'], ['H', 'They are not the same but live together: make a household of them'], ['Space or J', 'Later: the next ones'], ['K', 'The ones before'], ['U', 'Take back what was done last']]} /></span>
@@ -169,8 +172,5 @@ export function DuplicatesPage() {
     </>
   );
 }
-
-/** What is done next stands out. */
-const quietly = (isNext: boolean) => (isNext ? {} : { variant: 'default' });
 
 const isUnderWay = (found: Duplicates | undefined): boolean => found?.search?.state === 'waiting' || found?.search?.state === 'searching';
