@@ -18,23 +18,46 @@ final readonly class Decisions
     ) {
     }
 
-    /** @param  list<int>  $supporters  each with each */
-    public function notTheSame(array $supporters, ?int $userId): void
+    /**
+     * @param  list<int>  $supporters  each with each
+     * @param  bool  $ofHomes  only of those who are listed as living together: of the others nothing is said yet
+     * @return list<array{int, int}> the pairs of whom it had not been said before
+     */
+    public function notTheSame(array $supporters, ?int $userId, bool $ofHomes = false): array
     {
-        $this->db->transaction(function () use ($supporters, $userId): void {
-            sort($supporters);
+        return $this->db->transaction(function () use ($supporters, $userId, $ofHomes): array {
             $lists = [$this->list, $this->homes->list];
             $clusters = array_map(static fn (DuplicateList $list): array => $list->clustersOf($supporters), $lists);
-            foreach ($supporters as $i => $other) {
-                foreach (array_slice($supporters, 0, $i) as $one) {
-                    $this->db->table('pair_decisions')->insertOrIgnore(['one' => $one, 'other' => $other, 'user_id' => $userId, 'at' => now()->format('Y-m-d H:i:s.v')]);
-                    array_map(static fn (DuplicateList $list) => $list->dropPair($one, $other), $lists);
+            $said = [];
+            foreach ($ofHomes ? $this->homes->list->pairsAmong($supporters) : self::eachWithEach($supporters) as [$one, $other]) {
+                if ($this->db->table('pair_decisions')->insertOrIgnore(['one' => $one, 'other' => $other, 'user_id' => $userId, 'at' => now()->format('Y-m-d H:i:s.v')]) === 1) {
+                    $said[] = [$one, $other];
                 }
+                array_map(static fn (DuplicateList $list) => $list->dropPair($one, $other), $lists);
             }
             foreach ($lists as $i => $list) {
                 $list->regroup($clusters[$i]);
             }
+
+            return $said;
         });
+    }
+
+    /**
+     * @param  list<int>  $supporters
+     * @return list<array{int, int}>
+     */
+    private static function eachWithEach(array $supporters): array
+    {
+        sort($supporters);
+        $pairs = [];
+        foreach ($supporters as $i => $other) {
+            foreach (array_slice($supporters, 0, $i) as $one) {
+                $pairs[] = [$one, $other];
+            }
+        }
+
+        return $pairs;
     }
 
     /** @return bool whether anything was said of the pair */

@@ -47,6 +47,15 @@ final readonly class DuplicateList
         }
     }
 
+    /**
+     * @param  list<int>  $supporters
+     * @return list<array{int, int}> those on the list whose both ends are among some supporters
+     */
+    public function pairsAmong(array $supporters): array
+    {
+        return $this->db->table($this->table)->whereIn('one', $supporters)->whereIn('other', $supporters)->orderBy('one')->orderBy('other')->get(['one', 'other'])->map(static fn (\stdClass $pair): array => [$pair->one, $pair->other])->all();
+    }
+
     /** Takes a pair off the list. What hung together by it has to be regrouped. */
     public function dropPair(int $one, int $other): void
     {

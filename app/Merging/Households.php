@@ -42,14 +42,15 @@ final readonly class Households
      * Where one of them is in a household already, the others join it. It is remembered that they are not the same.
      *
      * @param  list<int>  $people
-     * @return array{household: int, from: int, to: int} number of the household, and the first and last journal entry of what was done
+     * @param  bool  $ofHomes  whether that is said only of those who are listed as living together
+     * @return array{household: int, from: int, to: int, said: list<array{int, int}>} number of the household, the first and last journal entry of what was done, and the pairs of whom it was said
      *
      * @throws CannotMerge if they are not people, or are in several households
      * @throws \App\Records\NotKept if the standards refuse the household
      */
-    public function of(array $people, ?User $user, Sight $sight): array
+    public function of(array $people, ?User $user, Sight $sight, bool $ofHomes = false): array
     {
-        return DB::transaction(function () use ($people, $user, $sight): array {
+        return DB::transaction(function () use ($people, $user, $sight, $ofHomes): array {
             $this->ids->queueUp();
             $journal = $this->ids->lastJournalId();
             $records = $this->reader->read($people);
@@ -69,9 +70,9 @@ final readonly class Households
                 $draft['links'][] = ['ref' => 'new'.($place + 1), 'kind' => LinkKind::Member->value, 'other_id' => (string) $person, 'role' => '', 'reversed' => '1'];
             }
             $kept = $this->forms->keep(Draft::fromArray($draft), $household, $base, $user, $sight);
-            $this->decisions->notTheSame(array_keys($records), $user?->id);
+            $said = $this->decisions->notTheSame(array_keys($records), $user?->id, $ofHomes);
 
-            return ['household' => $kept->supporter, 'from' => $journal + 1, 'to' => $this->ids->lastJournalId()];
+            return ['household' => $kept->supporter, 'from' => $journal + 1, 'to' => $this->ids->lastJournalId(), 'said' => $said];
         });
     }
 
@@ -80,12 +81,13 @@ final readonly class Households
      *
      * @param  list<int>  $people
      * @param  int  $from  journal entries as of() gives them
+     * @param  list<array{int, int}>  $said  as of() gives them
      *
      * @throws CannotMerge if it was changed since, or was done by someone else
      */
-    public function takeBack(int $household, array $people, int $from, int $to, ?User $user): void
+    public function takeBack(int $household, array $people, int $from, int $to, array $said, ?User $user): void
     {
-        DB::transaction(function () use ($household, $people, $from, $to, $user): void {
+        DB::transaction(function () use ($household, $people, $from, $to, $said, $user): void {
             $this->ids->queueUp();
             $done = JournalEntry::query()->whereBetween('id', [$from, $to])->orderBy('id')->limit(self::MOST_ENTRIES)->get();
             $isTheirs = $done->every(static fn (JournalEntry $entry): bool => $entry->cause === Cause::EDIT && $entry->user_id === $user?->id && in_array($entry->supporter_id, [$household, ...$people], true));
@@ -106,10 +108,8 @@ final readonly class Households
                 }
                 $this->writer->write([new Entry($id, $reversal->changes)], Cause::putBack($user?->id));
             }
-            foreach ($people as $i => $other) {
-                foreach (array_slice($people, 0, $i) as $one) {
-                    $this->decisions->withdraw($one, $other);
-                }
+            foreach ($said as [$one, $other]) {
+                $this->decisions->withdraw($one, $other);
             }
         });
     }

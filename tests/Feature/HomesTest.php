@@ -59,15 +59,34 @@ final class HomesTest extends TestCase
         self::assertSame([[$ann, $bo, $cy, $eve]], $homes());
     }
 
+    public function test_of_those_who_may_be_one_nothing_is_said_by_making_a_household_of_a_home(): void
+    {
+        $this->as();
+        [$ann, $bo, $cy] = [$this->person('Ann', 'Lee'), $this->person('A.', 'Lee'), $this->person('Cyrus', 'Lee')];
+        $this->postJson('/api/duplicates/search')->assertStatus(202);
+        self::assertSame(['certain' => 0, 'review' => 1, 'homes' => 1], $this->getJson('/api/duplicates')->json('counts'));
+        $said = fn (): array => DB::table('pair_decisions')->orderBy('one')->get(['one', 'other'])->map(static fn ($pair): array => [$pair->one, $pair->other])->all();
+
+        $left = $this->postJson('/api/duplicates/not-the-same', ['supporters' => [$ann, $bo, $cy], 'homes' => true])->assertOk()->json();
+        self::assertSame([[[$ann, $cy], [$bo, $cy]], ['certain' => 0, 'review' => 1, 'homes' => 0]], [$left['said'], $left['counts']]);
+        $this->deleteJson("/api/duplicates/not-the-same/{$ann}/{$cy}")->assertOk();
+        $made = $this->postJson('/api/duplicates/household', ['supporters' => [$ann, $bo, $cy], 'homes' => true])->assertCreated()->json();
+        self::assertSame([[[$ann, $cy]], [[$ann, $cy], [$bo, $cy]]], [$made['said'], $said()]);
+        $this->postJson("/api/duplicates/household/{$made['household']}/take-back", ['supporters' => [$ann, $bo, $cy], ...$made])->assertOk();
+        self::assertSame([[$bo, $cy]], $said(), 'What was said before is still said.');
+        self::assertSame(['certain' => 0, 'review' => 1, 'homes' => 1], $this->getJson('/api/duplicates')->json('counts'));
+        $this->postJson("/api/duplicates/household/{$made['household']}/take-back", ['supporters' => [$ann, $bo], ...$made])->assertStatus(422);
+    }
+
     public function test_a_household_that_was_made_just_now_is_taken_back(): void
     {
         $this->as();
         [$ann, $bo, $cy] = [$this->person('Ann', 'Lee'), $this->person('Bo', 'Lee'), $this->person('Cy', 'Dahl')];
         $before = $this->records();
-        $take = fn (array $made, array $of) => $this->postJson("/api/duplicates/household/{$made['household']}/take-back", ['supporters' => $of, 'from' => $made['from'], 'to' => $made['to']]);
+        $take = fn (array $made, array $of) => $this->postJson("/api/duplicates/household/{$made['household']}/take-back", ['supporters' => $of, 'from' => $made['from'], 'to' => $made['to'], 'said' => $made['said']]);
         $make = fn (array $of): array => $this->postJson('/api/duplicates/household', ['supporters' => $of])->assertCreated()->json();
         $made = $make([$ann, $bo]);
-        $take($made, [$ann, $cy])->assertStatus(409);
+        $take([...$made, 'said' => []], [$ann, $cy])->assertStatus(409);
         $take([...$made, 'from' => 1], [$ann, $bo])->assertStatus(409);
         $take($made, [$ann, $bo])->assertOk();
         self::assertSame([$before, 0], [$this->records(), DB::table('pair_decisions')->count()]);

@@ -17,11 +17,11 @@ import { ReviewFields } from './ReviewFields';
 import { SearchChoice } from './SearchChoice';
 import { useClaim } from './useClaim';
 import { MergeFields } from './MergeFields';
-import type { Duplicates, MergeDone } from './types';
+import type { Duplicates, MadeHousehold, MergeDone } from './types';
 import { useMerge } from './useMerge';
 
 /** What was done last, so that it can be taken back. */
-type Deed = { cluster: number } & ({ kind: 'merged'; merge: number } | { kind: 'apart'; supporters: number[] } | { kind: 'household'; household: number; supporters: number[]; from: number; to: number });
+type Deed = { cluster: number } & ({ kind: 'merged'; merge: number } | { kind: 'apart'; said: [number, number][] } | { kind: 'household'; supporters: number[]; made: MadeHousehold });
 
 const SHOW = [['', 'all'], ['certain', 'certain'], ['review', 'to review'], ['homes', 'homes']] as const;
 
@@ -35,7 +35,7 @@ export function DuplicatesPage() {
   const [chosen, setChosen] = useState<number | null>(null);
   const [without, setWithout] = useState<number[]>([]);
   const [deeds, setDeeds] = useState<Deed[]>([]);
-  const [made, setMade] = useState<{ household: number; name: string } | null>(null);
+  const [made, setMade] = useState<MadeHousehold | null>(null);
   const query = useQuery({
     queryKey: ['duplicates', show, page],
     queryFn: () => api.get<Duplicates>(`duplicates?show=${show}&page=${page}`),
@@ -69,7 +69,7 @@ export function DuplicatesPage() {
     again();
   };
   const merge = useMutation({ mutationFn: () => api.post<MergeDone>('merges', looked.request), onSuccess: (merged) => done({ kind: 'merged', merge: merged.id, cluster: cluster?.cluster ?? 0 }) });
-  const keepApart = useMutation({ mutationFn: (of: number[]) => api.post('duplicates/not-the-same', { supporters: of }), onSuccess: (_answer, of) => done({ kind: 'apart', supporters: of, cluster: cluster?.cluster ?? 0 }) });
+  const keepApart = useMutation({ mutationFn: (of: number[]) => api.post<{ said: [number, number][] }>('duplicates/not-the-same', { supporters: of, homes: isOfHomes }), onSuccess: ({ said }) => done({ kind: 'apart', said, cluster: cluster?.cluster ?? 0 }) });
   const takeBack = useMutation({
     mutationFn: async (deed: Deed) => {
       if (deed.kind === 'merged') {
@@ -77,13 +77,11 @@ export function DuplicatesPage() {
         return;
       }
       if (deed.kind === 'household') {
-        await api.post(`duplicates/household/${deed.household}/take-back`, { supporters: deed.supporters, from: deed.from, to: deed.to });
+        await api.post(`duplicates/household/${deed.made.household}/take-back`, { supporters: deed.supporters, ...deed.made });
         return;
       }
-      for (const [i, other] of deed.supporters.entries()) {
-        for (const one of deed.supporters.slice(0, i)) {
-          await api.delete(`duplicates/not-the-same/${one}/${other}`);
-        }
+      for (const [one, other] of deed.said) {
+        await api.delete(`duplicates/not-the-same/${one}/${other}`);
       }
     },
     onSuccess: (_answer, deed) => {
@@ -94,10 +92,10 @@ export function DuplicatesPage() {
     },
   });
   const household = useMutation({
-    mutationFn: (of: number[]) => api.post<{ household: number; name: string; from: number; to: number }>('duplicates/household', { supporters: of }),
+    mutationFn: (of: number[]) => api.post<MadeHousehold>('duplicates/household', { supporters: of, homes: isOfHomes }),
     onSuccess: (made, of) => {
       setMade(made);
-      done({ kind: 'household', household: made.household, supporters: of, from: made.from, to: made.to, cluster: cluster?.cluster ?? 0 });
+      done({ kind: 'household', supporters: of, made, cluster: cluster?.cluster ?? 0 });
     },
   });
   const isBusy = merge.isPending || household.isPending || keepApart.isPending || takeBack.isPending;

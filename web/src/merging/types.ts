@@ -47,6 +47,15 @@ export interface MergeDone {
   kept?: { thing: string; column: string | null; now: string | null; before: string | null; reason: string }[];
 }
 
+/** A household that people became members of, and what it takes to undo that. */
+export interface MadeHousehold {
+  household: number;
+  name: string;
+  from: number;
+  to: number;
+  said: [number, number][];
+}
+
 /** Clusters of supporters that may be one, and the last search for them. */
 export interface Duplicates {
   clusters: { cluster: number; certainty: 'certain' | 'review'; score: number; looked_at_by: string | null; members: { id: number; name: string }[] }[];

@@ -124,20 +124,20 @@ final class DuplicateController extends Controller
     public function notTheSame(Request $request): JsonResponse
     {
         $this->authorize('merge');
-        $data = $request->validate(['supporters' => ['required', 'array', 'min:2', 'max:'.Merges::MOST], 'supporters.*' => ['integer', 'distinct', 'exists:supporters,id']]);
-        $this->decisions->notTheSame(array_map(intval(...), array_values($data['supporters'])), $request->user()?->id);
-        Audit::note(Audit::MERGE, 'Said that supporters '.implode(', ', $data['supporters']).' are not the same');
+        [$supporters, $ofHomes] = $this->asked($request);
+        $said = $this->decisions->notTheSame($supporters, $request->user()?->id, $ofHomes);
+        Audit::note(Audit::MERGE, 'Said that supporters '.implode(', ', $supporters).' are not the same');
 
-        return response()->json(['counts' => $this->counts()]);
+        return response()->json(['said' => $said, 'counts' => $this->counts()]);
     }
 
     /** People who are not the same but live together become members of a household. */
     public function household(Request $request, Households $households): JsonResponse
     {
         $this->authorize('merge');
-        $data = $request->validate(['supporters' => ['required', 'array', 'min:2', 'max:'.Merges::MOST], 'supporters.*' => ['integer', 'distinct', 'exists:supporters,id']]);
+        [$supporters, $ofHomes] = $this->asked($request);
         try {
-            $made = $households->of(array_map(intval(...), array_values($data['supporters'])), $request->user(), Sight::ofUser());
+            $made = $households->of($supporters, $request->user(), Sight::ofUser(), $ofHomes);
         } catch (CannotMerge $error) {
             abort(409, $error->getMessage());
         } catch (NotKept $error) {
@@ -151,9 +151,9 @@ final class DuplicateController extends Controller
     public function noHousehold(Request $request, int $household, Households $households): JsonResponse
     {
         $this->authorize('merge');
-        $data = $request->validate(['supporters' => ['required', 'array', 'min:2', 'max:'.Merges::MOST], 'supporters.*' => ['integer', 'distinct'], 'from' => ['required', 'integer', 'min:1'], 'to' => ['required', 'integer', 'gte:from']]);
+        $data = $request->validate(['supporters' => ['required', 'array', 'min:2', 'max:'.Merges::MOST], 'supporters.*' => ['integer', 'distinct'], 'from' => ['required', 'integer', 'min:1'], 'to' => ['required', 'integer', 'gte:from'], 'said' => ['present', 'array', 'max:200'], 'said.*' => ['array', 'size:2'], 'said.*.*' => ['integer', 'in_array:supporters.*']]);
         try {
-            $households->takeBack($household, array_map(intval(...), array_values($data['supporters'])), (int) $data['from'], (int) $data['to'], $request->user());
+            $households->takeBack($household, array_map(intval(...), array_values($data['supporters'])), (int) $data['from'], (int) $data['to'], array_map(static fn (array $pair): array => [(int) $pair[0], (int) $pair[1]], array_values($data['said'])), $request->user());
         } catch (CannotMerge $error) {
             abort(409, $error->getMessage());
         }
@@ -174,6 +174,14 @@ final class DuplicateController extends Controller
         abort_unless($this->decisions->withdraw($one, $other), 404, 'Nothing was said of these two.');
 
         return response()->json(['withdrawn' => true]);
+    }
+
+    /** @return array{list<int>, bool} those of whom something is said, and whether they were looked at as people who live together */
+    private function asked(Request $request): array
+    {
+        $data = $request->validate(['supporters' => ['required', 'array', 'min:2', 'max:'.Merges::MOST], 'supporters.*' => ['integer', 'distinct', 'exists:supporters,id'], 'homes' => ['boolean']]);
+
+        return [array_map(intval(...), array_values($data['supporters'])), (bool) ($data['homes'] ?? false)];
     }
 
     /** @return array{certain: int, review: int, homes: int} clusters of each */
