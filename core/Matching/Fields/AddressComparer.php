@@ -11,7 +11,7 @@ use PineSieve\Core\Text\Fold;
 
 /**
  * Compares any address of one record with any of the other: the same delivery point.
- * Alike: the same house number and postal code, or city and state (a postal code has slips, or is left out), streets spelled alike, a unit that one of them leaves out.
+ * Alike: the same house number and postal code, streets spelled alike, a unit that one of them leaves out. A postal code has slips, or is left out: then the same city and state will do, if the streets begin alike.
  */
 final readonly class AddressComparer implements FieldComparer
 {
@@ -27,7 +27,10 @@ final readonly class AddressComparer implements FieldComparer
 
     private const PLACE = 5;
 
+    /** City and state with the beginning of the street. */
     private const TOWN = 6;
+
+    private const BEGINNING = 3;
 
     public function __construct(private Comparison $comparison)
     {
@@ -46,7 +49,9 @@ final readonly class AddressComparer implements FieldComparer
             [$street, $unit, $place] = $address->door();
             if ($street !== '' && $place !== '') {
                 $number = preg_match('/^(?:po box )?\d\S*/', $street, $found) === 1 ? $found[0] : '';
-                $values[] = [$written->line(), Address::doorKey($street, $unit, $place), $number, trim(substr($street, strlen($number))), $unit, $place, Fold::words("{$address->city} {$address->state}")];
+                $way = trim(substr($street, strlen($number)));
+                $town = Fold::words("{$address->city} {$address->state}");
+                $values[] = [$written->line(), Address::doorKey($street, $unit, $place), $number, $way, $unit, $place, $town === '' ? '' : "{$town}|".substr($way, 0, self::BEGINNING)];
             }
         }
 
