@@ -70,7 +70,8 @@ final readonly class Address
     {
         $place = $this->postalCode !== '' ? strtolower(substr($this->postalCode, 0, ctype_digit($this->postalCode[0]) ? 5 : 7)) : Fold::words("{$this->city} {$this->state}");
         $street = Fold::words(str_replace('#', ' unit ', "{$this->line1} {$this->line2}"));
-        if (preg_match('/^(\S+ \S.*?)((?: (?:apt|unit|ste|rm|fl|spc|lot|bldg)(?: unit)? \w+(?: [a-z0-9])?)+)$/D', $street, $parts) !== 1) {
+        // Most have none.
+        if (preg_match('/ (?:apt|unit|ste|rm|fl|spc|lot|bldg) /', $street) !== 1 || preg_match('/^(\S+ \S.*?)((?: (?:apt|unit|ste|rm|fl|spc|lot|bldg)(?: unit)? \w+(?: [a-z0-9])?)+)$/D', $street, $parts) !== 1) {
             return [$street, '', $place];
         }
         preg_match_all('/ (apt|unit|ste|rm|fl|spc|lot|bldg)(?: unit)? (\w+)(?: ([a-z0-9])(?= |$))?/', $parts[2], $units, PREG_SET_ORDER);

@@ -11,7 +11,7 @@ use PineSieve\Core\Text\Fold;
 
 /**
  * Compares any address of one record with any of the other: the same delivery point.
- * Alike: the same house number and postal code, streets spelled alike, a unit that one of them leaves out. A postal code has slips, or is left out: then the same city and state will do, if the streets begin alike.
+ * Alike: the same house number and postal code, streets spelled alike, a unit that one of them leaves out. A postal code has slips, or is left out: then the same street in the same city and state will do.
  */
 final readonly class AddressComparer implements FieldComparer
 {
@@ -27,10 +27,8 @@ final readonly class AddressComparer implements FieldComparer
 
     private const PLACE = 5;
 
-    /** City and state with the beginning of the street. */
+    /** City and state with the street. */
     private const TOWN = 6;
-
-    private const BEGINNING = 3;
 
     public function __construct(private Comparison $comparison)
     {
@@ -51,7 +49,7 @@ final readonly class AddressComparer implements FieldComparer
                 $number = preg_match('/^(?:po box )?\d\S*/', $street, $found) === 1 ? $found[0] : '';
                 $way = trim(substr($street, strlen($number)));
                 $town = Fold::words("{$address->city} {$address->state}");
-                $values[] = [$written->line(), Address::doorKey($street, $unit, $place), $number, $way, $unit, $place, $town === '' ? '' : "{$town}|".substr($way, 0, self::BEGINNING)];
+                $values[] = [$written->line(), Address::doorKey($street, $unit, $place), $number, $way, $unit, $place, $town === '' ? '' : "{$town}|{$way}"];
             }
         }
 
@@ -81,7 +79,7 @@ final readonly class AddressComparer implements FieldComparer
 
         return $likeness === null ? null : new Agreement(0.9 * $likeness, (match (true) {
             count($units) === 1 => 'Same house, one without the unit: ',
-            ! $isPlace && $likeness === 1.0 => 'Same street and town, but not the same postal code: ',
+            ! $isPlace => 'Same street and town, but not the same postal code: ',
             default => 'Addresses spelled alike: ',
         })."{$one[self::SHOWN]}; {$other[self::SHOWN]}");
     }

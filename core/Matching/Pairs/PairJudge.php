@@ -73,10 +73,17 @@ final class PairJudge
     {
         [$one, $other] = $one->ref <= $other->ref ? [$one, $other] : [$other, $one];
         $known = [];
-        $found = array_filter(array_map(function (array $places) use ($one, $other, &$known): ?array {
-            return $this->holds($places, $one->values, $other->values, $known);
-        }, $this->rules), static fn (?array $of): bool => $of !== null);
-        $signs = $found === [] ? [] : $this->circumstances->signs($one->values, $other->values);
+        $found = [];
+        foreach ($this->rules as $number => $places) {
+            $of = $this->holds($places, $one->values, $other->values, $known);
+            if ($of !== null) {
+                $found[$number] = $of;
+            }
+        }
+        if ($found === []) {
+            return null;
+        }
+        $signs = $this->circumstances->signs($one->values, $other->values);
         $certainty = null;
         $held = [];
         $agreements = [];
