@@ -27,8 +27,10 @@ const isIntake = (answer: unknown): answer is Intake => typeof answer === 'objec
 /**
  * Something done to an intake, after which all that is shown of it is asked for anew. An answer that is the intake
  * is shown at once: work that is over before it is asked for would otherwise leave no trace of having begun.
+ *
+ * It is over when all that is shown is as it is now; or, where someone goes on to the next row meanwhile, as soon as it is answered.
  */
-export function useIntakeAction<Input, Answer>(id: number, action: (input: Input) => Promise<Answer>) {
+export function useIntakeAction<Input, Answer>(id: number, action: (input: Input) => Promise<Answer>, goesOn = false) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: action,
@@ -37,7 +39,10 @@ export function useIntakeAction<Input, Answer>(id: number, action: (input: Input
         queries.setQueryData(['intake', String(id)], answer);
       }
     },
-    onSettled: () => queries.invalidateQueries({ queryKey: ['intake', String(id)] }),
+    onSettled: () => {
+      const anew = queries.invalidateQueries({ queryKey: ['intake', String(id)] });
+      return goesOn ? undefined : anew;
+    },
   });
 }
 
@@ -49,6 +54,6 @@ export interface Edit {
   to: string;
 }
 
-export const useEdit = (id: number) => useIntakeAction(id, (edit: Edit) => api.post<Intake>(`intakes/${id}/edits`, edit));
+export const useEdit = (id: number, goesOn = false) => useIntakeAction(id, (edit: Edit) => api.post<Intake>(`intakes/${id}/edits`, edit), goesOn);
 
 export const useTakeBack = (id: number) => useIntakeAction(id, (kind: Edit['kind']) => api.delete<{ number: number | null }>(`intakes/${id}/edits`, { kind }));

@@ -27,7 +27,7 @@ export function MatchesStage() {
   const [chosen, setChosen] = useState<number | null>(null);
   const [candidate, setCandidate] = useState(0);
   const list = useMore<MatchRow>(['intake', String(intake.id), 'matches', show], `intakes/${intake.id}/matches?show=${show}`);
-  const edit = useEdit(intake.id);
+  const edit = useEdit(intake.id, true);
   const takeBack = useTakeBack(intake.id);
   const settings = useIntakeAction(intake.id, (change: Partial<Settings>) => api.patch(`intakes/${intake.id}`, change));
   const rows = list.rows;
