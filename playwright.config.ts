@@ -6,7 +6,7 @@ export default defineConfig({
   outputDir: 'test-results',
   // A busy machine is slow, not wrong.
   timeout: 180_000,
-  expect: { timeout: 15_000 },
+  expect: { timeout: 30_000 },
   workers: 1,
   reporter: 'list',
   use: {
