@@ -12,7 +12,7 @@ use PineSieve\Core\Matching\Pairs\Pair;
 /** The pairs that were found, as clusters of supporters that may be one. */
 final readonly class DuplicateList
 {
-    public const TABLE = 'duplicate_pairs';
+    private const TABLE = 'duplicate_pairs';
 
     private const PAGE = 50;
 

@@ -80,7 +80,7 @@ final readonly class Households
      * Takes back what was done to make a household of people, as long as nobody has changed the household since.
      *
      * @param  list<int>  $people
-     * @param  int  $from  journal entries as of() gives them
+     * @param  int  $from  journal entries as of() gives them; none where they were in one household before, and it was only said that they are not the same
      * @param  list<array{int, int}>  $said  as of() gives them
      *
      * @throws CannotMerge if it was changed since, or was done by someone else
@@ -91,18 +91,12 @@ final readonly class Households
             $this->ids->queueUp();
             $done = JournalEntry::query()->whereBetween('id', [$from, $to])->orderBy('id')->limit(self::MOST_ENTRIES)->get();
             $isTheirs = $done->every(static fn (JournalEntry $entry): bool => $entry->cause === Cause::EDIT && $entry->user_id === $user?->id && in_array($entry->supporter_id, [$household, ...$people], true));
-            if ($done->isEmpty() || ! $isTheirs || $done->count() < $to - $from + 1) {
+            if (! $isTheirs || $done->count() !== $to - $from + 1) {
                 throw new CannotMerge('That is not how a household was made just now. Its page has its history.');
             }
             // Links first: a household that nobody is in can go.
             foreach ($done->groupBy('supporter_id')->sortKeysUsing(static fn (int $a, int $b): int => ($a === $household) <=> ($b === $household)) as $id => $of) {
-                $since = [];
-                foreach (JournalEntry::query()->where('supporter_id', $id)->where('id', '>', $to)->get() as $later) {
-                    foreach ($later->changeList() as $change) {
-                        $since["{$change->subject->value}:{$change->ref}"] = true;
-                    }
-                }
-                $reversal = Reversal::of(array_merge(...$of->map(static fn (JournalEntry $entry): array => $entry->changeList())->values()->all()), $this->reader->things([$id])[$id] ?? [], $since);
+                $reversal = Reversal::of(array_merge(...$of->map(static fn (JournalEntry $entry): array => $entry->changeList())->values()->all()), $this->reader->things([$id])[$id] ?? [], JournalEntry::touchedAfter($to, $id));
                 if ($reversal->kept !== []) {
                     throw new CannotMerge("{$reversal->kept[0]->reason}. The household stays as it is.");
                 }

@@ -39,6 +39,19 @@ final class JournalEntry extends Model
         return $this->belongsTo(User::class);
     }
 
+    /** @return array<string, true> "subject:id" of all of a supporter that was written after an entry */
+    public static function touchedAfter(int $entry, int $supporter): array
+    {
+        $touched = [];
+        foreach (self::query()->where('supporter_id', $supporter)->where('id', '>', $entry)->get() as $later) {
+            foreach ($later->changeList() as $change) {
+                $touched["{$change->subject->value}:{$change->ref}"] = true;
+            }
+        }
+
+        return $touched;
+    }
+
     /** @return list<Change> */
     public function changeList(): array
     {

@@ -99,13 +99,7 @@ final readonly class History
                     throw NotKept::becauseOf('You may not change this field.');
                 }
             }
-            $since = [];
-            foreach (JournalEntry::query()->where('supporter_id', $entry->supporter_id)->where('id', '>', $entry->id)->get() as $later) {
-                foreach ($later->changeList() as $one) {
-                    $since["{$one->subject->value}:{$one->ref}"] = true;
-                }
-            }
-            $reversal = Reversal::of([$change], $things, $since);
+            $reversal = Reversal::of([$change], $things, JournalEntry::touchedAfter($entry->id, $entry->supporter_id));
             if ($reversal->changes === []) {
                 throw NotKept::becauseOf(($reversal->kept[0]->reason ?? 'It is as it was before').', so it is not put back.');
             }

@@ -97,6 +97,14 @@ final class HomesTest extends TestCase
         $take($joined, [$ann, $cy])->assertOk();
         self::assertSame([2, 1], [DB::table('links')->count(), DB::table('pair_decisions')->count()]);
 
+        // Where all are in it already, nothing but what was said is there to be taken back.
+        $both = $make([$ann, $bo]);
+        self::assertSame([[], 1], [$both['said'], $both['from'] - $both['to']]);
+        $this->deleteJson("/api/duplicates/not-the-same/{$ann}/{$bo}")->assertOk();
+        $both = $make([$ann, $bo]);
+        $take($both, [$ann, $bo])->assertOk();
+        self::assertSame([2, 0], [DB::table('links')->count(), DB::table('pair_decisions')->count()]);
+
         // What has been added to it since is not thrown away.
         $other = $make([$cy, $this->person('Di', 'Dahl')]);
         $this->postJson("/api/supporters/{$other['household']}/gifts", ['values' => ['gift.date' => '2024-01-02', 'gift.amount' => '5', 'gift.kind' => 'cash']])->assertCreated();
