@@ -115,14 +115,15 @@ final readonly class DuplicateList
      * Those that hang together, the certain and the likeliest first.
      *
      * @param  ?string  $certainty  null for all
-     * @return array{clusters: list<array{cluster: int, certainty: string, score: int, looked_at_by: ?string, members: list<array{id: int, name: string}>}>, total: int, pages: int}
+     * @return array{clusters: list<array{cluster: int, certainty: string, score: int, looked_at_by: ?string, members: list<array{id: int, name: string}>}>, before: int, total: int, pages: int}  before: clusters on earlier pages
      */
     public function page(?string $certainty, int $page, int $userId): array
     {
         $found = $this->db->table($this->table)->groupBy('cluster')->selectRaw('cluster, max(score) as score, min(certainty) as certainty')
             ->when($certainty !== null, static fn (Builder $query) => $query->havingRaw('min(certainty) = ?', [$certainty]));
         $total = $this->db->query()->fromSub(clone $found, 'c')->count();
-        $rows = $found->orderByRaw('min(certainty), max(score) desc, cluster')->offset((max(1, $page) - 1) * self::PAGE)->limit(self::PAGE)->get();
+        $before = (max(1, $page) - 1) * self::PAGE;
+        $rows = $found->orderByRaw('min(certainty), max(score) desc, cluster')->offset($before)->limit(self::PAGE)->get();
         $others = $this->claims->others($rows->pluck('cluster')->all(), $userId);
         $members = [];
         foreach ($this->db->table($this->table)->whereIn('cluster', $rows->pluck('cluster'))->get(['cluster', 'one', 'other']) as $pair) {
@@ -132,6 +133,7 @@ final readonly class DuplicateList
 
         return [
             'clusters' => $rows->map(static fn (\stdClass $row): array => ['cluster' => $row->cluster, 'certainty' => $row->certainty, 'score' => $row->score, 'looked_at_by' => $others[$row->cluster] ?? null, 'members' => array_map(static fn (int $id): array => ['id' => $id, 'name' => $names[$id] ?? ''], collect($members[$row->cluster])->keys()->sort()->values()->all())])->all(),
+            'before' => $before,
             'total' => $total,
             'pages' => (int) ceil($total / self::PAGE),
         ];

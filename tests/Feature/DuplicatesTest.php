@@ -42,6 +42,7 @@ final class DuplicatesTest extends TestCase
         self::assertSame(['done', 7, 7], [$found['search']['state'], $found['search']['done'], $found['search']['total']]);
         self::assertSame([['certain', [1, 5, 7]], ['review', [2, 6]]], array_map(static fn (array $cluster): array => [$cluster['certainty'], array_column($cluster['members'], 'id')], $found['clusters']));
         self::assertSame(['certain' => 1, 'review' => 1, 'homes' => 0], $found['counts']);
+        self::assertSame([0, 2, 50], [$found['before'], $found['total'], $this->getJson('/api/duplicates?page=2')->json('before')]);
         self::assertSame(2, $this->getJson('/api/today')->json('duplicates'));
         self::assertSame([[2]], array_map(static fn (array $cluster): array => [$cluster['cluster']], $this->found('review')['clusters']));
         self::assertSame([], glob(storage_path('app/private/duplicates-*')) ?: [], 'Nothing is left of what it worked with.');

@@ -147,7 +147,7 @@ export function DuplicatesPage() {
           </div>
           {(data?.pages ?? 1) > 1 && <div className="pane-foot"><Pager page={page} pages={data?.pages ?? 1} onPage={(next) => setAsked({ ...(show === '' ? {} : { show }), page: String(next) }, { replace: true })} /></div>}
         </Pane>
-        <Pane title={looked.data === undefined || isOfHomes ? 'Side by side' : `They become ${looked.data.name}`} note={cluster === undefined ? '' : `${at + 1} of ${count(clusters.length)}`} right={data !== undefined && !isOfHomes && <div className="inline-form" style={{ flexWrap: 'nowrap' }}><PolicyChoice policy={looked.policy} onPolicy={looked.setPolicy} /><ReviewFields all={data.all_fields} chosen={data.fields} /></div>}>
+        <Pane title={looked.data === undefined || isOfHomes ? 'Side by side' : `They become ${looked.data.name}`} note={cluster === undefined || data === undefined ? '' : `${count(data.before + at + 1)} of ${count(data.total)}`} right={data !== undefined && !isOfHomes && <div className="inline-form" style={{ flexWrap: 'nowrap' }}><PolicyChoice policy={looked.policy} onPolicy={looked.setPolicy} /><ReviewFields all={data.all_fields} chosen={data.fields} /></div>}>
           <div className="pane-body" tabIndex={0}>
             <Trouble error={looked.error} />
             {other !== null && <div className="hint"><span>{other} is looking at these just now. What is decided here would cross it.</span><button type="button" className="plain-button" onClick={later}>Go to the next ones</button></div>}

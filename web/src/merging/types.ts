@@ -59,6 +59,8 @@ export interface MadeHousehold {
 /** Clusters of supporters that may be one, and the last search for them. */
 export interface Duplicates {
   clusters: { cluster: number; certainty: 'certain' | 'review'; score: number; looked_at_by: string | null; members: { id: number; name: string }[] }[];
+  /** Clusters on earlier pages. */
+  before: number;
   total: number;
   pages: number;
   /** Clusters that are certain, that are to be reviewed, and of people who are several and live together. */

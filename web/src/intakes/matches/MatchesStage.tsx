@@ -106,7 +106,7 @@ export function MatchesStage() {
           </Pane>
           <VerdictChoices intake={intake} disabled={!mayLoad} onChange={(change) => settings.mutate(change)} />
         </div>
-        <SideBySide row={row} place={`${at + 1} of ${count(rows.length)}`} match={match.data} candidate={candidate} onCandidate={setCandidate} />
+        <SideBySide row={row} place={`${count(at + 1)} of ${count(show === 'decided' ? rows.length : { unsure: intake.held.unsure, known, new: intake.outcomes.new }[show])}`} match={match.data} candidate={candidate} onCandidate={setCandidate} />
       </div>
       <div className="foot">
         {show === 'unsure' && rows.length === 0 && (
