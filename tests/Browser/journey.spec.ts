@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { bring, load, looksSound, settleOldDatabase, signIn, workOut } from './steps';
+import { bring, decide, load, looksSound, settleOldDatabase, signIn, workOut } from './steps';
 
 test('the old database comes in, from the dropped file to the proof', async ({ page }) => {
   const trouble: string[] = [];
@@ -34,12 +34,12 @@ test('the old database comes in, from the dropped file to the proof', async ({ p
   await looksSound(page);
   const asked = page.getByRole('heading', { name: /^Is row \d+ someone we know\?/ });
   const first = await asked.innerText();
-  await page.keyboard.press('s');
+  await decide(page, 's');
   await expect(page.getByRole('button', { name: `unsure ${unsure - 1}` })).toBeVisible();
   await expect(asked).not.toHaveText(first);
-  await page.keyboard.press('n');
+  await decide(page, 'n');
   await expect(page.getByRole('button', { name: `unsure ${unsure - 2}` })).toBeVisible();
-  await page.keyboard.press('u');
+  await decide(page, 'u');
   await expect(page.getByRole('button', { name: `unsure ${unsure - 1}` })).toBeVisible();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys on this screen' })).toBeVisible();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bring, load, looksSound, settle, signIn, workOut } from './steps';
+import { bring, decide, load, looksSound, settle, signIn, workOut } from './steps';
 
 /** Looks for duplicates among everyone. */
 async function searchAll(page: Page): Promise<void> {
@@ -92,12 +92,12 @@ test('duplicates of the whole database are reviewed by keyboard alone', async ({
     await page.waitForTimeout(400);
   }
   await expect(isolde).toBeVisible();
-  await page.keyboard.press('s');
+  await decide(page, 's');
   await expect(page.getByText(new RegExp(`^${certain - 1} certain`))).toBeVisible();
-  await page.keyboard.press('u');
+  await decide(page, 'u');
   await expect(page.getByText(new RegExp(`^${certain} certain`))).toBeVisible();
   await expect(isolde).toBeVisible();
-  await page.keyboard.press('n');
+  await decide(page, 'n');
   await expect(page.getByText(new RegExp(`^${certain - 1} certain`))).toBeVisible();
   await page.keyboard.press('?');
   await expect(page.getByText('remembered for good')).toBeVisible();
@@ -208,9 +208,9 @@ test('two review at once and do not cross each other; one reviews by fields of t
 
   // Each decides on their own.
   const left = Number(/(\d+) to review/.exec(await page.getByText(/\d+ certain, \d+ to review/).innerText())?.[1]);
-  await other.keyboard.press('n');
+  await decide(other, 'n');
   await expect(other.getByText(new RegExp(`, ${left - 1} to review`))).toBeVisible();
-  await page.keyboard.press('n');
+  await decide(page, 'n');
   await expect(page.getByText(new RegExp(`, ${left - 2} to review`))).toBeVisible();
   await context.close();
 
@@ -229,10 +229,10 @@ test('two review at once and do not cross each other; one reviews by fields of t
   await expect(page.getByRole('group', { name: 'Fields to review by' })).toHaveCount(0);
   await expect(page.getByRole('cell', { name: 'Name on envelopes', exact: true })).toBeVisible();
 
-  await page.keyboard.press('h');
+  await decide(page, 'h');
   await expect(page.getByText(/They are members of the household/)).toBeVisible();
   await looksSound(page);
-  await page.keyboard.press('u');
+  await decide(page, 'u');
   await expect(page.getByText(/They are members of the household/)).toBeHidden();
 
   // Two who are plainly two, but live together, are offered as a household.
@@ -240,6 +240,6 @@ test('two review at once and do not cross each other; one reviews by fields of t
   await expect(page.getByText('The first names differ', { exact: false }).first()).toBeVisible();
   await looksSound(page);
   const homes = Number(/(\d+) homes? that people share/.exec(await page.getByText(/that people share/).innerText())?.[1]);
-  await page.keyboard.press('h');
+  await decide(page, 'h');
   await expect(page.getByText(new RegExp(`; ${homes - 1} homes? that people share`))).toBeVisible();
 });

@@ -61,6 +61,13 @@ export async function load(page: Page, name: string): Promise<void> {
   await expect(page.getByText('balances').first()).toBeVisible();
 }
 
+/** Decides by key, as soon as the page shows that it can be decided. */
+export async function decide(page: Page, key: string): Promise<void> {
+  await expect(page.locator('.foot button').filter({ has: page.locator('kbd', { hasText: new RegExp(`^${key}$`, 'i') }) })).toBeEnabled();
+  await expect(page.locator('.foot [data-loading]')).toHaveCount(0);
+  await page.keyboard.press(key);
+}
+
 /** No violation of WCAG 2 A and AA that a machine can find, and no sideways scrolling of the page. */
 export async function looksSound(page: Page): Promise<void> {
   // Colours that change take a moment.

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { bring, load, looksSound, settle, signIn, workOut } from './steps';
+import { bring, decide, load, looksSound, settle, signIn, workOut } from './steps';
 
 test('an intake with every verdict: who is known, who perhaps, who is new, and what each of them does', async ({ page }) => {
   await signIn(page);
@@ -40,7 +40,7 @@ test('an intake with every verdict: who is known, who perhaps, who is new, and w
   await expect(page.getByText('Nobody we know, and this intake adds no one new')).toBeVisible();
 
   await page.getByRole('navigation', { name: 'Stages of this intake' }).getByRole('link', { name: 'Matches', exact: true }).click();
-  await page.keyboard.press('s');
+  await decide(page, 's');
   await expect(page.getByText('known 2', { exact: true })).toBeVisible();
   await load(page, 'Autumn');
   await expect(page.getByText('held').first()).toBeVisible();

@@ -164,7 +164,7 @@ export function DuplicatesPage() {
         <Button variant="default" disabled={supporters.length < 2 || other !== null} loading={keepApart.isPending} onClick={doApart}>{isOfHomes ? 'Leave them as they are' : 'Not the same'} <kbd>N</kbd></Button>
         {!isOfHomes && householdButton}
         <Button variant="default" disabled={clusters.length < 2} onClick={later}>Later <kbd>Space</kbd></Button>
-        <Button variant="subtle" color="pine" disabled={deeds.length === 0} onClick={undo}>Take back the last one <kbd>U</kbd></Button>
+        <Button variant="subtle" color="pine" disabled={deeds.length === 0} loading={takeBack.isPending} onClick={undo}>Take back the last one <kbd>U</kbd></Button>
         <span className="push"><Shortcuts keys={[['S', 'They are the same: merge them'], ['N', 'They are not the same: remembered for good'], ['H', 'They are not the same but live together: make a household of them'], ['Space or J', 'Later: the next ones'], ['K', 'The ones before'], ['U', 'Take back what was done last']]} /></span>
       </div>
     </>
