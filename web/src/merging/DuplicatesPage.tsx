@@ -36,8 +36,9 @@ export function DuplicatesPage() {
   const [without, setWithout] = useState<number[]>([]);
   const [deeds, setDeeds] = useState<Deed[]>([]);
   const [made, setMade] = useState<MadeHousehold | null>(null);
+  const queryKey = ['duplicates', show, page];
   const query = useQuery({
-    queryKey: ['duplicates', show, page],
+    queryKey,
     queryFn: () => api.get<Duplicates>(`duplicates?show=${show}&page=${page}`),
     placeholderData: keepPreviousData,
     // What others settle meanwhile goes.
@@ -62,6 +63,11 @@ export function DuplicatesPage() {
   };
   const other = useClaim(cluster?.cluster);
   const again = () => void queries.invalidateQueries({ predicate: (one) => one.queryKey[0] !== 'merge' });
+  const begin = (search: Duplicates['search']) => {
+    // What the search before found is not what this one finds.
+    queries.setQueryData<Duplicates>(queryKey, (shown) => (shown === undefined ? shown : { ...shown, search }));
+    again();
+  };
   const done = (deed: Deed) => {
     setDeeds([...deeds, deed]);
     setChosen(clusters.find((one, i) => i > at && one.looked_at_by === null)?.cluster ?? clusters[at - 1]?.cluster ?? null);
@@ -124,7 +130,7 @@ export function DuplicatesPage() {
           {last?.state === 'done' && `${last.total === 0 ? 'Nobody was new or changed' : `${counted(last.total, 'supporter')} looked through`} ${moment(last.ended_at ?? last.created_at)}, ${counted(last.compared, 'pair')} compared${(last.too_common ?? []).length > 0 ? `; ${counted((last.too_common ?? []).length, 'value')} that too many share ${(last.too_common ?? []).length === 1 ? 'was' : 'were'} left alone` : ''}.`}
           {last?.state === 'failed' && (last.error ?? '')}
         </span>
-        {!isUnderWay(data) && data !== undefined && <SearchChoice key={String(last === null)} isFirst={last === null} schedule={data.schedule} onSearch={again} />}
+        {!isUnderWay(data) && data !== undefined && <SearchChoice key={String(last === null)} isFirst={last === null} schedule={data.schedule} onSearch={begin} />}
         <span className="push">
           {(data?.counts.certain ?? 0) > 0 && <Link to="/duplicates/certain">Merge the certain ones</Link>}
           <Link to="/duplicates/apart">Said not to be the same</Link>

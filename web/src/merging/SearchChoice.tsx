@@ -3,6 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
 import type { SavedSearches } from '../api/types';
+import type { Duplicates } from './types';
 import { Trouble } from '../shared/Notice';
 import { NumbersFile } from '../shared/NumbersFile';
 
@@ -14,8 +15,10 @@ const kinds = [
   { value: 'ids', label: 'a list of supporter numbers, against everyone' },
 ];
 
+type Begun = Duplicates['search'];
+
 /** Where to look for duplicates, and how often that is done by itself. */
-export function SearchChoice({ isFirst, schedule, onSearch }: { isFirst: boolean; schedule: string; onSearch: () => void }) {
+export function SearchChoice({ isFirst, schedule, onSearch }: { isFirst: boolean; schedule: string; onSearch: (begun: Begun) => void }) {
   const queries = useQueryClient();
   const [open, setOpen] = useState(false);
   const [kind, setKind] = useState(isFirst ? 'all' : 'changed');
@@ -23,10 +26,10 @@ export function SearchChoice({ isFirst, schedule, onSearch }: { isFirst: boolean
   const [numbers, setNumbers] = useState<number[] | undefined>();
   const parts = useQuery({ queryKey: ['searches'], queryFn: () => api.get<SavedSearches>('searches'), enabled: open });
   const search = useMutation({
-    mutationFn: () => api.post('duplicates/search', { kind, ...(kind === 'group' ? { group: part } : kind === 'search' ? { search: Number(part) } : kind === 'ids' ? { ids: numbers } : {}) }),
-    onSuccess: () => {
+    mutationFn: () => api.post<Begun>('duplicates/search', { kind, ...(kind === 'group' ? { group: part } : kind === 'search' ? { search: Number(part) } : kind === 'ids' ? { ids: numbers } : {}) }),
+    onSuccess: (begun) => {
       setOpen(false);
-      onSearch();
+      onSearch(begun);
     },
   });
   const schedules = useMutation({ mutationFn: (every: string) => api.put('duplicates/schedule', { every }), onSuccess: () => void queries.invalidateQueries({ queryKey: ['duplicates'] }) });

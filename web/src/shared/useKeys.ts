@@ -1,9 +1,10 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
 
 /** Single keys for repeated decisions. They rest while someone types or a dialog is open. */
 export function useKeys(keys: Record<string, () => void>) {
   const latest = useRef(keys);
-  useEffect(() => {
+  // As soon as a page shows what can be done, its keys do it.
+  useLayoutEffect(() => {
     latest.current = keys;
   });
   useEffect(() => {
