@@ -33,6 +33,8 @@ export function DuplicatesPage() {
   const isOfHomes = show === 'homes';
   const page = Number(asked.get('page') ?? '1');
   const [chosen, setChosen] = useState<number | null>(null);
+  // The one that stays before one's eyes whoever else comes: picked, or one's own already.
+  const [firm, setFirm] = useState<number | null>(null);
   const [without, setWithout] = useState<number[]>([]);
   const [deeds, setDeeds] = useState<Deed[]>([]);
   const [made, setMade] = useState<MadeHousehold | null>(null);
@@ -52,16 +54,25 @@ export function DuplicatesPage() {
   const cluster = clusters[at];
   const supporters = cluster?.members.map((one) => one.id).filter((id) => !without.includes(id)) ?? [];
   const looked = useMerge(supporters.slice(0, 20));
-  const pick = (index: number) => {
+  const goTo = (index: number) => {
     setChosen(clusters[Math.max(0, Math.min(index, clusters.length - 1))]?.cluster ?? null);
     setWithout([]);
   };
-  // The next ones that nobody else looks at.
-  const later = () => {
-    const next = clusters.findIndex((one, i) => i > at && one.looked_at_by === null);
-    pick(next < 0 ? free : next);
+  const pick = (index: number) => {
+    goTo(index);
+    setFirm(clusters[index]?.cluster ?? null);
   };
-  const other = useClaim(cluster?.cluster);
+  // The next ones that nobody else looks at, as far as is known.
+  const next = clusters.findIndex((one, i) => i > at && one.looked_at_by === null);
+  const later = () => goTo(next < 0 ? free : next);
+  const other = useClaim(cluster?.cluster, (of, isMine) => {
+    // Who comes here by going on is led past those that another has taken just now.
+    const there = isMine || firm === of || next < 0 ? of : (clusters[next]?.cluster ?? of);
+    setChosen((now) => (now === null || now === of ? there : now));
+    if (isMine) {
+      setFirm(of);
+    }
+  });
   const again = () => void queries.invalidateQueries({ predicate: (one) => one.queryKey[0] !== 'merge' });
   const begin = (search: Duplicates['search']) => {
     // What the search before found is not what this one finds.
@@ -70,8 +81,7 @@ export function DuplicatesPage() {
   };
   const done = (deed: Deed) => {
     setDeeds([...deeds, deed]);
-    setChosen(clusters.find((one, i) => i > at && one.looked_at_by === null)?.cluster ?? clusters[at - 1]?.cluster ?? null);
-    setWithout([]);
+    goTo(next < 0 ? at - 1 : next);
     again();
   };
   const merge = useMutation({ mutationFn: () => api.post<MergeDone>('merges', looked.request), onSuccess: (merged) => done({ kind: 'merged', merge: merged.id, cluster: cluster?.cluster ?? 0 }) });

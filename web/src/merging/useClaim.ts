@@ -1,11 +1,19 @@
 import { useQuery } from '@tanstack/react-query';
 import { api } from '../api/client';
 
-/** Says, as long as the page is open, that one looks at a cluster. The name of who looks at it already, if another does. */
-export function useClaim(cluster: number | undefined): string | null {
+/**
+ * Says, as long as the page is open, that one looks at a cluster. The name of who looks at it already, if another does.
+ *
+ * @param onAnswer  told each time the server says whose it is
+ */
+export function useClaim(cluster: number | undefined, onAnswer: (cluster: number, isMine: boolean) => void): string | null {
   const claim = useQuery({
     queryKey: ['claim', cluster],
-    queryFn: () => api.post<{ looked_at_by: string | null }>('duplicates/claim', { cluster }),
+    queryFn: async () => {
+      const answer = await api.post<{ looked_at_by: string | null }>('duplicates/claim', { cluster });
+      onAnswer(cluster ?? 0, answer.looked_at_by === null);
+      return answer;
+    },
     enabled: cluster !== undefined,
     refetchInterval: 15_000,
     staleTime: 0,

@@ -1,6 +1,6 @@
 import { ActionIcon, MultiSelect, NumberInput, Select, Slider, TagsInput } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { api } from '../api/client';
 import type { RuleComparison, RuleFields } from './types';
 
@@ -44,6 +44,7 @@ export function ComparisonForm({ kind, comparison, fields, isFirst, onChange, on
     queryKey: ['comparison example', asked],
     queryFn: () => api.post<{ counts: [string, string] | null; not: [string, string] | null }>('match-rules/example', JSON.parse(asked)),
     enabled: comparison.how === 'alike',
+    placeholderData: keepPreviousData,
     staleTime: Infinity,
     retry: false,
   });
