@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Columns;
 
+use PineSieve\Core\Names\TwoPeople as TwoNames;
 use PineSieve\Core\Text\Mojibake;
 use PineSieve\Core\Text\Placeholders;
 
@@ -80,7 +81,7 @@ enum Mark: string
                 $marks[] = self::Small;
             }
         }
-        if (preg_match('/\p{L}\s*&\s*\p{L}|\s(?:and|\+)\s/iu', $text) === 1) {
+        if (TwoNames::areIn($text)) {
             $marks[] = self::TwoPeople;
         } elseif (preg_match('/^[\p{L}\'\x{2019}. -]+,\s*[\p{L}\'\x{2019}. -]+$/uD', $text) === 1) {
             $marks[] = self::LastFirst;

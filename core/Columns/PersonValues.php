@@ -62,6 +62,12 @@ final readonly class PersonValues
         return new self(array_values(array_filter($this->values, static fn (FedValue $value): bool => $value->target->field !== $field)));
     }
 
+    /** A value in place of all that a field has. */
+    public function instead(string $field, string $value): self
+    {
+        return $this->without($field)->with($field, $value);
+    }
+
     /** The first value of a field, whatever its kind and number; '' if there is none. */
     public function first(string $field): string
     {

@@ -10,6 +10,7 @@ use PineSieve\Core\Columns\Steps\Mend;
 use PineSieve\Core\Columns\Steps\Row;
 use PineSieve\Core\Columns\Steps\StepFault;
 use PineSieve\Core\Gifts\Amount;
+use PineSieve\Core\Names\NameRemarks;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Standards\Field;
@@ -147,22 +148,36 @@ final class RowMapper
 
         return match ($field->type) {
             FieldType::FullName => self::previewName($understood->value),
-            FieldType::Text => str_ends_with($field->key, 'name.first') && ($apart = PartyAssembler::initialApart($understood->value)) !== null
-                ? Understood::as($apart[0], "{$apart[1]} becomes the middle name, where that is blank")
-                : Understood::as($understood->value, $understood->note !== '' ? $understood->note : $tidied),
+            FieldType::Text => self::previewPart($field->key, $understood->value) ?? Understood::as($understood->value, $understood->note !== '' ? $understood->note : $tidied),
             FieldType::AddressBlock => Understood::as(implode(' | ', array_filter(AddressBlock::parse($understood->value)->parts(), static fn (string $part): bool => $part !== '')), 'split into street, city, state and postal code'),
             default => Understood::as($understood->value, $understood->note !== '' ? $understood->note : $tidied),
         };
     }
 
+    /** A first or last name with which something else stands; null for everything else. */
+    private static function previewPart(string $key, string $written): ?Understood
+    {
+        if (preg_match('/name\.(?:first|last)$/D', $key) !== 1) {
+            return null;
+        }
+        $read = NameRemarks::of($written);
+        if ($read->name !== $written) {
+            return Understood::as($read->name, $read->told());
+        }
+        $apart = str_ends_with($key, 'first') ? PartyAssembler::initialApart($written) : null;
+
+        return $apart === null ? null : Understood::as($apart[0], "{$apart[1]} becomes the middle name, where that is blank");
+    }
+
     private static function previewName(string $written): Understood
     {
         $name = WrittenName::parse($written);
+        $beside = NameRemarks::of($written)->told();
 
         return match ($name->kind) {
             SupporterKind::Organization => Understood::as($name->whole, 'an organization'),
-            SupporterKind::Household => Understood::as($name->whole, "two people: a household, last name {$name->person->last}"),
-            SupporterKind::Person => Understood::as($name->person->sort(), 'last name, first name'),
+            SupporterKind::Household => Understood::as($name->whole, "a household, last name {$name->person->last}"),
+            SupporterKind::Person => Understood::as($name->person->sort(), $beside === '' ? 'last name, first name' : $beside),
         };
     }
 

@@ -12,6 +12,15 @@ final class NameCasing
     /** Last names that begin with "Mac" as a word of its own; in Mack, Macy, Mackey and many others it is none. */
     private const MAC = ['macarthur' => 1, 'macdonald' => 1, 'macdougall' => 1, 'macgregor' => 1, 'macintosh' => 1, 'macintyre' => 1, 'mackenzie' => 1, 'maclean' => 1, 'macleod' => 1, 'macmillan' => 1, 'macneil' => 1, 'macpherson' => 1];
 
+    /** Last names, and "St.", that have no vowel: what else has none is an abbreviation. */
+    private const NO_VOWEL = ['ng' => 1, 'st' => 1, 'sts' => 1, 'krc' => 1, 'srb' => 1, 'vlk' => 1, 'smrz' => 1, 'smrt' => 1];
+
+    /** Words of the names of organizations that are written small, but for the first. */
+    private const SMALL = ['of' => 1, 'and' => 1, 'the' => 1, 'for' => 1, 'at' => 1];
+
+    /** Abbreviations that have a vowel. */
+    private const CAPITALS = ['ymca' => 1, 'ywca' => 1, 'usa' => 1, 'vfw' => 1, 'pta' => 1, 'pto' => 1, 'aka' => 1, 'dba' => 1, 'ucc' => 1, 'ame' => 1];
+
     private function __construct()
     {
     }
@@ -24,7 +33,7 @@ final class NameCasing
         foreach ($words as $i => $word) {
             // A small word among others with capitals is meant so: "and", "van".
             if ($isSmall || mb_strtolower($word) !== $word) {
-                $words[$i] = self::word($word, $i < count($words) - 1, count($words) > 1);
+                $words[$i] = $i > 0 && isset(self::SMALL[mb_strtolower($word)]) ? mb_strtolower($word) : self::word($word, $i < count($words) - 1, count($words) > 1);
             }
         }
 
@@ -54,7 +63,7 @@ final class NameCasing
             return $lower;
         }
         // Initials and abbreviations: "J.R.", "NH", "YMCA" has a vowel and is told by its length with a title.
-        if ($capitals && (preg_match('/^(?:\p{L}\.)+\p{L}?$/u', $word) === 1 || preg_match('/[aeiouy]/', $solid) !== 1) && Words::title($solid) === null && ! str_starts_with($solid, 'mc')) {
+        if ($capitals && (preg_match('/^(?:\p{L}\.)+\p{L}?$/u', $word) === 1 || preg_match('/[aeiouy]/', $solid) !== 1 || isset(self::CAPITALS[$solid])) && Words::title($solid) === null && ! str_starts_with($solid, 'mc') && ! isset(self::NO_VOWEL[$solid])) {
             return $word;
         }
         $cased = (string) preg_replace_callback("/(^|[-'\u{2019}(.])(\p{L})/u", static fn (array $m): string => $m[1].mb_strtoupper($m[2]), $lower);

@@ -10,24 +10,45 @@ use PineSieve\Core\Text\Tidy;
 /** Two people who stand in one cell: "John & Mary Smith", "Dr. Ann Lee and Mr. Bo Park", "Mr. and Mrs. John Smith". */
 final class TwoPeople
 {
-    private const AND = '/\s*(?:\s&\s?|\s?&\s|&|\s\+\s|\sand\s|\sund\s|\set\s)\s*/iu';
+    /** "Ann/Bo Lee" is two; "c/o" and "1/2" are not. */
+    private const AND = '/\s*(?:&|\s\+\s|\s(?:and|or|und|et)\s|(?<=\p{L}{2})\s?\/\s?(?=\p{L}{2}))\s*/iu';
 
     private function __construct()
     {
+    }
+
+    /** Whether a name, if it is no organization's, is that of two. */
+    public static function areIn(string $text): bool
+    {
+        // Most values are told apart by a glance.
+        return preg_match('/[&+\/]| (?:and|or|und|et) /i', $text) === 1 && preg_match('/\p{L}\.?\)?'.substr(self::AND, 1, -3).'\p{L}/iu', $text) === 1;
+    }
+
+    /** @return non-empty-list<string> what stands before and behind each "and" */
+    public static function halves(string $text): array
+    {
+        $halves = preg_split(self::AND, $text);
+
+        return $halves === false || $halves === [] ? [$text] : $halves;
     }
 
     /** @return list<string> each as one writes a person's name; the text alone if it does not hold two people */
     public static function split(string $text): array
     {
         $text = Tidy::line($text);
-        $halves = preg_split(self::AND, $text);
-        if ($halves === false || count($halves) !== 2 || $halves[0] === '' || $halves[1] === '' || WrittenName::isOrganization($text) || preg_match('/\b(?:family|families|estate)\b/iu', $text) === 1) {
+        $halves = self::halves($text);
+        if (count($halves) !== 2 || $halves[0] === '' || $halves[1] === '' || WrittenName::isOrganization($text) || preg_match('/\b(?:family|families|estate)\b/iu', $text) === 1) {
             return [$text];
         }
         [$one, $other] = $halves;
         // "Smith, John & Mary"
         if (str_contains($one, ',') && ! str_contains($other, ',')) {
             [$last, $first] = array_map(trim(...), explode(',', $one, 2));
+
+            // "Smith, Mr. and Mrs. John"
+            if (Words::title(Fold::solid($first)) !== null) {
+                return self::split("{$first} and {$other} {$last}");
+            }
 
             return $first === '' ? [$text] : ["{$first} {$last}", str_contains($other, ' ') && Words::title(self::firstWord($other)) === null ? $other : "{$other} {$last}"];
         }
@@ -56,7 +77,7 @@ final class TwoPeople
     /** "John" and "Dr. John" do; "John Smith" does not. */
     private static function needsLastName(string $text): bool
     {
-        $words = array_filter(explode(' ', $text), static fn (string $word): bool => Words::title(Fold::solid($word)) === null && preg_match('/^\p{L}\.?$/u', $word) !== 1);
+        $words = array_filter(explode(' ', NameRemarks::of($text)->name), static fn (string $word): bool => Words::title(Fold::solid($word)) === null && preg_match('/^\p{L}\.?$/u', $word) !== 1);
 
         return count($words) < 2;
     }

@@ -10,6 +10,14 @@ use PineSieve\Core\Text\Tidy;
 /** A name that stands in one cell, read as a person's, a household's or an organization's. */
 final readonly class WrittenName
 {
+    private const FAMILY = '/^(?:the )?(\S.*?)(?: (?:&|and|\+))? (?:family|families|household)$/iuD';
+
+    /** What may stand behind "and" in the name of a firm. */
+    private const FIRM = '/(?:&|\band\b|\+)\s*(?:sons?|daughters?|brothers|bros|co|company|associates?|assoc|partners?)\b/iu';
+
+    /** Words of organizations that are last names as well, to what has to stand before them: anything, or a first name that is known. */
+    private const LAST_NAMES = ['church' => false, 'temple' => false, 'parish' => false, 'banks' => false, 'bank' => true, 'store' => true, 'inn' => true, 'school' => true, 'college' => true, 'city' => true, 'town' => true, 'shop' => true, 'co' => true, 'works' => true, 'market' => true, 'union' => true, 'service' => true, 'league' => true];
+
     private function __construct(
         public SupporterKind $kind,
         public PersonName $person,
@@ -19,57 +27,76 @@ final readonly class WrittenName
 
     public static function parse(string $text): self
     {
-        $text = Tidy::line($text);
+        $text = (string) preg_replace('/\s+(?:&|and|\+)$/iuD', '', Tidy::line($text));
         if (self::isOrganization($text)) {
             return new self(SupporterKind::Organization, new PersonName, $text);
         }
-        if (preg_match('/\s(?:&|and|\+)\s/iu', $text) === 1) {
-            $words = explode(' ', $text);
-            $last = str_contains($text, ',') ? trim(explode(',', $text)[0]) : $words[count($words) - 1];
+        $name = NameRemarks::of($text)->name;
+        $isFamily = preg_match(self::FAMILY, $name, $family) === 1;
+        $name = $isFamily ? $family[1] : $name;
+        if ($isFamily || TwoPeople::areIn($name)) {
+            $halves = TwoPeople::halves($name);
 
-            return new self(SupporterKind::Household, new PersonName(last: $last), $text);
+            return new self(SupporterKind::Household, new PersonName(last: self::lastNameOf(str_contains($name, ',') ? explode(',', $name)[0].',' : $halves[count($halves) - 1])), $text);
         }
 
-        return new self(SupporterKind::Person, self::person($text), $text);
+        return new self(SupporterKind::Person, self::person($name), $text);
     }
 
     public static function isOrganization(string $text): bool
     {
-        foreach (explode(' ', Fold::words($text)) as $word) {
-            if (Words::tellsOrganization($word)) {
-                // "Church, Ann" and "Ann Church" are people: the telling word must not be all that could be a last name.
-                return count(explode(' ', Fold::words($text))) > 2 || ! self::couldBePerson($text, $word);
-            }
+        if (preg_match(self::FIRM, $text) === 1 || preg_match('/^(?:the )?(?:estate|friends|descendants) of\b/iu', $text) === 1) {
+            return true;
         }
+        $telling = array_values(array_filter(explode(' ', Fold::words($text)), Words::tellsOrganization(...)));
 
-        return false;
+        return $telling !== [] && (count($telling) > 1 || ! isset(self::LAST_NAMES[$telling[0]]) || ! self::isLastName($telling[0], $text));
     }
 
-    private static function couldBePerson(string $text, string $word): bool
+    /** "Church, Ann", "Dr. Ann M. Church Jr." and "Ann & Bo Church" are people: one first name or initials, and the telling word behind it. */
+    private static function isLastName(string $word, string $text): bool
     {
-        return in_array($word, ['church', 'bank', 'banks', 'store', 'inn', 'temple', 'parish', 'school', 'college', 'city', 'town', 'shop', 'co', 'works', 'market', 'union', 'service', 'league'], true)
-            && count(explode(' ', Fold::words($text))) === 2;
+        $all = explode(' ', Fold::words($text));
+        $words = array_values(array_filter($all, static fn (string $one): bool => strlen($one) > 1 && Words::title($one) === null && Words::suffix($one) === null && $one !== 'and'));
+        $first = array_values(array_diff($words, [$word]))[0] ?? '';
+        $isKnown = Nicknames::fullOf($first) !== [];
+        if (TwoPeople::areIn($text)) {
+            return count($words) === 3 && $words[2] === $word && $isKnown;
+        }
+
+        return count($words) < 3 && count($all) > 1 && ($words[0] !== $word || $first === '' || str_contains($text, ','))
+            && (! self::LAST_NAMES[$word] || $isKnown || $first === '');
+    }
+
+    /** "van der Berg" is one, where no first name can be meant. */
+    private static function lastNameOf(string $half): string
+    {
+        return Words::isParticle(Fold::words(explode(' ', $half)[0])) ? trim($half, ', ') : self::person($half)->last;
     }
 
     private static function person(string $text): PersonName
     {
-        $suffix = '';
-        $comma = array_map(trim(...), explode(',', $text));
-        // "Lee, Ann M." turns round; "Ann Lee, Jr." does not.
-        while (count($comma) > 1 && ($found = Words::suffix(Fold::solid($comma[count($comma) - 1]))) !== null) {
-            array_pop($comma);
-            $suffix = trim($found.' '.$suffix);
+        // "Lee, Ann M." turns round; "Ann Lee, Jr." and "Ann Lee, MD, FACS" do not.
+        [$names, $suffixes] = [[], []];
+        foreach (array_map(trim(...), explode(',', $text)) as $i => $part) {
+            $known = $i === 0 ? null : Words::suffix(Fold::solid($part));
+            if ($known !== null || $i > 0 && self::isCredential($part) && (count($names) > 1 || self::isWhole($names[0]))) {
+                $suffixes[] = $known ?? $part;
+            } elseif ($i === 0 || $part !== '') {
+                $names[] = $part;
+            }
         }
-        if (count($comma) > 1) {
-            [$last, $lastSuffix] = self::cutSuffix(explode(' ', $comma[0]));
-            [$title, $rest] = self::cutTitle(explode(' ', trim(implode(' ', array_slice($comma, 1)))));
+        $suffix = implode(' ', $suffixes);
+        if (count($names) > 1) {
+            [$last, $lastSuffix] = self::cutSuffix(explode(' ', $names[0]));
+            [$title, $rest] = self::cutTitle(explode(' ', implode(' ', array_slice($names, 1))), true);
             [$rest, $restSuffix] = self::cutSuffix($rest);
 
-            return new PersonName($title, $rest[0], implode(' ', array_slice($rest, 1)), implode(' ', $last), trim("{$lastSuffix}{$restSuffix} {$suffix}"));
+            return new PersonName($title, $rest[0], implode(' ', array_slice($rest, 1)), implode(' ', $last), self::joined($lastSuffix, $restSuffix, $suffix));
         }
-        [$title, $words] = self::cutTitle(explode(' ', $comma[0]));
+        [$title, $words] = self::cutTitle(explode(' ', $names[0]));
         [$words, $tail] = self::cutSuffix($words);
-        $suffix = trim("{$tail} {$suffix}");
+        $suffix = self::joined($tail, $suffix);
         if (count($words) === 1) {
             return new PersonName($title, '', '', $words[0], $suffix);
         }
@@ -81,14 +108,34 @@ final readonly class WrittenName
         return new PersonName($title, $words[0], implode(' ', array_slice($words, 1, $from - 1)), implode(' ', array_slice($words, $from)), $suffix);
     }
 
+    /** "FACS", "MPA": letters that nobody is called by. */
+    private static function isCredential(string $part): bool
+    {
+        return preg_match('/^\p{Lu}{3,5}$/D', $part) === 1;
+    }
+
+    /** Whether it may be first and last name: "van der Berg" is a last name alone, and in a name of capitals any word may be. */
+    private static function isWhole(string $name): bool
+    {
+        $words = explode(' ', $name);
+
+        return count($words) > 1 && ! Words::isParticle(Fold::words($words[0])) && mb_strtoupper($name) !== $name;
+    }
+
+    private static function joined(string ...$parts): string
+    {
+        return implode(' ', array_filter($parts, static fn (string $part): bool => $part !== ''));
+    }
+
     /**
      * @param  list<string>  $words
+     * @param  bool  $all  whether nothing but a title may be there
      * @return array{string, non-empty-list<string>}
      */
-    private static function cutTitle(array $words): array
+    private static function cutTitle(array $words, bool $all = false): array
     {
         $titles = [];
-        while (count($words) > 1 && ($title = Words::title(Fold::solid($words[0]))) !== null) {
+        while (count($words) > ($all ? 0 : 1) && ($title = Words::title(Fold::solid($words[0]))) !== null) {
             $titles[] = $title;
             array_shift($words);
         }

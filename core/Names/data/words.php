@@ -8,12 +8,13 @@
 return [
     'titles' => [
         'mr' => 'Mr.', 'mrs' => 'Mrs.', 'ms' => 'Ms.', 'miss' => 'Miss', 'mx' => 'Mx.', 'dr' => 'Dr.', 'prof' => 'Prof.', 'professor' => 'Prof.',
-        'rev' => 'Rev.', 'reverend' => 'Rev.', 'fr' => 'Fr.', 'sr' => 'Sr.', 'rabbi' => 'Rabbi', 'imam' => 'Imam', 'hon' => 'Hon.', 'judge' => 'Judge',
-        'capt' => 'Capt.', 'captain' => 'Capt.', 'lt' => 'Lt.', 'col' => 'Col.', 'maj' => 'Maj.', 'sgt' => 'Sgt.', 'sen' => 'Sen.', 'rep' => 'Rep.', 'dame' => 'Dame', 'sir' => 'Sir',
+        'rev' => 'Rev.', 'reverend' => 'Rev.', 'fr' => 'Fr.', 'father' => 'Fr.', 'sr' => 'Sr.', 'sister' => 'Sister', 'brother' => 'Brother', 'pastor' => 'Pastor', 'deacon' => 'Deacon', 'rabbi' => 'Rabbi', 'imam' => 'Imam', 'hon' => 'Hon.', 'judge' => 'Judge',
+        'capt' => 'Capt.', 'captain' => 'Capt.', 'lt' => 'Lt.', 'cmdr' => 'Cmdr.', 'col' => 'Col.', 'gen' => 'Gen.', 'maj' => 'Maj.', 'sgt' => 'Sgt.', 'sen' => 'Sen.', 'rep' => 'Rep.', 'dame' => 'Dame', 'sir' => 'Sir',
     ],
     'suffixes' => [
         'jr' => 'Jr.', 'junior' => 'Jr.', 'sr' => 'Sr.', 'senior' => 'Sr.', 'ii' => 'II', 'iii' => 'III', 'iv' => 'IV', 'md' => 'MD', 'phd' => 'PhD', 'dds' => 'DDS',
-        'dvm' => 'DVM', 'esq' => 'Esq.', 'rn' => 'RN', 'cpa' => 'CPA', 'edd' => 'EdD', 'jd' => 'JD', 'ret' => 'Ret.',
+        'dvm' => 'DVM', 'esq' => 'Esq.', 'rn' => 'RN', 'cpa' => 'CPA', 'edd' => 'EdD', 'jd' => 'JD', 'ret' => 'Ret.', 'retired' => 'Ret.',
+        '2nd' => 'II', '3rd' => 'III', '4th' => 'IV', 'mba' => 'MBA', 'cfre' => 'CFRE', 'mph' => 'MPH', 'msw' => 'MSW', 'lcsw' => 'LCSW', 'dmd' => 'DMD', 'pharmd' => 'PharmD', 'psyd' => 'PsyD', 'dmin' => 'DMin', 'mdiv' => 'MDiv', 'usn' => 'USN', 'usmc' => 'USMC', 'usaf' => 'USAF',
     ],
     // Small words that belong to the last name after them.
     'particles' => ['van' => 1, 'von' => 1, 'der' => 1, 'den' => 1, 'de' => 1, 'del' => 1, 'della' => 1, 'di' => 1, 'da' => 1, 'dos' => 1, 'du' => 1, 'la' => 1, 'le' => 1, 'st' => 1, 'ter' => 1, 'ten' => 1, 'bin' => 1, 'al' => 1, 'el' => 1],

@@ -54,6 +54,40 @@ final class PartiesTest extends TestCase
         return array_map(static fn (PartyLink $link): string => "{$link->from}>{$link->kind->value}>{$link->to}".($link->as === '' ? '' : " as {$link->as}"), $row->links);
     }
 
+    /** @return iterable<string, array{array<string, string>, array<string, string>, string}> row, what is known beside the name, the name that is shown */
+    public static function remarks(): iterable
+    {
+        yield 'a nickname' => [['name.full' => 'Robert "Bob" Lee'], ['nickname' => 'Bob'], 'Robert Lee'];
+        yield 'a nickname of its own column stays' => [['name.full' => 'Robert "Bob" Lee', 'name.nickname' => 'Rob'], ['nickname' => 'Rob'], 'Robert Lee'];
+        yield 'dead' => [['name.full' => 'Lee, Ann (deceased)'], ['status' => 'deceased'], 'Ann Lee'];
+        yield 'dead, in a column of last names' => [['name.first' => 'Ann', 'name.last' => "Lee - Dec'd"], ['status' => 'deceased'], 'Ann Lee'];
+        yield 'what is said of it stays' => [['name.full' => 'Ann Lee (deceased)', 'status' => 'inactive'], ['status' => 'inactive'], 'Ann Lee'];
+        yield 'anything else is noted' => [['name.first' => 'Ann (Park)', 'name.last' => 'Lee [moved]', 'notes' => 'sings'], ['notes' => "sings\nWith the name: Park\nWith the name: moved"], 'Ann Lee'];
+        yield 'an organization is called so' => [['name.full' => 'Harbor Bank (Dover)'], [], 'Harbor Bank (Dover)'];
+        yield 'nobody knows which of two' => [['name.full' => 'John (deceased) & Mary Lee'], [], 'John (deceased) & Mary Lee'];
+        yield 'nothing else is there' => [['name.full' => '(deceased)'], [], '(deceased)'];
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @param  array<string, string>  $known
+     */
+    #[DataProvider('remarks')]
+    public function test_what_stands_beside_a_name_goes_where_it_belongs(array $row, array $known, string $name): void
+    {
+        $record = self::map($row)->parties[0]->record;
+
+        self::assertEquals([$name, $known], [$record->display(), $record->further]);
+    }
+
+    public function test_each_of_two_has_what_is_said_of_each(): void
+    {
+        $mapped = self::map(['name.full' => 'John (Jack) & Mary Lee (deceased)'], ['name.full' => [new People]]);
+
+        self::assertSame(['person John Lee', 'spouse: person Mary Lee', 'household: household John & Mary Lee'], self::parties($mapped));
+        self::assertSame([['nickname' => 'Jack'], ['status' => 'deceased']], [$mapped->parties[0]->record->further, $mapped->parties[1]->record->further]);
+    }
+
     /** @return iterable<string, array{array<string, string>, list<string>, list<string>}> */
     public static function rows(): iterable
     {

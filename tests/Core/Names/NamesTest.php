@@ -6,9 +6,12 @@ namespace Tests\Core\Names;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use PineSieve\Core\Names\NameCasing;
+use PineSieve\Core\Names\NameRemarks;
 use PineSieve\Core\Names\Nicknames;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Names\TwoPeople;
 use PineSieve\Core\Names\WrittenName;
 
 final class NamesTest extends TestCase
@@ -27,6 +30,33 @@ final class NamesTest extends TestCase
         yield 'a last name that organizations use' => ['Ann Church', new PersonName(first: 'Ann', last: 'Church')];
         yield 'apostrophe and blanks' => ["  Pat\u{A0}O'Brien ", new PersonName(first: 'Pat', last: "O'Brien")];
         yield 'two middle names' => ['Ann Mary Sue Lee', new PersonName(first: 'Ann', middle: 'Mary Sue', last: 'Lee')];
+        yield 'a suffix between the two' => ['Lee, Jr., Bo', new PersonName(first: 'Bo', last: 'Lee', suffix: 'Jr.')];
+        yield 'suffixes at both' => ['Lee Jr., Bo MD', new PersonName(first: 'Bo', last: 'Lee', suffix: 'Jr. MD')];
+        yield 'several behind commas' => ['Ann Lee, Ph.D., CFRE', new PersonName(first: 'Ann', last: 'Lee', suffix: 'PhD CFRE')];
+        yield 'letters that nobody has a list of' => ['Ann Lee, FAIA', new PersonName(first: 'Ann', last: 'Lee', suffix: 'FAIA')];
+        yield 'the same, turned round' => ['Lee, Ann, FAIA', new PersonName(first: 'Ann', last: 'Lee', suffix: 'FAIA')];
+        yield 'all in capitals, any may be a name' => ['LEE PARK, ANA', new PersonName(first: 'ANA', last: 'LEE PARK')];
+        yield 'a last name of several words' => ['de la Cruz, ANA', new PersonName(first: 'ANA', last: 'de la Cruz')];
+        yield 'nothing but a title behind the comma' => ['Lee, Dr.', new PersonName('Dr.', '', '', 'Lee')];
+        yield 'titles behind the comma' => ['Lee, Rev. Dr. Ann', new PersonName('Rev. Dr.', 'Ann', '', 'Lee')];
+        yield 'no last name' => [', Ann', new PersonName(first: 'Ann')];
+        yield 'no first name' => ['Lee, ', new PersonName(last: 'Lee')];
+        yield 'a comma alone' => [',', new PersonName];
+        yield 'a title alone' => ['Dr.', new PersonName(last: 'Dr.')];
+        yield 'the other one was cut off' => ['Ann Lee &', new PersonName(first: 'Ann', last: 'Lee')];
+        yield 'a saint' => ['Anne Marie St. James', new PersonName(first: 'Anne', middle: 'Marie', last: 'St. James')];
+        yield 'initials' => ['J. R. R. Lee', new PersonName(first: 'J.', middle: 'R. R.', last: 'Lee')];
+        yield 'a nickname beside it' => ['Robert "Bob" Lee', new PersonName(first: 'Robert', last: 'Lee')];
+        yield 'dead' => ['Lee, Ann (deceased)', new PersonName(first: 'Ann', last: 'Lee')];
+        yield 'a name in quotation marks' => ['"Ann Lee"', new PersonName(first: 'Ann', last: 'Lee')];
+        yield 'not Latin' => ['王小明', new PersonName(last: '王小明')];
+        yield 'a member of an order' => ['Sister Ann Lee', new PersonName('Sister', 'Ann', '', 'Lee')];
+        yield 'in care of' => ['Bo c/o Ann Lee', new PersonName(first: 'Bo', middle: 'c/o Ann', last: 'Lee')];
+        foreach (['Ann M. Church' => 'M.', 'Ann Church' => '', 'Church, Ann' => '', 'Zsófia Church' => ''] as $written => $middle) {
+            yield $written => [$written, new PersonName(first: str_contains($written, 'Zs') ? 'Zsófia' : 'Ann', middle: $middle, last: 'Church')];
+        }
+        yield 'a last name of organizations, with a title and a suffix' => ['Dr. Ann Church, MD', new PersonName('Dr.', 'Ann', '', 'Church', 'MD')];
+        yield 'a rarer one, behind a first name' => ['Susan Market', new PersonName(first: 'Susan', last: 'Market')];
     }
 
     #[DataProvider('people')]
@@ -48,6 +78,141 @@ final class NamesTest extends TestCase
         yield ['John & Mary Smith', SupporterKind::Household];
         yield ['Ann Lee and Bo Park', SupporterKind::Household];
         yield ['Anderson Sandy', SupporterKind::Person];
+        yield ['City Bakery', SupporterKind::Organization];
+        yield ['Dover Bank', SupporterKind::Organization];
+        yield ['Fresh Market', SupporterKind::Organization];
+        yield ['Town Hall', SupporterKind::Organization];
+        yield ['Church', SupporterKind::Organization];
+        yield ['Grace Lutheran Church', SupporterKind::Organization];
+        yield ['Lee & Sons', SupporterKind::Organization];
+        yield ['Lee and Company', SupporterKind::Organization];
+        yield ['Lee + Partners', SupporterKind::Organization];
+        yield ['Lee & Park Bank', SupporterKind::Organization];
+        yield ['Estate of Ann Lee', SupporterKind::Organization];
+        yield ['Friends of the Tern', SupporterKind::Organization];
+        yield ['Lee Family Trust', SupporterKind::Organization];
+        yield ['Ann/Bo Lee', SupporterKind::Household];
+        yield ['Ann Lee or Bo Park', SupporterKind::Household];
+        yield ['Ann & Bo Church', SupporterKind::Household];
+        yield ['The Lee Family', SupporterKind::Household];
+        yield ['Anderson Sanderson', SupporterKind::Person];
+        yield ['Ann n/a Lee', SupporterKind::Person];
+        yield ['Orlando Andor', SupporterKind::Person];
+    }
+
+    /** @return iterable<array{string, string}> */
+    public static function households(): iterable
+    {
+        yield ['John & Mary Smith', 'Smith'];
+        yield ['Smith, John & Mary', 'Smith'];
+        yield ['Mr. & Mrs. J. Smith Jr.', 'Smith'];
+        yield ['Jan & Ida van der Berg', 'van der Berg'];
+        yield ['The Lee Family', 'Lee'];
+        yield ['Ann Lee & Family', 'Lee'];
+        yield ['The Lee & Park Families', 'Park'];
+        yield ['John (deceased) & Mary Smith', 'Smith'];
+        yield ['van der Berg Household', 'van der Berg'];
+    }
+
+    #[DataProvider('households')]
+    public function test_the_last_name_of_a_household(string $written, string $last): void
+    {
+        $parsed = WrittenName::parse($written);
+
+        self::assertSame([SupporterKind::Household, $last, $written], [$parsed->kind, $parsed->person->last, $parsed->whole]);
+    }
+
+    /** @return iterable<array{string, list<string>}> */
+    public static function pairs(): iterable
+    {
+        yield ['John & Mary Smith', ['John Smith', 'Mary Smith']];
+        yield ['John&Mary Smith', ['John Smith', 'Mary Smith']];
+        yield ['Mr. and Mrs. John Smith', ['Mr. John Smith', 'Mrs. Smith']];
+        yield ['Smith, Mr. and Mrs. John', ['Mr. John Smith', 'Mrs. Smith']];
+        yield ['Smith, John & Mary', ['John Smith', 'Mary Smith']];
+        yield ['Lee, Ann and Park, Bo', ['Ann Lee', 'Bo Park']];
+        yield ['Dr. Ann Lee and Mr. Bo Park', ['Dr. Ann Lee', 'Mr. Bo Park']];
+        yield ['Ann Lee & Bo', ['Ann Lee', 'Bo Lee']];
+        yield ['Ann / Bo Lee', ['Ann Lee', 'Bo Lee']];
+        yield ['ANN OR BO LEE', ['ANN LEE', 'BO LEE']];
+        yield ['Ann & Bo', ['Ann', 'Bo']];
+        yield ['John (deceased) & Mary Smith', ['John (deceased) Smith', 'Mary Smith']];
+        yield ['A & B', ['A & B']];
+        yield ['Ann & Bo & Cy Lee', ['Ann & Bo & Cy Lee']];
+        yield ['Lee & Sons', ['Lee & Sons']];
+        yield ['The Lee & Park Families', ['The Lee & Park Families']];
+        yield ['Ann c/o Bo Lee', ['Ann c/o Bo Lee']];
+        yield ['& Lee', ['& Lee']];
+        yield ['', ['']];
+    }
+
+    /** @param  list<string>  $each */
+    #[DataProvider('pairs')]
+    public function test_two_people_in_a_cell(string $written, array $each): void
+    {
+        self::assertSame($each, TwoPeople::split($written));
+    }
+
+    /** @return iterable<array{string, string, string}> written, the name alone, what is told of the rest */
+    public static function remarks(): iterable
+    {
+        yield ['Ann Lee', 'Ann Lee', ''];
+        yield ["Pat O'Brien", "Pat O'Brien", ''];
+        yield ["D'Arcy O'Dea", "D'Arcy O'Dea", ''];
+        yield ['Ann Dec', 'Ann Dec', ''];
+        yield ['Decatur Lee', 'Decatur Lee', ''];
+        yield ['Robert "Bob" Lee', 'Robert Lee', 'nickname Bob'];
+        yield ['Robert “Bob” Lee', 'Robert Lee', 'nickname Bob'];
+        yield ["Robert 'Bob' Lee", 'Robert Lee', 'nickname Bob'];
+        yield ['Lee, Robert (Bob)', 'Lee, Robert', 'nickname Bob'];
+        yield ['Lee (Bob), Robert', 'Lee, Robert', 'nickname Bob'];
+        yield ['Ann (Park) Lee', 'Ann Lee', '"Park" goes to the notes'];
+        yield ['Ann Lee [née Park]', 'Ann Lee', '"née Park" goes to the notes'];
+        yield ['Ann Lee (deceased)', 'Ann Lee', 'deceased'];
+        yield ["Ann Lee, dec'd.", 'Ann Lee', 'deceased'];
+        yield ['Ann Lee – DECEASED', 'Ann Lee', 'deceased'];
+        yield ['†Ann Lee', 'Ann Lee', 'deceased'];
+        yield ['Ann Lee (d. 2019)', 'Ann Lee', '"d. 2019" goes to the notes'];
+        yield ['Robert (Bob) Lee (deceased) (moved)', 'Robert Lee', 'nickname Bob, deceased, "moved" goes to the notes'];
+        yield ['Bob "Bobby" "Rob" Lee', 'Bob Lee', 'nickname Bobby, "Rob" goes to the notes'];
+        yield ['Ann () Lee', 'Ann Lee', ''];
+        yield ['Ann (Lee', 'Ann (Lee', ''];
+        yield ['(deceased)', '(deceased)', ''];
+        yield ['"Ann Lee"', 'Ann Lee', ''];
+        yield ['', '', ''];
+    }
+
+    #[DataProvider('remarks')]
+    public function test_what_stands_beside_a_name(string $written, string $name, string $told): void
+    {
+        $read = NameRemarks::of($written);
+
+        self::assertSame([$name, $told], [$read->name, $read->told()]);
+    }
+
+    /** @return iterable<array{string, string}> */
+    public static function flat(): iterable
+    {
+        yield ['JOHN SMITH III', 'John Smith III'];
+        yield ["mary o'brien", "Mary O'Brien"];
+        yield ['VAN DER BERG, JAN', 'van der Berg, Jan'];
+        yield ['ST. JAMES', 'St. James'];
+        yield ['NG', 'Ng'];
+        yield ['BJ LEE', 'BJ Lee'];
+        yield ['J.R. LEE', 'J.R. Lee'];
+        yield ['YMCA OF DOVER', 'YMCA of Dover'];
+        yield ['MCDONALD', 'McDonald'];
+        yield ['JOHN MACY', 'John Macy'];
+        yield ['LEE-PARK', 'Lee-Park'];
+        yield ['ÉMILE ÇA', 'Émile Ça'];
+        yield ['McDonald van Dyke', 'McDonald van Dyke'];
+        yield ['dr. ann lee', 'Dr. Ann Lee'];
+    }
+
+    #[DataProvider('flat')]
+    public function test_letters_of_one_case(string $written, string $cased): void
+    {
+        self::assertSame($cased, NameCasing::of($written));
     }
 
     #[DataProvider('kinds')]

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Names;
+
+use PineSieve\Core\Text\Fold;
+use PineSieve\Core\Text\Tidy;
+
+/** What people write beside a name in the same cell: 'Robert "Bob" Lee', "Ann Lee (deceased)", "Ann Lee (née Park)". */
+final readonly class NameRemarks
+{
+    private const GONE = ['deceased', 'dec', 'decd', 'dead', 'passed away', 'rip'];
+
+    /**
+     * @param  string  $name  the name alone
+     * @param  string  $remark  what is neither a nickname nor a death: nothing is lost
+     */
+    private function __construct(
+        public string $name,
+        public string $nickname = '',
+        public bool $isDeceased = false,
+        public string $remark = '',
+    ) {
+    }
+
+    public static function of(string $text): self
+    {
+        // Most names have none of these.
+        if (preg_match('/[(\[“”„"‘†]|(?:^|\s)[\'’]|dec(?:\'?d|eased)/iu', $text) !== 1) {
+            return new self($text);
+        }
+        [$nickname, $isDeceased, $remarks] = ['', false, []];
+        $take = static function (string $inner, bool $isQuoted) use (&$nickname, &$isDeceased, &$remarks): string {
+            $inner = Tidy::line($inner);
+            if (in_array(Fold::words($inner), self::GONE, true)) {
+                $isDeceased = true;
+            } elseif ($nickname === '' && ($isQuoted || self::isShortForm($inner))) {
+                $nickname = $inner;
+            } elseif ($inner !== '') {
+                $remarks[] = $inner;
+            }
+
+            return ' ';
+        };
+        $name = (string) preg_replace_callback('/\(([^()]*)\)|\[([^\[\]]*)\]/u', static fn (array $m): string => $take($m[2] ?? $m[1], false), $text);
+        $name = (string) preg_replace_callback('/["“”„]([^"“”„]{1,30})["“”]|(?<=\s|^)[\'‘]([\p{L} .-]{1,30})[\'’](?=\s|,|$)/u', static fn (array $m): string => $take($m[2] ?? $m[1], true), $name);
+        $name = (string) preg_replace_callback('/†|[\s,;–-]+(?:dec(?:\'?d|eased))\.?(?=\s*$)/iu', static fn (): string => $take('deceased', false), $name);
+        $name = trim((string) preg_replace('/ (?=,)/', '', Tidy::line($name)), " ,;-\u{2013}");
+
+        // Where nothing but a remark is left, the remark is the name.
+        return preg_match('/\p{L}/u', $name) === 1 ? new self($name, $nickname, $isDeceased, implode('; ', $remarks)) : new self(trim($text, ' "“”„'));
+    }
+
+    /** In words; '' if there is nothing beside the name. */
+    public function told(): string
+    {
+        return implode(', ', array_filter([
+            $this->nickname === '' ? '' : "nickname {$this->nickname}",
+            $this->isDeceased ? 'deceased' : '',
+            $this->remark === '' ? '' : "\"{$this->remark}\" goes to the notes",
+        ], static fn (string $part): bool => $part !== ''));
+    }
+
+    private static function isShortForm(string $text): bool
+    {
+        $folded = Fold::words($text);
+
+        return ! str_contains($folded, ' ') && Nicknames::fullOf($folded) !== [];
+    }
+}
