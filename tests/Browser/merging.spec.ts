@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bring, decide, load, looksSound, settle, signIn, workOut } from './steps';
+import { bring, decidable, decide, load, looksSound, settle, signIn, workOut } from './steps';
 
 /** Looks for duplicates among everyone. */
 async function searchAll(page: Page): Promise<void> {
@@ -91,7 +91,7 @@ test('duplicates of the whole database are reviewed by keyboard alone', async ({
   const isolde = page.getByRole('heading', { name: 'They become Isolde Kittiwright' });
   for (let at = 0; at < certain && !(await isolde.isVisible()); at++) {
     await page.keyboard.press('j');
-    await page.waitForTimeout(400);
+    await decidable(page, 's');
   }
   await expect(isolde).toBeVisible();
   await decide(page, 's');

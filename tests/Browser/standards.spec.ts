@@ -15,6 +15,7 @@ test('a rule is looked at before it is kept, holds wherever data enters, and its
   expect(short).toBeGreaterThan(10);
   await looksSound(page);
   await page.getByRole('button', { name: 'Keep the rule' }).click();
+  await expect(page.getByRole('button', { name: 'Keep the rule' })).toHaveCount(0);
   await expect(page.getByText('Notes is required.').first()).toBeVisible();
   await expect(page.getByText(`${short} records`)).toBeVisible();
 

@@ -61,10 +61,15 @@ export async function load(page: Page, name: string): Promise<void> {
   await expect(page.getByText('balances').first()).toBeVisible();
 }
 
-/** Decides by key, as soon as the page shows that it can be decided. */
-export async function decide(page: Page, key: string): Promise<void> {
+/** Waits until the page shows that a key decides. */
+export async function decidable(page: Page, key: string): Promise<void> {
   await expect(page.locator('.foot button').filter({ has: page.locator('kbd', { hasText: new RegExp(`^${key}$`, 'i') }) })).toBeEnabled();
   await expect(page.locator('.foot [data-loading]')).toHaveCount(0);
+}
+
+/** Decides by key, as soon as the page shows that it can be decided. */
+export async function decide(page: Page, key: string): Promise<void> {
+  await decidable(page, key);
   await page.keyboard.press(key);
 }
 
