@@ -89,11 +89,6 @@ export function ChecksStage() {
                 {checks.data?.passed.map((one) => <div key={one.number} className="quiet">row {one.number}: {one.reason}, {one.by}</div>)}
               </div>
             )}
-            {checks.isSuccess && kinds.length === 0 && (
-              <Empty title="Every row passes">
-                <p>All required data is there and every value can be read.</p>
-              </Empty>
-            )}
           </div>
         </Pane>
         {row !== null ? (
@@ -103,6 +98,11 @@ export function ChecksStage() {
         ) : (
           <Pane title={group?.title ?? 'Rows'}>
             <div className="pane-body" tabIndex={0}>
+              {checks.isSuccess && group === undefined && (
+                <Empty title="Every row passes">
+                  <p>All required data is there and every value can be read{checks.data.warnings.length > 0 ? '. A warning holds nothing back: what is wanted can be added later' : ''}.</p>
+                </Empty>
+              )}
               <table className="rows">
                 <tbody>
                   {group?.rows.map((one) => (
