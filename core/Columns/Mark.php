@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Columns;
 
-use PineSieve\Core\Names\TwoPeople as TwoNames;
+use PineSieve\Core\Names\TwoPeople;
 use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Text\Mojibake;
 use PineSieve\Core\Text\Placeholders;
@@ -82,7 +82,7 @@ enum Mark: string
                 $marks[] = self::Small;
             }
         }
-        if (TwoNames::areIn($text) && ! WrittenName::isOrganization($text)) {
+        if (TwoPeople::areIn($text) && ! WrittenName::isOrganization($text)) {
             $marks[] = self::TwoPeople;
         } elseif (preg_match('/^[\p{L}\'\x{2019}. -]+,\s*[\p{L}\'\x{2019}. -]+$/uD', $text) === 1) {
             $marks[] = self::LastFirst;

@@ -83,7 +83,7 @@ final readonly class PartyAssembler
     /** What stands beside a name in its cell goes where it belongs: a nickname, a death, a note. */
     private static function withoutRemarks(PersonValues $values): PersonValues
     {
-        foreach (['name.full', 'name.first', 'name.last'] as $field) {
+        foreach ($values->first('kind') === SupporterKind::Organization->value ? [] : ['name.full', 'name.first', 'name.last'] as $field) {
             $written = $values->first($field);
             $read = NameRemarks::of($written);
             // Of two in a cell, nobody knows of which of them it is told.

@@ -62,8 +62,9 @@ final class NameCasing
         if ($isFollowed && Words::isParticle($solid) && $solid !== 'st') {
             return $lower;
         }
-        // Initials and abbreviations: "J.R.", "NH", "YMCA" has a vowel and is told by its length with a title.
-        if ($capitals && (preg_match('/^(?:\p{L}\.)+\p{L}?$/u', $word) === 1 || preg_match('/[aeiouy]/', $solid) !== 1 || isset(self::CAPITALS[$solid])) && Words::title($solid) === null && ! str_starts_with($solid, 'mc') && ! isset(self::NO_VOWEL[$solid])) {
+        $isShort = preg_match('/^(?:\p{L}\.)+\p{L}?$/u', $word) === 1 || preg_match('/[aeiouy]/', $solid) !== 1 || isset(self::CAPITALS[$solid]);
+        // "J.R.", "NH", "YMCA"; but not "DR", "MCGH", "NG".
+        if ($capitals && $isShort && Words::title($solid) === null && ! str_starts_with($solid, 'mc') && ! isset(self::NO_VOWEL[$solid])) {
             return $word;
         }
         $cased = (string) preg_replace_callback("/(^|[-'\u{2019}(.])(\p{L})/u", static fn (array $m): string => $m[1].mb_strtoupper($m[2]), $lower);

@@ -11,7 +11,7 @@ use PineSieve\Core\Text\Tidy;
 final class TwoPeople
 {
     /** "Ann/Bo Lee" is two; "c/o" and "1/2" are not. */
-    private const AND = '/\s*(?:&|\s\+\s|\s(?:and|or|und|et)\s|(?<=\p{L}{2})\s?\/\s?(?=\p{L}{2}))\s*/iu';
+    private const AND = '\s*(?:&|\s\+\s|\s(?:and|or|und|et)\s|(?<=\p{L}{2})\s?\/\s?(?=\p{L}{2}))\s*';
 
     private function __construct()
     {
@@ -21,13 +21,13 @@ final class TwoPeople
     public static function areIn(string $text): bool
     {
         // Most values are told apart by a glance.
-        return preg_match('/[&+\/]| (?:and|or|und|et) /i', $text) === 1 && preg_match('/\p{L}\.?\)?'.substr(self::AND, 1, -3).'\p{L}/iu', $text) === 1;
+        return preg_match('/[&+\/]| (?:and|or|und|et) /i', $text) === 1 && preg_match('/\p{L}\.?\)?'.self::AND.'\p{L}/iu', $text) === 1;
     }
 
     /** @return non-empty-list<string> what stands before and behind each "and" */
     public static function halves(string $text): array
     {
-        $halves = preg_split(self::AND, $text);
+        $halves = preg_split('/'.self::AND.'/iu', $text);
 
         return $halves === false || $halves === [] ? [$text] : $halves;
     }

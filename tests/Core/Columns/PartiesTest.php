@@ -64,6 +64,7 @@ final class PartiesTest extends TestCase
         yield 'what is said of it stays' => [['name.full' => 'Ann Lee (deceased)', 'status' => 'inactive'], ['status' => 'inactive'], 'Ann Lee'];
         yield 'anything else is noted' => [['name.first' => 'Ann (Park)', 'name.last' => 'Lee [moved]', 'notes' => 'sings'], ['notes' => "sings\nWith the name: Park\nWith the name: moved"], 'Ann Lee'];
         yield 'an organization is called so' => [['name.full' => 'Harbor Bank (Dover)'], [], 'Harbor Bank (Dover)'];
+        yield 'so is what is said to be one' => [['name.full' => 'Seabird Watch (Dover)', 'kind' => 'Org'], [], 'Seabird Watch (Dover)'];
         yield 'nobody knows which of two' => [['name.full' => 'John (deceased) & Mary Lee'], [], 'John (deceased) & Mary Lee'];
         yield 'nothing else is there' => [['name.full' => '(deceased)'], [], '(deceased)'];
     }
