@@ -19,6 +19,7 @@ use PineSieve\Core\Matching\Pairs\SearchReport;
 use PineSieve\Core\Matching\Rules\Certainty;
 use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Matching\Rules\ShippedRules;
+use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Records\Identifier;
@@ -64,7 +65,7 @@ final class PairsTest extends TestCase
     {
         [$name, $email, $phone, $address, $born, $id] = [...array_map(trim(...), explode(';', $said)), '', '', '', '', ''];
         $written = Address::fromParts(array_combine(array_slice(Address::PARTS, 0, 5), [...array_map(trim(...), explode('|', $address)), ...array_fill(0, 5 - count(explode('|', $address)), '')]));
-        $person = $kind === SupporterKind::Person ? WrittenName::parse($name)->person : new \PineSieve\Core\Names\PersonName;
+        $person = $kind === SupporterKind::Organization ? new PersonName : WrittenName::parse($name)->person;
 
         return new Traits(
             $kind, $person, $name, $address === '' ? [] : [[$written, (new AddressStandardizer)->standardize($written)->standard]], $email === '' ? [] : [$email], $phone === '' ? [] : [$phone],
@@ -216,6 +217,10 @@ final class PairsTest extends TestCase
         yield 'strangers that have a common word' => [$organization, 'Larkspur Foundation', 'Heron Foundation', null];
         $household = SupporterKind::Household;
         yield 'a household' => [$household, 'John & Mary Lee;;;1 Quay St||Dover|NH|03820', 'John and Mary Lee;;;1 Quay Street||Dover|NH|03820', 'certain'];
+        yield 'a family, and the two by name, at one email' => [$household, 'The Lee Family;lee@example.org', 'Mr. & Mrs. John Lee Jr.;lee@example.org', 'review'];
+        yield 'a family, and the two by name, at one phone' => [$household, 'Lee Household;;+16035550143', 'Lee, John & Mary;;+16035550143', 'review'];
+        yield 'a family, and the two by name, at one address' => [$household, 'The van der Berg Family;;;1 Quay St||Dover|NH|03820', 'Jan & Ida van der Berg;;;1 Quay Street||Dover|NH|03820', 'review'];
+        yield 'two families of one phone' => [$household, 'The Lee Family;;+16035550143', 'The Park Family;;+16035550143', null];
         yield 'one family name elsewhere' => [$household, 'John & Mary Lee;;;1 Quay St||Dover|NH|03820', 'Bo & Ann Lee;;;9 Elm St||Bath|ME|04530', null];
     }
 
