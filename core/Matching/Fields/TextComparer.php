@@ -11,7 +11,7 @@ use PineSieve\Core\Text\Fold;
 
 /**
  * Compares a field that is text: one of the catalog, or the names of households and organizations.
- * Values that differ in more than one letter are found where they sound alike or share both ends.
+ * Values that differ in more than one letter are found where they sound alike, share both ends, begin with the same two words, or have the same words in another order.
  */
 final readonly class TextComparer implements FieldComparer
 {
@@ -59,6 +59,9 @@ final readonly class TextComparer implements FieldComparer
             if ($likeness !== null) {
                 return new Agreement($likeness, ucfirst($this->label)." is spelled alike: {$shown}, {$shownOther}");
             }
+            if ($this->comparison->strictness <= 90 && str_contains($a, ' ') && self::sorted($a) === self::sorted($b)) {
+                return new Agreement(0.9, ucfirst($this->label)." has the same words in another order: {$shown}, {$shownOther}");
+            }
         }
 
         return $this->comparison->options->sound && Spelling::soundAlike($a, $b) ? new Agreement(0.8, ucfirst($this->label)." sounds alike: {$shown}, {$shownOther}") : null;
@@ -75,6 +78,7 @@ final readonly class TextComparer implements FieldComparer
         if ($this->comparison->how === How::Alike && str_contains($text, ' ')) {
             $words = explode(' ', $text);
             $traces[] = "+{$words[0]} {$words[1]}";
+            $traces[] = '='.self::sorted($text);
         }
 
         return $this->comparison->options->sound ? [...$traces, '~'.Spelling::sound($text)] : $traces;
@@ -96,6 +100,15 @@ final readonly class TextComparer implements FieldComparer
         [$short, $long] = strlen($one) <= strlen($other) ? [$one, $other] : [$other, $one];
 
         return $this->comparison->strictness <= 85 && str_contains($short, ' ') && str_starts_with($long, "{$short} ") ? 0.85 : null;
+    }
+
+    /** Equal for "Dover Public Library" and "Library, Dover Public". */
+    private static function sorted(string $text): string
+    {
+        $words = explode(' ', $text);
+        sort($words);
+
+        return implode(' ', $words);
     }
 
     private function prepared(string $text): string

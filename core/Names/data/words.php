@@ -25,6 +25,10 @@ return [
         'association' => 1, 'assoc' => 1, 'club' => 1, 'league' => 1, 'council' => 1, 'committee' => 1, 'institute' => 1, 'center' => 1, 'centre' => 1, 'bank' => 1, 'group' => 1, 'partners' => 1, 'partnership' => 1,
         'services' => 1, 'service' => 1, 'enterprises' => 1, 'industries' => 1, 'restaurant' => 1, 'cafe' => 1, 'bakery' => 1, 'hotel' => 1, 'inn' => 1, 'market' => 1, 'store' => 1, 'shop' => 1, 'studio' => 1,
         'hospital' => 1, 'clinic' => 1, 'department' => 1, 'dept' => 1, 'city' => 1, 'town' => 1, 'county' => 1, 'rotary' => 1, 'union' => 1, 'brewing' => 1, 'marina' => 1, 'works' => 1, 'supply' => 1, 'insurance' => 1, 'realty' => 1, 'charities' => 1, 'ministries' => 1, 'conservancy' => 1, 'cooperative' => 1, 'coop' => 1,
+        'pllc' => 1, 'plc' => 1, 'gmbh' => 1, 'assn' => 1, 'fdn' => 1, 'univ' => 1, 'ctr' => 1, 'intl' => 1, 'natl' => 1, 'svcs' => 1, 'mfg' => 1, 'associates' => 1, 'holdings' => 1, 'properties' => 1, 'management' => 1, 'investments' => 1, 'financial' => 1, 'advisors' => 1, 'consulting' => 1, 'solutions' => 1, 'systems' => 1,
+        'technologies' => 1, 'media' => 1, 'publishing' => 1, 'construction' => 1, 'plumbing' => 1, 'electric' => 1, 'landscaping' => 1, 'motors' => 1, 'hardware' => 1, 'lumber' => 1, 'farms' => 1, 'vineyards' => 1, 'winery' => 1, 'brewery' => 1, 'diner' => 1, 'seafood' => 1, 'fisheries' => 1, 'pharmacy' => 1, 'dental' => 1, 'hospice' => 1,
+        'ymca' => 1, 'ywca' => 1, 'cathedral' => 1, 'congregation' => 1, 'diocese' => 1, 'fellowship' => 1, 'ministry' => 1, 'mission' => 1, 'shelter' => 1, 'rescue' => 1, 'sanctuary' => 1, 'alliance' => 1, 'coalition' => 1, 'federation' => 1, 'network' => 1, 'initiative' => 1, 'guild' => 1, 'lodge' => 1, 'chapter' => 1, 'agency' => 1, 'bureau' => 1, 'authority' => 1,
+        'commission' => 1, 'district' => 1, 'theater' => 1, 'theatre' => 1, 'orchestra' => 1, 'gallery' => 1, 'aquarium' => 1, 'gardens' => 1,
     ],
     // Legal forms and articles that say nothing when two organizations' names are compared.
     'idle' => ['the' => 1, 'inc' => 1, 'incorporated' => 1, 'llc' => 1, 'llp' => 1, 'ltd' => 1, 'limited' => 1, 'corp' => 1, 'corporation' => 1, 'co' => 1, 'company' => 1],
@@ -32,6 +36,7 @@ return [
     'common' => ['foundation' => 1, 'of' => 1, 'and' => 1, 'a' => 1, 'at' => 1, 'for' => 1, 'in' => 1],
     // Short forms of words in the names of organizations.
     'full' => [
+        '1st' => 'first', '2nd' => 'second', '3rd' => 'third', '4th' => 'fourth', '5th' => 'fifth',
         'assn' => 'association', 'assoc' => 'association', 'ctr' => 'center', 'centre' => 'center', 'comm' => 'community', 'cmte' => 'committee', 'dept' => 'department', 'dist' => 'district', 'fdn' => 'foundation', 'fnd' => 'foundation',
         'fndn' => 'foundation', 'govt' => 'government', 'hosp' => 'hospital', 'inst' => 'institute', 'intl' => 'international', 'lib' => 'library', 'mfg' => 'manufacturing', 'mgmt' => 'management', 'mt' => 'mount', 'natl' => 'national', 'org' => 'organization',
         'sch' => 'school', 'soc' => 'society', 'st' => 'saint', 'svc' => 'service', 'svcs' => 'services', 'univ' => 'university',

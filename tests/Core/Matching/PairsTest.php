@@ -213,6 +213,12 @@ final class PairsTest extends TestCase
         yield 'a legal form' => [$organization, 'Harbor Light, Inc.;;;1 Quay St||Dover|NH|03820', 'The Harbor Light;;;9 Elm St||Dover|NH|03820', 'certain'];
         yield 'one name in two places' => [$organization, 'First Parish Church;;;1 Quay St||Dover|NH|03820', 'First Parish Church;;;9 Elm St||Bath|ME|04530', 'review'];
         yield 'two in one building' => [$organization, 'Petrel Sails;;;1 Quay St||Dover|NH|03820', 'Tern Bakery;;;1 Quay St||Dover|NH|03820', null];
+        yield 'a number in letters' => [$organization, 'First Parish Church;;;1 Quay St||Dover|NH|03820', '1st Parish Church;;;1 Quay Street||Dover|NH|03820', 'certain'];
+        yield 'one says where it is' => [$organization, 'First Parish Church;;;1 Quay St||Dover|NH|03820', '1st Parish Church of Dover;;;1 Quay Street||Dover|NH|03820', 'review'];
+        yield 'filed by its noun' => [$organization, 'Dover Public Library;;;1 Quay St||Dover|NH|03820', 'Library, Dover Public;;;1 Quay Street||Dover|NH|03820', 'review'];
+        yield 'its place first' => [$organization, 'YMCA of Dover;;+16035550143', 'Dover YMCA;;+16035550143', 'review'];
+        yield 'the same words, one of them twice' => [$organization, 'Dover Dover YMCA;;+16035550143', 'Dover YMCA YMCA;;+16035550143', null];
+        yield 'the first and the second' => [$organization, 'First Parish Church;;;1 Quay St||Dover|NH|03820', '2nd Parish Church;;;9 Quay Street||Dover|NH|03820', null];
         yield 'a slip' => [$organization, 'Petrel Sailworks;info@petrel.example.org', 'Petrel Sialworks;info@petrel.example.org', 'review'];
         yield 'strangers that have a common word' => [$organization, 'Larkspur Foundation', 'Heron Foundation', null];
         $household = SupporterKind::Household;
@@ -220,6 +226,7 @@ final class PairsTest extends TestCase
         yield 'a family, and the two by name, at one email' => [$household, 'The Lee Family;lee@example.org', 'Mr. & Mrs. John Lee Jr.;lee@example.org', 'review'];
         yield 'a family, and the two by name, at one phone' => [$household, 'Lee Household;;+16035550143', 'Lee, John & Mary;;+16035550143', 'review'];
         yield 'a family, and the two by name, at one address' => [$household, 'The van der Berg Family;;;1 Quay St||Dover|NH|03820', 'Jan & Ida van der Berg;;;1 Quay Street||Dover|NH|03820', 'review'];
+        yield 'the other one first' => [$household, 'John & Mary Lee;lee@example.org', 'Mary and John Lee;lee@example.org', 'review'];
         yield 'two families of one phone' => [$household, 'The Lee Family;;+16035550143', 'The Park Family;;+16035550143', null];
         yield 'one family name elsewhere' => [$household, 'John & Mary Lee;;;1 Quay St||Dover|NH|03820', 'Bo & Ann Lee;;;9 Elm St||Bath|ME|04530', null];
     }

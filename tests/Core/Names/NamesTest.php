@@ -80,6 +80,9 @@ final class NamesTest extends TestCase
         yield ['Anderson Sandy', SupporterKind::Person];
         yield ['City Bakery', SupporterKind::Organization];
         yield ['Dover Bank', SupporterKind::Organization];
+        yield ['YMCA of Dover', SupporterKind::Organization];
+        yield ['Tern Harbor Seabird Rescue', SupporterKind::Organization];
+        yield ['Lee Fdn', SupporterKind::Organization];
         yield ['Fresh Market', SupporterKind::Organization];
         yield ['Town Hall', SupporterKind::Organization];
         yield ['Church', SupporterKind::Organization];
