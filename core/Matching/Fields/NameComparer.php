@@ -30,6 +30,13 @@ final readonly class NameComparer implements FieldComparer
 
     private const SHOWN_FIRST = 5;
 
+    private const TITLE = 6;
+
+    /** Titles that tell a man from a woman. */
+    private const OF_MEN = ['mr', 'sir'];
+
+    private const OF_WOMEN = ['mrs', 'ms', 'miss', 'dame'];
+
     public function __construct(private Comparison $comparison)
     {
     }
@@ -46,10 +53,10 @@ final readonly class NameComparer implements FieldComparer
         if ($last === '') {
             return [];
         }
-        $values = [[$name->display(), self::fold($name->first), Fold::words($name->middle), $last, self::generation($name), $name->first]];
+        $values = [[$name->display(), self::fold($name->first), Fold::words($name->middle), $last, self::generation($name), $name->first, Fold::solid($name->title)]];
         $nickname = $traits->fields['nickname'] ?? '';
         if ($nickname !== '' && Fold::words($nickname) !== $values[0][self::FIRST]) {
-            $values[] = ["{$nickname} {$name->last}", Fold::words($nickname), '', $last, $values[0][self::GENERATION], $nickname];
+            $values[] = ["{$nickname} {$name->last}", Fold::words($nickname), '', $last, $values[0][self::GENERATION], $nickname, $values[0][self::TITLE]];
         }
 
         return $values;
@@ -170,6 +177,18 @@ final readonly class NameComparer implements FieldComparer
     public static function generations(array $one, array $other): array
     {
         return [$one[self::GENERATION], $other[self::GENERATION]];
+    }
+
+    /**
+     * @param  list<string>  $one
+     * @param  list<string>  $other
+     * @return bool whether one is written as a man, the other as a woman
+     */
+    public static function hasOtherTitle(array $one, array $other): bool
+    {
+        [$a, $b] = [$one[self::TITLE], $other[self::TITLE]];
+
+        return in_array($a, self::OF_MEN, true) && in_array($b, self::OF_WOMEN, true) || in_array($a, self::OF_WOMEN, true) && in_array($b, self::OF_MEN, true);
     }
 
     /**

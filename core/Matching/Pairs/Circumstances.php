@@ -99,6 +99,9 @@ final readonly class Circumstances
         if (NameComparer::hasOtherMiddle($one, $other)) {
             $signs[Sign::MiddleName->value] = "The middle names differ: {$one[0]}, {$other[0]}";
         }
+        if (NameComparer::hasOtherTitle($one, $other)) {
+            $signs[Sign::Title->value] = 'One is written as a man, the other as a woman';
+        }
         foreach ($names as $name) {
             foreach ($others as $otherName) {
                 if (! NameComparer::hasOtherFirst($name, $otherName)) {

@@ -16,6 +16,8 @@ enum Sign: string
     /** One is Jr., the other says nothing: father and son, or a suffix left out. */
     case GenerationLeftOut = 'generation left out';
     case MiddleName = 'middle name';
+    /** One is Mr., the other Mrs., Ms. or Miss: a wife who is written with her husband's name, or a wrong title. */
+    case Title = 'title';
     /** The same system has them as two. */
     case OtherId = 'other id';
     /** Different first names at one address, phone or email: a household rather than a duplicate. */
@@ -28,7 +30,7 @@ enum Sign: string
     {
         return match ($this) {
             self::BirthDate, self::Generation, self::FirstName => SignEffect::Apart,
-            self::BirthDateSlip, self::GenerationLeftOut, self::MiddleName, self::OtherId, self::OtherContacts => SignEffect::Review,
+            self::BirthDateSlip, self::GenerationLeftOut, self::MiddleName, self::Title, self::OtherId, self::OtherContacts => SignEffect::Review,
         };
     }
 

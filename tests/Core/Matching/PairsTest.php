@@ -109,6 +109,9 @@ final class PairsTest extends TestCase
         yield 'another person whose name looks like a short form' => ["Patricia Lee;{$mail};{$phone};{$home}", "Matty Lee;{$mail};{$phone};{$home}", null];
         yield 'one without the unit' => ["Ann Lee;;;{$home}", 'Ann Lee;;;12 Elm St|Apt 4|Dover|NH|03820', 'review'];
         yield 'one unit, otherwise written' => ['Ann Lee;;;12 Elm St|Unit 4-A|Dover|NH|03820', 'Ann Lee;;;12 Elm Street #4A||Dover|NH|03820', 'certain'];
+        yield 'a wife by the name of her husband' => ["Mr. John Lee;{$mail};;{$home}", "Mrs. John Lee;{$mail};;{$home}", 'review'];
+        yield 'a title that tells nothing' => ["Dr. Ann Lee;{$mail};;{$home}", "Ms. Ann Lee;{$mail};;{$home}", 'certain'];
+        yield 'titles of one woman' => ["Miss Ann Lee;{$mail};;{$home}", "Mrs. Ann Lee;{$mail};;{$home}", 'certain'];
         yield 'a slip in the postal code' => ["Ann Lee;;;{$home}", 'Ann Lee;;;12 Elm Street||Dover|NH|03802', 'review'];
         yield 'no postal code' => ["A. Lee;;;{$home}", 'Ann Lee;;;12 Elm Street||Dover|NH|', 'review'];
         yield 'a street of that name in another town' => ["A. Lee;;;{$home}", 'Ann Lee;;;12 Elm Street||Bath|ME|04530', null];
