@@ -110,6 +110,7 @@ final class PairsTest extends TestCase
         yield 'one without the unit' => ["Ann Lee;;;{$home}", 'Ann Lee;;;12 Elm St|Apt 4|Dover|NH|03820', 'review'];
         yield 'one unit, otherwise written' => ['Ann Lee;;;12 Elm St|Unit 4-A|Dover|NH|03820', 'Ann Lee;;;12 Elm Street #4A||Dover|NH|03820', 'certain'];
         yield 'a wife by the name of her husband' => ["Mr. John Lee;{$mail};;{$home}", "Mrs. John Lee;{$mail};;{$home}", 'review'];
+        yield 'a man and a woman of one name, nothing else known' => ['Mr. Marta Quill', 'Ms. Marta Quill', null];
         yield 'a title that tells nothing' => ["Dr. Ann Lee;{$mail};;{$home}", "Ms. Ann Lee;{$mail};;{$home}", 'certain'];
         yield 'titles of one woman' => ["Miss Ann Lee;{$mail};;{$home}", "Mrs. Ann Lee;{$mail};;{$home}", 'certain'];
         yield 'a slip in the postal code' => ["Ann Lee;;;{$home}", 'Ann Lee;;;12 Elm Street||Dover|NH|03802', 'review'];
