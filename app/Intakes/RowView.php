@@ -124,15 +124,15 @@ final readonly class RowView
         $planner = $this->planners->of($intake);
         $candidates = [];
         foreach ($findings as $finding) {
-            $candidate = $stored[$finding['ref']] ?? (is_string($finding['ref']) ? $this->ofUnit($intake, (int) $finding['ref']) : null);
+            [$candidate, $given] = is_int($finding['ref']) ? [$stored[$finding['ref']] ?? null, $gifts[$finding['ref']] ?? []] : $this->ofUnit($intake, (int) $finding['ref']);
             if ($candidate !== null) {
                 $candidates[] = [
                     'decision' => Decision::on($finding['ref']),
                     'label' => is_int($finding['ref']) ? "Supporter {$finding['ref']}" : 'Row '.Unit::row((int) $finding['ref']).' of this file',
                     'for' => $finding['for'],
                     'against' => $finding['against'],
-                    'values' => array_diff_key([...self::stored($candidate), 'Gifts' => self::gifts($gifts[$finding['ref']] ?? [])], array_flip($hidden)),
-                    'after' => array_diff_key([...self::stored(Projection::after($candidate, $planner->plan('row', $party->record, $candidate))), 'Gifts' => self::gifts([...$gifts[$finding['ref']] ?? [], ...array_map(static fn (IncomingGift $gift): array => [$gift->amount, $gift->date], Planner::giftsMissing($party->record, $candidate))])], array_flip($hidden)),
+                    'values' => array_diff_key([...self::stored($candidate), 'Gifts' => self::gifts($given)], array_flip($hidden)),
+                    'after' => array_diff_key([...self::stored(Projection::after($candidate, $planner->plan('row', $party->record, $candidate))), 'Gifts' => self::gifts([...$given, ...array_map(static fn (IncomingGift $gift): array => [$gift->amount, $gift->date], Planner::giftsMissing($party->record, $candidate))])], array_flip($hidden)),
                 ];
             }
         }
@@ -156,11 +156,17 @@ final readonly class RowView
         ];
     }
 
-    private function ofUnit(Intake $intake, int $unit): ?SupporterRecord
+    /** @return array{?SupporterRecord, list<array{string, string}>} the one that a row would make, with amount and date of each gift that the row brings */
+    private function ofUnit(Intake $intake, int $unit): array
     {
-        $changes = DB::table('intake_results')->where('intake_id', $intake->id)->where('unit', $unit)->value('changes');
+        $json = DB::table('intake_results')->where('intake_id', $intake->id)->where('unit', $unit)->value('changes');
+        if ($json === null) {
+            return [null, []];
+        }
+        $changes = array_map(Change::fromArray(...), json_decode($json, true));
+        $gifts = array_filter($changes, static fn (Change $change): bool => $change->subject === Subject::Gift && $change->action === Action::Create);
 
-        return $changes === null ? null : Projection::after(null, array_map(Change::fromArray(...), json_decode($changes, true)));
+        return [Projection::after(null, $changes), array_values(array_map(static fn (Change $gift): array => [(string) ($gift->after()['amount'] ?? ''), (string) ($gift->after()['given_on'] ?? '')], $gifts))];
     }
 
     /** @return array<string, string> */

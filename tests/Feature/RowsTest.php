@@ -76,6 +76,19 @@ final class RowsTest extends TestCase
         self::assertSame(3, $this->getJson("/api/intakes/{$intake->id}")->json('held.unsure'));
     }
 
+    public function test_a_row_that_may_be_one_above_is_shown_with_the_gifts_of_both(): void
+    {
+        $intake = $this->sifted("Last name,First name,Email,Gift date,Amount\nLee,Ann,ann@example.org,2024-01-02,50\nLee,A.,ann@example.org,2024-02-03,1.50\nLee,A.,ann@example.org,2024-01-02,50\n");
+        $candidate = fn (int $number): array => $this->getJson("/api/intakes/{$intake->id}/rows/{$number}/match")->assertOk()->json('candidates.0');
+
+        self::assertSame(['Row 2 of this file', '1 gift, 50.00, latest 2024-01-02', '2 gifts, 51.50, latest 2024-02-03'], [$candidate(3)['label'], $candidate(3)['values']['Gifts'], $candidate(3)['after']['Gifts']]);
+        $said = $candidate(4);
+        $this->edit($intake->id, ['kind' => 'match', 'number' => 4, 'to' => $said['decision']]);
+        $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'Gifts'])->assertSuccessful();
+        self::assertSame('2 gifts, 100.00, latest 2024-01-02', $said['after']['Gifts']);
+        self::assertSame(['100.00', 2], [DB::table('gifts')->sum('amount'), DB::table('gifts')->count()], 'What was shown is what came.');
+    }
+
     public function test_a_row_that_may_be_father_or_son_is_asked_about(): void
     {
         $this->loaded("Last name,First name,Suffix,Birthday,Email,Street,City,State,Zip\nPark,Robert,,1948-02-03,rob@example.org,12 Elm St,Dover,NH,03820\nPark,Robert,Jr.,1975-11-23,,12 Elm St,Dover,NH,03820\nLee,Ann,,,,9 Quay Rd,Dover,NH,03820\n", ['accept_addresses' => true], ['name.last', 'name.first', 'name.suffix', 'birth_date', 'email', 'address.line1', 'address.city', 'address.state', 'address.postal_code']);
