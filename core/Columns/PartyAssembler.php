@@ -9,10 +9,8 @@ use PineSieve\Core\Addresses\AddressBlock;
 use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Addresses\StandardizedAddress;
 use PineSieve\Core\Gifts\Amount;
-use PineSieve\Core\Names\NameRemarks;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
-use PineSieve\Core\Names\TwoPeople;
 use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Records\ContactPoint;
 use PineSieve\Core\Records\Identifier;
@@ -51,7 +49,7 @@ final readonly class PartyAssembler
      */
     public function assemble(array $values, array $problems, array $faulty, bool $acceptAddresses): MappedRow
     {
-        $persons = array_map(self::withoutRemarks(...), PersonValues::grouped($values));
+        $persons = array_map(static fn (PersonValues $person): PersonValues => $person->withoutRemarks(), PersonValues::grouped($values));
         $main = $persons[''] ?? new PersonValues;
         // The contact person of no organization is whom the row is about.
         if (isset($persons['contact']) && ! $main->namesSomeone()) {
@@ -78,31 +76,6 @@ final readonly class PartyAssembler
         [$parties, $links] = $this->withHousehold($parties, $links, $persons['household'] ?? new PersonValues);
 
         return new MappedRow($parties, $links, $addresses[0][1] ?? $this->standardizer->standardize(new Address), [...$problems, ...$faults, ...$this->requirements->check($record, $this->columns, $faulty)], Amount::sum(array_filter(array_column($gifts, 'amount'), static fn (string $amount): bool => $amount !== '')));
-    }
-
-    /** What stands beside a name in its cell goes where it belongs: a nickname, a death, a note. */
-    private static function withoutRemarks(PersonValues $values): PersonValues
-    {
-        foreach ($values->first('kind') === SupporterKind::Organization->value ? [] : ['name.full', 'name.first', 'name.last'] as $field) {
-            $written = $values->first($field);
-            $read = NameRemarks::of($written);
-            // Of two in a cell, nobody knows of which of them it is told.
-            if ($read->name === $written || $field === 'name.full' && (WrittenName::isOrganization($written) || TwoPeople::areIn($read->name))) {
-                continue;
-            }
-            $values = $values->instead($field, $read->name);
-            if ($read->nickname !== '' && $values->first('name.nickname') === '') {
-                $values = $values->with('name.nickname', $read->nickname);
-            }
-            if ($read->isDeceased && $values->first('status') === '') {
-                $values = $values->with('status', 'deceased');
-            }
-            if ($read->remark !== '') {
-                $values = $values->instead('notes', implode("\n", array_filter([$values->first('notes'), "With the name: {$read->remark}"], static fn (string $note): bool => $note !== '')));
-            }
-        }
-
-        return $values;
     }
 
     /** @return ?array{string, string} "Ann M." in a column of first names is a first name and the initial of a middle one; null if it is not */

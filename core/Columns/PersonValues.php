@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Columns;
 
+use PineSieve\Core\Names\NameRemarks;
+use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Names\TwoPeople;
+use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Standards\Target;
 
 /** The values that a row has for one of the supporters it tells of, or for one thing of that supporter. */
@@ -62,8 +66,34 @@ final readonly class PersonValues
         return new self(array_values(array_filter($this->values, static fn (FedValue $value): bool => $value->target->field !== $field)));
     }
 
+    /** What stands beside a name in its cell goes where it belongs: a nickname, a death, a note. */
+    public function withoutRemarks(): self
+    {
+        $values = $this;
+        foreach ($this->first('kind') === SupporterKind::Organization->value ? [] : ['name.full', 'name.first', 'name.last'] as $field) {
+            $written = $this->first($field);
+            $read = NameRemarks::of($written);
+            // Of two in a cell, nobody knows of which of them it is told.
+            if ($read->name === $written || $field === 'name.full' && (WrittenName::isOrganization($written) || TwoPeople::areIn($read->name))) {
+                continue;
+            }
+            $values = $values->instead($field, $read->name);
+            if ($read->nickname !== '' && $values->first('name.nickname') === '') {
+                $values = $values->with('name.nickname', $read->nickname);
+            }
+            if ($read->isDeceased && $values->first('status') === '') {
+                $values = $values->with('status', 'deceased');
+            }
+            if ($read->remark !== '') {
+                $values = $values->instead('notes', implode("\n", array_filter([$values->first('notes'), "With the name: {$read->remark}"], static fn (string $note): bool => $note !== '')));
+            }
+        }
+
+        return $values;
+    }
+
     /** A value in place of all that a field has. */
-    public function instead(string $field, string $value): self
+    private function instead(string $field, string $value): self
     {
         return $this->without($field)->with($field, $value);
     }

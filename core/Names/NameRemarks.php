@@ -10,7 +10,10 @@ use PineSieve\Core\Text\Tidy;
 /** What people write beside a name in the same cell: 'Robert "Bob" Lee', "Ann Lee (deceased)", "Ann Lee (née Park)". */
 final readonly class NameRemarks
 {
-    private const GONE = ['deceased', 'dec', 'decd', 'dead', 'passed away', 'rip'];
+    private const GONE = ['deceased', 'dec', 'decd', 'dead', 'died', 'passed away', 'rip'];
+
+    /** With a date alone: "d. 2019", "died in May 2019", "dec. 5/3/2019". */
+    private const GONE_ON = '/^(?:deceased|dec|decd|died|d|passed|passed away) (?:on |in )?(?:[a-z]+ )?[\d ]+$/D';
 
     /**
      * @param  string  $name  the name alone
@@ -33,9 +36,13 @@ final readonly class NameRemarks
         [$nickname, $isDeceased, $remarks] = ['', false, []];
         $take = static function (string $inner, bool $isQuoted) use (&$nickname, &$isDeceased, &$remarks): string {
             $inner = Tidy::line($inner);
-            if (in_array(Fold::words($inner), self::GONE, true)) {
-                $isDeceased = true;
-            } elseif ($nickname === '' && ($isQuoted || self::isShortForm($inner))) {
+            $folded = Fold::words($inner);
+            $isAll = in_array($folded, self::GONE, true);
+            $isDeceased = $isDeceased || $isAll || preg_match(self::GONE_ON, $folded) === 1;
+            if ($isAll) {
+                return ' ';
+            }
+            if ($nickname === '' && ($isQuoted || self::isShortForm($folded))) {
                 $nickname = $inner;
             } elseif ($inner !== '') {
                 $remarks[] = $inner;
@@ -62,10 +69,8 @@ final readonly class NameRemarks
         ], static fn (string $part): bool => $part !== ''));
     }
 
-    private static function isShortForm(string $text): bool
+    private static function isShortForm(string $folded): bool
     {
-        $folded = Fold::words($text);
-
         return ! str_contains($folded, ' ') && Nicknames::fullOf($folded) !== [];
     }
 }

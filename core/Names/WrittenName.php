@@ -16,7 +16,7 @@ final readonly class WrittenName
     private const FIRM = '/(?:&|\band\b|\+)\s*(?:sons?|daughters?|brothers|bros|co|company|associates?|assoc|partners?)\b/iu';
 
     /** Words of organizations that are last names as well, to what has to stand before them: anything, or a first name that is known. */
-    private const LAST_NAMES = ['church' => false, 'temple' => false, 'parish' => false, 'banks' => false, 'bank' => true, 'store' => true, 'inn' => true, 'school' => true, 'college' => true, 'city' => true, 'town' => true, 'shop' => true, 'co' => true, 'works' => true, 'market' => true, 'union' => true, 'service' => true, 'league' => true];
+    private const LAST_NAMES = ['church' => false, 'temple' => false, 'parish' => false, 'banks' => false, 'bank' => true, 'store' => true, 'inn' => true, 'school' => true, 'college' => true, 'city' => true, 'town' => true, 'shop' => true, 'co' => true, 'works' => true, 'market' => true, 'union' => true, 'service' => true, 'league' => true, 'lodge' => true, 'guild' => true];
 
     private function __construct(
         public SupporterKind $kind,

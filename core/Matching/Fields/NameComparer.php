@@ -20,22 +20,17 @@ final readonly class NameComparer implements FieldComparer
     /** Parts of a value. */
     private const SHOWN = 0;
 
-    private const FIRST = 1;
+    public const FIRST = 1;
 
-    private const MIDDLE = 2;
+    public const MIDDLE = 2;
 
-    private const LAST = 3;
+    public const LAST = 3;
 
-    private const GENERATION = 4;
+    public const GENERATION = 4;
 
     private const SHOWN_FIRST = 5;
 
-    private const TITLE = 6;
-
-    /** Titles that tell a man from a woman. */
-    private const OF_MEN = ['mr', 'sir'];
-
-    private const OF_WOMEN = ['mrs', 'ms', 'miss', 'dame'];
+    public const TITLE = 6;
 
     public function __construct(private Comparison $comparison)
     {
@@ -109,55 +104,11 @@ final readonly class NameComparer implements FieldComparer
         if ($likeness !== null) {
             return [$likeness, 'the first names are spelled alike'];
         }
-        if ($options->nicknames && $this->comparison->how === How::Alike && (self::isFormSpelledLike($a, $b) || self::isFormSpelledLike($b, $a))) {
+        if ($options->nicknames && $this->comparison->how === How::Alike && (Spelling::isFormAlike($a, $b) || Spelling::isFormAlike($b, $a))) {
             return [0.75, "{$one[self::SHOWN_FIRST]} and {$other[self::SHOWN_FIRST]} are forms of one name, but for a slip"];
         }
 
         return $options->sound && strlen($a) > 2 && Spelling::soundAlike($a, $b) ? [0.8, 'the first names sound alike'] : null;
-    }
-
-    /**
-     * Whether two people's first names are plainly others: no form, initial or misspelling of each other.
-     *
-     * @param  list<string>  $one
-     * @param  list<string>  $other
-     */
-    public static function hasOtherFirst(array $one, array $other): bool
-    {
-        [$a, $b] = [$one[self::FIRST], $other[self::FIRST]];
-        if ($a === '' || $b === '' || $a === $b || $one[self::MIDDLE] === $b || $other[self::MIDDLE] === $a || Nicknames::common($a, $b) !== null) {
-            return false;
-        }
-        [$short, $long] = strlen($a) <= strlen($b) ? [$a, $b] : [$b, $a];
-        $isInitial = strlen($short) === 1 && $short === $long[0];
-        $isSwapped = self::isSpelledLike($a, $other[self::LAST]) || self::isSpelledLike($b, $one[self::LAST]);
-
-        return ! $isInitial && ! $isSwapped && ! str_starts_with("{$long} ", "{$short} ") && ! (strlen($short) > 3 && str_starts_with($long, $short))
-            && ! self::isSpelledLike($a, $b) && ! Spelling::soundAlike($a, $b) && ! self::isFormSpelledLike($a, $b) && ! self::isFormSpelledLike($b, $a);
-    }
-
-    /** With one slip in three or four letters. Of three, another letter in the place of one makes another name (Jim, Kim). */
-    private static function isSpelledLike(string $a, string $b): bool
-    {
-        if (strlen($a) === 3 && strlen($b) === 3) {
-            return count_chars($a, 1) === count_chars($b, 1);
-        }
-
-        return Spelling::likeness($a, $b, max(strlen($a), strlen($b)) === 3 ? 66 : 70) !== null;
-    }
-
-    /** Whether a name is, but for a slip behind its first letter, a form of another: Jackie and Jacquelien, Jacqueline and Jakcie. */
-    private static function isFormSpelledLike(string $form, string $name): bool
-    {
-        foreach (Nicknames::fullOf($form) as $full) {
-            foreach (Nicknames::formsOf($full) as $one) {
-                if ($one[0] === $name[0] && Spelling::likeness($one, $name, 80) !== null) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
     }
 
     /**
@@ -167,40 +118,6 @@ final readonly class NameComparer implements FieldComparer
     private static function turned(array $value): array
     {
         return array_values(array_replace($value, [self::FIRST => $value[self::LAST], self::LAST => $value[self::FIRST], self::SHOWN_FIRST => ucfirst($value[self::LAST])]));
-    }
-
-    /**
-     * @param  list<string>  $one
-     * @param  list<string>  $other
-     * @return array{string, string} "Jr.", "Sr.", "II"; '' where it says nothing
-     */
-    public static function generations(array $one, array $other): array
-    {
-        return [$one[self::GENERATION], $other[self::GENERATION]];
-    }
-
-    /**
-     * @param  list<string>  $one
-     * @param  list<string>  $other
-     * @return bool whether one is written as a man, the other as a woman
-     */
-    public static function hasOtherTitle(array $one, array $other): bool
-    {
-        [$a, $b] = [$one[self::TITLE], $other[self::TITLE]];
-
-        return in_array($a, self::OF_MEN, true) && in_array($b, self::OF_WOMEN, true) || in_array($a, self::OF_WOMEN, true) && in_array($b, self::OF_MEN, true);
-    }
-
-    /**
-     * @param  list<string>  $one
-     * @param  list<string>  $other
-     * @return bool whether both give a middle name, and they begin with other letters
-     */
-    public static function hasOtherMiddle(array $one, array $other): bool
-    {
-        [$a, $b] = [$one[self::MIDDLE], $other[self::MIDDLE]];
-
-        return $a !== '' && $b !== '' && $a[0] !== $b[0] && ($one[self::FIRST] === $other[self::FIRST] || Nicknames::common($one[self::FIRST], $other[self::FIRST]) !== null);
     }
 
     /**

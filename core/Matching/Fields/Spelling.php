@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Matching\Fields;
 
+use PineSieve\Core\Names\Nicknames;
+
 /** How far apart two spellings are. Works on bytes: what it gets is folded to ASCII, or compared letter by letter all the same. */
 final class Spelling
 {
@@ -78,6 +80,20 @@ final class Spelling
         $sound = self::sound($one);
 
         return $sound !== '' && $sound === self::sound($other) && self::likeness($one, $other, 55) !== null;
+    }
+
+    /** Whether a name is, but for a slip behind its first letter, a form of another: Jackie and Jacquelien, Jacqueline and Jakcie. */
+    public static function isFormAlike(string $form, string $name): bool
+    {
+        foreach (Nicknames::fullOf($form) as $full) {
+            foreach (Nicknames::formsOf($full) as $one) {
+                if ($one[0] === $name[0] && self::likeness($one, $name, 80) !== null) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /** Optimal string alignment distance: insertions, deletions, substitutions, and transpositions of neighbours. */

@@ -6,7 +6,7 @@ namespace PineSieve\Core\Matching\Pairs;
 
 use PineSieve\Core\Matching\Fields\Agreement;
 use PineSieve\Core\Matching\Fields\DateComparer;
-use PineSieve\Core\Matching\Fields\NameComparer;
+use PineSieve\Core\Matching\Fields\NameContrast;
 use PineSieve\Core\Matching\Rules\Comparison;
 use PineSieve\Core\Matching\Rules\Sign;
 use PineSieve\Core\Names\SupporterKind;
@@ -77,7 +77,7 @@ final readonly class Circumstances
     public function prove(array $one, array $other): bool
     {
         [$names, $otherNames] = [$one[$this->places[Comparison::NAME]], $other[$this->places[Comparison::NAME]]];
-        [$generation, $otherGeneration] = $this->kind === SupporterKind::Person && $names !== [] && $otherNames !== [] ? NameComparer::generations($names[0], $otherNames[0]) : ['', ''];
+        [$generation, $otherGeneration] = $this->kind === SupporterKind::Person && $names !== [] && $otherNames !== [] ? NameContrast::generations($names[0], $otherNames[0]) : ['', ''];
 
         return $generation !== '' && $generation === $otherGeneration || self::shares($one[$this->places['birth_date']], $other[$this->places['birth_date']]) || self::shares($one[$this->places[Comparison::ID]], $other[$this->places[Comparison::ID]]);
     }
@@ -91,20 +91,20 @@ final readonly class Circumstances
     {
         [$one, $other] = [$names[0], $others[0]];
         $signs = [];
-        [$generation, $otherGeneration] = NameComparer::generations($one, $other);
+        [$generation, $otherGeneration] = NameContrast::generations($one, $other);
         if ($generation !== $otherGeneration) {
             $sign = $generation !== '' && $otherGeneration !== '' ? Sign::Generation : Sign::GenerationLeftOut;
             $signs[$sign->value] = $sign === Sign::Generation ? "One is {$generation}, the other {$otherGeneration}" : "Only one is {$generation}{$otherGeneration}";
         }
-        if (NameComparer::hasOtherMiddle($one, $other)) {
+        if (NameContrast::hasOtherMiddle($one, $other)) {
             $signs[Sign::MiddleName->value] = "The middle names differ: {$one[0]}, {$other[0]}";
         }
-        if (NameComparer::hasOtherTitle($one, $other)) {
+        if (NameContrast::hasOtherTitle($one, $other)) {
             $signs[Sign::Title->value] = 'One is written as a man, the other as a woman';
         }
         foreach ($names as $name) {
             foreach ($others as $otherName) {
-                if (! NameComparer::hasOtherFirst($name, $otherName)) {
+                if (! NameContrast::hasOtherFirst($name, $otherName)) {
                     return $signs;
                 }
             }

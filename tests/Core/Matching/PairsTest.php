@@ -6,73 +6,15 @@ namespace Tests\Core\Matching;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use PineSieve\Bench\Truth;
 use PineSieve\Core\Addresses\Address;
-use PineSieve\Core\Addresses\AddressStandardizer;
-use PineSieve\Core\Matching\Fields\FieldComparers;
-use PineSieve\Core\Matching\Fields\Traits;
 use PineSieve\Core\Matching\Pairs\Pair;
-use PineSieve\Core\Matching\Pairs\PairJudge;
-use PineSieve\Core\Matching\Pairs\PairSearch;
 use PineSieve\Core\Matching\Pairs\PreparedRecord;
-use PineSieve\Core\Matching\Pairs\SearchReport;
-use PineSieve\Core\Matching\Rules\Certainty;
-use PineSieve\Core\Matching\Rules\RuleSet;
-use PineSieve\Core\Matching\Rules\ShippedRules;
-use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
-use PineSieve\Core\Names\WrittenName;
-use PineSieve\Core\Records\Identifier;
-use PineSieve\Core\Standards\FieldCatalog;
+use Tests\Support\Compared;
 
-/** What two records amount to by the rule sets that come with the program, and how pairs are found among many. */
+/** What two records amount to by the rule sets that come with the program. */
 final class PairsTest extends TestCase
 {
-    private string $folder = '';
-
-    protected function setUp(): void
-    {
-        $this->folder = sys_get_temp_dir().'/pairs-'.bin2hex(random_bytes(4));
-        mkdir($this->folder);
-    }
-
-    protected function tearDown(): void
-    {
-        $this->clear();
-        rmdir($this->folder);
-    }
-
-    private function clear(): void
-    {
-        array_map(unlink(...), glob("{$this->folder}/*") ?: []);
-    }
-
-    private static function judge(SupporterKind $kind, ?RuleSet $set = null): PairJudge
-    {
-        $comparers = new FieldComparers(FieldCatalog::builtIn());
-
-        return new PairJudge($set ?? ShippedRules::of($kind, $comparers), $comparers);
-    }
-
-    /** @param  list<array<string, mixed>>  $rules */
-    private static function rules(array $rules): RuleSet
-    {
-        return RuleSet::fromArray(['name' => 'Ours', 'kind' => 'person', 'rules' => array_map(static fn (array $rule, int $i): array => ['name' => "Rule {$i}", 'verdict' => 'certain', ...$rule], $rules, array_keys($rules))], static fn (): bool => true);
-    }
-
-    /** @param  string  $said  "name; email; phone; street|unit|city|state|zip; born; id", blanks for what is not known */
-    private static function traits(string $said, SupporterKind $kind = SupporterKind::Person): Traits
-    {
-        [$name, $email, $phone, $address, $born, $id] = [...array_map(trim(...), explode(';', $said)), '', '', '', '', ''];
-        $written = Address::fromParts(array_combine(array_slice(Address::PARTS, 0, 5), [...array_map(trim(...), explode('|', $address)), ...array_fill(0, 5 - count(explode('|', $address)), '')]));
-        $person = $kind === SupporterKind::Organization ? new PersonName : WrittenName::parse($name)->person;
-
-        return new Traits(
-            $kind, $person, $name, $address === '' ? [] : [[$written, (new AddressStandardizer)->standardize($written)->standard]], $email === '' ? [] : [$email], $phone === '' ? [] : [$phone],
-            $id === '' ? [] : [new Identifier('old', $id)], ['birth_date' => $born, 'first_name' => $person->first, 'middle_name' => $person->middle, 'last_name' => $person->last],
-        );
-    }
-
     /** @return iterable<string, array{string, string, ?string}> two people, and what they are: certain, review, or null for two */
     public static function people(): iterable
     {
@@ -156,8 +98,8 @@ final class PairsTest extends TestCase
 
     public function test_who_lives_together_is_told_as_such(): void
     {
-        $judge = self::judge(SupporterKind::Person);
-        $home = static fn (string $one, string $other): ?Pair => $judge->relation($judge->prepare(1, self::traits($one)), $judge->prepare(2, self::traits($other)))?->home;
+        $judge = Compared::judge(SupporterKind::Person);
+        $home = static fn (string $one, string $other): ?Pair => $judge->relation($judge->prepare(1, Compared::traits($one)), $judge->prepare(2, Compared::traits($other)))?->home;
         $address = ';;;12 Elm St||Dover|NH|03820';
 
         self::assertSame(['Same address once both are in standard form'], array_values(array_filter($home("Ann Lee{$address}", "Bo Lee{$address}")->for ?? [], static fn (string $reason): bool => str_contains($reason, 'address'))));
@@ -167,41 +109,6 @@ final class PairsTest extends TestCase
         self::assertNull($home("Ann Lee{$address}", "Bo Quill{$address}"), 'Neighbours in one house.');
         self::assertNotNull($home('Ann Lee;;+16035550143;12 Elm St||Dover|NH|03820', 'Bo Quill;;+16035550143;12 Elm St||Dover|NH|03820'), 'They share a phone too.');
         self::assertNull($home('Ann Lee;;+16035550143', 'Bo Lee;;+16035550143'), 'No address is known of them.');
-    }
-
-    /** @return iterable<string, array{list<string>, list<string>}> people by their numbers from 1 on, and what is found among them */
-    public static function families(): iterable
-    {
-        $mail = 'lee@example.org';
-        $home = '12 Elm St||Dover|NH|03820';
-        $father = "Robert Lee;;;{$home};1948-02-03";
-        $son = "Robert Lee;;;{$home};1975-11-23";
-        yield 'father, son, and one who may be either' => [[$father, $son, "Robert Lee;;;{$home}"], ['1 3 review', '2 3 review']];
-        yield 'the father twice, and the son' => [[$father, $father, $son], ['1 2 certain']];
-        yield 'two who may be either are one of them each' => [[$father, $son, "Robert Lee;;;{$home}", "Robert Lee;;;{$home}"], ['1 3 review', '1 4 review', '2 3 review', '2 4 review', '3 4 certain']];
-        yield 'senior, junior, and one without' => [["Robert Lee Sr.;;;{$home}", "Robert Lee Jr.;;;{$home}", "Robert Lee;;;{$home}"], ['1 3 review', '2 3 review']];
-        yield 'two without, and a junior' => [["Robert Lee;;;{$home}", "Robert Lee;;;{$home}", "Robert Lee Jr.;;;{$home}"], ['1 2 review', '1 3 review', '2 3 review']];
-        yield 'two juniors, and one without' => [["Robert Lee Jr.;;;{$home}", "Robert Lee Jr.;;;{$home}", "Robert Lee;;;{$home}"], ['1 2 certain', '1 3 review', '2 3 review']];
-        yield 'two without who have an id in common, and a junior' => [["Robert Lee;;;{$home};;X-1", "Robert Lee;;;{$home};;X-1", "Robert Lee Jr.;;;{$home}"], ['1 2 certain', '1 3 review', '2 3 review']];
-        yield 'a namesake who lives elsewhere' => [["Robert Lee;{$mail};;{$home}", "Robert Lee;{$mail};;{$home}", 'Robert Lee Jr.;;;9 Quay Rd||Bath|ME|04530'], ['1 2 certain']];
-        yield 'a namesake of one of them alone' => [["Robert Lee;{$mail};;{$home}", "Robert Lee;{$mail}", "Robert Lee Jr.;;;{$home}"], ['1 2 certain', '1 3 review']];
-        yield 'middle names at one email' => [["Ann B. Lee;{$mail}", "Ann C. Lee;{$mail}", "Ann Lee;{$mail}"], ['1 2 review', '1 3 review', '2 3 review']];
-    }
-
-    /**
-     * @param  list<string>  $people
-     * @param  list<string>  $found
-     */
-    #[DataProvider('families')]
-    public function test_who_may_be_either_of_two_namesakes_is_neither_for_certain(array $people, array $found): void
-    {
-        $judge = self::judge(SupporterKind::Person);
-        $records = array_combine(range(1, count($people)), array_map(self::traits(...), $people));
-        foreach ([$records, array_reverse($records, true)] as $order) {
-            $pairs = array_map(static fn (Pair $pair): string => "{$pair->one} {$pair->other} {$pair->certainty->value}", $this->search($judge, $order)[0]);
-            sort($pairs);
-            self::assertSame($found, $pairs);
-        }
     }
 
     #[DataProvider('people')]
@@ -243,8 +150,8 @@ final class PairsTest extends TestCase
 
     private function compared(SupporterKind $kind, string $one, string $other, ?string $verdict): void
     {
-        $judge = self::judge($kind);
-        [$a, $b] = [$judge->prepare(2, self::traits($one, $kind)), $judge->prepare(1, self::traits($other, $kind))];
+        $judge = Compared::judge($kind);
+        [$a, $b] = [$judge->prepare(2, Compared::traits($one, $kind)), $judge->prepare(1, Compared::traits($other, $kind))];
         $pair = $judge->judge($a, $b);
 
         self::assertSame($verdict, $pair?->certainty->value, $pair?->reasons() ?? '');
@@ -260,8 +167,8 @@ final class PairsTest extends TestCase
 
     public function test_reasons_are_told_for_and_against(): void
     {
-        $judge = self::judge(SupporterKind::Person);
-        $pair = $judge->judge($judge->prepare(1, self::traits('Bob Lee;bob@example.org;;;;X-1')), $judge->prepare(2, self::traits('Robert Lee Jr.;bob@example.org;;;;X-2')));
+        $judge = Compared::judge(SupporterKind::Person);
+        $pair = $judge->judge($judge->prepare(1, Compared::traits('Bob Lee;bob@example.org;;;;X-1')), $judge->prepare(2, Compared::traits('Robert Lee Jr.;bob@example.org;;;;X-2')));
 
         self::assertSame(['Same email: bob@example.org', 'Names agree, Bob and Robert are usual forms of Robert: Bob Lee, Robert Lee Jr.'], $pair?->for);
         self::assertSame(['old has them as two: X-1, X-2', 'Only one is Jr.'], $pair?->against);
@@ -270,8 +177,8 @@ final class PairsTest extends TestCase
 
     public function test_where_no_rule_holds_one_is_told_what_they_share_all_the_same(): void
     {
-        $judge = self::judge(SupporterKind::Person);
-        [$one, $other] = [$judge->prepare(1, self::traits('Bo Lee;lee@example.org;+16035550143')), $judge->prepare(2, self::traits('Ann Lee;lee@example.org;+16035550199'))];
+        $judge = Compared::judge(SupporterKind::Person);
+        [$one, $other] = [$judge->prepare(1, Compared::traits('Bo Lee;lee@example.org;+16035550143')), $judge->prepare(2, Compared::traits('Ann Lee;lee@example.org;+16035550199'))];
 
         self::assertNull($judge->judge($one, $other));
         self::assertSame([['Same email'], ['The first names differ: Bo Lee, Ann Lee', 'Another phone']], $judge->reasons($one, $other));
@@ -279,8 +186,8 @@ final class PairsTest extends TestCase
 
     public function test_what_more_speaks_for_a_pair_puts_it_before_others(): void
     {
-        $judge = self::judge(SupporterKind::Person);
-        $score = static fn (string $one, string $other): int => $judge->judge($judge->prepare(1, self::traits($one)), $judge->prepare(2, self::traits($other)))->score ?? 0;
+        $judge = Compared::judge(SupporterKind::Person);
+        $score = static fn (string $one, string $other): int => $judge->judge($judge->prepare(1, Compared::traits($one)), $judge->prepare(2, Compared::traits($other)))->score ?? 0;
 
         self::assertGreaterThan($score('Ann Lee;a@example.org', 'Ann Lee;a@example.org'), $score('Ann Lee;a@example.org;+12075550143', 'Ann Lee;a@example.org;+12075550143'));
         self::assertGreaterThan($score('Ann Lee', 'Ann Lee'), $score('Ann Lee;a@example.org', 'Ann Lee;a@example.org'));
@@ -300,107 +207,8 @@ final class PairsTest extends TestCase
     #[DataProvider('blanks')]
     public function test_blanks(array $rules, string $one, string $other, bool $agree): void
     {
-        $judge = self::judge(SupporterKind::Person, self::rules($rules));
+        $judge = Compared::judge(SupporterKind::Person, Compared::rules($rules));
 
-        self::assertSame($agree, $judge->judge($judge->prepare(1, self::traits($one)), $judge->prepare(2, self::traits($other))) !== null);
-    }
-
-    /**
-     * @param  iterable<int, Traits>  $records
-     * @return array{list<Pair>, SearchReport}
-     */
-    private function search(PairJudge $judge, iterable $records): array
-    {
-        $this->clear();
-        $search = new PairSearch($judge, $this->folder);
-        foreach ($records as $number => $traits) {
-            $search->add($judge->prepare($number, $traits));
-        }
-        $pairs = $search->pairs();
-
-        return [iterator_to_array($pairs, false), $pairs->getReturn()];
-    }
-
-    public function test_the_search_finds_what_comparing_each_with_each_finds(): void
-    {
-        $judge = self::judge(SupporterKind::Person);
-        $records = [];
-        foreach ((new Truth(7, 1.5))->records(700) as $number => [$traits]) {
-            if ($traits->kind === SupporterKind::Person) {
-                $records[$number] = $traits;
-            }
-        }
-        [$pairs, $report] = $this->search($judge, $records);
-        $found = array_map(static fn (Pair $pair): string => "{$pair->one}-{$pair->other} {$pair->certainty->value}", $pairs);
-        $prepared = array_map($judge->prepare(...), array_keys($records), $records);
-        $all = [];
-        foreach ($prepared as $i => $one) {
-            for ($j = 0; $j < $i; $j++) {
-                $pair = $judge->judge($prepared[$j], $one);
-                if ($pair !== null) {
-                    $all[] = "{$pair->one}-{$pair->other} {$pair->certainty->value}";
-                }
-            }
-        }
-
-        self::assertSame($found, array_unique($found), 'Each pair once.');
-        self::assertSame([], array_diff($found, $all));
-        self::assertGreaterThan(60, count($all));
-        // Two slips in one email are the only thing that its traces do not promise to find.
-        self::assertLessThanOrEqual(1, count(array_diff($all, $found)));
-        self::assertSame([count($records), count($found)], [$report->records, $report->found]);
-        self::assertLessThan(count($records) ** 2 / 20, $report->compared);
-    }
-
-    public function test_what_too_many_share_is_told_and_not_looked_at(): void
-    {
-        $judge = self::judge(SupporterKind::Person, self::rules([['most' => 10, 'comparisons' => [['field' => 'phone']]]]));
-        [$pairs, $report] = $this->search($judge, array_map(self::traits(...), array_fill(1, 12, 'Ann Lee;;+16035550100')));
-
-        self::assertSame([[], 1, 12, '+16035550100', 'Rule 0'], [$pairs, $report->tooCommonCount, $report->tooCommon[0]->records, $report->tooCommon[0]->value, $report->tooCommon[0]->rules]);
-    }
-
-    public function test_of_what_too_many_share_those_who_share_more_are_looked_at(): void
-    {
-        $judge = self::judge(SupporterKind::Person, self::rules([['most' => 10, 'comparisons' => [['field' => 'name'], ['field' => 'address.postal_code']]]]));
-        $records = array_map(static fn (int $n): Traits => self::traits('Ann Lee;;;1 Elm St||Dover|NH|0'.(3800 + $n % 30)), range(1, 40));
-        [$pairs, $report] = $this->search($judge, $records);
-
-        self::assertCount(10, $pairs, 'Ann Lee is a common name; few of them live in one place.');
-        self::assertSame(0, $report->tooCommonCount);
-    }
-
-    public function test_a_row_is_no_duplicate_of_itself(): void
-    {
-        $judge = self::judge(SupporterKind::Person);
-        $search = new PairSearch($judge, $this->folder);
-        $search->add($judge->prepare(5, self::traits('Ann Lee;a@example.org')));
-        $search->add($judge->prepare(5, self::traits('Ann Lee;a@example.org')));
-        $search->add($judge->prepare(6, self::traits('')));
-
-        self::assertSame([], iterator_to_array($search->pairs()));
-    }
-
-    public function test_the_shipped_rules_keep_what_they_promise(): void
-    {
-        $right = $wrong = $all = $true = 0;
-        foreach (SupporterKind::cases() as $kind) {
-            $records = [];
-            foreach ((new Truth(11))->records(6000) as $number => [$traits]) {
-                if ($traits->kind === $kind) {
-                    $records[$number] = $traits;
-                    $true += $number % Truth::COPIES;
-                }
-            }
-            foreach ($this->search(self::judge($kind), $records)[0] as $pair) {
-                $isTrue = intdiv($pair->one, Truth::COPIES) === intdiv($pair->other, Truth::COPIES);
-                $all += (int) $isTrue;
-                $right += (int) ($isTrue && $pair->certainty === Certainty::Certain);
-                $wrong += (int) (! $isTrue && $pair->certainty === Certainty::Certain);
-            }
-        }
-
-        self::assertGreaterThan(0.995, $right / ($right + $wrong), 'precision of what is certain');
-        self::assertGreaterThan(0.95, $all / $true, 'recall of what is certain or to be reviewed');
+        self::assertSame($agree, $judge->judge($judge->prepare(1, Compared::traits($one)), $judge->prepare(2, Compared::traits($other))) !== null);
     }
 }

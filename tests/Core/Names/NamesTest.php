@@ -56,6 +56,7 @@ final class NamesTest extends TestCase
             yield $written => [$written, new PersonName(first: str_contains($written, 'Zs') ? 'Zsófia' : 'Ann', middle: $middle, last: 'Church')];
         }
         yield 'a last name of organizations, with a title and a suffix' => ['Dr. Ann Church, MD', new PersonName('Dr.', 'Ann', '', 'Church', 'MD')];
+        yield 'a lodge that is none' => ['Henry Lodge', new PersonName(first: 'Henry', last: 'Lodge')];
         yield 'a rarer one, behind a first name' => ['Susan Market', new PersonName(first: 'Susan', last: 'Market')];
     }
 
@@ -175,7 +176,11 @@ final class NamesTest extends TestCase
         yield ["Ann Lee, dec'd.", 'Ann Lee', 'deceased'];
         yield ['Ann Lee – DECEASED', 'Ann Lee', 'deceased'];
         yield ['†Ann Lee', 'Ann Lee', 'deceased'];
-        yield ['Ann Lee (d. 2019)', 'Ann Lee', '"d. 2019" goes to the notes'];
+        yield ['Ann Lee (d. 2019)', 'Ann Lee', 'deceased, "d. 2019" goes to the notes'];
+        yield ['Ann Lee (died in May 2019)', 'Ann Lee', 'deceased, "died in May 2019" goes to the notes'];
+        yield ['Ann Lee (Dec. 5/3/2019)', 'Ann Lee', 'deceased, "Dec. 5/3/2019" goes to the notes'];
+        yield ['Ann Lee (D. Park)', 'Ann Lee', '"D. Park" goes to the notes'];
+        yield ['Ann Lee (moved in 2019)', 'Ann Lee', '"moved in 2019" goes to the notes'];
         yield ['Robert (Bob) Lee (deceased) (moved)', 'Robert Lee', 'nickname Bob, deceased, "moved" goes to the notes'];
         yield ['Bob "Bobby" "Rob" Lee', 'Bob Lee', 'nickname Bobby, "Rob" goes to the notes'];
         yield ['Ann () Lee', 'Ann Lee', ''];

@@ -40,7 +40,7 @@ export function ChecksStage() {
     { key: 'hold', title: 'Held by a person', rows: checks.data?.by_person.hold ?? [] },
     { key: 'out', title: 'Left out by a person', rows: checks.data?.by_person.out ?? [] },
   ].filter((group) => group.rows.length > 0);
-  const group = byPerson.find((one) => one.key === chosen);
+  const group = byPerson.find((one) => one.key === chosen) ?? (kinds.length === 0 ? byPerson[0] : undefined);
   const kind = kinds.find((one) => keyOf(one) === chosen) ?? (group === undefined ? kinds[0] : undefined);
   const pick = (key: string) => {
     setChosen(key);
