@@ -136,7 +136,7 @@ export function DuplicatesPage() {
       <div className="hint">
         <span>
           {last === null && 'The database has not been searched yet.'}
-          {last !== null && isUnderWay(data) && `Looking through the supporters: ${count(last.done)} of ${count(last.total)} …`}
+          {last !== null && isUnderWay(data) && (last.state === 'waiting' ? 'The search begins in a moment …' : `Looking through the supporters: ${count(last.done)} of ${count(last.total)} …`)}
           {last?.state === 'done' && `${last.total === 0 ? 'Nobody was new or changed' : `${counted(last.total, 'supporter')} looked through`} ${moment(last.ended_at ?? last.created_at)}, ${counted(last.compared, 'pair')} compared${(last.too_common ?? []).length > 0 ? `; ${counted((last.too_common ?? []).length, 'value')} that too many share ${(last.too_common ?? []).length === 1 ? 'was' : 'were'} left alone` : ''}.`}
           {last?.state === 'failed' && (last.error ?? '')}
         </span>
