@@ -44,6 +44,11 @@ final class CannotRead extends SieveException
         return new self("The file is larger than allowed: {$what}.");
     }
 
+    public static function longCell(int $row): self
+    {
+        return new self("Row {$row} has a cell of more than a million characters, which no spreadsheet program can have written. Empty that cell and bring the file again.");
+    }
+
     /** @param  list<string>  $sheets */
     public static function noSuchSheet(string $sheet, array $sheets): self
     {

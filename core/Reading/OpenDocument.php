@@ -9,6 +9,8 @@ final readonly class OpenDocument implements Sheets
 {
     public const TABLE = 'urn:oasis:names:tc:opendocument:xmlns:table:1.0';
 
+    public const CONTENT = 'content.xml';
+
     /** @param  non-empty-list<string>  $names */
     private function __construct(
         private string $path,
@@ -23,7 +25,7 @@ final readonly class OpenDocument implements Sheets
         if ($zip->open($path, \ZipArchive::RDONLY) !== true) {
             return false;
         }
-        $type = $zip->getFromName('mimetype');
+        $type = $zip->getFromName('mimetype', 200);
         $zip->close();
 
         return $type !== false && str_starts_with($type, 'application/vnd.oasis.opendocument.spreadsheet');
@@ -38,14 +40,14 @@ final readonly class OpenDocument implements Sheets
         }
         try {
             ZipLimits::check($zip);
-            if (str_contains((string) $zip->getFromName('META-INF/manifest.xml'), 'encryption-data')) {
+            if (str_contains((string) $zip->getFromName('META-INF/manifest.xml', 1_000_000), 'encryption-data')) {
                 throw CannotRead::encrypted();
             }
         } finally {
             $zip->close();
         }
         $names = [];
-        $xml = self::content($path);
+        $xml = XmlPart::in($path, self::CONTENT);
         while ($xml->read()) {
             if ($xml->nodeType === \XMLReader::ELEMENT && $xml->localName === 'table' && $xml->namespaceURI === self::TABLE) {
                 $names[] = (string) $xml->getAttributeNs('name', self::TABLE);
@@ -67,18 +69,5 @@ final readonly class OpenDocument implements Sheets
     public function sheet(string $name, bool $fillMerged = false): OpenDocumentReader
     {
         return in_array($name, $this->names, true) ? new OpenDocumentReader($this->path, $name, $fillMerged) : throw CannotRead::noSuchSheet($name, $this->names);
-    }
-
-    /** @throws CannotRead if the archive has no content */
-    public static function content(string $path): \XMLReader
-    {
-        libxml_use_internal_errors(true);
-        libxml_clear_errors();
-        $xml = @\XMLReader::open("zip://{$path}#content.xml", null, LIBXML_NONET | LIBXML_COMPACT);
-        if (! $xml instanceof \XMLReader) {
-            throw CannotRead::brokenWorkbook('its part content.xml is missing');
-        }
-
-        return $xml;
     }
 }

@@ -40,18 +40,13 @@ final class OpenDocumentReader implements SourceReader
     {
         $this->marks = new SheetMarks;
         $this->below = [];
-        $xml = OpenDocument::content($this->path);
+        $xml = XmlPart::in($this->path, OpenDocument::CONTENT);
         try {
             while ($xml->read()) {
                 if ($this->isElement($xml, 'table') && $xml->getAttributeNs('name', self::TABLE) === $this->sheet) {
                     yield from $this->table($xml);
                     break;
                 }
-            }
-            $error = libxml_get_last_error();
-            if ($error !== false && $error->level === LIBXML_ERR_FATAL) {
-                libxml_clear_errors();
-                throw CannotRead::brokenWorkbook('its sheet ends in the middle or is not well formed');
             }
         } finally {
             $xml->close();
@@ -138,7 +133,7 @@ final class OpenDocumentReader implements SourceReader
         }
         $across = self::count($xml, 'number-columns-spanned');
         $down = self::count($xml, 'number-rows-spanned');
-        $text = $xml->isEmptyElement ? '' : $this->text($xml);
+        $text = $xml->isEmptyElement ? '' : $this->text($xml, $row);
         if (preg_match('/^(?:#[A-Z\/0]+[!?]?|Err:\d{3})$/D', $text) === 1) {
             $this->marks->error($row, $column);
         }
@@ -158,7 +153,7 @@ final class OpenDocumentReader implements SourceReader
     }
 
     /** Paragraphs of a cell, line by line; a repeated blank is written as an element. Notes are no part of the value. */
-    private function text(\XMLReader $xml): string
+    private function text(\XMLReader $xml, int $row): string
     {
         $lines = [];
         $line = null;
@@ -178,7 +173,7 @@ final class OpenDocumentReader implements SourceReader
                         $lines[] = '';
                     }
                 } elseif ($xml->localName === 's') {
-                    $line .= str_repeat(' ', (int) ($xml->getAttributeNs('c', self::TEXT) ?? 1));
+                    $line .= str_repeat(' ', min(XmlPart::CELL_LENGTH, max(0, (int) ($xml->getAttributeNs('c', self::TEXT) ?? 1))));
                 } elseif ($xml->localName === 'line-break') {
                     $line .= "\n";
                 }
@@ -186,6 +181,9 @@ final class OpenDocumentReader implements SourceReader
                 $lines[] = (string) $line;
             } elseif (in_array($xml->nodeType, [\XMLReader::TEXT, \XMLReader::SIGNIFICANT_WHITESPACE, \XMLReader::CDATA], true)) {
                 $line .= $xml->value;
+                if (strlen($line) > XmlPart::CELL_LENGTH) {
+                    throw CannotRead::longCell($row);
+                }
             }
         }
 

@@ -32,9 +32,9 @@ final class SheetReader implements SourceReader
     public function rows(): iterable
     {
         $this->marks = new SheetMarks;
-        $strings = $this->hasSharedStrings ? $this->sharedStrings() : [];
+        $strings = $this->hasSharedStrings ? SharedStrings::read($this->path) : [];
         $merged = new MergedCells($this->fillMerged ? $this->mergedRanges() : []);
-        $xml = $this->open($this->part);
+        $xml = XmlPart::in($this->path, $this->part);
         $number = 0;
         try {
             while ($xml->read()) {
@@ -55,7 +55,6 @@ final class SheetReader implements SourceReader
                     yield $number => $cells;
                 }
             }
-            $this->assertWellFormed();
         } finally {
             $xml->close();
         }
@@ -78,7 +77,7 @@ final class SheetReader implements SourceReader
     private function mergedRanges(): array
     {
         $ranges = [];
-        $xml = $this->open($this->part);
+        $xml = XmlPart::in($this->path, $this->part);
         while ($xml->read()) {
             if ($xml->nodeType === \XMLReader::ELEMENT && $xml->localName === 'mergeCell') {
                 $ranges[] = (string) $xml->getAttribute('ref');
@@ -111,7 +110,7 @@ final class SheetReader implements SourceReader
             }
             $type = $xml->getAttribute('t') ?? 'n';
             $style = (int) ($xml->getAttribute('s') ?? 0);
-            [$raw, $formula] = $xml->isEmptyElement ? ['', false] : self::content($xml);
+            [$raw, $formula] = $xml->isEmptyElement ? ['', false] : self::content($xml, $row);
             if ($formula) {
                 $this->marks->formula($row, $column);
             }
@@ -134,7 +133,7 @@ final class SheetReader implements SourceReader
      *
      * @return array{string, bool} the text, and whether a formula made it
      */
-    private static function content(\XMLReader $xml): array
+    private static function content(\XMLReader $xml, int $row): array
     {
         $text = '';
         $inside = null;
@@ -147,6 +146,9 @@ final class SheetReader implements SourceReader
                 $inside = null;
             } elseif ($inside === 'v' || $inside === 't') {
                 $text .= $xml->value;
+                if (strlen($text) > XmlPart::CELL_LENGTH) {
+                    throw CannotRead::longCell($row);
+                }
             }
         }
 
@@ -158,59 +160,6 @@ final class SheetReader implements SourceReader
         return isset($this->dateStyles[$style]) && is_numeric($raw) && (float) $raw >= 0 && (float) $raw < 2958466
             ? CellNumber::date((float) $raw, $this->epoch1904)
             : CellNumber::text($raw);
-    }
-
-    /** @return list<string> */
-    private function sharedStrings(): array
-    {
-        $xml = $this->open('xl/sharedStrings.xml');
-        $strings = [];
-        $text = null;
-        $inside = null;
-        while ($xml->read()) {
-            if ($xml->nodeType === \XMLReader::ELEMENT) {
-                if ($xml->localName === 'si') {
-                    $text = '';
-                    if ($xml->isEmptyElement) {
-                        $strings[] = '';
-                    }
-                }
-                // "rPh" holds a phonetic reading, which no cell shows.
-                $inside = $xml->isEmptyElement || $inside === 'rPh' ? $inside : $xml->localName;
-            } elseif ($xml->nodeType === \XMLReader::END_ELEMENT) {
-                if ($xml->localName === 'si') {
-                    $strings[] = (string) $text;
-                }
-                $inside = $inside === 'rPh' && $xml->localName !== 'rPh' ? $inside : null;
-            } elseif ($inside === 't') {
-                $text .= $xml->value;
-            }
-        }
-        $xml->close();
-        $this->assertWellFormed();
-
-        return $strings;
-    }
-
-    private function open(string $part): \XMLReader
-    {
-        libxml_use_internal_errors(true);
-        libxml_clear_errors();
-        $xml = @\XMLReader::open("zip://{$this->path}#{$part}", null, LIBXML_NONET | LIBXML_COMPACT);
-        if (! $xml instanceof \XMLReader) {
-            throw CannotRead::brokenWorkbook("its part {$part} is missing");
-        }
-
-        return $xml;
-    }
-
-    private function assertWellFormed(): void
-    {
-        $error = libxml_get_last_error();
-        if ($error !== false && $error->level === LIBXML_ERR_FATAL) {
-            libxml_clear_errors();
-            throw CannotRead::brokenWorkbook('its sheet ends in the middle or is not well formed');
-        }
     }
 
     /** Zero-based column of a reference such as "AB12". */

@@ -9,6 +9,9 @@ final readonly class Workbook implements Sheets
 {
     private const RELATIONS = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
 
+    /** Bytes of a part that is read whole: the list of sheets, and where they are. */
+    private const PART_LENGTH = 4_000_000;
+
     /**
      * @param  non-empty-array<string, string>  $parts  sheet name to the path of its part, in the workbook's order
      * @param  array<int, true>  $dateStyles  indexes of the cell formats that show a date
@@ -52,7 +55,7 @@ final readonly class Workbook implements Sheets
             return new self(
                 $path,
                 $parts,
-                self::dateStyles(self::part($zip, 'xl/styles.xml')),
+                $zip->locateName(CellStyles::PART) === false ? [] : CellStyles::dates($path),
                 in_array($epoch?->getAttribute('date1904'), ['1', 'true'], true),
                 $zip->locateName('xl/sharedStrings.xml') !== false,
             );
@@ -75,9 +78,12 @@ final readonly class Workbook implements Sheets
 
     private static function part(\ZipArchive $zip, string $name): ?\DOMDocument
     {
-        $text = $zip->getFromName($name);
-        if ($text === false) {
+        if ($zip->locateName($name) === false) {
             return null;
+        }
+        $text = (string) $zip->getFromName($name, self::PART_LENGTH + 1);
+        if (strlen($text) > self::PART_LENGTH) {
+            throw CannotRead::brokenWorkbook("its part {$name} is far too long");
         }
         if (stripos($text, '<!DOCTYPE') !== false) {
             throw CannotRead::brokenWorkbook('it declares document types');
@@ -103,25 +109,5 @@ final readonly class Workbook implements Sheets
         }
 
         return $elements;
-    }
-
-    /** @return array<int, true> */
-    private static function dateStyles(?\DOMDocument $styles): array
-    {
-        $custom = [];
-        foreach (self::elements($styles, 'numFmt') as $format) {
-            $custom[(int) $format->getAttribute('numFmtId')] = $format->getAttribute('formatCode');
-        }
-        $dates = [];
-        foreach (self::elements(self::elements($styles, 'cellXfs')[0] ?? null, 'xf') as $index => $cell) {
-            $id = (int) $cell->getAttribute('numFmtId');
-            // ECMA-376 part 1, 18.8.30: 14 to 22 and 45 to 47 are built-in dates and times; 27 to 36 and 50 to 58 in East Asian editions.
-            $code = preg_replace(['/"[^"]*"/', '/\\\\./', '/\[[^\]]*\]/'], '', $custom[$id] ?? '') ?? '';
-            if (($id >= 14 && $id <= 22) || ($id >= 27 && $id <= 36) || ($id >= 50 && $id <= 58) || preg_match('/[dy]/i', $code) === 1) {
-                $dates[$index] = true;
-            }
-        }
-
-        return $dates;
     }
 }

@@ -175,12 +175,38 @@ final class ReadingTest extends TestCase
         $file->reader(new ReadAs(['Gifts']));
     }
 
-    public function test_a_sheet_that_ends_in_the_middle(): void
+    /** @return iterable<string, array{string, string}> rows of a sheet and what is said of it; nothing that stands after the fault is lost unseen */
+    public static function damagedSheets(): iterable
     {
-        Xlsx::write($this->path, ['a' => '<row><c><v>1</v></c></row><row><c><v>2']);
+        $row = '<row><c t="inlineStr"><is><t>kept</t></is></c></row>';
+        yield 'ends in the middle' => ["{$row}<row><c><v>2", 'ends in the middle or is not well formed'];
+        yield 'a text longer than the parser takes' => [$row.'<row><c t="inlineStr"><is><t>'.str_repeat('x', 11_000_000)."</t></is></c></row>{$row}", 'ends in the middle or is not well formed'];
+        yield 'a cell put together from many' => [$row.'<row><c t="inlineStr"><is>'.str_repeat('<t>'.str_repeat('x', 999).'</t>', 1100)."</is></c></row>{$row}", 'a cell of more than a million'];
+        yield 'an entity that nobody defined' => ["{$row}<row><c t=\"inlineStr\"><is><t>A&nbsp;B</t></is></c></row>{$row}", 'ends in the middle or is not well formed'];
+        yield 'a root that closes another' => ["{$row}</sheetData></worksheet><worksheet><sheetData>{$row}", 'ends in the middle or is not well formed'];
+    }
+
+    #[DataProvider('damagedSheets')]
+    public function test_a_damaged_sheet_is_refused(string $rows, string $says): void
+    {
+        Xlsx::write($this->path, ['a' => $rows]);
 
         $this->expectException(CannotRead::class);
+        $this->expectExceptionMessage($says);
         iterator_to_array(SourceFile::open($this->path)->reader()->rows());
+    }
+
+    public function test_a_part_that_is_read_whole_has_a_bound(): void
+    {
+        Xlsx::write($this->path, ['a' => '<row><c t="s"><v>0</v></c></row>'], [str_repeat('<t/></si><si>', 4_500_000)]);
+        $before = memory_get_usage();
+        try {
+            iterator_to_array(SourceFile::open($this->path)->reader()->rows());
+            self::fail('Read without a bound.');
+        } catch (CannotRead $error) {
+            self::assertStringContainsString('shared texts', $error->getMessage());
+        }
+        self::assertLessThan(10_000_000, memory_get_usage() - $before);
     }
 
     /** @return iterable<string, array{array<int, list<string>>, int}> */

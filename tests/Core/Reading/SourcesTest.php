@@ -126,6 +126,9 @@ final class SourcesTest extends TestCase
         yield 'counts that are none' => [$row($cell('a', ' table:number-columns-repeated="-3"').$cell('b', ' table:number-columns-repeated="x"'), ' table:number-rows-repeated="0"'), [['a', 'b']]];
         yield 'a value far beyond the last column' => [$row($cell('', ' table:number-columns-repeated="2000000000"').$cell('b')), 'its row 1 has more cells than a sheet can'];
         yield 'a value repeated beyond the last column' => [$row($cell('b', ' table:number-columns-repeated="2000000000"')), 'its row 1 has more cells than a sheet can'];
+        yield 'a text longer than the parser takes' => [$row($cell('a')).$row($cell(str_repeat('x', 11_000_000))).$row($cell('b')), 'ends in the middle or is not well formed'];
+        yield 'a cell put together from many' => [$row('<table:table-cell>'.'<text:p>'.str_repeat(str_repeat('x', 999).'<text:span>y</text:span>', 1100).'</text:p></table:table-cell>'), 'a cell of more than a million'];
+        yield 'an entity that nobody defined' => [$row($cell('a')).$row($cell('A&nbsp;B')).$row($cell('b')), 'ends in the middle or is not well formed'];
         yield 'a row repeated beyond the last row' => [$row($cell('a')).$row($cell('b'), ' table:number-rows-repeated="2000000000"'), 'its row 2 is repeated 2000000000 times'];
     }
 
