@@ -2,12 +2,20 @@
 
 use App\Http\Middleware\PlainQuery;
 use App\Http\Middleware\SecurityHeaders;
+use App\PlainWords;
+use Illuminate\Auth\Access\AuthorizationException;
+use Illuminate\Auth\AuthenticationException;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use Illuminate\Validation\ValidationException;
 use PineSieve\Core\SieveException;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 $root = dirname(__DIR__);
 $data = getenv('DATA_DIR') ?: 'var';
@@ -31,6 +39,17 @@ $app = Application::configure(basePath: $root)
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*'));
         $exceptions->dontReport(SieveException::class);
         $exceptions->render(static fn (SieveException $error) => response()->json(['message' => $error->getMessage()], 422));
+        // No name of a class or a table, and nothing that the database said, is for the person who asked.
+        $exceptions->render(static fn (NotFoundHttpException $error, Request $request) => $request->is('api/*') && ($error->getMessage() === '' || $error->getPrevious() instanceof ModelNotFoundException || str_starts_with($error->getMessage(), 'The route'))
+            ? response()->json(['message' => 'That is not there, or not any more.'], 404) : null);
+        $exceptions->render(static function (Throwable $error, Request $request): ?JsonResponse {
+            if (! $request->is('api/*') || $error instanceof HttpExceptionInterface || $error instanceof ValidationException || $error instanceof AuthenticationException || $error instanceof AuthorizationException) {
+                return null;
+            }
+            $status = PlainWords::isAway($error) || PlainWords::isFull($error) ? 503 : 500;
+
+            return response()->json(['message' => PlainWords::of($error).($request->isMethodSafe() ? '' : ' What you just did was not saved.')], $status);
+        });
     })
     ->create();
 

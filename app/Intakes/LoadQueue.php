@@ -13,11 +13,21 @@ use Illuminate\Support\Facades\DB;
 /** One load at a time: the others wait for their turn, in an order that can be changed. */
 final readonly class LoadQueue
 {
-    /** Starts a load, or lets it wait behind those that are under way. */
-    public function enter(Intake $intake): void
+    private const FORSAKEN = 'The command that loaded it was ended from outside. What is in is whole; nothing is half done.';
+
+    /**
+     * Starts a load, or lets it wait behind those that are under way.
+     *
+     * @param  bool  $inForeground  whether a command does the work, and not the queue
+     *
+     * @throws NotReady if its rows are not worked out by the standards in force
+     */
+    public function enter(Intake $intake, bool $inForeground = false): void
     {
-        DB::transaction(function () use ($intake): void {
+        DB::transaction(function () use ($intake, $inForeground): void {
             $this->lock();
+            $this->mustBeReady($intake);
+            $intake->fill(['in_foreground' => $inForeground, 'seen_at' => $inForeground ? now() : null]);
             if ($this->busy() === null) {
                 $this->start($intake);
             } else {
@@ -30,7 +40,23 @@ final readonly class LoadQueue
     /** The intake that is being loaded or taken back; one whose work broke off does not count. */
     public function busy(): ?Intake
     {
-        return Intake::query()->whereIn('state', [IntakeState::Loading, IntakeState::Undoing])->whereNull('error')->first();
+        foreach (Intake::query()->whereIn('state', [IntakeState::Loading, IntakeState::Undoing])->whereNull('error')->orderBy('id')->get() as $intake) {
+            if (! $intake->isForsaken()) {
+                return $intake;
+            }
+            $intake->fill(['error' => self::FORSAKEN, 'in_foreground' => false, 'ended_at' => now()])->save();
+        }
+
+        return null;
+    }
+
+    /** Nobody may have changed the columns, the rows or the standards since it was asked whether it can be loaded. */
+    private function mustBeReady(Intake $intake): void
+    {
+        $now = Intake::query()->whereKey($intake->id)->lockForUpdate()->firstOrFail();
+        if ($now->state !== IntakeState::Stopped && ! ($now->state === IntakeState::Ready && $now->is_sifted)) {
+            throw new NotReady;
+        }
     }
 
     /** Starts the load that waits first, if none is under way. */
@@ -38,12 +64,23 @@ final readonly class LoadQueue
     {
         DB::transaction(function (): void {
             $this->lock();
+            $this->dismiss();
             $first = Intake::query()->where('state', IntakeState::Waiting)->orderBy('queue_place')->first();
             if ($first !== null && $this->busy() === null) {
                 $first->queue_place = null;
                 $this->start($first);
             }
         });
+    }
+
+    /** Loads that wait for a command which is gone leave the queue. */
+    private function dismiss(): void
+    {
+        foreach (Intake::query()->where('state', IntakeState::Waiting)->where('in_foreground', true)->get() as $waiting) {
+            if ($waiting->isForsaken()) {
+                $waiting->fill(['state' => self::isBegun($waiting) ? IntakeState::Stopped : IntakeState::Ready, 'queue_place' => null, 'in_foreground' => false])->save();
+            }
+        }
     }
 
     /** @param  int  $before  the waiting intake to come before; 0 for the end */
@@ -68,8 +105,12 @@ final readonly class LoadQueue
             $now = Intake::query()->whereKey($intake->id)->lockForUpdate()->firstOrFail();
             if ($now->state === IntakeState::Waiting) {
                 $now->fill(['state' => self::isBegun($now) ? IntakeState::Stopped : IntakeState::Ready, 'queue_place' => null])->save();
-            } elseif ($now->state === IntakeState::Loading && ! $now->isTrying()) {
-                $now->fill(['state' => self::isBegun($now) ? IntakeState::Stopped : IntakeState::Ready, 'ended_at' => now(), 'error' => null])->save();
+            } elseif ($now->state === IntakeState::Loading && $now->isTrying()) {
+                // What the trial has brought in by now is the trial.
+                $in = DB::table('intake_outcomes')->where('intake_id', $now->id)->distinct()->orderBy('number')->pluck('number')->all();
+                $now->fill(['state' => IntakeState::Ready, 'trial' => $in === [] ? null : ['rows' => $in, 'done' => true], 'ended_at' => now(), 'error' => null])->save();
+            } elseif ($now->state === IntakeState::Loading) {
+                $now->fill(['state' => self::isBegun($now) ? IntakeState::Stopped : IntakeState::Ready, 'ended_at' => now(), 'error' => null, 'in_foreground' => false])->save();
             } elseif ($now->state === IntakeState::Sifting) {
                 $now->fill(['state' => IntakeState::Mapping, 'is_sifted' => false, 'ended_at' => now(), 'error' => null])->save();
             }
@@ -80,7 +121,10 @@ final readonly class LoadQueue
     /** One that was stopped goes on where it was. */
     private function start(Intake $intake): void
     {
-        self::isBegun($intake) ? CarryOn::resume($intake, IntakeState::Loading) : CarryOn::from($intake, IntakeState::Loading);
+        self::isBegun($intake) ? $intake->resume(IntakeState::Loading) : $intake->begin(IntakeState::Loading);
+        if (! $intake->in_foreground) {
+            CarryOn::dispatch($intake->id);
+        }
     }
 
     private static function isBegun(Intake $intake): bool

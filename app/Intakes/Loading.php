@@ -11,9 +11,12 @@ use App\Records\Cause;
 use App\Records\Entry;
 use App\Records\Ids;
 use App\Records\RecordWriter;
+use App\Standards\StandardsVersion;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Standards\Problem;
 use stdClass;
+use Throwable;
 
 /**
  * Applies the planned change sets of an intake, chunk by chunk, each in one transaction with the outcomes of its rows.
@@ -21,6 +24,9 @@ use stdClass;
  */
 final readonly class Loading implements Work
 {
+    /** Times that a piece is planned again for want of a row that others rest on. */
+    private const ROUNDS = 3;
+
     private const COLUMNS = 'unit, number, turn, outcome, supporter_id, leader, changes, money, money_there, gifts_new, fingerprint';
 
     public function __construct(
@@ -31,25 +37,83 @@ final readonly class Loading implements Work
         private Ids $ids,
         private LoadQueue $queue,
         private Messages $messages,
+        private Results $results,
+        private Proof $proof,
+        private StandardsVersion $version,
     ) {
     }
 
     public function step(Intake $intake): bool
     {
-        return DB::transaction(function () use ($intake): bool {
-            $this->staged->takeUp($intake);
+        $before = $intake->getAttributes();
+        try {
+            return $this->piece($intake, (int) config('sieve.load_chunk'));
+        } catch (Throwable $error) {
+            if (RowFault::of($error) === null) {
+                throw $error;
+            }
+            $intake->setRawAttributes($before, true);
+
+            return $this->rowByRow($intake);
+        }
+    }
+
+    /** Some row of the next piece can't be written: each is tried by itself, the one at fault is held with its reason, the others come in. */
+    private function rowByRow(Intake $intake): bool
+    {
+        $more = true;
+        for ($left = (int) config('sieve.load_chunk'); $more && $left > 0; $left--) {
+            $before = $intake->getAttributes();
+            try {
+                $more = $this->piece($intake, 1);
+            } catch (Throwable $error) {
+                $reason = RowFault::of($error) ?? throw $error;
+                $intake->setRawAttributes($before, true);
+                $this->holdNext($intake, $reason);
+            }
+        }
+
+        return $more;
+    }
+
+    /** The row that stands next is held, and what came of it is not planned any more. */
+    private function holdNext(Intake $intake, string $reason): void
+    {
+        $this->staged->step($intake, function () use ($intake, $reason): bool {
+            foreach ($this->results($intake, 1) as $row) {
+                $this->results->hold($intake->id, $row->number, new Problem('load.refused', '', null, '', $reason, 'Correct the row and send it again'));
+            }
+
+            return true;
+        });
+    }
+
+    private function piece(Intake $intake, int $limit): bool
+    {
+        return $this->staged->step($intake, function () use ($intake, $limit): bool {
+            // By other standards than these its rows might not come in at all.
+            if (! $this->version->isCurrent()) {
+                return true;
+            }
             $this->ids->queueUp();
-            $rows = $this->results($intake);
+            $rows = $this->results($intake, $limit);
+            $last = $rows === [] ? null : $rows[count($rows) - 1];
             if ($rows !== [] && $this->hasMoved($intake)) {
+                $rows = $this->planAgain($intake, $rows);
+            }
+            // A row on which these rest may be held by now: then they are planned without it.
+            for ($round = 0; $round < self::ROUNDS && $rows !== [] && $this->restOnNothing($intake, $rows); $round++) {
                 $rows = $this->planAgain($intake, $rows);
             }
             if ($rows !== []) {
                 $this->apply($intake, $rows);
-                $intake->position = $rows[count($rows) - 1]->turn;
                 $intake->done += count(array_unique(array_column($rows, 'number')));
             }
             $intake->journal_mark = $this->ids->lastJournalId();
-            $more = $rows !== [];
+            $more = $last !== null;
+            if ($last !== null) {
+                $intake->position = $intake->position >= Sifter::LATER ? Sifter::LATER + $last->unit : $last->unit;
+            }
             if (! $more && $intake->position < Sifter::LATER) {
                 // Now those that had to wait for the others.
                 [$intake->position, $more] = [Sifter::LATER, true];
@@ -58,10 +122,14 @@ final readonly class Loading implements Work
                 $intake->fill($intake->isTrying()
                     ? ['state' => IntakeState::Ready, 'trial' => [...$intake->trial, 'done' => true], 'ended_at' => now()]
                     : ['state' => IntakeState::Loaded, 'loaded_at' => now(), 'ended_at' => now()]);
+                $intake->in_foreground = false;
             }
             $intake->save();
             if (! $more) {
                 DB::afterCommit(function () use ($intake): void {
+                    if ($intake->state === IntakeState::Loaded) {
+                        $this->proof->keep($intake);
+                    }
                     $this->messages->loaded($intake);
                     $this->queue->next();
                 });
@@ -71,14 +139,21 @@ final readonly class Loading implements Work
         });
     }
 
-    /** @return list<stdClass> */
-    private function results(Intake $intake): array
+    /**
+     * @param  ?list<int>  $among  numbers of rows; null for as many as the limit says
+     * @return list<stdClass>
+     */
+    private function results(Intake $intake, int $limit, ?array $among = null): array
     {
         $later = $intake->position >= Sifter::LATER;
-        $limit = (int) config('sieve.load_chunk');
         // What a trial has brought in is in; a trial brings in its own rows alone.
         $trial = $intake->trial === null ? '' : ($intake->isTrying() ? ' and number in ('.implode(',', array_map(intval(...), $intake->trial['rows'])).')' : ' and not exists (select 1 from intake_outcomes o where o.intake_id = intake_results.intake_id and o.unit = intake_results.unit)');
-        $rows = DB::select('select '.self::COLUMNS.' from intake_results where intake_id = ? and unit > ? and turn '.($later ? '>' : '<')." ?{$trial} order by unit limit ".($limit + Unit::MOST), [$intake->id, $later ? $intake->position - Sifter::LATER : $intake->position, Sifter::LATER]);
+        $only = $among === null ? '' : ' and number in ('.implode(',', array_map(intval(...), $among)).')';
+        $most = $among === null ? 'limit '.($limit + Unit::MOST) : '';
+        $rows = DB::select('select '.self::COLUMNS.' from intake_results where intake_id = ? and unit > ? and turn '.($later ? '>' : '<')." ?{$trial}{$only} order by unit {$most}", [$intake->id, $later ? $intake->position - Sifter::LATER : $intake->position, Sifter::LATER]);
+        if ($among !== null) {
+            return $rows;
+        }
         // All that a row tells of is written in one transaction.
         for ($end = min($limit, count($rows)); $end < count($rows) && $rows[$end]->number === $rows[$end - 1]->number; $end++);
 
@@ -87,23 +162,22 @@ final readonly class Loading implements Work
 
     private function hasMoved(Intake $intake): bool
     {
-        return $intake->has_moved = $intake->has_moved
+        return $intake->has_moved = $intake->has_moved || $intake->standards !== $this->version->held
             || DB::select('select 1 from journal where id > ? and (intake_id is null or intake_id <> ?) limit 1', [$intake->journal_mark, $intake->id]) !== [];
     }
 
     /**
-     * @param  list<stdClass>  $rows
+     * Plans the rows anew, just these: what the plan of one makes less of would otherwise draw in others that are not planned again.
+     *
+     * @param  non-empty-list<stdClass>  $rows
      * @return list<stdClass>
      */
     private function planAgain(Intake $intake, array $rows): array
     {
-        foreach ([false, true] as $later) {
-            $numbers = array_values(array_unique(array_column(array_filter($rows, static fn (stdClass $row): bool => ($row->turn > Sifter::LATER) === $later), 'number')));
-            if ($numbers !== []) {
-                $this->sifter->sift($intake, $this->staged->chosen($intake->id, $numbers), $later);
-            }
-        }
-        $again = $this->results($intake);
+        $numbers = array_values(array_unique(array_column($rows, 'number')));
+        $this->sifter->sift($intake, $this->staged->chosen($intake->id, $numbers), $intake->position >= Sifter::LATER);
+        $this->letWait($intake, $numbers);
+        $again = $this->results($intake, count($rows), $numbers);
         $before = array_column($rows, null, 'unit');
         foreach ($again as $row) {
             $planned = $before[$row->unit] ?? null;
@@ -111,6 +185,55 @@ final readonly class Loading implements Work
         }
 
         return $again;
+    }
+
+    /**
+     * Rows that a later one may settle get their turn after all others, as they do when they are first worked out.
+     *
+     * @param  list<int>  $numbers
+     */
+    private function letWait(Intake $intake, array $numbers): void
+    {
+        $waiting = $intake->position >= Sifter::LATER ? [] : $this->results->waiting($intake->id, 0, count($numbers), $numbers);
+        if ($waiting !== []) {
+            DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('number', $waiting)->update(['turn' => DB::raw('unit + '.Sifter::LATER)]);
+            $intake->has_moved = true;
+        }
+    }
+
+    /**
+     * Whether some of the rows refer to what an earlier row was to make and does not make any more.
+     *
+     * @param  list<stdClass>  $rows
+     */
+    private function restOnNothing(Intake $intake, array $rows): bool
+    {
+        $here = [];
+        foreach ($rows as $row) {
+            $here[$row->unit] = in_array($row->outcome, Results::COMES_IN, true) && $row->leader === $row->unit;
+        }
+        $elsewhere = [];
+        foreach ($rows as $row) {
+            foreach (self::references($row) as $unit) {
+                if (($here[$unit] ?? null) === false) {
+                    return true;
+                }
+                if (! isset($here[$unit])) {
+                    $elsewhere[$unit] = true;
+                }
+            }
+        }
+
+        return $elsewhere !== [] && DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('unit', array_keys($elsewhere))->whereIn('outcome', Results::COMES_IN)->whereNotNull('supporter_id')->count() < count($elsewhere);
+    }
+
+    /** @return list<int> units of earlier rows that one rests on */
+    private static function references(stdClass $row): array
+    {
+        $units = $row->leader === null || $row->leader === $row->unit ? [] : [$row->leader];
+        preg_match_all('/"other_id":\[[^\]]*"(\d+):supporter"\]/', (string) $row->changes, $links);
+
+        return array_values(array_unique([...$units, ...array_map(intval(...), $links[1])]));
     }
 
     /** @param  list<stdClass>  $rows */
@@ -153,6 +276,7 @@ final readonly class Loading implements Work
         if ($rows !== []) {
             DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('number', array_keys($coming))->delete();
             $this->apply($intake, $rows, $userId);
+            $this->proof->keep($intake);
         }
 
         return array_keys($coming);

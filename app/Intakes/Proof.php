@@ -71,12 +71,28 @@ final readonly class Proof
         ];
     }
 
-    /** @return list<array{code: string, field: string, reason: string, rows: int, example: string}> */
+    /** Keeps with the intake whether what was loaded balances, so that lists can tell of it. */
+    public function keep(Intake $intake): void
+    {
+        $faults = $this->report($intake)['faults'];
+        $intake->forceFill(['faults' => $faults === [] ? null : $faults])->save();
+    }
+
+    /**
+     * Why rows are held: each row counts once, with the first of its reasons, so that the counts add up to the held rows.
+     *
+     * @return list<array{code: string, field: string, reason: string, rows: int, example: string}>
+     */
     public function heldByReason(Intake $intake): array
     {
-        $reasons = array_map(static fn ($row): array => (array) $row, DB::select("select p.code, p.field, min(p.reason) as reason, count(distinct p.number) as `rows`, min(p.value) as example from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.unit = p.number << 6 where p.blocks = 1 and p.intake_id = ? and r.outcome = 'held' group by p.code, p.field order by `rows` desc", [$intake->id]));
-        foreach (['unsure' => 'Nobody has said whether it is someone we know', 'person' => 'Held by a person'] as $by => $reason) {
-            $count = (int) DB::scalar("select count(*) from intake_results where intake_id = ? and role = '' and outcome = 'held' and held_by = ?", [$intake->id, $by]);
+        $reasons = array_map(static fn ($row): array => (array) $row, DB::select("
+            select p.code, p.field, min(p.reason) as reason, count(*) as `rows`, min(p.value) as example
+            from (select number, min(place) as place from intake_problems where intake_id = ? and blocks = 1 group by number) f
+            join intake_problems p on p.intake_id = ? and p.number = f.number and p.place = f.place
+            join intake_results r on r.intake_id = p.intake_id and r.unit = p.number << 6 and r.outcome = 'held' and r.held_by = 'problem'
+            group by p.code, p.field order by `rows` desc", [$intake->id, $intake->id]));
+        foreach (['unsure' => 'Nobody has said whether it is someone we know', 'person' => 'Held by a person', 'waits' => 'It waits for another row of the file'] as $by => $reason) {
+            $count = DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', 'held')->where('held_by', $by)->count();
             if ($count > 0) {
                 $reasons[] = ['code' => $by, 'field' => '', 'reason' => $reason, 'rows' => $count, 'example' => ''];
             }

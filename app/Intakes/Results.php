@@ -6,8 +6,10 @@ namespace App\Intakes;
 
 use App\Records\Bulk;
 use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Changes\Outcome;
 use PineSieve\Core\Columns\MappedRow;
 use PineSieve\Core\Matching\MatchKey;
+use PineSieve\Core\Standards\Problem;
 
 /** What the stages made of the rows of an intake, kept beside them. */
 final readonly class Results
@@ -20,6 +22,8 @@ final readonly class Results
 
     /** Outcomes of what is written or found unchanged. */
     public const COMES_IN = ['new', 'updated', 'unchanged', self::WITH];
+
+    private const PROBLEM = ['intake_id', 'number', 'place', 'code', 'field', 'column', 'value', 'reason', 'remedy', 'blocks'];
 
     public function __construct(private Bulk $bulk)
     {
@@ -45,7 +49,7 @@ final readonly class Results
         $keyRows = [];
         foreach ($mapped as $number => $row) {
             foreach ($row->problems as $place => $problem) {
-                $problems[] = [$intakeId, $number, $place, $problem->code, $problem->field, $problem->column, $problem->value, $problem->reason, $problem->remedy, $problem->blocks];
+                $problems[] = self::problem($intakeId, $number, $place, $problem);
             }
         }
         foreach ($keys as $unit => $ofUnit) {
@@ -54,8 +58,25 @@ final readonly class Results
             }
         }
         sort($keyRows);
-        $this->bulk->insert('intake_problems', ['intake_id', 'number', 'place', 'code', 'field', 'column', 'value', 'reason', 'remedy', 'blocks'], $problems);
+        $this->bulk->insert('intake_problems', self::PROBLEM, $problems);
         $this->bulk->insert('intake_keys', ['intake_id', 'hash', 'unit'], $keyRows);
+    }
+
+    /** A planned row is held after all, with the reason. */
+    public function hold(int $intakeId, int $number, Problem $problem): void
+    {
+        $results = DB::table('intake_results')->where('intake_id', $intakeId)->where('number', $number);
+        (clone $results)->where('role', '<>', '')->delete();
+        $results->update(['outcome' => Outcome::Held->value, 'held_by' => 'problem', 'supporter_id' => null, 'leader' => null, 'changes' => null, 'gifts' => null, 'gifts_new' => 0, 'money_there' => '0.00']);
+        $this->forgetKeys($intakeId, [$number]);
+        $place = 1 + (int) DB::table('intake_problems')->where('intake_id', $intakeId)->where('number', $number)->max('place');
+        $this->bulk->insert('intake_problems', self::PROBLEM, [self::problem($intakeId, $number, $place, $problem)]);
+    }
+
+    /** @return list<mixed> */
+    private static function problem(int $intakeId, int $number, int $place, Problem $problem): array
+    {
+        return [$intakeId, $number, $place, $problem->code, $problem->field, $problem->column, $problem->value, $problem->reason, $problem->remedy, $problem->blocks];
     }
 
     /** @param  list<int>  $numbers in order */

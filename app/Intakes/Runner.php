@@ -7,17 +7,20 @@ namespace App\Intakes;
 use App\Models\Intake;
 use App\Models\IntakeState;
 use App\RestorePoints\RestorePoints;
+use App\Standards\StandardsStore;
+use App\Standards\StandardsVersion;
+use Illuminate\Contracts\Container\Container;
 
 /** Carries an intake on with whatever its state asks for. */
-final readonly class Runner
+final class Runner
 {
+    /** @var array<class-string<Work>, Work> */
+    private array $works = [];
+
     public function __construct(
-        private Staging $staging,
-        private Sifting $sifting,
-        private Loading $loading,
-        private Undoing $undoing,
-        private Heartbeat $heartbeat,
-        private RestorePoints $points,
+        private readonly Container $container,
+        private readonly Heartbeat $heartbeat,
+        private readonly RestorePoints $points,
     ) {
     }
 
@@ -35,6 +38,9 @@ final readonly class Runner
             }
             while (($work = $this->work($intake)) !== null && $intake->state === $state) {
                 $this->heartbeat->beat();
+                if ($intake->in_foreground) {
+                    $intake->sign();
+                }
                 if ($work->step($intake) && microtime(true) > $until) {
                     return true;
                 }
@@ -46,14 +52,24 @@ final readonly class Runner
         return false;
     }
 
+    /** Whoever does the work reads the standards once; where they have changed since, another one begins. */
     private function work(Intake $intake): ?Work
     {
-        return match ($intake->state) {
-            IntakeState::Reading => $this->staging,
-            IntakeState::Sifting => $this->sifting,
-            IntakeState::Loading => $this->loading,
-            IntakeState::Undoing => $this->undoing,
+        $work = match ($intake->state) {
+            IntakeState::Reading => Staging::class,
+            IntakeState::Sifting => Sifting::class,
+            IntakeState::Loading => Loading::class,
+            IntakeState::Undoing => Undoing::class,
             default => null,
         };
+        if ($work === null) {
+            return null;
+        }
+        if (! $this->container->make(StandardsVersion::class)->isCurrent()) {
+            StandardsStore::forget();
+            $this->works = [];
+        }
+
+        return $this->works[$work] ??= $this->container->make($work);
     }
 }

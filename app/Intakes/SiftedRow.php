@@ -14,6 +14,7 @@ use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Columns\MappedRow;
 use PineSieve\Core\Columns\Party;
 use PineSieve\Core\Columns\PartyLink;
+use PineSieve\Core\Columns\RowRules;
 use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\Matching\Judgement;
 use PineSieve\Core\Matching\MatchKey;
@@ -56,7 +57,7 @@ final class SiftedRow
     {
         $byPerson = $this->edits->row($number);
         if ($byPerson === 'out' || $reason !== null) {
-            return [$row, [$this->result($number, $row, ['outcome' => Outcome::LeftOut->value, 'reason' => $byPerson === 'out' ? null : $reason])]];
+            return [$row, [$this->result($number, $row, ['outcome' => Outcome::LeftOut->value, 'reason' => $byPerson === 'out' ? null : $reason, ...($byPerson !== 'out' && RowRules::isNoRecord((string) $reason) ? ['money' => '0.00'] : [])])]];
         }
         $isHeld = $byPerson === 'hold';
         if ($isHeld || ($row->problems !== [] && ! $row->onlyPoints())) {
@@ -87,9 +88,21 @@ final class SiftedRow
             if (! $this->later && $row->parties[$part]->isNamedOnly && $row->parties[$part]->role !== 'household' && $judgement->verdict === Verdict::New) {
                 return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'waits'])]];
             }
+            // Of one who is only pointed at by an id nothing is known that a record could be made of.
+            if ($part > 0 && $judgement->verdict === Verdict::New && $row->parties[$part]->record->display() === '') {
+                return [$row->withProblems([$this->nobody($row->parties[$part])]), [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'problem', 'verdict' => $judgements[0]->verdict->value])]];
+            }
         }
 
         return $this->planned($number, $row, $keys, $judgements);
+    }
+
+    private function nobody(Party $party): Problem
+    {
+        $id = $party->record->identifiers[0]->value ?? '';
+        $field = "{$party->role}.id.old";
+
+        return (new Problem('party.unknown', $field, null, $id, "No {$party->record->kind->value} with the id {$id}", "Bring that {$party->record->kind->value} in first, correct the id, or empty it"))->at($field, $this->checks->column($field) === false ? null : (int) $this->checks->column($field));
     }
 
     /**

@@ -7,6 +7,7 @@ namespace App\Intakes;
 use App\Models\Intake;
 use App\Models\IntakeState;
 use App\Records\Ids;
+use App\Standards\StandardsVersion;
 use Illuminate\Support\Facades\DB;
 
 /** Works out every row of an intake, chunk by chunk. */
@@ -21,13 +22,20 @@ final readonly class Sifting implements Work
         private Ids $ids,
         private Staged $staged,
         private Messages $messages,
+        private StandardsVersion $version,
     ) {
     }
 
     public function step(Intake $intake): bool
     {
-        return DB::transaction(function () use ($intake): bool {
-            $this->staged->takeUp($intake);
+        return $this->staged->step($intake, function () use ($intake): bool {
+            // Rows are worked out by one version of the standards or not at all.
+            if (! $this->version->isCurrent()) {
+                return true;
+            }
+            if ($intake->standards !== $this->version->held) {
+                $intake->fill(['position' => 0, 'done' => 0, 'standards' => $this->version->held]);
+            }
             if ($intake->position === 0) {
                 $intake->journal_mark = $this->ids->lastJournalId();
                 $tried = DB::table('intake_outcomes')->select('unit')->where('intake_id', $intake->id);

@@ -5,11 +5,15 @@ declare(strict_types=1);
 namespace App\Intakes;
 
 use App\Models\Intake;
+use Closure;
 use Illuminate\Support\Facades\DB;
 
 /** The staged rows of intakes. */
 final readonly class Staged
 {
+    /** Times that a step is begun which the database took for part of a deadlock. */
+    private const ATTEMPTS = 8;
+
     /**
      * @return array<int, list<string>> raw cells by row number, in order
      */
@@ -37,11 +41,30 @@ final readonly class Staged
     }
 
     /**
+     * One step of long work, in one transaction. A deadlock begins it again from where the intake stood.
+     *
+     * @param  Closure(): bool  $work
+     *
+     * @throws AnotherWorker
+     */
+    public function step(Intake $intake, Closure $work): bool
+    {
+        $before = $intake->getAttributes();
+
+        return DB::transaction(function () use ($intake, $work, $before): bool {
+            $intake->setRawAttributes($before, true);
+            $this->takeUp($intake);
+
+            return $work();
+        }, self::ATTEMPTS);
+    }
+
+    /**
      * Locks the intake for a step and reads where it stands, so that two workers never do the same step.
      *
      * @throws AnotherWorker if it has moved on since this process last saw it
      */
-    public function takeUp(Intake $intake): void
+    private function takeUp(Intake $intake): void
     {
         $now = DB::selectOne('select state, position from intakes where id = ? for update', [$intake->id]);
         if ($now === null || $now->state !== $intake->state->value || (int) $now->position !== $intake->position) {

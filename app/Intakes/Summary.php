@@ -61,6 +61,7 @@ final readonly class Summary
             'settings' => $intake->choices()->toArray(),
             'progress' => $this->progress($intake),
             'error' => $intake->error,
+            'balanced' => $intake->faults === null,
         ];
     }
 

@@ -81,8 +81,7 @@ final readonly class Undoing implements Work
 
     public function step(Intake $intake): bool
     {
-        return DB::transaction(function () use ($intake): bool {
-            $this->staged->takeUp($intake);
+        return $this->staged->step($intake, function () use ($intake): bool {
             $this->ids->queueUp();
             [$ids, $reversals] = $this->next($intake, $intake->taking_back ?? self::all(), $intake->position);
             $report = $intake->undo_report ?? self::emptyReport();
@@ -120,6 +119,7 @@ final readonly class Undoing implements Work
     private function finish(Intake $intake): void
     {
         DB::afterCommit(fn () => $this->queue->next());
+        $intake->in_foreground = false;
         ['kind' => $kind, 'rows' => $rows] = $intake->taking_back ?? self::all();
         if ($rows !== null) {
             $this->settleRows($intake, $rows, $kind);

@@ -10,6 +10,7 @@ use App\Intakes\Messages;
 use App\Intakes\Runner;
 use App\Models\Intake;
 use App\Models\IntakeState;
+use App\PlainWords;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
@@ -43,13 +44,6 @@ final class CarryOn implements ShouldQueue
         self::dispatch($intake->id);
     }
 
-    /** Goes on with work that was stopped, where it was. */
-    public static function resume(Intake $intake, IntakeState $state): void
-    {
-        $intake->fill(['state' => $state, 'began_at' => now(), 'ended_at' => null, 'error' => null])->save();
-        self::dispatch($intake->id);
-    }
-
     public function handle(Runner $runner, Heartbeat $heartbeat): void
     {
         $intake = Intake::query()->find($this->intakeId);
@@ -64,7 +58,8 @@ final class CarryOn implements ShouldQueue
 
     public function failed(Throwable $error): void
     {
-        Intake::query()->whereKey($this->intakeId)->update(['error' => 'The work stopped: '.mb_substr($error->getMessage(), 0, 400).'. Nothing is half done. It can be taken up again.', 'ended_at' => now()]);
+        report($error);
+        Intake::query()->whereKey($this->intakeId)->update(['error' => PlainWords::of($error).' Nothing is half done.', 'ended_at' => now()]);
         $intake = Intake::query()->find($this->intakeId);
         if ($intake !== null) {
             app(Messages::class)->stopped($intake);

@@ -58,12 +58,19 @@ use PineSieve\Core\Reading\ReadAs;
  * @property ?int $loaded_by
  * @property ?Carbon $undone_at
  * @property ?int $undone_by
+ * @property int $standards version of the standards that its rows were worked out by
+ * @property bool $in_foreground whether a command works on it, and not the queue
+ * @property ?Carbon $seen_at that command's last sign of life
+ * @property ?list<string> $faults why the proof does not balance; null if it does
  * @property Carbon $created_at
  * @property-read ?User $user
  * @property-read ?User $loader
  */
 final class Intake extends Model
 {
+    /** Seconds without a sign of life after which a command counts as gone; a step may wait for the database that long. */
+    private const PATIENCE = 120;
+
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
@@ -71,8 +78,8 @@ final class Intake extends Model
     protected function casts(): array
     {
         return [
-            'state' => IntakeState::class, 'sheets' => 'array', 'sheets_read' => 'array', 'sheet_starts' => 'array', 'oddities' => 'array', 'trial' => 'array', 'taking_back' => 'array', 'fill_merged' => 'boolean', 'profiles' => 'array', 'plan' => 'array', 'settings' => 'array', 'undo_report' => 'array',
-            'is_sifted' => 'boolean', 'has_moved' => 'boolean', 'began_at' => 'datetime', 'ended_at' => 'datetime', 'loaded_at' => 'datetime', 'undone_at' => 'datetime',
+            'state' => IntakeState::class, 'sheets' => 'array', 'sheets_read' => 'array', 'sheet_starts' => 'array', 'oddities' => 'array', 'trial' => 'array', 'taking_back' => 'array', 'fill_merged' => 'boolean', 'profiles' => 'array', 'plan' => 'array', 'settings' => 'array', 'undo_report' => 'array', 'faults' => 'array',
+            'is_sifted' => 'boolean', 'has_moved' => 'boolean', 'in_foreground' => 'boolean', 'seen_at' => 'datetime', 'began_at' => 'datetime', 'ended_at' => 'datetime', 'loaded_at' => 'datetime', 'undone_at' => 'datetime',
         ];
     }
 
@@ -151,6 +158,24 @@ final class Intake extends Model
     public function dialect(): ?Dialect
     {
         return $this->encoding === null || $this->delimiter === null ? null : new Dialect(Encoding::from($this->encoding), $this->delimiter);
+    }
+
+    /** The command that works on it is still there. */
+    public function sign(): void
+    {
+        self::query()->whereKey($this->id)->update(['seen_at' => now()->format('Y-m-d H:i:s.v')]);
+    }
+
+    /** Whether the command that worked on it is gone. */
+    public function isForsaken(): bool
+    {
+        return $this->in_foreground && ($this->seen_at === null || $this->seen_at->diffInSeconds(now()) > self::PATIENCE);
+    }
+
+    /** Goes on with work that was stopped, where it was. */
+    public function resume(IntakeState $state): void
+    {
+        $this->fill(['state' => $state, 'began_at' => now(), 'ended_at' => null, 'error' => null])->save();
     }
 
     /** Enters a state in which the queue works, from its beginning. */

@@ -18,6 +18,7 @@ use App\Policies\SavedPlanPolicy;
 use App\Policies\StandardsPolicy;
 use App\Standards\Sight;
 use App\Standards\StandardsStore;
+use App\Standards\StandardsVersion;
 use Illuminate\Auth\Access\Response;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Connection;
@@ -39,7 +40,12 @@ final class SieveServiceProvider extends ServiceProvider
     {
         $this->app->bind(Connection::class, static fn () => DB::connection());
         // Standards can change at any time: each request and each job sees those that there are.
-        $this->app->scoped(Standards::class, static fn (): Standards => app(StandardsStore::class)->read());
+        $this->app->scoped(StandardsVersion::class);
+        $this->app->scoped(Standards::class, static function (): Standards {
+            app(StandardsVersion::class);
+
+            return app(StandardsStore::class)->read();
+        });
         $this->app->scoped(FieldCatalog::class, static fn (): FieldCatalog => app(Standards::class)->catalog);
         $this->app->scoped(Formats::class, static fn (): Formats => app(Standards::class)->formats);
         $this->app->scoped(RuleSets::class);

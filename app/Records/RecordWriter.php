@@ -108,7 +108,7 @@ final class RecordWriter
 
     private function id(int|string $ref): int
     {
-        return is_int($ref) ? $ref : $this->ids[$ref] ?? throw new LogicException("Nothing stands for the reference {$ref}.");
+        return is_int($ref) ? $ref : $this->ids[$ref] ?? throw new UnknownReference($ref);
     }
 
     /** The change with ids in place of what stands for records that are made here. */

@@ -13,6 +13,8 @@ use App\Models\Intake;
 use App\Models\IntakeState;
 use App\Models\ListValue;
 use App\Models\Rule;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Standards\Defaults;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldCatalog;
@@ -54,16 +56,34 @@ final readonly class StandardsStore
     /** The standards have changed: what was worked out by the old ones is worked out anew. */
     public function changed(): void
     {
-        foreach ([Standards::class, FieldCatalog::class, Formats::class, RuleSets::class] as $part) {
-            app()->forgetInstance($part);
-        }
+        StandardsVersion::raise();
+        self::forget();
         if (app(RuleSets::class)->isOutdated()) {
             TakeOverRules::dispatch();
         }
-        Intake::query()->where('state', IntakeState::Loading)->update(['has_moved' => true]);
-        foreach (Intake::query()->where('state', IntakeState::Sifting)->orWhere(static fn ($query) => $query->where('state', IntakeState::Ready)->where('is_sifted', true))->get() as $intake) {
-            $intake->is_sifted = false;
-            CarryOn::from($intake, IntakeState::Sifting);
+        foreach (self::workedOut()->pluck('id') as $id) {
+            DB::transaction(static function () use ($id): void {
+                // It may have gone on to its load meanwhile: that plans its rows again.
+                $intake = self::workedOut()->whereKey($id)->lockForUpdate()->first();
+                if ($intake !== null) {
+                    $intake->is_sifted = false;
+                    CarryOn::from($intake, IntakeState::Sifting);
+                }
+            });
         }
+    }
+
+    /** What this process has read of the standards is read anew. */
+    public static function forget(): void
+    {
+        foreach ([StandardsVersion::class, Standards::class, FieldCatalog::class, Formats::class, RuleSets::class] as $part) {
+            app()->forgetInstance($part);
+        }
+    }
+
+    /** @return Builder<Intake> that are being worked out, or have been */
+    private static function workedOut(): Builder
+    {
+        return Intake::query()->where(static fn (Builder $query) => $query->where('state', IntakeState::Sifting)->orWhere(static fn (Builder $ready) => $ready->where('state', IntakeState::Ready)->where('is_sifted', true)));
     }
 }

@@ -51,6 +51,12 @@ final readonly class RowRules
         return null;
     }
 
+    /** Whether a reason says that the row is no record at all: what stands in it is no money of the file either. */
+    public static function isNoRecord(string $reason): bool
+    {
+        return in_array($reason, [self::KINDS['header'], self::KINDS['second header'], self::KINDS['total']], true);
+    }
+
     public function with(string $kind): self
     {
         return in_array($kind, $this->leftOut, true) ? $this : new self([...$this->leftOut, $kind], $this->conditions);

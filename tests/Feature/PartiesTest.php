@@ -115,4 +115,23 @@ final class PartiesTest extends TestCase
         self::assertSame(6, DB::table('supporters')->count());
         self::assertTrue($this->getJson("/api/intakes/{$intake->id}/proof")->json('balanced'));
     }
+
+    public function test_an_employer_whom_nobody_has_holds_the_row_and_the_others_go_on(): void
+    {
+        $intake = $this->loaded("Ref,First name,Last name,Email,Employer ID,Position\n1,Orla,Poole,orla@example.net,999,Buyer\n2,Bo,Park,bo@example.org,,\n");
+
+        self::assertSame(['new' => 1, 'held' => 1], $this->outcomes($intake));
+        self::assertSame([['No organization with the id 999', 'employer.id.old']], DB::table('intake_problems')->get(['reason', 'field'])->map(static fn ($problem): array => [$problem->reason, $problem->field])->all());
+        self::assertSame(['Bo Park'], DB::table('supporters')->pluck('display_name')->all());
+        self::assertTrue($this->getJson("/api/intakes/{$intake->id}/proof")->json('balanced'));
+    }
+
+    public function test_contacts_of_an_organization_whose_row_is_held_are_held_with_it(): void
+    {
+        $csv = "Org ID,Organization,First name,Last name,Email,Phone,Employer ID\n7,Gannet Marine,,,office@,,\n,,Ann,Lee,ann@example.org,,7\n,,Bo,Park,bo@example.org,,\n";
+        $intake = $this->loaded($csv, [], ['id.old', 'organization.name', 'name.first', 'name.last', 'email', 'phone', 'employer.id.old']);
+
+        self::assertSame(['new' => 1, 'held' => 2], $this->outcomes($intake));
+        self::assertSame('loaded', $intake->state->value);
+    }
 }

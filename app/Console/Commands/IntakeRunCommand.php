@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Intakes\LoadQueue;
+use App\Intakes\NotReady;
 use App\Intakes\Opening;
 use App\Intakes\Proof;
 use App\Intakes\Runner;
@@ -11,11 +13,12 @@ use App\Intakes\Settings;
 use App\Models\Intake;
 use App\Models\IntakeState;
 use App\Models\SavedPlan;
+use App\PlainWords;
 use Illuminate\Console\Command;
-use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Columns\SuccessorPlan;
 use PineSieve\Core\SieveException;
+use Throwable;
 
 /** A whole intake in the foreground, through the same stages as on the screens, for loads that recur. */
 final class IntakeRunCommand extends Command
@@ -23,12 +26,18 @@ final class IntakeRunCommand extends Command
     /** Problems that the result names. */
     private const NAMED = 1000;
 
+    /** Microseconds between two looks at whether it is this load's turn. */
+    private const POLL = 300_000;
+
+    private LoadQueue $queue;
+
     protected $signature = 'intake:run {file : a spreadsheet (CSV, XLSX, XLS, ODS), contact cards or JSON} {--plan= : saved column plan to use} {--sheet= : sheet of the workbook} {--name= : name of the intake} {--dry-run : plan everything, write nothing to supporters and gifts} {--problems : with --json, name what keeps rows and what they are warned of} {--json : print the result as one JSON object}';
 
     protected $description = 'Brings a file in: reads, maps, checks, matches, loads and proves it';
 
-    public function handle(Opening $opening, Runner $runner, Proof $proof): int
+    public function handle(Opening $opening, Runner $runner, Proof $proof, LoadQueue $queue): int
     {
+        $this->queue = $queue;
         try {
             $plan = $this->plan();
             $file = (string) $this->argument('file');
@@ -39,17 +48,31 @@ final class IntakeRunCommand extends Command
             }
             $intake = $opening->open($file, basename($file), null, $this->option('name') ?? pathinfo($file, PATHINFO_FILENAME), $this->option('sheet'), $settings);
             $this->work($intake, $plan, $runner);
-        } catch (SieveException $error) {
-            return $this->refuse($error->getMessage());
-        } catch (QueryException $error) {
-            return $this->refuse('The database does not answer. Is bin/start running with this data folder? ('.mb_substr($error->getPrevious()?->getMessage() ?? '', 0, 200).')');
+        } catch (Throwable $error) {
+            return $this->breakOff($intake ?? null, $error);
         }
-        if ($intake->state === IntakeState::Failed) {
-            return $this->refuse((string) $intake->error);
+        if ($intake->state !== ($this->option('dry-run') === true ? IntakeState::Ready : IntakeState::Loaded)) {
+            return $this->refuse($intake->error ?? "Intake {$intake->id} was stopped from the screens. They show how far it is.");
         }
-        $this->report($intake, $proof->report($intake));
+        $report = $proof->report($intake);
+        $this->report($intake, $report);
 
-        return self::SUCCESS;
+        return $report['balanced'] ? self::SUCCESS : self::FAILURE;
+    }
+
+    /** Nothing that a command began may keep others waiting when it is gone. */
+    private function breakOff(?Intake $intake, Throwable $error): int
+    {
+        if (! $error instanceof SieveException) {
+            report($error);
+        }
+        $words = PlainWords::of($error).(PlainWords::isAway($error) ? ' (Is bin/start running with this data folder?)' : '');
+        if ($intake !== null && ! PlainWords::isAway($error)) {
+            Intake::query()->whereKey($intake->id)->whereIn('state', [IntakeState::Sifting, IntakeState::Loading])->update(['error' => "{$words} Nothing is half done.", 'in_foreground' => false, 'ended_at' => now()]);
+            app(LoadQueue::class)->next();
+        }
+
+        return $this->refuse($words);
     }
 
     private function work(Intake $intake, ?SavedPlan $plan, Runner $runner): void
@@ -58,16 +81,57 @@ final class IntakeRunCommand extends Command
         if ($intake->state === IntakeState::Failed) {
             return;
         }
+        $this->settle($intake, $plan);
+        do {
+            $this->workOut($intake, $runner);
+        } while ($intake->state === IntakeState::Ready && $this->option('dry-run') !== true && ! $this->load($intake, $runner));
+    }
+
+    private function settle(Intake $intake, ?SavedPlan $plan): void
+    {
         $own = $intake->columnPlan();
         $own = $plan === null ? $own : SuccessorPlan::of($plan->columnPlan(), $own, $intake->columnProfiles(), $plan->name)->plan;
         $intake->setColumnPlan($own->settledUnasked());
         $intake->plan_name = $plan?->name;
         $intake->begin(IntakeState::Sifting);
-        $runner->run($intake);
-        if ($this->option('dry-run') !== true) {
-            $intake->begin(IntakeState::Loading);
+    }
+
+    /** Until every row is worked out by the standards in force: they may be changed meanwhile, and a worker may lend a hand. */
+    private function workOut(Intake $intake, Runner $runner): void
+    {
+        while ($intake->state === IntakeState::Sifting && $intake->error === null) {
             $runner->run($intake);
+            $intake->refresh();
         }
+    }
+
+    /** @return bool false if its rows have to be worked out anew first */
+    private function load(Intake $intake, Runner $runner): bool
+    {
+        try {
+            $this->queue->enter($intake, inForeground: true);
+        } catch (NotReady) {
+            $intake->refresh();
+
+            return false;
+        }
+        $told = false;
+        while ($intake->state === IntakeState::Waiting) {
+            if (! $told) {
+                fwrite(STDERR, "\"{$this->queue->busy()?->name}\" is being loaded or taken back; this one waits for its turn.".PHP_EOL);
+                $told = true;
+            }
+            usleep(self::POLL);
+            $intake->sign();
+            $this->queue->next();
+            $intake->refresh();
+        }
+        while ($intake->state === IntakeState::Loading && $intake->error === null) {
+            $runner->run($intake);
+            $intake->refresh();
+        }
+
+        return $intake->state !== IntakeState::Sifting;
     }
 
     private function plan(): ?SavedPlan

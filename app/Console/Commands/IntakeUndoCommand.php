@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Intakes\LoadQueue;
 use App\Intakes\Runner;
 use App\Intakes\Undoing;
 use App\Models\Intake;
 use App\Models\IntakeState;
+use App\PlainWords;
 use Illuminate\Console\Command;
 use Illuminate\Database\QueryException;
+use Throwable;
 
 /** Takes an intake back, in the foreground. */
 final class IntakeUndoCommand extends Command
@@ -18,7 +21,7 @@ final class IntakeUndoCommand extends Command
 
     protected $description = 'Takes back everything that an intake wrote, as far as nobody changed it since';
 
-    public function handle(Runner $runner, Undoing $undoing): int
+    public function handle(Runner $runner, Undoing $undoing, LoadQueue $queue): int
     {
         try {
             $intake = Intake::query()->find((int) $this->argument('id'));
@@ -33,9 +36,24 @@ final class IntakeUndoCommand extends Command
             if ($intake->state !== IntakeState::Loaded) {
                 return $this->refuse("Intake {$intake->id} is {$intake->state->value}. Only one that is loaded can be undone.");
             }
+            $busy = $queue->busy();
+            if ($busy !== null) {
+                return $this->refuse("\"{$busy->name}\" is being loaded or taken back. One goes at a time; try again when it is done.");
+            }
+            $intake->fill(['in_foreground' => true, 'seen_at' => now()]);
             $undoing->begin($intake, Undoing::UNDO, null, null);
         }
-        $runner->run($intake);
+        try {
+            while ($intake->state === IntakeState::Undoing && $intake->error === null) {
+                $runner->run($intake);
+                $intake->refresh();
+            }
+        } catch (Throwable $error) {
+            report($error);
+            Intake::query()->whereKey($intake->id)->update(['error' => PlainWords::of($error).' Nothing is half done.', 'in_foreground' => false, 'ended_at' => now()]);
+
+            return $this->refuse(PlainWords::of($error));
+        }
         $report = $intake->undo_report ?? Undoing::emptyReport();
         if ($this->option('json')) {
             $this->line(json_encode(['intake' => $intake->id, 'supporters' => $report['supporters'], 'gifts' => $report['gifts'], 'kept' => $report['kept']], JSON_THROW_ON_ERROR));

@@ -27,7 +27,7 @@ final class TodayController extends Controller
     public function __invoke(Summary $summary, HeldQueue $held, FieldCatalog $catalog, Measures $measures, DuplicateList $duplicates): JsonResponse
     {
         $this->authorize('viewAny', Intake::class);
-        $waiting = Intake::query()->with(['user', 'loader'])->whereNotIn('state', ['loaded', 'undone'])->latest('id')->limit(20)->get();
+        $waiting = Intake::query()->with(['user', 'loader'])->where(static fn ($query) => $query->whereNotIn('state', ['loaded', 'undone'])->orWhere(static fn ($loaded) => $loaded->where('state', 'loaded')->whereNotNull('faults')))->latest('id')->limit(20)->get();
         $loaded = Intake::query()->with(['user', 'loader'])->whereIn('state', ['loaded', 'undone'])->latest('loaded_at')->limit(6)->get();
         $short = DB::table('shortfalls')->groupBy('rule_id')->selectRaw('rule_id, count(*) as n')->pluck('n', 'rule_id');
         $sight = Sight::ofUser();

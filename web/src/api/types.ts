@@ -78,6 +78,8 @@ export interface Intake {
   settings: Settings;
   progress: { done: number; total: number; seconds: number; per_second: number | null; seconds_left: number | null };
   error: string | null;
+  /** Whether what was loaded adds up; true before it is loaded. */
+  balanced: boolean;
 }
 
 export interface SourceView {

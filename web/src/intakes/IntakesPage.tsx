@@ -63,7 +63,7 @@ export function IntakesPage() {
                         <SmallSieve intake={intake} />
                       </td>
                       <td>
-                        <span className={`pill ${intake.state === 'loaded' ? '' : intake.state === 'failed' ? 'held' : intake.state === 'undone' ? 'idle' : 'look'}`}>{stateWords[intake.state]}</span>
+                        <span className={`pill ${!intake.balanced || (intake.error !== null && intake.state !== 'failed') ? 'held' : intake.state === 'loaded' ? '' : intake.state === 'failed' ? 'held' : intake.state === 'undone' ? 'idle' : 'look'}`}>{!intake.balanced ? 'does not balance' : intake.error !== null && intake.state !== 'failed' ? `${stateWords[intake.state]}: stopped` : stateWords[intake.state]}</span>
                       </td>
                       <td className="num">{count(intake.rows)}</td>
                       <td className="num">{intake.is_sifted ? count(intake.outcomes.held) : ''}</td>

@@ -4,6 +4,7 @@ import type { Intake } from '../api/types';
 import { count, duration } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
+import { Undo } from './proof/Undo';
 import { useIntakeAction } from './queries';
 
 const doing: Record<string, { title: string; things: string; kept: string }> = {
@@ -23,7 +24,7 @@ export function Working({ intake }: { intake: Intake }) {
     return null;
   }
   return (
-    <Pane title={intake.error === null ? words.title : 'The work stopped'}>
+    <Pane title={intake.error === null ? words.title : `${words.title}: it stopped`}>
       <div className="empty" style={{ maxWidth: 640 }} role="status">
         <div className="progress" aria-label={`${done} of ${total} ${words.things}`}>
           <i style={{ width: `${total > 0 ? Math.min(100, (done / total) * 100) : 0}%` }} />
@@ -42,9 +43,16 @@ export function Working({ intake }: { intake: Intake }) {
         {intake.error !== null && (
           <>
             <p className="trouble">{intake.error}</p>
-            <Button onClick={() => carryOn.mutate(undefined)} loading={carryOn.isPending}>
-              Take it up again
-            </Button>
+            {intake.may_change && (
+              <div className="also">
+                <Button onClick={() => carryOn.mutate(undefined)} loading={carryOn.isPending}>
+                  Go on where it stopped
+                </Button>
+                {(intake.state === 'loading' || intake.state === 'sifting') && <Button variant="default" loading={stop.isPending} onClick={() => stop.mutate(undefined)}>Stop here</Button>}
+                {intake.state === 'loading' && intake.progress.done > 0 && <Undo intake={intake} />}
+              </div>
+            )}
+            <Trouble error={carryOn.error} />
           </>
         )}
       </div>

@@ -4,6 +4,8 @@ import { api } from '../api/client';
 interface Page<T> {
   rows: T[];
   more?: boolean;
+  /** Of all rows, not of the page alone. */
+  counts?: Record<string, number>;
 }
 
 /** A long list, page by page, each after the last row of the one before. */
@@ -14,5 +16,5 @@ export function useMore<T extends { number: number }>(key: readonly unknown[], p
     initialPageParam: 0,
     getNextPageParam: (last) => (last.more === true ? last.rows[last.rows.length - 1]?.number : undefined),
   });
-  return { ...query, rows: query.data?.pages.flatMap((page) => page.rows) ?? [] };
+  return { ...query, rows: query.data?.pages.flatMap((page) => page.rows) ?? [], counts: query.data?.pages[0]?.counts };
 }

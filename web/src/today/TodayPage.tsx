@@ -34,7 +34,7 @@ const why: Record<string, (intake: Intake) => string> = {
   matches: (intake) => `${counted(intake.held.unsure, 'row')} may be someone we know`,
   addresses: (intake) => `${counted(intake.addresses.ask, 'address', 'addresses')} can be put into postal form`,
   load: (intake) => ({ waiting: 'waits for another load', stopped: 'was stopped in the middle', loading: 'is being loaded' })[intake.state as string] ?? 'can be loaded',
-  proof: () => 'is being undone',
+  proof: (intake) => (intake.state === 'undoing' ? 'is being undone' : 'what was loaded does not balance'),
 };
 
 /** The state of the data in the morning: what waits, how far it can be trusted, and what came in; every figure leads to its records. */
@@ -61,7 +61,7 @@ export function TodayPage() {
               <table className="rows">
                 <tbody>
                   {data !== undefined && line(data.held, '/held', 'rows are held', 'of all intakes')}
-                  {data?.waiting.map((intake) => line(intake.rows, `/intakes/${intake.id}/${nextStage(intake)}`, intake.name, why[nextStage(intake)]?.(intake), `intake ${intake.id}`))}
+                  {data?.waiting.map((intake) => line(intake.rows, `/intakes/${intake.id}/${nextStage(intake)}`, intake.name, intake.error !== null && intake.state !== 'failed' ? 'stopped before it was done' : why[nextStage(intake)]?.(intake), `intake ${intake.id}`))}
                   {data?.worklists.map((rule) => line(rule.count, may.standards ? `/standards/required?rule=${rule.id}` : `/supporters?rule=${rule.id}`, rule.sentence, rule.subject === 'supporter' ? 'supporters fall short' : `${rule.subject === 'person' ? 'people' : `${rule.subject}s`} fall short`, `rule ${rule.id}`))}
                   {data !== undefined && data.duplicates !== null && may.load && line(data.duplicates, '/duplicates', 'may be there twice or more', 'duplicates', 'duplicates')}
                   {data?.attention.filter((one) => one.filter !== 'alike' || data.duplicates === null || !may.load).map((one) => line(one.count, `/supporters?filter=${one.filter}`, one.says.split(':')[0], one.says.split(':')[1], one.filter))}

@@ -56,7 +56,7 @@ final class LoadController extends Controller
     public function stop(Intake $intake, LoadQueue $queue, Summary $summary): JsonResponse
     {
         $this->authorize('update', $intake);
-        abort_unless(in_array($intake->state, [IntakeState::Loading, IntakeState::Waiting, IntakeState::Sifting], true) && ! $intake->isTrying(), 409, 'There is nothing to stop.');
+        abort_unless(in_array($intake->state, [IntakeState::Loading, IntakeState::Waiting, IntakeState::Sifting], true) && (! $intake->isTrying() || $intake->error !== null), 409, 'There is nothing to stop.');
         $queue->stop($intake);
 
         return response()->json($summary->of($intake->refresh()));
@@ -106,7 +106,10 @@ final class LoadController extends Controller
             ->where('o.intake_id', $intake->id)->where('o.outcome', $outcome)->where('o.number', '>', (int) $request->query('after', '0'))
             ->orderBy('o.number')->limit(200)->get(['o.number', 'r.display', 'o.supporter_id', 'o.gifts_new', 'o.money']);
 
-        return response()->json(['rows' => $rows, 'more' => $rows->count() === 200]);
+        // A trial has brought in some of the rows alone.
+        $counts = DB::table('intake_outcomes')->where('intake_id', $intake->id)->groupBy('outcome')->selectRaw('outcome, count(*) as n')->pluck('n', 'outcome');
+
+        return response()->json(['rows' => $rows, 'more' => $rows->count() === 200, 'counts' => array_map(static fn (string $outcome): int => $counts[$outcome] ?? 0, array_combine($in = ['new', 'updated', 'unchanged'], $in))]);
     }
 
     /** The original file, as it came. */
@@ -154,7 +157,7 @@ final class LoadController extends Controller
 
     private function mustBeIn(Intake $intake): void
     {
-        abort_unless(in_array($intake->state, [IntakeState::Loaded, IntakeState::Stopped], true) || ($intake->state === IntakeState::Ready && $intake->trial !== null), 409, 'Only an intake that is loaded can be undone.');
+        abort_unless(in_array($intake->state, [IntakeState::Loaded, IntakeState::Stopped], true) || ($intake->state === IntakeState::Loading && $intake->error !== null) || ($intake->state === IntakeState::Ready && $intake->trial !== null), 409, 'Only an intake that is loaded can be undone.');
     }
 
     /** @return ?list<int> numbers of rows, in the address as "2,5,7" */

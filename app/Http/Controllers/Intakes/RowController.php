@@ -49,6 +49,7 @@ final class RowController extends Controller
                 'hold' => $this->byPerson($intake, 'held', 'person'),
                 'out' => $this->byPerson($intake, 'left_out', null),
             ],
+            'by_rule' => DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', 'left_out')->whereNotNull('reason')->groupBy('reason')->orderByRaw('count(*) desc')->get([DB::raw('reason'), DB::raw('count(*) as `rows`')]),
         ]);
     }
 
@@ -59,7 +60,7 @@ final class RowController extends Controller
         $data = $request->validate(['code' => ['required', 'string'], 'field' => ['required', 'string'], 'column' => ['nullable', 'integer']]);
         $groups = [];
         $problems = DB::table('intake_problems as p')
-            ->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'p.intake_id')->on('r.number', 'p.number')->where('r.role', ''))
+            ->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'p.intake_id')->on('r.number', 'p.number'))
             ->where('p.blocks', true)->where('p.intake_id', $intake->id)->where('p.code', $data['code'])->where('p.field', $data['field'])->where('r.outcome', 'held')
             ->when(isset($data['column']), static fn ($query) => $query->where('p.column', $data['column']))
             ->orderBy('p.number')->limit(5000)
@@ -200,7 +201,7 @@ final class RowController extends Controller
     /** @return list<array{number: int, display: string}> */
     private function byPerson(Intake $intake, string $outcome, ?string $by): array
     {
-        return DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', $outcome)->when($by !== null, static fn ($query) => $query->where('held_by', $by))
+        return DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', $outcome)->when($by !== null, static fn ($query) => $query->where('held_by', $by), static fn ($query) => $query->whereNull('reason'))
             ->orderBy('number')->limit(500)->get(['number', 'display'])->map(static fn ($row): array => ['number' => $row->number, 'display' => $row->display])->all();
     }
 }

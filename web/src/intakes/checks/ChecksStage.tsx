@@ -15,6 +15,7 @@ import { RowCells } from './RowCells';
 interface Checks {
   kinds: ProblemKind[];
   by_person: { hold: RowName[]; out: RowName[] };
+  by_rule: { reason: string; rows: number }[];
   warnings: { code: string; field: string; label: string; example: string; rows: number }[];
   passed: { number: number; reason: string; by: string | null }[];
 }
@@ -80,6 +81,14 @@ export function ChecksStage() {
                 <div className="pane-note"><b>Come in with a warning</b></div>
                 <ul className="list">
                   {checks.data?.warnings.map((one) => <li key={`${one.code}${one.field}`} className="still"><span className="line"><b>{one.label}</b><span>{count(one.rows)}</span></span><span className="quiet">{one.example}</span></li>)}
+                </ul>
+              </>
+            )}
+            {(checks.data?.by_rule.length ?? 0) > 0 && (
+              <>
+                <div className="pane-note"><b>Left out by a rule</b></div>
+                <ul className="list">
+                  {checks.data?.by_rule.map((one) => <li key={one.reason} className="still"><span className="line"><span>{one.reason}</span><span>{count(one.rows)}</span></span></li>)}
                 </ul>
               </>
             )}

@@ -44,7 +44,7 @@ export function ProofStage() {
           </Pane>
           <Pane title="Every dollar" note={stamp}>
             <Money proof={data} small={data.money.there !== '0.00'} />
-            {data.faults.length > 0 && <p className="trouble" style={{ margin: '0 14px 12px' }}>{data.faults.join(' ')}</p>}
+            {data.faults.length > 0 && <p className="trouble" style={{ margin: '0 14px 12px' }}>{data.faults.join(' ')} Undo this intake and load it again; if it still does not balance, keep the file and tell whoever runs Pine Sieve.</p>}
           </Pane>
           {intake.state === 'undone' && data.undo_report !== null ? (
             <UndoneReport report={data.undo_report} />

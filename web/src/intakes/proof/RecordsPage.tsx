@@ -28,12 +28,14 @@ export function RecordsPage() {
   const [picked, setPicked] = useState<number[]>([]);
   const mayPick = intake.may_change && intake.state === 'loaded';
   const list = useMore<RecordRow>(['intake', String(intake.id), 'records', outcome], `intakes/${intake.id}/records?outcome=${outcome}`);
+  const counts: Record<string, number> = list.counts ?? intake.outcomes;
+  const isTrial = intake.loaded_at === null;
   return (
     <>
       <div className="panes">
         <Pane
-          title="Everything this intake touched"
-          right={<Chips label="Which" value={outcome} onChange={(value) => { setPicked([]); setQuery({ outcome: value }); }} options={[{ value: 'new', text: `new ${count(intake.outcomes.new)}` }, { value: 'updated', text: `updated ${count(intake.outcomes.updated)}` }, { value: 'unchanged', text: `no change ${count(intake.outcomes.unchanged)}` }]} />}
+          title={isTrial ? 'What the trial brought in' : 'Everything this intake touched'}
+          right={<Chips label="Which" value={outcome} onChange={(value) => { setPicked([]); setQuery({ outcome: value }); }} options={[{ value: 'new', text: `new ${count(counts['new'] ?? 0)}` }, { value: 'updated', text: `updated ${count(counts['updated'] ?? 0)}` }, { value: 'unchanged', text: `no change ${count(counts['unchanged'] ?? 0)}` }]} />}
         >
           <div className="pane-body" tabIndex={0}>
             {list.isSuccess && list.rows.length === 0 && <Empty title="No records here" />}
@@ -55,7 +57,7 @@ export function RecordsPage() {
         </Pane>
       </div>
       <div className="foot">
-        <Button onClick={() => void navigate(`/intakes/${intake.id}/proof`)}>Back to the proof</Button>
+        <Button onClick={() => void navigate(`/intakes/${intake.id}/${isTrial ? 'load' : 'proof'}`)}>{isTrial ? 'Back to the load' : 'Back to the proof'}</Button>
         {mayPick && picked.length > 0 && <Undo intake={intake} rows={picked} />}
         {mayPick && picked.length === 0 && <span className="quiet">Pick rows to take just those back.</span>}
       </div>
