@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Exceptions\HttpResponseException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
@@ -43,7 +44,7 @@ $app = Application::configure(basePath: $root)
         $exceptions->render(static fn (NotFoundHttpException $error, Request $request) => $request->is('api/*') && ($error->getMessage() === '' || $error->getPrevious() instanceof ModelNotFoundException || str_starts_with($error->getMessage(), 'The route'))
             ? response()->json(['message' => 'That is not there, or not any more.'], 404) : null);
         $exceptions->render(static function (Throwable $error, Request $request): ?JsonResponse {
-            if (! $request->is('api/*') || $error instanceof HttpExceptionInterface || $error instanceof ValidationException || $error instanceof AuthenticationException || $error instanceof AuthorizationException) {
+            if (! $request->is('api/*') || $error instanceof HttpExceptionInterface || $error instanceof ValidationException || $error instanceof HttpResponseException || $error instanceof AuthenticationException || $error instanceof AuthorizationException) {
                 return null;
             }
             $status = PlainWords::isAway($error) || PlainWords::isFull($error) ? 503 : 500;

@@ -26,6 +26,7 @@ use App\Http\Controllers\Records\SupporterController;
 use App\Http\Controllers\Standards\FieldController;
 use App\Http\Controllers\Standards\ListController;
 use App\Http\Controllers\Standards\MatchRuleController;
+use App\Http\Controllers\Standards\OrganizationController;
 use App\Http\Controllers\Standards\RuleController;
 use App\Http\Controllers\TodayController;
 use App\Http\Middleware\PlainQuery;
@@ -63,6 +64,8 @@ Route::prefix('api')->group(function (): void {
             Route::post('restore', [RestorePointController::class, 'restore']);
             Route::delete('', [RestorePointController::class, 'destroy']);
         });
+        Route::get('organization', [OrganizationController::class, 'show']);
+        Route::put('organization', [OrganizationController::class, 'update']);
         Route::get('fields', [FieldController::class, 'index']);
         Route::post('fields', [FieldController::class, 'store']);
         Route::get('catalog', [FieldController::class, 'catalog']);

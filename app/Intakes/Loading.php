@@ -27,7 +27,7 @@ final readonly class Loading implements Work
     /** Times that a piece is planned again for want of a row that others rest on. */
     private const ROUNDS = 3;
 
-    private const COLUMNS = 'unit, number, turn, outcome, supporter_id, leader, changes, money, money_there, gifts_new, fingerprint';
+    private const COLUMNS = 'unit, number, turn, outcome, supporter_id, leader, changes, money, money_there, money_promised, other_money, gifts_new, promises_new, fingerprint';
 
     public function __construct(
         private RecordWriter $writer,
@@ -257,9 +257,9 @@ final readonly class Loading implements Work
         $intakeId = $intake->id;
         foreach ($rows as $row) {
             $supporter = $row->supporter_id ?? ($row->leader === null ? null : ($ids["{$row->leader}:supporter"] ?? null));
-            $outcomes[] = [$intakeId, $row->unit, $row->number, $row->outcome, $supporter, isset($made[$row->unit]) ? json_encode($made[$row->unit], JSON_THROW_ON_ERROR) : null, $row->money, $row->money_there, $row->gifts_new, $row->fingerprint];
+            $outcomes[] = [$intakeId, $row->unit, $row->number, $row->outcome, $supporter, isset($made[$row->unit]) ? json_encode($made[$row->unit], JSON_THROW_ON_ERROR) : null, $row->money, $row->money_there, $row->money_promised, $row->other_money, $row->gifts_new, $row->promises_new, $row->fingerprint];
         }
-        $this->bulk->insert('intake_outcomes', ['intake_id', 'unit', 'number', 'outcome', 'supporter_id', 'made', 'money', 'money_there', 'gifts_new', 'fingerprint'], $outcomes);
+        $this->bulk->insert('intake_outcomes', ['intake_id', 'unit', 'number', 'outcome', 'supporter_id', 'made', 'money', 'money_there', 'money_promised', 'other_money', 'gifts_new', 'promises_new', 'fingerprint'], $outcomes);
     }
 
     /**

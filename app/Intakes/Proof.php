@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intakes;
 
+use App\Gifts\GiftSums;
 use App\Models\Intake;
 use App\Models\IntakeState;
 use App\Models\JournalEntry;
@@ -12,8 +13,10 @@ use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Subject;
-use PineSieve\Core\Gifts\Amount;
+use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\Reconciliation;
+use PineSieve\Core\Standards\Home;
+use PineSieve\Core\Standards\Standards;
 
 /**
  * Compares what came in with what was there: rows against outcomes, money in the file against gifts in the database.
@@ -21,35 +24,41 @@ use PineSieve\Core\Gifts\Reconciliation;
  */
 final readonly class Proof
 {
+    private Home $home;
+
+    public function __construct(Standards $standards)
+    {
+        $this->home = $standards->formats->home;
+    }
+
     /** @return array<string, mixed> what the command line prints of an intake, loaded or planned */
     public function report(Intake $intake): array
     {
         $loaded = in_array($intake->state, [IntakeState::Loaded, IntakeState::Undoing, IntakeState::Undone], true);
         $table = $loaded ? 'intake_outcomes' : 'intake_results';
         $outcomes = array_fill_keys(['new', 'updated', 'unchanged', 'held', 'left_out'], 0);
-        $money = ['new' => '0.00', 'there' => '0.00', 'held' => '0.00', 'left_out' => '0.00'];
-        $gifts = 0;
-        foreach (DB::select("select outcome, count(*) as n, sum(money) as money, sum(money_there) as there, sum(gifts_new) as gifts from {$table} where intake_id = ? group by outcome", [$intake->id]) as $row) {
-            if ($row->outcome === Results::WITH) {
-                $gifts += $row->gifts;
-
+        $money = array_fill_keys(['new', 'promised', 'there', 'held', 'left_out'], Amounts::none());
+        [$gifts, $promises] = [0, 0];
+        foreach ($this->sums($table, $intake) as [$outcome, $counts, $sum]) {
+            [$gifts, $promises] = [$gifts + $counts->gifts, $promises + $counts->promises];
+            if ($outcome === Results::WITH) {
                 continue;
             }
-            $outcomes[$row->outcome] += $row->n;
-            if (in_array($row->outcome, ['held', 'left_out'], true)) {
-                $money[$row->outcome] = Amount::sum([$money[$row->outcome], $row->money]);
+            $outcomes[$outcome] += $counts->n;
+            if (in_array($outcome, ['held', 'left_out'], true)) {
+                $money[$outcome] = $money[$outcome]->plus($sum->all);
             } else {
-                $money['there'] = Amount::sum([$money['there'], $row->there]);
-                $money['new'] = Amount::sum([$money['new'], Amount::difference($row->money, $row->there)]);
-                $gifts += $row->gifts;
+                $money['there'] = $money['there']->plus($sum->there);
+                $money['promised'] = $money['promised']->plus($sum->promised);
+                $money['new'] = $money['new']->plus($sum->all->minus($sum->there)->minus($sum->promised));
             }
         }
         if ($intake->state === IntakeState::Loaded) {
-            $stored = DB::selectOne('select count(*) as n, coalesce(sum(amount), 0) as money from gifts where intake_id = ?', [$intake->id]);
-            [$gifts, $money['new']] = [$stored->n, $stored->money];
+            $stored = GiftSums::of(DB::table('gifts')->where('intake_id', $intake->id));
+            [$gifts, $money['new'], $promises, $money['promised']] = [$stored->gifts, $stored->given, $stored->promises, $stored->promised];
         }
         $rows = (int) DB::scalar('select count(*) from intake_rows where intake_id = ?', [$intake->id]);
-        $source = (string) DB::scalar('select coalesce(sum(money), 0) from intake_results where intake_id = ?', [$intake->id]);
+        $source = $this->source($intake);
         $reconciliation = new Reconciliation($rows, $outcomes, $source, $money);
         // Whoever a unit makes leads it; everyone else that it is about was there before.
         $created = $loaded
@@ -63,12 +72,36 @@ final readonly class Proof
             'rows' => $rows,
             'outcomes' => $outcomes,
             'supporters' => ['created' => $created, 'updated' => $touched],
-            'gifts' => ['created' => $gifts, 'amount' => $money['new']],
-            'money' => $money,
-            'source_amount' => $source,
+            'gifts' => ['created' => $gifts, 'amount' => $money['new']->in($this->home->currency), 'amounts' => (object) $money['new']->toArray()],
+            'promised' => ['created' => $promises, 'amounts' => (object) $money['promised']->toArray()],
+            'money' => array_map(static fn (Amounts $amounts): object => (object) $amounts->toArray(), $money),
+            'source_amount' => $source->in($this->home->currency),
+            'source_amounts' => (object) $source->toArray(),
             'balanced' => $reconciliation->balances(),
             'faults' => $reconciliation->faults(),
         ];
+    }
+
+    /**
+     * Rows, gifts and money by outcome. What few rows have in other currencies is added up beside.
+     *
+     * @return list<array{string, \stdClass, RowMoney}> outcome; n, gifts and promises; money
+     */
+    private function sums(string $table, Intake $intake): array
+    {
+        $columns = 'sum(money) as money, sum(money_there) as money_there, sum(money_promised) as money_promised';
+        $rows = DB::select("select outcome, count(*) as n, sum(gifts_new) as gifts, sum(promises_new) as promises, {$columns}, null as other_money from {$table} where intake_id = ? group by outcome", [$intake->id]);
+        foreach (DB::table($table)->where('intake_id', $intake->id)->whereNotNull('other_money')->select(['outcome', 'other_money'])->cursor() as $row) {
+            $rows[] = (object) ['outcome' => $row->outcome, 'n' => 0, 'gifts' => 0, 'promises' => 0, 'money' => '0', 'money_there' => '0', 'money_promised' => '0', 'other_money' => $row->other_money];
+        }
+
+        return array_map(static fn (\stdClass $row): array => [$row->outcome, $row, RowMoney::fromColumns($row, $intake->currency)], $rows);
+    }
+
+    /** What the amounts of the file say together. */
+    public function source(Intake $intake): Amounts
+    {
+        return array_reduce($this->sums('intake_results', $intake), static fn (Amounts $sum, array $of): Amounts => $sum->plus($of[2]->all), Amounts::none());
     }
 
     /** Keeps with the intake whether what was loaded balances, so that lists can tell of it. */

@@ -43,7 +43,7 @@ final readonly class Results
             DB::table($table)->where('intake_id', $intakeId)->whereBetween('number', [min($numbers), max($numbers)])->whereIn('number', $numbers)->delete();
         }
         $this->forgetKeys($intakeId, $numbers);
-        $columns = ['intake_id', 'unit', 'number', 'role', 'turn', 'display', 'outcome', 'reason', 'held_by', 'verdict', 'supporter_id', 'leader', 'findings', 'address', 'address_changes', 'changes', 'money', 'money_there', 'gifts', 'gifts_new', 'fingerprint'];
+        $columns = ['intake_id', 'unit', 'number', 'role', 'turn', 'display', 'outcome', 'reason', 'held_by', 'verdict', 'supporter_id', 'leader', 'findings', 'address', 'address_changes', 'changes', 'money', 'money_there', 'money_promised', 'other_money', 'gifts', 'gifts_new', 'promises_new', 'fingerprint'];
         $this->bulk->insert('intake_results', $columns, array_map(static fn (array $result): array => array_map(static fn (string $column): mixed => $result[$column], $columns), $results));
         $problems = [];
         $keyRows = [];
@@ -67,7 +67,7 @@ final readonly class Results
     {
         $results = DB::table('intake_results')->where('intake_id', $intakeId)->where('number', $number);
         (clone $results)->where('role', '<>', '')->delete();
-        $results->update(['outcome' => Outcome::Held->value, 'held_by' => 'problem', 'supporter_id' => null, 'leader' => null, 'changes' => null, 'gifts' => null, 'gifts_new' => 0, 'money_there' => '0.00']);
+        $results->update(['outcome' => Outcome::Held->value, 'held_by' => 'problem', 'supporter_id' => null, 'leader' => null, 'changes' => null, 'gifts' => null, 'gifts_new' => 0, 'promises_new' => 0, 'money_there' => '0.00', 'money_promised' => '0.00']);
         $this->forgetKeys($intakeId, [$number]);
         $place = 1 + (int) DB::table('intake_problems')->where('intake_id', $intakeId)->where('number', $number)->max('place');
         $this->bulk->insert('intake_problems', self::PROBLEM, [self::problem($intakeId, $number, $place, $problem)]);

@@ -18,7 +18,8 @@ use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Columns\RowMapper;
-use PineSieve\Core\Gifts\Amount;
+use PineSieve\Core\Gifts\Amounts;
+use PineSieve\Core\Gifts\Currency;
 use PineSieve\Core\Records\IncomingAddress;
 use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
@@ -132,7 +133,7 @@ final readonly class RowView
                     'for' => $finding['for'],
                     'against' => $finding['against'],
                     'values' => array_diff_key([...self::stored($candidate), 'Gifts' => self::gifts($given)], array_flip($hidden)),
-                    'after' => array_diff_key([...self::stored(Projection::after($candidate, $planner->plan('row', $party->record, $candidate))), 'Gifts' => self::gifts([...$given, ...array_map(static fn (IncomingGift $gift): array => [$gift->amount, $gift->date], Planner::giftsMissing($party->record, $candidate))])], array_flip($hidden)),
+                    'after' => array_diff_key([...self::stored(Projection::after($candidate, $planner->plan('row', $party->record, $candidate))), 'Gifts' => self::gifts([...$given, ...array_map(static fn (IncomingGift $gift): array => [$gift->money(), $gift->date], Planner::giftsMissing($party->record, $candidate))])], array_flip($hidden)),
                 ];
             }
         }
@@ -143,7 +144,7 @@ final readonly class RowView
     /** @return array<string, string> */
     private static function incoming(IncomingRecord $record): array
     {
-        $gifts = array_map(static fn (IncomingGift $gift): string => trim("{$gift->amount} on {$gift->date} {$gift->fund}"), $record->gifts);
+        $gifts = array_map(static fn (IncomingGift $gift): string => trim("{$gift->currency} {$gift->amount} on {$gift->date} {$gift->fund}"), $record->gifts);
 
         return [
             'Name' => $record->display(),
@@ -156,7 +157,7 @@ final readonly class RowView
         ];
     }
 
-    /** @return array{?SupporterRecord, list<array{string, string}>} the one that a row would make, with amount and date of each gift that the row brings */
+    /** @return array{?SupporterRecord, list<array{Amounts, string}>} the one that a row would make, with amount and date of each gift that the row brings */
     private function ofUnit(Intake $intake, int $unit): array
     {
         $json = DB::table('intake_results')->where('intake_id', $intake->id)->where('unit', $unit)->value('changes');
@@ -166,7 +167,7 @@ final readonly class RowView
         $changes = array_map(Change::fromArray(...), json_decode($json, true));
         $gifts = array_filter($changes, static fn (Change $change): bool => $change->subject === Subject::Gift && $change->action === Action::Create);
 
-        return [Projection::after(null, $changes), array_values(array_map(static fn (Change $gift): array => [(string) ($gift->after()['amount'] ?? ''), (string) ($gift->after()['given_on'] ?? '')], $gifts))];
+        return [Projection::after(null, $changes), array_values(array_map(static fn (Change $gift): array => [Amounts::of((string) ($gift->after()['currency'] ?? Currency::DEFAULT), (string) ($gift->after()['amount'] ?? '')), (string) ($gift->after()['given_on'] ?? '')], $gifts))];
     }
 
     /** @return array<string, string> */
@@ -186,21 +187,24 @@ final readonly class RowView
 
     /**
      * @param  list<int>  $ids
-     * @return array<int, list<array{string, string}>> supporter to amount and date of each gift
+     * @return array<int, list<array{Amounts, string}>> supporter to amount and date of each gift
      */
     private function giftsOf(array $ids): array
     {
         $gifts = [];
-        foreach (DB::table('gifts')->whereIn('supporter_id', $ids)->get(['supporter_id', 'amount', 'given_on']) as $gift) {
-            $gifts[$gift->supporter_id][] = [(string) $gift->amount, (string) $gift->given_on];
+        foreach (DB::table('gifts')->whereIn('supporter_id', $ids)->get(['supporter_id', 'amount', 'currency', 'given_on']) as $gift) {
+            $gifts[$gift->supporter_id][] = [Amounts::of($gift->currency, (string) $gift->amount), (string) $gift->given_on];
         }
 
         return $gifts;
     }
 
-    /** @param  list<array{string, string}>  $gifts  amount and date of each */
+    /** @param  list<array{Amounts, string}>  $gifts  amount and date of each */
     private static function gifts(array $gifts): string
     {
-        return $gifts === [] ? '' : count($gifts).(count($gifts) === 1 ? ' gift, ' : ' gifts, ').Amount::sum(array_column($gifts, 0)).', latest '.max(array_column($gifts, 1));
+        $sum = array_reduce(array_column($gifts, 0), static fn (Amounts $sum, Amounts $one): Amounts => $sum->plus($one), Amounts::none())->toArray();
+        $said = implode(' + ', array_map(static fn (string $currency, string $amount): string => "{$currency} {$amount}", array_keys($sum), $sum));
+
+        return $gifts === [] ? '' : count($gifts).(count($gifts) === 1 ? ' gift, ' : ' gifts, ').$said.', latest '.max(array_column($gifts, 1));
     }
 }

@@ -15,7 +15,7 @@ use PineSieve\Core\Columns\MappedRow;
 use PineSieve\Core\Columns\Party;
 use PineSieve\Core\Columns\PartyLink;
 use PineSieve\Core\Columns\RowRules;
-use PineSieve\Core\Gifts\Amount;
+use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Matching\Judgement;
 use PineSieve\Core\Matching\MatchKey;
 use PineSieve\Core\Matching\PairFinding;
@@ -29,7 +29,7 @@ final class SiftedRow
 {
     private const RESULT = [
         'role' => '', 'reason' => null, 'held_by' => null, 'supporter_id' => null, 'leader' => null, 'findings' => null, 'address' => 'none', 'address_changes' => null,
-        'changes' => null, 'money' => '0.00', 'money_there' => '0.00', 'gifts' => null, 'gifts_new' => 0, 'fingerprint' => null,
+        'changes' => null, 'money' => '0.00', 'money_there' => '0.00', 'money_promised' => '0.00', 'other_money' => null, 'gifts' => null, 'gifts_new' => 0, 'promises_new' => 0, 'fingerprint' => null,
     ];
 
     private const ADDS_NOBODY = 'Nobody we know, and this intake adds no one new';
@@ -45,6 +45,7 @@ final class SiftedRow
         private readonly Settings $settings,
         private readonly Edits $edits,
         private readonly bool $later,
+        private readonly string $currency,
     ) {
     }
 
@@ -57,7 +58,7 @@ final class SiftedRow
     {
         $byPerson = $this->edits->row($number);
         if ($byPerson === 'out' || $reason !== null) {
-            return [$row, [$this->result($number, $row, ['outcome' => Outcome::LeftOut->value, 'reason' => $byPerson === 'out' ? null : $reason, ...($byPerson !== 'out' && RowRules::isNoRecord((string) $reason) ? ['money' => '0.00'] : [])])]];
+            return [$row, [$this->result($number, $row, ['outcome' => Outcome::LeftOut->value, 'reason' => $byPerson === 'out' ? null : $reason, ...($byPerson !== 'out' && RowRules::isNoRecord((string) $reason) ? RowMoney::none()->columns($this->currency) : [])])]];
         }
         $isHeld = $byPerson === 'hold';
         if ($isHeld || ($row->problems !== [] && ! $row->onlyPoints())) {
@@ -217,6 +218,7 @@ final class SiftedRow
     {
         $gifts = array_map(static fn (IncomingGift $gift): string => $gift->sameness(), $party->record->gifts);
         $missing = Planner::giftsMissing($party->record, $stored);
+        $promises = array_filter($missing, static fn (IncomingGift $gift): bool => $gift->isPromise());
         $owner = $this->candidates->add(Unit::of($number, $part), $keys, $stored, $changes, $gifts);
         $values = [
             'outcome' => $outcome,
@@ -226,18 +228,19 @@ final class SiftedRow
             'findings' => self::findings($judgement, $part),
             'changes' => $changes === [] ? null : self::json(array_map(static fn (Change $change): array => $change->toArray(), $changes)),
             'gifts' => $gifts === [] ? null : self::json($gifts),
-            'gifts_new' => count($missing),
+            'gifts_new' => count($missing) - count($promises),
+            'promises_new' => count($promises),
             'fingerprint' => $this->fingerprints[Unit::of($number, $part)] ?? null,
         ];
         if ($part > 0) {
             return [...self::RESULT, ...$this->place($number, $part), ...$values, 'role' => $party->role, 'display' => mb_substr($party->record->display(), 0, 400)];
         }
-        $new = Amount::sum(array_map(static fn (IncomingGift $gift): string => $gift->amount, $missing));
+        $money = static fn (array $gifts): Amounts => array_reduce($gifts, static fn (Amounts $sum, IncomingGift $gift): Amounts => $sum->plus($gift->money()), Amounts::none());
 
         // A row that names nobody but a number is shown by the name that is stored.
         $display = $party->record->display() === '' && $stored !== null ? ['display' => mb_substr($stored->field('display_name'), 0, 400)] : [];
 
-        return $this->result($number, $row, [...$values, ...$display, 'money_there' => Amount::difference($row->money, $new)]);
+        return $this->result($number, $row, [...$values, ...$display, ...(new RowMoney($row->money, $row->money->minus($money($missing)), $money($promises)))->columns($this->currency)]);
     }
 
     /**
@@ -261,7 +264,7 @@ final class SiftedRow
             'display' => mb_substr($row->record()->display(), 0, 400),
             'address' => $address,
             'address_changes' => $row->address->changes === [] ? null : self::json(['from' => $row->address->original->parts(), 'to' => $row->address->standard->parts(), 'changes' => $row->address->changes]),
-            'money' => $row->money,
+            ...(new RowMoney($row->money, Amounts::none(), Amounts::none()))->columns($this->currency),
             ...$values,
         ];
     }

@@ -87,7 +87,7 @@ final class Sifter
         $fingerprints = self::fingerprints($mapped, $keys);
         $candidates = $this->candidates($mapped, $keys, $fingerprints, $edits, ($later ? self::LATER : 0) + Unit::of($numbers[0]));
         $checks = new RowChecks($this->standards, $this->uniques, $candidates, $this->taken, $mapped, $intake->columnPlan()->columns());
-        $row = new SiftedRow($intake->id, $this->planner, $candidates, new Judging($candidates, $this->matcher), $checks, $fingerprints, $this->settings, $edits, $later);
+        $row = new SiftedRow($intake->id, $this->planner, $candidates, new Judging($candidates, $this->matcher), $checks, $fingerprints, $this->settings, $edits, $later, $intake->currency);
         $results = [];
         foreach ($mapped as $number => $one) {
             [$mapped[$number], $ofRow] = $row->results($number, $one, $keys, $reasons[$number]);

@@ -9,6 +9,7 @@ use App\Models\IntakeState;
 use App\Records\Ids;
 use App\Standards\StandardsVersion;
 use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Standards\Standards;
 
 /** Works out every row of an intake, chunk by chunk. */
 final readonly class Sifting implements Work
@@ -23,6 +24,7 @@ final readonly class Sifting implements Work
         private Staged $staged,
         private Messages $messages,
         private StandardsVersion $version,
+        private Standards $standards,
     ) {
     }
 
@@ -35,6 +37,9 @@ final readonly class Sifting implements Work
             }
             if ($intake->standards !== $this->version->held) {
                 $intake->fill(['position' => 0, 'done' => 0, 'standards' => $this->version->held]);
+            }
+            if ($intake->position === 0) {
+                $intake->currency = $this->standards->formats->home->currency;
             }
             if ($intake->position === 0) {
                 $intake->journal_mark = $this->ids->lastJournalId();

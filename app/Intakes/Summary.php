@@ -15,6 +15,10 @@ use PineSieve\Core\Columns\ColumnState;
 /** The numbers of an intake that its sieve shows. */
 final readonly class Summary
 {
+    public function __construct(private Proof $proof)
+    {
+    }
+
     /** @return array<string, mixed> */
     public function of(Intake $intake): array
     {
@@ -55,7 +59,7 @@ final readonly class Summary
             'addresses' => $addresses,
             'trial' => $intake->trial === null ? null : ['rows' => count($intake->trial['rows']), 'done' => $intake->trial['done']],
             'replanned' => $intake->replanned,
-            'money' => Sight::ofUser()->sees('gift.amount') ? (string) (DB::scalar('select sum(money) from intake_results where intake_id = ?', [$intake->id]) ?? '0.00') : null,
+            'money' => Sight::ofUser()->sees('gift.amount') ? (object) $this->proof->source($intake)->toArray() : null,
             'restore_point' => $intake->restore_point,
             'may_change' => Gate::allows('update', $intake),
             'settings' => $intake->choices()->toArray(),

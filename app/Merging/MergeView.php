@@ -7,7 +7,8 @@ namespace App\Merging;
 use App\Matching\Meeting;
 use App\Matching\RuleSets;
 use PineSieve\Core\Addresses\Address;
-use PineSieve\Core\Gifts\Amount;
+use PineSieve\Core\Gifts\Amounts;
+use PineSieve\Core\Gifts\GiftKind;
 use PineSieve\Core\Merging\Candidate;
 use PineSieve\Core\Merging\MergePlan;
 use PineSieve\Core\Merging\MergePolicy;
@@ -55,7 +56,7 @@ final readonly class MergeView
         $subject = explode(':', $thing)[0];
 
         return match ($subject) {
-            'gift' => "gift of {$values['amount']} on {$values['given_on']}".(($values['fund'] ?? '') === '' ? '' : ", {$values['fund']}"),
+            'gift' => "gift of {$values['currency']} {$values['amount']} on {$values['given_on']}".(($values['fund'] ?? '') === '' ? '' : ", {$values['fund']}"),
             'custom' => ($this->catalog->has((string) $values['field']) ? $this->catalog->field((string) $values['field'])->label : $values['field']).": {$values['value']}",
             default => "{$subject} ".$this->text(['address' => 'addresses', 'email' => 'emails', 'phone' => 'phones', 'identifier' => 'identifiers', 'membership' => 'memberships', 'link' => 'links'][$subject] ?? '', new RecordPart(0, $values), []),
         };
@@ -187,8 +188,10 @@ final readonly class MergeView
     }
 
     /** @param  array<array<string, ?string>>  $gifts */
-    private static function sum(array $gifts): string
+    private static function sum(array $gifts): object
     {
-        return Amount::sum(array_map(static fn (array $gift): string => (string) $gift['amount'], $gifts));
+        $given = array_filter($gifts, static fn (array $gift): bool => $gift['kind'] !== GiftKind::Pledge->value);
+
+        return (object) array_reduce($given, static fn (Amounts $sum, array $gift): Amounts => $sum->plus(Amounts::of((string) $gift['currency'], (string) $gift['amount'])), Amounts::none())->toArray();
     }
 }

@@ -7,6 +7,7 @@ namespace App\Merging;
 use App\Account\Audit;
 use App\Duplicates\Decisions;
 use App\Duplicates\Neighbors;
+use App\Gifts\GiftSums;
 use App\Models\JournalEntry;
 use App\Models\Merge;
 use App\Models\User;
@@ -21,7 +22,6 @@ use LogicException;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Subject;
-use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\Merging\Candidate;
 use PineSieve\Core\Merging\CannotMerge;
 use PineSieve\Core\Merging\MergePlan;
@@ -225,13 +225,13 @@ final readonly class Merges
 
     /**
      * @param  list<int>  $supporters
-     * @return array{int, string} number of their gifts, and what they amount to
+     * @return array{int, array<string, string>} number of their gifts, and what they amount to by currency
      */
     private function given(array $supporters): array
     {
-        $row = $this->db->selectOne('select count(*) as n, coalesce(sum(amount), 0) as given from gifts where supporter_id in ('.implode(',', $supporters).')');
+        $sums = GiftSums::of($this->db->table('gifts')->whereIn('supporter_id', $supporters));
 
-        return [(int) $row->n, Amount::sum([(string) $row->given])];
+        return [$sums->gifts + $sums->promises, $sums->given->plus($sums->promised)->toArray()];
     }
 
     /**

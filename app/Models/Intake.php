@@ -62,6 +62,7 @@ use PineSieve\Core\Reading\ReadAs;
  * @property bool $in_foreground whether a command works on it, and not the queue
  * @property ?Carbon $seen_at that command's last sign of life
  * @property ?list<string> $faults why the proof does not balance; null if it does
+ * @property string $currency the organization's, by which its rows were worked out
  * @property Carbon $created_at
  * @property-read ?User $user
  * @property-read ?User $loader

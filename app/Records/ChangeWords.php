@@ -17,7 +17,7 @@ final readonly class ChangeWords
     private const LABELS = [
         'kind' => 'Kind', 'title' => 'Title', 'first_name' => 'First name', 'middle_name' => 'Middle name', 'last_name' => 'Last name', 'suffix' => 'Suffix', 'organization_name' => 'Organization', 'display_name' => 'Display name',
         'sort_name' => 'Filed as', 'envelope_name' => 'On envelopes', 'greeting' => 'Greeting', 'first_known_on' => 'First known on', 'line1' => 'Address, line 1', 'line2' => 'Address, line 2', 'city' => 'City', 'state' => 'State', 'postal_code' => 'Postal code', 'country' => 'Country', 'original' => 'Address as written',
-        'address' => 'Email', 'number' => 'Phone', 'system' => 'Old system', 'value' => 'Id in the old system', 'given_on' => 'Gift date', 'amount' => 'Gift amount', 'fund' => 'Gift fund', 'reference' => 'Gift reference', 'campaign' => 'Gift campaign', 'appeal' => 'Gift appeal', 'tribute' => 'In honor or memory of', 'anonymous' => 'Anonymous', 'notes' => 'Notes',
+        'address' => 'Email', 'number' => 'Phone', 'system' => 'Old system', 'value' => 'Id in the old system', 'given_on' => 'Gift date', 'amount' => 'Gift amount', 'currency' => 'Gift currency', 'fund' => 'Gift fund', 'reference' => 'Gift reference', 'campaign' => 'Gift campaign', 'appeal' => 'Gift appeal', 'tribute' => 'In honor or memory of', 'anonymous' => 'Anonymous', 'notes' => 'Notes',
         'nickname' => 'Nickname', 'birth_date' => 'Birth date', 'status' => 'Status', 'consent_mail' => 'Consent to mail', 'consent_email' => 'Consent to email', 'consent_phone' => 'Consent to calls', 'name' => 'Name', 'list' => 'List', 'role' => 'Role', 'is_primary' => 'Primary', 'condition' => 'Condition', 'label' => 'Label',
     ];
 

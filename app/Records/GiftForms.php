@@ -12,6 +12,7 @@ use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Forms\PlacedProblem;
+use PineSieve\Core\Gifts\GiftMoney;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\IncomingGift;
@@ -107,13 +108,19 @@ final readonly class GiftForms
                 continue;
             }
             $text = $field === 'gift.notes' ? Tidy::block($text) : Tidy::line($text);
-            $understood = $text === '' ? null : $this->standards->formats->of($this->standards->catalog->field($field))->read($text);
+            $understood = $text === '' ? null : $this->standards->formats->byHand()->of($this->standards->catalog->field($field))->read($text);
             $values[$field] = $understood->value ?? '';
             if ($understood?->fault !== null) {
                 $faulty[$field] = true;
                 $problems[] = new PlacedProblem($field, new Problem($understood->fault->code, $field, null, $text, $understood->fault->reason, $understood->fault->remedy));
             }
         }
+        $money = GiftMoney::of($values['gift.amount'], $values['gift.currency'], $this->standards->formats->home->currency);
+        if ($money->doubt !== '') {
+            $faulty['gift.amount'] = true;
+            $problems[] = new PlacedProblem('gift.amount', new Problem('amount.currency', 'gift.amount', null, $values['gift.amount'], $money->doubt, 'Choose the currency beside it, or correct the amount'));
+        }
+        [$values['gift.amount'], $values['gift.currency']] = [$money->amount, $money->currency];
         $incoming = new IncomingGift(...array_combine(array_map(static fn (string $field): string => substr($field, 5), array_keys($values)), $values));
         $incoming = $gift === null ? $this->standards->defaults->fillGift($incoming) : $incoming;
         $found = (new Requirements)->check(new IncomingRecord(SupporterKind::Person, new PersonName(last: 'there'), gifts: [$incoming]), [], $faulty);

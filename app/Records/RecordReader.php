@@ -36,8 +36,8 @@ final readonly class RecordReader
             }
         }
         $gifts = [];
-        foreach ($this->db->select("select supporter_id, given_on, amount, fund, kind, reference from gifts where supporter_id in ({$in})".($exceptIntake === null ? '' : " and (intake_id is null or intake_id <> {$exceptIntake})")) as $gift) {
-            $identity = IncomingGift::identity($gift->given_on, $gift->amount, $gift->fund, $gift->kind, $gift->reference);
+        foreach ($this->db->select("select supporter_id, given_on, amount, currency, fund, kind, reference from gifts where supporter_id in ({$in})".($exceptIntake === null ? '' : " and (intake_id is null or intake_id <> {$exceptIntake})")) as $gift) {
+            $identity = IncomingGift::identity($gift->given_on, $gift->amount, $gift->currency, $gift->fund, $gift->kind, $gift->reference);
             $gifts[$gift->supporter_id][$identity] = ($gifts[$gift->supporter_id][$identity] ?? 0) + 1;
         }
         $records = [];

@@ -20,7 +20,7 @@ final class Tables
         'membership' => ['list', 'name'],
         'custom' => ['field', 'value'],
         'link' => ['kind', 'other_id', 'role'],
-        'gift' => ['given_on', 'amount', 'fund', 'kind', 'reference', 'campaign', 'appeal', 'tribute', 'anonymous', 'notes', 'intake_id'],
+        'gift' => ['given_on', 'amount', 'currency', 'fund', 'kind', 'reference', 'campaign', 'appeal', 'tribute', 'anonymous', 'notes', 'intake_id'],
     ];
 
     /** What a column has where nobody says anything else. */
@@ -29,6 +29,7 @@ final class Tables
         'address' => ['kind' => 'home', 'is_primary' => '1', 'condition' => 'good'],
         'email' => ['kind' => 'home', 'is_primary' => '1', 'condition' => 'good'],
         'phone' => ['kind' => 'home', 'is_primary' => '1', 'condition' => 'good'],
+        'gift' => ['currency' => 'USD'],
     ];
 
     private function __construct()

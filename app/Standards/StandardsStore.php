@@ -50,7 +50,7 @@ final readonly class StandardsStore
         $rules = Rule::query()->orderBy('id')->get()->map(static fn (Rule $rule): RequiredRule => $rule->rule())->all();
 
         // Someone east of the server may already be in tomorrow.
-        return new Standards($base->with($set), new Formats(now()->addDay()->format('Y-m-d')), $rules, new Defaults($defaults));
+        return new Standards($base->with($set), new Formats(now()->addDay()->format('Y-m-d'), Organization::read()), $rules, new Defaults($defaults));
     }
 
     /** The standards have changed: what was worked out by the old ones is worked out anew. */

@@ -28,7 +28,7 @@ final class AddressBlock
             if (preg_match('/^(?<before>.*?)\s*\b'.self::CODE.'$/u', $tail, $found) === 1 && (count($parts) > 0 || Regions::find(self::lastWord($found['before'])) !== null)) {
                 [$code, $tail] = [$found['code'], $found['before']];
             }
-            [$tail, $state] = self::cutState($tail);
+            [$tail, $state] = $code === '' && self::isStreet($tail) ? [$tail, ''] : self::cutState($tail);
             if ($tail === '' && $state !== '' && count($parts) > 1) {
                 $tail = array_pop($parts);
             } elseif ($tail === '' && $state === '' && $parts !== []) {
@@ -42,6 +42,12 @@ final class AddressBlock
         }
 
         return new Address($parts[0] ?? '', implode(', ', array_slice($parts, 1)), $city, $state, $code, $country);
+    }
+
+    /** "12 Maple Ct" is a street, not a place in Connecticut. */
+    private static function isStreet(string $text): bool
+    {
+        return preg_match('/^\d/', $text) === 1 && StreetLine::isSuffix(self::lastWord($text));
     }
 
     /** @return array{string, string} what stands before the state, and the state as written; '' if there is none */

@@ -32,6 +32,18 @@ final class Countries
         return $name === false || $name === '' ? $code : $name;
     }
 
+    /** @return list<string> codes, in the order of their names */
+    public static function all(): array
+    {
+        $names = [];
+        foreach (array_unique(self::codes()) as $code) {
+            $names[$code] = self::name($code);
+        }
+        asort($names);
+
+        return array_keys($names);
+    }
+
     /** @return array<string, string> */
     private static function codes(): array
     {

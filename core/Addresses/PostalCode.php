@@ -17,7 +17,7 @@ final class PostalCode
     /** @return ?string "04101", "04101-2208" or "E1C 4Z1"; null if it is neither, or lacks a leading zero */
     public static function normalize(string $written): ?string
     {
-        $solid = strtoupper(str_replace([' ', '-', '.'], '', $written));
+        $solid = strtoupper(str_replace([' ', '-', '.'], '', self::asText($written)));
 
         return match (1) {
             preg_match('/^\d{5}$/D', $solid) => $solid,
@@ -26,6 +26,12 @@ final class PostalCode
             preg_match('/^[ABCEGHJ-NPRSTVXY]\d[ABCEGHJ-NPRSTV-Z]\d[ABCEGHJ-NPRSTV-Z]\d$/D', $solid) => substr($solid, 0, 3).' '.substr($solid, 3),
             default => null,
         };
+    }
+
+    /** "3820.0" is 3820: a spreadsheet took the code for a number. */
+    private static function asText(string $written): string
+    {
+        return (string) preg_replace('/^(\d{3,9})\.0+$/D', '$1', $written);
     }
 
     /** An example of how the postal codes of a country other than the United States and Canada look, if a code does not look so; null if it does, or nobody knows. */
@@ -44,6 +50,7 @@ final class PostalCode
     /** Puts back the zeros that a spreadsheet cut off, if the code then lies in the state; null if not. */
     public static function withLeadingZero(string $written, string $state): ?string
     {
+        $written = self::asText($written);
         if (preg_match('/^(\d{3,4})(?:-(\d{4}))?$/D', $written, $parts) !== 1 && preg_match('/^(\d{4})(\d{4})$/D', $written, $parts) !== 1) {
             return null;
         }

@@ -7,7 +7,10 @@ namespace PineSieve\Core\Addresses;
 /** Puts a street line into the form of USPS Publication 28, in mixed case: "12 north elm street apartment 4" becomes "12 N Elm St Apt 4". */
 final class StreetLine
 {
-    /** @var ?array{suffixes: array<string, string>, directions: array<string, string>, units: array<string, string>, lone: array<string, int>} */
+    /** Whose hands it goes through: a line that names people, not a street. */
+    private const PERSON = '/^(?:c\s?\/\s?o|care of|att(?:n|ention))\b|^%\s?\p{L}/iu';
+
+    /** @var ?array{suffixes: array<string, string>, directions: array<string, string>, units: array<string, string>, lone: array<string, int>, capitals: array<string, int>} */
     private static ?array $words = null;
 
     private function __construct()
@@ -17,8 +20,8 @@ final class StreetLine
     /** @return array{string, list<string>} the line, and the reasons for each kind of change */
     public static function standardize(string $line): array
     {
-        if ($line === '') {
-            return ['', []];
+        if ($line === '' || preg_match(self::PERSON, $line) === 1) {
+            return [$line, []];
         }
         $reasons = [];
         $box = preg_replace('/^(?:p\.?\s*o\.?|post\s+office)\s*(?:box|bx)\.?\s*#?\s*(\w[\w-]*)$/i', 'PO Box $1', $line);
@@ -117,7 +120,7 @@ final class StreetLine
             $cased = match (true) {
                 preg_match('/^\d+(?:st|nd|rd|th)$/i', $word) === 1 => strtolower($word),
                 preg_match('/\d/', $word) === 1 => strtoupper($word),
-                isset(self::words()['directions'][strtolower($word)]) && strlen($word) <= 2 => strtoupper($word),
+                self::isInCapitals($word), isset(self::words()['directions'][strtolower($word)]) && strlen($word) <= 2 => strtoupper($word),
                 mb_strtolower($word) === $word || (mb_strtoupper($word) === $word && mb_strlen($word) > 1) => Casing::place($word),
                 default => $word,
             };
@@ -130,13 +133,25 @@ final class StreetLine
         return $words;
     }
 
-    /** @return array{suffixes: array<string, string>, directions: array<string, string>, units: array<string, string>, lone: array<string, int>} each spelling in small letters to its abbreviation */
+    /** Whether a word is one that the names of streets end in: "Ct", "lane". */
+    public static function isSuffix(string $word): bool
+    {
+        return isset(self::words()['suffixes'][strtolower(trim($word, '.,'))]);
+    }
+
+    /** Whether a word is written in capitals whatever stands around it: "PO", "NW". */
+    public static function isInCapitals(string $word): bool
+    {
+        return isset(self::words()['capitals'][strtoupper($word)]);
+    }
+
+    /** @return array{suffixes: array<string, string>, directions: array<string, string>, units: array<string, string>, lone: array<string, int>, capitals: array<string, int>} each spelling in small letters to its abbreviation */
     private static function words(): array
     {
         if (self::$words === null) {
-            /** @var array{suffixes: array<string, string>, directions: array<string, string>, units: array<string, string>, lone: array<string, int>} $data */
+            /** @var array{suffixes: array<string, string>, directions: array<string, string>, units: array<string, string>, lone: array<string, int>, capitals: array<string, int>} $data */
             $data = require __DIR__.'/data/streets.php';
-            self::$words = ['suffixes' => self::flip($data['suffixes']), 'directions' => self::flip($data['directions']), 'units' => self::flip($data['units']), 'lone' => $data['lone']];
+            self::$words = ['suffixes' => self::flip($data['suffixes']), 'directions' => self::flip($data['directions']), 'units' => self::flip($data['units']), 'lone' => $data['lone'], 'capitals' => $data['capitals']];
         }
 
         return self::$words;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Columns;
 
 use PineSieve\Core\Addresses\StandardizedAddress;
+use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Standards\Problem;
 
@@ -16,14 +17,14 @@ final readonly class MappedRow
      * @param  list<PartyLink>  $links
      * @param  StandardizedAddress  $address  the first one of the row
      * @param  list<Problem>  $problems
-     * @param  string  $money  what the row's amounts say together, whether or not the row can be loaded: for the reconciliation
+     * @param  Amounts  $money  what the row's amounts say together, whether or not the row can be loaded: for the reconciliation
      */
     public function __construct(
         public array $parties,
         public array $links,
         public StandardizedAddress $address,
         public array $problems,
-        public string $money,
+        public Amounts $money,
     ) {
     }
 
@@ -59,7 +60,7 @@ final readonly class MappedRow
         return new self([0 => $this->parties[0]] + array_diff_key($this->parties, array_flip($parts)), $links, $this->address, $this->problems, $this->money);
     }
 
-    public function withMoney(string $money): self
+    public function withMoney(Amounts $money): self
     {
         return new self($this->parties, $this->links, $this->address, $this->problems, $money);
     }

@@ -8,7 +8,8 @@ use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\AddressBlock;
 use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Addresses\StandardizedAddress;
-use PineSieve\Core\Gifts\Amount;
+use PineSieve\Core\Gifts\Amounts;
+use PineSieve\Core\Gifts\GiftMoney;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
@@ -57,7 +58,8 @@ final readonly class PartyAssembler
             unset($persons['contact']);
         }
         [$addresses, $faults] = $this->addresses($main, $acceptAddresses);
-        $gifts = array_map($this->standards->defaults->fillGift(...), self::gifts($main, $faulty));
+        [$gifts, $doubts] = $this->gifts($main, $faulty);
+        $gifts = array_map($this->standards->defaults->fillGift(...), $gifts);
         $record = $this->record($main, $addresses, $gifts, isset($persons['spouse']));
         $organization = $record->organization;
         if ($this->linkOrganizations && $record->kind === SupporterKind::Person && $organization !== '') {
@@ -75,7 +77,7 @@ final readonly class PartyAssembler
         }
         [$parties, $links] = $this->withHousehold($parties, $links, $persons['household'] ?? new PersonValues);
 
-        return new MappedRow($parties, $links, $addresses[0][1] ?? $this->standardizer->standardize(new Address), [...$problems, ...$faults, ...$this->requirements->check($record, $this->columns, $faulty)], Amount::sum(array_filter(array_column($gifts, 'amount'), static fn (string $amount): bool => $amount !== '')));
+        return new MappedRow($parties, $links, $addresses[0][1] ?? $this->standardizer->standardize(new Address), [...$problems, ...$faults, ...$doubts, ...$this->requirements->check($record, $this->columns, $faulty)], array_reduce($gifts, static fn (Amounts $sum, IncomingGift $gift): Amounts => $sum->plus($gift->money()), Amounts::none()));
     }
 
     /** @return ?array{string, string} "Ann M." in a column of first names is a first name and the initial of a middle one; null if it is not */
@@ -240,13 +242,16 @@ final readonly class PartyAssembler
 
     /**
      * @param  array<string, true>  $faulty
-     * @return list<IncomingGift>
+     * @return array{list<IncomingGift>, list<Problem>}
      */
-    private static function gifts(PersonValues $values, array $faulty): array
+    private function gifts(PersonValues $values, array $faulty): array
     {
         $gifts = [];
+        $problems = [];
+        $home = $this->standards->formats->home->currency;
         foreach ($values->things('gift') as $thing) {
-            $gift = new IncomingGift(...array_map(static fn (string $part): string => $thing->first("gift.{$part}"), ['date' => 'date', 'amount' => 'amount', 'fund' => 'fund', 'kind' => 'kind', 'reference' => 'reference', 'campaign' => 'campaign', 'appeal' => 'appeal', 'tribute' => 'tribute', 'anonymous' => 'anonymous', 'notes' => 'notes']));
+            $money = GiftMoney::of($thing->first('gift.amount'), $thing->first('gift.currency'), $home);
+            $gift = new IncomingGift(...[...array_map(static fn (string $part): string => $thing->first("gift.{$part}"), ['date' => 'date', 'amount' => 'amount', 'fund' => 'fund', 'kind' => 'kind', 'reference' => 'reference', 'campaign' => 'campaign', 'appeal' => 'appeal', 'tribute' => 'tribute', 'anonymous' => 'anonymous', 'notes' => 'notes']), 'amount' => $money->amount, 'currency' => $money->currency]);
             $isFaulty = isset($faulty[$thing->target('gift.date')]) || isset($faulty[$thing->target('gift.amount')]);
             $isDated = $gift->date !== '' && ! $thing->isConstant('gift.date');
             $says = $thing->saysSomething();
@@ -255,9 +260,13 @@ final readonly class PartyAssembler
             if (! $isNone) {
                 $gifts[] = $gift;
             }
+            if (! $isNone && $money->doubt !== '') {
+                $target = $thing->target('gift.amount');
+                $problems[] = new Problem('amount.currency', $target, $this->columns[$target] ?? null, $thing->first('gift.amount'), $money->doubt, 'Give the column the field "Gift currency" too, say one currency for the whole file, or correct the amount');
+            }
         }
 
-        return $gifts;
+        return [$gifts, $problems];
     }
 
     /** @return array<string, string> */

@@ -7,9 +7,12 @@ namespace PineSieve\Core\Columns;
 use PineSieve\Core\Addresses\AddressBlock;
 use PineSieve\Core\Addresses\Countries;
 use PineSieve\Core\Columns\Steps\Mend;
+use PineSieve\Core\Columns\Steps\Pad;
 use PineSieve\Core\Columns\Steps\Row;
 use PineSieve\Core\Columns\Steps\StepFault;
-use PineSieve\Core\Gifts\Amount;
+use PineSieve\Core\Gifts\Amounts;
+use PineSieve\Core\Gifts\Currency;
+use PineSieve\Core\Gifts\WrittenMoney;
 use PineSieve\Core\Names\NameRemarks;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
@@ -72,12 +75,13 @@ final class RowMapper
         $values = [];
         $problems = [];
         $faulty = [];
-        $refused = [];
-        $country = $this->country($cells);
+        $refused = Amounts::none();
+        $home = $this->standards->formats->home->country;
+        $country = $this->country($cells) ?? $home;
         foreach ($this->readers as $column => $readers) {
             foreach ($readers as [$feed, $target, $field, $format]) {
                 try {
-                    $written = $this->written($column, $cells[$column] ?? '', $feed, $field, $row);
+                    $written = $this->written($column, $cells[$column] ?? '', $feed, $field, $row, $country);
                 } catch (StepFault $fault) {
                     $faulty[$feed->target] = true;
                     $problems[] = new Problem('step', $feed->target, $column, Tidy::line($cells[$column] ?? ''), $fault->reason, $fault->remedy);
@@ -85,13 +89,14 @@ final class RowMapper
                     continue;
                 }
                 foreach (self::spread($written, $target, $field) as $i => [$place, $text]) {
-                    $understood = $place === null ? self::several($written) : ($country === 'US' ? $format : $this->standards->formats->of($field, $country))->read($text);
-                    if ($place !== null && $understood->fault === null) {
+                    $understood = $place === null ? self::several($written) : ($country === $home ? $format : $this->standards->formats->of($field, $country))->read($text);
+                    if ($place !== null && $understood->fault === null && $understood->value !== '') {
                         $values[] = new FedValue($place, $understood->value, $feed->name);
                     } elseif ($understood->fault !== null) {
                         $faulty[$feed->target] = true;
-                        // An amount outside the bounds is money of the file all the same.
-                        $refused[] = $target->field === 'gift.amount' ? Amount::parse($text) ?? '0.00' : '0.00';
+                        if ($target->field === 'gift.amount') {
+                            $refused = $refused->plus($this->refused($text));
+                        }
                         $problems[] = self::problem($understood->fault, $feed->target, $column, $i === 0 && count($written) === 1 ? $text : Tidy::line($cells[$column] ?? ''));
                     }
                 }
@@ -106,7 +111,16 @@ final class RowMapper
 
         $mapped = $this->assembler->assemble($values, $problems, $faulty, $acceptAddresses);
 
-        return $refused === [] ? $mapped : $mapped->withMoney(Amount::sum([$mapped->money, ...$refused]));
+        return $mapped->withMoney($mapped->money->plus($refused));
+    }
+
+    /** An amount outside the bounds, or in a currency that nobody can tell, is money of the file all the same. */
+    private function refused(string $text): Amounts
+    {
+        $money = WrittenMoney::parse($text);
+        $home = $this->standards->formats->home->currency;
+
+        return $money === null ? Amounts::none() : Amounts::of($money->marks === [] ? $home : (Currency::of($money->marks, $home) ?? $home), $money->amount);
     }
 
     /** What one value of a column becomes, as the person sees it while mapping: by the first of its fields. */
@@ -186,18 +200,22 @@ final class RowMapper
      *
      * @return list<string>
      */
-    private function written(int $column, string $cell, Feed $feed, Field $field, Row $row): array
+    private function written(int $column, string $cell, Feed $feed, Field $field, Row $row, string $country = 'US'): array
     {
-        $choice = $this->plan->choices[$column];
-        if ($choice->steps->list === [] && $feed->steps->list === []) {
+        $steps = $this->plan->choices[$column]->steps;
+        // Codes of other countries have no zeros to be put back.
+        if ($field->type === FieldType::PostalCode && $country !== 'US' && $steps->has(Pad::NAME)) {
+            $steps = $steps->without(Pad::NAME);
+        }
+        if ($steps->list === [] && $feed->steps->list === []) {
             $written = self::keepsLines($field) ? Tidy::block($cell) : Tidy::line($cell);
 
             return $written === '' ? [] : [$written];
         }
         // Letters that were decoded wrongly can stand for blanks, which tidying would take away.
-        $cell = $choice->steps->has(Mend::NAME) ? Mojibake::mend($cell) : $cell;
+        $cell = $steps->has(Mend::NAME) ? Mojibake::mend($cell) : $cell;
         $written = self::keepsLines($field) ? Tidy::block($cell) : Tidy::line($cell);
-        $values = $choice->steps->apply($written, $row);
+        $values = $steps->apply($written, $row);
         if ($feed->steps->list === []) {
             return $values;
         }
@@ -267,10 +285,10 @@ final class RowMapper
     }
 
     /** @param  list<string>  $cells */
-    private function country(array $cells): string
+    private function country(array $cells): ?string
     {
         $column = $this->columns['address.country'] ?? null;
 
-        return $column === null ? 'US' : (Countries::code(Tidy::line($cells[$column] ?? '')) ?? 'US');
+        return $column === null ? null : Countries::code(Tidy::line($cells[$column] ?? ''));
     }
 }

@@ -16,6 +16,7 @@ use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldPlace;
 use PineSieve\Core\Standards\FieldType;
+use PineSieve\Core\Standards\Formats\Formats;
 use PineSieve\Core\Standards\Problem;
 use PineSieve\Core\Standards\Requirements;
 use PineSieve\Core\Standards\Standards;
@@ -32,15 +33,18 @@ final class DraftReader
     /** @var array<string, true> */
     private array $faulty;
 
-    private string $country = 'US';
+    private ?string $country = null;
+
+    private readonly Formats $formats;
 
     public function __construct(private readonly Standards $standards)
     {
+        $this->formats = $standards->formats->byHand();
     }
 
     public function read(Draft $draft): ReadDraft
     {
-        [$this->problems, $this->faulty] = [[], []];
+        [$this->problems, $this->faulty, $this->country] = [[], [], null];
         $values = [];
         foreach ($draft->fields as $key => $written) {
             if ($this->standards->catalog->has($key)) {
@@ -83,7 +87,7 @@ final class DraftReader
         if ($written === '') {
             return '';
         }
-        $understood = $this->standards->formats->of($field, $this->country)->read($written);
+        $understood = $this->formats->of($field, $this->country)->read($written);
         if ($understood->fault === null) {
             return $understood->value;
         }
@@ -116,7 +120,7 @@ final class DraftReader
             $country = $parts['country'] === '' ? $standard->standard->country : $parts['country'];
             $addresses[$ref] = [...$item, ...$parts, 'country' => $country];
             if ($item['is_primary'] === '1' || count($addresses) === 1) {
-                $this->country = Countries::code($country) ?? 'US';
+                $this->country = Countries::code($country);
             }
         }
 

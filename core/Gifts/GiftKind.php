@@ -20,6 +20,11 @@ enum GiftKind: string
     case Recurring = 'recurring installment';
     case Other = 'other';
 
+    public function isPromise(): bool
+    {
+        return $this === self::Pledge;
+    }
+
     /** The kind that a word stands for; null if it is not known. */
     public static function parse(string $text): ?self
     {

@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Gifts;
 
-/** What came in against what became of it: every row and every unit of money must be somewhere, once. */
+/** What came in against what became of it: every row and every unit of money must be somewhere, once, in each currency. */
 final readonly class Reconciliation
 {
     /**
      * @param  array<string, int>  $outcomes  rows by outcome
-     * @param  string  $source  money in the source
-     * @param  array<string, string>  $money  by where it went: new gifts, there before, held, left out
+     * @param  Amounts  $source  money in the source
+     * @param  array<string, Amounts>  $money  by where it went: new gifts, promises, there before, held, left out
      */
     public function __construct(
         public int $rows,
         public array $outcomes,
-        public string $source,
+        public Amounts $source,
         public array $money,
     ) {
     }
@@ -33,9 +33,9 @@ final readonly class Reconciliation
         if ($ended !== $this->rows) {
             $faults[] = sprintf('%s rows in the source, %s accounted for: %s %s.', number_format($this->rows), number_format($ended), number_format(abs($this->rows - $ended)), $ended < $this->rows ? 'missing' : 'too many');
         }
-        $found = Amount::sum($this->money);
-        if (! Amount::equal($found, $this->source)) {
-            $faults[] = "{$this->source} in the source, {$found} accounted for.";
+        $found = array_reduce($this->money, static fn (Amounts $sum, Amounts $part): Amounts => $sum->plus($part), Amounts::none());
+        foreach ($found->minus($this->source)->currencies() as $currency) {
+            $faults[] = "{$currency} {$this->source->in($currency)} in the source, {$found->in($currency)} accounted for.";
         }
 
         return $faults;

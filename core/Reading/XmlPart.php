@@ -25,6 +25,7 @@ final class XmlPart extends \XMLReader
         $xml = new self;
         $xml->part = $part;
         // A stream that is not there is told of by a warning besides.
+        // @phpstan-ignore staticMethod.dynamicCall (called statically it would make a plain XMLReader)
         if (! @$xml->open("zip://{$path}#{$part}", null, LIBXML_NONET | LIBXML_COMPACT)) {
             throw CannotRead::brokenWorkbook("its part {$part} is missing");
         }

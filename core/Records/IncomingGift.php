@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Records;
 
+use PineSieve\Core\Gifts\Amounts;
+use PineSieve\Core\Gifts\GiftKind;
+
 /** A gift as a row brings it; '' for what the row does not say. */
 final readonly class IncomingGift
 {
@@ -12,6 +15,7 @@ final readonly class IncomingGift
      * @param  string  $amount  as Amount writes it
      * @param  string  $kind  value of a GiftKind
      * @param  string  $anonymous  "yes" or "no"
+     * @param  string  $currency  ISO 4217
      */
     public function __construct(
         public string $date = '',
@@ -24,6 +28,7 @@ final readonly class IncomingGift
         public string $tribute = '',
         public string $anonymous = '',
         public string $notes = '',
+        public string $currency = '',
     ) {
     }
 
@@ -38,7 +43,7 @@ final readonly class IncomingGift
 
         return new self(
             $this->date, $this->amount, $or($this->fund, 'fund'), $or($this->kind, 'kind'), $this->reference, $or($this->campaign, 'campaign'),
-            $or($this->appeal, 'appeal'), $this->tribute, $or($this->anonymous, 'anonymous'), $this->notes,
+            $or($this->appeal, 'appeal'), $this->tribute, $or($this->anonymous, 'anonymous'), $this->notes, $this->currency,
         );
     }
 
@@ -47,7 +52,7 @@ final readonly class IncomingGift
     {
         return array_filter(
             [
-                'given_on' => $this->date, 'amount' => $this->amount, 'fund' => $this->fund, 'kind' => $this->kind, 'reference' => $this->reference,
+                'given_on' => $this->date, 'amount' => $this->amount, 'currency' => $this->currency, 'fund' => $this->fund, 'kind' => $this->kind, 'reference' => $this->reference,
                 'campaign' => $this->campaign, 'appeal' => $this->appeal, 'tribute' => $this->tribute, 'anonymous' => $this->anonymous, 'notes' => $this->notes,
             ],
             static fn (string $value): bool => $value !== '',
@@ -55,13 +60,24 @@ final readonly class IncomingGift
     }
 
     /** Equal for two gifts of one supporter that nothing tells apart. */
-    public static function identity(string $date, string $amount, ?string $fund, ?string $kind, ?string $reference): string
+    public static function identity(string $date, string $amount, string $currency, ?string $fund, ?string $kind, ?string $reference): string
     {
-        return implode('|', [$date, $amount, mb_strtolower((string) $fund), (string) $kind, mb_strtolower((string) $reference)]);
+        return implode('|', [$date, "{$currency} {$amount}", mb_strtolower((string) $fund), (string) $kind, mb_strtolower((string) $reference)]);
+    }
+
+    /** Promises are never part of what is given. */
+    public function isPromise(): bool
+    {
+        return GiftKind::tryFrom($this->kind)?->isPromise() ?? false;
+    }
+
+    public function money(): Amounts
+    {
+        return Amounts::of($this->currency, $this->amount);
     }
 
     public function sameness(): string
     {
-        return self::identity($this->date, $this->amount, $this->fund, $this->kind, $this->reference);
+        return self::identity($this->date, $this->amount, $this->currency, $this->fund, $this->kind, $this->reference);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Records;
 
+use PineSieve\Core\Gifts\Currency;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
 
@@ -104,7 +105,8 @@ final readonly class IncomingRecord
             array_column($this->emails, 'value'),
             array_column($this->phones, 'value'),
             array_map(static fn (Identifier $identifier): string => $identifier->sameness(), $this->identifiers),
-            array_map(static fn (IncomingGift $gift): array => $gift->fields(), $this->gifts),
+            // Rows that came in before currencies were read were all in dollars, and are recognized still.
+            array_map(static fn (IncomingGift $gift): array => array_filter($gift->fields(), static fn (string $value, string $column): bool => $column !== 'currency' || $value !== Currency::DEFAULT, ARRAY_FILTER_USE_BOTH), $this->gifts),
             $this->groups, $this->tags, $this->custom,
         ];
         /** @var array{1: int} $parts */

@@ -64,6 +64,7 @@ final readonly class FieldCatalog
             ['group', 'In one group, yes or no', 'Groups and tags', FieldType::YesNo],
             ['gift.date', 'Gift date', 'Gift', FieldType::Date],
             ['gift.amount', 'Gift amount', 'Gift', FieldType::Amount],
+            ['gift.currency', 'Gift currency', 'Gift', FieldType::Currency],
             ['gift.fund', 'Gift fund', 'Gift', FieldType::Text],
             ['gift.campaign', 'Gift campaign', 'Gift', FieldType::Text],
             ['gift.appeal', 'Gift appeal', 'Gift', FieldType::Text],

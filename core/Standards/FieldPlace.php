@@ -20,7 +20,7 @@ final class FieldPlace
     public const OF_ADDRESS = ['address.line1' => 'line1', 'address.line2' => 'line2', 'address.city' => 'city', 'address.state' => 'state', 'address.postal_code' => 'postal_code', 'address.country' => 'country'];
 
     public const OF_GIFT = [
-        'gift.date' => 'given_on', 'gift.amount' => 'amount', 'gift.fund' => 'fund', 'gift.kind' => 'kind', 'gift.reference' => 'reference', 'gift.campaign' => 'campaign',
+        'gift.date' => 'given_on', 'gift.amount' => 'amount', 'gift.currency' => 'currency', 'gift.fund' => 'fund', 'gift.kind' => 'kind', 'gift.reference' => 'reference', 'gift.campaign' => 'campaign',
         'gift.appeal' => 'appeal', 'gift.tribute' => 'tribute', 'gift.anonymous' => 'anonymous', 'gift.notes' => 'notes',
     ];
 

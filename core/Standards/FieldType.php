@@ -22,6 +22,8 @@ enum FieldType: string
     case Date = 'date';
     case Number = 'number';
     case Amount = 'amount';
+    /** Code of ISO 4217. */
+    case Currency = 'currency';
     case YesNo = 'yes or no';
     case Choice = 'pick list';
     case Choices = 'several from a list';

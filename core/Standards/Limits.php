@@ -64,6 +64,10 @@ final readonly class Limits
     {
         $isDate = $type === FieldType::Date;
         if (($this->least !== '' || $this->most !== '') && ($isDate || in_array($type, [FieldType::Amount, FieldType::Number], true))) {
+            // A bound is in the organization's currency.
+            if ($type === FieldType::Amount && str_contains($value, ' ')) {
+                return null;
+            }
             $bound = static fn (string $written): string => $written === 'today' ? $today : $written;
             $below = static fn (string $one, string $other): bool => $isDate ? $one < $other : BigDecimal::of($one)->isLessThan(BigDecimal::of($other));
             if ($this->least !== '' && $below($value, $bound($this->least))) {

@@ -150,15 +150,20 @@ final class IntakeRunCommand extends Command
         $dry = $this->option('dry-run') === true;
         if ($this->option('json')) {
             $this->line(json_encode([
-                'intake' => $intake->id, 'rows' => $report['rows'], 'outcomes' => $report['outcomes'], 'supporters' => $report['supporters'], 'gifts' => $report['gifts'],
-                'source_amount' => $report['source_amount'], 'balanced' => $report['balanced'], 'dry_run' => $dry, ...($this->option('problems') === true ? ['problems' => $this->problems($intake)] : []),
+                'intake' => $intake->id, 'rows' => $report['rows'], 'outcomes' => $report['outcomes'], 'supporters' => $report['supporters'], 'gifts' => $report['gifts'], 'promised' => $report['promised'],
+                'source_amount' => $report['source_amount'], 'source_amounts' => $report['source_amounts'], 'balanced' => $report['balanced'], 'dry_run' => $dry, ...($this->option('problems') === true ? ['problems' => $this->problems($intake)] : []),
             ], JSON_THROW_ON_ERROR));
 
             return;
         }
         $this->line(sprintf('Intake %d, "%s"%s', $intake->id, $intake->name, $dry ? ', planned only' : ''));
         $this->line(sprintf('%d rows = %d new + %d updated + %d unchanged + %d held + %d left out', $report['rows'], ...array_values($report['outcomes'])));
-        $this->line(sprintf('%s in the file = %s in %d new gifts + %s there before + %s held + %s left out', $report['source_amount'], $report['money']['new'], $report['gifts']['created'], $report['money']['there'], $report['money']['held'], $report['money']['left_out']));
+        foreach (array_keys((array) $report['source_amounts']) as $currency) {
+            $of = static fn (object $amounts): string => ((array) $amounts)[$currency] ?? '0.00';
+            $money = array_map($of, $report['money']);
+            $this->line(sprintf('%s %s in the file = %s in new gifts%s + %s there before + %s held + %s left out', $currency, $of($report['source_amounts']), $money['new'], $money['promised'] === '0.00' ? '' : " + {$money['promised']} promised", $money['there'], $money['held'], $money['left_out']));
+        }
+        $this->line(sprintf('%d new gifts%s', $report['gifts']['created'], $report['promised']['created'] > 0 ? ", {$report['promised']['created']} promises" : ''));
         $this->line($report['balanced'] ? 'It balances.' : implode(' ', $report['faults']));
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Duplicates\DuplicateList;
+use App\Gifts\GiftSums;
 use App\Intakes\HeldQueue;
 use App\Intakes\Summary;
 use App\Models\DuplicateSearch;
@@ -46,22 +47,22 @@ final class TodayController extends Controller
             'duplicates' => DuplicateSearch::real()->where('state', 'done')->exists() ? array_sum($duplicates->counts()) : null,
             'supporters' => Supporter::query()->count(),
             'gifts' => Gift::query()->count(),
-            'given' => $sight->sees('gift.amount') ? (string) (Gift::query()->sum('amount') ?: '0.00') : null,
+            'given' => $sight->sees('gift.amount') ? (object) GiftSums::of(DB::table('gifts'))->given->toArray() : null,
             'trust' => array_map(static fn (string $group, array $figure): array => ['group' => $group, 'count' => $figure[0], 'total' => $figure[1], 'over_time' => $measures->over("trust {$group}")], array_keys($trust = $measures->trust()), $trust),
-            'months' => $this->months($sight),
+            'months' => $this->months(),
         ]);
     }
 
-    /** @return list<array{month: string, supporters: int, gifts: int, amount: ?string}> by when they were first known and given, not when they were loaded */
-    private function months(Sight $sight): array
+    /** @return list<array{month: string, supporters: int, gifts: int}> by when they were first known and given, not when they were loaded */
+    private function months(): array
     {
         $from = now()->startOfMonth()->subMonths(self::MONTHS - 1);
         $supporters = DB::table('supporters')->whereRaw('coalesce(first_known_on, date(created_at)) >= ?', [$from->toDateString()])->groupBy('month')->selectRaw("date_format(coalesce(first_known_on, date(created_at)), '%Y-%m') as month, count(*) as n")->pluck('n', 'month');
-        $gifts = DB::table('gifts')->where('given_on', '>=', $from->toDateString())->groupBy('month')->selectRaw("date_format(given_on, '%Y-%m') as month, count(*) as n, sum(amount) as amount")->get()->keyBy('month');
+        $gifts = GiftSums::by(DB::table('gifts')->where('given_on', '>=', $from->toDateString()), "date_format(given_on, '%Y-%m')");
         $months = [];
         for ($i = 0; $i < self::MONTHS; $i++) {
             $month = $from->copy()->addMonths($i)->format('Y-m');
-            $months[] = ['month' => $month, 'supporters' => (int) ($supporters[$month] ?? 0), 'gifts' => (int) ($gifts[$month]->n ?? 0), 'amount' => $sight->sees('gift.amount') ? (string) ($gifts[$month]->amount ?? '0.00') : null];
+            $months[] = ['month' => $month, 'supporters' => (int) ($supporters[$month] ?? 0), 'gifts' => $gifts[$month]->gifts ?? 0];
         }
 
         return $months;

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Columns\Steps;
 
-/** Reads numbers and amounts as one country writes them: currency signs, thousands separators, parentheses for less than zero. */
+use PineSieve\Core\Gifts\Currency;
+use PineSieve\Core\Gifts\WrittenMoney;
+
+/** Reads numbers and amounts as one country writes them: thousands separators, parentheses for less than zero. Signs and codes of currencies stay. */
 final readonly class ReadNumber extends EachValue
 {
     public const NAME = 'number';
@@ -21,7 +24,7 @@ final readonly class ReadNumber extends EachValue
 
     public function label(): string
     {
-        return 'Numbers as '.($this->decimal === '.' ? '1,234.50' : '1.234,50').'; no currency signs';
+        return 'Numbers as '.($this->decimal === '.' ? '1,234.50' : '1.234,50');
     }
 
     public function settings(): array
@@ -31,9 +34,14 @@ final readonly class ReadNumber extends EachValue
 
     protected function work(string $value, Row $row): string
     {
-        $bare = (string) preg_replace('/[\p{Sc}\s\x{A0}\x{202F}\']|\b[A-Z]{2,3}\b\$?|(?:US|CA|C|A)(?=\$)/u', '', $value);
-        $negative = preg_match('/^\((.*)\)$/D', $bare, $inner) === 1 || preg_match('/^[-\x{2212}](.*)$/uD', $bare, $inner) === 1 || preg_match('/^(.*)-$/D', $bare, $inner) === 1;
-        $digits = $negative ? $inner[1] : $bare;
+        [$negative, $bare, $marks] = WrittenMoney::apart($value);
+        foreach ($marks as $mark) {
+            if (Currency::meanings($mark) === []) {
+                throw new StepFault("\"{$value}\" is not a number", 'Correct the number, or change the step of the column');
+            }
+        }
+        // Blanks and apostrophes part groups of three digits and nothing else.
+        $digits = (string) preg_replace("/(?<=\d)['\u{2019} \u{A0}\u{2009}\u{202F}](?=\d{3}(?!\d))/u", '', $bare);
         $other = $this->decimal === '.' ? ',' : '.';
         $plain = str_replace([$other, $this->decimal], ['', '.'], $digits);
         // Groups of other than three digits say that the number is written another way.
@@ -43,6 +51,7 @@ final readonly class ReadNumber extends EachValue
         }
         $plain = rtrim($plain, '.');
 
-        return ($negative && trim($plain, '0.') !== '' ? '-' : '').(str_starts_with($plain, '.') ? "0{$plain}" : $plain);
+        // What says the currency stays with the number: it is not this step's to take away.
+        return implode('', array_map(static fn (string $mark): string => preg_match('/\p{Sc}$/u', $mark) === 1 ? $mark : "{$mark} ", $marks)).($negative && trim($plain, '0.') !== '' ? '-' : '').(str_starts_with($plain, '.') ? "0{$plain}" : $plain);
     }
 }

@@ -11,7 +11,7 @@ final readonly class Steps
     public const KINDS = [
         Trim::NAME => Trim::class, Casing::NAME => Casing::class, ValueTable::NAME => ValueTable::class, Replace::NAME => Replace::class, Take::NAME => Take::class, Split::NAME => Split::class,
         Join::NAME => Join::class, ReadDate::NAME => ReadDate::class, ReadNumber::NAME => ReadNumber::class, ReadPhone::NAME => ReadPhone::class, PlaceCode::NAME => PlaceCode::class, YesNo::NAME => YesNo::class,
-        Blank::NAME => Blank::class, Pad::NAME => Pad::class, Turn::NAME => Turn::class, People::NAME => People::class, Mend::NAME => Mend::class, Formula::NAME => Formula::class,
+        Blank::NAME => Blank::class, Pad::NAME => Pad::class, ImpliedDecimals::NAME => ImpliedDecimals::class, Turn::NAME => Turn::class, People::NAME => People::class, Mend::NAME => Mend::class, Formula::NAME => Formula::class,
     ];
 
     /** Steps that a column can have. */

@@ -12,10 +12,12 @@ final readonly class DateFormat implements Format
     /**
      * @param  string  $today  ISO 8601; a later date is not taken
      * @param  ?DateOrder  $order  how the column's numbers stand; null if nobody has said
+     * @param  bool  $isHabit  whether the order only settles what can be two dates: people who write by hand are not held to it
      */
     public function __construct(
         private string $today,
         private ?DateOrder $order = null,
+        private bool $isHabit = false,
     ) {
     }
 
@@ -30,7 +32,7 @@ final readonly class DateFormat implements Format
         }
         $value = count(array_unique($date->meanings)) === 1 ? array_values($date->meanings)[0] : ($date->meanings[$this->order->value ?? ''] ?? array_values($date->meanings)[0]);
         // A column that is day first and holds 12/25/2016 is mixed: this one value can mean only one day, but says that the order is not certain.
-        if ($this->order !== null && preg_match('/^\d{1,2}\D\d{1,2}\D\d{2,4}/', $written) === 1 && ! isset($date->meanings[$this->order->value])) {
+        if ($this->order !== null && ! $this->isHabit && preg_match('/^\d{1,2}\D\d{1,2}\D\d{2,4}/', $written) === 1 && ! isset($date->meanings[$this->order->value])) {
             return Understood::not('date.order', "\"{$written}\" can't be {$this->order->label()}, as the column is", 'Write it as year-month-day, such as 2016-03-04');
         }
         if ($value < self::EARLIEST || $value > $this->today) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Standards\Formats;
 
+use PineSieve\Core\Gifts\Currency;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\PickList;
 
@@ -13,11 +14,15 @@ final readonly class FieldFormat implements Format
     /** Values that a remedy names. */
     private const NAMED = 12;
 
-    /** @param  string  $today  ISO 8601 */
+    /**
+     * @param  string  $today  ISO 8601
+     * @param  string  $currency  the organization's own
+     */
     public function __construct(
         private Field $field,
         private Format $form,
         private string $today,
+        private string $currency = Currency::DEFAULT,
     ) {
     }
 
@@ -34,7 +39,8 @@ final readonly class FieldFormat implements Format
         if ($understood->fault !== null) {
             return $understood;
         }
-        $fault = $this->field->limits->fault($understood->value, $this->field->type, $this->today);
+        // An amount that is written with the organization's own currency is held against the bounds like one without.
+        $fault = $this->field->limits->fault(str_starts_with($understood->value, "{$this->currency} ") ? substr($understood->value, 4) : $understood->value, $this->field->type, $this->today);
 
         return match (true) {
             $fault !== null => Understood::not($fault->code, $fault->reason, $fault->remedy),

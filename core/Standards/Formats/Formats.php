@@ -6,6 +6,7 @@ namespace PineSieve\Core\Standards\Formats;
 
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldType;
+use PineSieve\Core\Standards\Home;
 
 /** The format of each type of field. */
 final class Formats
@@ -13,21 +14,37 @@ final class Formats
     /** @var array<string, Format> */
     private array $made = [];
 
-    /** @param  string  $today ISO 8601 */
-    public function __construct(public readonly string $today)
-    {
+    /**
+     * @param  string  $today  ISO 8601
+     * @param  bool  $byHand  whether people write the values themselves: then the organization's order of day and month holds
+     */
+    public function __construct(
+        public readonly string $today,
+        public readonly Home $home = new Home,
+        private readonly bool $byHand = false,
+    ) {
     }
 
-    /** @param  string  $region  where telephone numbers without a country code belong: ISO 3166-1 alpha-2 */
-    public function of(Field $field, string $region = 'US'): Format
+    /** The same for what people write by hand. */
+    public function byHand(): self
     {
-        if ($field->type === FieldType::Phone && $region !== 'US') {
-            $form = $this->made["phone {$region}"] ??= new PhoneFormat($region);
-        } else {
-            $form = $this->for($field->type);
-        }
+        return new self($this->today, $this->home, true);
+    }
 
-        return $field->list === null && $field->limits->areNone() && ! $field->isRetired ? $form : $this->made["{$field->key} {$region}"] ??= new FieldFormat($field, $form, $this->today);
+    /** @param  ?string  $region  where telephone numbers and addresses without a country belong: ISO 3166-1 alpha-2; null for the organization's own */
+    public function of(Field $field, ?string $region = null): Format
+    {
+        $region ??= $this->home->country;
+        $form = $this->made["{$field->type->value} in {$region}".(str_starts_with($field->key, 'gift.') ? ' of a gift' : '')] ??= match (true) {
+            $field->type === FieldType::Phone => new PhoneFormat($region),
+            $field->type === FieldType::State => new StateFormat($region),
+            $field->type === FieldType::PostalCode => new PostalCodeFormat($region),
+            // A gift says its currency; no other amount does.
+            preg_match('/^gift(?:\.\d+)?\.amount$/D', $field->key) === 1 => new AmountFormat($this->home->currency, true),
+            default => $this->for($field->type),
+        };
+
+        return $field->list === null && $field->limits->areNone() && ! $field->isRetired ? $form : $this->made["{$field->key} {$region}"] ??= new FieldFormat($field, $form, $this->today, $this->home->currency);
     }
 
     /** @param  ?DateOrder  $order for dates only */
@@ -35,12 +52,13 @@ final class Formats
     {
         return $this->made[$type->value.($order->value ?? '')] ??= match ($type) {
             FieldType::Email => new EmailFormat,
-            FieldType::Phone => new PhoneFormat,
-            FieldType::Date => new DateFormat($this->today, $order),
-            FieldType::Amount => new AmountFormat,
+            FieldType::Phone => new PhoneFormat($this->home->country),
+            FieldType::Date => new DateFormat($this->today, $order ?? ($this->byHand ? $this->home->dates : null), $this->byHand),
+            FieldType::Amount => new AmountFormat($this->home->currency),
+            FieldType::Currency => new CurrencyFormat($this->home->currency),
             FieldType::GiftKind => new GiftKindFormat,
-            FieldType::State => new StateFormat,
-            FieldType::PostalCode => new PostalCodeFormat,
+            FieldType::State => new StateFormat($this->home->country),
+            FieldType::PostalCode => new PostalCodeFormat($this->home->country),
             FieldType::Country => new CountryFormat,
             FieldType::Identifier => new TextFormat(120),
             FieldType::SupporterNumber => new SupporterNumberFormat,

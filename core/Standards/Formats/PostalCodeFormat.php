@@ -7,10 +7,18 @@ namespace PineSieve\Core\Standards\Formats;
 use PineSieve\Core\Addresses\PostalCode;
 
 /** A ZIP or Canadian postal code in its form. Anything else stays as it is: the address as a whole decides whether it can be. */
-final class PostalCodeFormat implements Format
+final readonly class PostalCodeFormat implements Format
 {
+    /** @param  string  $country  ISO 3166-1 alpha-2 */
+    public function __construct(private string $country = 'US')
+    {
+    }
+
     public function read(string $written): Understood
     {
+        if (! in_array($this->country, ['US', 'CA'], true)) {
+            return Understood::as($written);
+        }
         $code = PostalCode::normalize($written) ?? $written;
 
         return match (true) {

@@ -7,11 +7,16 @@ namespace PineSieve\Core\Standards\Formats;
 use PineSieve\Core\Addresses\Regions;
 
 /** A state or province; its postal code where it is known. What is unknown stays: other countries have states too. */
-final class StateFormat implements Format
+final readonly class StateFormat implements Format
 {
+    /** @param  string  $country  ISO 3166-1 alpha-2 */
+    public function __construct(private string $country = 'US')
+    {
+    }
+
     public function read(string $written): Understood
     {
-        $code = Regions::find($written)['code'] ?? $written;
+        $code = in_array($this->country, ['US', 'CA'], true) ? (Regions::find($written)['code'] ?? $written) : $written;
 
         return Understood::as($code, $code === $written ? '' : 'postal code of the state');
     }

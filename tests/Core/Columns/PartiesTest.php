@@ -162,7 +162,7 @@ final class PartiesTest extends TestCase
         $row = self::map(['name.last' => 'Lee', 'gift.date' => '2020-01-02', 'gift.amount' => '25', 'gift.2.date' => '', 'gift.2.amount' => '', 'gift.3.date' => '2020-03-04', 'gift.3.amount' => '30', 'gift.3.fund' => 'Boat']);
 
         self::assertSame(['2020-01-02|25.00|', '2020-03-04|30.00|Boat'], array_map(static fn (IncomingGift $gift): string => "{$gift->date}|{$gift->amount}|{$gift->fund}", $row->record()->gifts));
-        self::assertSame('55.00', $row->money);
+        self::assertSame('55.00', $row->money->in('USD'));
         self::assertSame(['gift.date.required'], array_column(self::map(['name.last' => 'Lee', 'gift.2.amount' => '5'])->problems, 'code'));
     }
 

@@ -47,7 +47,7 @@ final class PreviewTest extends TestCase
             ['gift.date', '3/4/2016', '2016-03-04', 'by the steps'],
             ['gift.date', '25/12/2016', '!', "can't be month first"],
             ['gift.date', '2016-03-04', '2016-03-04', ''],
-            ['gift.amount', '$1,250', '1250.00', 'two decimals'],
+            ['gift.amount', '$1,250', 'USD 1250.00', 'US Dollar'],
             ['gift.amount', '2 tickets', '!', 'is not an amount'],
             ['gift.kind', 'Visa', 'card', 'the value of the list'],
             ['address.state', 'Mass.', 'MA', 'postal code of the state'],

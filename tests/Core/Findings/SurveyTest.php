@@ -86,10 +86,10 @@ final class SurveyTest extends TestCase
         yield 'two emails' => ['Email', 'two emails', ['a@example.org; b@example.org', 'c@example.org'], 'a@example.org; b@example.org', 'a@example.org|b@example.org'];
         yield 'two phones' => ['Phone', 'two phones', ['207-555-0143 / 207-555-0144', '207-555-0145', '207-555-0146'], '207-555-0143 / 207-555-0144', '207-555-0143|207-555-0144'];
         yield 'lost zeros' => ['ZIP', 'four digits', ['4072', '03820'], '4072', '04072'];
-        yield 'currency signs' => ['Gift amount', 'currency', ['$25.00', '30'], '$1,250.00', '1250.00'];
+        yield 'currency signs' => ['Gift amount', 'currency', ['$25.00', '30'], '$1,250.00', '$1250.00'];
         yield 'parentheses' => ['Gift amount', 'parentheses', ['(25.00)', '30'], '(25.00)', '-25.00'];
         yield 'decimal commas' => ['Gift amount', 'decimal comma', ['12,50', '30,00'], '12,50', '12.50'];
-        yield 'currency signs beside decimal commas' => ['Gift amount', 'currency', ['€ 1.250,00', '30,50'], '€ 1.250,00', '1250.00'];
+        yield 'currency signs beside decimal commas' => ['Gift amount', 'currency', ['€ 1.250,00', '30,50'], '€ 1.250,00', '€1250.00'];
         yield 'a decimal comma within parentheses' => ['Gift amount', 'decimal comma', ['(1.234,50)', '12,50', '30'], '(1.234,50)', '-1234.50'];
         yield 'parentheses beside decimal commas' => ['Gift amount', 'parentheses', ['(1.234,50)', '(12)', '12,50'], '12,50', '12.50'];
         yield 'one decimal comma among points' => ['Gift amount', 'decimal comma', ['12,50', '1,300.00', '25.00'], '1,300.00', '1300.00'];

@@ -7,8 +7,11 @@ namespace Tests\Core\Gifts;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Gifts\Amount;
+use PineSieve\Core\Gifts\Amounts;
+use PineSieve\Core\Gifts\Currency;
 use PineSieve\Core\Gifts\GiftKind;
 use PineSieve\Core\Gifts\Reconciliation;
+use PineSieve\Core\Gifts\WrittenMoney;
 
 final class GiftsTest extends TestCase
 {
@@ -42,12 +45,69 @@ final class GiftsTest extends TestCase
         yield ['9999999999999', null];
         yield ['', null];
         yield ['$', null];
+        yield ['50.-', '50.00'];
+        yield ['50,--', '50.00'];
+        yield ['-50.-', '-50.00'];
+        yield ["CHF 1'250.-", '1250.00'];
+        yield ['50 00', null];
+        yield ['1 2 3', null];
+        yield ['207 555 0143', null];
+        yield ['50, 25', null];
+        yield ['50 ,25', null];
+        yield ['1 234 567', '1234567.00'];
+        yield ["1\u{202F}234,50 €", '1234.50'];
+        yield ['$ (50.00)', '-50.00'];
+        yield ['-$50', '-50.00'];
+        yield ['$-50', '-50.00'];
+        yield ['($50.00)', '-50.00'];
+        yield ['25 dollars', '25.00'];
+        yield ['25 birds', null];
+        yield ['XYZ 25', null];
+        yield ['R$ 10', '10.00'];
+        yield ['1e5 USD', null];
     }
 
     #[DataProvider('amounts')]
     public function test_amounts_as_people_write_them(string $written, ?string $amount): void
     {
         self::assertSame($amount, Amount::parse($written));
+    }
+
+    /** @return iterable<array{string, string, ?string}> as written, the organization's currency, what is meant; null if nobody can tell */
+    public static function currencies(): iterable
+    {
+        yield ['€5', 'USD', 'EUR'];
+        yield ['£7', 'USD', 'GBP'];
+        yield ['C$50', 'USD', 'CAD'];
+        yield ['CAD 12', 'USD', 'CAD'];
+        yield ['12 cad', 'USD', 'CAD'];
+        yield ['$5', 'USD', 'USD'];
+        yield ['$5', 'CAD', 'CAD'];
+        yield ['$5', 'EUR', null];
+        yield ['$5 CAD', 'USD', 'CAD'];
+        yield ['US$ 5', 'CAD', 'USD'];
+        yield ['USD $5.00', 'EUR', 'USD'];
+        yield ['€5 USD', 'EUR', null];
+        yield ['50 kr', 'SEK', 'SEK'];
+        yield ['50 kr.', 'USD', null];
+        yield ['¥500', 'USD', null];
+        yield ['JPY ¥500', 'USD', 'JPY'];
+        yield ['(€5)', 'USD', 'EUR'];
+        yield ['-€5', 'USD', 'EUR'];
+    }
+
+    #[DataProvider('currencies')]
+    public function test_the_currency_of_an_amount(string $written, string $home, ?string $currency): void
+    {
+        $money = WrittenMoney::parse($written);
+
+        self::assertNotNull($money);
+        self::assertSame($currency, Currency::of($money->marks, $home));
+    }
+
+    public function test_figures_that_are_filled_with_zeros_are_a_guess(): void
+    {
+        self::assertSame([true, true, false, false, false], array_map(static fn (string $text): ?bool => WrittenMoney::parse($text)?->isPadded, ['000002500', '025', '00025.10', '0', '0.5']));
     }
 
     public function test_sums_are_exact(): void
@@ -64,10 +124,10 @@ final class GiftsTest extends TestCase
 
     public function test_reconciliation_says_where_it_does_not_balance(): void
     {
-        $whole = new Reconciliation(3, ['new' => 1, 'held' => 2], '30.00', ['new' => '10.00', 'held' => '20.00']);
+        $whole = new Reconciliation(3, ['new' => 1, 'held' => 2], Amounts::fromArray(['USD' => '30.00', 'EUR' => '5.00']), ['new' => Amounts::of('USD', '10.00'), 'promised' => Amounts::of('EUR', '5.00'), 'held' => Amounts::of('USD', '20.00')]);
         self::assertTrue($whole->balances());
 
-        $broken = new Reconciliation(3, ['new' => 1, 'held' => 1], '30.00', ['new' => '10.00', 'held' => '19.99']);
-        self::assertSame(['3 rows in the source, 2 accounted for: 1 missing.', '30.00 in the source, 29.99 accounted for.'], $broken->faults());
+        $broken = new Reconciliation(3, ['new' => 1, 'held' => 1], Amounts::of('USD', '30.00'), ['new' => Amounts::of('USD', '10.00'), 'held' => Amounts::fromArray(['USD' => '19.99', 'EUR' => '0.01'])]);
+        self::assertSame(['3 rows in the source, 2 accounted for: 1 missing.', 'EUR 0.00 in the source, 0.01 accounted for.', 'USD 30.00 in the source, 29.99 accounted for.'], $broken->faults());
     }
 }

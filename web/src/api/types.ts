@@ -1,3 +1,5 @@
+import type { Amounts } from '../shared/format';
+
 export type Outcome = 'new' | 'updated' | 'unchanged' | 'held' | 'left_out';
 
 export type IntakeState = 'typing' | 'waiting' | 'stopped' | 'reading' | 'failed' | 'mapping' | 'sifting' | 'ready' | 'loading' | 'loaded' | 'undoing' | 'undone';
@@ -16,6 +18,8 @@ export interface User {
 export interface Session {
   user: User | null;
   organization: string;
+  /** The organization's own currency: ISO 4217. */
+  currency: string;
 }
 
 export interface Settings {
@@ -72,7 +76,7 @@ export interface Intake {
   trial: { rows: number; done: boolean } | null;
   addresses: { none: number; same: number; ask: number; accepted: number; kept: number };
   replanned: number;
-  money: string | null;
+  money: Amounts | null;
   restore_point: string | null;
   may_change: boolean;
   settings: Settings;
@@ -302,8 +306,7 @@ export interface PreviewRow extends RowName {
   changes: ShownChange[];
   others: OtherParty[];
   gifts_new: number;
-  money: string;
-  money_there: string;
+  there: Amounts;
   reasons: string[];
 }
 
@@ -314,13 +317,17 @@ export interface UndoReport {
   kept_count: number;
 }
 
+/** Where money of a file went. */
+export type MoneyTerm = 'new' | 'promised' | 'there' | 'held' | 'left_out';
+
 export interface Proof {
   rows: number;
   outcomes: Record<Outcome, number>;
   supporters: { created: number; updated: number };
-  gifts: { created: number; amount: string };
-  money: { new: string; there: string; held: string; left_out: string };
-  source_amount: string;
+  gifts: { created: number; amount: string; amounts: Amounts };
+  promised: { created: number; amounts: Amounts };
+  money: Record<MoneyTerm, Amounts>;
+  source_amounts: Amounts;
   balanced: boolean;
   faults: string[];
   held_by_reason: { code: string; field: string; reason: string; rows: number; example: string }[];
@@ -349,7 +356,7 @@ export interface SupporterRow {
   email: string | null;
   phone: string | null;
   gifts: number;
-  given: string | null;
+  given: Amounts | null;
   latest: string | null;
 }
 
@@ -377,7 +384,8 @@ export interface SupporterPageData {
   links: { id: number; phrase: string; supporter_id: number; name: string; kind: string; role: string | null }[];
   gifts: Gift[];
   gift_count: number;
-  gift_total: string | null;
+  /** Given, and promised; null where amounts are hidden. */
+  gift_sums: { given: Amounts; promised: Amounts; promises: number } | null;
   /** Those who became part of this one. */
   merges: { id: number; gone: { id: number; name: string }[]; at: string; by: string | null }[];
   shortfalls: { rule: number; gift: number; sentence: string }[];

@@ -29,7 +29,9 @@ import { PlansPage } from '../plans/PlansPage';
 import { FieldsPage } from '../standards/FieldsPage';
 import { ListsPage } from '../standards/ListsPage';
 import { MatchRulesPage } from '../standards/MatchRulesPage';
+import { OrganizationPage } from '../standards/OrganizationPage';
 import { RequiredPage } from '../standards/RequiredPage';
+import { setHomeCurrency } from '../shared/format';
 import { EditPage } from '../supporters/EditPage';
 import { HistoryPage } from '../supporters/HistoryPage';
 import { SupporterPage } from '../supporters/SupporterPage';
@@ -44,6 +46,7 @@ export function App() {
   if (session.data === undefined) {
     return session.error ? <p className="empty">{session.error.message}</p> : null;
   }
+  setHomeCurrency(session.data.currency);
   if (session.data.user === null) {
     return <SignIn organization={session.data.organization} />;
   }
@@ -83,6 +86,7 @@ export function App() {
         <Route path="standards/required" element={<RequiredPage />} />
         <Route path="standards/lists" element={<ListsPage />} />
         <Route path="standards/matching" element={<MatchRulesPage />} />
+        <Route path="standards/organization" element={<OrganizationPage />} />
         <Route path="office" element={<Navigate to="/office/people" replace />} />
         <Route path="office/people" element={<PeoplePage />} />
         <Route path="office/restore-points" element={<RestorePage />} />

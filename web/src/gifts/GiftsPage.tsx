@@ -1,7 +1,7 @@
 import { Link, useSearchParams } from 'react-router';
 import type { Gift } from '../api/types';
 import { TitleLine } from '../app/TitleLine';
-import { counted, money } from '../shared/format';
+import { counted, type Amounts, money, moneys } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pager } from '../shared/Pager';
 import { Pane } from '../shared/Pane';
@@ -10,7 +10,9 @@ import { useSearch } from '../shared/useSearch';
 
 interface Gifts {
   total: number;
-  sum: string | null;
+  /** Null where amounts are hidden. */
+  sums: { given: Amounts; promised: Amounts } | null;
+  promises: number;
   page: number;
   pages: number;
   gifts: (Gift & { supporter: string })[];
@@ -24,7 +26,7 @@ export function GiftsPage() {
   return (
     <>
       <TitleLine title="Gifts">
-        {found.data !== undefined && `${counted(found.data.total, 'gift')}, ${found.data.sum === null ? 'amounts hidden' : money(found.data.sum)}`}
+        {found.data !== undefined && `${counted(found.data.total, 'gift')}, ${found.data.sums === null ? 'amounts hidden' : `${moneys(found.data.sums.given)}${found.data.promises > 0 ? ` given, ${moneys(found.data.sums.promised)} promised` : ''}`}`}
         {month !== '' && <>, given in {month}. <Link to="/gifts">All gifts</Link></>}
         {intake !== '' && (
           <>
@@ -56,7 +58,7 @@ export function GiftsPage() {
                   {found.data?.gifts.map((gift) => (
                     <tr key={gift.id}>
                       <td>{gift.given_on}</td>
-                      <td className="num">{money(gift.amount)}</td>
+                      <td className="num">{money(gift.amount, gift.currency)}</td>
                       <td><Link to={`/supporters/${gift.supporter_id}`}>{gift.supporter}</Link></td>
                       <td>{gift.fund}</td>
                       <td>{gift.kind}</td>

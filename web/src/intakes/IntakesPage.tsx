@@ -4,7 +4,7 @@ import { api } from '../api/client';
 import type { Intake } from '../api/types';
 import { useMayLoad } from '../app/session';
 import { TitleLine } from '../app/TitleLine';
-import { count, counted, duration, money, moment } from '../shared/format';
+import { count, counted, duration, hasMoney, moment, moneys } from '../shared/format';
 import { Empty } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { Drop } from './Drop';
@@ -67,7 +67,7 @@ export function IntakesPage() {
                       </td>
                       <td className="num">{count(intake.rows)}</td>
                       <td className="num">{intake.is_sifted ? count(intake.outcomes.held) : ''}</td>
-                      <td className="num">{intake.money === null || Number(intake.money) === 0 ? '' : money(intake.money)}</td>
+                      <td className="num">{intake.money === null || !hasMoney(intake.money) ? '' : moneys(intake.money)}</td>
                       <td className="num quiet">{intake.loaded_at === null ? (isWorking(intake) && intake.progress.total > 0 ? `${Math.round((100 * intake.progress.done) / intake.progress.total)} %` : '') : duration(intake.progress.seconds)}</td>
                       <td className="quiet">{moment(intake.loaded_at ?? intake.created_at)}</td>
                     </tr>

@@ -5,7 +5,7 @@ import { Link, useSearchParams } from 'react-router';
 import { api } from '../api/client';
 import { TitleLine } from '../app/TitleLine';
 import { Chips } from '../shared/Chips';
-import { count, counted, moment, money } from '../shared/format';
+import { count, counted, moment, moneys } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pager } from '../shared/Pager';
 import { Pane } from '../shared/Pane';
@@ -170,7 +170,7 @@ export function DuplicatesPage() {
             {looked.data !== undefined && <MergeFields data={looked.data} typed={looked.typed} onTyped={looked.setTyped} onSurvivor={looked.setSurvivor} onWithout={(id) => setWithout([...without, id])} chosen={data?.fields ?? []} isApart={isOfHomes} />}
           </div>
         </Pane>
-        <Pane title={isOfHomes ? 'Why' : 'Why, and what it has then'} note={looked.data === undefined || isOfHomes ? '' : `${counted(looked.data.gifts.count, 'gift')}, ${money(looked.data.gifts.given)}`}>
+        <Pane title={isOfHomes ? 'Why' : 'Why, and what it has then'} note={looked.data === undefined || isOfHomes ? '' : `${counted(looked.data.gifts.count, 'gift')}, ${moneys(looked.data.gifts.given)}`}>
           <div className="pane-body" tabIndex={0}>{looked.data !== undefined && <MergedThings data={looked.data} isApart={isOfHomes} />}</div>
         </Pane>
       </div>

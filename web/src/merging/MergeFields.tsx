@@ -1,6 +1,6 @@
 import { Radio } from '@mantine/core';
 import { useState } from 'react';
-import { counted, money, phone } from '../shared/format';
+import { counted, moneys, phone } from '../shared/format';
 import { Differing } from '../shared/Differing';
 import type { MergeField, MergePolicy, MergePreview } from './types';
 import { withoutTyped } from './typed';
@@ -37,7 +37,7 @@ export function MergeFields(props: MergeFieldsProps) {
             <th key={one.id}>
               <div><b>{one.name}</b></div>
               {isApart ? <div className="quiet">number {one.id}</div> : <Radio size="xs" name="survivor" checked={one.id === data.survivor} onChange={() => onSurvivor(one.id)} label={<span className="quiet">number {one.id}{one.id === data.survivor ? ', stays' : ''}</span>} aria-label={`${one.name}, number ${one.id}, stays`} />}
-              <div className="quiet">{counted(one.gifts, 'gift')}{one.gifts > 0 && `, ${money(one.given)}`}</div>
+              <div className="quiet">{counted(one.gifts, 'gift')}{one.gifts > 0 && `, ${moneys(one.given)}`}</div>
               {data.candidates.length > 2 && <button type="button" className="plain-button" onClick={() => onWithout(one.id)}>leave out</button>}
             </th>
           ))}

@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useNavigate, useSearchParams } from 'react-router';
 import { api } from '../api/client';
 import { TitleLine } from '../app/TitleLine';
-import { count, counted, money } from '../shared/format';
+import { count, counted, moneys } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { SupporterPicker } from '../supporters/SupporterPicker';
@@ -58,7 +58,7 @@ export function MergePage() {
             {data !== undefined && looked.error === null && <MergeFields data={data} typed={looked.typed} onTyped={looked.setTyped} onSurvivor={looked.setSurvivor} onWithout={(id) => choose(supporters.filter((one) => one !== id))} rules={policies.data?.field_rules ?? []} policy={looked.policy} onPolicy={looked.setPolicy} />}
           </div>
         </Pane>
-        <Pane title="What it has then" note={data === undefined ? '' : `${counted(data.gifts.count, 'gift')}, ${money(data.gifts.given)}`}>
+        <Pane title="What it has then" note={data === undefined ? '' : `${counted(data.gifts.count, 'gift')}, ${moneys(data.gifts.given)}`}>
           <div className="pane-body" tabIndex={0}>{data !== undefined && <MergedThings data={data} />}</div>
         </Pane>
       </div>

@@ -9,10 +9,10 @@ const field = (column: string, one: string, other: string, more: Partial<MergeFi
 const preview: MergePreview = {
   survivor: 1,
   name: 'Ann Lee',
-  candidates: [{ id: 1, name: 'Ann Lee', gifts: 2, given: '30.00', latest: '2024-01-02', filled: 5 }, { id: 2, name: 'Bo Lee', gifts: 0, given: '0.00', latest: '', filled: 3 }],
+  candidates: [{ id: 1, name: 'Ann Lee', gifts: 2, given: { USD: '30.00' }, latest: '2024-01-02', filled: 5 }, { id: 2, name: 'Bo Lee', gifts: 0, given: {}, latest: '', filled: 3 }],
   fields: [field('first_name', 'Ann', 'Bo'), field('last_name', 'Lee', 'Lee'), field('title', '', 'Dr.'), field('greeting', 'Ann', 'Bo', { has_rule: false }), field('phones', '+16035550143', '+16035550143\n+12075550199', { is_list: true, has_rule: false })],
   lists: [{ list: 'phones', label: 'Phones', items: [{ text: '+16035550143', from: 1, note: 'home, primary' }, { text: '+12075550199', from: 2, note: 'home' }] }],
-  gifts: { count: 2, given: '30.00' },
+  gifts: { count: 2, given: { USD: '30.00' } },
   reasons: [{ one: 1, other: 2, verdict: null, for: ['Same phone: +16035550143'], against: ['The first names differ: Ann Lee, Bo Lee'] }],
   policy: { survivor: 'oldest', usual: 'first filled', fields: {}, separator: '; ' },
 };

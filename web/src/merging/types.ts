@@ -1,3 +1,4 @@
+import type { Amounts } from '../shared/format';
 /** Which of several supporters stays, and whose values the fields of the one that they become get. The server's MergePolicy writes the same. */
 export interface MergePolicy {
   survivor: string;
@@ -21,10 +22,10 @@ export interface MergeField {
 export interface MergePreview {
   survivor: number;
   name: string;
-  candidates: { id: number; name: string; gifts: number; given: string; latest: string; filled: number }[];
+  candidates: { id: number; name: string; gifts: number; given: Amounts; latest: string; filled: number }[];
   fields: MergeField[];
   lists: { list: string; label: string; items: { text: string; from: number; note: string }[] }[];
-  gifts: { count: number; given: string };
+  gifts: { count: number; given: Amounts };
   reasons: { one: number; other: number; verdict: 'certain' | 'review' | null; for: string[]; against: string[] }[];
   policy: MergePolicy;
 }

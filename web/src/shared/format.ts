@@ -5,12 +5,34 @@ export const count = (value: number): string => counts.format(value);
 /** "1 row", "1,204 rows" */
 export const counted = (value: number, one: string, many = `${one}s`): string => `${count(value)} ${value === 1 ? one : many}`;
 
+/** Amounts by the code of their currency (ISO 4217); none of them zero. */
+export type Amounts = Record<string, string>;
+
+let homeCurrency = 'USD';
+
+/** The organization's own currency, which amounts are in where nothing else is said. */
+export const setHomeCurrency = (code: string): void => {
+  homeCurrency = code;
+};
+
+const signs: Record<string, string> = {};
+const sign = (code: string): string => (signs[code] ??= new Intl.NumberFormat('en-US', { style: 'currency', currency: code, currencyDisplay: code === homeCurrency ? 'narrowSymbol' : 'symbol' }).formatToParts(0).find((part) => part.type === 'currency')?.value ?? code);
+
 /** Exact decimals stay text: "85310.50" -> "$85,310.50". */
-export const money = (amount: string): string => {
+export const money = (amount: string, currency = homeCurrency): string => {
   const negative = amount.startsWith('-');
   const [units = '0', cents = '00'] = amount.replace('-', '').split('.');
-  return `${negative ? '-' : ''}$${units.replace(/\B(?=(\d{3})+$)/g, ',')}.${cents.padEnd(2, '0')}`;
+  const mark = sign(currency);
+  return `${negative ? '-' : ''}${mark}${mark.length > 2 ? ' ' : ''}${units.replace(/\B(?=(\d{3})+$)/g, ',')}.${cents.padEnd(2, '0')}`;
 };
+
+/** Each currency by itself, the organization's first: "$30.00 + €5.00". */
+export const moneys = (amounts: Amounts): string => {
+  const codes = Object.keys(amounts).sort((one, other) => Number(other === homeCurrency) - Number(one === homeCurrency) || one.localeCompare(other));
+  return codes.length === 0 ? money('0.00') : codes.map((code) => money(amounts[code] ?? '0.00', code)).join(' + ');
+};
+
+export const hasMoney = (amounts: Amounts): boolean => Object.keys(amounts).length > 0;
 
 export const moment = (iso: string): string => {
   const date = new Date(iso.includes('T') ? iso : `${iso.replace(' ', 'T')}Z`);

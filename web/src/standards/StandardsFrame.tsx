@@ -7,6 +7,7 @@ const tabs = [
   { to: '/standards/required', text: 'Required data' },
   { to: '/standards/lists', text: 'Pick lists' },
   { to: '/standards/matching', text: 'Match rules' },
+  { to: '/standards/organization', text: 'Organization' },
 ];
 
 /** What the screens of the standards share. */

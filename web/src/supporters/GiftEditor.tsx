@@ -7,7 +7,7 @@ import { Trouble } from '../shared/Notice';
 import { FieldInput } from './FieldInput';
 import type { FormCatalog, Placed } from './form';
 
-const columns: Record<string, string> = { 'gift.date': 'given_on', 'gift.amount': 'amount', 'gift.fund': 'fund', 'gift.kind': 'kind', 'gift.reference': 'reference', 'gift.campaign': 'campaign', 'gift.appeal': 'appeal', 'gift.tribute': 'tribute', 'gift.anonymous': 'anonymous', 'gift.notes': 'notes' };
+const columns: Record<string, string> = { 'gift.date': 'given_on', 'gift.amount': 'amount', 'gift.currency': 'currency', 'gift.fund': 'fund', 'gift.kind': 'kind', 'gift.reference': 'reference', 'gift.campaign': 'campaign', 'gift.appeal': 'appeal', 'gift.tribute': 'tribute', 'gift.anonymous': 'anonymous', 'gift.notes': 'notes' };
 
 /** A gift as it is added or changed by hand. */
 export function GiftEditor({ supporter, gift, onClose }: { supporter: number; gift: Gift | null; onClose: () => void }) {

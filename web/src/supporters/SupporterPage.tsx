@@ -5,7 +5,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { api, ApiError } from '../api/client';
 import type { Gift, SupporterPageData } from '../api/types';
 import { TitleLine } from '../app/TitleLine';
-import { counted, moment, money, phone } from '../shared/format';
+import { counted, moment, money, moneys, phone } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { useMay } from '../app/session';
@@ -109,7 +109,7 @@ export function SupporterPage() {
             </dl>
           </div>
         </Pane>
-        <Pane title="Gifts" note={`${counted(data.gift_count, 'gift')}, ${data.gift_total === null ? 'amounts hidden' : `${money(data.gift_total)} in all`}${data.gift_count > data.gifts.length ? `, the latest ${data.gifts.length} shown` : ''}`}>
+        <Pane title="Gifts" note={`${counted(data.gift_count, 'gift')}, ${data.gift_sums === null ? 'amounts hidden' : `${moneys(data.gift_sums.given)} in all${data.gift_sums.promises > 0 ? `, ${moneys(data.gift_sums.promised)} promised` : ''}`}${data.gift_count > data.gifts.length ? `, the latest ${data.gifts.length} shown` : ''}`}>
           <div className="pane-body" tabIndex={0}>
             {data.gifts.length === 0 ? (
               <Empty title="No gifts yet" />
@@ -128,7 +128,7 @@ export function SupporterPage() {
                   {data.gifts.map((gift) => (
                     <tr key={gift.id}>
                       <td>{gift.given_on}</td>
-                      <td className="num">{gift.amount === undefined ? '' : money(gift.amount)}</td>
+                      <td className="num">{gift.amount === undefined ? '' : money(gift.amount, gift.currency)}</td>
                       <td>{gift.fund}<div className="quiet">{gift.kind}</div></td>
                       <td><Origin origin={origins[`gift:${gift.id}:amount`]} /></td>
                       {may.edit && <td><button type="button" className="plain-button" onClick={() => setGift(gift)}>change</button></td>}

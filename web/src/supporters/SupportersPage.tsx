@@ -4,7 +4,7 @@ import type { SupporterRow } from '../api/types';
 import { SavedSearchMenu } from './SavedSearchMenu';
 import { useMay } from '../app/session';
 import { TitleLine } from '../app/TitleLine';
-import { count, counted, money, phone } from '../shared/format';
+import { count, counted, hasMoney, moneys, phone } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pager } from '../shared/Pager';
 import { Pane } from '../shared/Pane';
@@ -77,7 +77,7 @@ export function SupportersPage() {
                       <td className="cut" title={row.email ?? ''}>{row.email}</td>
                       <td>{row.phone === null ? '' : phone(row.phone)}</td>
                       <td className="num">{row.gifts === 0 ? '' : count(row.gifts)}</td>
-                      <td className="num">{row.gifts === 0 || row.given === null ? '' : money(row.given)}</td>
+                      <td className="num">{row.given === null || !hasMoney(row.given) ? '' : moneys(row.given)}</td>
                     </tr>
                   ))}
                 </tbody>

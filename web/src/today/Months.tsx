@@ -5,7 +5,6 @@ export interface Month {
   month: string;
   supporters: number;
   gifts: number;
-  amount: string | null;
 }
 
 /** Supporters and gifts over two years; a month leads to its gifts. */

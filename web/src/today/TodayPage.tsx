@@ -6,7 +6,7 @@ import { useMay } from '../app/session';
 import { TitleLine } from '../app/TitleLine';
 import { Drop } from '../intakes/Drop';
 import { nextStage } from '../intakes/stages';
-import { count, counted, money, moment } from '../shared/format';
+import { type Amounts, count, counted, moneys, moment } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { Months, type Month } from './Months';
@@ -22,7 +22,7 @@ interface Today {
   duplicates: number | null;
   supporters: number;
   gifts: number;
-  given: string | null;
+  given: Amounts | null;
   trust: TrustFigure[];
   months: Month[];
 }
@@ -52,7 +52,7 @@ export function TodayPage() {
   );
   return (
     <>
-      <TitleLine title="Today">{data === undefined ? '' : <><Link to="/supporters">{counted(data.supporters, 'supporter')}</Link>, <Link to="/gifts">{counted(data.gifts, 'gift')}</Link>{data.given !== null && `, ${money(data.given)} given in all`}</>}</TitleLine>
+      <TitleLine title="Today">{data === undefined ? '' : <><Link to="/supporters">{counted(data.supporters, 'supporter')}</Link>, <Link to="/gifts">{counted(data.gifts, 'gift')}</Link>{data.given !== null && `, ${moneys(data.given)} given in all`}</>}</TitleLine>
       <Trouble error={error} />
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1.25fr) minmax(0, 1fr)' }}>
         <div style={{ display: 'grid', gridTemplateRows: 'minmax(0, 1fr) minmax(0, 236px)', gap: 12, minHeight: 0 }}>

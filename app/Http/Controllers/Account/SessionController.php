@@ -7,6 +7,7 @@ namespace App\Http\Controllers\Account;
 use App\Account\Audit;
 use App\Http\Controllers\Controller;
 use App\Models\User;
+use App\Standards\Organization;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -18,7 +19,7 @@ final class SessionController extends Controller
     {
         $user = $request->user();
 
-        return response()->json(['user' => $user instanceof User ? self::user($user) : null, 'organization' => config('sieve.organization')]);
+        return response()->json(['user' => $user instanceof User ? self::user($user) : null, 'organization' => config('sieve.organization'), 'currency' => Organization::read()->currency]);
     }
 
     public function store(Request $request): JsonResponse
@@ -33,7 +34,7 @@ final class SessionController extends Controller
         Audit::note(Audit::SIGN_IN, 'Signed in');
         $user = $request->user();
 
-        return response()->json(['user' => $user instanceof User ? self::user($user) : null, 'organization' => config('sieve.organization')]);
+        return response()->json(['user' => $user instanceof User ? self::user($user) : null, 'organization' => config('sieve.organization'), 'currency' => Organization::read()->currency]);
     }
 
     public function destroy(Request $request): JsonResponse

@@ -8,6 +8,7 @@ use App\Account\Audit;
 use App\Http\Controllers\Controller;
 use App\Intakes\LoadQueue;
 use App\Intakes\Proof;
+use App\Intakes\RowMoney;
 use App\Intakes\SourceStore;
 use App\Intakes\Summary;
 use App\Intakes\Trial;
@@ -104,12 +105,12 @@ final class LoadController extends Controller
         $outcome = (string) $request->query('outcome', 'new');
         $rows = DB::table('intake_outcomes as o')->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'o.intake_id')->on('r.unit', 'o.unit'))
             ->where('o.intake_id', $intake->id)->where('o.outcome', $outcome)->where('o.number', '>', (int) $request->query('after', '0'))
-            ->orderBy('o.number')->limit(200)->get(['o.number', 'r.display', 'o.supporter_id', 'o.gifts_new', 'o.money']);
+            ->orderBy('o.number')->limit(200)->get(['o.number', 'r.display', 'o.supporter_id', 'o.gifts_new', 'o.money', 'o.money_there', 'o.money_promised', 'o.other_money']);
 
         // A trial has brought in some of the rows alone.
         $counts = DB::table('intake_outcomes')->where('intake_id', $intake->id)->groupBy('outcome')->selectRaw('outcome, count(*) as n')->pluck('n', 'outcome');
 
-        return response()->json(['rows' => $rows, 'more' => $rows->count() === 200, 'counts' => array_map(static fn (string $outcome): int => $counts[$outcome] ?? 0, array_combine($in = ['new', 'updated', 'unchanged'], $in))]);
+        return response()->json(['rows' => $rows->map(static fn ($row): array => ['number' => $row->number, 'display' => $row->display, 'supporter_id' => $row->supporter_id, 'gifts_new' => $row->gifts_new, 'money' => (object) RowMoney::fromColumns($row, $intake->currency)->all->toArray()]), 'more' => $rows->count() === 200, 'counts' => array_map(static fn (string $outcome): int => $counts[$outcome] ?? 0, array_combine($in = ['new', 'updated', 'unchanged'], $in))]);
     }
 
     /** The original file, as it came. */

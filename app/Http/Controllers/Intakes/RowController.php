@@ -9,6 +9,7 @@ use App\Http\Controllers\Controller;
 use App\Intakes\Decision;
 use App\Intakes\Results;
 use App\Intakes\Revision;
+use App\Intakes\RowMoney;
 use App\Intakes\RowView;
 use App\Intakes\Summary;
 use App\Intakes\Unit;
@@ -116,13 +117,13 @@ final class RowController extends Controller
         $this->authorize('viewRows', [Intake::class, $intake]);
         $outcome = $request->validate(['outcome' => ['required', Rule::in(['new', 'updated', 'unchanged', 'held', 'left_out'])]])['outcome'];
         $results = DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', $outcome)->where('number', '>', (int) $request->query('after', '0'))
-            ->orderBy('number')->limit(100)->get(['number', 'unit', 'display', 'reason', 'held_by', 'supporter_id', 'leader', 'changes', 'gifts_new', 'money', 'money_there']);
+            ->orderBy('number')->limit(100)->get(['number', 'unit', 'display', 'reason', 'held_by', 'supporter_id', 'leader', 'changes', 'gifts_new', 'money', 'money_there', 'money_promised', 'other_money']);
         $others = $rows->others($intake, $results->pluck('number')->all());
         $reasons = DB::table('intake_problems')->where('intake_id', $intake->id)->where('blocks', true)->whereIn('number', $results->pluck('number'))->orderBy('place')->get(['number', 'reason'])->groupBy('number');
 
         return response()->json(['rows' => $results->map(static fn ($row): array => [
             'number' => $row->number, 'display' => $row->display, 'supporter_id' => $row->supporter_id, 'same_as_row' => self::sameAs($row),
-            'changes' => $rows->changes($row->changes, $intake->id), 'others' => $others[$row->number] ?? [], 'gifts_new' => $row->gifts_new, 'money' => $row->money, 'money_there' => $row->money_there,
+            'changes' => $rows->changes($row->changes, $intake->id), 'others' => $others[$row->number] ?? [], 'gifts_new' => $row->gifts_new, 'there' => (object) RowMoney::fromColumns($row, $intake->currency)->there->toArray(),
             'reasons' => match ($row->held_by) {
                 'problem' => $reasons[$row->number]?->pluck('reason')->all() ?? [],
                 'unsure' => ['Nobody has said yet whether it is someone we know'],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Records;
 
+use App\Gifts\GiftSums;
 use App\Http\Controllers\Controller;
 use App\Models\Gift;
 use App\Models\Supporter;
@@ -31,13 +32,15 @@ final class GiftController extends Controller
             ->when(ctype_digit((string) $request->query('rule', '')), static fn ($found) => $found->whereIn('id', DB::table('shortfalls')->select('gift_id')->where('rule_id', (int) $request->query('rule'))));
         $total = (clone $gifts)->count();
         $sight = Sight::ofUser();
-        $sum = ! $sight->sees('gift.amount') ? null : (string) ((clone $gifts)->sum('amount') ?: '0.00');
+        $sums = GiftSums::of((clone $gifts)->toBase());
         $page = max(1, (int) $request->query('page', '1'));
         $rows = $gifts->orderByDesc('given_on')->orderByDesc('id')->offset(($page - 1) * self::PAGE)->limit(self::PAGE)->get();
         $names = Supporter::query()->whereIn('id', $rows->pluck('supporter_id'))->pluck('sort_name', 'id');
 
         return response()->json([
-            'total' => $total, 'sum' => $sum, 'page' => $page, 'pages' => (int) ceil($total / self::PAGE),
+            'total' => $total, 'promises' => $sums->promises,
+            'sums' => $sight->sees('gift.amount') ? ['given' => (object) $sums->given->toArray(), 'promised' => (object) $sums->promised->toArray()] : null,
+            'page' => $page, 'pages' => (int) ceil($total / self::PAGE),
             'gifts' => $rows->map(static fn (Gift $gift): array => [...$sight->of('gift', $gift->toArray()), 'supporter' => $names[$gift->supporter_id] ?? '']),
         ]);
     }

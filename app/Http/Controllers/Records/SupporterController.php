@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Records;
 
 use App\Account\Audit;
+use App\Gifts\GiftSums;
 use App\Http\Controllers\Controller;
 use App\Models\Merge;
 use App\Models\Supporter;
@@ -16,6 +17,7 @@ use App\Standards\Sight;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Gifts\GiftKind;
 use PineSieve\Core\Standards\Standards;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -34,7 +36,8 @@ final class SupporterController extends Controller
         // Ids first, so that only one page of rows is read in full however far down it lies.
         $ids = $found->orderBy('sort_key')->orderBy('id')->offset(($page - 1) * self::PAGE)->limit(self::PAGE)->pluck('id')->all();
         $rows = Supporter::query()->whereIn('id', $ids)->with(['addresses', 'emails', 'phones'])->orderBy('sort_key')->orderBy('id')->get();
-        $gifts = DB::table('gifts')->whereIn('supporter_id', $ids)->groupBy('supporter_id')->selectRaw('supporter_id, count(*) as gifts, sum(amount) as given, max(given_on) as latest')->get()->keyBy('supporter_id');
+        $gifts = GiftSums::by(DB::table('gifts')->whereIn('supporter_id', $ids), 'supporter_id');
+        $latest = DB::table('gifts')->whereIn('supporter_id', $ids)->whereRaw('not kind <=> ?', [GiftKind::Pledge->value])->groupBy('supporter_id')->selectRaw('supporter_id, max(given_on) as latest')->pluck('latest', 'supporter_id');
 
         return response()->json([
             'total' => $total,
@@ -48,8 +51,8 @@ final class SupporterController extends Controller
                 'email' => $sight->sees('email') ? $supporter->emails->first()?->getAttribute('address') : null,
                 'phone' => $sight->sees('phone') ? $supporter->phones->first()?->getAttribute('number') : null,
                 'gifts' => $gifts[$supporter->id]->gifts ?? 0,
-                'given' => $sight->sees('gift.amount') ? ($gifts[$supporter->id]->given ?? '0.00') : null,
-                'latest' => $gifts[$supporter->id]->latest ?? null,
+                'given' => $sight->sees('gift.amount') ? (object) ($gifts[$supporter->id] ?? GiftSums::none())->given->toArray() : null,
+                'latest' => $latest[$supporter->id] ?? null,
             ]),
         ]);
     }
@@ -97,6 +100,8 @@ final class SupporterController extends Controller
             $things["membership:{$one->getAttribute('id')}"] = ['list' => $one->getAttribute('list')];
         }
 
+        $sums = GiftSums::of($supporter->gifts()->toBase());
+
         return response()->json([
             'supporter' => $sight->of('supporter', $supporter->makeHidden(['addresses', 'emails', 'phones', 'identifiers', 'memberships', 'customValues'])->toArray()),
             'addresses' => $parts('address', $supporter->addresses),
@@ -110,7 +115,7 @@ final class SupporterController extends Controller
             'merges' => Merge::standing($supporter->id)->map(static fn (Merge $merge): array => ['id' => $merge->id, 'gone' => $merge->gone, 'at' => $merge->created_at->toIso8601String(), 'by' => $merge->user?->name])->values(),
             'gifts' => $parts('gift', $gifts),
             'gift_count' => $supporter->gifts()->count(),
-            'gift_total' => $sight->sees('gift.amount') ? (string) ($supporter->gifts()->sum('amount') ?: '0.00') : null,
+            'gift_sums' => $sight->sees('gift.amount') ? ['given' => (object) $sums->given->toArray(), 'promised' => (object) $sums->promised->toArray(), 'promises' => $sums->promises] : null,
             'origins' => array_filter($origins->of($supporter->id), static function (string $place) use ($sight, $things): bool {
                 [$subject, $id, $column] = explode(':', $place);
 

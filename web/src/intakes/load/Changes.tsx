@@ -6,6 +6,8 @@ const nouns: Record<string, string> = { supporter: 'Supporter', address: 'Addres
 const plain = new Set(['Title', 'First name', 'Middle name', 'Last name', 'Suffix', 'Organization', 'Gift amount', 'Gift date', 'Gift fund', 'Gift kind', 'Group', 'Tag', 'Link', 'Email', 'Phone', 'Id in the old system', 'Old system']);
 const derived = new Set(['Filed as', 'On envelopes', 'Greeting', 'Kind', 'Display name']);
 
+const currency = (change: ShownChange): string | undefined => change.fields.find((field) => field.label === 'Gift currency')?.after ?? undefined;
+
 /** A planned change set in words: what is made, and every changed field before and after. */
 export function Changes({ changes }: { changes: ShownChange[] }) {
   return (
@@ -14,9 +16,9 @@ export function Changes({ changes }: { changes: ShownChange[] }) {
         <div key={i}>
           <span className="quiet">{change.action === 'create' ? `new ${(nouns[change.subject] ?? '').toLowerCase()}` : nouns[change.subject]}: </span>
           {change.fields
-            .filter((field) => change.action !== 'create' || !derived.has(field.label))
+            .filter((field) => change.action !== 'create' || !(derived.has(field.label) || field.label === 'Gift currency'))
             .map((field, j) => {
-              const after = field.label === 'Gift amount' && field.after !== null ? money(field.after) : field.after;
+              const after = field.label === 'Gift amount' && field.after !== null ? money(field.after, currency(change)) : field.after;
               return (
                 <span key={field.label}>
                   {j > 0 && ', '}

@@ -5,7 +5,7 @@ import { Link, useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import type { Intake, Outcome, PreviewRow, Proof } from '../../api/types';
 import { Chips } from '../../shared/Chips';
-import { count, counted, money } from '../../shared/format';
+import { count, counted, hasMoney, moneys } from '../../shared/format';
 import { Empty, Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
 import { ShowMore } from '../../shared/ShowMore';
@@ -79,8 +79,8 @@ export function LoadStage() {
                             <Changes changes={other.changes} />
                           </div>
                         ))}
-                        {Number(row.money_there) > 0 && <div className="quiet">gift of {money(row.money_there)}: there already</div>}
-                        {row.changes.length === 0 && row.others.length === 0 && show === 'unchanged' && Number(row.money_there) === 0 && <span className="quiet">everything is known already</span>}
+                        {hasMoney(row.there) && <div className="quiet">gift of {moneys(row.there)}: there already</div>}
+                        {row.changes.length === 0 && row.others.length === 0 && show === 'unchanged' && !hasMoney(row.there) && <span className="quiet">everything is known already</span>}
                         {row.reasons.join('; ')}
                         {show === 'left_out' && row.reasons.length === 0 && <span className="quiet">left out by a person</span>}
                       </td>

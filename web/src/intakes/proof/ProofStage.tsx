@@ -3,13 +3,15 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import type { Proof } from '../../api/types';
-import { count, counted } from '../../shared/format';
+import { count, counted, hasMoney } from '../../shared/format';
 import { Empty, Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
 import { isLoaded, useIntakeAction, useThisIntake } from '../queries';
 import { Money, Rows } from './Equations';
 import { Undo } from './Undo';
 import { UndoneReport } from './UndoneReport';
+
+const isOneCurrency = (proof: Proof): boolean => Object.keys(proof.source_amounts).length < 2;
 
 /** The reconciliation: every row and every dollar of the file is somewhere, once. */
 export function ProofStage() {
@@ -42,8 +44,8 @@ export function ProofStage() {
           <Pane title="Every row" note={stamp}>
             <Rows proof={data} onPick={(outcome) => void navigate(outcome === 'held' || outcome === 'left_out' ? `/intakes/${intake.id}/load` : `/intakes/${intake.id}/records?outcome=${outcome}`)} />
           </Pane>
-          <Pane title="Every dollar" note={stamp}>
-            <Money proof={data} small={data.money.there !== '0.00'} />
+          <Pane title={isOneCurrency(data) ? 'All the money' : 'All the money, by currency'} note={stamp}>
+            <Money proof={data} small={hasMoney(data.money.there) || hasMoney(data.money.promised)} />
             {data.faults.length > 0 && <p className="trouble" style={{ margin: '0 14px 12px' }}>{data.faults.join(' ')} Undo this intake and load it again; if it still does not balance, keep the file and tell whoever runs Pine Sieve.</p>}
           </Pane>
           {intake.state === 'undone' && data.undo_report !== null ? (

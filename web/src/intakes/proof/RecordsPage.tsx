@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Outcome } from '../../api/types';
 import { Chips } from '../../shared/Chips';
-import { count, counted, money } from '../../shared/format';
+import { type Amounts, count, counted, hasMoney, moneys } from '../../shared/format';
 import { Empty } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
 import { ShowMore } from '../../shared/ShowMore';
@@ -16,7 +16,7 @@ interface RecordRow {
   display: string;
   supporter_id: number | null;
   gifts_new: number;
-  money: string;
+  money: Amounts;
 }
 
 /** Every record that an intake made, changed or found unchanged. */
@@ -46,8 +46,8 @@ export function RecordsPage() {
                     {mayPick && <td style={{ width: 34 }}><Checkbox aria-label={`Pick row ${row.number}`} checked={picked.includes(row.number)} onChange={() => setPicked(picked.includes(row.number) ? picked.filter((one) => one !== row.number) : [...picked, row.number])} /></td>}
                     <td style={{ width: 90 }}><Link to={`/intakes/${intake.id}/rows/${row.number}`}>row {row.number}</Link></td>
                     <td>{row.supporter_id === null || intake.state === 'undone' ? row.display : <Link to={`/supporters/${row.supporter_id}`}>{row.display}</Link>}</td>
-                    <td className="num" style={{ width: 120 }}>{Number(row.money) === 0 ? '' : money(row.money)}</td>
-                    <td className="quiet" style={{ width: 150 }}>{row.gifts_new > 0 ? counted(row.gifts_new, 'new gift') : Number(row.money) > 0 ? 'gift there before' : 'no gift'}</td>
+                    <td className="num" style={{ width: 120 }}>{hasMoney(row.money) ? moneys(row.money) : ''}</td>
+                    <td className="quiet" style={{ width: 150 }}>{row.gifts_new > 0 ? counted(row.gifts_new, 'new gift') : hasMoney(row.money) ? 'gift there before' : 'no gift'}</td>
                   </tr>
                 ))}
               </tbody>
