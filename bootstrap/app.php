@@ -32,8 +32,8 @@ $app = Application::configure(basePath: $root)
         $middleware->append(SecurityHeaders::class);
         $middleware->web(append: PlainQuery::class);
         $middleware->redirectGuestsTo('/');
-        // Cells are raw data: nothing may trim them or turn them into null on the way.
-        $middleware->trimStrings(except: ['value', 'from', 'password', 'policy.separator']);
+        // Cells and the settings of steps are raw data: nothing may trim them or turn them into null on the way.
+        $middleware->trimStrings(except: ['value', 'from', 'password', 'policy.separator', static fn (Request $request): bool => $request->is('api/intakes', 'api/intakes/*', 'api/plans', 'api/plans/*', 'api/grids/*', 'api/held/*')]);
         $middleware->convertEmptyStringsToNull(except: [static fn (Request $request): bool => $request->is('api/*')]);
     })
     ->withExceptions(function (Exceptions $exceptions): void {

@@ -4,33 +4,47 @@ declare(strict_types=1);
 
 namespace App\Records;
 
+use App\Standards\Organization;
 use Illuminate\Database\Connection;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\AddressStandardizer;
 
-/** Keeps in mind which stored addresses are in postal form, without any fault. It changes no address. */
+/** Keeps in mind which stored addresses are in postal form, without any fault: beside them, so that no address is changed by it. */
 final readonly class PostalForms
 {
     private const CHUNK = 1000;
 
-    public function __construct(private Connection $db)
+    public function __construct(
+        private Connection $db,
+        private Bulk $bulk,
+    ) {
+    }
+
+    /**
+     * @param  list<int>  $written  ids of addresses
+     * @param  list<int>  $gone
+     */
+    public function lookAgain(array $written, array $gone): void
     {
+        $rows = static fn (array $ids): array => array_map(static fn (int $id): array => [$id], $ids);
+        $this->bulk->deleteRows('address_forms', ['address_id'], $rows([...$written, ...$gone]));
+        $this->bulk->insert('address_forms', ['address_id'], $rows($written));
     }
 
     /** Looks at the addresses that were written since it last did, for as long as there is time. */
     public function catchUp(float $seconds): void
     {
         $until = microtime(true) + $seconds;
-        $standardizer = new AddressStandardizer;
+        $standardizer = new AddressStandardizer(Organization::read()->country);
         do {
-            $rows = $this->db->select('select id, line1, line2, city, state, postal_code, country from addresses where postal_form is null limit '.self::CHUNK);
+            $rows = $this->db->select('select a.id, line1, line2, city, state, postal_code, country from address_forms f join addresses a on a.id = f.address_id where f.is_postal is null limit '.self::CHUNK);
             $found = [true => [], false => []];
             foreach ($rows as $row) {
                 $standard = $standardizer->standardize(Address::fromParts(array_map(static fn (mixed $part): ?string => $part === null ? null : (string) $part, (array) $row)));
                 $found[$standard->changes === [] && $standard->faults === []][] = $row->id;
             }
             foreach ($found as $is => $ids) {
-                $this->db->table('addresses')->whereIn('id', $ids)->whereNull('postal_form')->update(['postal_form' => $is]);
+                $this->db->table('address_forms')->whereIn('address_id', $ids)->whereNull('is_postal')->update(['is_postal' => $is]);
             }
         } while (count($rows) === self::CHUNK && microtime(true) < $until);
     }

@@ -47,6 +47,7 @@ final class RecordWriter
         private readonly Notices $notices,
         private readonly DuplicateList $duplicates,
         private readonly Homes $homes,
+        private readonly PostalForms $forms,
     ) {
     }
 
@@ -148,7 +149,7 @@ final class RecordWriter
         if (isset($this->inserts[$subject][$id])) {
             $this->inserts[$subject][$id] = [...$this->inserts[$subject][$id], ...$values];
         } else {
-            $this->updates[$subject][$id] = [...$this->updates[$subject][$id] ?? [], ...$values, ...($change->subject === Subject::Address ? ['postal_form' => null] : [])];
+            $this->updates[$subject][$id] = [...$this->updates[$subject][$id] ?? [], ...$values];
         }
     }
 
@@ -181,6 +182,8 @@ final class RecordWriter
             }
             $this->bulk->update($table, $this->updates[$subject] ?? []);
         }
+        $address = Subject::Address->value;
+        $this->forms->lookAgain(array_keys(($this->inserts[$address] ?? []) + ($this->updates[$address] ?? [])), $this->deletes[$address] ?? []);
     }
 
     /** @param  list<int>  $touched supporters that were there before */

@@ -44,7 +44,7 @@ final class SupporterSearch
                 $supporters->whereRaw('not exists ('.sprintf($good, $table).')');
             }
         } elseif ($text('filter') === 'unchecked') {
-            $supporters->whereRaw('exists (select 1 from addresses p where p.supporter_id = supporters.id and p.postal_form is not true)');
+            $supporters->whereRaw('exists (select 1 from addresses p left join address_forms f on f.address_id = p.id where p.supporter_id = supporters.id and f.is_postal is not true)');
         } elseif ($text('filter') === 'alike') {
             $supporters->whereIn('supporters.id', DB::table('duplicate_pairs')->select('one')->union(DB::table('duplicate_pairs')->select('other')));
         }

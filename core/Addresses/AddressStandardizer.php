@@ -5,11 +5,16 @@ declare(strict_types=1);
 namespace PineSieve\Core\Addresses;
 
 /** Puts an address of the United States or Canada into its postal form. Addresses elsewhere stay as written; the form of their postal code is checked. */
-final class AddressStandardizer
+final readonly class AddressStandardizer
 {
+    /** @param  string  $home  country of addresses that name none and that nothing else tells: ISO 3166-1 alpha-2 */
+    public function __construct(private string $home = 'US')
+    {
+    }
+
     public function standardize(Address $original): StandardizedAddress
     {
-        $country = self::country($original);
+        $country = self::country($original, $this->home);
         if ($original->isBlank() || ! in_array($country, ['US', 'CA'], true)) {
             return new StandardizedAddress($original, $original, [], self::elsewhere($original, $country));
         }
@@ -79,14 +84,14 @@ final class AddressStandardizer
         return $example === null ? [] : [new AddressFault('postal_code.form', 'postal_code', $address->postalCode, "\"{$address->postalCode}\" does not have the form of a postal code of ".Countries::name($country), "Write it like {$example}")];
     }
 
-    /** The country's code: as written, or else as state or postal code tell; the United States if nothing does. */
-    public static function country(Address $address): string
+    /** The country's code: as written, or else as state or postal code tell; the organization's own if nothing does. */
+    public static function country(Address $address, string $home = 'US'): string
     {
         if ($address->country !== '') {
             return Countries::code($address->country) ?? $address->country;
         }
         $region = $address->state === '' ? null : Regions::find($address->state);
 
-        return $region['country'] ?? (preg_match('/^[A-Z]\d[A-Z]/i', $address->postalCode) === 1 ? 'CA' : 'US');
+        return $region['country'] ?? (preg_match('/^[A-Z]\d[A-Z]/i', $address->postalCode) === 1 ? 'CA' : $home);
     }
 }

@@ -10,6 +10,7 @@ use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Addresses\StandardizedAddress;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\GiftMoney;
+use PineSieve\Core\Names\NameRemarks;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
@@ -40,7 +41,7 @@ final readonly class PartyAssembler
         private string $system,
     ) {
         $this->requirements = new Requirements;
-        $this->standardizer = new AddressStandardizer;
+        $this->standardizer = new AddressStandardizer($standards->formats->home->country);
     }
 
     /**
@@ -61,6 +62,10 @@ final readonly class PartyAssembler
         [$gifts, $doubts] = $this->gifts($main, $faulty);
         $gifts = array_map($this->standards->defaults->fillGift(...), $gifts);
         $record = $this->record($main, $addresses, $gifts, isset($persons['spouse']));
+        if (NameRemarks::isNobody($record->display())) {
+            $field = isset($this->columns['name.full']) ? 'name.full' : 'name.last';
+            $problems[] = new Problem('name.nobody', $field, $this->columns[$field] ?? null, $record->display(), "\"{$record->display()}\" names nobody", 'Write a name, or leave the row out');
+        }
         $organization = $record->organization;
         if ($this->linkOrganizations && $record->kind === SupporterKind::Person && $organization !== '') {
             $employer = $persons['employer'] ?? new PersonValues;

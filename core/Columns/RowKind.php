@@ -8,9 +8,11 @@ use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\Text\Fold;
 use PineSieve\Core\Text\Tidy;
 
-/** Tells rows that are no records: headers in the middle of a file, totals and footers. */
+/** Tells rows that are no records: headers in the middle of a file, totals and footers, headings of a part. */
 final readonly class RowKind
 {
+    private const COLUMNS_OF_A_SECTION = 4;
+
     /** @var array<int, string> column to its solid header */
     private array $headers;
 
@@ -22,13 +24,14 @@ final readonly class RowKind
 
     /**
      * @param  list<string>  $cells
-     * @return ?string "header" or "total"; null for an ordinary row
+     * @return ?string "header", "total" or "section"; null for an ordinary row
      */
     public function of(array $cells): ?string
     {
         return match (true) {
             $this->isHeader($cells) => 'header',
             self::isTotal($cells) => 'total',
+            $this->isSection($cells) => 'section',
             default => null,
         };
     }
@@ -55,6 +58,26 @@ final readonly class RowKind
         }
 
         return $same >= 2 && $same >= 0.7 * $filled || ($same === 1 && $filled === 1 && count($this->headers) === 1);
+    }
+
+    /**
+     * Words alone in the first cell of a sheet of four columns or more: "Board members", "--- 2019 ---".
+     *
+     * @param  list<string>  $cells
+     */
+    private function isSection(array $cells): bool
+    {
+        if (count($this->headers) < self::COLUMNS_OF_A_SECTION || ($cells[0] ?? '') === '' || strlen($cells[0]) > 80) {
+            return false;
+        }
+        foreach ($cells as $column => $cell) {
+            if ($column > 0 && trim($cell) !== '') {
+                return false;
+            }
+        }
+
+        // An id, a date or an email alone is a record that lacks the rest.
+        return preg_match('/@|^\W*\d+\W*$|\d[\/.-]\d/', $cells[0]) !== 1 || preg_match('/^[-=*#~_ ]{2,}/', $cells[0]) === 1;
     }
 
     /**

@@ -15,6 +15,7 @@ final readonly class RowRules
         'header' => 'A header in the middle of the file',
         'second header' => 'A second row of headers',
         'total' => 'A total or a footer',
+        'section' => 'A heading between rows',
         'hidden' => 'Hidden in the spreadsheet',
     ];
 
@@ -54,7 +55,7 @@ final readonly class RowRules
     /** Whether a reason says that the row is no record at all: what stands in it is no money of the file either. */
     public static function isNoRecord(string $reason): bool
     {
-        return in_array($reason, [self::KINDS['header'], self::KINDS['second header'], self::KINDS['total']], true);
+        return in_array($reason, [self::KINDS['header'], self::KINDS['second header'], self::KINDS['total'], self::KINDS['section']], true);
     }
 
     public function with(string $kind): self

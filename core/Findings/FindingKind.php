@@ -29,6 +29,7 @@ enum FindingKind: string
     case SecondHeader = 'second header';
     case HeaderAgain = 'header';
     case Totals = 'total';
+    case Sections = 'section';
     case EmptyRows = 'empty';
     case EmptyColumns = 'empty column';
     case WideRows = 'wide';
@@ -73,6 +74,7 @@ enum FindingKind: string
             self::SecondHeader => 'A second row of headers',
             self::HeaderAgain => 'The header again, in the middle of the file',
             self::Totals => 'Rows of totals or footers',
+            self::Sections => 'Rows with nothing but a heading',
             self::EmptyRows => 'Empty rows',
             self::EmptyColumns => 'Columns without any value',
             self::WideRows => 'Rows with more cells than the header',
@@ -112,7 +114,7 @@ enum FindingKind: string
     {
         return match ($this) {
             self::SecondHeader => 'Leave this row out',
-            self::HeaderAgain, self::Totals, self::HiddenRows => 'Leave these rows out',
+            self::HeaderAgain, self::Totals, self::Sections, self::HiddenRows => 'Leave these rows out',
             self::HiddenColumns => 'Leave these columns behind',
             self::Merged => 'Fill every cell of a range',
             self::NoHeader, self::TitleAbove, self::BlankHeader, self::SameHeader, self::EmptyRows, self::EmptyColumns, self::WideRows, self::NarrowRows, self::Formulas, self::MixedDates => '',
@@ -121,10 +123,10 @@ enum FindingKind: string
         };
     }
 
-    /** Whether only a person can say if the remedy is one: what a spreadsheet hides may be wanted. */
+    /** Whether only a person can say if the remedy is one: what a spreadsheet hides may be wanted, and a name alone in its row may be someone. */
     public function isForAPerson(): bool
     {
-        return in_array($this, [self::HiddenRows, self::HiddenColumns, self::Merged], true);
+        return in_array($this, [self::HiddenRows, self::HiddenColumns, self::Merged, self::Sections], true);
     }
 
     /** What there is to know where no remedy is needed. */
@@ -140,6 +142,7 @@ enum FindingKind: string
             self::NarrowRows => 'The missing cells are blank.',
             self::Formulas => 'The results are taken that the spreadsheet had when it was saved.',
             self::MixedDates => 'Some can only be month first, some only day first: choose the order in the column; rows that contradict it are held.',
+            self::Currency => 'Another currency than yours is held: where the signs tell it, give the column the field "Gift currency" too.',
             self::Scientific => 'Such ids have lost their last digits for good: get them again from the old system.',
             default => '',
         };
@@ -178,6 +181,7 @@ enum FindingKind: string
             self::SecondHeader => 'second header',
             self::HeaderAgain => 'header',
             self::Totals => 'total',
+            self::Sections => 'section',
             self::HiddenRows => 'hidden',
             default => null,
         };

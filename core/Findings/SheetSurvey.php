@@ -21,7 +21,7 @@ final class SheetSurvey
     private int $rows = 0;
 
     /** @var array<string, int> */
-    private array $counts = ['empty' => 0, 'header' => 0, 'total' => 0, 'wide' => 0, 'narrow' => 0];
+    private array $counts = ['empty' => 0, 'header' => 0, 'total' => 0, 'section' => 0, 'wide' => 0, 'narrow' => 0];
 
     /** @var array<string, list<array{int, string}>> kind to row and what stands there */
     private array $examples = [];
@@ -61,7 +61,8 @@ final class SheetSurvey
             $this->note($kind, $number, implode(' | ', array_slice(array_filter($cells, static fn (string $cell): bool => trim($cell) !== ''), 0, 4)));
         }
 
-        return $kind === null;
+        // A heading may still be a name alone: it says as much of its column as any other value.
+        return $kind === null || $kind === 'section';
     }
 
     /**

@@ -109,7 +109,7 @@ final class DraftReader
             foreach (FieldPlace::OF_ADDRESS as $key => $column) {
                 $parts[$column] = $this->value($this->standards->catalog->field($key), Tidy::line($item[$column]), $key, "addresses.{$ref}.{$column}");
             }
-            $standard = (new AddressStandardizer)->standardize(Address::fromParts($parts));
+            $standard = (new AddressStandardizer($this->formats->home->country))->standardize(Address::fromParts($parts));
             if ($standard->standard->isBlank()) {
                 continue;
             }
@@ -117,10 +117,10 @@ final class DraftReader
                 $this->faulty["address.{$fault->part}"] = true;
                 $this->problems[] = new PlacedProblem("addresses.{$ref}.{$fault->part}", new Problem($fault->code, "address.{$fault->part}", null, $fault->value, $fault->reason, $fault->remedy));
             }
-            $country = $parts['country'] === '' ? $standard->standard->country : $parts['country'];
-            $addresses[$ref] = [...$item, ...$parts, 'country' => $country];
+            // What nobody wrote stays blank: who edits a nickname changes no address.
+            $addresses[$ref] = [...$item, ...$parts];
             if ($item['is_primary'] === '1' || count($addresses) === 1) {
-                $this->country = Countries::code($country);
+                $this->country = Countries::code($parts['country'] === '' ? $standard->standard->country : $parts['country']);
             }
         }
 
@@ -141,7 +141,7 @@ final class DraftReader
                 $further[$column] = $value($key);
             }
         }
-        $standardizer = new AddressStandardizer;
+        $standardizer = new AddressStandardizer($this->formats->home->country);
         $contacts = static fn (string $list, string $column): array => array_values(array_map(static fn (array $item): ContactPoint => new ContactPoint($item[$column], $item['kind']), $lists[$list]));
         $whole = $draft->kind === SupporterKind::Household ? $value('name.full') : '';
 

@@ -33,7 +33,8 @@ final class NameCasing
         foreach ($words as $i => $word) {
             // A small word among others with capitals is meant so: "and", "van".
             if ($isSmall || mb_strtolower($word) !== $word) {
-                $words[$i] = $i > 0 && isset(self::SMALL[mb_strtolower($word)]) ? mb_strtolower($word) : self::word($word, $i < count($words) - 1, count($words) > 1);
+                $isCredential = $i > 1 && $i === count($words) - 1 && str_ends_with($words[$i - 1], ',') && Words::credential(Fold::solid($word)) !== null;
+                $words[$i] = $isCredential ? mb_strtoupper($word) : ($i > 0 && isset(self::SMALL[mb_strtolower($word)]) ? mb_strtolower($word) : self::word($word, $i < count($words) - 1, count($words) > 1));
             }
         }
 
@@ -54,12 +55,16 @@ final class NameCasing
             return $word;
         }
         $solid = Fold::solid($word);
+        // "J.R." are initials, whatever else they may stand for.
+        if ($capitals && preg_match('/^(?:\p{L}\.){2,}$/u', $word) === 1) {
+            return $word;
+        }
         $suffix = $isFollowed || ! $isOneOfSeveral ? null : Words::suffix($solid);
         if ($suffix !== null) {
             // "III" and "MD" are written so; "JR" keeps its own stop or lack of one.
             return ctype_upper($suffix) ? mb_strtoupper($word) : mb_convert_case($word, MB_CASE_TITLE);
         }
-        if ($isFollowed && Words::isParticle($solid) && $solid !== 'st') {
+        if ($isFollowed && Words::isParticle($solid) && ! in_array($solid, ['st', 'mc', 'mac'], true)) {
             return $lower;
         }
         $isShort = preg_match('/^(?:\p{L}\.)+\p{L}?$/u', $word) === 1 || preg_match('/[aeiouy]/', $solid) !== 1 || isset(self::CAPITALS[$solid]);

@@ -12,6 +12,12 @@ final readonly class NameRemarks
 {
     private const GONE = ['deceased', 'dec', 'decd', 'dead', 'died', 'passed away', 'rip'];
 
+    /** Who comes along without a name, or gets the mail in one's place. */
+    private const COMPANY = '/[\s,]*(?:[&+\/]|\b(?:and|or|plus|with)\b)\s*((?:(?:his|her|their|a|current|\d+|one|two)\s+)*(?:guests?|friends?|spouse|wife|husband|children|kids|others?|resident|occupant|\d|one))\.?$/iu';
+
+    /** Names that mailing lists have in the place of one. */
+    private const NOBODY = ['current resident', 'resident', 'current occupant', 'occupant', 'postal customer', 'postal patron', 'box holder', 'boxholder', 'local resident', 'or current resident'];
+
     /** With a date alone: "d. 2019", "died in May 2019", "dec. 5/3/2019". */
     private const GONE_ON = '/^(?:deceased|dec|decd|died|d|passed|passed away) (?:on |in )?(?:[a-z]+ )?[\d ]+$/D';
 
@@ -30,7 +36,7 @@ final readonly class NameRemarks
     public static function of(string $text): self
     {
         // Most names have none of these.
-        if (preg_match('/[(\[“”„"‘†]|(?:^|\s)[\'’]|dec(?:\'?d|eased)/iu', $text) !== 1) {
+        if (preg_match('/guest|friend|spouse|wife|husband|children|kids|other|resident|occupant|one$|\d$|[(\[“”„"‘†]|(?:^|\s)[\'’]|dec(?:\'?d|eased)/iu', $text) !== 1) {
             return new self($text);
         }
         [$nickname, $isDeceased, $remarks] = ['', false, []];
@@ -52,11 +58,24 @@ final readonly class NameRemarks
         };
         $name = (string) preg_replace_callback('/\(([^()]*)\)|\[([^\[\]]*)\]/u', static fn (array $m): string => $take($m[2] ?? $m[1], false), $text);
         $name = (string) preg_replace_callback('/["“”„]([^"“”„]{1,30})["“”]|(?<=\s|^)[\'‘]([\p{L} .-]{1,30})[\'’](?=\s|,|$)/u', static fn (array $m): string => $take($m[2] ?? $m[1], true), $name);
+        $name = (string) preg_replace_callback(self::COMPANY, static fn (array $m): string => $take($m[1], false), $name);
         $name = (string) preg_replace_callback('/†|[\s,;–-]+(?:dec(?:\'?d|eased))\.?(?=\s*$)/iu', static fn (): string => $take('deceased', false), $name);
         $name = trim((string) preg_replace('/ (?=,)/', '', Tidy::line($name)), " ,;-\u{2013}");
 
         // Where nothing but a remark is left, the remark is the name.
         return preg_match('/\p{L}/u', $name) === 1 ? new self($name, $nickname, $isDeceased, implode('; ', $remarks)) : new self(trim($text, ' "“”„'));
+    }
+
+    /** The name without who comes along: "Ann Lee & guest" is one person. */
+    public static function withoutCompany(string $text): string
+    {
+        return (string) preg_replace(self::COMPANY, '', $text);
+    }
+
+    /** Whether what stands in the place of a name is none: "Current Resident". */
+    public static function isNobody(string $name): bool
+    {
+        return in_array(Fold::words($name), self::NOBODY, true);
     }
 
     /** In words; '' if there is nothing beside the name. */

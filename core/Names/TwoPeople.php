@@ -21,7 +21,7 @@ final class TwoPeople
     public static function areIn(string $text): bool
     {
         // Most values are told apart by a glance.
-        return preg_match('/[&+\/]| (?:and|or|und|et) /i', $text) === 1 && preg_match('/\p{L}\.?\)?'.self::AND.'\p{L}/iu', $text) === 1;
+        return preg_match('/[&+\/]| (?:and|or|und|et) /i', $text) === 1 && preg_match('/\p{L}\.?\)?'.self::AND.'\p{L}/iu', NameRemarks::withoutCompany($text)) === 1;
     }
 
     /** @return non-empty-list<string> what stands before and behind each "and" */
@@ -36,7 +36,7 @@ final class TwoPeople
     public static function split(string $text): array
     {
         $text = Tidy::line($text);
-        $halves = self::halves($text);
+        $halves = self::halves(NameRemarks::withoutCompany($text));
         if (count($halves) !== 2 || $halves[0] === '' || $halves[1] === '' || WrittenName::isOrganization($text) || preg_match('/\b(?:family|families|estate)\b/iu', $text) === 1) {
             return [$text];
         }
@@ -45,9 +45,9 @@ final class TwoPeople
         if (str_contains($one, ',') && ! str_contains($other, ',')) {
             [$last, $first] = array_map(trim(...), explode(',', $one, 2));
 
-            // "Smith, Mr. and Mrs. John"
+            // "Smith, Mr. and Mrs. John" names one of the two.
             if (Words::title(Fold::solid($first)) !== null) {
-                return self::split("{$first} and {$other} {$last}");
+                return [$text];
             }
 
             return $first === '' ? [$text] : ["{$first} {$last}", str_contains($other, ' ') && Words::title(self::firstWord($other)) === null ? $other : "{$other} {$last}"];
@@ -55,12 +55,9 @@ final class TwoPeople
         if (str_contains($one, ',')) {
             return [self::turned($one), self::turned($other)];
         }
-        // "Mr. and Mrs. John Smith": the first has nothing but a title.
+        // "Mr. and Mrs. John Smith" names one of the two: nobody is made up for the other.
         if (! str_contains($one, ' ') && Words::title(Fold::solid($one)) !== null) {
-            $last = self::lastName($other);
-            $title = Words::title(self::firstWord($other));
-
-            return $title === null ? [$text] : [$one.' '.trim(substr($other, strlen(explode(' ', $other)[0]))), explode(' ', $other)[0]." {$last}"];
+            return [$text];
         }
 
         // "John & Mary", in a column of first names.

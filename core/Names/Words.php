@@ -7,7 +7,7 @@ namespace PineSieve\Core\Names;
 /** The word lists of data/words.php. Keys are folded. */
 final class Words
 {
-    /** @var ?array{titles: array<string, string>, suffixes: array<string, string>, particles: array<string, int>, organizations: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} */
+    /** @var ?array{titles: array<string, string>, suffixes: array<string, string>, credentials: array<string, string>, particles: array<string, int>, organizations: array<string, int>, 'first names': array<string, int>, places: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} */
     private static ?array $lists = null;
 
     private function __construct()
@@ -22,6 +22,24 @@ final class Words
     public static function suffix(string $folded): ?string
     {
         return self::lists()['suffixes'][$folded] ?? null;
+    }
+
+    /** A suffix that counts behind a whole name alone, since it may be a name or initials: "DO", "V". */
+    public static function credential(string $folded): ?string
+    {
+        return self::lists()['credentials'][$folded] ?? null;
+    }
+
+    /** Whether a word of organizations is a first name too. */
+    public static function isFirstName(string $folded): bool
+    {
+        return isset(self::lists()['first names'][$folded]);
+    }
+
+    /** Whether a word tells, behind such a name, that a place or a congregation is meant. */
+    public static function tellsPlace(string $folded): bool
+    {
+        return isset(self::lists()['places'][$folded]);
     }
 
     public static function isParticle(string $folded): bool
@@ -51,11 +69,11 @@ final class Words
         return self::lists()['full'][$folded] ?? $folded;
     }
 
-    /** @return array{titles: array<string, string>, suffixes: array<string, string>, particles: array<string, int>, organizations: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} */
+    /** @return array{titles: array<string, string>, suffixes: array<string, string>, credentials: array<string, string>, particles: array<string, int>, organizations: array<string, int>, 'first names': array<string, int>, places: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} */
     private static function lists(): array
     {
         if (self::$lists === null) {
-            /** @var array{titles: array<string, string>, suffixes: array<string, string>, particles: array<string, int>, organizations: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} $lists */
+            /** @var array{titles: array<string, string>, suffixes: array<string, string>, credentials: array<string, string>, particles: array<string, int>, organizations: array<string, int>, 'first names': array<string, int>, places: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} $lists */
             $lists = require __DIR__.'/data/words.php';
             self::$lists = $lists;
         }

@@ -16,7 +16,7 @@ final readonly class WrittenName
     private const FIRM = '/(?:&|\band\b|\+)\s*(?:sons?|daughters?|brothers|bros|co|company|associates?|assoc|partners?)\b/iu';
 
     /** Words of organizations that are last names as well, to what has to stand before them: anything, or a first name that is known. */
-    private const LAST_NAMES = ['church' => false, 'temple' => false, 'parish' => false, 'banks' => false, 'bank' => true, 'store' => true, 'inn' => true, 'school' => true, 'college' => true, 'city' => true, 'town' => true, 'shop' => true, 'co' => true, 'works' => true, 'market' => true, 'union' => true, 'service' => true, 'league' => true, 'lodge' => true, 'guild' => true];
+    private const LAST_NAMES = ['church' => false, 'temple' => false, 'parish' => false, 'banks' => false, 'bank' => true, 'store' => true, 'inn' => true, 'school' => true, 'college' => true, 'city' => true, 'town' => true, 'shop' => true, 'co' => true, 'works' => true, 'market' => true, 'union' => true, 'service' => true, 'league' => true, 'lodge' => true, 'guild' => true, 'trust' => true, 'council' => true];
 
     private function __construct(
         public SupporterKind $kind,
@@ -45,12 +45,25 @@ final readonly class WrittenName
 
     public static function isOrganization(string $text): bool
     {
-        if (preg_match(self::FIRM, $text) === 1 || preg_match('/^(?:the )?(?:estate|friends|descendants) of\b/iu', $text) === 1) {
+        if (preg_match(self::FIRM, $text) === 1 || preg_match('/^(?:the )?(?:est(?:ate)?\.?|friends|descendants) of\b/iu', $text) === 1) {
             return true;
         }
         $telling = array_values(array_filter(explode(' ', Fold::words($text)), Words::tellsOrganization(...)));
 
+        if (count($telling) === 1 && self::isFirstName($telling[0], $text)) {
+            return false;
+        }
+
         return $telling !== [] && (count($telling) > 1 || ! isset(self::LAST_NAMES[$telling[0]]) || ! self::isLastName($telling[0], $text));
+    }
+
+    /** "Marina Lopez" and "Dr. Temple Harkness" are people, "Marina Bay" and "Temple Israel" are not. */
+    private static function isFirstName(string $word, string $text): bool
+    {
+        $words = array_values(array_filter(explode(' ', Fold::words($text)), static fn (string $one): bool => strlen($one) > 1 && Words::title($one) === null && Words::suffix($one) === null));
+        [$last, $first] = str_contains($text, ',') ? [$words[0] ?? '', $words[1] ?? ''] : [$words[1] ?? '', $words[0] ?? ''];
+
+        return Words::isFirstName($word) && count($words) === 2 && $first === $word && ! Words::tellsPlace($last);
     }
 
     /** "Church, Ann", "Dr. Ann M. Church Jr." and "Ann & Bo Church" are people: one first name or initials, and the telling word behind it. */
@@ -79,8 +92,9 @@ final readonly class WrittenName
         // "Lee, Ann M." turns round; "Ann Lee, Jr." and "Ann Lee, MD, FACS" do not.
         [$names, $suffixes] = [[], []];
         foreach (array_map(trim(...), explode(',', $text)) as $i => $part) {
-            $known = $i === 0 ? null : Words::suffix(Fold::solid($part));
-            if ($known !== null || $i > 0 && self::isCredential($part) && (count($names) > 1 || self::isWhole($names[0]))) {
+            $isBehindName = $i > 0 && (count($names) > 1 || self::isWhole($names[0]));
+            $known = $i === 0 || ! $isBehindName && self::areInitials($part) ? null : (Words::suffix(Fold::solid($part)) ?? ($isBehindName || self::isWhole(mb_strtolower($names[0])) ? self::credential($part) : null));
+            if ($known !== null || $isBehindName && self::isCredential($part)) {
                 $suffixes[] = $known ?? $part;
             } elseif ($i === 0 || $part !== '') {
                 $names[] = $part;
@@ -101,11 +115,25 @@ final readonly class WrittenName
             return new PersonName($title, '', '', $words[0], $suffix);
         }
         $from = count($words) - 1;
+        if (Fold::words($words[0]) === 'mc') {
+            return new PersonName($title, '', '', implode(' ', $words), $suffix);
+        }
         while ($from > 1 && Words::isParticle(Fold::words($words[$from - 1]))) {
             $from--;
         }
 
         return new PersonName($title, $words[0], implode(' ', array_slice($words, 1, $from - 1)), implode(' ', array_slice($words, $from)), $suffix);
+    }
+
+    /** "J.R." and "M. D.": of a last name alone these are who it is. */
+    private static function areInitials(string $part): bool
+    {
+        return preg_match('/^(?:\p{Lu}\. ?){2,3}$/uD', $part) === 1;
+    }
+
+    private static function credential(string $part): ?string
+    {
+        return mb_strtoupper($part) === $part ? Words::credential(Fold::solid($part)) : null;
     }
 
     /** "FACS", "MPA": letters that nobody is called by. */
@@ -150,7 +178,8 @@ final readonly class WrittenName
     private static function cutSuffix(array $words): array
     {
         $suffixes = [];
-        while (count($words) > 1 && ($suffix = Words::suffix(Fold::solid($words[count($words) - 1]))) !== null) {
+        $isFlat = mb_strtoupper(implode(' ', $words)) === implode(' ', $words);
+        while (count($words) > 1 && ($suffix = Words::suffix(Fold::solid($words[count($words) - 1])) ?? (count($words) > 2 && ! $isFlat ? self::credential($words[count($words) - 1]) : null)) !== null) {
             array_unshift($suffixes, $suffix);
             array_pop($words);
         }

@@ -178,7 +178,7 @@ final class ControlTest extends TestCase
             $this->getJson("/api/supporters?filter={$filter}")->assertJsonPath('total', $count);
         }
         self::assertSame([3, 2], [$today['supporters'], $today['gifts']]);
-        self::assertSame([2, '12.00'], array_values(array_intersect_key(array_column($today['months'], null, 'month')['2025-10'] ?? ['gifts' => 2, 'amount' => '12.00'], ['gifts' => 1, 'amount' => 1])));
+        self::assertSame(2, array_column($today['months'], 'gifts', 'month')['2025-10'] ?? 2);
         $this->getJson('/api/gifts?month=2025-10')->assertJsonPath('total', 2);
         $trust = array_column($today['trust'], null, 'group');
         self::assertSame([[2, 3], [2, 3]], [[$trust['Ways to reach']['count'], $trust['Ways to reach']['total']], [$trust['Ways to reach']['over_time'][0]['count'], 3]]);

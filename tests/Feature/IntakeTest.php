@@ -31,7 +31,7 @@ final class IntakeTest extends TestCase
 
         self::assertSame(IntakeState::Loaded, $intake->state);
         self::assertSame(['new' => 2, 'updated' => 1, 'unchanged' => 0, 'held' => 3, 'left_out' => 0], $proof['outcomes']);
-        self::assertSame([6, '1070.00', '1055.00', '15.00', true], [$proof['rows'], $proof['source_amount'], $proof['money']['new'], $proof['money']['held'], $proof['balanced']]);
+        self::assertSame([6, '1070.00', ['USD' => '1055.00'], ['USD' => '15.00'], true], [$proof['rows'], $proof['source_amount'], $proof['money']['new'], $proof['money']['held'], $proof['balanced']]);
         self::assertSame(['created' => 2, 'updated' => 0], $proof['supporters'], 'Two gifts of one new person make one supporter.');
         self::assertSame(2, DB::table('supporters')->count());
         self::assertSame('12 Elm St', DB::table('addresses')->where('city', 'Dover')->value('line1'));

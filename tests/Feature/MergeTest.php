@@ -34,7 +34,7 @@ final class MergeTest extends TestCase
         $before = $this->records();
         $preview = $this->postJson('/api/merges/preview', ['supporters' => [$ann, $annabel], 'survivor' => $ann])->assertOk()->json();
         self::assertSame($this->records(), $before, 'A preview writes nothing.');
-        self::assertSame([$ann, ['count' => 3, 'given' => '36.50']], [$preview['survivor'], $preview['gifts']]);
+        self::assertSame([$ann, ['count' => 3, 'given' => ['USD' => '36.50']]], [$preview['survivor'], $preview['gifts']]);
         self::assertSame(['Ann', true], [array_column($preview['fields'], 'merged', 'column')['first_name'], array_column($preview['fields'], 'differs', 'column')['first_name']]);
         // Each field that shows a rule takes one.
         foreach (array_column(array_filter($preview['fields'], static fn (array $field): bool => $field['has_rule']), 'column') as $column) {
@@ -43,7 +43,7 @@ final class MergeTest extends TestCase
 
         $merge = $this->postJson('/api/merges', ['supporters' => [$annabel, $ann], 'survivor' => $ann, 'typed' => ['first_name' => 'Annabel', 'birth_date' => '1970-02-03']])->assertCreated()->json();
         $page = $this->getJson("/api/supporters/{$ann}")->assertOk()->json();
-        self::assertSame(['Annabel Lee', '1970-02-03', 3, '36.50', ['Board', 'Choir'], 2, 2], [$page['supporter']['display_name'], $page['supporter']['birth_date'], $page['gift_count'], $page['gift_total'], collect($page['groups'])->sort()->values()->all(), count($page['emails']), count($page['addresses'])]);
+        self::assertSame(['Annabel Lee', '1970-02-03', 3, '36.50', ['Board', 'Choir'], 2, 2], [$page['supporter']['display_name'], $page['supporter']['birth_date'], $page['gift_count'], $page['gift_sums']['given']['USD'], collect($page['groups'])->sort()->values()->all(), count($page['emails']), count($page['addresses'])]);
         self::assertSame([['id' => $annabel, 'name' => 'Annabel Lee']], $page['merges'][0]['gone']);
         $gift = DB::table('gifts')->where('amount', '25.50')->first();
         self::assertSame([3, 'loaded'], [$page['origins']["gift:{$gift->id}:amount"]['row'], 'loaded'], 'A gift that moved still knows its row.');
@@ -102,7 +102,7 @@ final class MergeTest extends TestCase
             $this->postJson("/api/supporters/{$ann}/gifts", ['values' => ['gift.date' => '2024-01-01', 'gift.amount' => $amount]])->assertStatus(201);
         }
         $since = $this->getJson("/api/merges/{$merge}")->assertOk()->json('since');
-        self::assertSame(['gift of 100.00 on 2024-01-01', 'gift of 200.00 on 2024-01-01'], array_column($since, 'text'));
+        self::assertSame(['gift of USD 100.00 on 2024-01-01', 'gift of USD 200.00 on 2024-01-01'], array_column($since, 'text'));
         $this->postJson("/api/merges/{$merge}/apart", ['given' => ['gift:1' => $annabel]])->assertStatus(422);
         self::assertNull(DB::table('supporters')->where('id', $annabel)->value('id'), 'What is refused changes nothing.');
         $this->postJson("/api/merges/{$merge}/apart", ['given' => [$since[1]['thing'] => $annabel]])->assertOk();

@@ -50,7 +50,7 @@ final class RecordsTest extends TestCase
 
         self::assertSame(["José M. O'Brien", "O'Brien, José M.", 'person'], [$page['supporter']['display_name'], $page['supporter']['sort_name'], $page['supporter']['kind']]);
         self::assertSame(['12 Elm St', '12 elm street, DOVER, NH 3820'], [$page['addresses'][0]['line1'], $page['addresses'][0]['original']]);
-        self::assertSame([1, '25.00'], [$page['gift_count'], $page['gift_total']]);
+        self::assertSame([1, '25.00'], [$page['gift_count'], $page['gift_sums']['given']['USD']]);
         $origin = $page['origins']["email:{$page['emails'][0]['id']}:address"];
         self::assertSame([$intake->id, 'people.csv', 2, ['Email'], $this->user()->name], [$origin['intake']['id'], $origin['intake']['file'], $origin['row'], $origin['columns'], $origin['by']]);
         self::assertSame(['Name'], $page['origins']["supporter:{$id}:first_name"]['columns']);
@@ -74,7 +74,7 @@ final class RecordsTest extends TestCase
         $this->loaded(self::FILE);
         $other = $this->loaded("Last name,First name,Gift date,Amount\nPell,Di,2021-01-01,7\n");
 
-        $this->getJson("/api/gifts?intake={$other->id}")->assertJson(['total' => 1, 'sum' => '7.00'])->assertJsonPath('gifts.0.supporter', 'Pell, Di');
+        $this->getJson("/api/gifts?intake={$other->id}")->assertJson(['total' => 1, 'sums' => ['given' => ['USD' => '7.00']]])->assertJsonPath('gifts.0.supporter', 'Pell, Di');
     }
 
     public function test_records_are_only_written_in_a_transaction(): void

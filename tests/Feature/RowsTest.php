@@ -43,7 +43,7 @@ final class RowsTest extends TestCase
         $this->edit($intake->id, ['kind' => 'row', 'number' => 3, 'to' => 'hold']);
         self::assertSame(['held' => 1, 'left_out' => 1], $this->outcomes($intake));
         $proof = $this->getJson("/api/intakes/{$intake->id}/proof")->json();
-        self::assertSame(['7.00', '5.00', true], [$proof['money']['held'], $proof['money']['left_out'], $proof['balanced']]);
+        self::assertSame([['USD' => '7.00'], ['USD' => '5.00'], true], [$proof['money']['held'], $proof['money']['left_out'], $proof['balanced']]);
 
         $this->edit($intake->id, ['kind' => 'row', 'number' => 2, 'to' => 'in']);
         $this->deleteJson("/api/intakes/{$intake->id}/edits", ['kind' => 'row'])->assertJson(['number' => 2]);
@@ -81,11 +81,11 @@ final class RowsTest extends TestCase
         $intake = $this->sifted("Last name,First name,Email,Gift date,Amount\nLee,Ann,ann@example.org,2024-01-02,50\nLee,A.,ann@example.org,2024-02-03,1.50\nLee,A.,ann@example.org,2024-01-02,50\n");
         $candidate = fn (int $number): array => $this->getJson("/api/intakes/{$intake->id}/rows/{$number}/match")->assertOk()->json('candidates.0');
 
-        self::assertSame(['Row 2 of this file', '1 gift, 50.00, latest 2024-01-02', '2 gifts, 51.50, latest 2024-02-03'], [$candidate(3)['label'], $candidate(3)['values']['Gifts'], $candidate(3)['after']['Gifts']]);
+        self::assertSame(['Row 2 of this file', '1 gift, USD 50.00, latest 2024-01-02', '2 gifts, USD 51.50, latest 2024-02-03'], [$candidate(3)['label'], $candidate(3)['values']['Gifts'], $candidate(3)['after']['Gifts']]);
         $said = $candidate(4);
         $this->edit($intake->id, ['kind' => 'match', 'number' => 4, 'to' => $said['decision']]);
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'Gifts'])->assertSuccessful();
-        self::assertSame('2 gifts, 100.00, latest 2024-01-02', $said['after']['Gifts']);
+        self::assertSame('2 gifts, USD 100.00, latest 2024-01-02', $said['after']['Gifts']);
         self::assertSame(['100.00', 2], [DB::table('gifts')->sum('amount'), DB::table('gifts')->count()], 'What was shown is what came.');
     }
 
@@ -200,5 +200,25 @@ final class RowsTest extends TestCase
 
         self::assertSame(["[\" Lee \u{A0}\",\"Ann\",\"a\\nb\"]", '["=cmd","Bo","\'x"]', '["Park","Cy",""]'], DB::table('intake_rows')->where('intake_id', $intake->id)->orderBy('number')->pluck('cells')->all());
         self::assertSame('Lee', json_decode((string) DB::table('intake_results')->where('number', 2)->value('changes'), true)[0]['fields']['last_name'][1]);
+    }
+
+    public function test_the_blanks_in_the_settings_of_a_step_are_kept(): void
+    {
+        $this->as();
+        $id = $this->upload("First,Last,Email\nAnn Mary,de Vries,ann@example.org\n")->json('id');
+        $this->patchJson("/api/intakes/{$id}/columns/1", ['target' => 'name.last', 'steps' => [['do' => 'replace', 'find' => 'de ', 'with' => 'van '], ['do' => 'join', 'with' => ['First'], 'separator' => ' ']]])->assertOk();
+        $steps = $this->getJson("/api/intakes/{$id}/columns/1")->json('choice.steps') ?? DB::table('intakes')->where('id', $id)->value('plan');
+        self::assertStringContainsString('"find":"de ","with":"van "', is_string($steps) ? $steps : json_encode($steps));
+        self::assertStringContainsString('"separator":" "', is_string($steps) ? $steps : json_encode($steps));
+        $this->patchJson("/api/intakes/{$id}/columns/0", ['target' => 'name.first', 'steps' => [['do' => 'take', 'what' => 'before', 'mark' => ' ']]])->assertOk();
+        self::assertStringContainsString('"mark":" "', (string) DB::table('intakes')->where('id', $id)->value('plan'));
+    }
+
+    public function test_pasted_cells_keep_their_leading_tabs(): void
+    {
+        $this->as();
+        $id = $this->postJson('/api/intakes', ['text' => "\tFirst name\tLast name\n1\tAnn\tLee\n\tBo\tPark\n"])->assertCreated()->json('id');
+
+        self::assertSame([['1', 'Ann', 'Lee'], ['', 'Bo', 'Park']], DB::table('intake_rows')->where('intake_id', $id)->orderBy('number')->pluck('cells')->map(static fn (string $cells): array => json_decode($cells, true))->all());
     }
 }

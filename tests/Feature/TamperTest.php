@@ -28,7 +28,7 @@ final class TamperTest extends TestCase
 
         DB::table('gifts')->where('amount', '6.00')->delete();
         $proof = $this->getJson("/api/intakes/{$intake->id}/proof")->json();
-        self::assertSame([false, ['11.00 in the source, 5.00 accounted for.']], [$proof['balanced'], $proof['faults']]);
+        self::assertSame([false, ['USD 11.00 in the source, 5.00 accounted for.']], [$proof['balanced'], $proof['faults']]);
     }
 
     public function test_an_amount_that_changed_is_missed(): void
@@ -36,7 +36,7 @@ final class TamperTest extends TestCase
         $intake = $this->loaded(self::FILE);
         DB::table('gifts')->where('amount', '6.00')->update(['amount' => '60.00']);
 
-        self::assertSame(['11.00 in the source, 65.00 accounted for.'], $this->getJson("/api/intakes/{$intake->id}/proof")->json('faults'));
+        self::assertSame(['USD 11.00 in the source, 65.00 accounted for.'], $this->getJson("/api/intakes/{$intake->id}/proof")->json('faults'));
     }
 
     public function test_a_row_without_an_outcome_is_missed(): void

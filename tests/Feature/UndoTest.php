@@ -52,7 +52,7 @@ final class UndoTest extends TestCase
 
         self::assertSame([['Ann', 'Cy'], ['5.00']], [DB::table('supporters')->orderBy('id')->pluck('first_name')->all(), DB::table('gifts')->pluck('amount')->all()]);
         $proof = $this->getJson("/api/intakes/{$intake->id}/proof")->json();
-        self::assertSame([true, 2, 1, '6.00'], [$proof['balanced'], $proof['outcomes']['new'], $proof['outcomes']['held'], $proof['money']['held']]);
+        self::assertSame([true, 2, 1, ['USD' => '6.00']], [$proof['balanced'], $proof['outcomes']['new'], $proof['outcomes']['held'], $proof['money']['held']]);
         self::assertSame(['person'], array_column($this->getJson('/api/held')->json('rows'), 'held_by'));
         $this->postJson("/api/intakes/{$intake->id}/undo", ['rows' => [3]])->assertStatus(422);
 

@@ -12,12 +12,14 @@ return [
         'capt' => 'Capt.', 'captain' => 'Capt.', 'lt' => 'Lt.', 'cmdr' => 'Cmdr.', 'col' => 'Col.', 'gen' => 'Gen.', 'maj' => 'Maj.', 'sgt' => 'Sgt.', 'sen' => 'Sen.', 'rep' => 'Rep.', 'dame' => 'Dame', 'sir' => 'Sir',
     ],
     'suffixes' => [
-        'jr' => 'Jr.', 'junior' => 'Jr.', 'sr' => 'Sr.', 'senior' => 'Sr.', 'ii' => 'II', 'iii' => 'III', 'iv' => 'IV', 'md' => 'MD', 'phd' => 'PhD', 'dds' => 'DDS',
-        'dvm' => 'DVM', 'esq' => 'Esq.', 'rn' => 'RN', 'cpa' => 'CPA', 'edd' => 'EdD', 'jd' => 'JD', 'ret' => 'Ret.', 'retired' => 'Ret.',
+        'jr' => 'Jr.', 'jnr' => 'Jr.', 'junior' => 'Jr.', 'sr' => 'Sr.', 'snr' => 'Sr.', 'senior' => 'Sr.', 'ii' => 'II', 'iii' => 'III', 'iv' => 'IV', 'md' => 'MD', 'phd' => 'PhD', 'dds' => 'DDS',
+        'dvm' => 'DVM', 'esq' => 'Esq.', 'esquire' => 'Esq.', 'rn' => 'RN', 'cpa' => 'CPA', 'edd' => 'EdD', 'jd' => 'JD', 'ret' => 'Ret.', 'retired' => 'Ret.',
         '2nd' => 'II', '3rd' => 'III', '4th' => 'IV', 'mba' => 'MBA', 'cfre' => 'CFRE', 'mph' => 'MPH', 'msw' => 'MSW', 'lcsw' => 'LCSW', 'dmd' => 'DMD', 'pharmd' => 'PharmD', 'psyd' => 'PsyD', 'dmin' => 'DMin', 'mdiv' => 'MDiv', 'usn' => 'USN', 'usmc' => 'USMC', 'usaf' => 'USAF',
     ],
+    // Suffixes that are names or initials as well: they count behind a whole name alone, and in capitals.
+    'credentials' => ['do' => 'DO', 'v' => 'V', 'vi' => 'VI', 'pe' => 'PE', 'sj' => 'SJ', 'od' => 'OD', 'dc' => 'DC', 'np' => 'NP', 'pa' => 'PA', 'op' => 'OP', 'lpn' => 'LPN'],
     // Small words that belong to the last name after them.
-    'particles' => ['van' => 1, 'von' => 1, 'der' => 1, 'den' => 1, 'de' => 1, 'del' => 1, 'della' => 1, 'di' => 1, 'da' => 1, 'dos' => 1, 'du' => 1, 'la' => 1, 'le' => 1, 'st' => 1, 'ter' => 1, 'ten' => 1, 'bin' => 1, 'al' => 1, 'el' => 1],
+    'particles' => ['van' => 1, 'von' => 1, 'der' => 1, 'den' => 1, 'de' => 1, 'del' => 1, 'della' => 1, 'di' => 1, 'da' => 1, 'dos' => 1, 'du' => 1, 'la' => 1, 'le' => 1, 'st' => 1, 'ter' => 1, 'ten' => 1, 'bin' => 1, 'al' => 1, 'el' => 1, 'mc' => 1, 'mac' => 1],
     // A name with one of these words is an organization's.
     'organizations' => [
         'foundation' => 1, 'fund' => 1, 'trust' => 1, 'inc' => 1, 'incorporated' => 1, 'llc' => 1, 'llp' => 1, 'ltd' => 1, 'limited' => 1, 'corp' => 1, 'corporation' => 1, 'company' => 1, 'co' => 1,
@@ -29,6 +31,12 @@ return [
         'technologies' => 1, 'media' => 1, 'publishing' => 1, 'construction' => 1, 'plumbing' => 1, 'electric' => 1, 'landscaping' => 1, 'motors' => 1, 'hardware' => 1, 'lumber' => 1, 'farms' => 1, 'vineyards' => 1, 'winery' => 1, 'brewery' => 1, 'diner' => 1, 'seafood' => 1, 'fisheries' => 1, 'pharmacy' => 1, 'dental' => 1, 'hospice' => 1,
         'ymca' => 1, 'ywca' => 1, 'cathedral' => 1, 'congregation' => 1, 'diocese' => 1, 'fellowship' => 1, 'ministry' => 1, 'mission' => 1, 'shelter' => 1, 'rescue' => 1, 'sanctuary' => 1, 'alliance' => 1, 'coalition' => 1, 'federation' => 1, 'network' => 1, 'initiative' => 1, 'guild' => 1, 'lodge' => 1, 'chapter' => 1, 'agency' => 1, 'bureau' => 1, 'authority' => 1,
         'commission' => 1, 'district' => 1, 'theater' => 1, 'theatre' => 1, 'orchestra' => 1, 'gallery' => 1, 'aquarium' => 1, 'gardens' => 1,
+    ],
+    // Words of organizations that are first names too, and words that tell behind them that a place or a congregation is meant.
+    'first names' => ['marina' => 1, 'temple' => 1, 'parish' => 1],
+    'places' => [
+        'bay' => 1, 'grill' => 1, 'village' => 1, 'green' => 1, 'del' => 1, 'point' => 1, 'park' => 1, 'vista' => 1, 'shore' => 1, 'shores' => 1, 'cove' => 1, 'harbor' => 1, 'harbour' => 1, 'view' => 1, 'landing' => 1, 'beach' => 1, 'island' => 1, 'isles' => 1, 'palms' => 1, 'towers' => 1, 'square' => 1, 'hill' => 1, 'east' => 1, 'west' => 1, 'north' => 1, 'south' => 1, 'of' => 1, 'hall' => 1, 'house' => 1, 'yachts' => 1, 'boats' => 1,
+        'beth' => 1, 'israel' => 1, 'emanuel' => 1, 'emanu' => 1, 'sinai' => 1, 'shalom' => 1, 'sholom' => 1, 'isaiah' => 1, 'adath' => 1, 'bnai' => 1, 'rodef' => 1, 'solomon' => 1, 'judea' => 1, 'zion' => 1, 'aliyah' => 1, 'chai' => 1, 'ohav' => 1, 'micah' => 1, 'baptist' => 1, 'methodist' => 1, 'lutheran' => 1, 'nurse' => 1,
     ],
     // Legal forms and articles that say nothing when two organizations' names are compared.
     'idle' => ['the' => 1, 'inc' => 1, 'incorporated' => 1, 'llc' => 1, 'llp' => 1, 'ltd' => 1, 'limited' => 1, 'corp' => 1, 'corporation' => 1, 'co' => 1, 'company' => 1],

@@ -38,6 +38,17 @@ final class AddressesTest extends TestCase
         yield ['Suite 200', 'Ste 200'];
         yield ['12 Elm St Rear', '12 Elm St Rear'];
         yield ['12 Elm St', '12 Elm St'];
+        yield ['12 Elm Cir', '12 Elm Cir'];
+        yield ['12 Elm Cir E', '12 Elm Cir E'];
+        yield ['12 Elm E', '12 Elm E'];
+        yield ['c/o John Lane', 'c/o John Lane'];
+        yield ['C/O JOHN LANE', 'C/O JOHN LANE'];
+        yield ['Attn: Mary Hill', 'Attn: Mary Hill'];
+        yield ['% Mary Hill', '% Mary Hill'];
+        yield ['RR 2 Box 5', 'RR 2 Box 5'];
+        yield ['US HWY 1', 'US Hwy 1'];
+        yield ['PSC 3 BOX 1', 'PSC 3 Box 1'];
+        yield ['123 NW 5TH STREET', '123 NW 5th St'];
         yield ['', ''];
     }
 
@@ -51,6 +62,20 @@ final class AddressesTest extends TestCase
         self::assertSame($standard, StreetLine::standardize($line)[0], 'Standard form is stable.');
     }
 
+    /** Every word of the tables, in every place where one can stand. */
+    public function test_standardizing_twice_changes_nothing(): void
+    {
+        $data = require __DIR__.'/../../../core/Addresses/data/streets.php';
+        foreach ([...$data['suffixes'], ...$data['directions'], ...$data['units']] as $short => $others) {
+            foreach (array_filter(explode(' ', "{$short} {$others}")) as $word) {
+                foreach (['12 Main %s', '12 N Main %s', '12 Main St %s', '%s', '12 %s', '12 Main %s Apt 4', '100 W %s St'] as $form) {
+                    $once = StreetLine::standardize(sprintf($form, $word))[0];
+                    self::assertSame($once, StreetLine::standardize($once)[0], sprintf($form, $word));
+                }
+            }
+        }
+    }
+
     /** @return iterable<string, array{Address, Address, list<string>}> written, standard, codes of faults */
     public static function addresses(): iterable
     {
@@ -62,6 +87,9 @@ final class AddressesTest extends TestCase
         yield 'no such state' => [new Address('1 Elm St', '', 'Saco', 'Mainland', ''), new Address('1 Elm St', '', 'Saco', 'Mainland', '', 'US'), ['state.unknown']];
         yield 'Canada by province' => [new Address('5 Rue Ste-Anne', '', 'Moncton', 'nb', 'e1c4z1'), new Address('5 Rue Ste-Anne', '', 'Moncton', 'NB', 'E1C 4Z1', 'CA'), []];
         yield 'Canadian code of another province' => [new Address('5 Rue X', '', 'Moncton', 'NB', 'M5V 2T6'), new Address('5 Rue X', '', 'Moncton', 'NB', 'M5V 2T6', 'CA'), ['postal_code.state']];
+        yield 'a code that was taken for a number' => [new Address('1 Elm St', '', 'Dover', 'NH', '3820.0'), new Address('1 Elm St', '', 'Dover', 'NH', '03820', 'US'), []];
+        yield 'four digits elsewhere' => [new Address('1 George St', '', 'Sydney', 'NSW', '2000', 'Australia'), new Address('1 George St', '', 'Sydney', 'NSW', '2000', 'Australia'), []];
+        yield 'military post' => [new Address('PSC 3 BOX 1', '', 'APO', 'AE', '09012'), new Address('PSC 3 Box 1', '', 'APO', 'AE', '09012', 'US'), []];
         yield 'elsewhere stays' => [new Address('Hauptstr. 5', '', 'berlin', 'x', '10115', 'DE'), new Address('Hauptstr. 5', '', 'berlin', 'x', '10115', 'DE'), []];
         yield 'nothing' => [new Address, new Address, []];
         yield 'empty extension' => [new Address('1 Elm St', '', 'Saco', 'ME', '04072-0000'), new Address('1 Elm St', '', 'Saco', 'ME', '04072', 'US'), []];
@@ -91,6 +119,8 @@ final class AddressesTest extends TestCase
         yield ['PO Box 4, Gannet Cove, Maine', new Address('PO Box 4', '', 'Gannet Cove', 'Maine')];
         yield ['12 Elm St, Moncton NB E1C 4Z1', new Address('12 Elm St', '', 'Moncton', 'NB', 'E1C 4Z1')];
         yield ['12 Elm St', new Address('12 Elm St')];
+        yield ['12 Maple Ct', new Address('12 Maple Ct')];
+        yield ['12 Maple Ct, Dover, CT', new Address('12 Maple Ct', '', 'Dover', 'CT')];
         yield ['', new Address];
     }
 

@@ -146,6 +146,25 @@ final class SurveyTest extends TestCase
         yield 'nothing' => [['', '', ''], null];
     }
 
+    /** @return iterable<string, array{list<string>, ?string}> in a sheet of five columns */
+    public static function sections(): iterable
+    {
+        yield 'a heading' => [['Board members', '', '', '', ''], 'section'];
+        yield 'a heading between lines' => [['--- 2019 ---'], 'section'];
+        yield 'an id alone' => [['1204', '', '', '', ''], null];
+        yield 'a date alone' => [['2019-01-02', '', '', '', ''], null];
+        yield 'an email alone' => [['ann@example.org', '', '', '', ''], null];
+        yield 'two cells' => [['Board members', '', '', '', 'x'], null];
+        yield 'not in the first cell' => [['', 'Board members', '', '', ''], null];
+    }
+
+    /** @param  list<string>  $cells */
+    #[DataProvider('sections')]
+    public function test_headings_of_a_part(array $cells, ?string $kind): void
+    {
+        self::assertSame($kind, (new RowKind(['Name', 'Email', 'Phone', 'Gift date', 'Amount']))->of($cells));
+    }
+
     /** @param  list<string>  $cells */
     #[DataProvider('rowKinds')]
     public function test_rows_that_are_no_records(array $cells, ?string $kind): void

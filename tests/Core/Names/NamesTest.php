@@ -50,6 +50,22 @@ final class NamesTest extends TestCase
         yield 'dead' => ['Lee, Ann (deceased)', new PersonName(first: 'Ann', last: 'Lee')];
         yield 'a name in quotation marks' => ['"Ann Lee"', new PersonName(first: 'Ann', last: 'Lee')];
         yield 'not Latin' => ['王小明', new PersonName(last: '王小明')];
+        yield 'initials behind the comma' => ['Smith, J.R.', new PersonName(first: 'J.R.', last: 'Smith')];
+        yield 'the same behind a whole name' => ['John Smith, J.R.', new PersonName(first: 'John', last: 'Smith', suffix: 'Jr.')];
+        foreach (['DO' => 'DO', 'D.O.' => 'DO', 'V' => 'V', 'PE' => 'PE', 'SJ' => 'SJ', 'OD' => 'OD', 'DC' => 'DC', 'NP' => 'NP', 'Esquire' => 'Esq.', 'Snr' => 'Sr.', 'Jnr.' => 'Jr.'] as $written => $suffix) {
+            yield "{$written} behind a comma" => ["Ann Lee, {$written}", new PersonName(first: 'Ann', last: 'Lee', suffix: $suffix)];
+        }
+        yield 'a suffix that is a last name as well' => ['Ann Do', new PersonName(first: 'Ann', last: 'Do')];
+        yield 'that last name, turned round' => ['Lee, Do', new PersonName(first: 'Do', last: 'Lee')];
+        yield 'in capitals' => ['ANN LEE, DO', new PersonName(first: 'ANN', last: 'LEE', suffix: 'DO')];
+        yield 'the fifth' => ['Henry Lee V', new PersonName(first: 'Henry', last: 'Lee', suffix: 'V')];
+        yield 'a guest' => ['Bertram Yarborough + guest', new PersonName(first: 'Bertram', last: 'Yarborough')];
+        yield 'whoever lives there' => ['Ann Lee OR CURRENT RESIDENT', new PersonName(first: 'Ann', last: 'Lee')];
+        yield 'Mc by itself' => ['JOHN MC DONALD', new PersonName(first: 'JOHN', last: 'MC DONALD')];
+        yield 'a saint without a blank' => ['ANN ST.CLAIR', new PersonName(first: 'ANN', last: 'ST.CLAIR')];
+        yield 'first names that organizations use' => ['Marina Lopez', new PersonName(first: 'Marina', last: 'Lopez')];
+        yield 'another' => ['Temple Harkness', new PersonName(first: 'Temple', last: 'Harkness')];
+        yield 'a trust that is none' => ['Mary Trust', new PersonName(first: 'Mary', last: 'Trust')];
         yield 'a member of an order' => ['Sister Ann Lee', new PersonName('Sister', 'Ann', '', 'Lee')];
         yield 'in care of' => ['Bo c/o Ann Lee', new PersonName(first: 'Bo', middle: 'c/o Ann', last: 'Lee')];
         foreach (['Ann M. Church' => 'M.', 'Ann Church' => '', 'Church, Ann' => '', 'Zsófia Church' => ''] as $written => $middle) {
@@ -99,6 +115,10 @@ final class NamesTest extends TestCase
         yield ['Ann Lee or Bo Park', SupporterKind::Household];
         yield ['Ann & Bo Church', SupporterKind::Household];
         yield ['The Lee Family', SupporterKind::Household];
+        yield ['Mr. and Mrs. Florian Underhill', SupporterKind::Household];
+        foreach (['EST OF JOHN SMITH', 'Est. of John Smith', 'Temple Israel', 'Temple Beth El', 'Marina Bay', 'Smith Trust', 'Mary Smith Trust'] as $organization) {
+            yield [$organization, SupporterKind::Organization];
+        }
         yield ['Anderson Sanderson', SupporterKind::Person];
         yield ['Ann n/a Lee', SupporterKind::Person];
         yield ['Orlando Andor', SupporterKind::Person];
@@ -131,8 +151,8 @@ final class NamesTest extends TestCase
     {
         yield ['John & Mary Smith', ['John Smith', 'Mary Smith']];
         yield ['John&Mary Smith', ['John Smith', 'Mary Smith']];
-        yield ['Mr. and Mrs. John Smith', ['Mr. John Smith', 'Mrs. Smith']];
-        yield ['Smith, Mr. and Mrs. John', ['Mr. John Smith', 'Mrs. Smith']];
+        yield ['Mr. and Mrs. John Smith', ['Mr. and Mrs. John Smith']];
+        yield ['Smith, Mr. and Mrs. John', ['Smith, Mr. and Mrs. John']];
         yield ['Smith, John & Mary', ['John Smith', 'Mary Smith']];
         yield ['Lee, Ann and Park, Bo', ['Ann Lee', 'Bo Park']];
         yield ['Dr. Ann Lee and Mr. Bo Park', ['Dr. Ann Lee', 'Mr. Bo Park']];

@@ -30,7 +30,7 @@ final class GridController extends Controller
     {
         $this->authorize('edit-records');
         $data = $request->validate(['name' => ['required', 'string', 'max:190'], ...$this->columnRules()]);
-        $intake = $this->grid->open($data['name'], array_values($data['columns']), $request->user()?->id);
+        $intake = $this->grid->open(trim($data['name']), array_values($data['columns']), $request->user()?->id);
 
         return response()->json(['id' => $intake->id], 201);
     }
@@ -65,7 +65,7 @@ final class GridController extends Controller
         $this->authorize('update', $intake);
         abort_unless($intake->state === IntakeState::Typing, 409, 'This grid was finished.');
         $data = $request->validate(['name' => ['sometimes', 'string', 'max:190'], ...array_map(static fn (array $rules): array => ['sometimes', ...$rules], $this->columnRules())]);
-        $intake->name = $data['name'] ?? $intake->name;
+        $intake->name = trim($data['name'] ?? $intake->name);
         if (isset($data['columns'])) {
             $before = $intake->settings['grid'];
             $after = array_values($data['columns']);

@@ -107,11 +107,16 @@ final class IntakeController extends Controller
             'agreed' => ['sometimes', 'nullable', 'string', 'max:500'],
             'is_quiet' => ['sometimes', 'boolean'],
         ]);
+        foreach (['system', 'description', 'agreed'] as $key) {
+            if (isset($data[$key])) {
+                $data[$key] = trim($data[$key]);
+            }
+        }
         if (array_key_exists('agreed', $data)) {
             $data['agreed_by'] = trim((string) $data['agreed']) === '' ? '' : $request->user()?->name.', '.now()->toDateString();
         }
         if (isset($data['name'])) {
-            $intake->name = $data['name'];
+            $intake->name = trim($data['name']);
             unset($data['name']);
         }
         $about = array_intersect_key($data, array_flip(Settings::ABOUT));

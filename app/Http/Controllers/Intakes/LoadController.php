@@ -33,7 +33,7 @@ final class LoadController extends Controller
         abort_unless($intake->state === IntakeState::Ready && $intake->is_sifted, 409, 'This intake is not ready to be loaded: its rows must be worked out first.');
         $unsure = $intake->choices()->asksUnsure ? DB::table('intake_results')->where('intake_id', $intake->id)->where('held_by', 'unsure')->count() : 0;
         abort_if($unsure > 0, 409, ($unsure === 1 ? 'One row is' : "{$unsure} rows are").' unsure, and this intake asks before anything is loaded. Decide on the Matches stage, or choose there that unsure rows are held.');
-        $intake->fill(['name' => $data['name'], 'loaded_by' => $request->user()?->id, 'restore_point' => ($data['restore_point'] ?? false) ? RestorePoints::WANTED : null])->save();
+        $intake->fill(['name' => trim($data['name']), 'loaded_by' => $request->user()?->id, 'restore_point' => ($data['restore_point'] ?? false) ? RestorePoints::WANTED : null])->save();
         $queue->enter($intake);
 
         return response()->json($summary->of($intake));

@@ -61,7 +61,7 @@ final class PlanController extends Controller
         if (isset($data['content'])) {
             $plan->plan = $file->read($data['content'], $plan->name)->plan;
         }
-        $plan->name = $data['name'] ?? $plan->name;
+        $plan->name = trim($data['name'] ?? $plan->name);
         $plan->save();
 
         return response()->json(self::shown($plan));
@@ -103,8 +103,8 @@ final class PlanController extends Controller
         $this->authorize('create', SavedPlan::class);
         $data = $request->validate(['name' => ['required', 'string', 'max:120']]);
         abort_unless($intake->columnPlan()->isSettled(), 422, 'Some columns are not settled yet. Settle them, then save the plan.');
-        SavedPlan::query()->updateOrCreate(['name' => $data['name']], ['plan' => $intake->plan, 'settings' => $intake->choices()->toArray(), 'user_id' => $request->user()?->id]);
-        $intake->plan_name = $data['name'];
+        SavedPlan::query()->updateOrCreate(['name' => trim($data['name'])], ['plan' => $intake->plan, 'settings' => $intake->choices()->toArray(), 'user_id' => $request->user()?->id]);
+        $intake->plan_name = trim($data['name']);
         $intake->save();
 
         return response()->json(['saved' => $data['name']]);

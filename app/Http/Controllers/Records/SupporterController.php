@@ -90,7 +90,7 @@ final class SupporterController extends Controller
         $gifts = $supporter->gifts()->orderByDesc('given_on')->orderByDesc('id')->limit(500)->get();
 
         $sight = Sight::onPage();
-        $parts = static fn (string $subject, iterable $rows): array => array_values(array_filter(array_map(static fn ($row): array => $sight->of($subject, $row->toArray()), [...$rows]), static fn (array $row): bool => array_diff_key($row, ['id' => 1, 'supporter_id' => 1, 'kind' => 1, 'label' => 1, 'is_primary' => 1, 'condition' => 1, 'system' => 1, 'postal_form' => 1, 'list' => 1, 'currency' => 1, 'intake_id' => 1]) !== []));
+        $parts = static fn (string $subject, iterable $rows): array => array_values(array_filter(array_map(static fn ($row): array => $sight->of($subject, $row->toArray()), [...$rows]), static fn (array $row): bool => array_diff_key($row, ['id' => 1, 'supporter_id' => 1, 'kind' => 1, 'label' => 1, 'is_primary' => 1, 'condition' => 1, 'system' => 1, 'list' => 1, 'currency' => 1, 'intake_id' => 1]) !== []));
         $custom = $supporter->customValues->filter(static fn ($value): bool => $sight->sees((string) $value->getAttribute('field')))->values();
         $things = [];
         foreach ($supporter->customValues as $value) {
