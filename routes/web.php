@@ -138,6 +138,7 @@ Route::prefix('api')->group(function (): void {
             Route::post('load', [LoadController::class, 'load']);
             Route::get('proof', [LoadController::class, 'proof']);
             Route::get('records', [LoadController::class, 'records']);
+            Route::get('untaken', [LoadController::class, 'untaken']);
             Route::get('held.csv', [HeldController::class, 'download']);
             Route::get('file', [LoadController::class, 'original']);
             Route::post('stop', [LoadController::class, 'stop']);

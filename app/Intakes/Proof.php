@@ -9,6 +9,7 @@ use App\Models\Intake;
 use App\Models\IntakeState;
 use App\Models\JournalEntry;
 use App\Records\Cause;
+use App\Standards\Sight;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
@@ -26,7 +27,7 @@ final readonly class Proof
 {
     private Home $home;
 
-    public function __construct(Standards $standards)
+    public function __construct(private Standards $standards)
     {
         $this->home = $standards->formats->home;
     }
@@ -132,6 +133,22 @@ final readonly class Proof
         }
 
         return $reasons;
+    }
+
+    /**
+     * What rows say and the load does not take, since the records have other values; without what the person may not see.
+     *
+     * @return list<array{field: string, label: string, rows: int}> the most first
+     */
+    public function untaken(Intake $intake): array
+    {
+        $sight = Sight::ofUser();
+        $found = DB::select("select t.field, count(distinct t.number) as `rows` from intake_untaken t join intake_results r on r.intake_id = t.intake_id and r.unit = t.unit where t.intake_id = ? and r.outcome <> 'held' group by t.field order by `rows` desc, t.field", [$intake->id]);
+
+        return array_values(array_map(
+            fn (\stdClass $one): array => ['field' => $one->field, 'label' => $this->standards->catalog->has($one->field) ? $this->standards->catalog->field($one->field)->label : $one->field, 'rows' => (int) $one->rows],
+            array_filter($found, static fn (\stdClass $one): bool => $sight->sees($one->field)),
+        ));
     }
 
     /**

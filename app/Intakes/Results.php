@@ -39,12 +39,19 @@ final readonly class Results
     public function keep(int $intakeId, array $mapped, array $keys, array $results): void
     {
         $numbers = array_keys($mapped);
-        foreach (['intake_results', 'intake_problems'] as $table) {
+        foreach (['intake_results', 'intake_problems', 'intake_untaken'] as $table) {
             DB::table($table)->where('intake_id', $intakeId)->whereBetween('number', [min($numbers), max($numbers)])->whereIn('number', $numbers)->delete();
         }
         $this->forgetKeys($intakeId, $numbers);
         $columns = ['intake_id', 'unit', 'number', 'role', 'turn', 'display', 'outcome', 'reason', 'held_by', 'verdict', 'supporter_id', 'leader', 'findings', 'address', 'address_changes', 'changes', 'money', 'money_there', 'money_promised', 'other_money', 'gifts', 'gifts_new', 'promises_new', 'fingerprint'];
         $this->bulk->insert('intake_results', $columns, array_map(static fn (array $result): array => array_map(static fn (string $column): mixed => $result[$column], $columns), $results));
+        $untaken = [];
+        foreach ($results as $result) {
+            foreach ($result['untaken'] as $place => $one) {
+                $untaken[] = [$intakeId, $result['unit'], $place, $result['number'], $one->field, $one->stored, $one->written];
+            }
+        }
+        $this->bulk->insert('intake_untaken', ['intake_id', 'unit', 'place', 'number', 'field', 'stored', 'written'], $untaken);
         $problems = [];
         $keyRows = [];
         foreach ($mapped as $number => $row) {
@@ -68,6 +75,7 @@ final readonly class Results
         $results = DB::table('intake_results')->where('intake_id', $intakeId)->where('number', $number);
         (clone $results)->where('role', '<>', '')->delete();
         $results->update(['outcome' => Outcome::Held->value, 'held_by' => 'problem', 'supporter_id' => null, 'leader' => null, 'changes' => null, 'gifts' => null, 'gifts_new' => 0, 'promises_new' => 0, 'money_there' => '0.00', 'money_promised' => '0.00']);
+        DB::table('intake_untaken')->where('intake_id', $intakeId)->where('number', $number)->delete();
         $this->forgetKeys($intakeId, [$number]);
         $place = 1 + (int) DB::table('intake_problems')->where('intake_id', $intakeId)->where('number', $number)->max('place');
         $this->bulk->insert('intake_problems', self::PROBLEM, [self::problem($intakeId, $number, $place, $problem)]);

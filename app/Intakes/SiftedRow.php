@@ -6,6 +6,7 @@ namespace App\Intakes;
 
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Leftovers;
 use PineSieve\Core\Changes\Outcome;
 use PineSieve\Core\Changes\PartsPlanner;
 use PineSieve\Core\Changes\Planner;
@@ -29,7 +30,7 @@ final class SiftedRow
 {
     private const RESULT = [
         'role' => '', 'reason' => null, 'held_by' => null, 'supporter_id' => null, 'leader' => null, 'findings' => null, 'address' => 'none', 'address_changes' => null,
-        'changes' => null, 'money' => '0.00', 'money_there' => '0.00', 'money_promised' => '0.00', 'other_money' => null, 'gifts' => null, 'gifts_new' => 0, 'promises_new' => 0, 'fingerprint' => null,
+        'changes' => null, 'money' => '0.00', 'money_there' => '0.00', 'money_promised' => '0.00', 'other_money' => null, 'gifts' => null, 'gifts_new' => 0, 'promises_new' => 0, 'fingerprint' => null, 'untaken' => [],
     ];
 
     private const ADDS_NOBODY = 'Nobody we know, and this intake adds no one new';
@@ -231,6 +232,7 @@ final class SiftedRow
             'gifts_new' => count($missing) - count($promises),
             'promises_new' => count($promises),
             'fingerprint' => $this->fingerprints[Unit::of($number, $part)] ?? null,
+            'untaken' => $stored === null || $party->isNamedOnly ? [] : Leftovers::of($party->record, Projection::after($stored, $changes)),
         ];
         if ($part > 0) {
             return [...self::RESULT, ...$this->place($number, $part), ...$values, 'role' => $party->role, 'display' => mb_substr($party->record->display(), 0, 400)];

@@ -21,7 +21,7 @@ use PineSieve\Core\Standards\FieldPlace;
 /** A merge as a person looks at it before it is done: every value of each, and what the one that they become has. */
 final readonly class MergeView
 {
-    private const COLUMNS = [...MergePolicy::COLUMNS, 'greeting', 'envelope_name', 'first_known_on', 'status', 'consent_mail', 'consent_email', 'consent_phone'];
+    private const COLUMNS = [...MergePolicy::COLUMNS, 'greeting', 'envelope_name', 'first_known_on', 'status', 'consent_mail', 'consent_mail_on', 'consent_email', 'consent_email_on', 'consent_phone', 'consent_phone_on'];
 
     private const LISTS = ['addresses' => 'Addresses', 'emails' => 'Emails', 'phones' => 'Phones', 'identifiers' => 'Ids in other systems', 'memberships' => 'Groups and tags', 'links' => 'Links'];
 

@@ -23,6 +23,7 @@ final class Origins
         'email.address' => ['email'], 'phone.number' => ['phone'], 'identifier.value' => ['id.old', 'id.other'], 'membership.name' => ['groups', 'tags', 'group'],
         'supporter.nickname' => ['name.nickname'], 'supporter.birth_date' => ['birth_date'], 'supporter.notes' => ['notes'], 'supporter.status' => ['status'],
         'supporter.consent_mail' => ['consent.mail'], 'supporter.consent_email' => ['consent.email'], 'supporter.consent_phone' => ['consent.phone'],
+        'supporter.consent_mail_on' => ['consent.mail.date'], 'supporter.consent_email_on' => ['consent.email.date'], 'supporter.consent_phone_on' => ['consent.phone.date'],
         'gift.campaign' => ['gift.campaign'], 'gift.appeal' => ['gift.appeal'], 'gift.tribute' => ['gift.tribute'], 'gift.anonymous' => ['gift.anonymous'], 'gift.notes' => ['gift.notes'],
         'gift.given_on' => ['gift.date'], 'gift.amount' => ['gift.amount'], 'gift.fund' => ['gift.fund'], 'gift.kind' => ['gift.kind'], 'gift.reference' => ['gift.reference'],
     ];

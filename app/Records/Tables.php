@@ -12,7 +12,7 @@ final class Tables
     public const NAMES = ['supporter' => 'supporters', 'address' => 'addresses', 'email' => 'emails', 'phone' => 'phones', 'identifier' => 'identifiers', 'membership' => 'memberships', 'custom' => 'custom_values', 'link' => 'links', 'gift' => 'gifts'];
 
     public const COLUMNS = [
-        'supporter' => ['kind', 'title', 'first_name', 'middle_name', 'last_name', 'suffix', 'organization_name', 'display_name', 'sort_name', 'envelope_name', 'greeting', 'first_known_on', 'nickname', 'birth_date', 'status', 'notes', 'consent_mail', 'consent_email', 'consent_phone'],
+        'supporter' => ['kind', 'title', 'first_name', 'middle_name', 'last_name', 'suffix', 'organization_name', 'display_name', 'sort_name', 'envelope_name', 'greeting', 'first_known_on', 'nickname', 'birth_date', 'status', 'notes', 'consent_mail', 'consent_email', 'consent_phone', 'consent_mail_on', 'consent_email_on', 'consent_phone_on'],
         'address' => ['line1', 'line2', 'city', 'state', 'postal_code', 'country', 'original', 'kind', 'is_primary', 'label', 'condition'],
         'email' => ['address', 'kind', 'is_primary', 'label', 'condition'],
         'phone' => ['number', 'kind', 'is_primary', 'label', 'condition'],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Changes;
 
 use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Records\Consents;
 use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\NameForms;
@@ -14,7 +15,7 @@ use PineSieve\Core\Records\SupporterRecord;
 final readonly class Planner
 {
     /** What a name can't be without, whatever the file leaves blank. */
-    private const NEVER_BLANKED = ['kind' => 1, 'last_name' => 1, 'organization_name' => 1, 'display_name' => 1, 'sort_name' => 1, 'envelope_name' => 1, 'greeting' => 1, 'status' => 1, 'consent_mail' => 1, 'consent_email' => 1, 'consent_phone' => 1];
+    private const NEVER_BLANKED = ['kind' => 1, 'last_name' => 1, 'organization_name' => 1, 'display_name' => 1, 'sort_name' => 1, 'envelope_name' => 1, 'greeting' => 1, 'status' => 1, 'consent_mail' => 1, 'consent_email' => 1, 'consent_phone' => 1, 'consent_mail_on' => 1, 'consent_email_on' => 1, 'consent_phone_on' => 1];
 
     private const OF_NAME = ['title' => 1, 'first_name' => 1, 'middle_name' => 1, 'last_name' => 1, 'suffix' => 1, 'organization_name' => 1, 'nickname' => 1];
 
@@ -94,7 +95,8 @@ final readonly class Planner
         $forms = array_intersect_key($incoming, $columns);
         // A form that a column gives is a value like any other.
         $incoming = [...array_diff_key($incoming, $columns), ...array_intersect_key($record->further, $columns)];
-        $incoming = array_filter($incoming, fn (string $column): bool => match ($this->effects->of(FieldGroup::ofColumn($column))) {
+        $consents = $this->consents($incoming, $stored);
+        $incoming = array_filter(array_diff_key($incoming, Consents::DATES, array_flip(Consents::DATES)), fn (string $column): bool => match ($this->effects->of(FieldGroup::ofColumn($column))) {
             MatchEffect::LeaveAlone => false,
             MatchEffect::Replace => true,
             default => $stored->field($column) === '',
@@ -104,9 +106,9 @@ final readonly class Planner
             $incoming = [...$incoming, ...($record->kind === SupporterKind::Household ? $forms : NameForms::following($stored, new SupporterRecord($stored->ref, $stored->version, [...$stored->fields, ...$incoming])))];
         }
         $changed = [];
-        foreach ($incoming as $column => $value) {
+        foreach ([...$incoming, ...$consents] as $column => $value) {
             if ($stored->field($column) !== $value) {
-                $changed[$column] = [$stored->fields[$column] ?? null, $value];
+                $changed[$column] = [$stored->fields[$column] ?? null, $value === '' ? null : $value];
             }
         }
         foreach ($this->blankable as $column) {
@@ -116,5 +118,17 @@ final readonly class Planner
         }
 
         return $changed;
+    }
+
+    /**
+     * @param  array<string, string>  $incoming
+     * @return array<string, string>
+     */
+    private function consents(array $incoming, SupporterRecord $stored): array
+    {
+        $effect = $this->effects->of(FieldGroup::Consents);
+        $chosen = $this->effects->own[FieldGroup::Consents->value] ?? null;
+
+        return Consents::taken($incoming, $stored, $effect !== MatchEffect::LeaveAlone, $chosen === MatchEffect::Replace);
     }
 }

@@ -14,6 +14,7 @@ use PineSieve\Core\Names\NameRemarks;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
+use PineSieve\Core\Records\Consents;
 use PineSieve\Core\Records\ContactPoint;
 use PineSieve\Core\Records\Identifier;
 use PineSieve\Core\Records\IncomingAddress;
@@ -167,7 +168,7 @@ final readonly class PartyAssembler
             [$first, $last] = $name->first === '' && $full !== '' && ! str_contains($full, ' ') ? [$full, $main->name->last] : [$name->first, $name->last === '' ? $main->name->last : $name->last];
             $name = new PersonName($name->title, $first, $name->middle, $last, $name->suffix);
         }
-        $record = new IncomingRecord(SupporterKind::Person, $name, further: self::further($values), addresses: $kind === 'spouse' ? array_slice($main->addresses, 0, 1) : [], emails: self::contacts($values, 'email'), phones: self::contacts($values, 'phone'), identifiers: $this->identifiers($values));
+        $record = new IncomingRecord(SupporterKind::Person, $name, further: $kind === 'spouse' ? [...self::further($values), ...Consents::shared(self::further($values), $main->further)] : self::further($values), addresses: $kind === 'spouse' ? array_slice($main->addresses, 0, 1) : [], emails: self::contacts($values, 'email'), phones: self::contacts($values, 'phone'), identifiers: $this->identifiers($values));
         $problems = $name->last !== '' ? [] : [new Problem("{$kind}.name.required", "{$role}.name.last", $this->columns["{$role}.name.last"] ?? $this->columns["{$role}.name.full"] ?? $this->columns["{$role}.name.first"] ?? null, '', 'No last name for the '.match ($kind) {
             'contact' => 'contact person', default => $kind
         }, 'Write a last name, or empty what else is said of that person')];
@@ -197,7 +198,7 @@ final readonly class PartyAssembler
         }
         $couple = array_map(static fn (Party $party): IncomingRecord => $party->record, [$parties[0], ...$spouses]);
         $name = $values->first('organization.name') !== '' ? $values->first('organization.name') : self::coupleName($couple);
-        $parties[] = new Party('household', new IncomingRecord(SupporterKind::Household, new PersonName(last: $main->name->last), whole: $name, addresses: array_slice($main->addresses, 0, 1), identifiers: $this->identifiers($values)), true);
+        $parties[] = new Party('household', new IncomingRecord(SupporterKind::Household, new PersonName(last: $main->name->last), whole: $name, further: Consents::shared([], $main->further), addresses: array_slice($main->addresses, 0, 1), identifiers: $this->identifiers($values)), true);
         foreach ($members as $member) {
             $links[] = new PartyLink($member->role, 'household', LinkKind::Member);
         }
@@ -282,6 +283,13 @@ final readonly class PartyAssembler
             $value = $values->first($field);
             if ($value !== '') {
                 $further[$column] = $value;
+            }
+        }
+
+        foreach (Consents::DATES as $column => $dated) {
+            if (! isset($further[$column])) {
+                // A date says nothing of a consent that nobody gave or refused.
+                unset($further[$dated]);
             }
         }
 

@@ -216,6 +216,10 @@ final class RowMapper
         $cell = $steps->has(Mend::NAME) ? Mojibake::mend($cell) : $cell;
         $written = self::keepsLines($field) ? Tidy::block($cell) : Tidy::line($cell);
         $values = $steps->apply($written, $row);
+        // Who is not unsubscribed has not agreed to anything.
+        if ($field->type === FieldType::Consent && $steps->turnsRound()) {
+            $values = array_values(array_diff($values, ['yes']));
+        }
         if ($feed->steps->list === []) {
             return $values;
         }

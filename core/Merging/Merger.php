@@ -10,6 +10,7 @@ use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Projection;
 use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Records\Consents;
 use PineSieve\Core\Records\Identifier;
 use PineSieve\Core\Records\NameForms;
 use PineSieve\Core\Records\RecordPart;
@@ -22,8 +23,6 @@ use PineSieve\Core\Records\SupporterRecord;
 final readonly class Merger
 {
     /** The stricter consent wins. */
-    private const CONSENTS = ['consent_mail', 'consent_email', 'consent_phone'];
-
     private const STRICTER = ['', 'yes', 'no'];
 
     /** The worse condition of one and the same address wins. */
@@ -110,8 +109,11 @@ final readonly class Merger
         foreach (MergePolicy::COLUMNS as $column) {
             $after[$column] = $typed[$column] ?? $this->rule($column)->choose(array_map(static fn (Candidate $one): array => ['value' => $one->record->field($column), 'at' => $one->changed[$column] ?? ''], $all), $this->policy->separator);
         }
-        foreach (self::CONSENTS as $column) {
+        foreach (Consents::DATES as $column => $dated) {
             $after[$column] = $typed[$column] ?? self::worst(self::STRICTER, array_map(static fn (Candidate $one): string => $one->record->field($column), $all));
+            // Its date is that of the last who said so.
+            $said = array_map(static fn (Candidate $one): string => $one->record->field($column) === $after[$column] ? $one->record->field($dated) : '', $all);
+            $after[$dated] = $typed[$dated] ?? ($after[$column] === '' ? '' : max($said));
         }
         $known = array_filter(array_map(static fn (Candidate $one): string => $one->record->field('first_known_on'), $all), static fn (string $date): bool => $date !== '');
         $after['first_known_on'] = $typed['first_known_on'] ?? ($known === [] ? '' : min($known));

@@ -12,7 +12,7 @@ use PineSieve\Core\Names\SupporterKind;
 final readonly class IncomingRecord
 {
     /** Columns of the supporter, beside those of the name, that a row may say something of. */
-    public const FURTHER = ['first_known_on', 'nickname', 'greeting', 'envelope_name', 'birth_date', 'status', 'notes', 'consent_mail', 'consent_email', 'consent_phone'];
+    public const FURTHER = ['first_known_on', 'nickname', 'greeting', 'envelope_name', 'birth_date', 'status', 'notes', 'consent_mail', 'consent_email', 'consent_phone', 'consent_mail_on', 'consent_email_on', 'consent_phone_on'];
 
     /**
      * @param  string  $organization  name of the organization that it is, or of the one that a person is with

@@ -15,6 +15,7 @@ final class FieldPlace
     public const FURTHER = [
         'first_known' => 'first_known_on', 'name.nickname' => 'nickname', 'birth_date' => 'birth_date', 'status' => 'status', 'notes' => 'notes',
         'name.greeting' => 'greeting', 'name.envelope' => 'envelope_name', 'consent.mail' => 'consent_mail', 'consent.email' => 'consent_email', 'consent.phone' => 'consent_phone',
+        'consent.mail.date' => 'consent_mail_on', 'consent.email.date' => 'consent_email_on', 'consent.phone.date' => 'consent_phone_on',
     ];
 
     public const OF_ADDRESS = ['address.line1' => 'line1', 'address.line2' => 'line2', 'address.city' => 'city', 'address.state' => 'state', 'address.postal_code' => 'postal_code', 'address.country' => 'country'];

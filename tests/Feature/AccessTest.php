@@ -25,7 +25,7 @@ final class AccessTest extends TestCase
     private const ANYONE = [
         'GET api/today', 'GET api/fields', 'GET api/forms', 'GET api/rules', 'GET api/rules/{rule}/shortfalls', 'GET api/intakes', 'GET api/intakes/{intake}', 'GET api/intakes/{intake}/source', 'GET api/intakes/{intake}/columns', 'GET api/intakes/{intake}/columns/{column}', 'GET api/intakes/{intake}/columns/{column}/table', 'POST api/intakes/{intake}/columns/{column}/preview', 'GET api/intakes/{intake}/findings',
         'GET api/intakes/{intake}/rows/{number}', 'GET api/intakes/{intake}/rows/{number}/match', 'GET api/intakes/{intake}/checks', 'GET api/intakes/{intake}/problems', 'GET api/intakes/{intake}/matches',
-        'GET api/intakes/{intake}/addresses', 'GET api/intakes/{intake}/preview', 'GET api/intakes/{intake}/proof', 'GET api/intakes/{intake}/records', 'GET api/intakes/{intake}/held.csv', 'GET api/intakes/{intake}/file',
+        'GET api/intakes/{intake}/addresses', 'GET api/intakes/{intake}/preview', 'GET api/intakes/{intake}/proof', 'GET api/intakes/{intake}/records', 'GET api/intakes/{intake}/untaken', 'GET api/intakes/{intake}/held.csv', 'GET api/intakes/{intake}/file',
         'GET api/held', 'GET api/supporters', 'GET api/supporters.csv', 'GET api/supporters/{supporter}', 'GET api/supporters/{supporter}/history', 'GET api/gifts', 'GET api/searches', 'GET api/messages', 'POST api/messages/read', 'GET api/sessions', 'PUT api/password', 'DELETE api/sessions/{key}',
     ];
 

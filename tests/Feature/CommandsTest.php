@@ -34,7 +34,7 @@ final class CommandsTest extends TestCase
         $run = $this->run_('intake:run', $this->file(self::FILE), '--json', '--name=Monthly');
         self::assertSame(0, $run->getExitCode(), $run->getErrorOutput());
         $report = json_decode($run->getOutput(), true);
-        self::assertSame(['rows' => 3, 'outcomes' => ['new' => 2, 'updated' => 0, 'unchanged' => 0, 'held' => 1, 'left_out' => 0], 'supporters' => ['created' => 2, 'updated' => 0], 'gifts' => ['created' => 2, 'amount' => '35.50', 'amounts' => ['USD' => '35.50']], 'promised' => ['created' => 0, 'amounts' => []], 'source_amount' => '40.00', 'source_amounts' => ['USD' => '40.00'], 'balanced' => true, 'dry_run' => false], array_diff_key($report, ['intake' => 1]));
+        self::assertSame(['rows' => 3, 'outcomes' => ['new' => 2, 'updated' => 0, 'unchanged' => 0, 'held' => 1, 'left_out' => 0], 'supporters' => ['created' => 2, 'updated' => 0], 'gifts' => ['created' => 2, 'amount' => '35.50', 'amounts' => ['USD' => '35.50']], 'promised' => ['created' => 0, 'amounts' => []], 'source_amount' => '40.00', 'source_amounts' => ['USD' => '40.00'], 'untaken' => [], 'balanced' => true, 'dry_run' => false], array_diff_key($report, ['intake' => 1]));
         self::assertSame('Monthly', DB::table('intakes')->where('id', $report['intake'])->value('name'));
 
         $again = json_decode($this->run_('intake:run', $this->file(self::FILE), '--json')->getOutput(), true);

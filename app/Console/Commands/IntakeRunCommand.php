@@ -31,13 +31,15 @@ final class IntakeRunCommand extends Command
 
     private LoadQueue $queue;
 
+    private Proof $proof;
+
     protected $signature = 'intake:run {file : a spreadsheet (CSV, XLSX, XLS, ODS), contact cards or JSON} {--plan= : saved column plan to use} {--sheet= : sheet of the workbook} {--name= : name of the intake} {--dry-run : plan everything, write nothing to supporters and gifts} {--problems : with --json, name what keeps rows and what they are warned of} {--json : print the result as one JSON object}';
 
     protected $description = 'Brings a file in: reads, maps, checks, matches, loads and proves it';
 
     public function handle(Opening $opening, Runner $runner, Proof $proof, LoadQueue $queue): int
     {
-        $this->queue = $queue;
+        [$this->queue, $this->proof] = [$queue, $proof];
         try {
             $plan = $this->plan();
             $file = (string) $this->argument('file');
@@ -151,7 +153,7 @@ final class IntakeRunCommand extends Command
         if ($this->option('json')) {
             $this->line(json_encode([
                 'intake' => $intake->id, 'rows' => $report['rows'], 'outcomes' => $report['outcomes'], 'supporters' => $report['supporters'], 'gifts' => $report['gifts'], 'promised' => $report['promised'],
-                'source_amount' => $report['source_amount'], 'source_amounts' => $report['source_amounts'], 'balanced' => $report['balanced'], 'dry_run' => $dry, ...($this->option('problems') === true ? ['problems' => $this->problems($intake)] : []),
+                'source_amount' => $report['source_amount'], 'source_amounts' => $report['source_amounts'], 'untaken' => $this->proof->untaken($intake), 'balanced' => $report['balanced'], 'dry_run' => $dry, ...($this->option('problems') === true ? ['problems' => $this->problems($intake)] : []),
             ], JSON_THROW_ON_ERROR));
 
             return;
@@ -164,6 +166,9 @@ final class IntakeRunCommand extends Command
             $this->line(sprintf('%s %s in the file = %s in new gifts%s + %s there before + %s held + %s left out', $currency, $of($report['source_amounts']), $money['new'], $money['promised'] === '0.00' ? '' : " + {$money['promised']} promised", $money['there'], $money['held'], $money['left_out']));
         }
         $this->line(sprintf('%d new gifts%s', $report['gifts']['created'], $report['promised']['created'] > 0 ? ", {$report['promised']['created']} promises" : ''));
+        foreach ($this->proof->untaken($intake) as $one) {
+            $this->line(sprintf('Not taken, since the record has another: %s in %d rows', $one['label'], $one['rows']));
+        }
         $this->line($report['balanced'] ? 'It balances.' : implode(' ', $report['faults']));
     }
 

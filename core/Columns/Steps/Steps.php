@@ -66,6 +66,18 @@ final readonly class Steps
         return false;
     }
 
+    /** Whether the column says the opposite of what it feeds, as "Do not mail" does. */
+    public function turnsRound(): bool
+    {
+        foreach ($this->list as $step) {
+            if ($step instanceof YesNo && $step->reversed) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** @return list<array<string, mixed>> */
     public function toArray(): array
     {

@@ -27,7 +27,7 @@ final readonly class YesNo implements Step
         private array $yes = [],
         private array $no = [],
         private string $blank = 'blank',
-        private bool $reversed = false,
+        public bool $reversed = false,
     ) {
         $meanings = [];
         foreach (['yes' => $yes, 'no' => $no] as $meaning => $words) {

@@ -26,10 +26,8 @@ final class EmailFormat implements Format
         $bare = preg_replace('/^(?:mailto:\s*)|^[^<>]*<([^<>]+)>$/i', '$1', $written) ?? $written;
         $bare = trim($bare, " ;,<>'\"");
         $value = mb_strtolower($bare);
-        if (preg_match('/[\s()]/u', $value) === 1) {
-            return Understood::not('email.form', "\"{$written}\" is not an email address: it has a blank or a remark inside", 'Correct it, or leave this value out');
-        }
-        if (strlen($value) > 190 || preg_match('/@[^@]+\.[^@.\d]{2,}$/u', $value) !== 1 || ! $this->validator->isValid($value, new RFCValidation)) {
+        // The standard allows blanks and remarks in parentheses inside; nobody's address has them.
+        if (strlen($value) > 190 || preg_match('/[\s()]/u', $value) === 1 || preg_match('/@[^@]+\.[^@.\d]{2,}$/u', $value) !== 1 || ! $this->validator->isValid($value, new RFCValidation)) {
             return Understood::not('email.form', "\"{$written}\" is not an email address", 'Correct it, or leave this value out');
         }
 

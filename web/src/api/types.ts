@@ -331,6 +331,8 @@ export interface Proof {
   balanced: boolean;
   faults: string[];
   held_by_reason: { code: string; field: string; reason: string; rows: number; example: string }[];
+  /** What rows say and the load does not take, since the records have other values. */
+  untaken: { field: string; label: string; rows: number }[];
   written: { subject: string; made: number; filled: number; replaced: number }[];
   sample: { number: number; display: string; supporter_id: number; outcome: Outcome }[];
   undo_report: UndoReport | null;

@@ -13,6 +13,7 @@ import { LoadStage } from '../intakes/load/LoadStage';
 import { MatchesStage } from '../intakes/matches/MatchesStage';
 import { ProofStage } from '../intakes/proof/ProofStage';
 import { RecordsPage } from '../intakes/proof/RecordsPage';
+import { UntakenPage } from '../intakes/proof/UntakenPage';
 import { RowPage } from '../intakes/RowPage';
 import { TemplatePage } from '../intakes/TemplatePage';
 import { SourceStage } from '../intakes/source/SourceStage';
@@ -65,6 +66,7 @@ export function App() {
           <Route path="load" element={<LoadStage />} />
           <Route path="proof" element={<ProofStage />} />
           <Route path="records" element={<RecordsPage />} />
+          <Route path="untaken" element={<UntakenPage />} />
           <Route path="rows/:number" element={<RowPage />} />
         </Route>
         <Route path="plans" element={<PlansPage />} />

@@ -14,7 +14,7 @@ import { Origin } from './Origin';
 
 const names: [string, string][] = [
   ['title', 'Title'], ['first_name', 'First name'], ['middle_name', 'Middle name'], ['last_name', 'Last name'], ['suffix', 'Suffix'], ['nickname', 'Nickname'], ['birth_date', 'Birth date'], ['organization_name', 'Organization'],
-  ['envelope_name', 'On envelopes'], ['greeting', 'Greeting'], ['first_known_on', 'First known on'], ['consent_mail', 'Mail'], ['consent_email', 'Email'], ['consent_phone', 'Phone calls'], ['notes', 'Notes'],
+  ['envelope_name', 'On envelopes'], ['greeting', 'Greeting'], ['first_known_on', 'First known on'], ['consent_mail', 'Mail'], ['consent_mail_on', 'Mail since'], ['consent_email', 'Email'], ['consent_email_on', 'Email since'], ['consent_phone', 'Phone calls'], ['consent_phone_on', 'Calls since'], ['notes', 'Notes'],
 ];
 
 /** Said only where it is not good. */

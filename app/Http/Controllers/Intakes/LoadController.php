@@ -21,6 +21,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
+use PineSieve\Core\Standards\FieldCatalog;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Loading an intake, proving it, and taking it back. */
@@ -90,6 +91,7 @@ final class LoadController extends Controller
         return response()->json([
             ...$proof->report($intake),
             'held_by_reason' => $proof->heldByReason($intake),
+            'untaken' => $proof->untaken($intake),
             'written' => $intake->loaded_at === null ? [] : $proof->written($intake),
             'sample' => $sample,
             'undo_report' => $intake->undo_report,
@@ -111,6 +113,23 @@ final class LoadController extends Controller
         $counts = DB::table('intake_outcomes')->where('intake_id', $intake->id)->groupBy('outcome')->selectRaw('outcome, count(*) as n')->pluck('n', 'outcome');
 
         return response()->json(['rows' => $rows->map(static fn ($row): array => ['number' => $row->number, 'display' => $row->display, 'supporter_id' => $row->supporter_id, 'gifts_new' => $row->gifts_new, 'money' => (object) RowMoney::fromColumns($row, $intake->currency)->all->toArray()]), 'more' => $rows->count() === 200, 'counts' => array_map(static fn (string $outcome): int => $counts[$outcome] ?? 0, array_combine($in = ['new', 'updated', 'unchanged'], $in))]);
+    }
+
+    /** What rows say and the load does not take, since the records have other values. */
+    public function untaken(Request $request, Intake $intake, Proof $proof, FieldCatalog $catalog): JsonResponse
+    {
+        $this->authorize('viewRows', [Intake::class, $intake]);
+        $fields = array_column($proof->untaken($intake), 'field');
+        $field = (string) $request->query('field', '');
+        abort_unless($field === '' || in_array($field, $fields, true), 404);
+        $rows = DB::table('intake_untaken as t')->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 't.intake_id')->on('r.unit', 't.unit'))
+            ->where('t.intake_id', $intake->id)->whereIn('t.field', $field === '' ? $fields : [$field])->where('t.number', '>', (int) $request->query('after', '0'))
+            ->orderBy('t.number')->orderBy('t.unit')->orderBy('t.place')->limit(200)->get(['t.number', 'r.display', 'r.supporter_id', 't.field', 't.stored', 't.written']);
+        // A page ends with a row, never in it.
+        $last = $rows->count() === 200 ? $rows->last()?->number : null;
+        $whole = $last === null || $rows->first()?->number === $last ? $rows : $rows->filter(static fn ($row): bool => $row->number !== $last)->values();
+
+        return response()->json(['rows' => $whole->map(static fn ($row): array => [...(array) $row, 'label' => $catalog->has($row->field) ? $catalog->field($row->field)->label : $row->field]), 'more' => $last !== null]);
     }
 
     /** The original file, as it came. */

@@ -12,6 +12,7 @@ import { ShowMore } from '../../shared/ShowMore';
 import { useMore } from '../../shared/useMore';
 import { NotSifted } from '../NotSifted';
 import { Money, Rows } from '../proof/Equations';
+import { Untaken } from '../proof/Untaken';
 import { isLoaded, useIntakeAction, useThisIntake } from '../queries';
 import { AboutSource } from './AboutSource';
 import { Changes } from './Changes';
@@ -50,6 +51,7 @@ export function LoadStage() {
               <Money proof={proof.data} small planned={!loaded} />
             </div>
           )}
+          {proof.data !== undefined && <Untaken intake={intake} proof={proof.data} />}
         </Pane>
         {about ? <AboutSource intake={intake} onClose={() => setAbout(false)} /> : <Pane title="Row by row" right={<Chips label="Which rows" value={show} onChange={setShow} options={(Object.keys(words) as Outcome[]).map((outcome) => ({ value: outcome, text: `${words[outcome]} ${count(intake.outcomes[outcome])}` }))} />}>
           <div className="pane-body" tabIndex={0}>

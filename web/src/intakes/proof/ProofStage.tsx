@@ -9,6 +9,7 @@ import { Pane } from '../../shared/Pane';
 import { isLoaded, useIntakeAction, useThisIntake } from '../queries';
 import { Money, Rows } from './Equations';
 import { Undo } from './Undo';
+import { Untaken } from './Untaken';
 import { UndoneReport } from './UndoneReport';
 
 const isOneCurrency = (proof: Proof): boolean => Object.keys(proof.source_amounts).length < 2;
@@ -43,6 +44,7 @@ export function ProofStage() {
         <div style={{ display: 'grid', gridTemplateRows: 'auto auto minmax(0, 1fr)', gap: 12, minHeight: 0 }}>
           <Pane title="Every row" note={stamp}>
             <Rows proof={data} onPick={(outcome) => void navigate(outcome === 'held' || outcome === 'left_out' ? `/intakes/${intake.id}/load` : `/intakes/${intake.id}/records?outcome=${outcome}`)} />
+            <Untaken intake={intake} proof={data} />
           </Pane>
           <Pane title={isOneCurrency(data) ? 'All the money' : 'All the money, by currency'} note={stamp}>
             <Money proof={data} small={hasMoney(data.money.there) || hasMoney(data.money.promised)} />

@@ -5,7 +5,7 @@ import { Money, Rows } from './Equations';
 
 const proof: Proof = {
   rows: 1204, outcomes: { new: 906, updated: 131, unchanged: 116, held: 38, left_out: 13 }, supporters: { created: 906, updated: 131 }, gifts: { created: 1377, amount: '85310.50', amounts: { USD: '85310.50' } },
-  money: { new: { USD: '85310.50' }, promised: {}, there: {}, held: { USD: '2560.00' }, left_out: { USD: '250.00' } }, promised: { created: 0, amounts: {} }, source_amounts: { USD: '88120.50' }, balanced: true, faults: [], held_by_reason: [], written: [], sample: [], undo_report: null, can_redo: false, passed: [],
+  money: { new: { USD: '85310.50' }, promised: {}, there: {}, held: { USD: '2560.00' }, left_out: { USD: '250.00' } }, promised: { created: 0, amounts: {} }, source_amounts: { USD: '88120.50' }, balanced: true, faults: [], held_by_reason: [], untaken: [], written: [], sample: [], undo_report: null, can_redo: false, passed: [],
 };
 const read = (html: string): string => html.replace(/<[^>]+>/g, ' ').replace(/\s+/g, ' ').trim();
 

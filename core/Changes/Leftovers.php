@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Changes;
+
+use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Records\Identifier;
+use PineSieve\Core\Records\IncomingRecord;
+use PineSieve\Core\Records\RecordPart;
+use PineSieve\Core\Records\SupporterRecord;
+use PineSieve\Core\Standards\FieldPlace;
+
+/** What a row says of someone who is known and what is not so once its changes are in: nothing of a file goes under without a word. */
+final class Leftovers
+{
+    private function __construct()
+    {
+    }
+
+    /**
+     * @param  SupporterRecord  $after  as it is with the row's changes
+     * @return list<Untaken>
+     */
+    public static function of(IncomingRecord $record, SupporterRecord $after): array
+    {
+        return [...self::fields($record, $after), ...self::contacts($record, $after), ...self::lists($record, $after)];
+    }
+
+    /** @return list<Untaken> */
+    private static function fields(IncomingRecord $record, SupporterRecord $after): array
+    {
+        $places = $record->kind === $after->kind() && $record->kind !== SupporterKind::Household ? [...FieldPlace::OF_NAME, ...FieldPlace::FURTHER] : FieldPlace::FURTHER;
+        $said = [...$record->fields(), ...$record->further];
+        $given = array_diff_key(array_flip($places), array_diff_key(['greeting' => 1, 'envelope_name' => 1], $record->further));
+        $untaken = [];
+        foreach ($given as $column => $field) {
+            if (($said[$column] ?? '') !== '' && mb_strtolower($said[$column]) !== mb_strtolower($after->field($column))) {
+                $untaken[] = new Untaken($field, $after->field($column), $said[$column]);
+            }
+        }
+
+        return $untaken;
+    }
+
+    /** @return list<Untaken> */
+    private static function contacts(IncomingRecord $record, SupporterRecord $after): array
+    {
+        $untaken = [];
+        foreach (['email' => [$record->emails, $after->emails, 'address'], 'phone' => [$record->phones, $after->phones, 'number']] as $field => [$incoming, $stored, $column]) {
+            $there = self::values($stored, $column);
+            foreach ($incoming as $contact) {
+                if (! in_array(mb_strtolower($contact->value), array_map(mb_strtolower(...), $there), true)) {
+                    $untaken[] = new Untaken($field, $there[0] ?? '', $contact->value);
+                }
+            }
+        }
+        foreach ($record->addresses as $address) {
+            $line = $address->stored->line();
+            $sameness = $address->stored->sameness();
+            $isThere = array_filter($after->addresses, static function (RecordPart $part) use ($line, $sameness): bool {
+                $stored = Address::fromParts($part->values);
+
+                return ($sameness !== '' && $stored->sameness() === $sameness) || mb_strtolower($stored->line()) === mb_strtolower($line);
+            }) !== [];
+            if (! $isThere && $line !== '') {
+                $untaken[] = new Untaken('address.line1', $after->addresses === [] ? '' : Address::fromParts($after->addresses[0]->values)->line(), $line);
+            }
+        }
+
+        return $untaken;
+    }
+
+    /** @return list<Untaken> */
+    private static function lists(IncomingRecord $record, SupporterRecord $after): array
+    {
+        $untaken = [];
+        $ids = array_map(static fn (RecordPart $part): string => (new Identifier($part->value('system'), $part->value('value')))->sameness(), $after->identifiers);
+        foreach ($record->identifiers as $identifier) {
+            if (! in_array($identifier->sameness(), $ids, true)) {
+                $untaken[] = new Untaken('id.old', self::values($after->identifiers, 'value')[0] ?? '', $identifier->value);
+            }
+        }
+        foreach (['groups' => $record->groups, 'tags' => $record->tags] as $field => $names) {
+            $there = array_map(mb_strtolower(...), self::values($after->memberships, 'name'));
+            foreach ($names as $name) {
+                if (! in_array(mb_strtolower($name), $there, true)) {
+                    $untaken[] = new Untaken($field, '', $name);
+                }
+            }
+        }
+        $custom = array_combine(self::values($after->custom, 'field'), self::values($after->custom, 'value'));
+        foreach ($record->custom as $field => $value) {
+            $there = explode("\n", $custom[$field] ?? '');
+            if (($custom[$field] ?? '') !== $value && array_diff(explode("\n", $value), $there) !== []) {
+                $untaken[] = new Untaken($field, $custom[$field] ?? '', $value);
+            }
+        }
+
+        return $untaken;
+    }
+
+    /**
+     * @param  list<RecordPart>  $parts
+     * @return list<string>
+     */
+    private static function values(array $parts, string $column): array
+    {
+        return array_map(static fn (RecordPart $part): string => $part->value($column), $parts);
+    }
+}
