@@ -133,6 +133,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('preview', [RowController::class, 'preview']);
             Route::post('edits', [RowController::class, 'edit']);
             Route::post('edits/blank', [RowController::class, 'blank']);
+            Route::post('edits/leave-out', [RowController::class, 'leaveOut']);
             Route::delete('edits', [RowController::class, 'takeBack']);
             Route::post('trial', [LoadController::class, 'trial']);
             Route::post('load', [LoadController::class, 'load']);

@@ -11,7 +11,6 @@ use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Columns\Likeness;
-use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Columns\Steps\Formula;
 use PineSieve\Core\Columns\Steps\Join;
 use PineSieve\Core\Columns\Steps\Row;
@@ -20,6 +19,7 @@ use PineSieve\Core\Columns\Steps\StepFault;
 use PineSieve\Core\Columns\Steps\Steps;
 use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Standards\Standards;
+use PineSieve\Core\Standards\Target;
 use PineSieve\Core\Text\Tidy;
 
 /** The columns of an intake as a person looks at them. */
@@ -31,6 +31,7 @@ final readonly class ColumnView
     public function __construct(
         private Standards $standards,
         private Staged $staged,
+        private Mappers $mappers,
     ) {
     }
 
@@ -57,6 +58,7 @@ final readonly class ColumnView
                 'rows' => $profile->rows,
                 'distinct' => $profile->distinct,
                 'exact' => $profile->exact,
+                'gifts' => $this->gifts($choice, $plan, $profiles),
                 'samples' => array_map(strval(...), array_slice(array_keys($profile->values), 0, 3)),
             ], $plan->choices, $profiles, array_keys($profiles)),
             'constants' => array_map(fn ($constant): array => [...$constant->toArray(), 'label' => $this->standards->catalog->has($constant->target) ? $this->standards->catalog->field($constant->target)->label : $constant->target], $plan->constants),
@@ -66,6 +68,27 @@ final readonly class ColumnView
             'plan_name' => $intake->plan_name,
             'offered_plan' => $intake->settings['offered_plan'] ?? null,
         ];
+    }
+
+    /**
+     * How many rows have a gift that a detail of one can belong to: those with an amount, or without any such column, with a date.
+     *
+     * @param  list<ColumnProfile>  $profiles
+     */
+    private function gifts(ColumnChoice $choice, ColumnPlan $plan, array $profiles): ?int
+    {
+        $target = Target::tryParse((string) $choice->target());
+        if ($target === null || $target->party !== '' || ! str_starts_with($target->field, 'gift.')) {
+            return null;
+        }
+        $filled = static function (string $part) use ($plan, $profiles, $target): int {
+            $column = $plan->columns()[$target->with(field: "gift.{$part}")->key()] ?? null;
+
+            return $column === null ? 0 : $profiles[$column]->filled;
+        };
+        $amounts = $filled('amount');
+
+        return $amounts > 0 ? $amounts : min($filled('date'), max($filled('kind'), $filled('fund')));
     }
 
     /** Whether a person must say in which order the dates stand before the column is settled. */
@@ -79,7 +102,7 @@ final readonly class ColumnView
     {
         $profile = $intake->columnProfiles()[$column];
         $choice = $plan->choices[$column];
-        $mapper = new RowMapper($plan, $this->standards, $intake->choices()->system);
+        $mapper = $this->mappers->of($intake, $plan);
         $values = [];
         foreach ($this->cells($intake, $choice, $column, $profile) as [$value, $count, $cells]) {
             $row = $mapper->row($cells);

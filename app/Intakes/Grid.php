@@ -21,7 +21,6 @@ use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\Feed;
-use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Columns\Steps\Split;
 use PineSieve\Core\Columns\Steps\Steps;
 use PineSieve\Core\Reading\CannotRead;
@@ -44,6 +43,7 @@ final readonly class Grid
         private SourceStore $sources,
         private Bulk $bulk,
         private Taken $taken,
+        private Mappers $mappers,
     ) {
     }
 
@@ -89,7 +89,7 @@ final readonly class Grid
     public function problems(array $columns, array $rows): array
     {
         $plan = $this->plan($columns);
-        $mapper = new RowMapper($plan, $this->standards);
+        $mapper = $this->mappers->ofTyped($plan);
         $mapped = array_map($mapper->map(...), array_filter($rows, static fn (array $cells): bool => trim(implode('', $cells)) !== ''));
         $stored = $this->reader->read(array_values(array_unique(array_filter(array_map(static fn ($row): int => $row->record()->supporter, $mapped)))));
         $problems = [];

@@ -176,12 +176,12 @@ final readonly class Proof
     private static function count(array &$counts, Change $change, bool $isNew): void
     {
         $subject = match ($change->subject) {
-            Subject::Supporter => 'Names and dates', Subject::Address => 'Address', Subject::Email => 'Email', Subject::Phone => 'Phone', Subject::Identifier => 'Id in the old system', Subject::Membership => 'Group or tag', Subject::Custom => 'Field of your own', Subject::Link => 'Link', Subject::Gift => 'Gift',
+            Subject::Supporter => 'Names and dates', Subject::Address => 'Address', Subject::Email => 'Email', Subject::Phone => 'Phone', Subject::Identifier => 'Id in the old system', Subject::Membership => 'Group or tag', Subject::Custom => 'Field of your own', Subject::Link => 'Link', Subject::Unread => 'Could not be read, kept as written', Subject::Gift => 'Gift',
         };
         $counts[$subject] ??= ['subject' => $subject, 'made' => 0, 'filled' => 0, 'replaced' => 0];
         if ($change->action === Action::Create) {
             // An email for someone who had none fills a blank; a gift is always new.
-            $counts[$subject][$isNew || in_array($change->subject, [Subject::Gift, Subject::Link], true) ? 'made' : 'filled']++;
+            $counts[$subject][$isNew || in_array($change->subject, [Subject::Gift, Subject::Link, Subject::Unread], true) ? 'made' : 'filled']++;
 
             return;
         }

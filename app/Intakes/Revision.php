@@ -53,6 +53,15 @@ final readonly class Revision
         $this->work($intake, count($numbers) > self::AT_ONCE ? null : $numbers);
     }
 
+    /** Leaves the rows out that have one kind of problem. */
+    public function leaveOut(Intake $intake, string $code, string $field, ?int $userId): void
+    {
+        $numbers = DB::table('intake_problems as p')->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'p.intake_id')->on('r.number', 'p.number')->where('r.outcome', 'held'))
+            ->where('p.intake_id', $intake->id)->where('p.blocks', true)->where('p.code', $code)->where('p.field', $field)->distinct()->orderBy('p.number')->pluck('p.number')->all();
+        $this->bulk->insert('intake_edits', ['intake_id', 'kind', 'number', 'to', 'user_id'], array_map(static fn (int $number): array => [$intake->id, 'row', $number, 'out', $userId], $numbers));
+        $this->work($intake, count($numbers) > self::AT_ONCE ? null : $numbers);
+    }
+
     /** Takes back the latest decision of a kind; null if there is none. */
     public function takeBack(Intake $intake, string $kind): ?int
     {

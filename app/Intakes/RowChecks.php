@@ -90,7 +90,7 @@ final readonly class RowChecks
             foreach ($found as $problem) {
                 $field = $prefix.$problem->field;
                 $problem = $problem->at($field, $this->columns[$field] ?? null);
-                $problems[] = $passes ? $problem->passed() : $problem;
+                $problems[] = $passes ? $problem->warning() : $problem;
             }
         }
 

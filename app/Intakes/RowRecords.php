@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Intakes;
 
 use App\Models\Intake;
-use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Standards\Standards;
 
@@ -17,20 +16,21 @@ final readonly class RowRecords
     public function __construct(
         private Staged $staged,
         private Standards $standards,
+        private Mappers $mappers,
     ) {
     }
 
     /** @return \Generator<int, IncomingRecord> by unit, of the rows that nothing is wrong with */
     public function of(Intake $intake): \Generator
     {
-        $mapper = new RowMapper($intake->columnPlan(), $this->standards, $intake->choices()->system);
+        $mapper = $this->mappers->of($intake);
         $after = 0;
         do {
             $rows = $this->staged->rows($intake->id, $after, self::CHUNK);
             $edits = Edits::of($intake->id, array_keys($rows));
             foreach ($rows as $number => $cells) {
                 $row = $mapper->map($edits->corrected($number, $cells), true);
-                foreach ($row->problems === [] || $row->onlyPoints() ? $row->parties : [] as $part => $party) {
+                foreach ($row->blocking() === [] || $row->onlyPoints() ? $row->parties : [] as $part => $party) {
                     yield Unit::of($number, $part) => $party->record;
                 }
             }

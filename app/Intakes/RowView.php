@@ -17,7 +17,6 @@ use PineSieve\Core\Changes\Projection;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\Feed;
-use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\Currency;
 use PineSieve\Core\Records\IncomingAddress;
@@ -36,6 +35,7 @@ final readonly class RowView
         private Standards $standards,
         private ChangeWords $words,
         private Planners $planners,
+        private Mappers $mappers,
     ) {
     }
 
@@ -114,7 +114,7 @@ final readonly class RowView
     {
         $raw = $this->staged->chosen($intake->id, [$number])[$number] ?? [];
         $edits = Edits::of($intake->id, [$number]);
-        $mapped = (new RowMapper($intake->columnPlan(), $this->standards, $intake->choices()->system))->map($edits->corrected($number, $raw), $edits->accepts($number, $intake->choices()));
+        $mapped = $this->mappers->of($intake)->map($edits->corrected($number, $raw), $edits->accepts($number, $intake->choices()));
         $findings = json_decode((string) DB::table('intake_results')->where('intake_id', $intake->id)->where('unit', Unit::of($number))->value('findings'), true) ?? [];
         $sight = Sight::ofUser();
         $hidden = array_keys(array_filter(['Address' => 'address.line1', 'Email' => 'email', 'Phone' => 'phone', 'Id in the old system' => 'id.old', 'First known on' => 'first_known', 'Gifts' => 'gift.amount'], static fn (string $field): bool => ! $sight->sees($field)));

@@ -8,6 +8,7 @@ use App\Matching\Against;
 use PineSieve\Core\Changes\Effects;
 use PineSieve\Core\Changes\FieldGroup;
 use PineSieve\Core\Changes\MatchEffect;
+use PineSieve\Core\Standards\Unreadable;
 
 /** What a person chose for a whole intake. */
 final readonly class Settings
@@ -31,6 +32,8 @@ final readonly class Settings
      * @param  bool  $addsNew  whether those whom nobody knows are added, or their rows left out
      * @param  bool  $asksUnsure  whether nothing is loaded as long as a row is unsure, or unsure rows are held
      * @param  Against  $against  whom rows are compared with
+     * @param  array<string, Unreadable>  $unreadable  key of a field to what becomes of values that can't be read, where that is not as the standards say
+     * @param  bool  $notesUnread  whether such values get a line in the notes as well
      * @param  bool  $isQuiet  whether other systems are told nothing of its changes
      */
     public function __construct(
@@ -51,6 +54,8 @@ final readonly class Settings
         public bool $addsNew = true,
         public bool $asksUnsure = false,
         public Against $against = new Against,
+        public array $unreadable = [],
+        public bool $notesUnread = false,
     ) {
     }
 
@@ -72,6 +77,8 @@ final readonly class Settings
             ($data['new'] ?? 'add') !== 'leave out',
             ($data['unsure'] ?? 'hold') === 'ask',
             Against::fromArray($data['against'] ?? null),
+            array_filter(array_map(static fn (mixed $choice): ?Unreadable => is_string($choice) ? Unreadable::tryFrom($choice) : null, (array) ($data['unreadable'] ?? []))),
+            (bool) ($data['notes_unread'] ?? false),
         );
     }
 
@@ -83,6 +90,7 @@ final readonly class Settings
             'groups' => $this->groups, 'groups_new' => $this->groupsNew, 'tags' => $this->tags, 'tags_new' => $this->tagsNew, 'no_contact' => $this->noContact,
             'description' => $this->description, 'agreed' => $this->agreed, 'agreed_by' => $this->agreedBy, 'is_quiet' => $this->isQuiet,
             'effects' => (object) array_map(static fn (MatchEffect $effect): string => $effect->value, $this->ownEffects), 'new' => $this->addsNew ? 'add' : 'leave out', 'unsure' => $this->asksUnsure ? 'ask' : 'hold', 'against' => $this->against->toArray(),
+            'unreadable' => (object) array_map(static fn (Unreadable $choice): string => $choice->value, $this->unreadable), 'notes_unread' => $this->notesUnread,
         ];
     }
 

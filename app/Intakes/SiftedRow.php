@@ -12,6 +12,8 @@ use PineSieve\Core\Changes\PartsPlanner;
 use PineSieve\Core\Changes\Planner;
 use PineSieve\Core\Changes\Projection;
 use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Changes\Untaken;
+use PineSieve\Core\Columns\FedValue;
 use PineSieve\Core\Columns\MappedRow;
 use PineSieve\Core\Columns\Party;
 use PineSieve\Core\Columns\PartyLink;
@@ -62,19 +64,19 @@ final class SiftedRow
             return [$row, [$this->result($number, $row, ['outcome' => Outcome::LeftOut->value, 'reason' => $byPerson === 'out' ? null : $reason, ...($byPerson !== 'out' && RowRules::isNoRecord((string) $reason) ? RowMoney::none()->columns($this->currency) : [])])]];
         }
         $isHeld = $byPerson === 'hold';
-        if ($isHeld || ($row->problems !== [] && ! $row->onlyPoints())) {
-            return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => $row->problems !== [] ? 'problem' : 'person'])]];
+        if ($isHeld || ($row->blocking() !== [] && ! $row->onlyPoints())) {
+            return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => $row->blocking() !== [] ? 'problem' : 'person'])]];
         }
         $who = $row->record()->supporter;
         if ($who > 0 && $this->candidates->record($who) === null && $this->edits->match($number) === null) {
             return [$row->withProblems([Grid::nobody($who, $this->checks->column('supporter'))]), [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'problem'])]];
         }
         $judgements = $this->judgements($number, $row, $keys);
-        if ($row->problems !== []) {
+        if ($row->blocking() !== []) {
             if ($judgements[0]->verdict !== Verdict::Known) {
                 return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'problem', 'verdict' => Results::POINTS])]];
             }
-            $row = $row->withProblems([]);
+            $row = $row->withoutBlocking();
         }
         $new = $this->settings->addsNew || $byPerson === 'in' ? [] : array_filter($judgements, static fn (Judgement $judgement): bool => $judgement->verdict === Verdict::New);
         if (isset($new[0])) {
@@ -152,16 +154,18 @@ final class SiftedRow
             $changes[$from] = [...$changes[$from], ...$this->link($number, $from, $place, $link, $stored[$from], $refs)];
         }
         $problems = $this->checks->problems($row, $stored, $changes, $this->edits->passes($number));
-        $row = $row->withProblems($problems);
-        if (array_filter($problems, static fn (Problem $problem): bool => $problem->blocks) !== []) {
+        $row = $row->withProblems([...$row->problems, ...$problems]);
+        if ($row->blocking() !== []) {
             return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'problem', 'verdict' => $judgements[0]->verdict->value])]];
         }
+        $details = array_map(static fn (FedValue $value): Untaken => new Untaken($value->target->field, '', $value->value), $row->details);
         $results = [];
         $writes = array_filter($changes) !== [];
         foreach ($row->parties as $part => $party) {
             $outcome = $part > 0 ? Results::WITH : ($stored[0] === null ? Outcome::New : ($writes ? Outcome::Updated : Outcome::Unchanged))->value;
             $results[] = $this->comingIn($number, $part, $row, $party, $keys[Unit::of($number, $part)] ?? [], $judgements[$part], $stored[$part], $changes[$part], $outcome);
         }
+        $results[0]['untaken'] = [...$results[0]['untaken'], ...$details];
 
         return [$row, $results];
     }

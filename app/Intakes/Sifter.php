@@ -51,6 +51,7 @@ final class Sifter
         private readonly Taken $taken,
         private readonly Trial $trial,
         private readonly Planners $planners,
+        private readonly Mappers $mappers,
     ) {
     }
 
@@ -79,7 +80,7 @@ final class Sifter
             $mapped[$number] = $row = $this->mapper->map($cells, $edits->accepts($number, $this->settings));
             $reasons[$number] = $edits->row($number) === 'in' ? null : $this->rules->reason($this->kindOf($number, $cells), $this->mapper->row($cells));
             // Rows that will not come in are nobody that a later row could be.
-            $comesIn = ($row->problems === [] || $row->onlyPoints()) && in_array($edits->row($number), [null, 'in'], true) && $reasons[$number] === null;
+            $comesIn = ($row->blocking() === [] || $row->onlyPoints()) && in_array($edits->row($number), [null, 'in'], true) && $reasons[$number] === null;
             foreach ($comesIn ? $row->parties : [] as $part => $party) {
                 $keys[Unit::of($number, $part)] = [...$this->matcher->keysOfIncoming($party->record), ...RowChecks::uniqueKeys($this->uniques, $party->record)];
             }
@@ -104,7 +105,7 @@ final class Sifter
         $this->intake = $intake;
         $this->settings = $intake->choices();
         $plan = $intake->columnPlan();
-        $this->mapper = new RowMapper($plan, $this->standards, $this->settings->system);
+        $this->mapper = $this->mappers->of($intake, $plan);
         $this->rules = $plan->rows;
         $this->uniques = new Uniques($this->standards->catalog);
         $this->kinds = new RowKind($plan->headers());

@@ -57,6 +57,7 @@ final readonly class MergeView
 
         return match ($subject) {
             'gift' => "gift of {$values['currency']} {$values['amount']} on {$values['given_on']}".(($values['fund'] ?? '') === '' ? '' : ", {$values['fund']}"),
+            'unread' => ($this->catalog->has((string) $values['field']) ? $this->catalog->field((string) $values['field'])->label : $values['field']).", as written: {$values['value']}",
             'custom' => ($this->catalog->has((string) $values['field']) ? $this->catalog->field((string) $values['field'])->label : $values['field']).": {$values['value']}",
             default => "{$subject} ".$this->text(['address' => 'addresses', 'email' => 'emails', 'phone' => 'phones', 'identifier' => 'identifiers', 'membership' => 'memberships', 'link' => 'links'][$subject] ?? '', new RecordPart(0, $values), []),
         };

@@ -28,7 +28,7 @@ final readonly class RecordReader
         }
         $in = implode(',', $ids);
         $parts = [];
-        foreach (['address', 'email', 'phone', 'identifier', 'membership', 'custom', 'link'] as $subject) {
+        foreach (['address', 'email', 'phone', 'identifier', 'membership', 'custom', 'link', 'unread'] as $subject) {
             $columns = Tables::COLUMNS[$subject];
             $order = in_array('is_primary', $columns, true) ? 'is_primary desc, id' : 'id';
             foreach ($this->db->select('select id, supporter_id, `'.implode('`,`', $columns).'` from '.Tables::NAMES[$subject]." where supporter_id in ({$in}) order by {$order}") as $row) {
@@ -44,7 +44,7 @@ final readonly class RecordReader
         foreach ($this->db->select('select id, version, `'.implode('`,`', Tables::COLUMNS['supporter'])."` from supporters where id in ({$in})") as $row) {
             $fields = (array) $row;
             unset($fields['id'], $fields['version']);
-            $records[$row->id] = new SupporterRecord($row->id, $row->version, $fields, $parts['address'][$row->id] ?? [], $parts['email'][$row->id] ?? [], $parts['phone'][$row->id] ?? [], $parts['identifier'][$row->id] ?? [], $parts['membership'][$row->id] ?? [], $parts['custom'][$row->id] ?? [], $parts['link'][$row->id] ?? [], $gifts[$row->id] ?? []);
+            $records[$row->id] = new SupporterRecord($row->id, $row->version, $fields, $parts['address'][$row->id] ?? [], $parts['email'][$row->id] ?? [], $parts['phone'][$row->id] ?? [], $parts['identifier'][$row->id] ?? [], $parts['membership'][$row->id] ?? [], $parts['custom'][$row->id] ?? [], $parts['link'][$row->id] ?? [], $gifts[$row->id] ?? [], [], $parts['unread'][$row->id] ?? []);
         }
 
         return $records;
@@ -71,7 +71,7 @@ final readonly class RecordReader
         $things = [];
         foreach ($this->read($ids) as $id => $record) {
             $things[$id]["supporter:{$id}"] = $record->fields;
-            foreach (['address' => $record->addresses, 'email' => $record->emails, 'phone' => $record->phones, 'identifier' => $record->identifiers, 'membership' => $record->memberships, 'custom' => $record->custom, 'link' => $record->links] as $subject => $parts) {
+            foreach (['address' => $record->addresses, 'email' => $record->emails, 'phone' => $record->phones, 'identifier' => $record->identifiers, 'membership' => $record->memberships, 'custom' => $record->custom, 'link' => $record->links, 'unread' => $record->unread] as $subject => $parts) {
                 foreach ($parts as $part) {
                     $things[$id]["{$subject}:{$part->ref}"] = $part->values;
                 }

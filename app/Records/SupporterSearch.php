@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Records;
 
 use App\Models\Supporter;
+use App\Standards\Shortfalls;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 
@@ -14,6 +15,7 @@ final class SupporterSearch
     public const NAMED = [
         'alike' => 'may be the same as someone else: likely duplicates',
         'unreachable' => 'have no address, email or phone in good condition',
+        'unread' => 'have a value that could not be read, and nothing in its place yet',
         'unchecked' => 'have an address that is not known to be in postal form',
     ];
 
@@ -43,6 +45,8 @@ final class SupporterSearch
             foreach (['addresses', 'emails', 'phones'] as $table) {
                 $supporters->whereRaw('not exists ('.sprintf($good, $table).')');
             }
+        } elseif ($text('filter') === 'unread') {
+            $supporters->whereIn('supporters.id', DB::table('shortfalls')->select('supporter_id')->where('rule_id', Shortfalls::UNREAD));
         } elseif ($text('filter') === 'unchecked') {
             $supporters->whereRaw('exists (select 1 from addresses p left join address_forms f on f.address_id = p.id where p.supporter_id = supporters.id and f.is_postal is not true)');
         } elseif ($text('filter') === 'alike') {

@@ -9,7 +9,7 @@ use PineSieve\Core\Changes\Subject;
 /** Where each subject of a change is stored, and in which columns. */
 final class Tables
 {
-    public const NAMES = ['supporter' => 'supporters', 'address' => 'addresses', 'email' => 'emails', 'phone' => 'phones', 'identifier' => 'identifiers', 'membership' => 'memberships', 'custom' => 'custom_values', 'link' => 'links', 'gift' => 'gifts'];
+    public const NAMES = ['supporter' => 'supporters', 'address' => 'addresses', 'email' => 'emails', 'phone' => 'phones', 'identifier' => 'identifiers', 'membership' => 'memberships', 'custom' => 'custom_values', 'link' => 'links', 'unread' => 'unread_values', 'gift' => 'gifts'];
 
     public const COLUMNS = [
         'supporter' => ['kind', 'title', 'first_name', 'middle_name', 'last_name', 'suffix', 'organization_name', 'display_name', 'sort_name', 'envelope_name', 'greeting', 'first_known_on', 'nickname', 'birth_date', 'status', 'notes', 'consent_mail', 'consent_email', 'consent_phone', 'consent_mail_on', 'consent_email_on', 'consent_phone_on'],
@@ -20,6 +20,7 @@ final class Tables
         'membership' => ['list', 'name'],
         'custom' => ['field', 'value'],
         'link' => ['kind', 'other_id', 'role'],
+        'unread' => ['field', 'value'],
         'gift' => ['given_on', 'amount', 'currency', 'fund', 'kind', 'reference', 'campaign', 'appeal', 'tribute', 'anonymous', 'notes', 'intake_id'],
     ];
 

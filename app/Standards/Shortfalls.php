@@ -17,6 +17,9 @@ use PineSieve\Core\Standards\Standards;
 /** The worklists: which stored supporters and gifts fall short of which rule. Kept current by the one door of writing. */
 final readonly class Shortfalls
 {
+    /** Stands in place of a rule: a value that could not be read, whose field is blank still. */
+    public const UNREAD = 0;
+
     private const CHUNK = 500;
 
     public function __construct(
@@ -40,7 +43,7 @@ final readonly class Shortfalls
         $checked = 0;
         do {
             $ids = array_column($this->db->select('select id from supporters where id > ? order by id limit '.self::CHUNK, [$after]), 'id');
-            array_push($short, ...$this->of($rules, $this->reader->read($ids)));
+            array_push($short, ...array_values(array_filter($this->of($rules, $this->reader->read($ids)), static fn (array $one): bool => $one[0] !== self::UNREAD)));
             $after = $ids === [] ? $after : max($ids);
             $checked += count($ids);
             $more = count($ids) === self::CHUNK;
@@ -58,9 +61,6 @@ final readonly class Shortfalls
     public function refresh(array $records, array $gone): void
     {
         $rules = app(Standards::class)->rules;
-        if ($rules === []) {
-            return;
-        }
         foreach (array_chunk([...array_keys($records), ...$gone], 1000) as $ids) {
             $this->db->table('shortfalls')->whereIn('supporter_id', $ids)->delete();
         }
@@ -85,6 +85,9 @@ final readonly class Shortfalls
         $gifts = $ofGifts === [] || $records === [] ? [] : $this->gifts(array_keys($records));
         foreach ($records as $id => $record) {
             $facts = Facts::of($record);
+            if (self::hasUnread($record, $facts)) {
+                $short[] = [self::UNREAD, $id, 0];
+            }
             foreach ($rules as $rule) {
                 if ($rule->isBroken($facts)) {
                     $short[] = [$rule->id, $id, 0];
@@ -101,6 +104,17 @@ final readonly class Shortfalls
         }
 
         return $short;
+    }
+
+    private static function hasUnread(SupporterRecord $record, Facts $facts): bool
+    {
+        foreach ($record->unread as $part) {
+            if ($facts->all($part->value('field')) === []) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

@@ -23,6 +23,7 @@ use PineSieve\Core\Standards\Formats\Formats;
 use PineSieve\Core\Standards\PickList;
 use PineSieve\Core\Standards\RequiredRule;
 use PineSieve\Core\Standards\Standards;
+use PineSieve\Core\Standards\Unreadable;
 
 /** Keeps the organization's standards, and gives them to the core. */
 final readonly class StandardsStore
@@ -44,7 +45,7 @@ final readonly class StandardsStore
             $isList = in_array($field->type, [FieldType::Choice, FieldType::Choices], true);
             $list = $values === [] && ! $isList ? null : new PickList($values, ! ($setting->settings['open_list'] ?? false));
             if ($field->isCustom() || $list !== null || $setting !== null) {
-                $set[] = $field->with($list, $setting?->limits() ?? $field->limits);
+                $set[] = $field->with($list, $setting?->limits() ?? $field->limits, Unreadable::tryFrom($setting->settings['unreadable'] ?? ''));
             }
         }
         $rules = Rule::query()->orderBy('id')->get()->map(static fn (Rule $rule): RequiredRule => $rule->rule())->all();

@@ -13,6 +13,7 @@ use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
+use PineSieve\Core\Records\UnreadValue;
 
 /** Plans what hangs on a supporter: ways to reach, ids, groups and tags, values of custom fields, links. */
 final readonly class PartsPlanner
@@ -41,6 +42,7 @@ final readonly class PartsPlanner
             ...($takes(FieldGroup::Ids) ? self::identifiers($record->identifiers, $stored->identifiers) : []),
             ...($takes(FieldGroup::Lists) ? self::memberships(['group' => $record->groups, 'tag' => $record->tags], $stored->memberships) : []),
             ...($takes(FieldGroup::Custom) ? $this->custom($record->custom, $stored->custom) : []),
+            ...self::unread($record->unread, $stored->unread),
         ]);
     }
 
@@ -187,6 +189,19 @@ final readonly class PartsPlanner
         }
 
         return $changes;
+    }
+
+    /**
+     * @param  list<UnreadValue>  $incoming
+     * @param  list<RecordPart>  $stored
+     * @return list<Change>
+     */
+    private static function unread(array $incoming, array $stored): array
+    {
+        $there = array_map(static fn (RecordPart $part): string => "{$part->value('field')}|{$part->value('value')}", $stored);
+        $new = array_filter($incoming, static fn (UnreadValue $one): bool => ! in_array("{$one->field}|{$one->text}", $there, true));
+
+        return array_values(array_map(static fn (UnreadValue $one): Change => Change::create(Subject::Unread, '', ['field' => $one->field, 'value' => $one->text]), $new));
     }
 
     /** @param  list<RecordPart>  $stored */

@@ -10,6 +10,8 @@ use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\NameForms;
 use PineSieve\Core\Records\SupporterRecord;
+use PineSieve\Core\Records\UnreadValue;
+use PineSieve\Core\Standards\FieldPlace;
 
 /** Plans what a row would write of one supporter: the change set that the preview shows and the load applies. */
 final readonly class Planner
@@ -111,7 +113,9 @@ final readonly class Planner
                 $changed[$column] = [$stored->fields[$column] ?? null, $value === '' ? null : $value];
             }
         }
-        foreach ($this->blankable as $column) {
+        // What can't be read is not blank.
+        $unread = array_map(static fn (UnreadValue $one): ?string => FieldPlace::of($one->field)?->column, $record->unread);
+        foreach (array_diff($this->blankable, $unread) as $column) {
             if ($this->effects->of(FieldGroup::ofColumn($column)) === MatchEffect::Replace && ! isset(self::NEVER_BLANKED[$column]) && ! isset($incoming[$column]) && $stored->field($column) !== '') {
                 $changed[$column] = [$stored->field($column), null];
             }

@@ -25,7 +25,7 @@ final class Projection
         $fields = $before->fields ?? [];
         $parts = [
             'address' => $before->addresses ?? [], 'email' => $before->emails ?? [], 'phone' => $before->phones ?? [], 'identifier' => $before->identifiers ?? [],
-            'membership' => $before->memberships ?? [], 'custom' => $before->custom ?? [], 'link' => $before->links ?? [],
+            'membership' => $before->memberships ?? [], 'custom' => $before->custom ?? [], 'link' => $before->links ?? [], 'unread' => $before->unread ?? [],
         ];
         $seen = $before->giftsSeen ?? [];
         foreach ($changes as $change) {
@@ -40,7 +40,7 @@ final class Projection
             $seen[$gift] = ($seen[$gift] ?? 0) + 1;
         }
 
-        return new SupporterRecord($ref, $before->version ?? 0, $fields, $parts['address'], $parts['email'], $parts['phone'], $parts['identifier'], $parts['membership'], $parts['custom'], $parts['link'], $before->gifts ?? [], $seen);
+        return new SupporterRecord($ref, $before->version ?? 0, $fields, $parts['address'], $parts['email'], $parts['phone'], $parts['identifier'], $parts['membership'], $parts['custom'], $parts['link'], $before->gifts ?? [], $seen, $parts['unread']);
     }
 
     /**

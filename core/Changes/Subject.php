@@ -15,5 +15,7 @@ enum Subject: string
     case Membership = 'membership';
     case Custom = 'custom';
     case Link = 'link';
+    /** A value that could not be read, as it was written. */
+    case Unread = 'unread';
     case Gift = 'gift';
 }

@@ -18,6 +18,7 @@ final readonly class MappedRow
      * @param  StandardizedAddress  $address  the first one of the row
      * @param  list<Problem>  $problems
      * @param  Amounts  $money  what the row's amounts say together, whether or not the row can be loaded: for the reconciliation
+     * @param  list<FedValue>  $details  a date or a fund and nothing else: what belongs to no gift
      */
     public function __construct(
         public array $parties,
@@ -25,6 +26,7 @@ final readonly class MappedRow
         public StandardizedAddress $address,
         public array $problems,
         public Amounts $money,
+        public array $details = [],
     ) {
     }
 
@@ -36,16 +38,30 @@ final readonly class MappedRow
     /** Whether nothing is wrong with the row but that it names nobody, and it still says whom it means: by an id or an email. */
     public function onlyPoints(): bool
     {
-        return count($this->problems) === 1
-            && in_array($this->problems[0]->code, ['name.last.required', 'name.full.required'], true)
+        $blocking = $this->blocking();
+
+        return count($blocking) === 1
+            && in_array($blocking[0]->code, ['name.last.required', 'name.full.required'], true)
             && $this->record()->display() === ''
             && $this->record()->pointsAtSomeone();
+    }
+
+    /** @return list<Problem> that keep the row out */
+    public function blocking(): array
+    {
+        return array_values(array_filter($this->problems, static fn (Problem $problem): bool => $problem->blocks));
+    }
+
+    /** The same with what it is only warned of. */
+    public function withoutBlocking(): self
+    {
+        return $this->withProblems(array_values(array_filter($this->problems, static fn (Problem $problem): bool => ! $problem->blocks)));
     }
 
     /** @param  list<Problem>  $problems */
     public function withProblems(array $problems): self
     {
-        return new self($this->parties, $this->links, $this->address, $problems, $this->money);
+        return new self($this->parties, $this->links, $this->address, $problems, $this->money, $this->details);
     }
 
     /** @param  list<int>  $parts  of the further supporters that it then does not tell of, nor of links with them */
@@ -57,11 +73,11 @@ final readonly class MappedRow
         $roles = array_map(static fn (Party $party): string => $party->role, array_intersect_key($this->parties, array_flip($parts)));
         $links = array_values(array_filter($this->links, static fn (PartyLink $link): bool => ! in_array($link->from, $roles, true) && ! in_array($link->to, $roles, true)));
 
-        return new self([0 => $this->parties[0]] + array_diff_key($this->parties, array_flip($parts)), $links, $this->address, $this->problems, $this->money);
+        return new self([0 => $this->parties[0]] + array_diff_key($this->parties, array_flip($parts)), $links, $this->address, $this->problems, $this->money, $this->details);
     }
 
     public function withMoney(Amounts $money): self
     {
-        return new self($this->parties, $this->links, $this->address, $this->problems, $money);
+        return new self($this->parties, $this->links, $this->address, $this->problems, $money, $this->details);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Columns;
 
+use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\Names\TwoPeople;
 use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Text\Mojibake;
@@ -33,6 +34,7 @@ enum Mark: string
     case Currency = 'currency';
     case Parentheses = 'parentheses';
     case DecimalComma = 'decimal comma';
+    case Negative = 'negative';
     case List = 'list';
 
     /**
@@ -117,6 +119,9 @@ enum Mark: string
             $marks[] = self::Currency;
         } elseif (preg_match('/^\(\s*[\d.,]+\s*\)$/D', $text) === 1) {
             $marks[] = self::Parentheses;
+        }
+        if (preg_match('/^[-\x{2212}(]|^\p{Sc}\s?-|-$/u', $text) === 1 && str_starts_with(Amount::parse($text) ?? '', '-')) {
+            $marks[] = self::Negative;
         }
         if (preg_match('/^[^\d;|@]*\d{1,3}(?:\.\d{3})*,\d{1,2}[^\d;|@]*$/D', $text) === 1) {
             $marks[] = self::DecimalComma;

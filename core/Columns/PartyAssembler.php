@@ -21,25 +21,36 @@ use PineSieve\Core\Records\IncomingAddress;
 use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\LinkKind;
+use PineSieve\Core\Records\UnreadValue;
 use PineSieve\Core\Standards\FieldPlace;
 use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Standards\Problem;
 use PineSieve\Core\Standards\Requirements;
 use PineSieve\Core\Standards\Standards;
+use PineSieve\Core\Standards\Target;
+use PineSieve\Core\Standards\Unreadable;
 
 /** Puts the values of a row together to the supporters that it tells of, and links them. */
 final readonly class PartyAssembler
 {
+    private const PARTS_OF_GIFT = ['date', 'amount', 'fund', 'kind', 'reference', 'campaign', 'appeal', 'tribute', 'anonymous', 'notes'];
+
     private Requirements $requirements;
 
     private AddressStandardizer $standardizer;
 
-    /** @param  array<string, int>  $columns  target to the column that feeds it */
+    /**
+     * @param  array<string, int>  $columns  target to the column that feeds it
+     * @param  array<string, Unreadable>  $unreadable  key of a field to what becomes of values that can't be read, where that is not as the standards say
+     * @param  bool  $notesUnread  whether such values get a line in the notes as well
+     */
     public function __construct(
         private Standards $standards,
         private array $columns,
         private bool $linkOrganizations,
         private string $system,
+        private array $unreadable = [],
+        private bool $notesUnread = false,
     ) {
         $this->requirements = new Requirements;
         $this->standardizer = new AddressStandardizer($standards->formats->home->country);
@@ -49,18 +60,24 @@ final readonly class PartyAssembler
      * @param  list<FedValue>  $values
      * @param  list<Problem>  $problems
      * @param  array<string, true>  $faulty  targets whose values are wrong: they are not blank
+     * @param  list<FedValue>  $unread  what can't be read and keeps nobody out, as it is written
      */
-    public function assemble(array $values, array $problems, array $faulty, bool $acceptAddresses): MappedRow
+    public function assemble(array $values, array $problems, array $faulty, bool $acceptAddresses, array $unread = []): MappedRow
     {
         $persons = array_map(static fn (PersonValues $person): PersonValues => $person->withoutRemarks(), PersonValues::grouped($values));
         $main = $persons[''] ?? new PersonValues;
         // The contact person of no organization is whom the row is about.
         if (isset($persons['contact']) && ! $main->namesSomeone()) {
+            $unread = array_map(static fn (FedValue $value): FedValue => $value->target->party === 'contact' ? new FedValue($value->target->with(party: ''), $value->value) : $value, $unread);
             $main = $main->and($persons['contact']->without('role'));
             unset($persons['contact']);
         }
-        [$addresses, $faults] = $this->addresses($main, $acceptAddresses);
-        [$gifts, $doubts] = $this->gifts($main, $faulty);
+        [$addresses, $faults, $lost] = $this->addresses($main, $acceptAddresses);
+        array_push($unread, ...$lost);
+        [$gifts, $doubts, $details] = $this->gifts($main, $faulty);
+        $made = array_values(array_unique(array_map(static fn (PersonValues $thing): int => $thing->number(), array_filter($main->things('gift'), static fn (PersonValues $thing): bool => self::makesGift($thing, $faulty)))));
+        $made = [...$made, ...array_map(static fn (string $target): int => Target::tryParse($target)->number ?? 0, array_filter(array_map(strval(...), array_keys($faulty)), static fn (string $target): bool => Target::tryParse($target)?->field === 'gift.amount'))];
+        [$problems, $details] = $this->withoutDetails($problems, $details, $made);
         $gifts = array_map($this->standards->defaults->fillGift(...), $gifts);
         $record = $this->record($main, $addresses, $gifts, isset($persons['spouse']));
         if (NameRemarks::isNobody($record->display())) {
@@ -73,17 +90,19 @@ final readonly class PartyAssembler
             $persons['employer'] = $employer->saysSomething() ? $employer : $employer->with('organization.name', $organization);
             $record = $this->record($main->without('organization.name'), $addresses, $gifts, isset($persons['spouse']));
         }
+        $record = $this->withUnread($record, self::unread($unread, ''));
         $parties = [new Party('', $record)];
         $links = [];
         foreach ($persons as $role => $person) {
             if ($role !== '' && $role !== 'household' && $person->saysSomething()) {
-                [$parties[], $links[], $more] = $this->other($role, $person, $record);
+                [$party, $links[], $more] = $this->other($role, $person, $record);
+                $parties[] = new Party($party->role, $party->record->withUnread(...self::unread($unread, $role)), $party->isNamedOnly);
                 array_push($problems, ...array_filter($more, static fn (Problem $problem): bool => ! isset($faulty[$problem->field])));
             }
         }
         [$parties, $links] = $this->withHousehold($parties, $links, $persons['household'] ?? new PersonValues);
 
-        return new MappedRow($parties, $links, $addresses[0][1] ?? $this->standardizer->standardize(new Address), [...$problems, ...$faults, ...$doubts, ...$this->requirements->check($record, $this->columns, $faulty)], array_reduce($gifts, static fn (Amounts $sum, IncomingGift $gift): Amounts => $sum->plus($gift->money()), Amounts::none()));
+        return new MappedRow($parties, $links, $addresses[0][1] ?? $this->standardizer->standardize(new Address), [...$problems, ...$faults, ...$doubts, ...$this->requirements->check($record, $this->columns, $faulty)], array_reduce($gifts, static fn (Amounts $sum, IncomingGift $gift): Amounts => $sum->plus($gift->money()), Amounts::none()), $details);
     }
 
     /** @return ?array{string, string} "Ann M." in a column of first names is a first name and the initial of a middle one; null if it is not */
@@ -220,11 +239,10 @@ final readonly class PartyAssembler
             : "{$names[0]->display()} & {$names[1]->display()}";
     }
 
-    /** @return array{list<array{IncomingAddress, StandardizedAddress}>, list<Problem>} */
+    /** @return array{list<array{IncomingAddress, StandardizedAddress}>, list<Problem>, list<FedValue>} the addresses, what is wrong with them, and parts that they come in without */
     private function addresses(PersonValues $values, bool $accept): array
     {
-        $addresses = [];
-        $problems = [];
+        [$addresses, $problems, $unread] = [[], [], []];
         foreach ($values->things('address') as $thing) {
             $block = $thing->first('address.block');
             $parts = $block === '' ? [] : AddressBlock::parse($block)->parts();
@@ -238,41 +256,113 @@ final readonly class PartyAssembler
             }
             foreach ($address->faults as $fault) {
                 $target = $thing->target("address.{$fault->part}");
-                $problems[] = new Problem($fault->code, $target, $this->columns[$target] ?? $this->columns[$thing->target('address.block')] ?? null, $fault->value, $fault->reason, $fault->remedy);
+                $problem = new Problem($fault->code, $target, $this->columns[$target] ?? $this->columns[$thing->target('address.block')] ?? null, $fault->value, $fault->reason, $fault->remedy);
+                $place = Target::tryParse($target) ?? throw new \LogicException('A part of an address has a target.');
+                if ($this->keepsOut($place)) {
+                    $problems[] = $problem;
+                } else {
+                    $problems[] = $problem->warning();
+                    $unread[] = new FedValue($place, $fault->value);
+                    $parts[$fault->part] = '';
+                    $address = $this->standardizer->standardize(Address::fromParts($parts));
+                }
             }
             $addresses[] = [IncomingAddress::of($address, $accept, $thing->kind()), $address];
         }
 
-        return [$addresses, $problems];
+        return [$addresses, $problems, $unread];
+    }
+
+    /** @param  list<UnreadValue>  $unread */
+    private function withUnread(IncomingRecord $record, array $unread): IncomingRecord
+    {
+        if (! $this->notesUnread || $unread === []) {
+            return $record->withUnread(...$unread);
+        }
+        $lines = array_map(fn (UnreadValue $one): string => "{$this->standards->catalog->field($one->field)->label} as written: {$one->text}", $unread);
+        $notes = implode("\n", array_filter([$record->further['notes'] ?? '', ...$lines], static fn (string $line): bool => $line !== ''));
+
+        return $record->with([...$record->further, 'notes' => $notes], $record->groups, $record->tags, $record->custom)->withUnread(...$unread);
+    }
+
+    private function keepsOut(Target $target): bool
+    {
+        return ($this->unreadable[$target->field] ?? $this->standards->catalog->field($target->field)->unreadable ?? Unreadable::usual($target)) === Unreadable::Hold;
     }
 
     /**
+     * @param  list<FedValue>  $unread
+     * @return list<UnreadValue> those of one of the supporters that the row tells of
+     */
+    private static function unread(array $unread, string $role): array
+    {
+        $own = array_filter($unread, static fn (FedValue $value): bool => $value->target->person() === $role && $value->value !== '');
+
+        return array_values(array_map(static fn (FedValue $value): UnreadValue => new UnreadValue($value->target->field, $value->value), $own));
+    }
+
+    /**
+     * A gift is made by an amount, or by a date together with a kind or a fund of its own; what the plan says of every row makes none. Anything less is a detail of no gift.
+     *
      * @param  array<string, true>  $faulty
-     * @return array{list<IncomingGift>, list<Problem>}
+     * @return array{list<IncomingGift>, list<Problem>, list<FedValue>} the gifts, doubts about their money, and details of no gift
      */
     private function gifts(PersonValues $values, array $faulty): array
     {
-        $gifts = [];
-        $problems = [];
-        $home = $this->standards->formats->home->currency;
+        [$gifts, $problems, $details] = [[], [], []];
         foreach ($values->things('gift') as $thing) {
-            $money = GiftMoney::of($thing->first('gift.amount'), $thing->first('gift.currency'), $home);
-            $gift = new IncomingGift(...[...array_map(static fn (string $part): string => $thing->first("gift.{$part}"), ['date' => 'date', 'amount' => 'amount', 'fund' => 'fund', 'kind' => 'kind', 'reference' => 'reference', 'campaign' => 'campaign', 'appeal' => 'appeal', 'tribute' => 'tribute', 'anonymous' => 'anonymous', 'notes' => 'notes']), 'amount' => $money->amount, 'currency' => $money->currency]);
-            $isFaulty = isset($faulty[$thing->target('gift.date')]) || isset($faulty[$thing->target('gift.amount')]);
-            $isDated = $gift->date !== '' && ! $thing->isConstant('gift.date');
-            $says = $thing->saysSomething();
-            // Systems write 0.00 for those who have never given; without a date of its own that is no gift. Nor is it one that constants alone speak of.
-            $isNone = ! $isDated && ! $isFaulty && ($gift->amount === '' ? ! $says : $gift->amount === '0.00');
-            if (! $isNone) {
-                $gifts[] = $gift;
+            if (! self::makesGift($thing, $faulty)) {
+                array_push($details, ...$thing->written());
+
+                continue;
             }
-            if (! $isNone && $money->doubt !== '') {
+            $money = GiftMoney::of($thing->first('gift.amount'), $thing->first('gift.currency'), $this->standards->formats->home->currency);
+            $parts = array_map(static fn (string $part): string => $thing->first("gift.{$part}"), array_combine(self::PARTS_OF_GIFT, self::PARTS_OF_GIFT));
+            $gifts[] = new IncomingGift(...[...$parts, 'amount' => $money->amount, 'currency' => $money->currency]);
+            if ($money->doubt !== '') {
                 $target = $thing->target('gift.amount');
                 $problems[] = new Problem('amount.currency', $target, $this->columns[$target] ?? null, $thing->first('gift.amount'), $money->doubt, 'Give the column the field "Gift currency" too, say one currency for the whole file, or correct the amount');
             }
         }
 
-        return [$gifts, $problems];
+        return [$gifts, $problems, $details];
+    }
+
+    /** @param  array<string, true>  $faulty */
+    private static function makesGift(PersonValues $thing, array $faulty): bool
+    {
+        $says = static fn (string $part): bool => isset($faulty[$thing->target("gift.{$part}")]) || ($thing->first("gift.{$part}") !== '' && ! $thing->isConstant("gift.{$part}"));
+        $amount = $thing->first('gift.amount');
+        $isDated = $says('date');
+
+        // Systems write 0.00 for those who have never given; without a date of its own that is no gift.
+        return ($says('amount') && ($isDated || ! str_ends_with($amount, '0.00') || preg_match('/[1-9]/', $amount) === 1))
+            || ($isDated && ($says('kind') || $says('fund') || $amount !== ''));
+    }
+
+    /**
+     * What can't be read of a gift that is none keeps nobody: it is a detail like any other.
+     *
+     * @param  list<Problem>  $problems
+     * @param  list<FedValue>  $details
+     * @param  list<int>  $made  numbers of the gifts that there are
+     * @return array{list<Problem>, list<FedValue>}
+     */
+    private function withoutDetails(array $problems, array $details, array $made): array
+    {
+        $kept = [];
+        foreach ($problems as $problem) {
+            $target = Target::tryParse($problem->field);
+            // Where someone said that it holds the row, as in a grid that is being typed, it does.
+            $isMeant = ($this->unreadable[$target->field ?? ''] ?? null) === Unreadable::Hold;
+            if ($target !== null && ! $isMeant && $target->party === '' && str_starts_with($target->field, 'gift.') && $target->field !== 'gift.amount' && ! in_array($target->number, $made, true)) {
+                $details[] = new FedValue($target, $problem->value);
+            } else {
+                $kept[] = $problem;
+            }
+        }
+
+        return [$kept, $details];
     }
 
     /** @return array<string, string> */

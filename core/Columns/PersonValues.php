@@ -152,6 +152,18 @@ final readonly class PersonValues
         return ($this->values[0] ?? throw new \LogicException('Nothing is known of this thing.'))->target->with(field: $field)->key();
     }
 
+    /** Of one thing: which one of several it is, from 1. */
+    public function number(): int
+    {
+        return ($this->values[0] ?? throw new \LogicException('Nothing is known of this thing.'))->target->number;
+    }
+
+    /** @return list<FedValue> what the row itself says, and not only the plan */
+    public function written(): array
+    {
+        return array_values(array_filter($this->values, static fn (FedValue $value): bool => ! $value->isConstant));
+    }
+
     /** Of one thing: its kind, such as "work". */
     public function kind(): string
     {

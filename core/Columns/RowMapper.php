@@ -24,6 +24,7 @@ use PineSieve\Core\Standards\Formats\Understood;
 use PineSieve\Core\Standards\Problem;
 use PineSieve\Core\Standards\Standards;
 use PineSieve\Core\Standards\Target;
+use PineSieve\Core\Standards\Unreadable;
 use PineSieve\Core\Text\Mojibake;
 use PineSieve\Core\Text\Tidy;
 
@@ -41,11 +42,17 @@ final class RowMapper
 
     private readonly PartyAssembler $assembler;
 
-    /** @param  string  $system  name of the system that old ids are from */
+    /**
+     * @param  string  $system  name of the system that old ids are from
+     * @param  array<string, Unreadable>  $unreadable  key of a field to what becomes of values that can't be read, where that is not as the standards say
+     * @param  bool  $notesUnread  whether such values get a line in the notes as well
+     */
     public function __construct(
         private readonly ColumnPlan $plan,
         private readonly Standards $standards,
         string $system = 'old database',
+        private readonly array $unreadable = [],
+        bool $notesUnread = false,
     ) {
         foreach ($plan->choices as $column => $choice) {
             foreach ($choice->feeds as $feed) {
@@ -56,7 +63,7 @@ final class RowMapper
         }
         $this->columns = $plan->columns();
         $this->headers = Row::columns($plan->headers());
-        $this->assembler = new PartyAssembler($standards, $this->columns, $plan->linkOrganizations, $system);
+        $this->assembler = new PartyAssembler($standards, $this->columns, $plan->linkOrganizations, $system, $this->unreadable, $notesUnread);
     }
 
     /** @param  list<string>  $cells as they are; missing ones at the end are blank */
@@ -75,6 +82,7 @@ final class RowMapper
         $values = [];
         $problems = [];
         $faulty = [];
+        $unread = [];
         $refused = Amounts::none();
         $home = $this->standards->formats->home->country;
         $country = $this->country($cells) ?? $home;
@@ -83,8 +91,14 @@ final class RowMapper
                 try {
                     $written = $this->written($column, $cells[$column] ?? '', $feed, $field, $row, $country);
                 } catch (StepFault $fault) {
-                    $faulty[$feed->target] = true;
-                    $problems[] = new Problem('step', $feed->target, $column, Tidy::line($cells[$column] ?? ''), $fault->reason, $fault->remedy);
+                    $problem = new Problem('step', $feed->target, $column, Tidy::line($cells[$column] ?? ''), $fault->reason, $fault->remedy);
+                    if ($this->keepsOut($target, $field)) {
+                        $faulty[$feed->target] = true;
+                        $problems[] = $problem;
+                    } else {
+                        $unread[] = new FedValue($target, $problem->value);
+                        $problems[] = $problem->warning();
+                    }
 
                     continue;
                 }
@@ -92,6 +106,9 @@ final class RowMapper
                     $understood = $place === null ? self::several($written) : ($country === $home ? $format : $this->standards->formats->of($field, $country))->read($text);
                     if ($place !== null && $understood->fault === null && $understood->value !== '') {
                         $values[] = new FedValue($place, $understood->value, $feed->name);
+                    } elseif ($understood->fault !== null && $place !== null && ! $this->keepsOut($target, $field)) {
+                        $unread[] = new FedValue($place, $text);
+                        $problems[] = self::problem($understood->fault, $feed->target, $column, $text)->warning();
                     } elseif ($understood->fault !== null) {
                         $faulty[$feed->target] = true;
                         if ($target->field === 'gift.amount') {
@@ -109,9 +126,15 @@ final class RowMapper
             }
         }
 
-        $mapped = $this->assembler->assemble($values, $problems, $faulty, $acceptAddresses);
+        $mapped = $this->assembler->assemble($values, $problems, $faulty, $acceptAddresses, $unread);
 
         return $mapped->withMoney($mapped->money->plus($refused));
+    }
+
+    /** Whether a value that can't be read holds the row. */
+    private function keepsOut(Target $target, Field $field): bool
+    {
+        return ($this->unreadable[$target->field] ?? $field->unreadable ?? Unreadable::usual($target)) === Unreadable::Hold || ! Unreadable::isForChoice($target->field);
     }
 
     /** An amount outside the bounds, or in a currency that nobody can tell, is money of the file all the same. */

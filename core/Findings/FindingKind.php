@@ -62,6 +62,7 @@ enum FindingKind: string
     case Currency = 'currency';
     case Parentheses = 'parentheses';
     case DecimalCommas = 'decimal comma';
+    case Negative = 'negative';
 
     /** What was found, for the head of a list: "Line breaks within cells". */
     public function title(): string
@@ -106,6 +107,7 @@ enum FindingKind: string
             self::Currency => 'Amounts with currency signs',
             self::Parentheses => 'Amounts in parentheses: less than zero',
             self::DecimalCommas => 'Amounts with a decimal comma',
+            self::Negative => 'Amounts less than zero',
         };
     }
 
@@ -117,7 +119,7 @@ enum FindingKind: string
             self::HeaderAgain, self::Totals, self::Sections, self::HiddenRows => 'Leave these rows out',
             self::HiddenColumns => 'Leave these columns behind',
             self::Merged => 'Fill every cell of a range',
-            self::NoHeader, self::TitleAbove, self::BlankHeader, self::SameHeader, self::EmptyRows, self::EmptyColumns, self::WideRows, self::NarrowRows, self::Formulas, self::MixedDates => '',
+            self::NoHeader, self::TitleAbove, self::BlankHeader, self::SameHeader, self::EmptyRows, self::EmptyColumns, self::WideRows, self::NarrowRows, self::Formulas, self::MixedDates, self::Negative => '',
             self::Currency, self::Parentheses, self::DecimalCommas => 'Read them as plain amounts',
             default => $this->step()?->label() ?? '',
         };
@@ -143,6 +145,7 @@ enum FindingKind: string
             self::Formulas => 'The results are taken that the spreadsheet had when it was saved.',
             self::MixedDates => 'Some can only be month first, some only day first: choose the order in the column; rows that contradict it are held.',
             self::Currency => 'Another currency than yours is held: where the signs tell it, give the column the field "Gift currency" too.',
+            self::Negative => 'Money that goes back: these rows are held as refunds; the checks can leave them out.',
             self::Scientific => 'Such ids have lost their last digits for good: get them again from the old system.',
             default => '',
         };
@@ -206,7 +209,7 @@ enum FindingKind: string
             self::Lists => in_array($field, ['groups', 'tags'], true) || str_starts_with((string) $field, 'custom.'),
             self::LostZeros => $field === 'address.postal_code',
             self::SerialDates, self::MixedDates, self::FillerDates => in_array($field, ['gift.date', 'first_known', 'birth_date'], true),
-            self::Currency, self::Parentheses, self::DecimalCommas => $field === 'gift.amount',
+            self::Currency, self::Parentheses, self::DecimalCommas, self::Negative => $field === 'gift.amount',
             self::Breaks => $field !== null && ! in_array($field, ['address.block', 'notes', 'gift.notes'], true),
             self::Scientific => true,
             self::FillerNumbers => $field !== null && $field !== 'gift.amount',

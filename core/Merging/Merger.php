@@ -161,6 +161,7 @@ final readonly class Merger
         $lists = [
             [Subject::Address, $record->addresses, $other->record->addresses], [Subject::Email, $record->emails, $other->record->emails], [Subject::Phone, $record->phones, $other->record->phones],
             [Subject::Identifier, $record->identifiers, $other->record->identifiers], [Subject::Membership, $record->memberships, $other->record->memberships], [Subject::Link, $record->links, $other->record->links],
+            [Subject::Unread, $record->unread, $other->record->unread],
         ];
         foreach ($lists as [$subject, $has, $gets]) {
             $known = [];
@@ -197,6 +198,7 @@ final readonly class Merger
             Subject::Email => mb_strtolower($part->value('address')),
             Subject::Phone => (string) preg_replace('/\D/', '', $part->value('number')),
             Subject::Identifier => (new Identifier($part->value('system'), $part->value('value')))->sameness(),
+            Subject::Unread => "{$part->value('field')}|{$part->value('value')}",
             Subject::Membership => mb_strtolower("{$part->value('list')}|{$part->value('name')}"),
             default => "{$part->value('kind')}|{$part->value('other_id')}",
         };

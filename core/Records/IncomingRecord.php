@@ -27,6 +27,7 @@ final readonly class IncomingRecord
      * @param  list<string>  $tags  by name
      * @param  int  $supporter  number of the supporter that the row says it is about; 0 if it does not say
      * @param  array<string, string>  $custom  key of a custom field to its value; several values stand on a line each
+     * @param  list<UnreadValue>  $unread  values that could not be read: their fields are not blank, and nothing is known of them
      */
     public function __construct(
         public SupporterKind $kind,
@@ -43,6 +44,7 @@ final readonly class IncomingRecord
         public array $tags = [],
         public array $custom = [],
         public int $supporter = 0,
+        public array $unread = [],
     ) {
     }
 
@@ -56,7 +58,7 @@ final readonly class IncomingRecord
      */
     public function with(array $further, array $groups, array $tags, array $custom): self
     {
-        return new self($this->kind, $this->name, $this->organization, $this->whole, $further, $this->addresses, $this->emails, $this->phones, $this->identifiers, $this->gifts, $groups, $tags, $custom, $this->supporter);
+        return new self($this->kind, $this->name, $this->organization, $this->whole, $further, $this->addresses, $this->emails, $this->phones, $this->identifiers, $this->gifts, $groups, $tags, $custom, $this->supporter, $this->unread);
     }
 
     /** The name that is always there; '' if the row names nobody. */
@@ -90,6 +92,19 @@ final readonly class IncomingRecord
         ], static fn (string $value): bool => $value !== ''), ...$this->further];
     }
 
+    /** The same with values that could not be read. */
+    public function withUnread(UnreadValue ...$unread): self
+    {
+        return $unread === [] ? $this : new self($this->kind, $this->name, $this->organization, $this->whole, $this->further, $this->addresses, $this->emails, $this->phones, $this->identifiers, $this->gifts, $this->groups, $this->tags, $this->custom, $this->supporter, array_values($unread));
+    }
+
+    /** Whether all that could tell it from others of its name can't be read. */
+    public function lostItsEvidence(): bool
+    {
+        return array_filter($this->unread, static fn (UnreadValue $one): bool => $one->isEvidence()) !== []
+            && $this->emails === [] && $this->phones === [] && $this->addresses === [] && $this->identifiers === [] && ! isset($this->further['birth_date']);
+    }
+
     /** Whether it says by what one could tell whom it means, without any name. */
     public function pointsAtSomeone(): bool
     {
@@ -108,6 +123,7 @@ final readonly class IncomingRecord
             // Rows that came in before currencies were read were all in dollars, and are recognized still.
             array_map(static fn (IncomingGift $gift): array => array_filter($gift->fields(), static fn (string $value, string $column): bool => $column !== 'currency' || $value !== Currency::DEFAULT, ARRAY_FILTER_USE_BOTH), $this->gifts),
             $this->groups, $this->tags, $this->custom,
+            ...($this->unread === [] ? [] : [array_map(static fn (UnreadValue $one): array => [$one->field, $one->text], $this->unread)]),
         ];
         /** @var array{1: int} $parts */
         $parts = unpack('q', hash('xxh3', json_encode($said, JSON_THROW_ON_ERROR), true));

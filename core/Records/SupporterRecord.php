@@ -22,6 +22,7 @@ final readonly class SupporterRecord
      * @param  list<RecordPart>  $links  to other supporters
      * @param  array<string, int>  $gifts  identity of a gift to the number of those stored
      * @param  array<string, int>  $giftsSeen  identity of a gift to the number of those that earlier rows of the intake brought
+     * @param  list<RecordPart>  $unread  values that could not be read, as they were written
      */
     public function __construct(
         public int|string $ref,
@@ -36,6 +37,7 @@ final readonly class SupporterRecord
         public array $links = [],
         public array $gifts = [],
         public array $giftsSeen = [],
+        public array $unread = [],
     ) {
     }
 

@@ -12,6 +12,7 @@ final readonly class Field
     /**
      * @param  string  $group  heading that it stands under
      * @param  bool  $named  whether a column that feeds it also says which: the group, or the system that an id is from
+     * @param  ?Unreadable  $unreadable  what the organization chose for values that can't be read; null for what is usual
      * @param  bool  $isRetired  whether records keep its values, but nothing new may come in
      */
     public function __construct(
@@ -23,6 +24,7 @@ final readonly class Field
         public bool $named = false,
         public Limits $limits = new Limits,
         public bool $isRetired = false,
+        public ?Unreadable $unreadable = null,
     ) {
     }
 
@@ -39,12 +41,12 @@ final readonly class Field
 
     public function withLabel(string $key, string $label): self
     {
-        return new self($key, $label, $this->group, $this->type, $this->list, $this->named, $this->limits, $this->isRetired);
+        return new self($key, $label, $this->group, $this->type, $this->list, $this->named, $this->limits, $this->isRetired, $this->unreadable);
     }
 
     /** The same field as an organization has set it. */
-    public function with(?PickList $list, Limits $limits): self
+    public function with(?PickList $list, Limits $limits, ?Unreadable $unreadable = null): self
     {
-        return new self($this->key, $this->label, $this->group, $this->type, $list, $this->named, $limits, $this->isRetired);
+        return new self($this->key, $this->label, $this->group, $this->type, $list, $this->named, $limits, $this->isRetired, $unreadable);
     }
 }

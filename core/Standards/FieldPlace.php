@@ -79,7 +79,7 @@ final class FieldPlace
             'email', 'phone' => $subject,
             'identifier' => 'id.old',
             'membership' => ($values['list'] ?? '') === 'tag' ? 'tags' : 'groups',
-            'custom' => $values['field'] ?? false,
+            'custom', 'unread' => $values['field'] ?? false,
             'link' => $column === 'role' ? 'role' : false,
             default => false,
         };

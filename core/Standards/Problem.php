@@ -30,8 +30,8 @@ final readonly class Problem
         return new self($this->code, $field, $column, $this->value, $this->reason, $this->remedy, $this->blocks);
     }
 
-    /** The same problem of a row that an administrator lets pass. */
-    public function passed(): self
+    /** The same problem where it keeps nothing out: the value is left away, or an administrator lets the row pass. */
+    public function warning(): self
     {
         return new self($this->code, $this->field, $this->column, $this->value, $this->reason, $this->remedy, false);
     }

@@ -58,8 +58,10 @@ final readonly class Requirements
         }
         if ($gift->amount === '' && ! self::anyFaulty('amount', $faulty)) {
             $problems[] = new Problem('gift.amount.required', 'gift.amount', $columns['gift.amount'] ?? null, '', 'The gift has no amount', 'Write the amount of the gift');
-        } elseif (str_starts_with($gift->amount, '-') || $gift->amount === '0.00') {
-            $problems[] = new Problem('amount.sign', 'gift.amount', $columns['gift.amount'] ?? null, $gift->amount, $gift->amount === '0.00' ? 'The gift is zero' : 'The gift is negative', 'Write an amount above zero, or leave the row out');
+        } elseif (str_starts_with($gift->amount, '-')) {
+            $problems[] = new Problem('amount.refund', 'gift.amount', $columns['gift.amount'] ?? null, $gift->amount, 'Money that goes back: it is held as a refund, and counts as such in the sums', 'Leave the row out, or keep it held; if it is no refund, write an amount above zero');
+        } elseif ($gift->amount === '0.00') {
+            $problems[] = new Problem('amount.sign', 'gift.amount', $columns['gift.amount'] ?? null, $gift->amount, 'The gift is zero', 'Write an amount above zero, or leave the row out');
         }
 
         return $problems;

@@ -157,15 +157,17 @@ final class ColumnsTest extends TestCase
         yield 'placeholder for a name' => [['name.last' => 'n/a'], ['name.last.required']];
         yield 'an organization needs no last name' => [['organization.name' => 'Larkspur Foundation'], []];
         yield 'a gift without a date' => [[...$whole, 'gift.date' => ''], ['gift.date.required']];
-        yield 'a gift without an amount' => [[...$whole, 'gift.amount' => ''], ['gift.amount.required']];
+        yield 'a date alone is no gift' => [[...$whole, 'gift.amount' => ''], []];
+        yield 'a gift of a fund without an amount' => [[...$whole, 'gift.fund' => 'Boat', 'gift.amount' => ''], ['gift.amount.required']];
+        yield 'a date that can not be, of no gift' => [[...$whole, 'gift.date' => '2020-13-45', 'gift.amount' => ''], []];
         yield 'an amount that is none is wrong, not missing' => [[...$whole, 'gift.amount' => '2 tickets'], ['amount.form']];
-        yield 'a negative gift' => [[...$whole, 'gift.amount' => '(25)'], ['amount.sign']];
+        yield 'a negative gift' => [[...$whole, 'gift.amount' => '(25)'], ['amount.refund']];
         yield 'zero without a date is no gift' => [[...$whole, 'gift.amount' => '0.00', 'gift.date' => ''], []];
         yield 'zero with a date' => [[...$whole, 'gift.amount' => '0'], ['amount.sign']];
         yield 'several at once' => [['name.last' => '', 'email' => 'x', 'phone' => '12', 'gift.date' => 'x', 'gift.amount' => 'y'], ['email.form', 'phone.form', 'date.form', 'amount.form', 'name.last.required']];
         yield 'ZIP against state' => [['name.last' => 'Lee', 'address.state' => 'ME', 'address.postal_code' => '03820'], ['postal_code.state']];
         yield 'a foreign state is no fault' => [['name.last' => 'Lee', 'address.state' => 'Bavaria', 'address.postal_code' => '80331', 'address.country' => 'Germany'], []];
-        yield 'a fund without a gift' => [['name.last' => 'Lee', 'gift.fund' => 'Boat', 'gift.date' => '', 'gift.amount' => ''], ['gift.date.required', 'gift.amount.required']];
+        yield 'a fund without a gift' => [['name.last' => 'Lee', 'gift.fund' => 'Boat', 'gift.date' => '', 'gift.amount' => ''], []];
     }
 
     /**

@@ -40,6 +40,9 @@ export interface Settings {
   effects: Record<string, string>;
   new: 'add' | 'leave out';
   unsure: 'hold' | 'ask';
+  /** What becomes of values that can't be read, by field, where that is not as the standards say. */
+  unreadable: Record<string, 'hold' | 'without'>;
+  notes_unread: boolean;
   against: Against;
 }
 
@@ -197,6 +200,8 @@ export interface Column {
   rows: number;
   distinct: number;
   exact: boolean;
+  /** Of a part of a gift: rows that have a gift it can belong to. */
+  gifts: number | null;
   samples: string[];
 }
 
@@ -229,6 +234,10 @@ export interface ProblemKind {
   values_count: number;
   label: string;
   header: string | null;
+  /** What else can become of these rows: they come in without the value, or are held after all. */
+  choice: 'hold' | 'without' | null;
+  /** The field, of whichever kind and number. */
+  base: string;
 }
 
 export interface RowName {
@@ -383,6 +392,8 @@ export interface SupporterPageData {
   groups: string[];
   tags: string[];
   custom: { id: number; label: string; value: string }[];
+  /** Values that could not be read, as they were written, where the field is still blank. */
+  unread: { id: number; label: string; value: string }[];
   links: { id: number; phrase: string; supporter_id: number; name: string; kind: string; role: string | null }[];
   gifts: Gift[];
   gift_count: number;

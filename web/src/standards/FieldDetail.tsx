@@ -17,18 +17,22 @@ interface Settings {
   hidden_in: string[];
   limits: Limits;
   defaults: Record<string, string>;
+  unreadable: string | null;
 }
 
 const places = [['add', 'form for adding'], ['page', 'supporter\'s page and form for editing'], ['grid', 'entry grid'], ['export', 'exports']] as const;
 
 const bounded = ['date', 'amount', 'number'];
 
+/** What becomes of a row with a value that can't be read. */
+const unreadable: Record<string, string> = { hold: 'it is held', without: 'it comes in without it' };
+
 const texts = ['text', 'long text', 'id', 'number', 'email', 'phone'];
 
 /** What is set for one field of the catalog. */
 export function FieldDetail({ field, catalog }: { field: CatalogField; catalog: WholeCatalog }) {
   const queries = useQueryClient();
-  const first: Settings = { label: field.label, group: field.group, see: field.see, edit: field.edit, hidden_in: field.hidden_in, limits: field.limits, defaults: field.defaults };
+  const first: Settings = { label: field.label, group: field.group, see: field.see, edit: field.edit, hidden_in: field.hidden_in, limits: field.limits, defaults: field.defaults, unreadable: field.unreadable };
   const [set, setSet] = useState(first);
   const [retyping, setRetyping] = useState(false);
   const refresh = () => queries.invalidateQueries();
@@ -81,6 +85,15 @@ export function FieldDetail({ field, catalog }: { field: CatalogField; catalog: 
           </>
         )}
         {field.can.unique && <Checkbox label="No two records may have the same" checked={set.limits.unique} onChange={(event) => limit({ unique: event.currentTarget.checked })} />}
+        {field.can.unreadable && (
+          <Select
+            label="A row whose value can't be read"
+            data={[{ value: 'usual', label: `as usual: ${unreadable[field.usually] ?? ''}` }, { value: 'hold', label: 'is held' }, { value: 'without', label: 'comes in without it; as written, it stays with the record' }]}
+            value={set.unreadable ?? 'usual'}
+            allowDeselect={false}
+            onChange={(choice) => setSet({ ...set, unreadable: choice === 'usual' ? null : choice })}
+          />
+        )}
         {field.can.default && (
           <>
             <h3 className="section">Where nobody says anything, a new record has</h3>

@@ -27,10 +27,13 @@ export interface CatalogField {
   edit: Allowed | null;
   hidden_in: string[];
   defaults: Record<string, string>;
+  /** What is chosen for values that can't be read; null for what is usual. */
+  unreadable: string | null;
+  usually: string;
   fill: { count: number; total: number } | null;
   always: string | null;
   rules: { id: number; strength: string; sentence: string }[];
-  can: { hide: boolean; list: boolean; unique: boolean; default: boolean };
+  can: { hide: boolean; list: boolean; unique: boolean; default: boolean; unreadable: boolean };
 }
 
 export interface WholeCatalog {

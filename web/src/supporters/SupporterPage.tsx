@@ -100,6 +100,12 @@ export function SupporterPage() {
                   </dd>
                 </>
               )}
+              {data.unread.map((value) => (
+                <Fragment key={`unread ${value.id}`}>
+                  <dt>{value.label}</dt>
+                  <dd><span className="mono">{value.value}</span> <span className="pill look">could not be read</span> <Origin origin={origins[`unread:${value.id}:value`]} /></dd>
+                </Fragment>
+              ))}
               {data.custom.map((value) => (
                 <Fragment key={value.id}>
                   <dt>{value.label}</dt>

@@ -21,6 +21,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use PineSieve\Core\Changes\FieldGroup;
 use PineSieve\Core\Changes\MatchEffect;
+use PineSieve\Core\Standards\Unreadable;
 
 /** Intakes as a whole: opened on a file, listed, named, set, worked out, discarded. */
 final class IntakeController extends Controller
@@ -99,6 +100,8 @@ final class IntakeController extends Controller
             'against.search' => ['required_if:against.kind,search', 'integer', 'exists:saved_searches,id'],
             'against.ids' => ['required_if:against.kind,ids', 'array', 'min:1', 'max:100000'], 'against.ids.*' => ['integer', 'min:1'],
             'blanks_empty' => ['sometimes', 'boolean'],
+            'unreadable' => ['sometimes', 'array', 'max:200'], 'unreadable.*' => [Rule::enum(Unreadable::class)],
+            'notes_unread' => ['sometimes', 'boolean'],
             'system' => ['sometimes', 'required', 'string', 'max:60'],
             'groups' => ['sometimes', 'array', 'max:20'], 'groups.*' => ['string', 'max:120'], 'groups_new' => ['sometimes', 'array', 'max:20'], 'groups_new.*' => ['string', 'max:120'],
             'tags' => ['sometimes', 'array', 'max:20'], 'tags.*' => ['string', 'max:120'], 'tags_new' => ['sometimes', 'array', 'max:20'], 'tags_new.*' => ['string', 'max:120'],
@@ -118,6 +121,10 @@ final class IntakeController extends Controller
         if (isset($data['name'])) {
             $intake->name = trim($data['name']);
             unset($data['name']);
+        }
+        if (isset($data['unreadable'])) {
+            // One kind is switched at a time; the others stay.
+            $data['unreadable'] = [...(array) ($intake->settings['unreadable'] ?? []), ...$data['unreadable']];
         }
         $about = array_intersect_key($data, array_flip(Settings::ABOUT));
         $data = array_diff_key($data, $about);

@@ -20,6 +20,8 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\Target;
+use PineSieve\Core\Standards\Unreadable;
 
 /** The rows of an intake stage by stage: their problems, matches, addresses and planned changes, and what people decide about them. */
 final class RowController extends Controller
@@ -37,14 +39,10 @@ final class RowController extends Controller
     public function checks(Intake $intake, FieldCatalog $catalog): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
-        $kinds = DB::select('select p.code, p.field, p.column, min(p.reason) as example, min(p.remedy) as remedy, count(distinct p.number) as `rows`, count(distinct p.value) as values_count
-            from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.unit = p.number << 6 and r.outcome = "held"
-            where p.blocks = 1 and p.intake_id = ? group by p.code, p.field, p.column order by `rows` desc, p.code', [$intake->id]);
-        $headers = $intake->columnPlan()->headers();
 
         return response()->json([
-            'kinds' => array_map(static fn ($kind): array => [...(array) $kind, 'label' => $catalog->has($kind->field) ? $catalog->field($kind->field)->label : $kind->field, 'header' => $kind->column === null ? null : $headers[$kind->column] ?? null], $kinds),
-            'warnings' => array_map(static fn ($kind): array => [...(array) $kind, 'label' => $catalog->has($kind->field) ? $catalog->field($kind->field)->label : $kind->field], DB::select('select p.code, p.field, min(p.reason) as example, count(distinct p.number) as `rows` from intake_problems p where p.intake_id = ? and p.blocks = 0 group by p.code, p.field order by `rows` desc', [$intake->id])),
+            'kinds' => $this->kinds($intake, $catalog, true),
+            'warnings' => $this->kinds($intake, $catalog, false),
             'passed' => DB::table('intake_edits as e')->leftJoin('users as u', 'u.id', '=', 'e.user_id')->where('e.intake_id', $intake->id)->where('e.kind', 'pass')->orderBy('e.number')->get(['e.number', 'e.to as reason', 'u.name as by']),
             'by_person' => [
                 'hold' => $this->byPerson($intake, 'held', 'person'),
@@ -54,15 +52,45 @@ final class RowController extends Controller
         ]);
     }
 
+    /**
+     * @param  bool  $blocking  whether of what holds rows, or of what rows come in without
+     * @return list<array<string, mixed>>
+     */
+    private function kinds(Intake $intake, FieldCatalog $catalog, bool $blocking): array
+    {
+        $headers = $intake->columnPlan()->headers();
+        $kinds = DB::select('select p.code, p.field, p.column, min(p.reason) as example, min(p.remedy) as remedy, count(distinct p.number) as `rows`, count(distinct p.value) as values_count
+            from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.unit = p.number << 6 and (r.outcome = "held") = ?
+            where p.blocks = ? and p.intake_id = ? group by p.code, p.field, p.column order by `rows` desc, p.code', [$blocking, $blocking, $intake->id]);
+
+        return array_map(static fn ($kind): array => [
+            ...(array) $kind,
+            'label' => $catalog->has($kind->field) ? $catalog->field($kind->field)->label : $kind->field,
+            'header' => $kind->column === null ? null : $headers[$kind->column] ?? null,
+            'base' => Target::tryParse($kind->field)->field ?? $kind->field,
+            'choice' => self::choice($kind->code, $kind->field, $blocking),
+        ], $kinds);
+    }
+
+    /** What else can become of the rows of a kind; null where nothing can be chosen. */
+    private static function choice(string $code, string $field, bool $blocking): ?string
+    {
+        $base = Target::tryParse($field)?->field;
+        $isOfReading = preg_match('/\.(?:form|bounds|ambiguous|order|unknown|retired|length|pattern|zeros|currency|state)$|^step$/D', $code) === 1 && $code !== 'party.unknown';
+
+        return $base !== null && $isOfReading && Unreadable::isForChoice($base) ? ($blocking ? Unreadable::Without->value : Unreadable::Hold->value) : null;
+    }
+
     /** The values that have one kind of problem, each with its rows. */
     public function problems(Request $request, Intake $intake): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
-        $data = $request->validate(['code' => ['required', 'string'], 'field' => ['required', 'string'], 'column' => ['nullable', 'integer']]);
+        $data = $request->validate(['code' => ['required', 'string'], 'field' => ['required', 'string'], 'column' => ['nullable', 'integer'], 'warned' => ['nullable', Rule::in(['1'])]]);
+        $blocking = ! isset($data['warned']);
         $groups = [];
         $problems = DB::table('intake_problems as p')
             ->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'p.intake_id')->on('r.number', 'p.number'))
-            ->where('p.blocks', true)->where('p.intake_id', $intake->id)->where('p.code', $data['code'])->where('p.field', $data['field'])->where('r.outcome', 'held')
+            ->where('p.blocks', $blocking)->where('p.intake_id', $intake->id)->where('p.code', $data['code'])->where('p.field', $data['field'])->where('r.outcome', $blocking ? '=' : '<>', 'held')->where('r.outcome', '<>', Results::WITH)
             ->when(isset($data['column']), static fn ($query) => $query->where('p.column', $data['column']))
             ->orderBy('p.number')->limit(5000)
             ->get(['p.number', 'p.column', 'p.value', 'p.reason', 'p.remedy', 'r.display']);
@@ -174,6 +202,17 @@ final class RowController extends Controller
         $this->mustBeReady($intake);
         $data = $request->validate(['code' => ['required', 'string'], 'field' => ['required', 'string'], 'column' => ['required', 'integer']]);
         $revision->blank($intake, $data['code'], $data['field'], (int) $data['column'], $request->user()?->id);
+
+        return response()->json($summary->of($intake->refresh()));
+    }
+
+    /** Leaves the rows out that have one kind of problem. */
+    public function leaveOut(Request $request, Intake $intake, Revision $revision, Summary $summary): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        $this->mustBeReady($intake);
+        $data = $request->validate(['code' => ['required', 'string'], 'field' => ['required', 'string']]);
+        $revision->leaveOut($intake, $data['code'], $data['field'], $request->user()?->id);
 
         return response()->json($summary->of($intake->refresh()));
     }

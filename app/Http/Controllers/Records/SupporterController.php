@@ -13,6 +13,7 @@ use App\Records\Links;
 use App\Records\Origins;
 use App\Records\SupporterExport;
 use App\Records\SupporterSearch;
+use App\Records\UnreadValues;
 use App\Standards\Sight;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -78,7 +79,7 @@ final class SupporterController extends Controller
         return response()->json(['message' => $merge === null ? 'This supporter is not there any more.' : "This supporter was merged into supporter {$merge->survivor_id}.", 'merged_into' => $merge?->survivor_id], 404);
     }
 
-    public function show(Supporter $supporter, Origins $origins, Standards $standards, Links $links): JsonResponse
+    public function show(Supporter $supporter, Origins $origins, Standards $standards, Links $links, UnreadValues $unread): JsonResponse
     {
         $catalog = $standards->catalog;
         $rules = [];
@@ -111,6 +112,7 @@ final class SupporterController extends Controller
             'groups' => $sight->sees('groups') ? $supporter->memberships->where('list', 'group')->pluck('name')->values() : [],
             'tags' => $sight->sees('tags') ? $supporter->memberships->where('list', 'tag')->pluck('name')->values() : [],
             'custom' => $custom->map(fn ($value): array => ['id' => $value->getAttribute('id'), 'label' => $catalog->has($value->getAttribute('field')) ? $catalog->field($value->getAttribute('field'))->label : $value->getAttribute('field'), 'value' => $value->getAttribute('value')]),
+            'unread' => $unread->of($supporter->id, $sight),
             'links' => $links->of($supporter->id),
             'merges' => Merge::standing($supporter->id)->map(static fn (Merge $merge): array => ['id' => $merge->id, 'gone' => $merge->gone, 'at' => $merge->created_at->toIso8601String(), 'by' => $merge->user?->name])->values(),
             'gifts' => $parts('gift', $gifts),

@@ -31,6 +31,7 @@ use PineSieve\Core\Standards\Requirements;
 use PineSieve\Core\Standards\Standards;
 use PineSieve\Core\Standards\Target;
 use PineSieve\Core\Standards\Uniques;
+use PineSieve\Core\Standards\Unreadable;
 
 /** The field catalog. */
 final class FieldController extends Controller
@@ -64,6 +65,8 @@ final class FieldController extends Controller
                 'custom' => $field->isCustom(),
                 'retired' => $field->isRetired,
                 'limits' => $field->limits->toArray(),
+                'unreadable' => $field->unreadable?->value,
+                'usually' => Unreadable::usual(Target::tryParse($field->key) ?? throw new \LogicException('A field has a target.'))->value,
                 'list' => $field->list === null ? null : ['closed' => $field->list->isClosed, 'values' => count($field->list->values)],
                 'see' => $settings[$field->key]->settings['see'] ?? null,
                 'edit' => $settings[$field->key]->settings['edit'] ?? null,
@@ -72,7 +75,7 @@ final class FieldController extends Controller
                 'fill' => $fill[$field->key] ?? null,
                 'always' => $always[$field->key] ?? null,
                 'rules' => array_values(array_map(static fn (RequiredRule $rule): array => ['id' => $rule->id, 'strength' => $rule->strength->value, 'sentence' => $rule->sentence($standards->catalog)], array_filter($standards->rules, static fn (RequiredRule $rule): bool => $rule->field === $field->key))),
-                'can' => ['hide' => ! in_array($field->key, Sight::ALWAYS, true), 'list' => PickLists::areFor($field), 'unique' => Uniques::areFor($field), 'default' => Defaults::areFor($field->key)],
+                'can' => ['hide' => ! in_array($field->key, Sight::ALWAYS, true), 'list' => PickLists::areFor($field), 'unique' => Uniques::areFor($field), 'default' => Defaults::areFor($field->key), 'unreadable' => Unreadable::isForChoice($field->key)],
             ], $fields),
             'types' => array_column(FieldType::CUSTOM, 'value'),
             'roles' => array_column(Role::cases(), 'value'),
@@ -123,6 +126,7 @@ final class FieldController extends Controller
             'hidden_in' => ['sometimes', 'array'], 'hidden_in.*' => [Rule::in(FieldSetting::PLACES)],
             'open_list' => ['sometimes', 'boolean'],
             'limits' => ['sometimes', 'array'],
+            'unreadable' => ['sometimes', 'nullable', Rule::enum(Unreadable::class)],
             'defaults' => ['sometimes', 'array'], 'defaults.*' => ['string', 'max:500'],
         ]);
         foreach (['see', 'edit'] as $what) {
@@ -134,12 +138,13 @@ final class FieldController extends Controller
         if (isset($data['label'])) {
             $this->mustBeFree($data['label'], $catalog, $field);
         }
+        abort_if(isset($data['unreadable']) && ! Unreadable::isForChoice($field), 422, 'A row without this value can\'t come in, so it is always held.');
         if (isset($data['limits'])) {
             $data['limits'] = $this->limits($data['limits'], $known)->toArray();
         }
         $data['defaults'] = isset($data['defaults']) ? $this->defaults($data['defaults'], $known) : null;
         $setting = FieldSetting::query()->firstOrNew(['field' => $field], ['settings' => []]);
-        $setting->settings = [...$setting->settings, ...array_filter(array_intersect_key($data, array_flip(['see', 'edit', 'hidden_in', 'open_list', 'limits', 'defaults'])), static fn (mixed $value, string $key): bool => $value !== null || in_array($key, ['see', 'edit'], true), ARRAY_FILTER_USE_BOTH)];
+        $setting->settings = [...$setting->settings, ...array_filter(array_intersect_key($data, array_flip(['see', 'edit', 'hidden_in', 'open_list', 'limits', 'defaults', 'unreadable'])), static fn (mixed $value, string $key): bool => $value !== null || in_array($key, ['see', 'edit', 'unreadable'], true), ARRAY_FILTER_USE_BOTH)];
         DB::transaction(static function () use ($setting, $own, $data): void {
             $setting->save();
             $own?->fill([...array_map(trim(...), array_intersect_key($data, ['label' => 1, 'group' => 1])), ...(isset($data['retired']) ? ['retired_at' => $data['retired'] ? now() : null] : [])])->save();

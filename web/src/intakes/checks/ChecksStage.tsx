@@ -16,7 +16,8 @@ interface Checks {
   kinds: ProblemKind[];
   by_person: { hold: RowName[]; out: RowName[] };
   by_rule: { reason: string; rows: number }[];
-  warnings: { code: string; field: string; label: string; example: string; rows: number }[];
+  /** What rows come in without, or are warned of. */
+  warnings: ProblemKind[];
   passed: { number: number; reason: string; by: string | null }[];
 }
 
@@ -32,24 +33,28 @@ export function ChecksStage() {
   const checks = useQuery({ queryKey: ['intake', String(intake.id), 'checks'], queryFn: () => api.get<Checks>(`intakes/${intake.id}/checks`), enabled: intake.is_sifted });
   const edit = useEdit(intake.id);
   const takeBack = useTakeBack(intake.id);
+  const choose = useIntakeAction(intake.id, (kind: ProblemKind) => api.patch<Intake>(`intakes/${intake.id}`, { unreadable: { [kind.base]: kind.choice } }));
+  const leaveOut = useIntakeAction(intake.id, (kind: ProblemKind) => api.post<Intake>(`intakes/${intake.id}/edits/leave-out`, { code: kind.code, field: kind.field }));
   const drop = useIntakeAction(intake.id, (kind: ProblemKind) => api.post<Intake>(`intakes/${intake.id}/edits/blank`, { code: kind.code, field: kind.field, column: kind.column }));
   if (!intake.is_sifted) {
     return <NotSifted intake={intake} />;
   }
   const kinds = checks.data?.kinds ?? [];
+  const warnings = checks.data?.warnings ?? [];
   const byPerson = [
     { key: 'hold', title: 'Held by a person', rows: checks.data?.by_person.hold ?? [] },
     { key: 'out', title: 'Left out by a person', rows: checks.data?.by_person.out ?? [] },
   ].filter((group) => group.rows.length > 0);
-  const group = byPerson.find((one) => one.key === chosen) ?? (kinds.length === 0 ? byPerson[0] : undefined);
-  const kind = kinds.find((one) => keyOf(one) === chosen) ?? (group === undefined ? kinds[0] : undefined);
+  const group = byPerson.find((one) => one.key === chosen) ?? (kinds.length === 0 && chosen === null ? byPerson[0] : undefined);
+  const warning = warnings.find((one) => `warned ${keyOf(one)}` === chosen);
+  const kind = kinds.find((one) => keyOf(one) === chosen) ?? (group === undefined && warning === undefined ? kinds[0] : undefined);
   const pick = (key: string) => {
     setChosen(key);
     setRow(null);
   };
   return (
     <>
-      <Trouble error={edit.error ?? takeBack.error ?? drop.error ?? checks.error} />
+      <Trouble error={edit.error ?? takeBack.error ?? drop.error ?? choose.error ?? leaveOut.error ?? checks.error} />
       <div className="panes" style={{ gridTemplateColumns: '286px minmax(0, 1fr)' }}>
         <Pane title="Caught" note={counted(intake.held.problem + intake.held.person, 'row')}>
           <div className="pane-body" tabIndex={0}>
@@ -76,11 +81,18 @@ export function ChecksStage() {
                 </li>
               ))}
             </ul>
-            {(checks.data?.warnings.length ?? 0) > 0 && (
+            {warnings.length > 0 && (
               <>
-                <div className="pane-note"><b>Come in with a warning</b></div>
+                <div className="pane-note"><b>Come in all the same</b></div>
                 <ul className="list">
-                  {checks.data?.warnings.map((one) => <li key={`${one.code}${one.field}`} className="still"><span className="line"><b>{one.label}</b><span>{count(one.rows)}</span></span><span className="quiet">{one.example}</span></li>)}
+                  {warnings.map((one) => (
+                    <li key={keyOf(one)}>
+                      <button type="button" aria-current={one === warning} onClick={() => pick(`warned ${keyOf(one)}`)}>
+                        <span className="line"><b>{one.label}</b><span>{count(one.rows)}</span></span>
+                        <span className="quiet">{one.example}</span>
+                      </button>
+                    </li>
+                  ))}
                 </ul>
               </>
             )}
@@ -102,6 +114,8 @@ export function ChecksStage() {
         </Pane>
         {row !== null ? (
           <RowCells intake={intake} number={row} editable={mayLoad} onBack={() => setRow(null)} onEdit={(change) => edit.mutate(change)} busy={edit.isPending} />
+        ) : warning !== undefined ? (
+          <ProblemValues intake={intake} kind={warning} warned editable={mayLoad} busy={edit.isPending} onEdit={(change) => edit.mutate(change)} onRow={setRow} />
         ) : kind !== undefined ? (
           <ProblemValues intake={intake} kind={kind} editable={mayLoad} busy={edit.isPending} onEdit={(change) => edit.mutate(change)} onRow={setRow} />
         ) : (
@@ -109,7 +123,7 @@ export function ChecksStage() {
             <div className="pane-body" tabIndex={0}>
               {checks.isSuccess && group === undefined && (
                 <Empty title="Every row passes">
-                  <p>All required data is there and every value can be read{checks.data.warnings.length > 0 ? '. A warning holds nothing back: what is wanted can be added later' : ''}.</p>
+                  <p>All required data is there and every value can be read{warnings.length > 0 ? '. A warning holds nothing back: what is wanted can be added later' : ''}.</p>
                 </Empty>
               )}
               <table className="rows">
@@ -128,7 +142,22 @@ export function ChecksStage() {
       </div>
       <div className="foot">
         <Button onClick={() => void navigate(`/intakes/${intake.id}/matches`)}>{intake.held.problem > 0 ? 'Go on; held rows wait' : 'Go on to the matches'}</Button>
-        {mayLoad && kind !== undefined && kind.column !== null && !kind.code.endsWith('.required') && row === null && (
+        {mayLoad && row === null && kind?.choice === 'without' && (
+          <Button variant="default" onClick={() => choose.mutate(kind)} loading={choose.isPending}>
+            Bring {kind.rows === 1 ? 'this row' : `these ${count(kind.rows)} rows`} in without the value
+          </Button>
+        )}
+        {mayLoad && row === null && warning?.choice === 'hold' && (
+          <Button variant="default" onClick={() => choose.mutate(warning)} loading={choose.isPending}>
+            Hold {warning.rows === 1 ? 'this row' : `these ${count(warning.rows)} rows`} instead
+          </Button>
+        )}
+        {mayLoad && row === null && kind !== undefined && (
+          <Button variant="default" onClick={() => leaveOut.mutate(kind)} loading={leaveOut.isPending}>
+            Leave {kind.rows === 1 ? 'it' : 'them'} out
+          </Button>
+        )}
+        {mayLoad && kind !== undefined && kind.choice === null && kind.column !== null && !kind.code.endsWith('.required') && row === null && (
           <Button variant="default" onClick={() => drop.mutate(kind)} loading={drop.isPending}>
             Bring {kind.rows === 1 ? 'this row' : `these ${count(kind.rows)} rows`} without the value
           </Button>

@@ -12,6 +12,8 @@ import { AddToList } from './AddToList';
 interface ProblemValuesProps {
   intake: Intake;
   kind: ProblemKind;
+  /** Whether the rows come in all the same. */
+  warned?: boolean;
   editable: boolean;
   busy: boolean;
   onEdit: (edit: Edit) => void;
@@ -19,18 +21,18 @@ interface ProblemValuesProps {
 }
 
 /** The values that have one kind of problem; each is corrected once for all its rows. */
-export function ProblemValues({ intake, kind, editable, busy, onEdit, onRow }: ProblemValuesProps) {
-  const query = new URLSearchParams({ code: kind.code, field: kind.field, ...(kind.column === null ? {} : { column: String(kind.column) }) });
+export function ProblemValues({ intake, kind, warned = false, editable, busy, onEdit, onRow }: ProblemValuesProps) {
+  const query = new URLSearchParams({ code: kind.code, field: kind.field, ...(kind.column === null ? {} : { column: String(kind.column) }), ...(warned ? { warned: '1' } : {}) });
   const problems = useQuery({ queryKey: ['intake', String(intake.id), 'problems', query.toString()], queryFn: () => api.get<{ values: ProblemValue[] }>(`intakes/${intake.id}/problems?${query}`) });
   return (
     <Pane title={kind.label} note={`${kind.header === null ? '' : `column "${kind.header}", `}${counted(kind.rows, 'row')}, ${counted(kind.values_count, 'value')}`}>
-      <div className="pane-note">{kind.remedy}.</div>
+      <div className="pane-note">{warned && kind.choice !== null && 'The rows come in without these values; as written, they stay with the record. '}{kind.remedy}.</div>
       <div className="pane-body" tabIndex={0}>
         <table className="rows">
           <thead>
             <tr>
               <th style={{ width: '23%' }}>In the file</th>
-              <th>Why it is held</th>
+              <th>{warned ? 'What is wrong' : 'Why it is held'}</th>
               <th style={{ width: '24%' }}>Rows</th>
               <th style={{ width: '33%' }}>Write instead</th>
             </tr>

@@ -2,6 +2,7 @@ import { ActionIcon, Button, SegmentedControl, TextInput } from '@mantine/core';
 import { type RefObject, useState } from 'react';
 import { api } from '../../api/client';
 import type { Catalog, Column, Feed, Intake, StepData } from '../../api/types';
+import { counted } from '../../shared/format';
 import { Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
 import { useIntakeAction } from '../queries';
@@ -77,6 +78,9 @@ export function ColumnDetail({ intake, column, headers, catalog, editable, field
             <SegmentedControl size="xs" aria-label="Order of the dates" data={[{ value: 'mdy', label: 'month first' }, { value: 'dmy', label: 'day first' }]} value={column.date_order ?? ''} disabled={!editable} onChange={(order) => onKeep({ feeds, steps: column.steps, date_order: order }, true)} />
             {column.needs_date_order && <span className="pill look">choose one</span>}
           </div>
+        )}
+        {column.gifts !== null && column.gifts < column.filled && (
+          <p className="quiet">{column.gifts === 0 ? 'No row has a gift that this can belong to: a gift needs an amount, or a date with a kind or a fund.' : `${counted(column.gifts, 'row has', 'rows have')} a gift; where there is none, the value is not taken, and the preview lists it.`}</p>
         )}
         {column.target === 'id.old' && <OldSystem intake={intake} editable={editable} />}
         {(values.data?.new_names.length ?? 0) > 0 && <p className="quiet">Made new, since nobody is in it yet: <b>{values.data?.new_names.slice(0, 8).join(', ')}</b>{(values.data?.new_names.length ?? 0) > 8 && ` and ${(values.data?.new_names.length ?? 0) - 8} more`}</p>}
