@@ -17,6 +17,7 @@ use App\Http\Controllers\Intakes\RowController;
 use App\Http\Controllers\Intakes\SourceController;
 use App\Http\Controllers\Intakes\TemplateController;
 use App\Http\Controllers\PageController;
+use App\Http\Controllers\Records\ActController;
 use App\Http\Controllers\Records\DuplicateController;
 use App\Http\Controllers\Records\FormController;
 use App\Http\Controllers\Records\GiftController;
@@ -51,6 +52,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('people', [PeopleController::class, 'store']);
         Route::patch('people/{user}', [PeopleController::class, 'update'])->whereNumber('user');
         Route::get('audit', [PeopleController::class, 'audit']);
+        Route::post('acts/{act}/undo', [ActController::class, 'undo'])->whereNumber('act');
         Route::get('webhooks', [WebhookController::class, 'index']);
         Route::post('webhooks', [WebhookController::class, 'store']);
         Route::patch('webhooks/{webhook}', [WebhookController::class, 'update'])->whereNumber('webhook');

@@ -17,6 +17,7 @@ use App\Records\Ids;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
 use App\Records\Tables;
+use App\Standards\ChangeChecks;
 use Illuminate\Database\Connection;
 use LogicException;
 use PineSieve\Core\Changes\Action;
@@ -50,6 +51,7 @@ final readonly class Merges
         private Neighbors $neighbors,
         private Decisions $decisions,
         private Standards $standards,
+        private ChangeChecks $checks,
     ) {
     }
 
@@ -217,7 +219,8 @@ final readonly class Merges
     private function mustKeepTheRules(MergePlan $plan, array $candidates): void
     {
         $survivor = array_column(array_map(static fn (Candidate $one): array => [$one->id(), $one->record], $candidates), 1, 0)[$plan->survivor];
-        $problems = array_filter($this->standards->problems($plan->merged, $survivor), static fn (Problem $problem): bool => $problem->blocks);
+        // What is unique moves with those who become part of it.
+        $problems = $this->checks->ofRecord($plan->merged, $survivor);
         if ($problems !== []) {
             throw new CannotMerge(implode('. ', array_map(static fn (Problem $problem): string => $problem->reason, $problems)).'. Choose the value that fulfils it.');
         }

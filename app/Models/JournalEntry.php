@@ -18,6 +18,7 @@ use PineSieve\Core\Changes\Change;
  * @property ?int $intake_id
  * @property ?int $row_number
  * @property int $supporter_id
+ * @property ?int $act_id
  * @property-read ?Intake $intake
  * @property-read ?User $user
  */

@@ -36,6 +36,7 @@ final readonly class Cause
         public ?int $userId,
         public ?int $intakeId,
         public bool $isQuiet = false,
+        public ?int $actId = null,
     ) {
     }
 
@@ -60,9 +61,10 @@ final readonly class Cause
         return new self(self::EDIT, $userId, null);
     }
 
-    public static function merge(?int $userId): self
+    /** Part of what one person did to many records at once. */
+    public static function act(int $actId, ?int $userId, string $kind = self::EDIT): self
     {
-        return new self(self::MERGE, $userId, null);
+        return new self($kind, $userId, null, false, $actId);
     }
 
     public static function join(?int $userId): self

@@ -54,7 +54,7 @@ final readonly class Forms
     {
         $stored = $id === null ? null : ($this->reader->read([$id])[$id] ?? null);
 
-        return $this->checked((new DraftReader($this->standards))->read($this->whole($draft, $stored, $sight)), $stored);
+        return $this->checked($this->read($draft, $stored, $sight), $stored);
     }
 
     /**
@@ -103,7 +103,7 @@ final readonly class Forms
                 }
                 [$draft, $theirs] = [$merged->draft, $merged->theirs];
             }
-            $read = (new DraftReader($this->standards))->read($this->whole($draft, $stored, $sight));
+            $read = $this->read($draft, $stored, $sight);
             $problems = $this->checked($read, $stored);
             if (array_filter($problems, static fn (PlacedProblem $placed): bool => $placed->problem->blocks) !== []) {
                 throw NotKept::faulty($problems);
@@ -111,6 +111,13 @@ final readonly class Forms
 
             return new KeptForm($this->write($read, $stored, $user), $problems, $theirs);
         });
+    }
+
+    private function read(Draft $draft, ?SupporterRecord $stored, Sight $sight): ReadDraft
+    {
+        $read = (new DraftReader($this->standards))->read($this->whole($draft, $stored, $sight));
+
+        return $stored === null ? $read->withDefaults($this->standards->defaults) : $read;
     }
 
     private function write(ReadDraft $read, ?SupporterRecord $stored, ?User $user): int

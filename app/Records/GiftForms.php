@@ -26,6 +26,8 @@ use PineSieve\Core\Text\Tidy;
 /** Gifts as people write them by hand. */
 final readonly class GiftForms
 {
+    public const TWICE = 'gift.twice';
+
     public function __construct(
         private Standards $standards,
         private RecordReader $reader,
@@ -48,15 +50,19 @@ final readonly class GiftForms
     /**
      * @param  array<string, string>  $written
      * @param  array<string, string>  $base  as the person saw the gift
+     * @param  bool  $again  whether someone has said that a like gift was given twice
      * @return int id of the gift
      *
      * @throws NotKept if something is wrong with it, or someone else changed it meanwhile
      */
-    public function keep(int $supporter, ?int $gift, array $written, array $base, ?User $user, Sight $sight): int
+    public function keep(int $supporter, ?int $gift, array $written, array $base, ?User $user, Sight $sight, bool $again = false): int
     {
-        return DB::transaction(function () use ($supporter, $gift, $written, $base, $user, $sight): int {
+        return DB::transaction(function () use ($supporter, $gift, $written, $base, $user, $sight, $again): int {
             $this->ids->queueUp();
             [$values, $problems, $stored] = $this->read($supporter, $gift, $written, $sight);
+            if ($again) {
+                $problems = array_values(array_filter($problems, static fn (PlacedProblem $placed): bool => $placed->problem->code !== self::TWICE));
+            }
             if (array_filter($problems, static fn (PlacedProblem $placed): bool => $placed->problem->blocks) !== []) {
                 throw NotKept::faulty($problems);
             }
@@ -127,6 +133,9 @@ final readonly class GiftForms
         $columns = array_map(static fn (string $value): ?string => $value === '' ? null : $value, array_combine(array_values(FieldPlace::OF_GIFT), array_map(static fn (string $field): string => $incoming->{substr($field, 5)}, array_keys(FieldPlace::OF_GIFT))));
         if ($problems === [] && $found === []) {
             $found = [...$this->newly($this->standards->problems($record, $record, [$columns]), $gift === null ? [] : $this->standards->problems($record, $record, [$stored])), ...(($stored['reference'] ?? null) === $columns['reference'] ? [] : $this->taken->problems($this->standards->catalog, $record, $record, [$columns]))];
+        }
+        if ($gift === null && $problems === [] && $found === [] && ($record->gifts[$incoming->sameness()] ?? 0) > 0) {
+            $found[] = new Problem(self::TWICE, 'gift.amount', null, $incoming->amount, 'There is the very same gift already: same date, amount, fund, kind and reference', 'Save it once more if it was given twice');
         }
         foreach ($found as $problem) {
             $problems[] = new PlacedProblem($problem->field, $problem);

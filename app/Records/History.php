@@ -6,6 +6,7 @@ namespace App\Records;
 
 use App\Models\JournalEntry;
 use App\Models\User;
+use App\Standards\ChangeChecks;
 use App\Standards\Sight;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
@@ -14,6 +15,7 @@ use PineSieve\Core\Changes\Projection;
 use PineSieve\Core\Changes\Reversal;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Records\NameForms;
+use PineSieve\Core\Records\SupporterRecord;
 
 /** Every change to a supporter, with before and after; a single one can be put back. */
 final readonly class History
@@ -25,6 +27,7 @@ final readonly class History
         private RecordWriter $writer,
         private ChangeWords $words,
         private Ids $ids,
+        private ChangeChecks $checks,
     ) {
     }
 
@@ -95,7 +98,7 @@ final readonly class History
             }
             $things = $this->reader->things([$entry->supporter_id])[$entry->supporter_id] ?? throw NotKept::gone();
             foreach (array_keys($change->fields) as $touched) {
-                if (! $sight->seesColumn($change->subject->value, $touched, $things["{$change->subject->value}:{$change->ref}"] ?? array_map(static fn (array $pair): ?string => $pair[1] ?? $pair[0], $change->fields))) {
+                if (! $sight->editsColumn($change->subject->value, $touched, $things["{$change->subject->value}:{$change->ref}"] ?? array_map(static fn (array $pair): ?string => $pair[1] ?? $pair[0], $change->fields))) {
                     throw NotKept::becauseOf('You may not change this field.');
                 }
             }
@@ -103,7 +106,13 @@ final readonly class History
             if ($reversal->changes === []) {
                 throw NotKept::becauseOf(($reversal->kept[0]->reason ?? 'It is as it was before').', so it is not put back.');
             }
-            $this->writer->write([new Entry($entry->supporter_id, $this->withForms($entry->supporter_id, $reversal->changes))], Cause::putBack($user?->id));
+            $stored = $this->reader->read([$entry->supporter_id])[$entry->supporter_id] ?? throw NotKept::gone();
+            $changes = $this->withForms($stored, $reversal->changes);
+            $problems = $this->checks->blocking($stored, $changes, $things);
+            if ($problems !== []) {
+                throw NotKept::becauseOf("{$problems[0]->reason}, so it is not put back. {$problems[0]->remedy}.");
+            }
+            $this->writer->write([new Entry($entry->supporter_id, $changes)], Cause::putBack($user?->id));
         });
     }
 
@@ -113,10 +122,9 @@ final readonly class History
      * @param  list<Change>  $changes
      * @return list<Change>
      */
-    private function withForms(int $supporter, array $changes): array
+    private function withForms(SupporterRecord $stored, array $changes): array
     {
-        $stored = $this->reader->read([$supporter])[$supporter] ?? null;
-        if ($stored === null || $changes[0]->subject !== Subject::Supporter || $changes[0]->action !== Action::Update) {
+        if ($changes[0]->subject !== Subject::Supporter || $changes[0]->action !== Action::Update) {
             return $changes;
         }
         foreach (NameForms::following($stored, Projection::after($stored, $changes)) as $column => $form) {

@@ -225,8 +225,8 @@ final class RecordWriter
         $now = now()->format('Y-m-d H:i:s.v');
         $rows = [];
         foreach ($entries as [$supporter, $row, $changes]) {
-            $rows[] = [$next++, $now, $cause->kind, $cause->userId, $cause->intakeId, $row, $supporter, $changes];
+            $rows[] = [$next++, $now, $cause->kind, $cause->userId, $cause->intakeId, $row, $supporter, $changes, $cause->actId];
         }
-        $this->bulk->insert('journal', ['id', 'at', 'cause', 'user_id', 'intake_id', 'row_number', 'supporter_id', 'changes'], $rows);
+        $this->bulk->insert('journal', ['id', 'at', 'cause', 'user_id', 'intake_id', 'row_number', 'supporter_id', 'changes', 'act_id'], $rows);
     }
 }

@@ -4,8 +4,12 @@ declare(strict_types=1);
 
 namespace App\Records;
 
+use App\Account\Audit;
+use App\Models\Act;
 use App\Models\Rule;
 use App\Models\User;
+use App\Standards\ChangeChecks;
+use App\Standards\Sight;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
@@ -22,6 +26,10 @@ final readonly class Remedies
     public function __construct(
         private Standards $standards,
         private RecordWriter $writer,
+        private RecordReader $reader,
+        private ChangeChecks $checks,
+        private Acts $acts,
+        private Ids $ids,
     ) {
     }
 
@@ -35,21 +43,25 @@ final readonly class Remedies
 
     /**
      * @param  ?list<string>  $records  "supporter:gift"; null for all of the worklist
-     * @return int records that were written
+     * @return array{written: int, refused: int, act: ?int} records that were written, those that another rule keeps as they are, and the act that can be taken back
      *
-     * @throws SieveException if the value does not have the form of the field
+     * @throws SieveException if the value does not have the form of the field, or the person may not change it
      */
-    public function fill(Rule $rule, string $value, ?array $records, ?User $user): int
+    public function fill(Rule $rule, string $value, ?array $records, ?User $user, Sight $sight): array
     {
+        if (! $sight->edits($rule->field)) {
+            throw new UnusableRemedy('You may not change this field.');
+        }
         $place = FieldPlace::of($rule->field);
         if ($place === null || ! self::areFor($rule->field)) {
             throw new UnusableRemedy('One value can\'t be right for many records of this field. Open them one by one.');
         }
-        $understood = $this->standards->formats->of($this->standards->catalog->field($rule->field))->read($value);
+        $understood = $this->standards->formats->byHand()->of($this->standards->catalog->field($rule->field))->read($value);
         if ($understood->fault !== null) {
             throw new UnusableRemedy("{$understood->fault->reason}. {$understood->fault->remedy}.");
         }
-        $written = 0;
+        $act = $this->acts->begin("Wrote \"{$understood->value}\" as {$this->standards->catalog->field($rule->field)->label}", $user);
+        [$written, $refused] = [0, 0];
         $after = [0, 0];
         do {
             $short = DB::table('shortfalls')->where('rule_id', $rule->id)
@@ -60,16 +72,24 @@ final readonly class Remedies
                 break;
             }
             $after = [$short->last()->supporter_id, $short->last()->gift_id];
-            $written += DB::transaction(fn (): int => $this->write($rule, $place, $understood->value, $short->all(), $user));
+            [$done, $kept] = DB::transaction(fn (): array => $this->write($rule, $place, $understood->value, $short->all(), $act));
+            [$written, $refused] = [$written + $done, $refused + $kept];
         } while ($short->count() === self::CHUNK);
+        $this->acts->end($act, Audit::MANY);
 
-        return $written;
+        return ['written' => $written, 'refused' => $refused, 'act' => $act->exists ? $act->id : null];
     }
 
-    /** @param  list<\stdClass>  $short */
-    private function write(Rule $rule, FieldPlace $place, string $value, array $short, ?User $user): int
+    /**
+     * @param  list<\stdClass>  $short
+     * @return array{int, int} records that were written, and those that a rule keeps as they are
+     */
+    private function write(Rule $rule, FieldPlace $place, string $value, array $short, Act $act): array
     {
-        $entries = [];
+        $this->ids->queueUp();
+        $ids = array_values(array_unique(array_column($short, 'supporter_id')));
+        [$stored, $things] = [$this->reader->read($ids), $this->reader->things($ids)];
+        [$entries, $refused] = [[], 0];
         foreach ($short as $i => $one) {
             $changes = match ($place->subject) {
                 'supporter' => [new Change(Subject::Supporter, $one->supporter_id, Action::Update, [$place->column => [null, $value]])],
@@ -79,15 +99,20 @@ final readonly class Remedies
                 'address' => $this->addresses($place->column, $value, $one->supporter_id),
                 default => [],
             };
-            if ($changes !== []) {
+            if ($changes === [] || ! isset($stored[$one->supporter_id])) {
+                continue;
+            }
+            if ($this->checks->blocking($stored[$one->supporter_id], $changes, $things[$one->supporter_id]) !== []) {
+                $refused++;
+            } else {
                 $entries[] = new Entry($one->supporter_id, $changes);
             }
         }
         if ($entries !== []) {
-            $this->writer->write($entries, Cause::edit($user?->id));
+            $this->writer->write($entries, Cause::act($act->id, $act->user_id));
         }
 
-        return count($entries);
+        return [count($entries), $refused];
     }
 
     /** @return list<Change> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Records;
 
 use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Records\SupporterRecord;
 
 /** Where each subject of a change is stored, and in which columns. */
 final class Tables
@@ -26,7 +27,7 @@ final class Tables
 
     /** What a column has where nobody says anything else. */
     public const DEFAULTS = [
-        'supporter' => ['status' => 'active'],
+        'supporter' => ['status' => SupporterRecord::NEW_STATUS],
         'address' => ['kind' => 'home', 'is_primary' => '1', 'condition' => 'good'],
         'email' => ['kind' => 'home', 'is_primary' => '1', 'condition' => 'good'],
         'phone' => ['kind' => 'home', 'is_primary' => '1', 'condition' => 'good'],

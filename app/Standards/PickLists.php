@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace App\Standards;
 
+use App\Account\Audit;
 use App\Models\ListValue;
 use App\Models\User;
+use App\Records\Acts;
 use App\Records\Cause;
 use App\Records\Entry;
+use App\Records\Ids;
+use App\Records\RecordReader;
 use App\Records\RecordWriter;
 use App\Records\Tables;
 use Illuminate\Database\Connection;
@@ -29,6 +33,10 @@ final readonly class PickLists
     public function __construct(
         private Connection $db,
         private RecordWriter $writer,
+        private RecordReader $reader,
+        private ChangeChecks $checks,
+        private Acts $acts,
+        private Ids $ids,
     ) {
     }
 
@@ -58,37 +66,68 @@ final readonly class PickLists
     }
 
     /**
-     * Puts one value in place of another in every record that has it. What it does can be undone: it is journalled like any change.
+     * Puts one value in place of another in every record that has it: one act, that can be taken back.
      *
      * @return int records that were changed
+     *
+     * @throws UnusableMerge if records would fall short of a rule then; nothing is changed
      */
     public function merge(Field $field, string $from, string $to, ?User $user): int
     {
-        $place = FieldPlace::of($field->key) ?? throw new \LogicException("Nothing is kept for {$field->key}.");
-        $changed = 0;
-        $after = 0;
-        do {
-            $rows = $this->holding($field)->where('id', '>', $after)->where(static function (Builder $query) use ($place, $from, $field): void {
-                $query->where($place->column, $from);
-                if ($field->type === FieldType::Choices) {
-                    $query->orWhereRaw("concat('\n', {$place->column}, '\n') like ?", ["%\n".addcslashes($from, '\\%_')."\n%"]);
+        return $this->db->transaction(function () use ($field, $from, $to, $user): int {
+            $this->ids->queueUp();
+            $act = $this->acts->begin("Merged \"{$from}\" into \"{$to}\" of \"{$field->label}\"", $user);
+            $changed = 0;
+            $after = 0;
+            do {
+                $rows = $this->having($field, $from)->where('id', '>', $after)->orderBy('id')->limit(self::CHUNK)->get();
+                $entries = $this->entries($field, $rows->all(), $from, $to);
+                $after = $rows->last()->id ?? $after;
+                if ($entries !== []) {
+                    $this->writer->write($entries, Cause::act($act->id, $user?->id, Cause::MERGE));
                 }
-            })->orderBy('id')->limit(self::CHUNK)->get(['id', 'supporter_id', $place->column.' as value']);
-            $entries = [];
-            foreach ($rows as $row) {
-                $change = $this->change($field, $place, $row, $from, $to);
-                if ($change !== null) {
-                    $entries[] = new Entry($row->supporter_id, [$change]);
-                }
-                $after = $row->id;
-            }
-            if ($entries !== []) {
-                $this->db->transaction(fn () => $this->writer->write($entries, Cause::merge($user?->id)));
-            }
-            $changed += count($entries);
-        } while ($rows->count() === self::CHUNK);
+                $changed += count($entries);
+            } while ($rows->count() === self::CHUNK);
+            $this->acts->end($act, Audit::STANDARDS);
 
-        return $changed;
+            return $changed;
+        });
+    }
+
+    private function having(Field $field, string $value): Builder
+    {
+        $place = FieldPlace::of($field->key) ?? throw new \LogicException("Nothing is kept for {$field->key}.");
+
+        return $this->holding($field)->where(static function (Builder $query) use ($place, $value, $field): void {
+            $query->where($place->column, $value);
+            if ($field->type === FieldType::Choices) {
+                $query->orWhereRaw("concat('\n', {$place->column}, '\n') like ?", ["%\n".addcslashes($value, '\\%_')."\n%"]);
+            }
+        })->select(['id', 'supporter_id', $place->column.' as value']);
+    }
+
+    /**
+     * @param  list<\stdClass>  $rows
+     * @return list<Entry>
+     */
+    private function entries(Field $field, array $rows, string $from, string $to): array
+    {
+        $place = FieldPlace::of($field->key) ?? throw new \LogicException("Nothing is kept for {$field->key}.");
+        $ids = array_values(array_unique(array_column($rows, 'supporter_id')));
+        [$stored, $things, $entries] = [$this->reader->read($ids), $this->reader->things($ids), []];
+        foreach ($rows as $row) {
+            $change = $this->change($field, $place, $row, $from, $to);
+            if ($change === null) {
+                continue;
+            }
+            $problems = $this->checks->blocking($stored[$row->supporter_id], [$change], $things[$row->supporter_id]);
+            if ($problems !== []) {
+                throw UnusableMerge::of($stored[$row->supporter_id]->field('display_name'), $problems[0]->reason);
+            }
+            $entries[] = new Entry($row->supporter_id, [$change]);
+        }
+
+        return $entries;
     }
 
     private function change(Field $field, FieldPlace $place, \stdClass $row, string $from, string $to): ?Change

@@ -43,7 +43,7 @@ final readonly class Shortfalls
         $checked = 0;
         do {
             $ids = array_column($this->db->select('select id from supporters where id > ? order by id limit '.self::CHUNK, [$after]), 'id');
-            array_push($short, ...array_values(array_filter($this->of($rules, $this->reader->read($ids)), static fn (array $one): bool => $one[0] !== self::UNREAD)));
+            array_push($short, ...$this->of($rules, $this->reader->read($ids)));
             $after = $ids === [] ? $after : max($ids);
             $checked += count($ids);
             $more = count($ids) === self::CHUNK;
@@ -64,7 +64,8 @@ final readonly class Shortfalls
         foreach (array_chunk([...array_keys($records), ...$gone], 1000) as $ids) {
             $this->db->table('shortfalls')->whereIn('supporter_id', $ids)->delete();
         }
-        $this->keep($this->of($rules, $records));
+        $unread = array_keys(array_filter($records, static fn (SupporterRecord $record): bool => $record->unread !== [] && self::hasUnread($record, Facts::of($record))));
+        $this->keep([...$this->of($rules, $records), ...array_map(static fn (int $id): array => [self::UNREAD, $id, 0], $unread)]);
     }
 
     /** @param  list<array{int, int, int}>  $short */
@@ -85,9 +86,6 @@ final readonly class Shortfalls
         $gifts = $ofGifts === [] || $records === [] ? [] : $this->gifts(array_keys($records));
         foreach ($records as $id => $record) {
             $facts = Facts::of($record);
-            if (self::hasUnread($record, $facts)) {
-                $short[] = [self::UNREAD, $id, 0];
-            }
             foreach ($rules as $rule) {
                 if ($rule->isBroken($facts)) {
                     $short[] = [$rule->id, $id, 0];

@@ -74,9 +74,23 @@ final readonly class Sight
         if ($this->hidden === []) {
             return true;
         }
-        $field = FieldPlace::field($subject, $column, array_map(static fn (mixed $value): ?string => $value === null ? null : (string) $value, array_filter($values, static fn (mixed $value): bool => $value === null || is_scalar($value))));
+        $field = self::fieldOf($subject, $column, $values);
 
         return $field === null || $this->sees($field);
+    }
+
+    /** @param  array<string, mixed>  $values  of the thing that the column is of */
+    public function editsColumn(string $subject, string $column, array $values = []): bool
+    {
+        $field = $this->locked === [] ? null : self::fieldOf($subject, $column, $values);
+
+        return $field === null || $this->edits($field);
+    }
+
+    /** @param  array<string, mixed>  $values */
+    private static function fieldOf(string $subject, string $column, array $values): ?string
+    {
+        return FieldPlace::field($subject, $column, array_map(static fn (mixed $value): ?string => $value === null ? null : (string) $value, array_filter($values, static fn (mixed $value): bool => $value === null || is_scalar($value))));
     }
 
     /**

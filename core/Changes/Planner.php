@@ -43,7 +43,7 @@ final readonly class Planner
     public function plan(string $row, IncomingRecord $record, ?SupporterRecord $stored): array
     {
         $changes = $stored === null
-            ? [Change::create(Subject::Supporter, "{$row}:supporter", $record->fields()), ...$this->parts->plan($row, $record, new SupporterRecord('', 0, []))]
+            ? [Change::create(Subject::Supporter, "{$row}:supporter", ['status' => SupporterRecord::NEW_STATUS, ...$record->fields()]), ...$this->parts->plan($row, $record, new SupporterRecord('', 0, []))]
             : $this->match($row, $record, $stored);
         $missing = self::giftsMissing($record, $stored);
         foreach ($missing as $i => $gift) {

@@ -109,14 +109,12 @@ final readonly class Draft
         return new self($record->kind(), $fields, $lists);
     }
 
-    /** @return array<string, string> "fields.name.first", "emails.55.address" to what is written there; blank fields are missing */
+    /** @return array<string, string> "fields.name.first", "emails.55.address" to what is written there; '' for what someone left or made blank, while a field that the form does not show is missing */
     public function flat(): array
     {
         $flat = ['kind' => $this->kind->value];
         foreach ($this->fields as $field => $value) {
-            if ($value !== '') {
-                $flat["fields.{$field}"] = $value;
-            }
+            $flat["fields.{$field}"] = $value;
         }
         foreach ($this->lists as $list => $items) {
             foreach ($items as $ref => $columns) {

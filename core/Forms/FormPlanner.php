@@ -48,8 +48,15 @@ final readonly class FormPlanner
     public function changesOfOthers(ReadDraft $draft, int|string $self, array $there): array
     {
         $changes = [];
+        $linked = [];
         foreach ($draft->lists['links'] as $ref => $link) {
-            if ($link['reversed'] === '1' && ! isset($there[(int) $ref]) && (int) $link['other_id'] > 0 && LinkKind::tryFrom($link['kind']) !== null) {
+            if ($link['reversed'] === '1' && isset($there[(int) $ref])) {
+                $linked["{$link['kind']}|{$link['other_id']}"] = true;
+            }
+        }
+        foreach ($draft->lists['links'] as $ref => $link) {
+            if ($link['reversed'] === '1' && ! isset($there[(int) $ref]) && (int) $link['other_id'] > 0 && LinkKind::tryFrom($link['kind']) !== null && ! isset($linked["{$link['kind']}|{$link['other_id']}"])) {
+                $linked["{$link['kind']}|{$link['other_id']}"] = true;
                 $changes[(int) $link['other_id']][] = Change::create(Subject::Link, "form:link.{$ref}", ['kind' => $link['kind'], 'other_id' => (string) $self, 'role' => $link['role'] === '' ? null : $link['role']]);
             }
         }
@@ -72,6 +79,9 @@ final readonly class FormPlanner
         if (! $isNew) {
             $after = [...$after, ...self::derived($draft, $stored)];
             unset($after['kind']);
+        }
+        if ($isNew && ($after['status'] ?? '') === '') {
+            $after['status'] = SupporterRecord::NEW_STATUS;
         }
         $fields = [];
         foreach ($after as $column => $value) {
@@ -221,9 +231,16 @@ final readonly class FormPlanner
         foreach ($stored->links as $part) {
             $there[(string) $part->ref] = $part;
         }
+        $linked = [];
         foreach ($links as $ref => $link) {
             $part = $there[(string) $ref] ?? null;
             unset($there[(string) $ref]);
+            // Twice the same link is one.
+            $same = "{$link['kind']}|{$link['other_id']}|{$link['reversed']}";
+            if (isset($linked[$same]) && $part === null) {
+                continue;
+            }
+            $linked[$same] = true;
             // Nobody is linked to himself.
             if ($link['reversed'] === '1' || (int) $link['other_id'] < 1 || LinkKind::tryFrom($link['kind']) === null || (string) $stored->ref === $link['other_id']) {
                 continue;

@@ -30,15 +30,17 @@ final readonly class Merging
         [$flat, $conflicts, $theirs] = [[], [], []];
         foreach ([...$before, ...$there, ...$here] as $path => $any) {
             [$b, $m, $t] = [$before[$path] ?? null, $here[$path] ?? null, $there[$path] ?? null];
-            $value = match (true) {
-                $m === $b => $t,
-                default => $m,
-            };
+            if (str_starts_with($path, 'fields.')) {
+                // A field that one does not have in front of him is left as it is; one that is blank was left so, or made so.
+                [$b, $t] = [$b ?? '', $t ?? ''];
+                $m ??= $b;
+            }
             if ($m !== $b && $t !== $b && $m !== $t) {
                 $conflicts[$path] = ['base' => $b ?? '', 'mine' => $m ?? '', 'theirs' => $t ?? ''];
             } elseif ($t !== $b && $m === $b) {
                 $theirs[$path] = ['base' => $b ?? '', 'theirs' => $t ?? ''];
             }
+            $value = $m === $b ? $t : $m;
             if ($value !== null) {
                 $flat[$path] = $value;
             }

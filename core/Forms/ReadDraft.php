@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Forms;
 
+use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Records\IncomingRecord;
+use PineSieve\Core\Standards\Defaults;
+use PineSieve\Core\Standards\FieldPlace;
 
 /** A form after its values were read. */
 final readonly class ReadDraft
@@ -21,5 +24,20 @@ final readonly class ReadDraft
         public array $lists,
         public array $problems,
     ) {
+    }
+
+    /** The form of a new supporter with what it has where nobody says anything else. */
+    public function withDefaults(Defaults $defaults): self
+    {
+        $blank = new IncomingRecord($this->record->kind, new PersonName);
+        $filled = $defaults->fill($blank);
+        $values = [];
+        foreach (FieldPlace::FURTHER as $field => $column) {
+            $values[$field] = $filled->further[$column] ?? '';
+        }
+        $values = [...$values, 'groups' => implode("\n", $filled->groups), 'tags' => implode("\n", $filled->tags), ...$filled->custom];
+        $missing = array_filter($values, fn (string $value, string $field): bool => $value !== '' && ($this->values[$field] ?? '') === '', ARRAY_FILTER_USE_BOTH);
+
+        return new self($defaults->fill($this->record), [...$this->values, ...$missing], $this->lists, $this->problems);
     }
 }

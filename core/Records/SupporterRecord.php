@@ -10,6 +10,9 @@ use PineSieve\Core\Names\SupporterKind;
 /** A supporter as stored, or as stored once the rows before have been applied. */
 final readonly class SupporterRecord
 {
+    /** Status of whom nothing else is said of: what is stored is what rules look at. */
+    public const NEW_STATUS = 'active';
+
     /**
      * @param  int|string  $ref  its id, or "12:supporter" for the one that row 12 of an intake would make
      * @param  array<string, ?string>  $fields  column of the supporter to its value

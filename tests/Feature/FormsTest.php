@@ -174,7 +174,7 @@ final class FormsTest extends TestCase
     {
         $id = $this->as(Role::GiftEntry)->add(self::draft());
         $refused = $this->postJson("/api/supporters/{$id}/gifts", ['values' => ['gift.date' => '2024-13-01', 'gift.amount' => '-5']])->assertStatus(422)->json('problems');
-        self::assertSame(['date.form', 'amount.sign'], array_column($refused, 'code'));
+        self::assertSame(['date.form', 'amount.refund'], array_column($refused, 'code'));
         $this->rule('gift.fund', ['subject' => 'gift', 'conditions' => [['field' => 'gift.kind', 'test' => 'is not', 'values' => ['pledge']]]]);
         $gift = ['gift.date' => '3/31/2024', 'gift.amount' => '$1,250'];
         self::assertSame(['Gift fund is required where gift kind is not pledge'], array_column($this->postJson("/api/supporters/{$id}/gifts", ['values' => $gift])->assertStatus(422)->json('problems'), 'reason'));

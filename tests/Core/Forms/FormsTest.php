@@ -161,7 +161,10 @@ final class FormsTest extends TestCase
         yield 'they did' => [$base, $base, ['fields.notes' => 'c'] + $base, ['fields.notes' => 'c'] + $base, [], ['fields.notes']];
         yield 'both wrote the same' => [$base, ['fields.notes' => 'b'] + $base, ['fields.notes' => 'b'] + $base, ['fields.notes' => 'b'] + $base, [], []];
         yield 'both wrote, differently' => [$base, ['fields.notes' => 'b'] + $base, ['fields.notes' => 'c'] + $base, ['fields.notes' => 'b'] + $base, ['fields.notes'], []];
-        yield 'I emptied what they changed' => [$base, ['emails.5.address' => 'ann@example.org', 'emails.5.label' => ''], ['fields.notes' => 'c'] + $base, ['emails.5.address' => 'ann@example.org', 'emails.5.label' => ''], ['fields.notes'], []];
+        yield 'I emptied what they changed' => [$base, ['fields.notes' => ''] + $base, ['fields.notes' => 'c'] + $base, ['fields.notes' => ''] + $base, ['fields.notes'], []];
+        yield 'I emptied it alone' => [$base, ['fields.notes' => ''] + $base, $base, ['fields.notes' => ''] + $base, [], []];
+        yield 'I do not see what they changed' => [$base, array_diff_key($base, ['fields.notes' => 1]), ['fields.notes' => 'c'] + $base, ['fields.notes' => 'c'] + $base, [], ['fields.notes']];
+        yield 'a field that was blank and that they filled' => [['fields.nickname' => ''] + $base, ['fields.nickname' => ''] + $base, ['fields.nickname' => 'Annie'] + $base, ['fields.nickname' => 'Annie'] + $base, [], ['fields.nickname']];
         yield 'they took away what I left alone' => [$base, $base, $gone, $gone, [], ['emails.5.address', 'emails.5.label']];
         yield 'I took away what they left alone' => [$base, $gone, $base, $gone, [], []];
         yield 'both took it away' => [$base, $gone, $gone, $gone, [], []];

@@ -1,5 +1,5 @@
-import { Select } from '@mantine/core';
-import { useInfiniteQuery } from '@tanstack/react-query';
+import { Button, Select } from '@mantine/core';
+import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
@@ -10,7 +10,7 @@ import { ShowMore } from '../shared/ShowMore';
 import { OfficeFrame } from './OfficeFrame';
 
 interface Audit {
-  entries: { id: number; at: string; name: string | null; kind: string; what: string; intake_id: number | null; intake: string | null; ip_address: string | null }[];
+  entries: { id: number; at: string; name: string | null; kind: string; what: string; intake_id: number | null; intake: string | null; ip_address: string | null; act_id: number | null; undone_at: string | null }[];
   more: boolean;
   kinds: string[];
 }
@@ -24,10 +24,12 @@ export function AuditPage() {
     initialPageParam: 0,
     getNextPageParam: (last) => (last.more ? last.entries[last.entries.length - 1]?.id : undefined),
   });
+  const queries = useQueryClient();
+  const undo = useMutation({ mutationFn: (act: number) => api.post(`acts/${act}/undo`), onSuccess: () => queries.invalidateQueries() });
   const entries = list.data?.pages.flatMap((page) => page.entries) ?? [];
   return (
     <OfficeFrame title="Audit list" about="who did what that matters, the latest first">
-      <Trouble error={list.error} />
+      <Trouble error={list.error ?? undo.error} />
       <div className="panes">
         <Pane title="Entries" right={<Select aria-label="Kind of entry" w={180} placeholder="every kind" clearable data={list.data?.pages[0]?.kinds ?? []} value={kind} onChange={setKind} />}>
           <div className="pane-body" tabIndex={0}>
@@ -38,7 +40,7 @@ export function AuditPage() {
                     <td style={{ width: 132 }} className="quiet">{moment(entry.at)}</td>
                     <td style={{ width: 150 }}>{entry.name ?? <span className="nothing">nobody signed in</span>}</td>
                     <td style={{ width: 126 }}><span className={`pill ${entry.kind === 'sign-in refused' || entry.kind === 'let pass' ? 'look' : 'idle'}`}>{entry.kind}</span></td>
-                    <td>{entry.what}{entry.intake_id !== null && <>, <Link to={`/intakes/${entry.intake_id}`}>intake {entry.intake_id}</Link></>}</td>
+                    <td>{entry.what}{entry.intake_id !== null && <>, <Link to={`/intakes/${entry.intake_id}`}>intake {entry.intake_id}</Link></>}{entry.act_id !== null && entry.kind !== 'undo' && (entry.undone_at === null ? <Button size="compact-xs" variant="default" ml={8} loading={undo.isPending && undo.variables === entry.act_id} onClick={() => entry.act_id !== null && undo.mutate(entry.act_id)}>Undo</Button> : <span className="quiet">, undone</span>)}</td>
                     <td style={{ width: 120 }} className="quiet">{entry.ip_address}</td>
                   </tr>
                 ))}

@@ -35,7 +35,8 @@ export function Worklist({ rule, onEdit }: { rule: RuleRow; onEdit: () => void }
     setValue('');
     void queries.invalidateQueries();
   };
-  const remedy = useMutation({ mutationFn: () => api.post(`rules/${rule.id}/shortfalls`, { value, ...(picked.length > 0 ? { records: picked } : {}) }), onSuccess: done });
+  const remedy = useMutation({ mutationFn: () => api.post<{ written: number; refused: number; act: number | null }>(`rules/${rule.id}/shortfalls`, { value, ...(picked.length > 0 ? { records: picked } : {}) }), onSuccess: done });
+  const undo = useMutation({ mutationFn: (act: number) => api.post<{ restored: number; kept: number }>(`acts/${act}/undo`), onSuccess: () => { remedy.reset(); done(); } });
   const drop = useMutation({ mutationFn: () => api.delete(`rules/${rule.id}`), onSuccess: done });
   const data = list.data;
   return (
@@ -46,7 +47,14 @@ export function Worklist({ rule, onEdit }: { rule: RuleRow; onEdit: () => void }
     >
       <div className="pane-note"><b>{rule.sentence}.</b></div>
       <div className="pane-body" tabIndex={0}>
-        <Trouble error={list.error ?? remedy.error ?? drop.error} />
+        <Trouble error={list.error ?? remedy.error ?? undo.error ?? drop.error} />
+        {remedy.data !== undefined && (
+          <div className="hint" role="status">
+            <span style={{ flex: 1 }}>Written into {counted(remedy.data.written, 'record')}{remedy.data.refused > 0 && `; ${counted(remedy.data.refused, 'record stays', 'records stay')} as they are, since another rule forbids it`}.</span>
+            {remedy.data.act !== null && <Button size="compact-sm" variant="default" loading={undo.isPending} onClick={() => remedy.data.act !== null && undo.mutate(remedy.data.act)}>Undo</Button>}
+          </div>
+        )}
+        {undo.data !== undefined && remedy.data === undefined && <div className="hint" role="status">{counted(undo.data.restored, 'record is', 'records are')} as before{undo.data.kept > 0 && `; ${counted(undo.data.kept, 'value')} changed since stays`}.</div>}
         {(data?.over_time.length ?? 0) > 1 && <LineChart h={140} p="10px 18px 8px 0" data={data?.over_time ?? []} dataKey="day" series={[{ name: 'count', label: 'fall short', color: 'resin.7' }]} curveType="linear" withDots={false} gridAxis="x" tickLine="none" yAxisProps={{ width: 44, tickCount: 3, interval: 0, allowDecimals: false }} aria-label="How many fall short, day by day" />}
         {data?.total === 0 && <Empty title="Nobody falls short"><p>Every record has it.</p></Empty>}
         {(data?.rows.length ?? 0) > 0 && (

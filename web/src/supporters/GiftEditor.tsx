@@ -21,9 +21,10 @@ export function GiftEditor({ supporter, gift, onClose }: { supporter: number; gi
     onClose();
   };
   const fail = (error: unknown) => setProblems(error instanceof ApiError ? ((error.answer as { problems?: Placed[] } | null)?.problems ?? []) : []);
-  const save = useMutation<unknown, Error>({ mutationFn: () => (gift === null ? api.post(`supporters/${supporter}/gifts`, { values }) : api.put(`supporters/${supporter}/gifts/${gift.id}`, { values, base })), onSuccess: done, onError: fail });
+  const save = useMutation<unknown, Error>({ mutationFn: () => (gift === null ? api.post(`supporters/${supporter}/gifts`, { values, again: isTwice }) : api.put(`supporters/${supporter}/gifts/${gift.id}`, { values, base })), onSuccess: done, onError: fail });
   const remove = useMutation<unknown, Error>({ mutationFn: () => api.delete(`supporters/${supporter}/gifts/${gift?.id}`), onSuccess: done });
   const check = () => void api.post<{ problems: Placed[] }>(`supporters/${supporter}/gifts/check`, { values, gift: gift?.id }).then((answer) => setProblems(answer.problems.filter((problem) => values[problem.place] !== '')));
+  const isTwice = problems.some((one) => one.code === 'gift.twice');
   const wrong = (key: string) => {
     const problem = problems.find((one) => one.place === key);
     return problem === undefined ? undefined : <>{problem.reason}. {problem.remedy}.</>;
@@ -41,7 +42,7 @@ export function GiftEditor({ supporter, gift, onClose }: { supporter: number; gi
       <Group justify="flex-end" mt="md">
         {gift !== null && <Button variant="subtle" color="brick" loading={remove.isPending} onClick={() => remove.mutate()}>Take this gift away</Button>}
         <Button variant="default" onClick={onClose}>Cancel</Button>
-        <Button loading={save.isPending} onClick={() => save.mutate()}>{gift === null ? 'Add the gift' : 'Save the gift'}</Button>
+        <Button loading={save.isPending} onClick={() => save.mutate()}>{gift !== null ? 'Save the gift' : isTwice ? 'It was given twice: add it' : 'Add the gift'}</Button>
       </Group>
     </Modal>
   );

@@ -99,10 +99,10 @@ final class PeopleController extends Controller
     {
         $this->authorize('administer');
         $data = $request->validate(['kind' => ['nullable', Rule::in(Audit::KINDS)], 'before' => ['nullable', 'integer']]);
-        $rows = DB::table('audit as a')->leftJoin('users as u', 'u.id', '=', 'a.user_id')->leftJoin('intakes as i', 'i.id', '=', 'a.intake_id')
+        $rows = DB::table('audit as a')->leftJoin('users as u', 'u.id', '=', 'a.user_id')->leftJoin('intakes as i', 'i.id', '=', 'a.intake_id')->leftJoin('acts as x', 'x.id', '=', 'a.act_id')
             ->when(isset($data['kind']), static fn ($query) => $query->where('a.kind', $data['kind']))
             ->when(isset($data['before']), static fn ($query) => $query->where('a.id', '<', $data['before']))
-            ->orderByDesc('a.id')->limit(100)->get(['a.id', 'a.at', 'u.name', 'a.kind', 'a.what', 'a.intake_id', 'i.name as intake', 'a.ip_address']);
+            ->orderByDesc('a.id')->limit(100)->get(['a.id', 'a.at', 'u.name', 'a.kind', 'a.what', 'a.intake_id', 'i.name as intake', 'a.ip_address', 'a.act_id', 'x.undone_at']);
 
         return response()->json(['entries' => $rows, 'more' => $rows->count() === 100, 'kinds' => Audit::KINDS]);
     }

@@ -162,7 +162,7 @@ final class FormController extends Controller
     private function keptGift(Request $request, int $supporter, ?int $gift, int $status): JsonResponse
     {
         try {
-            $id = $this->gifts->keep($supporter, $gift, $this->written($request, 'values'), $this->written($request, 'base'), $request->user(), Sight::ofUser());
+            $id = $this->gifts->keep($supporter, $gift, $this->written($request, 'values'), $this->written($request, 'base'), $request->user(), Sight::ofUser(), $request->boolean('again'));
         } catch (NotKept $error) {
             return $this->notKept($error);
         }

@@ -9,6 +9,7 @@ use App\Http\Controllers\Controller;
 use App\Models\CustomField;
 use App\Standards\PickLists;
 use App\Standards\StandardsStore;
+use App\Standards\ValueNames;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use PineSieve\Core\Standards\Field;
@@ -76,25 +77,26 @@ final class ListController extends Controller
     }
 
     /** Makes one value of two, in the list and in every record. */
-    public function merge(Request $request, FieldCatalog $catalog, string $field): JsonResponse
+    public function merge(Request $request, FieldCatalog $catalog, ValueNames $names, string $field): JsonResponse
     {
         $this->authorize('update', CustomField::class);
         $known = self::field($catalog, $field);
         $data = $request->validate(['from' => ['required', 'string', 'max:190', 'different:to'], 'to' => ['required', 'string', 'max:190'], 'keep_spelling' => ['boolean']]);
         $changed = $this->lists->merge($known, $data['from'], $data['to'], $request->user());
+        $elsewhere = $names->change($field, $data['from'], $data['to']);
         if ($known->list !== null) {
+            $gone = $known->list->find($data['from']);
             $values = [];
             foreach ($known->list->values as $value) {
                 if ($value->value !== $data['from']) {
-                    $values[] = ['value' => $value->value, 'code' => $value->code, 'retired' => $value->isRetired && $value->value !== $data['to'], 'spellings' => $value->value === $data['to'] && ($data['keep_spelling'] ?? true) ? array_values(array_unique([...$value->spellings, $data['from'], ...$known->list->find($data['from'])?->spellings ?? []])) : $value->spellings];
+                    $values[] = ['value' => $value->value, 'code' => $value->code, 'retired' => $value->isRetired && $value->value !== $data['to'], 'spellings' => $value->value === $data['to'] && ($data['keep_spelling'] ?? true) ? array_values(array_unique(array_filter([...$value->spellings, $data['from'], $gone->code ?? '', ...$gone->spellings ?? []], static fn (string $spelling): bool => $spelling !== ''))) : $value->spellings];
                 }
             }
             $this->lists->replace($field, $values);
-            $this->store->changed();
         }
-        Audit::note(Audit::STANDARDS, "Merged \"{$data['from']}\" into \"{$data['to']}\" of \"{$known->label}\": {$changed} records");
+        $this->store->changed();
 
-        return response()->json(['changed' => $changed, ...$this->shown(app(FieldCatalog::class)->field($field))]);
+        return response()->json(['changed' => $changed, 'elsewhere' => $elsewhere, ...$this->shown(app(FieldCatalog::class)->field($field))]);
     }
 
     /** @param  array<array<string, mixed>>  $values */

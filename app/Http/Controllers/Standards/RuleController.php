@@ -14,6 +14,7 @@ use App\Records\Remedies;
 use App\Standards\FillRates;
 use App\Standards\Measures;
 use App\Standards\Shortfalls;
+use App\Standards\Sight;
 use App\Standards\StandardsStore;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
@@ -107,9 +108,9 @@ final class RuleController extends Controller
     {
         $this->authorize('edit-records');
         $data = $request->validate(['value' => ['required', 'string', 'max:500'], 'records' => ['nullable', 'array', 'max:1000'], 'records.*' => ['string', 'regex:/^\d{1,12}:\d{1,12}$/']]);
-        $written = $remedies->fill($rule, trim($data['value']), $data['records'] ?? null, $request->user());
+        $done = $remedies->fill($rule, trim($data['value']), $data['records'] ?? null, $request->user(), Sight::ofUser());
 
-        return response()->json(['written' => $written, 'left' => DB::table('shortfalls')->where('rule_id', $rule->id)->count()]);
+        return response()->json([...$done, 'left' => DB::table('shortfalls')->where('rule_id', $rule->id)->count()]);
     }
 
     private function kept(Request $request, Rule $rule, StandardsStore $store, string $did): JsonResponse

@@ -16,7 +16,7 @@ export function Changes({ changes }: { changes: ShownChange[] }) {
         <div key={i}>
           <span className="quiet">{change.action === 'create' ? `new ${(nouns[change.subject] ?? '').toLowerCase()}` : nouns[change.subject]}: </span>
           {change.fields
-            .filter((field) => change.action !== 'create' || !(derived.has(field.label) || field.label === 'Gift currency'))
+            .filter((field) => change.action !== 'create' || !(derived.has(field.label) || field.label === 'Gift currency' || (field.label === 'Status' && field.after === 'active')))
             .map((field, j) => {
               const after = field.label === 'Gift amount' && field.after !== null ? money(field.after, currency(change)) : field.after;
               return (

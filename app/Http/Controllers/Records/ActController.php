@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Records;
+
+use App\Http\Controllers\Controller;
+use App\Models\Act;
+use App\Records\Acts;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+
+/** What one person did to many records at once, taken back as one. */
+final class ActController extends Controller
+{
+    public function undo(Request $request, Act $act, Acts $acts): JsonResponse
+    {
+        $this->authorize('edit-records');
+        abort_unless($act->user_id === $request->user()?->id || Gate::allows('administer'), 403, 'Whoever did it may take it back, or an administrator.');
+        abort_if($act->undone_at !== null, 409, 'It was taken back already.');
+
+        return response()->json($acts->undo($act, $request->user()));
+    }
+}
