@@ -62,7 +62,7 @@ final readonly class Forms
      *
      * @return list<array{id: int, name: string, place: string, strength: int, score: int, for: list<string>, against: list<string>}> the likeliest first
      */
-    public function alike(Draft $draft, ?int $except): array
+    public function alike(Draft $draft, ?int $except, Sight $sight): array
     {
         $read = (new DraftReader($this->standards))->read($draft);
         $custom = array_filter($read->values, static fn (string $value, string $field): bool => $value !== '' && str_starts_with($field, 'custom.'), ARRAY_FILTER_USE_BOTH);
@@ -74,7 +74,9 @@ final readonly class Forms
             $finding = $matcher->compare($record, $stored);
             if ($finding !== null) {
                 $address = $stored->addresses[0] ?? null;
-                $found[] = ['name' => $stored->field('display_name'), 'place' => trim(($address?->value('city') ?? '').', '.($address?->value('state') ?? ''), ', '), ...array_diff_key($finding->toArray(), ['ref' => 1]), 'id' => $id];
+                $found[] = ['name' => $stored->field('display_name'), 'place' => trim(($sight->sees('address.city') ? $address?->value('city') ?? '' : '').', '.($sight->sees('address.state') ? $address?->value('state') ?? '' : ''), ', '), ...array_diff_key($finding->toArray(), ['ref' => 1]), 'id' => $id,
+                    // Reasons name values: whoever may not see all of them is told that there is someone, not why.
+                    ...($sight->seesAll() ? [] : ['for' => ['Something of what you wrote is the same'], 'against' => []])];
             }
         }
         usort($found, static fn (array $a, array $b): int => [$b['strength'], $b['score']] <=> [$a['strength'], $a['score']]);

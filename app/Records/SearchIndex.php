@@ -6,13 +6,17 @@ namespace App\Records;
 
 use App\Matching\KeyTable;
 use App\Matching\RuleSets;
+use App\Standards\Sight;
 use Illuminate\Database\Connection;
+use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Text\Fold;
 
 /** Keeps the match keys and the search words of supporters current. Called by RecordWriter alone. */
 final readonly class SearchIndex
 {
+    private const COLUMNS = ['word', 'field', 'supporter_id'];
+
     public function __construct(
         private Connection $db,
         private Bulk $bulk,
@@ -25,7 +29,7 @@ final readonly class SearchIndex
     {
         [$keys, $words] = $this->rows($records);
         $this->bulk->deleteRows('match_keys', ['hash', 'supporter_id'], $keys);
-        $this->bulk->deleteRows('search_words', ['word', 'supporter_id'], $words);
+        $this->bulk->deleteRows('search_words', self::COLUMNS, $words);
     }
 
     /** @param  array<int, SupporterRecord>  $records by id */
@@ -33,30 +37,47 @@ final readonly class SearchIndex
     {
         [$keys, $words] = $this->rows($records);
         $this->bulk->insert('match_keys', ['hash', 'supporter_id'], $keys);
-        $this->bulk->insert('search_words', ['word', 'supporter_id'], $words);
+        $this->bulk->insert('search_words', self::COLUMNS, $words);
+    }
+
+    /** @param  array<int, SupporterRecord>  $records by id */
+    public function addWords(array $records): void
+    {
+        $this->bulk->insert('search_words', self::COLUMNS, self::wordRows($records));
     }
 
     /**
      * Rows in the order of the index, so that neighbouring pages are touched once.
      *
      * @param  array<int, SupporterRecord>  $records
-     * @return array{list<array{int, int}>, list<array{string, int}>}
+     * @return array{list<array{int, int}>, list<array{string, int, int}>}
      */
     private function rows(array $records): array
     {
-        $words = [];
-        foreach ($records as $id => $record) {
-            foreach (self::words($record) as $word) {
-                $words["{$word}:{$id}"] = [$word, $id];
-            }
-        }
-        sort($words);
-
-        return [KeyTable::rows($this->sets->keys($records)), $words];
+        return [KeyTable::rows($this->sets->keys($records)), self::wordRows($records)];
     }
 
-    /** Ids of supporters that have a word beginning with each of the words asked for, as a subquery. */
-    public function matching(string $query): ?\Illuminate\Database\Query\Builder
+    /**
+     * @param  array<int, SupporterRecord>  $records
+     * @return list<array{string, int, int}> word, what it is of, supporter
+     */
+    private static function wordRows(array $records): array
+    {
+        $rows = [];
+        foreach ($records as $id => $record) {
+            foreach (self::words($record) as $field => $words) {
+                foreach ($words as $word) {
+                    $rows["{$word}:{$field}:{$id}"] = [$word, $field, $id];
+                }
+            }
+        }
+        sort($rows);
+
+        return $rows;
+    }
+
+    /** Ids of supporters that have a word beginning with each of the words asked for, as a subquery; nobody is found by what the person may not see. */
+    public function matching(string $query, Sight $sight): ?\Illuminate\Database\Query\Builder
     {
         $asked = self::split($query);
         if ($asked === []) {
@@ -64,28 +85,25 @@ final readonly class SearchIndex
         }
         $ids = null;
         foreach ($asked as $word) {
-            $hits = $this->db->table('search_words')->select('supporter_id')->where('word', 'like', addcslashes($word, '\\%_').'%')->distinct();
+            $hits = $this->db->table('search_words')->select('supporter_id')->where('word', 'like', addcslashes($word, '\\%_').'%')->whereIn('field', SearchWord::seenBy($sight))->distinct();
             $ids = $ids === null ? $hits : $ids->whereIn('supporter_id', $hits);
         }
 
         return $ids;
     }
 
-    /** @return list<string> */
+    /** @return array<int, list<string>> by value of SearchWord */
     private static function words(SupporterRecord $record): array
     {
-        $words = self::split("{$record->field('display_name')} {$record->field('organization_name')}");
-        foreach ($record->emails as $email) {
-            $words[] = substr(mb_strtolower($email->value('address')), 0, 60);
-        }
-        foreach ($record->identifiers as $identifier) {
-            array_push($words, ...self::split($identifier->value('value')));
-        }
-        foreach ($record->phones as $phone) {
-            $words[] = substr(ltrim((string) preg_replace('/;.*|\D/', '', $phone->value('number')), '1'), 0, 60);
-        }
+        $words = [
+            SearchWord::Name->value => self::split("{$record->field('display_name')} {$record->field('organization_name')}"),
+            SearchWord::Email->value => array_map(static fn (RecordPart $email): string => substr(mb_strtolower($email->value('address')), 0, 60), $record->emails),
+            SearchWord::Phone->value => array_map(static fn (RecordPart $phone): string => substr(ltrim((string) preg_replace('/;.*|\D/', '', $phone->value('number')), '1'), 0, 60), $record->phones),
+            SearchWord::Id->value => array_merge(...array_map(static fn (RecordPart $id): array => self::split($id->value('value')), $record->identifiers), ...[[]]),
+        ];
+        $plain = static fn (string $word): string => (string) preg_replace('/[^\x21-\x7E]/', '', $word);
 
-        return array_values(array_filter(array_map(static fn (string $word): string => (string) preg_replace('/[^\x21-\x7E]/', '', $word), $words), static fn (string $word): bool => $word !== ''));
+        return array_map(static fn (array $of): array => array_values(array_filter(array_map($plain, $of), static fn (string $word): bool => $word !== '')), $words);
     }
 
     /** @return list<string> */

@@ -6,6 +6,7 @@ namespace App\Records;
 
 use App\Models\Supporter;
 use App\Standards\Shortfalls;
+use App\Standards\Sight;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 
@@ -34,7 +35,7 @@ final class SupporterSearch
     {
         $text = static fn (string $key): string => is_string($asked[$key] ?? null) ? trim($asked[$key]) : '';
         $supporters = Supporter::query();
-        $matching = $text('q') === '' ? null : app(SearchIndex::class)->matching($text('q'));
+        $matching = $text('q') === '' ? null : app(SearchIndex::class)->matching($text('q'), Sight::ofUser());
         if ($text('none') !== '' || ($text('q') !== '' && $matching === null)) {
             $supporters->whereRaw('1 = 0');
         } elseif ($matching !== null) {

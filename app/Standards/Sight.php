@@ -34,6 +34,10 @@ final readonly class Sight
                 $locked[$setting->field] = true;
             }
         }
+        // A greeting is made of the nickname: whoever may not see the one would read it in the other.
+        if (isset($hidden['name.nickname'])) {
+            $hidden['name.greeting'] = true;
+        }
         [$this->hidden, $this->locked] = [$hidden, $locked];
     }
 

@@ -68,7 +68,7 @@ final class FormController extends Controller
         $draft = Draft::fromArray((array) $request->input('draft', []));
         $id = $request->integer('supporter') ?: null;
 
-        return response()->json(['problems' => self::placed($this->forms->problems($draft, $id, Sight::ofUser())), 'alike' => $this->forms->alike($draft, $id)]);
+        return response()->json(['problems' => self::placed($this->forms->problems($draft, $id, Sight::ofUser())), 'alike' => $this->forms->alike($draft, $id, Sight::ofUser())]);
     }
 
     public function store(Request $request): JsonResponse
@@ -141,7 +141,11 @@ final class FormController extends Controller
     {
         $this->authorize('edit-records');
         abort_unless($gift->supporter_id === $supporter->id, 404);
-        $this->gifts->remove($supporter->id, $gift->id, $request->user());
+        try {
+            $this->gifts->remove($supporter->id, $gift->id, $request->user(), Sight::ofUser());
+        } catch (NotKept $error) {
+            return $this->notKept($error);
+        }
 
         return response()->json(['removed' => $gift->id]);
     }

@@ -22,16 +22,16 @@ final class GiftController extends Controller
     public function index(Request $request, SearchIndex $search): JsonResponse
     {
         $this->authorize('viewAny', Gift::class);
+        $sight = Sight::ofUser();
         $query = trim((string) $request->query('q', ''));
         $intake = $request->query('intake');
-        $matching = $query === '' ? null : $search->matching($query);
+        $matching = $query === '' ? null : $search->matching($query, $sight);
         $gifts = Gift::query()
             ->when($query !== '', static fn ($found) => $matching === null ? $found->whereRaw('1 = 0') : $found->whereIn('supporter_id', $matching))
             ->when(is_string($intake) && $intake !== '', static fn ($found) => $found->where('intake_id', (int) $intake))
             ->when(preg_match('/^\d{4}-\d{2}$/D', (string) $request->query('month', '')) === 1, static fn ($found) => $found->whereRaw("date_format(given_on, '%Y-%m') = ?", [$request->query('month')]))
             ->when(ctype_digit((string) $request->query('rule', '')), static fn ($found) => $found->whereIn('id', DB::table('shortfalls')->select('gift_id')->where('rule_id', (int) $request->query('rule'))));
         $total = (clone $gifts)->count();
-        $sight = Sight::ofUser();
         $sums = GiftSums::of((clone $gifts)->toBase());
         $page = max(1, (int) $request->query('page', '1'));
         $rows = $gifts->orderByDesc('given_on')->orderByDesc('id')->offset(($page - 1) * self::PAGE)->limit(self::PAGE)->get();

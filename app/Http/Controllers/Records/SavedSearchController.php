@@ -8,6 +8,7 @@ use App\Http\Controllers\Controller;
 use App\Models\SavedSearch;
 use App\Models\Supporter;
 use App\Records\SupporterSearch;
+use App\Standards\Sight;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -22,7 +23,7 @@ final class SavedSearchController extends Controller
 
         return response()->json([
             'searches' => SavedSearch::query()->orderBy('name')->get(['id', 'name', 'query']),
-            'groups' => DB::table('memberships')->where('list', 'group')->distinct()->orderBy('name')->limit(500)->pluck('name'),
+            'groups' => Sight::ofUser()->sees('groups') ? DB::table('memberships')->where('list', 'group')->distinct()->orderBy('name')->limit(500)->pluck('name') : [],
         ]);
     }
 

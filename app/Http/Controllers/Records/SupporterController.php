@@ -53,7 +53,7 @@ final class SupporterController extends Controller
                 'phone' => $sight->sees('phone') ? $supporter->phones->first()?->getAttribute('number') : null,
                 'gifts' => $gifts[$supporter->id]->gifts ?? 0,
                 'given' => $sight->sees('gift.amount') ? (object) ($gifts[$supporter->id] ?? GiftSums::none())->given->toArray() : null,
-                'latest' => $latest[$supporter->id] ?? null,
+                'latest' => $sight->sees('gift.date') ? $latest[$supporter->id] ?? null : null,
             ]),
         ]);
     }

@@ -177,8 +177,11 @@ final class RuleController extends Controller
     private function named(array $short): array
     {
         $names = DB::table('supporters')->whereIn('id', array_column($short, 1))->get(['id', 'sort_name', 'kind'])->keyBy('id');
-        $gifts = DB::table('gifts')->whereIn('id', array_filter(array_column($short, 2)))->get(['id', 'given_on', 'amount'])->keyBy('id');
+        $gifts = DB::table('gifts')->whereIn('id', array_filter(array_column($short, 2)))->get(['id', 'given_on', 'amount', 'currency'])->keyBy('id');
 
-        return array_map(static fn (array $one): array => ['record' => "{$one[1]}:{$one[2]}", 'supporter_id' => $one[1], 'name' => $names[$one[1]]->sort_name ?? '', 'kind' => $names[$one[1]]->kind ?? '', 'gift' => $one[2] === 0 || ! isset($gifts[$one[2]]) ? null : "{$gifts[$one[2]]->amount} on {$gifts[$one[2]]->given_on}"], $short);
+        $sight = Sight::ofUser();
+        $words = static fn (\stdClass $gift): string => implode(' on ', array_filter([$sight->sees('gift.amount') ? "{$gift->currency} {$gift->amount}" : '', $sight->sees('gift.date') ? $gift->given_on : ''], static fn (string $part): bool => $part !== ''));
+
+        return array_map(static fn (array $one): array => ['record' => "{$one[1]}:{$one[2]}", 'supporter_id' => $one[1], 'name' => $names[$one[1]]->sort_name ?? '', 'kind' => $names[$one[1]]->kind ?? '', 'gift' => $one[2] === 0 || ! isset($gifts[$one[2]]) ? null : $words($gifts[$one[2]])], $short);
     }
 }
