@@ -30,6 +30,7 @@ use App\Http\Controllers\Standards\MatchRuleController;
 use App\Http\Controllers\Standards\OrganizationController;
 use App\Http\Controllers\Standards\RuleController;
 use App\Http\Controllers\TodayController;
+use App\Http\Middleware\OwnPassword;
 use App\Http\Middleware\PlainQuery;
 use Illuminate\Support\Facades\Route;
 
@@ -40,10 +41,10 @@ Route::prefix('api')->group(function (): void {
     Route::get('session', [SessionController::class, 'show']);
     Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
 
-    Route::middleware('auth')->group(function (): void {
+    Route::middleware(['auth', OwnPassword::class])->group(function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);
         Route::get('today', TodayController::class);
-        Route::put('password', [AccountController::class, 'password']);
+        Route::put('password', [AccountController::class, 'password'])->middleware('throttle:password');
         Route::get('messages', [AccountController::class, 'messages']);
         Route::post('messages/read', [AccountController::class, 'read']);
         Route::get('sessions', [PeopleController::class, 'sessions']);

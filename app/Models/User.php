@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Account\Passwords;
+use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Illuminate\Support\Carbon;
 
@@ -18,16 +20,37 @@ use Illuminate\Support\Carbon;
  * @property ?list<string> $review_fields  by which duplicates are reviewed, in their order; null for all
  * @property ?Carbon $disabled_at
  * @property ?Carbon $password_changed_at
+ * @property bool $must_change  the password was given by someone else and has to be replaced
  */
 final class User extends Authenticatable
 {
     protected $fillable = ['name', 'email', 'password', 'role'];
 
+    protected $attributes = ['must_change' => false];
+
     protected $hidden = ['password', 'remember_token'];
 
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'role' => Role::class, 'may_load' => 'boolean', 'may_edit' => 'boolean', 'disabled_at' => 'datetime', 'review_fields' => 'array', 'password_changed_at' => 'datetime'];
+        return ['password' => 'hashed', 'role' => Role::class, 'may_load' => 'boolean', 'may_edit' => 'boolean', 'disabled_at' => 'datetime', 'review_fields' => 'array', 'password_changed_at' => 'datetime', 'must_change' => 'boolean'];
+    }
+
+    /** Emails are compared exactly but for A to Z and a to z. */
+    public static function emailKey(string $email): string
+    {
+        return strtolower(trim($email));
+    }
+
+    /** @return Attribute<string, string> */
+    protected function email(): Attribute
+    {
+        return Attribute::make(set: self::emailKey(...));
+    }
+
+    /** @return ?string why the person can't take this password; null if it can be taken */
+    public function faultOf(string $password): ?string
+    {
+        return Passwords::fault($password, [$this->name, explode('@', $this->email)[0], (string) config('sieve.organization')]);
     }
 
     /** Whether records may be brought in, loaded and taken back. */

@@ -19,7 +19,7 @@ use App\Policies\StandardsPolicy;
 use App\Standards\Sight;
 use App\Standards\StandardsStore;
 use App\Standards\StandardsVersion;
-use Illuminate\Auth\Access\Response;
+use Illuminate\Auth\Access\Response as Answer;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
@@ -33,6 +33,7 @@ use Illuminate\Support\ServiceProvider;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\Formats\Formats;
 use PineSieve\Core\Standards\Standards;
+use Symfony\Component\HttpFoundation\Response;
 
 final class SieveServiceProvider extends ServiceProvider
 {
@@ -60,10 +61,10 @@ final class SieveServiceProvider extends ServiceProvider
         Gate::policy(CustomField::class, StandardsPolicy::class);
         Gate::define('edit-records', static fn (User $user): bool => $user->mayEdit());
         // A merge shows whole records: whoever may not see a field can't tell what would become of it.
-        Gate::define('merge', static fn (User $user): Response => match (true) {
-            ! $user->mayLoad() => Response::deny('Who may load may merge. Ask whoever runs the database.'),
-            Sight::ofUser()->seesAll() => Response::allow(),
-            default => Response::deny('A merge shows whole records: someone who may see every field has to do it.'),
+        Gate::define('merge', static fn (User $user): Answer => match (true) {
+            ! $user->mayLoad() => Answer::deny('Who may load may merge. Ask whoever runs the database.'),
+            Sight::ofUser()->seesAll() => Answer::allow(),
+            default => Answer::deny('A merge shows whole records: someone who may see every field has to do it.'),
         });
         Gate::define('take-restore-points', static fn (User $user): bool => $user->mayLoad() || $user->mayAdminister());
         Gate::define('administer', static fn (User $user): bool => $user->mayAdminister());
@@ -72,10 +73,22 @@ final class SieveServiceProvider extends ServiceProvider
         Event::listen(Looping::class, static fn () => app(Heartbeat::class)->beat());
         // Each guess at one account is slow from one place, from many places, and at many accounts from one place.
         RateLimiter::for('sign-in', static function (Request $request): array {
-            $email = mb_strtolower(mb_substr((string) $request->input('email'), 0, 190));
-            $refuse = static fn () => response()->json(['message' => 'Too many attempts to sign in. Wait a minute and try again; if you forgot the password, an administrator can give you a new one.'], 429);
+            $email = $request->input('email');
+            $email = is_string($email) ? mb_substr(User::emailKey($email), 0, 190) : '';
 
-            return [Limit::perMinute(10)->by("{$email}|{$request->ip()}")->response($refuse), Limit::perHour(60)->by("account {$email}")->response($refuse), Limit::perMinute(60)->by("place {$request->ip()}")->response($refuse)];
+            return array_map(static fn (Limit $limit): Limit => self::ofFailures($limit, 'Too many attempts to sign in. Wait a minute and try again; if you forgot the password, an administrator can give you a new one.'), [
+                Limit::perMinute(10)->by("{$email}|{$request->ip()}"), Limit::perHour(60)->by("account {$email}"), Limit::perMinute(60)->by("place {$request->ip()}"),
+            ]);
         });
+        RateLimiter::for('password', static fn (Request $request): array => array_map(static fn (Limit $limit): Limit => self::ofFailures($limit, 'Too many attempts to change the password. Wait a minute and try again.'), [
+            Limit::perMinute(10)->by("minute {$request->user()?->id}"), Limit::perHour(60)->by("hour {$request->user()?->id}"),
+        ]));
+    }
+
+    /** A success is no guess: whoever signs in often is not kept out. */
+    private static function ofFailures(Limit $limit, string $message): Limit
+    {
+        return $limit->after(static fn (Response $response): bool => $response->getStatusCode() >= 400)
+            ->response(static fn () => response()->json(['message' => $message], 429));
     }
 }

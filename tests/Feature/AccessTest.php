@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Act;
 use App\Models\DuplicateSearch;
 use App\Models\GridLayout;
 use App\Models\MatchRuleSet;
@@ -14,6 +15,7 @@ use App\Models\SavedPlan;
 use App\Models\User;
 use App\Models\Webhook;
 use Illuminate\Routing\Route;
+use Illuminate\Support\Facades\Auth;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** Every route, for every role and for nobody. */
@@ -95,6 +97,7 @@ final class AccessTest extends TestCase
         $this->world();
         $this->user($role)->forceFill(['may_load' => $mayLoad, 'may_edit' => $mayEdit])->save();
         $this->as($role);
+        Act::query()->update(['user_id' => Auth::id()]);
         foreach ([[self::ANYONE, true], [self::EDIT, $edits], [self::STANDARDS, $sets], [self::ADMINISTER, $administers], [self::LOAD, $loads]] as [$routes, $may]) {
             foreach ($routes as $route) {
                 [$method, $path] = $this->asked($route);
@@ -140,6 +143,7 @@ final class AccessTest extends TestCase
             'merge' => (string) Merge::query()->create(['survivor_id' => 1, 'gone' => [], 'journal_from' => 1, 'journal_to' => 1])->id,
             'policy' => (string) SavedMergePolicy::query()->create(['name' => 'Ours', 'policy' => []])->id,
             'household' => '1',
+            'act' => (string) Act::query()->create(['what' => 'Filled in a field', 'at' => now(), 'records' => 0])->id,
             'layout' => (string) GridLayout::query()->create(['name' => 'Cards', 'columns' => ['name.last']])->id,
             'webhook' => (string) Webhook::query()->create(['name' => 'Other', 'url' => 'http://127.0.0.1:1/', 'secret' => 'x', 'is_active' => false])->id,
             'user' => (string) User::query()->create(['name' => 'Other', 'email' => 'other@example.org', 'password' => 'x', 'role' => Role::Reader])->id,

@@ -10,6 +10,7 @@ use App\Models\Webhook;
 use Database\Seeders\DemoSeeder;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 
 /** Fills a new database: the demo, or one administrator. Does nothing to one that is filled. */
 final class PrepareCommand extends Command
@@ -27,16 +28,30 @@ final class PrepareCommand extends Command
 
             return self::SUCCESS;
         }
-        DB::transaction(function (): void {
-            if ($this->option('empty')) {
-                User::query()->create(['name' => 'Administrator', 'email' => 'admin@example.org', 'password' => DemoSeeder::PASSWORD, 'role' => Role::Administrator]);
-            } else {
-                app(DemoSeeder::class)->run();
-            }
-        });
+        try {
+            DB::transaction(fn () => $this->option('empty') ? $this->administrator() : app(DemoSeeder::class)->run());
+        } catch (UnusableOption $error) {
+            fwrite(STDERR, $error->getMessage().PHP_EOL);
+
+            return 2;
+        }
         $this->standIn();
 
         return self::SUCCESS;
+    }
+
+    /** With the password that the environment gives, or with a random one that is told once and has to be replaced. */
+    private function administrator(): void
+    {
+        $given = (string) getenv('ADMIN_PASSWORD');
+        $user = new User(['name' => 'Administrator', 'email' => 'admin@example.org', 'role' => Role::Administrator]);
+        $fault = $given === '' ? null : $user->faultOf($given);
+        if ($fault !== null) {
+            throw new UnusableOption("ADMIN_PASSWORD is not taken. {$fault}");
+        }
+        $password = $given === '' ? Str::password(20, symbols: false) : $given;
+        $user->forceFill(['password' => $password, 'must_change' => $given === ''])->save();
+        $this->line($given === '' ? "The first sign-in is {$user->email} with the password {$password}. It is told only here and now." : "The first sign-in is {$user->email} with the password of ADMIN_PASSWORD.");
     }
 
     /** The stand-in that receives notices is told to the application like any other system; its port may differ at each start. */

@@ -1,14 +1,14 @@
-import { Button, PasswordInput } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
 import { useSession } from '../app/session';
 import { TitleLine } from '../app/TitleLine';
 import { Sessions } from '../office/Sessions';
 import { moment } from '../shared/format';
-import { Empty, Trouble } from '../shared/Notice';
+import { Empty } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
+import { PasswordForm } from './PasswordForm';
 
 export interface Messages {
   unread: number;
@@ -19,21 +19,14 @@ export interface Messages {
 export function AccountPage() {
   const user = useSession().data?.user;
   const queries = useQueryClient();
-  const [current, setCurrent] = useState('');
-  const [password, setPassword] = useState('');
   const messages = useQuery({ queryKey: ['messages'], queryFn: () => api.get<Messages>('messages') });
   const { mutate: read } = useMutation({ mutationFn: () => api.post<Messages>('messages/read'), onSuccess: (answer) => queries.setQueryData(['messages'], answer) });
-  const change = useMutation({ mutationFn: () => api.put('password', { current, password }), onSuccess: () => { setCurrent(''); setPassword(''); void queries.invalidateQueries({ queryKey: ['sessions'] }); } });
   const unread = messages.data?.unread ?? 0;
   useEffect(() => {
     // What is on the screen for a moment has been read.
     const timer = unread > 0 ? setTimeout(() => read(), 3000) : undefined;
     return () => clearTimeout(timer);
   }, [unread, read]);
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    change.mutate();
-  };
   return (
     <>
       <TitleLine title={user?.name ?? 'You'}>{user?.email}, {user?.role}</TitleLine>
@@ -56,13 +49,7 @@ export function AccountPage() {
         </Pane>
         <div style={{ display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr)', gap: 12, minHeight: 0 }}>
           <Pane title="Change your password">
-            <form className="form" onSubmit={submit}>
-              <Trouble error={change.error} />
-              {change.isSuccess && <p className="hint">Your password is changed, and every other session of yours has ended.</p>}
-              <PasswordInput label="Present password" autoComplete="current-password" value={current} onChange={(event) => setCurrent(event.currentTarget.value)} />
-              <PasswordInput label="New password" description="at least 12 characters" autoComplete="new-password" value={password} onChange={(event) => setPassword(event.currentTarget.value)} />
-              <div><Button type="submit" disabled={current === '' || password.length < 12} loading={change.isPending}>Change it</Button></div>
-            </form>
+            <PasswordForm onChanged={() => void queries.invalidateQueries({ queryKey: ['sessions'] })} />
           </Pane>
           <Sessions />
         </div>

@@ -13,6 +13,8 @@ export interface User {
   may_edit: boolean;
   may_set_standards: boolean;
   may_administer: boolean;
+  /** The password was given by someone else, and nothing can be done before it is replaced. */
+  must_change: boolean;
 }
 
 export interface Session {

@@ -1,5 +1,6 @@
 import { Navigate, Route, Routes } from 'react-router';
 import { AccountPage } from '../account/AccountPage';
+import { OwnPassword } from '../account/PasswordForm';
 import { EntryPage } from '../entry/EntryPage';
 import { GridPage } from '../entry/GridPage';
 import { GiftsPage } from '../gifts/GiftsPage';
@@ -50,6 +51,9 @@ export function App() {
   setHomeCurrency(session.data.currency);
   if (session.data.user === null) {
     return <SignIn organization={session.data.organization} />;
+  }
+  if (session.data.user.must_change) {
+    return <OwnPassword name={session.data.user.name} />;
   }
   return (
     <Routes>

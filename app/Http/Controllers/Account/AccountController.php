@@ -20,10 +20,14 @@ final class AccountController extends Controller
     {
         $user = $request->user();
         abort_unless($user instanceof User, 403);
-        $data = $request->validate(['current' => ['required', 'string'], 'password' => ['required', 'string', 'min:12', 'max:200', 'different:current']]);
-        abort_unless(Hash::check($data['current'], $user->password), 422, 'The present password is not right.');
-        abort_if(mb_stripos($data['password'], explode('@', $user->email)[0]) !== false, 422, 'A password that holds your own name is easy to guess. Choose another one.');
-        $user->forceFill(['password' => $data['password'], 'password_changed_at' => now()])->save();
+        $data = $request->validate(['current' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200', 'different:current']]);
+        if (! Hash::check($data['current'], $user->password)) {
+            Audit::note(Audit::REFUSED, 'Wrong present password on changing it');
+            abort(422, 'The present password is not right.');
+        }
+        $fault = $user->faultOf($data['password']);
+        abort_if($fault !== null, 422, (string) $fault);
+        $user->forceFill(['password' => $data['password'], 'password_changed_at' => now(), 'must_change' => false])->save();
         DB::table('sessions')->where('user_id', $user->id)->where('id', '<>', $request->session()->getId())->delete();
         Audit::note(Audit::PEOPLE, 'Changed the own password');
 

@@ -25,8 +25,9 @@ final class SessionController extends Controller
     public function store(Request $request): JsonResponse
     {
         $credentials = $request->validate(['email' => ['required', 'string'], 'password' => ['required', 'string']]);
-        if (! Auth::attempt([...$credentials, 'disabled_at' => null])) {
-            Audit::note(Audit::REFUSED, 'Email '.mb_substr($credentials['email'], 0, 120));
+        $email = User::emailKey($credentials['email']);
+        if (! Auth::attempt(['email' => $email, 'password' => $credentials['password'], 'disabled_at' => null])) {
+            Audit::note(Audit::REFUSED, 'Email '.mb_substr($email, 0, 120));
 
             return response()->json(['message' => 'Email and password do not fit together.'], 422);
         }
@@ -49,6 +50,6 @@ final class SessionController extends Controller
     /** @return array<string, mixed> */
     private static function user(User $user): array
     {
-        return ['id' => $user->id, 'name' => $user->name, 'email' => $user->email, 'role' => $user->role->value, 'may_load' => $user->mayLoad(), 'may_edit' => $user->mayEdit(), 'may_set_standards' => $user->maySetStandards(), 'may_administer' => $user->mayAdminister()];
+        return ['id' => $user->id, 'name' => $user->name, 'email' => $user->email, 'role' => $user->role->value, 'must_change' => $user->must_change, 'may_load' => $user->mayLoad(), 'may_edit' => $user->mayEdit(), 'may_set_standards' => $user->maySetStandards(), 'may_administer' => $user->mayAdminister()];
     }
 }

@@ -29,14 +29,14 @@ final class PeopleController extends Controller
         ]), 'roles' => array_map(static fn (Role $role): array => ['role' => $role->value, 'loads' => $role->mayLoad(), 'edits' => $role->mayEdit()], Role::cases())]);
     }
 
-    /** The first password is made here and told once. */
+    /** The first password is made here and told once; the person has to choose another one. */
     public function store(Request $request): JsonResponse
     {
         $this->authorize('administer');
-        $data = $request->validate($this->rules(null));
+        $data = $this->validated($request, $this->rules(null));
         $password = self::password();
         $user = new User([...array_intersect_key($data, ['name' => 1, 'email' => 1, 'role' => 1]), 'password' => $password]);
-        $user->forceFill(array_intersect_key($data, ['may_load' => 1, 'may_edit' => 1]))->save();
+        $user->forceFill([...array_intersect_key($data, ['may_load' => 1, 'may_edit' => 1]), 'must_change' => true])->save();
         Audit::note(Audit::PEOPLE, "Added {$user->name}, {$user->role->value}");
 
         return response()->json(['id' => $user->id, 'password' => $password], 201);
@@ -45,7 +45,7 @@ final class PeopleController extends Controller
     public function update(Request $request, User $user): JsonResponse
     {
         $this->authorize('administer');
-        $data = $request->validate([...array_map(static fn (array $rules): array => ['sometimes', ...$rules], $this->rules($user)), 'disabled' => ['sometimes', 'boolean'], 'new_password' => ['sometimes', 'boolean']]);
+        $data = $this->validated($request, [...array_map(static fn (array $rules): array => ['sometimes', ...$rules], $this->rules($user)), 'disabled' => ['sometimes', 'boolean'], 'new_password' => ['sometimes', 'boolean']]);
         $password = null;
         DB::transaction(function () use ($user, $data, &$password): void {
             // Two administrators who take away each other's role at the same time must leave one.
@@ -56,7 +56,7 @@ final class PeopleController extends Controller
             }
             if ($data['new_password'] ?? false) {
                 $password = self::password();
-                $user->forceFill(['password' => $password, 'password_changed_at' => null]);
+                $user->forceFill(['password' => $password, 'password_changed_at' => null, 'must_change' => true]);
             }
             $user->save();
             abort_unless(User::query()->where('role', Role::Administrator)->whereNull('disabled_at')->exists(), 422, 'Someone must stay an administrator.');
@@ -105,6 +105,17 @@ final class PeopleController extends Controller
             ->orderByDesc('a.id')->limit(100)->get(['a.id', 'a.at', 'u.name', 'a.kind', 'a.what', 'a.intake_id', 'i.name as intake', 'a.ip_address', 'a.act_id', 'x.undone_at']);
 
         return response()->json(['entries' => $rows, 'more' => $rows->count() === 100, 'kinds' => Audit::KINDS]);
+    }
+
+    /**
+     * @param  array<string, list<mixed>>  $rules
+     * @return array<string, mixed>
+     */
+    private function validated(Request $request, array $rules): array
+    {
+        $email = $request->input('email');
+
+        return $request->merge(is_string($email) ? ['email' => User::emailKey($email)] : [])->validate($rules);
     }
 
     /** @return array<string, list<mixed>> */
