@@ -4,10 +4,20 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Reading;
 
-/** Keeps a spreadsheet from running a cell of a file that we write as a formula; what it does is taken back when the file returns. */
+/**
+ * Keeps a spreadsheet from running a cell of a file that we write as a formula; what it does is taken back when the file returns.
+ * The signs in their full width count as well, since some programs read them as the plain ones. A program that parts cells at
+ * semicolons or tabs sees cells where we write none: a sign after one of these, or after a line break or a quotation mark there, is guarded too.
+ */
 final class FormulaGuard
 {
-    private const RISKY = '/^\'*(?:[=@\t\r]|[+-](?![\d.,() -]*$))/';
+    private const SIGN = '(?:[=@＝＠\t\r\n]|[+\-＋－](?![\d.,() \-]*$))';
+
+    private const START = '/^\'*'.self::SIGN.'/uD';
+
+    private const INSIDE = '/(?<=[;\t\r\n])(\s*"*\'*)(?=[=@＝＠]|[+\-＋－](?![\d.,() \-]*(?:[;\t\r\n]|$)))/uD';
+
+    private const GUARDED = '/(?<=[;\t\r\n])(\s*"*\'*)\'(?=[=@＝＠]|[+\-＋－](?![\d.,() \-]*(?:[;\t\r\n]|$)))/uD';
 
     private function __construct()
     {
@@ -15,11 +25,15 @@ final class FormulaGuard
 
     public static function on(string $cell): string
     {
-        return preg_match(self::RISKY, $cell) === 1 ? "'{$cell}" : $cell;
+        $inside = preg_replace(self::INSIDE, "$1'", $cell) ?? $cell;
+
+        return preg_match(self::START, $cell) === 1 ? "'{$inside}" : $inside;
     }
 
     public static function off(string $cell): string
     {
-        return str_starts_with($cell, "'") && preg_match(self::RISKY, substr($cell, 1)) === 1 ? substr($cell, 1) : $cell;
+        $bare = str_starts_with($cell, "'") && preg_match(self::START, substr($cell, 1)) === 1 ? substr($cell, 1) : $cell;
+
+        return preg_replace(self::GUARDED, '$1', $bare) ?? $bare;
     }
 }

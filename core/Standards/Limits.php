@@ -10,6 +10,11 @@ use PineSieve\Core\Standards\Formats\Fault;
 /** What an organization demands of the values of a field, beyond the form that its type has. */
 final readonly class Limits
 {
+    /** Steps that comparing a text of the trial may take; one that grows with the square of the length stays below. */
+    private const STEPS = 50_000;
+
+    private const REPEATED = 60;
+
     /**
      * @param  string  $least  smallest amount or number, or earliest date (ISO 8601, or "today"); '' for none
      * @param  string  $most  largest amount or number, or latest date; '' for none
@@ -53,6 +58,33 @@ final readonly class Limits
     public static function isPattern(string $pattern): bool
     {
         return @preg_match(self::delimited($pattern), '') !== false;
+    }
+
+    /**
+     * Whether a pattern is one that takes ever longer for a text that nearly fits, as "(a+)+" does. Found by trying: texts of
+     * what the pattern itself names, and of the usual letters, repeated and then broken off, with a bound on the steps.
+     */
+    public static function backtracks(string $pattern): bool
+    {
+        $pieces = array_values(array_unique([...mb_str_split($pattern), ...(preg_match_all('/[\pL\pN]{2,}/u', $pattern, $words) > 0 ? $words[0] : []), 'a', 'A', '0', ' ', '-', 'é', 'aA', 'a ', '0 ', 'a0', 'a-', '0-']));
+        $start = preg_match('/^\^?((?:[\pL\pN \-_\/]|\\\\[^\pL\pN])+)(?![*?{])/u', $pattern, $found) === 1 ? str_replace('\\', '', $found[1]) : '';
+        $settings = [ini_set('pcre.jit', '0'), ini_set('pcre.backtrack_limit', (string) self::STEPS)];
+        try {
+            foreach ($pieces as $piece) {
+                // What the pattern names comes after the break too: without the letter that it ends with, nothing is tried at all.
+                foreach (["\u{1}", "\u{1}{$pattern}"] as $end) {
+                    // A comment makes it a pattern that was not compiled for the machine: that would not count its steps.
+                    if (@preg_match(self::delimited("{$pattern}(?#steps)"), $start.str_repeat($piece, self::REPEATED).$end) === false) {
+                        return true;
+                    }
+                }
+            }
+        } finally {
+            ini_set('pcre.jit', (string) $settings[0]);
+            ini_set('pcre.backtrack_limit', (string) $settings[1]);
+        }
+
+        return false;
     }
 
     /**

@@ -28,6 +28,9 @@ final class Expressions
 
     private const LONGEST = 1000;
 
+    /** Bytes that any text on the way may have: functions inside each other multiply what they are given. */
+    private const LONGEST_TEXT = Steps::LONGEST;
+
     private static ?ExpressionLanguage $language = null;
 
     private static ?Row $row = null;
@@ -56,7 +59,7 @@ final class Expressions
         try {
             $result = self::language()->evaluate($expression, ['value' => $value]);
         } catch (\Throwable $error) {
-            throw new StepFault("The expression can't be worked out for \"{$value}\": ".mb_strimwidth($error->getMessage(), 0, 120, '…'), 'Correct the expression of the column, or the value');
+            throw new StepFault('The expression can\'t be worked out for "'.mb_strimwidth($value, 0, 60, '…').'": '.mb_strimwidth($error->getMessage(), 0, 120, '…'), 'Correct the expression of the column, or the value');
         } finally {
             self::$row = null;
         }
@@ -93,10 +96,27 @@ final class Expressions
             protected function registerFunctions(): void
             {
                 foreach (Expressions::functions() as $name => $function) {
-                    $this->register($name, static fn (): string => throw new \LogicException('Expressions are not compiled.'), static fn (array $variables, mixed ...$arguments): mixed => $function(...$arguments));
+                    $this->register($name, static fn (): string => throw new \LogicException('Expressions are not compiled.'), static fn (array $variables, mixed ...$arguments): mixed => Expressions::notTooLong($function(...$arguments)));
                 }
             }
         };
+    }
+
+    /** @throws \LengthException */
+    public static function notTooLong(mixed $result): mixed
+    {
+        return is_string($result) && strlen($result) > self::LONGEST_TEXT ? throw new \LengthException('the text becomes too long') : $result;
+    }
+
+    /** Counted before it is done: what it would become may not fit into memory. */
+    private static function replace(string $text, string $find, string $with): string
+    {
+        if ($find === '') {
+            return $text;
+        }
+        $length = strlen($text) + substr_count($text, $find) * (strlen($with) - strlen($find));
+
+        return $length > self::LONGEST_TEXT ? throw new \LengthException('the text becomes too long') : str_replace($find, $with, $text);
     }
 
     /** @return array<string, \Closure> */
@@ -120,7 +140,7 @@ final class Expressions
             'before' => static fn (mixed $value, mixed $mark): string => $text($mark) === '' ? $text($value) : trim(explode($text($mark), $text($value), 2)[0]),
             'after' => static fn (mixed $value, mixed $mark): string => $text($mark) === '' ? '' : trim(explode($text($mark), $text($value), 2)[1] ?? ''),
             'has' => static fn (mixed $value, mixed $piece): bool => mb_stripos($text($value), $text($piece)) !== false,
-            'replace' => static fn (mixed $value, mixed $find, mixed $with): string => str_replace($text($find), $text($with), $text($value)),
+            'replace' => static fn (mixed $value, mixed $find, mixed $with): string => self::replace($text($value), $text($find), $text($with)),
             'word' => static function (mixed $value, mixed $n) use ($text, $int): string {
                 $words = explode(' ', $text($value));
 

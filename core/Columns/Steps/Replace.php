@@ -40,6 +40,11 @@ final readonly class Replace extends EachValue
         $edge = $this->words ? ['(?<![\p{L}\p{N}])', '(?![\p{L}\p{N}])'] : ['', ''];
         $pattern = '/'.$edge[0].preg_quote($this->find, '/').$edge[1].'/u'.($this->matchCase ? '' : 'i');
 
+        // Counted before it is done: what it would become may not fit into memory.
+        if (strlen($this->with) * strlen($value) > Steps::LONGEST && strlen($this->with) * (int) preg_match_all($pattern, $value) > Steps::LONGEST) {
+            throw new StepFault("\"{$this->find}\" stands in the text so often that it becomes too long", 'Correct the step of the column, or shorten the cell');
+        }
+
         return trim((string) preg_replace_callback($pattern, fn (): string => $this->with, $value));
     }
 }

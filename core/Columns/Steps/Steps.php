@@ -17,6 +17,9 @@ final readonly class Steps
     /** Steps that a column can have. */
     private const MOST = 30;
 
+    /** Bytes of the longest text that a step may make of a cell; no field holds more. */
+    public const LONGEST = 100_000;
+
     /** @param  list<Step>  $list */
     public function __construct(public array $list = [])
     {
@@ -33,6 +36,9 @@ final readonly class Steps
         $values = [$cell];
         foreach ($this->list as $step) {
             $values = $step->apply($values === [] ? [''] : $values, $row);
+            if (array_sum(array_map(strlen(...), $values)) > self::LONGEST) {
+                throw new StepFault("After \"{$step->label()}\" the text is longer than ".number_format(self::LONGEST).' characters', 'Correct the step of the column, or shorten the cell');
+            }
         }
 
         return array_values(array_filter($values, static fn (string $value): bool => $value !== ''));

@@ -120,4 +120,32 @@ final class StepsTest extends TestCase
     {
         self::assertSame(array_keys(Expressions::functions()), array_keys(Expressions::FUNCTIONS));
     }
+
+    /** @return iterable<string, array{list<array<string, mixed>>, string}> steps that would fill the memory, and the cell */
+    public static function growing(): iterable
+    {
+        $inner = 'value';
+        for ($i = 0; $i < 5; $i++) {
+            $inner = "replace({$inner}, 'a', '".str_repeat('a', 150)."')";
+        }
+        yield 'one inside the other' => [[['do' => 'formula', 'expression' => $inner]], 'aaaa'];
+        yield 'one after the other' => [array_fill(0, 5, ['do' => 'replace', 'find' => 'a', 'with' => str_repeat('a', 150)]), 'aaaa'];
+        yield 'joined' => [[['do' => 'formula', 'expression' => "join(',', value, value)"]], str_repeat('a', 60_000)];
+        yield 'put together' => [[['do' => 'formula', 'expression' => 'value ~ value']], str_repeat('a', 60_000)];
+    }
+
+    /** @param  list<array<string, mixed>>  $steps */
+    #[DataProvider('growing')]
+    public function test_no_text_on_the_way_fills_the_memory(array $steps, string $cell): void
+    {
+        $before = memory_get_peak_usage(true);
+        try {
+            Steps::fromArray($steps)->apply($cell, new Row);
+            self::fail('It was worked out.');
+        } catch (StepFault $fault) {
+            self::assertMatchesRegularExpression('/longer than|too long/', $fault->reason);
+            self::assertLessThan(500, mb_strlen($fault->reason));
+        }
+        self::assertLessThan(20_000_000, memory_get_peak_usage(true) - $before);
+    }
 }

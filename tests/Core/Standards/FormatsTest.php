@@ -11,6 +11,7 @@ use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Standards\Formats\DateOrder;
 use PineSieve\Core\Standards\Formats\Formats;
 use PineSieve\Core\Standards\Formats\PhoneFormat;
+use PineSieve\Core\Standards\Limits;
 use PineSieve\Core\Standards\UnknownField;
 
 final class FormatsTest extends TestCase
@@ -131,5 +132,26 @@ final class FormatsTest extends TestCase
         }
         $this->expectException(UnknownField::class);
         $catalog->field('shoe.size');
+    }
+
+    /** @return iterable<array{string, bool}> pattern, whether comparing with it can take for ever */
+    public static function patterns(): iterable
+    {
+        foreach (['(a+)+', '(a|a)*', '(a|aa)+', '([a-z]+)*\d', '(\w+\s?)*', '^(\d+)+$', '(.*)*x', '(x+x+)+y', 'M-(a+)+', '((ab)*)*c', '(\p{L}+[ -]?)+'] as $pattern) {
+            yield $pattern => [$pattern, true];
+        }
+        foreach (['[A-Z]{2}\d{4}', '\d{3}-\d{2}-\d{4}', '.*', '.*=.*', '.*a.*b.*', '(foo|bar)*baz', '([A-Z][a-z]+ ?)+', '(?:\d{1,3}\.){3}\d{1,3}', '[^@]+@[^@]+\.[a-z]{2,}', 'M-\d+(\/\d+)*', '(?:Q[1-4] )?FY\d\d', 'é+', ''] as $pattern) {
+            yield $pattern => [$pattern, false];
+        }
+    }
+
+    #[DataProvider('patterns')]
+    public function test_a_pattern_that_backtracks_is_told(string $pattern, bool $does): void
+    {
+        $before = [ini_get('pcre.jit'), ini_get('pcre.backtrack_limit')];
+
+        self::assertTrue(Limits::isPattern($pattern));
+        self::assertSame($does, Limits::backtracks($pattern));
+        self::assertSame($before, [ini_get('pcre.jit'), ini_get('pcre.backtrack_limit')]);
     }
 }

@@ -186,6 +186,7 @@ final class FieldController extends Controller
     {
         $limits = Limits::fromArray($data);
         abort_if($limits->pattern !== '' && (mb_strlen($limits->pattern) > 300 || ! Limits::isPattern($limits->pattern)), 422, 'The pattern is not a regular expression that can be used.');
+        abort_if($limits->pattern !== '' && Limits::backtracks($limits->pattern), 422, 'With this pattern, a text that nearly fits takes too long to compare. Write it without a repeat inside a repeat, such as (a+)+.');
         abort_if($limits->length < 0 || $limits->length > 5000, 422, 'The length must be a number from 1 to 5000, or blank.');
         abort_if($limits->isUnique && ! Uniques::areFor($field), 422, 'Many records share a value of this field by nature: it can\'t be unique.');
         foreach ([$limits->least, $limits->most] as $bound) {
