@@ -1,7 +1,8 @@
 # What bin/start, bin/test and bin/bench share. Sourced, with ROOT and DATA set.
 
 say() { printf '%s\n' "$*"; }
-fail() { printf 'Pine Sieve: %s\n' "$*" >&2; exit 1; }
+complain() { printf 'Pine Sieve: %s\n' "$*" >&2; return 1; }
+fail() { complain "$*"; exit 1; }
 
 # Debian packages that the given commands and PHP extensions come from, as far as they are missing.
 missing_packages() {
@@ -69,15 +70,15 @@ stop_leftover_database() {
         say "Stopping the database server that an earlier run left behind"
         kill "$pid"
         for _ in $(seq 100); do alive "$pid" || return 0; sleep 0.1; done
-        fail "the database server of an earlier run (process $pid) does not stop"
+        complain "the database server of an earlier run (process $pid) does not stop"
     fi
 }
 
-# Starts MariaDB on loopback with its data in the data folder; sets DB_PID. Settings are kept in settings.env.
+# Starts MariaDB on loopback with its data in the data folder; sets DB_PID, or complains and returns 1. Settings are kept in settings.env.
 start_database() {
     mkdir -p "$DATA/storage/app" "$DATA/storage/framework/views" "$DATA/storage/framework/cache" "$DATA/storage/framework/sessions" "$DATA/storage/logs" "$ROOT/bootstrap/cache"
     local settings=$DATA/settings.env password key
-    stop_leftover_database
+    stop_leftover_database || return 1
     password=$(sed -n 's/^DB_PASSWORD=//p' "$settings" 2>/dev/null); password=${password:-$(head -c 24 /dev/urandom | base64 | tr -dc 'a-zA-Z0-9')}
     key=$(sed -n 's/^APP_KEY=//p' "$settings" 2>/dev/null); key=${key:-base64:$(head -c 32 /dev/urandom | base64)}
     DB_PORT=$(free_port "${DB_PORT_FROM:-23306}")
@@ -91,7 +92,7 @@ start_database() {
         rm -rf "$DATA/mysql"; mkdir -p "$DATA/mysql"
         [ "$user" = mysql ] && chown mysql "$DATA/mysql"
         mariadb-install-db --no-defaults --user="$user" --datadir="$DATA/mysql" --auth-root-authentication-method=normal --skip-test-db >"$DATA/database.log" 2>&1 \
-            || fail "the database could not be set up; see $DATA/database.log"
+            || { complain "the database could not be set up; see $DATA/database.log"; return 1; }
     fi
     cat >"$DATA/mysql/setup.sql" <<SQL
 create database if not exists pine_sieve character set utf8mb4 collate utf8mb4_unicode_520_ci;
@@ -108,9 +109,11 @@ SQL
         --innodb-buffer-pool-size="${DB_MEMORY:-512M}" --innodb-log-file-size=256M --innodb-autoinc-lock-mode=2 >>"$DATA/database.log" 2>&1 9>&- &
     DB_PID=$!
     for _ in $(seq 300); do
-        alive "$DB_PID" || fail "the database server did not start; the reason is at the end of $DATA/database.log"
+        alive "$DB_PID" || { complain "the database server did not start; the reason is at the end of $DATA/database.log"; return 1; }
         if (cd "$ROOT" && php -r 'try { new PDO("mysql:host=127.0.0.1;port=$argv[1];dbname=pine_sieve", "pine_sieve", $argv[2]); } catch (Exception) { exit(1); }' "$DB_PORT" "$password"); then return 0; fi
         sleep 0.1
     done
-    fail "the database server does not answer; see $DATA/database.log"
+    # One that is there and does not answer would be taken for one that works.
+    kill -KILL "$DB_PID" 2>/dev/null
+    complain "the database server does not answer; see $DATA/database.log"
 }

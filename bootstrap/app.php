@@ -19,6 +19,8 @@ use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 $root = dirname(__DIR__);
+// What a function was called with may be a password or a person's data: it stays out of the traces in the logs.
+ini_set('zend.exception_ignore_args', '1');
 $data = getenv('DATA_DIR') ?: 'var';
 $data = str_starts_with($data, '/') ? $data : "{$root}/{$data}";
 
@@ -32,6 +34,7 @@ $app = Application::configure(basePath: $root)
         $middleware->append(SecurityHeaders::class);
         $middleware->web(append: PlainQuery::class);
         $middleware->redirectGuestsTo('/');
+        $middleware->preventRequestsDuringMaintenance(except: ['api/health']);
         // Cells and the settings of steps are raw data: nothing may trim them or turn them into null on the way.
         $middleware->trimStrings(except: ['value', 'from', 'password', 'policy.separator', static fn (Request $request): bool => $request->is('api/intakes', 'api/intakes/*', 'api/plans', 'api/plans/*', 'api/grids/*', 'api/held/*')]);
         $middleware->convertEmptyStringsToNull(except: [static fn (Request $request): bool => $request->is('api/*')]);

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Models\Webhook;
+use App\Notices\Destination;
+use App\Notices\UnusableDestination;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Foundation\Queue\Queueable;
@@ -41,17 +43,25 @@ final class DeliverNotices implements ShouldQueue
         }
     }
 
-    /** @return array{bool, string} */
+    /**
+     * What another system answers is not kept: it could be anything that its network shows to us.
+     *
+     * @return array{bool, string} whether it was taken, and the status code or why there is none
+     */
     private function send(Webhook $hook, \stdClass $notice): array
     {
         [$id, $time] = ["notice_{$notice->id}", now()->getTimestamp()];
         try {
-            $response = Http::timeout(8)->connectTimeout(4)->withoutRedirecting()->withHeaders(['webhook-id' => $id, 'webhook-timestamp' => (string) $time, 'webhook-signature' => $hook->signature($id, $time, $notice->body)])
-                ->withBody($notice->body, 'application/json')->post($hook->url);
+            $to = Destination::of($hook->url, config('sieve.notice_hosts'));
+            $response = Http::timeout(8)->connectTimeout(4)->withoutRedirecting()->withOptions($to->options())
+                ->withHeaders(['webhook-id' => $id, 'webhook-timestamp' => (string) $time, 'webhook-signature' => $hook->signature($id, $time, $notice->body)])
+                ->withBody($notice->body, 'application/json')->post($to->url);
 
-            return [$response->successful(), "{$response->status()} ".mb_substr(strip_tags($response->body()), 0, 200)];
-        } catch (ConnectionException $error) {
-            return [false, 'no answer: '.mb_substr($error->getMessage(), 0, 200)];
+            return [$response->successful(), "answered {$response->status()}"];
+        } catch (UnusableDestination $error) {
+            return [false, $error->getMessage()];
+        } catch (ConnectionException) {
+            return [false, 'no answer'];
         }
     }
 }

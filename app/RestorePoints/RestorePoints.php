@@ -27,7 +27,7 @@ final readonly class RestorePoints
     public const SCHEDULED = 'scheduled';
 
     /** What has no worth tomorrow, or must outlive a restore. */
-    private const NOT_DUMPED = ['sessions', 'cache', 'cache_locks', 'jobs', 'failed_jobs', 'worker_signs'];
+    private const NOT_DUMPED = ['sessions', 'cache', 'cache_locks', 'jobs', 'worker_signs'];
 
     private const LAST_LINE = '-- Dump completed';
 

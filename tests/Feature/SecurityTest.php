@@ -246,4 +246,32 @@ final class SecurityTest extends TestCase
         self::assertStringNotContainsString($script, (string) $page->content());
         self::assertStringContainsString("default-src 'self'", (string) $page->headers->get('Content-Security-Policy'));
     }
+
+    public function test_the_log_holds_nobody_s_data_and_is_for_one_s_own_eyes(): void
+    {
+        $path = storage_path('logs/pine-sieve-'.now()->format('Y-m-d').'.log');
+        @unlink($path);
+        config(['logging.default' => 'daily']);
+        try {
+            DB::table('users')->insert(['name' => 'Ann Lee', 'email' => 'hidden@example.org', 'no_such_column' => 'secret-value']);
+        } catch (\Throwable $error) {
+            report(new \RuntimeException('It went wrong', 0, $error));
+            report($error);
+        }
+        $this->user();
+        try {
+            DB::table('users')->insert(['name' => 'x', 'email' => 'datasteward@example.org', 'password' => 'secret-value', 'role' => 'reader']);
+        } catch (\Throwable $error) {
+            report($error);
+        }
+        $log = (string) file_get_contents($path);
+
+        self::assertStringContainsString('insert into `users`', $log);
+        self::assertStringContainsString('It went wrong', $log);
+        self::assertSame([2, 1], [substr_count($log, 'QueryException: '), substr_count($log, 'UniqueConstraintViolationException: ')], $log);
+        foreach (['Ann Lee', 'example.org', 'secret-value'] as $told) {
+            self::assertStringNotContainsString($told, $log);
+        }
+        self::assertSame('0600', substr(sprintf('%o', fileperms($path)), -4));
+    }
 }

@@ -8,6 +8,8 @@ use App\Account\Audit;
 use App\Http\Controllers\Controller;
 use App\Jobs\DeliverNotices;
 use App\Models\Webhook;
+use App\Notices\Destination;
+use App\Notices\UnusableDestination;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -31,6 +33,7 @@ final class WebhookController extends Controller
     {
         $this->authorize('administer');
         $data = $request->validate(['name' => ['required', 'string', 'max:120'], 'url' => ['required', 'url:http,https', 'max:500']]);
+        self::mustBePublic($data['url']);
         $secret = base64_encode(random_bytes(32));
         $hook = Webhook::query()->create([...$data, 'secret' => $secret]);
         Audit::note(Audit::NOTICES, "Sends notices to \"{$hook->name}\"");
@@ -41,7 +44,9 @@ final class WebhookController extends Controller
     public function update(Request $request, Webhook $webhook): JsonResponse
     {
         $this->authorize('administer');
-        $webhook->fill($request->validate(['name' => ['sometimes', 'string', 'max:120'], 'url' => ['sometimes', 'url:http,https', 'max:500'], 'is_active' => ['sometimes', 'boolean']]))->save();
+        $data = $request->validate(['name' => ['sometimes', 'string', 'max:120'], 'url' => ['sometimes', 'url:http,https', 'max:500'], 'is_active' => ['sometimes', 'boolean']]);
+        self::mustBePublic($data['url'] ?? null);
+        $webhook->fill($data)->save();
         Audit::note(Audit::NOTICES, "Changed the notices to \"{$webhook->name}\"");
         DeliverNotices::dispatch();
 
@@ -58,5 +63,15 @@ final class WebhookController extends Controller
         Audit::note(Audit::NOTICES, "Sends no more notices to \"{$webhook->name}\"");
 
         return $this->index();
+    }
+
+    /** A name that is not known at the moment may be known when a notice is sent, and is looked at then. */
+    private static function mustBePublic(?string $url): void
+    {
+        try {
+            $url === null || Destination::of($url, config('sieve.notice_hosts'));
+        } catch (UnusableDestination $error) {
+            abort_if($error->forGood, 422, $error->getMessage());
+        }
     }
 }
