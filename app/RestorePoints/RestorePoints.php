@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\RestorePoints;
 
 use App\Account\Audit;
-use App\Models\Intake;
-use App\Models\IntakeState;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
@@ -29,6 +27,14 @@ final readonly class RestorePoints
     /** What has no worth tomorrow, or must outlive a restore. */
     private const NOT_DUMPED = ['sessions', 'cache', 'cache_locks', 'jobs', 'worker_signs'];
 
+    /** Says which restore is under way, from the first statement to the last; left behind by one that was cut off. */
+    private const UNDER_WAY = 'under-way';
+
+    private const BUSY = 'Another restore point is being taken or restored at this moment. Nothing was changed.';
+
+    /** Seconds that taking one waits for another to be done. */
+    private const PATIENCE = 120;
+
     private const LAST_LINE = '-- Dump completed';
 
     /**
@@ -37,6 +43,16 @@ final readonly class RestorePoints
      * @throws CannotRestore if the dump fails; nothing is left of it then
      */
     public function take(string $reason, ?string $by = null): RestorePoint
+    {
+        $lock = $this->lock(self::PATIENCE) ?? throw new CannotRestore(self::BUSY);
+        try {
+            return $this->dump($reason, $by);
+        } finally {
+            fclose($lock);
+        }
+    }
+
+    private function dump(string $reason, ?string $by): RestorePoint
     {
         $name = now()->format('Y-m-d-His-v').'-'.Str::lower(Str::random(3));
         $folder = $this->folder();
@@ -137,22 +153,97 @@ final readonly class RestorePoints
         if ($fault !== null) {
             throw new CannotRestore("{$fault} Nothing was changed.");
         }
-        $busy = Intake::query()->whereIn('state', [IntakeState::Reading, IntakeState::Sifting, IntakeState::Loading, IntakeState::Undoing])->whereNull('error')->first();
-        if ($busy !== null) {
-            throw new CannotRestore("\"{$busy->name}\" is being worked on. Stop it or wait until it is done; nothing was changed.");
-        }
-        $before = $this->take("before {$point->name} was restored", $by);
-        app()->maintenanceMode()->activate(['status' => 503, 'retry' => 5]);
+        $lock = $this->lock() ?? throw new CannotRestore(self::BUSY);
         try {
-            $this->play($point);
-            // A dump of an earlier version lacks what came later.
-            Artisan::call('migrate', ['--force' => true]);
+            $busy = Settling::underWay();
+            if ($busy !== null) {
+                throw new CannotRestore("{$busy} Stop it or wait until it is done; nothing was changed.");
+            }
+            $before = $this->dump("before {$point->name} was restored", $by);
+            $this->put($point, $before);
         } finally {
-            app()->maintenanceMode()->deactivate();
+            fclose($lock);
         }
         Audit::note(Audit::RESTORE, "Restored {$point->name}; what was there before is {$before->name}");
 
         return $before;
+    }
+
+    /** The restore that was cut off, whose records are not whole; null if there is none. */
+    public function cutOff(): ?CutOff
+    {
+        $said = $this->isBusy() ? null : json_decode((string) @file_get_contents($this->underWay()), true);
+
+        return is_array($said) && is_string($said['point'] ?? null) && is_string($said['before'] ?? null) ? new CutOff($said['point'], $said['before']) : null;
+    }
+
+    /** Whether a restore is being worked on at this moment. */
+    public function isUnderWay(): bool
+    {
+        return is_file($this->underWay()) && $this->isBusy();
+    }
+
+    /**
+     * Finishes a restore that was cut off or, if its file is not sound, goes back to what was there before it. Half-written dumps
+     * of whatever was cut off go.
+     *
+     * @return ?string what was done, as a sentence; null if nothing had to be
+     *
+     * @throws CannotRestore if neither can be done
+     */
+    public function finish(): ?string
+    {
+        $cutOff = $this->cutOff();
+        $lock = $this->lock();
+        if ($lock === null) {
+            return null;
+        }
+        try {
+            array_map(unlink(...), glob("{$this->folder()}/*.part") ?: []);
+            if ($cutOff === null) {
+                return null;
+            }
+            foreach ([$cutOff->point, $cutOff->before] as $name) {
+                $point = $this->find($name);
+                if ($this->fault($point) === null) {
+                    $this->put($point, $this->find($cutOff->before));
+                    $said = $name === $cutOff->point
+                        ? "The restore of {$name} had been cut off and is finished now; what was there before is {$cutOff->before}."
+                        : "The restore of {$cutOff->point} had been cut off and its file is not sound: everything is as it was before, {$name}.";
+                    Audit::note(Audit::RESTORE, $said);
+
+                    return $said;
+                }
+            }
+        } finally {
+            fclose($lock);
+        }
+        throw new CannotRestore("The restore of {$cutOff->point} was cut off, and neither it nor {$cutOff->before} is sound.");
+    }
+
+    /** Nobody gets at the records meanwhile. */
+    private function put(RestorePoint $point, RestorePoint $before): void
+    {
+        file_put_contents($this->underWay(), json_encode(['point' => $point->name, 'before' => $before->name], JSON_THROW_ON_ERROR));
+        app()->maintenanceMode()->activate(['status' => 503, 'retry' => 5]);
+        try {
+            $this->play($point);
+        } catch (CannotRestore $error) {
+            // Half of it may be there: what was before is whole.
+            $this->play($before);
+            $this->reopen();
+            throw $error;
+        }
+        // A dump of an earlier version lacks what came later.
+        Artisan::call('migrate', ['--force' => true]);
+        app(Settling::class)->settle();
+        $this->reopen();
+    }
+
+    private function reopen(): void
+    {
+        @unlink($this->underWay());
+        app()->maintenanceMode()->deactivate();
     }
 
     public function forget(RestorePoint $point): void
@@ -195,7 +286,7 @@ final readonly class RestorePoints
         })());
         $process->run();
         if (! $process->isSuccessful()) {
-            throw new CannotRestore('The database refused the dump: '.mb_substr(trim($process->getErrorOutput()), 0, 300).' Restore the point that was taken just before to go back.');
+            throw new CannotRestore('The database refused the dump: '.mb_substr(trim($process->getErrorOutput()), 0, 300).' Everything is as it was before.');
         }
         DB::purge();
     }
@@ -241,5 +332,41 @@ final readonly class RestorePoints
         Storage::disk('local')->makeDirectory('restore-points');
 
         return Storage::disk('local')->path('restore-points');
+    }
+
+    /**
+     * One at a time works here, and one that was killed lets go.
+     *
+     * @return ?resource null if another one has it for longer than some seconds
+     */
+    private function lock(int $seconds = 0)
+    {
+        $lock = fopen("{$this->folder()}/lock", 'c');
+        for ($until = time() + $seconds; $lock !== false; usleep(200_000)) {
+            if (flock($lock, LOCK_EX | LOCK_NB)) {
+                return $lock;
+            }
+            if (time() >= $until) {
+                break;
+            }
+        }
+
+        return null;
+    }
+
+    private function isBusy(): bool
+    {
+        $lock = $this->lock();
+        if ($lock === null) {
+            return true;
+        }
+        fclose($lock);
+
+        return false;
+    }
+
+    private function underWay(): string
+    {
+        return $this->folder().'/'.self::UNDER_WAY;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Intakes\LoadQueue;
 use App\Models\Intake;
 use App\Models\Role;
 use App\RestorePoints\CannotRestore;
@@ -171,5 +172,71 @@ final class RestoreTest extends TestCase
         $this->as(Role::Administrator)->putJson('/api/restore-points/schedule', ['every' => 'hour', 'hour' => 1, 'keep' => 1])->assertStatus(422);
         self::assertSame('week', $this->putJson('/api/restore-points/schedule', ['every' => 'week', 'hour' => 3, 'keep' => 5])->assertOk()->json('schedule.every'));
         $this->getJson('/api/restore-points/..%2F..%2Fetc/check')->assertStatus(404);
+    }
+
+    /** @return iterable<string, array{bool, string}> whether what was to be restored is sound, what is done */
+    public static function endings(): iterable
+    {
+        yield 'finished' => [true, 'had been cut off and is finished now'];
+        yield 'gone back' => [false, 'its file is not sound: everything is as it was before'];
+    }
+
+    #[DataProvider('endings')]
+    public function test_a_restore_that_was_killed_is_named_and_brought_to_an_end(bool $isSound, string $says): void
+    {
+        $points = app(RestorePoints::class);
+        $this->loaded("Last name,First name\nLee,Ann\n");
+        $old = $points->take(RestorePoints::BY_HAND);
+        $this->loaded("Last name,First name\nPark,Bo\n");
+        $now = $points->take('before it was restored');
+        $folder = Storage::disk('local')->path('restore-points');
+        // As a process leaves it that is killed between two statements.
+        file_put_contents("{$folder}/under-way", json_encode(['point' => $old->name, 'before' => $now->name]));
+        file_put_contents("{$folder}/2026-01-01-000000-000-abc.part", 'half');
+        app()->maintenanceMode()->activate(['status' => 503]);
+        DB::statement('drop table shortfalls');
+        DB::table('supporters')->delete();
+        if (! $isSound) {
+            file_put_contents("{$folder}/{$old->name}.sql.gz", 'x');
+        }
+
+        $closed = (string) $this->getJson('/api/health')->assertStatus(503)->json('closed');
+        self::assertStringContainsString("the restore of {$old->name} was cut off", $closed);
+        $this->getJson('/api/session')->assertStatus(503);
+        self::assertStringContainsString($says, (string) $points->finish());
+
+        self::assertSame($isSound ? ['Lee, Ann'] : ['Lee, Ann', 'Park, Bo'], DB::table('supporters')->orderBy('sort_name')->pluck('sort_name')->all());
+        self::assertSame(0, DB::table('shortfalls')->count());
+        self::assertFalse(app()->isDownForMaintenance());
+        self::assertNull($this->getJson('/api/health')->json('closed'));
+        self::assertSame([], glob("{$folder}/*.part"));
+        self::assertNull($points->finish());
+        self::assertStringContainsString($says, (string) DB::table('audit')->where('kind', 'restore point')->orderByDesc('id')->value('what'));
+    }
+
+    public function test_what_a_restored_database_remembers_as_under_way_is_settled(): void
+    {
+        $states = ['reading' => 'reading', 'sifting' => 'sifting', 'loading' => 'loading', 'undoing' => 'undoing', 'waiting' => 'ready'];
+        foreach (array_keys($states) as $state) {
+            $intake = $this->sifted("Last name,First name\nLee,Ann {$state}\n");
+            Intake::query()->whereKey($intake->id)->update(['name' => $state, 'state' => $state, 'queue_place' => $state === 'waiting' ? 1 : null]);
+        }
+        foreach (['waiting', 'searching', 'done'] as $state) {
+            DB::table('duplicate_searches')->insert(['state' => $state, 'created_at' => now()]);
+        }
+        $points = app(RestorePoints::class);
+        $point = $points->take(RestorePoints::BY_HAND);
+        Intake::query()->delete();
+        DB::table('duplicate_searches')->delete();
+        DB::table('jobs')->insert(['queue' => 'default', 'payload' => '{}', 'attempts' => 0, 'available_at' => 0, 'created_at' => 0]);
+        $points->restore($point);
+
+        self::assertSame($states, Intake::query()->get()->mapWithKeys(static fn (Intake $intake): array => [$intake->name => $intake->state->value])->all());
+        self::assertSame(array_fill(0, 4, 'This was under way when the restore point was taken. Nothing is half done.'), Intake::query()->whereNotNull('error')->pluck('error')->all());
+        self::assertSame(['failed', 'failed', 'done'], DB::table('duplicate_searches')->orderBy('id')->pluck('state')->all());
+        self::assertSame(0, DB::table('jobs')->where('payload', '{}')->count());
+        // Nothing holds the next one up.
+        self::assertNull(app(LoadQueue::class)->busy());
+        $points->restore($points->take(RestorePoints::BY_HAND));
     }
 }

@@ -11,7 +11,7 @@ use PineSieve\Core\SieveException;
 /** Puts the database back to a restore point; without a name it lists them. */
 final class RestoreCommand extends Command
 {
-    protected $signature = 'sieve:restore {name? : of the restore point} {--yes : without asking} {--check : only read the file through}';
+    protected $signature = 'sieve:restore {name? : of the restore point} {--yes : without asking} {--check : only read the file through} {--finish : finish one that was cut off}';
 
     protected $description = 'Puts the database back to a restore point';
 
@@ -19,7 +19,15 @@ final class RestoreCommand extends Command
     {
         $name = $this->argument('name');
         try {
+            if ($this->option('finish') === true) {
+                $said = $points->finish();
+                $said === null || $this->line($said);
+
+                return self::SUCCESS;
+            }
             if ($name === null) {
+                $cutOff = $points->cutOff();
+                $cutOff === null || $this->warn("The restore of {$cutOff->point} was cut off: the records are not whole. bin/start finishes it; bin/restore {$cutOff->before} goes back to what was there before.");
                 foreach ($points->all() as $point) {
                     $this->line(sprintf('%s  %8.1f MB  %6d supporters  %s', $point->name, $point->bytes / 1e6, $point->tables['supporters'] ?? 0, $point->reason));
                 }
