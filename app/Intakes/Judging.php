@@ -10,7 +10,6 @@ use PineSieve\Core\Matching\Matcher;
 use PineSieve\Core\Matching\MatchKey;
 use PineSieve\Core\Matching\PairFinding;
 use PineSieve\Core\Matching\PairStrength;
-use PineSieve\Core\Matching\Verdict;
 use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Records\SupporterRecord;
 
@@ -35,10 +34,6 @@ final readonly class Judging
             }
         }
         $judgement = Judgement::of(array_values($findings));
-        // Of someone whose email or phone can't be read, a name is no evidence of being new.
-        if ($judgement->verdict === Verdict::New && ! $party->isNamedOnly && $record->lostItsEvidence()) {
-            $judgement = $judgement->doubted();
-        }
         $named = $decision === null || $decision === 'new' ? null : $this->candidates->named($decision);
 
         return match (true) {

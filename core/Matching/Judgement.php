@@ -39,12 +39,6 @@ final readonly class Judgement
             : new self(Verdict::Unsure, null, $findings);
     }
 
-    /** Nothing speaks for anyone, and nothing tells it from anyone: a person must say. */
-    public function doubted(): self
-    {
-        return new self(Verdict::Unsure, null, $this->findings);
-    }
-
     /** A person has said whom the row is; null that it is nobody yet known. */
     public function decided(int|string|null $ref): self
     {

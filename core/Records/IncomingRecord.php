@@ -98,13 +98,6 @@ final readonly class IncomingRecord
         return $unread === [] ? $this : new self($this->kind, $this->name, $this->organization, $this->whole, $this->further, $this->addresses, $this->emails, $this->phones, $this->identifiers, $this->gifts, $this->groups, $this->tags, $this->custom, $this->supporter, array_values($unread));
     }
 
-    /** Whether all that could tell it from others of its name can't be read. */
-    public function lostItsEvidence(): bool
-    {
-        return array_filter($this->unread, static fn (UnreadValue $one): bool => $one->isEvidence()) !== []
-            && $this->emails === [] && $this->phones === [] && $this->addresses === [] && $this->identifiers === [] && ! isset($this->further['birth_date']);
-    }
-
     /** Whether it says by what one could tell whom it means, without any name. */
     public function pointsAtSomeone(): bool
     {

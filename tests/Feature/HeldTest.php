@@ -33,6 +33,7 @@ final class HeldTest extends TestCase
 
     public function test_rows_of_every_intake_by_reason(): void
     {
+        $this->holdUnreadable('email', 'phone');
         $loaded = $this->loaded(self::HEAD."Lee,Ann,ann at x,,2020-01-02,5\nPark,Bo,bo at x,555,,\nDahl,Cy,cy@example.org,,,\n", [], self::TARGETS);
         $ready = $this->sifted(self::HEAD."Oak,Di,di at x,,,\nElm,Ed,ed@example.org,,,\n", [], self::TARGETS);
         $held = $this->held();
@@ -45,6 +46,7 @@ final class HeldTest extends TestCase
 
     public function test_a_row_of_a_loaded_intake_is_fixed_and_sent_on(): void
     {
+        $this->holdUnreadable('email', 'phone');
         $intake = $this->loaded(self::HEAD."Lee,Ann,ann at x,,2020-01-02,5\nDahl,Cy,cy@example.org,,,\n", [], self::TARGETS);
         $this->postJson('/api/held/decide', ['do' => 'send', 'rows' => self::rows($intake, [2])])->assertOk()->assertJson(['sent' => 0]);
         $after = $this->postJson('/api/held/fix', ['intake_id' => $intake->id, 'number' => 2, 'column' => 2, 'from' => 'ann at x', 'value' => 'ann@example.org'])->assertOk()->json();
@@ -62,6 +64,7 @@ final class HeldTest extends TestCase
 
     public function test_a_row_that_someone_has_brought_in_meanwhile_is_not_made_twice(): void
     {
+        $this->holdUnreadable('email', 'phone');
         $intake = $this->loaded(self::HEAD."Lee,Ann,ann@example.org,555,,\n", [], self::TARGETS);
         $this->loaded(self::HEAD."Lee,Ann,ann@example.org,,,\n", [], self::TARGETS);
         $this->postJson('/api/held/fix', ['intake_id' => $intake->id, 'number' => 2, 'column' => 3, 'from' => '555', 'value' => '207-555-0143'])->assertOk();
@@ -81,6 +84,7 @@ final class HeldTest extends TestCase
 
     public function test_rows_are_left_out_given_and_let_in(): void
     {
+        $this->holdUnreadable('email', 'phone');
         $intake = $this->loaded(self::HEAD."Lee,Ann,ann at x,,,\nPark,Bo,bo at x,,,\n", [], self::TARGETS);
         $colleague = $this->user(Role::Administrator);
         $this->postJson('/api/held/decide', ['do' => 'give', 'rows' => self::rows($intake, [3]), 'to' => $colleague->id])->assertOk();
@@ -97,6 +101,7 @@ final class HeldTest extends TestCase
 
     public function test_a_corrected_file_settles_rows_of_several_intakes(): void
     {
+        $this->holdUnreadable('email', 'phone');
         $one = $this->loaded(self::HEAD."Lee,Ann,ann at x,,,\nDahl,Cy,,555,,\n", [], self::TARGETS);
         $two = $this->sifted(self::HEAD."Park,Bo,bo at x,,,\n", [], self::TARGETS);
         $first = $this->get("/api/intakes/{$one->id}/held.csv")->streamedContent();

@@ -26,6 +26,7 @@ final class IntakeTest extends TestCase
 
     public function test_a_file_all_the_way_and_a_second_time(): void
     {
+        $this->holdUnreadable('email');
         $intake = $this->loaded(self::FILE, ['accept_addresses' => true]);
         $proof = $this->getJson("/api/intakes/{$intake->id}/proof")->assertOk()->json();
 
@@ -193,6 +194,7 @@ final class IntakeTest extends TestCase
 
     public function test_today_lists_what_waits(): void
     {
+        $this->holdUnreadable('email');
         $this->sifted("Last name,First name,Email\nLee,Ann,x\nPark,Bo,bo@example.org\nDahl,Cy,cy@example.org\n");
         $this->getJson('/api/today')->assertOk()->assertJsonPath('waiting.0.held.problem', 1)->assertJsonPath('supporters', 0);
         $this->getJson('/api/intakes')->assertOk()->assertJsonCount(1, 'intakes');

@@ -102,6 +102,7 @@ final class LoadTest extends TestCase
 
     public function test_held_rows_leave_with_reasons_and_come_back_corrected(): void
     {
+        $this->holdUnreadable('email');
         $intake = $this->loaded("Last name,First name,Email,Note,Gift date,Amount\nLee,Ann,ann at example.org,=SUM(1),2020-01-02,5\nPark,Bo,bo@example.org,-5 C,2020-01-03,6\nDahl,Cy,cy@example.org,,,\n");
         $csv = $this->get("/api/intakes/{$intake->id}/held.csv")->assertOk()->streamedContent();
         self::assertSame("\xEF\xBB\xBF".'"Last name","First name",Email,Note,"Gift date",Amount,"Row in the source","Held because"', strtok($csv, "\r"));

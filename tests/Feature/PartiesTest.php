@@ -128,6 +128,7 @@ final class PartiesTest extends TestCase
 
     public function test_contacts_of_an_organization_whose_row_is_held_are_held_with_it(): void
     {
+        $this->holdUnreadable('email', 'phone');
         $csv = "Org ID,Organization,First name,Last name,Email,Phone,Employer ID\n7,Gannet Marine,,,office@,,\n,,Ann,Lee,ann@example.org,,7\n,,Bo,Park,bo@example.org,,\n";
         $intake = $this->loaded($csv, [], ['id.old', 'organization.name', 'name.first', 'name.last', 'email', 'phone', 'employer.id.old']);
 

@@ -53,6 +53,14 @@ abstract class TestCase extends BaseTestCase
         return User::query()->firstOrCreate(['email' => str_replace(' ', '', $role->value).'@example.org'], ['name' => ucfirst($role->value), 'password' => 'secret', 'role' => $role]);
     }
 
+    /** From now on, a value of these fields that can't be read holds its row. */
+    protected function holdUnreadable(string ...$fields): void
+    {
+        foreach ($fields as $field) {
+            $this->as()->patchJson("/api/fields/{$field}", ['unreadable' => 'hold'])->assertOk();
+        }
+    }
+
     /** Signs in for what follows. */
     protected function as(Role $role = Role::DataSteward): static
     {

@@ -87,11 +87,19 @@ final class UnreadTest extends TestCase
         self::assertSame([$ann, $annabel], DB::table('unread_values')->orderBy('id')->pluck('supporter_id')->all());
     }
 
-    public function test_required_data_is_still_required_and_lost_evidence_is_no_new_person(): void
+    public function test_a_name_whose_other_evidence_can_not_be_read_is_asked_about_where_there_is_one_of_that_name(): void
     {
-        self::assertSame(['held' => 1], $this->outcomes($this->sifted("First,Last,Email\nAnn,Lee,ann at home\n", [], ['name.first', 'name.last', 'email'])), 'A name is all that is left of it.');
-        self::assertSame('unsure', DB::table('intake_results')->value('held_by'));
-        $this->postJson('/api/rules', ['subject' => 'person', 'field' => 'phone', 'strength' => 'must'])->assertCreated();
+        $file = "First,Last,Email\nAnn,Lee,ann at home\nBo,Park,bo@example.org\nBO,PARK,bo at home\n";
+        self::assertSame(['new' => 2, 'held' => 1], $this->outcomes($this->sifted($file, [], ['name.first', 'name.last', 'email'])), 'Nobody is called Ann Lee; someone further up is called Bo Park.');
+        $this->loaded("First,Last,Email\nÁnn,Lee,ann@example.org\n");
+        self::assertSame(['new' => 1, 'held' => 2], $this->outcomes($intake = $this->sifted($file, [], ['name.first', 'name.last', 'email'])));
+        $held = DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', 'held')->orderBy('number')->first();
+        self::assertSame(['unsure', ['Same name: Ánn Lee']], [$held->held_by, json_decode($held->findings, true)[0]['for']]);
+    }
+
+    public function test_required_data_is_still_required(): void
+    {
+        $this->as()->postJson('/api/rules', ['subject' => 'person', 'field' => 'phone', 'strength' => 'must'])->assertCreated();
         self::assertSame(['new' => 1, 'held' => 1], $this->outcomes($this->sifted(self::PEOPLE, [], self::TARGETS)));
     }
 
