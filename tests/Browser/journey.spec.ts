@@ -22,11 +22,15 @@ test('the old database comes in, from the dropped file to the proof', async ({ p
   // One cell put right, one kind of problem brought in without the value.
   const heldAtFirst = await page.getByText(/^\d+ held$/).innerText();
   await looksSound(page);
-  await page.getByLabel('Write instead of tpaget13 at example.org').fill('tpaget13@example.org');
-  await page.getByLabel('Write instead of tpaget13 at example.org').press('Enter');
+  await page.getByRole('button', { name: /is not an amount/ }).click();
+  await page.getByLabel(/^Write instead of 2 tickets/).first().fill('20.00');
+  await page.getByLabel(/^Write instead of 2 tickets/).first().press('Enter');
   await expect(page.getByText(heldAtFirst)).toBeHidden();
-  await page.getByRole('button', { name: /without the value/ }).click();
-  await expect(page.locator('.list').getByText('is not an email address')).toBeHidden();
+  await page.getByRole('button', { name: /does not have the form of a ZIP code/ }).click();
+  await page.getByRole('button', { name: /in without the value$/ }).click();
+  // It comes in all the same now, and can be held again.
+  await page.locator('.list').last().getByRole('button', { name: /does not have the form of a ZIP code/ }).click();
+  await expect(page.getByRole('button', { name: /^Hold these \d rows instead/ })).toBeVisible();
 
   await page.getByRole('button', { name: /^Go on/ }).click();
   await expect(page.getByText(/^Is row \d+ someone we know\?/)).toBeVisible();

@@ -54,7 +54,7 @@ test('two supporters are merged after a look at what they become, and taken apar
   await page.getByRole('button', { name: 'Add the gift' }).click();
   await expect(page.getByText('3 gifts, $107.50 in all')).toBeVisible();
   await page.getByRole('link', { name: 'Take them apart' }).click();
-  await page.getByRole('combobox', { name: /^Whose is gift of 7.50/ }).click();
+  await page.getByRole('combobox', { name: /^Whose is gift of USD 7.50/ }).click();
   await page.getByRole('option', { name: /^Petronella Gullwing/ }).click();
   await looksSound(page);
   await page.getByRole('button', { name: 'Take them apart' }).click();
