@@ -64,6 +64,7 @@ final class ControlTest extends TestCase
 
     public function test_an_administrator_lets_a_row_pass_with_a_reason(): void
     {
+        $this->holdUnreadable('email');
         $this->as()->postJson('/api/rules', ['subject' => 'supporter', 'field' => 'email', 'strength' => 'must'])->assertCreated();
         $intake = $this->sifted("Last name,First name,Email\nLee,Ann,\nPark,Bo,bo at x\n", [], ['name.last', 'name.first', 'email']);
         $pass = ['kind' => 'pass', 'number' => 2, 'to' => 'She has no email, we call her.'];

@@ -14,6 +14,7 @@ final class TrialTest extends TestCase
 
     public function test_a_trial_and_then_the_rest(): void
     {
+        $this->holdUnreadable('email');
         $intake = $this->sifted(self::CSV);
         $this->postJson("/api/intakes/{$intake->id}/trial", ['kind' => 'first', 'count' => 2])->assertOk();
         $intake->refresh();
@@ -54,6 +55,7 @@ final class TrialTest extends TestCase
 
     public function test_a_trial_needs_rows_that_come_in(): void
     {
+        $this->holdUnreadable('email');
         $intake = $this->sifted(self::CSV);
         $this->postJson("/api/intakes/{$intake->id}/trial", ['kind' => 'rows', 'rows' => [5]])->assertStatus(422)->assertJson(['message' => 'None of these rows would come in, so there is nothing to try.']);
         $this->postJson("/api/intakes/{$intake->id}/trial", ['kind' => 'first', 'count' => 0])->assertStatus(422);
