@@ -4,6 +4,7 @@ import '@fontsource-variable/source-serif-4';
 import '@mantine/core/styles.css';
 import '@mantine/charts/styles.css';
 import './app/look.css';
+import './app/narrow.css';
 import { MantineProvider } from '@mantine/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';

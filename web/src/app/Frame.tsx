@@ -46,6 +46,7 @@ export function Frame({ user, organization }: { user: User; organization: string
   ];
   return (
     <div className="frame">
+      <a className="skip" href="#content">Skip to the page</a>
       <nav className="rail" aria-label="Areas">
         <div className="rail-brand">
           <img src={pine} alt="" /> Pine Sieve
@@ -71,7 +72,7 @@ export function Frame({ user, organization }: { user: User; organization: string
           </button>
         </div>
       </nav>
-      <main className="main">
+      <main className="main" id="content" tabIndex={-1}>
         <Outlet />
       </main>
     </div>

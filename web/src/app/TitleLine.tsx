@@ -9,7 +9,7 @@ export function TitleLine({ title, children }: { title: string; children?: React
   return (
     <div className="title-line">
       <h1 className="cut" title={title}>{title}</h1>
-      <span className="quiet cut">{children}</span>
+      <span className="quiet cut" aria-live="polite">{children}</span>
       <Finder />
     </div>
   );

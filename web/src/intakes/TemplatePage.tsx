@@ -64,7 +64,7 @@ export function TemplatePage() {
               <section key={group} style={{ breakInside: 'avoid', marginBottom: 14 }}>
                 <h3 className="section">{group}</h3>
                 {all.filter((field) => groupOf(field) === group).map((field) => (
-                  <Checkbox key={field.key} size="xs" mb={4} label={field.label} checked={fields.includes(field.key)} onChange={(event) => toggle(field.key, event.currentTarget.checked)} />
+                  <Checkbox key={field.key} size="xs" mih={24} py={3} label={field.label} checked={fields.includes(field.key)} onChange={(event) => toggle(field.key, event.currentTarget.checked)} />
                 ))}
               </section>
             ))}

@@ -55,7 +55,7 @@ export function Worklist({ rule, onEdit }: { rule: RuleRow; onEdit: () => void }
           </div>
         )}
         {undo.data !== undefined && remedy.data === undefined && <div className="hint" role="status">{counted(undo.data.restored, 'record is', 'records are')} as before{undo.data.kept > 0 && `; ${counted(undo.data.kept, 'value')} changed since stays`}.</div>}
-        {(data?.over_time.length ?? 0) > 1 && <LineChart h={140} p="10px 18px 8px 0" data={data?.over_time ?? []} dataKey="day" series={[{ name: 'count', label: 'fall short', color: 'resin.7' }]} curveType="linear" withDots={false} gridAxis="x" tickLine="none" yAxisProps={{ width: 44, tickCount: 3, interval: 0, allowDecimals: false }} aria-label="How many fall short, day by day" />}
+        {(data?.over_time.length ?? 0) > 1 && <LineChart h={140} p="10px 18px 8px 0" data={data?.over_time ?? []} dataKey="day" series={[{ name: 'count', label: 'fall short', color: 'resin.7' }]} curveType="linear" withDots={false} gridAxis="x" tickLine="none" yAxisProps={{ width: 44, tickCount: 3, interval: 0, allowDecimals: false }} role="img" aria-label="How many fall short, day by day" />}
         {data?.total === 0 && <Empty title="Nobody falls short"><p>Every record has it.</p></Empty>}
         {(data?.rows.length ?? 0) > 0 && (
           <table className="rows">

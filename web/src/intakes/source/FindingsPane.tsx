@@ -79,7 +79,7 @@ export function FindingsPane({ intake, editable }: { intake: Intake; editable: b
                 )}
                 {finding.applied && <div>Remedy: {finding.remedy}</div>}
                 {editable && finding.remedy !== '' && (
-                  <Button styles={{ root: { height: 'auto', maxWidth: '100%' }, label: { whiteSpace: 'normal', textAlign: 'left', padding: '2px 0' } }} size="compact-xs" variant={finding.applied ? 'subtle' : 'light'} color="pine" mt={3} disabled={remedy.isPending} onClick={() => remedy.mutate({ kind: finding.kind, on: !finding.applied })}>
+                  <Button styles={{ root: { height: 'auto', minHeight: 24, maxWidth: '100%' }, label: { whiteSpace: 'normal', textAlign: 'left', padding: '2px 0' } }} size="compact-xs" variant={finding.applied ? 'subtle' : 'light'} color="pine" mt={3} disabled={remedy.isPending} onClick={() => remedy.mutate({ kind: finding.kind, on: !finding.applied })}>
                     {finding.applied ? 'Take it back' : finding.remedy}
                   </Button>
                 )}
