@@ -60,12 +60,24 @@ final readonly class Grid
      * Keeps rows as they are typed; a row without any text goes.
      *
      * @param  array<int, list<string>>  $rows  by number, the first being 2
+     * @param  array<int, list<string>>  $were  what whoever writes them saw there before; of rows that are not among them it does not matter
+     *
+     * @throws ChangedMeanwhile if a row is not any more what it was
      */
-    public function keep(Intake $intake, array $rows): void
+    public function keep(Intake $intake, array $rows, array $were = []): void
     {
         $width = count($intake->settings['grid']);
-        DB::transaction(function () use ($intake, $rows, $width): void {
+        DB::transaction(function () use ($intake, $rows, $were, $width): void {
             Intake::query()->whereKey($intake->id)->lockForUpdate()->first();
+            $stored = $were === [] ? [] : DB::table('intake_rows')->where('intake_id', $intake->id)->whereIn('number', array_keys($were))->pluck('cells', 'number')->all();
+            $changed = array_filter(array_keys($were), static function (int $number) use ($rows, $were, $stored): bool {
+                $now = self::trimmed(isset($stored[$number]) ? json_decode((string) $stored[$number], true) : []);
+
+                return $now !== self::trimmed($were[$number]) && $now !== self::trimmed($rows[$number] ?? []);
+            });
+            if ($changed !== []) {
+                throw new ChangedMeanwhile(array_map(static fn (int $number): int => $number - self::FIRST + 1, array_values($changed)));
+            }
             DB::table('intake_rows')->where('intake_id', $intake->id)->whereIn('number', array_keys($rows))->delete();
             $kept = [];
             foreach ($rows as $number => $cells) {
@@ -77,6 +89,19 @@ final readonly class Grid
             $this->bulk->insert('intake_rows', ['intake_id', 'number', 'cells'], $kept);
             $intake->update(['row_count' => DB::table('intake_rows')->where('intake_id', $intake->id)->count()]);
         });
+    }
+
+    /**
+     * @param  list<string>  $cells
+     * @return list<string> without the blank ones at the end
+     */
+    private static function trimmed(array $cells): array
+    {
+        while ($cells !== [] && end($cells) === '') {
+            array_pop($cells);
+        }
+
+        return $cells;
     }
 
     /**

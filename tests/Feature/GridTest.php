@@ -78,4 +78,19 @@ final class GridTest extends TestCase
         $this->as(Role::GiftEntry)->putJson("/api/grids/{$id}/rows", ['rows' => [2 => ['x']]])->assertStatus(403);
         $this->as()->deleteJson("/api/intakes/{$id}")->assertOk();
     }
+
+    public function test_two_who_write_the_same_row_do_not_write_over_each_other(): void
+    {
+        $this->as(Role::GiftEntry);
+        $id = $this->grid(['name.first', 'name.last']);
+        $this->putJson("/api/grids/{$id}/rows", ['rows' => [2 => ['Ann', 'Lee']], 'were' => [2 => ['']]])->assertOk();
+        // The other still sees an empty row.
+        $this->putJson("/api/grids/{$id}/rows", ['rows' => [2 => ['Bo', ''], 3 => ['Cy', 'Dahl']], 'were' => [2 => [''], 3 => ['']]])->assertStatus(422)
+            ->assertJsonFragment(['message' => 'Row 1 was changed in another tab or by someone else, so what you typed there is not kept yet. Copy it, open the grid again, and put it in.']);
+        self::assertSame([2 => ['Ann', 'Lee']], $this->getJson("/api/grids/{$id}")->json('rows'), 'All or nothing.');
+        // Both who write the same are one, and rows that nobody else has touched are kept.
+        $this->putJson("/api/grids/{$id}/rows", ['rows' => [2 => ['Ann', 'Lee', '']], 'were' => [2 => ['']]])->assertOk();
+        $this->putJson("/api/grids/{$id}/rows", ['rows' => [2 => ['Ann', 'Leigh']], 'were' => [2 => ['Ann', 'Lee']]])->assertOk();
+        self::assertSame([2 => ['Ann', 'Leigh']], $this->getJson("/api/grids/{$id}")->json('rows'));
+    }
 }

@@ -46,9 +46,10 @@ export function GridPage() {
 function Typing({ grid, catalog }: { grid: GridData; catalog: Catalog }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const sheet = useSheet(grid.id, toCells(grid.rows, grid.columns.length), grid.problems);
+  const sheet = useSheet(grid.id, grid.columns.length, MOST, toCells(grid.rows, grid.columns.length), grid.problems);
   const [place, setPlace] = useState<Place>({ row: 0, column: 0 });
   const done = useRef<HTMLButtonElement>(null);
+  const [refused, setRefused] = useState<string | null>(null);
   const [choosing, setChoosing] = useState<string[] | null>(null);
   const labels = new Map(columnChoices(catalog).flatMap((group) => group.items).map((item) => [item.value, item.label]));
   const fields = grid.columns.map((key): Field => {
@@ -80,8 +81,10 @@ function Typing({ grid, catalog }: { grid: GridData; catalog: Catalog }) {
     <>
       <TitleLine title={grid.name}>{counted(written, 'row')}, {faulty === 0 ? 'nothing wrong with them' : `${counted(faulty, 'row')} to put right`}; {sheet.isKept ? 'kept' : 'being kept …'}</TitleLine>
       <Trouble error={sheet.trouble ?? finish.error ?? columns.error} />
+      {refused !== null && <div className="trouble" role="alert">{refused} <button type="button" className="plain-button" onClick={() => setRefused(null)}>All right</button></div>}
+      {sheet.isElsewhere && <div className="hint" role="status">This grid is open in another tab too. Type in one of them: a row that the other has changed is not written over.</div>}
       <section className="pane" style={{ flex: 1 }} aria-label={grid.name}>
-        <SheetGrid fields={fields} cells={sheet.cells} problems={sheet.problems} most={MOST} onChange={sheet.change} onUndo={sheet.undo} onRedo={sheet.redo} onPlace={setPlace} onLeave={() => done.current?.focus()} />
+        <SheetGrid fields={fields} cells={sheet.cells} problems={sheet.problems} most={MOST} onChange={sheet.change} onUndo={sheet.undo} onRedo={sheet.redo} onPlace={setPlace} onLeave={() => done.current?.focus()} onDraft={sheet.setDraft} onRefused={setRefused} />
         <div className="pane-foot" aria-live="polite" style={{ minHeight: 24 }}>
           {said.length > 0 ? said.map((problem, i) => <span key={i} style={{ color: problem.blocks ? 'var(--brick-text)' : 'var(--slate-text)' }}>{problem.reason}. {problem.remedy}.</span>) : here.length > 0 ? <span className="quiet">Another cell of this row is to be put right: {here.map((problem) => problem.reason).join('; ')}.</span> : <span className="quiet"><kbd>Enter</kbd> write <kbd>Tab</kbd> next <kbd>Ctrl D</kbd> copy down <kbd>Ctrl Enter</kbd> write into all chosen <kbd>Ctrl V</kbd> paste <kbd>Ctrl Z</kbd> undo <kbd>Shift</kbd> + arrows choose <kbd>Esc</kbd> to the buttons</span>}
         </div>

@@ -2,8 +2,8 @@ import { useElementSize } from '@mantine/hooks';
 import { type KeyboardEvent, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { Field } from '../api/types';
 import { SupporterPicker } from '../supporters/SupporterPicker';
-import { type Area, bounds, type Cells, emptied, FIRST, filledDown, fromClipboard, pasted, type Place, toClipboard } from './sheet';
-import type { CellProblem } from './useSheet';
+import { type Area, bounds, type Cells, emptied, FIRST, filledDown, fromClipboard, pasted, type Place, toClipboard, tooLarge } from './sheet';
+import type { CellProblem, Draft } from './useSheet';
 
 interface SheetGridProps {
   fields: Field[];
@@ -15,6 +15,10 @@ interface SheetGridProps {
   onRedo: () => void;
   onPlace: (place: Place) => void;
   onLeave: () => void;
+  /** What is being written in a cell, for whoever has to keep it when the page is left. */
+  onDraft: (draft: Draft | null) => void;
+  /** Something was not done, and why. */
+  onRefused: (why: string | null) => void;
 }
 
 const ROW = 27;
@@ -24,7 +28,7 @@ const OVER = 12;
 const widths: Record<string, number> = { 'supporter number': 210, date: 106, amount: 100, 'long text': 220, email: 200, phone: 140, 'postal code': 92, state: 76, 'yes or no': 70, consent: 80, 'gift kind': 110 };
 
 /** A sheet to type into. Only the rows that can be seen are drawn, so that five hundred cost no more than thirty. */
-export function SheetGrid({ fields, cells, problems, most, onChange, onUndo, onRedo, onPlace, onLeave }: SheetGridProps) {
+export function SheetGrid({ fields, cells, problems, most, onChange, onUndo, onRedo, onPlace, onLeave, onDraft, onRefused }: SheetGridProps) {
   const [area, setArea] = useState<Area>({ from: { row: 0, column: 0 }, to: { row: 0, column: 0 } });
   const [editing, setEditing] = useState<string | null>(null);
   const [top, setTop] = useState(0);
@@ -62,7 +66,16 @@ export function SheetGrid({ fields, cells, problems, most, onChange, onUndo, onR
     setArea(extend ? { from: area.from, to: place } : { from: place, to: place });
   };
   const write = (text: string, place: Place = at) => onChange(pasted(cells, { from: place, to: place }, [[text]], fields.length, most));
+  const paste = (text: string) => {
+    const block = fromClipboard(text);
+    const why = tooLarge(area, block, fields.length, most);
+    onRefused(why);
+    if (why === null) {
+      onChange(pasted(cells, area, block, fields.length, most));
+    }
+  };
   const finish = (text: string, row: number, column: number) => {
+    onDraft(null);
     if (text !== value(at.row, at.column)) {
       write(text);
     }
@@ -72,9 +85,16 @@ export function SheetGrid({ fields, cells, problems, most, onChange, onUndo, onR
   const onCellKey = (event: KeyboardEvent<HTMLInputElement>, text: string) => {
     const step = { Enter: [event.shiftKey ? -1 : 1, 0], Tab: [0, event.shiftKey ? -1 : 1], ArrowDown: [1, 0], ArrowUp: [-1, 0] }[event.key];
     if (event.key === 'Escape') {
+      onDraft(null);
+      if (text !== value(at.row, at.column)) {
+        // Written and taken back at once: redo brings it back.
+        write(text);
+        onUndo();
+      }
       setEditing(null);
     } else if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) {
       event.preventDefault();
+      onDraft(null);
       onChange(pasted(cells, area, [[text]], fields.length, most));
       setEditing(null);
     } else if (step !== undefined) {
@@ -133,7 +153,7 @@ export function SheetGrid({ fields, cells, problems, most, onChange, onUndo, onR
         onKeyDown={onKey}
         onCopy={(event) => { event.clipboardData.setData('text/plain', toClipboard(cells, area)); event.preventDefault(); }}
         onCut={(event) => { event.clipboardData.setData('text/plain', toClipboard(cells, area)); event.preventDefault(); onChange(emptied(cells, area)); }}
-        onPaste={(event) => { event.preventDefault(); onChange(pasted(cells, area, fromClipboard(event.clipboardData.getData('text/plain')), fields.length, most)); }}
+        onPaste={(event) => { event.preventDefault(); paste(event.clipboardData.getData('text/plain')); }}
       />
       <div className="sheet" ref={(element) => { body.current = element; frame(element); }} onScroll={(event) => setTop(event.currentTarget.scrollTop)} role="grid" aria-label="Entry grid" aria-rowcount={rows} aria-colcount={fields.length} tabIndex={0} onFocus={(event) => event.target === event.currentTarget && keys.current?.focus({ preventScroll: true })}>
         <div className="sheet-head" style={{ gridTemplateColumns: template }} role="row">
@@ -160,7 +180,7 @@ export function SheetGrid({ fields, cells, problems, most, onChange, onUndo, onR
                     onMouseEnter={(event) => event.buttons === 1 && editing === null && setArea({ from: area.from, to: { row, column } })}
                     onDoubleClick={() => setEditing(value(row, column))}
                   >
-                    {here && editing !== null ? <CellInput key={`${row}-${column}`} field={field} first={editing} onKey={onCellKey} onLeave={(text) => { if (text !== value(row, column)) { write(text, { row, column }); } setEditing(null); }} onDone={(text) => finish(text, at.row, at.column + 1)} /> : value(row, column)}
+                    {here && editing !== null ? <CellInput key={`${row}-${column}`} field={field} first={editing} onKey={onCellKey} onText={(text) => { onDraft({ place: { row, column }, text }); }} onLeave={(text) => { onDraft(null); if (text !== value(row, column)) { write(text, { row, column }); } setEditing(null); }} onDone={(text) => finish(text, at.row, at.column + 1)} /> : value(row, column)}
                   </span>
                 );
               })}
@@ -172,8 +192,13 @@ export function SheetGrid({ fields, cells, problems, most, onChange, onUndo, onR
   );
 }
 
-function CellInput({ field, first, onKey, onLeave, onDone }: { field: Field; first: string; onKey: (event: KeyboardEvent<HTMLInputElement>, text: string) => void; onLeave: (text: string) => void; onDone: (text: string) => void }) {
-  const [text, setText] = useState(first);
+function CellInput({ field, first, onKey, onText, onLeave, onDone }: { field: Field; first: string; onText: (text: string) => void; onKey: (event: KeyboardEvent<HTMLInputElement>, text: string) => void; onLeave: (text: string) => void; onDone: (text: string) => void }) {
+  const [text, setOwn] = useState(first);
+  const setText = (next: string) => {
+    setOwn(next);
+    onText(next);
+  };
+  useEffect(() => onText(first), []); // eslint-disable-line react-hooks/exhaustive-deps -- what it is opened with is written already
   if (field.type === 'supporter number') {
     return <SupporterPicker label="Supporter" first={first} autoFocus onChange={setText} onPick={(row) => onDone(`${row.id} ${row.name}`)} onKeyDown={(event) => onKey(event, text)} />;
   }

@@ -1,3 +1,5 @@
+import { counted } from '../shared/format';
+
 /** The cells of the entry grid and what is done to them; rows are numbered as in the source, the first below the header being 2. */
 export const FIRST = 2;
 
@@ -54,6 +56,16 @@ export function toClipboard(cells: Cells, area: Area): string {
   return cells.slice(top, bottom + 1).map((row) => row.slice(left, right + 1).map((cell) => (/[\t\n"]/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : cell)).join('\t')).join('\n');
 }
 
+/** Why a block can't be pasted at a place; null if it fits. Nothing is cut off in silence. */
+export function tooLarge(area: Area, block: Cells, width: number, most: number): string | null {
+  const { top, left } = bounds(area);
+  const height = block.length;
+  const wide = Math.max(0, ...block.map((row) => row.findLastIndex((cell) => cell !== '') + 1));
+  return top + height <= most && left + wide <= width
+    ? null
+    : `What you copied has ${counted(height, 'row')} and ${counted(wide, 'column')}; from this cell on there is room for ${counted(most - top, 'row')} and ${counted(width - left, 'column')}. Nothing was pasted.`;
+}
+
 /** The cells with a block written at a place; rows are added as far as there is room. One cell fills the whole chosen area. */
 export function pasted(cells: Cells, area: Area, block: Cells, width: number, most: number): Cells {
   const { top, bottom, left, right } = bounds(area);
@@ -95,13 +107,15 @@ export const emptied = (cells: Cells, area: Area): Cells => {
   return cells.map((row, r) => (r >= top && r <= bottom ? row.map((cell, c) => (c >= left && c <= right ? '' : cell)) : row));
 };
 
-/** Rows that differ between two states, as the server takes them. */
-export function changedRows(before: Cells, after: Cells): Record<number, string[]> {
+/** Rows that differ between two states, and what they were, as the server takes them. */
+export function changedRows(before: Cells, after: Cells): { rows: Record<number, string[]>; were: Record<number, string[]> } {
   const rows: Record<number, string[]> = {};
+  const were: Record<number, string[]> = {};
   for (let r = 0; r < Math.max(before.length, after.length); r++) {
     if (before[r] !== after[r]) {
       rows[r + FIRST] = after[r] ?? [''];
+      were[r + FIRST] = before[r] ?? [''];
     }
   }
-  return rows;
+  return { rows, were };
 }

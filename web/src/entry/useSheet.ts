@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { api } from '../api/client';
-import { type Cells, changedRows } from './sheet';
+import { type Cells, changedRows, pasted, type Place } from './sheet';
+import { useOtherTabs } from './useOtherTabs';
 
 export interface CellProblem {
   code: string;
@@ -11,6 +12,12 @@ export interface CellProblem {
   blocks: boolean;
 }
 
+/** Text in a cell that is being written. */
+export interface Draft {
+  place: Place;
+  text: string;
+}
+
 /** How many steps back one can go. */
 const STEPS = 200;
 
@@ -18,7 +25,7 @@ const STEPS = 200;
 const PAUSE = 350;
 
 /** The cells of a grid: typed here, kept and checked by the server shortly after, with undo. */
-export function useSheet(id: number, first: Cells, firstProblems: Record<number, CellProblem[]>) {
+export function useSheet(id: number, width: number, most: number, first: Cells, firstProblems: Record<number, CellProblem[]>) {
   const [cells, setCells] = useState(first);
   const [problems, setProblems] = useState(firstProblems);
   const [trouble, setTrouble] = useState<Error | null>(null);
@@ -28,18 +35,21 @@ export function useSheet(id: number, first: Cells, firstProblems: Record<number,
   const sent = useRef(first);
   const latest = useRef(first);
   const busy = useRef<Promise<void> | null>(null);
+  const draft = useRef<Draft | null>(null);
+  const isElsewhere = useOtherTabs(`grid ${id}`);
 
   const send = useCallback(async (): Promise<void> => {
     while (busy.current !== null) {
       await busy.current;
     }
     const now = latest.current;
-    const rows = changedRows(sent.current, now);
-    if (Object.keys(rows).length === 0) {
+    const changed = changedRows(sent.current, now);
+    if (Object.keys(changed.rows).length === 0) {
+      setKept(latest.current === now);
       return;
     }
     busy.current = api
-      .put<{ problems: Record<number, CellProblem[]> }>(`grids/${id}/rows`, { rows })
+      .put<{ problems: Record<number, CellProblem[]> }>(`grids/${id}/rows`, changed)
       .then((answer) => {
         sent.current = now;
         setProblems((before) => ({ ...before, ...answer.problems }));
@@ -63,11 +73,37 @@ export function useSheet(id: number, first: Cells, firstProblems: Record<number,
     return () => clearTimeout(timer);
   }, [cells, send]);
 
+  // Whoever leaves, by a link or by closing the page, leaves nothing behind: what is in the cell counts as written.
+  useEffect(() => {
+    const flush = () => {
+      if (draft.current !== null) {
+        const { place, text } = draft.current;
+        draft.current = null;
+        latest.current = pasted(latest.current, { from: place, to: place }, [[text]], width, most);
+      }
+      void send();
+    };
+    const ask = (event: BeforeUnloadEvent) => {
+      if (draft.current !== null || busy.current !== null || Object.keys(changedRows(sent.current, latest.current).rows).length > 0) {
+        flush();
+        event.preventDefault();
+      }
+    };
+    window.addEventListener('beforeunload', ask);
+    return () => {
+      window.removeEventListener('beforeunload', ask);
+      flush();
+    };
+  }, [send, width, most]);
+
   const change = useCallback((next: Cells) => {
     past.current = [...past.current.slice(-STEPS), latest.current];
     future.current = [];
     latest.current = next;
     setCells(next);
+  }, []);
+  const setDraft = useCallback((written: Draft | null) => {
+    draft.current = written;
   }, []);
   const step = (from: typeof past, to: typeof past) => {
     const next = from.current.pop();
@@ -77,5 +113,5 @@ export function useSheet(id: number, first: Cells, firstProblems: Record<number,
       setCells(next);
     }
   };
-  return { cells, problems, trouble, isKept, change, keep: send, undo: () => step(past, future), redo: () => step(future, past) };
+  return { cells, problems, trouble, isKept, isElsewhere, setDraft, change, keep: send, undo: () => step(past, future), redo: () => step(future, past) };
 }

@@ -49,12 +49,13 @@ final class GridController extends Controller
     {
         $this->authorize('update', $intake);
         abort_unless($intake->state === IntakeState::Typing, 409, 'This grid was finished, so nothing can be typed into it. What you typed last is still on the screen.');
+        $data = $request->validate(['rows' => ['required', 'array', 'max:'.Grid::MOST], 'rows.*' => ['array', 'max:200'], 'rows.*.*' => ['nullable', 'string', 'max:5000'], 'were' => ['array'], 'were.*' => ['array', 'max:200'], 'were.*.*' => ['nullable', 'string', 'max:5000']]);
         $rows = [];
-        foreach ($request->validate(['rows' => ['required', 'array', 'max:'.Grid::MOST], 'rows.*' => ['array', 'max:200'], 'rows.*.*' => ['nullable', 'string', 'max:5000']])['rows'] as $number => $cells) {
+        foreach ($data['rows'] as $number => $cells) {
             abort_unless(is_int($number) && $number >= Grid::firstRow() && $number < Grid::firstRow() + Grid::MOST, 422, 'A grid can have '.Grid::MOST.' rows. More come better from a file.');
             $rows[$number] = array_map(strval(...), array_values($cells));
         }
-        $this->grid->keep($intake, $rows);
+        $this->grid->keep($intake, $rows, array_map(static fn (array $cells): array => array_map(strval(...), array_values($cells)), $data['were'] ?? []));
 
         return response()->json(['problems' => (object) array_map(static fn (array $of): array => $of, array_replace(array_fill_keys(array_keys($rows), []), $this->grid->problems($intake->settings['grid'], $rows)))]);
     }
