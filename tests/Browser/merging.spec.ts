@@ -41,7 +41,7 @@ test('two supporters are merged after a look at what they become, and taken apar
   await page.getByRole('button', { name: 'keep as a policy' }).click();
   await page.getByLabel('Name of the policy').fill('Usual');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: 'forget it' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'delete it' })).toBeVisible();
   await page.getByRole('button', { name: 'Merge the other into it' }).click();
   await expect(page.getByText('2 gifts, $100.00 in all')).toBeVisible();
   await expect(page.getByText(/Petronella Gullwing \(number \d+\) became part of this one/)).toBeVisible();
@@ -75,7 +75,7 @@ test('duplicates of the whole database are reviewed by keyboard alone', async ({
     await page.goto('/supporters/new');
     await page.getByLabel('First name', { exact: true }).fill(first ?? '');
     await page.getByLabel('Last name', { exact: true }).fill(last ?? '');
-    await page.getByLabel('Email of emails 1').fill(email ?? '');
+    await page.getByLabel('Email 1').fill(email ?? '');
     await page.getByRole('button', { name: 'Add this supporter' }).click();
     await expect(page).toHaveURL(/supporters\/\d+$/);
   }
@@ -177,7 +177,7 @@ test('two review at once and do not cross each other; one reviews by fields of t
     await page.goto('/supporters/new');
     await page.getByLabel('First name', { exact: true }).fill(first ?? '');
     await page.getByLabel('Last name', { exact: true }).fill(last ?? '');
-    await page.getByLabel('Phone of phones 1').fill(phone ?? '');
+    await page.getByLabel('Phone 1').fill(phone ?? '');
     await page.getByRole('button', { name: 'Add this supporter' }).click();
     await expect(page).toHaveURL(/supporters\/\d+$/);
   }

@@ -96,8 +96,8 @@ test('pictures of the main views', async ({ page }) => {
   await page.goto('/supporters/new');
   await page.getByLabel('First name', { exact: true }).fill('Ottilie');
   await page.getByLabel('Last name', { exact: true }).fill("O'Brien");
-  await page.getByLabel('Email of emails 1').fill('ottilie at example.org');
-  await page.getByLabel('Phone of phones 1').focus();
+  await page.getByLabel('Email 1').fill('ottilie at example.org');
+  await page.getByLabel('Phone 1').focus();
   await expect(page.getByText(/is not an email address/).first()).toBeVisible();
   await shot(page, 'form');
   await page.goto('/intakes');

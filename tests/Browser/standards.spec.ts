@@ -16,8 +16,8 @@ test('a rule is looked at before it is kept, holds wherever data enters, and its
   const short = Number.parseInt(await records.innerText(), 10);
   expect(short).toBeGreaterThan(10);
   await looksSound(page);
-  await page.getByRole('button', { name: 'Keep the rule' }).click();
-  await expect(page.getByRole('button', { name: 'Keep the rule' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Save the rule' }).click();
+  await expect(page.getByRole('button', { name: 'Save the rule' })).toHaveCount(0);
   await expect(page.getByText('Notes is required.').first()).toBeVisible();
   await expect(page.getByText(`${short} records`)).toBeVisible();
 
@@ -42,9 +42,9 @@ test('a rule is looked at before it is kept, holds wherever data enters, and its
   await page.getByRole('button', { name: /Notes/ }).first().click();
   await page.getByLabel('Notes for all of them').fill('asked in the autumn');
   await page.getByRole('button', { name: /Write it into all/ }).click();
-  await expect(page.getByRole('heading', { name: 'Nobody falls short' })).toBeVisible();
-  await page.getByRole('button', { name: 'Drop it' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Drop it' }).click();
+  await expect(page.getByRole('heading', { name: 'Nothing is missing' })).toBeVisible();
+  await page.getByRole('button', { name: 'Delete the rule' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete it' }).click();
   await expect(page.getByText('Notes is required.')).toHaveCount(0);
 });
 
@@ -56,21 +56,21 @@ test('two people edit the same supporter, and nothing is lost', async ({ browser
   await first.goto('/supporters/new');
   await first.getByLabel('First name', { exact: true }).fill('Ottoline');
   await first.getByLabel('Last name', { exact: true }).fill('Ravensworth');
-  await first.getByLabel('Email of emails 1').fill('ottoline at example');
-  await first.getByLabel('Phone of phones 1').focus();
+  await first.getByLabel('Email 1').fill('ottoline at example');
+  await first.getByLabel('Phone 1').focus();
   await expect(first.getByText('"ottoline at example" is not an email address. Correct it, or leave this value out.')).toBeVisible();
   await looksSound(first);
-  await first.getByLabel('Email of emails 1').fill('ottoline@example.org');
+  await first.getByLabel('Email 1').fill('ottoline@example.org');
   await first.getByRole('button', { name: 'Add this supporter' }).click();
   await expect(first.getByRole('heading', { name: 'Ottoline Ravensworth' })).toBeVisible();
   const url = `${first.url()}/edit`;
 
   await Promise.all([first.goto(url), second.goto(url)]);
   await first.getByLabel('Nickname', { exact: true }).fill('Otto');
-  await second.getByLabel('Email of emails 1').fill('second@example.org');
+  await second.getByLabel('Email 1').fill('second@example.org');
   await second.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(second.getByText('second@example.org')).toBeVisible();
-  await first.getByLabel('Email of emails 1').fill('first@example.org');
+  await first.getByLabel('Email 1').fill('first@example.org');
   await first.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(first.getByText('Someone else changed the same', { exact: true })).toBeVisible();
   await looksSound(first);
@@ -83,7 +83,7 @@ test('two people edit the same supporter, and nothing is lost', async ({ browser
   await second.goto('/supporters/new');
   await second.getByLabel('First name', { exact: true }).fill('Ottoline');
   await second.getByLabel('Last name', { exact: true }).fill('Ravensworth');
-  await second.getByLabel('Email of emails 1').fill('second@example.org');
+  await second.getByLabel('Email 1').fill('second@example.org');
   await second.getByLabel('Title', { exact: true }).focus();
   await expect(second.getByText(/^\d+ supporters? looks? like this one$/)).toBeVisible();
 

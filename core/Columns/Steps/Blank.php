@@ -61,7 +61,7 @@ final readonly class Blank extends EachValue
     {
         $what = [...array_map(static fn (string $kind): string => Placeholders::KINDS[$kind], $this->kinds), ...array_map(static fn (string $value): string => "\"{$value}\"", array_slice($this->values, 0, 5))];
 
-        return 'Take for blank: '.implode(', ', $what).(count($this->values) > 5 ? ' and '.(count($this->values) - 5).' more' : '');
+        return 'Treat as blank: '.implode(', ', $what).(count($this->values) > 5 ? ' and '.(count($this->values) - 5).' more' : '');
     }
 
     public function settings(): array

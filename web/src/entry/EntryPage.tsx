@@ -9,6 +9,7 @@ import { counted, moment } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { columnChoices } from './columns';
+import { Sure } from '../shared/Sure';
 
 interface Layout {
   id: number;
@@ -50,7 +51,7 @@ export function EntryPage() {
             {layouts.data?.layouts.length === 0 && <p className="quiet">None is kept yet.</p>}
             {layouts.data?.layouts.map((one) => (
               <div key={one.id} className="boxed">
-                <div className="also"><b>{one.name}</b><Button size="compact-sm" variant="default" onClick={() => begin.mutate(one.columns)}>Begin with it</Button><Button size="compact-sm" variant="subtle" color="pine" onClick={() => setColumns(one.columns)}>Change its columns</Button><button type="button" className="plain-button" aria-label={`Forget ${one.name}`} onClick={() => forget.mutate(one.id)}>forget</button></div>
+                <div className="also"><b>{one.name}</b><Button size="compact-sm" variant="default" onClick={() => begin.mutate(one.columns)}>Begin with it</Button><Button size="compact-sm" variant="subtle" color="pine" onClick={() => setColumns(one.columns)}>Change its columns</Button><Sure ask={`Delete the layout "${one.name}"?`} yes="Delete the layout" onSure={() => forget.mutate(one.id)} button={(open) => <button type="button" className="plain-button" aria-label={`Delete ${one.name}`} onClick={open}>delete</button>}>It is gone for everyone. Grids that were begun with it stay as they are.</Sure></div>
                 <span className="quiet">{one.columns.map(label).join(', ')}</span>
               </div>
             ))}

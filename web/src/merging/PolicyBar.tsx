@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { api } from '../api/client';
 import { Trouble } from '../shared/Notice';
 import type { MergePolicy, Policies } from './types';
+import { Sure } from '../shared/Sure';
 
 /** Who stays and whose values count, by a policy that can be kept. */
 export function PolicyBar({ policy, onPolicy }: { policy: MergePolicy; onPolicy: (policy: MergePolicy) => void }) {
@@ -34,7 +35,7 @@ export function PolicyBar({ policy, onPolicy }: { policy: MergePolicy; onPolicy:
         <TextInput id="separator" size="xs" w={48} maxLength={10} value={policy.separator} onChange={(event) => onPolicy({ ...policy, separator: event.currentTarget.value })} />
         <span className="push" />
         {kept.length > 0 && <Select aria-label="Kept policy" size="xs" w={150} placeholder="kept policies" data={kept.map((one) => ({ value: String(one.id), label: one.name }))} value={chosen === undefined ? null : String(chosen.id)} onChange={(id) => onPolicy(kept.find((one) => String(one.id) === id)?.policy ?? policy)} />}
-        {chosen !== undefined && name === null && <button type="button" className="plain-button" onClick={() => drop.mutate(chosen.id)}>forget it</button>}
+        {chosen !== undefined && name === null && <Sure ask={`Delete the policy "${chosen.name}"?`} yes="Delete the policy" onSure={() => drop.mutate(chosen.id)} button={(open) => <button type="button" className="plain-button" onClick={open}>delete it</button>}>It is gone for everyone. What was merged by it stays merged.</Sure>}
         {chosen === undefined && name === null && <button type="button" className="plain-button" onClick={() => setName('')}>keep as a policy</button>}
         {name !== null && (
           <form className="inline-form" style={{ flexWrap: 'nowrap', gap: 5 }} onSubmit={(event) => { event.preventDefault(); keep.mutate(name); }}>

@@ -6,6 +6,7 @@ import { count, counted, fileSize, moment } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { OfficeFrame } from './OfficeFrame';
+import { Sure } from '../shared/Sure';
 
 interface Point {
   name: string;
@@ -70,7 +71,7 @@ export function RestorePage() {
                           {check.data?.name === point.name && <span className={`pill ${check.data.readable ? '' : 'held'}`}>{check.data.readable ? 'can be restored' : check.data.fault}</span>}
                           <a href={`/api/restore-points/${point.name}/file`} download>download</a>
                           <Button variant="subtle" color="brick" size="compact-xs" onClick={() => setAsking(point)}>Restore …</Button>
-                          <button type="button" className="plain-button" onClick={() => forget.mutate(point.name)}>delete</button>
+                          <Sure ask="Delete this restore point?" yes="Delete the file" onSure={() => forget.mutate(point.name)} button={(open) => <button type="button" className="plain-button" onClick={open}>delete</button>}>The file is gone for good, and the database can't be put back to {moment(point.at)} any more. Records stay as they are.</Sure>
                         </div>
                       </td>
                     </tr>

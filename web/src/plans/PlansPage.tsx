@@ -32,7 +32,7 @@ export function PlansPage() {
           title="Plans"
           right={
             <FileButton onChange={(file) => file !== null && bring.mutate(file)} accept=".json,application/json">
-              {(props) => <Button {...props} size="compact-sm" variant="default" loading={bring.isPending}>Bring one in</Button>}
+              {(props) => <Button {...props} size="compact-sm" variant="default" loading={bring.isPending}>Add a plan from a file</Button>}
             </FileButton>
           }
         >

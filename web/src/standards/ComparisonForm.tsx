@@ -59,7 +59,7 @@ export function ComparisonForm({ kind, comparison, fields, isFirst, onChange, on
         <Select size="xs" flex={1} aria-label="Field to compare" searchable data={fields.map((field) => ({ value: field.key, label: field.label }))} value={comparison.field} allowDeselect={false} onChange={(field) => onChange({ field: field ?? 'email', ...(comparison.how === undefined ? {} : { how: comparison.how }), ...(comparison.strictness === undefined ? {} : { strictness: comparison.strictness }) })} />
         <Select size="xs" w={132} aria-label="How it is compared" data={hows} value={comparison.how ?? 'exact'} allowDeselect={false} onChange={(how) => onChange({ ...comparison, how: how ?? 'exact' })} />
         {comparison.how === 'starts' && <NumberInput size="xs" w={74} aria-label="First characters" min={1} max={60} value={comparison.characters ?? 4} onChange={(characters) => onChange({ ...comparison, characters: Number(characters) })} />}
-        {onDrop !== undefined && <ActionIcon size="sm" variant="subtle" color="gray" aria-label="Take this comparison away" onClick={onDrop}>✕</ActionIcon>}
+        {onDrop !== undefined && <ActionIcon size="sm" variant="subtle" color="gray" aria-label="Remove this comparison" onClick={onDrop}>✕</ActionIcon>}
       </div>
       {comparison.how === 'alike' && (
         <div className="strictness">

@@ -45,7 +45,7 @@ export function RequiredPage() {
                       <b style={{ color: rule.short > 0 ? 'var(--resin-text)' : undefined }}>{rule.is_checked ? count(rule.short) : '…'}</b>
                     </span>
                     <span className="line">
-                      <span className="quiet">{rule.subject === 'supporter' ? 'every supporter' : `every ${rule.subject}`}, {rule.is_checked ? (rule.short === 0 ? 'nobody falls short' : `${count(rule.short)} fall short`) : 'records are being looked at'}</span>
+                      <span className="quiet">{rule.subject === 'supporter' ? 'every supporter' : `every ${rule.subject}`}, {rule.is_checked ? (rule.short === 0 ? 'nothing missing' : `${count(rule.short)} to complete`) : 'records are being looked at'}</span>
                       {rule.over_time.length > 1 && <Trend label={rule.sentence} values={rule.over_time.map((day) => day.count)} />}
                     </span>
                   </button>
@@ -63,7 +63,7 @@ export function RequiredPage() {
         ) : chosen !== undefined ? (
           <Worklist key={chosen.id} rule={chosen} onEdit={() => setAsked({ edit: String(chosen.id) })} />
         ) : (
-          <Pane><p className="empty">No rule of your own yet. A rule says what a record must have to come in, or should have; before you keep it, it shows who would fall short.</p></Pane>
+          <Pane><p className="empty">No rule of your own yet. A rule says what a record must have to come in, or should have; before you keep it, it shows whose data is missing.</p></Pane>
         )}
       </div>
     </StandardsFrame>

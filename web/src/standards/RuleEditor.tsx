@@ -80,13 +80,13 @@ export function RuleEditor({ rule, field, onClose, onKept }: { rule: RuleRow | n
         {seen !== undefined && (
           <section className="boxed">
             <b>{seen.sentence}.</b>
-            <p><b style={{ color: seen.short > 0 ? 'var(--resin-text)' : undefined }}>{counted(seen.short, isGift ? 'gift' : 'record')}</b> {seen.short === 1 ? 'falls' : 'fall'} short of it today, {counted(seen.checked, 'supporter')} looked at{seen.short > 0 ? '; such as' : ''}</p>
+            <p><b style={{ color: seen.short > 0 ? 'var(--resin-text)' : undefined }}>{counted(seen.short, isGift ? 'gift' : 'record')}</b> {seen.short === 1 ? 'lacks' : 'lack'} it today, of {counted(seen.checked, 'supporter')} looked at{seen.short > 0 ? '; such as' : ''}</p>
             {seen.some.slice(0, 12).map((one) => <div key={one.record}><Link to={`/supporters/${one.supporter_id}`}>{one.name}</Link>{one.gift !== null && <span className="quiet">, gift of {one.gift}</span>}</div>)}
           </section>
         )}
       </div>
       <div className="pane-foot">
-        <Button disabled={seen === undefined} loading={save.isPending} onClick={() => save.mutate()}>Keep the rule</Button>
+        <Button disabled={seen === undefined} loading={save.isPending} onClick={() => save.mutate()}>Save the rule</Button>
         <Button variant="subtle" color="pine" onClick={onClose}>Cancel</Button>
       </div>
     </Pane>

@@ -33,7 +33,7 @@ export function RuleSetForm({ content, fields, signs, onChange }: RuleSetFormPro
             <Select size="xs" w={104} aria-label={`What rule ${at + 1} says`} data={['certain', 'review']} value={one.verdict} allowDeselect={false} onChange={(verdict) => rule(at, { verdict: verdict ?? 'review' })} />
             <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Rule ${at + 1} further up`} disabled={at === 0} onClick={() => move(at, -1)}>↑</ActionIcon>
             <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Rule ${at + 1} further down`} disabled={at === content.rules.length - 1} onClick={() => move(at, 1)}>↓</ActionIcon>
-            <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Take rule ${at + 1} away`} disabled={content.rules.length === 1} onClick={() => onChange({ ...content, rules: content.rules.filter((_, i) => i !== at) })}>✕</ActionIcon>
+            <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Remove rule ${at + 1}`} disabled={content.rules.length === 1} onClick={() => onChange({ ...content, rules: content.rules.filter((_, i) => i !== at) })}>✕</ActionIcon>
           </div>
           {one.comparisons.map((comparison, place) => (
             <ComparisonForm

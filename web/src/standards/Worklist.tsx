@@ -43,7 +43,7 @@ export function Worklist({ rule, onEdit }: { rule: RuleRow; onEdit: () => void }
     <Pane
       title="Worklist"
       note={data === undefined ? '' : counted(data.total, rule.subject === 'gift' ? 'gift' : 'record')}
-      right={may.standards && <span style={{ display: 'flex', gap: 8 }}><Button variant="default" size="compact-sm" onClick={onEdit}>Change the rule</Button><Button variant="subtle" color="brick" size="compact-sm" onClick={() => setDropping(true)}>Drop it</Button></span>}
+      right={may.standards && <span style={{ display: 'flex', gap: 8 }}><Button variant="default" size="compact-sm" onClick={onEdit}>Change the rule</Button><Button variant="subtle" color="brick" size="compact-sm" onClick={() => setDropping(true)}>Delete the rule</Button></span>}
     >
       <div className="pane-note"><b>{rule.sentence}.</b></div>
       <div className="pane-body" tabIndex={0}>
@@ -55,8 +55,8 @@ export function Worklist({ rule, onEdit }: { rule: RuleRow; onEdit: () => void }
           </div>
         )}
         {undo.data !== undefined && remedy.data === undefined && <div className="hint" role="status">{counted(undo.data.restored, 'record is', 'records are')} as before{undo.data.kept > 0 && `; ${counted(undo.data.kept, 'value')} changed since stays`}.</div>}
-        {(data?.over_time.length ?? 0) > 1 && <LineChart h={140} p="10px 18px 8px 0" data={data?.over_time ?? []} dataKey="day" series={[{ name: 'count', label: 'fall short', color: 'resin.7' }]} curveType="linear" withDots={false} gridAxis="x" tickLine="none" yAxisProps={{ width: 44, tickCount: 3, interval: 0, allowDecimals: false }} role="img" aria-label="How many fall short, day by day" />}
-        {data?.total === 0 && <Empty title="Nobody falls short"><p>Every record has it.</p></Empty>}
+        {(data?.over_time.length ?? 0) > 1 && <LineChart h={140} p="10px 18px 8px 0" data={data?.over_time ?? []} dataKey="day" series={[{ name: 'count', label: 'missing', color: 'resin.7' }]} curveType="linear" withDots={false} gridAxis="x" tickLine="none" yAxisProps={{ width: 44, tickCount: 3, interval: 0, allowDecimals: false }} role="img" aria-label="How many records lack it, day by day" />}
+        {data?.total === 0 && <Empty title="Nothing is missing"><p>Every record has it.</p></Empty>}
         {(data?.rows.length ?? 0) > 0 && (
           <table className="rows">
             <tbody>
@@ -81,9 +81,9 @@ export function Worklist({ rule, onEdit }: { rule: RuleRow; onEdit: () => void }
         {data !== undefined && !data.remedy && data.total > 0 && <span className="quiet">One value is not right for many here: open them one by one, or bring the missing data in from a file.</span>}
         {(data?.pages ?? 1) > 1 && <span className="push"><Pager page={page} pages={data?.pages ?? 1} onPage={setPage} /></span>}
       </div>
-      <Modal opened={dropping} onClose={() => setDropping(false)} title="Drop this rule?">
+      <Modal opened={dropping} onClose={() => setDropping(false)} title="Delete this rule?">
         <p>{rule.sentence}. Its worklist goes with it; no record is changed.</p>
-        <Button color="brick" loading={drop.isPending} onClick={() => drop.mutate(undefined, { onSuccess: () => setDropping(false) })}>Drop it</Button>
+        <Button color="brick" loading={drop.isPending} onClick={() => drop.mutate(undefined, { onSuccess: () => setDropping(false) })}>Delete it</Button>
       </Modal>
     </Pane>
   );

@@ -27,7 +27,7 @@ export function ContactLists({ draft, catalog, wrong, onChange, onLeave }: Conta
     }
     const disabled = !field.edits;
     const input = (item: Item, column: string, label: string) => (
-      <TextInput key={column} className={`of-${column}`} aria-label={`${label} of ${list.title.toLowerCase()} ${draft[list.name].indexOf(item) + 1}`} placeholder={label} disabled={disabled} error={wrong(`${list.name}.${item.ref}.${column}`)} value={String(item[column] ?? '')} onBlur={onLeave} onChange={(event) => onChange(withItem(draft, list.name, item.ref, { [column]: event.currentTarget.value }))} />
+      <TextInput key={column} className={`of-${column}`} aria-label={list.columns.length === 1 ? `${label} ${draft[list.name].indexOf(item) + 1}` : `${label} of ${list.kinds === 'address' ? 'address' : 'id'} ${draft[list.name].indexOf(item) + 1}`} placeholder={label} disabled={disabled} error={wrong(`${list.name}.${item.ref}.${column}`)} value={String(item[column] ?? '')} onBlur={onLeave} onChange={(event) => onChange(withItem(draft, list.name, item.ref, { [column]: event.currentTarget.value }))} />
     );
     return (
       <section key={list.name} aria-label={list.title}>
@@ -43,7 +43,7 @@ export function ContactLists({ draft, catalog, wrong, onChange, onLeave }: Conta
                 <label className="quiet"><input type="radio" name={`primary-${list.name}`} disabled={disabled} checked={item['is_primary'] === '1'} onChange={() => onChange(withItem(draft, list.name, item.ref, { is_primary: '1' }))} /> primary</label>
               </div>
             )}
-            {!disabled && <button type="button" className="plain-button" aria-label={`Take away ${String(item[list.columns[0]?.[0] ?? ''])}`} onClick={() => onChange(without(draft, list.name, item.ref))}>take away</button>}
+            {!disabled && <button type="button" className="plain-button" aria-label={`Remove ${String(item[list.columns[0]?.[0] ?? ''])}`} onClick={() => onChange(without(draft, list.name, item.ref))}>remove</button>}
           </div>
         ))}
         {wrong(`${list.name}.new1.${list.columns[0]?.[0] ?? ''}`) !== undefined && draft[list.name].length === 0 && <p className="wrong">{wrong(`${list.name}.new1.${list.columns[0]?.[0] ?? ''}`)}</p>}

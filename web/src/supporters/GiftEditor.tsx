@@ -40,7 +40,7 @@ export function GiftEditor({ supporter, gift, onClose }: { supporter: number; gi
       </div>
       <Trouble error={save.error ?? remove.error} />
       <Group justify="flex-end" mt="md">
-        {gift !== null && <Button variant="subtle" color="brick" loading={remove.isPending} onClick={() => remove.mutate()}>Take this gift away</Button>}
+        {gift !== null && <Button variant="subtle" color="brick" loading={remove.isPending} onClick={() => remove.mutate()}>Delete this gift</Button>}
         <Button variant="default" onClick={onClose}>Cancel</Button>
         <Button loading={save.isPending} onClick={() => save.mutate()}>{gift !== null ? 'Save the gift' : isTwice ? 'It was given twice: add it' : 'Add the gift'}</Button>
       </Group>

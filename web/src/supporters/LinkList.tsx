@@ -19,7 +19,7 @@ export function LinkList({ draft, catalog, names, onChange }: { draft: Draft; ca
             <span style={{ flex: 1 }}>{known[String(link['other_id'])] ?? `supporter ${link['other_id']}`}</span>
           )}
           {['employee', 'contact'].includes(String(link['kind'])) && <TextInput aria-label="Role" w={130} size="xs" placeholder="role" value={String(link['role'] ?? '')} onChange={(event) => onChange(withItem(draft, 'links', link.ref, { role: event.currentTarget.value }))} />}
-          <button type="button" className="plain-button" onClick={() => onChange(without(draft, 'links', link.ref))}>take away</button>
+          <button type="button" className="plain-button" onClick={() => onChange(without(draft, 'links', link.ref))}>remove</button>
         </div>
       ))}
       <Button variant="subtle" color="pine" size="compact-sm" onClick={() => onChange(withOneMore(draft, 'links'))}>Link to someone</Button>

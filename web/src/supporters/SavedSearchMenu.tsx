@@ -25,7 +25,7 @@ export function SavedSearchMenu({ asked, onPick }: { asked: Record<string, strin
         {searches.map((one) => (
           <Group key={one.id} wrap="nowrap" justify="space-between" gap={8}>
             <button type="button" className="take" onClick={() => { setOpen(false); onPick(one.query); }}>{one.name}</button>
-            {may.edit && <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Drop the search ${one.name}`} loading={drop.isPending && drop.variables === one.id} onClick={() => drop.mutate(one.id)}>✕</ActionIcon>}
+            {may.edit && <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Delete the search ${one.name}`} loading={drop.isPending && drop.variables === one.id} onClick={() => drop.mutate(one.id)}>✕</ActionIcon>}
           </Group>
         ))}
         {may.edit && !asksSomething && <p className="quiet">Search for something to keep it.</p>}

@@ -25,7 +25,7 @@ function filterWords(query: URLSearchParams): string {
   return [
     filters[query.get('filter') ?? ''],
     query.has('intake') ? `${made === 'new' ? 'made' : made === 'changed' ? 'changed' : 'made or changed'} by intake ${query.get('intake')}` : undefined,
-    query.has('rule') ? 'who fall short of one of your rules' : undefined,
+    query.has('rule') ? 'with data missing that a rule asks for' : undefined,
     query.has('group') ? `in the group "${query.get('group')}"` : undefined,
     query.has('tag') ? `with the tag "${query.get('tag')}"` : undefined,
     query.has('month') ? `first known in ${query.get('month')}` : undefined,

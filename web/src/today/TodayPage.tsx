@@ -62,7 +62,7 @@ export function TodayPage() {
                 <tbody>
                   {data !== undefined && line(data.held, '/held', 'rows are held', 'of all intakes')}
                   {data?.waiting.map((intake) => line(intake.rows, `/intakes/${intake.id}/${nextStage(intake)}`, intake.name, intake.error !== null && intake.state !== 'failed' ? 'stopped before it was done' : why[nextStage(intake)]?.(intake), `intake ${intake.id}`))}
-                  {data?.worklists.map((rule) => line(rule.count, may.standards ? `/standards/required?rule=${rule.id}` : `/supporters?rule=${rule.id}`, rule.sentence, rule.subject === 'supporter' ? 'supporters fall short' : `${rule.subject === 'person' ? 'people' : `${rule.subject}s`} fall short`, `rule ${rule.id}`))}
+                  {data?.worklists.map((rule) => line(rule.count, may.standards ? `/standards/required?rule=${rule.id}` : `/supporters?rule=${rule.id}`, rule.sentence, rule.subject === 'supporter' ? 'supporters to complete' : `${rule.subject === 'person' ? 'people' : `${rule.subject}s`} to complete`, `rule ${rule.id}`))}
                   {data !== undefined && data.duplicates !== null && may.load && line(data.duplicates, '/duplicates', 'may be there twice or more', 'duplicates', 'duplicates')}
                   {data?.attention.filter((one) => one.filter !== 'alike' || data.duplicates === null || !may.load).map((one) => line(one.count, `/supporters?filter=${one.filter}`, one.says.split(':')[0], one.says.split(':')[1], one.filter))}
                 </tbody>
