@@ -12,7 +12,7 @@ async function shot(page: Page, name: string): Promise<void> {
 }
 
 test('pictures of the main views', async ({ page }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(900_000);
   await signIn(page);
 
   await drop(page, 'demo/beach-clean-up.xlsx');

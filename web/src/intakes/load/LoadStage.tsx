@@ -60,7 +60,7 @@ export function LoadStage() {
               <table className="rows">
                 <thead>
                   <tr>
-                    <th style={{ width: 70 }}>Row</th>
+                    <th style={{ width: 104 }}>Row</th>
                     <th style={{ width: '21%' }}>Supporter</th>
                     <th>{show === 'held' || show === 'left_out' ? 'Why' : 'What is written'}</th>
                   </tr>
