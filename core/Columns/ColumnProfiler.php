@@ -7,6 +7,7 @@ namespace PineSieve\Core\Columns;
 use PineSieve\Core\Addresses\PostalCode;
 use PineSieve\Core\Addresses\Regions;
 use PineSieve\Core\Gifts\Amount;
+use PineSieve\Core\Gifts\Currency;
 use PineSieve\Core\Gifts\GiftKind;
 use PineSieve\Core\Names\Words;
 use PineSieve\Core\Names\WrittenName;
@@ -122,6 +123,9 @@ final class ColumnProfiler
             Look::Money => Amount::parse($value) !== null,
             Look::State => strlen($value) <= 25 && Regions::find($value) !== null,
             Look::PostalCode => strlen($value) <= 10 && (PostalCode::normalize($value) !== null || preg_match('/^\d{4}$/D', $value) === 1),
+            // What other countries write, and what a spreadsheet made a number of.
+            Look::PostalAbroad => preg_match('/^(?=.*\d)[A-Z\d](?:[A-Z\d]|[ -](?=[A-Z\d])){2,9}(?:\.0)?$/iD', $value) === 1,
+            Look::Currency => Currency::isCode($value),
             Look::GiftKind => strlen($value) <= 25 && GiftKind::parse($value) !== null,
             Look::Street => preg_match('/^(?:\d+\w?\s+\p{L}|p\.?\s?o\.?\s*box)/iu', $value) === 1,
             Look::Title => strlen($value) <= 14 && Words::title(Fold::solid($value)) !== null,

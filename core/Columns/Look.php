@@ -13,6 +13,8 @@ enum Look: string
     case Money = 'money';
     case State = 'state';
     case PostalCode = 'postal code';
+    case PostalAbroad = 'postal code abroad';
+    case Currency = 'currency';
     case GiftKind = 'gift kind';
     case Street = 'street';
     case Words = 'words';
@@ -34,6 +36,8 @@ enum Look: string
             self::Money => 'are amounts',
             self::State => 'are US states or Canadian provinces',
             self::PostalCode => 'have the form of a US ZIP code or a Canadian postal code',
+            self::PostalAbroad => 'have the form of a postal code somewhere',
+            self::Currency => 'are codes of currencies',
             self::GiftKind => 'are kinds of gift',
             self::Street => 'begin like a street address',
             self::Words => 'are words',

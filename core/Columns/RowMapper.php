@@ -143,7 +143,7 @@ final class RowMapper
         $money = WrittenMoney::parse($text);
         $home = $this->standards->formats->home->currency;
 
-        return $money === null ? Amounts::none() : Amounts::of($money->marks === [] ? $home : (Currency::of($money->marks, $home) ?? $home), $money->amount);
+        return $money === null ? Amounts::none() : Amounts::of($money->marks === [] ? $home : (Currency::of($money->marks, $home) ?? Currency::UNKNOWN), $money->amount);
     }
 
     /** What one value of a column becomes, as the person sees it while mapping: by the first of its fields. */

@@ -9,6 +9,9 @@ final class Currency
 {
     public const DEFAULT = 'USD';
 
+    /** Of money whose currency nobody can tell (ISO 4217: no currency). */
+    public const UNKNOWN = 'XXX';
+
     /** @var ?array{codes: array<string, true>, signs: array<string, list<string>>} */
     private static ?array $known = null;
 

@@ -16,6 +16,8 @@ use App\Models\SavedPlan;
 use App\PlainWords;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Columns\ColumnChoice;
+use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\SuccessorPlan;
 use PineSieve\Core\SieveException;
 use Throwable;
@@ -93,6 +95,11 @@ final class IntakeRunCommand extends Command
     {
         $own = $intake->columnPlan();
         $own = $plan === null ? $own : SuccessorPlan::of($plan->columnPlan(), $own, $intake->columnProfiles(), $plan->name)->plan;
+        // Nobody is there to be asked: what is not taken is told.
+        $left = array_filter($own->choices, static fn (ColumnChoice $choice): bool => $choice->state === ColumnState::Open);
+        if ($left !== []) {
+            fwrite(STDERR, 'Left behind, since nothing tells what it is: '.implode(', ', array_map(static fn (ColumnChoice $choice): string => "\"{$choice->header}\"", $left)).'. Choose a field for it on the screens and keep that as a plan.'.PHP_EOL);
+        }
         $intake->setColumnPlan($own->settledUnasked());
         $intake->plan_name = $plan?->name;
         $intake->begin(IntakeState::Sifting);

@@ -67,6 +67,9 @@ final readonly class ColumnProposer
         $field = $this->catalog->field($target);
         $look = $this->look($target);
         $says = "The header \"{$profile->header}\" is a usual one for {$field->label}.";
+        if ($look === Look::PostalCode && $profile->share($look) < self::BELIEVED && $profile->share(Look::PostalAbroad) >= self::CERTAIN && $sheet->has('address.country')) {
+            return new Proposal($profile->header, ColumnState::Look, $target, "{$says} {$profile->evidence($look)}; those of other countries stay as they are written.", $name);
+        }
         if ($look !== null && $this->share($profile, $look) < self::BELIEVED) {
             $other = $this->byValues($profile, $column, $sheet);
 
@@ -130,6 +133,9 @@ final readonly class ColumnProposer
             if ($profile->share($look) >= self::CERTAIN && $profile->share(Look::Date) < 0.5) {
                 return new Proposal($profile->header, $look === Look::Email ? ColumnState::Sure : ColumnState::Look, $target, "{$profile->evidence($look)}; the header does not say.");
             }
+        }
+        if ($profile->share(Look::Currency) >= self::CERTAIN && $sheet->has('gift.amount') && ! $sheet->has('gift.currency')) {
+            return new Proposal($profile->header, ColumnState::Look, 'gift.currency', "{$profile->evidence(Look::Currency)}; the header does not say.");
         }
         $place = $this->byNeighbours($profile, $column, $sheet);
 
