@@ -46,6 +46,18 @@ final class CommandsTest extends TestCase
         self::assertSame(2, $this->run_('intake:undo', '99')->getExitCode());
     }
 
+    public function test_what_nothing_tells_is_told(): void
+    {
+        $run = $this->run_('intake:run', $this->file("Last name,First name,Email,Blurb,Gift date,Amount\nLee,Ann,ann@example.org,x7,2020-01-02,\u{a5}5000\nPark,Bo,bo@example.org,y8,2020-01-03,10\n"), '--json');
+        $report = json_decode($run->getOutput(), true);
+
+        self::assertSame(0, $run->getExitCode(), $run->getErrorOutput());
+        self::assertStringContainsString('Left behind, since nothing tells what it is: "Blurb".', $run->getErrorOutput());
+        // Money whose currency nobody can tell is no part of any other.
+        self::assertEquals(['USD' => '10.00', 'XXX' => '5000.00'], $report['source_amounts']);
+        self::assertSame(['10.00', 1, true], [$report['source_amount'], $report['outcomes']['held'], $report['balanced']]);
+    }
+
     public function test_a_dry_run_writes_no_records(): void
     {
         $report = json_decode($this->run_('intake:run', $this->file(self::FILE), '--dry-run', '--json')->getOutput(), true);

@@ -52,4 +52,33 @@ final class HealthAndSessionTest extends TestCase
         self::assertStringContainsString("default-src 'self'", $policy);
         self::assertStringNotContainsString('unsafe-eval', $policy);
     }
+
+    public function test_without_a_database_every_answer_says_so_in_words(): void
+    {
+        $this->as();
+        config(['database.connections.mariadb.port' => 1]);
+        DB::purge();
+
+        $read = $this->getJson('/api/supporters')->assertStatus(503);
+        $write = $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.last' => 'Lee']]])->assertStatus(503);
+
+        self::assertSame('The database does not answer. See whether it runs, then go on.', $read->json('message'));
+        self::assertSame('The database does not answer. See whether it runs, then go on. What you just did was not saved.', $write->json('message'));
+        $this->refreshApplication();
+    }
+
+    public function test_a_full_disk_is_said_in_words(): void
+    {
+        $this->as();
+        DB::listen(static function ($query): void {
+            if (str_contains($query->sql, 'insert')) {
+                throw tap(new \PDOException('Disk full (/tmp/x); waiting for someone to free some space...'), static fn (\PDOException $error) => $error->errorInfo = ['HY000', 1021, 'Disk full']);
+            }
+        });
+
+        $answer = $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.last' => 'Lee']]]);
+        self::assertSame([503, 'The disk is full. Make room on it, then go on. What you just did was not saved.'], [$answer->getStatusCode(), $answer->json('message')]);
+        $this->refreshApplication();
+        self::assertSame(0, DB::table('supporters')->count());
+    }
 }

@@ -94,6 +94,20 @@ final class ColumnsTest extends TestCase
         self::assertNotSame('', $choice->evidence);
     }
 
+    public function test_neighbours_tell_currencies_and_postal_codes_of_other_countries(): void
+    {
+        $codes = ['T12 X7K8', '0155', 'sw1a 1aa', '3820.0', '03820', 'B3H 4R2', 'C1084'];
+        $countries = ['Ireland', 'Norway', 'UK', '', 'US', 'Canada', 'Argentina'];
+        $targets = static fn (array $columns): array => array_map(static fn ($choice): array => [$choice->target(), $choice->state], self::propose($columns)->choices);
+
+        self::assertSame(['address.postal_code', ColumnState::Look], $targets(['Zip' => $codes, 'Country' => $countries])[0]);
+        self::assertSame([null, ColumnState::Open], $targets(['Zip' => $codes])[0], 'Nothing says that it is not of one country.');
+        self::assertSame([null, ColumnState::Open], $targets(['Zip' => ['Cork', 'Oslo', 'Leeds'], 'Country' => ['Ireland', 'Norway', 'UK']])[0]);
+        self::assertSame(['gift.currency', ColumnState::Look], $targets(['Money' => ['EUR', 'JPY', ''], 'Amount' => ['5', '6', '7']])[0]);
+        self::assertSame([null, ColumnState::Open], $targets(['Money' => ['EUR', 'JPY', 'much'], 'Amount' => ['5', '6', '7']])[0]);
+        self::assertSame([null, ColumnState::Open], $targets(['Code' => ['ALL', 'TOP', 'CUP'], 'Last name' => ['Lee', 'Park', 'Dahl']])[0], 'Without money there is no currency.');
+    }
+
     public function test_evidence_is_in_words_and_numbers(): void
     {
         $values = [...array_fill(0, 1190, 'a@example.org'), ...array_fill(0, 14, 'none at all'), ''];
