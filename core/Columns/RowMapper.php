@@ -103,6 +103,7 @@ final class RowMapper
                     continue;
                 }
                 foreach (self::spread($written, $target, $field) as $i => [$place, $text]) {
+                    $text = $target->field === 'gift.amount' ? $this->withCurrency($text, $target, $cells) : $text;
                     $understood = $place === null ? self::several($written) : ($country === $home ? $format : $this->standards->formats->of($field, $country))->read($text);
                     if ($place !== null && $understood->fault === null && $understood->value !== '') {
                         $values[] = new FedValue($place, $understood->value, $feed->name);
@@ -135,6 +136,26 @@ final class RowMapper
     private function keepsOut(Target $target, Field $field): bool
     {
         return ($this->unreadable[$target->field] ?? $field->unreadable ?? Unreadable::usual($target)) === Unreadable::Hold || ! Unreadable::isForChoice($target->field);
+    }
+
+    /**
+     * A sign that stands for several currencies is of the one that is said beside it: "$25" is CAD 25.00 where its column says CAD.
+     *
+     * @param  list<string>  $cells
+     */
+    private function withCurrency(string $text, Target $target, array $cells): string
+    {
+        $money = WrittenMoney::parse($text);
+        if ($money === null || $money->marks === [] || $money->isPadded) {
+            return $text;
+        }
+        $key = $target->with(field: 'gift.currency')->key();
+        $said = isset($this->columns[$key]) ? strtoupper(trim($cells[$this->columns[$key]] ?? '')) : '';
+        foreach ($said === '' ? $this->plan->constants : [] as $constant) {
+            $said = $constant->target === 'gift.currency' ? $constant->value : $said;
+        }
+
+        return Currency::isCode($said) && Currency::of($money->marks, $said) === $said ? "{$said} {$money->amount}" : $text;
     }
 
     /** An amount outside the bounds, or in a currency that nobody can tell, is money of the file all the same. */

@@ -122,4 +122,12 @@ final class MoneyTest extends TestCase
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'x'])->assertOk();
         self::assertSame(['USD 25.00', 'USD 10.00'], self::stored());
     }
+
+    public function test_a_sign_is_of_the_currency_that_stands_beside_it(): void
+    {
+        $intake = $this->loaded("Last name,First name,Email,Gift date,Amount,Currency\nLee,Ann,ann@example.org,2025-03-01,\$25,cad\nPark,Bo,bo@example.org,2025-03-01,\u{a5}5000,JPY\nDahl,Cy,cy@example.org,2025-03-01,\u{a3}5,EUR\nOak,Di,di@example.org,2025-03-01,kr 50,SEK\nElm,Ed,ed@example.org,2025-03-01,US\$5,CAD\nAsh,Fay,fay@example.org,2025-03-01,\$30,\n");
+
+        self::assertSame(['new' => 4, 'held' => 2], $this->outcomes($intake));
+        self::assertSame(['CAD 25.00', 'JPY 5000.00', 'SEK 50.00', 'USD 30.00'], DB::table('gifts')->orderBy('currency')->get()->map(static fn ($gift): string => "{$gift->currency} {$gift->amount}")->all());
+    }
 }
