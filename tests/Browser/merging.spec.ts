@@ -139,7 +139,7 @@ test('a match rule set of one\'s own is tried on the database before it is used'
   await rule.getByRole('slider', { name: 'Strictness' }).press('Home');
   await expect(rule.getByText(/tight, 50 %/)).toBeVisible();
   await expect(rule.getByText(/Still counts: Katherine Johannsen and Karin Johnson/)).toBeVisible();
-  await page.getByRole('button', { name: 'Take rule 1 away' }).click();
+  await page.getByRole('button', { name: 'Remove rule 1', exact: true }).click();
   await expect(page.getByLabel('Name of rule 1', { exact: true })).toHaveValue('Same id and first name');
   await page.getByRole('button', { name: 'Rule 1 further down' }).click();
   await expect(page.getByLabel('Name of rule 2', { exact: true })).toHaveValue('Same id and first name');
@@ -162,7 +162,8 @@ test('a match rule set of one\'s own is tried on the database before it is used'
   await expect(page.getByText('Any phone', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Use it' }).click();
   await expect(page.getByRole('button', { name: /^Ours/ }).getByText('in use')).toBeVisible();
-  await page.getByRole('button', { name: 'Delete' }).click();
+  await page.getByRole('button', { name: 'Delete', exact: true }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete the rules' }).click();
   await expect(page.getByText('yours, for people')).toBeHidden();
   await expect(page.getByRole('button', { name: /^People/ }).getByText('in use')).toBeVisible();
 });
