@@ -35,6 +35,9 @@ final readonly class RestorePoints
     /** Seconds that taking one waits for another to be done. */
     private const PATIENCE = 120;
 
+    /** Seconds for whoever only looks whether something is under way, and has the lock while it does. */
+    private const MOMENT = 3;
+
     private const LAST_LINE = '-- Dump completed';
 
     /**
@@ -153,7 +156,7 @@ final readonly class RestorePoints
         if ($fault !== null) {
             throw new CannotRestore("{$fault} Nothing was changed.");
         }
-        $lock = $this->lock() ?? throw new CannotRestore(self::BUSY);
+        $lock = $this->lock(self::MOMENT) ?? throw new CannotRestore(self::BUSY);
         try {
             $busy = Settling::underWay();
             if ($busy !== null) {
@@ -194,7 +197,7 @@ final readonly class RestorePoints
     public function finish(): ?string
     {
         $cutOff = $this->cutOff();
-        $lock = $this->lock();
+        $lock = $this->lock(self::MOMENT);
         if ($lock === null) {
             return null;
         }
