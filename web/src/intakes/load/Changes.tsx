@@ -8,13 +8,17 @@ const derived = new Set(['Filed as', 'On envelopes', 'Greeting', 'Kind', 'Displa
 
 const currency = (change: ShownChange): string | undefined => change.fields.find((field) => field.label === 'Gift currency')?.after ?? undefined;
 
+/** What the change is to; a value that could not be read is kept beside the record, and is nothing new of it. */
+const headOf = ({ subject, action }: ShownChange): string =>
+  subject === 'unread' ? 'could not be read' : action === 'create' ? `new ${(nouns[subject] ?? '').toLowerCase()}` : (nouns[subject] ?? '');
+
 /** A planned change set in words: what is made, and every changed field before and after. */
 export function Changes({ changes }: { changes: ShownChange[] }) {
   return (
     <>
       {changes.map((change, i) => (
         <div key={i}>
-          <span className="quiet">{change.action === 'create' ? `new ${(nouns[change.subject] ?? '').toLowerCase()}` : nouns[change.subject]}: </span>
+          <span className="quiet">{headOf(change)}: </span>
           {change.fields
             .filter((field) => change.action !== 'create' || !(derived.has(field.label) || field.label === 'Gift currency' || (field.label === 'Status' && field.after === 'active')))
             .map((field, j) => {
