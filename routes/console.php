@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Duplicates\SearchSchedule;
 use App\Jobs\DeliverNotices;
+use App\Jobs\ReadAgain;
 use App\Records\PostalForms;
 use App\Standards\Measures;
 use Illuminate\Support\Facades\Schedule;
@@ -13,4 +14,6 @@ Schedule::command('sieve:restore-point --scheduled')->everyTenMinutes()->without
 Schedule::call(static fn () => app(Measures::class)->take())->hourly()->name('measures');
 Schedule::call(static fn () => app(PostalForms::class)->catchUp(30.0))->everyMinute()->name('postal forms')->withoutOverlapping();
 Schedule::call(static fn () => app(SearchSchedule::class)->run())->everyTenMinutes()->name('duplicates')->withoutOverlapping();
+// Rules of reading change with the standards and with each new version.
+Schedule::call(static fn () => ReadAgain::begin())->weeklyOn(0, '4:20')->name('read again');
 Schedule::job(new DeliverNotices)->everyMinute();

@@ -22,6 +22,7 @@ use App\Http\Controllers\Records\DuplicateController;
 use App\Http\Controllers\Records\FormController;
 use App\Http\Controllers\Records\GiftController;
 use App\Http\Controllers\Records\MergeController;
+use App\Http\Controllers\Records\RereadingController;
 use App\Http\Controllers\Records\SavedSearchController;
 use App\Http\Controllers\Records\SupporterController;
 use App\Http\Controllers\Standards\FieldController;
@@ -54,6 +55,10 @@ Route::prefix('api')->group(function (): void {
         Route::patch('people/{user}', [PeopleController::class, 'update'])->whereNumber('user');
         Route::get('audit', [PeopleController::class, 'audit']);
         Route::post('acts/{act}/undo', [ActController::class, 'undo'])->whereNumber('act');
+        Route::get('rereadings', [RereadingController::class, 'index']);
+        Route::post('rereadings/look', [RereadingController::class, 'look']);
+        Route::post('rereadings/take', [RereadingController::class, 'take']);
+        Route::post('rereadings/leave', [RereadingController::class, 'leave']);
         Route::get('webhooks', [WebhookController::class, 'index']);
         Route::post('webhooks', [WebhookController::class, 'store']);
         Route::patch('webhooks/{webhook}', [WebhookController::class, 'update'])->whereNumber('webhook');

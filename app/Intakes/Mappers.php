@@ -8,6 +8,8 @@ use App\Models\Intake;
 use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Standards\Field;
+use PineSieve\Core\Standards\Formats\Formats;
+use PineSieve\Core\Standards\Home;
 use PineSieve\Core\Standards\Standards;
 use PineSieve\Core\Standards\Unreadable;
 
@@ -30,6 +32,15 @@ final readonly class Mappers
     public function ofTyped(ColumnPlan $plan): RowMapper
     {
         return new RowMapper($plan, $this->standards, unreadable: $this->strict());
+    }
+
+    /** What reads the rows of one that is in by today's rules; money without a currency was, and is, of the one that was the organization's then. */
+    public function again(Intake $intake): RowMapper
+    {
+        $formats = $this->standards->formats;
+        $home = new Home($intake->currency, $formats->home->country, $formats->home->dates);
+
+        return (new self(new Standards($this->standards->catalog, new Formats($formats->today, $home), $this->standards->rules, $this->standards->defaults)))->of($intake);
     }
 
     /** @return array<string, Unreadable> */

@@ -10,6 +10,7 @@ use App\Jobs\TakeOverRules;
 use App\Models\DuplicateSearch;
 use App\Models\Intake;
 use App\Models\IntakeState;
+use App\Models\Reread;
 use App\Models\RulesInUse;
 use Illuminate\Support\Facades\DB;
 
@@ -41,6 +42,7 @@ final readonly class Settling
         DB::table('cache_locks')->delete();
         DB::table('duplicate_claims')->delete();
         DuplicateSearch::query()->whereIn('state', ['waiting', 'searching'])->update(['state' => 'failed', 'error' => self::SAID.' Search again if you need it.', 'ended_at' => now()]);
+        Reread::query()->whereIn('state', ['waiting', 'reading'])->update(['state' => 'failed', 'error' => self::SAID.' Read again if you need it.', 'ended_at' => now()]);
         foreach (Intake::query()->whereIn('state', [IntakeState::Reading, IntakeState::Sifting, IntakeState::Loading, IntakeState::Undoing])->get() as $intake) {
             $intake->fill(['error' => self::SAID.' Nothing is half done.', 'in_foreground' => false, 'ended_at' => now()])->save();
         }

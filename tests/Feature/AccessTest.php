@@ -43,7 +43,7 @@ final class AccessTest extends TestCase
 
     /** Routes that write records by hand. */
     private const EDIT = [
-        'POST api/acts/{act}/undo',
+        'POST api/acts/{act}/undo', 'GET api/rereadings', 'POST api/rereadings/look', 'POST api/rereadings/take', 'POST api/rereadings/leave',
         'POST api/searches', 'DELETE api/searches/{savedSearch}',
         'POST api/grids', 'GET api/layouts', 'POST api/layouts', 'DELETE api/layouts/{layout}',
         'POST api/supporters', 'POST api/supporters/check', 'GET api/supporters/{supporter}/form', 'PUT api/supporters/{supporter}/form', 'POST api/supporters/{supporter}/history/{entry}',

@@ -18,7 +18,7 @@ use PineSieve\Core\Columns\Feed;
 /** A test over HTTP on the real database, emptied before each one. */
 abstract class TestCase extends BaseTestCase
 {
-    private const TABLES = ['users', 'jobs', 'worker_signs', 'column_plans', 'intakes', 'intake_rows', 'intake_results', 'intake_problems', 'intake_keys', 'intake_untaken', 'address_forms', 'intake_edits', 'intake_outcomes', 'supporters', 'addresses', 'emails', 'phones', 'identifiers', 'memberships', 'custom_values', 'custom_fields', 'links', 'gifts', 'match_keys', 'search_words', 'journal', 'settings', 'field_settings', 'pick_values', 'required_rules', 'shortfalls', 'measures', 'audit', 'acts', 'messages', 'webhooks', 'deliveries', 'held_assignments', 'grid_layouts', 'sessions', 'merges', 'merge_policies', 'unread_values', 'duplicate_searches', 'duplicate_pairs', 'pair_decisions', 'match_rule_sets', 'rules_in_use', 'saved_searches', 'duplicate_claims'];
+    private const TABLES = ['users', 'jobs', 'worker_signs', 'column_plans', 'intakes', 'intake_rows', 'intake_results', 'intake_problems', 'intake_keys', 'intake_untaken', 'address_forms', 'intake_edits', 'intake_outcomes', 'supporters', 'addresses', 'emails', 'phones', 'identifiers', 'memberships', 'custom_values', 'custom_fields', 'links', 'gifts', 'match_keys', 'search_words', 'journal', 'settings', 'field_settings', 'pick_values', 'required_rules', 'shortfalls', 'measures', 'audit', 'acts', 'messages', 'webhooks', 'deliveries', 'held_assignments', 'grid_layouts', 'sessions', 'merges', 'merge_policies', 'unread_values', 'duplicate_searches', 'duplicate_pairs', 'pair_decisions', 'match_rule_sets', 'rules_in_use', 'saved_searches', 'duplicate_claims', 'rereads', 'rereadings'];
 
     public function createApplication()
     {

@@ -14,6 +14,7 @@ use App\Models\Intake;
 use App\Models\Rule;
 use App\Models\Supporter;
 use App\Records\SupporterSearch;
+use App\Rereading\Rereadings;
 use App\Standards\Measures;
 use App\Standards\Sight;
 use Illuminate\Http\JsonResponse;
@@ -25,7 +26,7 @@ final class TodayController extends Controller
 {
     private const MONTHS = 24;
 
-    public function __invoke(Summary $summary, HeldQueue $held, FieldCatalog $catalog, Measures $measures, DuplicateList $duplicates): JsonResponse
+    public function __invoke(Summary $summary, HeldQueue $held, FieldCatalog $catalog, Measures $measures, DuplicateList $duplicates, Rereadings $rereadings): JsonResponse
     {
         $this->authorize('viewAny', Intake::class);
         $waiting = Intake::query()->with(['user', 'loader'])->where(static fn ($query) => $query->whereNotIn('state', ['loaded', 'undone'])->orWhere(static fn ($loaded) => $loaded->where('state', 'loaded')->whereNotNull('faults')))->latest('id')->limit(20)->get();
@@ -43,6 +44,7 @@ final class TodayController extends Controller
             'held' => $held->rows()->count(),
             'worklists' => Rule::query()->get()->map(static fn (Rule $rule): array => ['id' => $rule->id, 'subject' => $rule->subject->value, 'sentence' => $rule->rule()->sentence($catalog), 'count' => $short[$rule->id] ?? 0])->filter(static fn (array $one): bool => $one['count'] > 0)->sortByDesc('count')->values(),
             'attention' => $counts,
+            'rereadings' => array_sum(array_column($rereadings->counts(Rereadings::visible($sight)), 'count')),
             // Null where nobody has looked for them yet.
             'duplicates' => DuplicateSearch::real()->where('state', 'done')->exists() ? array_sum($duplicates->counts()) : null,
             'supporters' => Supporter::query()->count(),

@@ -5,6 +5,7 @@ import { EntryPage } from '../entry/EntryPage';
 import { GridPage } from '../entry/GridPage';
 import { GiftsPage } from '../gifts/GiftsPage';
 import { HeldPage } from '../held/HeldPage';
+import { AgainPage } from '../intakes/AgainPage';
 import { AddressesStage } from '../intakes/addresses/AddressesStage';
 import { ChecksStage } from '../intakes/checks/ChecksStage';
 import { ColumnsStage } from '../intakes/columns/ColumnsStage';
@@ -61,6 +62,7 @@ export function App() {
         <Route index element={<TodayPage />} />
         <Route path="intakes" element={<IntakesPage />} />
         <Route path="intakes/template" element={<TemplatePage />} />
+        <Route path="intakes/again" element={<AgainPage />} />
         <Route path="intakes/:id" element={<IntakeFrame />}>
           <Route path="source" element={<SourceStage />} />
           <Route path="columns" element={<ColumnsStage />} />

@@ -110,7 +110,7 @@ export function HeldPage() {
               <table className="rows">
                 <thead>
                   <tr>
-                    {may.load && <th style={{ width: 36 }}><Checkbox aria-label="Pick all" checked={picked.length === rows.length} onChange={(event) => setPicked(event.currentTarget.checked ? rows.map(keyOf) : [])} /></th>}
+                    {may.load && <th style={{ width: 52 }}><Checkbox aria-label="Pick all" checked={picked.length === rows.length} onChange={(event) => setPicked(event.currentTarget.checked ? rows.map(keyOf) : [])} /></th>}
                     <th style={{ width: '25%' }}>Row</th>
                     <th>Why it is held</th>
                     <th style={{ width: 300 }}>Write instead</th>

@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { api } from '../api/client';
 import type { Intake } from '../api/types';
-import { useMayLoad } from '../app/session';
+import { useMay } from '../app/session';
 import { TitleLine } from '../app/TitleLine';
 import { count, counted, duration, hasMoney, moment, moneys } from '../shared/format';
 import { Empty } from '../shared/Notice';
@@ -15,7 +15,7 @@ import { SmallSieve } from './Sieve';
 const stateWords: Record<Intake['state'], string> = { typing: 'being typed', waiting: 'waits to be loaded', stopped: 'stopped in the middle', reading: 'being read', failed: 'could not be read', mapping: 'columns', sifting: 'being worked out', ready: 'ready to look over', loading: 'being loaded', loaded: 'loaded', undoing: 'being undone', undone: 'undone' };
 
 export function IntakesPage() {
-  const mayLoad = useMayLoad();
+  const may = useMay();
   const navigate = useNavigate();
   const query = useQuery({
     queryKey: ['intakes'],
@@ -27,14 +27,14 @@ export function IntakesPage() {
   return (
     <>
       <TitleLine title="Intakes">every source that came in or is on its way</TitleLine>
-      {mayLoad && <Drop />}
+      {may.load && <Drop />}
       {waiting.length > 0 && <LoadQueue waiting={waiting} />}
       <div className="panes">
         <Pane title="All intakes" note="the latest first">
           <div className="pane-body" tabIndex={0}>
             {query.isSuccess && intakes.length === 0 && (
               <Empty title="Nothing has come in yet">
-                <p>{mayLoad ? 'Drop a spreadsheet above. Nothing is written to supporters before you have seen exactly what would change.' : 'When someone brings a file in, it is listed here.'}</p>
+                <p>{may.load ? 'Drop a spreadsheet above. Nothing is written to supporters before you have seen exactly what would change.' : 'When someone brings a file in, it is listed here.'}</p>
               </Empty>
             )}
             {intakes.length > 0 && (
@@ -67,7 +67,7 @@ export function IntakesPage() {
                       </td>
                       <td className="num">{count(intake.rows)}</td>
                       <td className="num">{intake.is_sifted ? count(intake.outcomes.held) : ''}</td>
-                      <td className="num">{intake.money === null || !hasMoney(intake.money) ? '' : moneys(intake.money)}</td>
+                      <td className="num wrap">{intake.money === null || !hasMoney(intake.money) ? '' : moneys(intake.money)}</td>
                       <td className="num quiet">{intake.loaded_at === null ? (isWorking(intake) && intake.progress.total > 0 ? `${Math.round((100 * intake.progress.done) / intake.progress.total)} %` : '') : duration(intake.progress.seconds)}</td>
                       <td className="quiet">{moment(intake.loaded_at ?? intake.created_at)}</td>
                     </tr>
@@ -78,7 +78,10 @@ export function IntakesPage() {
           </div>
         </Pane>
       </div>
-      <div className="foot quiet">{intakes.length > 0 && counted(intakes.length, 'intake')}</div>
+      <div className="foot quiet">
+        {intakes.length > 0 && counted(intakes.length, 'intake')}
+        {may.edit && intakes.some((intake) => intake.loaded_at !== null) && <Link className="push" to="/intakes/again">What would be read otherwise today</Link>}
+      </div>
     </>
   );
 }

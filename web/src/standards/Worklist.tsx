@@ -62,7 +62,7 @@ export function Worklist({ rule, onEdit }: { rule: RuleRow; onEdit: () => void }
             <tbody>
               {data?.rows.map((row) => (
                 <tr key={row.record}>
-                  {data.remedy && may.edit && <td style={{ width: 36 }}><Checkbox aria-label={`Pick ${row.name}`} checked={picked.includes(row.record)} onChange={() => setPicked(picked.includes(row.record) ? picked.filter((one) => one !== row.record) : [...picked, row.record])} /></td>}
+                  {data.remedy && may.edit && <td style={{ width: 52 }}><Checkbox aria-label={`Pick ${row.name}`} checked={picked.includes(row.record)} onChange={() => setPicked(picked.includes(row.record) ? picked.filter((one) => one !== row.record) : [...picked, row.record])} /></td>}
                   <td><Link to={may.edit && row.gift === null ? `/supporters/${row.supporter_id}/edit` : `/supporters/${row.supporter_id}`}>{row.name}</Link>{row.gift !== null && <span className="quiet">, gift of {row.gift}</span>}</td>
                   <td className="quiet" style={{ width: 110 }}>{row.kind}</td>
                 </tr>

@@ -20,6 +20,8 @@ interface Today {
   attention: { filter: string; says: string; count: number }[];
   /** Clusters that the last search found; null before the first. */
   duplicates: number | null;
+  /** Stored values that today's reading of their source rows reads otherwise. */
+  rereadings: number;
   supporters: number;
   gifts: number;
   given: Amounts | null;
@@ -64,6 +66,7 @@ export function TodayPage() {
                   {data?.waiting.map((intake) => line(intake.rows, `/intakes/${intake.id}/${nextStage(intake)}`, intake.name, intake.error !== null && intake.state !== 'failed' ? 'stopped before it was done' : why[nextStage(intake)]?.(intake), `intake ${intake.id}`))}
                   {data?.worklists.map((rule) => line(rule.count, may.standards ? `/standards/required?rule=${rule.id}` : `/supporters?rule=${rule.id}`, rule.sentence, rule.subject === 'supporter' ? 'supporters to complete' : `${rule.subject === 'person' ? 'people' : `${rule.subject}s`} to complete`, `rule ${rule.id}`))}
                   {data !== undefined && data.duplicates !== null && may.load && line(data.duplicates, '/duplicates', 'may be there twice or more', 'duplicates', 'duplicates')}
+                  {data !== undefined && data.rereadings > 0 && may.edit && line(data.rereadings, '/intakes/again', 'would be read otherwise today', 'values from earlier intakes')}
                   {data?.attention.filter((one) => one.filter !== 'alike' || data.duplicates === null || !may.load).map((one) => line(one.count, `/supporters?filter=${one.filter}`, one.says.split(':')[0], one.says.split(':')[1], one.filter))}
                 </tbody>
               </table>
