@@ -33,7 +33,7 @@ final readonly class PlanFile
         try {
             $settings = Settings::fromArray(is_array($data['settings'] ?? null) ? $data['settings'] : []);
         } catch (\ValueError) {
-            throw new BadStep('The settings of the plan name an effect that there is not.');
+            throw new BadStep('The settings of the plan name an effect that does not exist.');
         }
 
         return new SavedPlan(['name' => $name ?? (is_string($data['name'] ?? null) ? mb_substr($data['name'], 0, 120) : 'Untitled plan'), 'plan' => $plan->toArray(), 'settings' => $settings->toArray()]);

@@ -96,7 +96,7 @@ final readonly class TemplateFile
         }
         $validation = $fill->getCell("{$letter}2")->getDataValidation();
         $validation->setType(DataValidation::TYPE_LIST)->setErrorStyle(DataValidation::STYLE_WARNING)->setAllowBlank(true)->setShowDropDown(true)->setShowErrorMessage(true)
-            ->setErrorTitle('Not in the list')->setError('Choose one of the list, or leave the cell blank.')->setFormula1("Lists!\${$letter}\$1:\${$letter}\$".count($options));
+            ->setErrorTitle('Not in the list')->setError('Choose one from the list, or leave the cell blank.')->setFormula1("Lists!\${$letter}\$1:\${$letter}\$".count($options));
         $validation->setSqref("{$letter}2:{$letter}".self::ROWS);
     }
 

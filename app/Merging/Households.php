@@ -92,7 +92,7 @@ final readonly class Households
             $done = JournalEntry::query()->whereBetween('id', [$from, $to])->orderBy('id')->limit(self::MOST_ENTRIES)->get();
             $isTheirs = $done->every(static fn (JournalEntry $entry): bool => $entry->cause === Cause::EDIT && $entry->user_id === $user?->id && in_array($entry->supporter_id, [$household, ...$people], true));
             if (! $isTheirs || $done->count() !== $to - $from + 1) {
-                throw new CannotMerge('That is not how a household was made just now. Its page has its history.');
+                throw new CannotMerge('This household was not made just now, so it can\'t be taken back here. Its page has its history.');
             }
             // Links first: a household that nobody is in can go.
             foreach ($done->groupBy('supporter_id')->sortKeysUsing(static fn (int $a, int $b): int => ($a === $household) <=> ($b === $household)) as $id => $of) {

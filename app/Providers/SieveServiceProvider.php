@@ -62,9 +62,9 @@ final class SieveServiceProvider extends ServiceProvider
         Gate::define('edit-records', static fn (User $user): bool => $user->mayEdit());
         // A merge shows whole records: whoever may not see a field can't tell what would become of it.
         Gate::define('merge', static fn (User $user): Answer => match (true) {
-            ! $user->mayLoad() => Answer::deny('Who may load may merge. Ask whoever runs the database.'),
+            ! $user->mayLoad() => Answer::deny('Only people who may load may merge. Ask whoever runs the database.'),
             Sight::ofUser()->seesAll() => Answer::allow(),
-            default => Answer::deny('A merge shows whole records: someone who may see every field has to do it.'),
+            default => Answer::deny('A merge shows whole records, so it takes someone who may see every field.'),
         });
         Gate::define('take-restore-points', static fn (User $user): bool => $user->mayLoad() || $user->mayAdminister());
         Gate::define('administer', static fn (User $user): bool => $user->mayAdminister());

@@ -96,7 +96,7 @@ final readonly class GiftForms
             $stored = $this->reader->things([$supporter])[$supporter]["gift:{$gift}"] ?? throw NotKept::gone();
             foreach (array_keys(array_filter($stored, static fn (?string $value): bool => $value !== null && $value !== '')) as $column) {
                 if (! $sight->editsColumn('gift', $column)) {
-                    throw NotKept::becauseOf('This gift has a field that you may not change, so you may not take it away. Ask someone who may.');
+                    throw NotKept::becauseOf('This gift has a field that you may not change, so you may not delete it. Ask someone who may.');
                 }
             }
             $this->writer->write([new Entry($supporter, [new Change(Subject::Gift, $gift, Action::Delete, array_map(static fn (?string $value): array => [$value, null], array_filter($stored, static fn (?string $value): bool => $value !== null)))])], Cause::edit($user?->id));

@@ -91,7 +91,7 @@ final readonly class History
             $this->ids->queueUp();
             $change = $entry->changeList()[$number] ?? throw NotKept::gone();
             if ($change->subject === Subject::Supporter && $change->action === Action::Create) {
-                throw NotKept::becauseOf('A supporter is not taken away from its own history. Undo the intake that made it.');
+                throw NotKept::becauseOf('A supporter can\'t be removed from its own history. Undo the intake that made it.');
             }
             if ($column !== null && $change->action === Action::Update) {
                 $change = isset($change->fields[$column]) ? $change->only($column) : throw NotKept::gone();

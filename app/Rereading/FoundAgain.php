@@ -6,7 +6,7 @@ namespace App\Rereading;
 
 use PineSieve\Core\Rereading\Rereading;
 
-/** What is read otherwise today, with where it is from and whose it is. */
+/** What is read differently today, with where it is from and whose it is. */
 final readonly class FoundAgain
 {
     /** @param  array<string, string>  $written  field of the catalog to what the row says there */

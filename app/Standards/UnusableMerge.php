@@ -11,6 +11,6 @@ final class UnusableMerge extends SieveException
 {
     public static function of(string $name, string $reason): self
     {
-        return new self("Nothing is merged: of {$name} and perhaps others, a rule would be broken then. {$reason}.");
+        return new self("Nothing was merged: a rule would be broken for {$name}, and perhaps for others. {$reason}.");
     }
 }

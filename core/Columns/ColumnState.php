@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Columns;
 
-/** How settled a column is. */
+/** How it was settled a column is. */
 enum ColumnState: string
 {
     /** Proposed on strong evidence, or chosen by a person. */

@@ -58,7 +58,7 @@ final class PlanDocument
         } catch (SieveException $error) {
             throw $error;
         } catch (\Throwable) {
-            throw new BadStep('The plan is not written as it should be. Compare it with docs/column-plan.schema.json.');
+            throw new BadStep('This is not a valid column plan. Compare it with docs/column-plan.schema.json.');
         }
     }
 }

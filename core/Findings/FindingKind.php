@@ -136,13 +136,13 @@ enum FindingKind: string
     {
         return match ($this) {
             self::TitleAbove => 'They are not brought in. Choose another header row if one of them is it.',
-            self::NoHeader => 'The first row is taken for data. Choose the header row if there is one.',
+            self::NoHeader => 'The first row is read as data. Choose the header row if there is one.',
             self::BlankHeader, self::SameHeader => 'They got names by their place, so that each can be told from the others.',
-            self::EmptyRows => 'They are passed over.',
+            self::EmptyRows => 'They are left out.',
             self::EmptyColumns => 'They are left behind.',
             self::WideRows => 'The cells beyond the header got columns of their own: look whether a separator stands unquoted in a value.',
             self::NarrowRows => 'The missing cells are blank.',
-            self::Formulas => 'The results are taken that the spreadsheet had when it was saved.',
+            self::Formulas => 'The results that the spreadsheet had when it was saved are used.',
             self::MixedDates => 'Some can only be month first, some only day first: choose the order in the column; rows that contradict it are held.',
             self::Currency => 'Another currency than yours is held: where the signs tell it, give the column the field "Gift currency" too.',
             self::Negative => 'Money that goes back: these rows are held as refunds; the checks can leave them out.',

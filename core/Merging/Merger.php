@@ -54,7 +54,7 @@ final readonly class Merger
         foreach ($candidates as $candidate) {
             $stays = $candidate->id() === $survivor ? $candidate : $stays;
         }
-        $stays ??= $survivor === null ? $this->policy->survivor->pick($candidates) : throw new CannotMerge('The one who is to stay is not among them.');
+        $stays ??= $survivor === null ? $this->policy->survivor->pick($candidates) : throw new CannotMerge('The supporter to keep is not among them.');
         $others = array_values(array_filter($candidates, static fn (Candidate $one): bool => $one !== $stays));
         $ids = array_map(static fn (Candidate $one): int => $one->id(), $candidates);
         $changes = [$stays->id() => $this->fields($stays, $others, $typed)];
@@ -89,7 +89,7 @@ final readonly class Merger
     {
         $ids = array_map(static fn (Candidate $one): int => $one->id(), $candidates);
         if (count($candidates) < 2 || count(array_unique($ids)) < count($ids)) {
-            throw new CannotMerge('Two different supporters at least can become one.');
+            throw new CannotMerge('A merge needs at least two different supporters.');
         }
         $kinds = array_unique(array_map(static fn (Candidate $one): string => $one->record->kind()->value, $candidates));
         if (count($kinds) > 1) {

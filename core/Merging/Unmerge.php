@@ -90,7 +90,7 @@ final readonly class Unmerge
             $thing = "{$change->subject->value}:{$change->ref}";
             $was = array_map(static fn (array $pair): ?string => $pair[0], $change->fields);
             if (isset($taken[$thing]) && ! isset($things[$thing])) {
-                $kept[] = new Kept($thing, null, null, null, 'It was taken away since');
+                $kept[] = new Kept($thing, null, null, null, 'It was removed since');
 
                 continue;
             }

@@ -21,7 +21,7 @@ test('what came in under a wrong country is read again, taken over as one, taken
   await setCountry(page, 'United Kingdom');
 
   await page.getByRole('link', { name: /^Intakes/ }).click();
-  await page.getByRole('link', { name: 'What would be read otherwise today' }).click();
+  await page.getByRole('link', { name: 'What would be read differently today' }).click();
   await page.getByRole('button', { name: 'Read the sources again' }).click();
   const row = page.getByRole('row', { name: /Oona Featherly/ });
   await expect(row).toContainText('12 King St → 12 King Street');

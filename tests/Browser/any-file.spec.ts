@@ -42,7 +42,7 @@ test('a sign-up workbook with one of everything: two sheets, findings, steps, a 
   }
   await page.keyboard.press('Escape');
   await expect(chosen.getByText('is not in the list')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Keep this step' }).click();
+  await page.getByRole('button', { name: 'Save this step' }).click();
   await expect(chosen.getByText('Replace 4 values by a table')).toBeVisible();
   await looksSound(page);
 
@@ -108,7 +108,7 @@ test('a successor file with a saved plan: what differs is shown, the rest is set
   await page.getByRole('menuitem', { name: 'Replace by a table of values' }).click();
   await page.getByRole('combobox', { name: 'What gold becomes' }).fill('Gold member');
   await page.getByRole('combobox', { name: 'What slvr becomes' }).fill('Silver member');
-  await page.getByRole('button', { name: 'Keep this step' }).click();
+  await page.getByRole('button', { name: 'Save this step' }).click();
   for (let i = 0; i < 10 && (await page.getByRole('button', { name: /Work out the rows/ }).count()) === 0; i++) {
     await page.keyboard.press('Enter');
     await page.waitForTimeout(150);
@@ -116,7 +116,7 @@ test('a successor file with a saved plan: what differs is shown, the rest is set
   await page.getByRole('button', { name: 'Save as a plan for next time' }).click();
   await page.getByLabel('Name of the plan').fill('Members by month');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByText('Kept as "Members by month".')).toBeVisible();
+  await expect(page.getByText('Saved as "Members by month".')).toBeVisible();
 
   await bring(page, 'april.csv', 'Member,Mail,Level,Joined,Shoe\nEzra Holloway,ezra.h@example.org,bronze,25/4/2021,44\n');
   await page.getByRole('button', { name: 'Use it' }).click();

@@ -38,7 +38,7 @@ test('two supporters are merged after a look at what they become, and taken apar
   await expect(page.getByRole('heading', { name: 'Merge into Petronella Ann Gullwing' })).toBeVisible();
   await page.getByRole('button', { name: 'First name as the policy says' }).click();
   await expect(page.getByLabel('First name becomes')).toHaveValue('Petra');
-  await page.getByRole('button', { name: 'keep as a policy' }).click();
+  await page.getByRole('button', { name: 'save as a policy' }).click();
   await page.getByLabel('Name of the policy').fill('Usual');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'delete it' })).toBeVisible();
@@ -148,7 +148,7 @@ test('a match rule set of one\'s own is tried on the database before it is used'
   await looksSound(page);
   await page.getByRole('button', { name: 'As text' }).click();
   await page.getByLabel('The rule set as text').fill('{"name": "Ours", "kind": "person", "rules": [{"name": "Phone", "verdict": "maybe", "comparisons": [{"field": "phone"}]}]}');
-  await page.getByRole('button', { name: 'Keep the set' }).click();
+  await page.getByRole('button', { name: 'Save the set' }).click();
   await expect(page.getByText('The verdict of the rule "Phone" must be one of: certain, review.')).toBeVisible();
   await page.getByLabel('The rule set as text').fill('{"name": "Ours", "kind": "person", "rules": [{"name": "Phone", "verdict": "review", "comparisons": [{"field": "phone"}]}], "signs": {"first name": "nothing"}}');
   await page.getByRole('button', { name: 'Try it' }).click();
@@ -157,7 +157,7 @@ test('a match rule set of one\'s own is tried on the database before it is used'
   await looksSound(page);
   await page.getByRole('button', { name: 'As a form' }).click();
   await page.getByLabel('Name of rule 1', { exact: true }).fill('Any phone');
-  await page.getByRole('button', { name: 'Keep the set' }).click();
+  await page.getByRole('button', { name: 'Save the set' }).click();
   await expect(page.getByText('yours, for people')).toBeVisible();
   await expect(page.getByText('Any phone', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Use it' }).click();
@@ -223,7 +223,7 @@ test('two review at once and do not cross each other; one reviews by fields of t
   await page.getByRole('checkbox', { name: 'First name' }).check();
   await page.getByRole('button', { name: 'First name further up' }).click();
   await looksSound(page);
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByRole('cell', { name: 'Name on envelopes', exact: true })).toHaveCount(0);
   await expect(page.getByRole('cell', { name: 'First name', exact: true }).or(page.getByRole('cell', { name: 'Last name', exact: true })).or(page.getByText('2 fields are the same in all')).first()).toBeVisible();
   await page.getByRole('button', { name: 'Fields', exact: true }).click();

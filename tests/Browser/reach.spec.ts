@@ -41,3 +41,39 @@ test('the keyboard gets past the areas at once', async ({ page }) => {
   await page.keyboard.press('Enter');
   await expect(page.locator('#content')).toBeFocused();
 });
+
+/** What has the focus: never the page as a whole. */
+const focused = (page: Page): Promise<string> => page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.className ?? '');
+
+test('focus stays where work is, after a dialog and after a decision', async ({ page }) => {
+  await signIn(page);
+  await bring(page, 'focus.csv', ['First name,Last name,Email,Gift date,Amount', ...['Ina', 'Ivo', 'Ida', 'Ike', 'Iris', 'Ilse', 'Igor', 'Imre', 'Inga'].map((name, i) => `${name},Razorbilly,${name.toLowerCase()}@example.net,2024-01-0${i + 1},${40 + i}`), 'Una,Razorbilly,una@example.net,2024-02-03,much'].join('\n'));
+  await settle(page);
+  await workOut(page);
+  await page.goto('/standards/required');
+  const opener = page.getByRole('button', { name: 'Delete the rule' });
+  await opener.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await looksSound(page);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await expect(opener).toBeFocused();
+
+  await page.goto('/held');
+  const row = page.getByRole('row', { name: /Una Razorbilly/ });
+  await row.getByRole('checkbox').focus();
+  await page.keyboard.press('Space');
+  await page.getByRole('button', { name: 'Leave them out' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(row).toBeHidden();
+  await expect.poll(() => focused(page)).toBe('pane');
+
+  // Whoever clicks beside everything has focus nowhere.
+  await page.getByRole('link', { name: 'Gifts', exact: true }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Gifts', level: 1 })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Gifts', exact: true })).toBeFocused();
+  await page.mouse.click(5, 700);
+  await expect.poll(() => page.evaluate(() => document.activeElement === document.body)).toBe(true);
+});

@@ -98,7 +98,7 @@ test('rows are typed and pasted into a grid by keyboard, and come in like any ot
   await signIn(page, 'gifts@example.org');
   await page.getByRole('link', { name: 'Type in' }).click();
   await looksSound(page);
-  await page.getByRole('button', { name: 'Begin with it' }).last().click();
+  await page.getByRole('button', { name: 'Start with it' }).last().click();
   await expect(page).toHaveURL(/\/entry\/\d+$/);
   await expect(page.getByRole('columnheader', { name: 'Gift amount' })).toBeVisible();
   await page.keyboard.type('marchetti');
@@ -156,9 +156,9 @@ test('held rows are put right in their queue, and chosen rows are taken back and
   await vi.getByLabel('Write instead of soon in Gift date').fill('2026-03-04');
   await vi.getByRole('button', { name: 'This row' }).click();
   await page.getByRole('button', { name: /^Show (it|them)$/ }).click();
-  await expect(vi.getByText('nothing keeps it any more')).toBeVisible();
+  await expect(vi.getByText('nothing holds it any more')).toBeVisible();
   await vi.getByRole('checkbox').check();
-  await page.getByRole('button', { name: /^Send on/ }).click();
+  await page.getByRole('button', { name: /^Load \d/ }).click();
   await expect(page.getByText('1 row came in.')).toBeVisible();
 
   await page.getByRole('link', { name: /^Intakes/ }).click();

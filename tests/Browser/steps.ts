@@ -45,7 +45,7 @@ export async function settleOldDatabase(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Save as a plan for next time' }).click();
   await page.getByLabel('Name of the plan').fill('Old database');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByText('Kept as "Old database".')).toBeVisible();
+  await expect(page.getByText('Saved as "Old database".')).toBeVisible();
 }
 
 export async function workOut(page: Page): Promise<void> {

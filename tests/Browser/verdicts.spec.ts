@@ -26,7 +26,7 @@ test('an intake with every verdict: who is known, who perhaps, who is new, and w
   await page.getByLabel('Ask before anything is loaded').click();
   await page.getByLabel('Leave the row out').click();
   await looksSound(page);
-  await page.getByRole('button', { name: 'Work the rows out so' }).click();
+  await page.getByRole('button', { name: 'Work the rows out this way' }).click();
   await expect(page.getByText('nothing is loaded before you decide')).toBeVisible();
   await expect(page.getByText('new 0', { exact: true })).toBeVisible();
   await expect(page.getByText(/phones: becomes primary, the old one former/)).toBeVisible();
@@ -76,10 +76,10 @@ test('a file is compared with those of a saved search alone', async ({ page }) =
   await page.getByRole('button', { name: 'Change', exact: true }).click();
   await page.getByRole('combobox', { name: 'Rows are compared with' }).click();
   await page.getByRole('option', { name: 'a saved search' }).click();
-  await expect(page.getByRole('button', { name: 'Work the rows out so' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Work the rows out this way' })).toBeDisabled();
   await page.getByRole('combobox', { name: 'Which search' }).click();
   await page.getByRole('option', { name: 'Sanderlings' }).click();
-  await page.getByRole('button', { name: 'Work the rows out so' }).click();
+  await page.getByRole('button', { name: 'Work the rows out this way' }).click();
   await expect(page.getByText('those of the search "Sanderlings"')).toBeVisible();
   await expect(page.getByText('known 1', { exact: true })).toBeVisible();
   await expect(page.getByText('new 1', { exact: true })).toBeVisible();

@@ -52,7 +52,7 @@ final class GridTest extends TestCase
         $id = $this->as()->grid(['name.first', 'name.last']);
         $this->putJson("/api/grids/{$id}/rows", ['rows' => [2 => ['Ann', 'Lee']]])->assertOk();
         self::assertSame([2 => ['Lee', '', 'Ann']], $this->patchJson("/api/grids/{$id}", ['columns' => ['name.last', 'email', 'name.first']])->assertOk()->json('rows'));
-        self::assertSame('There is text in the column First name. Empty it before you take it away.', $this->patchJson("/api/grids/{$id}", ['columns' => ['name.last']])->assertStatus(409)->json('message'));
+        self::assertSame('There is text in the column First name. Empty it before you remove it.', $this->patchJson("/api/grids/{$id}", ['columns' => ['name.last']])->assertStatus(409)->json('message'));
         $this->patchJson("/api/grids/{$id}", ['columns' => ['name.last', 'name.first']])->assertOk();
     }
 

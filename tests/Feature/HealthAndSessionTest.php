@@ -30,7 +30,7 @@ final class HealthAndSessionTest extends TestCase
     {
         $user = $this->user();
         $this->getJson('/api/session')->assertOk()->assertJson(['user' => null]);
-        $this->postJson('/api/session', ['email' => $user->email, 'password' => 'wrong'])->assertStatus(422)->assertJson(['message' => 'Email and password do not fit together.']);
+        $this->postJson('/api/session', ['email' => $user->email, 'password' => 'wrong'])->assertStatus(422)->assertJson(['message' => 'Email and password do not match.']);
         $this->postJson('/api/session', ['email' => $user->email, 'password' => 'secret'])->assertOk()->assertJson(['user' => ['role' => 'data steward', 'may_load' => true]])->assertJsonMissingPath('user.password');
         $this->deleteJson('/api/session')->assertOk();
         $this->assertGuest();

@@ -34,7 +34,7 @@ final class LoadSafetyTest extends TestCase
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'x'])->assertOk();
 
         self::assertSame([['new' => 2, 'held' => 1], 'loaded'], [$this->outcomes($intake), $intake->refresh()->state->value]);
-        self::assertSame(['A text in it is longer than can be kept'], array_column($this->getJson("/api/intakes/{$intake->id}/proof")->json('held_by_reason'), 'reason'));
+        self::assertSame(['A text in it is too long to be stored'], array_column($this->getJson("/api/intakes/{$intake->id}/proof")->json('held_by_reason'), 'reason'));
         self::assertTrue($this->getJson("/api/intakes/{$intake->id}/proof")->json('balanced'));
     }
 

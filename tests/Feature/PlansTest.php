@@ -101,7 +101,7 @@ final class PlansTest extends TestCase
         yield 'a field that is not there' => ['{"format":"pine-sieve-column-plan","columns":[{"header":"A","state":"sure","feeds":[{"target":"shoe.size"}]}]}', 'not in the catalog'];
         yield 'a step that is not there' => ['{"format":"pine-sieve-column-plan","columns":[{"header":"A","state":"sure","steps":[{"do":"explode"}]}]}', 'no step "explode"'];
         yield 'an expression that does harm' => ['{"format":"pine-sieve-column-plan","columns":[{"header":"A","state":"sure","steps":[{"do":"formula","expression":"constant(\"PHP_VERSION\")"}]}]}', 'expression'];
-        yield 'steps of the wrong shape' => ['{"format":"pine-sieve-column-plan","columns":[{"header":"A","state":"sure","steps":"all"}]}', 'not written as it should be'];
+        yield 'steps of the wrong shape' => ['{"format":"pine-sieve-column-plan","columns":[{"header":"A","state":"sure","steps":"all"}]}', 'not a valid column plan'];
         yield 'an effect that is none' => ['{"format":"pine-sieve-column-plan","columns":[],"settings":{"effect":"destroy"}}', 'effect'];
     }
 

@@ -74,7 +74,7 @@ final class SignInTest extends TestCase
         foreach (range(1, 15) as $i) {
             $this->putJson('/api/password', ['current' => "guess {$i}", 'password' => self::GOOD])->assertStatus($i <= 10 ? 422 : 429);
         }
-        self::assertSame(10, DB::table('audit')->where('kind', 'sign-in refused')->where('what', 'like', 'Wrong present password%')->count());
+        self::assertSame(10, DB::table('audit')->where('kind', 'sign-in refused')->where('what', 'like', 'Gave a wrong current password%')->count());
         $this->putJson('/api/password', ['current' => 'secret', 'password' => self::GOOD])->assertStatus(429);
         $this->travel(61)->seconds();
         $this->putJson('/api/password', ['current' => 'secret', 'password' => self::GOOD])->assertOk();
@@ -122,7 +122,7 @@ final class SignInTest extends TestCase
     /** @return iterable<string, array{?string, int, string}> what ADMIN_PASSWORD says, exit code, output */
     public static function firstPasswords(): iterable
     {
-        yield 'none' => [null, 0, '~^The first sign-in is admin@example\.org with the password \w{20}\. It is told only here and now\.$~'];
+        yield 'none' => [null, 0, '~^The first sign-in is admin@example\.org with the password \w{20}\. It is shown only once, here\.$~'];
         yield 'one of your own' => [self::GOOD, 0, '~with the password of ADMIN_PASSWORD\.$~'];
         yield 'a bad one' => ['password1234', 2, '~^ADMIN_PASSWORD is not taken\. This password is one of those that are tried first~'];
     }

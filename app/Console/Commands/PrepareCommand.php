@@ -51,7 +51,7 @@ final class PrepareCommand extends Command
         }
         $password = $given === '' ? Str::password(20, symbols: false) : $given;
         $user->forceFill(['password' => $password, 'must_change' => $given === ''])->save();
-        $this->line($given === '' ? "The first sign-in is {$user->email} with the password {$password}. It is told only here and now." : "The first sign-in is {$user->email} with the password of ADMIN_PASSWORD.");
+        $this->line($given === '' ? "The first sign-in is {$user->email} with the password {$password}. It is shown only once, here." : "The first sign-in is {$user->email} with the password of ADMIN_PASSWORD.");
     }
 
     /** The stand-in that receives notices is told to the application like any other system; its port may differ at each start. */

@@ -18,7 +18,7 @@ final readonly class Trim extends EachValue
 
     public function label(): string
     {
-        return 'Trim, and collapse blanks';
+        return 'Trim blanks';
     }
 
     public function settings(): array

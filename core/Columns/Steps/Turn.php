@@ -19,7 +19,7 @@ final readonly class Turn extends EachValue
 
     public function label(): string
     {
-        return 'Turn "Last, First" round';
+        return 'Turn "Last, First" around';
     }
 
     public function settings(): array

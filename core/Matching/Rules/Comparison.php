@@ -38,7 +38,7 @@ final readonly class Comparison
     {
         $field = is_array($data) ? ($data['field'] ?? null) : null;
         if (! is_array($data) || ! is_string($field) || (! in_array($field, [self::NAME, self::ID, self::ADDRESS], true) && ! $isField($field))) {
-            throw new BadRules('A comparison needs a "field" that there is'.(is_string($field) ? ": \"{$field}\" is none." : '.'));
+            throw new BadRules('A comparison needs a "field" of the catalog'.(is_string($field) ? ": \"{$field}\" is none." : '.'));
         }
         $how = How::tryFrom(is_string($data['how'] ?? null) ? $data['how'] : 'exact') ?? throw new BadRules("How {$field} is compared must be one of: ".implode(', ', array_column(How::cases(), 'value')).'.');
         $strictness = $data['strictness'] ?? 85;

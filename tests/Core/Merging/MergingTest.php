@@ -255,9 +255,9 @@ final class MergingTest extends TestCase
     /** @return iterable<string, array{list<Candidate>, ?int, string}> */
     public static function impossible(): iterable
     {
-        yield 'one alone' => [[self::ann()], null, 'Two different supporters at least'];
-        yield 'nobody' => [[], null, 'Two different supporters at least'];
-        yield 'oneself' => [[self::ann(), self::ann()], null, 'Two different supporters at least'];
+        yield 'one alone' => [[self::ann()], null, 'A merge needs at least two'];
+        yield 'nobody' => [[], null, 'A merge needs at least two'];
+        yield 'oneself' => [[self::ann(), self::ann()], null, 'A merge needs at least two'];
         yield 'a household and its member' => [[self::ann(), self::candidate(2, ['kind' => 'household'])], null, "can't become one"];
         yield 'someone else stays' => [[self::ann(), self::ann(2)], 3, 'is not among them'];
     }

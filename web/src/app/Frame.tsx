@@ -6,6 +6,7 @@ import type { Intake, User } from '../api/types';
 import { count } from '../shared/format';
 import pine from './pine.svg';
 import { useSignOut } from './session';
+import { useFocusStays } from './useFocusStays';
 
 interface Today {
   waiting: Intake[];
@@ -25,6 +26,7 @@ export function Frame({ user, organization }: { user: User; organization: string
   const today = useQuery({ queryKey: ['today'], queryFn: () => api.get<Today>('today') });
   const messages = useQuery({ queryKey: ['messages'], queryFn: () => api.get<Messages>('messages'), refetchInterval: 30_000 });
   const signOut = useSignOut();
+  useFocusStays();
   const unread = messages.data?.unread ?? 0;
   const areas: Area[][] = [
     [{ to: '/', text: 'Today', may: true }],

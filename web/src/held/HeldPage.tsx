@@ -125,7 +125,7 @@ export function HeldPage() {
                         <div className="quiet cut"><Link to={`/intakes/${row.intake_id}/rows/${row.number}`}>row {row.number}</Link> of {row.intake}{row.given_to !== null && `, with ${row.given_to}`}</div>
                       </td>
                       <td colSpan={2}>
-                        {row.passes ? <span className="pill">nothing keeps it any more</span> : row.problems.length === 0 ? <WhyHeld row={row} /> : row.problems.map((problem, i) => (
+                        {row.passes ? <span className="pill">nothing holds it any more</span> : row.problems.length === 0 ? <WhyHeld row={row} /> : row.problems.map((problem, i) => (
                           <div className="problem-line" key={`${i}${problem.column}${problem.value}`}>
                             <span>{problem.reason}</span>
                             {may.load && (problem.column === null ? <span className="quiet">No column of the file brings it.</span> : <Fix problem={problem} busy={fix.isPending} onFix={(value, all) => fix.mutate({ intake_id: row.intake_id, number: row.number, column: problem.column ?? 0, from: problem.value, value, all })} />)}
@@ -140,7 +140,7 @@ export function HeldPage() {
           </div>
           {may.load && rows.length > 0 && (
             <div className="pane-foot">
-              <Button disabled={!chosen.some((row) => row.is_loaded)} loading={decide.isPending} onClick={() => decide.mutate({ what: 'send' })}>Send on {chosen.length > 0 ? count(chosen.length) : ''}</Button>
+              <Button disabled={!chosen.some((row) => row.is_loaded)} loading={decide.isPending} onClick={() => decide.mutate({ what: 'send' })}>{chosen.length > 0 ? `Load ${counted(chosen.length, 'row')}` : 'Load them'}</Button>
               <Button variant="default" disabled={chosen.length === 0} onClick={() => decide.mutate({ what: 'check' })}>Check again</Button>
               <Button variant="default" disabled={chosen.length === 0} onClick={() => decide.mutate({ what: 'in' })}>Let them in</Button>
               <Button variant="default" disabled={chosen.length === 0} onClick={() => decide.mutate({ what: 'out' })}>Leave them out</Button>
@@ -182,7 +182,7 @@ function Fix({ problem, busy, onFix }: { problem: HeldProblem; busy: boolean; on
     <form onSubmit={submit} className="inline-form" style={{ flexWrap: 'nowrap', gap: 5, marginBottom: 3 }}>
       <input className="cell-edit" aria-label={`Write instead of ${problem.value || 'blank'} in ${problem.label}`} title={problem.remedy} value={value} onChange={(event) => setValue(event.currentTarget.value)} />
       <Button type="submit" variant="default" size="compact-xs" style={{ height: 26, flexShrink: 0 }} disabled={busy || value === problem.value}>This row</Button>
-      {problem.value !== '' && <Button variant="default" size="compact-xs" style={{ height: 26, flexShrink: 0 }} disabled={busy || value === problem.value} title={`Wherever it says ${problem.value}`} onClick={() => onFix(value, true)}>All alike</Button>}
+      {problem.value !== '' && <Button variant="default" size="compact-xs" style={{ height: 26, flexShrink: 0 }} disabled={busy || value === problem.value} title={`Wherever it says ${problem.value}`} onClick={() => onFix(value, true)}>All like it</Button>}
     </form>
   );
 }

@@ -85,11 +85,11 @@ export function AgainPage() {
       {undo.data !== undefined && <div className="hint" role="status">{counted(undo.data.restored, 'record is', 'records are')} as before{undo.data.kept > 0 && `; ${counted(undo.data.kept, 'value')} changed since stays`}.</div>}
       <div className="panes">
         <Pane
-          title={kind === undefined ? 'Values read otherwise' : kinds[kind.kind]}
+          title={kind === undefined ? 'Values read differently' : kinds[kind.kind]}
           note={isUnderWay(overview.data) ? `reading, ${count(last?.done ?? 0)} of ${counted(last?.total ?? 0, 'row')}` : last?.ended_at != null ? `last read ${moment(last.ended_at)}` : ''}
           right={
             <span className="also">
-              {there.length > 1 && <Chips label="What is read otherwise" value={kind?.kind ?? ''} onChange={(value) => { forget(); setPicked([]); setAsked({ kind: value }, { replace: true }); }} options={there.map((one) => ({ value: one.kind as string, text: `${kinds[one.kind]} ${count(one.count)}` }))} />}
+              {there.length > 1 && <Chips label="What is read differently" value={kind?.kind ?? ''} onChange={(value) => { forget(); setPicked([]); setAsked({ kind: value }, { replace: true }); }} options={there.map((one) => ({ value: one.kind as string, text: `${kinds[one.kind]} ${count(one.count)}` }))} />}
               {may.edit && <Button size="compact-sm" variant="default" loading={look.isPending || isUnderWay(overview.data)} onClick={() => { forget(); look.mutate(); }}>Read the sources again</Button>}
             </span>
           }
@@ -97,7 +97,7 @@ export function AgainPage() {
           <div className="pane-body" tabIndex={0}>
             {overview.isSuccess && kind === undefined && !isUnderWay(overview.data) && (
               <Empty title={last === null ? 'Nobody has looked yet' : 'Every value is stored as it would be read today'}>
-                <p>When rules of reading change, what came in before stays as it is. Here the rows of every loaded intake are read again, and what would be stored otherwise today is listed. Nothing changes unless you take it over.</p>
+                <p>When rules of reading change, what came in before stays as it is. Here the rows of every loaded intake are read again, and what would be stored differently today is listed. Nothing changes unless you take it over.</p>
               </Empty>
             )}
             {rows.length > 0 && (

@@ -12,7 +12,7 @@ import { LoadQueue } from './LoadQueue';
 import { isWorking } from './queries';
 import { SmallSieve } from './Sieve';
 
-const stateWords: Record<Intake['state'], string> = { typing: 'being typed', waiting: 'waits to be loaded', stopped: 'stopped in the middle', reading: 'being read', failed: 'could not be read', mapping: 'columns', sifting: 'being worked out', ready: 'ready to look over', loading: 'being loaded', loaded: 'loaded', undoing: 'being undone', undone: 'undone' };
+const stateWords: Record<Intake['state'], string> = { typing: 'being typed', waiting: 'waits to be loaded', stopped: 'stopped in the middle', reading: 'being read', failed: 'could not be read', mapping: 'columns', sifting: 'being worked out', ready: 'ready to review', loading: 'being loaded', loaded: 'loaded', undoing: 'being undone', undone: 'undone' };
 
 export function IntakesPage() {
   const may = useMay();
@@ -80,7 +80,7 @@ export function IntakesPage() {
       </div>
       <div className="foot quiet">
         {intakes.length > 0 && counted(intakes.length, 'intake')}
-        {may.edit && intakes.some((intake) => intake.loaded_at !== null) && <Link className="push" to="/intakes/again">What would be read otherwise today</Link>}
+        {may.edit && intakes.some((intake) => intake.loaded_at !== null) && <Link className="push" to="/intakes/again">What would be read differently today</Link>}
       </div>
     </>
   );

@@ -14,7 +14,7 @@ export function LoadQueue({ waiting }: { waiting: Intake[] }) {
   const stop = useMutation({ mutationFn: (id: number) => api.post(`intakes/${id}/stop`), onSuccess: done });
   return (
     <section className="boxed" aria-label="Queue of loads">
-      <b>{counted(waiting.length, 'load')} waiting</b> <span className="quiet">one goes at a time</span>
+      <b>{counted(waiting.length, 'load')} waiting</b> <span className="quiet">one runs at a time</span>
       <Trouble error={move.error ?? stop.error} />
       {waiting.map((intake, at) => (
         <div key={intake.id} className="also">

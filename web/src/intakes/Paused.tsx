@@ -21,7 +21,7 @@ export function Paused({ intake }: { intake: Intake }) {
       <div className="empty" style={{ maxWidth: 640 }} role="status">
         <Trouble error={stop.error ?? go.error} />
         {intake.state === 'waiting' ? (
-          <p>One load goes at a time. {running !== undefined && <>"{running.name}" is at it now{ahead > 0 && `, then ${count(ahead)} more`}. </>}This one begins by itself; the order can be changed on <Link to="/intakes">Intakes</Link>.</p>
+          <p>One load runs at a time. {running !== undefined && <>"{running.name}" is at it now{ahead > 0 && `, then ${count(ahead)} more`}. </>}This one begins by itself; the order can be changed on <Link to="/intakes">Intakes</Link>.</p>
         ) : (
           <p>{count(intake.progress.done)} of {count(intake.progress.total)} rows are in, each of them whole. The rest waits. Go on where it stopped, or take back what came in.</p>
         )}

@@ -8,7 +8,7 @@ import { Pane } from '../shared/Pane';
 import { useCatalog } from './columns/useColumns';
 
 const sets: { name: string; about: string; fields: string[] }[] = [
-  { name: 'People', about: 'names, ways to reach, an id', fields: ['id.old', 'name.title', 'name.first', 'name.middle', 'name.last', 'name.suffix', 'email', 'phone', 'address.line1', 'address.line2', 'address.city', 'address.state', 'address.postal_code'] },
+  { name: 'People', about: 'names, contact details, an id', fields: ['id.old', 'name.title', 'name.first', 'name.middle', 'name.last', 'name.suffix', 'email', 'phone', 'address.line1', 'address.line2', 'address.city', 'address.state', 'address.postal_code'] },
   { name: 'Organizations and their contacts', about: 'a name, a contact person and the role', fields: ['organization.name', 'contact.name.first', 'contact.name.last', 'contact.role', 'contact.email', 'phone', 'address.line1', 'address.city', 'address.state', 'address.postal_code'] },
   { name: 'Couples', about: 'a person and a spouse, who become a household', fields: ['name.first', 'name.last', 'spouse.name.first', 'spouse.name.last', 'email'] },
   { name: 'Gifts', about: 'date, amount, fund, how it was made', fields: ['gift.date', 'gift.amount', 'gift.fund', 'gift.kind', 'gift.reference'] },
@@ -40,7 +40,7 @@ export function TemplatePage() {
   };
   return (
     <>
-      <TitleLine title="A template to fill in">for those who type the records up; it maps itself when it comes back</TitleLine>
+      <TitleLine title="A template to fill in">for those who type the records up; its columns are known when it comes back</TitleLine>
       <Trouble error={catalog.error} />
       <div className="panes" style={{ gridTemplateColumns: '330px minmax(0, 1fr)' }}>
         <Pane title="What it is for">

@@ -159,14 +159,14 @@ export function DuplicatesPage() {
                 </li>
               ))}
             </ul>
-            {query.isSuccess && clusters.length === 0 && <Empty title={isOfHomes ? 'Nobody shares a home' : 'Nobody is there twice'}><p>{last === null ? 'Search the database to find out.' : isOfHomes ? 'People with other first names at one address show here, unless they are in one household.' : 'As far as the match rules can tell.'}</p></Empty>}
+            {query.isSuccess && clusters.length === 0 && <Empty title={isOfHomes ? 'Nobody shares a home' : 'Nobody is in here twice'}><p>{last === null ? 'Search the database to find out.' : isOfHomes ? 'People with different first names at one address are listed here, unless they are in one household.' : 'As far as the match rules can tell.'}</p></Empty>}
           </div>
           {(data?.pages ?? 1) > 1 && <div className="pane-foot"><Pager page={page} pages={data?.pages ?? 1} onPage={(next) => setAsked({ ...(show === '' ? {} : { show }), page: String(next) }, { replace: true })} /></div>}
         </Pane>
         <Pane title={looked.data === undefined || isOfHomes ? 'Side by side' : `They become ${looked.data.name}`} note={cluster === undefined || data === undefined ? '' : `${count(data.before + at + 1)} of ${count(data.total)}`} right={data !== undefined && !isOfHomes && <div className="inline-form" style={{ flexWrap: 'nowrap' }}><PolicyChoice policy={looked.policy} onPolicy={looked.setPolicy} /><ReviewFields all={data.all_fields} chosen={data.fields} /></div>}>
           <div className="pane-body" tabIndex={0}>
             <Trouble error={looked.error} />
-            {other !== null && <div className="hint"><span>{other} is looking at these just now. What is decided here would cross it.</span><button type="button" className="plain-button" onClick={later}>Go to the next ones</button></div>}
+            {other !== null && <div className="hint"><span>{other} is looking at these right now. Decide on others, or talk to each other first.</span><button type="button" className="plain-button" onClick={later}>Go to the next ones</button></div>}
             {looked.data !== undefined && <MergeFields data={looked.data} typed={looked.typed} onTyped={looked.setTyped} onSurvivor={looked.setSurvivor} onWithout={(id) => setWithout([...without, id])} chosen={data?.fields ?? []} isApart={isOfHomes} />}
           </div>
         </Pane>

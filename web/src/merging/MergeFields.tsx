@@ -49,7 +49,7 @@ export function MergeFields(props: MergeFieldsProps) {
         {same.length > 0 && (
           <tr>
             <td colSpan={data.candidates.length + (isApart ? 1 : 2)}>
-              <button type="button" className="plain-button" onClick={() => setAll(!all)}>{all ? 'Fold away what agrees' : `${counted(same.length, 'field')} ${same.length === 1 ? 'is' : 'are'} the same in all: show`}</button>
+              <button type="button" className="plain-button" onClick={() => setAll(!all)}>{all ? 'Hide what agrees' : `${counted(same.length, 'field')} ${same.length === 1 ? 'is' : 'are'} the same in all: show`}</button>
             </td>
           </tr>
         )}

@@ -34,13 +34,13 @@ export function PolicyBar({ policy, onPolicy }: { policy: MergePolicy; onPolicy:
         <label className="quiet" htmlFor="separator">Joined by</label>
         <TextInput id="separator" size="xs" w={48} maxLength={10} value={policy.separator} onChange={(event) => onPolicy({ ...policy, separator: event.currentTarget.value })} />
         <span className="push" />
-        {kept.length > 0 && <Select aria-label="Kept policy" size="xs" w={150} placeholder="kept policies" data={kept.map((one) => ({ value: String(one.id), label: one.name }))} value={chosen === undefined ? null : String(chosen.id)} onChange={(id) => onPolicy(kept.find((one) => String(one.id) === id)?.policy ?? policy)} />}
+        {kept.length > 0 && <Select aria-label="Saved policy" size="xs" w={150} placeholder="kept policies" data={kept.map((one) => ({ value: String(one.id), label: one.name }))} value={chosen === undefined ? null : String(chosen.id)} onChange={(id) => onPolicy(kept.find((one) => String(one.id) === id)?.policy ?? policy)} />}
         {chosen !== undefined && name === null && <Sure ask={`Delete the policy "${chosen.name}"?`} yes="Delete the policy" onSure={() => drop.mutate(chosen.id)} button={(open) => <button type="button" className="plain-button" onClick={open}>delete it</button>}>It is gone for everyone. What was merged by it stays merged.</Sure>}
-        {chosen === undefined && name === null && <button type="button" className="plain-button" onClick={() => setName('')}>keep as a policy</button>}
+        {chosen === undefined && name === null && <button type="button" className="plain-button" onClick={() => setName('')}>save as a policy</button>}
         {name !== null && (
           <form className="inline-form" style={{ flexWrap: 'nowrap', gap: 5 }} onSubmit={(event) => { event.preventDefault(); keep.mutate(name); }}>
             <TextInput aria-label="Name of the policy" size="xs" w={140} autoFocus maxLength={120} value={name} onChange={(event) => setName(event.currentTarget.value)} />
-            <Button type="submit" size="compact-xs" disabled={name.trim() === ''}>Keep</Button>
+            <Button type="submit" size="compact-xs" disabled={name.trim() === ''}>Save</Button>
             <Button size="compact-xs" variant="subtle" color="pine" onClick={() => setName(null)}>Cancel</Button>
           </form>
         )}

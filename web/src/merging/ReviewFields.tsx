@@ -42,7 +42,7 @@ export function ReviewFields({ all, chosen }: { all: { column: string; label: st
         </div>
         <Group justify="space-between" mt={8}>
           <Button size="compact-sm" variant="subtle" color="pine" onClick={() => keep.mutate([])}>All fields</Button>
-          <Button size="compact-sm" disabled={draft.length === 0} loading={keep.isPending} onClick={() => keep.mutate(draft)}>Keep</Button>
+          <Button size="compact-sm" disabled={draft.length === 0} loading={keep.isPending} onClick={() => keep.mutate(draft)}>Save</Button>
         </Group>
       </Popover.Dropdown>
     </Popover>

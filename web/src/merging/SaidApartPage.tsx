@@ -30,7 +30,7 @@ export function SaidApartPage() {
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1fr)' }}>
         <Pane title="Pairs" note={query.isSuccess ? `${counted(said.length, 'pair')}, the latest first` : ''}>
           <div className="pane-body" tabIndex={0}>
-            {query.isSuccess && said.length === 0 && <Empty title="Nothing was said yet"><p>Whoever is said not to be the same, under Duplicates, stands here.</p></Empty>}
+            {query.isSuccess && said.length === 0 && <Empty title="Nothing was said yet"><p>Pairs that someone says are not the same, under Duplicates, are listed here.</p></Empty>}
             {said.length > 0 && (
               <table className="rows">
                 <thead><tr><th>One</th><th>The other</th><th style={{ width: 220 }}>Said</th><th style={{ width: 110 }} aria-label="Withdraw it" /></tr></thead>

@@ -44,7 +44,7 @@ export function SearchChoice({ isFirst, schedule, onSearch }: { isFirst: boolean
           <Select label="Look at" data={kinds} value={kind} allowDeselect={false} onChange={(value) => { setKind(value ?? 'all'); setPart(null); }} comboboxProps={{ withinPortal: false }} />
           {needsPart && <Select aria-label={kind === 'group' ? 'Which group' : 'Which search'} placeholder={choices.length === 0 ? 'There is none yet' : 'Which one'} searchable data={choices} value={part} onChange={setPart} comboboxProps={{ withinPortal: false }} />}
           {kind === 'ids' && <NumbersFile numbers={numbers} onNumbers={setNumbers} />}
-          <Select size="xs" label="By itself, what is new and changed" data={[{ value: 'never', label: 'never' }, { value: 'day', label: 'each night' }, { value: 'week', label: 'one night a week' }]} value={schedule} allowDeselect={false} onChange={(every) => schedules.mutate(every ?? 'never')} comboboxProps={{ withinPortal: false }} />
+          <Select size="xs" label="Automatically, what is new or changed" data={[{ value: 'never', label: 'never' }, { value: 'day', label: 'each night' }, { value: 'week', label: 'one night a week' }]} value={schedule} allowDeselect={false} onChange={(every) => schedules.mutate(every ?? 'never')} comboboxProps={{ withinPortal: false }} />
           <Group justify="flex-end"><Button type="submit" loading={search.isPending} disabled={needsPart && part === null || kind === 'ids' && (numbers?.length ?? 0) === 0}>Search</Button></Group>
         </form>
       </Popover.Dropdown>

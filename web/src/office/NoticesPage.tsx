@@ -34,7 +34,7 @@ export function NoticesPage() {
   return (
     <OfficeFrame title="Notices" about="other systems are told which supporters changed, never a value">
       <Trouble error={query.error ?? add.error ?? change.error ?? drop.error} />
-      {add.data !== undefined && <div className="hint"><span>The secret to check signatures with is <b className="mono">{add.data.secret}</b>. It is told only here and now.</span></div>}
+      {add.data !== undefined && <div className="hint"><span>The secret to check signatures with is <b className="mono">{add.data.secret}</b>. It is shown only once, here.</span></div>}
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.4fr)' }}>
         <Pane title="Receivers">
           <div className="pane-body form" tabIndex={0}>
@@ -45,7 +45,7 @@ export function NoticesPage() {
                 <span className="quiet">{Object.entries(hook.notices).map(([state, n]) => `${count(n)} ${state}`).join(', ') || 'no notice yet'}</span>
               </div>
             ))}
-            <h3 className="section">Tell another one</h3>
+            <h3 className="section">Add another receiver</h3>
             <TextInput label="Name" value={name} onChange={(event) => setName(event.currentTarget.value)} />
             <TextInput label="Address" placeholder="https://" value={url} onChange={(event) => setUrl(event.currentTarget.value)} />
             <p className="quiet">Notices are signed as the Standard Webhooks specification says (HMAC-SHA256). One that is not taken is tried again up to eight times.</p>
@@ -54,7 +54,7 @@ export function NoticesPage() {
         </Pane>
         <Pane title="Latest notices" note="the newest first">
           <div className="pane-body" tabIndex={0}>
-            {query.data?.notices.length === 0 && <Empty title="Nothing was told yet"><p>As soon as a supporter changes, each receiver gets a notice.</p></Empty>}
+            {query.data?.notices.length === 0 && <Empty title="No notices yet"><p>As soon as a supporter changes, each receiver gets a notice.</p></Empty>}
             <table className="rows">
               <tbody>
                 {query.data?.notices.map((notice) => (

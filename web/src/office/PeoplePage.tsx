@@ -47,7 +47,7 @@ export function PeoplePage() {
   return (
     <OfficeFrame title="People" about="who may sign in, and what each may do">
       <Trouble error={query.error} />
-      {told !== null && <div className="hint"><span>The password of {told.name} is <b className="mono">{told.password}</b>. It is told only here and now.</span><button type="button" className="plain-button" onClick={() => setTold(null)}>I have noted it</button></div>}
+      {told !== null && <div className="hint"><span>The password of {told.name} is <b className="mono">{told.password}</b>. It is shown only once, here.</span><button type="button" className="plain-button" onClick={() => setTold(null)}>I have noted it</button></div>}
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1.5fr) minmax(0, 1fr)' }}>
         <Pane title="People" note={counted(query.data?.people.length ?? 0, 'person', 'people')} right={<Button size="compact-sm" onClick={() => setChosen('new')}>Add a person</Button>}>
           <div className="pane-body" tabIndex={0}>
@@ -63,7 +63,7 @@ export function PeoplePage() {
               <tbody>
                 {query.data?.people.map((one) => (
                   <tr key={one.id} className={`choosable${one.id === chosen ? ' chosen' : ''}`} onClick={() => setChosen(one.id)}>
-                    <td><button type="button" className="row-button" onClick={() => setChosen(one.id)}>{one.name}</button>{one.disabled && <span className="pill held" style={{ marginLeft: 6 }}>shut out</span>}<div className="quiet cut">{one.email}</div></td>
+                    <td><button type="button" className="row-button" onClick={() => setChosen(one.id)}>{one.name}</button>{one.disabled && <span className="pill held" style={{ marginLeft: 6 }}>may not sign in</span>}<div className="quiet cut">{one.email}</div></td>
                     <td>{one.role}</td>
                     <td className="quiet">{[one.loads ? 'load' : '', one.edits ? 'edit' : ''].filter(Boolean).join(', ') || 'read'}</td>
                     <td className="quiet">{one.seen_at === null ? 'not now' : moment(one.seen_at)}</td>
@@ -101,7 +101,7 @@ function PersonForm({ person, roles, isMe, onDone, onClose }: { person: Person |
         {person !== null && (
           <div className="also">
             <Button variant="default" loading={save.isPending} onClick={() => save.mutate({ new_password: true })}>Give a new password</Button>
-            {!isMe && <Button variant="subtle" color="brick" onClick={() => save.mutate({ disabled: !person.disabled })}>{person.disabled ? 'Let sign in again' : 'Shut out'}</Button>}
+            {!isMe && <Button variant="subtle" color="brick" onClick={() => save.mutate({ disabled: !person.disabled })}>{person.disabled ? 'Allow sign-in again' : 'Block sign-in'}</Button>}
           </div>
         )}
       </div>

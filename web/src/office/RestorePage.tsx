@@ -44,7 +44,7 @@ export function RestorePage() {
       <div className="panes">
         <Pane title="Restore points" note={data === undefined ? '' : counted(data.points.length, 'file')} right={<Button size="compact-sm" loading={take.isPending} onClick={() => take.mutate()}>Take one now</Button>}>
           <div className="pane-body" tabIndex={0}>
-            {data?.points.length === 0 && <Empty title="None is taken yet"><p>One is taken by the schedule below, before a load if you ask for it there, or now.</p></Empty>}
+            {data?.points.length === 0 && <Empty title="No restore point yet"><p>One is taken by the schedule below, before a load if you ask for it there, or now.</p></Empty>}
             {(data?.points.length ?? 0) > 0 && (
               <table className="rows">
                 <thead>
@@ -104,14 +104,14 @@ function Schedule({ first, busy, onSave }: { first: Points['schedule']; busy: bo
   const [set, setSet] = useState(first);
   return (
     <div className="pane-foot">
-      <span>By itself</span>
+      <span>Automatic</span>
       <Select aria-label="How often" w={130} data={[{ value: 'never', label: 'never' }, { value: 'day', label: 'every day' }, { value: 'week', label: 'every week' }]} value={set.every} allowDeselect={false} onChange={(every) => setSet({ ...set, every: every ?? 'never' })} />
       <span>after</span>
       <NumberInput aria-label="Hour" w={72} min={0} max={23} value={set.hour} onChange={(hour) => setSet({ ...set, hour: Number(hour) })} />
       <span>o'clock, the last</span>
       <NumberInput aria-label="How many are kept" w={76} min={1} max={365} value={set.keep} onChange={(keep) => setSet({ ...set, keep: Number(keep) })} />
       <span>of these are kept</span>
-      <Button variant="default" disabled={JSON.stringify(set) === JSON.stringify(first)} loading={busy} onClick={() => onSave(set)}>Keep the schedule</Button>
+      <Button variant="default" disabled={JSON.stringify(set) === JSON.stringify(first)} loading={busy} onClick={() => onSave(set)}>Save the schedule</Button>
     </div>
   );
 }

@@ -42,7 +42,7 @@ export function PlanDetail({ plan }: { plan: SavedPlan }) {
         <div style={{ padding: 14, display: 'flex', flexDirection: 'column', gap: 10, minHeight: 0, flex: 1 }}>
           <Textarea aria-label="The plan as text" value={text} onChange={(event) => setText(event.currentTarget.value)} styles={{ root: { flex: 1, minHeight: 0 }, wrapper: { height: '100%' }, input: { height: '100%', fontFamily: 'monospace', fontSize: 12.5 } }} />
           <div style={{ display: 'flex', gap: 8 }}>
-            <Button onClick={() => keep.mutate(text)} loading={keep.isPending}>Keep the plan</Button>
+            <Button onClick={() => keep.mutate(text)} loading={keep.isPending}>Save the plan</Button>
             <Button variant="default" onClick={() => setText(null)}>Cancel</Button>
           </div>
         </div>

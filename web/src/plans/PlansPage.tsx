@@ -38,7 +38,7 @@ export function PlansPage() {
         >
           <div className="pane-body" tabIndex={0}>
             {plans.isSuccess && list.length === 0 && (
-              <Empty title="No plan is kept yet">
+              <Empty title="No plan is saved yet">
                 <p>Settle the columns of an intake and save them as a plan. The next file like it then takes two minutes.</p>
               </Empty>
             )}
@@ -87,7 +87,7 @@ export function PlansPage() {
             }}
           >
             <TextInput aria-label="Name of the plan" value={name} onChange={(event) => setName(event.currentTarget.value)} required maxLength={120} autoFocus w={280} />
-            <Button type="submit" loading={rename.isPending}>Keep the name</Button>
+            <Button type="submit" loading={rename.isPending}>Save the name</Button>
             <Button variant="default" onClick={() => setName(null)}>Cancel</Button>
           </form>
         )}

@@ -1,6 +1,6 @@
 const shapes: Record<string, string> = { sure: 'filled', look: 'half', open: 'hollow', 'left behind': 'dash' };
 
-/** How settled a column is: a word and a shape, colour only where a person is needed. */
+/** How it was settled a column is: a word and a shape, colour only where a person is needed. */
 export function Lozenge({ state }: { state: string }) {
   const shape = shapes[state];
   return (

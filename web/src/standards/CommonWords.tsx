@@ -21,7 +21,7 @@ export function CommonWords({ words, onKept }: { words: string[]; onKept: () => 
         <>
           <TagsInput size="xs" aria-label="Common words" maxTags={500} value={draft} onChange={setDraft} styles={{ input: { maxHeight: 180, overflowY: 'auto' } }} />
           <Group gap={6} mt={6}>
-            <Button size="compact-sm" loading={keep.isPending} onClick={() => keep.mutate(draft)}>Keep</Button>
+            <Button size="compact-sm" loading={keep.isPending} onClick={() => keep.mutate(draft)}>Save</Button>
             <Button size="compact-sm" variant="default" onClick={() => setDraft(null)}>Cancel</Button>
             <Button size="compact-sm" variant="subtle" color="pine" onClick={() => keep.mutate(null)}>As shipped</Button>
           </Group>

@@ -56,14 +56,14 @@ export function FieldDetail({ field, catalog }: { field: CatalogField; catalog: 
         {field.custom && (
           <div className="pair">
             <TextInput label="Name" value={set.label} maxLength={120} onChange={(event) => setSet({ ...set, label: event.currentTarget.value })} />
-            <TextInput label="Stands under" value={set.group} maxLength={60} onChange={(event) => setSet({ ...set, group: event.currentTarget.value })} />
+            <TextInput label="Listed under" value={set.group} maxLength={60} onChange={(event) => setSet({ ...set, group: event.currentTarget.value })} />
           </div>
         )}
-        {field.custom && (retyping ? <Retype field={field} types={catalog.types} onClose={() => setRetyping(false)} onDone={() => { setRetyping(false); void refresh(); }} /> : <Button variant="subtle" color="pine" size="compact-sm" onClick={() => setRetyping(true)}>Give it another type</Button>)}
+        {field.custom && (retyping ? <Retype field={field} types={catalog.types} onClose={() => setRetyping(false)} onDone={() => { setRetyping(false); void refresh(); }} /> : <Button variant="subtle" color="pine" size="compact-sm" onClick={() => setRetyping(true)}>Change its type</Button>)}
         <h3 className="section">Required</h3>
         {field.always !== null && <p>{field.always}. The program itself asks for it.</p>}
         {field.rules.map((rule) => <p key={rule.id}><span className={`pill ${rule.strength === 'must' ? 'look' : 'info'}`}>{rule.strength}</span> <Link to={`/standards/required?rule=${rule.id}`}>{rule.sentence}</Link></p>)}
-        <p><Link to={`/standards/required?new=${field.key}`}>Require it</Link>{field.always === null && field.rules.length === 0 && <span className="quiet"> It is not required so far.</span>}</p>
+        <p><Link to={`/standards/required?new=${field.key}`}>Require it</Link>{field.always === null && field.rules.length === 0 && <span className="quiet"> It is not required.</span>}</p>
         {field.can.list && <><h3 className="section">Pick list</h3><p>{field.list === null ? 'Anything may be written. ' : `${field.list.values} values${field.list.closed ? '; others are held' : '; others come in as they are'}. `}<Link to={`/standards/lists?field=${field.key}`}>{field.list === null ? 'Make a list' : 'Look at the list'}</Link></p></>}
         {(bounded.includes(field.type) || texts.includes(field.type)) && <h3 className="section">Format</h3>}
         {bounded.includes(field.type) && (
@@ -96,7 +96,7 @@ export function FieldDetail({ field, catalog }: { field: CatalogField; catalog: 
         )}
         {field.can.default && (
           <>
-            <h3 className="section">Where nobody says anything, a new record has</h3>
+            <h3 className="section">A new record gets, where nothing else is said</h3>
             <div className="pair">
               {kinds.map((kind) => (
                 <TextInput key={kind} label={kind === 'supporter' ? 'any supporter' : kind} value={set.defaults[kind] ?? ''} onChange={(event) => setSet({ ...set, defaults: { ...set.defaults, [kind]: event.currentTarget.value } })} />
@@ -111,12 +111,12 @@ export function FieldDetail({ field, catalog }: { field: CatalogField; catalog: 
           ))}
         </div>
         <h3 className="section">Who</h3>
-        {field.can.hide ? <Who label="May see it" value={set.see} catalog={catalog} onChange={(see) => setSet({ ...set, see })} /> : <p className="quiet">Everyone sees it: without it nobody could tell one record from another.</p>}
+        {field.can.hide ? <Who label="May see it" value={set.see} catalog={catalog} onChange={(see) => setSet({ ...set, see })} /> : <p className="quiet">It is always shown: without it nobody could tell one record from another.</p>}
         <Who label="May change it" value={set.edit} catalog={catalog} onChange={(edit) => setSet({ ...set, edit })} />
       </div>
       <div className="pane-foot">
         <Button disabled={!changed} loading={save.isPending} onClick={keep}>Save what is set for {field.label}</Button>
-        {changed && <Button variant="subtle" color="pine" onClick={() => setSet(first)}>Put back</Button>}
+        {changed && <Button variant="subtle" color="pine" onClick={() => setSet(first)}>Discard the changes</Button>}
       </div>
     </Pane>
   );

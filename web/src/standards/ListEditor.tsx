@@ -116,7 +116,7 @@ export function ListEditor({ list, hasList }: { list: PickListData; hasList: boo
       </div>
       <div className="pane-foot">
         <Button disabled={!changed} loading={save.isPending} onClick={() => save.mutate()}>Save the list</Button>
-        {changed && <Button variant="subtle" color="pine" onClick={() => setValues(list.values)}>Put back</Button>}
+        {changed && <Button variant="subtle" color="pine" onClick={() => setValues(list.values)}>Discard the changes</Button>}
       </div>
     </Pane>
   );

@@ -85,8 +85,8 @@ export function MatchRulesPage() {
           <div className="pane-foot">
             {text === null && <Button variant="default" disabled={chosen === undefined} onClick={() => setText(JSON.stringify({ ...chosen?.content, ...(chosen?.id === null ? { name: `Our ${kinds[chosen.kind] ?? ''}` } : {}) }, null, 2))}>{chosen?.id === null ? 'Copy and change' : 'Change'}</Button>}
             {text === null && <Button variant="default" disabled={chosen === undefined || (chosen.is_used && !sets.some((one) => one.kind === chosen.kind && one.is_coming)) || chosen.is_coming || chosen.fault !== null} loading={use.isPending} onClick={() => chosen !== undefined && use.mutate(chosen)}>Use it</Button>}
-            {text === null && chosen?.id !== null && chosen !== undefined && <Sure ask={`Delete the match rules "${chosen.name}"?`} yes="Delete the rules" onSure={() => drop.mutate(chosen)} button={(open) => <Button variant="subtle" color="brick" onClick={open}>Delete</Button>}>They are gone for good. Keep them as a file first if you may need them again.</Sure>}
-            {text !== null && <Button loading={keep.isPending} onClick={() => keep.mutate(text)}>Keep the set</Button>}
+            {text === null && chosen?.id !== null && chosen !== undefined && <Sure ask={`Delete the match rules "${chosen.name}"?`} yes="Delete the rules" onSure={() => drop.mutate(chosen)} button={(open) => <Button variant="subtle" color="brick" onClick={open}>Delete</Button>}>They are gone for good. Save them as a file first if you may need them again.</Sure>}
+            {text !== null && <Button loading={keep.isPending} onClick={() => keep.mutate(text)}>Save the set</Button>}
             {text !== null && <Button variant="subtle" color="pine" onClick={() => setText(null)}>Cancel</Button>}
             {text !== null && <span className="push"><Button variant="subtle" color="pine" disabled={!isForm && written === null} onClick={() => setIsForm(!isForm)}>{isForm ? 'As text' : 'As a form'}</Button></span>}
           </div>

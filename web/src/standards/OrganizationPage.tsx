@@ -55,7 +55,7 @@ export function OrganizationPage() {
       </div>
       <div className="foot">
         <Button disabled={home === null || Object.keys(draft).length === 0} loading={save.isPending} onClick={() => home !== null && save.mutate(home)}>Save</Button>
-        {Object.keys(draft).length > 0 && <Button variant="subtle" color="pine" onClick={() => setDraft({})}>Leave it as it was</Button>}
+        {Object.keys(draft).length > 0 && <Button variant="subtle" color="pine" onClick={() => setDraft({})}>Discard the changes</Button>}
       </div>
     </StandardsFrame>
   );

@@ -63,7 +63,7 @@ export function RequiredPage() {
         ) : chosen !== undefined ? (
           <Worklist key={chosen.id} rule={chosen} onEdit={() => setAsked({ edit: String(chosen.id) })} />
         ) : (
-          <Pane><p className="empty">No rule of your own yet. A rule says what a record must have to come in, or should have; before you keep it, it shows whose data is missing.</p></Pane>
+          <Pane><p className="empty">No rule of your own yet. A rule says what a record must have to come in, or should have; before you save it, it shows whose data is missing.</p></Pane>
         )}
       </div>
     </StandardsFrame>

@@ -35,7 +35,7 @@ export function RuleTrial({ content }: { content: string }) {
     <Pane title="What it would find" right={<div className="sentence"><Select size="xs" w={150} aria-label="Try it on" data={[{ value: '', label: 'all supporters' }, ...(intakes.data?.intakes ?? []).filter((one) => one.is_sifted).map((one) => ({ value: String(one.id), label: one.name }))]} value={on} allowDeselect={false} onChange={(value) => setOn(value ?? '')} comboboxProps={{ width: 260, position: 'bottom-end' }} /><Button size="compact-sm" disabled={content === ''} loading={begin.isPending || (id !== null && data?.state !== 'done' && data?.state !== 'failed' && !query.isError)} onClick={() => begin.mutate()}>Try it</Button></div>}>
       <div className="pane-body" tabIndex={0}>
         <Trouble error={begin.error ?? query.error ?? (data?.state === 'failed' ? new Error(data.error ?? 'The search stopped.') : null)} />
-        {id === null && begin.error === null && <Empty title="Try it first"><p>On all supporters or on the rows of an intake, without consequence: how many pairs, those near the border, and what the set in use finds and this one does not.</p></Empty>}
+        {id === null && begin.error === null && <Empty title="Try it first"><p>On all supporters or on the rows of an intake, changing nothing: how many pairs, those near the border, and what the set in use finds and this one does not.</p></Empty>}
         {data !== undefined && found === null && data.state !== 'failed' && <div className="pane-note">Looking through the supporters: {count(data.done)} of {count(data.total)} …</div>}
         {found !== null && (
           <>

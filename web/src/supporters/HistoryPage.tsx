@@ -60,7 +60,7 @@ export function HistoryPage() {
                       <tr key={`${entry.id}-${change.change}-${field.label}`}>
                         <td className="quiet">{at === 0 && i === 0 ? moment(entry.at) : ''}</td>
                         <td className="quiet">{at === 0 && i === 0 && <>{causes[entry.cause] ?? entry.cause}{entry.by !== null && ` by ${entry.by}`}{entry.intake !== null && <>, <Link to={`/intakes/${entry.intake.id}/proof`}>{entry.intake.name}</Link></>}{entry.row !== null && entry.intake !== null && <>, <Link to={`/intakes/${entry.intake.id}/rows/${entry.row}`}>row {entry.row}</Link></>}</>}</td>
-                        <td>{field.label}{change.action === 'delete' && <span className="quiet"> taken away</span>}</td>
+                        <td>{field.label}{change.action === 'delete' && <span className="quiet"> removed</span>}</td>
                         <td className="mono">{field.before ?? <span className="nothing">none</span>}</td>
                         <td className="mono">{field.after ?? <span className="nothing">none</span>}</td>
                         <td className="num">{may.edit && field.can_be_put_back && <Button variant="default" size="compact-xs" loading={back.isPending && back.variables.entry === entry.id && back.variables.change === change.change && back.variables.column === field.column} onClick={() => back.mutate({ entry: entry.id, change: change.change, column: field.column })}>Put it back</Button>}</td>

@@ -56,7 +56,7 @@ export function SupporterPage() {
         supporter {supporter.id}, {supporter.kind}, {String(supporter['status'])}
       </TitleLine>
       <Trouble error={query.error} />
-      {data.shortfalls.length > 0 && <div className="hint"><span>Falls short of: {[...new Set(data.shortfalls.map((one) => one.sentence))].join('; ')}.</span>{may.edit && <Link to={`/supporters/${supporter.id}/edit`}>Put it right</Link>}</div>}
+      {data.shortfalls.length > 0 && <div className="hint"><span>To complete: {[...new Set(data.shortfalls.map((one) => one.sentence))].join('; ')}.</span>{may.edit && <Link to={`/supporters/${supporter.id}/edit`}>Put it right</Link>}</div>}
       {data.merges.map((merge) => (
         <div key={merge.id} className="hint">
           <span>{merge.gone.map((one) => `${one.name} (number ${one.id})`).join(', ')} became part of this one {moment(merge.at)}{merge.by !== null && `, by ${merge.by}`}.</span>
@@ -64,7 +64,7 @@ export function SupporterPage() {
         </div>
       ))}
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.15fr)' }}>
-        <Pane title="Names and ways to reach">
+        <Pane title="Names and contact details">
           <div className="pane-body" tabIndex={0}>
             <dl className="values">
               {names.filter(([column]) => supporter[column] !== null && supporter[column] !== undefined).map(([column, label]) => line(column, label, String(supporter[column]), `supporter:${supporter.id}`, column))}

@@ -58,15 +58,15 @@ export function TodayPage() {
       <Trouble error={error} />
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1.25fr) minmax(0, 1fr)' }}>
         <div style={{ display: 'grid', gridTemplateRows: 'minmax(0, 1fr) minmax(0, 236px)', gap: 12, minHeight: 0 }}>
-          <Pane title="Waits for someone">
+          <Pane title="Waiting for someone">
             <div className="pane-body" tabIndex={0}>
               <table className="rows">
                 <tbody>
                   {data !== undefined && line(data.held, '/held', 'rows are held', 'of all intakes')}
                   {data?.waiting.map((intake) => line(intake.rows, `/intakes/${intake.id}/${nextStage(intake)}`, intake.name, intake.error !== null && intake.state !== 'failed' ? 'stopped before it was done' : why[nextStage(intake)]?.(intake), `intake ${intake.id}`))}
                   {data?.worklists.map((rule) => line(rule.count, may.standards ? `/standards/required?rule=${rule.id}` : `/supporters?rule=${rule.id}`, rule.sentence, rule.subject === 'supporter' ? 'supporters to complete' : `${rule.subject === 'person' ? 'people' : `${rule.subject}s`} to complete`, `rule ${rule.id}`))}
-                  {data !== undefined && data.duplicates !== null && may.load && line(data.duplicates, '/duplicates', 'may be there twice or more', 'duplicates', 'duplicates')}
-                  {data !== undefined && data.rereadings > 0 && may.edit && line(data.rereadings, '/intakes/again', 'would be read otherwise today', 'values from earlier intakes')}
+                  {data !== undefined && data.duplicates !== null && may.load && line(data.duplicates, '/duplicates', 'may be in here twice or more', 'duplicates', 'duplicates')}
+                  {data !== undefined && data.rereadings > 0 && may.edit && line(data.rereadings, '/intakes/again', 'would be read differently today', 'values from earlier intakes')}
                   {data?.attention.filter((one) => one.filter !== 'alike' || data.duplicates === null || !may.load).map((one) => line(one.count, `/supporters?filter=${one.filter}`, one.says.split(':')[0], one.says.split(':')[1], one.filter))}
                 </tbody>
               </table>
@@ -76,7 +76,7 @@ export function TodayPage() {
         </div>
         <div style={{ display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr) auto', gap: 12, minHeight: 0 }}>
           <Pane title="How far the data can be trusted" note="has all that your standards ask for">{data !== undefined && <Trust figures={data.trust} />}</Pane>
-          <Pane title="Lately loaded">
+          <Pane title="Recently loaded">
             <div className="pane-body" tabIndex={0}>
               {data?.loaded.length === 0 && <p className="empty">No intake has been loaded yet.</p>}
               <table className="rows">

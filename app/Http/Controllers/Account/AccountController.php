@@ -22,14 +22,14 @@ final class AccountController extends Controller
         abort_unless($user instanceof User, 403);
         $data = $request->validate(['current' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200', 'different:current']]);
         if (! Hash::check($data['current'], $user->password)) {
-            Audit::note(Audit::REFUSED, 'Wrong present password on changing it');
-            abort(422, 'The present password is not right.');
+            Audit::note(Audit::REFUSED, 'Gave a wrong current password');
+            abort(422, 'The current password is not right.');
         }
         $fault = $user->faultOf($data['password']);
         abort_if($fault !== null, 422, (string) $fault);
         $user->forceFill(['password' => $data['password'], 'password_changed_at' => now(), 'must_change' => false])->save();
         DB::table('sessions')->where('user_id', $user->id)->where('id', '<>', $request->session()->getId())->delete();
-        Audit::note(Audit::PEOPLE, 'Changed the own password');
+        Audit::note(Audit::PEOPLE, 'Changed their own password');
 
         return response()->json(['changed' => true]);
     }

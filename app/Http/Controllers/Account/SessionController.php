@@ -29,7 +29,7 @@ final class SessionController extends Controller
         if (! Auth::attempt(['email' => $email, 'password' => $credentials['password'], 'disabled_at' => null])) {
             Audit::note(Audit::REFUSED, 'Email '.mb_substr($email, 0, 120));
 
-            return response()->json(['message' => 'Email and password do not fit together.'], 422);
+            return response()->json(['message' => 'Email and password do not match.'], 422);
         }
         $request->session()->regenerate();
         Audit::note(Audit::SIGN_IN, 'Signed in');

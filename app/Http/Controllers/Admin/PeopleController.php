@@ -59,12 +59,12 @@ final class PeopleController extends Controller
                 $user->forceFill(['password' => $password, 'password_changed_at' => null, 'must_change' => true]);
             }
             $user->save();
-            abort_unless(User::query()->where('role', Role::Administrator)->whereNull('disabled_at')->exists(), 422, 'Someone must stay an administrator.');
+            abort_unless(User::query()->where('role', Role::Administrator)->whereNull('disabled_at')->exists(), 422, 'At least one person must stay an administrator.');
             if ($user->disabled_at !== null || $password !== null) {
                 DB::table('sessions')->where('user_id', $user->id)->delete();
             }
         });
-        Audit::note(Audit::PEOPLE, ($password !== null ? 'Gave a new password to' : (($data['disabled'] ?? false) ? 'Shut out' : 'Changed'))." {$user->name}");
+        Audit::note(Audit::PEOPLE, ($password !== null ? 'Gave a new password to' : (($data['disabled'] ?? false) ? 'Blocked the sign-in of' : 'Changed'))." {$user->name}");
 
         return response()->json([...(array) $this->index()->getData(true), ...($password === null ? [] : ['password' => $password])]);
     }

@@ -72,7 +72,7 @@ final class GridController extends Controller
             $after = array_values($data['columns']);
             $rows = $staged->rows($intake->id, 0, Grid::MOST);
             foreach (array_diff($before, $after) as $place => $gone) {
-                abort_if(array_filter($rows, static fn (array $cells): bool => ($cells[$place] ?? '') !== '') !== [], 409, "There is text in the column {$this->catalog->field($gone)->label}. Empty it before you take it away.");
+                abort_if(array_filter($rows, static fn (array $cells): bool => ($cells[$place] ?? '') !== '') !== [], 409, "There is text in the column {$this->catalog->field($gone)->label}. Empty it before you remove it.");
             }
             $intake->settings = [...$intake->settings, 'grid' => $after];
             $intake->save();

@@ -78,7 +78,7 @@ final class HeldController extends Controller
             };
         }
         if ($data['do'] === 'send' && $sent > 0) {
-            Audit::note(Audit::LOAD, "Sent {$sent} held rows on");
+            Audit::note(Audit::LOAD, "Loaded {$sent} held ".($sent === 1 ? 'row' : 'rows'));
         }
         if ($data['do'] === 'give') {
             $to = isset($data['to']) ? User::query()->findOrFail($data['to']) : null;

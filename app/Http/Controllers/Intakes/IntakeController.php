@@ -157,7 +157,7 @@ final class IntakeController extends Controller
     public function carryOn(Intake $intake, LoadQueue $queue): JsonResponse
     {
         $this->authorize('update', $intake);
-        abort_unless($intake->state->isWorking() || $intake->state === IntakeState::Stopped, 422, 'There is nothing to go on with.');
+        abort_unless($intake->state->isWorking() || $intake->state === IntakeState::Stopped, 422, 'There is nothing to continue.');
         if ($intake->state === IntakeState::Stopped) {
             $queue->enter($intake);
 

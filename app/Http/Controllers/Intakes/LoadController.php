@@ -167,7 +167,7 @@ final class LoadController extends Controller
     public function redo(Request $request, Intake $intake, Summary $summary, Undoing $undoing, LoadQueue $queue): JsonResponse
     {
         $this->authorize('update', $intake);
-        abort_unless($intake->taking_back !== null && $intake->taking_back['kind'] === Undoing::UNDO && in_array($intake->state, [IntakeState::Undone, IntakeState::Loaded], true), 409, 'There is no undo that could be taken back.');
+        abort_unless($intake->taking_back !== null && $intake->taking_back['kind'] === Undoing::UNDO && in_array($intake->state, [IntakeState::Undone, IntakeState::Loaded], true), 409, 'There is no undo to take back.');
         $this->mustBeAlone($queue);
         $undoing->begin($intake, Undoing::REDO, null, $request->user());
         CarryOn::dispatch($intake->id);

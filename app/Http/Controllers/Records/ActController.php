@@ -17,8 +17,8 @@ final class ActController extends Controller
     public function undo(Request $request, Act $act, Acts $acts): JsonResponse
     {
         $this->authorize('edit-records');
-        abort_unless($act->user_id === $request->user()?->id || Gate::allows('administer'), 403, 'Whoever did it may take it back, or an administrator.');
-        abort_if($act->undone_at !== null, 409, 'It was taken back already.');
+        abort_unless($act->user_id === $request->user()?->id || Gate::allows('administer'), 403, 'Only the person who did it, or an administrator, may undo it.');
+        abort_if($act->undone_at !== null, 409, 'It was undone already.');
 
         return response()->json($acts->undo($act, $request->user()));
     }

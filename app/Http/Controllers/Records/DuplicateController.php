@@ -76,7 +76,7 @@ final class DuplicateController extends Controller
         $this->authorize('merge');
         $every = $request->validate(['every' => ['required', Rule::in(array_keys(SearchSchedule::EVERY))]])['every'];
         SearchSchedule::keep($every);
-        Audit::note(Audit::MERGE, $every === 'never' ? 'Ended the searches for duplicates by themselves' : "Has new and changed supporters searched for duplicates every {$every}");
+        Audit::note(Audit::MERGE, $every === 'never' ? 'Turned off the automatic search for duplicates' : "Has new and changed supporters searched for duplicates every {$every}");
 
         return response()->json(['schedule' => $every]);
     }
@@ -171,7 +171,7 @@ final class DuplicateController extends Controller
     public function withdraw(int $one, int $other): JsonResponse
     {
         $this->authorize('merge');
-        abort_unless($this->decisions->withdraw($one, $other), 404, 'Nothing was said of these two.');
+        abort_unless($this->decisions->withdraw($one, $other), 404, 'Nobody has said that these two are not the same.');
 
         return response()->json(['withdrawn' => true]);
     }

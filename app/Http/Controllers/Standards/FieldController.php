@@ -134,7 +134,7 @@ final class FieldController extends Controller
                 $data[$what] = ['roles' => array_values($data[$what]['roles'] ?? []), 'users' => array_values($data[$what]['users'] ?? [])];
             }
         }
-        abort_if(isset($data['see']) && in_array($field, Sight::ALWAYS, true), 422, 'Names are always seen: without them nobody could tell one record from another.');
+        abort_if(isset($data['see']) && in_array($field, Sight::ALWAYS, true), 422, 'Names are always shown: without them nobody could tell one record from another.');
         if (isset($data['label'])) {
             $this->mustBeFree($data['label'], $catalog, $field);
         }

@@ -70,7 +70,7 @@ final class MatchRuleController extends Controller
         if (RulesInUse::query()->where('kind', $set->kind->value)->where(static fn ($query) => $query->where('set_id', $kept->id)->orWhere('coming_id', $kept->id))->exists()) {
             $this->take($set, $kept->id);
         }
-        Audit::note(Audit::STANDARDS, "Kept the match rules \"{$set->name}\"");
+        Audit::note(Audit::STANDARDS, "Saved the match rules \"{$set->name}\"");
 
         return response()->json(['id' => $kept->id, ...$this->shown($set)], $kept->wasRecentlyCreated ? 201 : 200);
     }
@@ -118,7 +118,7 @@ final class MatchRuleController extends Controller
             $this->take($this->sets->shipped(SupporterKind::from($set->kind)), null);
         }
         $set->delete();
-        Audit::note(Audit::STANDARDS, "Dropped the match rules \"{$set->name}\"");
+        Audit::note(Audit::STANDARDS, "Deleted the match rules \"{$set->name}\"");
 
         return $this->index();
     }
@@ -140,7 +140,7 @@ final class MatchRuleController extends Controller
     public function tried(DuplicateSearch $search): JsonResponse
     {
         $this->authorize('update', CustomField::class);
-        abort_if($search->tried === null, 404, 'Nothing was tried under this number.');
+        abort_if($search->tried === null, 404, 'There is no trial with this number.');
         $found = $search->found;
         $ids = array_unique(array_merge(...array_map(static fn (array $pairs): array => [...array_column($pairs, 'one'), ...array_column($pairs, 'other')], array_values($found['examples'] ?? [])), ...[[]]));
 

@@ -85,7 +85,7 @@ final class RuleController extends Controller
             DB::table('shortfalls')->where('rule_id', $rule->id)->delete();
             $rule->delete();
         });
-        Audit::note(Audit::STANDARDS, "Dropped the rule: {$sentence}");
+        Audit::note(Audit::STANDARDS, "Deleted the rule: {$sentence}");
         $store->changed();
 
         return response()->json(['dropped' => $sentence]);

@@ -83,7 +83,7 @@ export function ChecksStage() {
             </ul>
             {warnings.length > 0 && (
               <>
-                <div className="pane-note"><b>Come in all the same</b></div>
+                <div className="pane-note"><b>Come in anyway</b></div>
                 <ul className="list">
                   {warnings.map((one) => (
                     <li key={keyOf(one)}>

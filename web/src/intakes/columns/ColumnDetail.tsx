@@ -64,13 +64,13 @@ export function ColumnDetail({ intake, column, headers, catalog, editable, field
           <div key={feed.target} className="also">
             <span className="quiet">and</span>
             <FieldPicker catalog={catalog} feed={feed} disabled={!editable} suggestion={column.header} onChoose={(next) => keepFeed(i + 1, next)} />
-            {editable && <ActionIcon size="sm" variant="subtle" color="gray" aria-label="Not this field" onClick={() => onKeep({ feeds: feeds.filter((_, place) => place !== i + 1), steps: column.steps }, false)}>✕</ActionIcon>}
+            {editable && <ActionIcon size="sm" variant="subtle" color="gray" aria-label="Remove this field" onClick={() => onKeep({ feeds: feeds.filter((_, place) => place !== i + 1), steps: column.steps }, false)}>✕</ActionIcon>}
           </div>
         ))}
         {adding && <div className="also"><span className="quiet">and</span><FieldPicker catalog={catalog} feed={null} disabled={!editable} suggestion={column.header} onChoose={(feed) => keepFeed(feeds.length, feed)} /></div>}
         <p>
           {column.evidence}{' '}
-          {editable && feeds.length > 0 && !adding && <button type="button" className="origin-button" onClick={() => setAdding(true)}>Becomes another field too</button>}
+          {editable && feeds.length > 0 && !adding && <button type="button" className="origin-button" onClick={() => setAdding(true)}>Also becomes another field</button>}
         </p>
         {isDate && (
           <div className="also">
@@ -83,7 +83,7 @@ export function ColumnDetail({ intake, column, headers, catalog, editable, field
           <p className="quiet">{column.gifts === 0 ? 'No row has a gift that this can belong to: a gift needs an amount, or a date with a kind or a fund.' : `${counted(column.gifts, 'row has', 'rows have')} a gift; where there is none, the value is not taken, and the preview lists it.`}</p>
         )}
         {column.target === 'id.old' && <OldSystem intake={intake} editable={editable} />}
-        {(values.data?.new_names.length ?? 0) > 0 && <p className="quiet">Made new, since nobody is in it yet: <b>{values.data?.new_names.slice(0, 8).join(', ')}</b>{(values.data?.new_names.length ?? 0) > 8 && ` and ${(values.data?.new_names.length ?? 0) - 8} more`}</p>}
+        {(values.data?.new_names.length ?? 0) > 0 && <p className="quiet">New, since nobody is in it yet: <b>{values.data?.new_names.slice(0, 8).join(', ')}</b>{(values.data?.new_names.length ?? 0) > 8 && ` and ${(values.data?.new_names.length ?? 0) - 8} more`}</p>}
       </div>
       {column.target !== null && (
         <div className="step-area">

@@ -107,7 +107,7 @@ export function ColumnsStage() {
                   <th style={{ width: '28%' }}>In the file</th>
                   <th style={{ width: 46 }}>Filled</th>
                   <th>Becomes</th>
-                  <th className="num" style={{ width: 106 }} aria-label="How settled" />
+                  <th className="num" style={{ width: 106 }} aria-label="How it was settled" />
                 </tr>
               </thead>
               <tbody>

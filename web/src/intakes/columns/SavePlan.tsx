@@ -12,7 +12,7 @@ export function SavePlan({ intake }: { intake: Intake }) {
   const save = useIntakeAction(intake.id, (planName: string) => api.post<{ saved: string }>(`intakes/${intake.id}/plan`, { name: planName }));
   return (
     <>
-      <span className="quiet">{save.data !== undefined ? `Kept as "${save.data.saved}". ` : ''}</span>
+      <span className="quiet">{save.data !== undefined ? `Saved as "${save.data.saved}". ` : ''}</span>
       <Popover opened={open} onChange={setOpen} position="top-end" shadow="md" trapFocus>
         <Popover.Target>
           <Button variant="subtle" color="pine" onClick={() => setOpen(!open)}>

@@ -58,7 +58,7 @@ export function StepEditor({ intake, column, headers, step, onChange, onKeep, on
       )}
       <div style={{ display: 'flex', gap: 8, marginTop: 8 }}>
         <Button size="compact-sm" type="submit">
-          Keep this step
+          Save this step
         </Button>
         <Button size="compact-sm" variant="default" onClick={onCancel}>
           Cancel

@@ -42,7 +42,7 @@ export function WholeFile({ view, catalog, editable, error, onKeep }: WholeFileP
             {view.constants.map((constant, i) => (
               <li key={constant.target}>
                 <b>{constant.label}</b> is <span className="mono">{constant.value}</span> <span className="quiet">{constant.only_blank ? 'where the row says nothing' : 'in every row'}</span>
-                {editable && <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Not ${constant.label ?? ''}`} onClick={() => onKeep({ constants: constants.filter((_, place) => place !== i) })}>✕</ActionIcon>}
+                {editable && <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Remove ${constant.label ?? ''}`} onClick={() => onKeep({ constants: constants.filter((_, place) => place !== i) })}>✕</ActionIcon>}
               </li>
             ))}
           </ul>
@@ -78,7 +78,7 @@ export function WholeFile({ view, catalog, editable, error, onKeep }: WholeFileP
             {view.rows.conditions.map((one, i) => (
               <li key={i}>
                 Only where <span className="mono">{one.header}</span> {one.how} {!one.how.endsWith('blank') && <span className="mono">{one.value}</span>}
-                {editable && <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Not only where ${one.header}`} onClick={() => onKeep({ rows: { ...view.rows, conditions: view.rows.conditions.filter((_, place) => place !== i) } })}>✕</ActionIcon>}
+                {editable && <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Remove: only where ${one.header}`} onClick={() => onKeep({ rows: { ...view.rows, conditions: view.rows.conditions.filter((_, place) => place !== i) } })}>✕</ActionIcon>}
               </li>
             ))}
             {view.rows.left_out.length === 0 && view.rows.conditions.length === 0 && <li className="quiet">All of them.</li>}

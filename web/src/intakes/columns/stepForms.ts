@@ -22,9 +22,9 @@ const marks = { name: 'mark', label: 'Mark', is: 'text', needed: true } as const
 
 /** Every step that a column can have: what it is called, and what can be set about it. The server's Steps knows the same ones. */
 export const stepForms: StepForm[] = [
-  { do: 'trim', name: 'Trim, and collapse blanks', group: 'Text', begin: { do: 'trim' }, inputs: [] },
+  { do: 'trim', name: 'Trim blanks', group: 'Text', begin: { do: 'trim' }, inputs: [] },
   { do: 'case', name: 'Change capitals', group: 'Text', begin: { do: 'case', to: 'name' }, inputs: [{ name: 'to', label: 'To', is: 'choice', of: [{ value: 'name', label: 'as in names' }, { value: 'upper', label: 'all capitals' }, { value: 'lower', label: 'all small' }, { value: 'sentence', label: 'a capital at the beginning' }] }] },
-  { do: 'replace', name: 'Find and replace', group: 'Text', begin: { do: 'replace', find: '', with: '' }, inputs: [{ name: 'find', label: 'Find', is: 'text', needed: true }, { name: 'with', label: 'Replace by', is: 'text' }, { name: 'words', label: 'whole words only', is: 'flag' }, { name: 'match_case', label: 'mind capitals', is: 'flag' }] },
+  { do: 'replace', name: 'Find and replace', group: 'Text', begin: { do: 'replace', find: '', with: '' }, inputs: [{ name: 'find', label: 'Find', is: 'text', needed: true }, { name: 'with', label: 'Replace by', is: 'text' }, { name: 'words', label: 'whole words only', is: 'flag' }, { name: 'match_case', label: 'match capitals', is: 'flag' }] },
   { do: 'take', name: 'Take a part', group: 'Text', begin: { do: 'take', what: 'before', mark: ',' }, inputs: [{ name: 'what', label: 'What', is: 'choice', of: [{ value: 'before', label: 'before a mark' }, { value: 'after', label: 'after a mark' }, { value: 'piece', label: 'the n-th piece' }, { value: 'word', label: 'the n-th word' }, { value: 'first', label: 'the first characters' }, { value: 'last', label: 'the last characters' }, { value: 'digits', label: 'the digits' }, { value: 'letters', label: 'the letters' }, { value: 'inside', label: 'what is in brackets' }, { value: 'outside', label: 'what is outside of brackets' }] }, marks, { name: 'nth', label: 'n (from the end if negative)', is: 'number', from: -50, to: 50 }, { name: 'count', label: 'Characters', is: 'number', from: 1, to: 500 }] },
   { do: 'split', name: 'Split into several values', group: 'Text', begin: { do: 'split', marks: ';,/|\n' }, inputs: [{ name: 'marks', label: 'At any of these marks', is: 'text', needed: true }] },
   { do: 'join', name: 'Join with other columns', group: 'Text', begin: { do: 'join', with: [], separator: ' ' }, inputs: [{ name: 'with', label: 'Columns, in order', is: 'columns' }, { name: 'separator', label: 'Between them', is: 'text' }] },
@@ -38,7 +38,7 @@ export const stepForms: StepForm[] = [
   { do: 'number', name: 'Read numbers and amounts', group: 'Numbers and dates', begin: { do: 'number', decimal: '.' }, inputs: [{ name: 'decimal', label: 'Written as', is: 'choice', of: [{ value: '.', label: '1,234.50' }, { value: ',', label: '1.234,50' }] }] },
   { do: 'pad', name: 'Put back leading zeros', group: 'Numbers and dates', begin: { do: 'pad', to: 5 }, inputs: [{ name: 'to', label: 'Digits', is: 'number', from: 2, to: 40 }] },
   { do: 'phone', name: 'Telephone numbers of a country', group: 'Numbers and dates', begin: { do: 'phone', country: 'CA' }, inputs: [{ name: 'country', label: 'Country, two letters', is: 'text', needed: true }] },
-  { do: 'turn', name: 'Turn "Last, First" round', group: 'Names', begin: { do: 'turn' }, inputs: [] },
+  { do: 'turn', name: 'Turn "Last, First" around', group: 'Names', begin: { do: 'turn' }, inputs: [] },
   { do: 'people', name: 'Two people become two', group: 'Names', begin: { do: 'people' }, inputs: [] },
   { do: 'formula', name: 'Work out by an expression', group: 'For the rest', begin: { do: 'formula', expression: 'value' }, inputs: [{ name: 'expression', label: 'Expression', is: 'text', needed: true, wide: true }] },
 ];

@@ -35,7 +35,7 @@ export function AboutSource({ intake, onClose }: { intake: Intake; onClose: () =
         <Checkbox label="Keep quiet: other systems are told nothing of what this intake changes" disabled={!intake.may_change} checked={set.is_quiet} onChange={(event) => setSet({ ...set, is_quiet: event.currentTarget.checked })} />
       </div>
       <div className="pane-foot">
-        <Button disabled={JSON.stringify(set) === JSON.stringify(first) || !intake.may_change} loading={save.isPending} onClick={() => save.mutate(undefined, { onSuccess: onClose })}>Keep this</Button>
+        <Button disabled={JSON.stringify(set) === JSON.stringify(first) || !intake.may_change} loading={save.isPending} onClick={() => save.mutate(undefined, { onSuccess: onClose })}>Save this</Button>
         {open && <span className="quiet">Groups, tags and contact are worked into the preview of every row.</span>}
       </div>
     </Pane>

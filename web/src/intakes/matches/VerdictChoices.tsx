@@ -95,7 +95,7 @@ function Choices({ settings, parts, onClose, onKeep }: { settings: Settings; par
         </section>
         <Group justify="flex-end">
           <Button variant="default" onClick={onClose}>Cancel</Button>
-          <Button type="submit" disabled={!complete}>Work the rows out so</Button>
+          <Button type="submit" disabled={!complete}>Work the rows out this way</Button>
         </Group>
       </form>
     </Modal>
