@@ -185,7 +185,7 @@ test('an administrator manages people and restore points, and sees what was done
 
   await page.getByRole('link', { name: 'Restore points' }).click();
   await page.getByRole('button', { name: 'Take one now' }).click();
-  await page.getByRole('button', { name: 'Check', exact: true }).first().click();
+  await page.getByRole('button', { name: /^Check/ }).first().click();
   await expect(page.getByText('can be restored')).toBeVisible();
   await looksSound(page);
   await page.goto('/supporters/new');

@@ -10,6 +10,7 @@ import { count, counted } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pager } from '../shared/Pager';
 import { Pane } from '../shared/Pane';
+import { Of } from '../shared/Of';
 
 interface HeldProblem {
   code: string;
@@ -181,8 +182,8 @@ function Fix({ problem, busy, onFix }: { problem: HeldProblem; busy: boolean; on
   return (
     <form onSubmit={submit} className="inline-form" style={{ flexWrap: 'nowrap', gap: 5, marginBottom: 3 }}>
       <input className="cell-edit" aria-label={`Write instead of ${problem.value || 'blank'} in ${problem.label}`} title={problem.remedy} value={value} onChange={(event) => setValue(event.currentTarget.value)} />
-      <Button type="submit" variant="default" size="compact-xs" style={{ height: 26, flexShrink: 0 }} disabled={busy || value === problem.value}>This row</Button>
-      {problem.value !== '' && <Button variant="default" size="compact-xs" style={{ height: 26, flexShrink: 0 }} disabled={busy || value === problem.value} title={`Wherever it says ${problem.value}`} onClick={() => onFix(value, true)}>All like it</Button>}
+      <Button type="submit" variant="default" size="compact-xs" style={{ height: 26, flexShrink: 0 }} disabled={busy || value === problem.value}>This row<Of what={problem.label} /></Button>
+      {problem.value !== '' && <Button variant="default" size="compact-xs" style={{ height: 26, flexShrink: 0 }} disabled={busy || value === problem.value} title={`Wherever it says ${problem.value}`} onClick={() => onFix(value, true)}>All like it<Of what={`${problem.label} ${problem.value}`} /></Button>}
     </form>
   );
 }

@@ -5,6 +5,7 @@ import { api } from '../api/client';
 import type { Intake } from '../api/types';
 import { counted } from '../shared/format';
 import { Trouble } from '../shared/Notice';
+import { Of } from '../shared/Of';
 
 /** Loads that wait for the one that is under way: seen, put in another order, taken out. */
 export function LoadQueue({ waiting }: { waiting: Intake[] }) {
@@ -19,9 +20,9 @@ export function LoadQueue({ waiting }: { waiting: Intake[] }) {
       {waiting.map((intake, at) => (
         <div key={intake.id} className="also">
           <span className="quiet">{at + 1}.</span> <Link to={`/intakes/${intake.id}`}>{intake.name}</Link> <span className="quiet">{counted(intake.rows, 'row')}</span>
-          {intake.may_change && at > 0 && <Button variant="default" size="compact-xs" onClick={() => move.mutate({ id: intake.id, before: waiting[at - 1]?.id ?? null })}>Earlier</Button>}
-          {intake.may_change && at < waiting.length - 1 && <Button variant="default" size="compact-xs" onClick={() => move.mutate({ id: intake.id, before: waiting[at + 2]?.id ?? null })}>Later</Button>}
-          {intake.may_change && <Button variant="subtle" color="pine" size="compact-xs" onClick={() => stop.mutate(intake.id)}>Take out</Button>}
+          {intake.may_change && at > 0 && <Button variant="default" size="compact-xs" onClick={() => move.mutate({ id: intake.id, before: waiting[at - 1]?.id ?? null })}>Earlier<Of what={intake.name} /></Button>}
+          {intake.may_change && at < waiting.length - 1 && <Button variant="default" size="compact-xs" onClick={() => move.mutate({ id: intake.id, before: waiting[at + 2]?.id ?? null })}>Later<Of what={intake.name} /></Button>}
+          {intake.may_change && <Button variant="subtle" color="pine" size="compact-xs" onClick={() => stop.mutate(intake.id)}>Remove from the queue<Of what={intake.name} /></Button>}
         </div>
       ))}
     </section>

@@ -2,6 +2,7 @@ import { Radio } from '@mantine/core';
 import { useState } from 'react';
 import { counted, moneys, phone } from '../shared/format';
 import { Differing } from '../shared/Differing';
+import { Of } from '../shared/Of';
 import type { MergeField, MergePolicy, MergePreview } from './types';
 import { withoutTyped } from './typed';
 
@@ -38,7 +39,7 @@ export function MergeFields(props: MergeFieldsProps) {
               <div><b>{one.name}</b></div>
               {isApart ? <div className="quiet">number {one.id}</div> : <Radio size="xs" name="survivor" checked={one.id === data.survivor} onChange={() => onSurvivor(one.id)} label={<span className="quiet">number {one.id}{one.id === data.survivor ? ', stays' : ''}</span>} aria-label={`${one.name}, number ${one.id}, stays`} />}
               <div className="quiet">{counted(one.gifts, 'gift')}{one.gifts > 0 && `, ${moneys(one.given)}`}</div>
-              {data.candidates.length > 2 && <button type="button" className="plain-button" onClick={() => onWithout(one.id)}>leave out</button>}
+              {data.candidates.length > 2 && <button type="button" className="plain-button" onClick={() => onWithout(one.id)}>leave out<Of what={one.name} /></button>}
             </th>
           ))}
           {!isApart && <th className="becomes">Becomes</th>}

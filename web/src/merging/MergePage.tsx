@@ -6,6 +6,7 @@ import { TitleLine } from '../app/TitleLine';
 import { count, counted, moneys } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
+import { Of } from '../shared/Of';
 import { SupporterPicker } from '../supporters/SupporterPicker';
 import { MergedThings } from './MergedThings';
 import { MergeFields } from './MergeFields';
@@ -52,7 +53,7 @@ export function MergePage() {
             {supporters.length < 2 && <Empty title={supporters.length === 0 ? 'Who are they?' : 'Who is the other?'}><p>Find {supporters.length === 0 ? 'the supporters that are one' : 'whoever is the same as this one'} by name, email or number, above.</p></Empty>}
             {looked.error !== null && (
               <Empty title="These can not become one">
-                {supporters.map((id) => <p key={id}>Supporter {id} <button type="button" className="plain-button" onClick={() => choose(supporters.filter((one) => one !== id))}>leave out</button></p>)}
+                {supporters.map((id) => <p key={id}>Supporter {id} <button type="button" className="plain-button" onClick={() => choose(supporters.filter((one) => one !== id))}>leave out<Of what={`supporter ${id}`} /></button></p>)}
               </Empty>
             )}
             {data !== undefined && looked.error === null && <MergeFields data={data} typed={looked.typed} onTyped={looked.setTyped} onSurvivor={looked.setSurvivor} onWithout={(id) => choose(supporters.filter((one) => one !== id))} rules={policies.data?.field_rules ?? []} policy={looked.policy} onPolicy={looked.setPolicy} />}

@@ -6,6 +6,7 @@ import { TitleLine } from '../app/TitleLine';
 import { counted, moment } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
+import { Of } from '../shared/Of';
 
 interface Said {
   one: number;
@@ -40,7 +41,7 @@ export function SaidApartPage() {
                       <td><Link to={`/supporters/${one.one}`}>{one.one_name}</Link> <span className="quiet">number {one.one}</span></td>
                       <td><Link to={`/supporters/${one.other}`}>{one.other_name}</Link> <span className="quiet">number {one.other}</span></td>
                       <td className="quiet">{moment(one.at)}{one.by !== null && `, by ${one.by}`}</td>
-                      <td><button type="button" className="plain-button" onClick={() => withdraw.mutate(one)}>withdraw</button></td>
+                      <td><button type="button" className="plain-button" onClick={() => withdraw.mutate(one)}>withdraw<Of what={`${one.one_name} and ${one.other_name}`} /></button></td>
                     </tr>
                   ))}
                 </tbody>

@@ -7,6 +7,7 @@ import { moment } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { ShowMore } from '../shared/ShowMore';
+import { Of } from '../shared/Of';
 import { OfficeFrame } from './OfficeFrame';
 
 interface Audit {
@@ -40,7 +41,7 @@ export function AuditPage() {
                     <td style={{ width: 132 }} className="quiet">{moment(entry.at)}</td>
                     <td style={{ width: 150 }}>{entry.name ?? <span className="nothing">nobody signed in</span>}</td>
                     <td style={{ width: 126 }}><span className={`pill ${entry.kind === 'sign-in refused' || entry.kind === 'let pass' ? 'look' : 'idle'}`}>{entry.kind}</span></td>
-                    <td>{entry.what}{entry.intake_id !== null && <>, <Link to={`/intakes/${entry.intake_id}`}>intake {entry.intake_id}</Link></>}{entry.act_id !== null && entry.kind !== 'undo' && (entry.undone_at === null ? <Button size="compact-xs" variant="default" ml={8} loading={undo.isPending && undo.variables === entry.act_id} onClick={() => entry.act_id !== null && undo.mutate(entry.act_id)}>Undo</Button> : <span className="quiet">, undone</span>)}</td>
+                    <td>{entry.what}{entry.intake_id !== null && <>, <Link to={`/intakes/${entry.intake_id}`}>intake {entry.intake_id}</Link></>}{entry.act_id !== null && entry.kind !== 'undo' && (entry.undone_at === null ? <Button size="compact-xs" variant="default" ml={8} loading={undo.isPending && undo.variables === entry.act_id} onClick={() => entry.act_id !== null && undo.mutate(entry.act_id)}>Undo<Of what={entry.what} /></Button> : <span className="quiet">, undone</span>)}</td>
                     <td style={{ width: 120 }} className="quiet">{entry.ip_address}</td>
                   </tr>
                 ))}

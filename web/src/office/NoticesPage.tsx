@@ -7,6 +7,7 @@ import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { OfficeFrame } from './OfficeFrame';
 import { Sure } from '../shared/Sure';
+import { Of } from '../shared/Of';
 
 interface Webhook {
   id: number;
@@ -40,7 +41,7 @@ export function NoticesPage() {
           <div className="pane-body form" tabIndex={0}>
             {query.data?.webhooks.map((hook) => (
               <div key={hook.id} className="boxed">
-                <div className="also"><b>{hook.name}</b>{!hook.is_active && <span className="pill idle">paused</span>}<span style={{ marginLeft: 'auto' }} /><button type="button" className="plain-button" onClick={() => change.mutate({ id: hook.id, active: !hook.is_active })}>{hook.is_active ? 'pause' : 'go on'}</button><Sure ask={`Delete the receiver "${hook.name}"?`} yes="Delete the receiver" onSure={() => drop.mutate(hook.id)} button={(open) => <button type="button" className="plain-button" onClick={open}>delete</button>}>Its secret and the list of its notices are gone for good, and it is told nothing more. Pause it to tell it later.</Sure></div>
+                <div className="also"><b>{hook.name}</b>{!hook.is_active && <span className="pill idle">paused</span>}<span style={{ marginLeft: 'auto' }} /><button type="button" className="plain-button" onClick={() => change.mutate({ id: hook.id, active: !hook.is_active })}>{hook.is_active ? 'pause' : 'go on'}<Of what={hook.name} /></button><Sure ask={`Delete the receiver "${hook.name}"?`} yes="Delete the receiver" onSure={() => drop.mutate(hook.id)} button={(open) => <button type="button" className="plain-button" onClick={open}>delete<Of what={hook.name} /></button>}>Its secret and the list of its notices are gone for good, and it is told nothing more. Pause it to tell it later.</Sure></div>
                 <div className="mono cut" title={hook.url}>{hook.url}</div>
                 <span className="quiet">{Object.entries(hook.notices).map(([state, n]) => `${count(n)} ${state}`).join(', ') || 'no notice yet'}</span>
               </div>

@@ -7,6 +7,7 @@ import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { OfficeFrame } from './OfficeFrame';
 import { Sure } from '../shared/Sure';
+import { Of } from '../shared/Of';
 
 interface Point {
   name: string;
@@ -67,11 +68,11 @@ export function RestorePage() {
                       <td className="num">{fileSize(point.bytes)}</td>
                       <td>
                         <div className="also">
-                          <Button variant="default" size="compact-xs" loading={check.isPending && check.variables === point.name} onClick={() => check.mutate(point.name)}>Check</Button>
+                          <Button variant="default" size="compact-xs" loading={check.isPending && check.variables === point.name} onClick={() => check.mutate(point.name)}>Check<Of what={point.name} /></Button>
                           {check.data?.name === point.name && <span className={`pill ${check.data.readable ? '' : 'held'}`}>{check.data.readable ? 'can be restored' : check.data.fault}</span>}
-                          <a href={`/api/restore-points/${point.name}/file`} download>download</a>
-                          <Button variant="subtle" color="brick" size="compact-xs" onClick={() => setAsking(point)}>Restore …</Button>
-                          <Sure ask="Delete this restore point?" yes="Delete the file" onSure={() => forget.mutate(point.name)} button={(open) => <button type="button" className="plain-button" onClick={open}>delete</button>}>The file is gone for good, and the database can't be put back to {moment(point.at)} any more. Records stay as they are.</Sure>
+                          <a href={`/api/restore-points/${point.name}/file`} download>download<Of what={point.name} /></a>
+                          <Button variant="subtle" color="brick" size="compact-xs" onClick={() => setAsking(point)}>Restore …<Of what={point.name} /></Button>
+                          <Sure ask="Delete this restore point?" yes="Delete the file" onSure={() => forget.mutate(point.name)} button={(open) => <button type="button" className="plain-button" onClick={open}>delete<Of what={point.name} /></button>}>The file is gone for good, and the database can't be put back to {moment(point.at)} any more. Records stay as they are.</Sure>
                         </div>
                       </td>
                     </tr>

@@ -4,6 +4,7 @@ import { api } from '../api/client';
 import { counted, moment } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
+import { Of } from '../shared/Of';
 
 interface SessionRow {
   key: string;
@@ -31,7 +32,7 @@ export function Sessions({ all = false }: { all?: boolean }) {
               <tr key={row.key}>
                 <td>{all ? row.name : 'You'}{row.here && <span className="pill" style={{ marginLeft: 6 }}>here</span>}<div className="quiet cut" title={row.with}>{row.address}, {row.with}</div></td>
                 <td className="quiet" style={{ width: 108 }}>{moment(row.seen_at)}</td>
-                <td style={{ width: 70 }}>{!row.here && <Button variant="default" size="compact-xs" onClick={() => end.mutate(row.key)}>End</Button>}</td>
+                <td style={{ width: 70 }}>{!row.here && <Button variant="default" size="compact-xs" onClick={() => end.mutate(row.key)}>End<Of what={`the session of ${row.name}, ${row.address}`} /></Button>}</td>
               </tr>
             ))}
           </tbody>

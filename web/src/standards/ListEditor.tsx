@@ -5,6 +5,7 @@ import { api } from '../api/client';
 import { count, counted } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
+import { Of } from '../shared/Of';
 import type { PickListData } from './types';
 
 type Value = PickListData['values'][number];
@@ -81,8 +82,8 @@ export function ListEditor({ list, hasList }: { list: PickListData; hasList: boo
                     <Select aria-label={`Merge ${value.value} into`} size="xs" placeholder="into …" searchable autoFocus data={values.map((one) => one.value).filter((one) => one !== value.value && one !== '')} onChange={(to) => { if (to !== null) { merge.mutate({ from: value.value, to }); } setMerging(null); }} onBlur={() => setMerging(null)} />
                   ) : (
                     <>
-                      <button type="button" className="plain-button" onClick={() => change(at, { retired: !value.retired })}>{value.retired ? 'bring back' : 'retire'}</button>{' · '}
-                      {value.used > 0 ? <button type="button" className="plain-button" onClick={() => setMerging(value.value)}>merge</button> : <button type="button" className="plain-button" onClick={() => setValues(values.filter((_one, i) => i !== at))}>drop</button>}
+                      <button type="button" className="plain-button" onClick={() => change(at, { retired: !value.retired })}>{value.retired ? 'bring back' : 'retire'}<Of what={value.value} /></button>{' · '}
+                      {value.used > 0 ? <button type="button" className="plain-button" onClick={() => setMerging(value.value)}>merge<Of what={value.value} /></button> : <button type="button" className="plain-button" onClick={() => setValues(values.filter((_one, i) => i !== at))}>remove<Of what={value.value} /></button>}
                     </>
                   )}
                 </td>
@@ -96,7 +97,7 @@ export function ListEditor({ list, hasList }: { list: PickListData; hasList: boo
             {list.not_listed.slice(0, 30).map((one) => (
               <span key={one.value} className="not-listed">
                 <span className="mono">{one.value}</span> <span className="quiet">{counted(one.used, 'record')}</span>
-                {!values.some((value) => value.value === one.value) && <Button variant="default" size="compact-xs" onClick={() => setValues([...values, { value: one.value, code: '', spellings: [], retired: false, used: one.used }])}>Add</Button>}
+                {!values.some((value) => value.value === one.value) && <Button variant="default" size="compact-xs" onClick={() => setValues([...values, { value: one.value, code: '', spellings: [], retired: false, used: one.used }])}>Add<Of what={one.value} /></Button>}
                 {values.length > 0 && <Select aria-label={`Merge ${one.value} into`} size="xs" w={170} style={{ gridColumn: 4 }} placeholder="is the same as …" searchable data={list.values.map((value) => value.value)} onChange={(to) => to !== null && merge.mutate({ from: one.value, to })} />}
               </span>
             ))}

@@ -8,6 +8,7 @@ import type { Field } from '../api/types';
 import { counted } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
+import { Of } from '../shared/Of';
 import type { RuleData, RuleRow, ShortRecord, When } from './types';
 
 interface Preview {
@@ -70,7 +71,7 @@ export function RuleEditor({ rule, field, onClose, onKept }: { rule: RuleRow | n
               <Select aria-label={`Field of condition ${at + 1}`} w={210} searchable placeholder="field" data={[...choices(false), ...(isGift ? choices(true) : [])]} value={when.field === '' ? null : when.field} onChange={(key) => condition(at, { field: key ?? '', values: [] })} />
               <Select aria-label={`Test of condition ${at + 1}`} w={104} data={['is', 'is not', 'is blank', 'is filled']} value={when.test} allowDeselect={false} onChange={(test) => condition(at, { test: test ?? 'is' })} />
               {(when.test === 'is' || when.test === 'is not') && <TagsInput aria-label={`Values of condition ${at + 1}`} style={{ flex: 1, minWidth: 150 }} placeholder="value, Enter, another" data={known?.options ?? []} value={when.values} onChange={(values) => condition(at, { values })} />}
-              <button type="button" className="plain-button" onClick={() => setData({ ...data, conditions: data.conditions.filter((_when, i) => i !== at) })}>drop</button>
+              <button type="button" className="plain-button" onClick={() => setData({ ...data, conditions: data.conditions.filter((_when, i) => i !== at) })}>remove<Of what={`condition ${at + 1}`} /></button>
             </div>
           );
         })}

@@ -10,6 +10,7 @@ import { moment } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { ShowMore } from '../shared/ShowMore';
+import { Of } from '../shared/Of';
 
 interface Entry {
   id: number;
@@ -63,7 +64,7 @@ export function HistoryPage() {
                         <td>{field.label}{change.action === 'delete' && <span className="quiet"> removed</span>}</td>
                         <td className="mono">{field.before ?? <span className="nothing">none</span>}</td>
                         <td className="mono">{field.after ?? <span className="nothing">none</span>}</td>
-                        <td className="num">{may.edit && field.can_be_put_back && <Button variant="default" size="compact-xs" loading={back.isPending && back.variables.entry === entry.id && back.variables.change === change.change && back.variables.column === field.column} onClick={() => back.mutate({ entry: entry.id, change: change.change, column: field.column })}>Put it back</Button>}</td>
+                        <td className="num">{may.edit && field.can_be_put_back && <Button variant="default" size="compact-xs" loading={back.isPending && back.variables.entry === entry.id && back.variables.change === change.change && back.variables.column === field.column} onClick={() => back.mutate({ entry: entry.id, change: change.change, column: field.column })}>Put it back<Of what={field.label} /></Button>}</td>
                       </tr>
                     )),
                   ),

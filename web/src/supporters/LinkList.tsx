@@ -2,6 +2,7 @@ import { Button, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { type Draft, type FormCatalog, withItem, withOneMore, without } from './form';
 import { SupporterPicker } from './SupporterPicker';
+import { Of } from '../shared/Of';
 
 /** Whom a supporter belongs to, and who belongs to it: households, spouses, employers, contact persons, children. */
 export function LinkList({ draft, catalog, names, onChange }: { draft: Draft; catalog: FormCatalog; names: Record<string, string>; onChange: (draft: Draft) => void }) {
@@ -19,7 +20,7 @@ export function LinkList({ draft, catalog, names, onChange }: { draft: Draft; ca
             <span style={{ flex: 1 }}>{known[String(link['other_id'])] ?? `supporter ${link['other_id']}`}</span>
           )}
           {['employee', 'contact'].includes(String(link['kind'])) && <TextInput aria-label="Role" w={130} size="xs" placeholder="role" value={String(link['role'] ?? '')} onChange={(event) => onChange(withItem(draft, 'links', link.ref, { role: event.currentTarget.value }))} />}
-          <button type="button" className="plain-button" onClick={() => onChange(without(draft, 'links', link.ref))}>remove</button>
+          <button type="button" className="plain-button" onClick={() => onChange(without(draft, 'links', link.ref))}>remove<Of what={`the link to ${known[String(link['other_id'])] ?? 'nobody yet'}`} /></button>
         </div>
       ))}
       <Button variant="subtle" color="pine" size="compact-sm" onClick={() => onChange(withOneMore(draft, 'links'))}>Link to someone</Button>

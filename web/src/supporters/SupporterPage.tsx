@@ -8,6 +8,7 @@ import { TitleLine } from '../app/TitleLine';
 import { counted, moment, money, moneys, phone } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
+import { Of } from '../shared/Of';
 import { useMay } from '../app/session';
 import { GiftEditor } from './GiftEditor';
 import { Origin } from './Origin';
@@ -137,7 +138,7 @@ export function SupporterPage() {
                       <td className="num">{gift.amount === undefined ? '' : money(gift.amount, gift.currency)}</td>
                       <td>{gift.fund}<div className="quiet">{gift.kind}</div></td>
                       <td><Origin origin={origins[`gift:${gift.id}:amount`]} /></td>
-                      {may.edit && <td><button type="button" className="plain-button" onClick={() => setGift(gift)}>change</button></td>}
+                      {may.edit && <td><button type="button" className="plain-button" onClick={() => setGift(gift)}>change<Of what={`the gift of ${gift.given_on}`} /></button></td>}
                     </tr>
                   ))}
                 </tbody>

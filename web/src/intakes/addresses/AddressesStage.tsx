@@ -10,6 +10,7 @@ import { Pane } from '../../shared/Pane';
 import { useKeys } from '../../shared/useKeys';
 import { ShowMore } from '../../shared/ShowMore';
 import { useMore } from '../../shared/useMore';
+import { Of } from '../../shared/Of';
 import { NotSifted } from '../NotSifted';
 import { useEdit, useTakeBack, useThisIntake } from '../queries';
 
@@ -86,8 +87,8 @@ export function AddressesStage() {
                       )}
                       {mayLoad && show !== 'same' && (
                         <td>
-                          {show !== 'accepted' && <Button variant="default" size="compact-sm" onClick={() => edit.mutate({ kind: 'address', number: row.number, to: 'accept' })}>Accept</Button>}{' '}
-                          {show !== 'kept' && <Button variant="subtle" color="pine" size="compact-sm" onClick={() => edit.mutate({ kind: 'address', number: row.number, to: 'keep' })}>Keep</Button>}
+                          {show !== 'accepted' && <Button variant="default" size="compact-sm" onClick={() => edit.mutate({ kind: 'address', number: row.number, to: 'accept' })}>Accept<Of what={`the address of row ${row.number}`} /></Button>}{' '}
+                          {show !== 'kept' && <Button variant="subtle" color="pine" size="compact-sm" onClick={() => edit.mutate({ kind: 'address', number: row.number, to: 'keep' })}>Keep<Of what={`the address of row ${row.number} as written`} /></Button>}
                         </td>
                       )}
                     </tr>

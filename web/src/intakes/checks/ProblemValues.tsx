@@ -6,6 +6,7 @@ import type { Intake, ProblemKind, ProblemValue } from '../../api/types';
 import { count, counted } from '../../shared/format';
 import { Pane } from '../../shared/Pane';
 import { Raw } from '../../shared/Raw';
+import { Of } from '../../shared/Of';
 import type { Edit } from '../queries';
 import { AddToList } from './AddToList';
 
@@ -87,6 +88,7 @@ function Correction({ value, busy, onEdit }: { value: ProblemValue; busy: boolea
       <input className="cell-edit" aria-label={`Write instead of ${value.value || 'blank'}`} value={to} onChange={(event) => setTo(event.currentTarget.value)} />
       <Button type="submit" variant="default" size="compact-xs" style={{ height: 26, flexShrink: 0 }} disabled={to === value.value || busy}>
         {value.value === '' ? 'This row' : value.rows.length > 1 ? `All ${count(value.rows.length)}` : 'Put right'}
+        <Of what={value.value || 'blank'} />
       </Button>
     </form>
   );

@@ -1,6 +1,7 @@
 import { ActionIcon, Button, Menu } from '@mantine/core';
 import type { StepData } from '../../api/types';
 import { formOf, stepForms } from './stepForms';
+import { Of } from '../../shared/Of';
 
 interface StepListProps {
   steps: StepData[];
@@ -29,11 +30,11 @@ export function StepList({ steps, labels, chosen, editable, onChoose, onAdd, onE
             <span className="step-tools">
               {(formOf(step)?.inputs.length ?? 0) > 0 && (
                 <Button size="compact-xs" variant="subtle" color="pine" onClick={() => onEdit(i)}>
-                  Change
+                  Change<Of what={labels[i] ?? step.do} />
                 </Button>
               )}
-              <ActionIcon size="sm" variant="subtle" color="gray" aria-label="Earlier" disabled={i === 0} onClick={() => onMove(i, -1)}>↑</ActionIcon>
-              <ActionIcon size="sm" variant="subtle" color="gray" aria-label="Later" disabled={i === steps.length - 1} onClick={() => onMove(i, 1)}>↓</ActionIcon>
+              <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Earlier: ${labels[i] ?? step.do}`} disabled={i === 0} onClick={() => onMove(i, -1)}>↑</ActionIcon>
+              <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Later: ${labels[i] ?? step.do}`} disabled={i === steps.length - 1} onClick={() => onMove(i, 1)}>↓</ActionIcon>
               <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Take back: ${labels[i] ?? step.do}`} onClick={() => onRemove(i)}>✕</ActionIcon>
             </span>
           )}

@@ -8,6 +8,7 @@ import { count } from '../../shared/format';
 import { Empty, Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
 import { Raw } from '../../shared/Raw';
+import { Of } from '../../shared/Of';
 import { useIntakeAction } from '../queries';
 
 interface Findings {
@@ -81,6 +82,7 @@ export function FindingsPane({ intake, editable }: { intake: Intake; editable: b
                 {editable && finding.remedy !== '' && (
                   <Button styles={{ root: { height: 'auto', minHeight: 24, maxWidth: '100%' }, label: { whiteSpace: 'normal', textAlign: 'left', padding: '2px 0' } }} size="compact-xs" variant={finding.applied ? 'subtle' : 'light'} color="pine" mt={3} disabled={remedy.isPending} onClick={() => remedy.mutate({ kind: finding.kind, on: !finding.applied })}>
                     {finding.applied ? 'Take it back' : finding.remedy}
+                    {finding.applied && <Of what={finding.remedy ?? ''} />}
                   </Button>
                 )}
               </div>
