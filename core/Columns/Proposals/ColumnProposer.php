@@ -67,7 +67,7 @@ final readonly class ColumnProposer
         $field = $this->catalog->field($target);
         $look = $this->look($target);
         $says = "The header \"{$profile->header}\" is a usual one for {$field->label}.";
-        if ($look === Look::PostalCode && $profile->share($look) < self::BELIEVED && $profile->share(Look::PostalAbroad) >= self::CERTAIN && $sheet->has('address.country')) {
+        if ($look === Look::PostalCode && $profile->share($look) < self::BELIEVED && $profile->share(Look::PostalAbroad) >= self::CERTAIN && ($sheet->has('address.country') || $sheet->has('address.city'))) {
             return new Proposal($profile->header, ColumnState::Look, $target, "{$says} {$profile->evidence($look)}; those of other countries stay as they are written.", $name);
         }
         if ($look !== null && $this->share($profile, $look) < self::BELIEVED) {

@@ -101,6 +101,7 @@ final class ColumnsTest extends TestCase
         $targets = static fn (array $columns): array => array_map(static fn ($choice): array => [$choice->target(), $choice->state], self::propose($columns)->choices);
 
         self::assertSame(['address.postal_code', ColumnState::Look], $targets(['Zip' => $codes, 'Country' => $countries])[0]);
+        self::assertSame(['address.postal_code', ColumnState::Look], $targets(['Postcode' => $codes, 'Town' => ['Cork', 'Oslo', 'London', 'Dover', 'Dover', 'Halifax', 'Salta']])[0]);
         self::assertSame([null, ColumnState::Open], $targets(['Zip' => $codes])[0], 'Nothing says that it is not of one country.');
         self::assertSame([null, ColumnState::Open], $targets(['Zip' => ['Cork', 'Oslo', 'Leeds'], 'Country' => ['Ireland', 'Norway', 'UK']])[0]);
         self::assertSame(['gift.currency', ColumnState::Look], $targets(['Money' => ['EUR', 'JPY', ''], 'Amount' => ['5', '6', '7']])[0]);
