@@ -199,7 +199,7 @@ test('two review at once and do not cross each other; one reviews by fields of t
   await expect(other.getByText('Odile Marchetti looks at it')).toBeVisible();
   expect(await theirs.innerText()).not.toBe(first);
   await other.getByText('Odile Marchetti looks at it').click();
-  await expect(other.getByText(/Odile Marchetti is looking at these just now/)).toBeVisible();
+  await expect(other.getByText(/Odile Marchetti is looking at these right now/)).toBeVisible();
   await expect(other.getByRole('button', { name: /^The same/ })).toBeDisabled();
   await looksSound(other);
   await other.keyboard.press('s');
