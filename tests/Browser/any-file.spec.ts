@@ -43,7 +43,7 @@ test('a sign-up workbook with one of everything: two sheets, findings, steps, a 
   await page.keyboard.press('Escape');
   await expect(chosen.getByText('is not in the list')).toHaveCount(0);
   await page.getByRole('button', { name: 'Save this step' }).click();
-  await expect(chosen.getByText('Replace 4 values by a table')).toBeVisible();
+  await expect(chosen.getByRole('button', { name: '1 Replace 4 values by a table' })).toBeVisible();
   await looksSound(page);
 
   // What is for every row.

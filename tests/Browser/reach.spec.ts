@@ -60,6 +60,14 @@ test('focus stays where work is, after a dialog and after a decision', async ({ 
   await expect(page.getByRole('dialog')).toBeHidden();
   await expect(opener).toBeFocused();
 
+  // What opens beside its button gives focus back to it, and only then.
+  await page.goto('/supporters');
+  await page.getByRole('button', { name: 'Saved searches' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Search for something, then save it here.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'Saved searches' })).toBeFocused();
+
   await page.goto('/held');
   const row = page.getByRole('row', { name: /Una Razorbilly/ });
   await row.getByRole('checkbox').focus();

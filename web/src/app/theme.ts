@@ -21,7 +21,6 @@ export const theme = createTheme({
     Select: { defaultProps: { size: 'sm', comboboxProps: { shadow: 'md' } } },
     TextInput: { defaultProps: { size: 'sm' } },
     Modal: { defaultProps: { centered: true, radius: 6, closeButtonProps: { 'aria-label': 'Close' } } },
-    Popover: { defaultProps: { returnFocus: true } },
   },
 });
 

@@ -14,12 +14,15 @@ export function useFocusStays(): void {
     let last: HTMLElement | null = null;
     let around: HTMLElement[] = [];
     let held: HTMLElement | null = null;
+    let opener: HTMLElement | null = null;
     const enter = ({ target }: FocusEvent) => {
       if (!(target instanceof HTMLElement) || target === held) {
         return;
       }
-      // What opened a dialog is still around when the dialog is gone.
-      around = [...ancestors(target), ...(target.closest('[role=dialog]') === null ? [] : around)];
+      // What opened a dialog is still there when the dialog is gone.
+      const isInDialog = target.closest('[role=dialog]') !== null;
+      opener = !isInDialog ? null : last?.closest('[role=dialog]') === null ? last : opener;
+      around = [...ancestors(target), ...(isInDialog ? around : [])];
       [last, held] = [target, null];
     };
     // Whoever clicks beside everything wants focus nowhere.
@@ -36,7 +39,12 @@ export function useFocusStays(): void {
       if (held !== null && isUsable(last)) {
         last.focus({ preventScroll: true });
       } else if (active === document.body && !isUsable(last)) {
-        held = around.find((element) => element.isConnected && element.matches(PLACES)) ?? null;
+        const place = around.find((element) => element.isConnected && element.matches(PLACES)) ?? null;
+        if (opener !== null && isUsable(opener) && place?.closest('[role=dialog]') === null) {
+          opener.focus({ preventScroll: true });
+          return;
+        }
+        held = place;
         held?.setAttribute('tabindex', held.getAttribute('tabindex') ?? '-1');
         held?.focus({ preventScroll: true });
       }

@@ -82,7 +82,7 @@ export function RuleEditor({ rule, field, onClose, onKept }: { rule: RuleRow | n
           <section className="boxed">
             <b>{seen.sentence}.</b>
             <p><b style={{ color: seen.short > 0 ? 'var(--resin-text)' : undefined }}>{counted(seen.short, isGift ? 'gift' : 'record')}</b> {seen.short === 1 ? 'lacks' : 'lack'} it today, of {counted(seen.checked, 'supporter')} looked at{seen.short > 0 ? '; such as' : ''}</p>
-            {seen.some.slice(0, 12).map((one) => <div key={one.record}><Link to={`/supporters/${one.supporter_id}`}>{one.name}</Link>{one.gift !== null && <span className="quiet">, gift of {one.gift}</span>}</div>)}
+            {seen.some.slice(0, 12).map((one) => <div key={one.record} className="one-of-some"><Link to={`/supporters/${one.supporter_id}`}>{one.name}</Link>{one.gift !== null && <span className="quiet">, gift of {one.gift}</span>}</div>)}
           </section>
         )}
       </div>
