@@ -47,8 +47,15 @@ final class Truth
     /** @var array<string, list<string>> */
     private array $nicknames = [];
 
-    /** @param  float  $rate  1 for the middle rate of error */
-    public function __construct(int $seed, private readonly float $rate = 1.0)
+    /** @var array<string, list<array{string, float}>> names as they are frequent in life, each with the sum of shares up to it */
+    private array $census = [];
+
+    /**
+     * @param  float  $rate  1 for the middle rate of error
+     * @param  bool  $isLifelike  whether names are as frequent as in life, with a long tail; else each is about as rare as the others
+     * @param  array<string, float>  $mix  what happens, to how often, where that is not the usual
+     */
+    public function __construct(int $seed, private readonly float $rate = 1.0, private readonly bool $isLifelike = false, private readonly array $mix = [])
     {
         $this->chance = new Randomizer(new Mt19937($seed));
         $this->standardizer = new AddressStandardizer;
@@ -67,7 +74,7 @@ final class Truth
         }
     }
 
-    /** @return \Generator<int, array{Traits, list<string>}> records by number, with what has happened to them: nothing to the first of each */
+    /** @return \Generator<int, array{Traits, list<string>, int}> records by number, with what has happened to them: nothing to the first of each; and the number of their home */
     public function records(int $count): \Generator
     {
         $made = 0;
@@ -81,14 +88,15 @@ final class Truth
                 $dice < 0.945 => [$this->household()],
                 default => [$this->organization()],
             };
+            $home = $entity;
             foreach ($family as $one) {
                 $entity++;
-                yield $entity * self::COPIES => [$this->traits($one), []];
+                yield $entity * self::COPIES => [$this->traits($one), [], $home];
                 $made++;
                 $copies = $this->happens(0.16) ? ($this->happens(0.2) ? 2 : 1) : 0;
                 for ($copy = 1; $copy <= $copies; $copy++) {
                     [$other, $happened] = $this->copy($one);
-                    yield $entity * self::COPIES + $copy => [$this->traits($other), $happened];
+                    yield $entity * self::COPIES + $copy => [$this->traits($other), $happened, $home];
                     $made++;
                 }
             }
@@ -171,7 +179,7 @@ final class Truth
     {
         $copy = [...$one, 'id' => $this->happens(0.15) ? $one['id'] : ($this->happens(0.5) ? $this->id('second system') : null)];
         $happened = [];
-        foreach (self::HAPPENS as $what => $often) {
+        foreach ([...self::HAPPENS, ...$this->mix] as $what => $often) {
             if ($this->happens($often * ($what === 'address written otherwise' ? 1.0 : $this->rate))) {
                 $after = $this->after($what, $copy);
                 if ($after !== $copy) {
@@ -257,10 +265,33 @@ final class Truth
         return (int) floor($count ** $this->fraction()) - 1;
     }
 
+    /** A name as frequent as in life: one of a list by its share, or one of a long tail. */
+    private function lifelike(string $field): string
+    {
+        if ($this->census === []) {
+            foreach (require __DIR__.'/../core/Matching/Weights/data/names.php' as $key => $shares) {
+                $sum = 0.0;
+                foreach ($shares as $name => $share) {
+                    $this->census[$key][] = [ucfirst((string) $name), $sum += $share];
+                }
+            }
+        }
+        $dice = $this->fraction();
+        foreach ($this->census[$field] as [$name, $sum]) {
+            if ($dice < $sum) {
+                return $name;
+            }
+        }
+        // The tail: the rank by Zipf's law, some hundred times rarer at its end than at its beginning.
+        $rank = (int) floor(($field === 'last name' ? 60000 : 4000) ** (0.35 + 0.65 * $this->fraction()));
+
+        return ucfirst(self::SYLLABLES[$rank % 40].(intdiv($rank, 40) % 41 === 40 ? '' : self::SYLLABLES[intdiv($rank, 40) % 41]).($field === 'last name' ? self::ENDINGS[intdiv($rank, 1640) % 20].(intdiv($rank, 32800) > 0 ? 's' : '') : ['a', 'ia', 'in', 'elle', 'us', 'ette', 'ard', 'is'][$rank % 8]));
+    }
+
     private function first(string $not = ''): string
     {
         do {
-            $first = $this->happens(0.25) ? $this->firsts[$this->rank(60)] : $this->pick($this->firsts);
+            $first = $this->isLifelike ? $this->lifelike('first name') : ($this->happens(0.25) ? $this->firsts[$this->rank(60)] : $this->pick($this->firsts));
         } while ($first === $not);
 
         return $first;
@@ -268,6 +299,9 @@ final class Truth
 
     private function last(): string
     {
+        if ($this->isLifelike) {
+            return $this->lifelike('last name');
+        }
         $rank = $this->happens(0.12) ? $this->rank(60) : $this->chance->getInt(60, 30000);
 
         return ucfirst(self::SYLLABLES[$rank % 40].(intdiv($rank, 40) % 40 === 0 ? '' : self::SYLLABLES[intdiv($rank, 40) % 40]).self::ENDINGS[intdiv($rank, 1600) % 20]);

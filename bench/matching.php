@@ -23,13 +23,13 @@ $comparers = new FieldComparers(FieldCatalog::builtIn());
 $folder = (getenv('DATA_DIR') ?: sys_get_temp_dir()).'/matching';
 
 /** One search through a world; the records are made while they are added. */
-$run = static function (int $count, float $rate, bool $explain) use ($comparers, $folder): array {
+$run = static function (int $count, float $rate, bool $explain, bool $byWeight = false) use ($comparers, $folder): array {
     memory_reset_peak_usage();
     shell_exec('rm -rf '.escapeshellarg($folder));
     $searches = [];
     foreach (SupporterKind::cases() as $kind) {
         mkdir("{$folder}/{$kind->value}", 0700, true);
-        $judge = new PairJudge(ShippedRules::of($kind, $comparers), $comparers);
+        $judge = new PairJudge($byWeight && $kind === SupporterKind::Person ? ShippedRules::byWeight($comparers) : ShippedRules::of($kind, $comparers), $comparers);
         $searches[$kind->value] = [$judge, new PairSearch($judge, "{$folder}/{$kind->value}")];
     }
     $made = microtime(true);
@@ -103,16 +103,16 @@ usort($result['named'], static fn ($a, $b): int => $b->records <=> $a->records);
 foreach (array_slice($result['named'], 0, 5) as $one) {
     printf("    not looked at: %s records share \"%s\" (%s)\n", number_format($one->records), $one->value, $one->rules);
 }
-printf("\n%-8s %9s  %-28s %-38s\n", 'errors', 'pairs', 'certain', 'certain and to be reviewed');
-foreach (['low' => 0.5, 'middle' => 1.0, 'high' => 2.0] as $name => $rate) {
-    $result = $run(40_000, $rate, true);
+printf("\n%-18s %9s  %-28s %-38s\n", 'errors', 'pairs', 'certain', 'certain and to be reviewed');
+foreach (['low' => [0.5, false], 'low, by weight' => [0.5, true], 'middle' => [1.0, false], 'middle, by weight' => [1.0, true], 'high' => [2.0, false], 'high, by weight' => [2.0, true]] as $name => [$rate, $byWeight]) {
+    $result = $run(40_000, $rate, true, $byWeight);
     $row = static function (int $right, int $wrong) use ($result): string {
         $precision = $right / max(1, $right + $wrong);
         $recall = $right / max(1, $result['true']);
 
         return sprintf('P %.4f R %.4f F1 %.4f', $precision, $recall, 2 * $precision * $recall / max(1e-9, $precision + $recall));
     };
-    printf("%-8s %9s  %s   %s\n", $name, number_format($result['true']), $row($result['right']['certain'], $result['wrong']['certain']), $row(array_sum($result['right']), array_sum($result['wrong'])));
+    printf("%-18s %9s  %s   %s\n", $name, number_format($result['true']), $row($result['right']['certain'], $result['wrong']['certain']), $row(array_sum($result['right']), array_sum($result['wrong'])));
     $of = $lost = [];
     foreach ($missed($result) as [$one, $other]) {
         foreach (array_unique([...$result['happenings'][$one], ...$result['happenings'][$other]]) as $what) {
@@ -128,7 +128,7 @@ foreach (['low' => 0.5, 'middle' => 1.0, 'high' => 2.0] as $name => $rate) {
     foreach (array_slice($lost, 0, 8) as $what => $n) {
         printf("    missed %4d of about %5d with: %s\n", $n, $of[$what], $what);
     }
-    if ($name === 'middle') {
+    if ($rate === 1.0) {
         foreach (array_slice($missed($result), 0, 6) as [$one, $other]) {
             $line = static fn (int $number): string => implode(', ', array_filter([$result['shown'][$number]->display, isset($result['shown'][$number]->addresses[0]) ? $result['shown'][$number]->addresses[0][0]->line() : '', ...$result['shown'][$number]->emails, ...$result['shown'][$number]->phones, $result['shown'][$number]->fields['birth_date'] ?? '']));
             printf("    missed: %s | %s (%s)\n", $line($one), $line($other), implode(', ', $result['happenings'][$other]));

@@ -15,6 +15,7 @@ use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Columns\RowRules;
 use PineSieve\Core\Matching\Matcher;
 use PineSieve\Core\Matching\MatchKey;
+use PineSieve\Core\Matching\Weights\Frequencies;
 use PineSieve\Core\Standards\Standards;
 use PineSieve\Core\Standards\Uniques;
 
@@ -43,6 +44,9 @@ final class Sifter
 
     private Matcher $matcher;
 
+    /** Stamp of the rules that the matcher was made by. */
+    private ?string $rulesBy = null;
+
     public function __construct(
         private readonly Results $results,
         private readonly RecordReader $reader,
@@ -52,6 +56,7 @@ final class Sifter
         private readonly Trial $trial,
         private readonly Planners $planners,
         private readonly Mappers $mappers,
+        private readonly FileCounts $counts,
     ) {
     }
 
@@ -64,7 +69,7 @@ final class Sifter
     public function sift(Intake $intake, array $rows, bool $later = false): void
     {
         $this->prepare($intake);
-        $this->matcher = $this->sets->matcher();
+        $this->useRules($intake);
         // What a trial has brought in stays as it came in.
         $rows = array_diff_key($rows, $this->trial->loaded($intake, array_keys($rows)));
         if ($rows === []) {
@@ -103,6 +108,7 @@ final class Sifter
             return;
         }
         $this->intake = $intake;
+        $this->rulesBy = null;
         $this->settings = $intake->choices();
         $plan = $intake->columnPlan();
         $this->mapper = $this->mappers->of($intake, $plan);
@@ -110,6 +116,15 @@ final class Sifter
         $this->uniques = new Uniques($this->standards->catalog);
         $this->kinds = new RowKind($plan->headers());
         $this->planner = $this->planners->of($intake);
+    }
+
+    /** Rules can change between two chunks; what is frequent in the file is counted once. */
+    private function useRules(Intake $intake): void
+    {
+        if ($this->rulesBy !== $this->sets->stamp()) {
+            $this->rulesBy = $this->sets->stamp();
+            $this->matcher = $this->sets->matcherWith(fn (Frequencies $known): Frequencies => $this->counts->with($known, $intake, $this->mapper, $this->sets->comparers()));
+        }
     }
 
     /** @param  list<string>  $cells */

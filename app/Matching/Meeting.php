@@ -138,7 +138,7 @@ final class Meeting
     {
         $kind = $this->records[$of]->kind();
 
-        return $this->judges[$kind->value] ??= new PairJudge($this->sets->used($kind), $this->sets->comparers());
+        return $this->judges[$kind->value] ??= $this->sets->judge($kind);
     }
 
     private function prepared(int $id): PreparedRecord

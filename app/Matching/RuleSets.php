@@ -10,10 +10,12 @@ use PineSieve\Core\Matching\Example;
 use PineSieve\Core\Matching\Fields\FieldComparers;
 use PineSieve\Core\Matching\Matcher;
 use PineSieve\Core\Matching\MatchKey;
+use PineSieve\Core\Matching\Pairs\PairJudge;
 use PineSieve\Core\Matching\Rules\BadRules;
 use PineSieve\Core\Matching\Rules\Comparison;
 use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Matching\Rules\ShippedRules;
+use PineSieve\Core\Matching\Weights\Frequencies;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\Words;
 use PineSieve\Core\Records\SupporterRecord;
@@ -108,12 +110,40 @@ final class RuleSets
         return Example::of(Comparison::fromArray($comparison, $this->comparers->has(...)), $kind, $this->comparers);
     }
 
+    /** Judges pairs of supporters of a kind, whoever else there is, by the set in use. */
+    public function judge(SupporterKind $kind): PairJudge
+    {
+        $set = $this->used($kind);
+
+        return new PairJudge($set, $this->comparers, $set->thresholds === null ? null : Editions::inUse());
+    }
+
     /** Finds out by the rules in use who an incoming record may be. */
     public function matcher(): Matcher
     {
         $this->look();
 
         return $this->matcher ??= $this->matcherOf(static fn (RulesInUse $used): ?array => $used->rules);
+    }
+
+    /** Changes whenever what is in use does. */
+    public function stamp(): string
+    {
+        $this->look();
+
+        return $this->stamp;
+    }
+
+    /**
+     * The same where it is known how frequent things are among those who are on their way too.
+     *
+     * @param  callable(Frequencies): Frequencies  $with
+     */
+    public function matcherWith(callable $with): Matcher
+    {
+        $this->look();
+
+        return $this->weighs(static fn (RulesInUse $used): ?array => $used->rules) ? $this->matcherOf(static fn (RulesInUse $used): ?array => $used->rules, $with(Editions::inUse())) : $this->matcher();
     }
 
     /** By the rules as they will be once those that are coming are used. */
@@ -160,7 +190,7 @@ final class RuleSets
     /** Reads what is in use, if that has changed. */
     private function look(): void
     {
-        $stamp = (string) DB::scalar('select coalesce(group_concat(kind, changed_at), "none") from rules_in_use');
+        $stamp = Editions::number().' '.DB::scalar('select coalesce(group_concat(kind, changed_at), "none") from rules_in_use');
         if ($stamp !== $this->stamp) {
             [$this->stamp, $this->matcher, $this->coming] = [$stamp, null, null];
             $this->inUse = RulesInUse::query()->get()->keyBy('kind')->all();
@@ -168,7 +198,15 @@ final class RuleSets
     }
 
     /** @param  callable(RulesInUse): ?array<string, mixed>  $rules */
-    private function matcherOf(callable $rules): Matcher
+    private function weighs(callable $rules): bool
+    {
+        $used = $this->inUse[SupporterKind::Person->value] ?? null;
+
+        return $this->usable($used === null ? null : $rules($used), SupporterKind::Person)->thresholds !== null;
+    }
+
+    /** @param  callable(RulesInUse): ?array<string, mixed>  $rules */
+    private function matcherOf(callable $rules, ?Frequencies $frequencies = null): Matcher
     {
         $sets = [];
         foreach (SupporterKind::cases() as $kind) {
@@ -176,7 +214,7 @@ final class RuleSets
             $sets[$kind->value] = $this->usable($used === null ? null : $rules($used), $kind);
         }
 
-        return new Matcher($sets, $this->comparers);
+        return new Matcher($sets, $this->comparers, $frequencies ?? ($this->weighs($rules) ? Editions::inUse() : null));
     }
 
     /** @param  ?array<string, mixed>  $rules */

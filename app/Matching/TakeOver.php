@@ -28,6 +28,7 @@ final readonly class TakeOver
         private Ids $ids,
         private Bulk $bulk,
         private StandardsStore $standards,
+        private Editions $editions,
     ) {
     }
 
@@ -65,6 +66,9 @@ final readonly class TakeOver
         }
         $kinds = $coming->pluck('kind')->all();
         $before = $this->sets->matcher();
+        if ($coming->contains(static fn (RulesInUse $used): bool => ($used->coming['by'] ?? '') === 'weight')) {
+            $this->editions->make($this->sets->comparers());
+        }
         $this->eachChunk($kinds, fn (array $records) => $this->bulk->insertMissing('match_keys', ['hash', 'supporter_id'], KeyTable::rows($this->sets->keys($records))));
         DB::transaction(function () use ($coming): void {
             $this->ids->queueUp();

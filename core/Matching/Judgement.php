@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Matching;
 
+use PineSieve\Core\Matching\Rules\Thresholds;
+
 /** The verdict on a row, whom it is if it is known, and every finding that speaks to it. */
 final readonly class Judgement
 {
@@ -19,10 +21,13 @@ final readonly class Judgement
      * One certain finding of the highest strength makes a row known. Several, or only doubtful ones, a person must look at;
      * as well as one beside whom there is another of the same name and address, where the row does not say which of them it is.
      *
+     * By weight, all that are likely are weighed together, and that it is nobody of them: no two can both be the one.
+     *
      * @param  list<PairFinding>  $findings
      */
-    public static function of(array $findings): self
+    public static function of(array $findings, ?Thresholds $thresholds = null): self
     {
+        $findings = $thresholds === null ? $findings : self::together($findings, $thresholds);
         $namesakes = array_filter(array_column($findings, 'namesake'), static fn (?string $words): bool => $words !== null);
         if ($namesakes !== []) {
             $findings = array_map(static fn (PairFinding $one): PairFinding => $one->strength === PairStrength::Certain && ! $one->isProven ? $one->beside(reset($namesakes)) : $one, $findings);
@@ -37,6 +42,26 @@ final readonly class Judgement
         return $best->strength->isCertain() && count($rivals) === 1
             ? new self(Verdict::Known, $best->ref, $findings)
             : new self(Verdict::Unsure, null, $findings);
+    }
+
+    /**
+     * @param  list<PairFinding>  $findings
+     * @return list<PairFinding>
+     */
+    private static function together(array $findings, Thresholds $thresholds): array
+    {
+        $odds = static fn (PairFinding $one): float => $one->likely === null ? 0.0 : $one->likely / max(1e-9, 1 - $one->likely);
+        $all = 1 + array_sum(array_map($odds, $findings));
+
+        return array_map(static function (PairFinding $one) use ($odds, $all, $thresholds): PairFinding {
+            // An id, or the very same row, says it by itself.
+            if ($one->likely === null || $one->strength === PairStrength::CertainByRow || $one->strength === PairStrength::CertainById) {
+                return $one;
+            }
+            $likely = $odds($one) / $all;
+
+            return $one->weighed($likely, $one->strength === PairStrength::Certain && $likely >= $thresholds->certain ? PairStrength::Certain : PairStrength::Doubtful);
+        }, $findings);
     }
 
     /** A person has said whom the row is; null that it is nobody yet known. */

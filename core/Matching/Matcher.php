@@ -12,6 +12,8 @@ use PineSieve\Core\Matching\Pairs\PreparedRecord;
 use PineSieve\Core\Matching\Rules\Certainty;
 use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Matching\Rules\ShippedRules;
+use PineSieve\Core\Matching\Rules\Thresholds;
+use PineSieve\Core\Matching\Weights\Frequencies;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\Identifier;
 use PineSieve\Core\Records\IncomingRecord;
@@ -36,11 +38,14 @@ final class Matcher
     /** @var \WeakMap<SupporterRecord|IncomingRecord, array<int, PreparedRecord>> by judge: a row is compared with many, and many rows with one */
     private \WeakMap $prepared;
 
-    /** @param  array<string, RuleSet>  $sets  the one in use, by kind */
-    public function __construct(array $sets, FieldComparers $comparers)
+    /**
+     * @param  array<string, RuleSet>  $sets  the one in use, by kind
+     * @param  ?Frequencies  $frequencies  how many records have a value, for sets by weight
+     */
+    public function __construct(private readonly array $sets, FieldComparers $comparers, ?Frequencies $frequencies = null)
     {
         foreach (SupporterKind::cases() as $kind) {
-            $this->judges[$kind->value] = new PairJudge($sets[$kind->value], $comparers);
+            $this->judges[$kind->value] = new PairJudge($sets[$kind->value], $comparers, $frequencies ?? new Frequencies);
             $this->namedOnly[$kind->value] = $kind === SupporterKind::Person ? $this->judges[$kind->value] : new PairJudge(ShippedRules::namedOnly($kind, $comparers), $comparers);
         }
         $this->withoutName = new PairJudge(ShippedRules::withoutName($comparers), $comparers);
@@ -86,7 +91,7 @@ final class Matcher
                 default => PairStrength::Certain,
             };
 
-            return new PairFinding($stored->ref, $strength, $pair->score, $pair->for, $pair->against, $relation->isProven, $relation->namesake);
+            return new PairFinding($stored->ref, $strength, $pair->score, $pair->for, $pair->against, $relation->isProven, $relation->namesake, $pair->likely);
         }
         if ($sameId === null) {
             return null;
@@ -97,6 +102,12 @@ final class Matcher
             ...($isSameKind ? [] : ["One is {$row->kind->withArticle()}, the other {$stored->kind()->withArticle()}"]),
             ...($against === [] && $row->display() !== $stored->field('display_name') ? ["The names differ: {$row->display()}, {$stored->field('display_name')}"] : $against),
         ]);
+    }
+
+    /** How likely someone must be to be known, or asked about; null where rules decide. */
+    public function thresholds(SupporterKind $kind): ?Thresholds
+    {
+        return $this->sets[$kind->value]->thresholds;
     }
 
     /** @return list<PairJudge> all that may ever look for a record of a kind */

@@ -16,6 +16,7 @@ final readonly class PairFinding
      * @param  list<string>  $against
      * @param  bool  $isProven  certain by more than a name and a way to be reached
      * @param  ?string  $namesake  what tells the two from each other although a certain rule holds
+     * @param  ?float  $likely  how likely the two are one, by weight, were there nobody else; null where rules decide
      */
     public function __construct(
         public int|string $ref,
@@ -25,6 +26,7 @@ final readonly class PairFinding
         public array $against,
         public bool $isProven = false,
         public ?string $namesake = null,
+        public ?float $likely = null,
     ) {
     }
 
@@ -38,6 +40,12 @@ final readonly class PairFinding
     public function beside(string $namesake): self
     {
         return new self($this->ref, PairStrength::Doubtful, $this->score, $this->for, [...$this->against, Namesakes::inWords($namesake)]);
+    }
+
+    /** The same pair as it is beside others who are likely too. */
+    public function weighed(float $likely, PairStrength $strength): self
+    {
+        return new self($this->ref, $strength, max(1, (int) floor(100 * $likely)), $this->for, $this->against, $this->isProven, $this->namesake, $likely);
     }
 
     /** @return array{ref: int|string, strength: int, score: int, for: list<string>, against: list<string>} */

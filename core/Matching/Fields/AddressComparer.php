@@ -25,7 +25,7 @@ final readonly class AddressComparer implements FieldComparer
 
     private const UNIT = 4;
 
-    private const PLACE = 5;
+    public const PLACE = 5;
 
     /** City and state with the street. */
     private const TOWN = 6;

@@ -15,6 +15,7 @@ final readonly class Pair
      * @param  list<string>  $for
      * @param  list<string>  $against
      * @param  list<string>  $rules  names of those that hold
+     * @param  ?float  $likely  how likely the two are one, by weight; null where rules decide
      */
     public function __construct(
         public int $one,
@@ -24,6 +25,7 @@ final readonly class Pair
         public array $for,
         public array $against,
         public array $rules,
+        public ?float $likely = null,
     ) {
     }
 
@@ -32,7 +34,7 @@ final readonly class Pair
     {
         $score = $this->certainty === Certainty::Certain ? max(1, (int) round(($this->score - 50) * 1.4) - 10) : $this->score;
 
-        return new self($this->one, $this->other, Certainty::Review, $score, $this->for, [...$this->against, $because], $this->rules);
+        return new self($this->one, $this->other, Certainty::Review, $score, $this->for, [...$this->against, $because], $this->rules, $this->likely);
     }
 
     /** All that speaks for it and against it in one line. */

@@ -13,6 +13,14 @@ use PineSieve\Core\Matching\Rules\Comparison;
 use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Matching\Rules\Sign;
 use PineSieve\Core\Matching\Rules\SignEffect;
+use PineSieve\Core\Matching\Rules\Thresholds;
+use PineSieve\Core\Matching\Weights\Frequencies;
+use PineSieve\Core\Matching\Weights\Level;
+use PineSieve\Core\Matching\Weights\Leveler;
+use PineSieve\Core\Matching\Weights\WeighedField;
+use PineSieve\Core\Matching\Weights\Weigher;
+use PineSieve\Core\Matching\Weights\Weights;
+use PineSieve\Core\Matching\Weights\WeightWords;
 
 /** Judges pairs of records by a rule set, and makes records ready for it. */
 final class PairJudge
@@ -38,20 +46,56 @@ final class PairJudge
 
     private readonly Circumstances $circumstances;
 
+    /** @var array<string, int> field of Circumstances::FIELDS to the place of its values in a prepared record */
+    private readonly array $places;
+
+    private readonly Leveler $leveler;
+
+    /** What says whether two records are one, in a set by weight: its rules then say no more than who is compared. */
+    private readonly ?Weigher $weigher;
+
+    private readonly ?WeightWords $words;
+
+    /** What it counts itself as it makes records ready. */
+    private readonly ?Frequencies $counted;
+
+    /** @param  ?Frequencies  $frequencies  how many records have a value, for a set by weight; null to count those that are made ready here: all that are searched */
     public function __construct(
         public readonly RuleSet $set,
         FieldComparers $comparers,
+        ?Frequencies $frequencies = null,
     ) {
         foreach ($set->rules as $rule) {
             $this->rules[] = array_map(fn (Comparison $comparison): int => $this->comparison($comparison, $comparers), $rule->comparisons);
         }
-        $this->circumstances = new Circumstances($set->kind, array_map(fn (string $field): int => $this->place($comparers->of(new Comparison($field), $set->kind)), array_combine(Circumstances::FIELDS, Circumstances::FIELDS)));
+        $this->places = array_map(fn (string $field): int => $this->place($comparers->of(new Comparison($field), $set->kind)), array_combine(Circumstances::FIELDS, Circumstances::FIELDS));
+        $this->circumstances = new Circumstances($set->kind, $this->places);
+        $this->leveler = new Leveler($this->places);
+        $this->counted = $set->thresholds !== null && $frequencies === null ? new Frequencies : null;
+        $frequencies ??= $this->counted;
+        $this->weigher = $set->thresholds === null || $frequencies === null ? null : new Weigher(Weights::shipped(), $frequencies);
+        $this->words = $this->weigher === null || $frequencies === null ? null : new WeightWords($this->weigher, $frequencies);
         $this->lookups = new Lookups($set, $this->comparisons, $this->rules);
+    }
+
+    /** @return array<string, int> field of Circumstances::FIELDS to the place of its values in a prepared record */
+    public function places(): array
+    {
+        return $this->places;
+    }
+
+    /** Counts what a record is weighed by. */
+    public function count(PreparedRecord $record, Frequencies $frequencies, int $times = 1): void
+    {
+        $frequencies->count($this->leveler->traits($record->values), $times);
     }
 
     public function prepare(int $ref, Traits $traits): PreparedRecord
     {
         $compared = $this->compared($ref, $traits);
+        if ($this->counted !== null) {
+            $this->count($compared, $this->counted);
+        }
 
         return new PreparedRecord($ref, $compared->values, $this->lookups->keys($compared));
     }
@@ -72,6 +116,9 @@ final class PairJudge
     public function relation(PreparedRecord $one, PreparedRecord $other): ?Relation
     {
         [$one, $other] = $one->ref <= $other->ref ? [$one, $other] : [$other, $one];
+        if ($this->weigher !== null && $this->set->thresholds !== null) {
+            return $this->byWeight($this->weigher, $this->set->thresholds, $one, $other);
+        }
         $known = [];
         $found = [];
         foreach ($this->rules as $number => $places) {
@@ -118,6 +165,28 @@ final class PairJudge
         $isProven = $certainty === Certainty::Certain && $this->circumstances->prove($one->values, $other->values);
 
         return new Relation($this->pair($one, $other, $certainty, $agreements, $signs, $held), null, $namesake, $isProven);
+    }
+
+    private function byWeight(Weigher $weigher, Thresholds $thresholds, PreparedRecord $one, PreparedRecord $other): ?Relation
+    {
+        $pattern = $this->leveler->pattern($one->values, $other->values);
+        $weighed = $weigher->weigh($pattern);
+        $signs = $this->circumstances->signs($one->values, $other->values);
+        $isOneName = ($pattern->levels[WeighedField::Last->value] ?? null) === Level::Same && ($pattern->levels[WeighedField::First->value] ?? null) === Level::Same;
+        $namesake = $isOneName && array_intersect_key($pattern->shared, [WeighedField::Address->value => 1, WeighedField::Email->value => 1, WeighedField::Phone->value => 1]) !== [] ? Circumstances::namesake($signs) : null;
+        if ($weighed->match < $thresholds->review) {
+            return $namesake === null ? null : new Relation(null, null, $namesake, false);
+        }
+        // Signs are weighed like all else, but for those that the set names.
+        $effects = array_intersect_key($this->set->signs, $signs);
+        if (in_array(SignEffect::Apart, $effects, true)) {
+            return new Relation(null, null, $namesake, false);
+        }
+        [$for, $against] = $this->words?->of($pattern) ?? [[], []];
+        $isSure = $pattern->isMoreThanName() && ! in_array(SignEffect::Review, $effects, true);
+        $certainty = $isSure && $weighed->match >= $thresholds->certain ? Certainty::Certain : Certainty::Review;
+
+        return new Relation(new Pair($one->ref, $other->ref, $certainty, max(1, (int) floor(100 * $weighed->match)), $for, $against, ['by weight'], $weighed->match), null, $namesake, $this->circumstances->prove($one->values, $other->values));
     }
 
     /**

@@ -14,12 +14,14 @@ final readonly class RuleSet
     /**
      * @param  non-empty-list<MatchRule>  $rules
      * @param  array<string, SignEffect>  $signs  value of a Sign to what it does, where that is not its usual effect
+     * @param  ?Thresholds  $thresholds  of a set by weight, whose rules say no more than who is compared; null for one by rules
      */
     public function __construct(
         public string $name,
         public SupporterKind $kind,
         public array $rules,
         public array $signs = [],
+        public ?Thresholds $thresholds = null,
     ) {
     }
 
@@ -54,13 +56,29 @@ final readonly class RuleSet
             throw new BadRules("Two rules of the set \"{$name}\" have the same name.");
         }
 
-        return new self($name, $kind, $read, self::signs($data['signs'] ?? []));
+        return new self($name, $kind, $read, self::signs($data['signs'] ?? []), self::thresholds($data, $kind));
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['format' => self::FORMAT, 'version' => 1, 'name' => $this->name, 'kind' => $this->kind->value, 'rules' => array_map(static fn (MatchRule $rule): array => $rule->toArray(), $this->rules), 'signs' => array_map(static fn (SignEffect $effect): string => $effect->value, $this->signs)];
+        $by = $this->thresholds === null ? [] : ['by' => 'weight', ...$this->thresholds->toArray()];
+
+        return ['format' => self::FORMAT, 'version' => $by === [] ? 1 : 2, ...$by, 'name' => $this->name, 'kind' => $this->kind->value, 'rules' => array_map(static fn (MatchRule $rule): array => $rule->toArray(), $this->rules), 'signs' => array_map(static fn (SignEffect $effect): string => $effect->value, $this->signs)];
+    }
+
+    /** @param  array<mixed>  $data */
+    private static function thresholds(array $data, SupporterKind $kind): ?Thresholds
+    {
+        $by = $data['by'] ?? 'rules';
+        if ($by !== 'rules' && $by !== 'weight') {
+            throw new BadRules('A rule set works "by" rules or weight.');
+        }
+        if ($by === 'weight' && $kind !== SupporterKind::Person) {
+            throw new BadRules('Only people are compared by weight; households and organizations by rules.');
+        }
+
+        return $by === 'rules' ? null : Thresholds::fromArray($data);
     }
 
     /** @return array<string, SignEffect> */

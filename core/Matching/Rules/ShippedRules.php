@@ -22,6 +22,14 @@ final class ShippedRules
         return self::read(self::FILES[$kind->value], $comparers);
     }
 
+    /** People by weight: compared are those whom the rules would compare, and what agrees is weighed by how few have it. */
+    public static function byWeight(FieldComparers $comparers): RuleSet
+    {
+        $set = self::of(SupporterKind::Person, $comparers);
+
+        return new RuleSet('People, by weight', $set->kind, $set->rules, [], new Thresholds);
+    }
+
     /** For an incoming record that has no name and points at someone by an id or an email, of whatever kind. */
     public static function withoutName(FieldComparers $comparers): RuleSet
     {

@@ -70,7 +70,7 @@ export function MatchRulesPage() {
           {text === null && chosen !== undefined && (
             <div className="pane-body" tabIndex={0}>
               {chosen.fault !== null && <div className="pane-note wrong">It can't be used: {chosen.fault}</div>}
-              <div className="pane-note quiet">Two are a match if any one rule holds; a rule holds if all that it compares agrees.</div>
+              <div className="pane-note quiet">{chosen.content.by === 'weight' ? `By weight: certain from ${percent(chosen.content.certain)} on, to be reviewed from ${percent(chosen.content.review)} on. The rules only say who is compared.` : 'Two are a match if any one rule holds; a rule holds if all that it compares agrees.'}</div>
               <ul className="list">
                 {chosen.rules.map((rule) => (
                   <li key={rule.name} className="still">
@@ -96,6 +96,8 @@ export function MatchRulesPage() {
     </StandardsFrame>
   );
 }
+
+const percent = (share: number | undefined): string => `${Math.round(1000 * (share ?? 0)) / 10} %`;
 
 /** What is written as text, if it can be shown as a form. */
 function readable(text: string): RuleSetContent | null {

@@ -26,6 +26,7 @@ export function RuleSetForm({ content, fields, signs, onChange }: RuleSetFormPro
   return (
     <div className="form rule-form">
       <TextInput label="Name of the set" maxLength={120} value={content.name} onChange={(event) => onChange({ ...content, name: event.currentTarget.value })} />
+      {content.kind === 'person' && <ByWeight content={content} onChange={onChange} />}
       {content.rules.map((one, at) => (
         <section key={at} className="boxed" aria-label={`Rule ${at + 1}`}>
           <div className="sentence">
@@ -70,3 +71,28 @@ export function RuleSetForm({ content, fields, signs, onChange }: RuleSetFormPro
   );
 }
 
+
+/** Whether the rules decide, or only say who is compared, and all that agrees is weighed. */
+function ByWeight({ content, onChange }: Pick<RuleSetFormProps, 'content' | 'onChange'>) {
+  const per = (share: number | undefined, usual: number) => Math.round(1000 * (share ?? usual)) / 10;
+  const set = (key: 'certain' | 'review', percent: number | string) => onChange({ ...content, [key]: Math.round(10 * Number(percent)) / 1000 });
+  return (
+    <section className="boxed" aria-label="What decides">
+      <Select size="xs" label="What decides" allowDeselect={false} data={[{ value: 'rules', label: 'the rules below' }, { value: 'weight', label: 'the weight of all that agrees and differs' }]} value={content.by ?? 'rules'} onChange={(by) => onChange(withBy(content, by === 'weight'))} />
+      {content.by === 'weight' && (
+        <>
+          <p className="quiet">The rules below only say who is compared. What few people have weighs more than what many have: a rare last name much, a common one hardly anything.</p>
+          <div className="sentence">
+            <NumberInput size="xs" w={150} label="Certain from, %" min={50} max={99.9} decimalScale={1} value={per(content.certain, 0.93)} onChange={(percent) => set('certain', percent)} />
+            <NumberInput size="xs" w={150} label="To be reviewed from, %" min={1} max={per(content.certain, 0.93)} decimalScale={1} value={per(content.review, 0.2)} onChange={(percent) => set('review', percent)} />
+          </div>
+        </>
+      )}
+    </section>
+  );
+}
+
+function withBy(content: RuleSetContent, isByWeight: boolean): RuleSetContent {
+  const { name, kind, rules, signs } = content;
+  return { name, kind, rules, ...(signs === undefined ? {} : { signs }), ...(isByWeight ? { by: 'weight' as const, certain: 0.93, review: 0.2 } : {}) };
+}

@@ -101,7 +101,7 @@ export interface MatchRuleSet {
   fault: string | null;
   rules: { name: string; verdict: 'certain' | 'review'; sentence: string; most: number }[];
   signs: { sign: string; effect: string }[];
-  content: Record<string, unknown>;
+  content: RuleSetContent;
 }
 
 /** A rule set held against what people decided: pairs that they merged, and pairs that they said are not the same. */
@@ -144,6 +144,10 @@ export interface RuleSetContent {
   kind: string;
   rules: { name: string; verdict: string; most?: number; unless?: string[]; comparisons: RuleComparison[] }[];
   signs?: Record<string, string>;
+  /** By rules where nothing is said. */
+  by?: 'rules' | 'weight';
+  certain?: number;
+  review?: number;
 }
 
 /** Fields in which records can be compared. */

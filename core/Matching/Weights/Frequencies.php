@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Matching\Weights;
+
+/**
+ * How many records have a value. Counted in a sketch of fixed size (count-min, Cormode and Muthukrishnan 2005): never too few, too many by chance
+ * where there are millions. Where little is counted yet, what is usual fills in.
+ */
+final class Frequencies
+{
+    private const ROWS = 3;
+
+    /** As many records is what is usual worth. */
+    private const PRIOR = 2000;
+
+    /** Of a value that no list names: its share among people, where nothing is counted. */
+    private const USUAL = ['last name' => 1.5e-5, 'first name' => 2e-4, 'birth date' => 4e-5, 'address' => 0.0, 'email' => 0.0, 'phone' => 0.0];
+
+    /** Beside the two that share it, as many more are expected to: of what belongs to one, or to one home, hardly any. */
+    private const MORE = ['address' => 0.1, 'email' => 0.01, 'phone' => 0.02];
+
+    /** @var array<string, array<string, float>> field to folded value to its share */
+    private static array $lists = [];
+
+    /** @var list<array<int, int>> of as many counts each as the sketch is wide */
+    private array $cells = [];
+
+    /** Records that were counted. */
+    private int $counted = 0;
+
+    /** Records that there are, some of which may not have been counted. */
+    private int $records = 0;
+
+    /** @param  int  $width  cells of each row: 4 times as many as different values are exact enough */
+    public function __construct(private readonly int $width = 1 << 18)
+    {
+        for ($row = 0; $row < self::ROWS; $row++) {
+            $this->cells[] = array_fill(0, $this->width, 0);
+        }
+    }
+
+    /**
+     * @param  list<array{WeighedField, string}>  $traits  of one record, as Leveler::traits() gives them
+     * @param  int  $times  for how many records it stands, if only some are counted
+     */
+    public function count(array $traits, int $times = 1): void
+    {
+        $this->counted += $times;
+        $this->records += $times;
+        foreach ($traits as [$field, $value]) {
+            foreach ($this->places($field, $value) as $row => $place) {
+                $this->cells[$row][$place] += $times;
+            }
+        }
+    }
+
+    /** The same among another number of records, some of which were not counted. */
+    public function among(int $records): self
+    {
+        $among = clone $this;
+        $among->records = max($records, $this->records);
+
+        return $among;
+    }
+
+    /** As bytes that unpack() takes. */
+    public function pack(): string
+    {
+        return (string) gzcompress(implode('', array_map(static fn (array $row): string => pack('V*', ...$row), array_merge(...array_map(static fn (array $cells): array => array_chunk($cells, 4096), $this->cells)))));
+    }
+
+    public static function unpack(string $packed, int $records): self
+    {
+        /** @var array<int, int> $cells */
+        $cells = unpack('V*', (string) gzuncompress($packed));
+        $width = max(1, intdiv(count($cells), self::ROWS));
+        $unpacked = new self($width);
+        $unpacked->cells = array_chunk($cells, $width);
+        $unpacked->counted = $unpacked->records = $records;
+
+        return $unpacked;
+    }
+
+    /** Records that were counted. */
+    public function counted(): int
+    {
+        return $this->counted;
+    }
+
+    public function records(): int
+    {
+        return $this->records;
+    }
+
+    /** How many records have it. */
+    public function of(WeighedField $field, string $value): int
+    {
+        $least = PHP_INT_MAX;
+        foreach ($this->places($field, $value) as $row => $place) {
+            $least = min($least, $this->cells[$row][$place]);
+        }
+
+        return $least;
+    }
+
+    /** The chance that a record which has nothing to do with one that has it has it too; the two of a pair are counted both. */
+    public function share(WeighedField $field, string $value): float
+    {
+        $count = $this->of($field, $value);
+        if (isset(self::MORE[$field->value])) {
+            return (max(0, $count - 2) + self::MORE[$field->value]) / max(self::PRIOR, $this->counted);
+        }
+
+        return (max(0.0, $count - 1.0) + self::PRIOR * self::usual($field, $value)) / (self::PRIOR + $this->counted);
+    }
+
+    private static function usual(WeighedField $field, string $value): float
+    {
+        if ($field === WeighedField::Last || $field === WeighedField::First) {
+            return self::lists()[$field->value][$value] ?? self::USUAL[$field->value];
+        }
+
+        return self::USUAL[$field->value] ?? 0.0;
+    }
+
+    /** @return array<string, array<string, float>> */
+    private static function lists(): array
+    {
+        if (self::$lists === []) {
+            /** @var array<string, array<string, float>> $lists */
+            $lists = require __DIR__.'/data/names.php';
+            self::$lists = $lists;
+        }
+
+        return self::$lists;
+    }
+
+    /** @return list<int<0, max>> */
+    private function places(WeighedField $field, string $value): array
+    {
+        $hash = hash('xxh128', "{$field->value}|{$value}", true);
+        /** @var array<int, int> $words */
+        $words = unpack('V3', $hash);
+
+        return array_values(array_map(fn (int $word): int => abs($word % $this->width), $words));
+    }
+}

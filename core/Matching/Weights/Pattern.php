@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Matching\Weights;
+
+/** How far two records agree, field by field. */
+final readonly class Pattern
+{
+    /**
+     * @param  array<string, Level>  $levels  value of a WeighedField to how far they agree in it; those that both say something of
+     * @param  array<string, string>  $shared  field to the value that they share, folded: what few have says much
+     */
+    public function __construct(
+        public array $levels,
+        public array $shared = [],
+    ) {
+    }
+
+    /** Whether anything but a name agrees: of a name alone nobody is certain, however few have it. */
+    public function isMoreThanName(): bool
+    {
+        foreach ([WeighedField::Address, WeighedField::Email, WeighedField::Phone, WeighedField::Born, WeighedField::Id] as $field) {
+            $level = $this->levels[$field->value] ?? Level::Blank;
+            // Numbers and emails that are alike are as often two as one with a slip.
+            if ($level === Level::Same || $level === Level::Form || $level === Level::Alike && $field === WeighedField::Address) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Matching\Weights;
+
+/** What people are weighed by. */
+enum WeighedField: string
+{
+    case Last = 'last name';
+    case First = 'first name';
+    case Middle = 'middle name';
+    case Generation = 'generation';
+    case Title = 'title';
+    case Address = 'address';
+    case Email = 'email';
+    case Phone = 'phone';
+    case Born = 'birth date';
+    case Id = 'id';
+
+    /** @return non-empty-list<Level> in which two records that both say something of it can agree */
+    public function levels(): array
+    {
+        return match ($this) {
+            self::Last => [Level::Same, Level::Form, Level::Alike, Level::Differs],
+            self::First => [Level::Same, Level::Form, Level::Alike, Level::Near, Level::Differs],
+            self::Middle => [Level::Same, Level::Near, Level::Differs],
+            self::Generation => [Level::Same, Level::Near, Level::Differs],
+            self::Title, self::Id => [Level::Same, Level::Differs],
+            self::Address => [Level::Same, Level::Alike, Level::Near, Level::Differs],
+            self::Email => [Level::Same, Level::Alike, Level::Near, Level::Differs],
+            self::Phone => [Level::Same, Level::Alike, Level::Differs],
+            self::Born => [Level::Same, Level::Form, Level::Alike, Level::Differs],
+        };
+    }
+
+    /** Whether what two share in it says the more the fewer have it. */
+    public function isCounted(): bool
+    {
+        return in_array($this, [self::Last, self::First, self::Address, self::Email, self::Phone, self::Born], true);
+    }
+}

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Matching\Weights;
+
+/** Says in words what speaks for two records being one, and what against, and how much. */
+final readonly class WeightWords
+{
+    /** Bits from which an agreement is strong evidence, and to which it says little. */
+    private const STRONG = 8.0;
+
+    private const LITTLE = 2.0;
+
+    private const SAME = ['last name' => 'Same last name', 'first name' => 'Same first name', 'middle name' => 'Same middle name', 'generation' => 'Both are Jr., Sr. or the like', 'title' => '', 'address' => 'Same address', 'email' => 'Same email', 'phone' => 'Same phone', 'birth date' => 'Same birth date', 'id' => 'Same id in another system'];
+
+    private const FORM = ['last name' => 'One last name is a part or another form of the other', 'first name' => 'One first name is another form of the other', 'birth date' => 'Birth dates with day and month swapped'];
+
+    private const ALIKE = ['last name' => 'Last names alike', 'first name' => 'First names alike', 'address' => 'Addresses alike', 'email' => 'Emails alike', 'phone' => 'Phones alike', 'birth date' => 'Birth dates alike'];
+
+    private const NEAR = ['first name' => 'One gives an initial', 'middle name' => 'Same middle initial', 'generation' => 'Only one is Jr., Sr. or the like', 'address' => 'Same postal code', 'email' => 'Same email but for what follows the @'];
+
+    private const DIFFERS = ['last name' => 'Another last name', 'first name' => 'Another first name', 'middle name' => 'Another middle name', 'generation' => 'One is Jr. or Sr., the other another', 'title' => 'One is written as a man, the other as a woman', 'address' => 'Another address', 'email' => 'Another email', 'phone' => 'Another phone', 'birth date' => 'Born on another day', 'id' => 'Another id in the same system'];
+
+    public function __construct(
+        private Weigher $weigher,
+        private Frequencies $frequencies,
+    ) {
+    }
+
+    /** @return array{list<string>, list<string>} for and against, the strongest first */
+    public function of(Pattern $pattern): array
+    {
+        [$for, $against] = [[], []];
+        foreach ($pattern->levels as $key => $level) {
+            $field = WeighedField::from($key);
+            $words = match ($level) {
+                Level::Same => self::SAME[$key] ?? '', Level::Form => self::FORM[$key] ?? '', Level::Alike => self::ALIKE[$key] ?? '', Level::Near => self::NEAR[$key] ?? '', Level::Differs => self::DIFFERS[$key] ?? '', Level::Blank => ''
+            };
+            $bits = $this->weigher->bits($pattern, $field);
+            if ($words === '') {
+                continue;
+            }
+            $line = $words.$this->howMany($field, $pattern->shared[$key] ?? null).self::much($bits);
+            $bits > 0 ? $for[$line] = $bits : $against[$line] = $bits;
+        }
+        arsort($for);
+        asort($against);
+
+        return [array_keys($for), array_keys($against)];
+    }
+
+    private function howMany(WeighedField $field, ?string $shared): string
+    {
+        if ($shared === null || ! $field->isCounted() || $this->frequencies->counted() === 0) {
+            return '';
+        }
+
+        return sprintf(', which %s of %s have', number_format(max(1, $this->frequencies->of($field, $shared))), number_format($this->frequencies->counted()));
+    }
+
+    private static function much(float $bits): string
+    {
+        return match (true) {
+            abs($bits) >= self::STRONG => ': strong',
+            abs($bits) < self::LITTLE => ': says little',
+            default => '',
+        };
+    }
+}

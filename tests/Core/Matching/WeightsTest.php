@@ -1,0 +1,258 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Matching;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Addresses\AddressStandardizer;
+use PineSieve\Core\Matching\Fields\FieldComparers;
+use PineSieve\Core\Matching\Fields\Traits;
+use PineSieve\Core\Matching\Judgement;
+use PineSieve\Core\Matching\PairFinding;
+use PineSieve\Core\Matching\Pairs\Pair;
+use PineSieve\Core\Matching\Pairs\PairJudge;
+use PineSieve\Core\Matching\Pairs\PairSearch;
+use PineSieve\Core\Matching\PairStrength;
+use PineSieve\Core\Matching\Rules\BadRules;
+use PineSieve\Core\Matching\Rules\Certainty;
+use PineSieve\Core\Matching\Rules\RuleSet;
+use PineSieve\Core\Matching\Rules\ShippedRules;
+use PineSieve\Core\Matching\Rules\Thresholds;
+use PineSieve\Core\Matching\Verdict;
+use PineSieve\Core\Matching\Weights\Frequencies;
+use PineSieve\Core\Matching\Weights\Leveler;
+use PineSieve\Core\Matching\Weights\Pattern;
+use PineSieve\Core\Matching\Weights\WeighedField;
+use PineSieve\Core\Matching\Weights\Weigher;
+use PineSieve\Core\Matching\Weights\Weights;
+use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Names\WrittenName;
+use PineSieve\Core\Records\Identifier;
+use PineSieve\Core\Standards\FieldCatalog;
+
+/** People by weight: how far they agree, how many have what they share, how likely they are one. */
+final class WeightsTest extends TestCase
+{
+    private string $folder;
+
+    protected function setUp(): void
+    {
+        $this->folder = sys_get_temp_dir().'/weights-'.bin2hex(random_bytes(4));
+    }
+
+    protected function tearDown(): void
+    {
+        array_map(unlink(...), glob("{$this->folder}/*") ?: []);
+        is_dir($this->folder) && rmdir($this->folder);
+    }
+
+    private static function comparers(): FieldComparers
+    {
+        return new FieldComparers(FieldCatalog::builtIn());
+    }
+
+    /** @param  string  $who  "name | address | email | phone | birth date | id", blank from the right */
+    private static function person(string $who): Traits
+    {
+        [$name, $address, $email, $phone, $born, $id] = array_pad(array_map(trim(...), explode('|', $who)), 6, '');
+        $written = WrittenName::parse($name)->person;
+        [$line, $city, $zip] = array_pad(explode(', ', $address), 3, '');
+        $stored = Address::fromParts(['line1' => $line, 'city' => $city, 'state' => $address === '' ? '' : 'NH', 'postal_code' => $zip]);
+
+        return new Traits(SupporterKind::Person, $written, $written->display(), $address === '' ? [] : [[$stored, (new AddressStandardizer)->standardize($stored)->standard]], $email === '' ? [] : [$email], $phone === '' ? [] : [$phone], $id === '' ? [] : [new Identifier('old', $id)], $born === '' ? [] : ['birth_date' => $born]);
+    }
+
+    private static function pattern(string $one, string $other): Pattern
+    {
+        $judge = new PairJudge(ShippedRules::byWeight($comparers = self::comparers()), $comparers, new Frequencies(1 << 8));
+
+        return (new Leveler($judge->places()))->pattern($judge->compared(1, self::person($one))->values, $judge->compared(2, self::person($other))->values);
+    }
+
+    #[DataProvider('pairs')]
+    public function test_how_far_two_agree_in_each_field(string $one, string $other, string $levels): void
+    {
+        $said = static fn (Pattern $pattern): string => implode(', ', array_map(static fn (string $field, $level): string => "{$field} {$level->value}", array_keys($pattern->levels), $pattern->levels));
+
+        self::assertSame($levels, $said(self::pattern($one, $other)));
+        $both = [explode(', ', $said(self::pattern($other, $one))), explode(', ', $levels)];
+        self::assertEqualsCanonicalizing($both[1], $both[0], 'Whichever comes first.');
+    }
+
+    public static function pairs(): iterable
+    {
+        yield 'the same' => ['Ann Lee', 'Ann Lee', 'last name same, first name same'];
+        yield 'nothing to compare' => ['Ann Lee | 12 Elm St, Dover, 03820', 'Bo Park', 'last name differs, first name differs'];
+        yield 'a short form' => ['Robert Lee', 'Bob Lee', 'last name same, first name form'];
+        yield 'an initial' => ['R. Lee', 'Robert Lee', 'last name same, first name near'];
+        yield 'the wrong initial' => ['P. Lee', 'Robert Lee', 'last name same, first name differs'];
+        yield 'slips in both' => ['Katherine Johannsen', 'Kathrine Johansen', 'last name alike, first name alike'];
+        yield 'changed places' => ['Ann Hartley', 'Hartley Ann', 'last name form, first name form'];
+        yield 'changed places, and someone else' => ['Robert Hartley', 'Hartley Anna', 'last name form, first name differs'];
+        yield 'a part of a double name' => ['Ann Park-Lopez', 'Ann Lopez', 'last name form, first name same'];
+        yield 'no first name' => ['Lee', 'Ann Lee', 'last name same'];
+        yield 'middle names' => ['Ann May Lee', 'Ann M. Lee', 'last name same, first name same, middle name near'];
+        yield 'other middle names' => ['Ann May Lee', 'Ann Rose Lee', 'last name same, first name same, middle name differs'];
+        yield 'father and son' => ['John Lee Sr.', 'John Lee Jr.', 'last name same, first name same, generation differs'];
+        yield 'one is told' => ['John Lee', 'John Lee Jr.', 'last name same, first name same, generation near'];
+        yield 'titles' => ['Mr. Chris Lee', 'Ms. Chris Lee', 'last name same, first name same, title differs'];
+        yield 'one house' => ['Ann Lee | 12 Elm Street, Dover, 03820', 'Bo Lee | 12 ELM ST, Dover, 03820', 'last name same, first name differs, address same'];
+        yield 'a unit left out' => ['Ann Lee | 12 Elm St Apt 4, Dover, 03820', 'Ann Lee | 12 Elm St, Dover, 03820', 'last name same, first name same, address alike'];
+        yield 'one town' => ['Ann Lee | 12 Elm St, Dover, 03820', 'Ann Lee | 9 Oak Ave, Dover, 03820', 'last name same, first name same, address near'];
+        yield 'emails' => ['Ann Lee | | ann.lee@example.org', 'Ann Lee | | ann.lee@example.com', 'last name same, first name same, email near'];
+        yield 'an email with a slip' => ['Ann Lee | | annabel.lee@example.org', 'Ann Lee | | anabel.lee@example.org', 'last name same, first name same, email alike'];
+        yield 'phones with a slip' => ['Ann Lee | | | +16035550143', 'Ann Lee | | | +16035550144', 'last name same, first name same, phone alike'];
+        yield 'birth dates turned' => ['Ann Lee | | | | 1970-03-05', 'Ann Lee | | | | 1970-05-03', 'last name same, first name same, birth date form'];
+        yield 'two of one system' => ['Ann Lee | | | | | 7', 'Ann Lee | | | | | 8', 'last name same, first name same, id differs'];
+    }
+
+    /** @param  list<string>  $crowd  others that are counted */
+    private static function likely(string $one, string $other, array $crowd = [], int $records = 20000): float
+    {
+        $judge = new PairJudge(ShippedRules::byWeight($comparers = self::comparers()), $comparers, $counts = new Frequencies(1 << 12));
+        foreach ([$one, $other, ...$crowd] as $i => $who) {
+            $judge->count($judge->compared($i, self::person($who)), $counts);
+        }
+
+        return (new Weigher(Weights::shipped(), $counts->among($records)))->weigh(self::pattern($one, $other))->match;
+    }
+
+    public function test_a_name_is_not_a_person(): void
+    {
+        $elsewhere = ['| 12 Elm St, Dover, 03820 | js@example.org | +16035550143', '| 9 Oak Ave, Keene, 03431 | smithy@example.com | +12075550199'];
+        self::assertLessThan(0.001, self::likely("John Smith {$elsewhere[0]}", "John Smith {$elsewhere[1]}"), 'A name that many have, and nothing else.');
+        self::assertGreaterThan(0.2, self::likely('Ottoline Quackenbush | 12 Elm St, Dover, 03820', 'Ottoline Quackenbush | | ottoline@example.org'), 'One that few have is asked about.');
+        self::assertLessThan(0.2, self::likely("Ottoline Quackenbush {$elsewhere[0]}", "Ottoline Quackenbush {$elsewhere[1]}"), 'If nothing else that is known agrees, it is not.');
+        self::assertLessThan(0.001, self::likely('Ottoline Quackenbush', 'Bo Park'));
+        self::assertGreaterThan(0.93, self::likely('John Smith | | js@example.org', 'John Smith | | js@example.org'));
+        self::assertGreaterThan(0.9, self::likely('Bob Smith | 12 Elm St, Dover, 03820 | | +16035550143', 'Robert Smith | 12 Elm Street, Dover, 03820 | | +16035550143'));
+        self::assertLessThan(0.1, self::likely('Ann Smith | 12 Elm St, Dover, 03820 | | +16035550143', 'Bo Smith | 12 Elm St, Dover, 03820 | | +16035550143'), 'They live together.');
+        self::assertLessThan(0.2, self::likely('John Smith Sr. | 12 Elm St, Dover, 03820', 'John Smith Jr. | 12 Elm St, Dover, 03820'));
+    }
+
+    public function test_what_few_have_says_more_than_what_many_have_and_a_larger_crowd_asks_for_more(): void
+    {
+        $one = 'Ines Fairweather | 12 Elm St, Dover, 03820';
+        $other = 'Ines Fairweather | 9 Oak Ave, Keene, 03431';
+        $crowd = array_fill(0, 300, 'Ines Fairweather | 1 Way, Derry, 03038');
+        self::assertGreaterThan(10 * self::likely($one, $other, $crowd), self::likely($one, $other));
+        self::assertGreaterThan(self::likely($one, $other, [], 1_000_000), self::likely($one, $other, [], 1000));
+        $office = ['Ann Lee | | info@example.org', 'Bo Park | | info@example.org'];
+        self::assertGreaterThan(self::likely(...$office, crowd: array_fill(0, 60, 'Cy Moss | | info@example.org')), self::likely(...$office), 'An email of an office.');
+        self::assertSame(self::likely($one, $other), self::likely($other, $one));
+    }
+
+    public function test_with_nothing_to_go_by_nothing_is_said(): void
+    {
+        $weigher = static fn (Frequencies $counts): Weigher => new Weigher(Weights::shipped(), $counts);
+        foreach ([0, 1, 50, 100_000] as $records) {
+            self::assertLessThan(0.01, $weigher((new Frequencies(16))->among($records))->weigh(new Pattern([]))->match, "Among {$records}");
+        }
+        self::assertSame(0.0, $weigher(new Frequencies(16))->bits(new Pattern([]), WeighedField::Email));
+        self::assertGreaterThan(10, $weigher(new Frequencies(16))->bits(self::pattern('Ann Lee | | a@example.org', 'Ann Lee | | a@example.org'), WeighedField::Email));
+        self::assertLessThan(0, $weigher(new Frequencies(16))->bits(self::pattern('Ann Lee', 'Bo Lee'), WeighedField::First));
+    }
+
+    public function test_counts_are_never_too_few_and_come_back_as_they_were_kept(): void
+    {
+        $counts = new Frequencies(1 << 6);
+        foreach (range(1, 500) as $i) {
+            $counts->count([[WeighedField::Last, 'name'.$i % 40]]);
+        }
+        $counts->count([[WeighedField::Last, 'name1'], [WeighedField::Email, 'name1']], 10);
+        foreach (range(0, 39) as $i) {
+            self::assertGreaterThanOrEqual(12, $counts->of(WeighedField::Last, "name{$i}"));
+        }
+        self::assertGreaterThanOrEqual(22, $counts->of(WeighedField::Last, 'name1'));
+        $again = Frequencies::unpack($counts->pack(), $counts->records());
+        self::assertSame([510, $counts->of(WeighedField::Last, 'name7'), $counts->share(WeighedField::Last, 'name7')], [$again->records(), $again->of(WeighedField::Last, 'name7'), $again->share(WeighedField::Last, 'name7')]);
+        self::assertGreaterThan($again->share(WeighedField::Last, 'quackenbush'), (new Frequencies)->share(WeighedField::Last, 'smith'), 'What is usual fills in.');
+    }
+
+    public function test_two_candidates_can_not_both_be_the_one(): void
+    {
+        $found = static fn (int $ref, float $likely): PairFinding => new PairFinding($ref, $likely >= 0.93 ? PairStrength::Certain : PairStrength::Doubtful, 50, ['x'], [], likely: $likely);
+        $by = static fn (PairFinding ...$found): Judgement => Judgement::of(array_values($found), new Thresholds);
+        self::assertSame([Verdict::Known, 1], [$by($found(1, 0.99))->verdict, $by($found(1, 0.99))->ref]);
+        self::assertSame(Verdict::Known, $by($found(1, 0.999), $found(2, 0.3))->verdict);
+        self::assertSame(Verdict::Unsure, $by($found(1, 0.95), $found(2, 0.95))->verdict);
+        self::assertSame([48, 48], array_column($by($found(1, 0.95), $found(2, 0.95))->findings, 'score'));
+        self::assertSame(Verdict::Unsure, $by($found(1, 0.95), $found(2, 0.8))->verdict, 'One of them is likely, neither certain.');
+        $byId = new PairFinding(3, PairStrength::CertainById, 90, [], [], likely: 0.97);
+        self::assertSame([Verdict::Known, 3], [$by($byId, $found(1, 0.95))->verdict, $by($byId, $found(1, 0.95))->ref]);
+    }
+
+    public function test_the_order_of_records_changes_nothing_and_a_name_that_all_have_asks_nobody(): void
+    {
+        $people = ['Robert Lee | 12 Elm St, Dover, 03820 | bob@example.org', 'Bob Lee | 12 Elm St, Dover, 03820 | bob@example.org', 'Bo Park | | | +16035550143', 'B. Park | | | +16035550143', 'Cy Moss | 1 Way, Derry, 03038'];
+        foreach (range(1, 400) as $i) {
+            $people[] = "John Smith | {$i} Elm St, Dover, 03820 | john{$i}@example.org";
+        }
+        $found = fn (array $order): array => $this->found(array_combine($order, array_map(static fn (int $i): string => $people[$i], $order)));
+        $pairs = $found(array_keys($people));
+        self::assertSame(['0-1 certain', '2-3 review'], $pairs);
+        self::assertSame($pairs, $found(array_reverse(array_keys($people))));
+    }
+
+    /**
+     * @param  array<int, string>  $people
+     * @return list<string>
+     */
+    private function found(array $people): array
+    {
+        is_dir($this->folder) || mkdir($this->folder);
+        $judge = new PairJudge(ShippedRules::byWeight($comparers = self::comparers()), $comparers);
+        $search = new PairSearch($judge, $this->folder);
+        foreach ($people as $number => $who) {
+            $search->add($judge->prepare($number, self::person($who)));
+        }
+        $pairs = array_map(static fn (Pair $pair): string => "{$pair->one}-{$pair->other} {$pair->certainty->value}", iterator_to_array($search->pairs(), false));
+        sort($pairs);
+        array_map(unlink(...), glob("{$this->folder}/*") ?: []);
+
+        return $pairs;
+    }
+
+    public function test_a_set_by_weight_is_written_with_its_thresholds_and_one_by_rules_as_before(): void
+    {
+        $has = self::comparers()->has(...);
+        $set = ShippedRules::byWeight(self::comparers());
+        self::assertSame([2, 'weight', 0.93, 0.2], [$set->toArray()['version'], $set->toArray()['by'], $set->toArray()['certain'], $set->toArray()['review']]);
+        self::assertEquals($set, RuleSet::fromArray($set->toArray(), $has));
+        $rules = ShippedRules::of(SupporterKind::Person, self::comparers())->toArray();
+        self::assertSame([1, false], [$rules['version'], isset($rules['by'])]);
+        self::assertNull(RuleSet::fromArray([...$rules, 'by' => 'rules'], $has)->thresholds);
+    }
+
+    #[DataProvider('badSets')]
+    public function test_a_set_that_can_not_be_is_refused(array $more, string $why): void
+    {
+        $this->expectException(BadRules::class);
+        $this->expectExceptionMessage($why);
+        RuleSet::fromArray([...ShippedRules::of(SupporterKind::Person, self::comparers())->toArray(), ...$more], self::comparers()->has(...));
+    }
+
+    public static function badSets(): iterable
+    {
+        yield 'another way' => [['by' => 'magic'], 'works "by" rules or weight'];
+        yield 'a household' => [['by' => 'weight', 'kind' => 'household'], 'Only people are compared by weight'];
+        yield 'a word' => [['by' => 'weight', 'certain' => 'very'], '"certain" is a number'];
+        yield 'too sure' => [['by' => 'weight', 'certain' => 1.0], 'from 0.5 to 0.9999'];
+        yield 'asked above what is certain' => [['by' => 'weight', 'certain' => 0.9, 'review' => 0.95], 'from 0.01 to that'];
+    }
+
+    public function test_certain_and_to_be_reviewed_are_by_the_thresholds(): void
+    {
+        $judge = static fn (Thresholds $thresholds): PairJudge => new PairJudge(new RuleSet('x', SupporterKind::Person, ShippedRules::byWeight(self::comparers())->rules, [], $thresholds), self::comparers(), (new Frequencies(1 << 8))->among(5000));
+        $of = static function (PairJudge $judge): ?Certainty {
+            $records = [$judge->compared(1, self::person('Ann Lee | | ann@example.org')), $judge->compared(2, self::person('A. Lee | | ann@example.org'))];
+
+            return $judge->judge($records[0], $records[1])?->certainty;
+        };
+        self::assertSame(Certainty::Review, $of($judge(new Thresholds(0.9999))));
+        self::assertSame(Certainty::Certain, $of($judge(new Thresholds(0.5))));
+    }
+}

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Matching\Editions;
+use App\Matching\RuleSets;
+use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Matching\Weights\WeighedField;
+
+/** People compared by weight: put to use, counted, and what it makes of names that many have. */
+final class WeightTest extends TestCase
+{
+    private const TARGETS = ['name.first', 'name.last', 'email', 'phone', 'address.line1', 'address.city', 'address.state', 'address.postal_code'];
+
+    private function useWeights(float $certain = 0.93): int
+    {
+        $rules = collect($this->as()->getJson('/api/match-rules')->json('sets'))->firstWhere('name', 'People')['content'];
+        $id = $this->postJson('/api/match-rules', ['content' => json_encode([...$rules, 'name' => 'By weight', 'by' => 'weight', 'certain' => $certain])])->assertSuccessful()->json('id');
+        $this->putJson('/api/match-rules/used', ['kind' => 'person', 'set' => $id])->assertOk();
+
+        return $id;
+    }
+
+    /** @param  list<string>  $rows */
+    private static function file(array $rows): string
+    {
+        return "First,Last,Email,Phone,Street,City,State,ZIP\n".implode("\n", $rows)."\n";
+    }
+
+    /** Many of one name, all of them different people. */
+    private static function crowd(): string
+    {
+        return self::file(array_map(static fn (int $i): string => "John,Smith,john{$i}@example.org,603-555-".sprintf('%04d', 1000 + $i * 997 % 9000).",{$i} Elm St,Dover,NH,0".(3000 + 7 * $i), range(1, 60)));
+    }
+
+    public function test_a_name_that_many_have_is_someone_new_and_one_that_few_have_is_asked_about(): void
+    {
+        $this->useWeights();
+        self::assertSame(['new' => 60], $this->outcomes($this->loaded(self::crowd(), [], self::TARGETS)), 'Nobody is asked whether they are one.');
+        $this->loaded(self::file(['Ottoline,Quackenbush,,,9 Oak Ave,Keene,NH,03431']), [], self::TARGETS);
+        app(Editions::class)->renew(app(RuleSets::class)->comparers());
+        $rows = self::file(['John,Smith,jsmith@example.com,207-555-0199,3 Shore Rd,Kittery,ME,03904', 'Ottoline,Quackenbush,otto@example.com,,,,,', 'Jon,Smith,john7@example.org,603-555-7979,7 Elm Street,Dover,NH,03049']);
+        $intake = $this->sifted($rows, [], self::TARGETS);
+        self::assertSame([2 => 'new', 3 => 'unsure', 4 => 'known'], DB::table('intake_results')->where('intake_id', $intake->id)->pluck('verdict', 'number')->sortKeys()->all());
+    }
+
+    public function test_what_is_frequent_is_counted_when_the_set_is_put_to_use_and_again_when_the_database_has_grown(): void
+    {
+        self::assertSame(0, Editions::number());
+        $this->useWeights();
+        self::assertSame(1, DB::table('frequency_editions')->count());
+        $this->loaded(self::crowd(), [], self::TARGETS);
+        app(Editions::class)->renew(app(RuleSets::class)->comparers());
+        $first = Editions::number();
+        self::assertSame([60, 60, 1], [Editions::inUse()->records(), Editions::inUse()->of(WeighedField::Last, 'smith'), Editions::inUse()->of(WeighedField::Email, 'john7@example.org')]);
+        app(Editions::class)->renew(app(RuleSets::class)->comparers());
+        self::assertSame($first, Editions::number(), 'Nothing has changed.');
+
+        $this->loaded(self::file(array_map(static fn (int $i): string => "Ines,Fairweather{$i},,,{$i} Way,Derry,NH,03038", range(1, 20))), [], self::TARGETS);
+        $version = DB::table('settings')->where('name', 'standards version')->value('value');
+        app(Editions::class)->renew(app(RuleSets::class)->comparers());
+        self::assertGreaterThan($first, Editions::number());
+        self::assertSame(80, Editions::inUse()->records());
+        self::assertGreaterThan($version, DB::table('settings')->where('name', 'standards version')->value('value'), 'Rows that wait are worked out again.');
+        self::assertSame(1, DB::table('frequency_editions')->count());
+    }
+
+    public function test_two_who_are_as_likely_are_asked_about(): void
+    {
+        $this->loaded(self::file(['Ulla,Zander,ulla@example.org,,,,,']), [], self::TARGETS);
+        // As from before anyone looked.
+        $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Ulla', 'name.last' => 'Zander'], 'emails' => [['ref' => 'new1', 'address' => 'ulla@example.org', 'kind' => 'home', 'is_primary' => '1', 'condition' => 'good', 'label' => '']], 'addresses' => [], 'phones' => [], 'identifiers' => [], 'links' => []]])->assertCreated();
+        $this->useWeights();
+        $intake = $this->sifted(self::file(['Ulla,Zander,ulla@example.org,603-555-0143,,,,']), [], self::TARGETS);
+        $result = DB::table('intake_results')->where('intake_id', $intake->id)->first();
+        self::assertSame('unsure', $result->held_by);
+        self::assertSame([49, 49], array_column(json_decode($result->findings, true), 'score'));
+    }
+
+    public function test_the_database_is_searched_and_a_set_tried_by_weight(): void
+    {
+        $this->useWeights();
+        $this->loaded(self::crowd(), [], self::TARGETS);
+        foreach (['Jack', 'J.'] as $first) {
+            $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => $first, 'name.last' => 'Smith'], 'emails' => [['ref' => 'new1', 'address' => 'john7@example.org', 'kind' => 'home', 'is_primary' => '1', 'condition' => 'good', 'label' => '']], 'addresses' => [], 'phones' => [], 'identifiers' => [], 'links' => []]])->assertCreated();
+        }
+        $this->postJson('/api/duplicates/search')->assertStatus(202);
+        $counts = $this->getJson('/api/duplicates')->json('counts');
+        self::assertSame(1, $counts['certain'] + $counts['review'], 'Three who are one, and none of the others.');
+        $tried = $this->postJson('/api/match-rules/try', ['content' => json_encode([...collect($this->getJson('/api/match-rules')->json('sets'))->firstWhere('name', 'By weight')['content'], 'name' => 'Stricter', 'certain' => 0.999])])->assertStatus(202)->json('id');
+        $this->getJson("/api/match-rules/try/{$tried}")->assertJsonPath('state', 'done');
+    }
+
+    public function test_a_set_by_weight_that_can_not_be_is_refused_in_words(): void
+    {
+        $rules = collect($this->as()->getJson('/api/match-rules')->json('sets'))->firstWhere('name', 'Households')['content'];
+        self::assertStringContainsString('Only people are compared by weight', $this->postJson('/api/match-rules', ['content' => json_encode([...$rules, 'name' => 'x', 'by' => 'weight'])])->assertStatus(422)->json('message'));
+    }
+}
