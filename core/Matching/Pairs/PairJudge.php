@@ -17,6 +17,7 @@ use PineSieve\Core\Matching\Rules\Thresholds;
 use PineSieve\Core\Matching\Weights\Frequencies;
 use PineSieve\Core\Matching\Weights\Level;
 use PineSieve\Core\Matching\Weights\Leveler;
+use PineSieve\Core\Matching\Weights\Pattern;
 use PineSieve\Core\Matching\Weights\WeighedField;
 use PineSieve\Core\Matching\Weights\Weigher;
 use PineSieve\Core\Matching\Weights\Weights;
@@ -175,18 +176,27 @@ final class PairJudge
         $isOneName = ($pattern->levels[WeighedField::Last->value] ?? null) === Level::Same && ($pattern->levels[WeighedField::First->value] ?? null) === Level::Same;
         $namesake = $isOneName && array_intersect_key($pattern->shared, [WeighedField::Address->value => 1, WeighedField::Email->value => 1, WeighedField::Phone->value => 1]) !== [] ? Circumstances::namesake($signs) : null;
         if ($weighed->match < $thresholds->review) {
-            return $namesake === null ? null : new Relation(null, null, $namesake, false);
+            $isHome = $weighed->home > 0.5 && ($pattern->levels[WeighedField::Address->value] ?? null) === Level::Same && ($pattern->levels[WeighedField::First->value] ?? null) === Level::Differs;
+            $home = $isHome ? $this->weighedPair($one, $other, $pattern, Certainty::Review, $weighed->match) : null;
+
+            return $namesake === null && $home === null ? null : new Relation(null, $home, $namesake, false);
         }
         // Signs are weighed like all else, but for those that the set names.
         $effects = array_intersect_key($this->set->signs, $signs);
         if (in_array(SignEffect::Apart, $effects, true)) {
             return new Relation(null, null, $namesake, false);
         }
-        [$for, $against] = $this->words?->of($pattern) ?? [[], []];
         $isSure = $pattern->isMoreThanName() && ! in_array(SignEffect::Review, $effects, true);
         $certainty = $isSure && $weighed->match >= $thresholds->certain ? Certainty::Certain : Certainty::Review;
 
-        return new Relation(new Pair($one->ref, $other->ref, $certainty, max(1, (int) floor(100 * $weighed->match)), $for, $against, ['by weight'], $weighed->match), null, $namesake, $this->circumstances->prove($one->values, $other->values));
+        return new Relation($this->weighedPair($one, $other, $pattern, $certainty, $weighed->match), null, $namesake, $this->circumstances->prove($one->values, $other->values));
+    }
+
+    private function weighedPair(PreparedRecord $one, PreparedRecord $other, Pattern $pattern, Certainty $certainty, float $likely): Pair
+    {
+        [$for, $against] = $this->words?->of($pattern) ?? [[], []];
+
+        return new Pair($one->ref, $other->ref, $certainty, max(1, (int) floor(100 * $likely)), $for, $against, ['by weight'], $likely);
     }
 
     /**

@@ -244,6 +244,14 @@ final class WeightsTest extends TestCase
         yield 'asked above what is certain' => [['by' => 'weight', 'certain' => 0.9, 'review' => 0.95], 'from 0.01 to that'];
     }
 
+    public function test_two_of_one_home_are_told_as_such(): void
+    {
+        $judge = new PairJudge(ShippedRules::byWeight(self::comparers()), self::comparers(), (new Frequencies(1 << 8))->among(5000));
+        $relation = $judge->relation($judge->compared(1, self::person('Ann Quackenbush | 12 Elm St, Dover, 03820')), $judge->compared(2, self::person('Bo Quackenbush | 12 Elm St, Dover, 03820')));
+        self::assertSame([null, true], [$relation?->pair, $relation?->home !== null]);
+        self::assertNull($judge->relation($judge->compared(1, self::person('Ann Quackenbush | 12 Elm St, Dover, 03820')), $judge->compared(2, self::person('Bo Park | 9 Way, Derry, 03038'))));
+    }
+
     public function test_certain_and_to_be_reviewed_are_by_the_thresholds(): void
     {
         $judge = static fn (Thresholds $thresholds): PairJudge => new PairJudge(new RuleSet('x', SupporterKind::Person, ShippedRules::byWeight(self::comparers())->rules, [], $thresholds), self::comparers(), (new Frequencies(1 << 8))->among(5000));

@@ -74,7 +74,7 @@ export function MatchRulesPage() {
               <ul className="list">
                 {chosen.rules.map((rule) => (
                   <li key={rule.name} className="still">
-                    <span className="line"><b>{rule.name}</b><span className={`pill ${rule.verdict === 'certain' ? 'info' : 'look'}`}>{rule.verdict}</span></span>
+                    <span className="line"><b>{rule.name}</b>{chosen.content.by !== 'weight' && <span className={`pill ${rule.verdict === 'certain' ? 'info' : 'look'}`}>{rule.verdict}</span>}</span>
                     <span className="quiet">{rule.sentence}</span>
                   </li>
                 ))}

@@ -31,7 +31,7 @@ export function RuleSetForm({ content, fields, signs, onChange }: RuleSetFormPro
         <section key={at} className="boxed" aria-label={`Rule ${at + 1}`}>
           <div className="sentence">
             <TextInput size="xs" flex={1} aria-label={`Name of rule ${at + 1}`} placeholder="Name of the rule" value={one.name} onChange={(event) => rule(at, { name: event.currentTarget.value })} />
-            <Select size="xs" w={104} aria-label={`What rule ${at + 1} says`} data={['certain', 'review']} value={one.verdict} allowDeselect={false} onChange={(verdict) => rule(at, { verdict: verdict ?? 'review' })} />
+            {content.by !== 'weight' && <Select size="xs" w={104} aria-label={`What rule ${at + 1} says`} data={['certain', 'review']} value={one.verdict} allowDeselect={false} onChange={(verdict) => rule(at, { verdict: verdict ?? 'review' })} />}
             <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Rule ${at + 1} further up`} disabled={at === 0} onClick={() => move(at, -1)}>↑</ActionIcon>
             <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Rule ${at + 1} further down`} disabled={at === content.rules.length - 1} onClick={() => move(at, 1)}>↓</ActionIcon>
             <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Remove rule ${at + 1}`} disabled={content.rules.length === 1} onClick={() => onChange({ ...content, rules: content.rules.filter((_, i) => i !== at) })}>✕</ActionIcon>

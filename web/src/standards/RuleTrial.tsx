@@ -39,7 +39,7 @@ export function RuleTrial({ content }: { content: string }) {
         {data !== undefined && found === null && data.state !== 'failed' && <div className="pane-note">Looking through the supporters: {count(data.done)} of {count(data.total)} …</div>}
         {found !== null && (
           <>
-            <div className="pane-note"><b>{counted(found.certain + found.review, 'pair')}</b>: {count(found.certain)} certain, {count(found.review)} to be reviewed. Beside the set in use: {count(found.added)} more, {count(found.dropped)} fewer, {count(found.other)} judged otherwise.{data !== undefined && data.too_common.length > 0 && ` ${counted(data.too_common.length, 'value')} that too many share ${data.too_common.length === 1 ? 'was' : 'were'} left alone.`}</div>
+            <div className="pane-note"><b>{counted(found.certain + found.review, 'pair')}</b>: {count(found.certain)} certain, {count(found.review)} to be reviewed. Beside the set in use: {count(found.added)} more, {count(found.dropped)} fewer, {count(found.other)} judged differently.{data !== undefined && data.too_common.length > 0 && ` ${counted(data.too_common.length, 'value')} that too many share ${data.too_common.length === 1 ? 'was' : 'were'} left alone.`}</div>
             <Measured now={found.measured} before={found.measured_in_use} />
             {groups.filter(([group]) => (found.examples[group] ?? []).length > 0).map(([group, title]) => (
               <section key={group} className="pane-note">
