@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Duplicates;
 
 use App\Intakes\RowRecords;
+use App\Matching\Editions;
 use App\Matching\RuleSets;
 use App\Models\DuplicateSearch;
 use App\Models\Intake;
@@ -28,6 +29,7 @@ final readonly class Gathering
         private Connection $db,
         private RecordReader $reader,
         private RuleSets $sets,
+        private Editions $editions,
         private Filesystem $files,
         private RowRecords $rows,
     ) {
@@ -61,11 +63,14 @@ final readonly class Gathering
      */
     private function laidOut(array $sets, string $folder, ?\Closure $onHome): array
     {
-        $comparers = $this->sets->comparers();
+        // Whoever is judged one by one later is judged by the same edition.
+        if (array_filter($sets, static fn (RuleSet $set): bool => $set->thresholds !== null) !== []) {
+            $this->editions->ensure($this->sets->comparers());
+        }
 
-        return array_map(function (RuleSet $set, int $i) use ($comparers, $folder, $onHome): array {
+        return array_map(function (RuleSet $set, int $i) use ($folder, $onHome): array {
             $this->files->ensureDirectoryExists("{$folder}/{$i}");
-            $judge = new PairJudge($set, $comparers);
+            $judge = $this->sets->judgeBy($set);
 
             return [$set, $judge, new PairSearch($judge, "{$folder}/{$i}", $onHome)];
         }, $sets, array_keys($sets));

@@ -9,7 +9,6 @@ use App\Models\DuplicateSearch;
 use App\Models\Intake;
 use App\Records\RecordReader;
 use PineSieve\Core\Matching\Pairs\Pair;
-use PineSieve\Core\Matching\Pairs\PairJudge;
 use PineSieve\Core\Matching\Pairs\PairSearch;
 use PineSieve\Core\Matching\Pairs\TooCommon;
 use PineSieve\Core\Matching\Rules\RuleSet;
@@ -52,7 +51,7 @@ final readonly class RuleLab
                 $trial->found($pair);
             }
         }
-        [$measured, $measuredInUse] = array_map(fn (RuleSet $set): array => (new Measurement(new PairJudge($set, $this->sets->comparers()), $this->reader))->report(), $sets);
+        [$measured, $measuredInUse] = array_map(fn (RuleSet $set): array => (new Measurement($this->sets->judgeBy($set), $this->reader))->report(), $sets);
         $found = $trial->report();
         $search->update([
             'certain' => $found['certain'], 'review' => $found['review'], 'compared' => $pairs->getReturn()->compared,

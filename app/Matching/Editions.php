@@ -62,15 +62,29 @@ final readonly class Editions
         });
     }
 
-    /** Makes the next edition where pairs are weighed and the database has changed enough; rows that wait are worked out again by it. */
+    /** Makes the next edition where pairs are weighed. */
     public function renew(FieldComparers $comparers): void
     {
-        $weighs = RulesInUse::query()->get()->contains(static fn (RulesInUse $used): bool => ($used->rules['by'] ?? '') === 'weight');
-        $last = (int) DB::table('frequency_editions')->orderByDesc('id')->value('records');
+        if (self::areUsed()) {
+            $this->ensure($comparers);
+        }
+    }
+
+    private static function areUsed(): bool
+    {
+        return RulesInUse::query()->get()->contains(static fn (RulesInUse $used): bool => ($used->rules['by'] ?? '') === 'weight');
+    }
+
+    /** Makes the next edition if there is none, or if the database has changed enough; rows that wait are worked out again by it. */
+    public function ensure(FieldComparers $comparers): void
+    {
+        $last = DB::table('frequency_editions')->orderByDesc('id')->value('records');
         $now = DB::table('supporters')->where('kind', SupporterKind::Person->value)->count();
-        if ($weighs && abs($now - $last) > self::MOVED * max(1, $last)) {
+        if ($last === null || abs($now - $last) > self::MOVED * max(1, $last)) {
             $this->make($comparers);
-            StandardsVersion::raise();
+            if (self::areUsed()) {
+                StandardsVersion::raise();
+            }
         }
     }
 }

@@ -113,8 +113,12 @@ final class RuleSets
     /** Judges pairs of supporters of a kind, whoever else there is, by the set in use. */
     public function judge(SupporterKind $kind): PairJudge
     {
-        $set = $this->used($kind);
+        return $this->judgeBy($this->used($kind));
+    }
 
+    /** Judges pairs by any set. */
+    public function judgeBy(RuleSet $set): PairJudge
+    {
         return new PairJudge($set, $this->comparers, $set->thresholds === null ? null : Editions::inUse());
     }
 

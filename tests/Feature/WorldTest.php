@@ -103,10 +103,27 @@ final class WorldTest extends TestCase
         self::assertSame($before, $this->records());
     }
 
-    #[DataProvider('seeds')]
-    public function test_looking_everyone_up_finds_what_going_through_everyone_finds(int $seed): void
+    /** Seeds, by the rules that come with the program and by weight. */
+    public static function searched(): iterable
+    {
+        foreach (self::seeds() as $name => [$seed]) {
+            yield $name => [$seed, false];
+            yield "{$name}, by weight" => [$seed, true];
+        }
+    }
+
+    private function useWeights(): void
+    {
+        $rules = collect($this->as()->getJson('/api/match-rules')->json('sets'))->firstWhere('name', 'People')['content'];
+        $id = $this->postJson('/api/match-rules', ['content' => json_encode([...$rules, 'name' => 'By weight', 'by' => 'weight'])])->json('id');
+        $this->putJson('/api/match-rules/used', ['kind' => 'person', 'set' => $id])->assertOk();
+    }
+
+    #[DataProvider('searched')]
+    public function test_looking_everyone_up_finds_what_going_through_everyone_finds(int $seed, bool $byWeight): void
     {
         $this->populate($seed, 60);
+        $byWeight && $this->useWeights();
         $pairs = static fn (): array => array_map(static fn (\stdClass $row): array => (array) $row, DB::table('duplicate_pairs')->orderBy('one')->orderBy('other')->get()->all());
         $this->postJson('/api/duplicates/search')->assertStatus(202);
         $whole = $pairs();
@@ -117,10 +134,11 @@ final class WorldTest extends TestCase
         self::assertSame($whole, $pairs());
     }
 
-    #[DataProvider('seeds')]
-    public function test_clusters_are_true_whatever_people_decide(int $seed): void
+    #[DataProvider('searched')]
+    public function test_clusters_are_true_whatever_people_decide(int $seed, bool $byWeight): void
     {
         $this->populate($seed, 60);
+        $byWeight && $this->useWeights();
         $this->postJson('/api/duplicates/search')->assertStatus(202);
         for ($i = 0; $i < 15; $i++) {
             $pairs = DB::table('duplicate_pairs')->orderBy('one')->orderBy('other')->get()->all();

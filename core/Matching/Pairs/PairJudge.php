@@ -117,9 +117,6 @@ final class PairJudge
     public function relation(PreparedRecord $one, PreparedRecord $other): ?Relation
     {
         [$one, $other] = $one->ref <= $other->ref ? [$one, $other] : [$other, $one];
-        if ($this->weigher !== null && $this->set->thresholds !== null) {
-            return $this->byWeight($this->weigher, $this->set->thresholds, $one, $other);
-        }
         $known = [];
         $found = [];
         foreach ($this->rules as $number => $places) {
@@ -130,6 +127,9 @@ final class PairJudge
         }
         if ($found === []) {
             return null;
+        }
+        if ($this->weigher !== null && $this->set->thresholds !== null) {
+            return $this->byWeight($this->weigher, $this->set->thresholds, $one, $other);
         }
         $signs = $this->circumstances->signs($one->values, $other->values);
         $certainty = null;

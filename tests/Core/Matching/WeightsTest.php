@@ -62,7 +62,7 @@ final class WeightsTest extends TestCase
         [$line, $city, $zip] = array_pad(explode(', ', $address), 3, '');
         $stored = Address::fromParts(['line1' => $line, 'city' => $city, 'state' => $address === '' ? '' : 'NH', 'postal_code' => $zip]);
 
-        return new Traits(SupporterKind::Person, $written, $written->display(), $address === '' ? [] : [[$stored, (new AddressStandardizer)->standardize($stored)->standard]], $email === '' ? [] : [$email], $phone === '' ? [] : [$phone], $id === '' ? [] : [new Identifier('old', $id)], $born === '' ? [] : ['birth_date' => $born]);
+        return new Traits(SupporterKind::Person, $written, $written->display(), $address === '' ? [] : [[$stored, (new AddressStandardizer)->standardize($stored)->standard]], $email === '' ? [] : [$email], $phone === '' ? [] : [$phone], $id === '' ? [] : [new Identifier('old', $id)], array_filter(['first_name' => $written->first, 'last_name' => $written->last, 'birth_date' => $born], static fn (string $value): bool => $value !== ''));
     }
 
     private static function pattern(string $one, string $other): Pattern
