@@ -1,4 +1,4 @@
-import { execFileSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { signIn } from './steps';
@@ -11,9 +11,10 @@ function killDatabase(): void {
   process.kill(Number(readFileSync(`${data}/mysql/server.pid`, 'utf8')), 'SIGKILL');
 }
 
-/** The processes that answer for this installation: the first and its children. */
+/** The processes that answer for this installation: the first and its children; for a moment, while they are replaced, none. */
 function webProcesses(): number[] {
-  return execFileSync('pgrep', ['-f', `127.0.0.1:${port} -t public`], { encoding: 'utf8' }).trim().split('\n').map(Number);
+  const found = spawnSync('pgrep', ['-f', `127.0.0.1:${port} -t public`], { encoding: 'utf8' }).stdout.trim();
+  return found === '' ? [] : found.split('\n').map(Number);
 }
 
 async function healthy(page: Page): Promise<void> {
