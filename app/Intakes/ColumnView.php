@@ -61,7 +61,7 @@ final readonly class ColumnView
                 'gifts' => $this->gifts($choice, $plan, $profiles),
                 'samples' => array_map(strval(...), array_slice(array_keys($profile->values), 0, 3)),
             ], $plan->choices, $profiles, array_keys($profiles)),
-            'constants' => array_map(fn ($constant): array => [...$constant->toArray(), 'label' => $this->standards->catalog->has($constant->target) ? $this->standards->catalog->field($constant->target)->label : $constant->target], $plan->constants),
+            'constants' => array_map(fn ($constant): array => [...$constant->toArray(), 'label' => $this->standards->catalog->label($constant->target)], $plan->constants),
             'link_organizations' => $plan->linkOrganizations,
             'rows' => $plan->rows->toArray(),
             'differences' => $intake->settings['differences'] ?? [],
@@ -207,7 +207,7 @@ final readonly class ColumnView
 
     private function label(Feed $feed): string
     {
-        $label = $this->standards->catalog->has($feed->target) ? $this->standards->catalog->field($feed->target)->label : $feed->target;
+        $label = $this->standards->catalog->label($feed->target);
 
         return match (true) {
             $feed->name === '' => $label,

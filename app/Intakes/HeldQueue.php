@@ -53,7 +53,7 @@ final readonly class HeldQueue
             ->groupBy('p.code', 'p.field')->orderByDesc('n')
             ->selectRaw("p.code, p.field, min(p.reason) as example, count(distinct concat(r.intake_id, '-', r.number)) as n")->get();
         foreach ($problems as $problem) {
-            $reasons[] = ['reason' => "{$problem->code}|{$problem->field}", 'label' => $this->catalog->has($problem->field) ? $this->catalog->field($problem->field)->label : $problem->field, 'rows' => $problem->n, 'example' => $problem->example, 'can_fix' => true];
+            $reasons[] = ['reason' => "{$problem->code}|{$problem->field}", 'label' => $this->catalog->label($problem->field), 'rows' => $problem->n, 'example' => $problem->example, 'can_fix' => true];
         }
         foreach ([
             'unsure' => ['May be someone we know', 'A person must say whether it is'],
@@ -93,7 +93,7 @@ final readonly class HeldQueue
         $problems = [];
         foreach ($rows->groupBy('intake_id') as $intake => $ofIntake) {
             foreach (DB::table('intake_problems')->where('intake_id', $intake)->where('blocks', true)->whereIn('number', $ofIntake->pluck('number'))->orderBy('place')->get() as $problem) {
-                $problems["{$intake}-{$problem->number}"][] = ['code' => $problem->code, 'field' => $problem->field, 'label' => $this->catalog->has($problem->field) ? $this->catalog->field($problem->field)->label : $problem->field, 'column' => $problem->column, 'value' => $problem->value, 'reason' => $problem->reason, 'remedy' => $problem->remedy];
+                $problems["{$intake}-{$problem->number}"][] = ['code' => $problem->code, 'field' => $problem->field, 'label' => $this->catalog->label($problem->field), 'column' => $problem->column, 'value' => $problem->value, 'reason' => $problem->reason, 'remedy' => $problem->remedy];
             }
         }
 

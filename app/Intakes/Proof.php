@@ -146,7 +146,7 @@ final readonly class Proof
         $found = DB::select("select t.field, count(distinct t.number) as `rows` from intake_untaken t join intake_results r on r.intake_id = t.intake_id and r.unit = t.unit where t.intake_id = ? and r.outcome <> 'held' group by t.field order by `rows` desc, t.field", [$intake->id]);
 
         return array_values(array_map(
-            fn (\stdClass $one): array => ['field' => $one->field, 'label' => $this->standards->catalog->has($one->field) ? $this->standards->catalog->field($one->field)->label : $one->field, 'rows' => (int) $one->rows],
+            fn (\stdClass $one): array => ['field' => $one->field, 'label' => $this->standards->catalog->label($one->field), 'rows' => (int) $one->rows],
             array_filter($found, static fn (\stdClass $one): bool => $sight->sees($one->field)),
         ));
     }

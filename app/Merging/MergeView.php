@@ -57,8 +57,8 @@ final readonly class MergeView
 
         return match ($subject) {
             'gift' => "gift of {$values['currency']} {$values['amount']} on {$values['given_on']}".(($values['fund'] ?? '') === '' ? '' : ", {$values['fund']}"),
-            'unread' => ($this->catalog->has((string) $values['field']) ? $this->catalog->field((string) $values['field'])->label : $values['field']).", as written: {$values['value']}",
-            'custom' => ($this->catalog->has((string) $values['field']) ? $this->catalog->field((string) $values['field'])->label : $values['field']).": {$values['value']}",
+            'unread' => $this->catalog->label((string) $values['field']).", as written: {$values['value']}",
+            'custom' => $this->catalog->label((string) $values['field']).": {$values['value']}",
             default => "{$subject} ".$this->text(['address' => 'addresses', 'email' => 'emails', 'phone' => 'phones', 'identifier' => 'identifiers', 'membership' => 'memberships', 'link' => 'links'][$subject] ?? '', new RecordPart(0, $values), []),
         };
     }
@@ -102,7 +102,7 @@ final readonly class MergeView
         foreach ($candidates as $candidate) {
             foreach ($candidate->record->custom as $part) {
                 $key = $part->value('field');
-                $fields[$key] = [$this->catalog->has($key) ? $this->catalog->field($key)->label : $key, static function (SupporterRecord $record) use ($key): string {
+                $fields[$key] = [$this->catalog->label($key), static function (SupporterRecord $record) use ($key): string {
                     foreach ($record->custom as $one) {
                         if ($one->value('field') === $key) {
                             return $one->value('value');

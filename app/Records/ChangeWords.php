@@ -50,8 +50,8 @@ final readonly class ChangeWords
 
         return match ($change->subject) {
             Subject::Membership => ['name' => [ucfirst($value('list')), $change->fields['name'] ?? [null, $value('name')]]],
-            Subject::Unread => ['value' => [($this->catalog->has($value('field')) ? $this->catalog->field($value('field'))->label : $value('field')).', as written', $change->fields['value'] ?? [null, $value('value')]]],
-            Subject::Custom => ['value' => [$this->catalog->has($value('field')) ? $this->catalog->field($value('field'))->label : $value('field'), $change->fields['value'] ?? [null, $value('value')]]],
+            Subject::Unread => ['value' => [($this->catalog->label($value('field'))).', as written', $change->fields['value'] ?? [null, $value('value')]]],
+            Subject::Custom => ['value' => [$this->catalog->label($value('field')), $change->fields['value'] ?? [null, $value('value')]]],
             Subject::Link => $this->shownLink($change, $value, $intakeId),
             default => self::labelled($change),
         };

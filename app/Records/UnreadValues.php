@@ -30,7 +30,7 @@ final readonly class UnreadValues
 
         return array_values(array_map(fn (RecordPart $part): array => [
             'id' => (int) $part->ref,
-            'label' => $this->catalog->has($part->value('field')) ? $this->catalog->field($part->value('field'))->label : $part->value('field'),
+            'label' => $this->catalog->label($part->value('field')),
             'value' => $part->value('value'),
         ], $open));
     }

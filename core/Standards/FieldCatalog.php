@@ -125,6 +125,15 @@ final readonly class FieldCatalog
         return $key === $field->key ? $field : $field->withLabel($key, $target->label($field->label));
     }
 
+    /** What a field is called, also one of a person that no column feeds, such as "Household: Email"; the key itself if there is no such field. */
+    public function label(string $key): string
+    {
+        $target = Target::tryParse($key);
+        $field = $target === null ? null : $this->fields[$target->field] ?? null;
+
+        return $target === null || $field === null ? $key : ($key === $field->key ? $field->label : $target->label($field->label));
+    }
+
     /** The key of a field by its exact label, also of one of several: "Gift 2 date", "Spouse: First name". Null if it is nobody's label. */
     public function keyByLabel(string $label): ?string
     {

@@ -50,7 +50,7 @@ final readonly class RequiredRule
     /** "Postal code is required where country is US or CA" */
     public function sentence(FieldCatalog $catalog): string
     {
-        $label = $catalog->has($this->field) ? $catalog->field($this->field)->label : $this->field;
+        $label = $catalog->label($this->field);
         $where = implode(' and ', array_map(static fn (When $when): string => $when->phrase($catalog), $this->conditions));
 
         return "{$label} is ".($this->strength === Strength::Must ? 'required' : 'wanted').($where === '' ? '' : " where {$where}");

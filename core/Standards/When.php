@@ -46,7 +46,7 @@ final readonly class When
     {
         $values = count($this->values) < 2 ? implode('', $this->values) : implode(', ', array_slice($this->values, 0, -1)).' or '.$this->values[count($this->values) - 1];
 
-        return lcfirst($catalog->has($this->field) ? $catalog->field($this->field)->label : $this->field).' '.$this->test.(in_array($this->test, [self::BLANK, self::FILLED], true) ? '' : " {$values}");
+        return lcfirst($catalog->label($this->field)).' '.$this->test.(in_array($this->test, [self::BLANK, self::FILLED], true) ? '' : " {$values}");
     }
 
     /** @return array{field: string, test: string, values: list<string>} */

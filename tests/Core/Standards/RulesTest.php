@@ -67,6 +67,13 @@ final class RulesTest extends TestCase
      * @param  list<array<string, string>>  $gifts
      */
     #[DataProvider('records')]
+    public function test_every_field_is_called_something_also_of_those_whom_no_column_feeds(): void
+    {
+        $labels = array_map(FieldCatalog::builtIn()->label(...), ['email', 'household.email', 'spouse.name.first', 'email.work', 'custom.gone', 'no such field']);
+
+        self::assertSame(['Email', 'Household: Email', 'Spouse: First name', 'Work email', 'custom.gone', 'no such field'], $labels);
+    }
+
     public function test_who_falls_short(string $rule, array $record, array $gifts, bool $isShort): void
     {
         $problems = (new Standards(self::catalog(), new Formats('2026-01-31'), [self::rules()[$rule]]))->problems(self::record($record), null, $gifts);

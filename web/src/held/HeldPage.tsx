@@ -128,7 +128,7 @@ export function HeldPage() {
                       <td colSpan={2}>
                         {row.passes ? <span className="pill">nothing holds it any more</span> : row.problems.length === 0 ? <WhyHeld row={row} /> : row.problems.map((problem, i) => (
                           <div className="problem-line" key={`${i}${problem.column}${problem.value}`}>
-                            <span>{problem.reason}</span>
+                            <span>{problem.label.includes(': ') && <span className="quiet">{problem.label.split(': ')[0]}: </span>}{problem.reason}</span>
                             {may.load && (problem.column === null ? <span className="quiet">No column of the file brings it.</span> : <Fix problem={problem} busy={fix.isPending} onFix={(value, all) => fix.mutate({ intake_id: row.intake_id, number: row.number, column: problem.column ?? 0, from: problem.value, value, all })} />)}
                           </div>
                         ))}

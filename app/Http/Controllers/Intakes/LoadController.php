@@ -129,7 +129,7 @@ final class LoadController extends Controller
         $last = $rows->count() === 200 ? $rows->last()?->number : null;
         $whole = $last === null || $rows->first()?->number === $last ? $rows : $rows->filter(static fn ($row): bool => $row->number !== $last)->values();
 
-        return response()->json(['rows' => $whole->map(static fn ($row): array => [...(array) $row, 'label' => $catalog->has($row->field) ? $catalog->field($row->field)->label : $row->field]), 'more' => $last !== null]);
+        return response()->json(['rows' => $whole->map(static fn ($row): array => [...(array) $row, 'label' => $catalog->label($row->field)]), 'more' => $last !== null]);
     }
 
     /** The original file, as it came. */

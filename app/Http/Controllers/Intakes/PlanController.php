@@ -35,7 +35,7 @@ final class PlanController extends Controller
         $labels = [];
         foreach ([...array_keys($content->columns()), ...array_column($content->constants, 'target')] as $target) {
             // A field that is gone is shown by its key.
-            $labels[$target] = $catalog->has($target) ? $catalog->field($target)->label : $target;
+            $labels[$target] = $catalog->label($target);
         }
 
         return response()->json([...self::shown($plan), 'plan' => $content->toArray(), 'labels' => (object) $labels]);

@@ -65,7 +65,7 @@ final class RowController extends Controller
 
         return array_map(static fn ($kind): array => [
             ...(array) $kind,
-            'label' => $catalog->has($kind->field) ? $catalog->field($kind->field)->label : $kind->field,
+            'label' => $catalog->label($kind->field),
             'header' => $kind->column === null ? null : $headers[$kind->column] ?? null,
             'base' => Target::tryParse($kind->field)->field ?? $kind->field,
             'choice' => self::choice($kind->code, $kind->field, $blocking),

@@ -111,7 +111,7 @@ final class SupporterController extends Controller
             'identifiers' => $parts('identifier', $supporter->identifiers),
             'groups' => $sight->sees('groups') ? $supporter->memberships->where('list', 'group')->pluck('name')->values() : [],
             'tags' => $sight->sees('tags') ? $supporter->memberships->where('list', 'tag')->pluck('name')->values() : [],
-            'custom' => $custom->map(fn ($value): array => ['id' => $value->getAttribute('id'), 'label' => $catalog->has($value->getAttribute('field')) ? $catalog->field($value->getAttribute('field'))->label : $value->getAttribute('field'), 'value' => $value->getAttribute('value')]),
+            'custom' => $custom->map(fn ($value): array => ['id' => $value->getAttribute('id'), 'label' => $catalog->label($value->getAttribute('field')), 'value' => $value->getAttribute('value')]),
             'unread' => $unread->of($supporter->id, $sight),
             'links' => $links->of($supporter->id),
             'merges' => Merge::standing($supporter->id)->map(static fn (Merge $merge): array => ['id' => $merge->id, 'gone' => $merge->gone, 'at' => $merge->created_at->toIso8601String(), 'by' => $merge->user?->name])->values(),

@@ -181,7 +181,7 @@ final class MatchRuleController extends Controller
     /** @return array<string, mixed> */
     private function shown(RuleSet $set): array
     {
-        $label = fn (string $field): string => $this->catalog->has($field) ? $this->catalog->field($field)->label : $field;
+        $label = fn (string $field): string => $this->catalog->label($field);
 
         return [
             'name' => $set->name, 'kind' => $set->kind->value,

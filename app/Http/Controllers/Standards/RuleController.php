@@ -167,7 +167,7 @@ final class RuleController extends Controller
     /** @return array<string, mixed> */
     private function shown(Rule $rule): array
     {
-        return ['id' => $rule->id, ...$rule->rule()->toArray(), 'label' => $this->catalog->has($rule->field) ? $this->catalog->field($rule->field)->label : $rule->field, 'sentence' => $rule->rule()->sentence($this->catalog), 'is_checked' => $rule->is_checked];
+        return ['id' => $rule->id, ...$rule->rule()->toArray(), 'label' => $this->catalog->label($rule->field), 'sentence' => $rule->rule()->sentence($this->catalog), 'is_checked' => $rule->is_checked];
     }
 
     /**
