@@ -116,7 +116,10 @@ final readonly class WrittenName
         }
         $from = count($words) - 1;
         if (Fold::words($words[0]) === 'mc') {
-            return new PersonName($title, '', '', implode(' ', $words), $suffix);
+            // "MC DONALD Ann" is written with the last name first, "MC DONALD" is one alone.
+            $isLastFirst = count($words) > 2 && mb_strtoupper($words[1]) === $words[1] && mb_strtoupper($words[2]) !== $words[2];
+
+            return new PersonName($title, $isLastFirst ? $words[2] : '', $isLastFirst ? implode(' ', array_slice($words, 3)) : '', implode(' ', $isLastFirst ? array_slice($words, 0, 2) : $words), $suffix);
         }
         while ($from > 1 && Words::isParticle(Fold::words($words[$from - 1]))) {
             $from--;

@@ -61,6 +61,8 @@ final class NamesTest extends TestCase
         yield 'the fifth' => ['Henry Lee V', new PersonName(first: 'Henry', last: 'Lee', suffix: 'V')];
         yield 'a guest' => ['Bertram Yarborough + guest', new PersonName(first: 'Bertram', last: 'Yarborough')];
         yield 'whoever lives there' => ['Ann Lee OR CURRENT RESIDENT', new PersonName(first: 'Ann', last: 'Lee')];
+        yield 'Mc by itself, the last name first' => ['MC DONALD Ann Marie', new PersonName(first: 'Ann', middle: 'Marie', last: 'MC DONALD')];
+        yield 'Mc by itself, alone' => ['MC DONALD', new PersonName(last: 'MC DONALD')];
         yield 'Mc by itself' => ['JOHN MC DONALD', new PersonName(first: 'JOHN', last: 'MC DONALD')];
         yield 'a saint without a blank' => ['ANN ST.CLAIR', new PersonName(first: 'ANN', last: 'ST.CLAIR')];
         yield 'first names that organizations use' => ['Marina Lopez', new PersonName(first: 'Marina', last: 'Lopez')];

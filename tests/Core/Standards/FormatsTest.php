@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldType;
+use PineSieve\Core\Standards\Formats\ConsentFormat;
 use PineSieve\Core\Standards\Formats\DateOrder;
 use PineSieve\Core\Standards\Formats\Formats;
 use PineSieve\Core\Standards\Formats\PhoneFormat;
@@ -52,6 +53,24 @@ final class FormatsTest extends TestCase
         ];
         foreach ($table as [$type, $written, $value]) {
             yield "{$type->value}: {$written}" => [$type, $written, $value];
+        }
+    }
+
+    #[DataProvider('consents')]
+    public function test_what_sounds_like_a_consent_is_none_where_it_says_so(string $written, ?bool $meaning): void
+    {
+        self::assertSame($meaning, ConsentFormat::meaning($written));
+    }
+
+    public static function consents(): iterable
+    {
+        foreach ([true => ['yes', 'Opt in', 'Opt-in: Yes', 'subscribed', 'consented by form', 'double opt in', 'agreed'], false => ['no', 'Opt in: No', 'opt-in = false', 'consent withdrawn', 'Consent: refused', 'subscribed: no', 'unsubscribed', 'Unsubscribed: Yes', 'opted out', 'do not mail', 'agreed - later revoked']] as $meaning => $written) {
+            foreach ($written as $one) {
+                yield $one => [$one, (bool) $meaning];
+            }
+        }
+        foreach (['Unsubscribed: No', 'Opted out - no', 'consent requested', 'opt in pending', 'consent expired', 'consent unknown', 'perhaps'] as $one) {
+            yield $one => [$one, null];
         }
     }
 

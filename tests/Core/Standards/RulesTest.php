@@ -62,11 +62,6 @@ final class RulesTest extends TestCase
         yield 'in a group' => ['group', ['memberships' => [['list' => 'group', 'name' => 'Board']]], [], false];
     }
 
-    /**
-     * @param  array<string, mixed>  $record
-     * @param  list<array<string, string>>  $gifts
-     */
-    #[DataProvider('records')]
     public function test_every_field_is_called_something_also_of_those_whom_no_column_feeds(): void
     {
         $labels = array_map(FieldCatalog::builtIn()->label(...), ['email', 'household.email', 'spouse.name.first', 'email.work', 'custom.gone', 'no such field']);
@@ -74,6 +69,11 @@ final class RulesTest extends TestCase
         self::assertSame(['Email', 'Household: Email', 'Spouse: First name', 'Work email', 'custom.gone', 'no such field'], $labels);
     }
 
+    /**
+     * @param  array<string, mixed>  $record
+     * @param  list<array<string, string>>  $gifts
+     */
+    #[DataProvider('records')]
     public function test_who_falls_short(string $rule, array $record, array $gifts, bool $isShort): void
     {
         $problems = (new Standards(self::catalog(), new Formats('2026-01-31'), [self::rules()[$rule]]))->problems(self::record($record), null, $gifts);

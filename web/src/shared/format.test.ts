@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { count, counted, duration, fileSize, money, phone } from './format';
+import { count, counted, duration, fileSize, money, moneys, phone, UNKNOWN } from './format';
 
 describe('figures as a person reads them', () => {
   it.each([
@@ -11,6 +11,11 @@ describe('figures as a person reads them', () => {
     // Larger than a floating-point number can hold exactly: it must stay text.
     ['123456789012345678.91', '$123,456,789,012,345,678.91'],
   ])('money %s', (amount, shown) => expect(money(amount)).toBe(shown));
+
+  it('money of a currency that nobody can tell has no mark', () => {
+    expect(money('5000.00', UNKNOWN)).toBe('5,000.00');
+    expect(moneys({ XXX: '5000.00', USD: '1.00' })).toBe('$1.00 + 5,000.00 in an unknown currency');
+  });
 
   it.each([
     ['+12075550143', '(207) 555-0143'],

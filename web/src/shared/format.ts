@@ -19,17 +19,20 @@ const signs: Record<string, string> = {};
 const sign = (code: string): string => (signs[code] ??= new Intl.NumberFormat('en-US', { style: 'currency', currency: code, currencyDisplay: code === homeCurrency ? 'narrowSymbol' : 'symbol' }).formatToParts(0).find((part) => part.type === 'currency')?.value ?? code);
 
 /** Exact decimals stay text: "85310.50" -> "$85,310.50". */
+/** What stands for a currency that nobody can tell: ISO 4217 has it for transactions without one. */
+export const UNKNOWN = 'XXX';
+
 export const money = (amount: string, currency = homeCurrency): string => {
   const negative = amount.startsWith('-');
   const [units = '0', cents = '00'] = amount.replace('-', '').split('.');
-  const mark = sign(currency);
+  const mark = currency === UNKNOWN ? '' : sign(currency);
   return `${negative ? '-' : ''}${mark}${mark.length > 2 ? ' ' : ''}${units.replace(/\B(?=(\d{3})+$)/g, ',')}.${cents.padEnd(2, '0')}`;
 };
 
 /** Each currency by itself, the organization's first: "$30.00 + €5.00". */
 export const moneys = (amounts: Amounts): string => {
   const codes = Object.keys(amounts).sort((one, other) => Number(other === homeCurrency) - Number(one === homeCurrency) || one.localeCompare(other));
-  return codes.length === 0 ? money('0.00') : codes.map((code) => money(amounts[code] ?? '0.00', code)).join(' + ');
+  return codes.length === 0 ? money('0.00') : codes.map((code) => `${money(amounts[code] ?? '0.00', code)}${code === UNKNOWN ? ' in an unknown currency' : ''}`).join(' + ');
 };
 
 export const hasMoney = (amounts: Amounts): boolean => Object.keys(amounts).length > 0;

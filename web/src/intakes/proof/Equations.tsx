@@ -1,6 +1,6 @@
 import { Fragment } from 'react';
 import type { MoneyTerm, Outcome, Proof } from '../../api/types';
-import { count, money } from '../../shared/format';
+import { count, money, UNKNOWN } from '../../shared/format';
 
 interface Term {
   key: string;
@@ -61,7 +61,7 @@ export function Money({ proof, small = false, planned = false }: { proof: Proof;
           term('held', 'held', 'held'),
           term('left_out', 'left out', 'out'),
         ];
-        return <Equation key={code ?? ''} small={small || codes.length > 1} total={{ key: 'source', figure: money((code === undefined ? undefined : proof.source_amounts[code]) ?? '0.00', code), word: codes.length > 1 ? `${code} in the file` : 'in the file' }} terms={terms} />;
+        return <Equation key={code ?? ''} small={small || codes.length > 1} total={{ key: 'source', figure: money((code === undefined ? undefined : proof.source_amounts[code]) ?? '0.00', code), word: code === UNKNOWN ? 'in the file, currency unknown' : codes.length > 1 ? `${code} in the file` : 'in the file' }} terms={terms} />;
       })}
     </>
   );
