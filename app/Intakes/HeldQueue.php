@@ -59,7 +59,7 @@ final readonly class HeldQueue
             'unsure' => ['May be someone we know', 'A person must say whether it is'],
             'person' => ['Held by a person', 'Held, or taken back after the load'],
             'waits' => ['Waits for another row', 'Tells of someone whom another row makes'],
-            'passes' => ['Nothing holds them any more', 'Can be sent on'],
+            'passes' => ['Nothing holds them any more', 'They can be loaded'],
         ] as $by => [$label, $example]) {
             $count = $this->of($by, $userId)->count();
             if ($count > 0) {

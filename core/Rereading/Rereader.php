@@ -147,7 +147,7 @@ final class Rereader
     }
 
     /**
-     * What was written beside what is read: in order if they are as many, else by the value that stands in both; all reading of one if only one is read.
+     * What was written beside what is read: in order if they are as many, else by the value that stands in both.
      *
      * @param  list<Change>  $written
      * @param  list<Change>  $reads

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Rereading;
 
-use PineSieve\Core\Changes\Action;
-use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Subject;
 
 /** Stored values that today's reading of the row they came from reads otherwise. */
@@ -30,11 +28,6 @@ final readonly class Rereading
     public function thing(): string
     {
         return "{$this->subject->value}:{$this->id}";
-    }
-
-    public function change(): Change
-    {
-        return new Change($this->subject, $this->id, Action::Update, $this->fields);
     }
 
     /** The same for as long as the row and the reading are the same. */

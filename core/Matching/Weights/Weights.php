@@ -40,10 +40,4 @@ final readonly class Weights
     {
         return max(self::LEAST, $this->shares[$of->value][$field->value][$level->value] ?? 0.0);
     }
-
-    /** @return array{match: float, home: float, namesake: float, shares: array<string, array<string, array<string, float>>>} */
-    public function toArray(): array
-    {
-        return ['match' => $this->match, 'home' => $this->home, 'namesake' => $this->namesake, 'shares' => $this->shares];
-    }
 }

@@ -87,7 +87,7 @@ export function HeldPage() {
       <Trouble error={query.error ?? fix.error ?? decide.error} />
       {settled !== undefined && <div className="hint">The file of held rows found its rows again: {counted(settled.corrected, 'row')} corrected, {count(settled.settled)} settled, {count(settled.still_held)} still held{settled.not_held > 0 ? `, ${count(settled.not_held)} not held any more` : ''}.</div>}
       {decide.data !== undefined && decide.data.sent > 0 && <div className="hint">{counted(decide.data.sent, 'row')} came in.</div>}
-      {passing > 0 && reason !== 'passes' && <div className="hint"><span>{counted(passing, 'row')} {passing === 1 ? 'is' : 'are'} put right and {passing === 1 ? 'waits' : 'wait'} to be sent on.</span><button type="button" className="plain-button" onClick={() => go({ reason: 'passes' })}>Show {passing === 1 ? 'it' : 'them'}</button></div>}
+      {passing > 0 && reason !== 'passes' && <div className="hint"><span>{counted(passing, 'row')} {passing === 1 ? 'is' : 'are'} put right and {passing === 1 ? 'waits' : 'wait'} to be loaded.</span><button type="button" className="plain-button" onClick={() => go({ reason: 'passes' })}>Show {passing === 1 ? 'it' : 'them'}</button></div>}
       <div className="panes" style={{ gridTemplateColumns: '272px minmax(0, 1fr)' }}>
         <Pane title="Why" right={<Chips label="Whose rows" value={mine ? 'mine' : 'all'} onChange={(who) => setAsked(who === 'mine' ? { who } : {}, { replace: true })} options={[{ value: 'all', text: 'all' }, { value: 'mine', text: `given to me ${count(data?.mine ?? 0)}` }]} />}>
           <div className="pane-body" tabIndex={0}>

@@ -96,7 +96,7 @@ export function AgainPage() {
         >
           <div className="pane-body" tabIndex={0}>
             {overview.isSuccess && kind === undefined && !isUnderWay(overview.data) && (
-              <Empty title={last === null ? 'Nobody has looked yet' : 'Every value is stored as it would be read today'}>
+              <Empty title={last === null ? 'Nobody has looked yet' : 'Nothing is left to look at'}>
                 <p>When rules of reading change, what came in before stays as it is. Here the rows of every loaded intake are read again, and what would be stored differently today is listed. Nothing changes unless you take it over.</p>
               </Empty>
             )}
