@@ -79,4 +79,7 @@ foreach (Sameness::cases() as $of) {
 foreach (['match' => [0.985, 0.015], 'home' => [0.4, 0.6], 'namesake' => [0.999, 0.001], 'chance' => [0.5, 0.5]] as $of => [$same, $differs]) {
     $shares[$of]['title'] = ['same' => $same, 'differs' => $differs];
 }
+// In most homes with two of one name, one alone is written with Jr. or Sr.; the worlds have both.
+$shares['namesake']['generation'] = ['same' => 0.02, 'near' => 0.58, 'differs' => 0.4];
+$shares['match']['generation'] = ['same' => 0.698, 'near' => 0.3, 'differs' => 0.002];
 echo json_encode(['match' => round(2 * $pairs['match'] / $records, 4), 'home' => round(2 * $pairs['home'] / $records, 4), 'namesake' => round(2 * $pairs['namesake'] / $records, 4), 'shares' => $shares], JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR), "\n";

@@ -1,7 +1,7 @@
 <?php
 
 /*
- * A world for the benchmarks, in which nobody shares a name by chance: boots the application and gives its people.
+ * A world for the benchmarks: boots the application and gives its people.
  */
 
 declare(strict_types=1);
@@ -33,12 +33,19 @@ DB::connection()->disableQueryLog();
 
 $say = static fn (string $line) => print $line.PHP_EOL;
 $syllables = ['bar', 'cor', 'dun', 'el', 'fen', 'gar', 'hol', 'ist', 'jor', 'kel', 'lor', 'mar', 'nes', 'or', 'pel', 'quin', 'ros', 'sel', 'tor', 'ven', 'wil', 'yar', 'zel', 'ash', 'brem'];
-// Person $n of a world in which nobody shares a name by chance.
-$person = static function (int $n) use ($syllables): array {
+/** From 0 to 1, always the same of a person and what it is for. */
+$chance = static fn (int $n, string $for): float => hexdec(substr(hash('xxh3', "{$for} {$n}"), 0, 12)) / 16 ** 12;
+/** A rank of $of as they are taken up in life: the first by very many, with a tail of those that hardly anybody has (Zipf, Mandelbrot). */
+$rank = static fn (float $chance, int $of, float $flat): int => min($of - 1, (int) ($flat * (exp($chance * log(1 + $of / $flat)) - 1)));
+// Person $n of a world with crowds as in life: one of 120 has the most frequent last name, many live in the same towns and streets; ways to be reached are each one's own.
+$person = static function (int $n) use ($syllables, $chance, $rank): array {
     $word = static fn (int $k): string => ucfirst($syllables[$k % 25].$syllables[intdiv($k, 25) % 25]);
-    $last = $word($n % 625).strtolower($word(intdiv($n, 625) % 625));
+    [$first, $last, $town] = [$rank($chance($n, 'first'), 1500, 6), $rank($chance($n, 'last'), 120_000, 12), $rank($chance($n, 'town'), 800, 8)];
+    $long = static fn (int $k): string => $word($k).($k < 625 ? '' : $syllables[intdiv($k, 625) % 25]).($k < 15_625 ? '' : $syllables[intdiv($k, 15_625) % 25]);
+    // As many telephone numbers as there may be people, none of them twice.
+    $line = ($n * 7_368_787 + 12_345) % 8_000_000;
 
-    return ['first' => $word(($n * 7) % 625), 'last' => $last, 'email' => "p{$n}@example.org", 'phone' => sprintf('+1207%03d%04d', 220 + $n % 700, $n % 10000), 'line1' => ($n % 1900 + 1).' '.$word($n * 3 % 625).' St', 'zip' => sprintf('04%03d', 100 + $n % 800), 'id' => "B-{$n}"];
+    return ['first' => $long($first), 'last' => $long($last).['son', 'er', 'man', 'wick', 'by', 'ford', 'ley'][$last % 7], 'email' => "p{$n}@example.org", 'phone' => sprintf('+1207%03d%04d', 200 + intdiv($line, 10_000), $line % 10_000), 'line1' => (1 + (int) (1999 * $chance($n, 'house'))).' '.$word($rank($chance($n, 'street'), 625, 10)).' St', 'zip' => sprintf('04%03d', 100 + $town), 'id' => "B-{$n}"];
 };
 /** @param  ?callable(int): array<string, string>  $who  gives each of them; $person, if nobody else does */
 $populate = static function (int $supporters, ?callable $who = null) use ($person, $say): void {

@@ -61,7 +61,7 @@ final readonly class Neighbors
     private function judged(array $supporters): array
     {
         $records = $this->reader->read($supporters);
-        $holders = array_map(static fn (array $keys): array => array_unique(array_merge(...array_values(KeyTable::holders($keys)))), array_map($this->sets->matcher()->keysOfStored(...), $records));
+        $holders = array_map(static fn (array $keys): array => KeyTable::holders($keys)->all(), array_map($this->sets->matcher()->keysOfStored(...), $records));
         $all = $records + $this->reader->read(array_values(array_diff(array_unique(array_merge(...array_values($holders))), array_keys($records))));
         $meeting = new Meeting($this->sets, $all);
         foreach ($holders as $id => $others) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Intakes;
 
 use App\Matching\Against;
+use App\Matching\Holders;
 use App\Matching\KeyTable;
 use App\Models\Intake;
 use App\Records\RecordReader;
@@ -21,8 +22,14 @@ use PineSieve\Core\Records\SupporterRecord;
  */
 final class Candidates
 {
+    /** Where more have a name, it says too little for a row to be held beside each of them. */
+    private const NAMESAKES = 8;
+
     /** @var array<int, list<int>> hash of a key to supporters that have it */
     private array $stored = [];
+
+    /** @var array<int, int> hash of a name that very many have to how many stored ones and earlier rows they are */
+    private array $many = [];
 
     /** @var array<int, array<int, string>> fingerprint to the supporters that the very same row was loaded to, with the name of the intake */
     private array $sameRows = [];
@@ -52,9 +59,15 @@ final class Candidates
      */
     public function gather(array $keys, array $fingerprints, array $alsoStored, array $alsoUnits, int $before): void
     {
-        $this->stored = $this->against->looksAtStored() ? $this->compared(KeyTable::holders($keys)) : [];
+        $stored = $this->against->looksAtStored() ? KeyTable::holders($keys, self::NAMESAKES) : new Holders([]);
         // Those that are unique are looked for in any case.
-        $this->rows = KeyTable::units($this->intake->id, $keys, min($before, Sifter::LATER));
+        $rows = KeyTable::units($this->intake->id, $keys, self::NAMESAKES, min($before, Sifter::LATER));
+        [$this->stored, $this->rows] = [$this->compared($stored->of), $rows->of];
+        foreach ([$stored->many, $rows->many] as $many) {
+            foreach ($many as $hash => $holders) {
+                $this->many[$hash] = ($this->many[$hash] ?? 0) + $holders;
+            }
+        }
         $supporters = array_fill_keys([...$alsoStored, ...array_merge(...array_values($this->stored))], true);
         $units = array_fill_keys([...$alsoUnits, ...array_merge(...array_values($this->rows))], true);
         foreach ($fingerprints === [] || ! $this->against->looksAtStored() ? [] : DB::select("select o.fingerprint, o.supporter_id, i.name from intake_outcomes o join intakes i on i.id = o.intake_id and i.state = 'loaded' where o.fingerprint in (".implode(',', $fingerprints).') and o.supporter_id is not null and o.intake_id <> ?', [$this->intake->id]) as $hit) {
@@ -122,6 +135,16 @@ final class Candidates
         }
 
         return array_intersect_key($this->records, $found);
+    }
+
+    /**
+     * How many have the name of a unit, if they are too many for any of them to be looked at.
+     *
+     * @param  list<MatchKey>  $keys  of one unit
+     */
+    public function crowd(array $keys): int
+    {
+        return max([0, ...array_map(fn (MatchKey $key): int => $this->many[$key->hash] ?? 0, $keys)]);
     }
 
     /** @return array<int, string> supporters that the very same row was loaded to before, with the name of the intake; those that are there still */

@@ -33,7 +33,7 @@ final readonly class Judging
                 $findings[$id] = ($findings[$id] ?? new PairFinding($id, PairStrength::CertainByRow, 100, [], []))->loadedBefore($intake);
             }
         }
-        $judgement = Judgement::of(array_values($findings), $party->isNamedOnly ? null : $this->matcher->thresholds($record->kind));
+        $judgement = Judgement::of(array_values($findings), $party->isNamedOnly ? null : $this->matcher->thresholds($record->kind))->withNamesakes($this->candidates->crowd($keys));
         $named = $decision === null || $decision === 'new' ? null : $this->candidates->named($decision);
 
         return match (true) {

@@ -31,7 +31,7 @@ use PineSieve\Core\Standards\Problem;
 final class SiftedRow
 {
     private const RESULT = [
-        'role' => '', 'reason' => null, 'held_by' => null, 'supporter_id' => null, 'leader' => null, 'findings' => null, 'address' => 'none', 'address_changes' => null,
+        'role' => '', 'reason' => null, 'held_by' => null, 'supporter_id' => null, 'leader' => null, 'findings' => null, 'namesakes' => 0, 'address' => 'none', 'address_changes' => null,
         'changes' => null, 'money' => '0.00', 'money_there' => '0.00', 'money_promised' => '0.00', 'other_money' => null, 'gifts' => null, 'gifts_new' => 0, 'promises_new' => 0, 'fingerprint' => null, 'untaken' => [],
     ];
 
@@ -231,6 +231,7 @@ final class SiftedRow
             'supporter_id' => is_int($owner) ? $owner : null,
             'leader' => is_int($owner) ? null : (int) $owner,
             'findings' => self::findings($judgement, $part),
+            'namesakes' => $judgement->namesakes,
             'changes' => $changes === [] ? null : self::json(array_map(static fn (Change $change): array => $change->toArray(), $changes)),
             'gifts' => $gifts === [] ? null : self::json($gifts),
             'gifts_new' => count($missing) - count($promises),

@@ -25,11 +25,13 @@ final readonly class Summary
         $outcomes = array_fill_keys(['new', 'updated', 'unchanged', 'held', 'left_out'], 0);
         $held = ['problem' => 0, 'person' => 0, 'unsure' => 0];
         $addresses = array_fill_keys(['none', 'same', 'ask', 'accepted', 'kept'], 0);
-        foreach (DB::select('select outcome, held_by, address, count(*) as n from intake_results where intake_id = ? group by outcome, held_by, address', [$intake->id]) as $row) {
+        $namesakes = 0;
+        foreach (DB::select('select outcome, held_by, address, count(*) as n, sum(namesakes > 0) as namesakes from intake_results where intake_id = ? group by outcome, held_by, address', [$intake->id]) as $row) {
             if ($row->outcome === Results::WITH) {
                 continue;
             }
             $outcomes[$row->outcome] += $row->n;
+            $namesakes += $row->outcome === 'new' ? (int) $row->namesakes : 0;
             if (isset($held[$row->held_by])) {
                 $held[$row->held_by] += $row->n;
             }
@@ -56,6 +58,7 @@ final readonly class Summary
             'columns' => ['total' => count($intake->columnPlan()->choices), 'settled' => $intake->columnPlan()->isSettled(), ...array_map(static fn (ColumnState $state): int => $states[$state->value] ?? 0, array_combine(array_map(static fn (ColumnState $state): string => str_replace(' ', '_', $state->value), ColumnState::cases()), ColumnState::cases()))],
             'outcomes' => $outcomes,
             'held' => $held,
+            'namesakes' => $namesakes,
             'addresses' => $addresses,
             'trial' => $intake->trial === null ? null : ['rows' => count($intake->trial['rows']), 'done' => $intake->trial['done']],
             'replanned' => $intake->replanned,

@@ -72,7 +72,10 @@ final readonly class Editions
 
     private static function areUsed(): bool
     {
-        return RulesInUse::query()->get()->contains(static fn (RulesInUse $used): bool => ($used->rules['by'] ?? '') === 'weight');
+        $used = RulesInUse::query()->find(SupporterKind::Person->value)?->rules;
+
+        // Where nobody has chosen yet, people are weighed.
+        return $used === null || ($used['by'] ?? '') === 'weight';
     }
 
     /** Makes the next edition if there is none, or if the database has changed enough; rows that wait are worked out again by it. */

@@ -15,24 +15,21 @@ final class KeyTable
     }
 
     /**
-     * Of a key that very many have, the first ones.
-     *
      * @param  list<MatchKey>  $keys
-     * @return array<int, list<int>> hash to the supporters that have it
+     * @param  int  $names  how many may have a name for any of them to be looked at
      */
-    public static function holders(array $keys): array
+    public static function holders(array $keys, int $names = PHP_INT_MAX): Holders
     {
-        return self::lookUp($keys, 'supporter_id', 'match_keys where');
+        return self::lookUp($keys, $names, 'supporter_id', 'match_keys where');
     }
 
     /**
      * @param  list<MatchKey>  $keys
      * @param  int  $before  the unit at which to stop
-     * @return array<int, list<int>> hash to the units of the intake that have it
      */
-    public static function units(int $intakeId, array $keys, int $before): array
+    public static function units(int $intakeId, array $keys, int $names, int $before): Holders
     {
-        return self::lookUp($keys, 'unit', "intake_keys where intake_id = {$intakeId} and unit < {$before} and");
+        return self::lookUp($keys, $names, 'unit', "intake_keys where intake_id = {$intakeId} and unit < {$before} and");
     }
 
     /**
@@ -52,23 +49,26 @@ final class KeyTable
         return $rows;
     }
 
-    /**
-     * @param  list<MatchKey>  $keys
-     * @return array<int, list<int>>
-     */
-    private static function lookUp(array $keys, string $holder, string $from): array
+    /** @param  list<MatchKey>  $keys */
+    private static function lookUp(array $keys, int $names, string $holder, string $from): Holders
     {
         $hashes = [];
         foreach ($keys as $key) {
-            $hashes[$key->most][$key->hash] = $key->hash;
+            $hashes[$key->isName ? min($names, $key->most) : $key->most][$key->isName][$key->hash] = $key->hash;
         }
-        $found = [];
-        foreach ($hashes as $most => $of) {
-            foreach (DB::select("select hash, {$holder} holder from (select hash, {$holder}, row_number() over (partition by hash order by {$holder}) place from {$from} hash in (".implode(',', $of).")) ranked where place <= {$most}") as $hit) {
-                $found[$hit->hash][] = $hit->holder;
+        [$found, $many] = [[], []];
+        foreach ($hashes as $most => $kinds) {
+            foreach ($kinds as $isName => $of) {
+                foreach (DB::select("select hash, {$holder} holder, holders from (select hash, {$holder}, row_number() over (partition by hash order by {$holder}) place, count(*) over (partition by hash) holders from {$from} hash in (".implode(',', $of).")) ranked where place <= {$most}") as $hit) {
+                    if ($isName === 1 && $hit->holders > $most) {
+                        $many[$hit->hash] = $hit->holders;
+                    } else {
+                        $found[$hit->hash][] = $hit->holder;
+                    }
+                }
             }
         }
 
-        return $found;
+        return new Holders($found, $many);
     }
 }

@@ -26,6 +26,9 @@ final class Meeting
     /** @var array<int, array<int, ?Relation>> the lower number to the higher */
     private array $relations = [];
 
+    /** @var array<string, true> numbers of two who were held against each other for the sake of a third, and have no key in common */
+    private array $inCircle = [];
+
     /** @param  array<int, SupporterRecord>  $records  by their numbers */
     public function __construct(
         private readonly RuleSets $sets,
@@ -73,7 +76,7 @@ final class Meeting
         }
         foreach ($this->known() as [$one, $other, $relation]) {
             $pair = $relation->pair === null ? null : $namesakes->settled($relation->pair, $relation->isProven);
-            if ($pair !== null && ($about === null || isset($isAbout[$one]) || isset($isAbout[$other]) || $pair !== $relation->pair)) {
+            if ($pair !== null && ($pair !== $relation->pair || ! isset($this->inCircle["{$one} {$other}"])) && ($about === null || isset($isAbout[$one]) || isset($isAbout[$other]) || $pair !== $relation->pair)) {
                 $found["{$one} {$other}"] = $pair;
             }
         }
@@ -113,7 +116,10 @@ final class Meeting
         foreach ($near as $others) {
             foreach ($others as $i => $one) {
                 foreach (array_slice($others, 0, $i) as $other) {
-                    $this->meet($one, $other);
+                    if ($one !== $other && ! array_key_exists(max($one, $other), $this->relations[min($one, $other)] ?? [])) {
+                        $this->inCircle[min($one, $other).' '.max($one, $other)] = true;
+                        $this->meet($one, $other);
+                    }
                 }
             }
         }

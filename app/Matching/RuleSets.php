@@ -42,6 +42,9 @@ final class RuleSets
     /** By the rules that are about to be used, if there are any. */
     private ?Matcher $coming = null;
 
+    /** Of the edition in use, once somebody asks. */
+    private ?Frequencies $frequencies = null;
+
     public function __construct(private readonly FieldCatalog $catalog)
     {
         $this->comparers = new FieldComparers($catalog, $this->commonWords());
@@ -76,9 +79,22 @@ final class RuleSets
         return $this->usable($this->inUse[$kind->value]->rules ?? null, $kind);
     }
 
-    public function shipped(SupporterKind $kind): RuleSet
+    /**
+     * The set that comes with the program.
+     *
+     * @param  ?string  $name  of one of several; null, or one that is not there, for the one that is used unless another is chosen
+     */
+    public function shipped(SupporterKind $kind, ?string $name = null): RuleSet
     {
-        return ShippedRules::of($kind, $this->comparers);
+        $all = ShippedRules::all($kind, $this->comparers);
+
+        return array_column($all, null, 'name')[$name] ?? $all[0];
+    }
+
+    /** @return list<RuleSet> all that come with the program */
+    public function allShipped(): array
+    {
+        return array_merge(...array_map(fn (SupporterKind $kind): array => ShippedRules::all($kind, $this->comparers), SupporterKind::cases()));
     }
 
     /** @throws BadRules if it is not a set, or compares what is not there */
@@ -119,7 +135,7 @@ final class RuleSets
     /** Judges pairs by any set. */
     public function judgeBy(RuleSet $set): PairJudge
     {
-        return new PairJudge($set, $this->comparers, $set->thresholds === null ? null : Editions::inUse());
+        return new PairJudge($set, $this->comparers, $set->thresholds === null ? null : $this->frequencies());
     }
 
     /** Finds out by the rules in use who an incoming record may be. */
@@ -147,7 +163,7 @@ final class RuleSets
     {
         $this->look();
 
-        return $this->weighs(static fn (RulesInUse $used): ?array => $used->rules) ? $this->matcherOf(static fn (RulesInUse $used): ?array => $used->rules, $with(Editions::inUse())) : $this->matcher();
+        return $this->weighs(static fn (RulesInUse $used): ?array => $used->rules) ? $this->matcherOf(static fn (RulesInUse $used): ?array => $used->rules, $with($this->frequencies())) : $this->matcher();
     }
 
     /** By the rules as they will be once those that are coming are used. */
@@ -191,12 +207,19 @@ final class RuleSets
         return array_filter($this->inUse, fn (RulesInUse $used): bool => $used->rules !== null && $used->recipe !== $this->matcher()->recipe(SupporterKind::from($used->kind))) !== [];
     }
 
+    private function frequencies(): Frequencies
+    {
+        $this->look();
+
+        return $this->frequencies ??= Editions::inUse();
+    }
+
     /** Reads what is in use, if that has changed. */
     private function look(): void
     {
         $stamp = Editions::number().' '.DB::scalar('select coalesce(group_concat(kind, changed_at), "none") from rules_in_use');
         if ($stamp !== $this->stamp) {
-            [$this->stamp, $this->matcher, $this->coming] = [$stamp, null, null];
+            [$this->stamp, $this->matcher, $this->coming, $this->frequencies] = [$stamp, null, null, null];
             $this->inUse = RulesInUse::query()->get()->keyBy('kind')->all();
         }
     }
@@ -218,7 +241,7 @@ final class RuleSets
             $sets[$kind->value] = $this->usable($used === null ? null : $rules($used), $kind);
         }
 
-        return new Matcher($sets, $this->comparers, $frequencies ?? ($this->weighs($rules) ? Editions::inUse() : null));
+        return new Matcher($sets, $this->comparers, $frequencies ?? ($this->weighs($rules) ? $this->frequencies() : null));
     }
 
     /** @param  ?array<string, mixed>  $rules */

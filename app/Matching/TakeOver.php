@@ -50,7 +50,7 @@ final readonly class TakeOver
     {
         foreach (SupporterKind::cases() as $kind) {
             $used = RulesInUse::query()->find($kind->value);
-            $set = $used?->set_id === null ? $this->sets->shipped($kind) : $this->sets->used($kind);
+            $set = $used?->set_id === null ? $this->sets->shipped($kind, $used->rules['name'] ?? null) : $this->sets->used($kind);
             if ($used?->coming === null && ($used?->rules != $set->toArray() || $used->recipe !== $this->sets->matcher()->recipe($kind))) {
                 $this->announce($set, $used?->set_id);
             }

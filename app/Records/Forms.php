@@ -68,7 +68,7 @@ final readonly class Forms
         $custom = array_filter($read->values, static fn (string $value, string $field): bool => $value !== '' && str_starts_with($field, 'custom.'), ARRAY_FILTER_USE_BOTH);
         $record = $read->record->with($read->record->further, $read->record->groups, $read->record->tags, $custom);
         $matcher = $this->sets->matcher();
-        $ids = array_diff(array_unique(array_merge(...array_values(KeyTable::holders($matcher->keysOfIncoming($record))))), [$except]);
+        $ids = array_diff(KeyTable::holders($matcher->keysOfIncoming($record))->all(), [$except]);
         $found = [];
         foreach ($this->reader->read(array_values($ids)) as $id => $stored) {
             $finding = $matcher->compare($record, $stored);

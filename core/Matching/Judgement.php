@@ -9,11 +9,15 @@ use PineSieve\Core\Matching\Rules\Thresholds;
 /** The verdict on a row, whom it is if it is known, and every finding that speaks to it. */
 final readonly class Judgement
 {
-    /** @param  list<PairFinding>  $findings the strongest first */
+    /**
+     * @param  list<PairFinding>  $findings  the strongest first
+     * @param  int  $namesakes  how many there are who have its name, of one who is new
+     */
     private function __construct(
         public Verdict $verdict,
         public int|string|null $ref,
         public array $findings,
+        public int $namesakes = 0,
     ) {
     }
 
@@ -33,8 +37,8 @@ final readonly class Judgement
             $findings = array_map(static fn (PairFinding $one): PairFinding => $one->strength === PairStrength::Certain && ! $one->isProven ? $one->beside(reset($namesakes)) : $one, $findings);
         }
         usort($findings, static fn (PairFinding $a, PairFinding $b): int => [$b->strength->value, $b->score] <=> [$a->strength->value, $a->score]);
-        if ($findings === []) {
-            return new self(Verdict::New, null, []);
+        if ($findings === [] || $findings[0]->strength === PairStrength::Unlikely) {
+            return new self(Verdict::New, null, $findings, count($findings));
         }
         $best = $findings[0];
         $rivals = array_filter($findings, static fn (PairFinding $finding): bool => $finding->strength === $best->strength);
@@ -50,18 +54,26 @@ final readonly class Judgement
      */
     private static function together(array $findings, Thresholds $thresholds): array
     {
-        $odds = static fn (PairFinding $one): float => $one->likely === null ? 0.0 : $one->likely / max(1e-9, 1 - $one->likely);
+        // Where one of two of a name has what tells them apart, as the row has it, the other is out of the question.
+        $isTold = array_filter($findings, static fn (PairFinding $one): bool => $one->isProven && $one->namesake === null) !== [];
+        $odds = static fn (PairFinding $one): float => $one->likely === null || $isTold && $one->namesake !== null ? 0.0 : $one->likely / max(1e-9, 1 - $one->likely);
         $all = 1 + array_sum(array_map($odds, $findings));
 
         return array_map(static function (PairFinding $one) use ($odds, $all, $thresholds): PairFinding {
             // An id, or the very same row, says it by itself.
-            if ($one->likely === null || $one->strength === PairStrength::CertainByRow || $one->strength === PairStrength::CertainById) {
+            if ($one->likely === null || $one->strength === PairStrength::Unlikely || $one->strength === PairStrength::CertainByRow || $one->strength === PairStrength::CertainById) {
                 return $one;
             }
             $likely = $odds($one) / $all;
 
             return $one->weighed($likely, $one->strength === PairStrength::Certain && $likely >= $thresholds->certain ? PairStrength::Certain : PairStrength::Doubtful);
         }, $findings);
+    }
+
+    /** It is known how many have the name of one who is new. */
+    public function withNamesakes(int $count): self
+    {
+        return new self($this->verdict, $this->ref, $this->findings, $this->verdict === Verdict::New ? max($count, $this->namesakes) : 0);
     }
 
     /** A person has said whom the row is; null that it is nobody yet known. */

@@ -94,7 +94,9 @@ final class Matcher
             return new PairFinding($stored->ref, $strength, $pair->score, $pair->for, $pair->against, $relation->isProven, $relation->namesake, $pair->likely);
         }
         if ($sameId === null) {
-            return null;
+            $named = $relation?->ofOneName;
+
+            return $named === null ? null : new PairFinding($stored->ref, PairStrength::Unlikely, $named->score, $named->for, $named->against, false, $relation->namesake, $named->likely);
         }
         [, $against] = $judge->reasons($incoming, $known);
 
@@ -142,7 +144,7 @@ final class Matcher
         foreach ($this->judgesOf($traits->kind) as $judge) {
             foreach ($judge->prepare(0, $traits)->keys as $hash => $lookup) {
                 $most = $judge->lookups->most($lookup);
-                $keys[$hash] = isset($keys[$hash]) && $keys[$hash]->most >= $most ? $keys[$hash] : new MatchKey($hash, $most);
+                $keys[$hash] = isset($keys[$hash]) && $keys[$hash]->most >= $most ? $keys[$hash] : new MatchKey($hash, $most, $judge->set->thresholds !== null && $judge->lookups->isOfName($lookup));
             }
         }
 

@@ -7,6 +7,8 @@ namespace PineSieve\Core\Matching;
 /** What a row and a record that it may be amount to; a higher value is the stronger. */
 enum PairStrength: int
 {
+    /** They have one name, and are most likely two. */
+    case Unlikely = 0;
     case Doubtful = 1;
     case Certain = 2;
     /** Certain, and the id of another system says so. */
@@ -16,6 +18,6 @@ enum PairStrength: int
 
     public function isCertain(): bool
     {
-        return $this !== self::Doubtful;
+        return $this->value > self::Doubtful->value;
     }
 }

@@ -68,7 +68,7 @@ final class CommandsTest extends TestCase
 
     public function test_what_is_ambiguous_or_unsure_is_held(): void
     {
-        $report = json_decode($this->run_('intake:run', $this->file("Last name,First name,Email,Gift date,Amount\nLee,Ann,a@example.org,1/2/2020,5\nLee,C.,a@example.org,3/3/2020,6\nLee,Cy,a@example.org,2020-03-04,7\n"), '--json')->getOutput(), true);
+        $report = json_decode($this->run_('intake:run', $this->file("Last name,First name,Email,Gift date,Amount\nLee,Ann,a@example.org,1/2/2020,5\nQuackenbush,Ottoline,o@example.org,3/3/2020,6\nQuackenbush,Ottoline,,2020-03-04,7\n"), '--json')->getOutput(), true);
 
         self::assertSame(['new' => 1, 'updated' => 0, 'unchanged' => 0, 'held' => 2, 'left_out' => 0], $report['outcomes']);
         self::assertSame(['date.ambiguous'], DB::table('intake_problems')->pluck('code')->all());

@@ -29,9 +29,9 @@ final class MatchRulesTest extends TestCase
     {
         $sets = $this->as()->getJson('/api/match-rules')->assertOk()->json('sets');
 
-        self::assertSame([['People', true], ['Households', true], ['Organizations', true]], array_map(static fn (array $set): array => [$set['name'], $set['is_used']], $sets));
-        self::assertSame('Same email; and same name, with nicknames, swapped names', array_column($sets[0]['rules'], 'sentence', 'name')['Same email and name']);
-        self::assertContains(['sign' => 'generation', 'effect' => 'apart'], $sets[0]['signs']);
+        self::assertSame([['People, by weight', true], ['People', false], ['Households', true], ['Organizations', true]], array_map(static fn (array $set): array => [$set['name'], $set['is_used']], $sets));
+        self::assertSame('Same email; and same name, with nicknames, swapped names', array_column($sets[1]['rules'], 'sentence', 'name')['Same email and name']);
+        self::assertContains(['sign' => 'generation', 'effect' => 'apart'], $sets[1]['signs']);
     }
 
     public function test_a_set_of_ones_own_is_kept_used_and_dropped(): void
@@ -50,7 +50,7 @@ final class MatchRulesTest extends TestCase
         $this->postJson('/api/duplicates/search');
         self::assertSame(['certain' => 0, 'review' => 2, 'homes' => 0], $this->getJson('/api/duplicates')->json('counts'), 'A set that is changed is still the one in use.');
         $this->deleteJson("/api/match-rules/{$id}")->assertOk();
-        self::assertTrue(collect($this->getJson('/api/match-rules')->json('sets'))->firstWhere('name', 'People')['is_used']);
+        self::assertTrue(collect($this->getJson('/api/match-rules')->json('sets'))->firstWhere('name', 'People, by weight')['is_used']);
     }
 
     public function test_a_set_is_tried_without_consequence(): void
@@ -155,7 +155,7 @@ final class MatchRulesTest extends TestCase
         \Illuminate\Support\Facades\Queue::fake();
         $this->putJson('/api/match-rules/used', ['kind' => 'person', 'set' => $id])->assertOk();
         $of = fn (string $name): array => collect($this->getJson('/api/match-rules')->json('sets'))->firstWhere('name', $name);
-        self::assertSame([[true, false], [false, true]], [[$of('People')['is_used'], $of('People')['is_coming']], [$of('Ours')['is_used'], $of('Ours')['is_coming']]]);
+        self::assertSame([[true, false], [false, true]], [[$of('People, by weight')['is_used'], $of('People, by weight')['is_coming']], [$of('Ours')['is_used'], $of('Ours')['is_coming']]]);
         // Who is written meanwhile is found by the earlier rules as by the coming ones.
         $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Uli', 'name.last' => 'Knot'], 'emails' => [['address' => 'uli@example.org']]]])->assertCreated();
         self::assertSame([], array_diff($shipped, $keys()));

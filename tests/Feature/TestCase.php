@@ -72,6 +72,12 @@ abstract class TestCase extends BaseTestCase
         return $this->post('/api/intakes', ['file' => UploadedFile::fake()->createWithContent($name, $content)], ['Accept' => 'application/json']);
     }
 
+    /** Compares people by one of the sets that come with the program. */
+    protected function useSet(string $name): void
+    {
+        $this->as()->putJson('/api/match-rules/used', ['kind' => 'person', 'name' => $name])->assertOk();
+    }
+
     /**
      * Brings text in and works its rows out, as the steward, with the proposed columns.
      *

@@ -94,7 +94,7 @@ final class UnreadTest extends TestCase
         $this->loaded("First,Last,Email\nÁnn,Lee,ann@example.org\n");
         self::assertSame(['new' => 1, 'held' => 2], $this->outcomes($intake = $this->sifted($file, [], ['name.first', 'name.last', 'email'])));
         $held = DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', 'held')->orderBy('number')->first();
-        self::assertSame(['unsure', ['Same name: Ánn Lee']], [$held->held_by, json_decode($held->findings, true)[0]['for']]);
+        self::assertSame(['unsure', ['Same first name, which 1 of 3 have: strong', 'Same last name, which 1 of 3 have: strong']], [$held->held_by, json_decode($held->findings, true)[0]['for']]);
     }
 
     public function test_required_data_is_still_required(): void

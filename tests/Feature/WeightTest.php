@@ -16,7 +16,7 @@ final class WeightTest extends TestCase
 
     private function useWeights(float $certain = 0.93): int
     {
-        $rules = collect($this->as()->getJson('/api/match-rules')->json('sets'))->firstWhere('name', 'People')['content'];
+        $rules = collect($this->as()->getJson('/api/match-rules')->json('sets'))->firstWhere('name', 'People, by weight')['content'];
         $id = $this->postJson('/api/match-rules', ['content' => json_encode([...$rules, 'name' => 'By weight', 'by' => 'weight', 'certain' => $certain])])->assertSuccessful()->json('id');
         $this->putJson('/api/match-rules/used', ['kind' => 'person', 'set' => $id])->assertOk();
 
@@ -43,6 +43,7 @@ final class WeightTest extends TestCase
         app(Editions::class)->renew(app(RuleSets::class)->comparers());
         $rows = self::file(['John,Smith,jsmith@example.com,207-555-0199,3 Shore Rd,Kittery,ME,03904', 'Ottoline,Quackenbush,otto@example.com,,,,,', 'Jon,Smith,john7@example.org,603-555-7979,7 Elm Street,Dover,NH,03049']);
         $intake = $this->sifted($rows, [], self::TARGETS);
+        self::assertSame([1, [2 => 60]], [$this->getJson("/api/intakes/{$intake->id}")->json('namesakes'), array_column($this->getJson("/api/intakes/{$intake->id}/matches?show=namesakes")->json('rows'), 'namesakes', 'number')], 'That the name is one of many is told, and is no question.');
         self::assertSame([2 => 'new', 3 => 'unsure', 4 => 'known'], DB::table('intake_results')->where('intake_id', $intake->id)->pluck('verdict', 'number')->sortKeys()->all());
     }
 
@@ -65,6 +66,18 @@ final class WeightTest extends TestCase
         self::assertSame(80, Editions::inUse()->records());
         self::assertGreaterThan($version, DB::table('settings')->where('name', 'standards version')->value('value'), 'Rows that wait are worked out again.');
         self::assertSame(1, DB::table('frequency_editions')->count());
+    }
+
+    public function test_one_of_a_few_with_a_common_name_is_shown_beside_them_and_can_be_joined_all_the_same(): void
+    {
+        $crowd = array_map(static fn (int $i): string => "John,Smith,m{$i}@example.org,,{$i} Elm St,Dover,NH,0".(3000 + 7 * $i), range(1, 7));
+        $this->loaded(self::file($crowd), [], self::TARGETS);
+        $intake = $this->sifted(self::file(['John,Smith,john@example.com,,9 Quay Rd,Keene,NH,03431']), [], self::TARGETS);
+        self::assertSame(['new' => 1], $this->outcomes($intake));
+        $shown = $this->getJson("/api/intakes/{$intake->id}/rows/2/match")->json('candidates');
+        self::assertSame([7, 7], [count($shown), $this->getJson("/api/intakes/{$intake->id}/matches?show=namesakes")->json('rows.0.namesakes')]);
+        $this->postJson("/api/intakes/{$intake->id}/edits", ['kind' => 'match', 'number' => 2, 'to' => $shown[2]['decision']])->assertSuccessful();
+        self::assertSame(['unchanged' => 1], $this->outcomes($intake->refresh()));
     }
 
     public function test_two_who_are_as_likely_are_asked_about(): void

@@ -17,7 +17,7 @@ use PineSieve\Core\Matching\Rules\RuleSet;
 final class Lookups
 {
     /** Selectivity from which a field alone says enough for a rule to be looked up by it. */
-    private const TELLING = 60;
+    private const TELLING = 75;
 
     /** Another one wherever values are read, or leave traces, otherwise than before: keys that were kept are made anew then. */
     private const READING = 5;
@@ -96,6 +96,12 @@ final class Lookups
         }
 
         return $refined;
+    }
+
+    /** Whether it is by nothing but a name: of names that many have, that says next to nothing. */
+    public function isOfName(int $lookup): bool
+    {
+        return array_filter($this->places[$lookup], fn (int $place): bool => $this->comparisons[$place][0]->field !== Comparison::NAME) === [];
     }
 
     /** Names of the rules that are looked up so. */

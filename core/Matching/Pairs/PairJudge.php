@@ -179,7 +179,9 @@ final class PairJudge
             $isHome = $weighed->home > 0.5 && ($pattern->levels[WeighedField::Address->value] ?? null) === Level::Same && ($pattern->levels[WeighedField::First->value] ?? null) === Level::Differs;
             $home = $isHome ? $this->weighedPair($one, $other, $pattern, Certainty::Review, $weighed->match) : null;
 
-            return $namesake === null && $home === null ? null : new Relation(null, $home, $namesake, false);
+            $ofOneName = $isOneName ? $this->weighedPair($one, $other, $pattern, Certainty::Review, $weighed->match) : null;
+
+            return $namesake === null && $home === null && $ofOneName === null ? null : new Relation(null, $home, $namesake, false, $ofOneName);
         }
         // Signs are weighed like all else, but for those that the set names.
         $effects = array_intersect_key($this->set->signs, $signs);

@@ -16,18 +16,25 @@ final class ShippedRules
     {
     }
 
-    /** By which records of a kind are compared, unless an organization has put a set of its own to use. */
+    /**
+     * By which records of a kind can be compared without a set of one's own.
+     *
+     * @return non-empty-list<RuleSet> the first is used unless another is chosen: the one that measures better (docs/benchmarks.md)
+     */
+    public static function all(SupporterKind $kind, FieldComparers $comparers): array
+    {
+        return $kind === SupporterKind::Person ? [self::byWeight($comparers), self::of($kind, $comparers)] : [self::of($kind, $comparers)];
+    }
+
     public static function of(SupporterKind $kind, FieldComparers $comparers): RuleSet
     {
         return self::read(self::FILES[$kind->value], $comparers);
     }
 
-    /** People by weight: compared are those whom the rules would compare, and what agrees is weighed by how few have it. */
+    /** People by weight: its rules say no more than who is compared. */
     public static function byWeight(FieldComparers $comparers): RuleSet
     {
-        $set = self::of(SupporterKind::Person, $comparers);
-
-        return new RuleSet('People, by weight', $set->kind, $set->rules, [], new Thresholds);
+        return self::read('people-by-weight', $comparers);
     }
 
     /** For an incoming record that has no name and points at someone by an id or an email, of whatever kind. */

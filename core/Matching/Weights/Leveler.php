@@ -211,7 +211,7 @@ final readonly class Leveler
             }
         }
         $levels = [WeighedField::Last->value => $last, ...($first === Level::Blank ? [] : [WeighedField::First->value => $first])];
-        $shared = [...($last === Level::Same ? [WeighedField::Last->value => $one[NameComparer::LAST]] : []), ...($first === Level::Same ? [WeighedField::First->value => $one[NameComparer::FIRST]] : [])];
+        $shared = [...($last === Level::Same ? [WeighedField::Last->value => $one[NameComparer::LAST]] : []), ...($first === Level::Same || $one[NameComparer::FIRST] === $other[NameComparer::FIRST] ? [WeighedField::First->value => $one[NameComparer::FIRST]] : [])];
 
         return [self::rank($last) + self::rank($first), $levels, $shared];
     }
@@ -246,6 +246,8 @@ final readonly class Leveler
         $isOnesMiddle = $one[NameComparer::MIDDLE] === $b || $other[NameComparer::MIDDLE] === $a;
 
         return match (true) {
+            // Whoever is known by a last name alone is so in most sources.
+            $a === '' && $b === '' && $one[NameComparer::LAST] !== '' => Level::Form,
             $a === '' || $b === '' => Level::Blank,
             $a === $b => Level::Same,
             strlen($a) === 1 || strlen($b) === 1 => $a[0] === $b[0] || $isOnesMiddle ? Level::Near : Level::Differs,

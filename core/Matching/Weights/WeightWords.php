@@ -35,7 +35,7 @@ final readonly class WeightWords
         foreach ($pattern->levels as $key => $level) {
             $field = WeighedField::from($key);
             $words = match ($level) {
-                Level::Same => self::SAME[$key] ?? '', Level::Form => self::FORM[$key] ?? '', Level::Alike => self::ALIKE[$key] ?? '', Level::Near => self::NEAR[$key] ?? '', Level::Differs => self::DIFFERS[$key] ?? '', Level::Blank => ''
+                Level::Same => self::SAME[$key] ?? '', Level::Form => $key === WeighedField::First->value && ($pattern->shared[$key] ?? null) === '' ? 'Neither gives a first name' : self::FORM[$key] ?? '', Level::Alike => self::ALIKE[$key] ?? '', Level::Near => self::NEAR[$key] ?? '', Level::Differs => self::DIFFERS[$key] ?? '', Level::Blank => ''
             };
             $bits = $this->weigher->bits($pattern, $field);
             if ($words === '') {
@@ -52,7 +52,7 @@ final readonly class WeightWords
 
     private function howMany(WeighedField $field, ?string $shared): string
     {
-        if ($shared === null || ! $field->isCounted() || $this->frequencies->counted() === 0) {
+        if ($shared === null || $shared === '' || ! $field->isCounted() || $this->frequencies->counted() === 0) {
             return '';
         }
 

@@ -93,6 +93,7 @@ final class WeightsTest extends TestCase
         yield 'changed places' => ['Ann Hartley', 'Hartley Ann', 'last name form, first name form'];
         yield 'changed places, and someone else' => ['Robert Hartley', 'Hartley Anna', 'last name form, first name differs'];
         yield 'a part of a double name' => ['Ann Park-Lopez', 'Ann Lopez', 'last name form, first name same'];
+        yield 'neither has a first name' => ['Lee', 'Lee', 'last name same, first name form'];
         yield 'no first name' => ['Lee', 'Ann Lee', 'last name same'];
         yield 'middle names' => ['Ann May Lee', 'Ann M. Lee', 'last name same, first name same, middle name near'];
         yield 'other middle names' => ['Ann May Lee', 'Ann Rose Lee', 'last name same, first name same, middle name differs'];

@@ -78,6 +78,8 @@ export interface Intake {
   columns: { total: number; settled: boolean; sure: number; look: number; open: number; left_behind: number };
   outcomes: Record<Outcome, number>;
   held: { problem: number; person: number; unsure: number };
+  /** New ones whose name others have. */
+  namesakes: number;
   trial: { rows: number; done: boolean } | null;
   addresses: { none: number; same: number; ask: number; accepted: number; kept: number };
   replanned: number;
@@ -293,6 +295,8 @@ export interface MatchRow extends RowName {
   outcome: Outcome;
   supporter_id: number | null;
   same_as_row: number | null;
+  /** Of a new one, how many others have the name. */
+  namesakes: number;
   reason: string;
 }
 

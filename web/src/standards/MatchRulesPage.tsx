@@ -33,7 +33,7 @@ export function MatchRulesPage() {
       again();
     },
   });
-  const use = useMutation({ mutationFn: (set: MatchRuleSet) => api.put('match-rules/used', { kind: set.kind, set: set.id }), onSuccess: again });
+  const use = useMutation({ mutationFn: (set: MatchRuleSet) => api.put('match-rules/used', { kind: set.kind, set: set.id, name: set.name }), onSuccess: again });
   const drop = useMutation({ mutationFn: (set: MatchRuleSet) => api.delete(`match-rules/${set.id}`), onSuccess: () => { setAsked({}); again(); } });
   const written = text === null ? null : readable(text);
   const content = text ?? (chosen === undefined ? '' : JSON.stringify(chosen.content));

@@ -106,18 +106,20 @@ final class RowController extends Controller
     public function matches(Request $request, Intake $intake): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
-        $show = $request->validate(['show' => ['nullable', Rule::in(['unsure', 'known', 'new', 'decided'])]])['show'] ?? 'unsure';
+        $show = $request->validate(['show' => ['nullable', Rule::in(['unsure', 'known', 'new', 'namesakes', 'decided'])]])['show'] ?? 'unsure';
         $after = (int) $request->query('after', '0');
         $rows = DB::table('intake_results')->where('intake_id', $intake->id)->where('number', '>', $after)->where('outcome', '<>', Results::WITH)
             ->when($show === 'unsure', static fn ($query) => $query->where('held_by', 'unsure'))
             ->when($show === 'known', static fn ($query) => $query->where('verdict', 'known')->whereIn('outcome', ['updated', 'unchanged']))
             ->when($show === 'new', static fn ($query) => $query->where('outcome', 'new'))
+            ->when($show === 'namesakes', static fn ($query) => $query->where('outcome', 'new')->where('namesakes', '>', 0))
             ->when($show === 'decided', static fn ($query) => $query->whereIn('number', DB::table('intake_edits')->select('number')->where('intake_id', $intake->id)->where('kind', 'match')))
-            ->orderBy('number')->limit(self::PAGE)->get(['number', 'unit', 'role', 'display', 'verdict', 'supporter_id', 'leader', 'findings', 'outcome']);
+            ->orderBy('number')->limit(self::PAGE)->get(['number', 'unit', 'role', 'display', 'verdict', 'supporter_id', 'leader', 'findings', 'namesakes', 'outcome']);
 
         return response()->json(['rows' => $rows->map(static fn ($row): array => [
             'number' => $row->number, 'part' => json_decode((string) $row->findings, true)[0]['part'] ?? 0, 'role' => $row->role, 'display' => $row->display, 'verdict' => $row->verdict, 'outcome' => $row->outcome, 'supporter_id' => $row->supporter_id,
             'same_as_row' => self::sameAs($row),
+            'namesakes' => $row->outcome === 'new' ? $row->namesakes : 0,
             'reason' => json_decode((string) $row->findings, true)[0]['for'][0] ?? '',
         ]), 'more' => $rows->count() === self::PAGE, 'decided' => DB::table('intake_edits')->where('intake_id', $intake->id)->where('kind', 'match')->distinct()->count('number')]);
     }

@@ -41,11 +41,12 @@ final class MatchRuleController extends Controller
     {
         $this->authorize('update', CustomField::class);
         $inUse = RulesInUse::query()->get()->keyBy('kind');
-        $shown = array_map(function (SupporterKind $kind) use ($inUse): array {
-            $used = $inUse[$kind->value] ?? null;
+        $shown = array_map(function (RuleSet $set) use ($inUse): array {
+            $used = $inUse[$set->kind->value] ?? null;
+            $isUsed = $used?->set_id === null && $this->sets->used($set->kind)->name === $set->name;
 
-            return ['id' => null, 'is_used' => $used?->set_id === null, 'is_coming' => $used?->coming !== null && $used->coming_id === null && $used->set_id !== null, 'fault' => null, ...$this->shown($this->sets->shipped($kind))];
-        }, SupporterKind::cases());
+            return ['id' => null, 'is_used' => $isUsed, 'is_coming' => ! $isUsed && $used?->coming !== null && $used->coming_id === null && ($used->coming['name'] ?? '') === $set->name, 'fault' => null, ...$this->shown($set)];
+        }, $this->sets->allShipped());
         foreach (MatchRuleSet::query()->orderBy('name')->get() as $set) {
             $used = $inUse[$set->kind] ?? null;
             $state = ['id' => $set->id, 'is_used' => $used?->set_id === $set->id, 'is_coming' => $used?->coming_id === $set->id];
@@ -64,7 +65,7 @@ final class MatchRuleController extends Controller
     {
         $this->authorize('update', CustomField::class);
         $set = $this->asked($request);
-        abort_if(in_array($set->name, array_map(fn (SupporterKind $kind): string => $this->sets->shipped($kind)->name, SupporterKind::cases()), true), 422, "\"{$set->name}\" comes with the program and stays as it is. Give yours another name.");
+        abort_if(in_array($set->name, array_column($this->sets->allShipped(), 'name'), true), 422, "\"{$set->name}\" comes with the program and stays as it is. Give yours another name.");
         $kept = MatchRuleSet::query()->firstOrNew(['name' => $set->name]);
         $kept->fill(['kind' => $set->kind->value, 'rules' => $set->toArray(), 'user_id' => $request->user()?->id])->save();
         if (RulesInUse::query()->where('kind', $set->kind->value)->where(static fn ($query) => $query->where('set_id', $kept->id)->orWhere('coming_id', $kept->id))->exists()) {
@@ -97,13 +98,13 @@ final class MatchRuleController extends Controller
         return response()->json(['counts' => $example->counts, 'not' => $example->not]);
     }
 
-    /** Which set supporters of a kind are compared by; no number for the one that comes with the program. */
+    /** Which set supporters of a kind are compared by; no number for one that comes with the program, and its name if there are several. */
     public function use(Request $request): JsonResponse
     {
         $this->authorize('update', CustomField::class);
-        $data = $request->validate(['kind' => ['required', Rule::enum(SupporterKind::class)], 'set' => ['nullable', 'integer']]);
+        $data = $request->validate(['kind' => ['required', Rule::enum(SupporterKind::class)], 'set' => ['nullable', 'integer'], 'name' => ['nullable', 'string']]);
         $set = isset($data['set']) ? MatchRuleSet::query()->where('kind', $data['kind'])->findOrFail($data['set']) : null;
-        $rules = $set === null ? $this->sets->shipped(SupporterKind::from($data['kind'])) : $this->sets->read($set->rules);
+        $rules = $set === null ? $this->sets->shipped(SupporterKind::from($data['kind']), $data['name'] ?? null) : $this->sets->read($set->rules);
         $this->take($rules, $set?->id);
         Audit::note(Audit::STANDARDS, "Compares every {$data['kind']} by the match rules \"{$rules->name}\"");
 

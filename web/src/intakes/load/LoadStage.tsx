@@ -109,6 +109,7 @@ export function LoadStage() {
             <span className="quiet">
               {!mayLoad && 'An administrator or data steward may load. '}
               {intake.outcomes.held > 0 && `${counted(intake.outcomes.held, 'held row')} will wait in the proof. `}
+              {intake.namesakes > 0 && `${counted(intake.namesakes, 'new one has', 'new ones have')} a name that others have. `}
               {intake.addresses.ask > 0 && `${counted(intake.addresses.ask, 'address', 'addresses')} nobody accepted will be stored as written.`}
             </span>
           </>

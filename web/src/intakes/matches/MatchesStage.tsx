@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import type { MatchRow, Settings } from '../../api/types';
 import { Chips } from '../../shared/Chips';
-import { count, withPhones } from '../../shared/format';
+import { count, counted, withPhones } from '../../shared/format';
 import { Empty, Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
 import { useKeys } from '../../shared/useKeys';
@@ -16,7 +16,7 @@ import { Shortcuts } from '../../shared/Shortcuts';
 import { SideBySide, useMatch } from './SideBySide';
 import { VerdictChoices } from './VerdictChoices';
 
-type Show = 'unsure' | 'known' | 'new' | 'decided';
+type Show = 'unsure' | 'known' | 'new' | 'namesakes' | 'decided';
 
 /** Which rows are people we know: the unsure ones to decide, the settled ones to look at. */
 export function MatchesStage() {
@@ -77,6 +77,7 @@ export function MatchesStage() {
                   { value: 'unsure', text: `unsure ${count(intake.held.unsure)}` },
                   { value: 'known', text: `known ${count(known)}` },
                   { value: 'new', text: `new ${count(intake.outcomes.new)}` },
+                  ...(intake.namesakes > 0 || show === 'namesakes' ? [{ value: 'namesakes' as const, text: `name in use ${count(intake.namesakes)}` }] : []),
                   { value: 'decided', text: 'decided' },
                 ]}
               />
@@ -91,7 +92,7 @@ export function MatchesStage() {
                         <b className="cut">{one.display}</b>
                         <span className="quiet" style={{ whiteSpace: 'nowrap' }}>row {one.number}</span>
                       </span>
-                      <span className="quiet">{one.role !== '' ? `${one.role.replace('.', ' ')}: ` : ''}{withPhones(one.reason) || 'nobody like it'}</span>
+                      <span className="quiet">{one.role !== '' ? `${one.role.replace('.', ' ')}: ` : ''}{one.namesakes > 0 ? `new; ${counted(one.namesakes, 'other has', 'others have')} this name` : withPhones(one.reason) || 'nobody like it'}</span>
                     </button>
                   </li>
                 ))}
@@ -106,7 +107,7 @@ export function MatchesStage() {
           </Pane>
           <VerdictChoices intake={intake} disabled={!mayLoad} onChange={(change) => settings.mutate(change)} />
         </div>
-        <SideBySide row={row} place={`${count(at + 1)} of ${count(show === 'decided' ? rows.length : { unsure: intake.held.unsure, known, new: intake.outcomes.new }[show])}`} match={match.data} candidate={candidate} onCandidate={setCandidate} />
+        <SideBySide row={row} place={`${count(at + 1)} of ${count(show === 'decided' ? rows.length : { unsure: intake.held.unsure, known, new: intake.outcomes.new, namesakes: intake.namesakes }[show])}`} match={match.data} candidate={candidate} onCandidate={setCandidate} />
       </div>
       <div className="foot">
         {show === 'unsure' && rows.length === 0 && (

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { api } from '../../api/client';
 import type { MatchRow, MatchView } from '../../api/types';
-import { phone, withPhones } from '../../shared/format';
+import { counted, phone, withPhones } from '../../shared/format';
 import { useThisIntake } from '../queries';
 import { Differing } from '../../shared/Differing';
 import { Empty } from '../../shared/Notice';
@@ -47,7 +47,7 @@ export function SideBySide({ row, place, match, candidate, onCandidate }: SideBy
             <tr>
               <th style={{ width: 104 }} />
               <th><Link to={`/intakes/${intake.id}/rows/${row.number}`}>Row {row.number} of the file</Link></th>
-              <th>{other === undefined ? 'No record is like it' : other.decision.startsWith('s:') ? <Link to={`/supporters/${other.decision.slice(2)}`}>{other.label}</Link> : other.label}</th>
+              <th>{other === undefined ? row.namesakes > 0 ? `${counted(row.namesakes, 'other has', 'others have')} this name; that says too little` : 'No record is like it' : other.decision.startsWith('s:') ? <Link to={`/supporters/${other.decision.slice(2)}`}>{other.label}</Link> : other.label}</th>
               {other !== undefined && <th className="after">If they are the same</th>}
             </tr>
           </thead>
