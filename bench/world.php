@@ -47,13 +47,16 @@ $person = static function (int $n) use ($syllables, $chance, $rank): array {
 
     return ['first' => $long($first), 'last' => $long($last).['son', 'er', 'man', 'wick', 'by', 'ford', 'ley'][$last % 7], 'email' => "p{$n}@example.org", 'phone' => sprintf('+1207%03d%04d', 200 + intdiv($line, 10_000), $line % 10_000), 'line1' => (1 + (int) (1999 * $chance($n, 'house'))).' '.$word($rank($chance($n, 'street'), 625, 10)).' St', 'zip' => sprintf('04%03d', 100 + $town), 'id' => "B-{$n}"];
 };
-/** @param  ?callable(int): array<string, string>  $who  gives each of them; $person, if nobody else does */
-$populate = static function (int $supporters, ?callable $who = null) use ($person, $say): void {
+/**
+ * @param  ?callable(int): array<string, string>  $who  gives each of them; $person, if nobody else does
+ * @param  int  $from  how many there are already
+ */
+$populate = static function (int $supporters, ?callable $who = null, int $from = 0) use ($person, $say): void {
     $who ??= $person;
     $began = microtime(true);
     $writer = app(RecordWriter::class);
     $planner = new Planner(new Effects);
-    for ($from = 0; $from < $supporters; $from += 1000) {
+    for (; $from < $supporters; $from += 1000) {
         $entries = [];
         for ($n = $from; $n < min($from + 1000, $supporters); $n++) {
             $p = $who($n);
