@@ -53,7 +53,7 @@ final class Truth
     /**
      * @param  float  $rate  1 for the middle rate of error
      * @param  bool  $isLifelike  whether names are as frequent as in life, with a long tail; else each is about as rare as the others
-     * @param  array<string, float>  $mix  what happens, to how often, where that is not the usual
+     * @param  array<string, float>  $mix  what happens, to how often, where that is not the usual; "strangers" for how often others share an address, a phone or an email with someone
      */
     public function __construct(int $seed, private readonly float $rate = 1.0, private readonly bool $isLifelike = false, private readonly array $mix = [])
     {
@@ -100,6 +100,11 @@ final class Truth
                     $made++;
                 }
             }
+            foreach ($this->strangers($family[0]) as $one) {
+                $entity++;
+                yield $entity * self::COPIES => [$this->traits($one), [], $entity];
+                $made++;
+            }
         }
     }
 
@@ -115,6 +120,25 @@ final class Truth
             'address' => $this->happens(0.9) ? $this->address($place) : null, 'email' => $this->happens(0.7) ? $this->email($first, $last) : '', 'phone' => $this->happens(0.65) ? $this->phone() : '',
             'born' => $this->happens(0.4) ? $this->born() : '', 'id' => $this->happens(0.6) ? $this->id('first system') : null,
         ];
+    }
+
+    /**
+     * Others who share something with one and are nothing to each other: whoever lives there now, and those of one office. None, unless the mix says so.
+     *
+     * @param  array<string, mixed>  $one
+     * @return list<array<string, mixed>>
+     */
+    private function strangers(array $one): array
+    {
+        if (! isset($this->mix['strangers']) || $one['kind'] !== SupporterKind::Person || ! $this->happens($this->mix['strangers'])) {
+            return [];
+        }
+
+        return match ($this->chance->getInt(1, 4)) {
+            1, 2 => $one['address'] === null ? [] : [[...$this->person(), 'address' => $one['address']]],
+            3 => array_map(fn (): array => [...$this->person(), 'phone' => $one['phone'] === '' ? $this->phone() : $one['phone']], range(1, $this->chance->getInt(1, 6))),
+            default => $one['email'] === '' ? [] : [[...$this->person(), 'email' => $one['email'], 'address' => $this->happens(0.5) ? $one['address'] : null]],
+        };
     }
 
     /** @return list<array<string, mixed>> */
@@ -147,7 +171,9 @@ final class Truth
         $one = $this->person();
         $one['address'] ??= $this->address($this->place());
 
-        return [$one, [...$one, 'first' => $this->first($one['first']), 'middle' => '', 'email' => $this->happens(0.5) ? $one['email'] : $this->email('x', $one['last']), 'born' => $one['born'] === '' ? '' : $this->born(), 'id' => null]];
+        $last = isset($this->mix['strangers']) && $this->happens(0.3) ? $this->last() : $one['last'];
+
+        return [$one, [...$one, 'first' => $this->first($one['first']), 'middle' => '', 'last' => $last, 'email' => $this->happens(0.5) ? $one['email'] : $this->email('x', $one['last']), 'born' => $one['born'] === '' ? '' : $this->born(), 'id' => null]];
     }
 
     /** @return array<string, mixed> */

@@ -17,6 +17,7 @@ use App\Matching\Editions;
 use App\Matching\RuleSets;
 use App\Models\Intake;
 use App\Models\IntakeState;
+use PineSieve\Core\Names\SupporterKind;
 
 require __DIR__.'/world.php';
 
@@ -52,7 +53,7 @@ if (($argv[1] ?? '') === '--growth') {
         $populate($size, null, $there);
         $there = $size;
         $counted = microtime(true);
-        app(Editions::class)->make(app(RuleSets::class)->comparers());
+        app(Editions::class)->make(app(RuleSets::class)->used(SupporterKind::Person), app(RuleSets::class)->comparers());
         $counted = microtime(true) - $counted;
         $intake = $opened($written($rows, $size, 2_000_000));
         $began = microtime(true);

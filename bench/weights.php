@@ -10,19 +10,28 @@ declare(strict_types=1);
 use PineSieve\Bench\Truth;
 use PineSieve\Core\Matching\Fields\FieldComparers;
 use PineSieve\Core\Matching\Pairs\PairJudge;
+use PineSieve\Core\Matching\Pairs\PairSearch;
+use PineSieve\Core\Matching\Rules\Certainty;
+use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Matching\Rules\ShippedRules;
+use PineSieve\Core\Matching\Rules\Thresholds;
+use PineSieve\Core\Matching\Weights\Calibration;
+use PineSieve\Core\Matching\Weights\Edition;
+use PineSieve\Core\Matching\Weights\Frequencies;
 use PineSieve\Core\Matching\Weights\Level;
 use PineSieve\Core\Matching\Weights\Leveler;
 use PineSieve\Core\Matching\Weights\Pattern;
 use PineSieve\Core\Matching\Weights\Sameness;
+use PineSieve\Core\Matching\Weights\Spread;
 use PineSieve\Core\Matching\Weights\WeighedField;
+use PineSieve\Core\Matching\Weights\Weights;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\FieldCatalog;
 
 require __DIR__.'/../vendor/autoload.php';
 
 /** Worlds as different as sources are: careful and careless, with many moves, with much left out. */
-$worlds = [[11, 0.5, []], [12, 1.0, []], [13, 1.5, []], [14, 1.0, ['moved' => 0.3, 'other email' => 0.3, 'other phone' => 0.3]], [15, 1.0, ['no email' => 0.5, 'no phone' => 0.5, 'no birth date' => 0.8]], [16, 1.0, ['nickname' => 0.3, 'initial for the first name' => 0.12]]];
+$worlds = [[11, 0.5, ['strangers' => 0.1]], [12, 1.0, ['strangers' => 0.2]], [13, 1.5, ['strangers' => 0.1]], [14, 1.0, ['strangers' => 0.2, 'moved' => 0.3, 'other email' => 0.3, 'other phone' => 0.3]], [15, 1.0, ['no email' => 0.5, 'no phone' => 0.5, 'no birth date' => 0.8]], [16, 1.0, ['nickname' => 0.3, 'initial for the first name' => 0.12]]];
 $judge = new PairJudge(ShippedRules::of(SupporterKind::Person, $comparers = new FieldComparers(FieldCatalog::builtIn())), $comparers);
 $leveler = new Leveler($judge->places());
 $counts = $pairs = [];
@@ -79,7 +88,61 @@ foreach (Sameness::cases() as $of) {
 foreach (['match' => [0.985, 0.015], 'home' => [0.4, 0.6], 'namesake' => [0.999, 0.001], 'chance' => [0.5, 0.5]] as $of => [$same, $differs]) {
     $shares[$of]['title'] = ['same' => $same, 'differs' => $differs];
 }
+// Who goes by a middle name, and who has that of father or mother: the worlds have neither.
+foreach (['match' => 0.02, 'home' => 0.015, 'namesake' => 0.001, 'chance' => 0.0006] as $of => $share) {
+    $shares[$of]['first name'] = array_map(static fn (float $of): float => round($of * (1 - $share), 7), array_diff_key($shares[$of]['first name'], ['middle' => 1])) + ['middle' => $share];
+}
 // In most homes with two of one name, one alone is written with Jr. or Sr.; the worlds have both.
 $shares['namesake']['generation'] = ['same' => 0.02, 'near' => 0.58, 'differs' => 0.4];
 $shares['match']['generation'] = ['same' => 0.698, 'near' => 0.3, 'differs' => 0.002];
-echo json_encode(['match' => round(2 * $pairs['match'] / $records, 4), 'home' => round(2 * $pairs['home'] / $records, 4), 'namesake' => round(2 * $pairs['namesake'] / $records, 4), 'shares' => $shares], JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR), "\n";
+$weights = ['match' => round(2 * $pairs['match'] / $records, 4), 'home' => round(2 * $pairs['home'] / $records, 4), 'namesake' => round(2 * $pairs['namesake'] / $records, 4), 'shares' => $shares];
+
+/** What the weights say, and what is true: of pairs of other worlds, by the log-odds that they have by the weights. */
+$bins = $sure = [];
+$folder = sys_get_temp_dir().'/weights-'.getmypid();
+foreach ([[21, 0.5, ['strangers' => 0.1]], [22, 1.0, ['strangers' => 0.2]], [23, 1.5, ['strangers' => 0.2]], [24, 1.0, ['strangers' => 0.1, 'moved' => 0.3, 'other email' => 0.3, 'other phone' => 0.3]], [25, 1.0, ['strangers' => 0.1, 'no email' => 0.5, 'no phone' => 0.5, 'no birth date' => 0.8]], [26, 2.0, ['strangers' => 0.1]]] as [$seed, $rate, $mix]) {
+    shell_exec('rm -rf '.escapeshellarg($folder));
+    mkdir($folder);
+    $set = ShippedRules::byWeight($comparers);
+    $judge = new PairJudge(new RuleSet($set->name, $set->kind, $set->rules, [], new Thresholds(review: 0.01, certain: 0.5)), $comparers, new Edition($counts = new Frequencies, Weights::fromArray($weights)));
+    $search = new PairSearch($judge, $folder);
+    foreach ((new Truth($seed, $rate, true, $mix))->records(60_000) as $number => [$traits]) {
+        if ($traits->kind === SupporterKind::Person) {
+            $search->add($record = $judge->prepare($number, $traits));
+            $judge->count($record, $counts);
+        }
+    }
+    foreach ($search->pairs() as $pair) {
+        $likely = max(1e-9, min(1 - 1e-9, (float) $pair->likely));
+        $bin = (int) floor(2 * log($likely / (1 - $likely)));
+        if ($pair->certainty === Certainty::Certain) {
+            $sure[] = $likely;
+        }
+        // Below one half it is not told whether it is by more than a name.
+        foreach ($likely < 0.5 ? ['names', 'calibration'] : [$pair->certainty === Certainty::Certain ? 'calibration' : 'names'] as $kind) {
+            $bins[$kind][$bin][] = intdiv($pair->one, Truth::COPIES) === intdiv($pair->other, Truth::COPIES);
+        }
+    }
+}
+shell_exec('rm -rf '.escapeshellarg($folder));
+/** Rising, by pooling neighbors that do not (Ayer and others 1955): [log-odds by the weights, true ones, all]. */
+$pooled = static function (array $bins): array {
+    ksort($bins);
+    $pools = [];
+    $share = static fn (array $pool): float => $pool[1] / $pool[2];
+    foreach ($bins as $bin => $are) {
+        $pools[] = [($bin + 0.5) / 2 * count($are), count(array_filter($are)), count($are)];
+        for ($last = count($pools) - 1; $last > 0 && ($share($pools[$last]) <= $share($pools[$last - 1]) || $pools[$last - 1][2] < 200); $last--) {
+            $taken = array_pop($pools);
+            $pools[$last - 1] = array_map(static fn (float|int $a, float|int $b): float|int => $a + $b, $pools[$last - 1], $taken);
+        }
+    }
+
+    // Life has errors that no world has: nothing is surer than 2,999 of 3,000.
+    return array_map(static fn (array $pool): array => [round($pool[0] / $pool[2], 3), round(min(8.0, log(($pool[1] + 0.5) / ($pool[2] - $pool[1] + 1))), 3)], $pools);
+};
+$weights['calibration'] = $pooled($bins['calibration']);
+$weights['names'] = $pooled($bins['names']);
+$calibration = new Calibration($weights['calibration']);
+$weights['spread'] = array_map(static fn (float $pairs): float => round($pairs / count($sure), 6), Spread::of(array_map(static fn (float $likely): array => [$calibration->of($likely), 1.0], $sure))->bins);
+echo json_encode($weights, JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR), "\n";

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Duplicates\Said;
 use App\Duplicates\SearchSchedule;
 use App\Jobs\DeliverNotices;
 use App\Jobs\ReadAgain;
@@ -10,13 +11,15 @@ use App\Matching\RuleSets;
 use App\Records\PostalForms;
 use App\Standards\Measures;
 use Illuminate\Support\Facades\Schedule;
+use PineSieve\Core\Names\SupporterKind;
 
 // Commands are found in app/Console/Commands.
 Schedule::command('sieve:restore-point --scheduled')->everyTenMinutes()->withoutOverlapping();
 Schedule::call(static fn () => app(Measures::class)->take())->hourly()->name('measures');
 Schedule::call(static fn () => app(PostalForms::class)->catchUp(30.0))->everyMinute()->name('postal forms')->withoutOverlapping();
 Schedule::call(static fn () => app(SearchSchedule::class)->run())->everyTenMinutes()->name('duplicates')->withoutOverlapping();
-Schedule::call(static fn () => app(Editions::class)->renew(app(RuleSets::class)->comparers()))->dailyAt('3:40')->name('frequencies')->withoutOverlapping();
+Schedule::call(static fn () => app(Editions::class)->renew(app(RuleSets::class)->used(SupporterKind::Person), app(RuleSets::class)->comparers()))->dailyAt('3:40')->name('frequencies')->withoutOverlapping();
+Schedule::call(static fn () => app(Said::class)->correct())->dailyAt('3:50')->name('decisions')->withoutOverlapping();
 // Rules of reading change with the standards and with each new version.
 Schedule::call(static fn () => ReadAgain::begin())->weeklyOn(0, '4:20')->name('read again');
 Schedule::job(new DeliverNotices)->everyMinute();

@@ -94,6 +94,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('rules/{rule}/shortfalls', [RuleController::class, 'remedy'])->whereNumber('rule');
         Route::get('match-rules', [MatchRuleController::class, 'index']);
         Route::post('match-rules', [MatchRuleController::class, 'store']);
+        Route::get('match-rules/weights', [MatchRuleController::class, 'weights']);
         Route::put('match-rules/words', [MatchRuleController::class, 'words']);
         Route::post('match-rules/example', [MatchRuleController::class, 'example']);
         Route::put('match-rules/used', [MatchRuleController::class, 'use']);

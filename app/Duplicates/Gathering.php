@@ -19,6 +19,7 @@ use PineSieve\Core\Matching\Pairs\Pair;
 use PineSieve\Core\Matching\Pairs\PairJudge;
 use PineSieve\Core\Matching\Pairs\PairSearch;
 use PineSieve\Core\Matching\Rules\RuleSet;
+use PineSieve\Core\Names\SupporterKind;
 
 /** Lays everyone out to be searched by match rules, in files that are thrown away afterwards. */
 final readonly class Gathering
@@ -65,7 +66,7 @@ final readonly class Gathering
     {
         // Whoever is judged one by one later is judged by the same edition.
         if (array_filter($sets, static fn (RuleSet $set): bool => $set->thresholds !== null) !== []) {
-            $this->editions->ensure($this->sets->comparers());
+            $this->editions->ensure($this->sets->used(SupporterKind::Person), $this->sets->comparers());
         }
 
         return array_map(function (RuleSet $set, int $i) use ($folder, $onHome): array {

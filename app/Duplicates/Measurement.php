@@ -4,10 +4,6 @@ declare(strict_types=1);
 
 namespace App\Duplicates;
 
-use App\Merging\Snapshot;
-use App\Models\Merge;
-use App\Records\RecordReader;
-use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Matching\Fields\Traits;
 use PineSieve\Core\Matching\Pairs\PairJudge;
@@ -17,9 +13,6 @@ use PineSieve\Core\Records\SupporterRecord;
 /** Holds match rules against what people have decided: whom they merged, and of whom they said that they are not the same. */
 final class Measurement
 {
-    /** Of each kind of decision, the latest ones. */
-    private const MOST = 5000;
-
     private const EXAMPLES = 12;
 
     /** @var array{same: int, certain: int, review: int, missed: int, apart: int, wrongly_joined: int, asked: int} */
@@ -36,43 +29,20 @@ final class Measurement
 
     public function __construct(
         private readonly PairJudge $judge,
-        private readonly RecordReader $reader,
+        private readonly Said $said,
     ) {
     }
 
     /** @return array<string, mixed> counts, rules with what each is to blame or to be thanked for, and examples */
     public function report(): array
     {
-        $this->merges();
-        $this->saidApart();
+        foreach ($this->said->pairs() as [$one, $other, $isSame]) {
+            $this->weigh($one, $other, $isSame);
+        }
         uasort($this->rules, static fn (array $a, array $b): int => [$b['wrongly_joined'], $b['asked'], $b['found']] <=> [$a['wrongly_joined'], $a['asked'], $a['found']]);
         arsort($this->keptApart);
 
         return [...$this->counts, 'rules' => array_map(static fn (string $rule, array $counts): array => ['rule' => $rule, ...$counts], array_keys($this->rules), $this->rules), 'kept_apart' => array_map(static fn (string $why, int $count): array => ['why' => $why, 'count' => $count], array_keys($this->keptApart), $this->keptApart), 'examples' => $this->examples];
-    }
-
-    private function merges(): void
-    {
-        foreach (Merge::query()->whereNull('undone_at')->whereNotNull('records')->orderByDesc('id')->limit(self::MOST)->lazy(200) as $merge) {
-            $records = array_map(Snapshot::record(...), $merge->records ?? []);
-            foreach ($records as $i => $other) {
-                foreach (array_slice($records, 0, $i) as $one) {
-                    $this->weigh($one, $other, true);
-                }
-            }
-        }
-    }
-
-    private function saidApart(): void
-    {
-        foreach (DB::table('pair_decisions')->orderByDesc('at')->limit(self::MOST)->get(['one', 'other'])->chunk(200) as $pairs) {
-            $records = $this->reader->read($pairs->pluck('one')->merge($pairs->pluck('other'))->unique()->values()->all());
-            foreach ($pairs as $pair) {
-                if (isset($records[$pair->one], $records[$pair->other])) {
-                    $this->weigh($records[$pair->one], $records[$pair->other], false);
-                }
-            }
-        }
     }
 
     private function weigh(SupporterRecord $one, SupporterRecord $other, bool $isSame): void

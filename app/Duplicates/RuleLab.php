@@ -7,19 +7,22 @@ namespace App\Duplicates;
 use App\Matching\RuleSets;
 use App\Models\DuplicateSearch;
 use App\Models\Intake;
-use App\Records\RecordReader;
 use PineSieve\Core\Matching\Pairs\Pair;
 use PineSieve\Core\Matching\Pairs\PairSearch;
 use PineSieve\Core\Matching\Pairs\TooCommon;
 use PineSieve\Core\Matching\Rules\RuleSet;
+use PineSieve\Core\Matching\Rules\Thresholds;
 
 /** Tries a rule set: what it would find, and how that differs from what the set in use finds. Nothing is kept but the report. */
 final readonly class RuleLab
 {
+    /** How likely two must be one to be counted at all. */
+    private const LEAST = 0.05;
+
     public function __construct(
         private Gathering $gathering,
         private RuleSets $sets,
-        private RecordReader $reader,
+        private Said $said,
     ) {
     }
 
@@ -28,7 +31,9 @@ final readonly class RuleLab
         $tried = RuleSet::fromArray($search->tried, $this->sets->comparers()->has(...));
         $inUse = $this->sets->used($tried->kind);
         $intake = ($search->scope['kind'] ?? '') === DuplicateSearch::INTAKE ? Intake::query()->find($search->scope['intake']) : null;
-        $this->gathering->of($search, [$tried, $inUse], fn (array $searches) => $this->report($search, $searches, [$tried, $inUse], $intake !== null), $intake);
+        // Those that would not be asked about are counted too, to tell what asking about more would cost.
+        $wide = $tried->thresholds === null ? $tried : new RuleSet($tried->name, $tried->kind, $tried->rules, $tried->signs, new Thresholds($tried->thresholds->wrong, min(self::LEAST, $tried->thresholds->review), $tried->thresholds->certain));
+        $this->gathering->of($search, [$wide, $inUse], fn (array $searches) => $this->report($search, $searches, [$tried, $inUse], $intake !== null), $intake);
     }
 
     /**
@@ -39,7 +44,7 @@ final readonly class RuleLab
     {
         // Of an intake, what its rows are; that stored ones may be the same is another matter.
         $counts = static fn (Pair $pair): bool => ! $isOfRows || $pair->other >= DuplicateSearch::ROW;
-        $trial = new Trial;
+        $trial = new Trial($sets[0]->thresholds);
         foreach ($searches[1]->pairs() as $pair) {
             if ($counts($pair)) {
                 $trial->inUse($pair);
@@ -51,11 +56,11 @@ final readonly class RuleLab
                 $trial->found($pair);
             }
         }
-        [$measured, $measuredInUse] = array_map(fn (RuleSet $set): array => (new Measurement($this->sets->judgeBy($set), $this->reader))->report(), $sets);
+        [$measured, $measuredInUse] = array_map(fn (RuleSet $set): array => (new Measurement($this->sets->judgeBy($set), $this->said))->report(), $sets);
         $found = $trial->report();
         $search->update([
             'certain' => $found['certain'], 'review' => $found['review'], 'compared' => $pairs->getReturn()->compared,
-            'found' => [...$found, 'measured' => $measured, 'measured_in_use' => $measuredInUse],
+            'found' => [...$found, ...($sets[0]->thresholds === null ? [] : ['borders' => $trial->borders($this->sets->certainFrom(...))]), 'measured' => $measured, 'measured_in_use' => $measuredInUse],
             'too_common' => array_map(static fn (TooCommon $one): array => $one->toArray(), $pairs->getReturn()->tooCommon),
             'state' => 'done', 'ended_at' => now(),
         ]);

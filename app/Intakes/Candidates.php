@@ -23,7 +23,7 @@ use PineSieve\Core\Records\SupporterRecord;
 final class Candidates
 {
     /** Where more have a name, it says too little for a row to be held beside each of them. */
-    private const NAMESAKES = 8;
+    public const NAMESAKES = 8;
 
     /** @var array<int, list<int>> hash of a key to supporters that have it */
     private array $stored = [];
@@ -144,7 +144,7 @@ final class Candidates
      */
     public function crowd(array $keys): int
     {
-        return max([0, ...array_map(fn (MatchKey $key): int => $this->many[$key->hash] ?? 0, $keys)]);
+        return max([0, ...array_map(fn (MatchKey $key): int => $key->isName ? $this->many[$key->hash] ?? 0 : 0, $keys)]);
     }
 
     /** @return array<int, string> supporters that the very same row was loaded to before, with the name of the intake; those that are there still */

@@ -45,6 +45,7 @@ final readonly class Sifting implements Work
                 $intake->journal_mark = $this->ids->lastJournalId();
                 $tried = DB::table('intake_outcomes')->select('unit')->where('intake_id', $intake->id);
                 DB::table('intake_problems')->where('intake_id', $intake->id)->delete();
+                FileCounts::forget($intake);
                 foreach (['intake_results', 'intake_keys', 'intake_untaken'] as $table) {
                     DB::table($table)->where('intake_id', $intake->id)->when($intake->trial !== null, static fn ($query) => $query->whereNotIn('unit', $tried))->delete();
                 }

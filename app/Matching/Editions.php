@@ -12,17 +12,32 @@ use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Matching\Fields\FieldComparers;
 use PineSieve\Core\Matching\Fields\Traits;
 use PineSieve\Core\Matching\Pairs\PairJudge;
-use PineSieve\Core\Matching\Rules\ShippedRules;
+use PineSieve\Core\Matching\Rules\RuleSet;
+use PineSieve\Core\Matching\Weights\Edition;
+use PineSieve\Core\Matching\Weights\Estimator;
 use PineSieve\Core\Matching\Weights\Frequencies;
+use PineSieve\Core\Matching\Weights\SampledPair;
+use PineSieve\Core\Matching\Weights\Spread;
+use PineSieve\Core\Matching\Weights\Weigher;
+use PineSieve\Core\Matching\Weights\Weights;
 use PineSieve\Core\Names\SupporterKind;
 
-/** How frequent what people are weighed by is among the supporters. Counted now and then, and kept as a numbered edition: whoever judges meanwhile goes by the last one. */
+/**
+ * What people are weighed by: how frequent everything is among them, and how much an agreement says. Counted and estimated now and then,
+ * and kept as a numbered edition: whoever judges meanwhile goes by the last one.
+ */
 final readonly class Editions
 {
     private const CHUNK = 1000;
 
     /** How much larger or smaller the database has become since the last edition when it is time for the next. */
     private const MOVED = 0.1;
+
+    /** Fewer than that change nothing that would be noticed: what comes with the program weighs more. */
+    private const FEW = 500;
+
+    /** As many pairs of one's own is what comes with the program worth. */
+    private const PRIOR = 1000;
 
     public function __construct(private RecordReader $reader)
     {
@@ -34,19 +49,88 @@ final readonly class Editions
         return (int) DB::table('frequency_editions')->max('id');
     }
 
-    /** Those of the edition in use, for a database as large as it is now. */
-    public static function inUse(): Frequencies
+    /** Changes where people's decisions have corrected it. */
+    public static function correction(): string
     {
-        $edition = DB::table('frequency_editions')->orderByDesc('id')->first();
-        $records = DB::table('supporters')->where('kind', SupporterKind::Person->value)->count();
-
-        return ($edition === null ? new Frequencies : Frequencies::unpack($edition->counts, $edition->records))->among($records);
+        return (string) DB::table('frequency_editions')->orderByDesc('id')->value(DB::raw("json_value(weights, '$.move')"));
     }
 
-    /** Counts all people anew. */
-    public function make(FieldComparers $comparers): void
+    /** The edition in use, for a database as large as it is now. */
+    public static function inUse(): Edition
     {
-        $judge = new PairJudge(ShippedRules::byWeight($comparers), $comparers, $counts = new Frequencies);
+        $edition = DB::table('frequency_editions')->orderByDesc('id')->first();
+        $frequencies = $edition === null ? new Frequencies : Frequencies::unpack($edition->counts, $edition->records);
+
+        return new Edition($frequencies->among(self::people()), ($edition->weights ?? null) === null ? Weights::shipped() : Weights::fromArray(json_decode($edition->weights, true, 16, JSON_THROW_ON_ERROR)));
+    }
+
+    /**
+     * Counts all people anew, and estimates what an agreement says among them.
+     *
+     * @param  RuleSet  $set  by which they have match keys
+     */
+    public function make(RuleSet $set, FieldComparers $comparers): void
+    {
+        $judge = new PairJudge($set, $comparers);
+        $this->count($judge, $counts = new Frequencies);
+        $pairs = (new PairSample($this->reader, $judge))->drawn();
+        $estimate = (new Estimator(Weights::shipped(), $counts))->estimate($pairs);
+        $last = DB::table('frequency_editions')->orderByDesc('id')->value('weights');
+        $weights = $estimate->weights->calibrated($last === null ? 0.0 : (float) (json_decode($last, true)['move'] ?? 0), new Spread);
+        $weights = $weights->calibrated($weights->calibration->move, $this->spread($pairs, new Edition($counts, $weights)));
+        DB::transaction(static function () use ($counts, $weights, $estimate): void {
+            $id = DB::table('frequency_editions')->insertGetId(['records' => $counts->records(), 'counts' => $counts->pack(), 'weights' => json_encode($weights->toArray(), JSON_THROW_ON_ERROR), 'report' => json_encode(['pairs' => $estimate->pairs, 'rounds' => $estimate->rounds, 'discarded' => $estimate->discarded], JSON_THROW_ON_ERROR), 'made_at' => now()->format('Y-m-d H:i:s.v')]);
+            DB::table('frequency_editions')->where('id', '<', $id)->delete();
+        });
+    }
+
+    /** Makes the next edition if there is none, or if the database has changed enough; rows that wait are worked out again by it. */
+    public function ensure(RuleSet $set, FieldComparers $comparers): void
+    {
+        $last = DB::table('frequency_editions')->orderByDesc('id')->value('records');
+        if ($last === null || abs(self::people() - $last) > self::MOVED * max(1, $last)) {
+            $this->make($set, $comparers);
+            $this->takeUp();
+        }
+    }
+
+    /** Makes the next edition where pairs are weighed. */
+    public function renew(RuleSet $set, FieldComparers $comparers): void
+    {
+        if (self::areUsed()) {
+            $this->ensure($set, $comparers);
+        }
+    }
+
+    /** The same once many have come in or gone. */
+    public function renewIfMany(RuleSet $set, FieldComparers $comparers): void
+    {
+        if (abs(self::people() - (int) DB::table('frequency_editions')->orderByDesc('id')->value('records')) >= self::FEW) {
+            $this->renew($set, $comparers);
+        }
+    }
+
+    /**
+     * Corrects how likely pairs are said to be by what people said of some.
+     *
+     * @param  list<array{float, bool}>  $decided  how likely it was, and whether they are one
+     */
+    public function correct(array $decided): void
+    {
+        $edition = DB::table('frequency_editions')->orderByDesc('id')->first(['id', 'weights']);
+        if ($edition?->weights === null) {
+            return;
+        }
+        $weights = Weights::fromArray(json_decode($edition->weights, true, 16, JSON_THROW_ON_ERROR));
+        $move = $weights->calibration->correctedBy($decided)->move;
+        if (abs($move - $weights->calibration->move) > 0.05) {
+            DB::table('frequency_editions')->where('id', $edition->id)->update(['weights' => json_encode($weights->calibrated($move, $weights->spread)->toArray(), JSON_THROW_ON_ERROR)]);
+            $this->takeUp();
+        }
+    }
+
+    private function count(PairJudge $judge, Frequencies $counts): void
+    {
         $standardizer = new AddressStandardizer;
         $after = 0;
         do {
@@ -56,18 +140,20 @@ final readonly class Editions
             }
             $after = $ids === [] ? $after : max($ids);
         } while (count($ids) === self::CHUNK);
-        DB::transaction(static function () use ($counts): void {
-            $id = DB::table('frequency_editions')->insertGetId(['records' => $counts->records(), 'counts' => $counts->pack(), 'made_at' => now()->format('Y-m-d H:i:s.v')]);
-            DB::table('frequency_editions')->where('id', '<', $id)->delete();
-        });
     }
 
-    /** Makes the next edition where pairs are weighed. */
-    public function renew(FieldComparers $comparers): void
+    /** @param  list<SampledPair>  $pairs */
+    private function spread(array $pairs, Edition $edition): Spread
     {
-        if (self::areUsed()) {
-            $this->ensure($comparers);
-        }
+        $weigher = new Weigher($edition->weights, $edition->frequencies);
+        $sure = array_filter($pairs, static fn (SampledPair $pair): bool => $pair->pattern->isMoreThanName());
+
+        return Spread::of(array_values(array_map(static fn (SampledPair $pair): array => [$weigher->weigh($pair->pattern)->match, $pair->standsFor], $sure)))->with(Weights::shipped()->spread, self::PRIOR);
+    }
+
+    private static function people(): int
+    {
+        return DB::table('supporters')->where('kind', SupporterKind::Person->value)->count();
     }
 
     private static function areUsed(): bool
@@ -78,16 +164,10 @@ final readonly class Editions
         return $used === null || ($used['by'] ?? '') === 'weight';
     }
 
-    /** Makes the next edition if there is none, or if the database has changed enough; rows that wait are worked out again by it. */
-    public function ensure(FieldComparers $comparers): void
+    private function takeUp(): void
     {
-        $last = DB::table('frequency_editions')->orderByDesc('id')->value('records');
-        $now = DB::table('supporters')->where('kind', SupporterKind::Person->value)->count();
-        if ($last === null || abs($now - $last) > self::MOVED * max(1, $last)) {
-            $this->make($comparers);
-            if (self::areUsed()) {
-                StandardsVersion::raise();
-            }
+        if (self::areUsed()) {
+            StandardsVersion::raise();
         }
     }
 }

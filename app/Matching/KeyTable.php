@@ -54,13 +54,13 @@ final class KeyTable
     {
         $hashes = [];
         foreach ($keys as $key) {
-            $hashes[$key->isName ? min($names, $key->most) : $key->most][$key->isName][$key->hash] = $key->hash;
+            $hashes[$key->isOfName ? min($names, $key->most) : $key->most][$key->isOfName][$key->hash] = $key->hash;
         }
         [$found, $many] = [[], []];
         foreach ($hashes as $most => $kinds) {
-            foreach ($kinds as $isName => $of) {
+            foreach ($kinds as $isOfName => $of) {
                 foreach (DB::select("select hash, {$holder} holder, holders from (select hash, {$holder}, row_number() over (partition by hash order by {$holder}) place, count(*) over (partition by hash) holders from {$from} hash in (".implode(',', $of).")) ranked where place <= {$most}") as $hit) {
-                    if ($isName === 1 && $hit->holders > $most) {
+                    if ($isOfName === 1 && $hit->holders > $most) {
                         $many[$hit->hash] = $hit->holders;
                     } else {
                         $found[$hit->hash][] = $hit->holder;

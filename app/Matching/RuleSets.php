@@ -15,7 +15,8 @@ use PineSieve\Core\Matching\Rules\BadRules;
 use PineSieve\Core\Matching\Rules\Comparison;
 use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Matching\Rules\ShippedRules;
-use PineSieve\Core\Matching\Weights\Frequencies;
+use PineSieve\Core\Matching\Weights\Edition;
+use PineSieve\Core\Matching\Weights\Weights;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\Words;
 use PineSieve\Core\Records\SupporterRecord;
@@ -42,8 +43,8 @@ final class RuleSets
     /** By the rules that are about to be used, if there are any. */
     private ?Matcher $coming = null;
 
-    /** Of the edition in use, once somebody asks. */
-    private ?Frequencies $frequencies = null;
+    /** The one in use, once somebody asks. */
+    private ?Edition $edition = null;
 
     public function __construct(private readonly FieldCatalog $catalog)
     {
@@ -135,7 +136,7 @@ final class RuleSets
     /** Judges pairs by any set. */
     public function judgeBy(RuleSet $set): PairJudge
     {
-        return new PairJudge($set, $this->comparers, $set->thresholds === null ? null : $this->frequencies());
+        return new PairJudge($set, $this->comparers, $set->thresholds === null ? null : $this->edition());
     }
 
     /** Finds out by the rules in use who an incoming record may be. */
@@ -155,15 +156,39 @@ final class RuleSets
     }
 
     /**
-     * The same where it is known how frequent things are among those who are on their way too.
+     * The same with what is known of those who are on their way in, where pairs are weighed.
      *
-     * @param  callable(Frequencies): Frequencies  $with
+     * @param  callable(Edition): Edition  $with
      */
     public function matcherWith(callable $with): Matcher
     {
         $this->look();
 
-        return $this->weighs(static fn (RulesInUse $used): ?array => $used->rules) ? $this->matcherOf(static fn (RulesInUse $used): ?array => $used->rules, $with($this->frequencies())) : $this->matcher();
+        return $this->weighs(static fn (RulesInUse $used): ?array => $used->rules) ? $this->matcherBy($with($this->edition())) : $this->matcher();
+    }
+
+    /**
+     * How likely two must be one to be called certain, by the edition in use.
+     *
+     * @param  float  $wrong  as many of a thousand may be wrong
+     */
+    public function certainFrom(float $wrong): float
+    {
+        return $this->edition()->weights->spread->certainFrom($wrong);
+    }
+
+    /** What each agreement says by the edition in use. */
+    public function weights(): Weights
+    {
+        return $this->edition()->weights;
+    }
+
+    /** By the rules in use, and another edition. */
+    public function matcherBy(Edition $edition): Matcher
+    {
+        $this->look();
+
+        return $this->matcherOf(static fn (RulesInUse $used): ?array => $used->rules, $edition);
     }
 
     /** By the rules as they will be once those that are coming are used. */
@@ -207,19 +232,19 @@ final class RuleSets
         return array_filter($this->inUse, fn (RulesInUse $used): bool => $used->rules !== null && $used->recipe !== $this->matcher()->recipe(SupporterKind::from($used->kind))) !== [];
     }
 
-    private function frequencies(): Frequencies
+    private function edition(): Edition
     {
         $this->look();
 
-        return $this->frequencies ??= Editions::inUse();
+        return $this->edition ??= Editions::inUse();
     }
 
     /** Reads what is in use, if that has changed. */
     private function look(): void
     {
-        $stamp = Editions::number().' '.DB::scalar('select coalesce(group_concat(kind, changed_at), "none") from rules_in_use');
+        $stamp = Editions::number().' '.Editions::correction().' '.DB::scalar('select coalesce(group_concat(kind, changed_at), "none") from rules_in_use');
         if ($stamp !== $this->stamp) {
-            [$this->stamp, $this->matcher, $this->coming, $this->frequencies] = [$stamp, null, null, null];
+            [$this->stamp, $this->matcher, $this->coming, $this->edition] = [$stamp, null, null, null];
             $this->inUse = RulesInUse::query()->get()->keyBy('kind')->all();
         }
     }
@@ -233,7 +258,7 @@ final class RuleSets
     }
 
     /** @param  callable(RulesInUse): ?array<string, mixed>  $rules */
-    private function matcherOf(callable $rules, ?Frequencies $frequencies = null): Matcher
+    private function matcherOf(callable $rules, ?Edition $edition = null): Matcher
     {
         $sets = [];
         foreach (SupporterKind::cases() as $kind) {
@@ -241,7 +266,7 @@ final class RuleSets
             $sets[$kind->value] = $this->usable($used === null ? null : $rules($used), $kind);
         }
 
-        return new Matcher($sets, $this->comparers, $frequencies ?? ($this->weighs($rules) ? $this->frequencies() : null));
+        return new Matcher($sets, $this->comparers, $edition ?? ($this->weighs($rules) ? $this->edition()->ofRows($this->edition()->frequencies) : null));
     }
 
     /** @param  ?array<string, mixed>  $rules */

@@ -66,10 +66,10 @@ final readonly class TakeOver
         }
         $kinds = $coming->pluck('kind')->all();
         $before = $this->sets->matcher();
-        if ($coming->contains(static fn (RulesInUse $used): bool => ($used->coming['by'] ?? '') === 'weight')) {
-            $this->editions->make($this->sets->comparers());
-        }
         $this->eachChunk($kinds, fn (array $records) => $this->bulk->insertMissing('match_keys', ['hash', 'supporter_id'], KeyTable::rows($this->sets->keys($records))));
+        foreach ($coming->filter(static fn (RulesInUse $used): bool => ($used->coming['by'] ?? '') === 'weight') as $used) {
+            $this->editions->make($this->sets->read($used->coming), $this->sets->comparers());
+        }
         DB::transaction(function () use ($coming): void {
             $this->ids->queueUp();
             $matcher = $this->sets->comingMatcher();

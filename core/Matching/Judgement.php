@@ -66,7 +66,7 @@ final readonly class Judgement
             }
             $likely = $odds($one) / $all;
 
-            return $one->weighed($likely, $one->strength === PairStrength::Certain && $likely >= $thresholds->certain ? PairStrength::Certain : PairStrength::Doubtful);
+            return $one->weighed($likely, $one->strength === PairStrength::Certain && $likely >= ($thresholds->certain ?? 1.0) ? PairStrength::Certain : PairStrength::Doubtful);
         }, $findings);
     }
 

@@ -10,11 +10,13 @@ final readonly class MatchKey
     /**
      * @param  int  $hash  signed 64 bits of XXH3
      * @param  int  $most  records that may share it before it says too little to be looked at
-     * @param  bool  $isName  whether it is nothing but a name, of a kind that is weighed: where too many have it, none of them is looked at
+     * @param  bool  $isOfName  whether it is made of nothing but a name that is weighed: where too many have it, none of them is looked at
+     * @param  bool  $isName  whether those who have it are of one name
      */
     public function __construct(
         public int $hash,
         public int $most = 50,
+        public bool $isOfName = false,
         public bool $isName = false,
     ) {
     }

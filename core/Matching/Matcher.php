@@ -13,6 +13,7 @@ use PineSieve\Core\Matching\Rules\Certainty;
 use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Matching\Rules\ShippedRules;
 use PineSieve\Core\Matching\Rules\Thresholds;
+use PineSieve\Core\Matching\Weights\Edition;
 use PineSieve\Core\Matching\Weights\Frequencies;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\Identifier;
@@ -40,12 +41,13 @@ final class Matcher
 
     /**
      * @param  array<string, RuleSet>  $sets  the one in use, by kind
-     * @param  ?Frequencies  $frequencies  how many records have a value, for sets by weight
+     * @param  ?Edition  $edition  what sets by weight go by
      */
-    public function __construct(private readonly array $sets, FieldComparers $comparers, ?Frequencies $frequencies = null)
+    public function __construct(private readonly array $sets, FieldComparers $comparers, ?Edition $edition = null)
     {
+        $edition ??= Edition::shipped(new Frequencies);
         foreach (SupporterKind::cases() as $kind) {
-            $this->judges[$kind->value] = new PairJudge($sets[$kind->value], $comparers, $frequencies ?? new Frequencies);
+            $this->judges[$kind->value] = new PairJudge($sets[$kind->value], $comparers, $edition);
             $this->namedOnly[$kind->value] = $kind === SupporterKind::Person ? $this->judges[$kind->value] : new PairJudge(ShippedRules::namedOnly($kind, $comparers), $comparers);
         }
         $this->withoutName = new PairJudge(ShippedRules::withoutName($comparers), $comparers);
@@ -109,7 +111,7 @@ final class Matcher
     /** How likely someone must be to be known, or asked about; null where rules decide. */
     public function thresholds(SupporterKind $kind): ?Thresholds
     {
-        return $this->sets[$kind->value]->thresholds;
+        return $this->judges[$kind->value]->thresholds;
     }
 
     /** @return list<PairJudge> all that may ever look for a record of a kind */
@@ -144,7 +146,7 @@ final class Matcher
         foreach ($this->judgesOf($traits->kind) as $judge) {
             foreach ($judge->prepare(0, $traits)->keys as $hash => $lookup) {
                 $most = $judge->lookups->most($lookup);
-                $keys[$hash] = isset($keys[$hash]) && $keys[$hash]->most >= $most ? $keys[$hash] : new MatchKey($hash, $most, $judge->set->thresholds !== null && $judge->lookups->isOfName($lookup));
+                $keys[$hash] = isset($keys[$hash]) && $keys[$hash]->most >= $most ? $keys[$hash] : new MatchKey($hash, $most, $isOfName = $judge->thresholds !== null && $judge->lookups->isOfName($lookup), $isOfName && $judge->lookups->isName($lookup));
             }
         }
 

@@ -55,7 +55,7 @@ final class AccessTest extends TestCase
         'GET api/organization', 'PUT api/organization',
         'POST api/fields', 'GET api/catalog', 'PATCH api/fields/{field}', 'POST api/fields/{field}/type', 'GET api/fields/{field}/list', 'PUT api/fields/{field}/list', 'POST api/fields/{field}/list/merge', 'POST api/fields/{field}/list/values',
         'POST api/rules', 'POST api/rules/preview', 'PUT api/rules/{rule}', 'DELETE api/rules/{rule}',
-        'GET api/match-rules', 'POST api/match-rules', 'POST api/match-rules/example', 'PUT api/match-rules/words', 'PUT api/match-rules/used', 'DELETE api/match-rules/{set}', 'POST api/match-rules/try', 'GET api/match-rules/try/{search}',
+        'GET api/match-rules', 'GET api/match-rules/weights', 'POST api/match-rules', 'POST api/match-rules/example', 'PUT api/match-rules/words', 'PUT api/match-rules/used', 'DELETE api/match-rules/{set}', 'POST api/match-rules/try', 'GET api/match-rules/try/{search}',
     ];
 
     private const ADMINISTER = [

@@ -62,6 +62,7 @@ final class HomesTest extends TestCase
     public function test_of_those_who_may_be_one_nothing_is_said_by_making_a_household_of_a_home(): void
     {
         $this->as();
+        $this->useSet('People');
         [$ann, $bo, $cy] = [$this->person('Ann', 'Lee'), $this->person('A.', 'Lee'), $this->person('Cyrus', 'Lee')];
         $this->postJson('/api/duplicates/search')->assertStatus(202);
         self::assertSame(['certain' => 0, 'review' => 1, 'homes' => 1], $this->getJson('/api/duplicates')->json('counts'));

@@ -8,6 +8,7 @@ use App\Matching\Editions;
 use App\Matching\RuleSets;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Matching\Weights\WeighedField;
+use PineSieve\Core\Names\SupporterKind;
 
 /** People compared by weight: put to use, counted, and what it makes of names that many have. */
 final class WeightTest extends TestCase
@@ -40,7 +41,7 @@ final class WeightTest extends TestCase
         $this->useWeights();
         self::assertSame(['new' => 60], $this->outcomes($this->loaded(self::crowd(), [], self::TARGETS)), 'Nobody is asked whether they are one.');
         $this->loaded(self::file(['Ottoline,Quackenbush,,,9 Oak Ave,Keene,NH,03431']), [], self::TARGETS);
-        app(Editions::class)->renew(app(RuleSets::class)->comparers());
+        app(Editions::class)->renew(app(RuleSets::class)->used(SupporterKind::Person), app(RuleSets::class)->comparers());
         $rows = self::file(['John,Smith,jsmith@example.com,207-555-0199,3 Shore Rd,Kittery,ME,03904', 'Ottoline,Quackenbush,otto@example.com,,,,,', 'Jon,Smith,john7@example.org,603-555-7979,7 Elm Street,Dover,NH,03049']);
         $intake = $this->sifted($rows, [], self::TARGETS);
         self::assertSame([1, [2 => 60]], [$this->getJson("/api/intakes/{$intake->id}")->json('namesakes'), array_column($this->getJson("/api/intakes/{$intake->id}/matches?show=namesakes")->json('rows'), 'namesakes', 'number')], 'That the name is one of many is told, and is no question.');
@@ -53,26 +54,26 @@ final class WeightTest extends TestCase
         $this->useWeights();
         self::assertSame(1, DB::table('frequency_editions')->count());
         $this->loaded(self::crowd(), [], self::TARGETS);
-        app(Editions::class)->renew(app(RuleSets::class)->comparers());
+        app(Editions::class)->renew(app(RuleSets::class)->used(SupporterKind::Person), app(RuleSets::class)->comparers());
         $first = Editions::number();
-        self::assertSame([60, 60, 1], [Editions::inUse()->records(), Editions::inUse()->of(WeighedField::Last, 'smith'), Editions::inUse()->of(WeighedField::Email, 'john7@example.org')]);
-        app(Editions::class)->renew(app(RuleSets::class)->comparers());
+        self::assertSame([60, 60, 1], [Editions::inUse()->frequencies->records(), Editions::inUse()->frequencies->of(WeighedField::Last, 'smith'), Editions::inUse()->frequencies->of(WeighedField::Email, 'john7@example.org')]);
+        app(Editions::class)->renew(app(RuleSets::class)->used(SupporterKind::Person), app(RuleSets::class)->comparers());
         self::assertSame($first, Editions::number(), 'Nothing has changed.');
 
         $this->loaded(self::file(array_map(static fn (int $i): string => "Ines,Fairweather{$i},,,{$i} Way,Derry,NH,03038", range(1, 20))), [], self::TARGETS);
         $version = DB::table('settings')->where('name', 'standards version')->value('value');
-        app(Editions::class)->renew(app(RuleSets::class)->comparers());
+        app(Editions::class)->renew(app(RuleSets::class)->used(SupporterKind::Person), app(RuleSets::class)->comparers());
         self::assertGreaterThan($first, Editions::number());
-        self::assertSame(80, Editions::inUse()->records());
+        self::assertSame(80, Editions::inUse()->frequencies->records());
         self::assertGreaterThan($version, DB::table('settings')->where('name', 'standards version')->value('value'), 'Rows that wait are worked out again.');
         self::assertSame(1, DB::table('frequency_editions')->count());
     }
 
     public function test_one_of_a_few_with_a_common_name_is_shown_beside_them_and_can_be_joined_all_the_same(): void
     {
-        $crowd = array_map(static fn (int $i): string => "John,Smith,m{$i}@example.org,,{$i} Elm St,Dover,NH,0".(3000 + 7 * $i), range(1, 7));
+        $crowd = array_map(static fn (int $i): string => "John,Smith,m{$i}@example.org,603-555-".sprintf('%04d', 1000 + $i * 997).",{$i}7 Elm St,Dover,NH,0".(3000 + 7 * $i), range(1, 7));
         $this->loaded(self::file($crowd), [], self::TARGETS);
-        $intake = $this->sifted(self::file(['John,Smith,john@example.com,,9 Quay Rd,Keene,NH,03431']), [], self::TARGETS);
+        $intake = $this->sifted(self::file(['John,Smith,john@example.com,207-555-0199,9 Quay Rd,Keene,NH,03431']), [], self::TARGETS);
         self::assertSame(['new' => 1], $this->outcomes($intake));
         $shown = $this->getJson("/api/intakes/{$intake->id}/rows/2/match")->json('candidates');
         self::assertSame([7, 7], [count($shown), $this->getJson("/api/intakes/{$intake->id}/matches?show=namesakes")->json('rows.0.namesakes')]);

@@ -21,7 +21,7 @@ final class CertainPairs
     public function hold(Pair $pair, bool $isProven): void
     {
         $this->file ??= $this->opened();
-        $packed = serialize([$pair->one, $pair->other, $pair->score, $pair->for, $pair->against, $pair->rules, $isProven]);
+        $packed = serialize([$pair->one, $pair->other, $pair->score, $pair->for, $pair->against, $pair->rules, $isProven, $pair->likely]);
         fwrite($this->file, pack('N', strlen($packed)).$packed);
     }
 
@@ -46,9 +46,9 @@ final class CertainPairs
         while (strlen($head = (string) fread($this->file, 4)) === 4) {
             /** @var array{1: int<1, max>} $length */
             $length = unpack('N', $head);
-            /** @var array{int, int, int, list<string>, list<string>, list<string>, bool} $of */
+            /** @var array{int, int, int, list<string>, list<string>, list<string>, bool, ?float} $of */
             $of = unserialize((string) stream_get_contents($this->file, $length[1]), ['allowed_classes' => false]);
-            yield [new Pair($of[0], $of[1], Certainty::Certain, $of[2], $of[3], $of[4], $of[5]), $of[6]];
+            yield [new Pair($of[0], $of[1], Certainty::Certain, $of[2], $of[3], $of[4], $of[5], $of[7]), $of[6]];
         }
     }
 

@@ -9,6 +9,7 @@ use PineSieve\Core\Matching\MatchKey;
 use PineSieve\Core\Matching\Rules\Comparison;
 use PineSieve\Core\Matching\Rules\How;
 use PineSieve\Core\Matching\Rules\RuleSet;
+use PineSieve\Core\Matching\Weights\WeighedField;
 
 /**
  * By what the records are found that a rule may hold for: of each rule, the comparison whose values the fewest records share.
@@ -102,6 +103,18 @@ final class Lookups
     public function isOfName(int $lookup): bool
     {
         return array_filter($this->places[$lookup], fn (int $place): bool => $this->comparisons[$place][0]->field !== Comparison::NAME) === [];
+    }
+
+    /** Whether those who share a key of it are of one name. */
+    public function isName(int $lookup): bool
+    {
+        return $this->isOfName($lookup) && array_filter($this->places[$lookup], fn (int $place): bool => $this->comparisons[$place][0]->options->initials || $this->comparisons[$place][0]->how !== How::Exact) === [];
+    }
+
+    /** @return list<WeighedField> what its keys are made of, of what is weighed */
+    public function weighed(int $lookup): array
+    {
+        return array_merge(...array_map(fn (int $place): array => WeighedField::ofCompared($this->comparisons[$place][0]->field), $this->places[$lookup]));
     }
 
     /** Names of the rules that are looked up so. */

@@ -16,6 +16,7 @@ final readonly class Pair
      * @param  list<string>  $against
      * @param  list<string>  $rules  names of those that hold
      * @param  ?float  $likely  how likely the two are one, by weight; null where rules decide
+     * @param  bool  $isByName  whether nothing but names agrees: by weight, such a pair is never certain
      */
     public function __construct(
         public int $one,
@@ -26,15 +27,22 @@ final readonly class Pair
         public array $against,
         public array $rules,
         public ?float $likely = null,
+        public bool $isByName = false,
     ) {
     }
 
     /** The same pair, once something is known from outside of it that makes it uncertain: it stands among those to be reviewed, by what agrees in it. */
     public function doubted(string $because): self
     {
-        $score = $this->certainty === Certainty::Certain ? max(1, (int) round(($this->score - 50) * 1.4) - 10) : $this->score;
+        // Two are as near: by weight, each is as likely as the other.
+        $likely = $this->likely === null ? null : $this->likely / 2;
+        $score = match (true) {
+            $likely !== null => max(1, (int) floor(100 * $likely)),
+            $this->certainty === Certainty::Certain => max(1, (int) round(($this->score - 50) * 1.4) - 10),
+            default => $this->score,
+        };
 
-        return new self($this->one, $this->other, Certainty::Review, $score, $this->for, [...$this->against, $because], $this->rules, $this->likely);
+        return new self($this->one, $this->other, Certainty::Review, $score, $this->for, [...$this->against, $because], $this->rules, $likely, $this->isByName);
     }
 
     /** All that speaks for it and against it in one line. */

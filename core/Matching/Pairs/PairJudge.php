@@ -14,13 +14,15 @@ use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Matching\Rules\Sign;
 use PineSieve\Core\Matching\Rules\SignEffect;
 use PineSieve\Core\Matching\Rules\Thresholds;
+use PineSieve\Core\Matching\Weights\Edition;
 use PineSieve\Core\Matching\Weights\Frequencies;
 use PineSieve\Core\Matching\Weights\Level;
 use PineSieve\Core\Matching\Weights\Leveler;
 use PineSieve\Core\Matching\Weights\Pattern;
+use PineSieve\Core\Matching\Weights\SampledPair;
+use PineSieve\Core\Matching\Weights\Tally;
 use PineSieve\Core\Matching\Weights\WeighedField;
 use PineSieve\Core\Matching\Weights\Weigher;
-use PineSieve\Core\Matching\Weights\Weights;
 use PineSieve\Core\Matching\Weights\WeightWords;
 
 /** Judges pairs of records by a rule set, and makes records ready for it. */
@@ -57,14 +59,17 @@ final class PairJudge
 
     private readonly ?WeightWords $words;
 
+    /** Of a set by weight, with how likely two must be one to be called certain by this edition. */
+    public readonly ?Thresholds $thresholds;
+
     /** What it counts itself as it makes records ready. */
     private readonly ?Frequencies $counted;
 
-    /** @param  ?Frequencies  $frequencies  how many records have a value, for a set by weight; null to count those that are made ready here: all that are searched */
+    /** @param  ?Edition  $edition  what a set by weight goes by; null for the weights that come with the program, and counts of those that are made ready here: all that are searched */
     public function __construct(
         public readonly RuleSet $set,
         FieldComparers $comparers,
-        ?Frequencies $frequencies = null,
+        ?Edition $edition = null,
     ) {
         foreach ($set->rules as $rule) {
             $this->rules[] = array_map(fn (Comparison $comparison): int => $this->comparison($comparison, $comparers), $rule->comparisons);
@@ -72,10 +77,11 @@ final class PairJudge
         $this->places = array_map(fn (string $field): int => $this->place($comparers->of(new Comparison($field), $set->kind)), array_combine(Circumstances::FIELDS, Circumstances::FIELDS));
         $this->circumstances = new Circumstances($set->kind, $this->places);
         $this->leveler = new Leveler($this->places);
-        $this->counted = $set->thresholds !== null && $frequencies === null ? new Frequencies : null;
-        $frequencies ??= $this->counted;
-        $this->weigher = $set->thresholds === null || $frequencies === null ? null : new Weigher(Weights::shipped(), $frequencies);
-        $this->words = $this->weigher === null || $frequencies === null ? null : new WeightWords($this->weigher, $frequencies);
+        $this->counted = $set->thresholds !== null && $edition === null ? new Frequencies : null;
+        $edition ??= $this->counted === null ? null : Edition::shipped($this->counted);
+        $this->thresholds = $edition === null ? null : $set->thresholds?->from($edition->weights->spread->certainFrom($set->thresholds->wrong));
+        $this->weigher = $set->thresholds === null || $edition === null ? null : new Weigher($edition->weights, $edition->frequencies);
+        $this->words = $this->weigher === null || $edition === null ? null : new WeightWords($this->weigher, $edition->frequencies);
         $this->lookups = new Lookups($set, $this->comparisons, $this->rules);
     }
 
@@ -86,9 +92,22 @@ final class PairJudge
     }
 
     /** Counts what a record is weighed by. */
-    public function count(PreparedRecord $record, Frequencies $frequencies, int $times = 1): void
+    public function count(PreparedRecord $record, Frequencies|Tally $in, int $times = 1): void
     {
-        $frequencies->count($this->leveler->traits($record->values), $times);
+        $in->count($this->leveler->traits($record->values), $times);
+    }
+
+    /**
+     * Two records that share a key, as weights are estimated from them.
+     *
+     * @param  int  $key  that they share
+     */
+    public function sampled(PreparedRecord $one, PreparedRecord $other, int $key): SampledPair
+    {
+        // A pair is drawn once for each key that it shares.
+        $shared = count(array_intersect_key($one->keys, $other->keys));
+
+        return new SampledPair((string) $one->keys[$key], $this->lookups->weighed($one->keys[$key]), $this->leveler->pattern($one->values, $other->values), 1 / max(1, $shared));
     }
 
     public function prepare(int $ref, Traits $traits): PreparedRecord
@@ -117,6 +136,10 @@ final class PairJudge
     public function relation(PreparedRecord $one, PreparedRecord $other): ?Relation
     {
         [$one, $other] = $one->ref <= $other->ref ? [$one, $other] : [$other, $one];
+        // The rules of a set by weight say by what two are found; all that they agree in is weighed then.
+        if ($this->weigher !== null && $this->thresholds !== null) {
+            return $this->byWeight($this->weigher, $this->thresholds, $one, $other);
+        }
         $known = [];
         $found = [];
         foreach ($this->rules as $number => $places) {
@@ -127,9 +150,6 @@ final class PairJudge
         }
         if ($found === []) {
             return null;
-        }
-        if ($this->weigher !== null && $this->set->thresholds !== null) {
-            return $this->byWeight($this->weigher, $this->set->thresholds, $one, $other);
         }
         $signs = $this->circumstances->signs($one->values, $other->values);
         $certainty = null;
@@ -168,6 +188,12 @@ final class PairJudge
         return new Relation($this->pair($one, $other, $certainty, $agreements, $signs, $held), null, $namesake, $isProven);
     }
 
+    /** @return float how likely two are one by weight, from 0 to 1; 0 in a set by rules */
+    public function likely(PreparedRecord $one, PreparedRecord $other): float
+    {
+        return $this->weigher?->weigh($this->leveler->pattern($one->values, $other->values))->match ?? 0.0;
+    }
+
     private function byWeight(Weigher $weigher, Thresholds $thresholds, PreparedRecord $one, PreparedRecord $other): ?Relation
     {
         $pattern = $this->leveler->pattern($one->values, $other->values);
@@ -188,7 +214,7 @@ final class PairJudge
         if (in_array(SignEffect::Apart, $effects, true)) {
             return new Relation(null, null, $namesake, false);
         }
-        $isSure = $pattern->isMoreThanName() && ! in_array(SignEffect::Review, $effects, true);
+        $isSure = $pattern->isMoreThanName() && ! $pattern->isAnotherFamily() && ! in_array(SignEffect::Review, $effects, true);
         $certainty = $isSure && $weighed->match >= $thresholds->certain ? Certainty::Certain : Certainty::Review;
 
         return new Relation($this->weighedPair($one, $other, $pattern, $certainty, $weighed->match), null, $namesake, $this->circumstances->prove($one->values, $other->values));
@@ -198,7 +224,7 @@ final class PairJudge
     {
         [$for, $against] = $this->words?->of($pattern) ?? [[], []];
 
-        return new Pair($one->ref, $other->ref, $certainty, max(1, (int) floor(100 * $likely)), $for, $against, ['by weight'], $likely);
+        return new Pair($one->ref, $other->ref, $certainty, max(1, (int) floor(100 * $likely)), $for, $against, ['by weight'], $likely, ! $pattern->isMoreThanName());
     }
 
     /**

@@ -4,38 +4,71 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Matching\Rules;
 
-/** How likely two records must be one, in a set by weight. */
+/** What is accepted of a set by weight: how often what it calls certain may be wrong, and from how likely on pairs are asked about. */
 final readonly class Thresholds
 {
+    private const LARGEST = ['wrong' => 100.0, 'review' => 0.5];
+
+    private const LEAST = ['wrong' => 0.1, 'review' => 0.01];
+
     /**
-     * @param  float  $certain  to be called one unseen, from 0 to 1
-     * @param  float  $review  to be asked about
+     * @param  float  $wrong  of a thousand that are called certain
+     * @param  float  $review  from 0 to 1
+     * @param  ?float  $certain  how likely two must be one to be called certain, from 0 to 1, if that is said outright
      */
     public function __construct(
-        public float $certain = 0.93,
+        public float $wrong = 2.5,
         public float $review = 0.2,
+        public ?float $certain = null,
     ) {
     }
 
     /**
-     * @param  array<mixed>  $data  with "certain" and "review", or without
+     * @param  array<mixed>  $data  with "wrong" or "certain", and "review"; or without
      *
      * @throws BadRules
      */
     public static function fromArray(array $data): self
     {
-        $read = static fn (mixed $value, string $name): float => is_int($value) || is_float($value) ? (float) $value : throw new BadRules("\"{$name}\" is a number between 0 and 1.");
-        $thresholds = new self($read($data['certain'] ?? 0.93, 'certain'), $read($data['review'] ?? 0.2, 'review'));
-        if ($thresholds->certain < 0.5 || $thresholds->certain > 0.9999 || $thresholds->review < 0.01 || $thresholds->review > $thresholds->certain) {
-            throw new BadRules('A set by weight is "certain" from 0.5 to 0.9999, and has pairs looked at ("review") from 0.01 to that.');
+        $usual = new self;
+        $thresholds = new self(
+            self::number($data, 'wrong') ?? $usual->wrong,
+            self::number($data, 'review') ?? $usual->review,
+            isset($data['wrong']) ? null : self::number($data, 'certain'),
+        );
+        foreach (self::LARGEST as $name => $largest) {
+            if ($thresholds->{$name} < self::LEAST[$name] || $thresholds->{$name} > $largest) {
+                throw new BadRules("\"{$name}\" is a number between ".self::LEAST[$name]." and {$largest}.");
+            }
+        }
+        if ($thresholds->certain !== null && ($thresholds->certain < 0.5 || $thresholds->certain > 0.9999)) {
+            throw new BadRules('"certain" is a number between 0.5 and 0.9999.');
         }
 
         return $thresholds;
     }
 
-    /** @return array{certain: float, review: float} */
+    /** The same, once it is known how likely two must be to be called certain. */
+    public function from(float $certain): self
+    {
+        return new self($this->wrong, $this->review, max($this->review, $this->certain ?? $certain));
+    }
+
+    /** @return array<string, float> */
     public function toArray(): array
     {
-        return ['certain' => $this->certain, 'review' => $this->review];
+        return [...($this->certain === null ? ['wrong' => $this->wrong] : ['certain' => $this->certain]), 'review' => $this->review];
+    }
+
+    /**
+     * @param  array<mixed>  $data
+     *
+     * @throws BadRules
+     */
+    private static function number(array $data, string $name): ?float
+    {
+        $value = $data[$name] ?? null;
+
+        return $value === null || is_int($value) || is_float($value) ? ($value === null ? null : (float) $value) : throw new BadRules("\"{$name}\" is a number.");
     }
 }

@@ -12,6 +12,9 @@ final class Frequencies
 {
     private const ROWS = 3;
 
+    /** In the smallest database it is no likelier that someone is there, or has the same of anything, than among so many. */
+    public const FEWEST = 200;
+
     /** As many records is what is usual worth. */
     private const PRIOR = 2000;
 
@@ -19,7 +22,7 @@ final class Frequencies
     private const USUAL = ['last name' => 1.5e-5, 'first name' => 2e-4, 'birth date' => 4e-5, 'address' => 0.0, 'email' => 0.0, 'phone' => 0.0];
 
     /** Beside the two that share it, as many more are expected to: of what belongs to one, or to one home, hardly any. */
-    private const MORE = ['address' => 0.1, 'email' => 0.01, 'phone' => 0.02];
+    private const MORE = ['address' => 0.1, 'email' => 0.02, 'phone' => 0.05];
 
     /** @var array<string, array<string, float>> field to folded value to its share */
     private static array $lists = [];
@@ -54,6 +57,21 @@ final class Frequencies
                 $this->cells[$row][$place] += $times;
             }
         }
+    }
+
+    /** With those that a tally has. */
+    public function with(Tally $tally): self
+    {
+        $both = clone $this;
+        foreach ($tally->counts() as $key => $times) {
+            foreach ($both->placesOf($key) as $row => $place) {
+                $both->cells[$row][$place] += $times;
+            }
+        }
+        $both->counted += $tally->records;
+        $both->records += $tally->records;
+
+        return $both;
     }
 
     /** The same among another number of records, some of which were not counted. */
@@ -110,7 +128,7 @@ final class Frequencies
     {
         $count = $this->of($field, $value);
         if (isset(self::MORE[$field->value])) {
-            return (max(0, $count - 2) + self::MORE[$field->value]) / max(self::PRIOR, $this->counted);
+            return max(0, $count - 2) / max(self::FEWEST, $this->counted) + self::MORE[$field->value] / max(self::FEWEST, $this->records);
         }
 
         return (max(0.0, $count - 1.0) + self::PRIOR * self::usual($field, $value)) / (self::PRIOR + $this->counted);
@@ -137,12 +155,23 @@ final class Frequencies
         return self::$lists;
     }
 
+    /** @return string of 12 bytes */
+    public static function key(WeighedField $field, string $value): string
+    {
+        return substr(hash('xxh128', "{$field->value}|{$value}", true), 0, 12);
+    }
+
     /** @return list<int<0, max>> */
     private function places(WeighedField $field, string $value): array
     {
-        $hash = hash('xxh128', "{$field->value}|{$value}", true);
+        return $this->placesOf(self::key($field, $value));
+    }
+
+    /** @return list<int<0, max>> */
+    private function placesOf(string $key): array
+    {
         /** @var array<int, int> $words */
-        $words = unpack('V3', $hash);
+        $words = unpack('V3', $key);
 
         return array_values(array_map(fn (int $word): int => abs($word % $this->width), $words));
     }

@@ -14,6 +14,8 @@ enum Level: string
     case Alike = 'alike';
     /** No more than a part of it: an initial, the postal code, the name before the @. */
     case Near = 'near';
+    /** The first name of one is the middle name of the other. */
+    case Middle = 'middle';
     case Differs = 'differs';
     /** One of them says nothing: that is evidence of nothing. */
     case Blank = 'blank';

@@ -92,7 +92,7 @@ final readonly class Leveler
 
     private static function rank(Level $level): int
     {
-        return (int) array_search($level, [Level::Same, Level::Form, Level::Alike, Level::Near, Level::Differs, Level::Blank], true);
+        return (int) array_search($level, [Level::Same, Level::Form, Level::Alike, Level::Near, Level::Middle, Level::Differs, Level::Blank], true);
     }
 
     /**
@@ -145,7 +145,8 @@ final readonly class Leveler
 
         return match (true) {
             $agreement?->likeness === 1.0 => Level::Same,
-            $agreement !== null => Level::Alike,
+            // Of one or two letters, another is another.
+            $agreement !== null && min(strlen(explode('@', $one[1])[0]), strlen(explode('@', $other[1])[0])) > 2 => Level::Alike,
             strlen(explode('@', $one[1])[0]) > 4 && explode('@', $one[1])[0] === explode('@', $other[1])[0] => Level::Near,
             default => Level::Differs,
         };
@@ -202,6 +203,10 @@ final readonly class Leveler
     private static function name(array $one, array $other): array
     {
         [$last, $first] = [self::last($one[NameComparer::LAST], $other[NameComparer::LAST]), self::first($one, $other)];
+        // Whoever is known by a last name alone is so in most sources.
+        if ($last === Level::Same && $one[NameComparer::FIRST] === '' && $other[NameComparer::FIRST] === '') {
+            $first = Level::Form;
+        }
         // First and last name have changed places in one of them: what agrees does so in another form.
         foreach ($last === Level::Differs ? [[$one, self::turned($other)], [self::turned($one), $other]] : [] as [$a, $b]) {
             if ($a[NameComparer::LAST] !== '' && $a[NameComparer::LAST] === $b[NameComparer::LAST]) {
@@ -246,13 +251,13 @@ final readonly class Leveler
         $isOnesMiddle = $one[NameComparer::MIDDLE] === $b || $other[NameComparer::MIDDLE] === $a;
 
         return match (true) {
-            // Whoever is known by a last name alone is so in most sources.
-            $a === '' && $b === '' && $one[NameComparer::LAST] !== '' => Level::Form,
             $a === '' || $b === '' => Level::Blank,
             $a === $b => Level::Same,
             strlen($a) === 1 || strlen($b) === 1 => $a[0] === $b[0] || $isOnesMiddle ? Level::Near : Level::Differs,
-            $isOnesMiddle, Nicknames::common($a, $b) !== null, str_starts_with("{$a} ", "{$b} "), str_starts_with("{$b} ", "{$a} ") => Level::Form,
+            Nicknames::common($a, $b) !== null, str_starts_with("{$a} ", "{$b} "), str_starts_with("{$b} ", "{$a} ") => Level::Form,
             strlen($a) > 2 && strlen($b) > 2 && Spelling::likeness($a, $b, 70) !== null, Spelling::soundAlike($a, $b), Spelling::isFormAlike($a, $b), Spelling::isFormAlike($b, $a) => Level::Alike,
+            // Many go by their middle name, and as many have it from father or mother.
+            $isOnesMiddle => Level::Middle,
             default => Level::Differs,
         };
     }

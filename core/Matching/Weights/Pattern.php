@@ -17,6 +17,14 @@ final readonly class Pattern
     ) {
     }
 
+    /** Whether the last names differ, and nothing that moves with a person agrees: whoever lives there now may have the same first name. */
+    public function isAnotherFamily(): bool
+    {
+        $agrees = fn (WeighedField $field): bool => ($this->levels[$field->value] ?? null) === Level::Same;
+
+        return ($this->levels[WeighedField::Last->value] ?? null) === Level::Differs && ! $agrees(WeighedField::Email) && ! $agrees(WeighedField::Born) && ! $agrees(WeighedField::Id);
+    }
+
     /** Whether anything but a name agrees: of a name alone nobody is certain, however few have it. */
     public function isMoreThanName(): bool
     {

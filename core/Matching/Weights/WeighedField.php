@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Matching\Weights;
 
+use PineSieve\Core\Matching\Rules\Comparison;
+
 /** What people are weighed by. */
 enum WeighedField: string
 {
@@ -23,7 +25,7 @@ enum WeighedField: string
     {
         return match ($this) {
             self::Last => [Level::Same, Level::Form, Level::Alike, Level::Differs],
-            self::First => [Level::Same, Level::Form, Level::Alike, Level::Near, Level::Differs],
+            self::First => [Level::Same, Level::Form, Level::Alike, Level::Near, Level::Middle, Level::Differs],
             self::Middle => [Level::Same, Level::Near, Level::Differs],
             self::Generation => [Level::Same, Level::Near, Level::Differs],
             self::Title, self::Id => [Level::Same, Level::Differs],
@@ -31,6 +33,23 @@ enum WeighedField: string
             self::Email => [Level::Same, Level::Alike, Level::Near, Level::Differs],
             self::Phone => [Level::Same, Level::Alike, Level::Differs],
             self::Born => [Level::Same, Level::Form, Level::Alike, Level::Differs],
+        };
+    }
+
+    /** @return list<self> what is said of them by a comparison of a field */
+    public static function ofCompared(string $field): array
+    {
+        return match (true) {
+            $field === Comparison::NAME => [self::Last, self::First],
+            $field === 'name.last' => [self::Last],
+            $field === 'name.first' => [self::First],
+            $field === 'name.middle' => [self::Middle],
+            $field === 'email' => [self::Email],
+            $field === 'phone' => [self::Phone],
+            $field === Comparison::ADDRESS, str_starts_with($field, 'address.') => [self::Address],
+            $field === 'birth_date' => [self::Born],
+            $field === Comparison::ID, str_starts_with($field, 'id.') => [self::Id],
+            default => [],
         };
     }
 

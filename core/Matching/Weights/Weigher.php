@@ -7,9 +7,6 @@ namespace PineSieve\Core\Matching\Weights;
 /** Weighs how far two records agree: how likely it is that they are one person. */
 final readonly class Weigher
 {
-    /** In the smallest database it is no likelier that someone is there than among so many. */
-    private const FEWEST = 200;
-
     public function __construct(
         private Weights $weights,
         private Frequencies $frequencies,
@@ -19,13 +16,13 @@ final readonly class Weigher
     public function weigh(Pattern $pattern): Weighed
     {
         $likely = $this->likelihoods($pattern);
-        $records = max(self::FEWEST, $this->frequencies->records());
+        $records = max(Frequencies::FEWEST, $this->frequencies->records());
         $match = $this->weights->match / $records * $likely[Sameness::Match->value];
         $home = $this->weights->home / $records * $likely[Sameness::Home->value];
         $namesake = $this->weights->namesake / $records * $likely[Sameness::Namesake->value];
         $all = $match + $home + $namesake + $likely[Sameness::Chance->value];
 
-        return new Weighed($match / $all, ($home + $namesake) / $all);
+        return new Weighed(($pattern->isMoreThanName() ? $this->weights->calibration : $this->weights->names)->of($match / $all), ($home + $namesake) / $all);
     }
 
     /** @return array<string, float> value of Sameness to how often two such records agree just so */

@@ -28,15 +28,32 @@ final readonly class WeightWords
     ) {
     }
 
+    /**
+     * What each agreement says, in words.
+     *
+     * @return list<array{field: string, words: string, same: float, others: float, bits: float, says: string}> shares among those who are one and among others; bits for two being one, below 0 against it
+     */
+    public static function table(Weights $weights): array
+    {
+        $table = [];
+        foreach (WeighedField::cases() as $field) {
+            foreach ($field->levels() as $level) {
+                [$same, $others] = [$weights->share(Sameness::Match, $field, $level), $weights->share(Sameness::Chance, $field, $level)];
+                $bits = log($same / $others, 2);
+                $table[] = ['field' => $field->value, 'words' => self::words($field, $level, null), 'same' => $same, 'others' => $others, 'bits' => round($bits, 1), 'says' => ($bits >= 0 ? 'for' : 'against').(self::much($bits) === '' ? '' : ' '.substr(self::much($bits), 2))];
+            }
+        }
+
+        return array_values(array_filter($table, static fn (array $row): bool => $row['words'] !== ''));
+    }
+
     /** @return array{list<string>, list<string>} for and against, the strongest first */
     public function of(Pattern $pattern): array
     {
         [$for, $against] = [[], []];
         foreach ($pattern->levels as $key => $level) {
             $field = WeighedField::from($key);
-            $words = match ($level) {
-                Level::Same => self::SAME[$key] ?? '', Level::Form => $key === WeighedField::First->value && ($pattern->shared[$key] ?? null) === '' ? 'Neither gives a first name' : self::FORM[$key] ?? '', Level::Alike => self::ALIKE[$key] ?? '', Level::Near => self::NEAR[$key] ?? '', Level::Differs => self::DIFFERS[$key] ?? '', Level::Blank => ''
-            };
+            $words = self::words($field, $level, $pattern->shared[$key] ?? null);
             $bits = $this->weigher->bits($pattern, $field);
             if ($words === '') {
                 continue;
@@ -48,6 +65,21 @@ final readonly class WeightWords
         asort($against);
 
         return [array_keys($for), array_keys($against)];
+    }
+
+    private static function words(WeighedField $field, Level $level, ?string $shared): string
+    {
+        $key = $field->value;
+
+        return match ($level) {
+            Level::Same => self::SAME[$key],
+            Level::Form => $field === WeighedField::First && $shared === '' ? 'Neither gives a first name' : self::FORM[$key] ?? '',
+            Level::Alike => self::ALIKE[$key] ?? '',
+            Level::Near => self::NEAR[$key] ?? '',
+            Level::Middle => 'The first name of one is the middle name of the other',
+            Level::Differs => self::DIFFERS[$key],
+            Level::Blank => '',
+        };
     }
 
     private function howMany(WeighedField $field, ?string $shared): string

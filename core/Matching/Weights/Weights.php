@@ -18,22 +18,52 @@ final readonly class Weights
      * @param  float  $match  how many other records of the same person a record has, on average
      * @param  float  $home  how many records of others of its home
      * @param  float  $namesake  how many of others of its home who have its name
+     * @param  Calibration  $calibration  what makes of the weights a probability
+     * @param  Calibration  $names  the same where nothing but names agrees
+     * @param  Spread  $spread  of pairs of whom more than names agrees
      */
     public function __construct(
         public array $shares,
         public float $match,
         public float $home,
         public float $namesake,
+        public Calibration $calibration = new Calibration,
+        public Calibration $names = new Calibration,
+        public Spread $spread = new Spread,
     ) {
     }
 
     /** Those that come with the program: learned from made-up worlds whose truth is known (bench/weights.php). */
     public static function shipped(): self
     {
-        /** @var array{match: float, home: float, namesake: float, shares: array<string, array<string, array<string, float>>>} $data */
+        /** @var array{match: float, home: float, namesake: float, shares: array<string, array<string, array<string, float>>>, calibration: list<array{float, float}>, names: list<array{float, float}>, spread: array<int, float>} $data */
         $data = json_decode((string) file_get_contents(__DIR__.'/data/people.json'), true, 16, JSON_THROW_ON_ERROR);
 
-        return new self($data['shares'], $data['match'], $data['home'], $data['namesake']);
+        return self::fromArray($data);
+    }
+
+    /** Who is in a database was made one by hand where he was two; of those who are on their way in it is not known yet: they are known at least as often as usual. */
+    public function ofRows(?float $known = null): self
+    {
+        return new self($this->shares, $known ?? max($this->match, self::shipped()->match), $this->home, $this->namesake, $this->calibration, $this->names, $this->spread);
+    }
+
+    /** @param  array{match: float, home: float, namesake: float, shares: array<string, array<string, array<string, float>>>, calibration?: list<array{float, float}>, names?: list<array{float, float}>, spread?: array<int, float>, move?: float}  $data  as toArray() gives it */
+    public static function fromArray(array $data): self
+    {
+        return new self($data['shares'], $data['match'], $data['home'], $data['namesake'], new Calibration($data['calibration'] ?? [], $move = (float) ($data['move'] ?? 0)), new Calibration($data['names'] ?? [], $move), new Spread($data['spread'] ?? []));
+    }
+
+    /** @return array{match: float, home: float, namesake: float, shares: array<string, array<string, array<string, float>>>, calibration: list<array{float, float}>, names: list<array{float, float}>, spread: array<int, float>, move: float} */
+    public function toArray(): array
+    {
+        return ['match' => $this->match, 'home' => $this->home, 'namesake' => $this->namesake, 'shares' => $this->shares, 'calibration' => $this->calibration->knots, 'names' => $this->names->knots, 'spread' => $this->spread->bins, 'move' => $this->calibration->move];
+    }
+
+    /** The same with what was learned of how likely pairs are, and how many there are of each. */
+    public function calibrated(float $move, Spread $spread): self
+    {
+        return new self($this->shares, $this->match, $this->home, $this->namesake, new Calibration($this->calibration->knots, $move), new Calibration($this->names->knots, $move), $spread);
     }
 
     public function share(Sameness $of, WeighedField $field, Level $level): float

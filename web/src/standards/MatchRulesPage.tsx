@@ -7,6 +7,7 @@ import { counted } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { RuleTrial } from './RuleTrial';
+import { WhatWeighs } from './WhatWeighs';
 import { StandardsFrame } from './StandardsFrame';
 import { CommonWords } from './CommonWords';
 import { RuleSetForm } from './RuleSetForm';
@@ -70,7 +71,7 @@ export function MatchRulesPage() {
           {text === null && chosen !== undefined && (
             <div className="pane-body" tabIndex={0}>
               {chosen.fault !== null && <div className="pane-note wrong">It can't be used: {chosen.fault}</div>}
-              <div className="pane-note quiet">{chosen.content.by === 'weight' ? `By weight: certain from ${percent(chosen.content.certain)} on, to be reviewed from ${percent(chosen.content.review)} on. The rules only say who is compared.` : 'Two are a match if any one rule holds; a rule holds if all that it compares agrees.'}</div>
+              <div className="pane-note quiet">{chosen.content.by === 'weight' ? `By weight: ${chosen.content.certain === undefined ? `of 1,000 that it calls certain at most ${chosen.content.wrong ?? 2.5} are wrong` : `certain from ${percent(chosen.content.certain)} on`}, and pairs above 1 in ${oneIn(chosen.content.review)} are looked at. The rules only say by what two are found; all that agrees and differs is weighed then.` : 'Two are a match if any one rule holds; a rule holds if all that it compares agrees.'}</div>
               <ul className="list">
                 {chosen.rules.map((rule) => (
                   <li key={rule.name} className="still">
@@ -79,6 +80,7 @@ export function MatchRulesPage() {
                   </li>
                 ))}
               </ul>
+              {chosen.content.by === 'weight' && <WhatWeighs />}
               <div className="pane-note"><b>What speaks against a pair</b>{chosen.signs.map((one) => <div key={one.sign} className="line"><span>{one.sign}</span><span className="quiet">{effects[one.effect] ?? one.effect}</span></div>)}</div>
             </div>
           )}
@@ -98,6 +100,8 @@ export function MatchRulesPage() {
 }
 
 const percent = (share: number | undefined): string => `${Math.round(1000 * (share ?? 0)) / 10} %`;
+
+const oneIn = (review: number | undefined): number => Math.round(10 / (review ?? 0.2)) / 10;
 
 /** What is written as text, if it can be shown as a form. */
 function readable(text: string): RuleSetContent | null {

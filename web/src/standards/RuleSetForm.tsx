@@ -74,17 +74,17 @@ export function RuleSetForm({ content, fields, signs, onChange }: RuleSetFormPro
 
 /** Whether the rules decide, or only say who is compared, and all that agrees is weighed. */
 function ByWeight({ content, onChange }: Pick<RuleSetFormProps, 'content' | 'onChange'>) {
-  const per = (share: number | undefined, usual: number) => Math.round(1000 * (share ?? usual)) / 10;
-  const set = (key: 'certain' | 'review', percent: number | string) => onChange({ ...content, [key]: Math.round(10 * Number(percent)) / 1000 });
   return (
     <section className="boxed" aria-label="What decides">
       <Select size="xs" label="What decides" allowDeselect={false} data={[{ value: 'rules', label: 'the rules below' }, { value: 'weight', label: 'the weight of all that agrees and differs' }]} value={content.by ?? 'rules'} onChange={(by) => onChange(withBy(content, by === 'weight'))} />
       {content.by === 'weight' && (
         <>
-          <p className="quiet">The rules below only say who is compared. What few people have weighs more than what many have: a rare last name much, a common one hardly anything.</p>
+          <p className="quiet">The rules below only say by what two are found. What few people have weighs more than what many have: a rare last name much, a common one hardly anything.</p>
           <div className="sentence">
-            <NumberInput size="xs" w={150} label="Certain from, %" min={50} max={99.9} decimalScale={1} value={per(content.certain, 0.93)} onChange={(percent) => set('certain', percent)} />
-            <NumberInput size="xs" w={150} label="To be reviewed from, %" min={1} max={per(content.certain, 0.93)} decimalScale={1} value={per(content.review, 0.2)} onChange={(percent) => set('review', percent)} />
+            <span>Of 1,000 that are called certain, at most</span>
+            <NumberInput size="xs" w={80} aria-label="Wrong of 1,000 at most" min={0.1} max={100} decimalScale={1} value={content.wrong ?? 2.5} onChange={(wrong) => onChange(withWrong(content, Number(wrong)))} />
+            <span>may be wrong; look at pairs above 1 in</span>
+            <NumberInput size="xs" w={80} aria-label="Look at pairs above 1 in" min={2} max={100} decimalScale={1} value={Math.round(10 / (content.review ?? 0.2)) / 10} onChange={(oneIn) => onChange({ ...content, review: Math.round(10_000 / Math.max(2, Number(oneIn))) / 10_000 })} />
           </div>
         </>
       )}
@@ -94,5 +94,11 @@ function ByWeight({ content, onChange }: Pick<RuleSetFormProps, 'content' | 'onC
 
 function withBy(content: RuleSetContent, isByWeight: boolean): RuleSetContent {
   const { name, kind, rules, signs } = content;
-  return { name, kind, rules, ...(signs === undefined ? {} : { signs }), ...(isByWeight ? { by: 'weight' as const, certain: 0.93, review: 0.2 } : {}) };
+  return { name, kind, rules, ...(signs === undefined ? {} : { signs }), ...(isByWeight ? { by: 'weight' as const, wrong: 2.5, review: 0.2 } : {}) };
+}
+
+/** How likely two must be to be certain follows from what is accepted, and is not said beside it. */
+function withWrong(content: RuleSetContent, wrong: number): RuleSetContent {
+  const kept = Object.fromEntries(Object.entries(content).filter(([key]) => key !== 'certain')) as unknown as RuleSetContent;
+  return { ...kept, wrong: Math.min(100, Math.max(0.1, wrong)) };
 }

@@ -6,6 +6,7 @@ import { api } from '../api/client';
 import { count, counted, withPhones } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
+import { Borders } from './Borders';
 import { Measured } from './Measured';
 import type { RuleTrialData } from './types';
 
@@ -40,6 +41,7 @@ export function RuleTrial({ content }: { content: string }) {
         {found !== null && (
           <>
             <div className="pane-note"><b>{counted(found.certain + found.review, 'pair')}</b>: {count(found.certain)} certain, {count(found.review)} to be reviewed. Beside the set in use: {count(found.added)} more, {count(found.dropped)} fewer, {count(found.other)} judged differently.{data !== undefined && data.too_common.length > 0 && ` ${counted(data.too_common.length, 'value')} that too many share ${data.too_common.length === 1 ? 'was' : 'were'} left alone.`}</div>
+            {found.borders !== undefined && <Borders borders={found.borders} />}
             <Measured now={found.measured} before={found.measured_in_use} />
             {groups.filter(([group]) => (found.examples[group] ?? []).length > 0).map(([group, title]) => (
               <section key={group} className="pane-note">

@@ -125,8 +125,23 @@ export interface RuleTrialData {
   total: number;
   error: string | null;
   too_common: { rules: string; value: string; records: number }[];
-  found: { certain: number; review: number; added: number; dropped: number; other: number; measured: Measurement; measured_in_use: Measurement; examples: Record<string, { one: number; other: number; certainty: string; score: number; for: string[]; against: string[]; rules: string[] }[]> } | null;
+  found: { certain: number; review: number; added: number; dropped: number; other: number; borders?: RuleBorders; measured: Measurement; measured_in_use: Measurement; examples: Record<string, { one: number; other: number; certainty: string; score: number; for: string[]; against: string[]; rules: string[] }[]> } | null;
   names: Record<string, string>;
+}
+
+/** What a set by weight found at each likelihood, and what moving a border costs. */
+export interface RuleBorders {
+  bars: { from: number; sure: number; names: number }[];
+  certain_from: number;
+  review_from: number;
+  wrong: { wrong: number; from: number; certain: number; errors: number; review: number }[];
+  review: { one_in: number; review: number }[];
+}
+
+/** How much each agreement says. */
+export interface WhatWeighsData {
+  weights: { field: string; words: string; same: number; others: number; bits: number; says: string }[];
+  edition: { number: number; people: number; made_at: string; pairs: number; rounds: number; discarded: string[]; moved: number } | null;
 }
 
 /** One field of two records and when they agree in it, as a rule set holds it. */
@@ -146,6 +161,9 @@ export interface RuleSetContent {
   signs?: Record<string, string>;
   /** By rules where nothing is said. */
   by?: 'rules' | 'weight';
+  /** Of a thousand called certain, so many may be wrong. */
+  wrong?: number;
+  /** How likely two must be to be certain, if that is said outright. */
   certain?: number;
   review?: number;
 }

@@ -174,7 +174,7 @@ final class IntakeController extends Controller
         $this->authorize('update', $intake);
         abort_unless(($intake->state->isOpen() || in_array($intake->state, [IntakeState::Failed, IntakeState::Typing], true)) && $intake->trial === null, 422, 'An intake that was loaded can be undone, not discarded.');
         DB::transaction(static function () use ($intake): void {
-            foreach (['intake_rows', 'intake_results', 'intake_problems', 'intake_keys', 'intake_edits', 'intake_untaken'] as $table) {
+            foreach (['intake_rows', 'intake_results', 'intake_problems', 'intake_keys', 'intake_edits', 'intake_untaken', 'intake_counts'] as $table) {
                 DB::table($table)->where('intake_id', $intake->id)->delete();
             }
             $intake->delete();

@@ -24,6 +24,7 @@ use PineSieve\Core\Matching\Rules\BadRules;
 use PineSieve\Core\Matching\Rules\MatchRule;
 use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Matching\Rules\Sign;
+use PineSieve\Core\Matching\Weights\WeightWords;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\FieldCatalog;
 
@@ -58,6 +59,17 @@ final class MatchRuleController extends Controller
         }
 
         return response()->json(['sets' => $shown, 'fields' => $this->sets->fields(), 'common_words' => $this->sets->commonWords()]);
+    }
+
+    /** What people are weighed by: how much each agreement says, and what that was estimated from. */
+    public function weights(): JsonResponse
+    {
+        $this->authorize('update', CustomField::class);
+        $edition = DB::table('frequency_editions')->orderByDesc('id')->first(['id', 'records', 'report', 'made_at']);
+
+        return response()->json(['weights' => WeightWords::table($this->sets->weights()), 'edition' => $edition === null ? null : [
+            'number' => $edition->id, 'people' => $edition->records, 'made_at' => $edition->made_at, ...(json_decode((string) $edition->report, true) ?? ['pairs' => 0, 'rounds' => 0, 'discarded' => []]), 'moved' => round($this->sets->weights()->calibration->move, 2),
+        ]]);
     }
 
     /** Keeps a set under its name, in place of the one that has it. One that is in use is used as it is now. */

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Duplicates;
+
+use App\Matching\Editions;
+use App\Matching\RuleSets;
+use App\Merging\Snapshot;
+use App\Models\Merge;
+use App\Records\RecordReader;
+use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Addresses\AddressStandardizer;
+use PineSieve\Core\Matching\Fields\Traits;
+use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Records\SupporterRecord;
+
+/** What people said of pairs: whom they merged, and of whom they said that they are not the same. */
+final readonly class Said
+{
+    /** Of each kind of decision, the latest ones. */
+    private const MOST = 5000;
+
+    /** Fewer say nothing yet about how sure one can be. */
+    private const FEW = 20;
+
+    public function __construct(
+        private RecordReader $reader,
+        private RuleSets $sets,
+        private Editions $editions,
+    ) {
+    }
+
+    /** @return \Generator<int, array{SupporterRecord, SupporterRecord, bool}> two as they were, and whether they are one */
+    public function pairs(): \Generator
+    {
+        foreach (Merge::query()->whereNull('undone_at')->whereNotNull('records')->orderByDesc('id')->limit(self::MOST)->lazy(200) as $merge) {
+            $records = array_map(Snapshot::record(...), $merge->records ?? []);
+            foreach ($records as $i => $other) {
+                foreach (array_slice($records, 0, $i) as $one) {
+                    yield [$one, $other, true];
+                }
+            }
+        }
+        foreach (DB::table('pair_decisions')->orderByDesc('at')->limit(self::MOST)->get(['one', 'other'])->chunk(200) as $pairs) {
+            $records = $this->reader->read($pairs->pluck('one')->merge($pairs->pluck('other'))->unique()->values()->all());
+            foreach ($pairs as $pair) {
+                if (isset($records[$pair->one], $records[$pair->other])) {
+                    yield [$records[$pair->one], $records[$pair->other], false];
+                }
+            }
+        }
+    }
+
+    /** Corrects by it how likely people are said to be one. */
+    public function correct(): void
+    {
+        $set = $this->sets->used(SupporterKind::Person);
+        if ($set->thresholds === null) {
+            return;
+        }
+        $judge = $this->sets->judgeBy($set);
+        $standardizer = new AddressStandardizer;
+        $decided = [];
+        foreach ($this->pairs() as [$one, $other, $isOne]) {
+            if ($one->kind() === $set->kind && $other->kind() === $set->kind) {
+                [$a, $b] = array_map(static fn (SupporterRecord $record) => $judge->compared((int) $record->ref, Traits::ofStored($record, $standardizer)), [$one, $other]);
+                $decided[] = [$judge->likely($a, $b), $isOne];
+            }
+        }
+        // Those that nobody doubts say nothing about where doubt begins.
+        $decided = array_values(array_filter($decided, static fn (array $pair): bool => $pair[0] > 0.02 && $pair[0] < 0.999));
+        if (count($decided) >= self::FEW) {
+            $this->editions->correct($decided);
+        }
+    }
+}

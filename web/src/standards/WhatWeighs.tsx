@@ -1,0 +1,41 @@
+import { useQuery } from '@tanstack/react-query';
+import { api } from '../api/client';
+import { count, counted } from '../shared/format';
+import { Trouble } from '../shared/Notice';
+import type { WhatWeighsData } from './types';
+
+const percent = (share: number): string => (share >= 0.001 ? `${Math.round(1000 * share) / 10} %` : 'hardly any');
+
+/** How much each agreement says by the edition in use, and what that was estimated from. */
+export function WhatWeighs() {
+  const query = useQuery({ queryKey: ['match-rules', 'weights'], queryFn: () => api.get<WhatWeighsData>('match-rules/weights') });
+  const edition = query.data?.edition ?? null;
+  return (
+    <section className="pane-note" aria-label="What an agreement says">
+      <b>What an agreement says</b>
+      <Trouble error={query.error} />
+      {query.data !== undefined && (
+        <div className="quiet">
+          {edition === null
+            ? 'As it comes with the program. Once there are people, it is estimated from them.'
+            : `Edition ${edition.number}, of ${edition.made_at.slice(0, 10)}: counted in ${counted(edition.people, 'person', 'people')}, estimated from ${counted(edition.pairs, 'pair')}.${edition.moved === 0 ? '' : ` Corrected by what people decided: pairs are ${edition.moved > 0 ? 'likelier' : 'less likely'} than they seemed.`}`}
+        </div>
+      )}
+      {edition?.discarded.map((why) => <div key={why} className="wrong">{why}</div>)}
+      {query.data !== undefined && (
+        <table className="rows" style={{ marginTop: 8 }}>
+          <thead><tr><th>If</th><th className="number">of one person</th><th className="number">of two</th><th style={{ width: 120 }}>it speaks</th></tr></thead>
+          <tbody>
+            {query.data.weights.map((one) => (
+              <tr key={`${one.field} ${one.words}`}>
+                <td>{one.words}</td><td className="number">{percent(one.same)}</td><td className="number">{percent(one.others)}</td>
+                <td>{one.says}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {query.data !== undefined && <div className="quiet">Shares among pairs that both say something of it. What two share says the more the fewer have it: names, addresses, emails, phones and birth dates are counted{edition === null ? '' : ` among ${count(edition.people)}`}.</div>}
+    </section>
+  );
+}
