@@ -44,7 +44,7 @@ $take = static function (Sameness $of, Pattern $pattern) use (&$counts, &$pairs)
 $records = 0;
 foreach ($worlds as [$seed, $rate, $mix]) {
     $homes = $names = [];
-    $before = null;
+    $before = [];
     foreach ((new Truth($seed, $rate, true, $mix))->records(20_000) as $number => [$traits, , $home]) {
         if ($traits->kind !== SupporterKind::Person) {
             continue;
@@ -59,11 +59,12 @@ foreach ($worlds as [$seed, $rate, $mix]) {
                 $who === $whom => Sameness::Match, $names[$who] === $names[$whom] => Sameness::Namesake, default => Sameness::Home
             }, $leveler->pattern($theirs, $values));
         }
-        if ($before !== null && ! isset($homes[$home])) {
-            $take(Sameness::Chance, $leveler->pattern($before, $values));
+        // Someone a while ago: those next to each other may share an address or an office.
+        if (count($before) === 40) {
+            $take(Sameness::Chance, $leveler->pattern((array) array_shift($before), $values));
         }
         $homes = [$home => [...$homes[$home] ?? [], [$number, $values]]];
-        $before = $values;
+        $before[] = $values;
     }
 }
 $shares = [];

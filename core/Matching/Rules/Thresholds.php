@@ -17,7 +17,7 @@ final readonly class Thresholds
      * @param  ?float  $certain  how likely two must be one to be called certain, from 0 to 1, if that is said outright
      */
     public function __construct(
-        public float $wrong = 2.5,
+        public float $wrong = 2.0,
         public float $review = 0.2,
         public ?float $certain = null,
     ) {

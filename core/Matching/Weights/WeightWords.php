@@ -40,7 +40,7 @@ final readonly class WeightWords
             foreach ($field->levels() as $level) {
                 [$same, $others] = [$weights->share(Sameness::Match, $field, $level), $weights->share(Sameness::Chance, $field, $level)];
                 $bits = log($same / $others, 2);
-                $table[] = ['field' => $field->value, 'words' => self::words($field, $level, null), 'same' => $same, 'others' => $others, 'bits' => round($bits, 1), 'says' => ($bits >= 0 ? 'for' : 'against').(self::much($bits) === '' ? '' : ' '.substr(self::much($bits), 2))];
+                $table[] = ['field' => $field->value, 'words' => self::words($field, $level, null), 'same' => $same, 'others' => $others, 'bits' => round($bits, 1), 'says' => ['' => '', ': strong' => 'strongly ', ': says little' => 'hardly '][self::much($bits)].($bits >= 0 ? 'for' : 'against')];
             }
         }
 

@@ -168,7 +168,7 @@ final class EstimateTest extends TestCase
 
     public function test_what_is_accepted_is_said_in_a_thousand_or_outright(): void
     {
-        self::assertSame(['wrong' => 2.5, 'review' => 0.2], Thresholds::fromArray([])->toArray());
+        self::assertSame(['wrong' => 2.0, 'review' => 0.2], Thresholds::fromArray([])->toArray());
         self::assertSame(['certain' => 0.97, 'review' => 0.1], Thresholds::fromArray(['certain' => 0.97, 'review' => 0.1])->toArray());
         self::assertSame([0.99, 0.97], [Thresholds::fromArray([])->from(0.99)->certain, Thresholds::fromArray(['certain' => 0.97])->from(0.99)->certain]);
     }

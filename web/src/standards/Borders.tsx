@@ -4,6 +4,9 @@ import type { RuleBorders } from './types';
 const WIDTH = 380;
 const HEIGHT = 96;
 
+/** Room for what the lines are called, and for the count over the tallest bar. */
+const TOP = 28;
+
 const percent = (share: number): string => `${Math.round(1000 * share) / 10} %`;
 
 /** How many pairs there are at each likelihood, where the borders lie, and what moving one would cost. */
@@ -13,15 +16,15 @@ export function Borders({ borders }: { borders: RuleBorders }) {
   const high = (pairs: number, all: number) => (all === 0 ? 0 : (HEIGHT * Math.sqrt(all) / most) * (pairs / all));
   const line = (at: number, text: string, anchor: 'start' | 'end') => (
     <g>
-      <line x1={WIDTH * at} x2={WIDTH * at} y1={0} y2={HEIGHT + 14} stroke="var(--ink)" strokeDasharray="3 3" />
+      <line x1={WIDTH * at} x2={WIDTH * at} y1={0} y2={HEIGHT + TOP} stroke="var(--ink)" strokeDasharray="3 3" />
       <text x={WIDTH * at + (anchor === 'end' ? -4 : 4)} y={10} fontSize="11" textAnchor={anchor} fill="var(--ink)">{text}</text>
     </g>
   );
   return (
     <section className="pane-note" aria-label="Pairs by likelihood">
       <b>Pairs by how likely they are one</b>
-      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT + 30}`} width="100%" role="img" aria-label={`From ${percent(borders.review_from)} on pairs are looked at, from ${percent(borders.certain_from)} on they are certain`}>
-        <g transform="translate(0 14)">
+      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT + TOP + 16}`} width="100%" role="img" aria-label={`From ${percent(borders.review_from)} on pairs are looked at, from ${percent(borders.certain_from)} on they are certain`}>
+        <g transform={`translate(0 ${TOP})`}>
           {borders.bars.map((bar, i) => {
             const all = bar.sure + bar.names;
             const [sure, names] = [high(bar.sure, all), high(bar.names, all)];
@@ -41,18 +44,18 @@ export function Borders({ borders }: { borders: RuleBorders }) {
         {line(borders.certain_from, 'certain', 'end')}
       </svg>
       <div className="quiet">Dark: more than a name agrees. Light: a name alone, which is never certain. Taller bars are drawn shorter than they are.</div>
-      <table className="rows" style={{ marginTop: 8 }}>
-        <thead><tr><th>Of 1,000 certain, at most</th><th className="number">from</th><th className="number">certain</th><th className="number">wrong, about</th><th className="number">to look at</th></tr></thead>
+      <table className="figures">
+        <thead><tr><th>Wrong of 1,000 at most</th><th>from</th><th>certain</th><th>wrong, about</th><th>to look at</th></tr></thead>
         <tbody>
           {borders.wrong.map((one) => (
-            <tr key={one.wrong}><td>{one.wrong} wrong</td><td className="number">{percent(one.from)}</td><td className="number">{count(one.certain)}</td><td className="number">{one.errors}</td><td className="number">{count(one.review)}</td></tr>
+            <tr key={one.wrong}><td>{one.wrong}</td><td>{percent(one.from)}</td><td>{count(one.certain)}</td><td>{one.errors}</td><td>{count(one.review)}</td></tr>
           ))}
         </tbody>
       </table>
-      <table className="rows" style={{ marginTop: 8 }}>
-        <thead><tr><th>Looked at above</th><th className="number">to look at</th></tr></thead>
+      <table className="figures">
+        <thead><tr><th>Looked at above</th><th>to look at</th></tr></thead>
         <tbody>
-          {borders.review.map((one) => <tr key={one.one_in}><td>1 in {one.one_in}</td><td className="number">{count(one.review)}</td></tr>)}
+          {borders.review.map((one) => <tr key={one.one_in}><td>1 in {one.one_in}</td><td>{count(one.review)}</td></tr>)}
         </tbody>
       </table>
     </section>

@@ -71,7 +71,7 @@ export function MatchRulesPage() {
           {text === null && chosen !== undefined && (
             <div className="pane-body" tabIndex={0}>
               {chosen.fault !== null && <div className="pane-note wrong">It can't be used: {chosen.fault}</div>}
-              <div className="pane-note quiet">{chosen.content.by === 'weight' ? `By weight: ${chosen.content.certain === undefined ? `of 1,000 that it calls certain at most ${chosen.content.wrong ?? 2.5} are wrong` : `certain from ${percent(chosen.content.certain)} on`}, and pairs above 1 in ${oneIn(chosen.content.review)} are looked at. The rules only say by what two are found; all that agrees and differs is weighed then.` : 'Two are a match if any one rule holds; a rule holds if all that it compares agrees.'}</div>
+              <div className="pane-note quiet">{chosen.content.by === 'weight' ? `By weight: ${chosen.content.certain === undefined ? `of 1,000 that it calls certain at most ${chosen.content.wrong ?? 2} are wrong` : `certain from ${percent(chosen.content.certain)} on`}, and pairs above 1 in ${oneIn(chosen.content.review)} are looked at. The rules only say by what two are found; all that agrees and differs is weighed then.` : 'Two are a match if any one rule holds; a rule holds if all that it compares agrees.'}</div>
               <ul className="list">
                 {chosen.rules.map((rule) => (
                   <li key={rule.name} className="still">

@@ -82,7 +82,7 @@ function ByWeight({ content, onChange }: Pick<RuleSetFormProps, 'content' | 'onC
           <p className="quiet">The rules below only say by what two are found. What few people have weighs more than what many have: a rare last name much, a common one hardly anything.</p>
           <div className="sentence">
             <span>Of 1,000 that are called certain, at most</span>
-            <NumberInput size="xs" w={80} aria-label="Wrong of 1,000 at most" min={0.1} max={100} decimalScale={1} value={content.wrong ?? 2.5} onChange={(wrong) => onChange(withWrong(content, Number(wrong)))} />
+            <NumberInput size="xs" w={80} aria-label="Wrong of 1,000 at most" min={0.1} max={100} decimalScale={1} value={content.wrong ?? 2} onChange={(wrong) => onChange(withWrong(content, Number(wrong)))} />
             <span>may be wrong; look at pairs above 1 in</span>
             <NumberInput size="xs" w={80} aria-label="Look at pairs above 1 in" min={2} max={100} decimalScale={1} value={Math.round(10 / (content.review ?? 0.2)) / 10} onChange={(oneIn) => onChange({ ...content, review: Math.round(10_000 / Math.max(2, Number(oneIn))) / 10_000 })} />
           </div>
@@ -94,7 +94,7 @@ function ByWeight({ content, onChange }: Pick<RuleSetFormProps, 'content' | 'onC
 
 function withBy(content: RuleSetContent, isByWeight: boolean): RuleSetContent {
   const { name, kind, rules, signs } = content;
-  return { name, kind, rules, ...(signs === undefined ? {} : { signs }), ...(isByWeight ? { by: 'weight' as const, wrong: 2.5, review: 0.2 } : {}) };
+  return { name, kind, rules, ...(signs === undefined ? {} : { signs }), ...(isByWeight ? { by: 'weight' as const, wrong: 2, review: 0.2 } : {}) };
 }
 
 /** How likely two must be to be certain follows from what is accepted, and is not said beside it. */

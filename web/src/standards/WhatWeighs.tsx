@@ -23,12 +23,12 @@ export function WhatWeighs() {
       )}
       {edition?.discarded.map((why) => <div key={why} className="wrong">{why}</div>)}
       {query.data !== undefined && (
-        <table className="rows" style={{ marginTop: 8 }}>
-          <thead><tr><th>If</th><th className="number">of one person</th><th className="number">of two</th><th style={{ width: 120 }}>it speaks</th></tr></thead>
+        <table className="figures words">
+          <thead><tr><th>If</th><th>of one person</th><th>of two</th><th>it speaks</th></tr></thead>
           <tbody>
             {query.data.weights.map((one) => (
               <tr key={`${one.field} ${one.words}`}>
-                <td>{one.words}</td><td className="number">{percent(one.same)}</td><td className="number">{percent(one.others)}</td>
+                <td>{one.words}</td><td>{percent(one.same)}</td><td>{percent(one.others)}</td>
                 <td>{one.says}</td>
               </tr>
             ))}
