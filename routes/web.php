@@ -138,8 +138,10 @@ Route::prefix('api')->group(function (): void {
             Route::get('checks', [RowController::class, 'checks']);
             Route::get('problems', [RowController::class, 'problems']);
             Route::get('matches', [RowController::class, 'matches']);
+            Route::get('match-groups', [RowController::class, 'groups']);
             Route::get('addresses', [RowController::class, 'addresses']);
             Route::get('preview', [RowController::class, 'preview']);
+            Route::post('match-groups', [RowController::class, 'decideGroup']);
             Route::post('edits', [RowController::class, 'edit']);
             Route::post('edits/blank', [RowController::class, 'blank']);
             Route::post('edits/leave-out', [RowController::class, 'leaveOut']);

@@ -43,7 +43,7 @@ final readonly class Results
             DB::table($table)->where('intake_id', $intakeId)->whereBetween('number', [min($numbers), max($numbers)])->whereIn('number', $numbers)->delete();
         }
         $this->forgetKeys($intakeId, $numbers);
-        $columns = ['intake_id', 'unit', 'number', 'role', 'turn', 'display', 'outcome', 'reason', 'held_by', 'verdict', 'supporter_id', 'leader', 'findings', 'namesakes', 'address', 'address_changes', 'changes', 'money', 'money_there', 'money_promised', 'other_money', 'gifts', 'gifts_new', 'promises_new', 'fingerprint'];
+        $columns = ['intake_id', 'unit', 'number', 'role', 'turn', 'display', 'outcome', 'reason', 'held_by', 'verdict', 'supporter_id', 'leader', 'findings', 'why', 'candidates', 'namesakes', 'address', 'address_changes', 'changes', 'money', 'money_there', 'money_promised', 'other_money', 'gifts', 'gifts_new', 'promises_new', 'fingerprint'];
         $this->bulk->insert('intake_results', $columns, array_map(static fn (array $result): array => array_map(static fn (string $column): mixed => $result[$column], $columns), $results));
         $untaken = [];
         foreach ($results as $result) {

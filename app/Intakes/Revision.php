@@ -34,6 +34,24 @@ final readonly class Revision
     }
 
     /**
+     * Decisions on many rows that are one act: made together, and taken back together.
+     *
+     * @param  list<array{number: int, column: ?int, to: string}>  $edits
+     */
+    public function together(Intake $intake, string $kind, array $edits, ?int $userId): void
+    {
+        if ($edits === []) {
+            return;
+        }
+        DB::transaction(function () use ($intake, $kind, $edits, $userId): void {
+            $act = DB::table('intake_edits')->insertGetId(['intake_id' => $intake->id, 'kind' => $kind, ...$edits[0], 'user_id' => $userId]);
+            DB::table('intake_edits')->where('id', $act)->update(['act' => $act]);
+            $this->bulk->insert('intake_edits', ['intake_id', 'kind', 'number', 'column', 'to', 'user_id', 'act'], array_map(static fn (array $edit): array => [$intake->id, $kind, $edit['number'], $edit['column'], $edit['to'], $userId, $act], array_slice($edits, 1)));
+        });
+        $this->again($intake, array_column($edits, 'number'));
+    }
+
+    /**
      * Works rows out anew whose decisions were kept already.
      *
      * @param  list<int>  $numbers
@@ -68,6 +86,13 @@ final readonly class Revision
         $edit = DB::table('intake_edits')->where('intake_id', $intake->id)->where('kind', $kind)->orderByDesc('id')->first();
         if ($edit === null) {
             return null;
+        }
+        if ($edit->act !== null) {
+            $numbers = DB::table('intake_edits')->where('intake_id', $intake->id)->where('act', $edit->act)->orderBy('number')->pluck('number')->all();
+            DB::table('intake_edits')->where('intake_id', $intake->id)->where('act', $edit->act)->delete();
+            $this->again($intake, $numbers);
+
+            return $numbers[0] ?? null;
         }
         $concerned = $this->concerned($intake, $edit->kind, $edit->number, $edit->column, $edit->from);
         DB::table('intake_edits')->where('id', $edit->id)->delete();

@@ -31,7 +31,7 @@ use PineSieve\Core\Standards\Problem;
 final class SiftedRow
 {
     private const RESULT = [
-        'role' => '', 'reason' => null, 'held_by' => null, 'supporter_id' => null, 'leader' => null, 'findings' => null, 'namesakes' => 0, 'address' => 'none', 'address_changes' => null,
+        'role' => '', 'reason' => null, 'held_by' => null, 'supporter_id' => null, 'leader' => null, 'findings' => null, 'why' => '', 'candidates' => 0, 'namesakes' => 0, 'address' => 'none', 'address_changes' => null,
         'changes' => null, 'money' => '0.00', 'money_there' => '0.00', 'money_promised' => '0.00', 'other_money' => null, 'gifts' => null, 'gifts_new' => 0, 'promises_new' => 0, 'fingerprint' => null, 'untaken' => [],
     ];
 
@@ -86,7 +86,7 @@ final class SiftedRow
         $judgements = array_diff_key($judgements, $new);
         foreach ($judgements as $part => $judgement) {
             if ($judgement->verdict === Verdict::Unsure) {
-                return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'unsure', 'verdict' => Verdict::Unsure->value, 'role' => $row->parties[$part]->role, 'findings' => self::findings($judgement, $part)])]];
+                return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'unsure', 'verdict' => Verdict::Unsure->value, 'role' => $row->parties[$part]->role, 'findings' => self::findings($judgement, $part), ...UnsureGroups::of($judgement)])]];
             }
             // Whoever is only named may be made by a row further down.
             if (! $this->later && $row->parties[$part]->isNamedOnly && $row->parties[$part]->role !== 'household' && $judgement->verdict === Verdict::New) {

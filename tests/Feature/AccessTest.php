@@ -26,7 +26,7 @@ final class AccessTest extends TestCase
     /** Routes for all who are signed in. */
     private const ANYONE = [
         'GET api/today', 'GET api/fields', 'GET api/forms', 'GET api/rules', 'GET api/rules/{rule}/shortfalls', 'GET api/intakes', 'GET api/intakes/{intake}', 'GET api/intakes/{intake}/source', 'GET api/intakes/{intake}/columns', 'GET api/intakes/{intake}/columns/{column}', 'GET api/intakes/{intake}/columns/{column}/table', 'POST api/intakes/{intake}/columns/{column}/preview', 'GET api/intakes/{intake}/findings',
-        'GET api/intakes/{intake}/rows/{number}', 'GET api/intakes/{intake}/rows/{number}/match', 'GET api/intakes/{intake}/checks', 'GET api/intakes/{intake}/problems', 'GET api/intakes/{intake}/matches',
+        'GET api/intakes/{intake}/rows/{number}', 'GET api/intakes/{intake}/rows/{number}/match', 'GET api/intakes/{intake}/checks', 'GET api/intakes/{intake}/problems', 'GET api/intakes/{intake}/matches', 'GET api/intakes/{intake}/match-groups',
         'GET api/intakes/{intake}/addresses', 'GET api/intakes/{intake}/preview', 'GET api/intakes/{intake}/proof', 'GET api/intakes/{intake}/records', 'GET api/intakes/{intake}/untaken', 'GET api/intakes/{intake}/held.csv', 'GET api/intakes/{intake}/file',
         'GET api/held', 'GET api/supporters', 'GET api/supporters.csv', 'GET api/supporters/{supporter}', 'GET api/supporters/{supporter}/history', 'GET api/gifts', 'GET api/searches', 'GET api/messages', 'POST api/messages/read', 'GET api/sessions', 'PUT api/password', 'DELETE api/sessions/{key}',
     ];
@@ -34,7 +34,7 @@ final class AccessTest extends TestCase
     /** Routes that bring records in. */
     private const LOAD = [
         'GET api/template', 'GET api/plans', 'GET api/plans/{plan}', 'GET api/plans/{plan}/file', 'POST api/plans', 'POST api/plans/{plan}/copy', 'PATCH api/plans/{plan}', 'POST api/intakes/{intake}/findings', 'PATCH api/intakes/{intake}/plan', 'POST api/intakes', 'PATCH api/intakes/{intake}', 'POST api/intakes/{intake}/sift', 'POST api/intakes/{intake}/continue', 'PATCH api/intakes/{intake}/source',
-        'POST api/intakes/{intake}/columns/accept', 'POST api/intakes/{intake}/columns/leave', 'PATCH api/intakes/{intake}/columns/{column}', 'POST api/intakes/{intake}/plan', 'PUT api/intakes/{intake}/plan', 'POST api/intakes/{intake}/edits', 'POST api/intakes/{intake}/edits/blank', 'POST api/intakes/{intake}/edits/leave-out',
+        'POST api/intakes/{intake}/columns/accept', 'POST api/intakes/{intake}/columns/leave', 'PATCH api/intakes/{intake}/columns/{column}', 'POST api/intakes/{intake}/plan', 'PUT api/intakes/{intake}/plan', 'POST api/intakes/{intake}/match-groups', 'POST api/intakes/{intake}/edits', 'POST api/intakes/{intake}/edits/blank', 'POST api/intakes/{intake}/edits/leave-out',
         'DELETE api/intakes/{intake}/edits', 'POST api/intakes/{intake}/trial', 'POST api/intakes/{intake}/load', 'POST api/intakes/{intake}/stop', 'POST api/intakes/{intake}/place', 'GET api/intakes/{intake}/undo', 'POST api/intakes/{intake}/undo', 'POST api/intakes/{intake}/redo', 'DELETE api/intakes/{intake}', 'DELETE api/plans/{plan}',
         'GET api/grids/{intake}', 'PATCH api/grids/{intake}', 'PUT api/grids/{intake}/rows', 'POST api/grids/{intake}/finish', 'POST api/held/fix', 'POST api/held/decide', 'POST api/restore-points',
         'POST api/merges/preview', 'POST api/merges', 'GET api/merges/{merge}', 'POST api/merges/{merge}/apart', 'GET api/merge-policies', 'POST api/merge-policies', 'DELETE api/merge-policies/{policy}',

@@ -300,6 +300,15 @@ export interface MatchRow extends RowName {
   reason: string;
 }
 
+/** Unsure rows that are unsure for the same reason. */
+export interface UnsureGroup {
+  why: string;
+  rows: number;
+  /** Of them, those that may be one supporter alone. */
+  single: number;
+  sample: RowName[];
+}
+
 export interface MatchView {
   role: string;
   part: number;

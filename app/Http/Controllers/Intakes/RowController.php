@@ -13,6 +13,7 @@ use App\Intakes\RowMoney;
 use App\Intakes\RowView;
 use App\Intakes\Summary;
 use App\Intakes\Unit;
+use App\Intakes\UnsureGroups;
 use App\Models\Intake;
 use App\Models\IntakeState;
 use Illuminate\Http\JsonResponse;
@@ -122,6 +123,25 @@ final class RowController extends Controller
             'namesakes' => $row->outcome === 'new' ? $row->namesakes : 0,
             'reason' => json_decode((string) $row->findings, true)[0]['for'][0] ?? '',
         ]), 'more' => $rows->count() === self::PAGE, 'decided' => DB::table('intake_edits')->where('intake_id', $intake->id)->where('kind', 'match')->distinct()->count('number')]);
+    }
+
+    /** Unsure rows, by why they are. */
+    public function groups(Intake $intake, UnsureGroups $groups): JsonResponse
+    {
+        $this->authorize('viewRows', [Intake::class, $intake]);
+
+        return response()->json(['groups' => $groups->all($intake)]);
+    }
+
+    /** Decides all unsure rows of a group as one. */
+    public function decideGroup(Request $request, Intake $intake, UnsureGroups $groups, Summary $summary): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        $this->mustBeReady($intake);
+        $data = $request->validate(['why' => ['present', 'string', 'max:190'], 'to' => ['required', Rule::in(['same', 'new'])]]);
+        $decided = $groups->decide($intake, $data['why'], $data['to'] === 'same', $request->user()?->id);
+
+        return response()->json([...$decided, 'intake' => $summary->of($intake->refresh())]);
     }
 
     public function match(Intake $intake, int $number, RowView $rows): JsonResponse

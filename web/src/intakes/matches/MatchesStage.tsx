@@ -14,6 +14,7 @@ import { NotSifted } from '../NotSifted';
 import { useEdit, useIntakeAction, useTakeBack, useThisIntake } from '../queries';
 import { Shortcuts } from '../../shared/Shortcuts';
 import { SideBySide, useMatch } from './SideBySide';
+import { UnsureGroups } from './UnsureGroups';
 import { VerdictChoices } from './VerdictChoices';
 
 type Show = 'unsure' | 'known' | 'new' | 'namesakes' | 'decided';
@@ -26,6 +27,7 @@ export function MatchesStage() {
   const [show, setShow] = useState<Show>('unsure');
   const [chosen, setChosen] = useState<number | null>(null);
   const [candidate, setCandidate] = useState(0);
+  const [isGrouped, setIsGrouped] = useState(false);
   const list = useMore<MatchRow>(['intake', String(intake.id), 'matches', show], `intakes/${intake.id}/matches?show=${show}`);
   const edit = useEdit(intake.id, true);
   const takeBack = useTakeBack(intake.id);
@@ -109,6 +111,7 @@ export function MatchesStage() {
         </div>
         <SideBySide row={row} place={`${count(at + 1)} of ${count(show === 'decided' ? rows.length : { unsure: intake.held.unsure, known, new: intake.outcomes.new, namesakes: intake.namesakes }[show])}`} match={match.data} candidate={candidate} onCandidate={setCandidate} />
       </div>
+      {isGrouped && <UnsureGroups intake={intake} mayDecide={mayLoad} onClose={() => setIsGrouped(false)} />}
       <div className="foot">
         {show === 'unsure' && rows.length === 0 && (
           <Button onClick={() => void navigate(`/intakes/${intake.id}/addresses`)}>Go on to the addresses</Button>
@@ -125,6 +128,11 @@ export function MatchesStage() {
               Later <kbd>Space</kbd>
             </Button>
           </>
+        )}
+        {show === 'unsure' && intake.held.unsure > 1 && (
+          <Button variant="default" onClick={() => setIsGrouped(true)}>
+            Decide many at once
+          </Button>
         )}
         {mayLoad && (
           <Button variant="subtle" color="pine" onClick={undo} loading={takeBack.isPending}>
