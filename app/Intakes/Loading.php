@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intakes;
 
+use App\Jobs\RenewEdition;
 use App\Models\Intake;
 use App\Models\IntakeState;
 use App\Records\Bulk;
@@ -129,6 +130,7 @@ final readonly class Loading implements Work
                 DB::afterCommit(function () use ($intake): void {
                     if ($intake->state === IntakeState::Loaded) {
                         $this->proof->keep($intake);
+                        RenewEdition::dispatch();
                     }
                     $this->messages->loaded($intake);
                     $this->queue->next();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Duplicates\Said;
 use App\Matching\Editions;
 use App\Matching\RuleSets;
 use Illuminate\Support\Facades\DB;
@@ -22,6 +23,12 @@ final class WeightTest extends TestCase
         $this->putJson('/api/match-rules/used', ['kind' => 'person', 'set' => $id])->assertOk();
 
         return $id;
+    }
+
+    /** A word that is like no other. */
+    private static function word(int $i): string
+    {
+        return ucfirst(strtr(substr(md5("word {$i}"), 0, 9), '0123456789', 'ghijklmnop'));
     }
 
     /** @param  list<string>  $rows */
@@ -67,6 +74,48 @@ final class WeightTest extends TestCase
         self::assertSame(80, Editions::inUse()->frequencies->records());
         self::assertGreaterThan($version, DB::table('settings')->where('name', 'standards version')->value('value'), 'Rows that wait are worked out again.');
         self::assertSame(1, DB::table('frequency_editions')->count());
+    }
+
+    public function test_once_many_have_come_in_they_are_counted(): void
+    {
+        $this->loaded(self::file(array_map(static fn (int $i): string => 'Ann,'.self::word($i).','.self::word($i).'@example.org,,,,,', range(1, 500))), [], self::TARGETS);
+        self::assertSame([1, 500], [DB::table('frequency_editions')->count(), Editions::inUse()->frequencies->of(WeighedField::First, 'ann')]);
+        $report = $this->getJson('/api/match-rules/weights')->assertOk()->json();
+        self::assertSame([500, []], [$report['edition']['people'], $report['edition']['discarded']]);
+        self::assertSame('strongly for', array_column($report['weights'], 'says', 'words')['Same email']);
+        $this->loaded(self::file(['Bo,Park,bo@example.org,,,,,']), [], self::TARGETS);
+        self::assertSame(500, DB::table('frequency_editions')->value('records'), 'One more changes nothing.');
+    }
+
+    public function test_where_nobody_of_a_file_is_known_a_rare_name_is_asked_about_less(): void
+    {
+        $stored = static fn (int $i): string => self::word($i).','.self::word(-$i).',,603-555-'.sprintf('%04d', 1000 + $i * 131).',,,,';
+        $asked = static fn (int $i): string => self::word($i).','.self::word(-$i).',new@example.org,207-555-0199,,,,';
+        $this->loaded(self::file(array_map($stored, range(1, 60))), [], self::TARGETS);
+        $others = array_map(static fn (int $i): string => self::word($i).','.self::word(-$i).','.self::word(3 * $i).'@example.org,,,,,', range(500, 900));
+        $intake = $this->sifted(self::file([...$others, $asked(7)]), [], self::TARGETS);
+        $known = $this->sifted(self::file([...array_map($stored, range(1, 50)), $asked(57)]), [], self::TARGETS);
+        $score = static fn (int $of): int => json_decode((string) DB::table('intake_results')->where('intake_id', $of)->orderByDesc('number')->value('findings'), true)[0]['score'];
+        self::assertLessThan($score($known->id) - 10, $score($intake->id), 'Beside fifty who are known it says more.');
+        self::assertLessThan(DB::table('intake_counts')->where('intake_id', $known->id)->value('known'), DB::table('intake_counts')->where('intake_id', $intake->id)->value('known'));
+    }
+
+    public function test_what_people_decide_moves_how_likely_pairs_are_said_to_be(): void
+    {
+        foreach (['603-555-', '207-555-'] as $area) {
+            $this->loaded(self::file(array_map(static fn (int $i): string => 'Isolde,'.self::word($i).",,{$area}".sprintf('%04d', 1000 + 31 * $i).',,,,', range(1, 30))), ['against' => ['kind' => 'nothing']], self::TARGETS);
+        }
+        $this->postJson('/api/duplicates/search')->assertStatus(202);
+        $pairs = DB::table('duplicate_pairs')->where('certainty', 'review')->get(['one', 'other']);
+        if ($pairs->isEmpty()) {
+            self::fail('Nothing to decide.');
+        }
+        foreach ($pairs as $pair) {
+            $this->postJson('/api/duplicates/not-the-same', ['supporters' => [$pair->one, $pair->other]])->assertOk();
+        }
+        $before = Editions::inUse()->weights->calibration->of(0.5);
+        app(Said::class)->correct();
+        self::assertLessThan($before, Editions::inUse()->weights->calibration->of(0.5));
     }
 
     public function test_one_of_a_few_with_a_common_name_is_shown_beside_them_and_can_be_joined_all_the_same(): void
