@@ -159,6 +159,29 @@ final readonly class HeldQueue
     }
 
     /**
+     * What became of rows that something was done with.
+     *
+     * @param  list<int>  $numbers
+     * @return array{still: list<array{why: string, rows: int}>, passing: int} those that are held all the same, by why; and those that nothing holds any more but that are not loaded yet
+     */
+    public function became(Intake $intake, array $numbers): array
+    {
+        $rows = $this->rows()->where('r.intake_id', $intake->id)->whereIn('r.number', $numbers)->distinct()->get(['r.number', 'r.outcome', 'r.held_by']);
+        $problems = DB::table('intake_problems')->where('intake_id', $intake->id)->where('blocks', true)->whereIn('number', $rows->pluck('number'))->orderBy('place')->get(['number', 'reason'])->groupBy('number');
+        $still = [];
+        foreach ($rows->where('outcome', 'held') as $row) {
+            $why = match ($row->held_by) {
+                'unsure' => 'someone must say whom the row means', 'person' => 'held by a person', 'waits' => 'waits for a row further down',
+                default => (string) ($problems[$row->number][0]->reason ?? 'held'),
+            };
+            $still[$why] = ($still[$why] ?? 0) + 1;
+        }
+        arsort($still);
+
+        return ['still' => array_map(static fn (string $why, int $count): array => ['why' => $why, 'rows' => $count], array_keys($still), $still), 'passing' => $rows->where('outcome', '<>', 'held')->count()];
+    }
+
+    /**
      * Looks at held rows anew, with the database as it is now.
      *
      * @param  list<int>  $numbers

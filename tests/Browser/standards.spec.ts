@@ -159,7 +159,7 @@ test('held rows are put right in their queue, and chosen rows are taken back and
   await expect(vi.getByText('nothing holds it any more')).toBeVisible();
   await vi.getByRole('checkbox').check();
   await page.getByRole('button', { name: /^Load \d/ }).click();
-  await expect(page.getByText('1 row came in.')).toBeVisible();
+  await expect(page.getByText('Of 1 row: 1 loaded.')).toBeVisible();
 
   await page.getByRole('link', { name: /^Intakes/ }).click();
   await page.getByRole('link', { name: 'Thrushes' }).click();

@@ -48,12 +48,12 @@ final class HeldTest extends TestCase
     {
         $this->holdUnreadable('email', 'phone');
         $intake = $this->loaded(self::HEAD."Lee,Ann,ann at x,,2020-01-02,5\nDahl,Cy,cy@example.org,,,\n", [], self::TARGETS);
-        $this->postJson('/api/held/decide', ['do' => 'send', 'rows' => self::rows($intake, [2])])->assertOk()->assertJson(['sent' => 0]);
+        $this->postJson('/api/held/decide', ['do' => 'send', 'rows' => self::rows($intake, [2])])->assertOk()->assertJson(['sent' => 0, 'picked' => 1])->assertJsonPath('still.0.rows', 1);
         $after = $this->postJson('/api/held/fix', ['intake_id' => $intake->id, 'number' => 2, 'column' => 2, 'from' => 'ann at x', 'value' => 'ann@example.org'])->assertOk()->json();
         self::assertSame([true, 'passes'], [$after['rows'][0]['passes'], $after['reasons'][0]['reason']]);
         self::assertSame(1, DB::table('supporters')->count(), 'Nothing comes in before someone sends it on.');
 
-        $this->postJson('/api/held/decide', ['do' => 'send', 'rows' => self::rows($intake, [2])])->assertOk()->assertJson(['sent' => 1, 'total' => 0]);
+        $this->postJson('/api/held/decide', ['do' => 'send', 'rows' => self::rows($intake, [2])])->assertOk()->assertJson(['sent' => 1, 'total' => 0, 'still' => []]);
         self::assertSame([['Cy', null], ['Ann', '5.00']], DB::table('supporters as s')->leftJoin('gifts as g', 'g.supporter_id', '=', 's.id')->orderBy('s.id')->get(['first_name', 'amount'])->map(static fn ($row): array => [$row->first_name, $row->amount])->all());
         $proof = $this->getJson("/api/intakes/{$intake->id}/proof")->json();
         self::assertSame([true, 2, 0], [$proof['balanced'], $proof['outcomes']['new'], $proof['outcomes']['held']]);

@@ -67,7 +67,7 @@ final class UndoTest extends TestCase
         $intake = $this->loaded(self::FILE);
         $this->postJson("/api/intakes/{$intake->id}/undo", ['rows' => [2, 3]])->assertOk();
         $rows = [['intake_id' => $intake->id, 'number' => 3]];
-        $this->postJson('/api/held/decide', ['do' => 'in', 'rows' => $rows])->assertOk();
+        $this->postJson('/api/held/decide', ['do' => 'in', 'rows' => $rows])->assertOk()->assertJson(['sent' => 0, 'passing' => 1, 'still' => []]);
         $this->postJson('/api/held/decide', ['do' => 'send', 'rows' => $rows])->assertOk()->assertJson(['sent' => 1]);
         self::assertEqualsCanonicalizing(['Bo', 'Cy'], DB::table('supporters')->pluck('first_name')->all());
         self::assertTrue($this->getJson("/api/intakes/{$intake->id}/proof")->json('balanced'));

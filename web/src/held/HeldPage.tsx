@@ -52,6 +52,30 @@ export interface Settled {
   not_held: number;
 }
 
+/** What became of the rows that something was done with. */
+interface Done {
+  done: 'check' | 'send' | 'out' | 'in' | 'give';
+  picked: number;
+  sent: number;
+  /** Nothing holds them any more, and they are not loaded yet. */
+  passing: number;
+  still: { why: string; rows: number }[];
+}
+
+export function whatBecame({ done, picked, sent, passing, still }: Done): string {
+  const held = still.reduce((sum, one) => sum + one.rows, 0);
+  const gone = picked - sent - passing - held;
+  return [
+    `Of ${counted(picked, 'row')}:`,
+    [
+      ...(sent > 0 ? [`${count(sent)} loaded`] : []),
+      ...(gone > 0 ? [done === 'out' ? `${count(gone)} left out` : `${count(gone)} not held any more, to come in with the intake`] : []),
+      ...(passing > 0 ? [`${count(passing)} put right, to be loaded`] : []),
+      ...(held > 0 ? [`${count(held)} still held (${still.slice(0, 3).map((one) => (still.length === 1 ? one.why : `${count(one.rows)}: ${one.why}`)).join('; ')})`] : []),
+    ].join(', ') + '.',
+  ].join(' ');
+}
+
 const keyOf = (row: HeldRow): string => `${row.intake_id}-${row.number}`;
 
 /** The held rows of every intake: reasons on the left, rows on the right, put right one by one or all alike. */
@@ -71,7 +95,7 @@ export function HeldPage() {
     void queries.invalidateQueries();
   };
   const fix = useMutation({ mutationFn: (change: { intake_id: number; number: number; column: number; from: string; value: string; all: boolean }) => api.post('held/fix', change), onSuccess: refresh });
-  const decide = useMutation({ mutationFn: ({ what, to }: { what: string; to?: number }) => api.post<{ sent: number }>('held/decide', { do: what, to, rows: chosen.map((row) => ({ intake_id: row.intake_id, number: row.number })) }), onSuccess: refresh });
+  const decide = useMutation({ mutationFn: ({ what, to }: { what: string; to?: number }) => api.post<Done>('held/decide', { do: what, to, rows: chosen.map((row) => ({ intake_id: row.intake_id, number: row.number })) }), onSuccess: refresh });
   const data = query.data;
   const rows = data?.rows ?? [];
   const chosen = rows.filter((row) => picked.includes(keyOf(row)));
@@ -86,7 +110,7 @@ export function HeldPage() {
       <TitleLine title="Held rows">{data === undefined ? '' : `${counted(data.total, 'row')}${reason === '' ? ' of all intakes' : ' for this reason'}`}</TitleLine>
       <Trouble error={query.error ?? fix.error ?? decide.error} />
       {settled !== undefined && <div className="hint">The file of held rows found its rows again: {counted(settled.corrected, 'row')} corrected, {count(settled.settled)} settled, {count(settled.still_held)} still held{settled.not_held > 0 ? `, ${count(settled.not_held)} not held any more` : ''}.</div>}
-      {decide.data !== undefined && decide.data.sent > 0 && <div className="hint">{counted(decide.data.sent, 'row')} came in.</div>}
+      {decide.data !== undefined && decide.data.done !== 'give' && <div className="hint" role="status">{whatBecame(decide.data)}</div>}
       {passing > 0 && reason !== 'passes' && <div className="hint"><span>{counted(passing, 'row')} {passing === 1 ? 'is' : 'are'} put right and {passing === 1 ? 'waits' : 'wait'} to be loaded.</span><button type="button" className="plain-button" onClick={() => go({ reason: 'passes' })}>Show {passing === 1 ? 'it' : 'them'}</button></div>}
       <div className="panes" style={{ gridTemplateColumns: '272px minmax(0, 1fr)' }}>
         <Pane title="Why" right={<Chips label="Whose rows" value={mine ? 'mine' : 'all'} onChange={(who) => setAsked(who === 'mine' ? { who } : {}, { replace: true })} options={[{ value: 'all', text: 'all' }, { value: 'mine', text: `given to me ${count(data?.mine ?? 0)}` }]} />}>

@@ -65,7 +65,8 @@ final class HeldController extends Controller
         foreach ($data['rows'] as $row) {
             $byIntake[(int) $row['intake_id']][] = (int) $row['number'];
         }
-        $sent = 0;
+        $sent = $passing = 0;
+        $still = [];
         foreach ($byIntake as $id => $numbers) {
             $intake = $this->intake($id);
             $this->mustBeHeld($intake, $numbers);
@@ -76,6 +77,9 @@ final class HeldController extends Controller
                 'in' => $this->queue->decide($intake, $numbers, 'in', $request->user()?->id),
                 'give' => null,
             };
+            $became = $this->queue->became($intake, $numbers);
+            $passing += $became['passing'];
+            array_push($still, ...$became['still']);
         }
         if ($data['do'] === 'send' && $sent > 0) {
             Audit::note(Audit::LOAD, "Loaded {$sent} held ".($sent === 1 ? 'row' : 'rows'));
@@ -88,7 +92,7 @@ final class HeldController extends Controller
             }
         }
 
-        return response()->json([...(array) $this->index($request)->getData(true), 'sent' => $sent]);
+        return response()->json([...(array) $this->index($request)->getData(true), 'sent' => $sent, 'done' => $data['do'], 'picked' => count($data['rows']), 'passing' => $passing, 'still' => $still]);
     }
 
     public function download(Request $request, HeldRows $held, Intake $intake): StreamedResponse
