@@ -129,8 +129,13 @@ test('duplicates of the whole database are reviewed by keyboard alone', async ({
 test('a match rule set of one\'s own is tried on the database before it is used', async ({ page }) => {
   await signIn(page);
   await page.goto('/standards/matching');
-  await expect(page.getByText('comes with the program, for people')).toBeVisible();
+  // People are weighed: what an agreement says, how many pairs there are at each likelihood, and what moving a border costs.
+  await expect(page.getByRole('region', { name: 'What an agreement says' }).getByText('Same email', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Try it' }).click();
+  await expect(page.getByRole('region', { name: 'Pairs by likelihood' }).getByRole('img')).toBeVisible({ timeout: 30_000 });
   await looksSound(page);
+  await page.getByRole('button', { name: /^People comes/ }).click();
+  await expect(page.getByText('Two are a match if any one rule holds')).toBeVisible();
   await page.getByRole('button', { name: 'Copy and change' }).click();
   // As a form: what a strictness means is shown, rules come, go and are moved.
   const rule = page.getByRole('region', { name: 'Rule 1', exact: true });

@@ -8,8 +8,8 @@ test('an intake with every verdict: who is known, who perhaps, who is new, and w
   await workOut(page);
   await load(page, 'Register');
 
-  // One by one: known, perhaps known (an initial), nobody we know, and one for whom something is wrong.
-  await bring(page, 'autumn.csv', ['First name,Last name,Email,Home phone,Gift date,Amount', 'Gudrun,Avocetter,gudrun@example.org,207-555-0188,2025-10-01,20', 'T.,Dunlinson,thaddeus@example.org,,2025-10-02,30', 'Ysolde,Phalarope,ysolde@example.org,,2025-10-03,40', 'Nameless,,,,2025-10-04,50'].join('\n'));
+  // One by one: known, perhaps known (no first name), nobody we know, and one for whom something is wrong.
+  await bring(page, 'autumn.csv', ['First name,Last name,Email,Home phone,Gift date,Amount', 'Gudrun,Avocetter,gudrun@example.org,207-555-0188,2025-10-01,20', ',Dunlinson,thaddeus@example.org,,2025-10-02,30', 'Ysolde,Phalarope,ysolde@example.org,,2025-10-03,40', 'Nameless,,,,2025-10-04,50'].join('\n'));
   await settle(page);
   await workOut(page);
   await page.getByRole('navigation', { name: 'Stages of this intake' }).getByRole('link', { name: 'Matches', exact: true }).click();
