@@ -15,7 +15,6 @@ use PineSieve\Core\Matching\Rules\Certainty;
 use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Matching\Rules\ShippedRules;
 use PineSieve\Core\Matching\Rules\Thresholds;
-use PineSieve\Core\Matching\Weights\Calibration;
 use PineSieve\Core\Matching\Weights\Edition;
 use PineSieve\Core\Matching\Weights\Frequencies;
 use PineSieve\Core\Matching\Weights\Level;
@@ -107,43 +106,55 @@ foreach ([[21, 0.5, ['strangers' => 0.1]], [22, 1.0, ['strangers' => 0.2]], [23,
     $set = ShippedRules::byWeight($comparers);
     $judge = new PairJudge(new RuleSet($set->name, $set->kind, $set->rules, [], new Thresholds(review: 0.01, certain: 0.5)), $comparers, new Edition($counts = new Frequencies, Weights::fromArray($weights)));
     $search = new PairSearch($judge, $folder);
+    $at = new Leveler($judge->places());
+    $values = [];
     foreach ((new Truth($seed, $rate, true, $mix))->records(60_000) as $number => [$traits]) {
         if ($traits->kind === SupporterKind::Person) {
             $search->add($record = $judge->prepare($number, $traits));
+            $values[$number] = $record->values;
             $judge->count($record, $counts);
         }
     }
     foreach ($search->pairs() as $pair) {
         $likely = max(1e-9, min(1 - 1e-9, (float) $pair->likely));
         $bin = (int) floor(2 * log($likely / (1 - $likely)));
+        $agrees = $at->pattern($values[$pair->one], $values[$pair->other]);
         if ($pair->certainty === Certainty::Certain) {
-            $sure[] = $likely;
+            $sure[] = [$likely, $agrees];
         }
-        // Below one half it is not told whether it is by more than a name.
-        foreach ($likely < 0.5 ? ['names', 'calibration'] : [$pair->certainty === Certainty::Certain ? 'calibration' : 'names'] as $kind) {
-            $bins[$kind][$bin][] = intdiv($pair->one, Truth::COPIES) === intdiv($pair->other, Truth::COPIES);
-        }
+        $kind = $agrees->isMoreThanName() ? ($agrees->isWhole() ? 'whole' : 'calibration') : 'names';
+        $bins[$kind][$bin][] = intdiv($pair->one, Truth::COPIES) === intdiv($pair->other, Truth::COPIES);
     }
 }
 shell_exec('rm -rf '.escapeshellarg($folder));
-/** Rising, by pooling neighbors that do not (Ayer and others 1955): [log-odds by the weights, true ones, all]. */
+/** Rising, by pooling neighbors that do not (Ayer and others 1955): [log-odds by the weights of its bins, true ones, all]. */
 $pooled = static function (array $bins): array {
     ksort($bins);
     $pools = [];
     $share = static fn (array $pool): float => $pool[1] / $pool[2];
     foreach ($bins as $bin => $are) {
-        $pools[] = [($bin + 0.5) / 2 * count($are), count(array_filter($are)), count($are)];
+        $pools[] = [[($bin + 0.5) / 2], count(array_filter($are)), count($are)];
         for ($last = count($pools) - 1; $last > 0 && ($share($pools[$last]) <= $share($pools[$last - 1]) || $pools[$last - 1][2] < 200); $last--) {
             $taken = array_pop($pools);
-            $pools[$last - 1] = array_map(static fn (float|int $a, float|int $b): float|int => $a + $b, $pools[$last - 1], $taken);
+            $pools[$last - 1] = [[...$pools[$last - 1][0], ...$taken[0]], $pools[$last - 1][1] + $taken[1], $pools[$last - 1][2] + $taken[2]];
         }
     }
 
     // Life has errors that no world has: nothing is surer than 2,999 of 3,000.
-    return array_map(static fn (array $pool): array => [round($pool[0] / $pool[2], 3), round(min(8.0, log(($pool[1] + 0.5) / ($pool[2] - $pool[1] + 1))), 3)], $pools);
+    // A pool is flat from its first bin to its last.
+    $knots = [];
+    foreach ($pools as [$at, $true, $all]) {
+        foreach (array_unique([min($at), max($at)]) as $edge) {
+            $knots[] = [round($edge, 3), round(min(8.0, log(($true + 0.5) / ($all - $true + 1))), 3)];
+        }
+    }
+
+    return $knots;
 };
 $weights['calibration'] = $pooled($bins['calibration']);
 $weights['names'] = $pooled($bins['names']);
-$calibration = new Calibration($weights['calibration']);
-$weights['spread'] = array_map(static fn (float $pairs): float => round($pairs / count($sure), 6), Spread::of(array_map(static fn (float $likely): array => [$calibration->of($likely), 1.0], $sure))->bins);
+$weights['whole'] = $pooled($bins['whole']);
+$learned = Weights::fromArray($weights);
+$spread = Spread::of(array_map(static fn (array $pair): array => [$learned->calibrationOf($pair[1])->of($pair[0]), 1.0], $sure));
+$weights['spread'] = array_map(static fn (float $pairs): float => round($pairs / count($sure), 6), $spread->bins);
 echo json_encode($weights, JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR), "\n";

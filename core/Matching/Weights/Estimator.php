@@ -124,7 +124,7 @@ final class Estimator
         }
         $records = $this->frequencies->counted();
 
-        return new Weights($shares, (self::PRIOR * $this->start->match + 2 * $matches) / (self::PRIOR + $records), $this->start->home, $this->start->namesake, $this->start->calibration, $this->start->names, $this->start->spread);
+        return new Weights($shares, (self::PRIOR * $this->start->match + 2 * $matches) / (self::PRIOR + $records), $this->start->home, $this->start->namesake, $this->start->calibration, $this->start->names, $this->start->whole, $this->start->spread);
     }
 
     /**
@@ -146,7 +146,7 @@ final class Estimator
             }
         }
 
-        return [new Weights($shares, $weights->match, $weights->home, $weights->namesake, $weights->calibration, $weights->names, $weights->spread), $discarded];
+        return [new Weights($shares, $weights->match, $weights->home, $weights->namesake, $weights->calibration, $weights->names, $weights->whole, $weights->spread), $discarded];
     }
 
     /**

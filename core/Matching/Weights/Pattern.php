@@ -17,6 +17,14 @@ final readonly class Pattern
     ) {
     }
 
+    /** Whether the whole name is the same, and an address, email, phone, birth date or id with it: those hang together more than they would by chance or in a home. */
+    public function isWhole(): bool
+    {
+        $isSame = fn (WeighedField $field): bool => ($this->levels[$field->value] ?? null) === Level::Same;
+
+        return $isSame(WeighedField::Last) && $isSame(WeighedField::First) && array_filter([WeighedField::Address, WeighedField::Email, WeighedField::Phone, WeighedField::Born, WeighedField::Id], $isSame) !== [];
+    }
+
     /** Whether the last names differ, and nothing that moves with a person agrees: whoever lives there now may have the same first name. */
     public function isAnotherFamily(): bool
     {

@@ -22,7 +22,7 @@ final readonly class Weigher
         $namesake = $this->weights->namesake / $records * $likely[Sameness::Namesake->value];
         $all = $match + $home + $namesake + $likely[Sameness::Chance->value];
 
-        return new Weighed(($pattern->isMoreThanName() ? $this->weights->calibration : $this->weights->names)->of($match / $all), ($home + $namesake) / $all);
+        return new Weighed($this->weights->calibrationOf($pattern)->of($match / $all), ($home + $namesake) / $all);
     }
 
     /** @return array<string, float> value of Sameness to how often two such records agree just so */
