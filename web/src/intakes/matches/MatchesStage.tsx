@@ -67,7 +67,7 @@ export function MatchesStage() {
   return (
     <>
       <Trouble error={edit.error ?? takeBack.error ?? settings.error} />
-      <div className="panes" style={{ gridTemplateColumns: '372px minmax(0, 1fr)' }}>
+      <div className="panes" style={{ gridTemplateColumns: '396px minmax(0, 1fr)' }}>
         <div style={{ display: 'grid', gridTemplateRows: 'minmax(0, 1fr) auto', gap: 12, minHeight: 0 }}>
           <Pane
             title={
