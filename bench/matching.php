@@ -89,6 +89,7 @@ $run = static function (int $count, float $rate, bool $explain, bool $byWeight =
     $made = microtime(true) - $made;
     $began = microtime(true);
     $true = 0;
+    $people = ['true' => 0, 'right' => ['certain' => 0, 'review' => 0], 'wrong' => ['certain' => 0, 'review' => 0]];
     $happenings = [];
     $shown = [];
     $last = 0;
@@ -96,6 +97,7 @@ $run = static function (int $count, float $rate, bool $explain, bool $byWeight =
         [$judge, $search] = $searches[$traits->kind->value];
         $search->add($judge->prepare($number, $traits));
         $true += $number % Truth::COPIES;
+        $people['true'] += $traits->kind === SupporterKind::Person ? $number % Truth::COPIES : 0;
         if ($explain) {
             $happenings[$number] = $happened;
             $shown[$number] = $traits;
@@ -109,7 +111,7 @@ $run = static function (int $count, float $rate, bool $explain, bool $byWeight =
     $compared = $common = 0;
     $named = [];
     $began = microtime(true);
-    foreach ($searches as [, $search]) {
+    foreach ($searches as $kind => [, $search]) {
         $pairs = $search->pairs();
         foreach ($pairs as $pair) {
             $isTrue = intdiv($pair->one, Truth::COPIES) === intdiv($pair->other, Truth::COPIES);
@@ -120,6 +122,9 @@ $run = static function (int $count, float $rate, bool $explain, bool $byWeight =
                 }
             }
             $isTrue ? $right[$pair->certainty->value]++ : $wrong[$pair->certainty->value]++;
+            if ($kind === SupporterKind::Person->value) {
+                $people[$isTrue ? 'right' : 'wrong'][$pair->certainty->value]++;
+            }
             if ($explain && $isTrue) {
                 $found["{$pair->one}-{$pair->other}"] = true;
             } elseif ($explain && $pair->certainty === Certainty::Certain) {
@@ -134,7 +139,7 @@ $run = static function (int $count, float $rate, bool $explain, bool $byWeight =
     $searched = microtime(true) - $began;
     shell_exec('rm -rf '.escapeshellarg($folder));
 
-    return compact('count', 'true', 'right', 'wrong', 'found', 'errors', 'happenings', 'shown', 'compared', 'common', 'named', 'prepared', 'searched', 'curve') + ['peak' => memory_get_peak_usage()];
+    return compact('count', 'true', 'right', 'wrong', 'found', 'errors', 'happenings', 'shown', 'compared', 'common', 'named', 'prepared', 'searched', 'curve', 'people') + ['peak' => memory_get_peak_usage()];
 };
 
 $missed = static function (array $result): array {
@@ -204,12 +209,12 @@ foreach ($worlds as $name => $world) {
         }
     }
     if (str_starts_with($name, 'middle')) {
-        $points[$name] = [$result['right'], $result['wrong'], $result['true'], $result['curve']];
+        $points[$name] = [$result['people']['right'], $result['people']['wrong'], $result['people']['true'], $result['curve']];
     }
     unset($result, $row);
 }
 
-/** Recall from left to right, precision from the bottom up: the curve by weight, as the border moves, and the two points of each set. */
+/** Of people, recall from left to right, precision from the bottom up: the curve by weight, as the border moves, and the two points of each set. */
 $x = static fn (float $recall): float => round(60 + 520 * ($recall - 0.5) / 0.5, 1);
 $y = static fn (float $precision): float => round(20 + 300 * (1 - $precision) / 0.25, 1);
 [$right, $wrong, $true, $curve] = $points['middle, by weight'];
