@@ -69,6 +69,8 @@ if (($argv[1] ?? '') === '--growth') {
 $rows = (int) ($argv[1] ?? 50000);
 $supporters = (int) ($argv[2] ?? 100000);
 $populate($supporters);
+// As an installation does at night, and once many have come in.
+app(Editions::class)->make(app(RuleSets::class)->used(SupporterKind::Person), app(RuleSets::class)->comparers());
 $path = $written($rows, $supporters, $supporters);
 
 $began = microtime(true);

@@ -241,7 +241,7 @@ test('a script in every text field is text on every screen', async ({ page }) =>
     await expect(page.getByText('onerror').first()).toBeVisible();
   }
   await load(page, script);
-  await page.goto('/supporters?q=x1@example.org');
+  await page.goto('/supporters?q=x0@example.org');
   await page.getByRole('row').nth(1).click();
   await expect(page.getByText('onerror').first()).toBeVisible();
   const supporter = page.url();
