@@ -33,24 +33,25 @@ final readonly class Calibration
 
     /**
      * Corrected by what people said of pairs: by logistic regression on the move alone, Newton's method.
+     * The prior is on the whole move, so that the same decisions, looked at every night, move it no further.
      *
      * @param  list<array{float, bool}>  $decided  how likely it was by this calibration, and whether they are one
      */
     public function correctedBy(array $decided): self
     {
-        $move = 0.0;
+        $move = $this->move;
         for ($step = 0; $step < 30; $step++) {
             $slope = -self::PRIOR * $move;
             $curve = self::PRIOR;
             foreach ($decided as [$likely, $isOne]) {
-                $now = 1 / (1 + exp(-$move - self::logit($likely)));
+                $now = 1 / (1 + exp($this->move - $move - self::logit($likely)));
                 $slope += ($isOne ? 1.0 : 0.0) - $now;
                 $curve += $now * (1 - $now);
             }
             $move += $slope / $curve;
         }
 
-        return new self($this->knots, max(-self::FARTHEST, min(self::FARTHEST, $this->move + $move)));
+        return new self($this->knots, max(-self::FARTHEST, min(self::FARTHEST, $move)));
     }
 
     private function known(float $x): float

@@ -108,7 +108,7 @@ final class EstimateTest extends TestCase
     {
         // Whoever is one here by everything else never has the same middle name.
         $odd = new Pattern(['last name' => Level::Same, 'first name' => Level::Same, 'address' => Level::Same, 'email' => Level::Same, 'phone' => Level::Same, 'middle name' => Level::Differs]);
-        $estimate = (new Estimator(Weights::shipped(), new Frequencies(16)))->estimate(array_fill(0, 200_000, new SampledPair('id', [WeighedField::Id], $odd)));
+        $estimate = (new Estimator(Weights::shipped(), new Frequencies(16)))->estimate(array_fill(0, 12_000, new SampledPair('id', [WeighedField::Id], $odd)));
         self::assertStringStartsWith('Middle name: ', $estimate->discarded[0]);
         self::assertSame(Weights::shipped()->shares['match']['middle name'], $estimate->weights->shares['match']['middle name']);
         self::assertGreaterThan(0.9, $estimate->weights->share(Sameness::Match, WeighedField::Email, Level::Same), 'The rest is taken over.');
@@ -132,7 +132,10 @@ final class EstimateTest extends TestCase
         self::assertSame(0.0, (new Calibration)->correctedBy([])->move);
         self::assertEqualsWithDelta(0.0, (new Calibration)->correctedBy($pairs(50, 50))->move, 1e-6);
         self::assertEqualsWithDelta(0.8, (new Calibration)->correctedBy($pairs(800, 200))->of(0.5), 0.02, 'Of pairs that were called even, four in five were one.');
-        self::assertLessThan(0.5, (new Calibration)->correctedBy($pairs(0, 10))->of(0.5));
+        $once = (new Calibration)->correctedBy($pairs(0, 10));
+        self::assertLessThan(0.5, $once->of(0.5));
+        $same = array_fill(0, 10, [$once->of(0.5), false]);
+        self::assertEqualsWithDelta($once->move, $once->correctedBy($same)->move, 1e-6, 'The same decisions, looked at again the next night.');
         self::assertGreaterThan(0.1, (new Calibration)->correctedBy($pairs(0, 10_000))->of(0.5), 'It goes only so far.');
     }
 
