@@ -134,7 +134,7 @@ final class Candidates
             }
         }
 
-        return array_intersect_key($this->records, $found);
+        return array_filter(array_map(fn (int|string $ref): ?SupporterRecord => $this->records[$ref] ?? null, array_combine(array_keys($found), array_keys($found))));
     }
 
     /**

@@ -31,6 +31,11 @@ use PineSieve\Core\Text\Tidy;
 /** Turns the cells of a row into supporters, by a column plan. */
 final class RowMapper
 {
+    private const REMEMBERED = 20_000;
+
+    /** @var array<string, Understood> by field, country and what is written */
+    private array $understood = [];
+
     /** @var array<int, list<array{Feed, Target, Field, Format}>> by column */
     private array $readers = [];
 
@@ -104,7 +109,7 @@ final class RowMapper
                 }
                 foreach (self::spread($written, $target, $field) as $i => [$place, $text]) {
                     $text = $target->field === 'gift.amount' ? $this->withCurrency($text, $target, $cells) : $text;
-                    $understood = $place === null ? self::several($written) : ($country === $home ? $format : $this->standards->formats->of($field, $country))->read($text);
+                    $understood = $place === null ? self::several($written) : $this->read($field, $country === $home ? $format : $this->standards->formats->of($field, $country), $country, $text);
                     if ($place !== null && $understood->fault === null && $understood->value !== '') {
                         $values[] = new FedValue($place, $understood->value, $feed->name);
                     } elseif ($understood->fault !== null && $place !== null && ! $this->keepsOut($target, $field)) {
@@ -130,6 +135,16 @@ final class RowMapper
         $mapped = $this->assembler->assemble($values, $problems, $faulty, $acceptAddresses, $unread);
 
         return $mapped->withMoney($mapped->money->plus($refused));
+    }
+
+    /** Towns, dates and funds come again and again in a file; each is read once, as long as few are remembered. */
+    private function read(Field $field, Format $format, string $country, string $text): Understood
+    {
+        if (count($this->understood) > self::REMEMBERED) {
+            $this->understood = [];
+        }
+
+        return $this->understood["{$field->key} {$country} {$text}"] ??= $format->read($text);
     }
 
     /** Whether a value that can't be read holds the row. */

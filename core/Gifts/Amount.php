@@ -31,6 +31,11 @@ final class Amount
     public static function sum(iterable $amounts): string
     {
         $sum = BigDecimal::zero();
+        $amounts = [...$amounts];
+        // One that is written as it is kept is its own sum.
+        if (count($amounts) === 1 && self::isWritten($amounts[0])) {
+            return $amounts[0];
+        }
         foreach ($amounts as $amount) {
             $sum = $sum->plus($amount);
         }
@@ -45,6 +50,17 @@ final class Amount
 
     public static function equal(string $one, string $other): bool
     {
-        return BigDecimal::of($one)->isEqualTo($other);
+        return $one === $other || ! (self::isWritten($one) && self::isWritten($other)) && BigDecimal::of($one)->isEqualTo($other);
+    }
+
+    public static function isZero(string $amount): bool
+    {
+        return self::equal($amount, '0.00');
+    }
+
+    /** Whether it is written as amounts are kept, so that equal ones are equal texts. */
+    private static function isWritten(string $amount): bool
+    {
+        return preg_match('/^(?:0|-?[1-9]\d*)\.\d\d$|^-0\.(?:0[1-9]|[1-9]\d)$/D', $amount) === 1;
     }
 }

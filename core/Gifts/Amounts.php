@@ -19,7 +19,7 @@ final readonly class Amounts
 
     public static function of(string $currency, string $amount): self
     {
-        return new self($amount === '' || Amount::equal($amount, '0') ? [] : [$currency => Amount::sum([$amount])]);
+        return new self($amount === '' || Amount::isZero($amount) ? [] : [$currency => Amount::sum([$amount])]);
     }
 
     /** @param  array<string, string>  $byCode */
@@ -35,14 +35,17 @@ final readonly class Amounts
 
     public function plus(self $other): self
     {
+        if ($this->byCode === [] || $other->byCode === []) {
+            return $this->byCode === [] ? $other : $this;
+        }
         $sums = $this->byCode;
         foreach ($other->byCode as $currency => $amount) {
-            $sums[$currency] = Amount::sum([$sums[$currency] ?? '0', $amount]);
+            $sums[$currency] = Amount::sum(isset($sums[$currency]) ? [$sums[$currency], $amount] : [$amount]);
         }
 
         ksort($sums);
 
-        return new self(array_filter($sums, static fn (string $amount): bool => ! Amount::equal($amount, '0')));
+        return new self(array_filter($sums, static fn (string $amount): bool => ! Amount::isZero($amount)));
     }
 
     public function minus(self $other): self

@@ -21,11 +21,21 @@ final readonly class MatchKey
     ) {
     }
 
+    public function withHash(int $hash): self
+    {
+        return new self($hash, $this->most, $this->isOfName, $this->isName);
+    }
+
     public static function of(string $text, int $most = 50): self
+    {
+        return new self(self::hashed($text), $most);
+    }
+
+    public static function hashed(string $text): int
     {
         /** @var array{1: int} $parts */
         $parts = unpack('q', hash('xxh3', $text, true));
 
-        return new self($parts[1], $most);
+        return $parts[1];
     }
 }

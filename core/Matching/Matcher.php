@@ -7,6 +7,7 @@ namespace PineSieve\Core\Matching;
 use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Matching\Fields\FieldComparers;
 use PineSieve\Core\Matching\Fields\Traits;
+use PineSieve\Core\Matching\Pairs\Pair;
 use PineSieve\Core\Matching\Pairs\PairJudge;
 use PineSieve\Core\Matching\Pairs\PreparedRecord;
 use PineSieve\Core\Matching\Rules\Certainty;
@@ -36,7 +37,13 @@ final class Matcher
 
     private readonly AddressStandardizer $standardizer;
 
-    /** @var \WeakMap<SupporterRecord|IncomingRecord, array<int, PreparedRecord>> by judge: a row is compared with many, and many rows with one */
+    /** @var array<string, list<array{PairJudge, int, MatchKey}>> by kind: every lookup once, with its place, and what its keys are like */
+    private array $lookups = [];
+
+    /** @var \WeakMap<SupporterRecord|IncomingRecord, Traits> a row is compared with many, and many rows with one */
+    private \WeakMap $traits;
+
+    /** @var \WeakMap<Traits, array<int, PreparedRecord>> by judge */
     private \WeakMap $prepared;
 
     /**
@@ -52,19 +59,23 @@ final class Matcher
         }
         $this->withoutName = new PairJudge(ShippedRules::withoutName($comparers), $comparers);
         $this->standardizer = new AddressStandardizer;
+        $this->traits = new \WeakMap;
         $this->prepared = new \WeakMap;
+        foreach (SupporterKind::cases() as $kind) {
+            $this->lookups[$kind->value] = $this->lookupsOf($kind);
+        }
     }
 
     /** @return list<MatchKey> under which an incoming record is looked for, and found by later ones */
     public function keysOfIncoming(IncomingRecord $record): array
     {
-        return $this->keys(Traits::ofIncoming($record));
+        return $this->keys($this->traits($record));
     }
 
     /** @return list<MatchKey> under which a record is found */
     public function keysOfStored(SupporterRecord $record): array
     {
-        return $this->keys(Traits::ofStored($record, $this->standardizer));
+        return $this->keys($this->traits($record));
     }
 
     /** @return string equal where the keys of all stored records are */
@@ -96,9 +107,9 @@ final class Matcher
             return new PairFinding($stored->ref, $strength, $pair->score, $pair->for, $pair->against, $relation->isProven, $relation->namesake, $pair->likely);
         }
         if ($sameId === null) {
-            $named = $relation?->ofOneName;
+            $likely = $relation?->ofOneName;
 
-            return $named === null ? null : new PairFinding($stored->ref, PairStrength::Unlikely, $named->score, $named->for, $named->against, false, $relation->namesake, $named->likely);
+            return $likely === null ? null : new PairFinding($stored->ref, PairStrength::Unlikely, Pair::scoreOf($likely), ...$judge->words($incoming, $known), namesake: $relation->namesake, likely: $likely);
         }
         [, $against] = $judge->reasons($incoming, $known);
 
@@ -129,24 +140,46 @@ final class Matcher
         };
     }
 
+    private function traits(SupporterRecord|IncomingRecord $record): Traits
+    {
+        return $this->traits[$record] ??= $record instanceof IncomingRecord ? Traits::ofIncoming($record) : Traits::ofStored($record, $this->standardizer);
+    }
+
     private function prepared(PairJudge $judge, SupporterRecord|IncomingRecord $record): PreparedRecord
     {
-        $prepared = $this->prepared[$record] ?? [];
+        $prepared = $this->prepared[$traits = $this->traits($record)] ?? [];
         // Of a pair, the row comes first.
-        $prepared[spl_object_id($judge)] ??= $record instanceof IncomingRecord ? $judge->compared(0, Traits::ofIncoming($record)) : $judge->compared(1, Traits::ofStored($record, $this->standardizer));
-        $this->prepared[$record] = $prepared;
+        $prepared[spl_object_id($judge)] ??= $judge->compared($record instanceof IncomingRecord ? 0 : 1, $traits);
+        $this->prepared[$traits] = $prepared;
 
         return $prepared[spl_object_id($judge)];
+    }
+
+    /** @return list<array{PairJudge, int, MatchKey}> of those that give the same keys, the one by which most are looked at */
+    private function lookupsOf(SupporterKind $kind): array
+    {
+        $lookups = [];
+        foreach ($this->judgesOf($kind) as $judge) {
+            foreach ($judge->lookups->names() as $lookup => $name) {
+                $most = $judge->lookups->most($lookup);
+                $isOfName = $judge->thresholds !== null && $judge->lookups->isOfName($lookup);
+                if (! isset($lookups[$name]) || $lookups[$name][2]->most < $most) {
+                    $lookups[$name] = [$judge, $lookup, new MatchKey(0, $most, $isOfName, $isOfName && $judge->lookups->isName($lookup))];
+                }
+            }
+        }
+
+        return array_values($lookups);
     }
 
     /** @return list<MatchKey> */
     private function keys(Traits $traits): array
     {
-        $keys = [];
-        foreach ($this->judgesOf($traits->kind) as $judge) {
-            foreach ($judge->prepare(0, $traits)->keys as $hash => $lookup) {
-                $most = $judge->lookups->most($lookup);
-                $keys[$hash] = isset($keys[$hash]) && $keys[$hash]->most >= $most ? $keys[$hash] : new MatchKey($hash, $most, $isOfName = $judge->thresholds !== null && $judge->lookups->isOfName($lookup), $isOfName && $judge->lookups->isName($lookup));
+        $keys = $compared = [];
+        foreach ($this->lookups[$traits->kind->value] as [$judge, $lookup, $like]) {
+            $record = $compared[spl_object_id($judge)] ??= $judge->compared(0, $traits);
+            foreach ($judge->lookups->keysOf($lookup, $record) as $hash) {
+                $keys[$hash] ??= $like->withHash($hash);
             }
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Matching;
 
 use PineSieve\Core\Matching\Pairs\Namesakes;
+use PineSieve\Core\Matching\Pairs\Pair;
 
 /** Two records compared: what it amounts to, with the reasons for and against in sentences. */
 final readonly class PairFinding
@@ -45,7 +46,7 @@ final readonly class PairFinding
     /** The same pair as it is beside others who are likely too. */
     public function weighed(float $likely, PairStrength $strength): self
     {
-        return new self($this->ref, $strength, max(1, (int) floor(100 * $likely)), $this->for, $this->against, $this->isProven, $this->namesake, $likely);
+        return new self($this->ref, $strength, Pair::scoreOf($likely), $this->for, $this->against, $this->isProven, $this->namesake, $likely);
     }
 
     /** @return array{ref: int|string, strength: int, score: int, for: list<string>, against: list<string>} */

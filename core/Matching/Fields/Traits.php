@@ -17,8 +17,11 @@ use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\FieldPlace;
 
 /** What a record is compared by, whether it is stored or on its way in. */
-final readonly class Traits
+final class Traits
 {
+    /** @var array<string, list<list<string>>> by preparation: several judges look at one record */
+    private array $prepared = [];
+
     /**
      * @param  list<array{Address, Address}>  $addresses  as written, and in standard form
      * @param  list<string>  $emails
@@ -30,17 +33,17 @@ final readonly class Traits
      * @param  list<string>  $tags  names of tags
      */
     public function __construct(
-        public SupporterKind $kind,
-        public PersonName $name,
-        public string $display,
-        public array $addresses = [],
-        public array $emails = [],
-        public array $phones = [],
-        public array $identifiers = [],
-        public array $fields = [],
-        public array $custom = [],
-        public array $groups = [],
-        public array $tags = [],
+        public readonly SupporterKind $kind,
+        public readonly PersonName $name,
+        public readonly string $display,
+        public readonly array $addresses = [],
+        public readonly array $emails = [],
+        public readonly array $phones = [],
+        public readonly array $identifiers = [],
+        public readonly array $fields = [],
+        public readonly array $custom = [],
+        public readonly array $groups = [],
+        public readonly array $tags = [],
     ) {
     }
 
@@ -75,6 +78,12 @@ final readonly class Traits
             array_map(static fn (RecordPart $part): Identifier => new Identifier($part->value('system'), $part->value('value')), $record->identifiers),
             array_map(strval(...), $record->fields), $custom, $names('group'), $names('tag'),
         );
+    }
+
+    /** @return list<list<string>> what a comparer makes of the record */
+    public function prepared(FieldComparer $comparer): array
+    {
+        return $this->prepared[$comparer->preparation()] ??= $comparer->values($this);
     }
 
     /**

@@ -60,13 +60,25 @@ final class Lookups
     public function keys(PreparedRecord $record): array
     {
         $keys = [];
-        foreach ($this->places as $lookup => $places) {
-            foreach ($this->traces($places, $record->values) as $trace) {
-                $keys[MatchKey::of("{$this->names[$lookup]}|{$trace}")->hash] = $lookup;
+        foreach (array_keys($this->places) as $lookup) {
+            foreach ($this->keysOf($lookup, $record) as $key) {
+                $keys[$key] = $lookup;
             }
         }
 
         return $keys;
+    }
+
+    /** @return list<int> keys of a record by one lookup */
+    public function keysOf(int $lookup, PreparedRecord $record): array
+    {
+        return array_map(fn (string $trace): int => MatchKey::hashed("{$this->names[$lookup]}|{$trace}"), $this->traces($this->places[$lookup], $record->values));
+    }
+
+    /** @return array<int, string> lookup to what is equal where it gives the same keys, in whatever set */
+    public function names(): array
+    {
+        return $this->names;
     }
 
     /** What the keys of records depend on: two with the same recipe give the same keys. */

@@ -31,13 +31,19 @@ final readonly class Pair
     ) {
     }
 
+    /** @return int from 1 to 100, of how likely two are one, from 0 to 1 */
+    public static function scoreOf(float $likely): int
+    {
+        return max(1, (int) floor(100 * $likely));
+    }
+
     /** The same pair, once something is known from outside of it that makes it uncertain: it stands among those to be reviewed, by what agrees in it. */
     public function doubted(string $because): self
     {
         // Two are as near: by weight, each is as likely as the other.
         $likely = $this->likely === null ? null : $this->likely / 2;
         $score = match (true) {
-            $likely !== null => max(1, (int) floor(100 * $likely)),
+            $likely !== null => self::scoreOf($likely),
             $this->certainty === Certainty::Certain => max(1, (int) round(($this->score - 50) * 1.4) - 10),
             default => $this->score,
         };

@@ -123,7 +123,7 @@ final class PairJudge
     /** Ready for being judged, without the keys by which it is found. */
     public function compared(int $ref, Traits $traits): PreparedRecord
     {
-        return new PreparedRecord($ref, array_map(static fn (FieldComparer $comparer): array => $comparer->values($traits), array_values($this->preparations)), []);
+        return new PreparedRecord($ref, array_map($traits->prepared(...), array_values($this->preparations)), []);
     }
 
     /** @return ?Pair null if no rule holds, or a sign keeps the two apart */
@@ -194,6 +194,12 @@ final class PairJudge
         return $this->weigher?->weigh($this->leveler->pattern($one->values, $other->values))->match ?? 0.0;
     }
 
+    /** @return array{list<string>, list<string>} for and against two being one, by weight */
+    public function words(PreparedRecord $one, PreparedRecord $other): array
+    {
+        return $this->words?->of($this->leveler->pattern($one->values, $other->values)) ?? [[], []];
+    }
+
     private function byWeight(Weigher $weigher, Thresholds $thresholds, PreparedRecord $one, PreparedRecord $other): ?Relation
     {
         $pattern = $this->leveler->pattern($one->values, $other->values);
@@ -205,9 +211,7 @@ final class PairJudge
             $isHome = $weighed->home > 0.5 && ($pattern->levels[WeighedField::Address->value] ?? null) === Level::Same && ($pattern->levels[WeighedField::First->value] ?? null) === Level::Differs;
             $home = $isHome ? $this->weighedPair($one, $other, $pattern, Certainty::Review, $weighed->match) : null;
 
-            $ofOneName = $isOneName ? $this->weighedPair($one, $other, $pattern, Certainty::Review, $weighed->match) : null;
-
-            return $namesake === null && $home === null && $ofOneName === null ? null : new Relation(null, $home, $namesake, false, $ofOneName);
+            return $namesake === null && $home === null && ! $isOneName ? null : new Relation(null, $home, $namesake, false, $isOneName ? $weighed->match : null);
         }
         // Signs are weighed like all else, but for those that the set names.
         $effects = array_intersect_key($this->set->signs, $signs);
@@ -224,7 +228,7 @@ final class PairJudge
     {
         [$for, $against] = $this->words?->of($pattern) ?? [[], []];
 
-        return new Pair($one->ref, $other->ref, $certainty, max(1, (int) floor(100 * $likely)), $for, $against, ['by weight'], $likely, ! $pattern->isMoreThanName());
+        return new Pair($one->ref, $other->ref, $certainty, Pair::scoreOf($likely), $for, $against, ['by weight'], $likely, ! $pattern->isMoreThanName());
     }
 
     /**
