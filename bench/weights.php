@@ -2,13 +2,16 @@
 
 /*
  * Learns the weights that come with the program from made-up worlds whose truth is known, and prints them.
- * php bench/weights.php > core/Matching/Weights/data/people.json
+ * php -d memory_limit=2G bench/weights.php > core/Matching/Weights/data/people.json
+ * php -d memory_limit=2G bench/weights.php organization > core/Matching/Weights/data/organizations.json, and households
  */
 
 declare(strict_types=1);
 
+use PineSieve\Bench\Groups;
 use PineSieve\Bench\Truth;
 use PineSieve\Core\Matching\Fields\FieldComparers;
+use PineSieve\Core\Matching\Fields\Traits;
 use PineSieve\Core\Matching\Pairs\PairJudge;
 use PineSieve\Core\Matching\Pairs\PairSearch;
 use PineSieve\Core\Matching\Rules\Certainty;
@@ -29,10 +32,26 @@ use PineSieve\Core\Standards\FieldCatalog;
 
 require __DIR__.'/../vendor/autoload.php';
 
+$kind = SupporterKind::from($argv[1] ?? 'person');
 /** Worlds as different as sources are: careful and careless, with many moves, with much left out. */
 $worlds = [[11, 0.5, ['strangers' => 0.1]], [12, 1.0, ['strangers' => 0.2]], [13, 1.5, ['strangers' => 0.1]], [14, 1.0, ['strangers' => 0.2, 'moved' => 0.3, 'other email' => 0.3, 'other phone' => 0.3]], [15, 1.0, ['no email' => 0.5, 'no phone' => 0.5, 'no birth date' => 0.8]], [16, 1.0, ['nickname' => 0.3, 'initial for the first name' => 0.12]]];
-$judge = new PairJudge(ShippedRules::of(SupporterKind::Person, $comparers = new FieldComparers(FieldCatalog::builtIn())), $comparers);
-$leveler = new Leveler($judge->places());
+/** Others, in which it is seen how likely pairs are in truth. */
+$others = [[21, 0.5, ['strangers' => 0.1]], [22, 1.0, ['strangers' => 0.2]], [23, 1.5, ['strangers' => 0.2]], [24, 1.0, ['strangers' => 0.1, 'moved' => 0.3, 'other email' => 0.3, 'other phone' => 0.3]], [25, 1.0, ['strangers' => 0.1, 'no email' => 0.5, 'no phone' => 0.5, 'no birth date' => 0.8]], [26, 2.0, ['strangers' => 0.1]]];
+/** @return Generator<int, array{Traits, list<string>, int}> records of a kind, with the number of their home, or of those with whom they belong together */
+$recordsOf = static function (int $seed, float $rate, array $mix, int $count) use ($kind): Generator {
+    if ($kind !== SupporterKind::Person) {
+        yield from (new Groups($seed, $rate))->records($kind, $count);
+
+        return;
+    }
+    foreach ((new Truth($seed, $rate, true, $mix))->records($count) as $number => $record) {
+        if ($record[0]->kind === $kind) {
+            yield $number => $record;
+        }
+    }
+};
+$judge = new PairJudge(ShippedRules::byWeight($comparers = new FieldComparers(FieldCatalog::builtIn()), $kind), $comparers, new Edition(new Frequencies(16), new Weights([], 0.1, 0.1, 0.1)));
+$leveler = new Leveler($judge->places(), $kind);
 $counts = $pairs = [];
 $take = static function (Sameness $of, Pattern $pattern) use (&$counts, &$pairs): void {
     $pairs[$of->value] = ($pairs[$of->value] ?? 0) + 1;
@@ -44,13 +63,11 @@ $records = 0;
 foreach ($worlds as [$seed, $rate, $mix]) {
     $homes = $names = [];
     $before = [];
-    foreach ((new Truth($seed, $rate, true, $mix))->records(20_000) as $number => [$traits, , $home]) {
-        if ($traits->kind !== SupporterKind::Person) {
-            continue;
-        }
+    foreach ($recordsOf($seed, $rate, $mix, 20_000) as $number => [$traits, , $home]) {
         $records++;
         $values = $judge->compared($number, $traits)->values;
-        [$who, $name] = [intdiv($number, Truth::COPIES), $traits->name->first];
+        // Of one home, and of one name: none are so but people.
+        [$who, $name] = [intdiv($number, Truth::COPIES), $kind === SupporterKind::Person ? $traits->name->first : (string) $number];
         $names[$who] ??= $name;
         foreach ($homes[$home] ?? [] as [$other, $theirs]) {
             $whom = intdiv($other, Truth::COPIES);
@@ -68,7 +85,7 @@ foreach ($worlds as [$seed, $rate, $mix]) {
 }
 $shares = [];
 foreach (Sameness::cases() as $of) {
-    foreach (WeighedField::cases() as $field) {
+    foreach (WeighedField::of($kind) as $field) {
         // A little of everything: what no world has shown can be.
         $levels = [];
         foreach ($field->levels() as $level) {
@@ -85,45 +102,45 @@ foreach (Sameness::cases() as $of) {
     }
 }
 // No world tells men from women: of titles, what one would say.
-foreach (['match' => [0.985, 0.015], 'home' => [0.4, 0.6], 'namesake' => [0.999, 0.001], 'chance' => [0.5, 0.5]] as $of => [$same, $differs]) {
+foreach ($kind !== SupporterKind::Person ? [] : ['match' => [0.985, 0.015], 'home' => [0.4, 0.6], 'namesake' => [0.999, 0.001], 'chance' => [0.5, 0.5]] as $of => [$same, $differs]) {
     $shares[$of]['title'] = ['same' => $same, 'differs' => $differs];
 }
 // Who goes by a middle name, and who has that of father or mother: the worlds have neither.
-foreach (['match' => 0.02, 'home' => 0.015, 'namesake' => 0.001, 'chance' => 0.0006] as $of => $share) {
+foreach ($kind !== SupporterKind::Person ? [] : ['match' => 0.02, 'home' => 0.015, 'namesake' => 0.001, 'chance' => 0.0006] as $of => $share) {
     $shares[$of]['first name'] = array_map(static fn (float $of): float => round($of * (1 - $share), 7), array_diff_key($shares[$of]['first name'], ['middle' => 1])) + ['middle' => $share];
 }
 // In most homes with two of one name, one alone is written with Jr. or Sr.; the worlds have both.
-$shares['namesake']['generation'] = ['same' => 0.02, 'near' => 0.58, 'differs' => 0.4];
-$shares['match']['generation'] = ['same' => 0.698, 'near' => 0.3, 'differs' => 0.002];
-$weights = ['match' => round(2 * $pairs['match'] / $records, 4), 'home' => round(2 * $pairs['home'] / $records, 4), 'namesake' => round(2 * $pairs['namesake'] / $records, 4), 'shares' => $shares];
+if ($kind === SupporterKind::Person) {
+    $shares['namesake']['generation'] = ['same' => 0.02, 'near' => 0.58, 'differs' => 0.4];
+    $shares['match']['generation'] = ['same' => 0.698, 'near' => 0.3, 'differs' => 0.002];
+}
+$weights = ['match' => round(2 * $pairs['match'] / $records, 4), 'home' => round(2 * $pairs['home'] / $records, 4), 'namesake' => round(2 * ($pairs['namesake'] ?? 0) / $records, 4), 'shares' => $shares];
 
 /** What the weights say, and what is true: of pairs of other worlds, by the log-odds that they have by the weights. */
 $bins = $sure = [];
 $folder = sys_get_temp_dir().'/weights-'.getmypid();
-foreach ([[21, 0.5, ['strangers' => 0.1]], [22, 1.0, ['strangers' => 0.2]], [23, 1.5, ['strangers' => 0.2]], [24, 1.0, ['strangers' => 0.1, 'moved' => 0.3, 'other email' => 0.3, 'other phone' => 0.3]], [25, 1.0, ['strangers' => 0.1, 'no email' => 0.5, 'no phone' => 0.5, 'no birth date' => 0.8]], [26, 2.0, ['strangers' => 0.1]]] as [$seed, $rate, $mix]) {
+foreach ($others as [$seed, $rate, $mix]) {
     shell_exec('rm -rf '.escapeshellarg($folder));
     mkdir($folder);
-    $set = ShippedRules::byWeight($comparers);
-    $judge = new PairJudge(new RuleSet($set->name, $set->kind, $set->rules, [], new Thresholds(review: 0.01, certain: 0.5)), $comparers, new Edition($counts = new Frequencies, Weights::fromArray($weights)));
+    $set = ShippedRules::byWeight($comparers, $kind);
+    $judge = new PairJudge(new RuleSet($set->name, $set->kind, $set->rules, [], new Thresholds(review: 0.01, certain: 0.5)), $comparers, new Edition($counts = new Frequencies, Weights::fromArray($weights), $kind));
     $search = new PairSearch($judge, $folder);
-    $at = new Leveler($judge->places());
+    $at = new Leveler($judge->places(), $kind);
     $values = [];
-    foreach ((new Truth($seed, $rate, true, $mix))->records(60_000) as $number => [$traits]) {
-        if ($traits->kind === SupporterKind::Person) {
-            $search->add($record = $judge->prepare($number, $traits));
-            $values[$number] = $record->values;
-            $judge->count($record, $counts);
-        }
+    foreach ($recordsOf($seed, $rate, $mix, $kind === SupporterKind::Person ? 60_000 : 20_000) as $number => [$traits]) {
+        $search->add($record = $judge->prepare($number, $traits));
+        $values[$number] = $record->values;
+        $judge->count($record, $counts);
     }
     foreach ($search->pairs() as $pair) {
         $likely = max(1e-9, min(1 - 1e-9, (float) $pair->likely));
         $bin = (int) floor(2 * log($likely / (1 - $likely)));
         $agrees = $at->pattern($values[$pair->one], $values[$pair->other]);
-        if ($pair->certainty === Certainty::Certain) {
+        if ($pair->certainty === Certainty::Certain && ! $agrees->isAnotherName()) {
             $sure[] = [$likely, $agrees];
         }
-        $kind = $agrees->isMoreThanName() ? ($agrees->isWhole() ? 'whole' : 'calibration') : 'names';
-        $bins[$kind][$bin][] = intdiv($pair->one, Truth::COPIES) === intdiv($pair->other, Truth::COPIES);
+        $group = $agrees->isMoreThanName() ? ($agrees->isWhole() ? 'whole' : 'calibration') : 'names';
+        $bins[$group][$bin][] = intdiv($pair->one, Truth::COPIES) === intdiv($pair->other, Truth::COPIES);
     }
 }
 shell_exec('rm -rf '.escapeshellarg($folder));
@@ -151,9 +168,9 @@ $pooled = static function (array $bins): array {
 
     return $knots;
 };
-$weights['calibration'] = $pooled($bins['calibration']);
-$weights['names'] = $pooled($bins['names']);
-$weights['whole'] = $pooled($bins['whole']);
+$weights['calibration'] = $pooled($bins['calibration'] ?? []);
+$weights['names'] = $pooled($bins['names'] ?? []);
+$weights['whole'] = $pooled($bins['whole'] ?? []);
 $learned = Weights::fromArray($weights);
 $spread = Spread::of(array_map(static fn (array $pair): array => [$learned->calibrationOf($pair[1])->of($pair[0]), 1.0], $sure));
 $weights['spread'] = array_map(static fn (float $pairs): float => round($pairs / count($sure), 6), $spread->bins);

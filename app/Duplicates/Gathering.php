@@ -19,7 +19,6 @@ use PineSieve\Core\Matching\Pairs\Pair;
 use PineSieve\Core\Matching\Pairs\PairJudge;
 use PineSieve\Core\Matching\Pairs\PairSearch;
 use PineSieve\Core\Matching\Rules\RuleSet;
-use PineSieve\Core\Names\SupporterKind;
 
 /** Lays everyone out to be searched by match rules, in files that are thrown away afterwards. */
 final readonly class Gathering
@@ -65,8 +64,8 @@ final readonly class Gathering
     private function laidOut(array $sets, string $folder, ?\Closure $onHome): array
     {
         // Whoever is judged one by one later is judged by the same edition.
-        if (array_filter($sets, static fn (RuleSet $set): bool => $set->thresholds !== null) !== []) {
-            $this->editions->ensure($this->sets->used(SupporterKind::Person), $this->sets->comparers());
+        foreach (array_column(array_filter($sets, static fn (RuleSet $set): bool => $set->thresholds !== null), 'kind') as $kind) {
+            $this->editions->ensure($this->sets->used($kind), $this->sets->comparers());
         }
 
         return array_map(function (RuleSet $set, int $i) use ($folder, $onHome): array {

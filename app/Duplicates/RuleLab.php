@@ -60,7 +60,7 @@ final readonly class RuleLab
         $found = $trial->report();
         $search->update([
             'certain' => $found['certain'], 'review' => $found['review'], 'compared' => $pairs->getReturn()->compared,
-            'found' => [...$found, ...($sets[0]->thresholds === null ? [] : ['borders' => $trial->borders($this->sets->certainFrom(...))]), 'measured' => $measured, 'measured_in_use' => $measuredInUse],
+            'found' => [...$found, ...($sets[0]->thresholds === null ? [] : ['borders' => $trial->borders(fn (float $wrong): float => $this->sets->certainFrom($sets[0]->kind, $wrong))]), 'measured' => $measured, 'measured_in_use' => $measuredInUse],
             'too_common' => array_map(static fn (TooCommon $one): array => $one->toArray(), $pairs->getReturn()->tooCommon),
             'state' => 'done', 'ended_at' => now(),
         ]);

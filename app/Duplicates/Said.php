@@ -24,6 +24,9 @@ final readonly class Said
     /** Fewer say nothing yet about how sure one can be. */
     private const FEW = 20;
 
+    /** How likely two must be one for anybody to doubt it. */
+    private const DOUBT = 0.02;
+
     public function __construct(
         private RecordReader $reader,
         private RuleSets $sets,
@@ -52,26 +55,28 @@ final readonly class Said
         }
     }
 
-    /** Corrects by it how likely people are said to be one. */
+    /** Corrects by it how likely two of a kind are said to be one. */
     public function correct(): void
     {
-        $set = $this->sets->used(SupporterKind::Person);
-        if ($set->thresholds === null) {
-            return;
-        }
-        $judge = $this->sets->judgeBy($set);
+        $kinds = $this->sets->kindsWeighed();
+        $judges = array_combine(array_column($kinds, 'value'), array_map($this->sets->judge(...), $kinds));
         $standardizer = new AddressStandardizer;
         $decided = [];
-        foreach ($this->pairs() as [$one, $other, $isOne]) {
-            if ($one->kind() === $set->kind && $other->kind() === $set->kind) {
+        foreach ($judges === [] ? [] : $this->pairs() as [$one, $other, $isOne]) {
+            $judge = $judges[$one->kind()->value] ?? null;
+            if ($judge !== null && $one->kind() === $other->kind()) {
                 [$a, $b] = array_map(static fn (SupporterRecord $record) => $judge->compared((int) $record->ref, Traits::ofStored($record, $standardizer)), [$one, $other]);
-                $decided[] = [$judge->likely($a, $b), $isOne];
+                $likely = $judge->likely($a, $b);
+                // Those that nobody doubts say nothing about where doubt begins.
+                if ($likely > self::DOUBT && $likely < 1 - self::DOUBT / 20) {
+                    $decided[$one->kind()->value][] = [$likely, $isOne];
+                }
             }
         }
-        // Those that nobody doubts say nothing about where doubt begins.
-        $decided = array_values(array_filter($decided, static fn (array $pair): bool => $pair[0] > 0.02 && $pair[0] < 0.999));
-        if (count($decided) >= self::FEW) {
-            $this->editions->correct($decided);
+        foreach ($decided as $kind => $of) {
+            if (count($of) >= self::FEW) {
+                $this->editions->correct(SupporterKind::from($kind), $of);
+            }
         }
     }
 }

@@ -17,7 +17,6 @@ use PineSieve\Core\Matching\Pairs\PairJudge;
 use PineSieve\Core\Matching\Weights\Edition;
 use PineSieve\Core\Matching\Weights\KnownRate;
 use PineSieve\Core\Matching\Weights\Tally;
-use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\IncomingRecord;
 
 /**
@@ -43,28 +42,49 @@ final readonly class FileCounts
         DB::table('intake_counts')->where('intake_id', $intake->id)->delete();
     }
 
-    /** @param  Edition  $known  of the supporters that are there */
-    public function with(Edition $known, Intake $intake, RowMapper $mapper): Edition
+    /**
+     * @param  array<string, Edition>  $known  of the supporters that are there, by kind
+     * @return array<string, Edition>
+     */
+    public function with(array $known, Intake $intake, RowMapper $mapper): array
     {
-        $kept = DB::table('intake_counts')->where('intake_id', $intake->id)->where('stamp', $this->sets->stamp())->first();
-        if ($kept !== null) {
-            return $known->ofRows($known->frequencies->with(Tally::unpack($kept->counts)), $kept->known);
+        $kept = DB::table('intake_counts')->where('intake_id', $intake->id)->where('stamp', $this->sets->stamp())->get()->keyBy('kind');
+        if (array_diff_key($known, $kept->all()) !== []) {
+            [$records, $every] = $this->sample($intake, $mapper);
+            $counted = array_map(fn (Edition $edition): array => $this->counted($edition, $records[$edition->kind->value] ?? [], $every, $intake), $known);
+            DB::table('intake_counts')->where('intake_id', $intake->id)->delete();
+            foreach ($counted as $kind => [$counts, $rate]) {
+                DB::table('intake_counts')->insert(['intake_id' => $intake->id, 'kind' => $kind, 'stamp' => $this->sets->stamp(), 'known' => $rate, 'counts' => $counts->pack()]);
+            }
+        } else {
+            $counted = $kept->map(static fn (object $row): array => [Tally::unpack($row->counts), $row->known])->all();
         }
-        [$records, $every] = $this->sample($intake, $mapper);
-        $judge = new PairJudge($this->sets->used(SupporterKind::Person), $this->sets->comparers(), $known);
+
+        return array_map(static fn (Edition $edition): Edition => $edition->ofRows($edition->frequencies->with($counted[$edition->kind->value][0]), $counted[$edition->kind->value][1]), $known);
+    }
+
+    /**
+     * @param  array<int, IncomingRecord>  $records  of a kind, by unit
+     * @param  int  $every  for how many rows each stands
+     * @return array{Tally, float} with how many of those of the file are known
+     */
+    private function counted(Edition $known, array $records, int $every, Intake $intake): array
+    {
+        $judge = new PairJudge($this->sets->used($known->kind), $this->sets->comparers(), $known);
         $counts = new Tally;
         foreach ($records as $record) {
             $judge->count($judge->compared(0, Traits::ofIncoming($record)), $counts, $every);
         }
         $edition = $known->ofRows($known->frequencies->with($counts));
-        $looksAtStored = $intake->choices()->against->looksAtStored();
-        $rate = $looksAtStored ? KnownRate::of($edition->weights->match, $this->odds($this->sets->matcherBy($edition), array_slice(array_diff_key($records, $this->loaded($intake)), 0, self::LOOKED_UP, true))) : $edition->weights->match;
-        DB::table('intake_counts')->updateOrInsert(['intake_id' => $intake->id], ['stamp' => $this->sets->stamp(), 'known' => $rate, 'counts' => $counts->pack()]);
+        if (! $intake->choices()->against->looksAtStored()) {
+            return [$counts, $edition->weights->match];
+        }
+        $looked = array_slice(array_diff_key($records, $this->loaded($intake)), 0, self::LOOKED_UP, true);
 
-        return $known->ofRows($edition->frequencies, $rate);
+        return [$counts, KnownRate::of($edition->weights->match, $this->odds($this->sets->matcherBy([$known->kind->value => $edition]), $looked))];
     }
 
-    /** @return array{array<int, IncomingRecord>, int} people of some rows, by unit, and for how many rows each stands */
+    /** @return array{array<string, array<int, IncomingRecord>>, int} records of some rows, by kind and unit, and for how many rows each stands */
     private function sample(Intake $intake, RowMapper $mapper): array
     {
         $rows = DB::table('intake_rows')->where('intake_id', $intake->id)->count();
@@ -75,8 +95,9 @@ final readonly class FileCounts
         $records = [];
         foreach ($numbers as $number) {
             foreach ($mapper->map($edits->corrected($number, $cells[$number]))->parties as $part => $party) {
-                if ($party->record->kind === SupporterKind::Person && $party->record->display() !== '') {
-                    $records[Unit::of($number, $part)] = $party->record;
+                // Of who is but named beside another, nothing is known that could be weighed.
+                if (! $party->isNamedOnly && $party->record->display() !== '') {
+                    $records[$party->record->kind->value][Unit::of($number, $part)] = $party->record;
                 }
             }
         }

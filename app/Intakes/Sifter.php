@@ -15,7 +15,6 @@ use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Columns\RowRules;
 use PineSieve\Core\Matching\Matcher;
 use PineSieve\Core\Matching\MatchKey;
-use PineSieve\Core\Matching\Weights\Edition;
 use PineSieve\Core\Standards\Standards;
 use PineSieve\Core\Standards\Uniques;
 
@@ -122,7 +121,7 @@ final class Sifter
     private function useRules(Intake $intake): void
     {
         if ($this->rulesBy !== $this->sets->stamp()) {
-            $this->matcher = $this->sets->matcherWith(fn (Edition $known): Edition => $this->counts->with($known, $intake, $this->mapper));
+            $this->matcher = $this->sets->matcherWith(fn (array $known): array => $this->counts->with($known, $intake, $this->mapper));
             // Not before it is there: a step that broke off is made again.
             $this->rulesBy = $this->sets->stamp();
         }

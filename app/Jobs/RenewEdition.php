@@ -11,7 +11,7 @@ use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Foundation\Queue\Queueable;
 use PineSieve\Core\Names\SupporterKind;
 
-/** Counts anew what people are weighed by, once many have come in or gone. */
+/** Counts anew what supporters are weighed by, once many have come in or gone. */
 final class RenewEdition implements ShouldQueue
 {
     use Dispatchable;
@@ -26,6 +26,8 @@ final class RenewEdition implements ShouldQueue
 
     public function handle(Editions $editions, RuleSets $sets): void
     {
-        $editions->renewIfMany($sets->used(SupporterKind::Person), $sets->comparers());
+        foreach (SupporterKind::cases() as $kind) {
+            $editions->renewIfMany($sets->used($kind), $sets->comparers());
+        }
     }
 }

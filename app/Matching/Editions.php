@@ -7,6 +7,7 @@ namespace App\Matching;
 use App\Models\RulesInUse;
 use App\Records\RecordReader;
 use App\Standards\StandardsVersion;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Matching\Fields\FieldComparers;
@@ -23,7 +24,7 @@ use PineSieve\Core\Matching\Weights\Weights;
 use PineSieve\Core\Names\SupporterKind;
 
 /**
- * What people are weighed by: how frequent everything is among them, and how much an agreement says. Counted and estimated now and then,
+ * What supporters of a kind are weighed by: how frequent everything is among them, and how much an agreement says. Counted and estimated now and then,
  * and kept as a numbered edition: whoever judges meanwhile goes by the last one.
  */
 final readonly class Editions
@@ -43,61 +44,67 @@ final readonly class Editions
     {
     }
 
-    /** Number of the one in use; 0 if there is none. */
+    /** Number of the latest of any kind; 0 if there is none. */
     public static function number(): int
     {
         return (int) DB::table('frequency_editions')->max('id');
     }
 
-    /** Changes where people's decisions have corrected it. */
+    /** Changes where people's decisions have corrected one. */
     public static function correction(): string
     {
-        return (string) DB::table('frequency_editions')->orderByDesc('id')->value(DB::raw("json_value(weights, '$.move')"));
+        return DB::table('frequency_editions')->orderBy('id')->selectRaw("json_value(weights, '$.move') as moved")->pluck('moved')->implode(' ');
     }
 
     /** The edition in use, for a database as large as it is now. */
-    public static function inUse(): Edition
+    public static function inUse(SupporterKind $kind): Edition
     {
-        $edition = DB::table('frequency_editions')->orderByDesc('id')->first();
+        $edition = self::last($kind)->first();
         $frequencies = $edition === null ? new Frequencies : Frequencies::unpack($edition->counts, $edition->records);
+        $weights = ($edition->weights ?? null) === null ? Weights::shipped($kind) : Weights::fromArray(json_decode($edition->weights, true, 16, JSON_THROW_ON_ERROR));
 
-        return new Edition($frequencies->among(self::people()), ($edition->weights ?? null) === null ? Weights::shipped() : Weights::fromArray(json_decode($edition->weights, true, 16, JSON_THROW_ON_ERROR)));
+        return new Edition($frequencies->among(self::size($kind)), $weights, $kind);
     }
 
     /**
-     * Counts all people anew, and estimates what an agreement says among them.
+     * Counts all of a kind anew, and estimates what an agreement says among them.
      *
      * @param  RuleSet  $set  by which they have match keys
      */
     public function make(RuleSet $set, FieldComparers $comparers): void
     {
+        $kind = $set->kind;
         $judge = new PairJudge($set, $comparers);
         $this->count($judge, $counts = new Frequencies);
         $pairs = (new PairSample($this->reader, $judge))->drawn();
-        $estimate = (new Estimator(Weights::shipped(), $counts))->estimate($pairs);
-        $last = DB::table('frequency_editions')->orderByDesc('id')->value('weights');
+        $estimate = (new Estimator(Weights::shipped($kind), $counts))->estimate($pairs);
+        $last = self::last($kind)->value('weights');
         $weights = $estimate->weights->calibrated($last === null ? 0.0 : (float) (json_decode($last, true)['move'] ?? 0), new Spread);
-        $weights = $weights->calibrated($weights->calibration->move, $this->spread($pairs, new Edition($counts, $weights)));
-        DB::transaction(static function () use ($counts, $weights, $estimate): void {
-            $id = DB::table('frequency_editions')->insertGetId(['records' => $counts->records(), 'counts' => $counts->pack(), 'weights' => json_encode($weights->toArray(), JSON_THROW_ON_ERROR), 'report' => json_encode(['pairs' => $estimate->pairs, 'rounds' => $estimate->rounds, 'discarded' => $estimate->discarded], JSON_THROW_ON_ERROR), 'made_at' => now()->format('Y-m-d H:i:s.v')]);
-            DB::table('frequency_editions')->where('id', '<', $id)->delete();
+        $weights = $weights->calibrated($weights->calibration->move, $this->spread($pairs, new Edition($counts, $weights, $kind)));
+        DB::transaction(static function () use ($kind, $counts, $weights, $estimate): void {
+            $report = ['pairs' => $estimate->pairs, 'rounds' => $estimate->rounds, 'discarded' => $estimate->discarded];
+            $id = DB::table('frequency_editions')->insertGetId([
+                'kind' => $kind->value, 'records' => $counts->records(), 'counts' => $counts->pack(), 'weights' => json_encode($weights->toArray(), JSON_THROW_ON_ERROR),
+                'report' => json_encode($report, JSON_THROW_ON_ERROR), 'made_at' => now()->format('Y-m-d H:i:s.v'),
+            ]);
+            DB::table('frequency_editions')->where('kind', $kind->value)->where('id', '<', $id)->delete();
         });
     }
 
     /** Makes the next edition if there is none, or if the database has changed enough; rows that wait are worked out again by it. */
     public function ensure(RuleSet $set, FieldComparers $comparers): void
     {
-        $last = DB::table('frequency_editions')->orderByDesc('id')->value('records');
-        if ($last === null || abs(self::people() - $last) > self::MOVED * max(1, $last)) {
+        $last = self::last($set->kind)->value('records');
+        if ($last === null || abs(self::size($set->kind) - $last) > self::MOVED * max(1, $last)) {
             $this->make($set, $comparers);
-            $this->takeUp();
+            $this->takeUp($set->kind);
         }
     }
 
     /** Makes the next edition where pairs are weighed. */
     public function renew(RuleSet $set, FieldComparers $comparers): void
     {
-        if (self::areUsed()) {
+        if (self::areUsed($set->kind)) {
             $this->ensure($set, $comparers);
         }
     }
@@ -105,7 +112,7 @@ final readonly class Editions
     /** The same once many have come in or gone. */
     public function renewIfMany(RuleSet $set, FieldComparers $comparers): void
     {
-        if (abs(self::people() - (int) DB::table('frequency_editions')->orderByDesc('id')->value('records')) >= self::FEW) {
+        if (abs(self::size($set->kind) - (int) self::last($set->kind)->value('records')) >= self::FEW) {
             $this->renew($set, $comparers);
         }
     }
@@ -115,9 +122,9 @@ final readonly class Editions
      *
      * @param  list<array{float, bool}>  $decided  how likely it was, and whether they are one
      */
-    public function correct(array $decided): void
+    public function correct(SupporterKind $kind, array $decided): void
     {
-        $edition = DB::table('frequency_editions')->orderByDesc('id')->first(['id', 'weights']);
+        $edition = self::last($kind)->first(['id', 'weights']);
         if ($edition?->weights === null) {
             return;
         }
@@ -125,7 +132,7 @@ final readonly class Editions
         $move = $weights->calibration->correctedBy($decided)->move;
         if (abs($move - $weights->calibration->move) > 0.05) {
             DB::table('frequency_editions')->where('id', $edition->id)->update(['weights' => json_encode($weights->calibrated($move, $weights->spread)->toArray(), JSON_THROW_ON_ERROR)]);
-            $this->takeUp();
+            $this->takeUp($kind);
         }
     }
 
@@ -134,7 +141,7 @@ final readonly class Editions
         $standardizer = new AddressStandardizer;
         $after = 0;
         do {
-            $ids = DB::table('supporters')->where('kind', SupporterKind::Person->value)->where('id', '>', $after)->orderBy('id')->limit(self::CHUNK)->pluck('id')->all();
+            $ids = DB::table('supporters')->where('kind', $judge->set->kind->value)->where('id', '>', $after)->orderBy('id')->limit(self::CHUNK)->pluck('id')->all();
             foreach ($this->reader->read($ids) as $id => $record) {
                 $judge->count($judge->compared($id, Traits::ofStored($record, $standardizer)), $counts);
             }
@@ -148,25 +155,30 @@ final readonly class Editions
         $weigher = new Weigher($edition->weights, $edition->frequencies);
         $sure = array_filter($pairs, static fn (SampledPair $pair): bool => $pair->pattern->isMoreThanName());
 
-        return Spread::of(array_values(array_map(static fn (SampledPair $pair): array => [$weigher->weigh($pair->pattern)->match, $pair->standsFor], $sure)))->with(Weights::shipped()->spread, self::PRIOR);
+        return Spread::of(array_values(array_map(static fn (SampledPair $pair): array => [$weigher->weigh($pair->pattern)->match, $pair->standsFor], $sure)))->with(Weights::shipped($edition->kind)->spread, self::PRIOR);
     }
 
-    private static function people(): int
+    private static function last(SupporterKind $kind): Builder
     {
-        return DB::table('supporters')->where('kind', SupporterKind::Person->value)->count();
+        return DB::table('frequency_editions')->where('kind', $kind->value)->orderByDesc('id')->limit(1);
     }
 
-    private static function areUsed(): bool
+    private static function size(SupporterKind $kind): int
     {
-        $used = RulesInUse::query()->find(SupporterKind::Person->value)?->rules;
+        return DB::table('supporters')->where('kind', $kind->value)->count();
+    }
 
-        // Where nobody has chosen yet, people are weighed.
+    private static function areUsed(SupporterKind $kind): bool
+    {
+        $used = RulesInUse::query()->find($kind->value)?->rules;
+
+        // Where nobody has chosen yet, they are weighed.
         return $used === null || ($used['by'] ?? '') === 'weight';
     }
 
-    private function takeUp(): void
+    private function takeUp(SupporterKind $kind): void
     {
-        if (self::areUsed()) {
+        if (self::areUsed($kind)) {
             StandardsVersion::raise();
         }
     }

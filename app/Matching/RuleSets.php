@@ -43,8 +43,8 @@ final class RuleSets
     /** By the rules that are about to be used, if there are any. */
     private ?Matcher $coming = null;
 
-    /** The one in use, once somebody asks. */
-    private ?Edition $edition = null;
+    /** @var array<string, Edition> those in use, by kind, once somebody asks */
+    private array $editions = [];
 
     public function __construct(private readonly FieldCatalog $catalog)
     {
@@ -136,7 +136,7 @@ final class RuleSets
     /** Judges pairs by any set. */
     public function judgeBy(RuleSet $set): PairJudge
     {
-        return new PairJudge($set, $this->comparers, $set->thresholds === null ? null : $this->edition());
+        return new PairJudge($set, $this->comparers, $set->thresholds === null ? null : $this->edition($set->kind));
     }
 
     /** Finds out by the rules in use who an incoming record may be. */
@@ -158,13 +158,17 @@ final class RuleSets
     /**
      * The same with what is known of those who are on their way in, where pairs are weighed.
      *
-     * @param  callable(Edition): Edition  $with
+     * @param  callable(array<string, Edition>): array<string, Edition>  $with  takes those in use, and gives others, by kind
      */
     public function matcherWith(callable $with): Matcher
     {
         $this->look();
+        $known = [];
+        foreach ($this->kindsWeighed() as $kind) {
+            $known[$kind->value] = $this->edition($kind);
+        }
 
-        return $this->weighs(static fn (RulesInUse $used): ?array => $used->rules) ? $this->matcherBy($with($this->edition())) : $this->matcher();
+        return $known === [] ? $this->matcher() : $this->matcherBy($with($known));
     }
 
     /**
@@ -172,23 +176,33 @@ final class RuleSets
      *
      * @param  float  $wrong  as many of a thousand may be wrong
      */
-    public function certainFrom(float $wrong): float
+    public function certainFrom(SupporterKind $kind, float $wrong): float
     {
-        return $this->edition()->weights->spread->certainFrom($wrong);
+        return $this->edition($kind)->weights->spread->certainFrom($wrong);
     }
 
     /** What each agreement says by the edition in use. */
-    public function weights(): Weights
+    public function weights(SupporterKind $kind): Weights
     {
-        return $this->edition()->weights;
+        return $this->edition($kind)->weights;
     }
 
-    /** By the rules in use, and another edition. */
-    public function matcherBy(Edition $edition): Matcher
+    /**
+     * By the rules in use, and other editions.
+     *
+     * @param  array<string, Edition>  $editions  by kind
+     */
+    public function matcherBy(array $editions): Matcher
     {
         $this->look();
 
-        return $this->matcherOf(static fn (RulesInUse $used): ?array => $used->rules, $edition);
+        return $this->matcherOf(static fn (RulesInUse $used): ?array => $used->rules, $editions);
+    }
+
+    /** @return list<SupporterKind> kinds of which pairs are weighed */
+    public function kindsWeighed(): array
+    {
+        return array_values(array_filter(SupporterKind::cases(), fn (SupporterKind $kind): bool => $this->used($kind)->thresholds !== null));
     }
 
     /** By the rules as they will be once those that are coming are used. */
@@ -232,11 +246,11 @@ final class RuleSets
         return array_filter($this->inUse, fn (RulesInUse $used): bool => $used->rules !== null && $used->recipe !== $this->matcher()->recipe(SupporterKind::from($used->kind))) !== [];
     }
 
-    private function edition(): Edition
+    private function edition(SupporterKind $kind): Edition
     {
         $this->look();
 
-        return $this->edition ??= Editions::inUse();
+        return $this->editions[$kind->value] ??= Editions::inUse($kind);
     }
 
     /** Reads what is in use, if that has changed. */
@@ -244,29 +258,27 @@ final class RuleSets
     {
         $stamp = Editions::number().' '.Editions::correction().' '.DB::scalar('select coalesce(group_concat(kind, changed_at), "none") from rules_in_use');
         if ($stamp !== $this->stamp) {
-            [$this->stamp, $this->matcher, $this->coming, $this->edition] = [$stamp, null, null, null];
+            [$this->stamp, $this->matcher, $this->coming, $this->editions] = [$stamp, null, null, []];
             $this->inUse = RulesInUse::query()->get()->keyBy('kind')->all();
         }
     }
 
-    /** @param  callable(RulesInUse): ?array<string, mixed>  $rules */
-    private function weighs(callable $rules): bool
-    {
-        $used = $this->inUse[SupporterKind::Person->value] ?? null;
-
-        return $this->usable($used === null ? null : $rules($used), SupporterKind::Person)->thresholds !== null;
-    }
-
-    /** @param  callable(RulesInUse): ?array<string, mixed>  $rules */
-    private function matcherOf(callable $rules, ?Edition $edition = null): Matcher
+    /**
+     * @param  callable(RulesInUse): ?array<string, mixed>  $rules
+     * @param  array<string, Edition>  $editions  by kind; those in use, as they are for records on their way in, for those that are missing
+     */
+    private function matcherOf(callable $rules, array $editions = []): Matcher
     {
         $sets = [];
         foreach (SupporterKind::cases() as $kind) {
             $used = $this->inUse[$kind->value] ?? null;
-            $sets[$kind->value] = $this->usable($used === null ? null : $rules($used), $kind);
+            $set = $sets[$kind->value] = $this->usable($used === null ? null : $rules($used), $kind);
+            if ($set->thresholds !== null && ! isset($editions[$kind->value])) {
+                $editions[$kind->value] = $this->edition($kind)->ofRows($this->edition($kind)->frequencies);
+            }
         }
 
-        return new Matcher($sets, $this->comparers, $edition ?? ($this->weighs($rules) ? $this->edition()->ofRows($this->edition()->frequencies) : null));
+        return new Matcher($sets, $this->comparers, $editions);
     }
 
     /** @param  ?array<string, mixed>  $rules */

@@ -48,12 +48,12 @@ final class Matcher
 
     /**
      * @param  array<string, RuleSet>  $sets  the one in use, by kind
-     * @param  ?Edition  $edition  what sets by weight go by
+     * @param  array<string, Edition>  $editions  what sets by weight go by, by kind; what comes with the program for those that are missing
      */
-    public function __construct(private readonly array $sets, FieldComparers $comparers, ?Edition $edition = null)
+    public function __construct(private readonly array $sets, FieldComparers $comparers, array $editions = [])
     {
-        $edition ??= Edition::shipped(new Frequencies);
         foreach (SupporterKind::cases() as $kind) {
+            $edition = $sets[$kind->value]->thresholds === null ? null : ($editions[$kind->value] ?? Edition::shipped(new Frequencies, $kind));
             $this->judges[$kind->value] = new PairJudge($sets[$kind->value], $comparers, $edition);
             $this->namedOnly[$kind->value] = $kind === SupporterKind::Person ? $this->judges[$kind->value] : new PairJudge(ShippedRules::namedOnly($kind, $comparers), $comparers);
         }

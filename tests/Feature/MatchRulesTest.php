@@ -29,7 +29,7 @@ final class MatchRulesTest extends TestCase
     {
         $sets = $this->as()->getJson('/api/match-rules')->assertOk()->json('sets');
 
-        self::assertSame([['People, by weight', true], ['People', false], ['Households', true], ['Organizations', true]], array_map(static fn (array $set): array => [$set['name'], $set['is_used']], $sets));
+        self::assertSame([['People, by weight', true], ['People', false], ['Households, by weight', true], ['Households', false], ['Organizations, by weight', true], ['Organizations', false]], array_map(static fn (array $set): array => [$set['name'], $set['is_used']], $sets));
         self::assertSame('Same email; and same name, with nicknames, swapped names', array_column($sets[1]['rules'], 'sentence', 'name')['Same email and name']);
         self::assertContains(['sign' => 'generation', 'effect' => 'apart'], $sets[1]['signs']);
     }

@@ -37,6 +37,11 @@ final class WeightTest extends TestCase
         return "First,Last,Email,Phone,Street,City,State,ZIP\n".implode("\n", $rows)."\n";
     }
 
+    private static function editions(): \Illuminate\Database\Query\Builder
+    {
+        return DB::table('frequency_editions')->where('kind', 'person');
+    }
+
     /** Many of one name, all of them different people. */
     private static function crowd(): string
     {
@@ -59,11 +64,11 @@ final class WeightTest extends TestCase
     {
         self::assertSame(0, Editions::number());
         $this->useWeights();
-        self::assertSame(1, DB::table('frequency_editions')->count());
+        self::assertSame(1, self::editions()->count());
         $this->loaded(self::crowd(), [], self::TARGETS);
         app(Editions::class)->renew(app(RuleSets::class)->used(SupporterKind::Person), app(RuleSets::class)->comparers());
         $first = Editions::number();
-        self::assertSame([60, 60, 1], [Editions::inUse()->frequencies->records(), Editions::inUse()->frequencies->of(WeighedField::Last, 'smith'), Editions::inUse()->frequencies->of(WeighedField::Email, 'john7@example.org')]);
+        self::assertSame([60, 60, 1], [Editions::inUse(SupporterKind::Person)->frequencies->records(), Editions::inUse(SupporterKind::Person)->frequencies->of(WeighedField::Last, 'smith'), Editions::inUse(SupporterKind::Person)->frequencies->of(WeighedField::Email, 'john7@example.org')]);
         app(Editions::class)->renew(app(RuleSets::class)->used(SupporterKind::Person), app(RuleSets::class)->comparers());
         self::assertSame($first, Editions::number(), 'Nothing has changed.');
 
@@ -71,20 +76,20 @@ final class WeightTest extends TestCase
         $version = DB::table('settings')->where('name', 'standards version')->value('value');
         app(Editions::class)->renew(app(RuleSets::class)->used(SupporterKind::Person), app(RuleSets::class)->comparers());
         self::assertGreaterThan($first, Editions::number());
-        self::assertSame(80, Editions::inUse()->frequencies->records());
+        self::assertSame(80, Editions::inUse(SupporterKind::Person)->frequencies->records());
         self::assertGreaterThan($version, DB::table('settings')->where('name', 'standards version')->value('value'), 'Rows that wait are worked out again.');
-        self::assertSame(1, DB::table('frequency_editions')->count());
+        self::assertSame(1, self::editions()->count());
     }
 
     public function test_once_many_have_come_in_they_are_counted(): void
     {
         $this->loaded(self::file(array_map(static fn (int $i): string => 'Ann,'.self::word($i).','.self::word($i).'@example.org,,,,,', range(1, 500))), [], self::TARGETS);
-        self::assertSame([1, 500], [DB::table('frequency_editions')->count(), Editions::inUse()->frequencies->of(WeighedField::First, 'ann')]);
-        $report = $this->getJson('/api/match-rules/weights')->assertOk()->json();
-        self::assertSame([500, []], [$report['edition']['people'], $report['edition']['discarded']]);
+        self::assertSame([1, 500], [self::editions()->count(), Editions::inUse(SupporterKind::Person)->frequencies->of(WeighedField::First, 'ann')]);
+        $report = $this->getJson('/api/match-rules/weights?kind=person')->assertOk()->json();
+        self::assertSame([500, []], [$report['edition']['records'], $report['edition']['discarded']]);
         self::assertSame('strongly for', array_column($report['weights'], 'says', 'words')['Same email']);
         $this->loaded(self::file(['Bo,Park,bo@example.org,,,,,']), [], self::TARGETS);
-        self::assertSame(500, DB::table('frequency_editions')->value('records'), 'One more changes nothing.');
+        self::assertSame(500, self::editions()->value('records'), 'One more changes nothing.');
     }
 
     public function test_where_nobody_of_a_file_is_known_a_rare_name_is_asked_about_less(): void
@@ -97,7 +102,7 @@ final class WeightTest extends TestCase
         $known = $this->sifted(self::file([...array_map($stored, range(1, 50)), $asked]), [], self::TARGETS);
         $score = static fn (int $of): int => json_decode((string) DB::table('intake_results')->where('intake_id', $of)->orderByDesc('number')->value('findings'), true)[0]['score'];
         self::assertLessThan($score($known->id) - 10, $score($intake->id), 'Beside fifty who are known it says more.');
-        self::assertLessThan(DB::table('intake_counts')->where('intake_id', $known->id)->value('known'), DB::table('intake_counts')->where('intake_id', $intake->id)->value('known'));
+        self::assertLessThan(DB::table('intake_counts')->where('kind', 'person')->where('intake_id', $known->id)->value('known'), DB::table('intake_counts')->where('kind', 'person')->where('intake_id', $intake->id)->value('known'));
     }
 
     public function test_what_people_decide_moves_how_likely_pairs_are_said_to_be(): void
@@ -113,9 +118,9 @@ final class WeightTest extends TestCase
         foreach ($pairs as $pair) {
             $this->postJson('/api/duplicates/not-the-same', ['supporters' => [$pair->one, $pair->other]])->assertOk();
         }
-        $before = Editions::inUse()->weights->calibration->of(0.5);
+        $before = Editions::inUse(SupporterKind::Person)->weights->calibration->of(0.5);
         app(Said::class)->correct();
-        self::assertLessThan($before, Editions::inUse()->weights->calibration->of(0.5));
+        self::assertLessThan($before, Editions::inUse(SupporterKind::Person)->weights->calibration->of(0.5));
     }
 
     public function test_one_of_a_few_with_a_common_name_is_shown_beside_them_and_can_be_joined_all_the_same(): void
@@ -159,6 +164,7 @@ final class WeightTest extends TestCase
     public function test_a_set_by_weight_that_can_not_be_is_refused_in_words(): void
     {
         $rules = collect($this->as()->getJson('/api/match-rules')->json('sets'))->firstWhere('name', 'Households')['content'];
-        self::assertStringContainsString('Only people are compared by weight', $this->postJson('/api/match-rules', ['content' => json_encode([...$rules, 'name' => 'x', 'by' => 'weight'])])->assertStatus(422)->json('message'));
+        self::assertStringContainsString('"certain" is a number', $this->postJson('/api/match-rules', ['content' => json_encode([...$rules, 'name' => 'x', 'by' => 'weight', 'certain' => 'very'])])->assertStatus(422)->json('message'));
+        $this->getJson('/api/match-rules/weights?kind=dog')->assertStatus(422);
     }
 }

@@ -13,8 +13,8 @@ use PineSieve\Core\Standards\FieldType;
 /** Finds the comparer that a comparison asks for. */
 final readonly class FieldComparers
 {
-    /** @var list<string> */
-    private array $common;
+    /** @var list<string> words that do not count where common ones are ignored, folded */
+    public array $common;
 
     /** @param  ?list<string>  $common  words that do not count where common ones are ignored, folded; null for those of Words */
     public function __construct(

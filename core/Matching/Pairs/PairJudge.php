@@ -24,6 +24,7 @@ use PineSieve\Core\Matching\Weights\Tally;
 use PineSieve\Core\Matching\Weights\WeighedField;
 use PineSieve\Core\Matching\Weights\Weigher;
 use PineSieve\Core\Matching\Weights\WeightWords;
+use PineSieve\Core\Names\SupporterKind;
 
 /** Judges pairs of records by a rule set, and makes records ready for it. */
 final class PairJudge
@@ -74,14 +75,15 @@ final class PairJudge
         foreach ($set->rules as $rule) {
             $this->rules[] = array_map(fn (Comparison $comparison): int => $this->comparison($comparison, $comparers), $rule->comparisons);
         }
-        $this->places = array_map(fn (string $field): int => $this->place($comparers->of(new Comparison($field), $set->kind)), array_combine(Circumstances::FIELDS, Circumstances::FIELDS));
+        $looksAt = static fn (string $field): FieldComparer => $field === Comparison::NAME && $set->thresholds !== null ? Leveler::namesOf($set->kind)->comparer() : $comparers->of(new Comparison($field), $set->kind);
+        $this->places = array_map(fn (string $field): int => $this->place($looksAt($field)), array_combine(Circumstances::FIELDS, Circumstances::FIELDS));
         $this->circumstances = new Circumstances($set->kind, $this->places);
-        $this->leveler = new Leveler($this->places);
+        $this->leveler = new Leveler($this->places, $set->kind, $comparers->common);
         $this->counted = $set->thresholds !== null && $edition === null ? new Frequencies : null;
-        $edition ??= $this->counted === null ? null : Edition::shipped($this->counted);
+        $edition ??= $this->counted === null ? null : Edition::shipped($this->counted, $set->kind);
         $this->thresholds = $edition === null ? null : $set->thresholds?->from($edition->weights->spread->certainFrom($set->thresholds->wrong));
         $this->weigher = $set->thresholds === null || $edition === null ? null : new Weigher($edition->weights, $edition->frequencies);
-        $this->words = $this->weigher === null || $edition === null ? null : new WeightWords($this->weigher, $edition->frequencies);
+        $this->words = $this->weigher === null || $edition === null ? null : new WeightWords($this->weigher, $edition->frequencies, $set->kind);
         $this->lookups = new Lookups($set, $this->comparisons, $this->rules);
     }
 
@@ -205,10 +207,10 @@ final class PairJudge
         $pattern = $this->leveler->pattern($one->values, $other->values);
         $weighed = $weigher->weigh($pattern);
         $signs = $this->circumstances->signs($one->values, $other->values);
-        $isOneName = ($pattern->levels[WeighedField::Last->value] ?? null) === Level::Same && ($pattern->levels[WeighedField::First->value] ?? null) === Level::Same;
+        $isOneName = $pattern->isOfOneName();
         $namesake = $isOneName && array_intersect_key($pattern->shared, [WeighedField::Address->value => 1, WeighedField::Email->value => 1, WeighedField::Phone->value => 1]) !== [] ? Circumstances::namesake($signs) : null;
         if ($weighed->match < $thresholds->review) {
-            $isHome = $weighed->home > 0.5 && ($pattern->levels[WeighedField::Address->value] ?? null) === Level::Same && ($pattern->levels[WeighedField::First->value] ?? null) === Level::Differs;
+            $isHome = $this->set->kind === SupporterKind::Person && $weighed->home > 0.5 && $pattern->is(WeighedField::Address, Level::Same) && $pattern->is(WeighedField::First, Level::Differs);
             $home = $isHome ? $this->weighedPair($one, $other, $pattern, Certainty::Review, $weighed->match) : null;
 
             return $namesake === null && $home === null && ! $isOneName ? null : new Relation(null, $home, $namesake, false, $isOneName ? $weighed->match : null);
@@ -218,7 +220,7 @@ final class PairJudge
         if (in_array(SignEffect::Apart, $effects, true)) {
             return new Relation(null, null, $namesake, false);
         }
-        $isSure = $pattern->isMoreThanName() && ! $pattern->isAnotherFamily() && ! in_array(SignEffect::Review, $effects, true);
+        $isSure = $pattern->isMoreThanName() && ! $pattern->isAnotherName() && ! in_array(SignEffect::Review, $effects, true);
         $certainty = $isSure && $weighed->match >= $thresholds->certain ? Certainty::Certain : Certainty::Review;
 
         return new Relation($this->weighedPair($one, $other, $pattern, $certainty, $weighed->match), null, $namesake, $this->circumstances->prove($one->values, $other->values));

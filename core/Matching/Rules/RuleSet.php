@@ -56,7 +56,7 @@ final readonly class RuleSet
             throw new BadRules("Two rules of the set \"{$name}\" have the same name.");
         }
 
-        return new self($name, $kind, $read, self::signs($data['signs'] ?? []), self::thresholds($data, $kind));
+        return new self($name, $kind, $read, self::signs($data['signs'] ?? []), self::thresholds($data));
     }
 
     /** @return array<string, mixed> */
@@ -68,14 +68,11 @@ final readonly class RuleSet
     }
 
     /** @param  array<mixed>  $data */
-    private static function thresholds(array $data, SupporterKind $kind): ?Thresholds
+    private static function thresholds(array $data): ?Thresholds
     {
         $by = $data['by'] ?? 'rules';
         if ($by !== 'rules' && $by !== 'weight') {
             throw new BadRules('A rule set works "by" rules or weight.');
-        }
-        if ($by === 'weight' && $kind !== SupporterKind::Person) {
-            throw new BadRules('Only people are compared by weight; households and organizations by rules.');
         }
 
         return $by === 'rules' ? null : Thresholds::fromArray($data);

@@ -23,7 +23,7 @@ final class ShippedRules
      */
     public static function all(SupporterKind $kind, FieldComparers $comparers): array
     {
-        return $kind === SupporterKind::Person ? [self::byWeight($comparers), self::of($kind, $comparers)] : [self::of($kind, $comparers)];
+        return [self::byWeight($comparers, $kind), self::of($kind, $comparers)];
     }
 
     public static function of(SupporterKind $kind, FieldComparers $comparers): RuleSet
@@ -31,10 +31,10 @@ final class ShippedRules
         return self::read(self::FILES[$kind->value], $comparers);
     }
 
-    /** People by weight: its rules say no more than who is compared. */
-    public static function byWeight(FieldComparers $comparers): RuleSet
+    /** By weight: its rules say no more than who is compared. */
+    public static function byWeight(FieldComparers $comparers, SupporterKind $kind = SupporterKind::Person): RuleSet
     {
-        return self::read('people-by-weight', $comparers);
+        return self::read(self::FILES[$kind->value].'-by-weight', $comparers);
     }
 
     /** For an incoming record that has no name and points at someone by an id or an email, of whatever kind. */

@@ -4,19 +4,22 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Matching\Weights;
 
-/** What pairs are weighed by: how frequent everything is, and how much each agreement says. */
+use PineSieve\Core\Names\SupporterKind;
+
+/** What pairs of a kind are weighed by: how frequent everything is, and how much each agreement says. */
 final readonly class Edition
 {
     public function __construct(
         public Frequencies $frequencies,
         public Weights $weights,
+        public SupporterKind $kind = SupporterKind::Person,
     ) {
     }
 
     /** With the weights that come with the program. */
-    public static function shipped(Frequencies $frequencies): self
+    public static function shipped(Frequencies $frequencies, SupporterKind $kind = SupporterKind::Person): self
     {
-        return new self($frequencies, Weights::shipped());
+        return new self($frequencies, Weights::shipped($kind), $kind);
     }
 
     /**
@@ -27,6 +30,6 @@ final readonly class Edition
      */
     public function ofRows(Frequencies $frequencies, ?float $known = null): self
     {
-        return new self($frequencies, $this->weights->ofRows($known));
+        return new self($frequencies, $this->weights->ofRows(Weights::shipped($this->kind)->match, $known), $this->kind);
     }
 }

@@ -78,7 +78,7 @@ final class Estimator
         foreach ($pair->pattern->levels as $field => $level) {
             $shared = $pair->pattern->shared[$field] ?? null;
             $of = WeighedField::from($field);
-            $chances[$field] = $level === Level::Same && $shared !== null && $of->isCounted() ? max(1e-9, $this->frequencies->share($of, $shared)) : $this->start->share(Sameness::Chance, $of, $level);
+            $chances[$field] = ($shared === null ? null : $this->frequencies->chance($of, $level, $shared)) ?? $this->start->share(Sameness::Chance, $of, $level);
         }
 
         return $chances;
@@ -136,7 +136,7 @@ final class Estimator
     {
         $shares = $weights->shares;
         $discarded = [];
-        foreach (WeighedField::cases() as $field) {
+        foreach (array_map(WeighedField::from(...), array_keys($shares[Sameness::Match->value])) as $field) {
             $for = static fn (Level $level): float => $weights->share(Sameness::Match, $field, $level) / $weights->share(Sameness::Chance, $field, $level);
             if ($for(Level::Same) <= 1.0 || $for(Level::Differs) >= 1.0) {
                 foreach (self::ESTIMATED as $of) {

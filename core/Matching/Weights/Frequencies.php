@@ -21,6 +21,12 @@ final class Frequencies
     /** Of a value that no list names: its share among people, where nothing is counted. */
     private const USUAL = ['last name' => 1.5e-5, 'first name' => 2e-4, 'birth date' => 4e-5, 'address' => 0.0, 'email' => 0.0, 'phone' => 0.0];
 
+    /** Share of a word in the names of organizations that no list names, where nothing is counted. */
+    private const ANY_WORD = 2e-4;
+
+    /** Others have so often the same words, and others besides, or with slips. */
+    private const NOT_WHOLE = 0.5;
+
     /** Beside the two that share it, as many more are expected to: of what belongs to one, or to one home, hardly any. */
     private const MORE = ['address' => 0.1, 'email' => 0.02, 'phone' => 0.05];
 
@@ -123,6 +129,20 @@ final class Frequencies
         return $least;
     }
 
+    /**
+     * The chance that a record which has nothing to do with one agrees with it so far in what they share.
+     *
+     * @return ?float null where that does not depend on what they share
+     */
+    public function chance(WeighedField $field, Level $level, string $shared): ?float
+    {
+        if ($field === WeighedField::Name && $level !== Level::Same) {
+            return max(1e-9, self::NOT_WHOLE * $this->words($shared));
+        }
+
+        return $level === Level::Same && $field->isCounted() ? max(1e-9, $this->share($field, $shared)) : null;
+    }
+
     /** The chance that a record which has nothing to do with one that has it has it too; the two of a pair are counted both. */
     public function share(WeighedField $field, string $value): float
     {
@@ -131,7 +151,22 @@ final class Frequencies
             return max(0, $count - 2) / max(self::FEWEST, $this->counted) + self::MORE[$field->value] / max(self::FEWEST, $this->records);
         }
 
-        return (max(0.0, $count - 1.0) + self::PRIOR * self::usual($field, $value)) / (self::PRIOR + $this->counted);
+        return $field === WeighedField::Name
+            ? (max(0, $count - 2) + self::PRIOR * $this->words($value)) / (self::PRIOR + $this->counted)
+            : (max(0.0, $count - 1.0) + self::PRIOR * self::usual($field, $value)) / (self::PRIOR + $this->counted);
+    }
+
+    /** How often all of some words are in the name of an organization: where the rarest is, the others are more often than by chance. */
+    private function words(string $words): float
+    {
+        $shares = [];
+        foreach (explode(' ', $words) as $word) {
+            $shares[] = (max(0, $this->of(WeighedField::Name, $word) - 2) + self::PRIOR * (self::lists()[WeighedField::Name->value][$word] ?? self::ANY_WORD)) / (self::PRIOR + $this->counted);
+        }
+        sort($shares);
+        $rarest = array_shift($shares);
+
+        return $rarest * sqrt(array_product($shares));
     }
 
     private static function usual(WeighedField $field, string $value): float
@@ -149,7 +184,9 @@ final class Frequencies
         if (self::$lists === []) {
             /** @var array<string, array<string, float>> $lists */
             $lists = require __DIR__.'/data/names.php';
-            self::$lists = $lists;
+            /** @var array<string, int> $words */
+            $words = require __DIR__.'/data/organization-words.php';
+            self::$lists = [...$lists, WeighedField::Name->value => array_map(static fn (int $ofAThousand): float => $ofAThousand / 1000, $words)];
         }
 
         return self::$lists;

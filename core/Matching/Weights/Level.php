@@ -14,7 +14,9 @@ enum Level: string
     case Alike = 'alike';
     /** No more than a part of it: an initial, the postal code, the name before the @. */
     case Near = 'near';
-    /** The first name of one is the middle name of the other. */
+    /** Some words of it, and others besides in both. */
+    case Part = 'part';
+    /** The first name of one is the middle name of the other; of two in a household, one has the same first name. */
     case Middle = 'middle';
     case Differs = 'differs';
     /** One of them says nothing: that is evidence of nothing. */

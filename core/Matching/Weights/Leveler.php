@@ -7,15 +7,13 @@ namespace PineSieve\Core\Matching\Weights;
 use PineSieve\Core\Matching\Fields\AddressComparer;
 use PineSieve\Core\Matching\Fields\DateComparer;
 use PineSieve\Core\Matching\Fields\EmailComparer;
-use PineSieve\Core\Matching\Fields\NameComparer;
-use PineSieve\Core\Matching\Fields\NameContrast;
 use PineSieve\Core\Matching\Fields\PhoneComparer;
-use PineSieve\Core\Matching\Fields\Spelling;
 use PineSieve\Core\Matching\Rules\Comparison;
 use PineSieve\Core\Matching\Rules\How;
-use PineSieve\Core\Names\Nicknames;
+use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Names\Words;
 
-/** Says how far two people's records agree, field by field. What is compared was prepared by the comparers of the match rules. */
+/** Says how far two records agree, field by field. What is compared was prepared by the comparers of the match rules. */
 final readonly class Leveler
 {
     private AddressComparer $addresses;
@@ -24,12 +22,34 @@ final readonly class Leveler
 
     private PhoneComparer $phones;
 
-    /** @param  array<string, int>  $places  field of Circumstances::FIELDS to the place of its values in a prepared record */
-    public function __construct(private array $places)
-    {
+    /** Where many have an email who have nothing else in common. */
+    private const PUBLIC_MAIL = ['gmail.com', 'googlemail.com', 'yahoo.com', 'hotmail.com', 'outlook.com', 'live.com', 'msn.com', 'aol.com', 'icloud.com', 'me.com', 'mac.com', 'comcast.net', 'verizon.net', 'att.net', 'sbcglobal.net', 'cox.net', 'charter.net', 'protonmail.com', 'proton.me'];
+
+    private NameLevels $names;
+
+    /**
+     * @param  array<string, int>  $places  field of Circumstances::FIELDS to the place of its values in a prepared record
+     * @param  ?list<string>  $common  words that say little in the name of an organization, folded; null for those of Words
+     */
+    public function __construct(
+        private array $places,
+        private SupporterKind $kind = SupporterKind::Person,
+        ?array $common = null,
+    ) {
+        $this->names = self::namesOf($kind, $common);
         $this->addresses = new AddressComparer(new Comparison(Comparison::ADDRESS, How::Alike));
         $this->emails = new EmailComparer(new Comparison('email', How::Alike));
         $this->phones = new PhoneComparer(new Comparison('phone', How::Alike));
+    }
+
+    /** @param  ?list<string>  $common  as above */
+    public static function namesOf(SupporterKind $kind, ?array $common = null): NameLevels
+    {
+        return match ($kind) {
+            SupporterKind::Person => new PersonNames,
+            SupporterKind::Household => new HouseholdNames,
+            SupporterKind::Organization => new OrganizationNames($common ?? Words::common()),
+        };
     }
 
     /**
@@ -38,7 +58,8 @@ final readonly class Leveler
      */
     public function pattern(array $one, array $other): Pattern
     {
-        [$levels, $shared] = $this->names($one[$this->places[Comparison::NAME]], $other[$this->places[Comparison::NAME]]);
+        [$names, $others] = [$one[$this->places[Comparison::NAME]], $other[$this->places[Comparison::NAME]]];
+        [$levels, $shared] = $names === [] || $others === [] ? [[], []] : $this->names->levels($names, $others);
         foreach ([[WeighedField::Address, Comparison::ADDRESS], [WeighedField::Email, 'email'], [WeighedField::Phone, 'phone'], [WeighedField::Born, 'birth_date'], [WeighedField::Id, Comparison::ID]] as [$field, $key]) {
             [$a, $b] = [$one[$this->places[$key]], $other[$this->places[$key]]];
             $best = Level::Blank;
@@ -70,11 +91,7 @@ final readonly class Leveler
      */
     public function traits(array $values): array
     {
-        $traits = [];
-        foreach (array_slice($values[$this->places[Comparison::NAME]], 0, 1) as $name) {
-            $traits[] = [WeighedField::Last, $name[NameComparer::LAST]];
-            $traits[] = [WeighedField::First, $name[NameComparer::FIRST]];
-        }
+        $traits = $this->names->traits($values[$this->places[Comparison::NAME]]);
         foreach ([[WeighedField::Address, Comparison::ADDRESS], [WeighedField::Email, 'email'], [WeighedField::Phone, 'phone'], [WeighedField::Born, 'birth_date']] as [$field, $key]) {
             foreach ($values[$this->places[$key]] as $value) {
                 $traits[] = [$field, self::counted($field, $value)];
@@ -90,9 +107,10 @@ final readonly class Leveler
         return $field === WeighedField::Born ? $value[0] : $value[1];
     }
 
-    private static function rank(Level $level): int
+    /** @return int the lower the nearer */
+    public static function rank(Level $level): int
     {
-        return (int) array_search($level, [Level::Same, Level::Form, Level::Alike, Level::Near, Level::Middle, Level::Differs, Level::Blank], true);
+        return (int) array_search($level, [Level::Same, Level::Form, Level::Alike, Level::Near, Level::Middle, Level::Part, Level::Differs, Level::Blank], true);
     }
 
     /**
@@ -142,6 +160,12 @@ final readonly class Leveler
     private function email(array $one, array $other): Level
     {
         $agreement = $this->emails->compare($one, $other);
+        // Those of an organization have its domain.
+        if ($this->kind === SupporterKind::Organization && $agreement?->likeness !== 1.0) {
+            $domain = explode('@', "{$one[1]}@")[1];
+
+            return $domain !== '' && str_ends_with($other[1], "@{$domain}") && ! in_array($domain, self::PUBLIC_MAIL, true) ? Level::Near : ($agreement === null ? Level::Differs : Level::Alike);
+        }
 
         return match (true) {
             $agreement?->likeness === 1.0 => Level::Same,
@@ -155,110 +179,5 @@ final readonly class Leveler
     private static function oneDigit(string $one, string $other): bool
     {
         return strlen($one) === strlen($other) && levenshtein($one, $other) === 1;
-    }
-
-    /**
-     * @param  list<list<string>>  $one
-     * @param  list<list<string>>  $other
-     * @return array{array<string, Level>, array<string, string>}
-     */
-    private function names(array $one, array $other): array
-    {
-        if ($one === [] || $other === []) {
-            return [[], []];
-        }
-        $best = null;
-        foreach ($one as $a) {
-            foreach ($other as $b) {
-                $found = self::name($a, $b);
-                $best = $best === null || $found[0] < $best[0] ? $found : $best;
-            }
-        }
-        [, $levels, $shared] = $best;
-        [$a, $b] = [$one[0], $other[0]];
-        [$generation, $otherGeneration] = NameContrast::generations($a, $b);
-        if ($generation !== '' || $otherGeneration !== '') {
-            $levels[WeighedField::Generation->value] = match (true) {
-                $generation === $otherGeneration => Level::Same, $generation === '' || $otherGeneration === '' => Level::Near, default => Level::Differs
-            };
-        }
-        if ($a[NameComparer::TITLE] !== '' && $b[NameComparer::TITLE] !== '') {
-            $levels[WeighedField::Title->value] = NameContrast::hasOtherTitle($a, $b) ? Level::Differs : Level::Same;
-        }
-        [$middle, $otherMiddle] = [$a[NameComparer::MIDDLE], $b[NameComparer::MIDDLE]];
-        if ($middle !== '' && $otherMiddle !== '') {
-            $levels[WeighedField::Middle->value] = match (true) {
-                $middle === $otherMiddle => Level::Same, $middle[0] === $otherMiddle[0] => Level::Near, default => Level::Differs
-            };
-        }
-
-        return [$levels, $shared];
-    }
-
-    /**
-     * @param  list<string>  $one
-     * @param  list<string>  $other
-     * @return array{int, array<string, Level>, array<string, string>} the lower the nearer
-     */
-    private static function name(array $one, array $other): array
-    {
-        [$last, $first] = [self::last($one[NameComparer::LAST], $other[NameComparer::LAST]), self::first($one, $other)];
-        // Whoever is known by a last name alone is so in most sources.
-        if ($last === Level::Same && $one[NameComparer::FIRST] === '' && $other[NameComparer::FIRST] === '') {
-            $first = Level::Form;
-        }
-        // First and last name have changed places in one of them: what agrees does so in another form.
-        foreach ($last === Level::Differs ? [[$one, self::turned($other)], [self::turned($one), $other]] : [] as [$a, $b]) {
-            if ($a[NameComparer::LAST] !== '' && $a[NameComparer::LAST] === $b[NameComparer::LAST]) {
-                $turned = self::first($a, $b);
-                [$last, $first] = [Level::Form, $turned === Level::Same ? Level::Form : $turned];
-                break;
-            }
-        }
-        $levels = [WeighedField::Last->value => $last, ...($first === Level::Blank ? [] : [WeighedField::First->value => $first])];
-        $shared = [...($last === Level::Same ? [WeighedField::Last->value => $one[NameComparer::LAST]] : []), ...($first === Level::Same || $one[NameComparer::FIRST] === $other[NameComparer::FIRST] ? [WeighedField::First->value => $one[NameComparer::FIRST]] : [])];
-
-        return [self::rank($last) + self::rank($first), $levels, $shared];
-    }
-
-    /**
-     * @param  list<string>  $name
-     * @return list<string>
-     */
-    private static function turned(array $name): array
-    {
-        return array_values(array_replace($name, [NameComparer::FIRST => $name[NameComparer::LAST], NameComparer::LAST => $name[NameComparer::FIRST]]));
-    }
-
-    private static function last(string $a, string $b): Level
-    {
-        return match (true) {
-            $a === $b => Level::Same,
-            str_replace(' ', '', $a) === str_replace(' ', '', $b) => Level::Form,
-            array_filter(array_intersect(explode(' ', $a), explode(' ', $b)), static fn (string $part): bool => strlen($part) > 2) !== [] => Level::Form,
-            strlen($a) > 3 && strlen($b) > 3 && Spelling::likeness($a, $b, 78) !== null, Spelling::soundAlike($a, $b) => Level::Alike,
-            default => Level::Differs,
-        };
-    }
-
-    /**
-     * @param  list<string>  $one
-     * @param  list<string>  $other
-     */
-    private static function first(array $one, array $other): Level
-    {
-        [$a, $b] = [$one[NameComparer::FIRST], $other[NameComparer::FIRST]];
-        $isOnesMiddle = $one[NameComparer::MIDDLE] === $b || $other[NameComparer::MIDDLE] === $a;
-
-        return match (true) {
-            $a === '' || $b === '' => Level::Blank,
-            $a === $b => Level::Same,
-            strlen($a) === 1 || strlen($b) === 1 => $a[0] === $b[0] || $isOnesMiddle ? Level::Near : Level::Differs,
-            Nicknames::common($a, $b) !== null, str_starts_with("{$a} ", "{$b} "), str_starts_with("{$b} ", "{$a} ") => Level::Form,
-            strlen($a) > 2 && strlen($b) > 2 && Spelling::likeness($a, $b, 70) !== null, Spelling::soundAlike($a, $b), Spelling::isFormAlike($a, $b), Spelling::isFormAlike($b, $a) => Level::Alike,
-            // Many go by their middle name, and as many have it from father or mother.
-            $isOnesMiddle => Level::Middle,
-            default => Level::Differs,
-        };
     }
 }

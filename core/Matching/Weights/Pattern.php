@@ -17,20 +17,33 @@ final readonly class Pattern
     ) {
     }
 
+    /** Whether both have one name, all of it. */
+    public function isOfOneName(): bool
+    {
+        return $this->is(WeighedField::Last, Level::Same) && $this->is(WeighedField::First, Level::Same)
+            || $this->is(WeighedField::Name, Level::Same) && ! $this->is(WeighedField::Number, Level::Differs) && ! $this->is(WeighedField::Number, Level::Near);
+    }
+
     /** Whether the whole name is the same, and an address, email, phone, birth date or id with it: those hang together more than they would by chance or in a home. */
     public function isWhole(): bool
     {
-        $isSame = fn (WeighedField $field): bool => ($this->levels[$field->value] ?? null) === Level::Same;
-
-        return $isSame(WeighedField::Last) && $isSame(WeighedField::First) && array_filter([WeighedField::Address, WeighedField::Email, WeighedField::Phone, WeighedField::Born, WeighedField::Id], $isSame) !== [];
+        return $this->isOfOneName() && array_filter([WeighedField::Address, WeighedField::Email, WeighedField::Phone, WeighedField::Born, WeighedField::Id], fn (WeighedField $field): bool => $this->is($field, Level::Same)) !== [];
     }
 
-    /** Whether the last names differ, and nothing that moves with a person agrees: whoever lives there now may have the same first name. */
-    public function isAnotherFamily(): bool
+    /**
+     * Whether they are called otherwise, so that nothing makes it certain: of people, the last names differ, and nothing that moves with a person agrees;
+     * of organizations, one has a word or a number that the other has not: a library and its friends.
+     */
+    public function isAnotherName(): bool
     {
-        $agrees = fn (WeighedField $field): bool => ($this->levels[$field->value] ?? null) === Level::Same;
+        return $this->is(WeighedField::Last, Level::Differs) && ! $this->is(WeighedField::Email, Level::Same) && ! $this->is(WeighedField::Born, Level::Same) && ! $this->is(WeighedField::Id, Level::Same)
+            || isset($this->levels[WeighedField::Name->value]) && array_filter([Level::Same, Level::Form, Level::Alike], fn (Level $level): bool => $this->is(WeighedField::Name, $level)) === []
+            || $this->is(WeighedField::Number, Level::Differs) || $this->is(WeighedField::Number, Level::Near);
+    }
 
-        return ($this->levels[WeighedField::Last->value] ?? null) === Level::Differs && ! $agrees(WeighedField::Email) && ! $agrees(WeighedField::Born) && ! $agrees(WeighedField::Id);
+    public function is(WeighedField $field, Level $level): bool
+    {
+        return ($this->levels[$field->value] ?? null) === $level;
     }
 
     /** Whether anything but a name agrees: of a name alone nobody is certain, however few have it. */

@@ -50,17 +50,15 @@ final readonly class Weigher
 
     private function share(Sameness $of, WeighedField $field, Level $level, ?string $shared): float
     {
-        if ($level === Level::Same && $shared !== null && $field->isCounted()) {
-            $share = $this->frequencies->share($field, $shared);
+        $share = $this->weights->share($of, $field, $level);
+        $chance = $shared === null || ! in_array($of, [Sameness::Chance, Sameness::Home], true) ? null : $this->frequencies->chance($field, $level, $shared);
 
-            // Of others in the home, whoever has the same first name or email has it by chance or by custom; what all of them have is not counted.
-            return match (true) {
-                $of === Sameness::Chance => max(1e-9, $share),
-                $of === Sameness::Home && $field === WeighedField::First => max($share, $this->weights->share($of, $field, $level)),
-                default => $this->weights->share($of, $field, $level),
-            };
-        }
-
-        return $this->weights->share($of, $field, $level);
+        // Of others in the home, whoever has the same first name or email has it by chance or by custom; what all of them have is not counted.
+        return match (true) {
+            $chance === null => $share,
+            $of === Sameness::Chance => $chance,
+            $field === WeighedField::First => max($chance, $share),
+            default => $share,
+        };
     }
 }

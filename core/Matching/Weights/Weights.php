@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Matching\Weights;
 
+use PineSieve\Core\Names\SupporterKind;
+
 /**
  * How often two records agree how far in each field: if they are one, if they live together, and by chance.
  * After Fellegi and Sunter, A Theory for Record Linkage, 1969; with a class of its own for homes, in which agreements hang together.
@@ -12,6 +14,8 @@ final readonly class Weights
 {
     /** No chance is so small that a slip or a mix-up could not happen. */
     private const LEAST = 1e-7;
+
+    private const FILES = ['person' => 'people', 'household' => 'households', 'organization' => 'organizations'];
 
     /**
      * @param  array<string, array<string, array<string, float>>>  $shares  value of Sameness to value of WeighedField to value of Level to its share among pairs that both say something of it
@@ -36,18 +40,22 @@ final readonly class Weights
     }
 
     /** Those that come with the program: learned from made-up worlds whose truth is known (bench/weights.php). */
-    public static function shipped(): self
+    public static function shipped(SupporterKind $kind = SupporterKind::Person): self
     {
         /** @var array{match: float, home: float, namesake: float, shares: array<string, array<string, array<string, float>>>, calibration: list<array{float, float}>, names: list<array{float, float}>, whole: list<array{float, float}>, spread: array<int, float>} $data */
-        $data = json_decode((string) file_get_contents(__DIR__.'/data/people.json'), true, 16, JSON_THROW_ON_ERROR);
+        $data = json_decode((string) file_get_contents(__DIR__.'/data/'.self::FILES[$kind->value].'.json'), true, 16, JSON_THROW_ON_ERROR);
 
         return self::fromArray($data);
     }
 
-    /** Who is in a database was made one by hand where he was two; of those who are on their way in it is not known yet: they are known at least as often as usual. */
-    public function ofRows(?float $known = null): self
+    /**
+     * Who is in a database was made one by hand where he was two; of those who are on their way in it is not known yet: they are known at least as often as usual.
+     *
+     * @param  float  $usual  $match of those that come with the program
+     */
+    public function ofRows(float $usual, ?float $known = null): self
     {
-        return new self($this->shares, $known ?? max($this->match, self::shipped()->match), $this->home, $this->namesake, $this->calibration, $this->names, $this->whole, $this->spread);
+        return new self($this->shares, $known ?? max($this->match, $usual), $this->home, $this->namesake, $this->calibration, $this->names, $this->whole, $this->spread);
     }
 
     /** @param  array{match: float, home: float, namesake: float, shares: array<string, array<string, array<string, float>>>, calibration?: list<array{float, float}>, names?: list<array{float, float}>, whole?: list<array{float, float}>, spread?: array<int, float>, move?: float}  $data  as toArray() gives it */

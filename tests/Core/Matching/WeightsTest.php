@@ -241,7 +241,6 @@ final class WeightsTest extends TestCase
     public static function badSets(): iterable
     {
         yield 'another way' => [['by' => 'magic'], 'works "by" rules or weight'];
-        yield 'a household' => [['by' => 'weight', 'kind' => 'household'], 'Only people are compared by weight'];
         yield 'a word' => [['by' => 'weight', 'certain' => 'very'], '"certain" is a number'];
         yield 'too sure' => [['by' => 'weight', 'certain' => 1.0], 'between 0.5 and 0.9999'];
         yield 'never wrong' => [['by' => 'weight', 'wrong' => 0], '"wrong" is a number between 0.1'];

@@ -80,7 +80,7 @@ export function MatchRulesPage() {
                   </li>
                 ))}
               </ul>
-              {chosen.content.by === 'weight' && <WhatWeighs />}
+              {chosen.content.by === 'weight' && <WhatWeighs kind={chosen.content.kind} />}
               <div className="pane-note"><b>What speaks against a pair</b>{chosen.signs.map((one) => <div key={one.sign} className="line"><span>{one.sign}</span><span className="quiet">{effects[one.effect] ?? one.effect}</span></div>)}</div>
             </div>
           )}

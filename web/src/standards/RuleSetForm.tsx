@@ -26,7 +26,7 @@ export function RuleSetForm({ content, fields, signs, onChange }: RuleSetFormPro
   return (
     <div className="form rule-form">
       <TextInput label="Name of the set" maxLength={120} value={content.name} onChange={(event) => onChange({ ...content, name: event.currentTarget.value })} />
-      {content.kind === 'person' && <ByWeight content={content} onChange={onChange} />}
+      <ByWeight content={content} onChange={onChange} />
       {content.rules.map((one, at) => (
         <section key={at} className="boxed" aria-label={`Rule ${at + 1}`}>
           <div className="sentence">
@@ -79,7 +79,7 @@ function ByWeight({ content, onChange }: Pick<RuleSetFormProps, 'content' | 'onC
       <Select size="xs" label="What decides" allowDeselect={false} data={[{ value: 'rules', label: 'the rules below' }, { value: 'weight', label: 'the weight of all that agrees and differs' }]} value={content.by ?? 'rules'} onChange={(by) => onChange(withBy(content, by === 'weight'))} />
       {content.by === 'weight' && (
         <>
-          <p className="quiet">The rules below only say by what two are found. What few people have weighs more than what many have: a rare last name much, a common one hardly anything.</p>
+          <p className="quiet">The rules below only say by what two are found. What few have weighs more than what many have: a rare {content.kind === 'organization' ? 'word in a name' : 'last name'} much, a common one hardly anything.</p>
           <div className="sentence">
             <span>Of 1,000 that are called certain, at most</span>
             <NumberInput size="xs" w={80} aria-label="Wrong of 1,000 at most" min={0.1} max={100} decimalScale={1} value={content.wrong ?? 2} onChange={(wrong) => onChange(withWrong(content, Number(wrong)))} />

@@ -6,9 +6,12 @@ import type { WhatWeighsData } from './types';
 
 const percent = (share: number): string => (share >= 0.001 ? `${Math.round(1000 * share) / 10} %` : 'hardly any');
 
+const names: Record<string, [string, string]> = { person: ['person', 'people'], household: ['household', 'households'], organization: ['organization', 'organizations'] };
+
 /** How much each agreement says by the edition in use, and what that was estimated from. */
-export function WhatWeighs() {
-  const query = useQuery({ queryKey: ['match-rules', 'weights'], queryFn: () => api.get<WhatWeighsData>('match-rules/weights') });
+export function WhatWeighs({ kind }: { kind: string }) {
+  const query = useQuery({ queryKey: ['match-rules', 'weights', kind], queryFn: () => api.get<WhatWeighsData>(`match-rules/weights?kind=${kind}`) });
+  const [one, several] = names[kind] ?? ['record', 'records'];
   const edition = query.data?.edition ?? null;
   return (
     <section className="pane-note" aria-label="What an agreement says">
@@ -17,25 +20,25 @@ export function WhatWeighs() {
       {query.data !== undefined && (
         <div className="quiet">
           {edition === null
-            ? 'As it comes with the program. Once there are people, it is estimated from them.'
-            : `Edition ${edition.number}, of ${edition.made_at.slice(0, 10)}: counted in ${counted(edition.people, 'person', 'people')}, estimated from ${counted(edition.pairs, 'pair')}.${edition.moved === 0 ? '' : ` Corrected by what people decided: pairs are ${edition.moved > 0 ? 'likelier' : 'less likely'} than they seemed.`}`}
+            ? 'As it comes with the program. Once there are some, it is estimated from them.'
+            : `Edition ${edition.number}, of ${edition.made_at.slice(0, 10)}: counted in ${counted(edition.records, one, several)}, estimated from ${counted(edition.pairs, 'pair')}.${edition.moved === 0 ? '' : ` Corrected by what people decided: pairs are ${edition.moved > 0 ? 'likelier' : 'less likely'} than they seemed.`}`}
         </div>
       )}
       {edition?.discarded.map((why) => <div key={why} className="wrong">{why}</div>)}
       {query.data !== undefined && (
         <table className="figures words">
-          <thead><tr><th>If</th><th>of one person</th><th>of two</th><th>it speaks</th></tr></thead>
+          <thead><tr><th>If</th><th>of one {one}</th><th>of two</th><th>it speaks</th></tr></thead>
           <tbody>
-            {query.data.weights.map((one) => (
-              <tr key={`${one.field} ${one.words}`}>
-                <td>{one.words}</td><td>{percent(one.same)}</td><td>{percent(one.others)}</td>
-                <td>{one.says}</td>
+            {query.data.weights.map((row) => (
+              <tr key={`${row.field} ${row.words}`}>
+                <td>{row.words}</td><td>{percent(row.same)}</td><td>{percent(row.others)}</td>
+                <td>{row.says}</td>
               </tr>
             ))}
           </tbody>
         </table>
       )}
-      {query.data !== undefined && <div className="quiet">Shares among pairs that both say something of it. What two share says the more the fewer have it: names, addresses, emails, phones and birth dates are counted{edition === null ? '' : ` among ${count(edition.people)}`}.</div>}
+      {query.data !== undefined && <div className="quiet">Shares among pairs that both say something of it. What two share says the more the fewer have it: {kind === 'organization' ? 'the words of names' : 'names'}, addresses, emails{kind === 'person' ? ', phones and birth dates' : ' and phones'} are counted{edition === null ? '' : ` among ${count(edition.records)}`}.</div>}
     </section>
   );
 }

@@ -141,7 +141,7 @@ export interface RuleBorders {
 /** How much each agreement says. */
 export interface WhatWeighsData {
   weights: { field: string; words: string; same: number; others: number; bits: number; says: string }[];
-  edition: { number: number; people: number; made_at: string; pairs: number; rounds: number; discarded: string[]; moved: number } | null;
+  edition: { number: number; records: number; made_at: string; pairs: number; rounds: number; discarded: string[]; moved: number } | null;
 }
 
 /** One field of two records and when they agree in it, as a rule set holds it. */

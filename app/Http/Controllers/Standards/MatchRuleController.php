@@ -61,14 +61,16 @@ final class MatchRuleController extends Controller
         return response()->json(['sets' => $shown, 'fields' => $this->sets->fields(), 'common_words' => $this->sets->commonWords()]);
     }
 
-    /** What people are weighed by: how much each agreement says, and what that was estimated from. */
-    public function weights(): JsonResponse
+    /** What supporters of a kind are weighed by: how much each agreement says, and what that was estimated from. */
+    public function weights(Request $request): JsonResponse
     {
         $this->authorize('update', CustomField::class);
-        $edition = DB::table('frequency_editions')->orderByDesc('id')->first(['id', 'records', 'report', 'made_at']);
+        $kind = SupporterKind::from((string) $request->validate(['kind' => ['required', Rule::enum(SupporterKind::class)]])['kind']);
+        $edition = DB::table('frequency_editions')->where('kind', $kind->value)->orderByDesc('id')->first(['id', 'records', 'report', 'made_at']);
+        $weights = $this->sets->weights($kind);
 
-        return response()->json(['weights' => WeightWords::table($this->sets->weights()), 'edition' => $edition === null ? null : [
-            'number' => $edition->id, 'people' => $edition->records, 'made_at' => $edition->made_at, ...(json_decode((string) $edition->report, true) ?? ['pairs' => 0, 'rounds' => 0, 'discarded' => []]), 'moved' => round($this->sets->weights()->calibration->move, 2),
+        return response()->json(['weights' => WeightWords::table($weights, $kind), 'edition' => $edition === null ? null : [
+            'number' => $edition->id, 'records' => $edition->records, 'made_at' => $edition->made_at, ...(json_decode((string) $edition->report, true) ?? ['pairs' => 0, 'rounds' => 0, 'discarded' => []]), 'moved' => round($weights->calibration->move, 2),
         ]]);
     }
 

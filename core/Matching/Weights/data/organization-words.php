@@ -1,0 +1,18 @@
+<?php
+
+/*
+ * In how many of a thousand names of organizations a word is, of those that many have; folded, in full.
+ * Source: estimated by hand from general knowledge of congregations, schools, clubs, public bodies and firms in the United States and Canada.
+ */
+
+return [
+    'church' => 40, 'school' => 35, 'association' => 30, 'foundation' => 30, 'center' => 25, 'club' => 25, 'community' => 22, 'company' => 20, 'services' => 18, 'county' => 18, 'society' => 16, 'saint' => 16,
+    'group' => 15, 'first' => 14, 'american' => 14, 'family' => 14, 'city' => 13, 'council' => 13, 'fund' => 13, 'trust' => 12, 'national' => 12, 'public' => 11, 'department' => 11, 'baptist' => 11, 'college' => 10, 'christian' => 10, 'high' => 9, 'library' => 9, 'health' => 9, 'bank' => 9,
+    'insurance' => 9, 'university' => 8, 'friends' => 8, 'district' => 8, 'north' => 8, 'south' => 8, 'west' => 7, 'east' => 7, 'town' => 7, 'home' => 7, 'house' => 7, 'elementary' => 7, 'academy' => 7, 'united' => 7, 'new' => 7, 'post' => 7, 'lodge' => 7,
+    'medical' => 6, 'local' => 6, 'management' => 6, 'construction' => 6, 'real' => 6, 'estate' => 6, 'partners' => 6, 'methodist' => 6, 'lutheran' => 6, 'volunteer' => 6, 'rotary' => 6, 'league' => 6, 'institute' => 6, 'international' => 6, 'hospital' => 6, 'union' => 6, 'fire' => 6,
+    'catholic' => 5, 'presbyterian' => 5, 'youth' => 5, 'museum' => 5, 'arts' => 5, 'law' => 5, 'office' => 5, 'offices' => 5, 'dental' => 5, 'care' => 5, 'auto' => 5, 'service' => 5, 'state' => 5, 'central' => 5, 'valley' => 5, 'holy' => 5, 'memorial' => 5, 'historical' => 5, 'troop' => 5, 'realty' => 5, 'parish' => 5, 'children' => 5, 'education' => 5,
+    'animal' => 4, 'rescue' => 4, 'land' => 4, 'garden' => 4, 'senior' => 4, 'restaurant' => 4, 'police' => 4, 'chamber' => 4, 'commerce' => 4, 'women' => 4, 'veterans' => 4, 'theater' => 4, 'theatre' => 4, 'food' => 4, 'pantry' => 3, 'plumbing' => 4, 'electric' => 4, 'builders' => 4, 'design' => 4, 'systems' => 4, 'financial' => 4, 'consulting' => 4, 'solutions' => 4, 'properties' => 4, 'development' => 4, 'housing' => 4, 'ministries' => 4, 'chapel' => 4, 'temple' => 4, 'congregational' => 3, 'episcopal' => 4, 'assembly' => 3,
+    'trinity' => 3, 'grace' => 3, 'faith' => 3, 'hope' => 3, 'mary' => 2, 'marys' => 3, 'john' => 2, 'johns' => 2, 'joseph' => 2, 'josephs' => 2, 'peter' => 2, 'peters' => 2, 'paul' => 2, 'pauls' => 2, 'anns' => 1, 'lukes' => 1, 'marks' => 1, 'andrews' => 1, 'patricks' => 1, 'james' => 2, 'michael' => 2,
+    'little' => 3, 'scout' => 3, 'scouts' => 3, 'pack' => 3, 'legion' => 3, 'grange' => 2, 'auxiliary' => 3, 'alumni' => 3, 'harbor' => 3, 'lake' => 4, 'river' => 3, 'mountain' => 3, 'hill' => 3, 'park' => 4, 'middle' => 3, 'preschool' => 3, 'nursery' => 2, 'hardware' => 2, 'bakery' => 2, 'market' => 3, 'farm' => 3, 'farms' => 3, 'landscaping' => 2, 'printing' => 2, 'catering' => 2, 'brewing' => 2, 'savings' => 3, 'credit' => 3, 'agency' => 5, 'clinic' => 3, 'alliance' => 3, 'coalition' => 2, 'committee' => 3, 'rural' => 2, 'music' => 3, 'literacy' => 1,
+    'boat' => 1, 'works' => 2, 'body' => 2, 'summit' => 1, 'granite' => 1, 'northern' => 2, 'pioneer' => 1, 'lakeside' => 1, 'engine' => 1, 'second' => 2, 'third' => 1, 'independent' => 2, 'regional' => 3, 'area' => 3, 'humane' => 2, 'conservancy' => 2, 'preservation' => 2, 'improvement' => 1, 'neighborhood' => 2, 'village' => 3, 'brothers' => 2, 'sons' => 3, 'associates' => 5, 'enterprises' => 4, 'industries' => 3, 'studio' => 2, 'inn' => 2, 'hotel' => 2, 'cafe' => 2, 'supply' => 2, 'store' => 3, 'shop' => 3, 'sailing' => 1, 'yacht' => 1, 'golf' => 2, 'country' => 2,
+];
