@@ -184,6 +184,9 @@ Route::prefix('api')->group(function (): void {
         Route::post('duplicates/claim', [DuplicateController::class, 'claim']);
         Route::get('duplicates/certain', [DuplicateController::class, 'sample']);
         Route::post('duplicates/certain', [DuplicateController::class, 'mergeCertain']);
+        Route::get('duplicates/groups', [DuplicateController::class, 'groups']);
+        Route::post('duplicates/groups', [DuplicateController::class, 'decideGroup']);
+        Route::post('duplicates/rounds/{round}/take-back', [DuplicateController::class, 'takeBackRound'])->whereNumber('round');
         Route::post('duplicates/not-the-same', [DuplicateController::class, 'notTheSame']);
         Route::post('duplicates/household', [DuplicateController::class, 'household']);
         Route::post('duplicates/household/{household}/take-back', [DuplicateController::class, 'noHousehold'])->whereNumber('household');

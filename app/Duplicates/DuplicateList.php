@@ -8,6 +8,7 @@ use App\Records\Bulk;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Query\Builder;
 use PineSieve\Core\Matching\Pairs\Pair;
+use PineSieve\Core\Matching\Reasons;
 
 /** The pairs that were found, as clusters of supporters that may be one. */
 final readonly class DuplicateList
@@ -33,9 +34,10 @@ final readonly class DuplicateList
      */
     public function add(array $pairs): void
     {
-        $this->bulk->insert($this->table, ['one', 'other', 'cluster', 'certainty', 'score', 'reasons'], array_map(static fn (Pair $pair): array => [
+        $this->bulk->insert($this->table, ['one', 'other', 'cluster', 'certainty', 'score', 'reasons', 'why'], array_map(static fn (Pair $pair): array => [
             $pair->one, $pair->other, $pair->one, $pair->certainty->value, $pair->score,
             json_encode(['for' => $pair->for, 'against' => $pair->against, 'rules' => $pair->rules], JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+            Reasons::inShort($pair->for, $pair->against),
         ], $pairs));
     }
 

@@ -8,6 +8,7 @@ use App\Models\Intake;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Matching\Judgement;
 use PineSieve\Core\Matching\PairFinding;
+use PineSieve\Core\Matching\Reasons;
 
 /** Unsure rows that are unsure for the same reason: looked at by a few of them, and decided as one. */
 final readonly class UnsureGroups
@@ -24,16 +25,8 @@ final readonly class UnsureGroups
     public static function of(Judgement $judgement): array
     {
         $likely = array_values(array_filter($judgement->findings, static fn (PairFinding $finding): bool => $finding->strength->value > 0));
-        $bare = static function (array $reasons): array {
-            $words = array_unique(array_map(static fn (string $reason): string => (string) preg_replace('/(?:, which .*|: .*)$/su', '', $reason), $reasons));
-            sort($words);
 
-            return $words;
-        };
-        [$for, $against] = $likely === [] ? [[], []] : [$bare($likely[0]->for), $bare($likely[0]->against)];
-        $why = lcfirst(implode(', ', array_map(lcfirst(...), $for)).($against === [] ? '' : '; but '.implode(', ', array_map(lcfirst(...), $against))));
-
-        return ['why' => mb_substr(ucfirst($why), 0, 190), 'candidates' => min(255, count($likely))];
+        return ['why' => $likely === [] ? '' : Reasons::inShort($likely[0]->for, $likely[0]->against), 'candidates' => min(255, count($likely))];
     }
 
     /** @return list<array{why: string, rows: int, single: int, sample: list<array{number: int, display: string}>}> the largest first; single: those that may be one alone */

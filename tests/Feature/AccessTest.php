@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Act;
+use App\Models\DuplicateRound;
 use App\Models\DuplicateSearch;
 use App\Models\GridLayout;
 use App\Models\MatchRuleSet;
@@ -38,7 +39,7 @@ final class AccessTest extends TestCase
         'DELETE api/intakes/{intake}/edits', 'POST api/intakes/{intake}/trial', 'POST api/intakes/{intake}/load', 'POST api/intakes/{intake}/stop', 'POST api/intakes/{intake}/place', 'GET api/intakes/{intake}/undo', 'POST api/intakes/{intake}/undo', 'POST api/intakes/{intake}/redo', 'DELETE api/intakes/{intake}', 'DELETE api/plans/{plan}',
         'GET api/grids/{intake}', 'PATCH api/grids/{intake}', 'PUT api/grids/{intake}/rows', 'POST api/grids/{intake}/finish', 'POST api/held/fix', 'POST api/held/decide', 'POST api/restore-points',
         'POST api/merges/preview', 'POST api/merges', 'GET api/merges/{merge}', 'POST api/merges/{merge}/apart', 'GET api/merge-policies', 'POST api/merge-policies', 'DELETE api/merge-policies/{policy}',
-        'GET api/duplicates', 'POST api/duplicates/search', 'PUT api/duplicates/schedule', 'POST api/duplicates/claim', 'POST api/duplicates/household', 'POST api/duplicates/household/{household}/take-back', 'PUT api/duplicates/fields', 'GET api/duplicates/certain', 'POST api/duplicates/certain', 'POST api/duplicates/not-the-same', 'GET api/duplicates/not-the-same', 'DELETE api/duplicates/not-the-same/{one}/{other}',
+        'GET api/duplicates', 'POST api/duplicates/search', 'PUT api/duplicates/schedule', 'POST api/duplicates/claim', 'POST api/duplicates/household', 'POST api/duplicates/household/{household}/take-back', 'PUT api/duplicates/fields', 'GET api/duplicates/certain', 'POST api/duplicates/certain', 'GET api/duplicates/groups', 'POST api/duplicates/groups', 'POST api/duplicates/rounds/{round}/take-back', 'POST api/duplicates/not-the-same', 'GET api/duplicates/not-the-same', 'DELETE api/duplicates/not-the-same/{one}/{other}',
     ];
 
     /** Routes that write records by hand. */
@@ -140,6 +141,7 @@ final class AccessTest extends TestCase
             'set' => (string) MatchRuleSet::query()->create(['name' => 'Ours', 'kind' => 'person', 'rules' => []])->id,
             'savedSearch' => (string) \App\Models\SavedSearch::query()->create(['name' => 'Lees', 'query' => ['q' => 'lee']])->id,
             'search' => (string) DuplicateSearch::query()->create(['state' => 'done', 'tried' => []])->id,
+            'round' => (string) DuplicateRound::query()->create(['why' => '', 'is_same' => true, 'state' => DuplicateRound::DONE, 'total' => 1, 'at' => now()])->id,
             'merge' => (string) Merge::query()->create(['survivor_id' => 1, 'gone' => [], 'journal_from' => 1, 'journal_to' => 1])->id,
             'policy' => (string) SavedMergePolicy::query()->create(['name' => 'Ours', 'policy' => []])->id,
             'household' => '1',

@@ -181,6 +181,38 @@ final class DuplicatesTest extends TestCase
         self::assertStringContainsString('One cluster of certain duplicates is merged.', (string) DB::table('messages')->orderByDesc('id')->value('text'));
     }
 
+    public function test_those_that_are_alike_for_one_reason_are_decided_as_one_and_taken_back_as_one(): void
+    {
+        $this->useSet('People');
+        foreach (['Quackenbush', 'Ottoline', 'Zander'] as $last) {
+            $this->add('Ulla', $last, strtolower($last).'@example.org');
+            $this->add('Ulla', $last, strtolower($last).'@example.com');
+        }
+        $this->postJson('/api/duplicates/search');
+        $groups = fn (): array => $this->getJson('/api/duplicates/groups')->assertOk()->json('groups');
+        [$group] = $groups();
+        self::assertSame(['Same name; but another email, nothing but the name agrees', 3, ['Ulla Quackenbush', 'Ulla Quackenbush']], [$group['why'], $group['clusters'], array_column(collect($group['sample'])->firstWhere('0.name', 'Ulla Quackenbush'), 'name')]);
+        $decide = fn (string $to, int $total, string $why): \Illuminate\Testing\TestResponse => $this->postJson('/api/duplicates/groups', ['why' => $why, 'to' => $to, 'total' => $total]);
+        $decide('same', 2, $group['why'])->assertStatus(409);
+        $decide('same', 3, 'No such reason')->assertStatus(409);
+        $decide('perhaps', 3, $group['why'])->assertStatus(422);
+
+        // Someone looks at one of them just now: that one is left to her.
+        DB::table('duplicate_claims')->insert(['cluster' => DB::table('duplicate_pairs')->min('cluster'), 'user_id' => \App\Models\User::query()->create(['name' => 'Other', 'email' => 'other@example.org', 'password' => 'x', 'role' => Role::DataSteward])->id, 'until' => now()->addMinute()]);
+        $decide('same', 3, $group['why'])->assertStatus(202);
+        $round = $this->getJson('/api/duplicates/groups')->json('round');
+        self::assertSame(['done', 2, 1, 4], [$round['state'], $round['decided'], $round['kept'], DB::table('supporters')->count()]);
+        $this->postJson("/api/duplicates/rounds/{$round['id']}/take-back")->assertStatus(202);
+        self::assertSame(['taken back', 0, 6, 3], [$this->getJson('/api/duplicates/groups')->json('round.state'), $this->getJson('/api/duplicates/groups')->json('round.decided'), DB::table('supporters')->count(), $groups()[0]['clusters']]);
+        $this->postJson("/api/duplicates/rounds/{$round['id']}/take-back")->assertStatus(409);
+
+        DB::table('duplicate_claims')->delete();
+        $decide('apart', 3, $group['why'])->assertStatus(202);
+        self::assertSame([[], 3], [$groups(), DB::table('pair_decisions')->count()]);
+        $this->postJson('/api/duplicates/rounds/'.$this->getJson('/api/duplicates/groups')->json('round.id').'/take-back')->assertStatus(202);
+        self::assertSame([3, 0], [$groups()[0]['clusters'], DB::table('pair_decisions')->count()]);
+    }
+
     public function test_the_certain_ones_are_merged_by_a_policy(): void
     {
         $this->world();

@@ -21,6 +21,7 @@ import { TemplatePage } from '../intakes/TemplatePage';
 import { SourceStage } from '../intakes/source/SourceStage';
 import { ApartPage } from '../merging/ApartPage';
 import { CertainPage } from '../merging/CertainPage';
+import { GroupsPage } from '../merging/GroupsPage';
 import { DuplicatesPage } from '../merging/DuplicatesPage';
 import { MergePage } from '../merging/MergePage';
 import { SaidApartPage } from '../merging/SaidApartPage';
@@ -84,6 +85,7 @@ export function App() {
         <Route path="duplicates" element={<DuplicatesPage />} />
         <Route path="duplicates/apart" element={<SaidApartPage />} />
         <Route path="duplicates/certain" element={<CertainPage />} />
+        <Route path="duplicates/groups" element={<GroupsPage />} />
         <Route path="merge" element={<MergePage />} />
         <Route path="merges/:id" element={<ApartPage />} />
         <Route path="held" element={<HeldPage />} />

@@ -143,6 +143,7 @@ export function DuplicatesPage() {
         {!isUnderWay(data) && data !== undefined && <SearchChoice key={String(last === null)} isFirst={last === null} schedule={data.schedule} onSearch={begin} />}
         <span className="push">
           {(data?.counts.certain ?? 0) > 0 && <Link to="/duplicates/certain">Merge the certain ones</Link>}
+          {(data?.counts.review ?? 0) > 1 && <Link to="/duplicates/groups">Decide many at once</Link>}
           <Link to="/duplicates/apart">Said not to be the same</Link>
         </span>
       </div>

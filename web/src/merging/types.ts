@@ -73,3 +73,21 @@ export interface Duplicates {
   schedule: string;
   search: { state: 'waiting' | 'searching' | 'done' | 'failed'; done: number; total: number; compared: number; too_common: { rules: string; value: string; records: number }[] | null; error: string | null; created_at: string; ended_at: string | null } | null;
 }
+
+/** Pairs to be reviewed that are alike for the same reasons, with some of them. */
+export interface DuplicateGroup {
+  why: string;
+  clusters: number;
+  sample: { id: number; name: string }[][];
+}
+
+/** Pairs that were decided as one. */
+export interface DuplicateRound {
+  id: number;
+  why: string;
+  is_same: boolean;
+  state: 'working' | 'done' | 'taking back' | 'taken back';
+  total: number;
+  decided: number;
+  kept: number;
+}

@@ -9,13 +9,16 @@ use App\Duplicates\Claims;
 use App\Duplicates\Decisions;
 use App\Duplicates\DuplicateList;
 use App\Duplicates\Homes;
+use App\Duplicates\PairGroups;
 use App\Duplicates\SearchSchedule;
 use App\Http\Controllers\Controller;
+use App\Jobs\DecideRound;
 use App\Jobs\FindDuplicates;
 use App\Jobs\MergeCertain;
 use App\Merging\Households;
 use App\Merging\Merges;
 use App\Merging\MergeView;
+use App\Models\DuplicateRound;
 use App\Models\DuplicateSearch;
 use App\Models\Supporter;
 use App\Records\NotKept;
@@ -119,6 +122,43 @@ final class DuplicateController extends Controller
         MergeCertain::dispatch((int) $request->user()?->id, $policy);
 
         return response()->json(['begun' => $total], 202);
+    }
+
+    /** Clusters of two to be reviewed, by why they are; and what this person decided as one last. */
+    public function groups(Request $request, PairGroups $groups): JsonResponse
+    {
+        $this->authorize('merge');
+        $round = DuplicateRound::query()->where('user_id', $request->user()?->id)->orderByDesc('id')->first();
+
+        return response()->json(['groups' => $groups->all(), 'round' => $round]);
+    }
+
+    public function decideGroup(Request $request, PairGroups $groups): JsonResponse
+    {
+        $this->authorize('merge');
+        $data = $request->validate(['why' => ['present', 'string', 'max:190'], 'to' => ['required', Rule::in(['same', 'apart'])], 'total' => ['required', 'integer', 'min:1']]);
+        $busy = DuplicateRound::query()->whereIn('state', [DuplicateRound::WORKING, DuplicateRound::TAKING_BACK])->exists();
+        abort_if($busy, 409, 'Others are being decided just now. Wait until they are done.');
+        $total = $groups->size($data['why']);
+        abort_if($total !== (int) $data['total'], 409, "There are {$total} by now. Look at some of them again.");
+        $round = DuplicateRound::query()->create(['user_id' => $request->user()?->id, 'why' => $data['why'], 'is_same' => $data['to'] === 'same', 'state' => DuplicateRound::WORKING, 'total' => $total, 'at' => now()]);
+        Audit::note(Audit::MERGE, 'Said of '.($total === 1 ? 'one pair' : number_format($total).' pairs').' that they are '.($round->is_same ? 'the same' : 'not the same').": {$round->why}");
+        DecideRound::dispatch($round->id);
+
+        return response()->json($round->refresh(), 202);
+    }
+
+    /** Takes all back that was decided as one. */
+    public function takeBackRound(DuplicateRound $round): JsonResponse
+    {
+        $this->authorize('merge');
+        // Broken off by a change of mind as well as done.
+        $isTaken = DuplicateRound::query()->whereKey($round->id)->whereIn('state', [DuplicateRound::WORKING, DuplicateRound::DONE])->update(['state' => DuplicateRound::TAKING_BACK, 'kept' => 0]) === 1;
+        abort_unless($isTaken, 409, 'It was taken back already.');
+        Audit::note(Audit::MERGE, 'Took back what was said of '.($round->total === 1 ? 'one pair' : number_format($round->total).' pairs').": {$round->why}");
+        DecideRound::dispatch($round->id);
+
+        return response()->json($round->refresh(), 202);
     }
 
     public function notTheSame(Request $request): JsonResponse
