@@ -22,9 +22,6 @@ use PineSieve\Core\Records\SupporterRecord;
  */
 final class Candidates
 {
-    /** Where more have a name, it says too little for a row to be held beside each of them. */
-    public const NAMESAKES = 8;
-
     /** @var array<int, list<int>> hash of a key to supporters that have it */
     private array $stored = [];
 
@@ -59,9 +56,9 @@ final class Candidates
      */
     public function gather(array $keys, array $fingerprints, array $alsoStored, array $alsoUnits, int $before): void
     {
-        $stored = $this->against->looksAtStored() ? KeyTable::holders($keys, self::NAMESAKES) : new Holders([]);
+        $stored = $this->against->looksAtStored() ? KeyTable::holders($keys, isOfRows: true) : new Holders([]);
         // Those that are unique are looked for in any case.
-        $rows = KeyTable::units($this->intake->id, $keys, self::NAMESAKES, min($before, Sifter::LATER));
+        $rows = KeyTable::units($this->intake->id, $keys, min($before, Sifter::LATER));
         [$this->stored, $this->rows] = [$this->compared($stored->of), $rows->of];
         foreach ([$stored->many, $rows->many] as $many) {
             foreach ($many as $hash => $holders) {

@@ -118,7 +118,7 @@ final readonly class FileCounts
     private function odds(Matcher $matcher, array $records): array
     {
         $keys = array_map($matcher->keysOfIncoming(...), $records);
-        $holders = KeyTable::holders(array_merge(...$keys), Candidates::NAMESAKES);
+        $holders = KeyTable::holders(array_merge(...$keys), isOfRows: true);
         $stored = $this->reader->read($holders->all());
         $odds = [];
         foreach ($records as $i => $record) {

@@ -16,20 +16,20 @@ final class KeyTable
 
     /**
      * @param  list<MatchKey>  $keys
-     * @param  int  $names  how many may have a name for any of them to be looked at
+     * @param  bool  $isOfRows  for rows on their way in, who are held beside nobody because of a common name
      */
-    public static function holders(array $keys, int $names = PHP_INT_MAX): Holders
+    public static function holders(array $keys, bool $isOfRows = false): Holders
     {
-        return self::lookUp($keys, $names, 'supporter_id', 'match_keys where');
+        return self::lookUp($keys, $isOfRows, 'supporter_id', 'match_keys where');
     }
 
     /**
      * @param  list<MatchKey>  $keys
      * @param  int  $before  the unit at which to stop
      */
-    public static function units(int $intakeId, array $keys, int $names, int $before): Holders
+    public static function units(int $intakeId, array $keys, int $before): Holders
     {
-        return self::lookUp($keys, $names, 'unit', "intake_keys where intake_id = {$intakeId} and unit < {$before} and");
+        return self::lookUp($keys, true, 'unit', "intake_keys where intake_id = {$intakeId} and unit < {$before} and");
     }
 
     /**
@@ -50,11 +50,12 @@ final class KeyTable
     }
 
     /** @param  list<MatchKey>  $keys */
-    private static function lookUp(array $keys, int $names, string $holder, string $from): Holders
+    private static function lookUp(array $keys, bool $isOfRows, string $holder, string $from): Holders
     {
         $hashes = [];
         foreach ($keys as $key) {
-            $hashes[$key->isOfName ? min($names, $key->most) : $key->most][$key->isOfName][$key->hash] = $key->hash;
+            $most = $isOfRows ? min($key->most, $key->common ?? $key->most) : $key->most;
+            $hashes[$most][$key->common !== null][$key->hash] = $key->hash;
         }
         [$found, $many] = [[], []];
         foreach ($hashes as $most => $kinds) {

@@ -10,20 +10,20 @@ final readonly class MatchKey
     /**
      * @param  int  $hash  signed 64 bits of XXH3
      * @param  int  $most  records that may share it before it says too little to be looked at
-     * @param  bool  $isOfName  whether it is made of nothing but a name that is weighed: where too many have it, none of them is looked at
+     * @param  ?int  $common  of one that is made of nothing but a name that is weighed: if more have it, a row is held beside none of them; null for all others
      * @param  bool  $isName  whether those who have it are of one name
      */
     public function __construct(
         public int $hash,
         public int $most = 50,
-        public bool $isOfName = false,
+        public ?int $common = null,
         public bool $isName = false,
     ) {
     }
 
     public function withHash(int $hash): self
     {
-        return new self($hash, $this->most, $this->isOfName, $this->isName);
+        return new self($hash, $this->most, $this->common, $this->isName);
     }
 
     public static function of(string $text, int $most = 50): self

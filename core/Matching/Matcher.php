@@ -162,9 +162,9 @@ final class Matcher
         foreach ($this->judgesOf($kind) as $judge) {
             foreach ($judge->lookups->names() as $lookup => $name) {
                 $most = $judge->lookups->most($lookup);
-                $isOfName = $judge->thresholds !== null && $judge->lookups->isOfName($lookup);
+                $common = $judge->lookups->isOfName($lookup) ? $judge->thresholds?->common : null;
                 if (! isset($lookups[$name]) || $lookups[$name][2]->most < $most) {
-                    $lookups[$name] = [$judge, $lookup, new MatchKey(0, $most, $isOfName, $isOfName && $judge->lookups->isName($lookup))];
+                    $lookups[$name] = [$judge, $lookup, new MatchKey(0, $most, $common, $common !== null && $judge->lookups->isName($lookup))];
                 }
             }
         }

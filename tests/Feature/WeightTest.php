@@ -135,6 +135,18 @@ final class WeightTest extends TestCase
         self::assertSame(['unchanged' => 1], $this->outcomes($intake->refresh()));
     }
 
+    public function test_how_common_a_name_must_be_to_say_nothing_is_for_the_organization_to_say(): void
+    {
+        $this->loaded(self::file(array_map(static fn (int $i): string => "Ottoline,Quackenbush,,,{$i} Elm St,Dover,NH,03820", range(1, 3))), ['against' => ['kind' => 'nothing']], self::TARGETS);
+        $row = self::file(['Ottoline,Quackenbush,otto@example.com,,,,,']);
+        self::assertSame(['held' => 1], $this->outcomes($this->sifted($row, [], self::TARGETS)));
+        $set = collect($this->getJson('/api/match-rules')->json('sets'))->firstWhere('name', 'People, by weight')['content'];
+        $id = $this->postJson('/api/match-rules', ['content' => json_encode([...$set, 'name' => 'Ours', 'common' => 2])])->assertCreated()->json('id');
+        $this->putJson('/api/match-rules/used', ['kind' => 'person', 'set' => $id])->assertOk();
+        self::assertSame(['new' => 1], $this->outcomes($intake = $this->sifted($row, [], self::TARGETS)));
+        self::assertSame(3, DB::table('intake_results')->where('intake_id', $intake->id)->value('namesakes'));
+    }
+
     public function test_two_who_are_as_likely_are_asked_about(): void
     {
         $this->loaded(self::file(['Ulla,Zander,ulla@example.org,,,,,']), [], self::TARGETS);

@@ -225,6 +225,7 @@ final class WeightsTest extends TestCase
         $set = ShippedRules::byWeight(self::comparers());
         self::assertSame([2, 'weight', 2.0, 0.2], [$set->toArray()['version'], $set->toArray()['by'], $set->toArray()['wrong'], $set->toArray()['review']]);
         self::assertEquals($set, RuleSet::fromArray($set->toArray(), $has));
+        self::assertSame([8, 20, 20], [$set->thresholds?->common, ($strict = RuleSet::fromArray([...$set->toArray(), 'common' => 20], $has))->thresholds?->common, $strict->toArray()['common']]);
         $rules = ShippedRules::of(SupporterKind::Person, self::comparers())->toArray();
         self::assertSame([1, false], [$rules['version'], isset($rules['by'])]);
         self::assertNull(RuleSet::fromArray([...$rules, 'by' => 'rules'], $has)->thresholds);
@@ -241,6 +242,7 @@ final class WeightsTest extends TestCase
     public static function badSets(): iterable
     {
         yield 'another way' => [['by' => 'magic'], 'works "by" rules or weight'];
+        yield 'no name is common' => [['by' => 'weight', 'common' => 1000], '"common" is a number between 1 and 50'];
         yield 'a word' => [['by' => 'weight', 'certain' => 'very'], '"certain" is a number'];
         yield 'too sure' => [['by' => 'weight', 'certain' => 1.0], 'between 0.5 and 0.9999'];
         yield 'never wrong' => [['by' => 'weight', 'wrong' => 0], '"wrong" is a number between 0.1'];

@@ -166,6 +166,7 @@ export interface RuleSetContent {
   /** How likely two must be to be certain, if that is said outright. */
   certain?: number;
   review?: number;
+  common?: number;
 }
 
 /** Fields in which records can be compared. */
