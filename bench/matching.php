@@ -8,6 +8,7 @@
 
 declare(strict_types=1);
 
+use PineSieve\Bench\Groups;
 use PineSieve\Bench\Truth;
 use PineSieve\Core\Matching\Fields\FieldComparers;
 use PineSieve\Core\Matching\Pairs\PairJudge;
@@ -75,11 +76,11 @@ $run = static function (int $count, float $rate, bool $explain, bool $byWeight =
     $searches = [];
     foreach (SupporterKind::cases() as $kind) {
         mkdir("{$folder}/{$kind->value}", 0700, true);
-        $weighs = $byWeight && $kind === SupporterKind::Person;
-        $set = $weighs ? ShippedRules::byWeight($comparers) : ShippedRules::of($kind, $comparers);
+        $set = $byWeight ? ShippedRules::byWeight($comparers, $kind) : ShippedRules::of($kind, $comparers);
         // To draw the curve, pairs that would not be asked about are counted too.
-        $wide = $weighs && $explain ? new RuleSet($set->name, $kind, $set->rules, [], new Thresholds($set->thresholds->wrong ?? 2.0, 0.02)) : $set;
-        $judge = new PairJudge($wide, $comparers, $weighs && $explain ? $editionOf(new Truth($seed, $rate, $isLifelike, $mix), $count) : null);
+        $isDrawn = $byWeight && $explain && $kind === SupporterKind::Person;
+        $wide = $isDrawn ? new RuleSet($set->name, $kind, $set->rules, [], new Thresholds($set->thresholds->wrong ?? 2.0, 0.02)) : $set;
+        $judge = new PairJudge($wide, $comparers, $isDrawn ? $editionOf(new Truth($seed, $rate, $isLifelike, $mix), $count) : null);
         $searches[$kind->value] = [$judge, new PairSearch($judge, "{$folder}/{$kind->value}")];
     }
     $made = microtime(true);
@@ -115,7 +116,7 @@ $run = static function (int $count, float $rate, bool $explain, bool $byWeight =
         $pairs = $search->pairs();
         foreach ($pairs as $pair) {
             $isTrue = intdiv($pair->one, Truth::COPIES) === intdiv($pair->other, Truth::COPIES);
-            if ($pair->likely !== null && $explain) {
+            if ($pair->likely !== null && $explain && $kind === SupporterKind::Person->value) {
                 $curve[] = [$pair->likely, $isTrue];
                 if ($pair->likely < $review) {
                     continue;
@@ -212,6 +213,28 @@ foreach ($worlds as $name => $world) {
         $points[$name] = [$result['people']['right'], $result['people']['wrong'], $result['people']['true'], $result['curve']];
     }
     unset($result, $row);
+}
+
+/** Of organizations and households, in worlds where many are called nearly alike and are others. */
+printf("\n%-22s %9s  %-28s %-38s\n", 'groups', 'pairs', 'certain', 'certain and to be reviewed');
+foreach ([SupporterKind::Organization, SupporterKind::Household] as $kind) {
+    foreach (['by rules' => ShippedRules::of($kind, $comparers), 'by weight' => ShippedRules::byWeight($comparers, $kind)] as $by => $set) {
+        mkdir($folder, 0700, true);
+        $search = new PairSearch($judge = new PairJudge($set, $comparers), $folder);
+        $true = 0;
+        foreach ((new Groups(9901, 1.2))->records($kind, 20_000) as $number => [$traits]) {
+            $search->add($judge->prepare($number, $traits));
+            $true += $number % Truth::COPIES;
+        }
+        $right = $all = ['certain' => 0, 'review' => 0];
+        foreach ($search->pairs() as $pair) {
+            $all[$pair->certainty->value]++;
+            $right[$pair->certainty->value] += (int) (intdiv($pair->one, Truth::COPIES) === intdiv($pair->other, Truth::COPIES));
+        }
+        shell_exec('rm -rf '.escapeshellarg($folder));
+        $row = static fn (int $right, int $all): string => sprintf('P %.4f R %.4f', $right / max(1, $all), $right / $true);
+        printf("%-22s %9s  %-28s %s\n", "{$kind->value}s, {$by}", number_format($true), $row($right['certain'], $all['certain']), $row(array_sum($right), array_sum($all)));
+    }
 }
 
 /** Of people, recall from left to right, precision from the bottom up: the curve by weight, as the border moves, and the two points of each set. */
