@@ -136,7 +136,7 @@ foreach ($others as [$seed, $rate, $mix]) {
         $likely = max(1e-9, min(1 - 1e-9, (float) $pair->likely));
         $bin = (int) floor(2 * log($likely / (1 - $likely)));
         $agrees = $at->pattern($values[$pair->one], $values[$pair->other]);
-        if ($pair->certainty === Certainty::Certain && ! $agrees->isAnotherName()) {
+        if ($pair->certainty === Certainty::Certain && ! $agrees->isAnotherName() && ! $agrees->isPerhapsAnotherGeneration()) {
             $sure[] = [$likely, $agrees];
         }
         $group = $agrees->isMoreThanName() ? ($agrees->isWhole() ? 'whole' : 'calibration') : 'names';
@@ -151,7 +151,7 @@ $pooled = static function (array $bins): array {
     $share = static fn (array $pool): float => $pool[1] / $pool[2];
     foreach ($bins as $bin => $are) {
         $pools[] = [[($bin + 0.5) / 2], count(array_filter($are)), count($are)];
-        for ($last = count($pools) - 1; $last > 0 && ($share($pools[$last]) <= $share($pools[$last - 1]) || $pools[$last - 1][2] < 200); $last--) {
+        for ($last = count($pools) - 1; $last > 0 && ($share($pools[$last]) <= $share($pools[$last - 1]) || $pools[$last - 1][2] < 60); $last--) {
             $taken = array_pop($pools);
             $pools[$last - 1] = [[...$pools[$last - 1][0], ...$taken[0]], $pools[$last - 1][1] + $taken[1], $pools[$last - 1][2] + $taken[2]];
         }

@@ -190,7 +190,7 @@ final readonly class DuplicatesReport implements Report
     private static function sets(?string $file, FieldComparers $comparers): array
     {
         if ($file === null) {
-            return array_map(static fn (SupporterKind $kind): RuleSet => ShippedRules::of($kind, $comparers), SupporterKind::cases());
+            return array_map(static fn (SupporterKind $kind): RuleSet => ShippedRules::all($kind, $comparers)[0], SupporterKind::cases());
         }
         $data = json_decode(self::content($file), true, 32);
         $sets = array_map(static fn (mixed $one): RuleSet => RuleSet::fromArray($one, $comparers->has(...)), is_array($data) && array_is_list($data) && $data !== [] ? $data : [$data]);

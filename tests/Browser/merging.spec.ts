@@ -124,6 +124,19 @@ test('duplicates of the whole database are reviewed by keyboard alone', async ({
     await page.reload();
     await expect(page.getByText(/^0 certain/)).toBeVisible({ timeout: 1500 });
   }).toPass();
+
+  // Many at once, by why they may be one, and taken back as one.
+  await page.getByRole('link', { name: 'Decide many at once' }).click();
+  const told = page.getByText(/^\d+ pairs? to review, for \d+ reasons?$/);
+  const before = await told.innerText();
+  await looksSound(page);
+  await page.getByRole('button', { name: /^None the same/ }).first().click();
+  await expect(page.getByText(/noted as not the same/)).toBeVisible();
+  await expect(told).not.toHaveText(before);
+  await looksSound(page);
+  await page.getByRole('button', { name: 'Take all of them back' }).click();
+  await expect(page.getByText('Your last decision is taken back')).toBeVisible();
+  await expect(told).toHaveText(before);
 });
 
 test('a match rule set of one\'s own is tried on the database before it is used', async ({ page }) => {

@@ -206,21 +206,22 @@ final class PairJudge
     {
         $pattern = $this->leveler->pattern($one->values, $other->values);
         $weighed = $weigher->weigh($pattern);
-        $signs = $this->circumstances->signs($one->values, $other->values);
         $isOneName = $pattern->isOfOneName();
-        $namesake = $isOneName && array_intersect_key($pattern->shared, [WeighedField::Address->value => 1, WeighedField::Email->value => 1, WeighedField::Phone->value => 1]) !== [] ? Circumstances::namesake($signs) : null;
+        $isNear = $isOneName && array_intersect_key($pattern->shared, [WeighedField::Address->value => 1, WeighedField::Email->value => 1, WeighedField::Phone->value => 1]) !== [];
+        // Signs are weighed like all else, but for those that the set names; and two of one name and home are told from each other by them.
+        $signs = $isNear || $this->set->signs !== [] ? $this->circumstances->signs($one->values, $other->values) : [];
+        $namesake = $isNear ? Circumstances::namesake($signs) : null;
         if ($weighed->match < $thresholds->review) {
             $isHome = $this->set->kind === SupporterKind::Person && $weighed->home > 0.5 && $pattern->is(WeighedField::Address, Level::Same) && $pattern->is(WeighedField::First, Level::Differs);
             $home = $isHome ? $this->weighedPair($one, $other, $pattern, Certainty::Review, $weighed->match) : null;
 
             return $namesake === null && $home === null && ! $isOneName ? null : new Relation(null, $home, $namesake, false, $isOneName ? $weighed->match : null);
         }
-        // Signs are weighed like all else, but for those that the set names.
         $effects = array_intersect_key($this->set->signs, $signs);
         if (in_array(SignEffect::Apart, $effects, true)) {
             return new Relation(null, null, $namesake, false);
         }
-        $isSure = $pattern->isMoreThanName() && ! $pattern->isAnotherName() && ! in_array(SignEffect::Review, $effects, true);
+        $isSure = $pattern->isMoreThanName() && ! $pattern->isAnotherName() && ! $pattern->isPerhapsAnotherGeneration() && ! in_array(SignEffect::Review, $effects, true);
         $certainty = $isSure && $weighed->match >= $thresholds->certain ? Certainty::Certain : Certainty::Review;
 
         return new Relation($this->weighedPair($one, $other, $pattern, $certainty, $weighed->match), null, $namesake, $this->circumstances->prove($one->values, $other->values));

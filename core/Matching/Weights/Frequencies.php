@@ -16,7 +16,7 @@ final class Frequencies
     public const FEWEST = 200;
 
     /** As many records is what is usual worth. */
-    private const PRIOR = 2000;
+    private const PRIOR = 500;
 
     /** Of a value that no list names: its share among people, where nothing is counted. */
     private const USUAL = ['last name' => 1.5e-5, 'first name' => 2e-4, 'birth date' => 4e-5, 'address' => 0.0, 'email' => 0.0, 'phone' => 0.0];

@@ -110,7 +110,9 @@ final readonly class Leveler
     /** @return int the lower the nearer */
     public static function rank(Level $level): int
     {
-        return (int) array_search($level, [Level::Same, Level::Form, Level::Alike, Level::Near, Level::Middle, Level::Part, Level::Differs, Level::Blank], true);
+        return match ($level) {
+            Level::Same => 0, Level::Form => 1, Level::Alike => 2, Level::Near => 3, Level::Middle => 4, Level::Part => 5, Level::Differs => 6, Level::Blank => 7,
+        };
     }
 
     /**

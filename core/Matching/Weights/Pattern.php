@@ -27,7 +27,7 @@ final readonly class Pattern
     /** Whether the whole name is the same, and an address, email, phone, birth date or id with it: those hang together more than they would by chance or in a home. */
     public function isWhole(): bool
     {
-        return $this->isOfOneName() && array_filter([WeighedField::Address, WeighedField::Email, WeighedField::Phone, WeighedField::Born, WeighedField::Id], fn (WeighedField $field): bool => $this->is($field, Level::Same)) !== [];
+        return $this->isOfOneName() && ! $this->isPerhapsAnotherGeneration() && array_filter([WeighedField::Address, WeighedField::Email, WeighedField::Phone, WeighedField::Born, WeighedField::Id], fn (WeighedField $field): bool => $this->is($field, Level::Same)) !== [];
     }
 
     /**
@@ -39,6 +39,12 @@ final readonly class Pattern
         return $this->is(WeighedField::Last, Level::Differs) && ! $this->is(WeighedField::Email, Level::Same) && ! $this->is(WeighedField::Born, Level::Same) && ! $this->is(WeighedField::Id, Level::Same)
             || isset($this->levels[WeighedField::Name->value]) && array_filter([Level::Same, Level::Form, Level::Alike], fn (Level $level): bool => $this->is(WeighedField::Name, $level)) === []
             || $this->is(WeighedField::Number, Level::Differs) || $this->is(WeighedField::Number, Level::Near);
+    }
+
+    /** Whether only one of them is written with Jr. or the like, and nothing agrees that father and son have not in common: a home, and its phone, they have. */
+    public function isPerhapsAnotherGeneration(): bool
+    {
+        return $this->is(WeighedField::Generation, Level::Near) && ! $this->is(WeighedField::Email, Level::Same) && ! $this->is(WeighedField::Born, Level::Same) && ! $this->is(WeighedField::Id, Level::Same);
     }
 
     public function is(WeighedField $field, Level $level): bool

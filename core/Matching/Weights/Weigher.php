@@ -28,13 +28,13 @@ final readonly class Weigher
     /** @return array<string, float> value of Sameness to how often two such records agree just so */
     public function likelihoods(Pattern $pattern): array
     {
-        $likely = [];
-        foreach (Sameness::cases() as $of) {
-            $product = 1.0;
-            foreach ($pattern->levels as $key => $level) {
-                $product *= $this->share($of, WeighedField::from($key), $level, $pattern->shared[$key] ?? null);
+        $likely = array_fill_keys(array_column(Sameness::cases(), 'value'), 1.0);
+        foreach ($pattern->levels as $key => $level) {
+            $field = WeighedField::from($key);
+            $chance = $this->chance($pattern, $field, $level);
+            foreach (Sameness::cases() as $of) {
+                $likely[$of->value] *= $this->share($of, $field, $level, $chance);
             }
-            $likely[$of->value] = $product;
         }
 
         return $likely;
@@ -45,20 +45,24 @@ final readonly class Weigher
     {
         $level = $pattern->levels[$field->value] ?? Level::Blank;
 
-        return $level === Level::Blank ? 0.0 : log($this->share(Sameness::Match, $field, $level, null) / $this->share(Sameness::Chance, $field, $level, $pattern->shared[$field->value] ?? null), 2);
+        return $level === Level::Blank ? 0.0 : log($this->share(Sameness::Match, $field, $level, null) / $this->share(Sameness::Chance, $field, $level, $this->chance($pattern, $field, $level)), 2);
     }
 
-    private function share(Sameness $of, WeighedField $field, Level $level, ?string $shared): float
+    /** @return ?float how often two who have nothing to do with each other share just that; null where that does not depend on what they share */
+    private function chance(Pattern $pattern, WeighedField $field, Level $level): ?float
     {
-        $share = $this->weights->share($of, $field, $level);
-        $chance = $shared === null || ! in_array($of, [Sameness::Chance, Sameness::Home], true) ? null : $this->frequencies->chance($field, $level, $shared);
+        $shared = $pattern->shared[$field->value] ?? null;
 
+        return $shared === null ? null : $this->frequencies->chance($field, $level, $shared);
+    }
+
+    private function share(Sameness $of, WeighedField $field, Level $level, ?float $chance): float
+    {
         // Of others in the home, whoever has the same first name or email has it by chance or by custom; what all of them have is not counted.
         return match (true) {
-            $chance === null => $share,
-            $of === Sameness::Chance => $chance,
-            $field === WeighedField::First => max($chance, $share),
-            default => $share,
+            $chance !== null && $of === Sameness::Chance => $chance,
+            $chance !== null && $of === Sameness::Home && $field === WeighedField::First => max($chance, $this->weights->share($of, $field, $level)),
+            default => $this->weights->share($of, $field, $level),
         };
     }
 }

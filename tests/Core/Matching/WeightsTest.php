@@ -196,7 +196,7 @@ final class WeightsTest extends TestCase
         }
         $found = fn (array $order): array => $this->found(array_combine($order, array_map(static fn (int $i): string => $people[$i], $order)));
         $pairs = $found(array_keys($people));
-        self::assertSame(['0-1 certain', '2-3 certain'], $pairs);
+        self::assertSame(['0-1 certain', '2-3 review'], $pairs);
         self::assertSame($pairs, $found(array_reverse(array_keys($people))));
     }
 

@@ -86,10 +86,10 @@ function ByWeight({ content, onChange }: Pick<RuleSetFormProps, 'content' | 'onC
             <span>may be wrong; look at pairs above 1 in</span>
             <NumberInput size="xs" w={80} aria-label="Look at pairs above 1 in" min={2} max={100} decimalScale={1} value={Math.round(10 / (content.review ?? 0.2)) / 10} onChange={(oneIn) => onChange({ ...content, review: Math.round(10_000 / Math.max(2, Number(oneIn))) / 10_000 })} />
           </div>
-          <div className="sentence">
+          <div className="sentence" style={{ marginTop: 8 }}>
             <span>A name that more than</span>
             <NumberInput size="xs" w={80} aria-label="A name is common if more than so many have it" min={1} max={50} allowDecimal={false} value={content.common ?? 8} onChange={(common) => onChange({ ...content, common: Math.min(50, Math.max(1, Math.round(Number(common)))) })} />
-            <span>have is common: whoever has it and nothing else in common is new, and is counted.</span>
+            <span>share is common: who shares nothing else is new.</span>
           </div>
         </>
       )}
