@@ -98,7 +98,7 @@ final class RowsTest extends TestCase
 
         self::assertSame(['unsure', 'known', 'known', 'known'], DB::table('intake_results')->where('intake_id', $intake->id)->orderBy('number')->pluck('verdict')->all());
         $candidates = $this->getJson("/api/intakes/{$intake->id}/rows/2/match")->json('candidates');
-        self::assertSame([[], ['Only one is Jr., Sr. or the like: says little']], array_column($candidates, 'against'));
+        self::assertSame([['Another of this name is as near: Only one is Jr.'], ['Only one is Jr., Sr. or the like: says little']], array_column($candidates, 'against'));
     }
 
     public function test_a_row_that_only_points_at_someone_known_needs_no_name(): void
