@@ -74,6 +74,18 @@ stop_leftover_database() {
     fi
 }
 
+# A quarter of what the machine, or the container, has, from 512M to 4G: what records are looked up by should stay in it.
+database_memory() {
+    local has limit
+    has=$(awk '/^MemTotal/ { print int($2 / 1024) }' /proc/meminfo 2>/dev/null)
+    limit=$(cat /sys/fs/cgroup/memory.max 2>/dev/null)
+    case $limit in ''|*[!0-9]*) ;; *) [ $((limit / 1048576)) -lt "${has:-2048}" ] && has=$((limit / 1048576)) ;; esac
+    has=$((${has:-2048} / 4))
+    [ "$has" -lt 512 ] && has=512
+    [ "$has" -gt 4096 ] && has=4096
+    echo "${has}M"
+}
+
 # Starts MariaDB on loopback with its data in the data folder; sets DB_PID, or complains and returns 1. Settings are kept in settings.env.
 start_database() {
     mkdir -p "$DATA/storage/app" "$DATA/storage/framework/views" "$DATA/storage/framework/cache" "$DATA/storage/framework/sessions" "$DATA/storage/logs" "$ROOT/bootstrap/cache"
@@ -106,7 +118,7 @@ SQL
     "$(command -v mariadbd || echo /usr/sbin/mariadbd)" --no-defaults --user="$user" --datadir="$DATA/mysql" --socket=server.sock --pid-file="$DATA/mysql/server.pid" \
         --port="$DB_PORT" --bind-address=127.0.0.1 --init-file="$DATA/mysql/setup.sql" --skip-name-resolve --skip-log-bin \
         --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_520_ci --max-allowed-packet=64M \
-        --innodb-buffer-pool-size="${DB_MEMORY:-512M}" --innodb-log-file-size=256M --innodb-autoinc-lock-mode=2 >>"$DATA/database.log" 2>&1 9>&- &
+        --innodb-buffer-pool-size="${DB_MEMORY:-$(database_memory)}" --innodb-log-file-size=256M --innodb-autoinc-lock-mode=2 >>"$DATA/database.log" 2>&1 9>&- &
     DB_PID=$!
     for _ in $(seq 300); do
         alive "$DB_PID" || { complain "the database server did not start; the reason is at the end of $DATA/database.log"; return 1; }
