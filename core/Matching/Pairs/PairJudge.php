@@ -8,7 +8,6 @@ use PineSieve\Core\Matching\Fields\Agreement;
 use PineSieve\Core\Matching\Fields\FieldComparer;
 use PineSieve\Core\Matching\Fields\FieldComparers;
 use PineSieve\Core\Matching\Fields\Traits;
-use PineSieve\Core\Matching\Rules\Certainty;
 use PineSieve\Core\Matching\Rules\Comparison;
 use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Matching\Rules\Sign;
@@ -16,26 +15,13 @@ use PineSieve\Core\Matching\Rules\SignEffect;
 use PineSieve\Core\Matching\Rules\Thresholds;
 use PineSieve\Core\Matching\Weights\Edition;
 use PineSieve\Core\Matching\Weights\Frequencies;
-use PineSieve\Core\Matching\Weights\Level;
 use PineSieve\Core\Matching\Weights\Leveler;
-use PineSieve\Core\Matching\Weights\Pattern;
 use PineSieve\Core\Matching\Weights\SampledPair;
 use PineSieve\Core\Matching\Weights\Tally;
-use PineSieve\Core\Matching\Weights\WeighedField;
-use PineSieve\Core\Matching\Weights\Weigher;
-use PineSieve\Core\Matching\Weights\WeightWords;
-use PineSieve\Core\Names\SupporterKind;
 
 /** Judges pairs of records by a rule set, and makes records ready for it. */
 final class PairJudge
 {
-    /** What an agreement in a field adds to the score. */
-    private const POINTS = [Comparison::ID => 45, 'email' => 35, 'phone' => 25, Comparison::ADDRESS => 25, 'birth_date' => 25, Comparison::NAME => 30];
-
-    private const POINTS_OF_OTHERS = 8;
-
-    private const POINTS_AGAINST = 20;
-
     /** @var list<list<int>> of each rule, the places of its comparisons */
     private array $rules = [];
 
@@ -55,10 +41,7 @@ final class PairJudge
 
     private readonly Leveler $leveler;
 
-    /** What says whether two records are one, in a set by weight: its rules then say no more than who is compared. */
-    private readonly ?Weigher $weigher;
-
-    private readonly ?WeightWords $words;
+    private readonly Judge $judge;
 
     /** Of a set by weight, with how likely two must be one to be called certain by this edition. */
     public readonly ?Thresholds $thresholds;
@@ -82,8 +65,9 @@ final class PairJudge
         $this->counted = $set->thresholds !== null && $edition === null ? new Frequencies : null;
         $edition ??= $this->counted === null ? null : Edition::shipped($this->counted, $set->kind);
         $this->thresholds = $edition === null ? null : $set->thresholds?->from($edition->weights->spread->certainFrom($set->thresholds->wrong));
-        $this->weigher = $set->thresholds === null || $edition === null ? null : new Weigher($edition->weights, $edition->frequencies);
-        $this->words = $this->weigher === null || $edition === null ? null : new WeightWords($this->weigher, $edition->frequencies, $set->kind);
+        $this->judge = $this->thresholds === null || $edition === null
+            ? new RuleJudge($set, $this->comparisons, $this->rules, $this->circumstances)
+            : new WeightJudge($set, $this->thresholds, $edition, $this->leveler, $this->circumstances);
         $this->lookups = new Lookups($set, $this->comparisons, $this->rules);
     }
 
@@ -134,125 +118,22 @@ final class PairJudge
         return $this->relation($one, $other)?->pair;
     }
 
-    /** @return ?Relation null if no rule holds */
+    /** @return ?Relation null if nothing speaks for the two being one */
     public function relation(PreparedRecord $one, PreparedRecord $other): ?Relation
     {
-        [$one, $other] = $one->ref <= $other->ref ? [$one, $other] : [$other, $one];
-        // The rules of a set by weight say by what two are found; all that they agree in is weighed then.
-        if ($this->weigher !== null && $this->thresholds !== null) {
-            return $this->byWeight($this->weigher, $this->thresholds, $one, $other);
-        }
-        $known = [];
-        $found = [];
-        foreach ($this->rules as $number => $places) {
-            $of = $this->holds($places, $one->values, $other->values, $known);
-            if ($of !== null) {
-                $found[$number] = $of;
-            }
-        }
-        if ($found === []) {
-            return null;
-        }
-        $signs = $this->circumstances->signs($one->values, $other->values);
-        $certainty = null;
-        $held = [];
-        $agreements = [];
-        foreach ($found as $number => $of) {
-            $rule = $this->set->rules[$number];
-            if (array_intersect_key($signs, array_flip(array_column($rule->unless, 'value'))) !== []) {
-                continue;
-            }
-            $certainty = $certainty === Certainty::Certain ? $certainty : $rule->certainty;
-            $held[] = $rule->name;
-            foreach ($of as $field => $agreement) {
-                $agreements[$field] = ! isset($agreements[$field]) || $agreement->likeness > $agreements[$field]->likeness ? $agreement : $agreements[$field];
-            }
-        }
-        if ($certainty === null) {
-            return null;
-        }
-        $namesake = $certainty === Certainty::Certain ? Circumstances::namesake($signs) : null;
-        $apart = [];
-        foreach (array_keys($signs) as $sign) {
-            $effect = $this->set->effect(Sign::from($sign));
-            if ($effect === SignEffect::Apart) {
-                $apart[] = $sign;
-            }
-            $certainty = $effect === SignEffect::Review ? Certainty::Review : $certainty;
-        }
-        if ($apart !== []) {
-            $isHome = in_array(Sign::FirstName->value, $apart, true) && (isset($agreements[Comparison::ADDRESS]) || $this->circumstances->haveOneAddress($one->values, $other->values));
-
-            return new Relation(null, $isHome ? $this->pair($one, $other, Certainty::Review, $agreements, $signs, $held) : null, $namesake, false);
-        }
-        $isProven = $certainty === Certainty::Certain && $this->circumstances->prove($one->values, $other->values);
-
-        return new Relation($this->pair($one, $other, $certainty, $agreements, $signs, $held), null, $namesake, $isProven);
+        return $one->ref <= $other->ref ? $this->judge->relation($one, $other) : $this->judge->relation($other, $one);
     }
 
     /** @return float how likely two are one by weight, from 0 to 1; 0 in a set by rules */
     public function likely(PreparedRecord $one, PreparedRecord $other): float
     {
-        return $this->weigher?->weigh($this->leveler->pattern($one->values, $other->values))->match ?? 0.0;
+        return $this->judge instanceof WeightJudge ? $this->judge->likely($one, $other) : 0.0;
     }
 
-    /** @return array{list<string>, list<string>} for and against two being one, by weight */
+    /** @return array{list<string>, list<string>} for and against two being one, by weight; none in a set by rules */
     public function words(PreparedRecord $one, PreparedRecord $other): array
     {
-        return $this->words?->of($this->leveler->pattern($one->values, $other->values)) ?? [[], []];
-    }
-
-    private function byWeight(Weigher $weigher, Thresholds $thresholds, PreparedRecord $one, PreparedRecord $other): ?Relation
-    {
-        $pattern = $this->leveler->pattern($one->values, $other->values);
-        $weighed = $weigher->weigh($pattern);
-        $isOneName = $pattern->isOfOneName();
-        $isNear = $isOneName && array_intersect_key($pattern->shared, [WeighedField::Address->value => 1, WeighedField::Email->value => 1, WeighedField::Phone->value => 1]) !== [];
-        // Signs are weighed like all else, but for those that the set names; and two of one name and home are told from each other by them.
-        $signs = $isNear || $this->set->signs !== [] ? $this->circumstances->signs($one->values, $other->values) : [];
-        $namesake = $isNear ? Circumstances::namesake($signs) : null;
-        if ($weighed->match < $thresholds->review) {
-            $isHome = $this->set->kind === SupporterKind::Person && $weighed->home > 0.5 && $pattern->is(WeighedField::Address, Level::Same) && $pattern->is(WeighedField::First, Level::Differs);
-            $home = $isHome ? $this->weighedPair($one, $other, $pattern, Certainty::Review, $weighed->match) : null;
-
-            return $namesake === null && $home === null && ! $isOneName ? null : new Relation(null, $home, $namesake, false, $isOneName ? $weighed->match : null);
-        }
-        $effects = array_intersect_key($this->set->signs, $signs);
-        if (in_array(SignEffect::Apart, $effects, true)) {
-            return new Relation(null, null, $namesake, false);
-        }
-        $isSure = $pattern->isMoreThanName() && ! $pattern->isAnotherName() && ! $pattern->isPerhapsAnotherGeneration() && ! in_array(SignEffect::Review, $effects, true);
-        $certainty = $isSure && $weighed->match >= $thresholds->certain ? Certainty::Certain : Certainty::Review;
-
-        return new Relation($this->weighedPair($one, $other, $pattern, $certainty, $weighed->match), null, $namesake, $this->circumstances->prove($one->values, $other->values));
-    }
-
-    private function weighedPair(PreparedRecord $one, PreparedRecord $other, Pattern $pattern, Certainty $certainty, float $likely): Pair
-    {
-        [$for, $against] = $this->words?->of($pattern) ?? [[], []];
-
-        return new Pair($one->ref, $other->ref, $certainty, Pair::scoreOf($likely), $for, $against, ['by weight'], $likely, ! $pattern->isMoreThanName());
-    }
-
-    /**
-     * @param  array<string, Agreement>  $agreements  by field
-     * @param  array<string, string>  $signs
-     * @param  list<string>  $held  names of the rules that hold
-     */
-    private function pair(PreparedRecord $one, PreparedRecord $other, Certainty $certainty, array $agreements, array $signs, array $held): Pair
-    {
-        if (isset($agreements[Comparison::NAME])) {
-            // The whole name, or address, says it already.
-            unset($agreements['name.first'], $agreements['name.middle'], $agreements['name.last']);
-        }
-        if (isset($agreements[Comparison::ADDRESS])) {
-            unset($agreements['address.line1'], $agreements['address.postal_code']);
-        }
-        $agreements += $this->circumstances->shared($agreements, $one->values, $other->values);
-        $for = array_filter(array_map(static fn (Agreement $agreement): string => $agreement->reason, $agreements), static fn (string $reason): bool => $reason !== '');
-        $against = [...array_values($signs), ...$this->circumstances->elsewhere($agreements, $one->values, $other->values), ...(array_keys($agreements) === [Comparison::NAME] ? ['Nothing but the name agrees'] : [])];
-
-        return new Pair($one->ref, $other->ref, $certainty, self::score($agreements, count($signs), $certainty), array_values($for), $against, $held);
+        return $this->judge instanceof WeightJudge ? $this->judge->words($one, $other) : [[], []];
     }
 
     /**
@@ -277,70 +158,6 @@ final class PairJudge
         }
 
         return null;
-    }
-
-    /**
-     * @param  list<int>  $places  of comparisons
-     * @param  list<list<list<string>>>  $one
-     * @param  list<list<list<string>>>  $other
-     * @param  array<int, Agreement|false|null>  $known  what comparisons of this pair found before: false for no agreement, null for two blanks that are equal
-     * @return ?array<string, Agreement> field to how it agrees; null if one of them does not
-     */
-    private function holds(array $places, array $one, array $other, array &$known): ?array
-    {
-        $found = [];
-        foreach ($places as $place) {
-            if (! array_key_exists($place, $known)) {
-                [$comparison, $comparer, $at] = $this->comparisons[$place];
-                $known[$place] = match (true) {
-                    $one[$at] !== [] && $other[$at] !== [] => self::best($comparer, $one[$at], $other[$at]) ?? false,
-                    $one[$at] === $other[$at] && $comparison->options->blanksEqual => null,
-                    default => false,
-                };
-            }
-            if ($known[$place] === false) {
-                return null;
-            }
-            if ($known[$place] !== null) {
-                $found[$this->comparisons[$place][0]->field] = $known[$place];
-            }
-        }
-
-        return $found;
-    }
-
-    /**
-     * @param  list<list<string>>  $one
-     * @param  list<list<string>>  $other
-     */
-    private static function best(FieldComparer $comparer, array $one, array $other): ?Agreement
-    {
-        $best = null;
-        foreach ($one as $a) {
-            foreach ($other as $b) {
-                $agreement = $comparer->compare($a, $b);
-                if ($agreement !== null && ($best === null || $agreement->likeness > $best->likeness)) {
-                    $best = $agreement;
-                    if ($best->likeness === 1.0) {
-                        return $best;
-                    }
-                }
-            }
-        }
-
-        return $best;
-    }
-
-    /** @param  array<string, Agreement>  $agreements */
-    private static function score(array $agreements, int $against, Certainty $certainty): int
-    {
-        $score = 0.0;
-        foreach ($agreements as $field => $agreement) {
-            $score += (self::POINTS[$field] ?? self::POINTS_OF_OTHERS) * $agreement->likeness;
-        }
-
-        // What is certain stands before what is not.
-        return max(1, min(100, (int) round(min(100.0, $score) * ($certainty === Certainty::Certain ? 0.5 : 0.7) - self::POINTS_AGAINST * $against * 0.5 + ($certainty === Certainty::Certain ? 50 : 0))));
     }
 
     /** @return int where the comparison stands: equal ones are made once for a pair */

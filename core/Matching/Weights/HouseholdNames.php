@@ -42,8 +42,8 @@ final readonly class HouseholdNames implements NameLevels
     }
 
     /**
-     * @param  list<string>  $one
-     * @param  list<string>  $other
+     * @param  non-empty-list<string>  $one
+     * @param  non-empty-list<string>  $other
      */
     private static function firsts(array $one, array $other): Level
     {
