@@ -67,6 +67,10 @@ final readonly class PairGroups
             $left = $round->total - $round->decided - $round->kept;
             $next = $this->db->select('select cluster, one, other from ('.self::OF_TWO.') two where why = ? and cluster > ? order by cluster limit '.min($left, self::AT_ONCE), [$round->why, $round->after]);
             foreach ($next as $pair) {
+                if (DuplicateRound::query()->whereKey($round->id)->value('state') !== DuplicateRound::WORKING) {
+                    // Somebody has changed his mind: another job takes back what is decided.
+                    return false;
+                }
                 $isDone = ! $this->claims->isOthers($pair->cluster, (int) $round->user_id) && $this->decideOne($round, $pair->one, $pair->other, $user);
                 $round->update(['after' => $pair->cluster, $isDone ? 'decided' : 'kept' => $round->{$isDone ? 'decided' : 'kept'} + 1]);
                 if (microtime(true) > $until) {

@@ -211,6 +211,12 @@ final class DuplicatesTest extends TestCase
         self::assertSame([[], 3], [$groups(), DB::table('pair_decisions')->count()]);
         $this->postJson('/api/duplicates/rounds/'.$this->getJson('/api/duplicates/groups')->json('round.id').'/take-back')->assertStatus(202);
         self::assertSame([3, 0], [$groups()[0]['clusters'], DB::table('pair_decisions')->count()]);
+
+        // Whoever changes his mind while it goes on stops it.
+        $round = \App\Models\DuplicateRound::query()->create(['why' => $group['why'], 'is_same' => true, 'state' => 'taking back', 'total' => 3, 'at' => now()])->refresh();
+        $round->state = 'working';
+        self::assertFalse(app(\App\Duplicates\PairGroups::class)->decide($round, 5.0));
+        self::assertSame([3, 0], [$groups()[0]['clusters'], $round->decided]);
     }
 
     public function test_the_certain_ones_are_merged_by_a_policy(): void
