@@ -65,7 +65,8 @@ final readonly class PairGroups
         $user = User::query()->find($round->user_id);
         while (true) {
             $left = $round->total - $round->decided - $round->kept;
-            $next = $this->db->select('select cluster, one, other from ('.self::OF_TWO.') two where why = ? and cluster > ? order by cluster limit '.min($left, self::AT_ONCE), [$round->why, $round->after]);
+            $sql = 'select cluster, one, other from ('.self::OF_TWO.') two where why = ? and cluster > ? order by cluster limit '.min($left, self::AT_ONCE);
+            $next = $this->db->select($sql, [$round->why, $round->after]);
             foreach ($next as $pair) {
                 if (DuplicateRound::query()->whereKey($round->id)->value('state') !== DuplicateRound::WORKING) {
                     // Somebody has changed his mind: another job takes back what is decided.

@@ -32,7 +32,9 @@ final readonly class RuleLab
         $inUse = $this->sets->used($tried->kind);
         $intake = ($search->scope['kind'] ?? '') === DuplicateSearch::INTAKE ? Intake::query()->find($search->scope['intake']) : null;
         // Those that would not be asked about are counted too, to tell what asking about more would cost.
-        $wide = $tried->thresholds === null ? $tried : new RuleSet($tried->name, $tried->kind, $tried->rules, $tried->signs, new Thresholds($tried->thresholds->wrong, min(self::LEAST, $tried->thresholds->review), $tried->thresholds->common, $tried->thresholds->certain));
+        $by = $tried->thresholds;
+        $wider = $by === null ? null : new Thresholds($by->wrong, min(self::LEAST, $by->review), $by->common, $by->certain);
+        $wide = $wider === null ? $tried : new RuleSet($tried->name, $tried->kind, $tried->rules, $tried->signs, $wider);
         $this->gathering->of($search, [$wide, $inUse], fn (array $searches) => $this->report($search, $searches, [$tried, $inUse], $intake !== null), $intake);
     }
 

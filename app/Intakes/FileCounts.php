@@ -60,7 +60,11 @@ final readonly class FileCounts
             $counted = $kept->map(static fn (object $row): array => [Tally::unpack($row->counts), $row->known])->all();
         }
 
-        return array_map(static fn (Edition $edition): Edition => $edition->ofRows($edition->frequencies->with($counted[$edition->kind->value][0]), $counted[$edition->kind->value][1]), $known);
+        return array_map(static function (Edition $edition) use ($counted): Edition {
+            [$counts, $rate] = $counted[$edition->kind->value];
+
+            return $edition->ofRows($edition->frequencies->with($counts), $rate);
+        }, $known);
     }
 
     /**

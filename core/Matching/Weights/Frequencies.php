@@ -161,7 +161,8 @@ final class Frequencies
     {
         $shares = [];
         foreach (explode(' ', $words) as $word) {
-            $shares[] = (max(0, $this->of(WeighedField::Name, $word) - 2) + self::PRIOR * (self::lists()[WeighedField::Name->value][$word] ?? self::ANY_WORD)) / (self::PRIOR + $this->counted);
+            $usual = self::lists()[WeighedField::Name->value][$word] ?? self::ANY_WORD;
+            $shares[] = (max(0, $this->of(WeighedField::Name, $word) - 2) + self::PRIOR * $usual) / (self::PRIOR + $this->counted);
         }
         sort($shares);
         $rarest = array_shift($shares);

@@ -38,7 +38,12 @@ final readonly class HouseholdNames implements NameLevels
             $levels[WeighedField::First->value] = self::firsts(explode(' ', $firsts), explode(' ', $otherFirsts));
         }
 
-        return [$levels, [...($last === $otherLast ? [WeighedField::Last->value => $last] : []), ...($firsts === $otherFirsts && $firsts !== '' ? [WeighedField::First->value => $firsts] : [])]];
+        $shared = $last === $otherLast ? [WeighedField::Last->value => $last] : [];
+        if ($firsts === $otherFirsts && $firsts !== '') {
+            $shared[WeighedField::First->value] = $firsts;
+        }
+
+        return [$levels, $shared];
     }
 
     /**

@@ -7,6 +7,9 @@ namespace PineSieve\Core\Matching\Weights;
 /** How far two records agree, field by field. */
 final readonly class Pattern
 {
+    /** What moves with a person. */
+    private const OWN = [WeighedField::Email, WeighedField::Born, WeighedField::Id];
+
     /**
      * @param  array<string, Level>  $levels  value of a WeighedField to how far they agree in it; those that both say something of
      * @param  array<string, string>  $shared  field to the value that they share, folded: what few have says much
@@ -27,7 +30,7 @@ final readonly class Pattern
     /** Whether the whole name is the same, and an address, email, phone, birth date or id with it: those hang together more than they would by chance or in a home. */
     public function isWhole(): bool
     {
-        return $this->isOfOneName() && ! $this->isPerhapsAnotherGeneration() && array_filter([WeighedField::Address, WeighedField::Email, WeighedField::Phone, WeighedField::Born, WeighedField::Id], fn (WeighedField $field): bool => $this->is($field, Level::Same)) !== [];
+        return $this->isOfOneName() && ! $this->isPerhapsAnotherGeneration() && $this->shareOne([...self::OWN, WeighedField::Address, WeighedField::Phone]);
     }
 
     /**
@@ -36,15 +39,23 @@ final readonly class Pattern
      */
     public function isAnotherName(): bool
     {
-        return $this->is(WeighedField::Last, Level::Differs) && ! $this->is(WeighedField::Email, Level::Same) && ! $this->is(WeighedField::Born, Level::Same) && ! $this->is(WeighedField::Id, Level::Same)
-            || isset($this->levels[WeighedField::Name->value]) && array_filter([Level::Same, Level::Form, Level::Alike], fn (Level $level): bool => $this->is(WeighedField::Name, $level)) === []
-            || $this->is(WeighedField::Number, Level::Differs) || $this->is(WeighedField::Number, Level::Near);
+        $isAnotherPerson = $this->is(WeighedField::Last, Level::Differs) && ! $this->shareOne(self::OWN);
+        $name = $this->levels[WeighedField::Name->value] ?? null;
+        $isAnotherOrganization = $name !== null && ! in_array($name, [Level::Same, Level::Form, Level::Alike], true);
+
+        return $isAnotherPerson || $isAnotherOrganization || $this->is(WeighedField::Number, Level::Differs) || $this->is(WeighedField::Number, Level::Near);
     }
 
     /** Whether only one of them is written with Jr. or the like, and nothing agrees that father and son have not in common: a home, and its phone, they have. */
     public function isPerhapsAnotherGeneration(): bool
     {
-        return $this->is(WeighedField::Generation, Level::Near) && ! $this->is(WeighedField::Email, Level::Same) && ! $this->is(WeighedField::Born, Level::Same) && ! $this->is(WeighedField::Id, Level::Same);
+        return $this->is(WeighedField::Generation, Level::Near) && ! $this->shareOne(self::OWN);
+    }
+
+    /** @param  list<WeighedField>  $fields */
+    private function shareOne(array $fields): bool
+    {
+        return array_filter($fields, fn (WeighedField $field): bool => $this->is($field, Level::Same)) !== [];
     }
 
     public function is(WeighedField $field, Level $level): bool

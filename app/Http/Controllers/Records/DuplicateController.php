@@ -141,7 +141,10 @@ final class DuplicateController extends Controller
         abort_if($busy, 409, 'Others are being decided just now. Wait until they are done.');
         $total = $groups->size($data['why']);
         abort_if($total !== (int) $data['total'], 409, "There are {$total} by now. Look at some of them again.");
-        $round = DuplicateRound::query()->create(['user_id' => $request->user()?->id, 'why' => $data['why'], 'is_same' => $data['to'] === 'same', 'state' => DuplicateRound::WORKING, 'total' => $total, 'at' => now()]);
+        $round = DuplicateRound::query()->create([
+            'user_id' => $request->user()?->id, 'why' => $data['why'], 'is_same' => $data['to'] === 'same',
+            'state' => DuplicateRound::WORKING, 'total' => $total, 'at' => now(),
+        ]);
         Audit::note(Audit::MERGE, 'Said of '.($total === 1 ? 'one pair' : number_format($total).' pairs').' that they are '.($round->is_same ? 'the same' : 'not the same').": {$round->why}");
         DecideRound::dispatch($round->id);
 
@@ -153,7 +156,8 @@ final class DuplicateController extends Controller
     {
         $this->authorize('merge');
         // Broken off by a change of mind as well as done.
-        $isTaken = DuplicateRound::query()->whereKey($round->id)->whereIn('state', [DuplicateRound::WORKING, DuplicateRound::DONE])->update(['state' => DuplicateRound::TAKING_BACK, 'kept' => 0]) === 1;
+        $isTaken = DuplicateRound::query()->whereKey($round->id)->whereIn('state', [DuplicateRound::WORKING, DuplicateRound::DONE])
+            ->update(['state' => DuplicateRound::TAKING_BACK, 'kept' => 0]) === 1;
         abort_unless($isTaken, 409, 'It was taken back already.');
         Audit::note(Audit::MERGE, 'Took back what was said of '.($round->total === 1 ? 'one pair' : number_format($round->total).' pairs').": {$round->why}");
         DecideRound::dispatch($round->id);
