@@ -33,8 +33,11 @@ final class Frequencies
     /** @var array<string, array<string, float>> field to folded value to its share */
     private static array $lists = [];
 
-    /** @var list<array<int, int>> of as many counts each as the sketch is wide */
+    /** @var list<array<int, int>> of as many counts each as the sketch is wide; none as long as nobody has asked */
     private array $cells = [];
+
+    /** What pack() gave, until somebody asks: most of those who compare or look up do not. */
+    private ?string $packed = null;
 
     /** Records that were counted. */
     private int $counted = 0;
@@ -43,11 +46,26 @@ final class Frequencies
     private int $records = 0;
 
     /** @param  int  $width  cells of each row: 4 times as many as different values are exact enough */
-    public function __construct(private readonly int $width = 1 << 18)
+    public function __construct(private int $width = 1 << 18)
     {
-        for ($row = 0; $row < self::ROWS; $row++) {
-            $this->cells[] = array_fill(0, $this->width, 0);
+    }
+
+    /** Its cells are there from now on. */
+    private function open(): void
+    {
+        if ($this->cells !== []) {
+            return;
         }
+        if ($this->packed === null) {
+            $this->cells = array_fill(0, self::ROWS, array_fill(0, $this->width, 0));
+
+            return;
+        }
+        /** @var array<int, int> $cells */
+        $cells = unpack('V*', (string) gzuncompress($this->packed));
+        $this->width = max(1, intdiv(count($cells), self::ROWS));
+        $this->cells = array_chunk($cells, $this->width);
+        $this->packed = null;
     }
 
     /**
@@ -56,6 +74,7 @@ final class Frequencies
      */
     public function count(array $traits, int $times = 1): void
     {
+        $this->open();
         $this->counted += $times;
         $this->records += $times;
         foreach ($traits as [$field, $value]) {
@@ -68,6 +87,7 @@ final class Frequencies
     /** With those that a tally has. */
     public function with(Tally $tally): self
     {
+        $this->open();
         $both = clone $this;
         foreach ($tally->counts() as $key => $times) {
             foreach ($both->placesOf($key) as $row => $place) {
@@ -92,16 +112,15 @@ final class Frequencies
     /** As bytes that unpack() takes. */
     public function pack(): string
     {
+        $this->open();
+
         return (string) gzcompress(implode('', array_map(static fn (array $row): string => pack('V*', ...$row), array_merge(...array_map(static fn (array $cells): array => array_chunk($cells, 4096), $this->cells)))));
     }
 
     public static function unpack(string $packed, int $records): self
     {
-        /** @var array<int, int> $cells */
-        $cells = unpack('V*', (string) gzuncompress($packed));
-        $width = max(1, intdiv(count($cells), self::ROWS));
-        $unpacked = new self($width);
-        $unpacked->cells = array_chunk($cells, $width);
+        $unpacked = new self;
+        $unpacked->packed = $packed;
         $unpacked->counted = $unpacked->records = $records;
 
         return $unpacked;
@@ -121,6 +140,7 @@ final class Frequencies
     /** How many records have it. */
     public function of(WeighedField $field, string $value): int
     {
+        $this->open();
         $least = PHP_INT_MAX;
         foreach ($this->places($field, $value) as $row => $place) {
             $least = min($least, $this->cells[$row][$place]);
