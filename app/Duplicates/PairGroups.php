@@ -17,6 +17,7 @@ final readonly class PairGroups
 {
     private const SAMPLE = 5;
 
+    /** Kinds that are shown, about. */
     private const MOST = 100;
 
     private const AT_ONCE = 50;
@@ -32,26 +33,24 @@ final readonly class PairGroups
     ) {
     }
 
-    /** @return list<array{why: string, clusters: int, sample: list<list<array{id: int, name: string}>>}> the largest first */
+    /** @return list<array{why: string, clusters: int, sample: list<list<array{id: int, name: string}>>}> the largest first; of each any, and the same whenever one looks */
     public function all(): array
     {
-        $groups = $this->db->select('select why, count(*) clusters from ('.self::OF_TWO.') two group by why order by clusters desc, why limit '.self::MOST);
+        $ranked = 'select why, one, other, count(*) over (partition by why) clusters, row_number() over (partition by why order by crc32(cluster), cluster) place from ('.self::OF_TWO.') two';
+        $pairs = $this->db->select("select * from ({$ranked}) ranked where place <= ".self::SAMPLE.' order by clusters desc, why, place limit '.self::MOST * self::SAMPLE);
+        $names = $this->db->table('supporters')->whereIn('id', [...array_column($pairs, 'one'), ...array_column($pairs, 'other')])->pluck('display_name', 'id');
+        $groups = [];
+        foreach ($pairs as $pair) {
+            $groups[$pair->why] ??= ['why' => $pair->why, 'clusters' => $pair->clusters, 'sample' => []];
+            $groups[$pair->why]['sample'][] = array_map(static fn (int $id): array => ['id' => $id, 'name' => $names[$id] ?? ''], [$pair->one, $pair->other]);
+        }
 
-        return array_map(fn (\stdClass $group): array => ['why' => $group->why, 'clusters' => $group->clusters, 'sample' => $this->sample($group->why)], $groups);
+        return array_values($groups);
     }
 
     public function size(string $why): int
     {
         return (int) $this->db->scalar('select count(*) from ('.self::OF_TWO.') two where why = ?', [$why]);
-    }
-
-    /** @return list<list<array{id: int, name: string}>> any of them, and the same whenever one looks */
-    private function sample(string $why): array
-    {
-        $pairs = $this->db->select('select one, other from ('.self::OF_TWO.') two where why = ? order by crc32(cluster), cluster limit '.self::SAMPLE, [$why]);
-        $names = $this->db->table('supporters')->whereIn('id', [...array_column($pairs, 'one'), ...array_column($pairs, 'other')])->pluck('display_name', 'id');
-
-        return array_map(static fn (\stdClass $pair): array => array_map(static fn (int $id): array => ['id' => $id, 'name' => $names[$id] ?? ''], [$pair->one, $pair->other]), $pairs);
     }
 
     /**
@@ -72,8 +71,11 @@ final readonly class PairGroups
                     // Somebody has changed his mind: another job takes back what is decided.
                     return false;
                 }
-                $isDone = ! $this->claims->isOthers($pair->cluster, (int) $round->user_id) && $this->decideOne($round, $pair->one, $pair->other, $user);
-                $round->update(['after' => $pair->cluster, $isDone ? 'decided' : 'kept' => $round->{$isDone ? 'decided' : 'kept'} + 1]);
+                // What is decided belongs to its round, whatever breaks off.
+                $this->db->transaction(function () use ($round, $pair, $user): void {
+                    $isDone = ! $this->claims->isOthers($pair->cluster, (int) $round->user_id) && $this->decideOne($round, $pair->one, $pair->other, $user);
+                    $round->update(['after' => $pair->cluster, $isDone ? 'decided' : 'kept' => $round->{$isDone ? 'decided' : 'kept'} + 1]);
+                });
                 if (microtime(true) > $until) {
                     return true;
                 }

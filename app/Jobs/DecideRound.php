@@ -34,4 +34,10 @@ final class DecideRound implements ShouldQueue
             self::dispatch($this->round);
         }
     }
+
+    /** What broke off can be taken back, or decided anew, and keeps nobody from deciding others. */
+    public function failed(): void
+    {
+        DuplicateRound::query()->whereKey($this->round)->whereIn('state', [DuplicateRound::WORKING, DuplicateRound::TAKING_BACK])->update(['state' => DuplicateRound::DONE]);
+    }
 }

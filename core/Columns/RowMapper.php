@@ -144,7 +144,7 @@ final class RowMapper
             $this->understood = [];
         }
 
-        return $this->understood["{$field->key} {$country} {$text}"] ??= $format->read($text);
+        return $this->understood["{$field->key}\n{$country}\n{$text}"] ??= $format->read($text);
     }
 
     /** Whether a value that can't be read holds the row. */

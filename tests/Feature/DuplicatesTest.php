@@ -217,6 +217,9 @@ final class DuplicatesTest extends TestCase
         $round->state = 'working';
         self::assertFalse(app(\App\Duplicates\PairGroups::class)->decide($round, 5.0));
         self::assertSame([3, 0], [$groups()[0]['clusters'], $round->decided]);
+        $decide('same', 3, $group['why'])->assertStatus(409);
+        (new \App\Jobs\DecideRound($round->id))->failed();
+        $decide('same', 3, $group['why'])->assertStatus(202);
     }
 
     public function test_the_certain_ones_are_merged_by_a_policy(): void
