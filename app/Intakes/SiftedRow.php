@@ -6,7 +6,6 @@ namespace App\Intakes;
 
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
-use PineSieve\Core\Changes\Leftovers;
 use PineSieve\Core\Changes\Outcome;
 use PineSieve\Core\Changes\PartsPlanner;
 use PineSieve\Core\Changes\Planner;
@@ -181,7 +180,8 @@ final class SiftedRow
         $settings = $this->settings;
         $after = Projection::after($stored, $changes);
         $isNew = $stored === null;
-        foreach (PartsPlanner::memberships(['group' => [...$settings->groups, ...($isNew ? $settings->groupsNew : [])], 'tag' => [...$settings->tags, ...($isNew ? $settings->tagsNew : [])]], $after->memberships) as $i => $membership) {
+        $lists = ['group' => [...$settings->groups, ...($isNew ? $settings->groupsNew : [])], 'tag' => [...$settings->tags, ...($isNew ? $settings->tagsNew : [])]];
+        foreach ($this->planner->memberships($lists, $after) as $i => $membership) {
             $changes[] = $membership->withRef("{$unit}:membership.given.{$i}");
         }
         $refused = [];
@@ -237,7 +237,7 @@ final class SiftedRow
             'gifts_new' => count($missing) - count($promises),
             'promises_new' => count($promises),
             'fingerprint' => $this->fingerprints[Unit::of($number, $part)] ?? null,
-            'untaken' => $stored === null || $party->isNamedOnly ? [] : Leftovers::of($party->record, Projection::after($stored, $changes)),
+            'untaken' => $stored === null || $party->isNamedOnly ? [] : $this->planner->untaken($party->record, Projection::after($stored, $changes)),
         ];
         if ($part > 0) {
             return [...self::RESULT, ...$this->place($number, $part), ...$values, 'role' => $party->role, 'display' => mb_substr($party->record->display(), 0, 400)];

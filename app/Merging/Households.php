@@ -17,6 +17,8 @@ use App\Standards\Sight;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Changes\Reversal;
+use PineSieve\Core\Changes\Sameness;
+use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Forms\Draft;
 use PineSieve\Core\Merging\CannotMerge;
 use PineSieve\Core\Names\SupporterKind;
@@ -135,10 +137,11 @@ final readonly class Households
     /** @param  non-empty-list<SupporterRecord>  $people */
     private static function sharedAddress(array $people): ?RecordPart
     {
+        $sameness = new Sameness;
         foreach ($people[0]->addresses as $address) {
-            $sameness = Address::fromParts($address->values)->sameness();
-            $have = array_filter($people, static fn (SupporterRecord $one): bool => array_filter($one->addresses, static fn (RecordPart $other): bool => Address::fromParts($other->values)->sameness() === $sameness) !== []);
-            if ($sameness !== '' && count($have) === count($people)) {
+            $isTold = $sameness->door(Address::fromParts($address->values)) !== '';
+            $have = array_filter($people, static fn (SupporterRecord $one): bool => $sameness->find(Subject::Address, $address->values, $one->addresses) !== null);
+            if ($isTold && count($have) === count($people)) {
                 return $address;
             }
         }

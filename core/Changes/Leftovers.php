@@ -6,7 +6,6 @@ namespace PineSieve\Core\Changes;
 
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Names\SupporterKind;
-use PineSieve\Core\Records\Identifier;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
@@ -23,9 +22,9 @@ final class Leftovers
      * @param  SupporterRecord  $after  as it is with the row's changes
      * @return list<Untaken>
      */
-    public static function of(IncomingRecord $record, SupporterRecord $after): array
+    public static function of(IncomingRecord $record, SupporterRecord $after, Sameness $sameness): array
     {
-        return [...self::fields($record, $after), ...self::contacts($record, $after), ...self::lists($record, $after)];
+        return [...self::fields($record, $after), ...self::contacts($record, $after, $sameness), ...self::lists($record, $after, $sameness)];
     }
 
     /** @return list<Untaken> */
@@ -45,26 +44,20 @@ final class Leftovers
     }
 
     /** @return list<Untaken> */
-    private static function contacts(IncomingRecord $record, SupporterRecord $after): array
+    private static function contacts(IncomingRecord $record, SupporterRecord $after, Sameness $sameness): array
     {
         $untaken = [];
         foreach (['email' => [$record->emails, $after->emails, 'address'], 'phone' => [$record->phones, $after->phones, 'number']] as $field => [$incoming, $stored, $column]) {
             $there = self::values($stored, $column);
             foreach ($incoming as $contact) {
-                if (! in_array(mb_strtolower($contact->value), array_map(mb_strtolower(...), $there), true)) {
+                if ($sameness->find(Subject::from($field), [$column => $contact->value], $stored) === null) {
                     $untaken[] = new Untaken($field, $there[0] ?? '', $contact->value);
                 }
             }
         }
         foreach ($record->addresses as $address) {
             $line = $address->stored->line();
-            $sameness = $address->stored->sameness();
-            $isThere = array_filter($after->addresses, static function (RecordPart $part) use ($line, $sameness): bool {
-                $stored = Address::fromParts($part->values);
-
-                return ($sameness !== '' && $stored->sameness() === $sameness) || mb_strtolower($stored->line()) === mb_strtolower($line);
-            }) !== [];
-            if (! $isThere && $line !== '') {
+            if ($line !== '' && $sameness->find(Subject::Address, $address->standard->parts(), $after->addresses) === null) {
                 $untaken[] = new Untaken('address.line1', $after->addresses === [] ? '' : Address::fromParts($after->addresses[0]->values)->line(), $line);
             }
         }
@@ -73,20 +66,18 @@ final class Leftovers
     }
 
     /** @return list<Untaken> */
-    private static function lists(IncomingRecord $record, SupporterRecord $after): array
+    private static function lists(IncomingRecord $record, SupporterRecord $after, Sameness $sameness): array
     {
         $untaken = [];
-        $ids = array_map(static fn (RecordPart $part): string => (new Identifier($part->value('system'), $part->value('value')))->sameness(), $after->identifiers);
         foreach ($record->identifiers as $identifier) {
-            if (! in_array($identifier->sameness(), $ids, true)) {
+            if ($sameness->find(Subject::Identifier, ['system' => $identifier->system, 'value' => $identifier->value], $after->identifiers) === null) {
                 $untaken[] = new Untaken('id.old', self::values($after->identifiers, 'value')[0] ?? '', $identifier->value);
             }
         }
-        foreach (['groups' => $record->groups, 'tags' => $record->tags] as $field => $names) {
-            $there = array_map(mb_strtolower(...), self::values($after->memberships, 'name'));
+        foreach (['group' => $record->groups, 'tag' => $record->tags] as $list => $names) {
             foreach ($names as $name) {
-                if (! in_array(mb_strtolower($name), $there, true)) {
-                    $untaken[] = new Untaken($field, '', $name);
+                if ($sameness->find(Subject::Membership, ['list' => $list, 'name' => $name], $after->memberships) === null) {
+                    $untaken[] = new Untaken("{$list}s", '', $name);
                 }
             }
         }

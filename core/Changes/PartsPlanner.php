@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Changes;
 
-use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\ContactPoint;
 use PineSieve\Core\Records\Identifier;
@@ -21,7 +20,8 @@ final readonly class PartsPlanner
     /** @param  list<string>  $several  keys of custom fields that hold several values */
     public function __construct(
         private Effects $effects,
-        private array $several = [],
+        private array $several,
+        private Sameness $sameness,
     ) {
     }
 
@@ -39,10 +39,10 @@ final readonly class PartsPlanner
             ...($takes(FieldGroup::Addresses) ? $this->addresses($record->addresses, $stored->addresses) : []),
             ...($takes(FieldGroup::Emails) ? $this->contacts(Subject::Email, 'address', $record->emails, $stored->emails) : []),
             ...($takes(FieldGroup::Phones) ? $this->contacts(Subject::Phone, 'number', $record->phones, $stored->phones) : []),
-            ...($takes(FieldGroup::Ids) ? self::identifiers($record->identifiers, $stored->identifiers) : []),
-            ...($takes(FieldGroup::Lists) ? self::memberships(['group' => $record->groups, 'tag' => $record->tags], $stored->memberships) : []),
+            ...($takes(FieldGroup::Ids) ? $this->identifiers($record->identifiers, $stored->identifiers) : []),
+            ...($takes(FieldGroup::Lists) ? $this->memberships(['group' => $record->groups, 'tag' => $record->tags], $stored->memberships) : []),
             ...($takes(FieldGroup::Custom) ? $this->custom($record->custom, $stored->custom) : []),
-            ...self::unread($record->unread, $stored->unread),
+            ...$this->unread($record->unread, $stored->unread),
         ]);
     }
 
@@ -74,7 +74,7 @@ final readonly class PartsPlanner
         $ways = new Ways(Subject::Address, $this->effects->of(FieldGroup::Addresses), $stored);
         foreach ($incoming as $address) {
             $values = array_filter([...$address->stored->parts(), 'original' => $address->written, 'kind' => $address->kind], static fn (string $part): bool => $part !== '');
-            $ways->take($address->kind, $values, self::sameAddress($address, $ways->parts()), static fn (RecordPart $part, MatchEffect $effect, bool $isSame): array => self::addressFields($address, $part, $effect, $isSame));
+            $ways->take($address->kind, $values, $this->sameness->find(Subject::Address, $address->standard->parts(), $ways->parts()), static fn (RecordPart $part, MatchEffect $effect, bool $isSame): array => self::addressFields($address, $part, $effect, $isSame));
         }
 
         return $ways->changes();
@@ -107,10 +107,7 @@ final readonly class PartsPlanner
     {
         $ways = new Ways($subject, $this->effects->of($subject === Subject::Email ? FieldGroup::Emails : FieldGroup::Phones), $stored);
         foreach ($incoming as $contact) {
-            $same = null;
-            foreach ($ways->parts() as $part) {
-                $same ??= mb_strtolower($part->value($column)) === $contact->value ? $part : null;
-            }
+            $same = $this->sameness->find($subject, [$column => $contact->value], $ways->parts());
             $ways->take($contact->kind, [$column => $contact->value, ...($contact->kind === '' ? [] : ['kind' => $contact->kind])], $same, static fn (RecordPart $part, MatchEffect $effect, bool $isSame): array => $isSame ? [] : [$column => [$part->value($column), $contact->value]]);
         }
 
@@ -122,18 +119,9 @@ final readonly class PartsPlanner
      * @param  list<RecordPart>  $stored
      * @return list<Change>
      */
-    private static function identifiers(array $incoming, array $stored): array
+    private function identifiers(array $incoming, array $stored): array
     {
-        $there = array_flip(array_map(static fn (RecordPart $part): string => (new Identifier($part->value('system'), $part->value('value')))->sameness(), $stored));
-        $changes = [];
-        foreach ($incoming as $identifier) {
-            if (! isset($there[$identifier->sameness()])) {
-                $there[$identifier->sameness()] = true;
-                $changes[] = Change::create(Subject::Identifier, '', ['system' => $identifier->system, 'value' => $identifier->value]);
-            }
-        }
-
-        return $changes;
+        return $this->missing(Subject::Identifier, array_map(static fn (Identifier $one): array => ['system' => $one->system, 'value' => $one->value], $incoming), $stored);
     }
 
     /**
@@ -141,21 +129,16 @@ final readonly class PartsPlanner
      * @param  list<RecordPart>  $stored
      * @return list<Change>
      */
-    public static function memberships(array $incoming, array $stored): array
+    public function memberships(array $incoming, array $stored): array
     {
-        $there = array_flip(array_map(static fn (RecordPart $part): string => $part->value('list').'|'.mb_strtolower($part->value('name')), $stored));
-        $changes = [];
+        $named = [];
         foreach ($incoming as $list => $names) {
             foreach ($names as $name) {
-                $key = "{$list}|".mb_strtolower($name);
-                if (! isset($there[$key])) {
-                    $there[$key] = true;
-                    $changes[] = Change::create(Subject::Membership, '', ['list' => $list, 'name' => $name]);
-                }
+                $named[] = ['list' => $list, 'name' => $name];
             }
         }
 
-        return $changes;
+        return $this->missing(Subject::Membership, $named, $stored);
     }
 
     /**
@@ -196,25 +179,34 @@ final readonly class PartsPlanner
      * @param  list<RecordPart>  $stored
      * @return list<Change>
      */
-    private static function unread(array $incoming, array $stored): array
+    private function unread(array $incoming, array $stored): array
     {
-        $there = array_map(static fn (RecordPart $part): string => "{$part->value('field')}|{$part->value('value')}", $stored);
-        $new = array_filter($incoming, static fn (UnreadValue $one): bool => ! in_array("{$one->field}|{$one->text}", $there, true));
-
-        return array_values(array_map(static fn (UnreadValue $one): Change => Change::create(Subject::Unread, '', ['field' => $one->field, 'value' => $one->text]), $new));
+        return $this->missing(Subject::Unread, array_map(static fn (UnreadValue $one): array => ['field' => $one->field, 'value' => $one->text], $incoming), $stored);
     }
 
-    /** @param  list<RecordPart>  $stored */
-    private static function sameAddress(IncomingAddress $address, array $stored): ?RecordPart
+    /**
+     * Makes what is not there yet, each once.
+     *
+     * @param  list<array<string, string>>  $incoming
+     * @param  list<RecordPart>  $stored
+     * @return list<Change>
+     */
+    private function missing(Subject $subject, array $incoming, array $stored): array
     {
-        $sameness = $address->stored->sameness();
-        foreach ($sameness === '' ? [] : $stored as $part) {
-            if (Address::fromParts($part->values)->sameness() === $sameness) {
-                return $part;
+        $there = [];
+        foreach ($incoming === [] ? [] : $stored as $part) {
+            $there[$this->sameness->of($subject, $part->values)] = true;
+        }
+        $changes = [];
+        foreach ($incoming as $values) {
+            $sameness = $this->sameness->of($subject, $values);
+            if (! isset($there[$sameness])) {
+                $there[$sameness] = true;
+                $changes[] = Change::create($subject, '', $values);
             }
         }
 
-        return null;
+        return $changes;
     }
 
     /**

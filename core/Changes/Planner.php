@@ -21,6 +21,8 @@ final readonly class Planner
 
     private const OF_NAME = ['title' => 1, 'first_name' => 1, 'middle_name' => 1, 'last_name' => 1, 'suffix' => 1, 'organization_name' => 1, 'nickname' => 1];
 
+    private Sameness $sameness;
+
     private PartsPlanner $parts;
 
     /**
@@ -32,7 +34,8 @@ final readonly class Planner
         private array $blankable = [],
         array $several = [],
     ) {
-        $this->parts = new PartsPlanner($effects, $several);
+        $this->sameness = new Sameness;
+        $this->parts = new PartsPlanner($effects, $several, $this->sameness);
     }
 
     /**
@@ -51,6 +54,27 @@ final readonly class Planner
         }
 
         return $changes;
+    }
+
+    /**
+     * What puts a supporter into groups and tags, as far as it is in none of them.
+     *
+     * @param  array<string, list<string>>  $lists  "group" and "tag" to names
+     * @return list<Change> without references
+     */
+    public function memberships(array $lists, SupporterRecord $stored): array
+    {
+        return $this->parts->memberships($lists, $stored->memberships);
+    }
+
+    /**
+     * What a row says of someone and is not so once its changes are in.
+     *
+     * @return list<Untaken>
+     */
+    public function untaken(IncomingRecord $record, SupporterRecord $after): array
+    {
+        return Leftovers::of($record, $after, $this->sameness);
     }
 
     /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Changes;
 
+use PineSieve\Core\Records\RecordPart;
+
 /** What takes back everything that an intake did to one supporter, as far as nobody changed it since. */
 final readonly class Reversal
 {
@@ -31,7 +33,7 @@ final readonly class Reversal
         foreach (array_reverse($net) as $thing => $change) {
             $stored = $now[$thing] ?? null;
             if ($change->action === Action::Delete) {
-                if ($stored === null) {
+                if ($stored === null && ! self::isThereAgain($change, $now)) {
                     $changes[] = Change::create($change->subject, $change->ref, array_map(static fn (array $pair): ?string => $pair[0], $change->fields));
                 } else {
                     $kept[] = new Kept($thing, null, null, null, 'It is there again');
@@ -60,6 +62,22 @@ final readonly class Reversal
     public static function impossible(string $thing, string $reason): self
     {
         return new self([], [new Kept($thing, null, null, null, $reason)]);
+    }
+
+    /**
+     * Whether the like of what was taken away hangs on the supporter once more. Two like gifts are two.
+     *
+     * @param  array<string, array<string, ?string>>  $now
+     */
+    private static function isThereAgain(Change $gone, array $now): bool
+    {
+        if (in_array($gone->subject, [Subject::Supporter, Subject::Gift], true)) {
+            return false;
+        }
+        $like = array_filter($now, static fn (string $thing): bool => str_starts_with($thing, "{$gone->subject->value}:"), ARRAY_FILTER_USE_KEY);
+        $parts = array_map(static fn (array $values): RecordPart => new RecordPart('', $values), array_values($like));
+
+        return $parts !== [] && (new Sameness)->find($gone->subject, array_map(static fn (array $pair): ?string => $pair[0], $gone->fields), $parts) !== null;
     }
 
     private static function comesBack(Change $change): bool

@@ -4,14 +4,12 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Merging;
 
-use PineSieve\Core\Addresses\Address;
-use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Projection;
+use PineSieve\Core\Changes\Sameness;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Records\Consents;
-use PineSieve\Core\Records\Identifier;
 use PineSieve\Core\Records\NameForms;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
@@ -28,14 +26,14 @@ final readonly class Merger
     /** The worse condition of one and the same address wins. */
     private const WORSE = ['good', 'former', 'undeliverable', 'not to be used'];
 
-    private AddressStandardizer $standardizer;
+    private Sameness $sameness;
 
     /** @param  list<string>  $single  columns and custom fields that hold one value of their type, such as a date: several can't be joined in them */
     public function __construct(
         private MergePolicy $policy,
         private array $single = ['birth_date'],
     ) {
-        $this->standardizer = new AddressStandardizer;
+        $this->sameness = new Sameness;
     }
 
     /**
@@ -166,15 +164,15 @@ final readonly class Merger
         foreach ($lists as [$subject, $has, $gets]) {
             $known = [];
             foreach ($has as $part) {
-                $known[$this->sameness($subject, $part)] ??= $part;
+                $known[$this->sameness->of($subject, $part->values)] ??= $part;
             }
             foreach ($gets as $part) {
                 $given[] = self::gone($subject, $part->ref, $part->values);
-                $same = $known[$this->sameness($subject, $part)] ?? null;
+                $same = $known[$this->sameness->of($subject, $part->values)] ?? null;
                 if ($same !== null) {
                     array_push($taken, ...self::completed($subject, $same, $part));
                 } elseif ($subject !== Subject::Link || ! in_array((int) $part->value('other_id'), $ids, true)) {
-                    $known[$this->sameness($subject, $part)] = $part;
+                    $known[$this->sameness->of($subject, $part->values)] = $part;
                     $taken[] = Change::create($subject, $part->ref, [...$part->values, ...(isset($part->values['is_primary']) && $has !== [] ? ['is_primary' => '0'] : [])]);
                 }
             }
@@ -188,28 +186,6 @@ final readonly class Merger
         }
 
         return [$taken, $given];
-    }
-
-    /** Equal for things of which one is enough. */
-    private function sameness(Subject $subject, RecordPart $part): string
-    {
-        return match ($subject) {
-            Subject::Address => $this->delivery($part),
-            Subject::Email => mb_strtolower($part->value('address')),
-            Subject::Phone => (string) preg_replace('/\D/', '', $part->value('number')),
-            Subject::Identifier => (new Identifier($part->value('system'), $part->value('value')))->sameness(),
-            Subject::Unread => "{$part->value('field')}|{$part->value('value')}",
-            Subject::Membership => mb_strtolower("{$part->value('list')}|{$part->value('name')}"),
-            default => "{$part->value('kind')}|{$part->value('other_id')}",
-        };
-    }
-
-    private function delivery(RecordPart $part): string
-    {
-        $address = Address::fromParts($part->values);
-        $sameness = $this->standardizer->standardize($address)->standard->sameness();
-
-        return $sameness === '' ? mb_strtolower($address->line()) : $sameness;
     }
 
     /**
