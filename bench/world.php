@@ -8,7 +8,8 @@ declare(strict_types=1);
 
 use App\Models\Role;
 use App\Models\User;
-use App\Records\Cause;
+use App\Records\Act;
+use App\Records\ActKind;
 use App\Records\Entry;
 use App\Records\RecordWriter;
 use Illuminate\Contracts\Http\Kernel;
@@ -64,7 +65,7 @@ $populate = static function (int $supporters, ?callable $who = null, int $from =
             $record = new IncomingRecord(SupporterKind::Person, new PersonName('', $p['first'], '', $p['last']), addresses: [IncomingAddress::of(new StandardizedAddress($address, $address, [], []), true)], emails: [new ContactPoint($p['email'])], phones: [new ContactPoint($p['phone'])]);
             $entries[] = new Entry("{$n}:supporter", $planner->plan((string) $n, $record, null));
         }
-        DB::transaction(static fn () => $writer->write($entries, Cause::demo()));
+        DB::transaction(static fn () => $writer->write($entries, Act::once(ActKind::Demo, null)));
     }
     $say(sprintf('%s supporters made in %.1f s', number_format($supporters), microtime(true) - $began));
 };

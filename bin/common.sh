@@ -4,19 +4,23 @@ say() { printf '%s\n' "$*"; }
 complain() { printf 'Pine Sieve: %s\n' "$*" >&2; return 1; }
 fail() { complain "$*"; exit 1; }
 
-# Debian packages that the given commands and PHP extensions come from, as far as they are missing.
+# Debian packages that the given commands and PHP extensions come from, as far as they are missing. Takes what install takes.
 missing_packages() {
-    command -v php >/dev/null || echo php8.2-cli
-    command -v composer >/dev/null || echo composer
-    command -v node >/dev/null || echo nodejs
-    command -v npm >/dev/null || echo npm
-    [ -x /usr/sbin/mariadbd ] || command -v mariadbd >/dev/null || echo mariadb-server
-    local loaded; loaded=$(php -m 2>/dev/null | tr 'A-Z' 'a-z')
-    local pair
-    for pair in pdo_mysql:mysql gd:gd zip:zip curl:curl intl:intl mbstring:mbstring xmlreader:xml; do
-        grep -qx "${pair%%:*}" <<<"$loaded" || echo "php8.2-${pair##*:}"
+    local what pair loaded
+    for what in "$@"; do
+        case $what in
+            php)
+                command -v php >/dev/null || echo php8.2-cli
+                command -v composer >/dev/null || echo composer
+                loaded=$(php -m 2>/dev/null | tr 'A-Z' 'a-z')
+                for pair in pdo_mysql:mysql gd:gd zip:zip curl:curl intl:intl mbstring:mbstring xmlreader:xml; do
+                    grep -qx "${pair%%:*}" <<<"$loaded" || echo "php8.2-${pair##*:}"
+                done ;;
+            database) [ -x /usr/sbin/mariadbd ] || command -v mariadbd >/dev/null || echo mariadb-server ;;
+            web|screens) command -v node >/dev/null || echo nodejs; command -v npm >/dev/null || echo npm ;;
+            browser) command -v chromium >/dev/null || echo chromium ;;
+        esac
     done
-    if [ "${1:-}" = browser ]; then command -v chromium >/dev/null || echo chromium; fi
 }
 
 install_packages() {
@@ -41,15 +45,21 @@ when_changed() {
     printf '%s\n' "$now" >"$stamp"
 }
 
-install_all() {
+# install WHAT...: php (and its packages), database, web (the packages of the screens), screens (those, and the screens built), browser.
+install() {
     mkdir -p "$DATA" || fail "the data folder $DATA can't be made"
     # Two starts side by side share vendor/, node_modules/ and the build: one installs, the other waits.
     exec 9>"$ROOT/.install.lock"; flock 9
     install_packages "$@"
     cd "$ROOT"
-    when_changed vendor/.installed composer.json composer install --no-interaction --no-progress --quiet
-    when_changed node_modules/.installed package-lock.json npm ci --no-fund --no-audit --loglevel=error
-    when_changed public/build/.built "web vite.config.ts tsconfig.json package-lock.json" npm run build
+    local what
+    for what in "$@"; do
+        case $what in
+            php) when_changed vendor/.installed composer.json composer install --no-interaction --no-progress --quiet ;;
+            web|screens) when_changed node_modules/.installed package-lock.json npm ci --no-fund --no-audit --loglevel=error ;;
+        esac
+        [ "$what" != screens ] || when_changed public/build/.built "web vite.config.ts tsconfig.json package-lock.json" npm run build
+    done
     flock -u 9; exec 9>&-
 }
 

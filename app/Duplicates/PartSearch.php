@@ -46,7 +46,7 @@ final readonly class PartSearch
     {
         $after = 0;
         do {
-            $ids = array_column($this->db->select('select distinct j.supporter_id as id from journal j join supporters s on s.id = j.supporter_id where j.id > ? and j.supporter_id > ? order by j.supporter_id limit '.self::SOME, [$mark, $after]), 'id');
+            $ids = array_column($this->db->select('select distinct s.id from journal j join supporters s on s.id = j.owner_id where j.owner_kind = "supporter" and j.id > ? and s.id > ? order by s.id limit '.self::SOME, [$mark, $after]), 'id');
             $this->look($ids, $tell);
             $after = $ids === [] ? $after : max($ids);
         } while (count($ids) === self::SOME);

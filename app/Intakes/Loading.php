@@ -7,8 +7,10 @@ namespace App\Intakes;
 use App\Jobs\RenewEdition;
 use App\Models\Intake;
 use App\Models\IntakeState;
+use App\Records\Act;
+use App\Records\ActKind;
+use App\Records\ActState;
 use App\Records\Bulk;
-use App\Records\Cause;
 use App\Records\Entry;
 use App\Records\Ids;
 use App\Records\RecordWriter;
@@ -107,7 +109,7 @@ final readonly class Loading implements Work
                 $rows = $this->planAgain($intake, $rows);
             }
             if ($rows !== []) {
-                $this->apply($intake, $rows);
+                $this->apply($intake, $rows, $this->act($intake));
                 $intake->done += count(array_unique(array_column($rows, 'number')));
             }
             $intake->journal_mark = $this->ids->lastJournalId();
@@ -120,6 +122,7 @@ final readonly class Loading implements Work
                 [$intake->position, $more] = [Sifter::LATER, true];
             }
             if (! $more) {
+                $this->act($intake)->end();
                 $intake->fill($intake->isTrying()
                     ? ['state' => IntakeState::Ready, 'trial' => [...$intake->trial, 'done' => true], 'ended_at' => now()]
                     : ['state' => IntakeState::Loaded, 'loaded_at' => now(), 'ended_at' => now()]);
@@ -139,6 +142,15 @@ final readonly class Loading implements Work
 
             return $more;
         });
+    }
+
+    /** What is written now belongs to one act, from the first row to the last, however often it is stopped. */
+    private function act(Intake $intake): Act
+    {
+        $act = Act::query()->whereKey($intake->act_id)->where('kind', ActKind::Load)->where('state', ActState::UnderWay)->first() ?? Act::of($intake, ActKind::Load, $intake->loaded_by);
+        $intake->act_id = $act->id;
+
+        return $act;
     }
 
     /**
@@ -165,7 +177,7 @@ final readonly class Loading implements Work
     private function hasMoved(Intake $intake): bool
     {
         return $intake->has_moved = $intake->has_moved || $intake->standards !== $this->version->held
-            || DB::select('select 1 from journal where id > ? and (intake_id is null or intake_id <> ?) limit 1', [$intake->journal_mark, $intake->id]) !== [];
+            || DB::select('select 1 from journal j join acts a on a.id = j.act_id where j.id > ? and (a.intake_id is null or a.intake_id <> ?) limit 1', [$intake->journal_mark, $intake->id]) !== [];
     }
 
     /**
@@ -239,7 +251,7 @@ final readonly class Loading implements Work
     }
 
     /** @param  list<stdClass>  $rows */
-    private function apply(Intake $intake, array $rows, ?int $userId = null): void
+    private function apply(Intake $intake, array $rows, Act $act): void
     {
         $entries = [];
         foreach ($rows as $row) {
@@ -247,7 +259,7 @@ final readonly class Loading implements Work
                 $entries[] = new Entry($row->supporter_id ?? "{$row->leader}:supporter", array_map(Change::fromArray(...), json_decode($row->changes, true, flags: JSON_THROW_ON_ERROR)), $row->number);
             }
         }
-        $ids = $entries === [] ? [] : $this->writer->write($entries, Cause::load($intake->id, $userId ?? $intake->loaded_by, $intake->choices()->isQuiet), $this->madeBefore($intake, $rows, $entries));
+        $ids = $entries === [] ? [] : $this->writer->write($entries, $act, $this->madeBefore($intake, $rows, $entries));
         $made = [];
         foreach ($ids as $ref => $id) {
             [$unit, $subject] = explode(':', $ref);
@@ -259,9 +271,9 @@ final readonly class Loading implements Work
         $intakeId = $intake->id;
         foreach ($rows as $row) {
             $supporter = $row->supporter_id ?? ($row->leader === null ? null : ($ids["{$row->leader}:supporter"] ?? null));
-            $outcomes[] = [$intakeId, $row->unit, $row->number, $row->outcome, $supporter, isset($made[$row->unit]) ? json_encode($made[$row->unit], JSON_THROW_ON_ERROR) : null, $row->money, $row->money_there, $row->money_promised, $row->other_money, $row->gifts_new, $row->promises_new, $row->fingerprint];
+            $outcomes[] = [$intakeId, $row->unit, $row->number, $row->outcome, $supporter, isset($made[$row->unit]) ? json_encode($made[$row->unit], JSON_THROW_ON_ERROR) : null, isset($made[$row->unit]['supporter']), $row->money, $row->money_there, $row->money_promised, $row->other_money, $row->gifts_new, $row->promises_new, $row->fingerprint];
         }
-        $this->bulk->insert('intake_outcomes', ['intake_id', 'unit', 'number', 'outcome', 'supporter_id', 'made', 'money', 'money_there', 'money_promised', 'other_money', 'gifts_new', 'promises_new', 'fingerprint'], $outcomes);
+        $this->bulk->insert('intake_outcomes', ['intake_id', 'unit', 'number', 'outcome', 'supporter_id', 'made', 'is_maker', 'money', 'money_there', 'money_promised', 'other_money', 'gifts_new', 'promises_new', 'fingerprint'], $outcomes);
     }
 
     /**
@@ -277,7 +289,9 @@ final readonly class Loading implements Work
         $rows = array_values(array_filter($rows, static fn (stdClass $row): bool => isset($coming[$row->number])));
         if ($rows !== []) {
             DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('number', array_keys($coming))->delete();
-            $this->apply($intake, $rows, $userId);
+            $act = Act::of($intake, ActKind::Load, $userId);
+            $this->apply($intake, $rows, $act);
+            $act->end();
             $this->proof->keep($intake);
         }
 

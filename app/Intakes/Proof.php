@@ -7,8 +7,8 @@ namespace App\Intakes;
 use App\Gifts\GiftSums;
 use App\Models\Intake;
 use App\Models\IntakeState;
-use App\Models\JournalEntry;
-use App\Records\Cause;
+use App\Records\JournalEntry;
+use App\Records\Loads;
 use App\Standards\Sight;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
@@ -63,10 +63,10 @@ final readonly class Proof
         $reconciliation = new Reconciliation($rows, $outcomes, $source, $money);
         // Whoever a unit makes leads it; everyone else that it is about was there before.
         $created = $loaded
-            ? (int) DB::scalar("select count(*) from intake_outcomes where intake_id = ? and taken_back is null and made like '%\"supporter\"%'", [$intake->id])
+            ? DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereNull('taken_back')->where('is_maker', true)->count()
             : (int) DB::scalar('select count(*) from intake_results where intake_id = ? and leader = unit', [$intake->id]);
         $touched = $loaded
-            ? (int) DB::scalar("select count(distinct j.supporter_id) from journal j where j.intake_id = ? and j.cause = 'load' and j.id > ? and j.supporter_id not in (select supporter_id from intake_outcomes where intake_id = ? and made like '%\"supporter\"%')", [$intake->id, (int) ($intake->settings['journal_from'] ?? 0), $intake->id])
+            ? Loads::touched($intake->id)->whereNotIn('j.owner_id', Loads::made($intake->id))->distinct()->count('j.owner_id')
             : (int) DB::scalar('select count(distinct supporter_id) from intake_results where intake_id = ? and changes is not null and supporter_id is not null', [$intake->id]);
 
         return [
@@ -123,7 +123,7 @@ final readonly class Proof
             select p.code, p.field, min(p.reason) as reason, count(*) as `rows`, min(p.value) as example
             from (select number, min(place) as place from intake_problems where intake_id = ? and blocks = 1 group by number) f
             join intake_problems p on p.intake_id = ? and p.number = f.number and p.place = f.place
-            join intake_results r on r.intake_id = p.intake_id and r.unit = p.number << 6 and r.outcome = 'held' and r.held_by = 'problem'
+            join intake_results r on r.intake_id = p.intake_id and r.number = p.number and r.outcome = 'held' and r.held_by = 'problem'
             group by p.code, p.field order by `rows` desc", [$intake->id, $intake->id]));
         foreach (['unsure' => 'Nobody has said whether it is someone we know', 'person' => 'Held by a person', 'waits' => 'It waits for another row of the file'] as $by => $reason) {
             $count = DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', 'held')->where('held_by', $by)->count();
@@ -159,7 +159,7 @@ final readonly class Proof
     public function written(Intake $intake): array
     {
         $counts = [];
-        JournalEntry::query()->where('intake_id', $intake->id)->where('cause', Cause::LOAD)->where('id', '>', (int) ($intake->settings['journal_from'] ?? 0))->select(['id', 'changes'])->chunkById(2000, static function ($entries) use (&$counts): void {
+        JournalEntry::query()->whereIn('act_id', Loads::acts($intake->id))->select(['id', 'changes'])->chunkById(2000, static function ($entries) use (&$counts): void {
             foreach ($entries as $entry) {
                 $changes = $entry->changeList();
                 $isNew = $changes[0]->subject === Subject::Supporter && $changes[0]->action === Action::Create;

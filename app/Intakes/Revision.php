@@ -160,12 +160,12 @@ final readonly class Revision
         $limit = self::AT_ONCE + 1;
         $kin = array_fill_keys($numbers, true);
         foreach ([
-            "select distinct b.unit >> 6 as number from intake_keys a join intake_keys b on b.intake_id = a.intake_id and b.hash = a.hash where a.intake_id = ? and ({$units}) limit {$limit}",
+            "select distinct b.unit from intake_keys a join intake_keys b on b.intake_id = a.intake_id and b.hash = a.hash where a.intake_id = ? and ({$units}) limit {$limit}",
             "select distinct b.number from intake_results a join intake_results b on b.intake_id = a.intake_id and b.supporter_id = a.supporter_id where a.intake_id = ? and a.number in ({$in}) limit {$limit}",
             "select distinct b.number from intake_results a join intake_results b on b.intake_id = a.intake_id and b.leader = a.leader where a.intake_id = ? and a.number in ({$in}) limit {$limit}",
         ] as $query) {
             foreach (DB::select($query, [$intake->id]) as $row) {
-                $kin[$row->number] = true;
+                $kin[$row->number ?? Unit::row($row->unit)] = true;
             }
         }
 

@@ -77,7 +77,7 @@ final readonly class Summary
     {
         $seconds = $intake->began_at === null ? 0.0 : round(abs($intake->began_at->floatDiffInSeconds($intake->ended_at ?? now())), 1);
         $total = match ($intake->state) {
-            IntakeState::Undoing => (int) DB::scalar('select count(distinct supporter_id) from journal where intake_id = ?', [$intake->id]),
+            IntakeState::Undoing => (int) DB::scalar('select count(distinct owner_id) from journal where act_id in (select id from acts where intake_id = ?)', [$intake->id]),
             IntakeState::Loading => $intake->isTrying() ? count($intake->trial['rows'] ?? []) : $intake->row_count - count($intake->trial['rows'] ?? []),
             default => $intake->row_count,
         };

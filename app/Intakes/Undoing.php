@@ -8,13 +8,15 @@ use App\Account\Audit;
 use App\Jobs\CarryOn;
 use App\Models\Intake;
 use App\Models\IntakeState;
-use App\Models\JournalEntry;
 use App\Models\Merge;
 use App\Models\User;
+use App\Records\Act;
+use App\Records\ActKind;
+use App\Records\ActState;
 use App\Records\Bulk;
-use App\Records\Cause;
 use App\Records\Entry;
 use App\Records\Ids;
+use App\Records\JournalEntry;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
 use Illuminate\Support\Facades\DB;
@@ -38,9 +40,6 @@ final readonly class Undoing implements Work
 
     /** Kept things that the report names; the count goes on. */
     private const NAMED = 1000;
-
-    /** Causes of entries that are the intake's own. */
-    private const OWN = [Cause::LOAD, Cause::UNDO, Cause::REDO];
 
     public function __construct(
         private RecordWriter $writer,
@@ -66,11 +65,13 @@ final readonly class Undoing implements Work
      */
     public function begin(Intake $intake, string $kind, ?array $rows, ?User $user): void
     {
+        $isRedo = $kind === self::REDO;
         $intake->fill(['undo_report' => null, 'undone_by' => $user?->id, 'taking_back' => [
             'kind' => $kind,
-            'rows' => $kind === self::REDO ? ($intake->taking_back['rows'] ?? null) : $rows,
-            'mark' => $kind === self::REDO ? ($intake->taking_back['mark'] ?? 0) : $this->ids->lastJournalId(),
+            'rows' => $isRedo ? ($intake->taking_back['rows'] ?? null) : $rows,
+            'act' => $isRedo ? $intake->act_id : null,
         ]]);
+        $intake->act_id = Act::of($intake, $isRedo ? ActKind::Redo : ActKind::Undo, $user?->id)->id;
         Audit::note(Audit::UNDO, match (true) {
             $kind === self::REDO => "Took the undo of \"{$intake->name}\" back",
             $rows === null => "Undid \"{$intake->name}\"",
@@ -93,8 +94,7 @@ final readonly class Undoing implements Work
                 }
             }
             if ($entries !== []) {
-                $isRedo = ($intake->taking_back['kind'] ?? self::UNDO) === self::REDO;
-                $this->writer->write($entries, $isRedo ? Cause::redo($intake->id, $intake->undone_by, $intake->choices()->isQuiet) : Cause::undo($intake->id, $intake->undone_by, $intake->choices()->isQuiet));
+                $this->writer->write($entries, Act::query()->findOrFail($intake->act_id));
             }
             $intake->fill(['undo_report' => $report, 'position' => $ids === [] ? $intake->position : max($ids), 'done' => $intake->done + count($ids)]);
             $more = count($ids) === self::CHUNK;
@@ -105,6 +105,12 @@ final readonly class Undoing implements Work
 
             return $more;
         });
+    }
+
+    /** When what is brought back was taken back. */
+    private function begun(Intake $intake): string
+    {
+        return (string) DB::table('acts')->where('id', $intake->taking_back['act'] ?? 0)->value('at');
     }
 
     /** A single row's undo stands in the history with its row. */
@@ -120,6 +126,7 @@ final readonly class Undoing implements Work
     {
         DB::afterCommit(fn () => $this->queue->next());
         $intake->in_foreground = false;
+        Act::query()->findOrFail($intake->act_id)->fill(['state' => ActState::Done, 'ended_at' => now(), 'records' => $intake->done])->save();
         ['kind' => $kind, 'rows' => $rows] = $intake->taking_back ?? self::all();
         if ($rows !== null) {
             $this->settleRows($intake, $rows, $kind);
@@ -127,18 +134,21 @@ final readonly class Undoing implements Work
 
             return;
         }
+        $loads = Act::query()->where('intake_id', $intake->id)->where('kind', ActKind::Load);
         if ($kind === self::REDO) {
+            $loads->where('undone_at', '>=', $this->begun($intake))->update(['state' => ActState::Done, 'undone_at' => null, 'undone_by' => null]);
             $intake->fill(['state' => IntakeState::Loaded, 'undone_at' => null, 'ended_at' => now(), 'taking_back' => null]);
 
             return;
         }
+        $loads->where('state', '<>', ActState::Undone)->update(['state' => ActState::Undone, 'undone_at' => now(), 'undone_by' => $intake->undone_by]);
         if ($intake->loaded_at !== null) {
             $intake->fill(['state' => IntakeState::Undone, 'undone_at' => now(), 'ended_at' => now()]);
 
             return;
         }
         DB::table('intake_outcomes')->where('intake_id', $intake->id)->delete();
-        $intake->fill(['trial' => null, 'is_sifted' => false, 'undone_by' => null, 'taking_back' => null, 'settings' => [...$intake->settings, 'journal_from' => $this->ids->lastJournalId()]]);
+        $intake->fill(['trial' => null, 'is_sifted' => false, 'undone_by' => null, 'taking_back' => null, 'act_id' => null]);
         // Its rows are worked out anew, as they were before the trial.
         $intake->begin(IntakeState::Sifting);
         DB::afterCommit(static fn () => CarryOn::dispatch($intake->id));
@@ -188,42 +198,44 @@ final readonly class Undoing implements Work
         return $report;
     }
 
-    /** @return array{kind: string, rows: null, mark: int} */
+    /** @return array{kind: string, rows: null, act: null} */
     private static function all(): array
     {
-        return ['kind' => self::UNDO, 'rows' => null, 'mark' => 0];
+        return ['kind' => self::UNDO, 'rows' => null, 'act' => null];
     }
 
     /**
-     * @param  array{kind: string, rows: ?list<int>, mark: int}  $what
+     * @param  array{kind: string, rows: ?list<int>, act: ?int}  $what
      * @return array{list<int>, array<int, Reversal>} supporters of the chunk, and what takes back what was done to each
      */
     private function next(Intake $intake, array $what, int $after): array
     {
-        $rows = $what['kind'] === self::UNDO && $what['rows'] !== null ? ' and (`row_number` in ('.implode(',', array_map(intval(...), $what['rows'])).'))' : '';
-        $causes = $what['kind'] === self::REDO ? "cause = 'undo' and id > ".(int) $what['mark'] : "cause = 'load'";
-        $ids = array_map(intval(...), array_column(DB::select("select distinct supporter_id from journal where intake_id = ? and {$causes}{$rows} and supporter_id > ? order by supporter_id limit ".self::CHUNK, [$intake->id, $after]), 'supporter_id'));
+        $rows = $what['kind'] === self::UNDO ? $what['rows'] : null;
+        $acts = Act::query()->where('intake_id', $intake->id)->select('id')->when($what['kind'] === self::REDO, static fn ($query) => $query->whereKey($what['act']), static fn ($query) => $query->where('kind', ActKind::Load));
+        $ids = DB::table('journal')->where('owner_kind', Subject::Supporter)->where('owner_id', '>', $after)->whereIn('act_id', $acts)
+            ->when($rows !== null, static fn ($query) => $query->whereIn('row_number', $rows))->distinct()->orderBy('owner_id')->limit(self::CHUNK)->pluck('owner_id')->all();
         $done = [];
         $since = [];
         $gone = [];
-        $entries = $ids === [] ? collect() : JournalEntry::query()->whereIn('supporter_id', $ids)->orderBy('id')->get();
+        $entries = $ids === [] ? collect() : JournalEntry::ofSupporters($ids)->get();
         // What another intake did and took back again is nobody's change.
-        $undone = array_flip(Intake::query()->whereIn('id', $entries->pluck('intake_id')->filter()->unique())->where('state', IntakeState::Undone)->where('id', '<>', $intake->id)->pluck('id')->all());
+        $undone = array_flip(Intake::query()->whereIn('id', $entries->pluck('act.intake_id')->filter()->unique())->where('state', IntakeState::Undone)->where('id', '<>', $intake->id)->pluck('id')->all());
         foreach ($entries as $entry) {
-            if (isset($undone[$entry->intake_id ?? 0])) {
+            if (isset($undone[$entry->act->intake_id ?? 0])) {
                 continue;
             }
-            $own = $entry->intake_id === $intake->id;
+            $own = $entry->act->intake_id === $intake->id;
+            $isLoad = $entry->act->kind === ActKind::Load;
             $ours = $own && $this->isMeant($entry, $what);
             foreach ($entry->changeList() as $change) {
                 $thing = "{$change->subject->value}:{$change->ref}";
-                if ($own && $entry->cause !== Cause::LOAD && $change->action !== Action::Update) {
-                    $gone[$entry->supporter_id][$thing] = $change->action === Action::Delete;
+                if ($own && ! $isLoad && $change->action !== Action::Update) {
+                    $gone[$entry->owner_id][$thing] = $change->action === Action::Delete;
                 }
                 if ($ours) {
-                    $done[$entry->supporter_id][] = $change;
-                } elseif (isset($done[$entry->supporter_id]) && ! ($own && $entry->cause !== Cause::LOAD)) {
-                    $since[$entry->supporter_id][$thing] = true;
+                    $done[$entry->owner_id][] = $change;
+                } elseif (isset($done[$entry->owner_id]) && ! ($own && ! $isLoad)) {
+                    $since[$entry->owner_id][$thing] = true;
                 }
             }
         }
@@ -242,16 +254,16 @@ final readonly class Undoing implements Work
     }
 
     /**
-     * Whether an entry of the intake belongs to what is taken back: its load and what was taken back and brought back of it before, since only what remains of that can go.
+     * Whether an entry of the intake belongs to what is taken back: its loads and what was taken back and brought back of it before, since only what remains of that can go.
      *
-     * @param  array{kind: string, rows: ?list<int>, mark: int}  $what
+     * @param  array{kind: string, rows: ?list<int>, act: ?int}  $what
      */
     private function isMeant(JournalEntry $entry, array $what): bool
     {
         return match (true) {
-            $what['kind'] === self::REDO => $entry->cause === Cause::UNDO && $entry->id > $what['mark'],
-            $what['rows'] === null => in_array($entry->cause, self::OWN, true),
-            default => $entry->cause === Cause::LOAD && in_array($entry->row_number, $what['rows'], true),
+            $what['kind'] === self::REDO => $entry->act_id === $what['act'],
+            $what['rows'] === null => true,
+            default => $entry->act->kind === ActKind::Load && in_array($entry->row_number, $what['rows'], true),
         };
     }
 
@@ -264,8 +276,11 @@ final readonly class Undoing implements Work
     private function byWhom(Intake $intake, array $kept): array
     {
         $last = [];
-        foreach (JournalEntry::query()->with(['user', 'intake'])->whereIn('supporter_id', array_unique(array_column(array_slice($kept, 0, 100), 'supporter')))->where(static fn ($query) => $query->whereNull('intake_id')->orWhere('intake_id', '<>', $intake->id))->orderBy('id')->get() as $entry) {
-            $last[$entry->supporter_id] = ($entry->user->name ?? 'someone').', '.substr((string) $entry->at, 0, 10).($entry->intake === null ? '' : ", with \"{$entry->intake->name}\"");
+        foreach (JournalEntry::ofSupporters(array_values(array_unique(array_column(array_slice($kept, 0, 100), 'supporter'))))->with(['act.user', 'act.intake'])->get() as $entry) {
+            if ($entry->act->intake_id === $intake->id) {
+                continue;
+            }
+            $last[$entry->owner_id] = ($entry->act->user->name ?? 'someone').', '.substr((string) $entry->at, 0, 10).($entry->act->intake === null ? '' : ", with \"{$entry->act->intake->name}\"");
         }
 
         return array_map(static fn (array $one): array => [...$one, 'by' => $last[$one['supporter']] ?? null], $kept);

@@ -5,18 +5,20 @@ declare(strict_types=1);
 namespace App\Merging;
 
 use App\Duplicates\Decisions;
-use App\Models\JournalEntry;
 use App\Models\User;
-use App\Records\Cause;
+use App\Records\Act;
+use App\Records\ActKind;
+use App\Records\Acts;
+use App\Records\ActState;
 use App\Records\Entry;
 use App\Records\Forms;
 use App\Records\Ids;
+use App\Records\JournalEntry;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
 use App\Standards\Sight;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
-use PineSieve\Core\Changes\Reversal;
 use PineSieve\Core\Changes\Sameness;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Forms\Draft;
@@ -37,6 +39,7 @@ final readonly class Households
         private Forms $forms,
         private Decisions $decisions,
         private Ids $ids,
+        private Acts $acts,
     ) {
     }
 
@@ -45,7 +48,7 @@ final readonly class Households
      *
      * @param  list<int>  $people
      * @param  bool  $ofHomes  whether that is said only of those who are listed as living together
-     * @return array{household: int, from: int, to: int, said: list<array{int, int}>} number of the household, the first and last journal entry of what was done, and the pairs of whom it was said
+     * @return array{household: int, act: ?int, said: list<array{int, int}>} number of the household, the act that made it, and the pairs of whom it was said
      *
      * @throws CannotMerge if they are not people, or are in several households
      * @throws \App\Records\NotKept if the standards refuse the household
@@ -54,7 +57,6 @@ final readonly class Households
     {
         return DB::transaction(function () use ($people, $user, $sight, $ofHomes): array {
             $this->ids->queueUp();
-            $journal = $this->ids->lastJournalId();
             $records = $this->reader->read($people);
             if (count($records) < 2 || array_filter($records, static fn (SupporterRecord $one): bool => $one->kind() !== SupporterKind::Person) !== []) {
                 throw new CannotMerge('A household is made of two people or more.');
@@ -71,10 +73,12 @@ final readonly class Households
             foreach ($joining as $place => $person) {
                 $draft['links'][] = ['ref' => 'new'.($place + 1), 'kind' => LinkKind::Member->value, 'other_id' => (string) $person, 'role' => '', 'reversed' => '1'];
             }
-            $kept = $this->forms->keep(Draft::fromArray($draft), $household, $base, $user, $sight);
+            $act = Act::begin(ActKind::Edit, $user?->id);
+            $kept = $this->forms->keep(Draft::fromArray($draft), $household, $base, $user, $sight, $act);
+            $act->end();
             $said = $this->decisions->notTheSame(array_keys($records), $user?->id, $ofHomes);
 
-            return ['household' => $kept->supporter, 'from' => $journal + 1, 'to' => $this->ids->lastJournalId(), 'said' => $said];
+            return ['household' => $kept->supporter, 'act' => $act->exists ? $act->id : null, 'said' => $said];
         });
     }
 
@@ -82,32 +86,44 @@ final readonly class Households
      * Takes back what was done to make a household of people, as long as nobody has changed the household since.
      *
      * @param  list<int>  $people
-     * @param  int  $from  journal entries as of() gives them; none where they were in one household before, and it was only said that they are not the same
+     * @param  ?int  $act  as of() gives it; null where they were in one household before, and it was only said that they are not the same
      * @param  list<array{int, int}>  $said  as of() gives them
      *
      * @throws CannotMerge if it was changed since, or was done by someone else
      */
-    public function takeBack(int $household, array $people, int $from, int $to, array $said, ?User $user): void
+    public function takeBack(int $household, array $people, ?int $act, array $said, ?User $user): void
     {
-        DB::transaction(function () use ($household, $people, $from, $to, $said, $user): void {
+        DB::transaction(function () use ($household, $people, $act, $said, $user): void {
             $this->ids->queueUp();
-            $done = JournalEntry::query()->whereBetween('id', [$from, $to])->orderBy('id')->limit(self::MOST_ENTRIES)->get();
-            $isTheirs = $done->every(static fn (JournalEntry $entry): bool => $entry->cause === Cause::EDIT && $entry->user_id === $user?->id && in_array($entry->supporter_id, [$household, ...$people], true));
-            if (! $isTheirs || $done->count() !== $to - $from + 1) {
-                throw new CannotMerge('This household was not made just now, so it can\'t be taken back here. Its page has its history.');
-            }
-            // Links first: a household that nobody is in can go.
-            foreach ($done->groupBy('supporter_id')->sortKeysUsing(static fn (int $a, int $b): int => ($a === $household) <=> ($b === $household)) as $id => $of) {
-                $reversal = Reversal::of(array_merge(...$of->map(static fn (JournalEntry $entry): array => $entry->changeList())->values()->all()), $this->reader->things([$id])[$id] ?? [], JournalEntry::touchedAfter($to, $id));
-                if ($reversal->kept !== []) {
-                    throw new CannotMerge("{$reversal->kept[0]->reason}. The household stays as it is.");
-                }
-                $this->writer->write([new Entry($id, $reversal->changes)], Cause::putBack($user?->id));
+            if ($act !== null) {
+                $this->undo($act, $household, $people, $user);
             }
             foreach ($said as [$one, $other]) {
                 $this->decisions->withdraw($one, $other);
             }
         });
+    }
+
+    /** @param  list<int>  $people */
+    private function undo(int $id, int $household, array $people, ?User $user): void
+    {
+        $act = Act::query()->whereKey($id)->where('kind', ActKind::Edit)->where('state', ActState::Done)->where('user_id', $user?->id)->first();
+        $owners = $act === null ? [] : JournalEntry::query()->where('act_id', $act->id)->limit(self::MOST_ENTRIES)->pluck('owner_id')->unique()->values()->all();
+        if ($act === null || $owners === [] || array_diff($owners, [$household, ...$people]) !== []) {
+            throw new CannotMerge('This household was not made just now, so it can\'t be taken back here. Its page has its history.');
+        }
+        // Links first: a household that nobody is in can go.
+        usort($owners, static fn (int $a, int $b): int => ($a === $household) <=> ($b === $household));
+        $back = Act::begin(ActKind::PutBack, $user?->id);
+        foreach ($owners as $owner) {
+            $reversal = $this->acts->reversals($act, [$owner])[$owner];
+            if ($reversal->kept !== []) {
+                throw new CannotMerge("{$reversal->kept[0]->reason}. The household stays as it is.");
+            }
+            $this->writer->write([new Entry($owner, $reversal->changes)], $back);
+        }
+        $back->end();
+        $act->markUndone($user?->id);
     }
 
     /** @return list<int> */

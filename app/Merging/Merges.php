@@ -8,12 +8,13 @@ use App\Account\Audit;
 use App\Duplicates\Decisions;
 use App\Duplicates\Neighbors;
 use App\Gifts\GiftSums;
-use App\Models\JournalEntry;
 use App\Models\Merge;
 use App\Models\User;
-use App\Records\Cause;
+use App\Records\Act;
+use App\Records\ActKind;
 use App\Records\Entry;
 use App\Records\Ids;
+use App\Records\JournalEntry;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
 use App\Records\Tables;
@@ -100,8 +101,8 @@ final readonly class Merges
             $this->mustBeValues($plan, $candidates);
             $this->mustKeepTheRules($plan, $candidates);
             $before = $this->given($supporters);
-            $journal = $this->ids->lastJournalId();
-            $this->writer->write($this->entries($plan->changes), Cause::join($user?->id));
+            $act = Act::once(ActKind::Merge, $user?->id);
+            $this->writer->write($this->entries($plan->changes), $act);
             if ($this->given([$plan->survivor]) !== $before) {
                 throw new LogicException("The gifts of supporter {$plan->survivor} are not those of all who were merged into it.");
             }
@@ -109,7 +110,7 @@ final readonly class Merges
             $merge = Merge::query()->create([
                 'survivor_id' => $plan->survivor, 'gone' => array_map(static fn (Candidate $one): array => ['id' => $one->id(), 'name' => $one->record->field('display_name')], $gone),
                 'records' => array_map(static fn (Candidate $one): array => Snapshot::of($one->record), $candidates),
-                'journal_from' => $journal + 1, 'journal_to' => $this->ids->lastJournalId(), 'user_id' => $user?->id,
+                'act_id' => $act->id, 'user_id' => $user?->id,
             ]);
             $this->decisions->inherit($merge);
             // Whoever was like those who are gone may be like the one that they became.
@@ -129,8 +130,8 @@ final readonly class Merges
     {
         $things = $this->reader->things([$merge->survivor_id])[$merge->survivor_id] ?? [];
         $since = [];
-        foreach (JournalEntry::query()->where('supporter_id', $merge->survivor_id)->where('id', '>', $merge->journal_to)->whereNotIn('cause', [Cause::JOIN, Cause::SPLIT])->orderBy('id')->get() as $entry) {
-            foreach ($entry->changeList() as $change) {
+        foreach (JournalEntry::ofSupporters([$merge->survivor_id])->where('id', '>', $merge->lastEntry())->get() as $entry) {
+            foreach ($entry->act->kind->moves() ? [] : $entry->changeList() as $change) {
                 $thing = "{$change->subject->value}:{$change->ref}";
                 if ($change->action === Action::Create && isset($things[$thing])) {
                     $since[$thing] = $things[$thing];
@@ -160,13 +161,14 @@ final readonly class Merges
             $done = $merge->done();
             $before = $this->given([$merge->survivor_id]);
             $unmerge = Unmerge::plan($merge->survivor_id, $done, $this->reader->things(array_values(array_unique([$merge->survivor_id, ...array_keys($done)]))), $given);
-            $this->writer->write($this->entries($unmerge->changes), Cause::split($user?->id));
+            $this->writer->write($this->entries($unmerge->changes), Act::once(ActKind::Unmerge, $user?->id));
             if ($this->given([$merge->survivor_id, ...$merge->goneIds()]) !== $before) {
                 throw new LogicException("The gifts of supporter {$merge->survivor_id} were not divided without rest.");
             }
             $this->decisions->disinherit($merge);
             $this->neighbors->lookAgain([$merge->survivor_id, ...$merge->goneIds()]);
             $merge->forceFill(['undone_at' => now(), 'undone_by' => $user?->id])->save();
+            $merge->act->markUndone($user?->id);
             Audit::note(Audit::MERGE, "Took supporter {$merge->survivor_id} apart again: ".implode(', ', array_map(static fn (array $one): string => "{$one['name']} ({$one['id']})", $merge->gone)).' came back');
 
             return $unmerge;
@@ -258,12 +260,12 @@ final readonly class Merges
     private function histories(array $supporters): array
     {
         $histories = [];
-        foreach (JournalEntry::query()->whereIn('supporter_id', $supporters)->orderBy('id')->get() as $entry) {
+        foreach (JournalEntry::ofSupporters($supporters)->get() as $entry) {
             // A supporter that came back from an undo or a merge is still whom its first entry made.
-            $histories[$entry->supporter_id] ??= ['changed' => [], 'intake' => $entry->intake_id];
+            $histories[$entry->owner_id] ??= ['changed' => [], 'intake' => $entry->act->intake_id];
             foreach ($entry->changeList() as $change) {
                 foreach ($change->subject === Subject::Supporter ? array_keys($change->fields) : [] as $column) {
-                    $histories[$entry->supporter_id]['changed'][$column] = (string) $entry->at;
+                    $histories[$entry->owner_id]['changed'][$column] = (string) $entry->at;
                 }
             }
         }

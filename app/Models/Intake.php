@@ -42,8 +42,9 @@ use PineSieve\Core\Reading\ReadAs;
  * @property ?array{rows: list<int>, done: bool} $trial rows that are brought in before the rest
  * @property array<string, mixed> $settings
  * @property ?int $queue_place
- * @property ?array{kind: string, rows: ?list<int>, mark: int} $taking_back what is being taken back ("undo") or brought back ("redo"), of which rows, and the last journal entry before
+ * @property ?array{kind: string, rows: ?list<int>, act: ?int} $taking_back what is being taken back ("undo") or brought back ("redo"), of which rows, and the undo that is brought back
  * @property ?string $restore_point "wanted", or the name of the one that was taken before the load
+ * @property ?int $act_id  the act that writes or takes back its rows, or did so last
  * @property bool $is_sifted
  * @property int $journal_mark
  * @property bool $has_moved

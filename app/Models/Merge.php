@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Records\Act;
+use App\Records\JournalEntry;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -18,10 +20,10 @@ use PineSieve\Core\Changes\Change;
  * @property int $survivor_id
  * @property list<array{id: int, name: string}> $gone
  * @property ?list<array<string, mixed>> $records  all of them as they were: App\Merging\Snapshot
- * @property int $journal_from
- * @property int $journal_to
+ * @property int $act_id
  * @property Carbon $created_at
  * @property ?Carbon $undone_at
+ * @property-read Act $act
  */
 final class Merge extends Model
 {
@@ -38,6 +40,18 @@ final class Merge extends Model
     public function user(): BelongsTo
     {
         return $this->belongsTo(User::class);
+    }
+
+    /** @return BelongsTo<Act, $this> */
+    public function act(): BelongsTo
+    {
+        return $this->belongsTo(Act::class);
+    }
+
+    /** Number of the last journal entry that it wrote. */
+    public function lastEntry(): int
+    {
+        return (int) JournalEntry::query()->where('act_id', $this->act_id)->max('id');
     }
 
     /** @return Collection<int, self> merges into a supporter that were not taken apart, the latest first */
@@ -84,8 +98,8 @@ final class Merge extends Model
     public function done(): array
     {
         $done = [];
-        foreach (JournalEntry::query()->whereBetween('id', [$this->journal_from, $this->journal_to])->orderBy('id')->get() as $entry) {
-            $done[$entry->supporter_id] = [...$done[$entry->supporter_id] ?? [], ...$entry->changeList()];
+        foreach (JournalEntry::query()->where('act_id', $this->act_id)->orderBy('id')->get() as $entry) {
+            $done[$entry->owner_id] = [...$done[$entry->owner_id] ?? [], ...$entry->changeList()];
         }
 
         return $done;

@@ -6,22 +6,23 @@ namespace App\Notices;
 
 use App\Jobs\DeliverNotices;
 use App\Models\Webhook;
-use App\Records\Cause;
+use App\Records\FollowsWrites;
+use App\Records\Written;
 use Illuminate\Support\Facades\DB;
 
 /**
  * Tells other systems that records have changed. A notice says which supporters and what was done, never a value: who wants those asks for them.
  * Notices are kept in the transaction that writes the records, so that none is lost and none tells of what did not happen.
  */
-final readonly class Notices
+final readonly class Notices implements FollowsWrites
 {
     /** Supporters that one notice names. */
     private const MOST = 1000;
 
-    /** @param  array<int, string>  $supporters  id to "created", "updated" or "deleted" */
-    public function of(array $supporters, Cause $cause): void
+    public function follow(Written $written): void
     {
-        if ($cause->isQuiet || $cause->kind === Cause::DEMO || $supporters === []) {
+        $supporters = $written->supporters();
+        if ($written->act->is_quiet || $supporters === []) {
             return;
         }
         $hooks = Webhook::query()->where('is_active', true)->pluck('id')->all();
@@ -31,7 +32,7 @@ final readonly class Notices
         $rows = [];
         foreach (array_chunk($supporters, self::MOST, true) as $chunk) {
             $body = json_encode(['type' => 'supporters.changed', 'timestamp' => now()->toIso8601String(), 'data' => [
-                'cause' => $cause->kind, 'intake' => $cause->intakeId,
+                'cause' => $written->act->kind->value, 'intake' => $written->act->intake_id,
                 'supporters' => array_map(static fn (int $id, string $change): array => ['id' => $id, 'change' => $change], array_keys($chunk), $chunk),
             ]], JSON_THROW_ON_ERROR);
             foreach ($hooks as $hook) {

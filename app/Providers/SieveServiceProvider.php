@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Duplicates\ForgetsTheGone;
 use App\Intakes\Heartbeat;
 use App\Matching\RuleSets;
 use App\Models\CustomField;
@@ -12,10 +13,16 @@ use App\Models\Intake;
 use App\Models\SavedPlan;
 use App\Models\Supporter;
 use App\Models\User;
+use App\Notices\Notices;
 use App\Policies\IntakePolicy;
 use App\Policies\RecordPolicy;
 use App\Policies\SavedPlanPolicy;
 use App\Policies\StandardsPolicy;
+use App\Records\FollowsWrites;
+use App\Records\PostalForms;
+use App\Records\RecordWriter;
+use App\Records\SearchIndex;
+use App\Standards\Shortfalls;
 use App\Standards\Sight;
 use App\Standards\StandardsStore;
 use App\Standards\StandardsVersion;
@@ -51,6 +58,8 @@ final class SieveServiceProvider extends ServiceProvider
         $this->app->scoped(Formats::class, static fn (): Formats => app(Standards::class)->formats);
         $this->app->scoped(RuleSets::class);
         $this->app->singleton(Heartbeat::class);
+        $this->app->tag([SearchIndex::class, PostalForms::class, Shortfalls::class, ForgetsTheGone::class, Notices::class], FollowsWrites::class);
+        $this->app->when(RecordWriter::class)->needs('$followers')->giveTagged(FollowsWrites::class);
     }
 
     public function boot(): void

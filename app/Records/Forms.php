@@ -92,9 +92,9 @@ final readonly class Forms
      *
      * @throws NotKept if something is wrong with it, or if another person changed the same; nothing is written then
      */
-    public function keep(Draft $draft, ?int $id, ?Draft $base, ?User $user, Sight $sight): KeptForm
+    public function keep(Draft $draft, ?int $id, ?Draft $base, ?User $user, Sight $sight, ?Act $act = null): KeptForm
     {
-        return DB::transaction(function () use ($draft, $id, $base, $user, $sight): KeptForm {
+        return DB::transaction(function () use ($draft, $id, $base, $user, $sight, $act): KeptForm {
             $this->ids->queueUp();
             $stored = $id === null ? null : ($this->reader->read([$id])[$id] ?? throw NotKept::gone());
             $theirs = [];
@@ -111,7 +111,7 @@ final readonly class Forms
                 throw NotKept::faulty($problems);
             }
 
-            return new KeptForm($this->write($read, $stored, $user), $problems, $theirs);
+            return new KeptForm($this->write($read, $stored, $user, $act), $problems, $theirs);
         });
     }
 
@@ -122,7 +122,7 @@ final readonly class Forms
         return $stored === null ? $read->withDefaults($this->standards->defaults) : $read;
     }
 
-    private function write(ReadDraft $read, ?SupporterRecord $stored, ?User $user): int
+    private function write(ReadDraft $read, ?SupporterRecord $stored, ?User $user, ?Act $act): int
     {
         $planner = new FormPlanner;
         $self = $stored->ref ?? FormPlanner::NEW;
@@ -137,7 +137,7 @@ final readonly class Forms
                 $entries[] = new Entry($owner, $ofOwner);
             }
         }
-        $ids = $entries === [] ? [] : $this->writer->write($entries, Cause::edit($user?->id));
+        $ids = $entries === [] ? [] : $this->writer->write($entries, $act ?? Act::once(ActKind::Edit, $user?->id));
 
         return $stored === null ? $ids[FormPlanner::NEW] : (int) $stored->ref;
     }

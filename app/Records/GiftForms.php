@@ -82,7 +82,7 @@ final readonly class GiftForms
                 return (int) $gift;
             }
             $change = new Change(Subject::Gift, $gift ?? 'form:gift', $gift === null ? Action::Create : Action::Update, $fields);
-            $ids = $this->writer->write([new Entry($supporter, [$change])], Cause::edit($user?->id));
+            $ids = $this->writer->write([new Entry($supporter, [$change])], Act::once(ActKind::Edit, $user?->id));
 
             return $gift ?? $ids['form:gift'];
         });
@@ -99,7 +99,7 @@ final readonly class GiftForms
                     throw NotKept::becauseOf('This gift has a field that you may not change, so you may not delete it. Ask someone who may.');
                 }
             }
-            $this->writer->write([new Entry($supporter, [new Change(Subject::Gift, $gift, Action::Delete, array_map(static fn (?string $value): array => [$value, null], array_filter($stored, static fn (?string $value): bool => $value !== null)))])], Cause::edit($user?->id));
+            $this->writer->write([new Entry($supporter, [new Change(Subject::Gift, $gift, Action::Delete, array_map(static fn (?string $value): array => [$value, null], array_filter($stored, static fn (?string $value): bool => $value !== null)))])], Act::once(ActKind::Edit, $user?->id));
         });
     }
 

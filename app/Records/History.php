@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Records;
 
-use App\Models\JournalEntry;
 use App\Models\User;
 use App\Standards\ChangeChecks;
 use App\Standards\Sight;
@@ -37,16 +36,16 @@ final readonly class History
      */
     public function of(int $supporter, int $before, Sight $sight): array
     {
-        $entries = JournalEntry::query()->with(['intake', 'user'])->where('supporter_id', $supporter)->when($before > 0, static fn ($query) => $query->where('id', '<', $before))->orderByDesc('id')->limit(self::PAGE)->get();
+        $entries = JournalEntry::ofSupporters([$supporter])->with(['act.intake', 'act.user'])->when($before > 0, static fn ($query) => $query->where('id', '<', $before))->reorder('id', 'desc')->limit(self::PAGE)->get();
         $things = $this->reader->things([$supporter])[$supporter] ?? [];
 
         return [
             'entries' => $entries->map(fn (JournalEntry $entry): array => [
                 'id' => $entry->id,
                 'at' => $entry->at,
-                'cause' => $entry->cause,
-                'by' => $entry->user?->name,
-                'intake' => $entry->intake === null ? null : ['id' => $entry->intake->id, 'name' => $entry->intake->name],
+                'cause' => $entry->act->kind->value,
+                'by' => $entry->act->user?->name,
+                'intake' => $entry->act->intake === null ? null : ['id' => $entry->act->intake->id, 'name' => $entry->act->intake->name],
                 'row' => $entry->row_number,
                 'changes' => $this->shown($entry->changeList(), $things, $sight),
             ])->all(),
@@ -96,23 +95,23 @@ final readonly class History
             if ($column !== null && $change->action === Action::Update) {
                 $change = isset($change->fields[$column]) ? $change->only($column) : throw NotKept::gone();
             }
-            $things = $this->reader->things([$entry->supporter_id])[$entry->supporter_id] ?? throw NotKept::gone();
+            $things = $this->reader->things([$entry->owner_id])[$entry->owner_id] ?? throw NotKept::gone();
             foreach (array_keys($change->fields) as $touched) {
                 if (! $sight->editsColumn($change->subject->value, $touched, $things["{$change->subject->value}:{$change->ref}"] ?? array_map(static fn (array $pair): ?string => $pair[1] ?? $pair[0], $change->fields))) {
                     throw NotKept::becauseOf('You may not change this field.');
                 }
             }
-            $reversal = Reversal::of([$change], $things, JournalEntry::touchedAfter($entry->id, $entry->supporter_id));
+            $reversal = Reversal::of([$change], $things, JournalEntry::touchedAfter($entry->id, $entry->owner_id));
             if ($reversal->changes === []) {
                 throw NotKept::becauseOf(($reversal->kept[0]->reason ?? 'It is as it was before').', so it is not put back.');
             }
-            $stored = $this->reader->read([$entry->supporter_id])[$entry->supporter_id] ?? throw NotKept::gone();
+            $stored = $this->reader->read([$entry->owner_id])[$entry->owner_id] ?? throw NotKept::gone();
             $changes = $this->withForms($stored, $reversal->changes);
             $problems = $this->checks->blocking($stored, $changes, $things);
             if ($problems !== []) {
                 throw NotKept::becauseOf("{$problems[0]->reason}, so it is not put back. {$problems[0]->remedy}.");
             }
-            $this->writer->write([new Entry($entry->supporter_id, $changes)], Cause::putBack($user?->id));
+            $this->writer->write([new Entry($entry->owner_id, $changes)], Act::once(ActKind::PutBack, $user?->id));
         });
     }
 

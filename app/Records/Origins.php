@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Records;
 
 use App\Models\Intake;
-use App\Models\JournalEntry;
 use App\Models\Merge;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Standards\Target;
@@ -43,20 +42,24 @@ final class Origins
                 $origins += $this->of($gone);
             }
         }
-        foreach (JournalEntry::query()->with(['intake', 'user'])->where('supporter_id', $supporterId)->orderBy('id')->get() as $entry) {
+        foreach (JournalEntry::ofSupporters([$supporterId])->with(['act.intake', 'act.user'])->get() as $entry) {
+            $intake = $entry->act->intake;
             foreach ($entry->changeList() as $change) {
                 foreach ($change->action === Action::Delete ? [] : $change->fields as $column => [$before, $after]) {
                     $place = "{$change->subject->value}:{$change->ref}:{$column}";
-                    if ($change->action === Action::Create && isset($origins[$place]) && in_array($entry->cause, [Cause::JOIN, Cause::SPLIT], true)) {
+                    if ($change->action === Action::Create && isset($origins[$place]) && $entry->act->kind->moves()) {
                         continue;
                     }
                     $origins[$place] = [
                         'at' => $entry->at,
-                        'cause' => $entry->cause,
-                        'by' => $entry->user?->name,
-                        'intake' => $entry->intake === null ? null : ['id' => $entry->intake->id, 'name' => $entry->intake->name, 'file' => $entry->intake->file_name, 'sheet' => implode(', ', $entry->intake->sheets_read), 'place' => $entry->row_number === null ? null : $entry->intake->place($entry->row_number)],
+                        'cause' => $entry->act->kind->value,
+                        'by' => $entry->act->user?->name,
+                        'intake' => $intake === null ? null : [
+                            'id' => $intake->id, 'name' => $intake->name, 'file' => $intake->file_name, 'sheet' => implode(', ', $intake->sheets_read),
+                            'place' => $entry->row_number === null ? null : $intake->place($entry->row_number),
+                        ],
                         'row' => $entry->row_number,
-                        'columns' => $entry->intake === null ? [] : $this->columns($entry->intake, "{$change->subject->value}.{$column}"),
+                        'columns' => $intake === null ? [] : $this->columns($intake, "{$change->subject->value}.{$column}"),
                         'before' => $before,
                     ];
                 }

@@ -8,9 +8,10 @@ use App\Standards\Organization;
 use Illuminate\Database\Connection;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\AddressStandardizer;
+use PineSieve\Core\Changes\Subject;
 
 /** Keeps in mind which stored addresses are in postal form, without any fault: beside them, so that no address is changed by it. */
-final readonly class PostalForms
+final readonly class PostalForms implements FollowsWrites
 {
     private const CHUNK = 1000;
 
@@ -20,15 +21,12 @@ final readonly class PostalForms
     ) {
     }
 
-    /**
-     * @param  list<int>  $written  ids of addresses
-     * @param  list<int>  $gone
-     */
-    public function lookAgain(array $written, array $gone): void
+    public function follow(Written $written): void
     {
         $rows = static fn (array $ids): array => array_map(static fn (int $id): array => [$id], $ids);
-        $this->bulk->deleteRows('address_forms', ['address_id'], $rows([...$written, ...$gone]));
-        $this->bulk->insert('address_forms', ['address_id'], $rows($written));
+        $stored = $written->stored(Subject::Address);
+        $this->bulk->deleteRows('address_forms', ['address_id'], $rows([...$stored, ...$written->deleted(Subject::Address)]));
+        $this->bulk->insert('address_forms', ['address_id'], $rows($stored));
     }
 
     /** Looks at the addresses that were written since it last did, for as long as there is time. */

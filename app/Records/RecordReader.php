@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Records;
 
 use Illuminate\Database\Connection;
+use Illuminate\Database\Query\Builder;
+use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
@@ -98,8 +100,7 @@ final readonly class RecordReader
      */
     private function linksTo(array $ids, ?int $exceptOf): array
     {
-        $made = $exceptOf === null ? '' : " and not exists (select 1 from journal j where j.intake_id = {$exceptOf} and j.cause = 'load' and j.supporter_id = l.supporter_id and j.changes like concat('%\"link\",\"ref\":', l.id, ',\"action\":\"create\"%'))";
-
-        return $this->db->select('select l.id, l.supporter_id, l.other_id from links l where l.other_id in ('.implode(',', $ids).')'.$made);
+        return $this->db->table('links as l')->select(['l.id', 'l.supporter_id', 'l.other_id'])->whereIn('l.other_id', $ids)
+            ->when($exceptOf !== null, static fn (Builder $query) => $query->whereNotIn('l.id', Loads::things((int) $exceptOf, Subject::Link)))->get()->all();
     }
 }

@@ -4,10 +4,6 @@ declare(strict_types=1);
 
 namespace App\Records;
 
-use App\Duplicates\DuplicateList;
-use App\Duplicates\Homes;
-use App\Notices\Notices;
-use App\Standards\Shortfalls;
 use Illuminate\Database\Connection;
 use LogicException;
 use PineSieve\Core\Changes\Action;
@@ -37,17 +33,13 @@ final class RecordWriter
     /** @var array<int, ?SupporterRecord> supporters that this call creates, as they become */
     private array $created = [];
 
+    /** @param  iterable<FollowsWrites>  $followers  told of each writing, in their order */
     public function __construct(
         private readonly Connection $db,
         private readonly Bulk $bulk,
         private readonly Ids $sequence,
         private readonly RecordReader $reader,
-        private readonly SearchIndex $index,
-        private readonly Shortfalls $shortfalls,
-        private readonly Notices $notices,
-        private readonly DuplicateList $duplicates,
-        private readonly Homes $homes,
-        private readonly PostalForms $forms,
+        private readonly iterable $followers,
     ) {
     }
 
@@ -58,7 +50,7 @@ final class RecordWriter
      *
      * @throws LogicException outside of a transaction
      */
-    public function write(array $entries, Cause $cause, array $known = []): array
+    public function write(array $entries, Act $act, array $known = []): array
     {
         if ($this->db->transactionLevel() === 0) {
             throw new LogicException('Records are written in a transaction.');
@@ -69,21 +61,20 @@ final class RecordWriter
         $journal = [];
         $touched = [];
         foreach ($entries as $entry) {
-            $supporter = $this->id($entry->supporter);
+            $owner = $this->id($entry->owner);
             $changes = array_map($this->resolved(...), $entry->changes);
             foreach ($changes as $change) {
-                $this->collect($change, $supporter, $cause);
+                $this->collect($change, $entry->kind, $owner, $act);
             }
-            $this->project($supporter, $changes, $touched);
-            $journal[] = [$supporter, $entry->row, json_encode(array_map(static fn (Change $change): array => $change->toArray(), $changes), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)];
+            if ($entry->kind === Subject::Supporter) {
+                $this->project($owner, $changes, $touched);
+            }
+            $journal[] = [$entry->kind, $owner, $entry->row, $changes];
         }
         $before = $this->reader->read(array_keys($touched));
-        $this->index->forget($before);
         $this->apply();
-        $this->reindex(array_keys($before));
-        array_map(fn (DuplicateList $list) => $list->forget($this->deletes['supporter'] ?? []), [$this->duplicates, $this->homes->list]);
-        $this->journal($journal, $cause);
-        $this->notices->of($this->changed($entries), $cause);
+        $this->journal($journal, $act);
+        $this->tell($before, $act);
 
         return $this->ids;
     }
@@ -123,7 +114,7 @@ final class RecordWriter
         return new Change($change->subject, $this->id($change->ref), $change->action, $fields);
     }
 
-    private function collect(Change $change, int $supporter, Cause $cause): void
+    private function collect(Change $change, Subject $kind, int $owner, Act $act): void
     {
         $subject = $change->subject->value;
         $id = (int) $change->ref;
@@ -134,13 +125,13 @@ final class RecordWriter
         }
         $values = array_intersect_key($change->after(), array_flip(Tables::COLUMNS[$subject]));
         if ($change->action === Action::Create) {
-            $row = ['id' => $id, ...($change->subject === Subject::Supporter ? [] : ['supporter_id' => $supporter])];
+            $row = ['id' => $id, ...($change->subject === $kind ? [] : ["{$kind->value}_id" => $owner])];
             foreach (Tables::COLUMNS[$subject] as $column) {
                 $row[$column] = $values[$column] ?? Tables::DEFAULTS[$subject][$column] ?? null;
             }
             if ($change->subject === Subject::Gift) {
                 // One that is put back keeps the intake that brought it.
-                $row['intake_id'] ??= $cause->intakeId;
+                $row['intake_id'] ??= $act->intake_id;
             }
             $this->inserts[$subject][$id] = $row;
 
@@ -182,51 +173,45 @@ final class RecordWriter
             }
             $this->bulk->update($table, $this->updates[$subject] ?? []);
         }
-        $address = Subject::Address->value;
-        $this->forms->lookAgain(array_keys(($this->inserts[$address] ?? []) + ($this->updates[$address] ?? [])), $this->deletes[$address] ?? []);
     }
 
-    /** @param  list<int>  $touched supporters that were there before */
-    private function reindex(array $touched): void
+    /** @param  array<int, SupporterRecord>  $before  supporters that were there */
+    private function tell(array $before, Act $act): void
     {
-        foreach (array_chunk($touched, 1000) as $chunk) {
+        $after = array_filter($this->created);
+        foreach (array_chunk(array_keys($before), 1000) as $chunk) {
             $this->db->update('update supporters set version = version + 1 where id in ('.implode(',', $chunk).')');
-            $records = $this->reader->read($chunk);
-            $this->index->add($records);
-            $this->shortfalls->refresh($records, array_values(array_diff($chunk, array_keys($records))));
+            $after += $this->reader->read($chunk);
         }
-        $created = array_filter($this->created);
-        $this->index->add($created);
-        $this->shortfalls->refresh($created, []);
+        $stored = array_map(array_keys(...), $this->inserts);
+        foreach ($this->updates as $subject => $changed) {
+            $stored[$subject] = [...$stored[$subject] ?? [], ...array_keys($changed)];
+        }
+        $written = new Written($act, $before, $after, array_fill_keys(array_keys($this->created), true), $stored, $this->deletes);
+        foreach ($this->followers as $follower) {
+            $follower->follow($written);
+        }
     }
 
-    /**
-     * @param  list<Entry>  $entries
-     * @return array<int, string> supporter to what was done
-     */
-    private function changed(array $entries): array
-    {
-        $changed = [];
-        foreach ($entries as $entry) {
-            $id = $this->id($entry->supporter);
-            $changed[$id] ??= array_key_exists($id, $this->created) ? 'created' : 'updated';
-        }
-
-        return array_fill_keys($this->deletes['supporter'] ?? [], 'deleted') + $changed;
-    }
-
-    /** @param  list<array{int, ?int, string}>  $entries supporter, row, changes */
-    private function journal(array $entries, Cause $cause): void
+    /** @param  list<array{Subject, int, ?int, list<Change>}>  $entries kind and id of the owner, row, changes */
+    private function journal(array $entries, Act $act): void
     {
         if ($entries === []) {
             return;
         }
         $next = $this->sequence->reserve('journal', count($entries));
         $now = now()->format('Y-m-d H:i:s.v');
-        $rows = [];
-        foreach ($entries as [$supporter, $row, $changes]) {
-            $rows[] = [$next++, $now, $cause->kind, $cause->userId, $cause->intakeId, $row, $supporter, $changes, $cause->actId];
+        [$rows, $things] = [[], []];
+        foreach ($entries as [$kind, $owner, $row, $changes]) {
+            $json = json_encode(array_map(static fn (Change $change): array => $change->toArray(), $changes), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
+            $rows[] = [$next, $now, $act->id, $row, $kind->value, $owner, $json];
+            foreach ($changes as $change) {
+                $thing = [$change->subject->value, (int) $change->ref, $next, $change->action->value];
+                $things["{$thing[0]}:{$thing[1]}:{$thing[2]}"] ??= $thing;
+            }
+            $next++;
         }
-        $this->bulk->insert('journal', ['id', 'at', 'cause', 'user_id', 'intake_id', 'row_number', 'supporter_id', 'changes', 'act_id'], $rows);
+        $this->bulk->insert('journal', ['id', 'at', 'act_id', 'row_number', 'owner_kind', 'owner_id', 'changes'], $rows);
+        $this->bulk->insert('journal_things', ['kind', 'thing_id', 'entry_id', 'action'], array_values($things));
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Records;
 
 use App\Account\Audit;
-use App\Models\Act;
 use App\Models\Rule;
 use App\Models\User;
 use App\Standards\ChangeChecks;
@@ -60,7 +59,7 @@ final readonly class Remedies
         if ($understood->fault !== null) {
             throw new UnusableRemedy("{$understood->fault->reason}. {$understood->fault->remedy}.");
         }
-        $act = $this->acts->begin("Wrote \"{$understood->value}\" as {$this->standards->catalog->field($rule->field)->label}", $user);
+        $act = Act::begin(ActKind::Remedy, $user?->id, "Wrote \"{$understood->value}\" as {$this->standards->catalog->field($rule->field)->label}");
         [$written, $refused] = [0, 0];
         $after = [0, 0];
         do {
@@ -109,7 +108,7 @@ final readonly class Remedies
             }
         }
         if ($entries !== []) {
-            $this->writer->write($entries, Cause::act($act->id, $act->user_id));
+            $this->writer->write($entries, $act);
         }
 
         return [count($entries), $refused];

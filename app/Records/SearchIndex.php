@@ -12,8 +12,8 @@ use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Text\Fold;
 
-/** Keeps the match keys and the search words of supporters current. Called by RecordWriter alone. */
-final readonly class SearchIndex
+/** Keeps the match keys and the search words of supporters current. */
+final readonly class SearchIndex implements FollowsWrites
 {
     private const COLUMNS = ['word', 'field', 'supporter_id'];
 
@@ -24,12 +24,13 @@ final readonly class SearchIndex
     ) {
     }
 
-    /** @param  array<int, SupporterRecord>  $records by id, as they were when their keys were made */
-    public function forget(array $records): void
+    /** What a supporter was found by is deleted by making it again from what the supporter was. */
+    public function follow(Written $written): void
     {
-        [$keys, $words] = $this->rows($records);
+        [$keys, $words] = $this->rows($written->before);
         $this->bulk->deleteRows('match_keys', ['hash', 'supporter_id'], $keys);
         $this->bulk->deleteRows('search_words', self::COLUMNS, $words);
+        $this->add($written->after);
     }
 
     /** @param  array<int, SupporterRecord>  $records by id */

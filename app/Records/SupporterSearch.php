@@ -54,13 +54,13 @@ final class SupporterSearch
             $supporters->whereIn('supporters.id', DB::table('duplicate_pairs')->select('one')->union(DB::table('duplicate_pairs')->select('other')));
         }
         if ($text('intake') !== '') {
-            $touched = DB::table('journal')->select('supporter_id')->where('intake_id', (int) $text('intake'))->where('cause', Cause::LOAD);
-            $made = '%{"subject":"supporter","ref":%,"action":"create"%';
+            $touched = Loads::touched((int) $text('intake'));
+            $made = Loads::made((int) $text('intake'));
             $supporters->whereIn('supporters.id', match ($text('made')) {
-                'new' => $touched->where('changes', 'like', $made),
-                'changed' => $touched->whereNotIn('supporter_id', DB::table('journal')->select('supporter_id')->where('intake_id', (int) $text('intake'))->where('cause', Cause::LOAD)->where('changes', 'like', $made)),
+                'new' => $made,
+                'changed' => $touched->whereNotIn('j.owner_id', $made),
                 // Whoever became part of another since is found there.
-                default => DB::query()->select('id')->fromRaw("(with recursive lives as ({$touched->toRawSql()} union select m.survivor_id from merges m join json_table(m.gone, '$[*]' columns (id bigint path '$.id')) g join lives l on l.supporter_id = g.id where m.undone_at is null) select supporter_id as id from lives) touched"),
+                default => DB::query()->select('id')->fromRaw("(with recursive lives as ({$touched->toRawSql()} union select m.survivor_id from merges m join json_table(m.gone, '$[*]' columns (id bigint path '$.id')) g join lives l on l.owner_id = g.id where m.undone_at is null) select owner_id as id from lives) touched"),
             });
         }
         foreach (['group', 'tag'] as $list) {

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Rereading;
 
 use App\Account\Audit;
-use App\Models\Act;
 use App\Models\Intake;
 use App\Models\IntakeState;
 use App\Models\Reread;
 use App\Models\User;
+use App\Records\Act;
+use App\Records\ActKind;
 use App\Records\Acts;
-use App\Records\Cause;
 use App\Records\Entry;
 use App\Records\Ids;
 use App\Records\RecordReader;
@@ -114,7 +114,7 @@ final readonly class Rereadings
      */
     public function take(RereadKind $kind, ?array $ids, ?User $user, Sight $sight): array
     {
-        $act = $this->acts->begin("Took over today's reading of source rows ({$kind->value})", $user);
+        $act = Act::begin(ActKind::Reread, $user?->id, "Took over today's reading of source rows ({$kind->value})");
         $done = ['written' => 0, 'refused' => 0, 'changed' => 0];
         $after = 0;
         do {
@@ -158,7 +158,7 @@ final readonly class Rereadings
             }
         }
         if ($entries !== []) {
-            $this->writer->write($entries, Cause::act($act->id, $act->user_id));
+            $this->writer->write($entries, $act);
             DB::table('rereadings')->whereIn('id', $taken)->update(['state' => 'taken', 'act_id' => $act->id]);
         }
         DB::table('rereadings')->whereIn('id', $stale)->delete();

@@ -11,8 +11,8 @@ use App\Intakes\Settings;
 use App\Intakes\Staged;
 use App\Intakes\Unit;
 use App\Models\Intake;
-use App\Models\JournalEntry;
-use App\Records\Cause;
+use App\Records\ActKind;
+use App\Records\JournalEntry;
 use App\Records\RecordReader;
 use App\Records\Tables;
 use Illuminate\Support\Facades\DB;
@@ -191,13 +191,13 @@ final class RowsAgain
     {
         [$wrote, $since] = [[], []];
         $wanted = array_flip($numbers);
-        foreach (JournalEntry::query()->whereIn('supporter_id', $supporters)->orderBy('id')->get() as $entry) {
-            $isOwn = $entry->intake_id === $this->intake->id && $entry->cause === Cause::LOAD;
+        foreach (JournalEntry::ofSupporters($supporters)->get() as $entry) {
+            $isOwn = $entry->act->intake_id === $this->intake->id && $entry->act->kind === ActKind::Load;
             foreach ($isOwn && ! isset($wanted[$entry->row_number]) ? [] : $entry->changeList() as $change) {
                 if ($isOwn) {
-                    $wrote[$entry->row_number][$entry->supporter_id][] = $change;
+                    $wrote[$entry->row_number][$entry->owner_id][] = $change;
                 } elseif ($change->subject === Subject::Supporter && $this->isLater($entry)) {
-                    $since[$entry->supporter_id] = [...$since[$entry->supporter_id] ?? [], ...array_fill_keys(array_keys(array_intersect_key($change->fields, Consents::DATES)), true)];
+                    $since[$entry->owner_id] = [...$since[$entry->owner_id] ?? [], ...array_fill_keys(array_keys(array_intersect_key($change->fields, Consents::DATES)), true)];
                 }
             }
         }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\RestorePoints;
 
 use App\Account\Audit;
-use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
@@ -39,6 +38,10 @@ final readonly class RestorePoints
     private const MOMENT = 3;
 
     private const LAST_LINE = '-- Dump completed';
+
+    public function __construct(private TableVersion $tables)
+    {
+    }
 
     /**
      * @param  string  $reason  why it is taken, such as "before \"Spring gala\" was loaded"
@@ -123,6 +126,7 @@ final readonly class RestorePoints
             return 'The file can\'t be opened.';
         }
         $end = '';
+        $steps = null;
         $missing = $point->tables;
         while (! gzeof($stream)) {
             $line = gzgets($stream, 1 << 20);
@@ -132,6 +136,12 @@ final readonly class RestorePoints
             if (preg_match('/^CREATE TABLE `(\w+)`/', $line, $found) === 1) {
                 unset($missing[$found[1]]);
             }
+            $isOfSteps = str_starts_with($line, 'INSERT INTO `migrations`') || ($isOfSteps ?? false);
+            if ($isOfSteps) {
+                preg_match_all("/\\(\\d+,\\s*'(\\w+)'/", $line, $names);
+                $steps = [...$steps ?? [], ...$names[1]];
+                $isOfSteps = ! str_ends_with(rtrim($line), ';');
+            }
             $end = substr($end.$line, -400);
         }
         gzclose($stream);
@@ -139,7 +149,7 @@ final readonly class RestorePoints
         return match (true) {
             ! str_contains($end, self::LAST_LINE) => 'The dump breaks off before its end.',
             $missing !== [] => 'The dump lacks the tables '.implode(', ', array_keys($missing)).'.',
-            default => null,
+            default => $this->tables->fault($steps ?? []),
         };
     }
 
@@ -237,10 +247,19 @@ final readonly class RestorePoints
             $this->reopen();
             throw $error;
         }
-        // A dump of an earlier version lacks what came later.
-        Artisan::call('migrate', ['--force' => true]);
+        $this->dropLater($point);
+        $this->tables->bringUpToDate();
         app(Settling::class)->settle();
         $this->reopen();
+    }
+
+    /** Tables that came after an earlier version's dump are no part of it. */
+    private function dropLater(RestorePoint $point): void
+    {
+        $tables = DB::table('information_schema.tables')->where('table_schema', $this->database())->where('table_type', 'BASE TABLE')->pluck('table_name')->all();
+        foreach (array_diff($tables, array_keys($point->tables), self::NOT_DUMPED) as $table) {
+            DB::statement("drop table `{$table}`");
+        }
     }
 
     private function reopen(): void

@@ -7,8 +7,9 @@ namespace App\Standards;
 use App\Account\Audit;
 use App\Models\ListValue;
 use App\Models\User;
+use App\Records\Act;
+use App\Records\ActKind;
 use App\Records\Acts;
-use App\Records\Cause;
 use App\Records\Entry;
 use App\Records\Ids;
 use App\Records\RecordReader;
@@ -76,7 +77,7 @@ final readonly class PickLists
     {
         return $this->db->transaction(function () use ($field, $from, $to, $user): int {
             $this->ids->queueUp();
-            $act = $this->acts->begin("Merged \"{$from}\" into \"{$to}\" of \"{$field->label}\"", $user);
+            $act = Act::begin(ActKind::ListMerge, $user?->id, "Merged \"{$from}\" into \"{$to}\" of \"{$field->label}\"");
             $changed = 0;
             $after = 0;
             do {
@@ -84,7 +85,7 @@ final readonly class PickLists
                 $entries = $this->entries($field, $rows->all(), $from, $to);
                 $after = $rows->last()->id ?? $after;
                 if ($entries !== []) {
-                    $this->writer->write($entries, Cause::act($act->id, $user?->id, Cause::MERGE));
+                    $this->writer->write($entries, $act);
                 }
                 $changed += count($entries);
             } while ($rows->count() === self::CHUNK);

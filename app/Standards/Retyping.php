@@ -6,7 +6,8 @@ namespace App\Standards;
 
 use App\Models\CustomField;
 use App\Models\User;
-use App\Records\Cause;
+use App\Records\Act;
+use App\Records\ActKind;
 use App\Records\Entry;
 use App\Records\RecordWriter;
 use Illuminate\Database\Connection;
@@ -61,6 +62,7 @@ final readonly class Retyping
     public function convert(CustomField $field, FieldType $type, array $options, ?User $user): void
     {
         $format = $this->formats->of($this->as($field, $type, $options));
+        $act = Act::begin(ActKind::Retype, $user?->id, "Changed \"{$field->label}\" into {$type->value}");
         $after = 0;
         do {
             $rows = $this->db->table('custom_values')->where('field', $field->key)->where('id', '>', $after)->orderBy('id')->limit(self::CHUNK)->get(['id', 'supporter_id', 'value']);
@@ -75,9 +77,10 @@ final readonly class Retyping
                 }
             }
             if ($entries !== []) {
-                $this->writer->write($entries, Cause::edit($user?->id));
+                $this->writer->write($entries, $act);
             }
         } while ($rows->count() === self::CHUNK);
+        $act->end();
         $field->update(['type' => $type]);
     }
 

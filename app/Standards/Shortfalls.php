@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Standards;
 
 use App\Records\Bulk;
+use App\Records\FollowsWrites;
 use App\Records\RecordReader;
 use App\Records\Tables;
+use App\Records\Written;
 use Illuminate\Database\Connection;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\Facts;
@@ -15,7 +17,7 @@ use PineSieve\Core\Standards\RuleSubject;
 use PineSieve\Core\Standards\Standards;
 
 /** The worklists: which stored supporters and gifts fall short of which rule. Kept current by the one door of writing. */
-final readonly class Shortfalls
+final readonly class Shortfalls implements FollowsWrites
 {
     /** Stands in place of a rule: a value that could not be read, whose field is blank still. */
     public const UNREAD = 0;
@@ -50,6 +52,11 @@ final readonly class Shortfalls
         } while ($more && microtime(true) < $until);
 
         return ['short' => $short, 'position' => $more ? $after : null, 'checked' => $checked];
+    }
+
+    public function follow(Written $written): void
+    {
+        $this->refresh($written->after, array_values(array_diff(array_keys($written->before), array_keys($written->after))));
     }
 
     /**

@@ -14,7 +14,8 @@ use App\Models\ListValue;
 use App\Models\Role;
 use App\Models\Rule;
 use App\Models\User;
-use App\Records\Cause;
+use App\Records\Act;
+use App\Records\ActKind;
 use App\Records\Entry;
 use App\Records\Ids;
 use App\Records\PostalForms;
@@ -77,7 +78,7 @@ final readonly class DemoSeeder
             foreach ($chunk as $i => $person) {
                 $entries[] = new Entry("{$i}:supporter", $this->changes($i, self::upToNow($i, $person)));
             }
-            $this->writer->write($entries, Cause::demo());
+            $this->writer->write($entries, Act::once(ActKind::Demo, null));
         }
         $this->standards();
         FindDuplicates::dispatchSync(DuplicateSearch::query()->create(['state' => 'waiting'])->id);

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Act;
 use App\Models\DuplicateRound;
 use App\Models\DuplicateSearch;
 use App\Models\GridLayout;
@@ -15,6 +14,8 @@ use App\Models\SavedMergePolicy;
 use App\Models\SavedPlan;
 use App\Models\User;
 use App\Models\Webhook;
+use App\Records\Act;
+use App\Records\ActKind;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Auth;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -142,10 +143,10 @@ final class AccessTest extends TestCase
             'savedSearch' => (string) \App\Models\SavedSearch::query()->create(['name' => 'Lees', 'query' => ['q' => 'lee']])->id,
             'search' => (string) DuplicateSearch::query()->create(['state' => 'done', 'tried' => []])->id,
             'round' => (string) DuplicateRound::query()->create(['why' => '', 'is_same' => true, 'state' => DuplicateRound::DONE, 'total' => 1, 'at' => now()])->id,
-            'merge' => (string) Merge::query()->create(['survivor_id' => 1, 'gone' => [], 'journal_from' => 1, 'journal_to' => 1])->id,
+            'merge' => (string) Merge::query()->create(['survivor_id' => 1, 'gone' => [], 'act_id' => Act::once(ActKind::Merge, null)->id])->id,
             'policy' => (string) SavedMergePolicy::query()->create(['name' => 'Ours', 'policy' => []])->id,
             'household' => '1',
-            'act' => (string) Act::query()->create(['what' => 'Filled in a field', 'at' => now(), 'records' => 0])->id,
+            'act' => (string) Act::begin(ActKind::Remedy, null, 'Filled in a field')->id,
             'layout' => (string) GridLayout::query()->create(['name' => 'Cards', 'columns' => ['name.last']])->id,
             'webhook' => (string) Webhook::query()->create(['name' => 'Other', 'url' => 'http://127.0.0.1:1/', 'secret' => 'x', 'is_active' => false])->id,
             'user' => (string) User::query()->create(['name' => 'Other', 'email' => 'other@example.org', 'password' => 'x', 'role' => Role::Reader])->id,

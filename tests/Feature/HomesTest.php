@@ -84,11 +84,11 @@ final class HomesTest extends TestCase
         $this->as();
         [$ann, $bo, $cy] = [$this->person('Ann', 'Lee'), $this->person('Bo', 'Lee'), $this->person('Cy', 'Dahl')];
         $before = $this->records();
-        $take = fn (array $made, array $of) => $this->postJson("/api/duplicates/household/{$made['household']}/take-back", ['supporters' => $of, 'from' => $made['from'], 'to' => $made['to'], 'said' => $made['said']]);
+        $take = fn (array $made, array $of) => $this->postJson("/api/duplicates/household/{$made['household']}/take-back", ['supporters' => $of, 'act' => $made['act'], 'said' => $made['said']]);
         $make = fn (array $of): array => $this->postJson('/api/duplicates/household', ['supporters' => $of])->assertCreated()->json();
         $made = $make([$ann, $bo]);
         $take([...$made, 'said' => []], [$ann, $cy])->assertStatus(409);
-        $take([...$made, 'from' => 1], [$ann, $bo])->assertStatus(409);
+        $take([...$made, 'act' => $made['act'] - 1], [$ann, $bo])->assertStatus(409);
         $take($made, [$ann, $bo])->assertOk();
         self::assertSame([$before, 0], [$this->records(), DB::table('pair_decisions')->count()]);
 
@@ -100,7 +100,7 @@ final class HomesTest extends TestCase
 
         // Where all are in it already, nothing but what was said is there to be taken back.
         $both = $make([$ann, $bo]);
-        self::assertSame([[], 1], [$both['said'], $both['from'] - $both['to']]);
+        self::assertSame([[], null], [$both['said'], $both['act']]);
         $this->deleteJson("/api/duplicates/not-the-same/{$ann}/{$bo}")->assertOk();
         $both = $make([$ann, $bo]);
         $take($both, [$ann, $bo])->assertOk();

@@ -9,6 +9,9 @@ use App\Intakes\Loading;
 use App\Intakes\Runner;
 use App\Models\Intake;
 use App\Models\IntakeState;
+use App\Records\Act;
+use App\Records\ActKind;
+use App\Records\ActState;
 use Illuminate\Support\Facades\DB;
 
 /** Loading, proving, holding back, undoing. */
@@ -154,7 +157,10 @@ final class LoadTest extends TestCase
         $intake = $this->loaded("Last name,First name,Email,Gift date,Amount\nLee,Ann,ann@example.org,2020-01-02,5\n");
         $entry = DB::table('journal')->sole();
 
-        self::assertSame(['load', $intake->id, 2, $this->user()->id], [$entry->cause, $entry->intake_id, $entry->row_number, $entry->user_id]);
+        $act = Act::query()->findOrFail($entry->act_id);
+        self::assertSame([ActKind::Load, ActState::Done, $intake->id, $this->user()->id, 1], [$act->kind, $act->state, $act->intake_id, $act->user_id, $act->records]);
+        self::assertSame(['supporter', $intake->refresh()->act_id, 2], [$entry->owner_kind, $entry->act_id, $entry->row_number]);
+        self::assertSame(['email' => 'create', 'gift' => 'create', 'supporter' => 'create'], DB::table('journal_things')->where('entry_id', $entry->id)->orderBy('kind')->pluck('action', 'kind')->all());
         self::assertSame(['supporter', 'email', 'gift'], array_column(json_decode((string) $entry->changes, true), 'subject'));
         $this->getJson("/api/intakes/{$intake->id}/records?outcome=new")->assertJsonPath('rows.0.display', 'Ann Lee');
     }

@@ -50,7 +50,7 @@ final class MergeTest extends TestCase
         self::assertNotNull($gift->intake_id);
         $this->getJson("/api/supporters/{$annabel}")->assertStatus(404)->assertJson(['merged_into' => $ann]);
         self::assertSame([$ann], array_column($this->getJson('/api/supporters?q=a.lee@example.com')->json('supporters'), 'id'));
-        self::assertContains('join', array_column($this->getJson("/api/supporters/{$ann}/history")->json('entries'), 'cause'));
+        self::assertContains('merge', array_column($this->getJson("/api/supporters/{$ann}/history")->json('entries'), 'cause'));
         self::assertStringContainsString('Merged Annabel Lee', (string) DB::table('audit')->where('kind', 'merge')->value('what'));
 
         $this->postJson("/api/merges/{$merge['id']}/apart")->assertOk()->assertJson(['kept' => []]);

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Records\Cause;
+use App\Records\Act;
+use App\Records\ActKind;
+use App\Records\Loads;
 use App\Records\RecordWriter;
 use Illuminate\Support\Facades\DB;
 use LogicException;
@@ -77,9 +79,32 @@ final class RecordsTest extends TestCase
         $this->getJson("/api/gifts?intake={$other->id}")->assertJson(['total' => 1, 'sums' => ['given' => ['USD' => '7.00']]])->assertJsonPath('gifts.0.supporter', 'Pell, Di');
     }
 
+    public function test_whoever_gets_a_phone_from_a_later_file_is_not_new_by_it(): void
+    {
+        $this->loaded("Id,Last name,First name,Email\nX1,Lee,Ann,ann@example.org\n");
+        $second = $this->loaded("Id,Last name,First name,Email,Phone\nX1,Lee,Ann,ann@example.org,(603) 555-0143\nX2,Pell,Di,di@example.org,(603) 555-0199\n");
+        $found = fn (string $made): array => array_column($this->getJson("/api/supporters?intake={$second->id}&made={$made}")->assertOk()->json('supporters'), 'name');
+
+        self::assertSame([['Pell, Di'], ['Lee, Ann']], [$found('new'), $found('changed')]);
+        $this->getJson("/api/intakes/{$second->id}/proof")->assertJsonPath('supporters', ['created' => 1, 'updated' => 1]);
+    }
+
+    public function test_what_a_trial_did_is_no_part_of_the_load_that_follows(): void
+    {
+        $this->loaded("Id,Last name,First name\nX1,Lee,Ann\n");
+        $intake = $this->sifted("Id,Last name,First name,Phone\nX1,Lee,Ann,(603) 555-0143\nX2,Pell,Di,(603) 555-0199\n");
+        $this->postJson("/api/intakes/{$intake->id}/trial", ['kind' => 'first', 'count' => 2])->assertOk();
+        self::assertSame(1, Loads::made($intake->id)->count());
+        $this->postJson("/api/intakes/{$intake->id}/undo")->assertOk();
+        $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'people'])->assertOk();
+
+        self::assertSame([1, 1], [Loads::made($intake->id)->count(), Loads::touched($intake->id)->where('owner_id', 1)->count()], 'The trial was undone: it is counted once.');
+        $this->getJson("/api/intakes/{$intake->id}/proof")->assertJsonPath('supporters', ['created' => 1, 'updated' => 1]);
+    }
+
     public function test_records_are_only_written_in_a_transaction(): void
     {
         $this->expectException(LogicException::class);
-        app(RecordWriter::class)->write([], Cause::demo());
+        app(RecordWriter::class)->write([], Act::once(ActKind::Demo, null));
     }
 }

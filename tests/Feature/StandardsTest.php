@@ -65,7 +65,7 @@ final class StandardsTest extends TestCase
         self::assertSame($before, $this->records(), 'Looking changes nothing.');
         $this->postJson("/api/fields/{$key}/type", ['type' => 'date', 'convert' => true])->assertOk();
         self::assertSame(['2001-02-03', '2002-03-03'], DB::table('custom_values')->orderBy('id')->pluck('value')->all());
-        $this->postJson('/api/supporters/3/history/'.DB::table('journal')->where('supporter_id', 3)->max('id'), ['change' => 0])->assertOk();
+        $this->postJson('/api/supporters/3/history/'.DB::table('journal')->where('owner_id', 3)->max('id'), ['change' => 0])->assertOk();
         self::assertContains('long ago', DB::table('custom_values')->pluck('value')->all(), 'What did not convert can be put back.');
     }
 

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\IntakeState;
-use App\Records\Cause;
+use App\Records\Act;
+use App\Records\ActKind;
 use App\Records\Entry;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
@@ -86,7 +87,7 @@ final class TamperTest extends TestCase
             new Entry('b:supporter', [Change::create(Subject::Gift, 'b:gift', ['amount' => 'not money'])]),
         ];
         try {
-            DB::transaction(static fn () => app(RecordWriter::class)->write($entries, Cause::demo()));
+            DB::transaction(static fn () => app(RecordWriter::class)->write($entries, Act::once(ActKind::Demo, null)));
             self::fail('Nothing stands for b:supporter.');
         } catch (\LogicException $error) {
             self::assertStringContainsString('b:supporter', $error->getMessage());
@@ -96,7 +97,7 @@ final class TamperTest extends TestCase
 
     public function test_the_door_creates_updates_and_deletes_and_tells_the_journal(): void
     {
-        $write = static fn (int|string $supporter, Change ...$changes): array => DB::transaction(static fn (): array => app(RecordWriter::class)->write([new Entry($supporter, array_values($changes))], Cause::demo()));
+        $write = static fn (int|string $supporter, Change ...$changes): array => DB::transaction(static fn (): array => app(RecordWriter::class)->write([new Entry($supporter, array_values($changes))], Act::once(ActKind::Demo, null)));
         $ids = $write('a:supporter', Change::create(Subject::Supporter, 'a:supporter', ['kind' => 'person', 'last_name' => 'Pell', 'display_name' => 'Di Pell', 'sort_name' => 'Pell, Di']), Change::create(Subject::Email, 'a:email', ['address' => 'di@example.org']));
         $id = $ids['a:supporter'];
         $write($id, new Change(Subject::Email, $ids['a:email'], Action::Update, ['address' => ['di@example.org', 'di2@example.org']]));

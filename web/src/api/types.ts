@@ -1,4 +1,5 @@
-import type { Amounts } from '../shared/format';
+/** Amounts by the code of their currency (ISO 4217); none of them zero. */
+export type Amounts = Record<string, string>;
 
 export type Outcome = 'new' | 'updated' | 'unchanged' | 'held' | 'left_out';
 

@@ -42,7 +42,7 @@ import { SupporterPage } from '../supporters/SupporterPage';
 import { SupportersPage } from '../supporters/SupportersPage';
 import { TodayPage } from '../today/TodayPage';
 import { Frame } from './Frame';
-import { useSession } from './session';
+import { useSession } from '../shared/session';
 import { SignIn } from './SignIn';
 
 export function App() {

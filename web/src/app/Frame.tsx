@@ -5,7 +5,7 @@ import { api } from '../api/client';
 import type { Intake, User } from '../api/types';
 import { count } from '../shared/format';
 import pine from './pine.svg';
-import { useSignOut } from './session';
+import { useSignOut } from '../shared/session';
 import { useFocusStays } from './useFocusStays';
 
 interface Today {

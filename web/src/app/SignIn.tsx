@@ -2,7 +2,7 @@ import { Button, PasswordInput, TextInput } from '@mantine/core';
 import { type FormEvent, useState } from 'react';
 import { Trouble } from '../shared/Notice';
 import pine from './pine.svg';
-import { useSignIn } from './session';
+import { useSignIn } from '../shared/session';
 
 export function SignIn({ organization }: { organization: string }) {
   const [email, setEmail] = useState('');

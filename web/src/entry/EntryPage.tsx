@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api } from '../api/client';
 import type { Catalog, Intake } from '../api/types';
-import { TitleLine } from '../app/TitleLine';
+import { TitleLine } from '../shared/TitleLine';
 import { counted, moment } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';

@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { api } from '../api/client';
 import type { Catalog, Field, Intake } from '../api/types';
-import { TitleLine } from '../app/TitleLine';
+import { TitleLine } from '../shared/TitleLine';
 import { Discard } from '../intakes/source/Discard';
 import { count, counted } from '../shared/format';
 import { Trouble } from '../shared/Notice';

@@ -1,7 +1,7 @@
 import { Link, useSearchParams } from 'react-router';
-import type { Gift } from '../api/types';
-import { TitleLine } from '../app/TitleLine';
-import { counted, type Amounts, money, moneys } from '../shared/format';
+import type { Amounts, Gift } from '../api/types';
+import { TitleLine } from '../shared/TitleLine';
+import { counted, money, moneys } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pager } from '../shared/Pager';
 import { Pane } from '../shared/Pane';

@@ -3,8 +3,8 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { type FormEvent, useState } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
 import { api } from '../api/client';
-import { useMay } from '../app/session';
-import { TitleLine } from '../app/TitleLine';
+import { useMay } from '../shared/session';
+import { TitleLine } from '../shared/TitleLine';
 import { Chips } from '../shared/Chips';
 import { count, counted } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';

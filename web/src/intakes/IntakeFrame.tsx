@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router';
-import { TitleLine } from '../app/TitleLine';
+import { TitleLine } from '../shared/TitleLine';
 import { moment } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { isWorking, useIntake, working } from './queries';

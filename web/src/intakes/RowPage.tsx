@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import { useNavigate, useParams } from 'react-router';
-import { useMayLoad } from '../app/session';
+import { useMayLoad } from '../shared/session';
 import { RowCells } from './checks/RowCells';
 import { useEdit, useThisIntake } from './queries';
 

@@ -1,7 +1,7 @@
 import { Button, Checkbox, NumberInput } from '@mantine/core';
 import { useState } from 'react';
 import type { Field } from '../api/types';
-import { TitleLine } from '../app/TitleLine';
+import { TitleLine } from '../shared/TitleLine';
 import { counted } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';

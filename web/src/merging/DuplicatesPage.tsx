@@ -3,7 +3,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { api } from '../api/client';
-import { TitleLine } from '../app/TitleLine';
+import { TitleLine } from '../shared/TitleLine';
 import { Chips } from '../shared/Chips';
 import { count, counted, moment, moneys } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';

@@ -1,4 +1,4 @@
-import type { Amounts } from '../shared/format';
+import type { Amounts } from '../api/types';
 /** Which of several supporters stays, and whose values the fields of the one that they become get. The server's MergePolicy writes the same. */
 export interface MergePolicy {
   survivor: string;
@@ -52,8 +52,7 @@ export interface MergeDone {
 export interface MadeHousehold {
   household: number;
   name: string;
-  from: number;
-  to: number;
+  act: number | null;
   said: [number, number][];
 }
 

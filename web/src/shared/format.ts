@@ -1,3 +1,4 @@
+import type { Amounts } from '../api/types';
 const counts = new Intl.NumberFormat('en-US');
 
 export const count = (value: number): string => counts.format(value);
@@ -5,8 +6,6 @@ export const count = (value: number): string => counts.format(value);
 /** "1 row", "1,204 rows" */
 export const counted = (value: number, one: string, many = `${one}s`): string => `${count(value)} ${value === 1 ? one : many}`;
 
-/** Amounts by the code of their currency (ISO 4217); none of them zero. */
-export type Amounts = Record<string, string>;
 
 let homeCurrency = 'USD';
 

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useParams, useSearchParams } from 'react-router';
 import { api } from '../api/client';
-import { TitleLine } from '../app/TitleLine';
+import { TitleLine } from '../shared/TitleLine';
 import { Trouble } from '../shared/Notice';
 import { type Draft, type FormCatalog, newDraft } from './form';
 import { SupporterForm } from './SupporterForm';

@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
 import type { SavedSearches } from '../api/types';
-import { useMay } from '../app/session';
+import { useMay } from '../shared/session';
 
 /** Searches that are kept under a name: to come back to, and to compare the rows of a file with. */
 export function SavedSearchMenu({ asked, onPick }: { asked: Record<string, string>; onPick: (query: Record<string, string>) => void }) {

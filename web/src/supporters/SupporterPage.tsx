@@ -4,12 +4,12 @@ import { Fragment, type ReactNode, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, ApiError } from '../api/client';
 import type { Gift, SupporterPageData } from '../api/types';
-import { TitleLine } from '../app/TitleLine';
+import { TitleLine } from '../shared/TitleLine';
 import { counted, moment, money, moneys, phone } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { Of } from '../shared/Of';
-import { useMay } from '../app/session';
+import { useMay } from '../shared/session';
 import { GiftEditor } from './GiftEditor';
 import { Origin } from './Origin';
 

@@ -1,2 +1,15 @@
 /** Why the journal says that something was written. */
-export const causes: Record<string, string> = { load: 'loaded', undo: 'undone', redo: 'undo taken back', edit: 'by hand', merge: 'pick list', join: 'merged', split: 'taken apart', demo: 'made with the demo', 'put back': 'put back' };
+export const causes: Record<string, string> = {
+  load: 'loaded',
+  undo: 'undone',
+  redo: 'undo taken back',
+  demo: 'made with the demo',
+  edit: 'by hand',
+  'put back': 'put back',
+  merge: 'merged',
+  unmerge: 'taken apart',
+  'list merge': 'pick list',
+  remedy: 'written for many at once',
+  reread: 'read again',
+  retype: 'field of another type',
+};

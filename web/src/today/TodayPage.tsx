@@ -1,12 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { api } from '../api/client';
-import type { Intake } from '../api/types';
-import { useMay } from '../app/session';
-import { TitleLine } from '../app/TitleLine';
+import type { Amounts, Intake } from '../api/types';
+import { useMay } from '../shared/session';
+import { TitleLine } from '../shared/TitleLine';
 import { Drop } from '../intakes/Drop';
 import { nextStage } from '../intakes/stages';
-import { type Amounts, count, counted, moneys, moment } from '../shared/format';
+import { count, counted, moneys, moment } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { Months, type Month } from './Months';

@@ -61,7 +61,7 @@ final class RowController extends Controller
     {
         $headers = $intake->columnPlan()->headers();
         $kinds = DB::select('select p.code, p.field, p.column, min(p.reason) as example, min(p.remedy) as remedy, count(distinct p.number) as `rows`, count(distinct p.value) as values_count
-            from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.unit = p.number << 6 and (r.outcome = "held") = ?
+            from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.number = p.number and r.outcome <> "'.Results::WITH.'" and (r.outcome = "held") = ?
             where p.blocks = ? and p.intake_id = ? group by p.code, p.field, p.column order by `rows` desc, p.code', [$blocking, $blocking, $intake->id]);
 
         return array_map(static fn ($kind): array => [

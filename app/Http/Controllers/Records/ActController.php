@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Records;
 
 use App\Http\Controllers\Controller;
-use App\Models\Act;
+use App\Records\Act;
 use App\Records\Acts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -18,6 +18,7 @@ final class ActController extends Controller
     {
         $this->authorize('edit-records');
         abort_unless($act->user_id === $request->user()?->id || Gate::allows('administer'), 403, 'Only the person who did it, or an administrator, may undo it.');
+        abort_unless($act->kind->isUndoneAsItStands(), 409, 'This is taken back where it was done.');
         abort_if($act->undone_at !== null, 409, 'It was undone already.');
 
         return response()->json($acts->undo($act, $request->user()));

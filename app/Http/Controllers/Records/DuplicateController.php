@@ -195,9 +195,9 @@ final class DuplicateController extends Controller
     public function noHousehold(Request $request, int $household, Households $households): JsonResponse
     {
         $this->authorize('merge');
-        $data = $request->validate(['supporters' => ['required', 'array', 'min:2', 'max:'.Merges::MOST], 'supporters.*' => ['integer', 'distinct'], 'from' => ['required', 'integer', 'min:1'], 'to' => ['required', 'integer', 'min:'.((int) $request->input('from') - 1)], 'said' => ['present', 'array', 'max:200'], 'said.*' => ['array', 'size:2'], 'said.*.*' => ['integer', 'in_array:supporters.*']]);
+        $data = $request->validate(['supporters' => ['required', 'array', 'min:2', 'max:'.Merges::MOST], 'supporters.*' => ['integer', 'distinct'], 'act' => ['present', 'nullable', 'integer', 'min:1'], 'said' => ['present', 'array', 'max:200'], 'said.*' => ['array', 'size:2'], 'said.*.*' => ['integer', 'in_array:supporters.*']]);
         try {
-            $households->takeBack($household, array_map(intval(...), array_values($data['supporters'])), (int) $data['from'], (int) $data['to'], array_map(static fn (array $pair): array => [(int) $pair[0], (int) $pair[1]], array_values($data['said'])), $request->user());
+            $households->takeBack($household, array_map(intval(...), array_values($data['supporters'])), $data['act'] === null ? null : (int) $data['act'], array_map(static fn (array $pair): array => [(int) $pair[0], (int) $pair[1]], array_values($data['said'])), $request->user());
         } catch (CannotMerge $error) {
             abort(409, $error->getMessage());
         }

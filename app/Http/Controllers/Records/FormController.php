@@ -7,11 +7,11 @@ namespace App\Http\Controllers\Records;
 use App\Http\Controllers\Controller;
 use App\Models\FieldSetting;
 use App\Models\Gift;
-use App\Models\JournalEntry;
 use App\Models\Supporter;
 use App\Records\Forms;
 use App\Records\GiftForms;
 use App\Records\History;
+use App\Records\JournalEntry;
 use App\Records\NotKept;
 use App\Standards\Sight;
 use Illuminate\Http\JsonResponse;
@@ -104,7 +104,7 @@ final class FormController extends Controller
     public function putBack(Request $request, Supporter $supporter, JournalEntry $entry, History $history): JsonResponse
     {
         $this->authorize('edit-records');
-        abort_unless($entry->supporter_id === $supporter->id, 404);
+        abort_unless($entry->owner_id === $supporter->id, 404);
         $asked = $request->validate(['change' => ['required', 'integer', 'min:0'], 'column' => ['nullable', 'string']]);
         try {
             $history->putBack($entry, (int) $asked['change'], $asked['column'] ?? null, $request->user(), Sight::ofUser());

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../../api/client';
 import type { Intake, RowDetail } from '../../api/types';
-import { useMay } from '../../app/session';
+import { useMay } from '../../shared/session';
 import { Pane } from '../../shared/Pane';
 import { Raw } from '../../shared/Raw';
 import type { Edit } from '../queries';

@@ -1,9 +1,9 @@
 import { Button, Checkbox } from '@mantine/core';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import type { Outcome } from '../../api/types';
+import type { Amounts, Outcome } from '../../api/types';
 import { Chips } from '../../shared/Chips';
-import { type Amounts, count, counted, hasMoney, moneys } from '../../shared/format';
+import { count, counted, hasMoney, moneys } from '../../shared/format';
 import { Empty } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
 import { ShowMore } from '../../shared/ShowMore';

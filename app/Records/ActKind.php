@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Records;
+
+/** What an act is: why records were written. */
+enum ActKind: string
+{
+    case Load = 'load';
+    /** What an intake did was taken back. */
+    case Undo = 'undo';
+    /** An undo was taken back. */
+    case Redo = 'redo';
+    case Demo = 'demo';
+    /** Written by hand, in a form. */
+    case Edit = 'edit';
+    /** Put back as it was before some change. */
+    case PutBack = 'put back';
+    /** Several supporters became one. */
+    case Merge = 'merge';
+    /** A supporter that several had become was taken apart. */
+    case Unmerge = 'unmerge';
+    /** Two values of a list became one. */
+    case ListMerge = 'list merge';
+    /** One value was written where it was missing. */
+    case Remedy = 'remedy';
+    /** Values were read again from their source. */
+    case Reread = 'reread';
+    /** The values of a field became values of another type. */
+    case Retype = 'retype';
+
+    /** Whether things go from one supporter to another by it, and keep where they came from. */
+    public function moves(): bool
+    {
+        return $this === self::Merge || $this === self::Unmerge;
+    }
+
+    /** Whether it is taken back as it stands. What intakes and merges did is taken back with what hangs on it, by an undo of their own. */
+    public function isUndoneAsItStands(): bool
+    {
+        return in_array($this, [self::ListMerge, self::Remedy, self::Reread], true);
+    }
+}
