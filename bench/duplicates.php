@@ -6,9 +6,9 @@
 
 declare(strict_types=1);
 
-use App\Jobs\FindDuplicates;
-use App\Models\DuplicateSearch;
-use App\Models\Role;
+use App\Accounts\Role;
+use App\Duplicates\DuplicateSearch;
+use App\Duplicates\FindDuplicates;
 use Illuminate\Support\Facades\DB;
 
 require __DIR__.'/world.php';

@@ -6,7 +6,7 @@
 
 declare(strict_types=1);
 
-use App\Models\Role;
+use App\Accounts\Role;
 
 require __DIR__.'/world.php';
 

@@ -9,14 +9,14 @@
 
 declare(strict_types=1);
 
-use App\Intakes\Opening;
-use App\Intakes\Proof;
+use App\Intakes\Intake;
+use App\Intakes\IntakeSettings;
+use App\Intakes\IntakeState;
+use App\Intakes\Proof\Proof;
 use App\Intakes\Runner;
-use App\Intakes\Settings;
+use App\Intakes\Sources\Opening;
 use App\Matching\Editions;
 use App\Matching\RuleSets;
-use App\Models\Intake;
-use App\Models\IntakeState;
 use PineSieve\Core\Names\SupporterKind;
 
 require __DIR__.'/world.php';
@@ -39,7 +39,7 @@ $written = static function (int $rows, int $supporters, int $newFrom) use ($pers
 $runner = app(Runner::class);
 /** The intake, up to where its rows are worked out next. */
 $opened = static function (string $path) use ($runner): Intake {
-    $intake = app(Opening::class)->open($path, 'bench.csv', null, 'bench', null, new Settings(acceptAddresses: true));
+    $intake = app(Opening::class)->open($path, 'bench.csv', null, 'bench', null, new IntakeSettings(acceptAddresses: true));
     $runner->run($intake);
     $intake->setColumnPlan($intake->columnPlan()->settledUnasked());
 

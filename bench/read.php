@@ -7,8 +7,8 @@ declare(strict_types=1);
  * bin/bench read [rows]
  */
 
-use App\Intakes\Opening;
-use App\Intakes\Staging;
+use App\Intakes\Sources\Opening;
+use App\Intakes\Sources\Staging;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Findings\Survey;
 use PineSieve\Core\Reading\SourceFile;

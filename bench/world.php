@@ -6,8 +6,8 @@
 
 declare(strict_types=1);
 
-use App\Models\Role;
-use App\Models\User;
+use App\Accounts\Role;
+use App\Accounts\User;
 use App\Records\Act;
 use App\Records\ActKind;
 use App\Records\Entry;

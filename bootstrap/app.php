@@ -1,8 +1,8 @@
 <?php
 
-use App\Http\Middleware\PlainQuery;
-use App\Http\Middleware\SecurityHeaders;
-use App\PlainWords;
+use App\Support\Http\PlainQuery;
+use App\Support\Http\SecurityHeaders;
+use App\Support\PlainWords;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
@@ -29,6 +29,7 @@ $app = Application::configure(basePath: $root)
         web: "{$root}/routes/web.php",
         commands: "{$root}/routes/console.php",
     )
+    ->withCommands(glob("{$root}/app/*/Console", GLOB_ONLYDIR) ?: [])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);

@@ -1,6 +1,6 @@
 <?php
 
-use App\Logging\WithoutValues;
+use App\Support\WithoutValues;
 
 return [
     'default' => env('LOG_CHANNEL', 'daily'),

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 use App\Duplicates\Said;
 use App\Duplicates\SearchSchedule;
-use App\Jobs\DeliverNotices;
-use App\Jobs\ReadAgain;
 use App\Matching\Editions;
 use App\Matching\RuleSets;
-use App\Records\PostalForms;
+use App\Notices\DeliverNotices;
+use App\Rereading\ReadAgain;
 use App\Standards\Measures;
+use App\Supporters\PostalForms;
 use Illuminate\Support\Facades\Schedule;
 use PineSieve\Core\Names\SupporterKind;
 

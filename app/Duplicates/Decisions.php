@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Duplicates;
 
-use App\Models\Merge;
+use App\Records\Merge;
 use Illuminate\Database\Connection;
 
 /** What people said of pairs: that they are not the same. It is remembered for good, and can be withdrawn. */
@@ -13,7 +13,7 @@ final readonly class Decisions
     public function __construct(
         private Connection $db,
         private DuplicateList $list,
-        private Homes $homes,
+        private SharedHomes $homes,
         private Neighbors $neighbors,
     ) {
     }

@@ -13,7 +13,7 @@ final readonly class ForgetsTheGone implements FollowsWrites
 {
     public function __construct(
         private DuplicateList $duplicates,
-        private Homes $homes,
+        private SharedHomes $homes,
     ) {
     }
 

@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Duplicates;
 
-use App\Intakes\RowRecords;
+use App\Intakes\Intake;
+use App\Intakes\Sifting\RowRecords;
 use App\Matching\Editions;
 use App\Matching\RuleSets;
-use App\Models\DuplicateSearch;
-use App\Models\Intake;
 use App\Records\RecordReader;
 use Illuminate\Database\Connection;
 use Illuminate\Filesystem\Filesystem;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Duplicates;
 
 use App\Matching\KeyTable;
-use App\Matching\Meeting;
 use App\Matching\RuleSets;
+use App\Matching\SmallSearch;
 use App\Records\RecordReader;
 use Illuminate\Database\Connection;
 use PineSieve\Core\Matching\Pairs\Pair;
@@ -19,7 +19,7 @@ final readonly class Neighbors
         private RecordReader $reader,
         private RuleSets $sets,
         private DuplicateList $list,
-        private Homes $homes,
+        private SharedHomes $homes,
     ) {
     }
 
@@ -63,7 +63,7 @@ final readonly class Neighbors
         $records = $this->reader->read($supporters);
         $holders = array_map(static fn (array $keys): array => KeyTable::holders($keys)->all(), array_map($this->sets->matcher()->keysOfStored(...), $records));
         $all = $records + $this->reader->read(array_values(array_diff(array_unique(array_merge(...array_values($holders))), array_keys($records))));
-        $meeting = new Meeting($this->sets, $all);
+        $meeting = new SmallSearch($this->sets, $all);
         foreach ($holders as $id => $others) {
             foreach ($others as $other) {
                 $meeting->meet($id, $other);

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace App\Duplicates;
 
-use App\Matching\Against;
-use App\Models\DuplicateSearch;
 use App\Records\Ids;
+use App\Supporters\ComparedWith;
 use Illuminate\Database\Connection;
 
 /** Goes through those in a part of the database, or those who are new or changed since an earlier search. */
@@ -34,7 +33,7 @@ final readonly class PartSearch
             $done += $many;
             $search->update(['done' => $done, 'total' => max($done, $search->total), 'compared' => $search->compared + $compared]);
         };
-        $before === null ? $this->lookAmong(Against::fromArray($search->scope), $tell) : $this->lookAtChanged($before->journal_mark, $tell);
+        $before === null ? $this->lookAmong(ComparedWith::fromArray($search->scope), $tell) : $this->lookAtChanged($before->journal_mark, $tell);
         $search->update([...$this->list->counts(), 'total' => $done, 'state' => 'done', 'ended_at' => now()]);
     }
 
@@ -53,7 +52,7 @@ final readonly class PartSearch
     }
 
     /** @param  callable(int, int): void  $tell */
-    private function lookAmong(Against $against, callable $tell): void
+    private function lookAmong(ComparedWith $against, callable $tell): void
     {
         $after = 0;
         do {

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace App\Duplicates;
 
+use App\Intakes\Intake;
 use App\Matching\RuleSets;
-use App\Models\DuplicateSearch;
-use App\Models\Intake;
 use PineSieve\Core\Matching\Pairs\Pair;
 use PineSieve\Core\Matching\Pairs\PairSearch;
 use PineSieve\Core\Matching\Pairs\TooCommon;
@@ -46,7 +45,7 @@ final readonly class RuleLab
     {
         // Of an intake, what its rows are; that stored ones may be the same is another matter.
         $counts = static fn (Pair $pair): bool => ! $isOfRows || $pair->other >= DuplicateSearch::ROW;
-        $trial = new Trial($sets[0]->thresholds);
+        $trial = new TriedSet($sets[0]->thresholds);
         foreach ($searches[1]->pairs() as $pair) {
             if ($counts($pair)) {
                 $trial->inUse($pair);

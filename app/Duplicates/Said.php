@@ -6,9 +6,9 @@ namespace App\Duplicates;
 
 use App\Matching\Editions;
 use App\Matching\RuleSets;
-use App\Merging\Snapshot;
-use App\Models\Merge;
+use App\Records\Merge;
 use App\Records\RecordReader;
+use App\Records\Snapshot;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Matching\Fields\Traits;

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Duplicates;
 
-use App\Jobs\FindDuplicates;
-use App\Models\DuplicateSearch;
 use Illuminate\Support\Facades\DB;
 
 /** Searches of what is new or changed that begin by themselves, at night. */

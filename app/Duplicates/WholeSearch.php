@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Duplicates;
 
 use App\Matching\RuleSets;
-use App\Models\DuplicateSearch;
 use App\Records\Ids;
 use Illuminate\Database\Connection;
 use PineSieve\Core\Matching\Pairs\PairSearch;
@@ -23,7 +22,7 @@ final readonly class WholeSearch
         private Gathering $gathering,
         private RuleSets $sets,
         private DuplicateList $list,
-        private Homes $homes,
+        private SharedHomes $homes,
         private PartSearch $part,
         private Ids $ids,
     ) {
@@ -34,8 +33,8 @@ final readonly class WholeSearch
         $search->update(['journal_mark' => $this->ids->lastJournalId()]);
         $found = $this->list->besides('found_pairs');
         $homes = $this->homes->list->besides('found_homes');
-        $together = new Pile($homes, $this->homes->notTogether(...));
-        $this->gathering->of($search, array_map($this->sets->used(...), SupporterKind::cases()), fn (array $searches) => $this->compare($search, $searches, new Pile($found)), onHome: $together->put(...));
+        $together = new FoundPairs($homes, $this->homes->notTogether(...));
+        $this->gathering->of($search, array_map($this->sets->used(...), SupporterKind::cases()), fn (array $searches) => $this->compare($search, $searches, new FoundPairs($found)), onHome: $together->put(...));
         $together->clear();
         $this->db->transaction(function () use ($found, $homes): void {
             $found->takePlaceOf($this->list);
@@ -46,7 +45,7 @@ final readonly class WholeSearch
     }
 
     /** @param  list<PairSearch>  $searches */
-    private function compare(DuplicateSearch $search, array $searches, Pile $found): void
+    private function compare(DuplicateSearch $search, array $searches, FoundPairs $found): void
     {
         $compared = 0;
         $common = [];

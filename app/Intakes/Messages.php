@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Intakes;
 
-use App\Jobs\SendMail;
-use App\Models\Intake;
-use App\Models\User;
+use App\Accounts\SendMail;
+use App\Accounts\User;
+use App\Intakes\Sifting\Results;
 use Illuminate\Support\Facades\DB;
 
 /** Tells a person that an intake is done or needs them: in the application, and by mail. */

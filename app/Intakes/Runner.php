@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Intakes;
 
-use App\Models\Intake;
-use App\Models\IntakeState;
-use App\RestorePoints\RestorePoints;
+use App\Installation\RestorePoints;
+use App\Intakes\Loading\Loading;
+use App\Intakes\Loading\Undoing;
+use App\Intakes\Sifting\Sifting;
+use App\Intakes\Sources\Staging;
 use App\Standards\StandardsStore;
 use App\Standards\StandardsVersion;
 use Illuminate\Contracts\Container\Container;
@@ -14,7 +16,7 @@ use Illuminate\Contracts\Container\Container;
 /** Carries an intake on with whatever its state asks for. */
 final class Runner
 {
-    /** @var array<class-string<Work>, Work> */
+    /** @var array<class-string<LongWork>, LongWork> */
     private array $works = [];
 
     public function __construct(
@@ -53,7 +55,7 @@ final class Runner
     }
 
     /** Whoever does the work reads the standards once; where they have changed since, another one begins. */
-    private function work(Intake $intake): ?Work
+    private function work(Intake $intake): ?LongWork
     {
         $work = match ($intake->state) {
             IntakeState::Reading => Staging::class,

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Intakes;
 
-use App\Models\Intake;
-use App\Models\IntakeState;
-use App\Standards\Sight;
+use App\Intakes\Proof\Proof;
+use App\Intakes\Sifting\Results;
+use App\Standards\FieldAccess;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use PineSieve\Core\Columns\ColumnChoice;
@@ -62,7 +62,7 @@ final readonly class Summary
             'addresses' => $addresses,
             'trial' => $intake->trial === null ? null : ['rows' => count($intake->trial['rows']), 'done' => $intake->trial['done']],
             'replanned' => $intake->replanned,
-            'money' => Sight::ofUser()->sees('gift.amount') ? (object) $this->proof->source($intake)->toArray() : null,
+            'money' => FieldAccess::ofUser()->sees('gift.amount') ? (object) $this->proof->source($intake)->toArray() : null,
             'restore_point' => $intake->restore_point,
             'may_change' => Gate::allows('update', $intake),
             'settings' => $intake->choices()->toArray(),

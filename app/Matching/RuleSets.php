@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Matching;
 
-use App\Models\RulesInUse;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Matching\Example;
 use PineSieve\Core\Matching\Fields\FieldComparers;

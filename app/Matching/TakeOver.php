@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Matching;
 
-use App\Models\RulesInUse;
 use App\Records\Bulk;
 use App\Records\Ids;
 use App\Records\RecordReader;

@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace App\Merging;
 
+use App\Accounts\User;
 use App\Duplicates\Decisions;
-use App\Models\User;
 use App\Records\Act;
 use App\Records\ActKind;
 use App\Records\Acts;
 use App\Records\ActState;
 use App\Records\Entry;
-use App\Records\Forms;
 use App\Records\Ids;
 use App\Records\JournalEntry;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
-use App\Standards\Sight;
+use App\Standards\FieldAccess;
+use App\Supporters\Forms;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Changes\Sameness;
@@ -51,9 +51,9 @@ final readonly class Households
      * @return array{household: int, act: ?int, said: list<array{int, int}>} number of the household, the act that made it, and the pairs of whom it was said
      *
      * @throws CannotMerge if they are not people, or are in several households
-     * @throws \App\Records\NotKept if the standards refuse the household
+     * @throws \App\Supporters\NotKept if the standards refuse the household
      */
-    public function of(array $people, ?User $user, Sight $sight, bool $ofHomes = false): array
+    public function of(array $people, ?User $user, FieldAccess $sight, bool $ofHomes = false): array
     {
         return DB::transaction(function () use ($people, $user, $sight, $ofHomes): array {
             $this->ids->queueUp();

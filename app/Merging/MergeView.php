@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Merging;
 
-use App\Matching\Meeting;
 use App\Matching\RuleSets;
+use App\Matching\SmallSearch;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\GiftKind;
@@ -170,7 +170,7 @@ final readonly class MergeView
     private function reasons(array $candidates): array
     {
         $ids = array_map(static fn (Candidate $one): int => $one->id(), $candidates);
-        $meeting = new Meeting($this->sets, array_combine($ids, array_map(static fn (Candidate $one): SupporterRecord => $one->record, $candidates)));
+        $meeting = new SmallSearch($this->sets, array_combine($ids, array_map(static fn (Candidate $one): SupporterRecord => $one->record, $candidates)));
         foreach ($ids as $i => $other) {
             foreach (array_slice($ids, 0, $i) as $one) {
                 $meeting->meet($one, $other);

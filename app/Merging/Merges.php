@@ -4,19 +4,20 @@ declare(strict_types=1);
 
 namespace App\Merging;
 
-use App\Account\Audit;
+use App\Accounts\Audit;
+use App\Accounts\User;
 use App\Duplicates\Decisions;
 use App\Duplicates\Neighbors;
-use App\Gifts\GiftSums;
-use App\Models\Merge;
-use App\Models\User;
 use App\Records\Act;
 use App\Records\ActKind;
 use App\Records\Entry;
+use App\Records\GiftSums;
 use App\Records\Ids;
 use App\Records\JournalEntry;
+use App\Records\Merge;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
+use App\Records\Snapshot;
 use App\Records\Tables;
 use App\Standards\ChangeChecks;
 use Illuminate\Database\Connection;

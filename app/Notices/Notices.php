@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Notices;
 
-use App\Jobs\DeliverNotices;
-use App\Models\Webhook;
 use App\Records\FollowsWrites;
 use App\Records\Written;
 use Illuminate\Support\Facades\DB;

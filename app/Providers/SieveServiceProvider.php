@@ -4,28 +4,28 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Accounts\User;
 use App\Duplicates\ForgetsTheGone;
 use App\Intakes\Heartbeat;
+use App\Intakes\Intake;
+use App\Intakes\IntakePolicy;
+use App\Intakes\Plans\SavedPlan;
+use App\Intakes\Plans\SavedPlanPolicy;
 use App\Matching\RuleSets;
-use App\Models\CustomField;
-use App\Models\Gift;
-use App\Models\Intake;
-use App\Models\SavedPlan;
-use App\Models\Supporter;
-use App\Models\User;
 use App\Notices\Notices;
-use App\Policies\IntakePolicy;
-use App\Policies\RecordPolicy;
-use App\Policies\SavedPlanPolicy;
-use App\Policies\StandardsPolicy;
 use App\Records\FollowsWrites;
-use App\Records\PostalForms;
+use App\Records\Gift;
 use App\Records\RecordWriter;
-use App\Records\SearchIndex;
+use App\Records\Supporter;
+use App\Standards\CustomField;
+use App\Standards\FieldAccess;
 use App\Standards\Shortfalls;
-use App\Standards\Sight;
+use App\Standards\StandardsPolicy;
 use App\Standards\StandardsStore;
 use App\Standards\StandardsVersion;
+use App\Supporters\PostalForms;
+use App\Supporters\RecordPolicy;
+use App\Supporters\SearchIndex;
 use Illuminate\Auth\Access\Response as Answer;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Connection;
@@ -72,7 +72,7 @@ final class SieveServiceProvider extends ServiceProvider
         // A merge shows whole records: whoever may not see a field can't tell what would become of it.
         Gate::define('merge', static fn (User $user): Answer => match (true) {
             ! $user->mayLoad() => Answer::deny('Only people who may load may merge. Ask whoever runs the database.'),
-            Sight::ofUser()->seesAll() => Answer::allow(),
+            FieldAccess::ofUser()->seesAll() => Answer::allow(),
             default => Answer::deny('A merge shows whole records, so it takes someone who may see every field.'),
         });
         Gate::define('take-restore-points', static fn (User $user): bool => $user->mayLoad() || $user->mayAdminister());

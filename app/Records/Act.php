@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Records;
 
-use App\Models\Intake;
-use App\Models\User;
+use App\Accounts\User;
+use App\Intakes\Intake;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Records;
 
-use App\Account\Audit;
-use App\Models\User;
+use App\Accounts\Audit;
+use App\Accounts\User;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Reversal;
 use PineSieve\Core\Changes\Subject;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Records;
 
+use App\Supporters\Links;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Query\Builder;
 use PineSieve\Core\Changes\Subject;

@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Rereading;
 
-use App\Account\Audit;
-use App\Models\Intake;
-use App\Models\IntakeState;
-use App\Models\Reread;
-use App\Models\User;
+use App\Accounts\Audit;
+use App\Accounts\User;
+use App\Intakes\Intake;
+use App\Intakes\IntakeState;
 use App\Records\Act;
 use App\Records\ActKind;
 use App\Records\Acts;
@@ -17,7 +16,7 @@ use App\Records\Ids;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
 use App\Standards\ChangeChecks;
-use App\Standards\Sight;
+use App\Standards\FieldAccess;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
@@ -81,7 +80,7 @@ final readonly class Rereadings
     }
 
     /** @return list<RereadKind> whose fields a person may see, every one of them */
-    public static function visible(Sight $sight): array
+    public static function visible(FieldAccess $sight): array
     {
         return array_values(array_filter(RereadKind::cases(), static fn (RereadKind $kind): bool => array_filter($kind->fields(), static fn (string $field): bool => ! $sight->sees($field)) === []));
     }
@@ -112,7 +111,7 @@ final readonly class Rereadings
      * @param  ?list<int>  $ids  null for all of the kind
      * @return array{written: int, refused: int, changed: int, act: ?int} values that were written; that a rule or the person's rights keep as they are; that someone changed meanwhile
      */
-    public function take(RereadKind $kind, ?array $ids, ?User $user, Sight $sight): array
+    public function take(RereadKind $kind, ?array $ids, ?User $user, FieldAccess $sight): array
     {
         $act = Act::begin(ActKind::Reread, $user?->id, "Took over today's reading of source rows ({$kind->value})");
         $done = ['written' => 0, 'refused' => 0, 'changed' => 0];
@@ -136,7 +135,7 @@ final readonly class Rereadings
      * @param  non-empty-list<stdClass>  $rows
      * @return array{written: int, refused: int, changed: int}
      */
-    private function write(array $rows, Act $act, Sight $sight): array
+    private function write(array $rows, Act $act, FieldAccess $sight): array
     {
         $this->ids->queueUp();
         $supporters = array_values(array_unique(array_column($rows, 'supporter_id')));
@@ -167,7 +166,7 @@ final readonly class Rereadings
     }
 
     /** @param  array<string, array{?string, ?string}>  $fields */
-    private static function mayEdit(Sight $sight, string $subject, array $fields): bool
+    private static function mayEdit(FieldAccess $sight, string $subject, array $fields): bool
     {
         return array_filter(array_keys($fields), static fn (string $column): bool => ! $sight->editsColumn($subject, $column)) === [];
     }

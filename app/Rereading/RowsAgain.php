@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Rereading;
 
-use App\Intakes\Edits;
-use App\Intakes\Mappers;
-use App\Intakes\Planners;
-use App\Intakes\Settings;
-use App\Intakes\Staged;
-use App\Intakes\Unit;
-use App\Models\Intake;
+use App\Intakes\Decisions\Edits;
+use App\Intakes\Intake;
+use App\Intakes\IntakeSettings;
+use App\Intakes\Plans\Mappers;
+use App\Intakes\Sifting\Planners;
+use App\Intakes\Sifting\UnitNumber;
+use App\Intakes\Sources\StagedRows;
 use App\Records\ActKind;
 use App\Records\JournalEntry;
 use App\Records\RecordReader;
@@ -38,7 +38,7 @@ final class RowsAgain
 
     private Planner $planner;
 
-    private Settings $settings;
+    private IntakeSettings $settings;
 
     private ColumnPlan $plan;
 
@@ -47,7 +47,7 @@ final class RowsAgain
     public function __construct(
         private readonly Mappers $mappers,
         private readonly Planners $planners,
-        private readonly Staged $staged,
+        private readonly StagedRows $staged,
         private readonly RecordReader $reader,
     ) {
     }
@@ -80,12 +80,12 @@ final class RowsAgain
         if ($units !== []) {
             $byRow = [];
             foreach ($units as $unit) {
-                $byRow[$unit->number][Unit::part($unit->unit)] = $unit->supporter_id;
+                $byRow[$unit->number][UnitNumber::part($unit->unit)] = $unit->supporter_id;
             }
             $found = $this->found($byRow);
         }
 
-        return ['rows' => count($byRow ?? []), 'position' => $last === null ? null : Unit::of($last) - 1, 'found' => $found];
+        return ['rows' => count($byRow ?? []), 'position' => $last === null ? null : UnitNumber::of($last) - 1, 'found' => $found];
     }
 
     /**
@@ -104,7 +104,7 @@ final class RowsAgain
             $cells = $edits->corrected($number, $cells);
             $row = $this->mapper->map($cells, $edits->accepts($number, $this->settings));
             foreach ($byRow[$number] as $part => $supporter) {
-                $role = $roles[Unit::of($number, $part)] ?? '';
+                $role = $roles[UnitNumber::of($number, $part)] ?? '';
                 $said = $this->said($cells, $role);
                 $again = new RowAgain($supporter, $wrote[$number][$supporter] ?? [], $this->reads($row, $role), $said, self::doubts($row, $role), $now, $since[$supporter] ?? [], ($this->settings->ownEffects[FieldGroup::Consents->value] ?? null) === MatchEffect::Replace);
                 foreach (Rereader::of($again) as $one) {

@@ -18,7 +18,7 @@ final readonly class ChangeChecks
 {
     public function __construct(
         private Standards $standards,
-        private Taken $taken,
+        private UniqueValues $taken,
     ) {
     }
 

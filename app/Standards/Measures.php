@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Standards;
 
-use App\Models\Rule;
 use Illuminate\Database\Connection;
 use PineSieve\Core\Standards\FieldCatalog;
 

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace App\Standards;
 
-use App\Account\Audit;
-use App\Models\ListValue;
-use App\Models\User;
+use App\Accounts\Audit;
+use App\Accounts\User;
 use App\Records\Act;
 use App\Records\ActKind;
 use App\Records\Acts;

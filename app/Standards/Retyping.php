@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Standards;
 
-use App\Models\CustomField;
-use App\Models\User;
+use App\Accounts\User;
 use App\Records\Act;
 use App\Records\ActKind;
 use App\Records\Entry;

@@ -4,15 +4,12 @@ declare(strict_types=1);
 
 namespace App\Standards;
 
-use App\Jobs\CarryOn;
-use App\Jobs\TakeOverRules;
+use App\Accounts\Organization;
+use App\Intakes\CarryOn;
+use App\Intakes\Intake;
+use App\Intakes\IntakeState;
 use App\Matching\RuleSets;
-use App\Models\CustomField;
-use App\Models\FieldSetting;
-use App\Models\Intake;
-use App\Models\IntakeState;
-use App\Models\ListValue;
-use App\Models\Rule;
+use App\Matching\TakeOverRules;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Standards\Defaults;

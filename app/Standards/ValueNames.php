@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\Standards;
 
-use App\Models\FieldSetting;
-use App\Models\Rule;
-use App\Models\SavedPlan;
-use App\Models\SavedSearch;
+use App\Intakes\Plans\SavedPlan;
+use App\Supporters\SavedSearch;
 use PineSieve\Core\Standards\Target;
 
 /** Where the value of a list is named outside of records: in defaults, rules, saved plans and searches. They follow when it becomes another. */

@@ -153,7 +153,7 @@ return new class extends Migration
         // Made like match_keys: whoever changes how words are made must rebuild them in a migration.
         Schema::create('search_words', function (Blueprint $table): void {
             $table->string('word', 60)->charset('ascii')->collation('ascii_bin');
-            // App\Records\SearchWord says what the numbers of fields are.
+            // App\Supporters\SearchWord says what the numbers of fields are.
             $table->unsignedTinyInteger('field');
             $table->unsignedBigInteger('supporter_id');
             $table->primary(['word', 'field', 'supporter_id']);

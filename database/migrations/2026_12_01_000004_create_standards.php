@@ -10,7 +10,7 @@ return new class extends Migration
     {
         Schema::create('field_settings', function (Blueprint $table): void {
             $table->string('field', 60)->primary();
-            // App\Models\FieldSetting says what is in it.
+            // App\Standards\FieldSetting says what is in it.
             $table->text('settings');
         });
         Schema::create('pick_values', function (Blueprint $table): void {

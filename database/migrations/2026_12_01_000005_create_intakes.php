@@ -63,7 +63,7 @@ return new class extends Migration
             $table->mediumText('trial')->nullable();
             // In which order loads wait for each other.
             $table->unsignedInteger('queue_place')->nullable();
-            // What is being taken back or brought back: App\Intakes\Undoing.
+            // What is being taken back or brought back: App\Intakes\Loading\Undoing.
             $table->mediumText('taking_back')->nullable();
             $table->string('restore_point', 60)->nullable();
             // The version of the standards that its rows were worked out by.
@@ -220,7 +220,7 @@ return new class extends Migration
         Schema::create('saved_searches', function (Blueprint $table): void {
             $table->id();
             $table->string('name', 120)->unique();
-            // App\Records\SupporterSearch::KEYS to what was asked for.
+            // App\Supporters\SupporterSearch::KEYS to what was asked for.
             $table->text('query');
             $table->unsignedBigInteger('user_id')->nullable();
             $table->timestamps();

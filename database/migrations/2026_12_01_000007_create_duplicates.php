@@ -25,7 +25,7 @@ return new class extends Migration
             $table->unsignedBigInteger('user_id')->nullable();
             $table->timestamp('created_at', 3);
             $table->timestamp('ended_at', 3)->nullable();
-            // Who is looked at: App\Matching\Against, or those who are new or changed since the last search.
+            // Who is looked at: App\Supporters\ComparedWith, or those who are new or changed since the last search.
             $table->mediumText('scope')->nullable();
             // The last journal entry that the search has seen.
             $table->unsignedBigInteger('journal_mark')->default(0);

@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\DuplicateRound;
-use App\Models\DuplicateSearch;
-use App\Models\GridLayout;
-use App\Models\MatchRuleSet;
-use App\Models\Merge;
-use App\Models\Role;
-use App\Models\SavedMergePolicy;
-use App\Models\SavedPlan;
-use App\Models\User;
-use App\Models\Webhook;
+use App\Accounts\Role;
+use App\Accounts\User;
+use App\Duplicates\DuplicateSearch;
+use App\Intakes\Plans\SavedPlan;
+use App\Intakes\Sources\GridLayout;
+use App\Matching\MatchRuleSet;
+use App\Merging\DuplicateRound;
+use App\Merging\SavedMergePolicy;
+use App\Notices\Webhook;
 use App\Records\Act;
 use App\Records\ActKind;
+use App\Records\Merge;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Auth;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -140,7 +140,7 @@ final class AccessTest extends TestCase
             'plan' => (string) SavedPlan::query()->create(['name' => 'Monthly', 'plan' => $intake->plan, 'settings' => []])->id,
             'one' => '1', 'other' => '2',
             'set' => (string) MatchRuleSet::query()->create(['name' => 'Ours', 'kind' => 'person', 'rules' => []])->id,
-            'savedSearch' => (string) \App\Models\SavedSearch::query()->create(['name' => 'Lees', 'query' => ['q' => 'lee']])->id,
+            'savedSearch' => (string) \App\Supporters\SavedSearch::query()->create(['name' => 'Lees', 'query' => ['q' => 'lee']])->id,
             'search' => (string) DuplicateSearch::query()->create(['state' => 'done', 'tried' => []])->id,
             'round' => (string) DuplicateRound::query()->create(['why' => '', 'is_same' => true, 'state' => DuplicateRound::DONE, 'total' => 1, 'at' => now()])->id,
             'merge' => (string) Merge::query()->create(['survivor_id' => 1, 'gone' => [], 'act_id' => Act::once(ActKind::Merge, null)->id])->id,

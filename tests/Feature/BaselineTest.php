@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Intake;
-use App\Models\Merge;
-use App\Models\Role;
+use App\Accounts\Role;
+use App\Installation\CannotRestore;
+use App\Installation\RestorePoint;
+use App\Installation\RestorePoints;
+use App\Installation\TableVersion;
+use App\Intakes\Intake;
 use App\Records\Act;
 use App\Records\ActKind;
 use App\Records\ActState;
-use App\RestorePoints\CannotRestore;
-use App\RestorePoints\RestorePoint;
-use App\RestorePoints\RestorePoints;
-use App\RestorePoints\TableVersion;
+use App\Records\Merge;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use PHPUnit\Framework\Attributes\DataProvider;

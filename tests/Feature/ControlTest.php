@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Jobs\DeliverNotices;
-use App\Jobs\SendMail;
-use App\Models\Intake;
-use App\Models\Role;
-use App\Models\Webhook;
+use App\Accounts\Role;
+use App\Accounts\SendMail;
+use App\Intakes\Intake;
+use App\Notices\DeliverNotices;
+use App\Notices\Webhook;
 use Illuminate\Http\Client\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;

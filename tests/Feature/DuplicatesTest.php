@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Jobs\FindDuplicates;
-use App\Models\Role;
+use App\Accounts\Role;
+use App\Duplicates\FindDuplicates;
 use Illuminate\Support\Facades\DB;
 
 /** Supporters of the database that may be one. */
@@ -198,7 +198,7 @@ final class DuplicatesTest extends TestCase
         $decide('perhaps', 3, $group['why'])->assertStatus(422);
 
         // Someone looks at one of them just now: that one is left to her.
-        DB::table('duplicate_claims')->insert(['cluster' => DB::table('duplicate_pairs')->min('cluster'), 'user_id' => \App\Models\User::query()->create(['name' => 'Other', 'email' => 'other@example.org', 'password' => 'x', 'role' => Role::DataSteward])->id, 'until' => now()->addMinute()]);
+        DB::table('duplicate_claims')->insert(['cluster' => DB::table('duplicate_pairs')->min('cluster'), 'user_id' => \App\Accounts\User::query()->create(['name' => 'Other', 'email' => 'other@example.org', 'password' => 'x', 'role' => Role::DataSteward])->id, 'until' => now()->addMinute()]);
         $decide('same', 3, $group['why'])->assertStatus(202);
         $round = $this->getJson('/api/duplicates/groups')->json('round');
         self::assertSame(['done', 2, 1, 4], [$round['state'], $round['decided'], $round['kept'], DB::table('supporters')->count()]);
@@ -213,12 +213,12 @@ final class DuplicatesTest extends TestCase
         self::assertSame([3, 0], [$groups()[0]['clusters'], DB::table('pair_decisions')->count()]);
 
         // Whoever changes his mind while it goes on stops it.
-        $round = \App\Models\DuplicateRound::query()->create(['why' => $group['why'], 'is_same' => true, 'state' => 'taking back', 'total' => 3, 'at' => now()])->refresh();
+        $round = \App\Merging\DuplicateRound::query()->create(['why' => $group['why'], 'is_same' => true, 'state' => 'taking back', 'total' => 3, 'at' => now()])->refresh();
         $round->state = 'working';
-        self::assertFalse(app(\App\Duplicates\PairGroups::class)->decide($round, 5.0));
+        self::assertFalse(app(\App\Merging\PairGroups::class)->decide($round, 5.0));
         self::assertSame([3, 0], [$groups()[0]['clusters'], $round->decided]);
         $decide('same', 3, $group['why'])->assertStatus(409);
-        (new \App\Jobs\DecideRound($round->id))->failed();
+        (new \App\Merging\DecideRound($round->id))->failed();
         $decide('same', 3, $group['why'])->assertStatus(202);
     }
 
@@ -342,7 +342,7 @@ final class DuplicatesTest extends TestCase
         $this->postJson('/api/duplicates/search')->assertStatus(202);
         $claim = fn (int $cluster): ?string => $this->postJson('/api/duplicates/claim', ['cluster' => $cluster])->assertOk()->json('looked_at_by');
         self::assertNull($claim(1));
-        $this->actingAs(\App\Models\User::query()->create(['name' => 'Other', 'email' => 'other@example.org', 'password' => 'x', 'role' => \App\Models\Role::DataSteward]));
+        $this->actingAs(\App\Accounts\User::query()->create(['name' => 'Other', 'email' => 'other@example.org', 'password' => 'x', 'role' => \App\Accounts\Role::DataSteward]));
         self::assertSame('Data steward', $claim(1));
         self::assertSame([[1, 'Data steward'], [2, null]], array_map(static fn (array $cluster): array => [$cluster['cluster'], $cluster['looked_at_by']], $this->found()['clusters']));
         self::assertNull($claim(2));

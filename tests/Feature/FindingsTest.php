@@ -55,7 +55,7 @@ final class FindingsTest extends TestCase
         $this->postJson("/api/intakes/{$id}/sift")->assertOk();
         $this->postJson("/api/intakes/{$id}/load", ['name' => 'Beach'])->assertOk();
 
-        self::assertSame(['new' => 3, 'left_out' => 2], $this->outcomes(\App\Models\Intake::query()->findOrFail($id)));
+        self::assertSame(['new' => 3, 'left_out' => 2], $this->outcomes(\App\Intakes\Intake::query()->findOrFail($id)));
         foreach (['John Smith', 'John Diaz', 'Mary Diaz', 'John & Mary Diaz', 'José García'] as $name) {
             $this->assertDatabaseHas('supporters', ['display_name' => $name]);
         }

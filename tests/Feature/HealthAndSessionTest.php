@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Accounts\Role;
 use App\Intakes\Heartbeat;
-use App\Models\Role;
 use Illuminate\Support\Facades\DB;
 
 final class HealthAndSessionTest extends TestCase

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Intake;
-use App\Models\Role;
+use App\Accounts\Role;
+use App\Intakes\Intake;
 use Illuminate\Support\Facades\DB;
 
 /** The held rows of all intakes in one queue. */

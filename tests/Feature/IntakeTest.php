@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\IntakeState;
+use App\Intakes\IntakeState;
 use App\Records\Loads;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;

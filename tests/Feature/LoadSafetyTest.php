@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Intakes\Loading;
-use App\Intakes\LoadQueue;
+use App\Intakes\CarryOn;
+use App\Intakes\IntakeState;
+use App\Intakes\Loading\Loading;
+use App\Intakes\Loading\LoadQueue;
 use App\Intakes\Runner;
-use App\Jobs\CarryOn;
-use App\Models\IntakeState;
 use App\Standards\StandardsStore;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -132,7 +132,7 @@ final class LoadSafetyTest extends TestCase
         $intake = $this->sifted(self::FILE);
         $intake->begin(IntakeState::Loading);
         app(Loading::class)->step($intake);
-        (new CarryOn($intake->id))->failed(new RuntimeException('SQLSTATE[HY000] App\Models\Supporter select * from supporters'));
+        (new CarryOn($intake->id))->failed(new RuntimeException('SQLSTATE[HY000] App\Records\Supporter select * from supporters'));
         $shown = $this->getJson("/api/intakes/{$intake->id}")->json();
         self::assertSame('Something went wrong that the program did not expect. The log in the data folder has the details. Nothing is half done.', $shown['error']);
 
@@ -175,7 +175,7 @@ final class LoadSafetyTest extends TestCase
     {
         $intake = $this->loaded(self::FILE);
         DB::table('intake_outcomes')->where('intake_id', $intake->id)->where('number', 3)->delete();
-        app(\App\Intakes\Proof::class)->keep($intake);
+        app(\App\Intakes\Proof\Proof::class)->keep($intake);
 
         self::assertFalse($this->getJson("/api/intakes/{$intake->id}")->json('balanced'));
         self::assertContains($intake->id, array_column($this->getJson('/api/today')->json('waiting'), 'id'));

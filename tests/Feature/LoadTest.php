@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Intakes\AnotherWorker;
-use App\Intakes\Loading;
+use App\Intakes\Intake;
+use App\Intakes\IntakeState;
+use App\Intakes\Loading\Loading;
 use App\Intakes\Runner;
-use App\Models\Intake;
-use App\Models\IntakeState;
 use App\Records\Act;
 use App\Records\ActKind;
 use App\Records\ActState;

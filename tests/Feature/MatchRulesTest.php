@@ -165,9 +165,9 @@ final class MatchRulesTest extends TestCase
         $ours = $keys();
         DB::table('match_keys')->delete();
         app()->forgetScopedInstances();
-        app(\App\Records\SearchIndex::class);
+        app(\App\Supporters\SearchIndex::class);
         DB::table('search_words')->delete();
-        app(\App\Records\SearchIndex::class)->add(app(\App\Records\RecordReader::class)->read(DB::table('supporters')->pluck('id')->all()));
+        app(\App\Supporters\SearchIndex::class)->add(app(\App\Records\RecordReader::class)->read(DB::table('supporters')->pluck('id')->all()));
         self::assertSame($keys(), $ours, 'None is missing, and none is left over.');
         $alike = $this->postJson('/api/supporters/check', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Uli', 'name.last' => 'Knotter']]])->assertOk()->json('alike');
         self::assertSame(['Uli Knot'], array_column($alike, 'name'), 'A form is compared by them too.');

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Jobs\DeliverNotices;
-use App\Models\Role;
-use App\Models\Webhook;
+use App\Accounts\Role;
+use App\Notices\DeliverNotices;
 use App\Notices\Destination;
 use App\Notices\UnusableDestination;
+use App\Notices\Webhook;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;

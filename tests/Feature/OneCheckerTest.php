@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Role;
+use App\Accounts\Role;
 use Illuminate\Support\Facades\DB;
 
 /** Nothing gets around the standards, and what is emptied is empty. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\SavedPlan;
+use App\Intakes\Plans\SavedPlan;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** Plans that are kept: for the next file, copied, carried away and brought back. */

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Jobs\ReadAgain;
-use App\Models\Intake;
-use App\Models\Role;
+use App\Accounts\Role;
+use App\Intakes\Intake;
 use App\Records\Loads;
+use App\Rereading\ReadAgain;
 use Illuminate\Support\Facades\DB;
 
 /** What went in wrong before a rule was mended is found in its source row; nothing of it changes by itself. */

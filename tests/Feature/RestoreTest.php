@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Intakes\LoadQueue;
-use App\Models\Intake;
-use App\Models\Role;
-use App\RestorePoints\CannotRestore;
-use App\RestorePoints\RestorePoint;
-use App\RestorePoints\RestorePoints;
-use App\RestorePoints\Schedule;
+use App\Accounts\Role;
+use App\Installation\CannotRestore;
+use App\Installation\RestorePoint;
+use App\Installation\RestorePoints;
+use App\Installation\Schedule;
+use App\Intakes\Intake;
+use App\Intakes\Loading\LoadQueue;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;

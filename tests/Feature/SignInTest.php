@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Account\Passwords;
-use App\Models\Role;
-use App\Models\User;
+use App\Accounts\Passwords;
+use App\Accounts\Role;
+use App\Accounts\User;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\IntakeState;
+use App\Intakes\IntakeState;
 use App\Records\Act;
 use App\Records\ActKind;
 use App\Records\Entry;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
-use App\Records\SearchIndex;
+use App\Supporters\SearchIndex;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PineSieve\Core\Changes\Action;

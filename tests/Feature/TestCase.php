@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Intake;
-use App\Models\Role;
-use App\Models\User;
+use App\Accounts\Role;
+use App\Accounts\User;
+use App\Intakes\Intake;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\IntakeState;
+use App\Intakes\IntakeState;
 use Illuminate\Support\Facades\DB;
 
 /** A few rows before the rest: looked at, gone on with, or taken back. */

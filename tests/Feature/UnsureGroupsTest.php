@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Intake;
+use App\Intakes\Intake;
 use Illuminate\Support\Facades\DB;
 
 /** Unsure rows that are unsure for the same reason are decided, and taken back, as one. */

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Installation\Http;
+
+use App\Accounts\Audit;
+use App\Installation\RestorePoint;
+use App\Installation\RestorePoints;
+use App\Installation\Schedule;
+use App\Support\Http\Controller;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** Restore points: taken, listed, checked, fetched, restored. */
+final class RestorePointController extends Controller
+{
+    public function __construct(private readonly RestorePoints $points)
+    {
+    }
+
+    public function index(): JsonResponse
+    {
+        $this->authorize('administer');
+
+        return response()->json(['points' => array_map(static fn (RestorePoint $point): array => [...array_diff_key($point->toArray(), ['checksum' => 1, 'tables' => 1]), 'supporters' => $point->tables['supporters'] ?? 0, 'gifts' => $point->tables['gifts'] ?? 0], $this->points->all()), 'schedule' => Schedule::kept()->toArray(), 'confirm' => config('sieve.organization')]);
+    }
+
+    public function store(Request $request): JsonResponse
+    {
+        $this->authorize('take-restore-points');
+        $point = $this->points->take(RestorePoints::BY_HAND, $request->user()?->name);
+        Audit::note(Audit::RESTORE, "Took the restore point {$point->name}");
+
+        return response()->json(['name' => $point->name, 'bytes' => $point->bytes], 201);
+    }
+
+    public function schedule(Request $request): JsonResponse
+    {
+        $this->authorize('administer');
+        $data = $request->validate(['every' => ['required', Rule::in(array_keys(Schedule::EVERY))], 'hour' => ['required', 'integer', 'min:0', 'max:23'], 'keep' => ['required', 'integer', 'min:1', 'max:365']]);
+        (new Schedule($data['every'], (int) $data['hour'], (int) $data['keep']))->keep();
+        Audit::note(Audit::RESTORE, "Set the schedule of restore points: {$data['every']}");
+
+        return $this->index();
+    }
+
+    /** Reads the whole file and says whether it can be restored. */
+    public function check(string $name): JsonResponse
+    {
+        $this->authorize('administer');
+        $fault = $this->points->fault($this->points->find($name));
+
+        return response()->json(['name' => $name, 'readable' => $fault === null, 'fault' => $fault]);
+    }
+
+    public function download(string $name): StreamedResponse
+    {
+        $this->authorize('administer');
+        $point = $this->points->find($name);
+        Audit::note(Audit::EXPORT, "Downloaded the restore point {$name}");
+
+        return response()->streamDownload(function () use ($point): void {
+            fpassthru($this->points->open($point));
+        }, "{$point->name}.sql.gz", ['Content-Type' => 'application/gzip']);
+    }
+
+    public function restore(Request $request, string $name): JsonResponse
+    {
+        $this->authorize('administer');
+        $point = $this->points->find($name);
+        $typed = (string) $request->validate(['confirm' => ['required', 'string']])['confirm'];
+        abort_unless(trim($typed) === config('sieve.organization'), 422, 'Type the name of the organization exactly as it stands there. Nothing was changed.');
+        $before = $this->points->restore($point, $request->user()?->name);
+
+        return response()->json(['restored' => $point->name, 'before' => $before->name]);
+    }
+
+    public function destroy(string $name): JsonResponse
+    {
+        $this->authorize('administer');
+        $this->points->forget($this->points->find($name));
+        Audit::note(Audit::RESTORE, "Deleted the restore point {$name}");
+
+        return $this->index();
+    }
+}

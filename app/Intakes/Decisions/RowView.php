@@ -1,0 +1,215 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes\Decisions;
+
+use App\Intakes\Intake;
+use App\Intakes\Plans\Mappers;
+use App\Intakes\Sifting\Planners;
+use App\Intakes\Sifting\Results;
+use App\Intakes\Sifting\UnitNumber;
+use App\Intakes\Sources\StagedRows;
+use App\Records\RecordReader;
+use App\Standards\FieldAccess;
+use App\Supporters\ChangeWords;
+use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Changes\Action;
+use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Planner;
+use PineSieve\Core\Changes\Projection;
+use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Columns\ColumnChoice;
+use PineSieve\Core\Columns\Feed;
+use PineSieve\Core\Gifts\Amounts;
+use PineSieve\Core\Gifts\Currency;
+use PineSieve\Core\Records\IncomingAddress;
+use PineSieve\Core\Records\IncomingGift;
+use PineSieve\Core\Records\IncomingRecord;
+use PineSieve\Core\Records\RecordPart;
+use PineSieve\Core\Records\SupporterRecord;
+use PineSieve\Core\Standards\Standards;
+
+/** One row of an intake as a person looks at it: its cells, what they became, and whom it may be. */
+final readonly class RowView
+{
+    public function __construct(
+        private StagedRows $staged,
+        private RecordReader $reader,
+        private Standards $standards,
+        private ChangeWords $words,
+        private Planners $planners,
+        private Mappers $mappers,
+    ) {
+    }
+
+    /** @return ?array<string, mixed> null if the intake has no such row */
+    public function of(Intake $intake, int $number): ?array
+    {
+        $raw = $this->staged->chosen($intake->id, [$number])[$number] ?? null;
+        if ($raw === null) {
+            return null;
+        }
+        $plan = $intake->columnPlan();
+        $corrected = Edits::of($intake->id, [$number])->corrected($number, $raw);
+        $result = DB::table('intake_results')->where('intake_id', $intake->id)->where('unit', UnitNumber::of($number))->first();
+        $parts = $this->others($intake, [$number])[$number] ?? [];
+
+        return [
+            'number' => $number,
+            'cells' => array_map(fn (ColumnChoice $choice, int $column): array => [
+                'column' => $column,
+                'header' => $choice->header,
+                'raw' => $raw[$column] ?? '',
+                'corrected' => ($corrected[$column] ?? '') === ($raw[$column] ?? '') ? null : $corrected[$column],
+                'becomes' => $choice->feeds === [] ? null : implode(', ', array_map(fn (Feed $feed): string => $this->standards->catalog->field($feed->target)->label, $choice->feeds)),
+            ], $plan->choices, array_keys($plan->choices)),
+            'display' => $result->display ?? null,
+            'outcome' => $result->outcome ?? null,
+            'held_by' => $result->held_by ?? null,
+            'supporter_id' => $result->supporter_id ?? DB::table('intake_outcomes')->where('intake_id', $intake->id)->where('unit', UnitNumber::of($number))->value('supporter_id'),
+            'decision' => DB::table('intake_edits')->where('intake_id', $intake->id)->where('number', $number)->where('kind', 'match')->orderByDesc('id')->value('to'),
+            'row_decision' => DB::table('intake_edits')->where('intake_id', $intake->id)->where('number', $number)->where('kind', 'row')->orderByDesc('id')->value('to'),
+            'problems' => DB::table('intake_problems')->where('intake_id', $intake->id)->where('number', $number)->orderBy('place')->get(['code', 'field', 'column', 'value', 'reason', 'remedy', 'blocks'])->all(),
+            'changes' => $this->changes($result->changes ?? null, $intake->id),
+            'others' => $parts,
+            'reason' => $result->reason ?? null,
+            'place' => $intake->place($number),
+        ];
+    }
+
+    /** @return list<array{subject: string, action: string, fields: list<array{label: string, before: ?string, after: ?string}>}> */
+    public function changes(?string $json, ?int $intakeId = null): array
+    {
+        $shown = [];
+        $sight = FieldAccess::ofUser();
+        foreach ($json === null ? [] : json_decode($json, true, flags: JSON_THROW_ON_ERROR) as $data) {
+            $change = $sight->ofChange(Change::fromArray($data));
+            if ($change !== null) {
+                $shown[] = $this->words->of($change, $intakeId);
+            }
+        }
+
+        return $shown;
+    }
+
+    /**
+     * The further supporters that rows tell of.
+     *
+     * @param  list<int>  $numbers
+     * @return array<int, list<array<string, mixed>>>
+     */
+    public function others(Intake $intake, array $numbers): array
+    {
+        $others = [];
+        foreach (DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('number', $numbers)->where('outcome', Results::WITH)->orderBy('unit')->get(['number', 'role', 'display', 'verdict', 'supporter_id', 'changes']) as $row) {
+            $others[$row->number][] = ['role' => $row->role, 'display' => $row->display, 'verdict' => $row->verdict, 'supporter_id' => $row->supporter_id, 'changes' => $this->changes($row->changes, $intake->id)];
+        }
+
+        return $others;
+    }
+
+    /**
+     * One of the supporters that a row tells of, beside each record that it may be, and what that record would be with what comes in.
+     *
+     * @return array{role: string, part: int, incoming: array<string, string>, candidates: list<array<string, mixed>>}
+     */
+    public function match(Intake $intake, int $number): array
+    {
+        $raw = $this->staged->chosen($intake->id, [$number])[$number] ?? [];
+        $edits = Edits::of($intake->id, [$number]);
+        $mapped = $this->mappers->of($intake)->map($edits->corrected($number, $raw), $edits->accepts($number, $intake->choices()));
+        $findings = json_decode((string) DB::table('intake_results')->where('intake_id', $intake->id)->where('unit', UnitNumber::of($number))->value('findings'), true) ?? [];
+        $sight = FieldAccess::ofUser();
+        $hidden = array_keys(array_filter(['Address' => 'address.line1', 'Email' => 'email', 'Phone' => 'phone', 'Id in the old system' => 'id.old', 'First known on' => 'first_known', 'Gifts' => 'gift.amount'], static fn (string $field): bool => ! $sight->sees($field)));
+        $part = $findings[0]['part'] ?? 0;
+        $party = $mapped->parties[$part] ?? $mapped->parties[0];
+        $stored = $this->reader->read(array_values(array_filter(array_column($findings, 'ref'), is_int(...))), $intake->id);
+        $gifts = $this->giftsOf(array_keys($stored));
+        $planner = $this->planners->of($intake);
+        $candidates = [];
+        foreach ($findings as $finding) {
+            [$candidate, $given] = is_int($finding['ref']) ? [$stored[$finding['ref']] ?? null, $gifts[$finding['ref']] ?? []] : $this->ofUnit($intake, (int) $finding['ref']);
+            if ($candidate !== null) {
+                $candidates[] = [
+                    'decision' => Decision::on($finding['ref']),
+                    'label' => is_int($finding['ref']) ? "Supporter {$finding['ref']}" : 'Row '.UnitNumber::row((int) $finding['ref']).' of this file',
+                    'for' => $finding['for'],
+                    'against' => $finding['against'],
+                    'values' => array_diff_key([...self::stored($candidate), 'Gifts' => self::gifts($given)], array_flip($hidden)),
+                    'after' => array_diff_key([...self::stored(Projection::after($candidate, $planner->plan('row', $party->record, $candidate))), 'Gifts' => self::gifts([...$given, ...array_map(static fn (IncomingGift $gift): array => [$gift->money(), $gift->date], Planner::giftsMissing($party->record, $candidate))])], array_flip($hidden)),
+                ];
+            }
+        }
+
+        return ['role' => $party->role, 'part' => $part, 'incoming' => self::incoming($party->record), 'candidates' => $candidates];
+    }
+
+    /** @return array<string, string> */
+    private static function incoming(IncomingRecord $record): array
+    {
+        $gifts = array_map(static fn (IncomingGift $gift): string => trim("{$gift->currency} {$gift->amount} on {$gift->date} {$gift->fund}"), $record->gifts);
+
+        return [
+            'Name' => $record->display(),
+            'Address' => implode("\n", array_map(static fn (IncomingAddress $address): string => $address->standard->line(), $record->addresses)),
+            'Email' => implode("\n", array_column($record->emails, 'value')),
+            'Phone' => implode("\n", array_column($record->phones, 'value')),
+            'Id in the old system' => implode("\n", array_column($record->identifiers, 'value')),
+            'First known on' => $record->further['first_known_on'] ?? '',
+            'Gifts' => implode("\n", $gifts),
+        ];
+    }
+
+    /** @return array{?SupporterRecord, list<array{Amounts, string}>} the one that a row would make, with amount and date of each gift that the row brings */
+    private function ofUnit(Intake $intake, int $unit): array
+    {
+        $json = DB::table('intake_results')->where('intake_id', $intake->id)->where('unit', $unit)->value('changes');
+        if ($json === null) {
+            return [null, []];
+        }
+        $changes = array_map(Change::fromArray(...), json_decode($json, true));
+        $gifts = array_filter($changes, static fn (Change $change): bool => $change->subject === Subject::Gift && $change->action === Action::Create);
+
+        return [Projection::after(null, $changes), array_values(array_map(static fn (Change $gift): array => [Amounts::of((string) ($gift->after()['currency'] ?? Currency::DEFAULT), (string) ($gift->after()['amount'] ?? '')), (string) ($gift->after()['given_on'] ?? '')], $gifts))];
+    }
+
+    /** @return array<string, string> */
+    private static function stored(SupporterRecord $record): array
+    {
+        $join = static fn (array $parts, string $column): string => implode("\n", array_map(static fn (RecordPart $part): string => $part->value($column), $parts));
+
+        return [
+            'Name' => $record->field('display_name'),
+            'Address' => implode("\n", array_map(static fn (RecordPart $part): string => Address::fromParts($part->values)->line(), $record->addresses)),
+            'Email' => $join($record->emails, 'address'),
+            'Phone' => $join($record->phones, 'number'),
+            'Id in the old system' => $join($record->identifiers, 'value'),
+            'First known on' => $record->field('first_known_on'),
+        ];
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return array<int, list<array{Amounts, string}>> supporter to amount and date of each gift
+     */
+    private function giftsOf(array $ids): array
+    {
+        $gifts = [];
+        foreach (DB::table('gifts')->whereIn('supporter_id', $ids)->get(['supporter_id', 'amount', 'currency', 'given_on']) as $gift) {
+            $gifts[$gift->supporter_id][] = [Amounts::of($gift->currency, (string) $gift->amount), (string) $gift->given_on];
+        }
+
+        return $gifts;
+    }
+
+    /** @param  list<array{Amounts, string}>  $gifts  amount and date of each */
+    private static function gifts(array $gifts): string
+    {
+        $sum = array_reduce(array_column($gifts, 0), static fn (Amounts $sum, Amounts $one): Amounts => $sum->plus($one), Amounts::none())->toArray();
+        $said = implode(' + ', array_map(static fn (string $currency, string $amount): string => "{$currency} {$amount}", array_keys($sum), $sum));
+
+        return $gifts === [] ? '' : count($gifts).(count($gifts) === 1 ? ' gift, ' : ' gifts, ').$said.', latest '.max(array_column($gifts, 1));
+    }
+}

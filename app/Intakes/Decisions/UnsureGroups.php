@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes\Decisions;
+
+use App\Intakes\Intake;
+use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Matching\Judgement;
+use PineSieve\Core\Matching\PairFinding;
+use PineSieve\Core\Matching\Reasons;
+
+/** Unsure rows that are unsure for the same reason: looked at by a few of them, and decided as one. */
+final readonly class UnsureGroups
+{
+    private const SAMPLE = 5;
+
+    private const MOST = 100;
+
+    public function __construct(private Revision $revision)
+    {
+    }
+
+    /** @return array{why: string, candidates: int} what a row is unsure by, without the values; and how many it may be */
+    public static function of(Judgement $judgement): array
+    {
+        $likely = array_values(array_filter($judgement->findings, static fn (PairFinding $finding): bool => $finding->strength->value > 0));
+
+        return ['why' => $likely === [] ? '' : Reasons::inShort($likely[0]->for, $likely[0]->against), 'candidates' => min(255, count($likely))];
+    }
+
+    /** @return list<array{why: string, rows: int, single: int, sample: list<array{number: int, display: string}>}> the largest first; single: those that may be one alone */
+    public function all(Intake $intake): array
+    {
+        $groups = DB::select("select why, count(*) `rows`, sum(candidates = 1) single from intake_results where intake_id = ? and held_by = 'unsure' group by why order by `rows` desc, why limit ".self::MOST, [$intake->id]);
+
+        return array_map(static fn (\stdClass $group): array => [
+            'why' => $group->why, 'rows' => $group->rows, 'single' => (int) $group->single,
+            // Any of them, and the same whenever one looks.
+            'sample' => DB::table('intake_results')->where('intake_id', $intake->id)->where('held_by', 'unsure')->where('why', $group->why)->orderByRaw('crc32(number), number')->limit(self::SAMPLE)->get(['number', 'display'])->map(static fn (\stdClass $row): array => (array) $row)->all(),
+        ], $groups);
+    }
+
+    /**
+     * Decides all rows of a group: each is the one that it may be, or nobody of them.
+     *
+     * @return array{decided: int, left: int} rows that were decided, and rows that may be more than one
+     */
+    public function decide(Intake $intake, string $why, bool $isSame, ?int $userId): array
+    {
+        $rows = DB::table('intake_results')->where('intake_id', $intake->id)->where('held_by', 'unsure')->where('why', $why)->orderBy('number')->get(['number', 'candidates', 'findings']);
+        $edits = [];
+        foreach ($rows as $row) {
+            $findings = json_decode((string) $row->findings, true) ?? [];
+            if (! $isSame || $row->candidates === 1 && $findings !== []) {
+                $edits[] = ['number' => $row->number, 'column' => ($findings[0]['part'] ?? 0) > 0 ? $findings[0]['part'] : null, 'to' => $isSame ? Decision::on($findings[0]['ref']) : 'new'];
+            }
+        }
+        $this->revision->together($intake, 'match', $edits, $userId);
+
+        return ['decided' => count($edits), 'left' => count($rows) - count($edits)];
+    }
+}

@@ -1,0 +1,204 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes\Http;
+
+use App\Intakes\Intake;
+use App\Intakes\Plans\ColumnView;
+use App\Support\Http\Controller;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+use PineSieve\Core\Columns\ColumnChoice;
+use PineSieve\Core\Columns\ColumnProfile;
+use PineSieve\Core\Columns\ColumnState;
+use PineSieve\Core\Columns\Constant;
+use PineSieve\Core\Columns\Feed;
+use PineSieve\Core\Columns\Proposals\Proposer;
+use PineSieve\Core\Columns\RowRules;
+use PineSieve\Core\Columns\Steps\BadStep;
+use PineSieve\Core\Columns\Steps\Steps;
+use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\Formats\DateOrder;
+use PineSieve\Core\Standards\Formats\Formats;
+
+/** The columns of a source and the fields that they become. */
+final class ColumnController extends Controller
+{
+    public function __construct(
+        private readonly FieldCatalog $catalog,
+        private readonly ColumnView $view,
+    ) {
+    }
+
+    public function index(Intake $intake): JsonResponse
+    {
+        $this->authorize('viewRows', [Intake::class, $intake]);
+
+        return response()->json($this->view->of($intake));
+    }
+
+    /** What each value of a column becomes. */
+    public function show(Intake $intake, int $column): JsonResponse
+    {
+        $this->authorize('viewRows', [Intake::class, $intake]);
+        abort_unless(isset($intake->columnProfiles()[$column]), 404);
+
+        return response()->json($this->view->values($intake, $intake->columnPlan(), $column));
+    }
+
+    /** What each value would become with other fields and steps than those that are kept. */
+    public function preview(Request $request, Intake $intake, int $column): JsonResponse
+    {
+        $this->authorize('viewRows', [Intake::class, $intake]);
+        $profile = $intake->columnProfiles()[$column] ?? abort(404);
+        $plan = $intake->columnPlan();
+
+        return response()->json($this->view->values($intake, $plan->withChoices(array_replace($plan->choices, [$column => $this->choice($request, $plan->choices[$column], $profile)])), $column));
+    }
+
+    public function update(Request $request, Intake $intake, int $column): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        $this->mustBeOpen($intake);
+        $profile = $intake->columnProfiles()[$column] ?? abort(404);
+        $plan = $intake->columnPlan();
+        $intake->setColumnPlan($plan->with($column, $this->choice($request, $plan->choices[$column], $profile), $this->catalog));
+        $intake->save();
+
+        return $this->index($intake);
+    }
+
+    /** What holds for the whole source: constants and defaults, organizations of people, which rows come in. */
+    public function settings(Request $request, Intake $intake, Formats $formats): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        $this->mustBeOpen($intake);
+        $data = $request->validate([
+            'constants' => ['sometimes', 'array', 'max:100'],
+            'constants.*.target' => ['required', 'string', $this->knownTarget()],
+            'constants.*.value' => ['required', 'string', 'max:500'],
+            'constants.*.only_blank' => ['sometimes', 'boolean'],
+            'link_organizations' => ['sometimes', 'boolean'],
+            'rows' => ['sometimes', 'array'],
+        ]);
+        $plan = $intake->columnPlan();
+        if (isset($data['constants'])) {
+            $plan = $plan->withConstants(array_map(fn (array $constant): Constant => $this->constant($constant, $formats), array_values($data['constants'])));
+        }
+        $plan = isset($data['link_organizations']) ? $plan->withLinkedOrganizations((bool) $data['link_organizations']) : $plan;
+        $plan = isset($data['rows']) ? $plan->withRows(RowRules::fromArray($data['rows'])) : $plan;
+        $intake->setColumnPlan($plan);
+        $intake->save();
+
+        return $this->index($intake);
+    }
+
+    /** Takes every proposal that needs no further choice. */
+    public function accept(Intake $intake): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        $this->mustBeOpen($intake);
+        $profiles = $intake->columnProfiles();
+        $intake->setColumnPlan($intake->columnPlan()->withAccepted(fn (ColumnChoice $choice, int $column): bool => ! $this->view->needsDateOrder($choice, $profiles[$column])));
+        $intake->save();
+
+        return $this->index($intake);
+    }
+
+    /** Leaves every column behind that nothing is proposed for. */
+    public function leave(Intake $intake): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        $this->mustBeOpen($intake);
+        $intake->setColumnPlan($intake->columnPlan()->withOpenLeftBehind());
+        $intake->save();
+
+        return $this->index($intake);
+    }
+
+    /** The distinct values of a column with what a table could make of them. */
+    public function table(Intake $intake, int $column): JsonResponse
+    {
+        $this->authorize('viewRows', [Intake::class, $intake]);
+        abort_unless(isset($intake->columnProfiles()[$column]), 404);
+
+        return response()->json($this->view->table($intake, $column));
+    }
+
+    private function choice(Request $request, ColumnChoice $before, ColumnProfile $profile): ColumnChoice
+    {
+        $data = $request->validate([
+            'feeds' => ['sometimes', 'array', 'max:12'],
+            'feeds.*.target' => ['required', 'string', $this->knownTarget()],
+            'feeds.*.name' => ['nullable', 'string', 'max:120'],
+            'feeds.*.steps' => ['sometimes', 'array'],
+            'target' => ['nullable', 'string', $this->knownTarget()],
+            'date_order' => ['nullable', Rule::enum(DateOrder::class)],
+            'steps' => ['sometimes', 'array'],
+        ]);
+        abort_unless($request->has('feeds') || $request->has('target') || isset($data['steps']), 422, 'Say what the column becomes.');
+        if (! $request->has('feeds') && ! $request->has('target')) {
+            $data['feeds'] = array_map(static fn (Feed $feed): array => $feed->toArray(), $before->feeds);
+        }
+        $feeds = isset($data['feeds'])
+            ? array_map($this->feed(...), array_values($data['feeds']))
+            : (isset($data['target']) ? [new Feed($data['target'], $before->target() === $data['target'] ? $before->feeds[0]->name : '')] : []);
+        $choice = $this->chosen($before, $profile, $feeds);
+        if (isset($data['steps'])) {
+            $choice = $choice->withSteps(Steps::fromArray($data['steps']));
+        }
+        if (isset($data['date_order'])) {
+            $choice = $choice->withDateOrder(DateOrder::from($data['date_order']), (int) now()->format('y'));
+        }
+
+        return $choice->state === ColumnState::Sure && $this->view->needsDateOrder($choice, $profile) ? $choice->becoming(ColumnState::Look, $choice->feeds, $choice->evidence) : $choice;
+    }
+
+    /** @param  list<Feed>  $feeds */
+    private function chosen(ColumnChoice $before, ColumnProfile $profile, array $feeds): ColumnChoice
+    {
+        if ($feeds === []) {
+            return $before->becoming(ColumnState::LeftBehind, [], 'Left behind on purpose. It stays readable in each row.');
+        }
+        $proposer = new Proposer($this->catalog, (int) now()->format('Y'));
+
+        return $before->target() === $feeds[0]->target
+            ? $before->becoming(ColumnState::Sure, $feeds, $before->evidence)
+            : $proposer->chosen($profile, $before, $feeds);
+    }
+
+    /** @param  array{target: string, name?: ?string, steps?: array<mixed>}  $data */
+    private function feed(array $data): Feed
+    {
+        $field = $this->catalog->field($data['target']);
+        $name = trim((string) ($data['name'] ?? ''));
+        if ($field->named && $name === '') {
+            throw new BadStep($field->key === 'group' ? 'Say which group.' : 'Say which system the ids are from.');
+        }
+
+        return new Feed($data['target'], $field->named ? $name : '', Steps::fromArray($data['steps'] ?? []));
+    }
+
+    /** @param  array{target: string, value: string, only_blank?: bool}  $data */
+    private function constant(array $data, Formats $formats): Constant
+    {
+        $field = $this->catalog->field($data['target']);
+        $understood = $field->key === 'group' ? null : $formats->of($field)->read(trim($data['value']));
+        if ($understood?->fault !== null) {
+            throw new BadStep("{$field->label}: {$understood->fault->reason}. {$understood->fault->remedy}.");
+        }
+
+        return new Constant($data['target'], $understood->value ?? trim($data['value']), $data['only_blank'] ?? true);
+    }
+
+    private function knownTarget(): \Closure
+    {
+        return function (string $attribute, mixed $value, \Closure $fail): void {
+            if (! is_string($value) || ! $this->catalog->has($value)) {
+                $fail('There is no such field in the catalog.');
+            }
+        };
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes\Http;
+
+use App\Intakes\CarryOn;
+use App\Intakes\Intake;
+use App\Intakes\IntakeState;
+use App\Support\Http\Controller;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+use PineSieve\Core\Findings\Finding;
+use PineSieve\Core\Findings\FindingKind;
+
+/** What is wrong with a file, and the remedies. */
+final class FindingController extends Controller
+{
+    public function index(Intake $intake): JsonResponse
+    {
+        $this->authorize('viewRows', [Intake::class, $intake]);
+
+        return response()->json(['findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $intake->findings()->of($intake->columnPlan()))]);
+    }
+
+    /** Applies a remedy wherever it helps, or takes it back; without a kind, all of them. */
+    public function remedy(Request $request, Intake $intake): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        $this->mustBeOpen($intake);
+        $data = $request->validate(['kind' => ['nullable', Rule::enum(FindingKind::class)], 'on' => ['required', 'boolean']]);
+        $kind = isset($data['kind']) ? FindingKind::from($data['kind']) : null;
+        if ($kind === FindingKind::Merged) {
+            // Ranges are filled while the file is read.
+            $intake->fill(['fill_merged' => (bool) $data['on']]);
+            CarryOn::from($intake, IntakeState::Reading);
+
+            return $this->index($intake);
+        }
+        $findings = $intake->findings();
+        $plan = $intake->columnPlan();
+        $intake->setColumnPlan($kind === null ? $findings->remediedAll($plan) : $findings->remedied($plan, $kind, (bool) $data['on']));
+        $intake->save();
+
+        return $this->index($intake);
+    }
+}

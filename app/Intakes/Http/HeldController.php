@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes\Http;
+
+use App\Accounts\Audit;
+use App\Accounts\User;
+use App\Intakes\Decisions\HeldQueue;
+use App\Intakes\Decisions\HeldRows;
+use App\Intakes\Intake;
+use App\Intakes\IntakeState;
+use App\Intakes\Messages;
+use App\Support\Http\Controller;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** The held rows of all intakes in one queue. */
+final class HeldController extends Controller
+{
+    public function __construct(private readonly HeldQueue $queue)
+    {
+    }
+
+    public function index(Request $request): JsonResponse
+    {
+        $this->authorize('viewRows', Intake::class);
+        $mine = $request->boolean('mine') ? $request->user()?->id : null;
+        $data = $request->validate(['reason' => ['nullable', 'string', 'max:200'], 'page' => ['nullable', 'integer', 'min:1']]);
+
+        return response()->json([
+            'reasons' => $this->queue->reasons($mine),
+            'intakes' => $this->queue->intakes(),
+            'mine' => $this->queue->rows()->where('a.user_id', $request->user()?->id)->count(),
+            ...$this->queue->page($data['reason'] ?? '', $mine, (int) ($data['page'] ?? 1)),
+            'colleagues' => User::query()->whereNull('disabled_at')->orderBy('name')->get()->filter(static fn (User $user): bool => $user->mayLoad())->map(static fn (User $user): array => ['id' => $user->id, 'name' => $user->name])->values(),
+        ]);
+    }
+
+    /** Writes another value into one held row, or into all that have the same one. */
+    public function fix(Request $request): JsonResponse
+    {
+        $this->authorize('create', Intake::class);
+        $data = $request->validate(['intake_id' => ['required', 'integer'], 'number' => ['required', 'integer'], 'column' => ['required', 'integer', 'min:0', 'max:2000'], 'from' => ['present', 'nullable', 'string', 'max:5000'], 'value' => ['present', 'nullable', 'string', 'max:5000'], 'all' => ['boolean']]);
+        $intake = $this->intake((int) $data['intake_id']);
+        abort_unless($data['column'] < count($intake->columnPlan()->choices), 422, 'The source has no such column.');
+        $this->mustBeHeld($intake, [(int) $data['number']]);
+        $this->queue->fix($intake, (int) $data['number'], (int) $data['column'], (string) $data['from'], (string) $data['value'], (bool) ($data['all'] ?? false), $request->user()?->id);
+
+        return $this->index($request);
+    }
+
+    /** Looks at rows anew, sends them on, leaves them out, lets them in, or gives them to a colleague. */
+    public function decide(Request $request, Messages $messages): JsonResponse
+    {
+        $this->authorize('create', Intake::class);
+        $data = $request->validate([
+            'do' => ['required', Rule::in(['check', 'send', 'out', 'in', 'give'])],
+            'rows' => ['required', 'array', 'min:1', 'max:'.HeldQueue::MOST], 'rows.*.intake_id' => ['required', 'integer'], 'rows.*.number' => ['required', 'integer'],
+            'to' => ['nullable', 'integer', 'exists:users,id'],
+        ]);
+        $byIntake = [];
+        foreach ($data['rows'] as $row) {
+            $byIntake[(int) $row['intake_id']][] = (int) $row['number'];
+        }
+        $sent = $passing = 0;
+        $still = [];
+        foreach ($byIntake as $id => $numbers) {
+            $intake = $this->intake($id);
+            $this->mustBeHeld($intake, $numbers);
+            match ($data['do']) {
+                'check' => $this->queue->recheck($intake, $numbers),
+                'send' => $sent += $intake->state === IntakeState::Loaded ? count($this->queue->send($intake, $numbers, $request->user()?->id)) : 0,
+                'out' => $this->queue->decide($intake, $numbers, 'out', $request->user()?->id),
+                'in' => $this->queue->decide($intake, $numbers, 'in', $request->user()?->id),
+                'give' => null,
+            };
+            $became = $this->queue->became($intake, $numbers);
+            $passing += $became['passing'];
+            array_push($still, ...$became['still']);
+        }
+        if ($data['do'] === 'send' && $sent > 0) {
+            Audit::note(Audit::LOAD, "Loaded {$sent} held ".($sent === 1 ? 'row' : 'rows'));
+        }
+        if ($data['do'] === 'give') {
+            $to = isset($data['to']) ? User::query()->findOrFail($data['to']) : null;
+            $this->queue->assign(array_map(static fn (array $row): array => ['intake_id' => (int) $row['intake_id'], 'number' => (int) $row['number']], $data['rows']), $to);
+            if ($to !== null && $to->id !== $request->user()?->id) {
+                $messages->assigned($to->id, (string) $request->user()?->name, count($data['rows']));
+            }
+        }
+
+        return response()->json([...(array) $this->index($request)->getData(true), 'sent' => $sent, 'done' => $data['do'], 'picked' => count($data['rows']), 'passing' => $passing, 'still' => $still]);
+    }
+
+    public function download(Request $request, HeldRows $held, Intake $intake): StreamedResponse
+    {
+        $this->authorize('viewRows', [Intake::class, $intake]);
+        Audit::note(Audit::EXPORT, "Downloaded the held rows of \"{$intake->name}\"", $intake->id);
+
+        return response()->streamDownload(static function () use ($intake, $held): void {
+            $stream = fopen('php://output', 'w');
+            $held->write($intake, $stream === false ? throw new \LogicException('No output.') : $stream);
+        }, 'held-rows-'.\Illuminate\Support\Str::slug($intake->name).'.csv', ['Content-Type' => 'text/csv; charset=UTF-8']);
+    }
+
+    private function intake(int $id): Intake
+    {
+        $intake = Intake::query()->findOrFail($id);
+        $this->authorize('update', $intake);
+        abort_unless(in_array($intake->state, [IntakeState::Ready, IntakeState::Loaded], true), 409, "\"{$intake->name}\" is being worked on. Try again when it is done.");
+
+        return $intake;
+    }
+
+    /** @param  list<int>  $numbers */
+    private function mustBeHeld(Intake $intake, array $numbers): void
+    {
+        $held = $this->queue->rows()->where('r.intake_id', $intake->id)->whereIn('r.number', $numbers)->count();
+        abort_unless($held === count(array_unique($numbers)), 409, 'Some of these rows are not held any more. Look at the list again.');
+    }
+}

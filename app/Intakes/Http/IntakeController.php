@@ -1,0 +1,186 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes\Http;
+
+use App\Intakes\CarryOn;
+use App\Intakes\Decisions\FixedRows;
+use App\Intakes\Intake;
+use App\Intakes\IntakeSettings;
+use App\Intakes\IntakeState;
+use App\Intakes\Loading\LoadQueue;
+use App\Intakes\Sources\Opening;
+use App\Intakes\Sources\SourceStore;
+use App\Intakes\Summary;
+use App\Support\Http\Controller;
+use App\Supporters\ComparedWith;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
+use PineSieve\Core\Changes\FieldGroup;
+use PineSieve\Core\Changes\MatchEffect;
+use PineSieve\Core\Standards\Unreadable;
+
+/** Intakes as a whole: opened on a file, listed, named, set, worked out, discarded. */
+final class IntakeController extends Controller
+{
+    public function __construct(private readonly Summary $summary)
+    {
+    }
+
+    public function index(Request $request): JsonResponse
+    {
+        $this->authorize('viewAny', Intake::class);
+        $page = Intake::query()->with(['user', 'loader'])->latest('id')->simplePaginate(30);
+
+        return response()->json(['intakes' => $page->getCollection()->map($this->summary->of(...)), 'more' => $page->hasMorePages(), 'queue' => Intake::query()->where('state', IntakeState::Waiting)->orderBy('queue_place')->pluck('id')]);
+    }
+
+    public function show(Intake $intake): JsonResponse
+    {
+        $this->authorize('view', $intake);
+
+        return response()->json($this->summary->of($intake));
+    }
+
+    public function store(Request $request, Opening $opening): JsonResponse
+    {
+        $this->authorize('create', Intake::class);
+        $pasted = $request->input('text');
+        if ($request->has('text')) {
+            return $this->paste($request, $opening, is_string($pasted) ? $pasted : '');
+        }
+        $file = $request->file('file');
+        if ($file === null || is_array($file) || ! $file->isValid()) {
+            $limit = number_format(min(config('sieve.upload_limit'), $file === null || is_array($file) ? PHP_INT_MAX : $file->getMaxFilesize()) / 1e6);
+
+            return response()->json(['message' => $file === null ? 'No file arrived. Choose one and try again.' : "The file did not arrive whole. Up to {$limit} MB are allowed. Nothing was kept of it."], 422);
+        }
+        $fixed = app(FixedRows::class);
+        $rows = $fixed->read($file->getPathname());
+        if ($rows !== null) {
+            return response()->json(['settled' => $fixed->settle($rows, $request->user()?->id)]);
+        }
+        $intake = $opening->open($file->getPathname(), $file->getClientOriginalName(), $request->user()?->id);
+        CarryOn::dispatch($intake->id);
+
+        return response()->json($this->summary->of($intake), 201);
+    }
+
+    /** Cells copied from a spreadsheet are text with tabs between them. */
+    private function paste(Request $request, Opening $opening, string $text): JsonResponse
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'paste');
+        try {
+            file_put_contents($path, $text);
+            $intake = $opening->open($path, 'Pasted cells.txt', $request->user()?->id);
+        } finally {
+            @unlink($path);
+        }
+        CarryOn::dispatch($intake->id);
+
+        return response()->json($this->summary->of($intake), 201);
+    }
+
+    public function update(Request $request, Intake $intake): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        $data = $request->validate([
+            'name' => ['sometimes', 'required', 'string', 'max:190'],
+            'effect' => ['sometimes', Rule::in([MatchEffect::FillBlanks->value, MatchEffect::Replace->value, MatchEffect::LeaveAlone->value])],
+            'effects' => ['sometimes', 'array:'.implode(',', array_column(FieldGroup::cases(), 'value'))],
+            ...array_merge(...array_map(static fn (FieldGroup $group): array => ["effects.{$group->value}" => [Rule::in(array_column($group->effects(), 'value'))]], FieldGroup::cases())),
+            'new' => ['sometimes', Rule::in(['add', 'leave out'])],
+            'unsure' => ['sometimes', Rule::in(['hold', 'ask'])],
+            'against' => ['sometimes', 'array:kind,group,search,ids'],
+            'against.kind' => ['required_with:against', Rule::in(ComparedWith::KINDS)],
+            'against.group' => ['required_if:against.kind,group', 'string', 'max:120'],
+            'against.search' => ['required_if:against.kind,search', 'integer', 'exists:saved_searches,id'],
+            'against.ids' => ['required_if:against.kind,ids', 'array', 'min:1', 'max:100000'], 'against.ids.*' => ['integer', 'min:1'],
+            'blanks_empty' => ['sometimes', 'boolean'],
+            'unreadable' => ['sometimes', 'array', 'max:200'], 'unreadable.*' => [Rule::enum(Unreadable::class)],
+            'notes_unread' => ['sometimes', 'boolean'],
+            'system' => ['sometimes', 'required', 'string', 'max:60'],
+            'groups' => ['sometimes', 'array', 'max:20'], 'groups.*' => ['string', 'max:120'], 'groups_new' => ['sometimes', 'array', 'max:20'], 'groups_new.*' => ['string', 'max:120'],
+            'tags' => ['sometimes', 'array', 'max:20'], 'tags.*' => ['string', 'max:120'], 'tags_new' => ['sometimes', 'array', 'max:20'], 'tags_new.*' => ['string', 'max:120'],
+            'no_contact' => ['sometimes', 'boolean'],
+            'description' => ['sometimes', 'nullable', 'string', 'max:2000'],
+            'agreed' => ['sometimes', 'nullable', 'string', 'max:500'],
+            'is_quiet' => ['sometimes', 'boolean'],
+        ]);
+        foreach (['system', 'description', 'agreed'] as $key) {
+            if (isset($data[$key])) {
+                $data[$key] = trim($data[$key]);
+            }
+        }
+        if (array_key_exists('agreed', $data)) {
+            $data['agreed_by'] = trim((string) $data['agreed']) === '' ? '' : $request->user()?->name.', '.now()->toDateString();
+        }
+        if (isset($data['name'])) {
+            $intake->name = trim($data['name']);
+            unset($data['name']);
+        }
+        if (isset($data['unreadable'])) {
+            // One kind is switched at a time; the others stay.
+            $data['unreadable'] = [...(array) ($intake->settings['unreadable'] ?? []), ...$data['unreadable']];
+        }
+        $about = array_intersect_key($data, array_flip(IntakeSettings::ABOUT));
+        $data = array_diff_key($data, $about);
+        if ($data !== []) {
+            $this->mustBeOpen($intake);
+            $intake->is_sifted = false;
+        }
+        if ($data !== [] || $about !== []) {
+            $intake->settings = [...$intake->settings, ...IntakeSettings::fromArray([...$intake->settings, ...$data, ...$about])->toArray()];
+        }
+        $intake->save();
+        if ($data !== [] && $intake->state === IntakeState::Ready) {
+            CarryOn::from($intake, IntakeState::Sifting);
+        }
+
+        return response()->json($this->summary->of($intake));
+    }
+
+    public function sift(Intake $intake): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        $this->mustBeOpen($intake);
+        abort_unless($intake->columnPlan()->isSettled(), 422, 'Some columns are neither given a field nor left behind. Settle them first.');
+        CarryOn::from($intake, IntakeState::Sifting);
+
+        return response()->json($this->summary->of($intake));
+    }
+
+    /** Takes up work that stopped because something went wrong. */
+    public function carryOn(Intake $intake, LoadQueue $queue): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        abort_unless($intake->state->isWorking() || $intake->state === IntakeState::Stopped, 422, 'There is nothing to continue.');
+        if ($intake->state === IntakeState::Stopped) {
+            $queue->enter($intake);
+
+            return response()->json($this->summary->of($intake->refresh()));
+        }
+        $intake->fill(['error' => null, 'began_at' => now(), 'ended_at' => null])->save();
+        CarryOn::dispatch($intake->id);
+
+        return response()->json($this->summary->of($intake));
+    }
+
+    public function destroy(Intake $intake, SourceStore $sources): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        abort_unless(($intake->state->isOpen() || in_array($intake->state, [IntakeState::Failed, IntakeState::Typing], true)) && $intake->trial === null, 422, 'An intake that was loaded can be undone, not discarded.');
+        DB::transaction(static function () use ($intake): void {
+            foreach (['intake_rows', 'intake_results', 'intake_problems', 'intake_keys', 'intake_edits', 'intake_untaken', 'intake_counts'] as $table) {
+                DB::table($table)->where('intake_id', $intake->id)->delete();
+            }
+            $intake->delete();
+        });
+        $sources->forget($intake);
+
+        return response()->json(['discarded' => true]);
+    }
+}

@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes\Http;
+
+use App\Intakes\Intake;
+use App\Intakes\Plans\PlanFile;
+use App\Intakes\Plans\SavedPlan;
+use App\Support\Http\Controller;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Str;
+use Illuminate\Validation\Rule;
+use PineSieve\Core\Columns\ColumnState;
+use PineSieve\Core\Columns\PlanDifference;
+use PineSieve\Core\Columns\SuccessorPlan;
+use PineSieve\Core\Standards\FieldCatalog;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** Column plans that are kept under a name. */
+final class PlanController extends Controller
+{
+    public function index(): JsonResponse
+    {
+        $this->authorize('viewAny', SavedPlan::class);
+
+        return response()->json(['plans' => SavedPlan::query()->orderBy('name')->get()->map(self::shown(...))]);
+    }
+
+    public function show(SavedPlan $plan, FieldCatalog $catalog): JsonResponse
+    {
+        $this->authorize('viewAny', SavedPlan::class);
+        $content = $plan->columnPlan();
+        $labels = [];
+        foreach ([...array_keys($content->columns()), ...array_column($content->constants, 'target')] as $target) {
+            // A field that is gone is shown by its key.
+            $labels[$target] = $catalog->label($target);
+        }
+
+        return response()->json([...self::shown($plan), 'plan' => $content->toArray(), 'labels' => (object) $labels]);
+    }
+
+    /** Brings a plan in from a file. */
+    public function store(Request $request, PlanFile $file): JsonResponse
+    {
+        $this->authorize('create', SavedPlan::class);
+        $data = $request->validate(['content' => ['required', 'string', 'max:5000000'], 'name' => ['nullable', 'string', 'max:120']]);
+        $plan = $file->read($data['content'], $data['name'] ?? null);
+        abort_if(SavedPlan::query()->where('name', $plan->name)->exists(), 422, "There is a plan \"{$plan->name}\" already. Give this one another name.");
+        $plan->user_id = $request->user()?->id;
+        $plan->save();
+
+        return response()->json(self::shown($plan), 201);
+    }
+
+    public function update(Request $request, SavedPlan $plan, PlanFile $file): JsonResponse
+    {
+        $this->authorize('create', SavedPlan::class);
+        $data = $request->validate(['name' => ['sometimes', 'string', 'max:120', Rule::unique('column_plans', 'name')->ignore($plan->id)], 'content' => ['sometimes', 'string', 'max:5000000']]);
+        if (isset($data['content'])) {
+            $plan->plan = $file->read($data['content'], $plan->name)->plan;
+        }
+        $plan->name = trim($data['name'] ?? $plan->name);
+        $plan->save();
+
+        return response()->json(self::shown($plan));
+    }
+
+    public function copy(Request $request, SavedPlan $plan): JsonResponse
+    {
+        $this->authorize('create', SavedPlan::class);
+        $name = mb_substr("Copy of {$plan->name}", 0, 110);
+        for ($i = 2; SavedPlan::query()->where('name', $name)->exists(); $i++) {
+            $name = mb_substr("Copy {$i} of {$plan->name}", 0, 120);
+        }
+        $copy = SavedPlan::query()->create(['name' => $name, 'plan' => $plan->plan, 'settings' => $plan->settings, 'user_id' => $request->user()?->id]);
+
+        return response()->json(self::shown($copy), 201);
+    }
+
+    public function destroy(SavedPlan $plan): JsonResponse
+    {
+        $this->authorize('create', SavedPlan::class);
+        $plan->delete();
+
+        return response()->json(['deleted' => $plan->name]);
+    }
+
+    /** The plan as a file: docs/column-plan.schema.json says how it is written. */
+    public function export(SavedPlan $plan, PlanFile $file): StreamedResponse
+    {
+        $this->authorize('viewAny', SavedPlan::class);
+
+        return response()->streamDownload(static function () use ($plan, $file): void {
+            echo $file->write($plan);
+        }, 'column-plan-'.Str::slug($plan->name).'.json', ['Content-Type' => 'application/json']);
+    }
+
+    /** Keeps the plan of an intake under a name. */
+    public function save(Request $request, Intake $intake): JsonResponse
+    {
+        $this->authorize('create', SavedPlan::class);
+        $data = $request->validate(['name' => ['required', 'string', 'max:120']]);
+        abort_unless($intake->columnPlan()->isSettled(), 422, 'Some columns are not settled yet. Settle them, then save the plan.');
+        SavedPlan::query()->updateOrCreate(['name' => trim($data['name'])], ['plan' => $intake->plan, 'settings' => $intake->choices()->toArray(), 'user_id' => $request->user()?->id]);
+        $intake->plan_name = trim($data['name']);
+        $intake->save();
+
+        return response()->json(['saved' => $data['name']]);
+    }
+
+    /** Puts a saved plan to the file of an intake; what differs is kept and shown. */
+    public function apply(Request $request, Intake $intake): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        $this->mustBeOpen($intake);
+        $data = $request->validate(['name' => ['required', 'string', 'exists:column_plans,name']]);
+        $saved = SavedPlan::query()->where('name', $data['name'])->firstOrFail();
+        $successor = SuccessorPlan::of($saved->columnPlan(), $intake->columnPlan(), $intake->columnProfiles(), $saved->name);
+        $intake->setColumnPlan($successor->plan);
+        $differences = array_map(static fn (PlanDifference $difference): array => $difference->toArray(), $successor->differences);
+        $intake->fill(['plan_name' => $saved->name, 'settings' => [...$intake->settings, ...$saved->settings, 'differences' => $differences]])->save();
+
+        return response()->json(['applied' => $saved->name, 'differences' => $differences]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function shown(SavedPlan $saved): array
+    {
+        $plan = $saved->columnPlan();
+        $brought = array_filter($plan->choices, static fn ($choice): bool => $choice->state !== ColumnState::LeftBehind);
+
+        return ['id' => $saved->id, 'name' => $saved->name, 'updated_at' => $saved->updated_at?->toIso8601String(), 'columns' => count($plan->choices), 'brought_in' => count($brought), 'steps' => array_sum(array_map(static fn ($choice): int => count($choice->steps->list), $plan->choices)), 'used' => Intake::query()->where('plan_name', $saved->name)->count()];
+    }
+}

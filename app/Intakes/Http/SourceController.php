@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes\Http;
+
+use App\Intakes\CarryOn;
+use App\Intakes\Intake;
+use App\Intakes\IntakeState;
+use App\Intakes\Sources\SourceStore;
+use App\Intakes\Sources\StagedRows;
+use App\Intakes\Summary;
+use App\Support\Http\Controller;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+use PineSieve\Core\Reading\CannotRead;
+use PineSieve\Core\Reading\Dialect;
+use PineSieve\Core\Reading\Encoding;
+use PineSieve\Core\Reading\HeaderRow;
+use PineSieve\Core\Reading\SourceFormat;
+
+/** How a source is read, and its rows as they are. */
+final class SourceController extends Controller
+{
+    private const PAGE = 200;
+
+    public function show(Request $request, Intake $intake, SourceStore $sources, StagedRows $staged): JsonResponse
+    {
+        $this->authorize('viewRows', [Intake::class, $intake]);
+        $after = (int) $request->query('after', '0');
+        $sort = $request->validate(['sort' => ['nullable', 'integer', 'min:0', 'max:16384'], 'descending' => ['nullable', 'boolean']]);
+        $rows = [];
+        if (isset($sort['sort'])) {
+            $rows = $staged->sorted($intake->id, (int) $sort['sort'], (bool) ($sort['descending'] ?? false), self::PAGE);
+        } elseif ($after === 0 && $intake->state !== IntakeState::Reading) {
+            $rows = $this->head($intake, $sources);
+        }
+        $rows += isset($sort['sort']) ? [] : $staged->rows($intake->id, $rows === [] ? $after : (int) array_key_last($rows), self::PAGE);
+
+        return response()->json([
+            'sheets' => $intake->sheets,
+            'format' => SourceFormat::from($intake->format)->label(),
+            'sheets_read' => $intake->sheets_read,
+            'fill_merged' => $intake->fill_merged,
+            'encoding' => $intake->encoding,
+            'delimiter' => $intake->delimiter,
+            'header_row' => $intake->header_row,
+            'headers' => $intake->columnPlan()->headers(),
+            'rows' => array_map(static fn (int $number, array $cells): array => ['number' => $number, 'place' => $intake->place($number), 'cells' => $cells], array_keys($rows), $rows),
+            'offered_plan' => $intake->settings['offered_plan'] ?? null,
+        ]);
+    }
+
+    public function update(Request $request, Intake $intake, SourceStore $sources, Summary $summary): JsonResponse
+    {
+        $this->authorize('update', $intake);
+        abort_unless($intake->state->isOpen() || $intake->state === IntakeState::Failed, 409, 'This intake is being worked on or was loaded already, so its source can\'t be read anew.');
+        abort_if($intake->trial !== null, 409, 'A trial of this intake is in already. Undo the trial before the source is read anew.');
+        $data = $request->validate([
+            'sheets_read' => ['sometimes', 'array', 'min:1', 'max:200'],
+            'sheets_read.*' => ['string', 'distinct', Rule::in($intake->sheets)],
+            'fill_merged' => ['sometimes', 'boolean'],
+            'encoding' => ['sometimes', Rule::enum(Encoding::class)],
+            'delimiter' => ['sometimes', Rule::in(Dialect::DELIMITERS)],
+            'header_row' => ['sometimes', 'nullable', 'integer', 'min:0', 'max:1000000'],
+        ]);
+        if (! array_key_exists('header_row', $data) && array_diff(array_keys($data), ['fill_merged']) !== []) {
+            // Another sheet or another way of reading has its header elsewhere.
+            $data['header_row'] = null;
+        }
+        $intake->fill($data);
+        $sources->open($intake)->reader($intake->readAs());
+        CarryOn::from($intake, IntakeState::Reading);
+
+        return response()->json($summary->of($intake));
+    }
+
+    /**
+     * Rows above and at the header are not staged: they come from the file. Where it can't be read any further, they end.
+     *
+     * @return array<int, list<string>>
+     */
+    private function head(Intake $intake, SourceStore $sources): array
+    {
+        $rows = [];
+        try {
+            foreach ($sources->open($intake)->reader($intake->readAs())->rows() as $number => $cells) {
+                if (count($rows) >= HeaderRow::WITHIN && $number > ($intake->header_row ?? 0)) {
+                    break;
+                }
+                $rows[$number] = $cells;
+            }
+        } catch (CannotRead) {
+            // The intake says why.
+        }
+
+        return $rows;
+    }
+}

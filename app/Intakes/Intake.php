@@ -1,0 +1,188 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes;
+
+use App\Accounts\User;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+use PineSieve\Core\Columns\ColumnPlan;
+use PineSieve\Core\Columns\ColumnProfile;
+use PineSieve\Core\Findings\Findings;
+use PineSieve\Core\Findings\Oddities;
+use PineSieve\Core\Reading\Dialect;
+use PineSieve\Core\Reading\Encoding;
+use PineSieve\Core\Reading\ReadAs;
+
+/**
+ * One source on its way into the database.
+ *
+ * @property int $id
+ * @property string $name
+ * @property IntakeState $state
+ * @property ?int $user_id
+ * @property string $file_name
+ * @property string $file_path
+ * @property int $file_size
+ * @property string $format value of a SourceFormat
+ * @property list<string> $sheets_read
+ * @property bool $fill_merged
+ * @property ?array<int, string> $sheet_starts number of the first row of each sheet that is read to its name
+ * @property ?array<string, mixed> $oddities
+ * @property ?string $encoding
+ * @property ?string $delimiter
+ * @property ?int $header_row
+ * @property list<string> $sheets
+ * @property ?list<array<string, mixed>> $profiles
+ * @property ?array<string, mixed> $plan
+ * @property ?string $plan_name
+ * @property int $row_count
+ * @property ?array{rows: list<int>, done: bool} $trial rows that are brought in before the rest
+ * @property array<string, mixed> $settings
+ * @property ?int $queue_place
+ * @property ?array{kind: string, rows: ?list<int>, act: ?int} $taking_back what is being taken back ("undo") or brought back ("redo"), of which rows, and the undo that is brought back
+ * @property ?string $restore_point "wanted", or the name of the one that was taken before the load
+ * @property ?int $act_id  the act that writes or takes back its rows, or did so last
+ * @property bool $is_sifted
+ * @property int $journal_mark
+ * @property bool $has_moved
+ * @property int $replanned
+ * @property int $position
+ * @property int $done
+ * @property ?Carbon $began_at
+ * @property ?Carbon $ended_at
+ * @property ?string $error
+ * @property ?array<string, mixed> $undo_report
+ * @property ?Carbon $loaded_at
+ * @property ?int $loaded_by
+ * @property ?Carbon $undone_at
+ * @property ?int $undone_by
+ * @property int $standards version of the standards that its rows were worked out by
+ * @property bool $in_foreground whether a command works on it, and not the queue
+ * @property ?Carbon $seen_at that command's last sign of life
+ * @property ?list<string> $faults why the proof does not balance; null if it does
+ * @property string $currency the organization's, by which its rows were worked out
+ * @property Carbon $created_at
+ * @property-read ?User $user
+ * @property-read ?User $loader
+ */
+final class Intake extends Model
+{
+    /** Seconds without a sign of life after which a command counts as gone; a step may wait for the database that long. */
+    private const PATIENCE = 120;
+
+    protected $guarded = [];
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    protected function casts(): array
+    {
+        return [
+            'state' => IntakeState::class, 'sheets' => 'array', 'sheets_read' => 'array', 'sheet_starts' => 'array', 'oddities' => 'array', 'trial' => 'array', 'taking_back' => 'array', 'fill_merged' => 'boolean', 'profiles' => 'array', 'plan' => 'array', 'settings' => 'array', 'undo_report' => 'array', 'faults' => 'array',
+            'is_sifted' => 'boolean', 'has_moved' => 'boolean', 'in_foreground' => 'boolean', 'seen_at' => 'datetime', 'began_at' => 'datetime', 'ended_at' => 'datetime', 'loaded_at' => 'datetime', 'undone_at' => 'datetime',
+        ];
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function loader(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'loaded_by');
+    }
+
+    public function columnPlan(): ColumnPlan
+    {
+        return ColumnPlan::fromArray($this->plan ?? ['columns' => []]);
+    }
+
+    public function setColumnPlan(ColumnPlan $plan): void
+    {
+        $this->plan = $plan->toArray();
+        $this->is_sifted = false;
+    }
+
+    /** @return list<ColumnProfile> */
+    public function columnProfiles(): array
+    {
+        return array_map(ColumnProfile::fromArray(...), $this->profiles ?? []);
+    }
+
+    public function oddities(): Oddities
+    {
+        return $this->oddities === null ? new Oddities : Oddities::fromArray($this->oddities);
+    }
+
+    public function findings(): Findings
+    {
+        return new Findings($this->columnProfiles(), $this->oddities(), $this->fill_merged);
+    }
+
+    public function readAs(): ReadAs
+    {
+        return new ReadAs($this->sheets_read, $this->dialect(), $this->fill_merged);
+    }
+
+    /** Where a row stands in the source, where its number alone does not say: "Sheet 2, row 5". */
+    public function place(int $number): ?string
+    {
+        $place = null;
+        foreach ($this->sheet_starts ?? [] as $start => $sheet) {
+            $place = $number >= (int) $start ? "{$sheet}, row ".($number - (int) $start + 1) : $place;
+        }
+
+        return $place;
+    }
+
+    /** Whether its rows were typed into a grid. */
+    public function isTyped(): bool
+    {
+        return isset($this->settings['grid']);
+    }
+
+    public function choices(): IntakeSettings
+    {
+        return IntakeSettings::fromArray($this->settings);
+    }
+
+    /** Whether a trial is being loaded at this moment. */
+    public function isTrying(): bool
+    {
+        return $this->trial !== null && ! $this->trial['done'];
+    }
+
+    public function dialect(): ?Dialect
+    {
+        return $this->encoding === null || $this->delimiter === null ? null : new Dialect(Encoding::from($this->encoding), $this->delimiter);
+    }
+
+    /** The command that works on it is still there. */
+    public function sign(): void
+    {
+        self::query()->whereKey($this->id)->update(['seen_at' => now()->format('Y-m-d H:i:s.v')]);
+    }
+
+    /** Whether the command that worked on it is gone. */
+    public function isForsaken(): bool
+    {
+        return $this->in_foreground && ($this->seen_at === null || $this->seen_at->diffInSeconds(now()) > self::PATIENCE);
+    }
+
+    /** Goes on with work that was stopped, where it was. */
+    public function resume(IntakeState $state): void
+    {
+        $this->fill(['state' => $state, 'began_at' => now(), 'ended_at' => null, 'error' => null])->save();
+    }
+
+    /** Enters a state in which the queue works, from its beginning. */
+    public function begin(IntakeState $state): void
+    {
+        $this->fill(['state' => $state, 'position' => 0, 'done' => 0, 'began_at' => now(), 'ended_at' => null, 'error' => null])->save();
+    }
+}

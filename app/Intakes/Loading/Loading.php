@@ -1,0 +1,342 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes\Loading;
+
+use App\Intakes\Intake;
+use App\Intakes\IntakeState;
+use App\Intakes\LongWork;
+use App\Intakes\Messages;
+use App\Intakes\Proof\Proof;
+use App\Intakes\Sifting\Results;
+use App\Intakes\Sifting\Sifter;
+use App\Intakes\Sifting\UnitNumber;
+use App\Intakes\Sources\StagedRows;
+use App\Matching\RenewEdition;
+use App\Records\Act;
+use App\Records\ActKind;
+use App\Records\ActState;
+use App\Records\Bulk;
+use App\Records\Entry;
+use App\Records\Ids;
+use App\Records\RecordWriter;
+use App\Standards\StandardsVersion;
+use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Standards\Problem;
+use stdClass;
+use Throwable;
+
+/**
+ * Applies the planned change sets of an intake, chunk by chunk, each in one transaction with the outcomes of its rows.
+ * If the database has moved since the rows were planned, they are planned again first.
+ */
+final readonly class Loading implements LongWork
+{
+    /** Times that a piece is planned again for want of a row that others rest on. */
+    private const ROUNDS = 3;
+
+    private const COLUMNS = 'unit, number, turn, outcome, supporter_id, leader, changes, money, money_there, money_promised, other_money, gifts_new, promises_new, fingerprint';
+
+    public function __construct(
+        private RecordWriter $writer,
+        private Sifter $sifter,
+        private StagedRows $staged,
+        private Bulk $bulk,
+        private Ids $ids,
+        private LoadQueue $queue,
+        private Messages $messages,
+        private Results $results,
+        private Proof $proof,
+        private StandardsVersion $version,
+    ) {
+    }
+
+    public function step(Intake $intake): bool
+    {
+        $before = $intake->getAttributes();
+        try {
+            return $this->piece($intake, (int) config('sieve.load_chunk'));
+        } catch (Throwable $error) {
+            if (RowFault::of($error) === null) {
+                throw $error;
+            }
+            $intake->setRawAttributes($before, true);
+
+            return $this->rowByRow($intake);
+        }
+    }
+
+    /** Some row of the next piece can't be written: each is tried by itself, the one at fault is held with its reason, the others come in. */
+    private function rowByRow(Intake $intake): bool
+    {
+        $more = true;
+        for ($left = (int) config('sieve.load_chunk'); $more && $left > 0; $left--) {
+            $before = $intake->getAttributes();
+            try {
+                $more = $this->piece($intake, 1);
+            } catch (Throwable $error) {
+                $reason = RowFault::of($error) ?? throw $error;
+                $intake->setRawAttributes($before, true);
+                $this->holdNext($intake, $reason);
+            }
+        }
+
+        return $more;
+    }
+
+    /** The row that stands next is held, and what came of it is not planned any more. */
+    private function holdNext(Intake $intake, string $reason): void
+    {
+        $this->staged->step($intake, function () use ($intake, $reason): bool {
+            foreach ($this->results($intake, 1) as $row) {
+                $this->results->hold($intake->id, $row->number, new Problem('load.refused', '', null, '', $reason, 'Correct the row and send it again'));
+            }
+
+            return true;
+        });
+    }
+
+    private function piece(Intake $intake, int $limit): bool
+    {
+        return $this->staged->step($intake, function () use ($intake, $limit): bool {
+            // By other standards than these its rows might not come in at all.
+            if (! $this->version->isCurrent()) {
+                return true;
+            }
+            $this->ids->queueUp();
+            $rows = $this->results($intake, $limit);
+            $last = $rows === [] ? null : $rows[count($rows) - 1];
+            if ($rows !== [] && $this->hasMoved($intake)) {
+                $rows = $this->planAgain($intake, $rows);
+            }
+            // A row on which these rest may be held by now: then they are planned without it.
+            for ($round = 0; $round < self::ROUNDS && $rows !== [] && $this->restOnNothing($intake, $rows); $round++) {
+                $rows = $this->planAgain($intake, $rows);
+            }
+            if ($rows !== []) {
+                $this->apply($intake, $rows, $this->act($intake));
+                $intake->done += count(array_unique(array_column($rows, 'number')));
+            }
+            $intake->journal_mark = $this->ids->lastJournalId();
+            $more = $last !== null;
+            if ($last !== null) {
+                $intake->position = $intake->position >= Sifter::LATER ? Sifter::LATER + $last->unit : $last->unit;
+            }
+            if (! $more && $intake->position < Sifter::LATER) {
+                // Now those that had to wait for the others.
+                [$intake->position, $more] = [Sifter::LATER, true];
+            }
+            if (! $more) {
+                $this->act($intake)->end();
+                $intake->fill($intake->isTrying()
+                    ? ['state' => IntakeState::Ready, 'trial' => [...$intake->trial, 'done' => true], 'ended_at' => now()]
+                    : ['state' => IntakeState::Loaded, 'loaded_at' => now(), 'ended_at' => now()]);
+                $intake->in_foreground = false;
+            }
+            $intake->save();
+            if (! $more) {
+                DB::afterCommit(function () use ($intake): void {
+                    if ($intake->state === IntakeState::Loaded) {
+                        $this->proof->keep($intake);
+                        RenewEdition::dispatch();
+                    }
+                    $this->messages->loaded($intake);
+                    $this->queue->next();
+                });
+            }
+
+            return $more;
+        });
+    }
+
+    /** What is written now belongs to one act, from the first row to the last, however often it is stopped. */
+    private function act(Intake $intake): Act
+    {
+        $act = Act::query()->whereKey($intake->act_id)->where('kind', ActKind::Load)->where('state', ActState::UnderWay)->first() ?? Act::of($intake, ActKind::Load, $intake->loaded_by);
+        $intake->act_id = $act->id;
+
+        return $act;
+    }
+
+    /**
+     * @param  ?list<int>  $among  numbers of rows; null for as many as the limit says
+     * @return list<stdClass>
+     */
+    private function results(Intake $intake, int $limit, ?array $among = null): array
+    {
+        $later = $intake->position >= Sifter::LATER;
+        // What a trial has brought in is in; a trial brings in its own rows alone.
+        $trial = $intake->trial === null ? '' : ($intake->isTrying() ? ' and number in ('.implode(',', array_map(intval(...), $intake->trial['rows'])).')' : ' and not exists (select 1 from intake_outcomes o where o.intake_id = intake_results.intake_id and o.unit = intake_results.unit)');
+        $only = $among === null ? '' : ' and number in ('.implode(',', array_map(intval(...), $among)).')';
+        $most = $among === null ? 'limit '.($limit + UnitNumber::MOST) : '';
+        $rows = DB::select('select '.self::COLUMNS.' from intake_results where intake_id = ? and unit > ? and turn '.($later ? '>' : '<')." ?{$trial}{$only} order by unit {$most}", [$intake->id, $later ? $intake->position - Sifter::LATER : $intake->position, Sifter::LATER]);
+        if ($among !== null) {
+            return $rows;
+        }
+        // All that a row tells of is written in one transaction.
+        for ($end = min($limit, count($rows)); $end < count($rows) && $rows[$end]->number === $rows[$end - 1]->number; $end++);
+
+        return array_slice($rows, 0, $end);
+    }
+
+    private function hasMoved(Intake $intake): bool
+    {
+        return $intake->has_moved = $intake->has_moved || $intake->standards !== $this->version->held
+            || DB::select('select 1 from journal j join acts a on a.id = j.act_id where j.id > ? and (a.intake_id is null or a.intake_id <> ?) limit 1', [$intake->journal_mark, $intake->id]) !== [];
+    }
+
+    /**
+     * Plans the rows anew, just these: what the plan of one makes less of would otherwise draw in others that are not planned again.
+     *
+     * @param  non-empty-list<stdClass>  $rows
+     * @return list<stdClass>
+     */
+    private function planAgain(Intake $intake, array $rows): array
+    {
+        $numbers = array_values(array_unique(array_column($rows, 'number')));
+        $this->sifter->sift($intake, $this->staged->chosen($intake->id, $numbers), $intake->position >= Sifter::LATER);
+        $this->letWait($intake, $numbers);
+        $again = $this->results($intake, count($rows), $numbers);
+        $before = array_column($rows, null, 'unit');
+        foreach ($again as $row) {
+            $planned = $before[$row->unit] ?? null;
+            $intake->replanned += $row->outcome !== Results::WITH && ($planned === null || $row->outcome !== $planned->outcome || $row->changes !== $planned->changes) ? 1 : 0;
+        }
+
+        return $again;
+    }
+
+    /**
+     * Rows that a later one may settle get their turn after all others, as they do when they are first worked out.
+     *
+     * @param  list<int>  $numbers
+     */
+    private function letWait(Intake $intake, array $numbers): void
+    {
+        $waiting = $intake->position >= Sifter::LATER ? [] : $this->results->waiting($intake->id, 0, count($numbers), $numbers);
+        if ($waiting !== []) {
+            DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('number', $waiting)->update(['turn' => DB::raw('unit + '.Sifter::LATER)]);
+            $intake->has_moved = true;
+        }
+    }
+
+    /**
+     * Whether some of the rows refer to what an earlier row was to make and does not make any more.
+     *
+     * @param  list<stdClass>  $rows
+     */
+    private function restOnNothing(Intake $intake, array $rows): bool
+    {
+        $here = [];
+        foreach ($rows as $row) {
+            $here[$row->unit] = in_array($row->outcome, Results::COMES_IN, true) && $row->leader === $row->unit;
+        }
+        $elsewhere = [];
+        foreach ($rows as $row) {
+            foreach (self::references($row) as $unit) {
+                if (($here[$unit] ?? null) === false) {
+                    return true;
+                }
+                if (! isset($here[$unit])) {
+                    $elsewhere[$unit] = true;
+                }
+            }
+        }
+
+        return $elsewhere !== [] && DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('unit', array_keys($elsewhere))->whereIn('outcome', Results::COMES_IN)->whereNotNull('supporter_id')->count() < count($elsewhere);
+    }
+
+    /** @return list<int> units of earlier rows that one rests on */
+    private static function references(stdClass $row): array
+    {
+        $units = $row->leader === null || $row->leader === $row->unit ? [] : [$row->leader];
+        preg_match_all('/"other_id":\[[^\]]*"(\d+):supporter"\]/', (string) $row->changes, $links);
+
+        return array_values(array_unique([...$units, ...array_map(intval(...), $links[1])]));
+    }
+
+    /** @param  list<stdClass>  $rows */
+    private function apply(Intake $intake, array $rows, Act $act): void
+    {
+        $entries = [];
+        foreach ($rows as $row) {
+            if ($row->changes !== null) {
+                $entries[] = new Entry($row->supporter_id ?? "{$row->leader}:supporter", array_map(Change::fromArray(...), json_decode($row->changes, true, flags: JSON_THROW_ON_ERROR)), $row->number);
+            }
+        }
+        $ids = $entries === [] ? [] : $this->writer->write($entries, $act, $this->madeBefore($intake, $rows, $entries));
+        $made = [];
+        foreach ($ids as $ref => $id) {
+            [$unit, $subject] = explode(':', $ref);
+            if (! str_starts_with($subject, 'gift') && ! str_starts_with($subject, 'identifier')) {
+                $made[$unit][$subject] = $id;
+            }
+        }
+        $outcomes = [];
+        $intakeId = $intake->id;
+        foreach ($rows as $row) {
+            $supporter = $row->supporter_id ?? ($row->leader === null ? null : ($ids["{$row->leader}:supporter"] ?? null));
+            $outcomes[] = [$intakeId, $row->unit, $row->number, $row->outcome, $supporter, isset($made[$row->unit]) ? json_encode($made[$row->unit], JSON_THROW_ON_ERROR) : null, isset($made[$row->unit]['supporter']), $row->money, $row->money_there, $row->money_promised, $row->other_money, $row->gifts_new, $row->promises_new, $row->fingerprint];
+        }
+        $this->bulk->insert('intake_outcomes', ['intake_id', 'unit', 'number', 'outcome', 'supporter_id', 'made', 'is_maker', 'money', 'money_there', 'money_promised', 'other_money', 'gifts_new', 'promises_new', 'fingerprint'], $outcomes);
+    }
+
+    /**
+     * Brings held rows of a loaded intake in, as far as nothing keeps them any more.
+     *
+     * @param  list<int>  $numbers
+     * @return list<int> numbers of those that came in
+     */
+    public function bring(Intake $intake, array $numbers, ?int $userId): array
+    {
+        $rows = $numbers === [] ? [] : DB::select('select '.self::COLUMNS.' from intake_results where intake_id = ? and number in ('.implode(',', array_map(intval(...), $numbers)).') order by unit', [$intake->id]);
+        $coming = array_fill_keys(array_column(array_filter($rows, static fn (stdClass $row): bool => in_array($row->outcome, ['new', 'updated', 'unchanged', 'left_out'], true)), 'number'), true);
+        $rows = array_values(array_filter($rows, static fn (stdClass $row): bool => isset($coming[$row->number])));
+        if ($rows !== []) {
+            DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('number', array_keys($coming))->delete();
+            $act = Act::of($intake, ActKind::Load, $userId);
+            $this->apply($intake, $rows, $act);
+            $act->end();
+            $this->proof->keep($intake);
+        }
+
+        return array_keys($coming);
+    }
+
+    /**
+     * What earlier chunks made and these entries refer to.
+     *
+     * @param  list<stdClass>  $rows
+     * @param  list<Entry>  $entries
+     * @return array<string, int>
+     */
+    private function madeBefore(Intake $intake, array $rows, array $entries): array
+    {
+        $here = array_flip(array_column($rows, 'unit'));
+        $wanted = [];
+        foreach ($rows as $row) {
+            if ($row->leader !== null && ! isset($here[$row->leader])) {
+                $wanted[$row->leader] = true;
+            }
+        }
+        foreach ($entries as $entry) {
+            foreach ($entry->changes as $change) {
+                foreach ([$change->ref, $change->fields['other_id'][1] ?? 0] as $ref) {
+                    if (is_string($ref) && ! ctype_digit($ref) && ! isset($here[(int) $ref])) {
+                        $wanted[(int) $ref] = true;
+                    }
+                }
+            }
+        }
+        $known = [];
+        foreach (DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('unit', array_keys($wanted))->whereNotNull('made')->get(['unit', 'made']) as $row) {
+            foreach (json_decode($row->made, true, flags: JSON_THROW_ON_ERROR) as $subject => $id) {
+                $known["{$row->unit}:{$subject}"] = $id;
+            }
+        }
+
+        return $known;
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes\Plans;
+
+use Illuminate\Database\Eloquent\Model;
+use PineSieve\Core\Columns\ColumnPlan;
+
+/**
+ * A column plan kept under a name, with the settings it was used with.
+ *
+ * @property int $id
+ * @property string $name
+ * @property array<string, mixed> $plan
+ * @property array<string, mixed> $settings
+ */
+final class SavedPlan extends Model
+{
+    protected $table = 'column_plans';
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['plan' => 'array', 'settings' => 'array'];
+    }
+
+    public function columnPlan(): ColumnPlan
+    {
+        return ColumnPlan::fromArray($this->plan);
+    }
+}

@@ -1,0 +1,239 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intakes\Sifting;
+
+use App\Intakes\Decisions\Decision;
+use App\Intakes\Intake;
+use App\Matching\Holders;
+use App\Matching\KeyTable;
+use App\Records\RecordReader;
+use App\Supporters\ComparedWith;
+use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Projection;
+use PineSieve\Core\Matching\MatchKey;
+use PineSieve\Core\Records\LinkKind;
+use PineSieve\Core\Records\SupporterRecord;
+
+/**
+ * The records that the rows of a chunk may be: stored supporters, and supporters that earlier rows of the same file make.
+ * Each is seen as it will be once the rows before have been applied.
+ */
+final class PossibleMatches
+{
+    /** @var array<int, list<int>> hash of a key to supporters that have it */
+    private array $stored = [];
+
+    /** @var array<int, int> hash of a name that very many have to how many stored ones and earlier rows they are */
+    private array $many = [];
+
+    /** @var array<int, array<int, string>> fingerprint to the supporters that the very same row was loaded to, with the name of the intake */
+    private array $sameRows = [];
+
+    /** @var array<int, list<int>> hash of a key to units of the file that have it, in order */
+    private array $rows = [];
+
+    /** @var array<int, int|string> unit to the supporter or the reference that it writes to; units that write nothing are missing */
+    private array $owners = [];
+
+    /** @var array<int|string, SupporterRecord> */
+    private array $records = [];
+
+    public function __construct(
+        private readonly Intake $intake,
+        private readonly RecordReader $reader,
+        private readonly ComparedWith $against,
+    ) {
+    }
+
+    /**
+     * @param  list<MatchKey>  $keys  of all units in the chunk
+     * @param  list<int>  $fingerprints  of all units in the chunk
+     * @param  list<int>  $alsoStored  supporters that a person named
+     * @param  list<int>  $alsoUnits  units that a person named
+     * @param  int  $before  turn of the first unit in the chunk
+     */
+    public function gather(array $keys, array $fingerprints, array $alsoStored, array $alsoUnits, int $before): void
+    {
+        $stored = $this->against->looksAtStored() ? KeyTable::holders($keys, isOfRows: true) : new Holders([]);
+        // Those that are unique are looked for in any case.
+        $rows = KeyTable::units($this->intake->id, $keys, min($before, Sifter::LATER));
+        [$this->stored, $this->rows] = [$this->compared($stored->of), $rows->of];
+        foreach ([$stored->many, $rows->many] as $many) {
+            foreach ($many as $hash => $holders) {
+                $this->many[$hash] = ($this->many[$hash] ?? 0) + $holders;
+            }
+        }
+        $supporters = array_fill_keys([...$alsoStored, ...array_merge(...array_values($this->stored))], true);
+        $units = array_fill_keys([...$alsoUnits, ...array_merge(...array_values($this->rows))], true);
+        foreach ($fingerprints === [] || ! $this->against->looksAtStored() ? [] : DB::select("select o.fingerprint, o.supporter_id, i.name from intake_outcomes o join intakes i on i.id = o.intake_id and i.state = 'loaded' where o.fingerprint in (".implode(',', $fingerprints).') and o.supporter_id is not null and o.intake_id <> ?', [$this->intake->id]) as $hit) {
+            $this->sameRows[$hit->fingerprint][$hit->supporter_id] = $hit->name;
+        }
+        $compared = array_flip($this->against->among(array_values(array_unique(array_merge(...array_map(array_keys(...), array_values($this->sameRows)))))));
+        $this->sameRows = array_map(static fn (array $of): array => array_intersect_key($of, $compared), $this->sameRows);
+        $supporters += array_fill_keys(array_keys($compared), true);
+        $this->owners(array_keys($units), $supporters, $before);
+        $this->records(array_keys($supporters), array_map(intval(...), array_filter($this->owners, is_string(...))), $before);
+        $households = $this->households();
+        if ($households !== []) {
+            $this->records(array_filter($households, is_int(...)), array_map(intval(...), array_filter($households, is_string(...))), $before);
+        }
+    }
+
+    /**
+     * @param  array<int, list<int>>  $holders  by key
+     * @return array<int, list<int>> without those with whom nothing is compared
+     */
+    private function compared(array $holders): array
+    {
+        $all = array_values(array_unique(array_merge(...array_values($holders))));
+        $among = $this->against->among($all);
+        if (count($among) === count($all)) {
+            return $holders;
+        }
+        $among = array_fill_keys($among, true);
+
+        return array_map(static fn (array $of): array => array_values(array_filter($of, static fn (int $supporter): bool => isset($among[$supporter]))), $holders);
+    }
+
+    /** @return list<int|string> households of those who were found, as far as they are not among them */
+    private function households(): array
+    {
+        $households = [];
+        foreach ($this->records as $record) {
+            foreach ($record->links as $link) {
+                $ref = ctype_digit($link->value('other_id')) ? (int) $link->value('other_id') : $link->value('other_id');
+                if ($link->value('kind') === LinkKind::Member->value && ! isset($this->records[$ref])) {
+                    $households[] = $ref;
+                }
+            }
+        }
+
+        return $households;
+    }
+
+    /**
+     * @param  list<MatchKey>  $keys  of one unit
+     * @return array<int|string, SupporterRecord>
+     */
+    public function of(array $keys): array
+    {
+        $found = [];
+        foreach ($keys as $key) {
+            foreach ($this->stored[$key->hash] ?? [] as $id) {
+                $found[$id] = true;
+            }
+            foreach ($this->against->looksAtRows() ? $this->rows[$key->hash] ?? [] : [] as $unit) {
+                if (isset($this->owners[$unit])) {
+                    $found[$this->owners[$unit]] = true;
+                }
+            }
+        }
+
+        return array_filter(array_map(fn (int|string $ref): ?SupporterRecord => $this->records[$ref] ?? null, array_combine(array_keys($found), array_keys($found))));
+    }
+
+    /**
+     * How many have the name of a unit, if they are too many for any of them to be looked at.
+     *
+     * @param  list<MatchKey>  $keys  of one unit
+     */
+    public function crowd(array $keys): int
+    {
+        return max([0, ...array_map(fn (MatchKey $key): int => $key->isName ? $this->many[$key->hash] ?? 0 : 0, $keys)]);
+    }
+
+    /** @return array<int, string> supporters that the very same row was loaded to before, with the name of the intake; those that are there still */
+    public function sameRow(int $fingerprint): array
+    {
+        return array_intersect_key($this->sameRows[$fingerprint] ?? [], $this->records);
+    }
+
+    /** @return list<int|string> supporters of earlier rows, or what stands for them, that have a key */
+    public function ofRows(MatchKey $key): array
+    {
+        return array_values(array_unique(array_filter(array_map(fn (int $unit): int|string|null => $this->owners[$unit] ?? null, $this->rows[$key->hash] ?? []), static fn (int|string|null $owner): bool => $owner !== null)));
+    }
+
+    public function record(int|string $ref): ?SupporterRecord
+    {
+        return $this->records[$ref] ?? null;
+    }
+
+    /** The record that a person's decision names; null if it is not there any more. */
+    public function named(string $decision): ?SupporterRecord
+    {
+        $owner = $decision[0] === 's' ? (int) substr($decision, 2) : ($this->owners[Decision::unit($decision)] ?? null);
+
+        return $owner === null ? null : ($this->records[$owner] ?? null);
+    }
+
+    /**
+     * A unit of the chunk has been planned: those after it see what it does.
+     *
+     * @param  list<MatchKey>  $keys
+     * @param  list<Change>  $changes
+     * @param  list<string>  $gifts  identities of all gifts that it brings
+     */
+    public function add(int $unit, array $keys, ?SupporterRecord $stored, array $changes, array $gifts): int|string
+    {
+        $record = Projection::after($stored, $changes, $gifts);
+        $this->records[$record->ref] = $record;
+        $this->owners[$unit] = $record->ref;
+        foreach ($keys as $key) {
+            $this->rows[$key->hash][] = $unit;
+        }
+
+        return $record->ref;
+    }
+
+    /**
+     * @param  list<int>  $units
+     * @param  array<int, true>  $supporters
+     */
+    private function owners(array $units, array &$supporters, int $before): void
+    {
+        if ($units === []) {
+            return;
+        }
+        $rows = DB::table('intake_results as r')
+            ->leftJoin('intake_outcomes as o', static fn ($join) => $join->on('o.intake_id', 'r.intake_id')->on('o.unit', 'r.leader'))
+            ->where('r.intake_id', $this->intake->id)->whereIn('r.unit', $units)->where('r.turn', '<', $before)->whereIn('r.outcome', Results::COMES_IN)
+            ->get(['r.unit', 'r.leader', DB::raw('coalesce(r.supporter_id, o.supporter_id) as supporter_id')]);
+        foreach ($rows as $row) {
+            $this->owners[$row->unit] = $row->supporter_id ?? "{$row->leader}:supporter";
+            if ($row->supporter_id !== null) {
+                $supporters[$row->supporter_id] = true;
+            }
+        }
+    }
+
+    /**
+     * Reads supporters, and what earlier rows make of them or make anew.
+     *
+     * @param  array<int>  $supporters  ids
+     * @param  array<int>  $leaders  units that make a supporter
+     */
+    private function records(array $supporters, array $leaders, int $before): void
+    {
+        $records = $this->reader->read(array_values($supporters), $this->intake->id);
+        if ($leaders !== [] || $records !== []) {
+            $earlier = DB::table('intake_results as r')
+                ->leftJoin('intake_outcomes as o', static fn ($join) => $join->on('o.intake_id', 'r.intake_id')->on('o.unit', 'r.unit'))
+                ->leftJoin('intake_outcomes as l', static fn ($join) => $join->on('l.intake_id', 'r.intake_id')->on('l.unit', 'r.leader'))
+                ->where('r.intake_id', $this->intake->id)->where('r.turn', '<', $before)->whereIn('r.outcome', Results::COMES_IN)
+                ->where(static fn ($query) => $query->whereIn('r.supporter_id', array_keys($records))->orWhereIn('r.leader', array_unique($leaders)))
+                ->orderBy('r.turn')
+                ->get(['r.changes', 'r.gifts', 'r.leader', 'o.unit as loaded', DB::raw('coalesce(r.supporter_id, l.supporter_id) as supporter_id')]);
+            foreach ($earlier as $row) {
+                $owner = $row->supporter_id ?? "{$row->leader}:supporter";
+                // What is loaded is in the database already.
+                $changes = $row->loaded !== null || $row->changes === null ? [] : array_map(Change::fromArray(...), json_decode($row->changes, true));
+                $records[$owner] = Projection::after($records[$owner] ?? null, $changes, $row->gifts === null ? [] : json_decode($row->gifts, true));
+            }
+        }
+        $this->records += $records;
+    }
+}

@@ -1,0 +1,236 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Merging\Http;
+
+use App\Accounts\Audit;
+use App\Duplicates\Claims;
+use App\Duplicates\Decisions;
+use App\Duplicates\DuplicateList;
+use App\Duplicates\DuplicateSearch;
+use App\Duplicates\FindDuplicates;
+use App\Duplicates\SearchSchedule;
+use App\Duplicates\SharedHomes;
+use App\Merging\DecideRound;
+use App\Merging\DuplicateRound;
+use App\Merging\Households;
+use App\Merging\MergeCertain;
+use App\Merging\Merges;
+use App\Merging\MergeView;
+use App\Merging\PairGroups;
+use App\Records\Supporter;
+use App\Standards\FieldAccess;
+use App\Support\Http\Controller;
+use App\Supporters\NotKept;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+use PineSieve\Core\Merging\CannotMerge;
+use PineSieve\Core\Merging\MergePolicy;
+
+/** Supporters that may be one: looked for, looked at, and said not to be. */
+final class DuplicateController extends Controller
+{
+    private const DECISIONS = 200;
+
+    private const SAMPLE = 12;
+
+    /** Seconds for which a cluster is someone's; the page says so again as long as it is open. */
+    private const CLAIMED = 40;
+
+    public function __construct(
+        private readonly Decisions $decisions,
+        private readonly DuplicateList $list,
+        private readonly SharedHomes $homes,
+        private readonly MergeView $view,
+    ) {
+    }
+
+    public function index(Request $request): JsonResponse
+    {
+        $this->authorize('merge');
+        $data = $request->validate(['show' => ['nullable', Rule::in(['certain', 'review', 'homes'])], 'page' => ['nullable', 'integer', 'min:1']]);
+        $show = $data['show'] ?? '';
+        $list = $show === 'homes' ? $this->homes->list : $this->list;
+
+        return response()->json([...$list->page(in_array($show, ['', 'homes'], true) ? null : $show, (int) ($data['page'] ?? 1), (int) $request->user()?->id), 'counts' => $this->counts(), 'search' => DuplicateSearch::real()->first(), 'schedule' => SearchSchedule::kept(), 'fields' => $request->user()?->review_fields ?? [], 'all_fields' => $this->view->columns()]);
+    }
+
+    public function search(Request $request): JsonResponse
+    {
+        $this->authorize('merge');
+        $scope = $request->validate([
+            'kind' => ['sometimes', Rule::in(['all', 'group', 'search', 'ids', DuplicateSearch::CHANGED])],
+            'group' => ['required_if:kind,group', 'string', 'max:120'],
+            'search' => ['required_if:kind,search', 'integer', 'exists:saved_searches,id'],
+            'ids' => ['required_if:kind,ids', 'array', 'min:1', 'max:100000'], 'ids.*' => ['integer', 'min:1'],
+        ]);
+        abort_if(DuplicateSearch::underWay() !== null, 409, 'A search is under way already.');
+        $search = DuplicateSearch::query()->create(['state' => 'waiting', 'scope' => $scope === [] ? null : $scope, 'user_id' => $request->user()?->id])->refresh();
+        FindDuplicates::dispatch($search->id);
+
+        return response()->json($search, 202);
+    }
+
+    /** Whether the database is searched by itself, each night or each week. */
+    public function schedule(Request $request): JsonResponse
+    {
+        $this->authorize('merge');
+        $every = $request->validate(['every' => ['required', Rule::in(array_keys(SearchSchedule::EVERY))]])['every'];
+        SearchSchedule::keep($every);
+        Audit::note(Audit::MERGE, $every === 'never' ? 'Turned off the automatic search for duplicates' : "Has new and changed supporters searched for duplicates every {$every}");
+
+        return response()->json(['schedule' => $every]);
+    }
+
+    /** Which fields a person reviews duplicates by, and in what order; none for all. */
+    public function fields(Request $request): JsonResponse
+    {
+        $this->authorize('merge');
+        $fields = $request->validate(['fields' => ['present', 'array', 'max:60'], 'fields.*' => ['string', 'distinct', Rule::in(array_column($this->view->columns(), 'column'))]])['fields'];
+        $request->user()?->forceFill(['review_fields' => $fields === [] ? null : $fields])->save();
+
+        return response()->json(['fields' => $fields]);
+    }
+
+    /** Says that someone looks at a cluster, so that nobody else decides on it meanwhile. */
+    public function claim(Request $request, Claims $claims): JsonResponse
+    {
+        $this->authorize('merge');
+        $cluster = (int) $request->validate(['cluster' => ['required', 'integer', 'min:1']])['cluster'];
+
+        return response()->json(['looked_at_by' => $claims->claim($cluster, (int) $request->user()?->id, self::CLAIMED)]);
+    }
+
+    /** Some of the certain ones by chance, to be looked at before all of them are merged. */
+    public function sample(): JsonResponse
+    {
+        $this->authorize('merge');
+
+        return response()->json($this->list->sample(self::SAMPLE));
+    }
+
+    public function mergeCertain(Request $request): JsonResponse
+    {
+        $this->authorize('merge');
+        $data = $request->validate(['total' => ['required', 'integer', 'min:1'], 'policy' => ['array']]);
+        $policy = MergePolicy::fromArray($data['policy'] ?? []);
+        $total = $this->list->sample(0)['total'];
+        abort_if($total !== (int) $data['total'], 409, "There are {$total} by now. Look at some of them again.");
+        Audit::note(Audit::MERGE, "Began to merge {$total} certain duplicates");
+        MergeCertain::dispatch((int) $request->user()?->id, $policy);
+
+        return response()->json(['begun' => $total], 202);
+    }
+
+    /** Clusters of two to be reviewed, by why they are; and what this person decided as one last. */
+    public function groups(Request $request, PairGroups $groups): JsonResponse
+    {
+        $this->authorize('merge');
+        $round = DuplicateRound::query()->where('user_id', $request->user()?->id)->orderByDesc('id')->first();
+
+        return response()->json(['groups' => $groups->all(), 'round' => $round]);
+    }
+
+    public function decideGroup(Request $request, PairGroups $groups): JsonResponse
+    {
+        $this->authorize('merge');
+        $data = $request->validate(['why' => ['present', 'string', 'max:190'], 'to' => ['required', Rule::in(['same', 'apart'])], 'total' => ['required', 'integer', 'min:1']]);
+        $busy = DuplicateRound::query()->whereIn('state', [DuplicateRound::WORKING, DuplicateRound::TAKING_BACK])->exists();
+        abort_if($busy, 409, 'Others are being decided just now. Wait until they are done.');
+        $total = $groups->size($data['why']);
+        abort_if($total !== (int) $data['total'], 409, "There are {$total} by now. Look at some of them again.");
+        $round = DuplicateRound::query()->create([
+            'user_id' => $request->user()?->id, 'why' => $data['why'], 'is_same' => $data['to'] === 'same',
+            'state' => DuplicateRound::WORKING, 'total' => $total, 'at' => now(),
+        ]);
+        Audit::note(Audit::MERGE, 'Said of '.($total === 1 ? 'one pair' : number_format($total).' pairs').' that they are '.($round->is_same ? 'the same' : 'not the same').": {$round->why}");
+        DecideRound::dispatch($round->id);
+
+        return response()->json($round->refresh(), 202);
+    }
+
+    /** Takes all back that was decided as one. */
+    public function takeBackRound(DuplicateRound $round): JsonResponse
+    {
+        $this->authorize('merge');
+        // Broken off by a change of mind as well as done.
+        $isTaken = DuplicateRound::query()->whereKey($round->id)->whereIn('state', [DuplicateRound::WORKING, DuplicateRound::DONE])
+            ->update(['state' => DuplicateRound::TAKING_BACK, 'kept' => 0]) === 1;
+        abort_unless($isTaken, 409, 'It was taken back already.');
+        Audit::note(Audit::MERGE, 'Took back what was said of '.($round->total === 1 ? 'one pair' : number_format($round->total).' pairs').": {$round->why}");
+        DecideRound::dispatch($round->id);
+
+        return response()->json($round->refresh(), 202);
+    }
+
+    public function notTheSame(Request $request): JsonResponse
+    {
+        $this->authorize('merge');
+        [$supporters, $ofHomes] = $this->asked($request);
+        $said = $this->decisions->notTheSame($supporters, $request->user()?->id, $ofHomes);
+        Audit::note(Audit::MERGE, 'Said that supporters '.implode(', ', $supporters).' are not the same');
+
+        return response()->json(['said' => $said, 'counts' => $this->counts()]);
+    }
+
+    /** People who are not the same but live together become members of a household. */
+    public function household(Request $request, Households $households): JsonResponse
+    {
+        $this->authorize('merge');
+        [$supporters, $ofHomes] = $this->asked($request);
+        try {
+            $made = $households->of($supporters, $request->user(), FieldAccess::ofUser(), $ofHomes);
+        } catch (CannotMerge $error) {
+            abort(409, $error->getMessage());
+        } catch (NotKept $error) {
+            abort(422, 'Your standards refuse this household: '.$error->getMessage());
+        }
+
+        return response()->json([...$made, 'name' => Supporter::query()->findOrFail($made['household'])->display_name], 201);
+    }
+
+    /** Takes a household back that was made just now. */
+    public function noHousehold(Request $request, int $household, Households $households): JsonResponse
+    {
+        $this->authorize('merge');
+        $data = $request->validate(['supporters' => ['required', 'array', 'min:2', 'max:'.Merges::MOST], 'supporters.*' => ['integer', 'distinct'], 'act' => ['present', 'nullable', 'integer', 'min:1'], 'said' => ['present', 'array', 'max:200'], 'said.*' => ['array', 'size:2'], 'said.*.*' => ['integer', 'in_array:supporters.*']]);
+        try {
+            $households->takeBack($household, array_map(intval(...), array_values($data['supporters'])), $data['act'] === null ? null : (int) $data['act'], array_map(static fn (array $pair): array => [(int) $pair[0], (int) $pair[1]], array_values($data['said'])), $request->user());
+        } catch (CannotMerge $error) {
+            abort(409, $error->getMessage());
+        }
+
+        return response()->json(['counts' => $this->counts()]);
+    }
+
+    public function decisions(): JsonResponse
+    {
+        $this->authorize('merge');
+
+        return response()->json(['decisions' => $this->decisions->latest(self::DECISIONS)]);
+    }
+
+    public function withdraw(int $one, int $other): JsonResponse
+    {
+        $this->authorize('merge');
+        abort_unless($this->decisions->withdraw($one, $other), 404, 'Nobody has said that these two are not the same.');
+
+        return response()->json(['withdrawn' => true]);
+    }
+
+    /** @return array{list<int>, bool} those of whom something is said, and whether they were looked at as people who live together */
+    private function asked(Request $request): array
+    {
+        $data = $request->validate(['supporters' => ['required', 'array', 'min:2', 'max:'.Merges::MOST], 'supporters.*' => ['integer', 'distinct', 'exists:supporters,id'], 'homes' => ['boolean']]);
+
+        return [array_map(intval(...), array_values($data['supporters'])), (bool) ($data['homes'] ?? false)];
+    }
+
+    /** @return array{certain: int, review: int, homes: int} clusters of each */
+    private function counts(): array
+    {
+        return [...$this->list->counts(), 'homes' => $this->homes->list->counts()['review']];
+    }
+}

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Records;
+
+use Illuminate\Database\Eloquent\Model;
+
+/** @property int $id */
+final class Phone extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rereading\Http;
+
+use App\Rereading\ReadAgain;
+use App\Rereading\Reread;
+use App\Rereading\Rereadings;
+use App\Standards\FieldAccess;
+use App\Support\Http\Controller;
+use App\Supporters\ChangeWords;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
+use PineSieve\Core\Changes\Action;
+use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Rereading\RereadKind;
+
+/** Stored values that today's reading of their source row reads otherwise: shown, taken over, or left as they are. */
+final class RereadingController extends Controller
+{
+    private const PAGE = 200;
+
+    public function __construct(private readonly Rereadings $rereadings)
+    {
+    }
+
+    public function index(Request $request, ChangeWords $words): JsonResponse
+    {
+        $this->authorize('edit-records');
+        $data = $request->validate(['kind' => ['nullable', Rule::enum(RereadKind::class)], 'after' => ['nullable', 'integer', 'min:0']]);
+        $sight = FieldAccess::ofUser();
+        $kinds = Rereadings::visible($sight);
+        $wanted = RereadKind::tryFrom($data['kind'] ?? '');
+        abort_if($wanted !== null && ! in_array($wanted, $kinds, true), 403, 'You may not see these fields.');
+        $rows = $this->rereadings->open(...($wanted === null ? $kinds : [$wanted]))->where('rereadings.id', '>', (int) ($data['after'] ?? 0))->orderBy('rereadings.id')->limit(self::PAGE)->get();
+        $names = DB::table('supporters')->whereIn('id', $rows->pluck('supporter_id'))->pluck('display_name', 'id');
+        $files = DB::table('intakes')->whereIn('id', $rows->pluck('intake_id'))->pluck('name', 'id');
+        $last = Reread::latestOne();
+
+        return response()->json([
+            'rows' => $rows->map(static fn (\stdClass $row): array => [
+                // What useMore goes on after.
+                'number' => $row->id, 'kind' => $row->kind, 'supporter_id' => $row->supporter_id, 'name' => $names[$row->supporter_id] ?? '', 'intake_id' => $row->intake_id, 'intake' => $files[$row->intake_id] ?? '', 'row' => $row->number,
+                'written' => array_values(array_unique(json_decode($row->written, true, flags: JSON_THROW_ON_ERROR))), 'reason' => $row->reason, 'can_be_taken' => (bool) $row->can_be_taken,
+                'fields' => $words->of(new Change(Subject::from($row->subject), $row->thing, Action::Update, json_decode($row->fields, true, flags: JSON_THROW_ON_ERROR)), null)['fields'],
+            ]),
+            'more' => $rows->count() === self::PAGE,
+            'kinds' => $this->rereadings->counts($kinds),
+            'last' => $last?->only(['state', 'done', 'total', 'error', 'ended_at']),
+        ]);
+    }
+
+    /** Reads everything again in the background. */
+    public function look(Request $request): JsonResponse
+    {
+        $this->authorize('edit-records');
+        $reread = ReadAgain::begin($request->user()?->id);
+        abort_if($reread === null, 409, 'The sources are being read again already.');
+
+        return response()->json($reread, 202);
+    }
+
+    public function take(Request $request): JsonResponse
+    {
+        [$kind, $ids] = $this->chosen($request);
+
+        return response()->json($this->rereadings->take($kind, $ids, $request->user(), FieldAccess::ofUser()));
+    }
+
+    public function leave(Request $request): JsonResponse
+    {
+        [$kind, $ids] = $this->chosen($request);
+
+        return response()->json(['left' => $this->rereadings->leave($kind, $ids)]);
+    }
+
+    /** @return array{RereadKind, ?list<int>} */
+    private function chosen(Request $request): array
+    {
+        $this->authorize('edit-records');
+        $data = $request->validate(['kind' => ['required', Rule::enum(RereadKind::class)], 'ids' => ['nullable', 'array', 'min:1', 'max:1000'], 'ids.*' => ['integer', 'min:1']]);
+        $kind = RereadKind::from($data['kind']);
+        abort_unless(in_array($kind, Rereadings::visible(FieldAccess::ofUser()), true), 403, 'You may not see these fields.');
+
+        return [$kind, isset($data['ids']) ? array_map(intval(...), $data['ids']) : null];
+    }
+}

@@ -1,0 +1,236 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Supporters\Http;
+
+use App\Records\Gift;
+use App\Records\JournalEntry;
+use App\Records\Supporter;
+use App\Standards\FieldAccess;
+use App\Standards\FieldSetting;
+use App\Support\Http\Controller;
+use App\Supporters\Forms;
+use App\Supporters\GiftForms;
+use App\Supporters\History;
+use App\Supporters\NotKept;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Forms\Draft;
+use PineSieve\Core\Forms\PlacedProblem;
+use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Records\LinkKind;
+use PineSieve\Core\Standards\Field;
+use PineSieve\Core\Standards\FieldPlace;
+use PineSieve\Core\Standards\RuleSubject;
+use PineSieve\Core\Standards\Standards;
+use PineSieve\Core\Standards\Strength;
+use PineSieve\Core\Standards\Target;
+
+/** Supporters and gifts that people add and change by hand. */
+final class FormController extends Controller
+{
+    public function __construct(
+        private readonly Forms $forms,
+        private readonly GiftForms $gifts,
+        private readonly Standards $standards,
+    ) {
+    }
+
+    /** The fields of a form, drawn from the catalog. */
+    public function fields(Request $request): JsonResponse
+    {
+        $this->authorize('viewAny', Supporter::class);
+        $sight = FieldAccess::ofUser();
+        $hidden = FieldSetting::query()->get()->mapWithKeys(static fn (FieldSetting $setting): array => [$setting->field => $setting->settings['hidden_in'] ?? []])->all();
+        $always = ['name.last', 'organization.name', 'gift.date', 'gift.amount'];
+
+        return response()->json([
+            'fields' => array_values(array_map(fn (Field $field): array => [
+                'key' => $field->key, 'label' => $field->label, 'group' => $field->group, 'type' => $field->type->value,
+                'options' => $this->options($field),
+                'example' => $field->limits->example,
+                'edits' => $sight->edits($field->key) && ! $field->isRetired,
+                'hidden_in' => $hidden[$field->key] ?? [],
+                'required' => in_array($field->key, $always, true) ? 'always' : $this->required($field->key),
+            ], array_filter($this->standards->catalog->everything(), static fn (Field $field): bool => FieldPlace::of($field->key) !== null && $sight->sees($field->key)))),
+            'kinds' => Target::KINDS,
+            'conditions' => ['good', 'former', 'undeliverable', 'not to be used'],
+            'link_kinds' => array_map(static fn (LinkKind $kind): array => ['kind' => $kind->value, 'phrase' => $kind->phrase(), 'reverse' => $kind->reverse()], LinkKind::cases()),
+        ]);
+    }
+
+    /** What is wrong with a form as it is being written, and whom it may be about. */
+    public function check(Request $request): JsonResponse
+    {
+        $this->authorize('edit-records');
+        $draft = Draft::fromArray((array) $request->input('draft', []));
+        $id = $request->integer('supporter') ?: null;
+
+        return response()->json(['problems' => self::placed($this->forms->problems($draft, $id, FieldAccess::ofUser())), 'alike' => $this->forms->alike($draft, $id, FieldAccess::ofUser())]);
+    }
+
+    public function store(Request $request): JsonResponse
+    {
+        $this->authorize('edit-records');
+
+        return $this->kept($request, null, 201);
+    }
+
+    public function show(Supporter $supporter): JsonResponse
+    {
+        $this->authorize('edit-records');
+        $draft = $this->forms->of($supporter->id, FieldAccess::ofUser()) ?? abort(404);
+        $names = DB::table('supporters')->whereIn('id', array_column($draft->lists['links'] ?? [], 'other_id'))->pluck('display_name', 'id');
+
+        return response()->json(['draft' => $draft->toArray(), 'names' => (object) $names->all(), 'name' => $supporter->display_name]);
+    }
+
+    public function update(Request $request, Supporter $supporter): JsonResponse
+    {
+        $this->authorize('edit-records');
+
+        return $this->kept($request, $supporter->id, 200);
+    }
+
+    public function history(Request $request, Supporter $supporter, History $history): JsonResponse
+    {
+        $this->authorize('view', $supporter);
+
+        return response()->json($history->of($supporter->id, (int) $request->query('before', '0'), FieldAccess::ofUser()));
+    }
+
+    public function putBack(Request $request, Supporter $supporter, JournalEntry $entry, History $history): JsonResponse
+    {
+        $this->authorize('edit-records');
+        abort_unless($entry->owner_id === $supporter->id, 404);
+        $asked = $request->validate(['change' => ['required', 'integer', 'min:0'], 'column' => ['nullable', 'string']]);
+        try {
+            $history->putBack($entry, (int) $asked['change'], $asked['column'] ?? null, $request->user(), FieldAccess::ofUser());
+        } catch (NotKept $error) {
+            return response()->json(['message' => $error->getMessage()], 409);
+        }
+
+        return response()->json($history->of($supporter->id, 0, FieldAccess::ofUser()));
+    }
+
+    public function checkGift(Request $request, Supporter $supporter): JsonResponse
+    {
+        $this->authorize('edit-records');
+
+        return response()->json(['problems' => self::placed($this->gifts->problems($supporter->id, $request->integer('gift') ?: null, $this->written($request, 'values'), FieldAccess::ofUser()))]);
+    }
+
+    public function storeGift(Request $request, Supporter $supporter): JsonResponse
+    {
+        $this->authorize('edit-records');
+
+        return $this->keptGift($request, $supporter->id, null, 201);
+    }
+
+    public function updateGift(Request $request, Supporter $supporter, Gift $gift): JsonResponse
+    {
+        $this->authorize('edit-records');
+        abort_unless($gift->supporter_id === $supporter->id, 404);
+
+        return $this->keptGift($request, $supporter->id, $gift->id, 200);
+    }
+
+    public function destroyGift(Request $request, Supporter $supporter, Gift $gift): JsonResponse
+    {
+        $this->authorize('edit-records');
+        abort_unless($gift->supporter_id === $supporter->id, 404);
+        try {
+            $this->gifts->remove($supporter->id, $gift->id, $request->user(), FieldAccess::ofUser());
+        } catch (NotKept $error) {
+            return $this->notKept($error);
+        }
+
+        return response()->json(['removed' => $gift->id]);
+    }
+
+    private function kept(Request $request, ?int $id, int $status): JsonResponse
+    {
+        $draft = Draft::fromArray((array) $request->input('draft', []));
+        $base = is_array($request->input('base')) ? Draft::fromArray($request->input('base')) : null;
+        try {
+            $kept = $this->forms->keep($draft, $id, $base, $request->user(), FieldAccess::ofUser());
+        } catch (NotKept $error) {
+            return $this->notKept($error);
+        }
+
+        return response()->json(['id' => $kept->supporter, 'warnings' => self::placed($kept->warnings), 'theirs' => (object) $kept->theirs], $status);
+    }
+
+    private function keptGift(Request $request, int $supporter, ?int $gift, int $status): JsonResponse
+    {
+        try {
+            $id = $this->gifts->keep($supporter, $gift, $this->written($request, 'values'), $this->written($request, 'base'), $request->user(), FieldAccess::ofUser(), $request->boolean('again'));
+        } catch (NotKept $error) {
+            return $this->notKept($error);
+        }
+
+        return response()->json(['id' => $id], $status);
+    }
+
+    private function notKept(NotKept $error): JsonResponse
+    {
+        if ($error->merging !== null) {
+            return response()->json(['message' => $error->getMessage(), 'conflicts' => $error->merging->conflicts, 'theirs' => (object) $error->merging->theirs, 'merged' => $error->merging->draft->toArray()], 409);
+        }
+
+        return response()->json(['message' => $error->getMessage(), 'problems' => self::placed($error->problems)], $error->problems === [] ? 409 : 422);
+    }
+
+    /** @return array<string, string> */
+    private function written(Request $request, string $key): array
+    {
+        $data = $request->validate([$key => ['sometimes', 'array', 'max:40'], "{$key}.*" => ['nullable', 'string', 'max:10000']]);
+
+        return array_map(strval(...), $this->undotted($data[$key] ?? []));
+    }
+
+    /**
+     * @param  array<mixed>  $values
+     * @return array<string, ?string>
+     */
+    private function undotted(array $values): array
+    {
+        return array_filter($values, static fn (mixed $value, int|string $key): bool => is_string($key) && ($value === null || is_string($value)), ARRAY_FILTER_USE_BOTH);
+    }
+
+    private function required(string $field): ?string
+    {
+        foreach ([Strength::Must, Strength::Should] as $strength) {
+            foreach ($this->standards->rules as $rule) {
+                if ($rule->field === $field && $rule->strength === $strength) {
+                    return $strength->value.($rule->subject === RuleSubject::Gift || $rule->subject === RuleSubject::Supporter ? '' : " {$rule->subject->value}").($rule->conditions === [] ? '' : ' sometimes');
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<string> */
+    private function options(Field $field): array
+    {
+        return match ($field->type->value) {
+            'yes or no', 'consent' => ['yes', 'no'],
+            'status' => ['active', 'inactive', 'deceased'],
+            'kind of record' => array_column(SupporterKind::cases(), 'value'),
+            'gift kind' => array_column(\PineSieve\Core\Gifts\GiftKind::cases(), 'value'),
+            default => $field->options(),
+        };
+    }
+
+    /**
+     * @param  list<PlacedProblem>  $problems
+     * @return list<array<string, mixed>>
+     */
+    private static function placed(array $problems): array
+    {
+        return array_map(static fn (PlacedProblem $placed): array => $placed->toArray(), $problems);
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Supporters\Http;
+
+use App\Records\Supporter;
+use App\Standards\FieldAccess;
+use App\Support\Http\Controller;
+use App\Supporters\SavedSearch;
+use App\Supporters\SupporterSearch;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+
+/** Searches for supporters that are kept under a name, for everyone. */
+final class SavedSearchController extends Controller
+{
+    /** With the names of all groups, since both are what a part of the database can be called by. */
+    public function index(): JsonResponse
+    {
+        $this->authorize('viewAny', Supporter::class);
+
+        return response()->json([
+            'searches' => SavedSearch::query()->orderBy('name')->get(['id', 'name', 'query']),
+            'groups' => FieldAccess::ofUser()->sees('groups') ? DB::table('memberships')->where('list', 'group')->distinct()->orderBy('name')->limit(500)->pluck('name') : [],
+        ]);
+    }
+
+    /** Keeps a search, in place of the one that has its name. */
+    public function store(Request $request): JsonResponse
+    {
+        $this->authorize('edit-records');
+        $data = $request->validate(['name' => ['required', 'string', 'max:120'], 'query' => ['required', 'array:'.implode(',', SupporterSearch::KEYS), 'min:1'], 'query.*' => ['string', 'max:200']]);
+        $search = SavedSearch::query()->updateOrCreate(['name' => $data['name']], ['query' => $data['query'], 'user_id' => $request->user()?->id]);
+
+        return response()->json(['id' => $search->id, 'name' => $search->name, 'query' => $search->query], $search->wasRecentlyCreated ? 201 : 200);
+    }
+
+    public function destroy(SavedSearch $savedSearch): JsonResponse
+    {
+        $this->authorize('edit-records');
+        $savedSearch->delete();
+
+        return $this->index();
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Today\Console;
+
+use App\Accounts\Role;
+use App\Accounts\User;
+use App\Notices\Webhook;
+use App\Support\UnusableOption;
+use Database\Seeders\DemoSeeder;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/** Fills a new database: the demo, or one administrator. Does nothing to one that is filled. */
+final class PrepareCommand extends Command
+{
+    private const STAND_IN = 'Stand-in receiver';
+
+    protected $signature = 'sieve:prepare {--empty : one administrator and no records}';
+
+    protected $description = 'Makes the first accounts and, unless --empty, the demo data';
+
+    public function handle(): int
+    {
+        if (User::query()->exists()) {
+            $this->standIn();
+
+            return self::SUCCESS;
+        }
+        try {
+            DB::transaction(fn () => $this->option('empty') ? $this->administrator() : app(DemoSeeder::class)->run());
+        } catch (UnusableOption $error) {
+            fwrite(STDERR, $error->getMessage().PHP_EOL);
+
+            return 2;
+        }
+        $this->standIn();
+
+        return self::SUCCESS;
+    }
+
+    /** With the password that the environment gives, or with a random one that is told once and has to be replaced. */
+    private function administrator(): void
+    {
+        $given = (string) getenv('ADMIN_PASSWORD');
+        $user = new User(['name' => 'Administrator', 'email' => 'admin@example.org', 'role' => Role::Administrator]);
+        $fault = $given === '' ? null : $user->faultOf($given);
+        if ($fault !== null) {
+            throw new UnusableOption("ADMIN_PASSWORD is not taken. {$fault}");
+        }
+        $password = $given === '' ? Str::password(20, symbols: false) : $given;
+        $user->forceFill(['password' => $password, 'must_change' => $given === ''])->save();
+        $this->line($given === '' ? "The first sign-in is {$user->email} with the password {$password}. It is shown only once, here." : "The first sign-in is {$user->email} with the password of ADMIN_PASSWORD.");
+    }
+
+    /** The stand-in that receives notices is told to the application like any other system; its port may differ at each start. */
+    private function standIn(): void
+    {
+        ['url' => $url, 'folder' => $folder] = config('sieve.stand_ins');
+        if ($url === '' || $folder === '') {
+            return;
+        }
+        $hook = Webhook::query()->firstOrNew(['name' => self::STAND_IN], ['secret' => base64_encode(random_bytes(32))]);
+        $hook->fill(['url' => "{$url}/notices"])->save();
+        file_put_contents("{$folder}/secret", $hook->secret);
+    }
+}

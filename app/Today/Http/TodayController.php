@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Today\Http;
+
+use App\Duplicates\DuplicateList;
+use App\Duplicates\DuplicateSearch;
+use App\Intakes\Decisions\HeldQueue;
+use App\Intakes\Intake;
+use App\Intakes\Summary;
+use App\Records\Gift;
+use App\Records\GiftSums;
+use App\Records\Supporter;
+use App\Rereading\Rereadings;
+use App\Standards\FieldAccess;
+use App\Standards\Measures;
+use App\Standards\Rule;
+use App\Support\Http\Controller;
+use App\Supporters\SupporterSearch;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Standards\FieldCatalog;
+
+/** The state of the data in the morning: what waits for a person, how far the data can be trusted, and what came in over time. */
+final class TodayController extends Controller
+{
+    private const MONTHS = 24;
+
+    public function __invoke(Summary $summary, HeldQueue $held, FieldCatalog $catalog, Measures $measures, DuplicateList $duplicates, Rereadings $rereadings): JsonResponse
+    {
+        $this->authorize('viewAny', Intake::class);
+        $waiting = Intake::query()->with(['user', 'loader'])->where(static fn ($query) => $query->whereNotIn('state', ['loaded', 'undone'])->orWhere(static fn ($loaded) => $loaded->where('state', 'loaded')->whereNotNull('faults')))->latest('id')->limit(20)->get();
+        $loaded = Intake::query()->with(['user', 'loader'])->whereIn('state', ['loaded', 'undone'])->latest('loaded_at')->limit(6)->get();
+        $short = DB::table('shortfalls')->groupBy('rule_id')->selectRaw('rule_id, count(*) as n')->pluck('n', 'rule_id');
+        $sight = FieldAccess::ofUser();
+        $counts = [];
+        foreach (SupporterSearch::NAMED as $filter => $says) {
+            $counts[] = ['filter' => $filter, 'says' => $says, 'count' => SupporterSearch::of(['filter' => $filter])->count()];
+        }
+
+        return response()->json([
+            'waiting' => $waiting->map(static fn (Intake $intake): array => $summary->of($intake)),
+            'loaded' => $loaded->map(static fn (Intake $intake): array => $summary->of($intake)),
+            'held' => $held->rows()->count(),
+            'worklists' => Rule::query()->get()->map(static fn (Rule $rule): array => ['id' => $rule->id, 'subject' => $rule->subject->value, 'sentence' => $rule->rule()->sentence($catalog), 'count' => $short[$rule->id] ?? 0])->filter(static fn (array $one): bool => $one['count'] > 0)->sortByDesc('count')->values(),
+            'attention' => $counts,
+            'rereadings' => array_sum(array_column($rereadings->counts(Rereadings::visible($sight)), 'count')),
+            // Null where nobody has looked for them yet.
+            'duplicates' => DuplicateSearch::real()->where('state', 'done')->exists() ? array_sum($duplicates->counts()) : null,
+            'supporters' => Supporter::query()->count(),
+            'gifts' => Gift::query()->count(),
+            'given' => $sight->sees('gift.amount') ? (object) GiftSums::of(DB::table('gifts'))->given->toArray() : null,
+            'trust' => array_map(static fn (string $group, array $figure): array => ['group' => $group, 'count' => $figure[0], 'total' => $figure[1], 'over_time' => $measures->over("trust {$group}")], array_keys($trust = $measures->trust()), $trust),
+            'months' => $this->months(),
+        ]);
+    }
+
+    /** @return list<array{month: string, supporters: int, gifts: int}> by when they were first known and given, not when they were loaded */
+    private function months(): array
+    {
+        $from = now()->startOfMonth()->subMonths(self::MONTHS - 1);
+        $supporters = DB::table('supporters')->whereRaw('coalesce(first_known_on, date(created_at)) >= ?', [$from->toDateString()])->groupBy('month')->selectRaw("date_format(coalesce(first_known_on, date(created_at)), '%Y-%m') as month, count(*) as n")->pluck('n', 'month');
+        $gifts = GiftSums::by(DB::table('gifts')->where('given_on', '>=', $from->toDateString()), "date_format(given_on, '%Y-%m')");
+        $months = [];
+        for ($i = 0; $i < self::MONTHS; $i++) {
+            $month = $from->copy()->addMonths($i)->format('Y-m');
+            $months[] = ['month' => $month, 'supporters' => (int) ($supporters[$month] ?? 0), 'gifts' => $gifts[$month]->gifts ?? 0];
+        }
+
+        return $months;
+    }
+}

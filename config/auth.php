@@ -1,0 +1,7 @@
+<?php
+
+use App\Accounts\User;
+
+return [
+    'providers' => ['users' => ['driver' => 'eloquent', 'model' => User::class]],
+];
