@@ -39,8 +39,10 @@ final readonly class RestorePoints
 
     private const LAST_LINE = '-- Dump completed';
 
-    public function __construct(private TableVersion $tables)
-    {
+    public function __construct(
+        private TableVersion $tables,
+        private Settling $settling,
+    ) {
     }
 
     /**
@@ -168,7 +170,7 @@ final readonly class RestorePoints
         }
         $lock = $this->lock(self::MOMENT) ?? throw new CannotRestore(self::BUSY);
         try {
-            $busy = Settling::underWay();
+            $busy = $this->settling->underWay();
             if ($busy !== null) {
                 throw new CannotRestore("{$busy} Stop it or wait until it is done; nothing was changed.");
             }
@@ -249,7 +251,7 @@ final readonly class RestorePoints
         }
         $this->dropLater($point);
         $this->tables->bringUpToDate();
-        app(Settling::class)->settle();
+        $this->settling->settle();
         $this->reopen();
     }
 

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace App\Intakes;
 
 use App\Accounts\User;
+use App\Records\Act;
+use App\Records\ActKind;
+use App\Records\RowSource;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
@@ -15,6 +18,7 @@ use PineSieve\Core\Findings\Oddities;
 use PineSieve\Core\Reading\Dialect;
 use PineSieve\Core\Reading\Encoding;
 use PineSieve\Core\Reading\ReadAs;
+use PineSieve\Core\Standards\Target;
 
 /**
  * One source on its way into the database.
@@ -68,7 +72,7 @@ use PineSieve\Core\Reading\ReadAs;
  * @property-read ?User $user
  * @property-read ?User $loader
  */
-final class Intake extends Model
+final class Intake extends Model implements RowSource
 {
     /** Seconds without a sign of life after which a command counts as gone; a step may wait for the database that long. */
     private const PATIENCE = 120;
@@ -129,15 +133,31 @@ final class Intake extends Model
         return new ReadAs($this->sheets_read, $this->dialect(), $this->fill_merged);
     }
 
-    /** Where a row stands in the source, where its number alone does not say: "Sheet 2, row 5". */
-    public function place(int $number): ?string
+    public function label(): array
+    {
+        return ['id' => $this->id, 'name' => $this->name, 'file' => $this->file_name, 'sheet' => implode(', ', $this->sheets_read)];
+    }
+
+    public function place(int $row): ?string
     {
         $place = null;
         foreach ($this->sheet_starts ?? [] as $start => $sheet) {
-            $place = $number >= (int) $start ? "{$sheet}, row ".($number - (int) $start + 1) : $place;
+            $place = $row >= (int) $start ? "{$sheet}, row ".($row - (int) $start + 1) : $place;
         }
 
         return $place;
+    }
+
+    public function headersByField(): array
+    {
+        $headers = [];
+        foreach ($this->columnPlan()->choices as $choice) {
+            foreach ($choice->feeds as $feed) {
+                $headers[Target::tryParse($feed->target)->field ?? ''][] = $choice->header;
+            }
+        }
+
+        return $headers;
     }
 
     /** Whether its rows were typed into a grid. */
@@ -172,6 +192,18 @@ final class Intake extends Model
     public function isForsaken(): bool
     {
         return $this->in_foreground && ($this->seen_at === null || $this->seen_at->diffInSeconds(now()) > self::PATIENCE);
+    }
+
+    /** Begins to write, or to take back, what its rows say. */
+    public function act(ActKind $kind, ?int $userId): Act
+    {
+        return Act::ofIntake($this->id, $this->choices()->isQuiet, $kind, $userId);
+    }
+
+    /** What asks for a change of it is refused while it is worked on, and once it is loaded. */
+    public function mustBeOpen(): void
+    {
+        abort_unless($this->state->isOpen(), 409, 'This intake is being worked on or was loaded already, so it can\'t be changed now.');
     }
 
     /** Goes on with work that was stopped, where it was. */

@@ -6,26 +6,41 @@ namespace App\Providers;
 
 use App\Accounts\User;
 use App\Duplicates\ForgetsTheGone;
+use App\Duplicates\SearchUnderWay;
+use App\Installation\Settling;
+use App\Installation\UnderWay;
 use App\Intakes\Heartbeat;
 use App\Intakes\Intake;
 use App\Intakes\IntakePolicy;
+use App\Intakes\IntakeSources;
+use App\Intakes\IntakesUnderWay;
 use App\Intakes\Plans\SavedPlan;
 use App\Intakes\Plans\SavedPlanPolicy;
+use App\Intakes\Plans\ValuesInPlans;
+use App\Intakes\Sifting\WorkOutAnew;
+use App\Matching\FollowStandards;
 use App\Matching\RuleSets;
 use App\Notices\Notices;
 use App\Records\FollowsWrites;
 use App\Records\Gift;
 use App\Records\RecordWriter;
+use App\Records\RowSources;
 use App\Records\Supporter;
+use App\Rereading\RereadUnderWay;
 use App\Standards\CustomField;
 use App\Standards\FieldAccess;
+use App\Standards\NamesValues;
 use App\Standards\Shortfalls;
+use App\Standards\StandardsChanged;
 use App\Standards\StandardsPolicy;
 use App\Standards\StandardsStore;
 use App\Standards\StandardsVersion;
+use App\Standards\ValueNames;
 use App\Supporters\PostalForms;
 use App\Supporters\RecordPolicy;
 use App\Supporters\SearchIndex;
+use App\Supporters\ValuesInSearches;
+use App\Today\JobsBegunAgain;
 use Illuminate\Auth\Access\Response as Answer;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Connection;
@@ -60,6 +75,10 @@ final class SieveServiceProvider extends ServiceProvider
         $this->app->singleton(Heartbeat::class);
         $this->app->tag([SearchIndex::class, PostalForms::class, Shortfalls::class, ForgetsTheGone::class, Notices::class], FollowsWrites::class);
         $this->app->when(RecordWriter::class)->needs('$followers')->giveTagged(FollowsWrites::class);
+        $this->app->bind(RowSources::class, IntakeSources::class);
+        $this->app->tag([IntakesUnderWay::class, SearchUnderWay::class, RereadUnderWay::class, JobsBegunAgain::class], UnderWay::class);
+        $this->app->when(Settling::class)->needs('$works')->giveTagged(UnderWay::class);
+        $this->app->tag([ValueNames::class, ValuesInPlans::class, ValuesInSearches::class], NamesValues::class);
     }
 
     public function boot(): void
@@ -79,6 +98,8 @@ final class SieveServiceProvider extends ServiceProvider
         Gate::define('administer', static fn (User $user): bool => $user->mayAdminister());
         Gate::policy(Supporter::class, RecordPolicy::class);
         Gate::policy(Gift::class, RecordPolicy::class);
+        Event::listen(StandardsChanged::class, FollowStandards::class);
+        Event::listen(StandardsChanged::class, WorkOutAnew::class);
         Event::listen(Looping::class, static fn () => app(Heartbeat::class)->beat());
         // Each guess at one account is slow from one place, from many places, and at many accounts from one place.
         RateLimiter::for('sign-in', static function (Request $request): array {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Records;
 
 use App\Accounts\User;
-use App\Intakes\Intake;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
@@ -25,7 +24,6 @@ use Illuminate\Support\Carbon;
  * @property ?Carbon $ended_at
  * @property ?Carbon $undone_at
  * @property ?int $undone_by
- * @property-read ?Intake $intake
  * @property-read ?User $user
  */
 final class Act extends Model
@@ -39,12 +37,6 @@ final class Act extends Model
     protected function casts(): array
     {
         return ['kind' => ActKind::class, 'state' => ActState::class, 'is_quiet' => 'boolean', 'at' => 'datetime', 'ended_at' => 'datetime', 'undone_at' => 'datetime'];
-    }
-
-    /** @return BelongsTo<Intake, $this> */
-    public function intake(): BelongsTo
-    {
-        return $this->belongsTo(Intake::class);
     }
 
     /** @return BelongsTo<User, $this> */
@@ -66,11 +58,9 @@ final class Act extends Model
     }
 
     /** One that works on the rows of an intake. */
-    public static function of(Intake $intake, ActKind $kind, ?int $userId): self
+    public static function ofIntake(int $intake, bool $isQuiet, ActKind $kind, ?int $userId): self
     {
-        return self::query()->create([
-            'kind' => $kind, 'user_id' => $userId, 'intake_id' => $intake->id, 'what' => '', 'is_quiet' => $intake->choices()->isQuiet, 'state' => ActState::UnderWay, 'at' => now(),
-        ]);
+        return self::query()->create(['kind' => $kind, 'user_id' => $userId, 'intake_id' => $intake, 'what' => '', 'is_quiet' => $isQuiet, 'state' => ActState::UnderWay, 'at' => now()]);
     }
 
     /** One that changed nothing leaves no trace. */

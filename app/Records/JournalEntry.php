@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Records;
 
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use PineSieve\Core\Changes\Change;
@@ -47,6 +48,15 @@ final class JournalEntry extends Model
     public static function ofSupporters(array $ids): Builder
     {
         return self::query()->with('act')->where('owner_kind', Subject::Supporter)->whereIn('owner_id', $ids)->orderBy('id');
+    }
+
+    /**
+     * @param  Collection<int, self>  $entries
+     * @return list<int> numbers of the intakes that they came from
+     */
+    public static function intakesOf(Collection $entries): array
+    {
+        return array_values(array_unique(array_filter($entries->map(static fn (self $entry): ?int => $entry->act->intake_id)->all())));
     }
 
     /** @return array<string, true> "subject:id" of all of a supporter that was written after an entry */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Records;
 
-use App\Supporters\Links;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Query\Builder;
 use PineSieve\Core\Changes\Subject;

@@ -5,13 +5,6 @@ declare(strict_types=1);
 namespace App\Standards;
 
 use App\Accounts\Organization;
-use App\Intakes\CarryOn;
-use App\Intakes\Intake;
-use App\Intakes\IntakeState;
-use App\Matching\RuleSets;
-use App\Matching\TakeOverRules;
-use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Standards\Defaults;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldCatalog;
@@ -56,32 +49,12 @@ final readonly class StandardsStore
     {
         StandardsVersion::raise();
         self::forget();
-        if (app(RuleSets::class)->isOutdated()) {
-            TakeOverRules::dispatch();
-        }
-        foreach (self::workedOut()->pluck('id') as $id) {
-            DB::transaction(static function () use ($id): void {
-                // It may have gone on to its load meanwhile: that plans its rows again.
-                $intake = self::workedOut()->whereKey($id)->lockForUpdate()->first();
-                if ($intake !== null) {
-                    $intake->is_sifted = false;
-                    CarryOn::from($intake, IntakeState::Sifting);
-                }
-            });
-        }
+        event(new StandardsChanged);
     }
 
     /** What this process has read of the standards is read anew. */
     public static function forget(): void
     {
-        foreach ([StandardsVersion::class, Standards::class, FieldCatalog::class, Formats::class, RuleSets::class] as $part) {
-            app()->forgetInstance($part);
-        }
-    }
-
-    /** @return Builder<Intake> that are being worked out, or have been */
-    private static function workedOut(): Builder
-    {
-        return Intake::query()->where(static fn (Builder $query) => $query->where('state', IntakeState::Sifting)->orWhere(static fn (Builder $ready) => $ready->where('state', IntakeState::Ready)->where('is_sifted', true)));
+        app()->forgetScopedInstances();
     }
 }

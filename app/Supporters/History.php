@@ -12,6 +12,7 @@ use App\Records\Ids;
 use App\Records\JournalEntry;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
+use App\Records\RowSources;
 use App\Standards\ChangeChecks;
 use App\Standards\FieldAccess;
 use Illuminate\Support\Facades\DB;
@@ -34,6 +35,7 @@ final readonly class History
         private ChangeWords $words,
         private Ids $ids,
         private ChangeChecks $checks,
+        private RowSources $sources,
     ) {
     }
 
@@ -43,8 +45,9 @@ final readonly class History
      */
     public function of(int $supporter, int $before, FieldAccess $sight): array
     {
-        $entries = JournalEntry::ofSupporters([$supporter])->with(['act.intake', 'act.user'])->when($before > 0, static fn ($query) => $query->where('id', '<', $before))->reorder('id', 'desc')->limit(self::PAGE)->get();
+        $entries = JournalEntry::ofSupporters([$supporter])->with('act.user')->when($before > 0, static fn ($query) => $query->where('id', '<', $before))->reorder('id', 'desc')->limit(self::PAGE)->get();
         $things = $this->reader->things([$supporter])[$supporter] ?? [];
+        $sources = $this->sources->of(JournalEntry::intakesOf($entries));
 
         return [
             'entries' => $entries->map(fn (JournalEntry $entry): array => [
@@ -52,7 +55,7 @@ final readonly class History
                 'at' => $entry->at,
                 'cause' => $entry->act->kind->value,
                 'by' => $entry->act->user?->name,
-                'intake' => $entry->act->intake === null ? null : ['id' => $entry->act->intake->id, 'name' => $entry->act->intake->name],
+                'intake' => ($sources[$entry->act->intake_id] ?? null)?->label(),
                 'row' => $entry->row_number,
                 'changes' => $this->shown($entry->changeList(), $things, $sight),
             ])->all(),

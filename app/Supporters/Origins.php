@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Supporters;
 
-use App\Intakes\Intake;
 use App\Records\JournalEntry;
 use App\Records\Merge;
+use App\Records\RowSource;
+use App\Records\RowSources;
 use PineSieve\Core\Changes\Action;
-use PineSieve\Core\Standards\Target;
 
 /** Where the values of a record came from, read from the journal. */
-final class Origins
+final readonly class Origins
 {
     /** Column of a record to the catalog fields that may have fed it. */
     private const FIELDS = [
@@ -28,8 +28,9 @@ final class Origins
         'gift.given_on' => ['gift.date'], 'gift.amount' => ['gift.amount'], 'gift.fund' => ['gift.fund'], 'gift.kind' => ['gift.kind'], 'gift.reference' => ['gift.reference'],
     ];
 
-    /** @var array<int, array<string, list<string>>> intake to field key to headers */
-    private array $headers = [];
+    public function __construct(private RowSources $sources)
+    {
+    }
 
     /**
      * @return array<string, array<string, mixed>> "subject:id:column" to where its present value came from
@@ -43,8 +44,10 @@ final class Origins
                 $origins += $this->of($gone);
             }
         }
-        foreach (JournalEntry::ofSupporters([$supporterId])->with(['act.intake', 'act.user'])->get() as $entry) {
-            $intake = $entry->act->intake;
+        $entries = JournalEntry::ofSupporters([$supporterId])->with('act.user')->get();
+        $sources = $this->sources->of(JournalEntry::intakesOf($entries));
+        foreach ($entries as $entry) {
+            $source = $sources[$entry->act->intake_id] ?? null;
             foreach ($entry->changeList() as $change) {
                 foreach ($change->action === Action::Delete ? [] : $change->fields as $column => [$before, $after]) {
                     $place = "{$change->subject->value}:{$change->ref}:{$column}";
@@ -55,12 +58,9 @@ final class Origins
                         'at' => $entry->at,
                         'cause' => $entry->act->kind->value,
                         'by' => $entry->act->user?->name,
-                        'intake' => $intake === null ? null : [
-                            'id' => $intake->id, 'name' => $intake->name, 'file' => $intake->file_name, 'sheet' => implode(', ', $intake->sheets_read),
-                            'place' => $entry->row_number === null ? null : $intake->place($entry->row_number),
-                        ],
+                        'intake' => $source === null ? null : [...$source->label(), 'place' => $entry->row_number === null ? null : $source->place($entry->row_number)],
                         'row' => $entry->row_number,
-                        'columns' => $intake === null ? [] : $this->columns($intake, "{$change->subject->value}.{$column}"),
+                        'columns' => $source === null ? [] : self::columns($source, "{$change->subject->value}.{$column}"),
                         'before' => $before,
                     ];
                 }
@@ -71,17 +71,10 @@ final class Origins
     }
 
     /** @return list<string> headers of the columns that fed it */
-    private function columns(Intake $intake, string $column): array
+    private static function columns(RowSource $source, string $column): array
     {
-        if (! isset($this->headers[$intake->id])) {
-            $this->headers[$intake->id] = [];
-            foreach ($intake->columnPlan()->choices as $choice) {
-                foreach ($choice->feeds as $feed) {
-                    $this->headers[$intake->id][Target::tryParse($feed->target)->field ?? ''][] = $choice->header;
-                }
-            }
-        }
+        $headers = array_intersect_key($source->headersByField(), array_flip(self::FIELDS[$column] ?? []));
 
-        return array_values(array_unique(array_merge(...array_values(array_intersect_key($this->headers[$intake->id], array_flip(self::FIELDS[$column] ?? []))), ...[[]])));
+        return array_values(array_unique(array_merge(...array_values($headers), ...[[]])));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use PHPUnit\Framework\TestCase;
+use Tests\Support\Rooms;
 
 /** The arrows between the rooms point one way, as docs/architecture.md says. */
 final class HouseTest extends TestCase
@@ -35,6 +36,21 @@ final class HouseTest extends TestCase
         }
 
         self::assertSame([], $broken);
+    }
+
+    public function test_no_area_of_the_app_and_no_folder_of_the_screens_is_part_of_a_circle(): void
+    {
+        self::assertSame([], Rooms::ofPhp(self::ROOT.'app', 'App')->circles());
+        self::assertSame([], Rooms::ofScreens(self::ROOT.'web/src')->circles());
+        self::assertSame([['Changes', 'Merging']], Rooms::ofPhp(__DIR__.'/../Support/circle', 'Circle')->circles(), 'A circle is seen.');
+    }
+
+    public function test_every_area_of_the_app_is_named_in_the_document(): void
+    {
+        $text = (string) file_get_contents(self::ROOT.'docs/architecture.md');
+        foreach (array_map(basename(...), glob(self::ROOT.'app/*', GLOB_ONLYDIR) ?: []) as $area) {
+            self::assertStringContainsString("`{$area}`", $text);
+        }
     }
 
     public function test_the_core_knows_no_framework_no_database_and_no_clock(): void

@@ -61,7 +61,7 @@ final class ColumnController extends Controller
     public function update(Request $request, Intake $intake, int $column): JsonResponse
     {
         $this->authorize('update', $intake);
-        $this->mustBeOpen($intake);
+        $intake->mustBeOpen();
         $profile = $intake->columnProfiles()[$column] ?? abort(404);
         $plan = $intake->columnPlan();
         $intake->setColumnPlan($plan->with($column, $this->choice($request, $plan->choices[$column], $profile), $this->catalog));
@@ -74,7 +74,7 @@ final class ColumnController extends Controller
     public function settings(Request $request, Intake $intake, Formats $formats): JsonResponse
     {
         $this->authorize('update', $intake);
-        $this->mustBeOpen($intake);
+        $intake->mustBeOpen();
         $data = $request->validate([
             'constants' => ['sometimes', 'array', 'max:100'],
             'constants.*.target' => ['required', 'string', $this->knownTarget()],
@@ -99,7 +99,7 @@ final class ColumnController extends Controller
     public function accept(Intake $intake): JsonResponse
     {
         $this->authorize('update', $intake);
-        $this->mustBeOpen($intake);
+        $intake->mustBeOpen();
         $profiles = $intake->columnProfiles();
         $intake->setColumnPlan($intake->columnPlan()->withAccepted(fn (ColumnChoice $choice, int $column): bool => ! $this->view->needsDateOrder($choice, $profiles[$column])));
         $intake->save();
@@ -111,7 +111,7 @@ final class ColumnController extends Controller
     public function leave(Intake $intake): JsonResponse
     {
         $this->authorize('update', $intake);
-        $this->mustBeOpen($intake);
+        $intake->mustBeOpen();
         $intake->setColumnPlan($intake->columnPlan()->withOpenLeftBehind());
         $intake->save();
 

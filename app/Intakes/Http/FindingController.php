@@ -28,7 +28,7 @@ final class FindingController extends Controller
     public function remedy(Request $request, Intake $intake): JsonResponse
     {
         $this->authorize('update', $intake);
-        $this->mustBeOpen($intake);
+        $intake->mustBeOpen();
         $data = $request->validate(['kind' => ['nullable', Rule::enum(FindingKind::class)], 'on' => ['required', 'boolean']]);
         $kind = isset($data['kind']) ? FindingKind::from($data['kind']) : null;
         if ($kind === FindingKind::Merged) {

@@ -129,7 +129,7 @@ final class IntakeController extends Controller
         $about = array_intersect_key($data, array_flip(IntakeSettings::ABOUT));
         $data = array_diff_key($data, $about);
         if ($data !== []) {
-            $this->mustBeOpen($intake);
+            $intake->mustBeOpen();
             $intake->is_sifted = false;
         }
         if ($data !== [] || $about !== []) {
@@ -146,7 +146,7 @@ final class IntakeController extends Controller
     public function sift(Intake $intake): JsonResponse
     {
         $this->authorize('update', $intake);
-        $this->mustBeOpen($intake);
+        $intake->mustBeOpen();
         abort_unless($intake->columnPlan()->isSettled(), 422, 'Some columns are neither given a field nor left behind. Settle them first.');
         CarryOn::from($intake, IntakeState::Sifting);
 

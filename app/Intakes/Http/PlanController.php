@@ -114,7 +114,7 @@ final class PlanController extends Controller
     public function apply(Request $request, Intake $intake): JsonResponse
     {
         $this->authorize('update', $intake);
-        $this->mustBeOpen($intake);
+        $intake->mustBeOpen();
         $data = $request->validate(['name' => ['required', 'string', 'exists:column_plans,name']]);
         $saved = SavedPlan::query()->where('name', $data['name'])->firstOrFail();
         $successor = SuccessorPlan::of($saved->columnPlan(), $intake->columnPlan(), $intake->columnProfiles(), $saved->name);

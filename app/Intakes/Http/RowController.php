@@ -211,7 +211,7 @@ final class RowController extends Controller
         }
         abort_unless($allowed, 422, 'This decision is not one that can be taken here.');
         // Rows can be left out while the columns are still being settled.
-        $data['kind'] === 'row' ? $this->mustBeOpen($intake) : $this->mustBeReady($intake);
+        $data['kind'] === 'row' ? $intake->mustBeOpen() : $this->mustBeReady($intake);
         $revision->record($intake, $data['kind'], $data['number'] ?? null, $data['column'] ?? null, $data['from'] ?? null, $to, $request->user()?->id);
 
         return response()->json($summary->of($intake->refresh()));

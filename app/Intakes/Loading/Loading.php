@@ -154,7 +154,7 @@ final readonly class Loading implements LongWork
     /** What is written now belongs to one act, from the first row to the last, however often it is stopped. */
     private function act(Intake $intake): Act
     {
-        $act = Act::query()->whereKey($intake->act_id)->where('kind', ActKind::Load)->where('state', ActState::UnderWay)->first() ?? Act::of($intake, ActKind::Load, $intake->loaded_by);
+        $act = Act::query()->whereKey($intake->act_id)->where('kind', ActKind::Load)->where('state', ActState::UnderWay)->first() ?? $intake->act(ActKind::Load, $intake->loaded_by);
         $intake->act_id = $act->id;
 
         return $act;
@@ -296,7 +296,7 @@ final readonly class Loading implements LongWork
         $rows = array_values(array_filter($rows, static fn (stdClass $row): bool => isset($coming[$row->number])));
         if ($rows !== []) {
             DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('number', array_keys($coming))->delete();
-            $act = Act::of($intake, ActKind::Load, $userId);
+            $act = $intake->act(ActKind::Load, $userId);
             $this->apply($intake, $rows, $act);
             $act->end();
             $this->proof->keep($intake);

@@ -74,7 +74,7 @@ final readonly class Undoing implements LongWork
             'rows' => $isRedo ? ($intake->taking_back['rows'] ?? null) : $rows,
             'act' => $isRedo ? $intake->act_id : null,
         ]]);
-        $intake->act_id = Act::of($intake, $isRedo ? ActKind::Redo : ActKind::Undo, $user?->id)->id;
+        $intake->act_id = $intake->act($isRedo ? ActKind::Redo : ActKind::Undo, $user?->id)->id;
         Audit::note(Audit::UNDO, match (true) {
             $kind === self::REDO => "Took the undo of \"{$intake->name}\" back",
             $rows === null => "Undid \"{$intake->name}\"",
@@ -279,11 +279,13 @@ final readonly class Undoing implements LongWork
     private function byWhom(Intake $intake, array $kept): array
     {
         $last = [];
-        foreach (JournalEntry::ofSupporters(array_values(array_unique(array_column(array_slice($kept, 0, 100), 'supporter'))))->with(['act.user', 'act.intake'])->get() as $entry) {
+        $entries = JournalEntry::ofSupporters(array_values(array_unique(array_column(array_slice($kept, 0, 100), 'supporter'))))->with('act.user')->get();
+        $names = Intake::query()->whereIn('id', JournalEntry::intakesOf($entries))->pluck('name', 'id');
+        foreach ($entries as $entry) {
             if ($entry->act->intake_id === $intake->id) {
                 continue;
             }
-            $last[$entry->owner_id] = ($entry->act->user->name ?? 'someone').', '.substr((string) $entry->at, 0, 10).($entry->act->intake === null ? '' : ", with \"{$entry->act->intake->name}\"");
+            $last[$entry->owner_id] = ($entry->act->user->name ?? 'someone').', '.substr((string) $entry->at, 0, 10).(isset($names[$entry->act->intake_id]) ? ", with \"{$names[$entry->act->intake_id]}\"" : '');
         }
 
         return array_map(static fn (array $one): array => [...$one, 'by' => $last[$one['supporter']] ?? null], $kept);

@@ -7,7 +7,6 @@ namespace App\Standards\Http;
 use App\Accounts\Audit;
 use App\Accounts\Role;
 use App\Accounts\User;
-use App\Intakes\Intake;
 use App\Standards\CustomField;
 use App\Standards\FieldAccess;
 use App\Standards\FieldSetting;
@@ -43,7 +42,7 @@ final class FieldController extends Controller
     /** The fields that columns can become. */
     public function index(FieldCatalog $catalog): JsonResponse
     {
-        $this->authorize('viewAny', Intake::class);
+        $this->authorize('viewAny', CustomField::class);
         $hidden = FieldSetting::hiddenIn('grid');
         $parties = array_map(static fn (string $party, string $label): array => ['party' => $party, 'label' => $label, 'fields' => array_map(self::shown(...), $catalog->ofParty($party))], array_keys(Target::PARTIES), Target::PARTIES);
 

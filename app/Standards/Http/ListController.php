@@ -6,9 +6,9 @@ namespace App\Standards\Http;
 
 use App\Accounts\Audit;
 use App\Standards\CustomField;
+use App\Standards\NamesValues;
 use App\Standards\PickLists;
 use App\Standards\StandardsStore;
-use App\Standards\ValueNames;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -77,13 +77,13 @@ final class ListController extends Controller
     }
 
     /** Makes one value of two, in the list and in every record. */
-    public function merge(Request $request, FieldCatalog $catalog, ValueNames $names, string $field): JsonResponse
+    public function merge(Request $request, FieldCatalog $catalog, string $field): JsonResponse
     {
         $this->authorize('update', CustomField::class);
         $known = self::field($catalog, $field);
         $data = $request->validate(['from' => ['required', 'string', 'max:190', 'different:to'], 'to' => ['required', 'string', 'max:190'], 'keep_spelling' => ['boolean']]);
         $changed = $this->lists->merge($known, $data['from'], $data['to'], $request->user());
-        $elsewhere = $names->change($field, $data['from'], $data['to']);
+        $elsewhere = array_sum(array_map(static fn (NamesValues $names): int => $names->rename($field, $data['from'], $data['to']), iterator_to_array(app()->tagged(NamesValues::class))));
         if ($known->list !== null) {
             $gone = $known->list->find($data['from']);
             $values = [];

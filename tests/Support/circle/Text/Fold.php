@@ -1,0 +1,9 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Circle\Text;
+
+final class Fold
+{
+}
