@@ -171,7 +171,7 @@ final readonly class DuplicatesReport implements Report
         }
         fputcsv($lines, self::HEADER, ',', '"', '');
         krsort($files);
-        foreach ($files as $file) {
+        foreach (array_filter($files) as $file) {
             rewind($file);
             stream_copy_to_stream($file, $lines);
             fclose($file);

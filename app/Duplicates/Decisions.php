@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Duplicates;
 
 use App\Records\Merge;
+use App\Support\Lists;
 use Illuminate\Database\Connection;
 
 /** What people said of pairs: that they are not the same. It is remembered for good, and can be withdrawn. */
@@ -93,7 +94,9 @@ final readonly class Decisions
     /** @return list<array<string, mixed>> the latest first */
     public function latest(int $most): array
     {
-        return array_map(static fn (\stdClass $row): array => (array) $row, $this->db->table('pair_decisions as d')->join('supporters as a', 'a.id', '=', 'd.one')->join('supporters as b', 'b.id', '=', 'd.other')->leftJoin('users as u', 'u.id', '=', 'd.user_id')
-            ->orderByDesc('d.at')->limit($most)->get(['d.one', 'd.other', 'a.display_name as one_name', 'b.display_name as other_name', 'd.at', 'u.name as by'])->all());
+        $rows = $this->db->table('pair_decisions as d')->join('supporters as a', 'a.id', '=', 'd.one')->join('supporters as b', 'b.id', '=', 'd.other')->leftJoin('users as u', 'u.id', '=', 'd.user_id')
+            ->orderByDesc('d.at')->limit($most)->get(['d.one', 'd.other', 'a.display_name as one_name', 'b.display_name as other_name', 'd.at', 'u.name as by']);
+
+        return Lists::of($rows->map(static fn (\stdClass $row): array => (array) $row));
     }
 }

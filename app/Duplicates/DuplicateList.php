@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Duplicates;
 
 use App\Records\Bulk;
+use App\Support\Lists;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Query\Builder;
 use PineSieve\Core\Matching\Pairs\Pair;
@@ -55,7 +56,9 @@ final readonly class DuplicateList
      */
     public function pairsAmong(array $supporters): array
     {
-        return $this->db->table($this->table)->whereIn('one', $supporters)->whereIn('other', $supporters)->orderBy('one')->orderBy('other')->get(['one', 'other'])->map(static fn (\stdClass $pair): array => [$pair->one, $pair->other])->all();
+        $pairs = $this->db->table($this->table)->whereIn('one', $supporters)->whereIn('other', $supporters)->orderBy('one')->orderBy('other')->get(['one', 'other']);
+
+        return Lists::of($pairs->map(static fn (\stdClass $pair): array => [(int) $pair->one, (int) $pair->other]));
     }
 
     /** Takes a pair off the list. What hung together by it has to be regrouped. */
@@ -126,7 +129,7 @@ final readonly class DuplicateList
         $total = $this->db->query()->fromSub(clone $found, 'c')->count();
         $before = (max(1, $page) - 1) * self::PAGE;
         $rows = $found->orderByRaw('min(certainty), max(score) desc, cluster')->offset($before)->limit(self::PAGE)->get();
-        $others = $this->claims->others($rows->pluck('cluster')->all(), $userId);
+        $others = $this->claims->others(Lists::ints($rows->pluck('cluster')), $userId);
         $members = [];
         foreach ($this->db->table($this->table)->whereIn('cluster', $rows->pluck('cluster'))->get(['cluster', 'one', 'other']) as $pair) {
             $members[$pair->cluster][$pair->one] = $members[$pair->cluster][$pair->other] = true;
@@ -134,7 +137,10 @@ final readonly class DuplicateList
         $names = $this->db->table('supporters')->whereIn('id', array_merge(...array_map(array_keys(...), array_values($members))))->pluck('display_name', 'id');
 
         return [
-            'clusters' => $rows->map(static fn (\stdClass $row): array => ['cluster' => $row->cluster, 'certainty' => $row->certainty, 'score' => $row->score, 'looked_at_by' => $others[$row->cluster] ?? null, 'members' => array_map(static fn (int $id): array => ['id' => $id, 'name' => $names[$id] ?? ''], collect($members[$row->cluster])->keys()->sort()->values()->all())])->all(),
+            'clusters' => Lists::of($rows->map(static fn (\stdClass $row): array => [
+                'cluster' => (int) $row->cluster, 'certainty' => (string) $row->certainty, 'score' => (int) $row->score, 'looked_at_by' => $others[$row->cluster] ?? null,
+                'members' => array_map(static fn (int $id): array => ['id' => $id, 'name' => (string) ($names[$id] ?? '')], Lists::ints(collect($members[$row->cluster])->keys()->sort())),
+            ])),
             'before' => $before,
             'total' => $total,
             'pages' => (int) ceil($total / self::PAGE),
@@ -188,7 +194,7 @@ final readonly class DuplicateList
     {
         $pairs = $this->db->table($this->table)->where('cluster', $cluster)->get(['one', 'other']);
 
-        return collect([...$pairs->pluck('one'), ...$pairs->pluck('other')])->unique()->sort()->values()->all();
+        return Lists::ints(collect([...$pairs->pluck('one'), ...$pairs->pluck('other')])->unique()->sort());
     }
 
     /**
@@ -211,7 +217,7 @@ final readonly class DuplicateList
      */
     public function clustersOf(array $supporters): array
     {
-        return $this->db->table($this->table)->whereIn('one', $supporters)->orWhereIn('other', $supporters)->distinct()->pluck('cluster')->all();
+        return Lists::ints($this->db->table($this->table)->whereIn('one', $supporters)->orWhereIn('other', $supporters)->distinct()->pluck('cluster'));
     }
 
     /**

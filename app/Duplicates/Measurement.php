@@ -18,7 +18,7 @@ final class Measurement
     /** @var array{same: int, certain: int, review: int, missed: int, apart: int, wrongly_joined: int, asked: int} */
     private array $counts = ['same' => 0, 'certain' => 0, 'review' => 0, 'missed' => 0, 'apart' => 0, 'wrongly_joined' => 0, 'asked' => 0];
 
-    /** @var array<string, array{wrongly_joined: int, asked: int, found: int}> rule to how often it held */
+    /** @var array<string, array<'wrongly_joined'|'asked'|'found', int>> rule to how often it held */
     private array $rules = [];
 
     /** @var array<string, int> what kept apart those whom people merged */
@@ -65,7 +65,8 @@ final class Measurement
         $this->counts[$is]++;
         foreach ($pair->rules ?? [] as $rule) {
             $this->rules[$rule] ??= ['wrongly_joined' => 0, 'asked' => 0, 'found' => 0];
-            $this->rules[$rule][$isSame ? 'found' : $is]++;
+            $how = $isSame ? 'found' : ($is === 'wrongly_joined' ? $is : 'asked');
+            $this->rules[$rule][$how]++;
         }
         [$for, $against] = $pair === null ? $this->judge->reasons($a, $b) : [$pair->for, $pair->against];
         if ($is === 'missed') {

@@ -29,7 +29,7 @@ final readonly class RuleLab
     {
         $tried = RuleSet::fromArray($search->tried, $this->sets->comparers()->has(...));
         $inUse = $this->sets->used($tried->kind);
-        $intake = ($search->scope['kind'] ?? '') === DuplicateSearch::INTAKE ? Intake::query()->find($search->scope['intake']) : null;
+        $intake = ($search->scope['kind'] ?? '') === DuplicateSearch::INTAKE ? Intake::query()->whereKey((int) $search->scope['intake'])->first() : null;
         // Those that would not be asked about are counted too, to tell what asking about more would cost.
         $by = $tried->thresholds;
         $wider = $by === null ? null : new Thresholds($by->wrong, min(self::LEAST, $by->review), $by->common, $by->certain);

@@ -9,6 +9,7 @@ use App\Matching\RuleSets;
 use App\Records\Merge;
 use App\Records\RecordReader;
 use App\Records\Snapshot;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Matching\Fields\Traits;
@@ -46,7 +47,7 @@ final readonly class Said
             }
         }
         foreach (DB::table('pair_decisions')->orderByDesc('at')->limit(self::MOST)->get(['one', 'other'])->chunk(200) as $pairs) {
-            $records = $this->reader->read($pairs->pluck('one')->merge($pairs->pluck('other'))->unique()->values()->all());
+            $records = $this->reader->read(Lists::ints($pairs->pluck('one')->merge($pairs->pluck('other'))->unique()));
             foreach ($pairs as $pair) {
                 if (isset($records[$pair->one], $records[$pair->other])) {
                     yield [$records[$pair->one], $records[$pair->other], false];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Installation;
 
 use App\Accounts\Audit;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
@@ -258,7 +259,7 @@ final readonly class RestorePoints
     /** Tables that came after an earlier version's dump are no part of it. */
     private function dropLater(RestorePoint $point): void
     {
-        $tables = DB::table('information_schema.tables')->where('table_schema', $this->database())->where('table_type', 'BASE TABLE')->pluck('table_name')->all();
+        $tables = Lists::texts(DB::table('information_schema.tables')->where('table_schema', $this->database())->where('table_type', 'BASE TABLE')->pluck('table_name'));
         foreach (array_diff($tables, array_keys($point->tables), self::NOT_DUMPED) as $table) {
             DB::statement("drop table `{$table}`");
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Installation;
 
+use App\Support\Lists;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
@@ -22,7 +23,7 @@ final readonly class TableVersion
     /** @throws CannotRestore if they are of a version that is not known; nothing is touched then */
     public function bringUpToDate(): void
     {
-        $names = Schema::hasTable('migrations') ? DB::table('migrations')->pluck('migration')->all() : [];
+        $names = Schema::hasTable('migrations') ? Lists::texts(DB::table('migrations')->pluck('migration')) : [];
         $fault = $this->fault($names);
         if ($fault !== null) {
             throw new CannotRestore("{$fault} Nothing was changed.");
@@ -44,11 +45,12 @@ final readonly class TableVersion
     public function fault(array $names): ?string
     {
         $strange = array_diff($names, self::known());
-        $isOfSteps = in_array(self::LAST_STEP, $names, true) && max($strange) === self::LAST_STEP && count($strange) === count($names);
+        $last = $strange === [] ? '' : max($strange);
+        $isOfSteps = $last === self::LAST_STEP && count($strange) === count($names);
 
         return match (true) {
             $strange === [] || $isOfSteps => null,
-            max($strange) < self::SET => 'The tables are of an earlier version, from before '.substr(self::LAST_STEP, 0, 10).'. Start the version of that day once with this data folder, then this one.',
+            $last < self::SET => 'The tables are of an earlier version, from before '.substr(self::LAST_STEP, 0, 10).'. Start the version of that day once with this data folder, then this one.',
             default => 'The tables are of a later version of Pine Sieve, or of another program. Start the version that they are of.',
         };
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Intakes;
 
 use App\Accounts\User;
+use App\Intakes\Loading\Undoing;
 use App\Records\Act;
 use App\Records\ActKind;
 use App\Records\RowSource;
@@ -23,6 +24,11 @@ use PineSieve\Core\Standards\Target;
 /**
  * One source on its way into the database.
  *
+ * @phpstan-import-type PlanData from ColumnPlan
+ * @phpstan-import-type ProfileData from ColumnProfile
+ * @phpstan-import-type OddityData from Oddities
+ * @phpstan-import-type UndoReport from Undoing
+ *
  * @property int $id
  * @property string $name
  * @property IntakeState $state
@@ -34,13 +40,13 @@ use PineSieve\Core\Standards\Target;
  * @property list<string> $sheets_read
  * @property bool $fill_merged
  * @property ?array<int, string> $sheet_starts number of the first row of each sheet that is read to its name
- * @property ?array<string, mixed> $oddities
+ * @property ?OddityData $oddities
  * @property ?string $encoding
  * @property ?string $delimiter
  * @property ?int $header_row
  * @property list<string> $sheets
- * @property ?list<array<string, mixed>> $profiles
- * @property ?array<string, mixed> $plan
+ * @property ?list<ProfileData> $profiles
+ * @property ?PlanData $plan
  * @property ?string $plan_name
  * @property int $row_count
  * @property ?array{rows: list<int>, done: bool} $trial rows that are brought in before the rest
@@ -58,7 +64,7 @@ use PineSieve\Core\Standards\Target;
  * @property ?Carbon $began_at
  * @property ?Carbon $ended_at
  * @property ?string $error
- * @property ?array<string, mixed> $undo_report
+ * @property ?UndoReport $undo_report
  * @property ?Carbon $loaded_at
  * @property ?int $loaded_by
  * @property ?Carbon $undone_at

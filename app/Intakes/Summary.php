@@ -75,7 +75,7 @@ final readonly class Summary
     /** @return array{done: int, total: int, seconds: float, per_second: ?float, seconds_left: ?float} */
     private function progress(Intake $intake): array
     {
-        $seconds = $intake->began_at === null ? 0.0 : round(abs($intake->began_at->floatDiffInSeconds($intake->ended_at ?? now())), 1);
+        $seconds = $intake->began_at === null ? 0.0 : round(abs($intake->began_at->diffInSeconds($intake->ended_at ?? now())), 1);
         $total = match ($intake->state) {
             IntakeState::Undoing => (int) DB::scalar('select count(distinct owner_id) from journal where act_id in (select id from acts where intake_id = ?)', [$intake->id]),
             IntakeState::Loading => $intake->isTrying() ? count($intake->trial['rows'] ?? []) : $intake->row_count - count($intake->trial['rows'] ?? []),

@@ -6,6 +6,7 @@ namespace App\Matching;
 
 use App\Records\RecordReader;
 use App\Standards\StandardsVersion;
+use App\Support\Lists;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\AddressStandardizer;
@@ -60,7 +61,8 @@ final readonly class Editions
     {
         $edition = self::last($kind)->first();
         $frequencies = $edition === null ? new Frequencies : Frequencies::unpack($edition->counts, $edition->records);
-        $weights = ($edition->weights ?? null) === null ? Weights::shipped($kind) : Weights::fromArray(json_decode($edition->weights, true, 16, JSON_THROW_ON_ERROR));
+        $estimated = $edition?->weights;
+        $weights = $estimated === null ? Weights::shipped($kind) : Weights::fromArray(json_decode($estimated, true, 16, JSON_THROW_ON_ERROR));
 
         return new Edition($frequencies->among(self::size($kind)), $weights, $kind);
     }
@@ -140,7 +142,7 @@ final readonly class Editions
         $standardizer = new AddressStandardizer;
         $after = 0;
         do {
-            $ids = DB::table('supporters')->where('kind', $judge->set->kind->value)->where('id', '>', $after)->orderBy('id')->limit(self::CHUNK)->pluck('id')->all();
+            $ids = Lists::ints(DB::table('supporters')->where('kind', $judge->set->kind->value)->where('id', '>', $after)->orderBy('id')->limit(self::CHUNK)->pluck('id'));
             foreach ($this->reader->read($ids) as $id => $record) {
                 $judge->count($judge->compared($id, Traits::ofStored($record, $standardizer)), $counts);
             }

@@ -8,6 +8,7 @@ use App\Records\Bulk;
 use App\Records\Ids;
 use App\Records\RecordReader;
 use App\Standards\StandardsStore;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Names\SupporterKind;
@@ -50,7 +51,8 @@ final readonly class TakeOver
         foreach (SupporterKind::cases() as $kind) {
             $used = RulesInUse::query()->find($kind->value);
             $set = $used?->set_id === null ? $this->sets->shipped($kind, $used->rules['name'] ?? null) : $this->sets->used($kind);
-            if ($used?->coming === null && ($used?->rules != $set->toArray() || $used->recipe !== $this->sets->matcher()->recipe($kind))) {
+            $isCurrent = $used !== null && $used->rules == $set->toArray() && $used->recipe === $this->sets->matcher()->recipe($kind);
+            if ($used?->coming === null && ! $isCurrent) {
                 $this->announce($set, $used?->set_id);
             }
         }
@@ -63,7 +65,7 @@ final readonly class TakeOver
         if ($coming->isEmpty()) {
             return;
         }
-        $kinds = $coming->pluck('kind')->all();
+        $kinds = Lists::texts($coming->pluck('kind'));
         $before = $this->sets->matcher();
         $this->eachChunk($kinds, fn (array $records) => $this->bulk->insertMissing('match_keys', ['hash', 'supporter_id'], KeyTable::rows($this->sets->keys($records))));
         foreach ($coming->filter(static fn (RulesInUse $used): bool => ($used->coming['by'] ?? '') === 'weight') as $used) {
@@ -95,7 +97,7 @@ final readonly class TakeOver
     {
         $after = 0;
         do {
-            $ids = DB::table('supporters')->whereIn('kind', $kinds)->where('id', '>', $after)->orderBy('id')->limit(self::CHUNK)->pluck('id')->all();
+            $ids = Lists::ints(DB::table('supporters')->whereIn('kind', $kinds)->where('id', '>', $after)->orderBy('id')->limit(self::CHUNK)->pluck('id'));
             DB::transaction(function () use ($ids, $work): void {
                 $this->ids->queueUp();
                 $work($this->reader->read($ids));

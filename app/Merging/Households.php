@@ -16,6 +16,7 @@ use App\Records\JournalEntry;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
 use App\Standards\FieldAccess;
+use App\Support\Lists;
 use App\Supporters\Forms;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
@@ -108,7 +109,7 @@ final readonly class Households
     private function undo(int $id, int $household, array $people, ?User $user): void
     {
         $act = Act::query()->whereKey($id)->where('kind', ActKind::Edit)->where('state', ActState::Done)->where('user_id', $user?->id)->first();
-        $owners = $act === null ? [] : JournalEntry::query()->where('act_id', $act->id)->limit(self::MOST_ENTRIES)->pluck('owner_id')->unique()->values()->all();
+        $owners = $act === null ? [] : Lists::ints(JournalEntry::query()->where('act_id', $act->id)->limit(self::MOST_ENTRIES)->pluck('owner_id')->unique());
         if ($act === null || $owners === [] || array_diff($owners, [$household, ...$people]) !== []) {
             throw new CannotMerge('This household was not made just now, so it can\'t be taken back here. Its page has its history.');
         }

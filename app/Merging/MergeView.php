@@ -6,6 +6,7 @@ namespace App\Merging;
 
 use App\Matching\RuleSets;
 use App\Matching\SmallSearch;
+use App\Support\Lists;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\GiftKind;
@@ -50,7 +51,11 @@ final readonly class MergeView
         ];
     }
 
-    /** What one thing of a supporter is, in a few words. */
+    /**
+     * What one thing of a supporter is, in a few words.
+     *
+     * @param  array<string, ?string>  $values
+     */
     public function thing(string $thing, array $values): string
     {
         $subject = explode(':', $thing)[0];
@@ -142,10 +147,10 @@ final readonly class MergeView
             $names[$candidate->id()] = $candidate->record->field('display_name');
         }
 
-        return array_map(fn (RecordPart $part): array => [
+        return Lists::of(array_map(fn (RecordPart $part): array => [
             'text' => $this->text($list, $part, $names), 'from' => $from[$part->ref] ?? 0,
             'note' => implode(', ', array_filter([$part->value('kind') !== '' && $list !== 'links' ? $part->value('kind') : '', $part->value('is_primary') === '1' ? 'primary' : '', in_array($part->value('condition'), ['', 'good'], true) ? '' : $part->value('condition'), $part->value('label')], static fn (string $word): bool => $word !== '')),
-        ], $merged->{$list});
+        ], $merged->{$list}));
     }
 
     /** @param  array<int, string>  $names  of supporters that are known by their numbers */

@@ -30,8 +30,9 @@ final class DeliverNotices implements ShouldQueue
             ->orderBy('id')->limit(self::AT_ONCE)->get();
         foreach ($waiting as $notice) {
             // Another worker may be at the same one.
-            if (DB::table('deliveries')->where('id', $notice->id)->where('state', 'waiting')->where('tries', $notice->tries)->update(['tries' => $notice->tries + 1, 'done_at' => now()]) === 1) {
-                [$taken, $answer] = $this->send($hooks[$notice->webhook_id], $notice);
+            $hook = $hooks[$notice->webhook_id] ?? null;
+            if ($hook !== null && DB::table('deliveries')->where('id', $notice->id)->where('state', 'waiting')->where('tries', $notice->tries)->update(['tries' => $notice->tries + 1, 'done_at' => now()]) === 1) {
+                [$taken, $answer] = $this->send($hook, $notice);
                 DB::table('deliveries')->where('id', $notice->id)->update(['state' => $taken ? 'taken' : ($notice->tries + 1 >= self::TRIES ? 'given up' : 'waiting'), 'answer' => mb_substr($answer, 0, 300), 'done_at' => now()->format('Y-m-d H:i:s.v')]);
             }
         }

@@ -6,6 +6,7 @@ namespace App\Notices;
 
 use App\Records\FollowsWrites;
 use App\Records\Written;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -23,7 +24,7 @@ final readonly class Notices implements FollowsWrites
         if ($written->act->is_quiet || $supporters === []) {
             return;
         }
-        $hooks = Webhook::query()->where('is_active', true)->pluck('id')->all();
+        $hooks = Lists::ints(Webhook::query()->where('is_active', true)->pluck('id'));
         if ($hooks === []) {
             return;
         }

@@ -6,6 +6,7 @@ namespace App\Records;
 
 use App\Accounts\Audit;
 use App\Accounts\User;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Reversal;
 use PineSieve\Core\Changes\Subject;
@@ -37,7 +38,7 @@ final readonly class Acts
         [$restored, $kept, $after] = [0, 0, 0];
         $undo = Act::begin(ActKind::PutBack, $user?->id);
         do {
-            $ids = JournalEntry::query()->where('act_id', $act->id)->where('owner_kind', Subject::Supporter)->where('owner_id', '>', $after)->distinct()->orderBy('owner_id')->limit(self::CHUNK)->pluck('owner_id')->all();
+            $ids = Lists::ints(JournalEntry::query()->where('act_id', $act->id)->where('owner_kind', Subject::Supporter)->where('owner_id', '>', $after)->distinct()->orderBy('owner_id')->limit(self::CHUNK)->pluck('owner_id'));
             DB::transaction(function () use ($act, $undo, $ids, &$restored, &$kept): void {
                 $this->ids->queueUp();
                 $entries = [];

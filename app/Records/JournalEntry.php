@@ -75,6 +75,6 @@ final class JournalEntry extends Model
     /** @return list<Change> */
     public function changeList(): array
     {
-        return array_map(Change::fromArray(...), json_decode((string) $this->getAttribute('changes'), true, flags: JSON_THROW_ON_ERROR));
+        return Change::listFrom((string) $this->getAttribute('changes'));
     }
 }

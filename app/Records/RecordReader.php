@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Records;
 
+use App\Support\Lists;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Query\Builder;
 use PineSieve\Core\Changes\Subject;
@@ -100,7 +101,7 @@ final readonly class RecordReader
      */
     private function linksTo(array $ids, ?int $exceptOf): array
     {
-        return $this->db->table('links as l')->select(['l.id', 'l.supporter_id', 'l.other_id'])->whereIn('l.other_id', $ids)
-            ->when($exceptOf !== null, static fn (Builder $query) => $query->whereNotIn('l.id', Loads::things((int) $exceptOf, Subject::Link)))->get()->all();
+        return Lists::of($this->db->table('links as l')->select(['l.id', 'l.supporter_id', 'l.other_id'])->whereIn('l.other_id', $ids)
+            ->when($exceptOf !== null, static fn (Builder $query) => $query->whereNotIn('l.id', Loads::things((int) $exceptOf, Subject::Link)))->get());
     }
 }

@@ -21,7 +21,7 @@ final class RecordWriter
     /** @var array<string, int> reference to id */
     private array $ids = [];
 
-    /** @var array<string, array<string, array<int, mixed>>> */
+    /** @var array<string, array<int, array<string, mixed>>> subject to id to columns */
     private array $inserts = [];
 
     /** @var array<string, array<int, array<string, mixed>>> subject to id to columns */

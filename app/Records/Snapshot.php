@@ -32,7 +32,7 @@ final class Snapshot
     {
         $lists = [];
         foreach (self::LISTS as $list) {
-            $lists[$list] = array_map(static fn (array $values): RecordPart => new RecordPart(0, $values), $data[$list] ?? []);
+            $lists[$list] = array_map(static fn (array $values): RecordPart => new RecordPart(0, $values), array_values($data[$list] ?? []));
         }
 
         return new SupporterRecord($data['id'], 0, $data['fields'], ...$lists);

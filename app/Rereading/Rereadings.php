@@ -17,6 +17,7 @@ use App\Records\RecordReader;
 use App\Records\RecordWriter;
 use App\Standards\ChangeChecks;
 use App\Standards\FieldAccess;
+use App\Support\Lists;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
@@ -101,8 +102,9 @@ final readonly class Rereadings
      */
     public function counts(array $kinds): array
     {
-        return $this->open(...$kinds)->groupBy('kind')->orderByDesc('n')->selectRaw('kind, count(*) as n, sum(can_be_taken) as takeable')->get()
-            ->map(static fn (stdClass $row): array => ['kind' => $row->kind, 'count' => (int) $row->n, 'takeable' => (int) $row->takeable])->all();
+        $counts = $this->open(...$kinds)->groupBy('kind')->orderByDesc('n')->selectRaw('kind, count(*) as n, sum(can_be_taken) as takeable')->get();
+
+        return Lists::of($counts->map(static fn (stdClass $row): array => ['kind' => (string) $row->kind, 'count' => (int) $row->n, 'takeable' => (int) $row->takeable]));
     }
 
     /**
@@ -117,8 +119,8 @@ final readonly class Rereadings
         $done = ['written' => 0, 'refused' => 0, 'changed' => 0];
         $after = 0;
         do {
-            $rows = $this->open($kind)->where('can_be_taken', true)->where('rereadings.id', '>', $after)
-                ->when($ids !== null, static fn (Builder $query) => $query->whereIn('rereadings.id', $ids ?? []))->orderBy('rereadings.id')->limit(self::CHUNK)->get()->all();
+            $rows = Lists::of($this->open($kind)->where('can_be_taken', true)->where('rereadings.id', '>', $after)
+                ->when($ids !== null, static fn (Builder $query) => $query->whereIn('rereadings.id', $ids ?? []))->orderBy('rereadings.id')->limit(self::CHUNK)->get());
             DB::transaction(function () use ($rows, $act, $sight, &$done): void {
                 foreach ($rows === [] ? [] : $this->write($rows, $act, $sight) as $what => $n) {
                     $done[$what] += $n;

@@ -15,6 +15,7 @@ use App\Records\ActKind;
 use App\Records\JournalEntry;
 use App\Records\RecordReader;
 use App\Records\Tables;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\FieldGroup;
@@ -128,7 +129,7 @@ final class RowsAgain
     /** @return list<Change> what today's reading would write of one of the supporters, were it new; nothing where the row does not tell of it any more */
     private function reads(MappedRow $row, string $role): array
     {
-        $party = array_values(array_filter($row->parties, static fn (Party $party): bool => $party->role === $role))[0] ?? null;
+        $party = Lists::of(array_filter($row->parties, static fn (Party $party): bool => $party->role === $role))[0] ?? null;
 
         return $party === null ? [] : $this->planner->plan('again', $party->record, null);
     }
@@ -195,7 +196,7 @@ final class RowsAgain
             $isOwn = $entry->act->intake_id === $this->intake->id && $entry->act->kind === ActKind::Load;
             foreach ($isOwn && ! isset($wanted[$entry->row_number]) ? [] : $entry->changeList() as $change) {
                 if ($isOwn) {
-                    $wrote[$entry->row_number][$entry->owner_id][] = $change;
+                    $wrote[(int) $entry->row_number][$entry->owner_id][] = $change;
                 } elseif ($change->subject === Subject::Supporter && $this->isLater($entry)) {
                     $since[$entry->owner_id] = [...$since[$entry->owner_id] ?? [], ...array_fill_keys(array_keys(array_intersect_key($change->fields, Consents::DATES)), true)];
                 }

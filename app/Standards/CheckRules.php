@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Standards;
 
 use App\Records\Ids;
+use App\Support\Lists;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Foundation\Queue\Queueable;
@@ -39,7 +40,7 @@ final class CheckRules implements ShouldQueue
             if ($this->after === 0) {
                 DB::table('shortfalls')->whereIn('rule_id', $rules->pluck('id'))->delete();
             }
-            $found = $shortfalls->scan($rules->map(static fn (Rule $rule) => $rule->rule())->all(), $this->after, self::SECONDS);
+            $found = $shortfalls->scan(Lists::of($rules->map(static fn (Rule $rule) => $rule->rule())), $this->after, self::SECONDS);
             // Records below this point that were written since the last piece are in the worklist already.
             DB::table('shortfalls')->whereIn('rule_id', $rules->pluck('id'))->where('supporter_id', '>', $this->after)->where('supporter_id', '<=', $found['position'] ?? PHP_INT_MAX)->delete();
             $shortfalls->keep($found['short']);

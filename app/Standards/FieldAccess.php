@@ -25,7 +25,10 @@ final readonly class FieldAccess
     private function __construct(?User $user, array $alsoHidden)
     {
         [$hidden, $locked] = [array_fill_keys($alsoHidden, true), []];
-        foreach ($user === null ? [] : FieldSetting::query()->get() as $setting) {
+        foreach (FieldSetting::query()->get() as $setting) {
+            if ($user === null) {
+                break;
+            }
             if (! $setting->allows('see', $user)) {
                 $hidden[$setting->field] = true;
             }

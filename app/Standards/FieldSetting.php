@@ -12,7 +12,7 @@ use PineSieve\Core\Standards\Limits;
  * What the organization sets for a field of the catalog, built in or its own.
  *
  * @property string $field
- * @property array{limits?: array<string, mixed>, see?: ?array{roles: list<string>, users: list<int>}, edit?: ?array{roles: list<string>, users: list<int>}, hidden_in?: list<string>, open_list?: bool, defaults?: array<string, string>} $settings
+ * @property array{limits?: array<string, mixed>, see?: ?array{roles: list<string>, users: list<int>}, edit?: ?array{roles: list<string>, users: list<int>}, hidden_in?: list<string>, open_list?: bool, unreadable?: string, defaults?: array<string, string>} $settings
  */
 final class FieldSetting extends Model
 {
@@ -48,6 +48,7 @@ final class FieldSetting extends Model
     /** Whether a user may see the field, or edit it; everyone may where nobody is named. */
     public function allows(string $what, User $user): bool
     {
+        /** @var ?array{roles: list<string>, users: list<int>} $allowed */
         $allowed = $this->settings[$what] ?? null;
 
         return $allowed === null || in_array($user->role->value, $allowed['roles'], true) || in_array($user->id, $allowed['users'], true);

@@ -45,13 +45,15 @@ final readonly class FillRates
         return $rates;
     }
 
-    /** @return array{supporter: int, person: int, household: int, organization: int, gift: int} */
+    /** @return array<string, int> supporter, person, household, organization and gift to how many there are */
     public function totals(): array
     {
         $totals = ['supporter' => 0, 'person' => 0, 'household' => 0, 'organization' => 0, 'gift' => (int) $this->db->table('gifts')->count()];
         foreach ($this->db->select('select kind, count(*) as n from supporters group by kind') as $row) {
-            $totals[$row->kind] = $row->n;
-            $totals['supporter'] += $row->n;
+            if (isset($totals[$row->kind])) {
+                $totals[$row->kind] = (int) $row->n;
+            }
+            $totals['supporter'] += (int) $row->n;
         }
 
         return $totals;

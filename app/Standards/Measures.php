@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Standards;
 
+use App\Support\Lists;
 use Illuminate\Database\Connection;
 use PineSieve\Core\Standards\FieldCatalog;
 
@@ -34,7 +35,9 @@ final readonly class Measures
     /** @return list<array{day: string, count: int, total: int}> in the order of days */
     public function over(string $measure): array
     {
-        return array_map(static fn ($row): array => ['day' => $row->day, 'count' => $row->count, 'total' => $row->total], $this->db->select('select day, count, total from measures where measure = ? order by day', [$measure]));
+        $days = $this->db->select('select day, count, total from measures where measure = ? order by day', [$measure]);
+
+        return Lists::of(array_map(static fn (\stdClass $row): array => ['day' => (string) $row->day, 'count' => (int) $row->count, 'total' => (int) $row->total], $days));
     }
 
     /**

@@ -14,6 +14,7 @@ use App\Records\Ids;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
 use App\Records\Tables;
+use App\Support\Lists;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Query\Builder;
 use PineSieve\Core\Changes\Action;
@@ -81,7 +82,7 @@ final readonly class PickLists
             $after = 0;
             do {
                 $rows = $this->having($field, $from)->where('id', '>', $after)->orderBy('id')->limit(self::CHUNK)->get();
-                $entries = $this->entries($field, $rows->all(), $from, $to);
+                $entries = $this->entries($field, Lists::of($rows), $from, $to);
                 $after = $rows->last()->id ?? $after;
                 if ($entries !== []) {
                     $this->writer->write($entries, $act);
@@ -158,7 +159,7 @@ final readonly class PickLists
     {
         $this->db->transaction(static function () use ($field, $values): void {
             ListValue::query()->where('field', $field)->delete();
-            foreach (array_values($values) as $place => $value) {
+            foreach ($values as $place => $value) {
                 ListValue::query()->create(['field' => $field, 'value' => trim($value['value']), 'code' => trim((string) ($value['code'] ?? '')), 'place' => $place, 'is_retired' => $value['retired'] ?? false, 'spellings' => array_values(array_filter(array_map(trim(...), $value['spellings'] ?? []), static fn (string $spelling): bool => $spelling !== ''))]);
             }
         });

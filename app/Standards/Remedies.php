@@ -13,6 +13,7 @@ use App\Records\Entry;
 use App\Records\Ids;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
@@ -75,7 +76,7 @@ final readonly class Remedies
                 break;
             }
             $after = [$short->last()->supporter_id, $short->last()->gift_id];
-            [$done, $kept] = DB::transaction(fn (): array => $this->write($rule, $place, $understood->value, $short->all(), $act));
+            [$done, $kept] = DB::transaction(fn (): array => $this->write($rule, $place, $understood->value, Lists::of($short), $act));
             [$written, $refused] = [$written + $done, $refused + $kept];
         } while ($short->count() === self::CHUNK);
         $this->acts->end($act, Audit::MANY);
@@ -121,7 +122,7 @@ final readonly class Remedies
     /** @return list<Change> */
     private function addresses(string $column, string $value, int $supporter): array
     {
-        $blank = DB::table('addresses')->where('supporter_id', $supporter)->where(static fn ($query) => $query->whereNull($column)->orWhere($column, ''))->pluck('id')->all();
+        $blank = Lists::ints(DB::table('addresses')->where('supporter_id', $supporter)->where(static fn ($query) => $query->whereNull($column)->orWhere($column, ''))->pluck('id'));
 
         return array_map(static fn (int $id): Change => new Change(Subject::Address, $id, Action::Update, [$column => [null, $value]]), $blank);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Standards;
 
 use App\Accounts\Organization;
+use App\Support\Lists;
 use PineSieve\Core\Standards\Defaults;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldCatalog;
@@ -31,14 +32,14 @@ final readonly class StandardsStore
             foreach ($setting->settings['defaults'] ?? [] as $kind => $value) {
                 $defaults[$kind][$field->key] = $value;
             }
-            $values = isset($lists[$field->key]) ? $lists[$field->key]->map(static fn (ListValue $value) => $value->pickValue())->all() : [];
+            $values = isset($lists[$field->key]) ? Lists::of($lists[$field->key]->map(static fn (ListValue $value) => $value->pickValue())) : [];
             $isList = in_array($field->type, [FieldType::Choice, FieldType::Choices], true);
             $list = $values === [] && ! $isList ? null : new PickList($values, ! ($setting->settings['open_list'] ?? false));
             if ($field->isCustom() || $list !== null || $setting !== null) {
                 $set[] = $field->with($list, $setting?->limits() ?? $field->limits, Unreadable::tryFrom($setting->settings['unreadable'] ?? ''));
             }
         }
-        $rules = Rule::query()->orderBy('id')->get()->map(static fn (Rule $rule): RequiredRule => $rule->rule())->all();
+        $rules = Lists::of(Rule::query()->orderBy('id')->get()->map(static fn (Rule $rule): RequiredRule => $rule->rule()));
 
         // Someone east of the server may already be in tomorrow.
         return new Standards($base->with($set), new Formats(now()->addDay()->format('Y-m-d'), Organization::read()), $rules, new Defaults($defaults));

@@ -30,7 +30,7 @@ final class ValueNames implements NamesValues
     {
         $count = 0;
         foreach (Rule::query()->get() as $rule) {
-            $conditions = array_map(static fn (array $when): array => ($when['field'] ?? '') === $field ? [...$when, 'values' => array_map(static fn (string $value): string => self::inLines($value, $from, $to), $when['values'] ?? [])] : $when, $rule->conditions);
+            $conditions = array_map(static fn (array $when): array => $when['field'] === $field ? [...$when, 'values' => array_map(static fn (string $value): string => self::inLines($value, $from, $to), $when['values'])] : $when, $rule->conditions);
             if ($conditions !== $rule->conditions) {
                 $rule->fill(['conditions' => $conditions])->save();
                 $count++;

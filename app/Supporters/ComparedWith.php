@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Supporters;
 
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 
 /** With whom records are compared: the rows of an intake, or supporters in a search for duplicates. */
@@ -72,8 +73,8 @@ final readonly class ComparedWith
 
         return match ($this->kind) {
             self::ALL => $supporters,
-            self::GROUP => DB::table('memberships')->where('list', 'group')->where('name', $this->group)->whereIn('supporter_id', $supporters)->distinct()->pluck('supporter_id')->all(),
-            self::SEARCH => SupporterSearch::of(SavedSearch::query()->find($this->search)->query ?? ['none' => '1'])->whereIn('supporters.id', $supporters)->pluck('supporters.id')->all(),
+            self::GROUP => Lists::ints(DB::table('memberships')->where('list', 'group')->where('name', $this->group)->whereIn('supporter_id', $supporters)->distinct()->pluck('supporter_id')),
+            self::SEARCH => Lists::ints(SupporterSearch::of(SavedSearch::query()->find($this->search)->query ?? ['none' => '1'])->whereIn('supporters.id', $supporters)->pluck('supporters.id')),
             self::IDS => array_values(array_intersect($supporters, $this->ids)),
             default => [],
         };

@@ -15,6 +15,7 @@ use App\Records\RecordReader;
 use App\Records\RecordWriter;
 use App\Standards\FieldAccess;
 use App\Standards\UniqueValues;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Projection;
 use PineSieve\Core\Forms\Draft;
@@ -80,9 +81,10 @@ final readonly class Forms
             $finding = $matcher->compare($record, $stored);
             if ($finding !== null) {
                 $address = $stored->addresses[0] ?? null;
-                $found[] = ['name' => $stored->field('display_name'), 'place' => trim(($sight->sees('address.city') ? $address?->value('city') ?? '' : '').', '.($sight->sees('address.state') ? $address?->value('state') ?? '' : ''), ', '), ...array_diff_key($finding->toArray(), ['ref' => 1]), 'id' => $id,
+                $told = $finding->toArray();
+                $found[] = ['name' => $stored->field('display_name'), 'place' => trim(($sight->sees('address.city') ? $address?->value('city') ?? '' : '').', '.($sight->sees('address.state') ? $address?->value('state') ?? '' : ''), ', '), 'strength' => $told['strength'], 'score' => $told['score'], 'id' => $id,
                     // Reasons name values: whoever may not see all of them is told that there is someone, not why.
-                    ...($sight->seesAll() ? [] : ['for' => ['Something of what you wrote is the same'], 'against' => []])];
+                    'for' => $sight->seesAll() ? $told['for'] : ['Something of what you wrote is the same'], 'against' => $sight->seesAll() ? $told['against'] : []];
             }
         }
         usort($found, static fn (array $a, array $b): int => [$b['strength'], $b['score']] <=> [$a['strength'], $a['score']]);
@@ -215,6 +217,8 @@ final readonly class Forms
     /** @return list<array{id: int, kind: string, other_id: int, role: ?string}> */
     private function linksTo(int|string $id): array
     {
-        return array_map(static fn ($link): array => (array) $link, DB::select('select id, kind, supporter_id as other_id, role from links where other_id = ? order by id limit 200', [$id]));
+        $links = DB::select('select id, kind, supporter_id as other_id, role from links where other_id = ? order by id limit 200', [$id]);
+
+        return Lists::of(array_map(static fn (\stdClass $link): array => ['id' => (int) $link->id, 'kind' => (string) $link->kind, 'other_id' => (int) $link->other_id, 'role' => $link->role], $links));
     }
 }

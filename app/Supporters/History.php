@@ -15,6 +15,7 @@ use App\Records\RecordWriter;
 use App\Records\RowSources;
 use App\Standards\ChangeChecks;
 use App\Standards\FieldAccess;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
@@ -50,7 +51,7 @@ final readonly class History
         $sources = $this->sources->of(JournalEntry::intakesOf($entries));
 
         return [
-            'entries' => $entries->map(fn (JournalEntry $entry): array => [
+            'entries' => Lists::of($entries->map(fn (JournalEntry $entry): array => [
                 'id' => $entry->id,
                 'at' => $entry->at,
                 'cause' => $entry->act->kind->value,
@@ -58,7 +59,7 @@ final readonly class History
                 'intake' => ($sources[$entry->act->intake_id] ?? null)?->label(),
                 'row' => $entry->row_number,
                 'changes' => $this->shown($entry->changeList(), $things, $sight),
-            ])->all(),
+            ])),
             'more' => $entries->count() === self::PAGE,
         ];
     }

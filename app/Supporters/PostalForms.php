@@ -26,7 +26,7 @@ final readonly class PostalForms implements FollowsWrites
 
     public function follow(Written $written): void
     {
-        $rows = static fn (array $ids): array => array_map(static fn (int $id): array => [$id], $ids);
+        $rows = static fn (array $ids): array => array_map(static fn (int $id): array => [$id], array_values($ids));
         $stored = $written->stored(Subject::Address);
         $this->bulk->deleteRows('address_forms', ['address_id'], $rows([...$stored, ...$written->deleted(Subject::Address)]));
         $this->bulk->insert('address_forms', ['address_id'], $rows($stored));

@@ -8,6 +8,7 @@ use App\Records\RecordReader;
 use App\Records\Supporter;
 use App\Standards\FieldAccess;
 use App\Standards\FieldSetting;
+use App\Support\Lists;
 use Illuminate\Database\Eloquent\Builder;
 use PineSieve\Core\Reading\FormulaGuard;
 use PineSieve\Core\Standards\Facts;
@@ -36,7 +37,7 @@ final readonly class SupporterExport
         fwrite($stream, "\xEF\xBB\xBF");
         $this->line($stream, [$this->catalog->field('supporter')->label, ...array_map(static fn (Field $field): string => $field->label, $fields)]);
         $supporters->select('supporters.id')->chunkById(self::CHUNK, function ($chunk) use ($fields, $stream): void {
-            foreach ($this->reader->read($chunk->pluck('id')->all()) as $id => $record) {
+            foreach ($this->reader->read(Lists::ints($chunk->pluck('id'))) as $id => $record) {
                 // Of several addresses, emails and phones it is the primary one.
                 $facts = Facts::of($record)->byAddress()[0];
                 $this->line($stream, [(string) $id, ...array_map(static function (Field $field) use ($facts): string {

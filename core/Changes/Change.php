@@ -67,6 +67,18 @@ final readonly class Change
         return ['subject' => $this->subject->value, 'ref' => $this->ref, 'action' => $this->action->value, 'fields' => $this->fields];
     }
 
+    /**
+     * @param  string  $json  a list of what toArray() gives
+     * @return list<self>
+     */
+    public static function listFrom(string $json): array
+    {
+        /** @var list<array{subject: string, ref: int|string, action: string, fields: array<string, array{?string, ?string}>}> $list */
+        $list = json_decode($json, true, flags: JSON_THROW_ON_ERROR);
+
+        return array_map(self::fromArray(...), $list);
+    }
+
     /** @param  array{subject: string, ref: int|string, action: string, fields: array<string, array{?string, ?string}>}  $data as toArray() gives it */
     public static function fromArray(array $data): self
     {

@@ -8,7 +8,11 @@ use PineSieve\Core\Columns\Steps\ReadDate;
 use PineSieve\Core\Columns\Steps\Steps;
 use PineSieve\Core\Standards\Formats\DateOrder;
 
-/** What becomes of one column, and why. */
+/**
+ * What becomes of one column, and why.
+ *
+ * @phpstan-type ChoiceData array{header: string, state: string, evidence?: string, feeds?: list<array{target: string, name?: string, steps?: list<array<string, mixed>>}>, steps?: list<array<string, mixed>>}
+ */
 final readonly class ColumnChoice
 {
     /**
@@ -66,13 +70,13 @@ final readonly class ColumnChoice
         return new self($this->header, $state, $evidence, $feeds, $this->steps);
     }
 
-    /** @return array{header: string, state: string, evidence: string, feeds: list<array<string, mixed>>, steps: list<array<string, mixed>>} */
+    /** @return ChoiceData */
     public function toArray(): array
     {
         return ['header' => $this->header, 'state' => $this->state->value, 'evidence' => $this->evidence, 'feeds' => array_map(static fn (Feed $feed): array => $feed->toArray(), $this->feeds), 'steps' => $this->steps->toArray()];
     }
 
-    /** @param  array{header: string, state: string, evidence?: string, feeds?: list<array{target: string, name?: string, steps?: list<array<string, mixed>>}>, steps?: list<array<string, mixed>>}  $data as toArray() gives it */
+    /** @param  ChoiceData  $data as toArray() gives it */
     public static function fromArray(array $data): self
     {
         return new self($data['header'], ColumnState::from($data['state']), $data['evidence'] ?? '', array_map(Feed::fromArray(...), $data['feeds'] ?? []), Steps::fromArray($data['steps'] ?? []));

@@ -6,7 +6,13 @@ namespace PineSieve\Core\Columns;
 
 use PineSieve\Core\Standards\FieldCatalog;
 
-/** How the columns of a source become fields, and which of its rows come in. */
+/**
+ * How the columns of a source become fields, and which of its rows come in.
+ *
+ * @phpstan-import-type ChoiceData from ColumnChoice
+ *
+ * @phpstan-type PlanData array{columns: list<ChoiceData>, constants?: list<array{target: string, value: string, only_blank?: bool}>, link_organizations?: bool, rows?: array<string, mixed>}
+ */
 final readonly class ColumnPlan
 {
     /**
@@ -117,7 +123,7 @@ final readonly class ColumnPlan
         return $columns;
     }
 
-    /** @return array<string, mixed> */
+    /** @return PlanData */
     public function toArray(): array
     {
         return [
@@ -128,7 +134,7 @@ final readonly class ColumnPlan
         ];
     }
 
-    /** @param  array{columns: list<array{header: string, state: string}>, constants?: list<array{target: string, value: string, only_blank?: bool}>, link_organizations?: bool, rows?: array<string, mixed>}  $data as toArray() gives it */
+    /** @param  PlanData  $data as toArray() gives it */
     public static function fromArray(array $data): self
     {
         return new self(array_map(ColumnChoice::fromArray(...), $data['columns']), array_map(Constant::fromArray(...), $data['constants'] ?? []), $data['link_organizations'] ?? false, RowRules::fromArray($data['rows'] ?? []));

@@ -6,7 +6,11 @@ namespace PineSieve\Core\Columns;
 
 use PineSieve\Core\Standards\Formats\DateOrder;
 
-/** What the values of one column look like. */
+/**
+ * What the values of one column look like.
+ *
+ * @phpstan-type ProfileData array{header: string, rows: int, filled: int, distinct: int, exact: bool, values: list<array{string, int}>, looks: array<string, int>, dates: array<string, int>, marks?: array<string, array{count: int, examples: list<array{int, string}>}>}
+ */
 final readonly class ColumnProfile
 {
     /** Distinct values that are kept with the intake, the most frequent first. */
@@ -113,7 +117,7 @@ final readonly class ColumnProfile
         return $this->dates['both'] > 0 && $this->dateOrder() === null;
     }
 
-    /** @return array<string, mixed> */
+    /** @return ProfileData */
     public function toArray(): array
     {
         $values = [];
@@ -124,7 +128,7 @@ final readonly class ColumnProfile
         return ['header' => $this->header, 'rows' => $this->rows, 'filled' => $this->filled, 'distinct' => $this->distinct, 'exact' => $this->exact, 'values' => $values, 'looks' => $this->looks, 'dates' => $this->dates, 'marks' => $this->marks];
     }
 
-    /** @param  array{header: string, rows: int, filled: int, distinct: int, exact: bool, values: list<array{string, int}>, looks: array<string, int>, dates: array<string, int>, marks?: array<string, array{count: int, examples: list<array{int, string}>}>}  $data as toArray() gives it */
+    /** @param  ProfileData  $data as toArray() gives it */
     public static function fromArray(array $data): self
     {
         return new self($data['header'], $data['rows'], $data['filled'], $data['distinct'], $data['exact'], array_column($data['values'], 1, 0), $data['looks'], $data['dates'], $data['marks'] ?? []);

@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Findings;
 
-/** What is odd about the rows and the sheet of a source. */
+/**
+ * What is odd about the rows and the sheet of a source.
+ *
+ * @phpstan-type OddityData array{counts: array<string, int>, examples: array<string, list<array{int, string}>>, hidden_rows: list<int>, hidden_columns: list<int>}
+ */
 final readonly class Oddities
 {
     /**
@@ -27,7 +31,7 @@ final readonly class Oddities
         return ['counts' => $this->counts, 'examples' => $this->examples, 'hidden_rows' => array_keys($this->hiddenRows), 'hidden_columns' => $this->hiddenColumns];
     }
 
-    /** @param  array{counts: array<string, int>, examples: array<string, list<array{int, string}>>, hidden_rows: list<int>, hidden_columns: list<int>}  $data as toArray() gives it */
+    /** @param  OddityData  $data as toArray() gives it */
     public static function fromArray(array $data): self
     {
         return new self($data['counts'], $data['examples'], array_fill_keys($data['hidden_rows'], true), $data['hidden_columns']);

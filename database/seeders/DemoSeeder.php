@@ -163,7 +163,7 @@ final readonly class DemoSeeder
             $person['email'] === '' ? [] : [new ContactPoint($person['email'])],
             $person['phone'] === '' ? [] : [new ContactPoint($person['phone'])],
             $person['old_id'] === '' ? [] : [new Identifier('old database', $person['old_id'])],
-            array_map(static fn (array $gift): IncomingGift => new IncomingGift($gift['date'], $gift['amount'], $gift['fund'], $gift['kind']), $person['gifts']),
+            array_map(static fn (array $gift): IncomingGift => new IncomingGift($gift['date'], $gift['amount'], $gift['fund'], $gift['kind']), array_values($person['gifts'])),
             $person['group'] === '' ? [] : [$person['group']],
         );
 

@@ -117,7 +117,7 @@ final class MatchRuleController extends Controller
     {
         $this->authorize('update', CustomField::class);
         $data = $request->validate(['kind' => ['required', Rule::enum(SupporterKind::class)], 'set' => ['nullable', 'integer'], 'name' => ['nullable', 'string']]);
-        $set = isset($data['set']) ? MatchRuleSet::query()->where('kind', $data['kind'])->findOrFail($data['set']) : null;
+        $set = isset($data['set']) ? MatchRuleSet::query()->where('kind', $data['kind'])->whereKey((int) $data['set'])->firstOrFail() : null;
         $rules = $set === null ? $this->sets->shipped(SupporterKind::from($data['kind']), $data['name'] ?? null) : $this->sets->read($set->rules);
         $this->take($rules, $set?->id);
         Audit::note(Audit::STANDARDS, "Compares every {$data['kind']} by the match rules \"{$rules->name}\"");

@@ -13,6 +13,7 @@ use App\Intakes\Plans\SavedPlan;
 use App\Intakes\Proof\Proof;
 use App\Intakes\Runner;
 use App\Intakes\Sources\Opening;
+use App\Support\Lists;
 use App\Support\PlainWords;
 use App\Support\UnusableOption;
 use Illuminate\Console\Command;
@@ -183,7 +184,7 @@ final class IntakeRunCommand extends Command
     /** @return list<\stdClass> what keeps rows, and what they are warned of */
     private function problems(Intake $intake): array
     {
-        return DB::table('intake_problems')->where('intake_id', $intake->id)->orderBy('number')->orderBy('place')->limit(self::NAMED)->get(['number as row', 'code', 'field', 'value', 'reason', 'remedy', 'blocks'])->all();
+        return Lists::of(DB::table('intake_problems')->where('intake_id', $intake->id)->orderBy('number')->orderBy('place')->limit(self::NAMED)->get(['number as row', 'code', 'field', 'value', 'reason', 'remedy', 'blocks']));
     }
 
     private function refuse(string $message): int

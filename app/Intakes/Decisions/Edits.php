@@ -6,6 +6,7 @@ namespace App\Intakes\Decisions;
 
 use App\Intakes\IntakeSettings;
 use Illuminate\Support\Facades\DB;
+use LogicException;
 use PineSieve\Core\Text\Tidy;
 
 /** What people decided about the rows and values of an intake, as far as it concerns a chunk of rows. The latest decision holds. */
@@ -45,6 +46,7 @@ final readonly class Edits
                 'match' => $matches[$edit->number][$edit->column ?? 0] = $edit->to,
                 'pass' => $passes[$edit->number] = $edit->to,
                 'address' => $edit->number === null ? [$all, $addresses] = [$edit->to, []] : $addresses[$edit->number] = $edit->to,
+                default => throw new LogicException("Nothing is decided by \"{$edit->kind}\"."),
             };
         }
 

@@ -8,6 +8,7 @@ use App\Intakes\Intake;
 use App\Intakes\IntakeState;
 use App\Intakes\Sources\StagedRows;
 use App\Records\Bulk;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\Proposals\Proposer;
@@ -98,7 +99,7 @@ final readonly class FixedRows
         foreach ($file as $id => $rows) {
             $report['rows'] += count($rows);
             $intake = Intake::query()->find($id);
-            $numbers = $intake === null || ! in_array($intake->state, [IntakeState::Ready, IntakeState::Loaded], true) ? [] : $this->held->rows()->where('r.intake_id', $id)->whereIn('r.number', array_keys($rows))->orderBy('r.number')->pluck('r.number')->all();
+            $numbers = $intake === null || ! in_array($intake->state, [IntakeState::Ready, IntakeState::Loaded], true) ? [] : Lists::ints($this->held->rows()->where('r.intake_id', $id)->whereIn('r.number', array_keys($rows))->orderBy('r.number')->pluck('r.number'));
             $report['not_held'] += count($rows) - count($numbers);
             if ($intake === null || $numbers === []) {
                 continue;

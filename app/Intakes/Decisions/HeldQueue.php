@@ -12,6 +12,7 @@ use App\Intakes\Sifting\Sifter;
 use App\Intakes\Sources\StagedRows;
 use App\Records\Bulk;
 use App\Records\Ids;
+use App\Support\Lists;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Standards\FieldCatalog;
@@ -78,9 +79,9 @@ final readonly class HeldQueue
     /** @return list<array{id: int, name: string, rows: int}> the intakes that have held rows, the latest first */
     public function intakes(): array
     {
-        return $this->rows()->groupBy('i.id', 'i.name')->orderByDesc('i.id')
-            ->selectRaw('i.id, i.name, count(distinct r.number) as row_count')->get()
-            ->map(static fn ($intake): array => ['id' => $intake->id, 'name' => $intake->name, 'rows' => $intake->row_count])->all();
+        $intakes = $this->rows()->groupBy('i.id', 'i.name')->orderByDesc('i.id')->selectRaw('i.id, i.name, count(distinct r.number) as row_count')->get();
+
+        return Lists::of($intakes->map(static fn (\stdClass $intake): array => ['id' => (int) $intake->id, 'name' => (string) $intake->name, 'rows' => (int) $intake->row_count]));
     }
 
     /**
@@ -101,10 +102,10 @@ final readonly class HeldQueue
         }
 
         return [
-            'rows' => $rows->map(static fn ($row): array => [
+            'rows' => Lists::of($rows->map(static fn (\stdClass $row): array => [
                 'intake_id' => $row->intake_id, 'intake' => $row->name, 'number' => $row->number, 'display' => $row->display, 'given_to' => $row->given_to, 'is_loaded' => $row->state === IntakeState::Loaded->value,
                 'passes' => $row->outcome !== 'held', 'held_by' => $row->held_by, 'problems' => $problems["{$row->intake_id}-{$row->number}"] ?? [],
-            ])->all(),
+            ])),
             'total' => $total,
             'pages' => (int) ceil($total / self::PAGE),
         ];
@@ -137,8 +138,9 @@ final readonly class HeldQueue
             return;
         }
         $numbers = $all
-            ? DB::table('intake_problems as p')->join('intake_outcomes as o', static fn ($join) => $join->on('o.intake_id', 'p.intake_id')->on('o.number', 'p.number'))->where('o.outcome', 'held')->where('p.intake_id', $intake->id)->where('p.column', $column)->where('p.value', $from)->distinct()->limit(self::MOST)->pluck('p.number')->all()
+            ? DB::table('intake_problems as p')->join('intake_outcomes as o', static fn ($join) => $join->on('o.intake_id', 'p.intake_id')->on('o.number', 'p.number'))->where('o.outcome', 'held')->where('p.intake_id', $intake->id)->where('p.column', $column)->where('p.value', $from)->distinct()->limit(self::MOST)->pluck('p.number')
             : [$number];
+        $numbers = Lists::ints($numbers);
         // What has come in already is not to be read differently: each row is corrected by itself.
         $this->bulk->insert('intake_edits', ['intake_id', 'kind', 'number', 'column', 'to', 'user_id'], array_map(static fn (int $one): array => [$intake->id, 'cell', $one, $column, $to, $userId], $numbers));
         $this->recheck($intake, $numbers);
@@ -209,7 +211,7 @@ final readonly class HeldQueue
         return DB::transaction(function () use ($intake, $numbers, $userId): array {
             Intake::query()->whereKey($intake->id)->lockForUpdate()->first();
             $this->ids->queueUp();
-            $numbers = DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('number', $numbers)->where('outcome', 'held')->orderBy('number')->pluck('number')->all();
+            $numbers = Lists::ints(DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('number', $numbers)->where('outcome', 'held')->orderBy('number')->pluck('number'));
             $came = [];
             // One after the other: each sees what those before it wrote.
             foreach ($this->staged->chosen($intake->id, $numbers) as $number => $cells) {

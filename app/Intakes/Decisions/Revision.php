@@ -12,6 +12,7 @@ use App\Intakes\Sifting\Sifter;
 use App\Intakes\Sifting\UnitNumber;
 use App\Intakes\Sources\StagedRows;
 use App\Records\Bulk;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 
 /** Keeps a person's decision and works out anew the rows that it concerns: the row itself and all that could be the same supporter. */
@@ -69,8 +70,8 @@ final readonly class Revision
     public function blank(Intake $intake, string $code, string $field, int $column, ?int $userId): void
     {
         $problems = DB::table('intake_problems')->where('intake_id', $intake->id)->where('code', $code)->where('field', $field)->where('column', $column)->where('value', '<>', '');
-        $numbers = (clone $problems)->distinct()->limit(self::AT_ONCE + 1)->pluck('number')->all();
-        $rows = $problems->distinct()->pluck('value')->map(static fn (string $value): array => [$intake->id, 'value', $column, $value, '', $userId])->all();
+        $numbers = Lists::ints((clone $problems)->distinct()->limit(self::AT_ONCE + 1)->pluck('number'));
+        $rows = Lists::of($problems->distinct()->pluck('value')->map(static fn (mixed $value): array => [$intake->id, 'value', $column, $value, '', $userId]));
         $this->bulk->insert('intake_edits', ['intake_id', 'kind', 'column', 'from', 'to', 'user_id'], $rows);
         $this->work($intake, count($numbers) > self::AT_ONCE ? null : $numbers);
     }
@@ -78,8 +79,8 @@ final readonly class Revision
     /** Leaves the rows out that have one kind of problem. */
     public function leaveOut(Intake $intake, string $code, string $field, ?int $userId): void
     {
-        $numbers = DB::table('intake_problems as p')->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'p.intake_id')->on('r.number', 'p.number')->where('r.outcome', 'held'))
-            ->where('p.intake_id', $intake->id)->where('p.blocks', true)->where('p.code', $code)->where('p.field', $field)->distinct()->orderBy('p.number')->pluck('p.number')->all();
+        $numbers = Lists::ints(DB::table('intake_problems as p')->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'p.intake_id')->on('r.number', 'p.number')->where('r.outcome', 'held'))
+            ->where('p.intake_id', $intake->id)->where('p.blocks', true)->where('p.code', $code)->where('p.field', $field)->distinct()->orderBy('p.number')->pluck('p.number'));
         $this->bulk->insert('intake_edits', ['intake_id', 'kind', 'number', 'to', 'user_id'], array_map(static fn (int $number): array => [$intake->id, 'row', $number, 'out', $userId], $numbers));
         $this->work($intake, count($numbers) > self::AT_ONCE ? null : $numbers);
     }
@@ -92,7 +93,7 @@ final readonly class Revision
             return null;
         }
         if ($edit->act !== null) {
-            $numbers = DB::table('intake_edits')->where('intake_id', $intake->id)->where('act', $edit->act)->orderBy('number')->pluck('number')->all();
+            $numbers = Lists::ints(DB::table('intake_edits')->where('intake_id', $intake->id)->where('act', $edit->act)->orderBy('number')->pluck('number'));
             DB::table('intake_edits')->where('intake_id', $intake->id)->where('act', $edit->act)->delete();
             $this->again($intake, $numbers);
 
@@ -114,7 +115,7 @@ final readonly class Revision
         if ($kind !== 'value') {
             return null;
         }
-        $numbers = DB::table('intake_problems')->where('intake_id', $intake->id)->where('column', $column)->where('value', $from)->distinct()->limit(self::AT_ONCE + 1)->pluck('number')->all();
+        $numbers = Lists::ints(DB::table('intake_problems')->where('intake_id', $intake->id)->where('column', $column)->where('value', $from)->distinct()->limit(self::AT_ONCE + 1)->pluck('number'));
 
         return count($numbers) > self::AT_ONCE ? null : $numbers;
     }

@@ -169,7 +169,7 @@ final readonly class RowView
         if ($json === null) {
             return [null, []];
         }
-        $changes = array_map(Change::fromArray(...), json_decode($json, true));
+        $changes = Change::listFrom((string) $json);
         $gifts = array_filter($changes, static fn (Change $change): bool => $change->subject === Subject::Gift && $change->action === Action::Create);
 
         return [Projection::after(null, $changes), array_values(array_map(static fn (Change $gift): array => [Amounts::of((string) ($gift->after()['currency'] ?? Currency::DEFAULT), (string) ($gift->after()['amount'] ?? '')), (string) ($gift->after()['given_on'] ?? '')], $gifts))];

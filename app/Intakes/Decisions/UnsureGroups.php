@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Intakes\Decisions;
 
 use App\Intakes\Intake;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Matching\Judgement;
 use PineSieve\Core\Matching\PairFinding;
@@ -34,11 +35,20 @@ final readonly class UnsureGroups
     {
         $groups = DB::select("select why, count(*) `rows`, sum(candidates = 1) single from intake_results where intake_id = ? and held_by = 'unsure' group by why order by `rows` desc, why limit ".self::MOST, [$intake->id]);
 
-        return array_map(static fn (\stdClass $group): array => [
-            'why' => $group->why, 'rows' => $group->rows, 'single' => (int) $group->single,
+        return Lists::of(array_map(fn (\stdClass $group): array => [
+            'why' => (string) $group->why, 'rows' => (int) $group->rows, 'single' => (int) $group->single,
             // Any of them, and the same whenever one looks.
-            'sample' => DB::table('intake_results')->where('intake_id', $intake->id)->where('held_by', 'unsure')->where('why', $group->why)->orderByRaw('crc32(number), number')->limit(self::SAMPLE)->get(['number', 'display'])->map(static fn (\stdClass $row): array => (array) $row)->all(),
-        ], $groups);
+            'sample' => $this->sample($intake, $group->why),
+        ], $groups));
+    }
+
+    /** @return list<array{number: int, display: string}> */
+    private function sample(Intake $intake, string $why): array
+    {
+        $rows = DB::table('intake_results')->where('intake_id', $intake->id)->where('held_by', 'unsure')->where('why', $why)
+            ->orderByRaw('crc32(number), number')->limit(self::SAMPLE)->get(['number', 'display']);
+
+        return Lists::of($rows->map(static fn (\stdClass $row): array => ['number' => (int) $row->number, 'display' => (string) $row->display]));
     }
 
     /**

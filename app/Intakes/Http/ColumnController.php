@@ -55,7 +55,7 @@ final class ColumnController extends Controller
         $profile = $intake->columnProfiles()[$column] ?? abort(404);
         $plan = $intake->columnPlan();
 
-        return response()->json($this->view->values($intake, $plan->withChoices(array_replace($plan->choices, [$column => $this->choice($request, $plan->choices[$column], $profile)])), $column));
+        return response()->json($this->view->values($intake, $plan->withChoices(array_values(array_replace($plan->choices, [$column => $this->choice($request, $plan->choices[$column], $profile)]))), $column));
     }
 
     public function update(Request $request, Intake $intake, int $column): JsonResponse
@@ -85,7 +85,7 @@ final class ColumnController extends Controller
         ]);
         $plan = $intake->columnPlan();
         if (isset($data['constants'])) {
-            $plan = $plan->withConstants(array_map(fn (array $constant): Constant => $this->constant($constant, $formats), array_values($data['constants'])));
+            $plan = $plan->withConstants(array_map(fn (array $constant): Constant => $this->constant(['target' => (string) $constant['target'], 'value' => (string) $constant['value'], 'only_blank' => (bool) ($constant['only_blank'] ?? false)], $formats), array_values($data['constants'])));
         }
         $plan = isset($data['link_organizations']) ? $plan->withLinkedOrganizations((bool) $data['link_organizations']) : $plan;
         $plan = isset($data['rows']) ? $plan->withRows(RowRules::fromArray($data['rows'])) : $plan;

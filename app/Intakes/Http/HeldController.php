@@ -75,7 +75,7 @@ final class HeldController extends Controller
                 'send' => $sent += $intake->state === IntakeState::Loaded ? count($this->queue->send($intake, $numbers, $request->user()?->id)) : 0,
                 'out' => $this->queue->decide($intake, $numbers, 'out', $request->user()?->id),
                 'in' => $this->queue->decide($intake, $numbers, 'in', $request->user()?->id),
-                'give' => null,
+                default => null,
             };
             $became = $this->queue->became($intake, $numbers);
             $passing += $became['passing'];
@@ -85,8 +85,8 @@ final class HeldController extends Controller
             Audit::note(Audit::LOAD, "Loaded {$sent} held ".($sent === 1 ? 'row' : 'rows'));
         }
         if ($data['do'] === 'give') {
-            $to = isset($data['to']) ? User::query()->findOrFail($data['to']) : null;
-            $this->queue->assign(array_map(static fn (array $row): array => ['intake_id' => (int) $row['intake_id'], 'number' => (int) $row['number']], $data['rows']), $to);
+            $to = isset($data['to']) ? User::query()->whereKey((int) $data['to'])->firstOrFail() : null;
+            $this->queue->assign(array_values(array_map(static fn (array $row): array => ['intake_id' => (int) $row['intake_id'], 'number' => (int) $row['number']], $data['rows'])), $to);
             if ($to !== null && $to->id !== $request->user()?->id) {
                 $messages->assigned($to->id, (string) $request->user()?->name, count($data['rows']));
             }

@@ -17,6 +17,7 @@ use App\Intakes\Sifting\RowMoney;
 use App\Intakes\Sources\SourceStore;
 use App\Intakes\Summary;
 use App\Support\Http\Controller;
+use App\Support\Lists;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -48,7 +49,7 @@ final class LoadController extends Controller
         abort_unless($intake->state === IntakeState::Ready && $intake->is_sifted, 409, 'This intake is not ready for a trial: its rows must be worked out first.');
         abort_if($intake->trial !== null, 409, 'A trial of this intake is in already. Load the rest, or undo the trial first.');
         $this->mustBeAlone($queue);
-        $intake->fill(['trial' => ['rows' => $trial->pick($intake, $data['kind'], (int) ($data['count'] ?? 0), array_map(intval(...), $data['rows'] ?? [])), 'done' => false], 'loaded_by' => $request->user()?->id]);
+        $intake->fill(['trial' => ['rows' => $trial->pick($intake, $data['kind'], (int) ($data['count'] ?? 0), Lists::ints($data['rows'] ?? [])), 'done' => false], 'loaded_by' => $request->user()?->id]);
         CarryOn::from($intake, IntakeState::Loading);
 
         return response()->json($summary->of($intake));

@@ -48,7 +48,7 @@ final class PlanController extends Controller
         $data = $request->validate(['content' => ['required', 'string', 'max:5000000'], 'name' => ['nullable', 'string', 'max:120']]);
         $plan = $file->read($data['content'], $data['name'] ?? null);
         abort_if(SavedPlan::query()->where('name', $plan->name)->exists(), 422, "There is a plan \"{$plan->name}\" already. Give this one another name.");
-        $plan->user_id = $request->user()?->id;
+        $plan->forceFill(['user_id' => $request->user()?->id]);
         $plan->save();
 
         return response()->json(self::shown($plan), 201);

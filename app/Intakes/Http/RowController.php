@@ -16,6 +16,7 @@ use App\Intakes\Sifting\RowMoney;
 use App\Intakes\Sifting\UnitNumber;
 use App\Intakes\Summary;
 use App\Support\Http\Controller;
+use App\Support\Lists;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -64,13 +65,13 @@ final class RowController extends Controller
             from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.number = p.number and r.outcome <> "'.Results::WITH.'" and (r.outcome = "held") = ?
             where p.blocks = ? and p.intake_id = ? group by p.code, p.field, p.column order by `rows` desc, p.code', [$blocking, $blocking, $intake->id]);
 
-        return array_map(static fn ($kind): array => [
+        return Lists::of(array_map(static fn (\stdClass $kind): array => [
             ...(array) $kind,
             'label' => $catalog->label($kind->field),
             'header' => $kind->column === null ? null : $headers[$kind->column] ?? null,
             'base' => Target::tryParse($kind->field)->field ?? $kind->field,
             'choice' => self::choice($kind->code, $kind->field, $blocking),
-        ], $kinds);
+        ], $kinds));
     }
 
     /** What else can become of the rows of a kind; null where nothing can be chosen. */
@@ -168,7 +169,7 @@ final class RowController extends Controller
         $outcome = $request->validate(['outcome' => ['required', Rule::in(['new', 'updated', 'unchanged', 'held', 'left_out'])]])['outcome'];
         $results = DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', $outcome)->where('number', '>', (int) $request->query('after', '0'))
             ->orderBy('number')->limit(100)->get(['number', 'unit', 'display', 'reason', 'held_by', 'supporter_id', 'leader', 'changes', 'gifts_new', 'money', 'money_there', 'money_promised', 'other_money']);
-        $others = $rows->others($intake, $results->pluck('number')->all());
+        $others = $rows->others($intake, Lists::ints($results->pluck('number')));
         $reasons = DB::table('intake_problems')->where('intake_id', $intake->id)->where('blocks', true)->whereIn('number', $results->pluck('number'))->orderBy('place')->get(['number', 'reason'])->groupBy('number');
 
         return response()->json(['rows' => $results->map(static fn ($row): array => [
@@ -263,7 +264,9 @@ final class RowController extends Controller
     /** @return list<array{number: int, display: string}> */
     private function byPerson(Intake $intake, string $outcome, ?string $by): array
     {
-        return DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', $outcome)->when($by !== null, static fn ($query) => $query->where('held_by', $by), static fn ($query) => $query->whereNull('reason'))
-            ->orderBy('number')->limit(500)->get(['number', 'display'])->map(static fn ($row): array => ['number' => $row->number, 'display' => $row->display])->all();
+        $rows = DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', $outcome)->when($by !== null, static fn ($query) => $query->where('held_by', $by), static fn ($query) => $query->whereNull('reason'))
+            ->orderBy('number')->limit(500)->get(['number', 'display']);
+
+        return Lists::of($rows->map(static fn (\stdClass $row): array => ['number' => (int) $row->number, 'display' => (string) $row->display]));
     }
 }

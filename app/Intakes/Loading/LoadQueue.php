@@ -8,6 +8,7 @@ use App\Accounts\Audit;
 use App\Intakes\CarryOn;
 use App\Intakes\Intake;
 use App\Intakes\IntakeState;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 
 /** One load at a time: the others wait for their turn, in an order that can be changed. */
@@ -88,9 +89,9 @@ final readonly class LoadQueue
     {
         DB::transaction(function () use ($intake, $before): void {
             $this->lock();
-            $ids = Intake::query()->where('state', IntakeState::Waiting)->where('id', '<>', $intake->id)->orderBy('queue_place')->pluck('id')->all();
+            $ids = Lists::ints(Intake::query()->where('state', IntakeState::Waiting)->where('id', '<>', $intake->id)->orderBy('queue_place')->pluck('id'));
             $at = array_search($before, $ids, true);
-            array_splice($ids, $at === false ? count($ids) : $at, 0, [$intake->id]);
+            array_splice($ids, $at === false ? count($ids) : (int) $at, 0, [$intake->id]);
             foreach ($ids as $place => $id) {
                 Intake::query()->whereKey($id)->update(['queue_place' => $place + 1]);
             }
@@ -107,7 +108,7 @@ final readonly class LoadQueue
                 $now->fill(['state' => self::isBegun($now) ? IntakeState::Stopped : IntakeState::Ready, 'queue_place' => null])->save();
             } elseif ($now->state === IntakeState::Loading && $now->isTrying()) {
                 // What the trial has brought in by now is the trial.
-                $in = DB::table('intake_outcomes')->where('intake_id', $now->id)->distinct()->orderBy('number')->pluck('number')->all();
+                $in = Lists::ints(DB::table('intake_outcomes')->where('intake_id', $now->id)->distinct()->orderBy('number')->pluck('number'));
                 $now->fill(['state' => IntakeState::Ready, 'trial' => $in === [] ? null : ['rows' => $in, 'done' => true], 'ended_at' => now(), 'error' => null])->save();
             } elseif ($now->state === IntakeState::Loading) {
                 $now->fill(['state' => self::isBegun($now) ? IntakeState::Stopped : IntakeState::Ready, 'ended_at' => now(), 'error' => null, 'in_foreground' => false])->save();

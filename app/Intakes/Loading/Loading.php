@@ -22,6 +22,7 @@ use App\Records\Entry;
 use App\Records\Ids;
 use App\Records\RecordWriter;
 use App\Standards\StandardsVersion;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Standards\Problem;
@@ -131,7 +132,7 @@ final readonly class Loading implements LongWork
             if (! $more) {
                 $this->act($intake)->end();
                 $intake->fill($intake->isTrying()
-                    ? ['state' => IntakeState::Ready, 'trial' => [...$intake->trial, 'done' => true], 'ended_at' => now()]
+                    ? ['state' => IntakeState::Ready, 'trial' => ['rows' => $intake->trial['rows'] ?? [], 'done' => true], 'ended_at' => now()]
                     : ['state' => IntakeState::Loaded, 'loaded_at' => now(), 'ended_at' => now()]);
                 $intake->in_foreground = false;
             }
@@ -171,7 +172,7 @@ final readonly class Loading implements LongWork
         $trial = $intake->trial === null ? '' : ($intake->isTrying() ? ' and number in ('.implode(',', array_map(intval(...), $intake->trial['rows'])).')' : ' and not exists (select 1 from intake_outcomes o where o.intake_id = intake_results.intake_id and o.unit = intake_results.unit)');
         $only = $among === null ? '' : ' and number in ('.implode(',', array_map(intval(...), $among)).')';
         $most = $among === null ? 'limit '.($limit + UnitNumber::MOST) : '';
-        $rows = DB::select('select '.self::COLUMNS.' from intake_results where intake_id = ? and unit > ? and turn '.($later ? '>' : '<')." ?{$trial}{$only} order by unit {$most}", [$intake->id, $later ? $intake->position - Sifter::LATER : $intake->position, Sifter::LATER]);
+        $rows = Lists::of(DB::select('select '.self::COLUMNS.' from intake_results where intake_id = ? and unit > ? and turn '.($later ? '>' : '<')." ?{$trial}{$only} order by unit {$most}", [$intake->id, $later ? $intake->position - Sifter::LATER : $intake->position, Sifter::LATER]));
         if ($among !== null) {
             return $rows;
         }
@@ -263,7 +264,7 @@ final readonly class Loading implements LongWork
         $entries = [];
         foreach ($rows as $row) {
             if ($row->changes !== null) {
-                $entries[] = new Entry($row->supporter_id ?? "{$row->leader}:supporter", array_map(Change::fromArray(...), json_decode($row->changes, true, flags: JSON_THROW_ON_ERROR)), $row->number);
+                $entries[] = new Entry($row->supporter_id ?? "{$row->leader}:supporter", Change::listFrom($row->changes), $row->number);
             }
         }
         $ids = $entries === [] ? [] : $this->writer->write($entries, $act, $this->madeBefore($intake, $rows, $entries));

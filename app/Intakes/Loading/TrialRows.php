@@ -6,6 +6,7 @@ namespace App\Intakes\Loading;
 
 use App\Intakes\Intake;
 use App\Intakes\Sifting\UnitNumber;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 
 /** A few rows of an intake that are loaded before the rest, to be looked at, and then kept or taken back. */
@@ -25,11 +26,11 @@ final readonly class TrialRows
      */
     public function pick(Intake $intake, string $kind, int $count, array $rows): array
     {
-        $numbers = DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('outcome', ['new', 'updated', 'unchanged'])
+        $numbers = Lists::ints(DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('outcome', ['new', 'updated', 'unchanged'])
             ->when($kind === 'rows', static fn ($query) => $query->whereIn('number', $rows))
             // Without any order that the file has, and the same whenever it is asked for.
             ->when($kind === 'random', static fn ($query) => $query->orderByRaw('crc32(concat(intake_id, "-", number))'))
-            ->orderBy('number')->limit(min(self::MOST, $kind === 'rows' ? self::MOST : $count))->pluck('number')->all();
+            ->orderBy('number')->limit(min(self::MOST, $kind === 'rows' ? self::MOST : $count))->pluck('number'));
         if ($numbers === []) {
             throw new NothingToTry('None of these rows would come in, so there is nothing to try.');
         }
@@ -65,6 +66,8 @@ final readonly class TrialRows
      */
     public function loaded(Intake $intake, array $numbers): array
     {
-        return $intake->trial === null || $numbers === [] ? [] : DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('number', $numbers)->where('outcome', '<>', 'held')->distinct()->pluck('number')->mapWithKeys(static fn (int $number): array => [$number => true])->all();
+        $loaded = $intake->trial === null || $numbers === [] ? [] : Lists::ints(DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('number', $numbers)->where('outcome', '<>', 'held')->distinct()->pluck('number'));
+
+        return array_fill_keys($loaded, true);
     }
 }

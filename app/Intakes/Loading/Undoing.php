@@ -22,6 +22,7 @@ use App\Records\JournalEntry;
 use App\Records\Merge;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
@@ -32,6 +33,8 @@ use PineSieve\Core\Changes\Subject;
 /**
  * Takes back what an intake did, all of it or chosen rows, supporter by supporter, each chunk in one transaction.
  * What is taken back is journalled like any change, so it can be brought back in the same way.
+ *
+ * @phpstan-type UndoReport array{supporters: array{removed: int, restored: int}, gifts: array{removed: int}, kept: list<array<string, mixed>>, kept_count: int}
  */
 final readonly class Undoing implements LongWork
 {
@@ -54,7 +57,7 @@ final readonly class Undoing implements LongWork
     ) {
     }
 
-    /** @return array{supporters: array{removed: int, restored: int}, gifts: array{removed: int}, kept: list<array<string, mixed>>, kept_count: int} */
+    /** @return UndoReport */
     public static function emptyReport(): array
     {
         return ['supporters' => ['removed' => 0, 'restored' => 0], 'gifts' => ['removed' => 0], 'kept' => [], 'kept_count' => 0];
@@ -183,7 +186,7 @@ final readonly class Undoing implements LongWork
      * What taking back would do, without doing it.
      *
      * @param  ?list<int>  $rows  numbers; null for all
-     * @return array{supporters: array{removed: int, restored: int}, gifts: array{removed: int}, kept: list<array<string, mixed>>, kept_count: int}
+     * @return UndoReport
      */
     public function preview(Intake $intake, ?array $rows = null): array
     {
@@ -215,8 +218,8 @@ final readonly class Undoing implements LongWork
     {
         $rows = $what['kind'] === self::UNDO ? $what['rows'] : null;
         $acts = Act::query()->where('intake_id', $intake->id)->select('id')->when($what['kind'] === self::REDO, static fn ($query) => $query->whereKey($what['act']), static fn ($query) => $query->where('kind', ActKind::Load));
-        $ids = DB::table('journal')->where('owner_kind', Subject::Supporter)->where('owner_id', '>', $after)->whereIn('act_id', $acts)
-            ->when($rows !== null, static fn ($query) => $query->whereIn('row_number', $rows))->distinct()->orderBy('owner_id')->limit(self::CHUNK)->pluck('owner_id')->all();
+        $ids = Lists::ints(DB::table('journal')->where('owner_kind', Subject::Supporter)->where('owner_id', '>', $after)->whereIn('act_id', $acts)
+            ->when($rows !== null, static fn ($query) => $query->whereIn('row_number', $rows))->distinct()->orderBy('owner_id')->limit(self::CHUNK)->pluck('owner_id'));
         $done = [];
         $since = [];
         $gone = [];
@@ -291,7 +294,7 @@ final readonly class Undoing implements LongWork
         return array_map(static fn (array $one): array => [...$one, 'by' => $last[$one['supporter']] ?? null], $kept);
     }
 
-    /** @param  array{supporters: array{removed: int, restored: int}, gifts: array{removed: int}, kept: list<array<string, mixed>>, kept_count: int}  $report */
+    /** @param  UndoReport  $report */
     private static function count(array &$report, int $supporter, Reversal $reversal): void
     {
         $removed = false;

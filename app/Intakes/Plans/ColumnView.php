@@ -6,6 +6,7 @@ namespace App\Intakes\Plans;
 
 use App\Intakes\Intake;
 use App\Intakes\Sources\StagedRows;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnPlan;
@@ -137,7 +138,7 @@ final readonly class ColumnView
     {
         $field = $this->standards->catalog->field($target);
 
-        return match (true) {
+        return Lists::texts(match (true) {
             $field->options() !== [] => $field->options(),
             $field->type === FieldType::GiftKind => array_column(\PineSieve\Core\Gifts\GiftKind::cases(), 'value'),
             $field->type === FieldType::Status => ['active', 'inactive', 'deceased'],
@@ -146,7 +147,7 @@ final readonly class ColumnView
             in_array($field->key, ['groups', 'tags'], true) => DB::table('memberships')->where('list', rtrim($field->key, 's'))->distinct()->orderBy('name')->limit(500)->pluck('name')->all(),
             in_array($field->key, ['gift.fund', 'gift.campaign', 'gift.appeal'], true) => DB::table('gifts')->whereNotNull(substr($field->key, 5))->distinct()->orderBy(substr($field->key, 5))->limit(500)->pluck(substr($field->key, 5))->all(),
             default => [],
-        };
+        });
     }
 
     /** @return iterable<array{string, int, list<string>}> value, number of rows, and the row that it stands in if that matters */

@@ -10,9 +10,11 @@ use PineSieve\Core\Columns\ColumnPlan;
 /**
  * A column plan kept under a name, with the settings it was used with.
  *
+ * @phpstan-import-type PlanData from ColumnPlan
+ *
  * @property int $id
  * @property string $name
- * @property array<string, mixed> $plan
+ * @property PlanData $plan
  * @property array<string, mixed> $settings
  */
 final class SavedPlan extends Model

@@ -21,7 +21,7 @@ final readonly class ValuesInPlans implements NamesValues
                     $plan['constants'][$i]['value'] = $to;
                 }
             }
-            foreach ($plan['columns'] ?? [] as $i => $column) {
+            foreach ($plan['columns'] as $i => $column) {
                 if (array_filter($column['feeds'] ?? [], static fn (array $feed): bool => $isOf($feed['target'])) !== []) {
                     $plan['columns'][$i]['steps'] = array_map(static fn (array $step): array => ($step['do'] ?? '') === 'table' ? [...$step, 'values' => array_map(static fn (string $value): string => $value === $from ? $to : $value, (array) ($step['values'] ?? []))] : $step, $column['steps'] ?? []);
                 }

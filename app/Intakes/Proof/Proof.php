@@ -12,6 +12,7 @@ use App\Records\GiftSums;
 use App\Records\JournalEntry;
 use App\Records\Loads;
 use App\Standards\FieldAccess;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
@@ -98,7 +99,7 @@ final readonly class Proof
             $rows[] = (object) ['outcome' => $row->outcome, 'n' => 0, 'gifts' => 0, 'promises' => 0, 'money' => '0', 'money_there' => '0', 'money_promised' => '0', 'other_money' => $row->other_money];
         }
 
-        return array_map(static fn (\stdClass $row): array => [$row->outcome, $row, RowMoney::fromColumns($row, $intake->currency)], $rows);
+        return Lists::of(array_map(static fn (\stdClass $row): array => [(string) $row->outcome, $row, RowMoney::fromColumns($row, $intake->currency)], $rows));
     }
 
     /** What the amounts of the file say together. */
@@ -121,12 +122,13 @@ final readonly class Proof
      */
     public function heldByReason(Intake $intake): array
     {
-        $reasons = array_map(static fn ($row): array => (array) $row, DB::select("
+        $found = DB::select("
             select p.code, p.field, min(p.reason) as reason, count(*) as `rows`, min(p.value) as example
             from (select number, min(place) as place from intake_problems where intake_id = ? and blocks = 1 group by number) f
             join intake_problems p on p.intake_id = ? and p.number = f.number and p.place = f.place
             join intake_results r on r.intake_id = p.intake_id and r.number = p.number and r.outcome = 'held' and r.held_by = 'problem'
-            group by p.code, p.field order by `rows` desc", [$intake->id, $intake->id]));
+            group by p.code, p.field order by `rows` desc", [$intake->id, $intake->id]);
+        $reasons = Lists::of(array_map(static fn (\stdClass $row): array => ['code' => (string) $row->code, 'field' => (string) $row->field, 'reason' => (string) $row->reason, 'rows' => (int) $row->rows, 'example' => (string) $row->example], $found));
         foreach (['unsure' => 'Nobody has said whether it is someone we know', 'person' => 'Held by a person', 'waits' => 'It waits for another row of the file'] as $by => $reason) {
             $count = DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', 'held')->where('held_by', $by)->count();
             if ($count > 0) {

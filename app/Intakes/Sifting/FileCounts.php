@@ -10,6 +10,7 @@ use App\Intakes\Sources\StagedRows;
 use App\Matching\KeyTable;
 use App\Matching\RuleSets;
 use App\Records\RecordReader;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Matching\Fields\Traits;
@@ -95,7 +96,7 @@ final readonly class FileCounts
     {
         $rows = DB::table('intake_rows')->where('intake_id', $intake->id)->count();
         $every = max(1, intdiv($rows, self::ROWS));
-        $numbers = DB::table('intake_rows')->where('intake_id', $intake->id)->whereRaw('crc32(cells) % ? = 0', [$every])->orderByRaw('crc32(cells), number')->limit(2 * self::ROWS)->pluck('number')->all();
+        $numbers = Lists::ints(DB::table('intake_rows')->where('intake_id', $intake->id)->whereRaw('crc32(cells) % ? = 0', [$every])->orderByRaw('crc32(cells), number')->limit(2 * self::ROWS)->pluck('number'));
         $cells = $this->staged->chosen($intake->id, $numbers);
         $edits = Edits::of($intake->id, $numbers);
         $records = [];

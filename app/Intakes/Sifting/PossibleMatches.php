@@ -205,7 +205,7 @@ final class PossibleMatches
         foreach ($rows as $row) {
             $this->owners[$row->unit] = $row->supporter_id ?? "{$row->leader}:supporter";
             if ($row->supporter_id !== null) {
-                $supporters[$row->supporter_id] = true;
+                $supporters[(int) $row->supporter_id] = true;
             }
         }
     }
@@ -230,7 +230,7 @@ final class PossibleMatches
             foreach ($earlier as $row) {
                 $owner = $row->supporter_id ?? "{$row->leader}:supporter";
                 // What is loaded is in the database already.
-                $changes = $row->loaded !== null || $row->changes === null ? [] : array_map(Change::fromArray(...), json_decode($row->changes, true));
+                $changes = $row->loaded !== null || $row->changes === null ? [] : Change::listFrom($row->changes);
                 $records[$owner] = Projection::after($records[$owner] ?? null, $changes, $row->gifts === null ? [] : json_decode($row->gifts, true));
             }
         }

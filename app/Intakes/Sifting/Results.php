@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Intakes\Sifting;
 
 use App\Records\Bulk;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Outcome;
 use PineSieve\Core\Columns\MappedRow;
@@ -39,6 +40,9 @@ final readonly class Results
     public function keep(int $intakeId, array $mapped, array $keys, array $results): void
     {
         $numbers = array_keys($mapped);
+        if ($numbers === []) {
+            return;
+        }
         foreach (['intake_results', 'intake_problems', 'intake_untaken'] as $table) {
             DB::table($table)->where('intake_id', $intakeId)->whereBetween('number', [min($numbers), max($numbers)])->whereIn('number', $numbers)->delete();
         }
@@ -108,9 +112,9 @@ final readonly class Results
      */
     public function waiting(int $intakeId, int $after, int $limit, ?array $among = null): array
     {
-        return DB::table('intake_results')->where('intake_id', $intakeId)->where('number', '>', $after)
+        return Lists::ints(DB::table('intake_results')->where('intake_id', $intakeId)->where('number', '>', $after)
             ->where(static fn ($query) => $query->whereIn('held_by', ['unsure', 'waits'])->orWhere('verdict', self::POINTS))
             ->when($among !== null, static fn ($query) => $query->whereIn('number', $among))
-            ->orderBy('number')->limit($limit)->pluck('number')->all();
+            ->orderBy('number')->limit($limit)->pluck('number'));
     }
 }

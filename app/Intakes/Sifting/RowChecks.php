@@ -43,7 +43,7 @@ final readonly class RowChecks
                 }
             }
         }
-        $this->taken = $taken->of(array_map(array_unique(...), $values));
+        $this->taken = $taken->of(array_map(static fn (array $of): array => array_values(array_unique($of)), $values));
     }
 
     /** @return list<MatchKey> by which a later row of the file finds that a value is taken */

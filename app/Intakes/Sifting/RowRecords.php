@@ -9,7 +9,6 @@ use App\Intakes\Intake;
 use App\Intakes\Plans\Mappers;
 use App\Intakes\Sources\StagedRows;
 use PineSieve\Core\Records\IncomingRecord;
-use PineSieve\Core\Standards\Standards;
 
 /** What the rows of an intake say of supporters, as they are corrected by now: to try match rules on. */
 final readonly class RowRecords
@@ -18,7 +17,6 @@ final readonly class RowRecords
 
     public function __construct(
         private StagedRows $staged,
-        private Standards $standards,
         private Mappers $mappers,
     ) {
     }

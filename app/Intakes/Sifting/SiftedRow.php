@@ -137,7 +137,7 @@ final class SiftedRow
 
     /**
      * @param  array<int, list<MatchKey>>  $keys
-     * @param  non-empty-list<Judgement>  $judgements
+     * @param  array<int, Judgement>  $judgements  by party
      * @return array{MappedRow, list<array<string, mixed>>}
      */
     private function planned(int $number, MappedRow $row, array $keys, array $judgements): array

@@ -12,6 +12,7 @@ use App\Intakes\Plans\Mappers;
 use App\Records\Bulk;
 use App\Records\RecordReader;
 use App\Standards\UniqueValues;
+use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
@@ -147,7 +148,7 @@ final readonly class Grid
     /** The rows become a source like any other, and go through the same stages. */
     public function finish(Intake $intake): void
     {
-        $rows = DB::table('intake_rows')->where('intake_id', $intake->id)->orderBy('number')->pluck('cells')->all();
+        $rows = Lists::texts(DB::table('intake_rows')->where('intake_id', $intake->id)->orderBy('number')->pluck('cells'));
         if ($rows === []) {
             throw CannotRead::empty();
         }

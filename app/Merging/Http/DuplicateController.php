@@ -54,7 +54,7 @@ final class DuplicateController extends Controller
         $show = $data['show'] ?? '';
         $list = $show === 'homes' ? $this->homes->list : $this->list;
 
-        return response()->json([...$list->page(in_array($show, ['', 'homes'], true) ? null : $show, (int) ($data['page'] ?? 1), (int) $request->user()?->id), 'counts' => $this->counts(), 'search' => DuplicateSearch::real()->first(), 'schedule' => SearchSchedule::kept(), 'fields' => $request->user()?->review_fields ?? [], 'all_fields' => $this->view->columns()]);
+        return response()->json([...$list->page(in_array($show, ['', 'homes'], true) ? null : $show, (int) ($data['page'] ?? 1), (int) $request->user()?->id), 'counts' => $this->counts(), 'search' => DuplicateSearch::real()->first(), 'schedule' => SearchSchedule::kept(), 'fields' => $request->user()->review_fields ?? [], 'all_fields' => $this->view->columns()]);
     }
 
     public function search(Request $request): JsonResponse

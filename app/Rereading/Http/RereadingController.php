@@ -9,6 +9,7 @@ use App\Rereading\Reread;
 use App\Rereading\Rereadings;
 use App\Standards\FieldAccess;
 use App\Support\Http\Controller;
+use App\Support\Lists;
 use App\Supporters\ChangeWords;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -86,6 +87,6 @@ final class RereadingController extends Controller
         $kind = RereadKind::from($data['kind']);
         abort_unless(in_array($kind, Rereadings::visible(FieldAccess::ofUser()), true), 403, 'You may not see these fields.');
 
-        return [$kind, isset($data['ids']) ? array_map(intval(...), $data['ids']) : null];
+        return [$kind, isset($data['ids']) ? Lists::ints($data['ids']) : null];
     }
 }

@@ -122,7 +122,7 @@ final class ListController extends Controller
         return [
             'field' => $field->key,
             'label' => $field->label,
-            'closed' => $field->list?->isClosed ?? false,
+            'closed' => $field->list->isClosed ?? false,
             'values' => array_map(static fn (PickValue $value): array => ['value' => $value->value, 'code' => $value->code, 'spellings' => $value->spellings, 'retired' => $value->isRetired, 'used' => $used[$value->value] ?? 0], $list->values),
             'not_listed' => array_values(array_map(static fn (string $value): array => ['value' => $value, 'used' => $used[$value]], array_filter(array_map(strval(...), array_keys($used)), static fn (string $value): bool => ! in_array($value, $known, true)))),
             'near' => PickLists::near($everything),

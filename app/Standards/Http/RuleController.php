@@ -16,6 +16,7 @@ use App\Standards\Rule;
 use App\Standards\Shortfalls;
 use App\Standards\StandardsStore;
 use App\Support\Http\Controller;
+use App\Support\Lists;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -98,9 +99,9 @@ final class RuleController extends Controller
         $page = max(1, (int) $request->query('page', '1'));
         $short = DB::table('shortfalls')->where('rule_id', $rule->id)->orderBy('supporter_id')->orderBy('gift_id');
         $total = (clone $short)->count();
-        $rows = $short->offset(($page - 1) * self::PAGE)->limit(self::PAGE)->get(['rule_id', 'supporter_id', 'gift_id'])->map(static fn ($row): array => [$row->rule_id, $row->supporter_id, $row->gift_id])->all();
+        $rows = $short->offset(($page - 1) * self::PAGE)->limit(self::PAGE)->get(['rule_id', 'supporter_id', 'gift_id']);
 
-        return response()->json([...$this->shown($rule), 'total' => $total, 'page' => $page, 'pages' => (int) ceil($total / self::PAGE), 'rows' => $this->named($rows), 'over_time' => $measures->over("rule {$rule->id}"), 'remedy' => Remedies::areFor($rule->field), 'options' => $this->catalog->has($rule->field) ? $this->catalog->field($rule->field)->options() : []]);
+        return response()->json([...$this->shown($rule), 'total' => $total, 'page' => $page, 'pages' => (int) ceil($total / self::PAGE), 'rows' => $this->named(Lists::of($rows->map(static fn (\stdClass $row): array => [(int) $row->rule_id, (int) $row->supporter_id, (int) $row->gift_id]))), 'over_time' => $measures->over("rule {$rule->id}"), 'remedy' => Remedies::areFor($rule->field), 'options' => $this->catalog->has($rule->field) ? $this->catalog->field($rule->field)->options() : []]);
     }
 
     /** Writes one value into the chosen records of a worklist, or into all of them. */

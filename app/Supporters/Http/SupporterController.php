@@ -10,6 +10,7 @@ use App\Records\Merge;
 use App\Records\Supporter;
 use App\Standards\FieldAccess;
 use App\Support\Http\Controller;
+use App\Support\Lists;
 use App\Supporters\Links;
 use App\Supporters\Origins;
 use App\Supporters\SupporterExport;
@@ -35,7 +36,7 @@ final class SupporterController extends Controller
         $sight = FieldAccess::ofUser();
         $total = (clone $found)->count();
         // Ids first, so that only one page of rows is read in full however far down it lies.
-        $ids = $found->orderBy('sort_key')->orderBy('id')->offset(($page - 1) * self::PAGE)->limit(self::PAGE)->pluck('id')->all();
+        $ids = Lists::ints($found->orderBy('sort_key')->orderBy('id')->offset(($page - 1) * self::PAGE)->limit(self::PAGE)->pluck('id'));
         $rows = Supporter::query()->whereIn('id', $ids)->with(['addresses', 'emails', 'phones'])->orderBy('sort_key')->orderBy('id')->get();
         $gifts = GiftSums::by(DB::table('gifts')->whereIn('supporter_id', $ids), 'supporter_id');
         $latest = DB::table('gifts')->whereIn('supporter_id', $ids)->whereRaw('not kind <=> ?', [GiftKind::Pledge->value])->groupBy('supporter_id')->selectRaw('supporter_id, max(given_on) as latest')->pluck('latest', 'supporter_id');
