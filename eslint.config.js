@@ -1,8 +1,8 @@
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
-export default tseslint.config(
-  { ignores: ['vendor', 'node_modules', 'public', 'var*'] },
-  ...tseslint.configs.strict,
-  { files: ['web/src/**/*.{ts,tsx}'], plugins: { 'react-hooks': reactHooks }, rules: { ...reactHooks.configs.recommended.rules } },
-);
+export default tseslint.config({ ignores: ['vendor', 'node_modules', 'public', 'var*'] }, ...tseslint.configs.strict, {
+  files: ['web/src/**/*.{ts,tsx}'],
+  plugins: { 'react-hooks': reactHooks },
+  rules: { ...reactHooks.configs.recommended.rules },
+});

@@ -20,24 +20,153 @@ use Random\Randomizer;
  */
 final class Groups
 {
-    private const PARTS = ['Al', 'Bir', 'Cam', 'Des', 'Ever', 'Fro', 'Gil', 'Hav', 'Iv', 'Jen', 'Kes', 'Lun', 'Mar', 'Nol', 'Ob', 'Pris', 'Rav', 'Sut', 'Tam', 'Ul', 'Ves', 'Wal', 'Yost', 'Zim'];
+    private const PARTS = [
+        'Al',
+        'Bir',
+        'Cam',
+        'Des',
+        'Ever',
+        'Fro',
+        'Gil',
+        'Hav',
+        'Iv',
+        'Jen',
+        'Kes',
+        'Lun',
+        'Mar',
+        'Nol',
+        'Ob',
+        'Pris',
+        'Rav',
+        'Sut',
+        'Tam',
+        'Ul',
+        'Ves',
+        'Wal',
+        'Yost',
+        'Zim',
+    ];
 
-    private const ENDS = ['bert', 'by', 'combe', 'dale', 'field', 'gate', 'ham', 'ington', 'kins', 'ler', 'more', 'ner', 'ridge', 'sen', 'stock', 'ten', 'wood', 'yard'];
+    private const ENDS = [
+        'bert',
+        'by',
+        'combe',
+        'dale',
+        'field',
+        'gate',
+        'ham',
+        'ington',
+        'kins',
+        'ler',
+        'more',
+        'ner',
+        'ridge',
+        'sen',
+        'stock',
+        'ten',
+        'wood',
+        'yard',
+    ];
 
-    private const FIRSTS = ['Anita', 'Boris', 'Clara', 'Dmitri', 'Edna', 'Felix', 'Greta', 'Hugo', 'Ines', 'Jonas', 'Karin', 'Leon', 'Marta', 'Nils', 'Olga', 'Pablo', 'Rosa', 'Stefan', 'Tilda', 'Ursula', 'Viktor', 'Wanda'];
+    private const FIRSTS = [
+        'Anita',
+        'Boris',
+        'Clara',
+        'Dmitri',
+        'Edna',
+        'Felix',
+        'Greta',
+        'Hugo',
+        'Ines',
+        'Jonas',
+        'Karin',
+        'Leon',
+        'Marta',
+        'Nils',
+        'Olga',
+        'Pablo',
+        'Rosa',
+        'Stefan',
+        'Tilda',
+        'Ursula',
+        'Viktor',
+        'Wanda',
+    ];
 
     private const SAINTS = ['Mary', 'John', 'Joseph', 'Peter', 'Ann', 'Luke', 'Mark', 'Paul', 'Andrew', 'Patrick'];
 
     private const FAITHS = ['Baptist', 'Lutheran', 'Methodist', 'Presbyterian', 'Congregational', 'Episcopal'];
 
-    private const TRADES = ['Hardware', 'Plumbing', 'Insurance Agency', 'Realty', 'Auto Body', 'Landscaping', 'Dental Group', 'Brewing Company', 'Bakery', 'Builders', 'Law Offices', 'Printing', 'Boat Works', 'Farms', 'Electric', 'Catering'];
+    private const TRADES = [
+        'Hardware',
+        'Plumbing',
+        'Insurance Agency',
+        'Realty',
+        'Auto Body',
+        'Landscaping',
+        'Dental Group',
+        'Brewing Company',
+        'Bakery',
+        'Builders',
+        'Law Offices',
+        'Printing',
+        'Boat Works',
+        'Farms',
+        'Electric',
+        'Catering',
+    ];
 
-    private const OF_TOWN = ['Public Library', 'Historical Society', 'Fire Department', 'Police Department', 'Rotary Club', 'Chamber of Commerce', 'Garden Club', 'Community Theatre', 'Food Pantry', 'Land Trust', 'Medical Center', 'High School', 'Elementary School', 'Little League', 'Senior Center', 'Arts Council'];
+    private const OF_TOWN = [
+        'Public Library',
+        'Historical Society',
+        'Fire Department',
+        'Police Department',
+        'Rotary Club',
+        'Chamber of Commerce',
+        'Garden Club',
+        'Community Theatre',
+        'Food Pantry',
+        'Land Trust',
+        'Medical Center',
+        'High School',
+        'Elementary School',
+        'Little League',
+        'Senior Center',
+        'Arts Council',
+    ];
 
-    private const NUMBERED = ['Scout Troop %d', 'Lodge No. %d', 'Veterans Post %d', 'Local Union %d', 'School District %d', 'Grange No. %d', 'Engine Company %d'];
+    private const NUMBERED = [
+        'Scout Troop %d',
+        'Lodge No. %d',
+        'Veterans Post %d',
+        'Local Union %d',
+        'School District %d',
+        'Grange No. %d',
+        'Engine Company %d',
+    ];
 
     /** Words and the shorter forms that people write. */
-    private const SHORT = ['Association' => 'Assn', 'Foundation' => 'Fdn', 'Department' => 'Dept', 'Center' => 'Ctr', 'Saint' => 'St.', 'Community' => 'Comm', 'School' => 'Sch', 'Society' => 'Soc', 'Company' => 'Co', 'Elementary' => 'Elem', 'Library' => 'Lib', 'No.' => '#', 'Council' => 'Cncl', 'First' => '1st', 'and' => '&', 'District' => 'Dist', 'Theatre' => 'Theater', 'Medical' => 'Med', 'Church' => 'Ch'];
+    private const SHORT = [
+        'Association' => 'Assn',
+        'Foundation' => 'Fdn',
+        'Department' => 'Dept',
+        'Center' => 'Ctr',
+        'Saint' => 'St.',
+        'Community' => 'Comm',
+        'School' => 'Sch',
+        'Society' => 'Soc',
+        'Company' => 'Co',
+        'Elementary' => 'Elem',
+        'Library' => 'Lib',
+        'No.' => '#',
+        'Council' => 'Cncl',
+        'First' => '1st',
+        'and' => '&',
+        'District' => 'Dist',
+        'Theatre' => 'Theater',
+        'Medical' => 'Med',
+        'Church' => 'Ch',
+    ];
 
     private const STREETS = ['Street', 'Avenue', 'Road', 'Lane', 'Drive', 'Square', 'Court'];
 
@@ -51,7 +180,7 @@ final class Groups
     public function __construct(int $seed, private readonly float $rate = 1.0)
     {
         $this->chance = new Randomizer(new Mt19937($seed));
-        $this->standardizer = new AddressStandardizer;
+        $this->standardizer = new AddressStandardizer();
     }
 
     /** @return \Generator<int, array{Traits, list<string>, int}> records by number, with what has happened to them, and the number of the first of those that they belong together with */
@@ -79,7 +208,7 @@ final class Groups
     {
         do {
             $made = $this->organizationsAnyhow();
-            $keys = array_map(static fn (array $one): string => $one['name'].'|'.($one['address']['city'] ?? ''), $made);
+            $keys = array_map(static fn(array $one): string => $one['name'] . '|' . ($one['address']['city'] ?? ''), $made);
         } while (array_intersect_key($this->taken, array_flip($keys)) !== []);
         $this->taken += array_fill_keys($keys, true);
 
@@ -95,35 +224,77 @@ final class Groups
             $one = $this->organization($name, $town);
             if ($isBeside && $first !== null) {
                 // Of one house: often with the same phone, now and then with the same email.
-                $one = [...$one, 'address' => $this->happens(0.8) ? $first['address'] : $one['address'], 'email' => $this->happens(0.3) ? $first['email'] : $one['email'], 'phone' => $this->happens(0.5) ? $first['phone'] : $one['phone']];
+                $one = [
+                    ...$one,
+                    'address' => $this->happens(0.8) ? $first['address'] : $one['address'],
+                    'email' => $this->happens(0.3) ? $first['email'] : $one['email'],
+                    'phone' => $this->happens(0.5) ? $first['phone'] : $one['phone'],
+                ];
             }
             $first ??= $one;
 
             return $one;
         };
-        $saint = 'Saint '.$this->pick(self::SAINTS)."'s";
+        $saint = 'Saint ' . $this->pick(self::SAINTS) . "'s";
         $of = $this->pick(self::OF_TOWN);
         $number = $this->chance->getInt(1, 400);
 
         return match ($this->chance->getInt(1, 12)) {
-            1 => [$named($this->name().' Family Foundation')],
-            2 => [$named($this->name().' '.$this->pick(self::TRADES).($this->happens(0.4) ? $this->pick([', Inc.', ' LLC', ' Co.']) : ''))],
-            3 => [$named("{$this->name()} & {$this->name()} ".$this->pick(self::TRADES))],
+            1 => [$named($this->name() . ' Family Foundation')],
+            2 => [
+                $named(
+                    $this->name() . ' ' . $this->pick(self::TRADES) . ($this->happens(0.4) ? $this->pick([', Inc.', ' LLC', ' Co.']) : ''),
+                ),
+            ],
+            3 => [$named("{$this->name()} & {$this->name()} " . $this->pick(self::TRADES))],
             4, 5 => [$named("{$town} {$of}")],
             6 => [$named("{$town} {$of}"), $named("Friends of the {$town} {$of}", true)],
-            7 => [$named("First {$this->pick(self::FAITHS)} Church".($this->happens(0.5) ? " of {$town}" : ''))],
-            8 => $this->happens(0.4) ? [$named("{$saint} Church"), $named("{$saint} School", true)] : [$named("{$saint} ".$this->pick(['Church', 'Parish', 'Roman Catholic Church']))],
-            9 => $this->happens(0.2) ? [$named(sprintf('Scout Troop %d', $number)), $named(sprintf('Scout Troop %d', $number + $this->chance->getInt(1, 60)), true)] : ($this->happens(0.4) ? [$named(sprintf('Scout Troop %d', $number)), $named(sprintf('Cub Pack %d', $number), true)] : [$named(sprintf($this->pick(self::NUMBERED), $number))]),
-            10 => [$named("{$town} ".sprintf($this->pick(self::NUMBERED), $number))],
-            11 => $this->happens(0.3) ? [$named("{$this->name()} Hospital"), $named("{$this->name()} Hospital Auxiliary", true)] : [$named($this->pick(['Harbor', 'Summit', 'Granite', 'Lakeside', 'Northern', 'Pioneer']).' '.$this->pick(self::TRADES).($this->happens(0.3) ? ', Inc.' : ''))],
-            default => [$named($this->pick(['Coalition', 'Alliance', 'Committee', 'Center', 'Society']).' for '.$this->pick(['Clean Rivers', 'Rural Health', 'Youth Music', 'Animal Rescue', 'Open Spaces', 'Adult Literacy'])." of {$town}")],
+            7 => [$named("First {$this->pick(self::FAITHS)} Church" . ($this->happens(0.5) ? " of {$town}" : ''))],
+            8 => $this->happens(0.4)
+                ? [$named("{$saint} Church"), $named("{$saint} School", true)]
+                : [$named("{$saint} " . $this->pick(['Church', 'Parish', 'Roman Catholic Church']))],
+            9 => $this->happens(0.2)
+                ? [
+                    $named(sprintf('Scout Troop %d', $number)),
+                    $named(sprintf('Scout Troop %d', $number + $this->chance->getInt(1, 60)), true),
+                ]
+                : ($this->happens(0.4)
+                    ? [$named(sprintf('Scout Troop %d', $number)), $named(sprintf('Cub Pack %d', $number), true)]
+                    : [$named(sprintf($this->pick(self::NUMBERED), $number))]),
+            10 => [$named("{$town} " . sprintf($this->pick(self::NUMBERED), $number))],
+            11 => $this->happens(0.3)
+                ? [$named("{$this->name()} Hospital"), $named("{$this->name()} Hospital Auxiliary", true)]
+                : [
+                    $named(
+                        $this->pick(['Harbor', 'Summit', 'Granite', 'Lakeside', 'Northern', 'Pioneer']) .
+                            ' ' .
+                            $this->pick(self::TRADES) .
+                            ($this->happens(0.3) ? ', Inc.' : ''),
+                    ),
+                ],
+            default => [
+                $named(
+                    $this->pick(['Coalition', 'Alliance', 'Committee', 'Center', 'Society']) .
+                        ' for ' .
+                        $this->pick(['Clean Rivers', 'Rural Health', 'Youth Music', 'Animal Rescue', 'Open Spaces', 'Adult Literacy']) .
+                        " of {$town}",
+                ),
+            ],
         };
     }
 
     /** @return array<string, mixed> */
     private function organization(string $name, string $town): array
     {
-        return ['kind' => SupporterKind::Organization, 'name' => $name, 'last' => '', 'address' => $this->happens(0.9) ? $this->address($town) : null, 'email' => $this->happens(0.6) ? $this->email($name === '' ? $town : $name) : '', 'phone' => $this->happens(0.7) ? $this->phone() : '', 'id' => $this->happens(0.5) ? $this->id('first system') : null];
+        return [
+            'kind' => SupporterKind::Organization,
+            'name' => $name,
+            'last' => '',
+            'address' => $this->happens(0.9) ? $this->address($town) : null,
+            'email' => $this->happens(0.6) ? $this->email($name === '' ? $town : $name) : '',
+            'phone' => $this->happens(0.7) ? $this->phone() : '',
+            'id' => $this->happens(0.5) ? $this->id('first system') : null,
+        ];
     }
 
     /** @return list<array<string, mixed>> a household, or two of one family or of one house */
@@ -144,7 +315,17 @@ final class Groups
     {
         [$one, $two] = [$this->pick(self::FIRSTS), $this->pick(self::FIRSTS)];
 
-        return ['kind' => SupporterKind::Household, 'name' => $this->householdName($one, $two, $last, 1), 'one' => $one, 'two' => $two, 'last' => $last, 'address' => $this->happens(0.92) ? $this->address($town) : null, 'email' => $this->happens(0.5) ? strtolower("{$one}.{$last}").$this->chance->getInt(1, 99).'@mail.example' : '', 'phone' => $this->happens(0.6) ? $this->phone() : '', 'id' => $this->happens(0.5) ? $this->id('first system') : null];
+        return [
+            'kind' => SupporterKind::Household,
+            'name' => $this->householdName($one, $two, $last, 1),
+            'one' => $one,
+            'two' => $two,
+            'last' => $last,
+            'address' => $this->happens(0.92) ? $this->address($town) : null,
+            'email' => $this->happens(0.5) ? strtolower("{$one}.{$last}") . $this->chance->getInt(1, 99) . '@mail.example' : '',
+            'phone' => $this->happens(0.6) ? $this->phone() : '',
+            'id' => $this->happens(0.5) ? $this->id('first system') : null,
+        ];
     }
 
     private function householdName(string $one, string $two, string $last, int $way): string
@@ -172,8 +353,33 @@ final class Groups
             $copy['name'] = $this->householdName($one['one'], $one['two'], $one['last'], $this->chance->getInt(1, 10));
         }
         $happened = [];
-        foreach (['short words' => 0.35, 'no legal form' => 0.5, 'the' => 0.15, 'another order' => 0.05, 'typing error in the name' => 0.1, 'a word left out' => 0.08, 'a town added' => 0.05, 'capitals' => 0.15, 'other email' => 0.25, 'no email' => 0.25, 'other phone' => 0.15, 'no phone' => 0.3, 'typing error in the phone' => 0.03, 'moved' => 0.12, 'address written otherwise' => 0.4, 'typing error in the street' => 0.05, 'no address' => 0.1] as $what => $often) {
-            if ($this->happens($often * (in_array($what, ['short words', 'address written otherwise', 'no legal form'], true) ? 1.0 : $this->rate))) {
+        foreach (
+            [
+                'short words' => 0.35,
+                'no legal form' => 0.5,
+                'the' => 0.15,
+                'another order' => 0.05,
+                'typing error in the name' => 0.1,
+                'a word left out' => 0.08,
+                'a town added' => 0.05,
+                'capitals' => 0.15,
+                'other email' => 0.25,
+                'no email' => 0.25,
+                'other phone' => 0.15,
+                'no phone' => 0.3,
+                'typing error in the phone' => 0.03,
+                'moved' => 0.12,
+                'address written otherwise' => 0.4,
+                'typing error in the street' => 0.05,
+                'no address' => 0.1,
+            ]
+            as $what => $often
+        ) {
+            if (
+                $this->happens(
+                    $often * (in_array($what, ['short words', 'address written otherwise', 'no legal form'], true) ? 1.0 : $this->rate),
+                )
+            ) {
                 $after = $this->after($what, $copy);
                 if ($after !== $copy) {
                     [$copy, $happened[]] = [$after, $what];
@@ -194,22 +400,66 @@ final class Groups
         $words = explode(' ', (string) $one['name']);
 
         return match ($what) {
-            'short words' => $isOrganization ? [...$one, 'name' => strtr($one['name'], array_map(static fn (string $short): string => $short, self::SHORT))] : $one,
-            'no legal form' => $isOrganization ? [...$one, 'name' => (string) preg_replace('/,? (?:Inc\.|LLC|Co\.)$/', '', $one['name'])] : $one,
+            'short words' => $isOrganization
+                ? [...$one, 'name' => strtr($one['name'], array_map(static fn(string $short): string => $short, self::SHORT))]
+                : $one,
+            'no legal form' => $isOrganization
+                ? [...$one, 'name' => (string) preg_replace('/,? (?:Inc\.|LLC|Co\.)$/', '', $one['name'])]
+                : $one,
             'the' => $isOrganization ? [...$one, 'name' => "The {$one['name']}"] : $one,
-            'another order' => $isOrganization && count($words) > 2 ? [...$one, 'name' => implode(' ', array_slice($words, 1)).', '.$words[0]] : $one,
+            'another order' => $isOrganization && count($words) > 2
+                ? [...$one, 'name' => implode(' ', array_slice($words, 1)) . ', ' . $words[0]]
+                : $one,
             'typing error in the name' => [...$one, 'name' => $this->slip($one['name'])],
-            'a word left out' => $isOrganization && count($words) > 2 ? [...$one, 'name' => implode(' ', array_diff_key($words, [$this->chance->getInt(1, count($words) - 1) => 1]))] : $one,
-            'a town added' => $isOrganization && $one['address'] !== null ? [...$one, 'name' => "{$one['name']} of {$one['address']['city']}"] : $one,
+            'a word left out' => $isOrganization && count($words) > 2
+                ? [...$one, 'name' => implode(' ', array_diff_key($words, [$this->chance->getInt(1, count($words) - 1) => 1]))]
+                : $one,
+            'a town added' => $isOrganization && $one['address'] !== null
+                ? [...$one, 'name' => "{$one['name']} of {$one['address']['city']}"]
+                : $one,
             'capitals' => [...$one, 'name' => strtoupper($one['name'])],
-            'other email' => $one['email'] === '' ? $one : [...$one, 'email' => $isOrganization && $this->happens(0.6) ? $this->pick(['office', 'giving', 'director', 'mail']).substr($one['email'], (int) strpos($one['email'], '@')) : $this->email($one['name'])],
+            'other email' => $one['email'] === ''
+                ? $one
+                : [
+                    ...$one,
+                    'email' =>
+                        $isOrganization && $this->happens(0.6)
+                            ? $this->pick(['office', 'giving', 'director', 'mail']) .
+                                substr($one['email'], (int) strpos($one['email'], '@'))
+                            : $this->email($one['name']),
+                ],
             'no email' => [...$one, 'email' => ''],
             'other phone' => $one['phone'] === '' ? $one : [...$one, 'phone' => $this->phone()],
             'no phone' => [...$one, 'phone' => ''],
-            'typing error in the phone' => $one['phone'] === '' ? $one : [...$one, 'phone' => substr_replace($one['phone'], (string) $this->chance->getInt(0, 9), $this->chance->getInt(5, 11), 1)],
-            'moved' => $one['address'] === null ? $one : [...$one, 'address' => $this->address($this->happens(0.7) ? $one['address']['city'] : $this->town())],
-            'address written otherwise' => $one['address'] === null ? $one : [...$one, 'address' => [...$one['address'], 'line1' => strtr($one['address']['line1'], ['Street' => 'St', 'Avenue' => 'Ave.', 'Road' => 'RD', 'Lane' => 'ln', 'Drive' => 'Dr', 'Square' => 'Sq', 'Court' => 'Ct'])]],
-            'typing error in the street' => $one['address'] === null ? $one : [...$one, 'address' => [...$one['address'], 'line1' => $this->slip($one['address']['line1'], 5)]],
+            'typing error in the phone' => $one['phone'] === ''
+                ? $one
+                : [
+                    ...$one,
+                    'phone' => substr_replace($one['phone'], (string) $this->chance->getInt(0, 9), $this->chance->getInt(5, 11), 1),
+                ],
+            'moved' => $one['address'] === null
+                ? $one
+                : [...$one, 'address' => $this->address($this->happens(0.7) ? $one['address']['city'] : $this->town())],
+            'address written otherwise' => $one['address'] === null
+                ? $one
+                : [
+                    ...$one,
+                    'address' => [
+                        ...$one['address'],
+                        'line1' => strtr($one['address']['line1'], [
+                            'Street' => 'St',
+                            'Avenue' => 'Ave.',
+                            'Road' => 'RD',
+                            'Lane' => 'ln',
+                            'Drive' => 'Dr',
+                            'Square' => 'Sq',
+                            'Court' => 'Ct',
+                        ]),
+                    ],
+                ],
+            'typing error in the street' => $one['address'] === null
+                ? $one
+                : [...$one, 'address' => [...$one['address'], 'line1' => $this->slip($one['address']['line1'], 5)]],
             default => [...$one, 'address' => null],
         };
     }
@@ -223,40 +473,65 @@ final class Groups
             $addresses[] = [$written, $this->standardizer->standardize($written)->standard];
         }
 
-        return new Traits($one['kind'], new PersonName(last: $one['last']), $one['name'], $addresses, $one['email'] === '' ? [] : [$one['email']], $one['phone'] === '' ? [] : [$one['phone']], $one['id'] === null ? [] : [$one['id']], $one['last'] === '' ? [] : ['last_name' => $one['last']]);
+        return new Traits(
+            $one['kind'],
+            new PersonName(last: $one['last']),
+            $one['name'],
+            $addresses,
+            $one['email'] === '' ? [] : [$one['email']],
+            $one['phone'] === '' ? [] : [$one['phone']],
+            $one['id'] === null ? [] : [$one['id']],
+            $one['last'] === '' ? [] : ['last_name' => $one['last']],
+        );
     }
 
     private function name(): string
     {
         // A few names are frequent, most are rare.
-        return $this->pick(self::PARTS).($this->happens(0.3) ? '' : strtolower($this->pick(self::PARTS))).$this->pick(self::ENDS);
+        return $this->pick(self::PARTS) . ($this->happens(0.3) ? '' : strtolower($this->pick(self::PARTS))) . $this->pick(self::ENDS);
     }
 
     private function town(): string
     {
         $n = (int) (2000 ** ($this->chance->getInt(0, 9999) / 10_000));
 
-        return self::PARTS[$n % 24].self::ENDS[intdiv($n, 24) % 18].['', '', ' Falls', ' Harbor', ' Junction'][intdiv($n, 7) % 5];
+        return self::PARTS[$n % 24] . self::ENDS[intdiv($n, 24) % 18] . ['', '', ' Falls', ' Harbor', ' Junction'][intdiv($n, 7) % 5];
     }
 
     /** @return array<string, string> */
     private function address(string $town): array
     {
-        $zip = 10_000 + crc32($town) % 80_000;
+        $zip = 10_000 + (crc32($town) % 80_000);
 
-        return ['line1' => $this->happens(0.1) ? 'PO Box '.$this->chance->getInt(1, 900) : $this->chance->getInt(1, 999).' '.$this->pick(['Main', 'Church', 'School', 'Elm', 'Mill', 'Bridge', 'Depot', 'High', 'Pearl', $this->name()]).' '.$this->pick(self::STREETS), 'city' => $town, 'state' => ['OH', 'PA', 'WI', 'GA'][$zip % 4], 'postal_code' => (string) $zip];
+        return [
+            'line1' => $this->happens(0.1)
+                ? 'PO Box ' . $this->chance->getInt(1, 900)
+                : $this->chance->getInt(1, 999) .
+                    ' ' .
+                    $this->pick(['Main', 'Church', 'School', 'Elm', 'Mill', 'Bridge', 'Depot', 'High', 'Pearl', $this->name()]) .
+                    ' ' .
+                    $this->pick(self::STREETS),
+            'city' => $town,
+            'state' => ['OH', 'PA', 'WI', 'GA'][$zip % 4],
+            'postal_code' => (string) $zip,
+        ];
     }
 
     private function email(string $name): string
     {
         $domain = substr(strtolower((string) preg_replace('/\W+/', '', $name)), 0, 16);
 
-        return $this->pick(['info', 'office', 'contact', 'hello']).'@'.$domain.$this->chance->getInt(1, 999).'.example';
+        return $this->pick(['info', 'office', 'contact', 'hello']) . '@' . $domain . $this->chance->getInt(1, 999) . '.example';
     }
 
     private function phone(): string
     {
-        return sprintf('+1%03d%03d%04d', $this->pick([614, 717, 608, 706]), $this->chance->getInt(200, 999), $this->chance->getInt(0, 9999));
+        return sprintf(
+            '+1%03d%03d%04d',
+            $this->pick([614, 717, 608, 706]),
+            $this->chance->getInt(200, 999),
+            $this->chance->getInt(0, 9999),
+        );
     }
 
     private function id(string $system): Identifier
@@ -269,10 +544,10 @@ final class Groups
         $at = $this->chance->getInt(min($from, strlen($text) - 2), max(0, strlen($text) - 2));
 
         return match ($this->chance->getInt(1, 4)) {
-            1 => substr($text, 0, $at).substr($text, $at + 1),
-            2 => substr($text, 0, $at).$text[$at + 1].$text[$at].substr($text, $at + 2),
-            3 => substr($text, 0, $at).chr($this->chance->getInt(97, 122)).substr($text, $at + 1),
-            default => substr($text, 0, $at).$text[$at].substr($text, $at),
+            1 => substr($text, 0, $at) . substr($text, $at + 1),
+            2 => substr($text, 0, $at) . $text[$at + 1] . $text[$at] . substr($text, $at + 2),
+            3 => substr($text, 0, $at) . chr($this->chance->getInt(97, 122)) . substr($text, $at + 1),
+            default => substr($text, 0, $at) . $text[$at] . substr($text, $at),
         };
     }
 

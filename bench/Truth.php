@@ -23,19 +23,121 @@ final class Truth
 
     /** How often each thing happens to a copy, at the middle rate. */
     private const HAPPENS = [
-        'nickname' => 0.14, 'typing error in the first name' => 0.06, 'typing error in the last name' => 0.06, 'initial for the first name' => 0.04, 'changed surname' => 0.05, 'swapped names' => 0.02,
-        'moved' => 0.12, 'address written otherwise' => 0.35, 'typing error in the street' => 0.05, 'no address' => 0.10,
-        'other email' => 0.15, 'typing error in the email' => 0.03, 'no email' => 0.25, 'other phone' => 0.15, 'no phone' => 0.30, 'typing error in the phone' => 0.03, 'birth date with day and month swapped' => 0.03, 'typing error in the birth date' => 0.03, 'no birth date' => 0.40,
-        'no middle name' => 0.50, 'no suffix' => 0.30, 'capitals' => 0.10,
+        'nickname' => 0.14,
+        'typing error in the first name' => 0.06,
+        'typing error in the last name' => 0.06,
+        'initial for the first name' => 0.04,
+        'changed surname' => 0.05,
+        'swapped names' => 0.02,
+        'moved' => 0.12,
+        'address written otherwise' => 0.35,
+        'typing error in the street' => 0.05,
+        'no address' => 0.1,
+        'other email' => 0.15,
+        'typing error in the email' => 0.03,
+        'no email' => 0.25,
+        'other phone' => 0.15,
+        'no phone' => 0.3,
+        'typing error in the phone' => 0.03,
+        'birth date with day and month swapped' => 0.03,
+        'typing error in the birth date' => 0.03,
+        'no birth date' => 0.4,
+        'no middle name' => 0.5,
+        'no suffix' => 0.3,
+        'capitals' => 0.1,
     ];
 
-    private const SYLLABLES = ['bar', 'cor', 'dun', 'el', 'fen', 'gar', 'hol', 'ist', 'jor', 'kel', 'lor', 'mar', 'nes', 'or', 'pel', 'quin', 'ros', 'sel', 'tor', 'ven', 'wil', 'yar', 'zel', 'ash', 'brem', 'cald', 'dray', 'esk', 'fal', 'glen', 'hart', 'ing', 'jay', 'kirk', 'lang', 'mor', 'nor', 'oak', 'pad', 'rud'];
+    private const SYLLABLES = [
+        'bar',
+        'cor',
+        'dun',
+        'el',
+        'fen',
+        'gar',
+        'hol',
+        'ist',
+        'jor',
+        'kel',
+        'lor',
+        'mar',
+        'nes',
+        'or',
+        'pel',
+        'quin',
+        'ros',
+        'sel',
+        'tor',
+        'ven',
+        'wil',
+        'yar',
+        'zel',
+        'ash',
+        'brem',
+        'cald',
+        'dray',
+        'esk',
+        'fal',
+        'glen',
+        'hart',
+        'ing',
+        'jay',
+        'kirk',
+        'lang',
+        'mor',
+        'nor',
+        'oak',
+        'pad',
+        'rud',
+    ];
 
-    private const ENDINGS = ['son', 'ton', 'ley', 'man', 'well', 'ford', 'worth', 'by', 'ham', 'stead', 'wick', 'er', 'o', 'a', 'berg', 'mont', 'ski', 'ez', 'ara', 'low'];
+    private const ENDINGS = [
+        'son',
+        'ton',
+        'ley',
+        'man',
+        'well',
+        'ford',
+        'worth',
+        'by',
+        'ham',
+        'stead',
+        'wick',
+        'er',
+        'o',
+        'a',
+        'berg',
+        'mont',
+        'ski',
+        'ez',
+        'ara',
+        'low',
+    ];
 
-    private const STREETS = ['Street' => 'St', 'Avenue' => 'Ave', 'Road' => 'Rd', 'Lane' => 'Ln', 'Drive' => 'Dr', 'Court' => 'Ct', 'Boulevard' => 'Blvd', 'Place' => 'Pl'];
+    private const STREETS = [
+        'Street' => 'St',
+        'Avenue' => 'Ave',
+        'Road' => 'Rd',
+        'Lane' => 'Ln',
+        'Drive' => 'Dr',
+        'Court' => 'Ct',
+        'Boulevard' => 'Blvd',
+        'Place' => 'Pl',
+    ];
 
-    private const ORGANIZATIONS = ['Foundation', 'Hardware', 'Community Church', 'Elementary School', 'Bakery', 'Family Fund', 'Rotary Club', 'Insurance Agency', 'Garden Club', 'Sailing Association', 'Savings Bank', 'Medical Center'];
+    private const ORGANIZATIONS = [
+        'Foundation',
+        'Hardware',
+        'Community Church',
+        'Elementary School',
+        'Bakery',
+        'Family Fund',
+        'Rotary Club',
+        'Insurance Agency',
+        'Garden Club',
+        'Sailing Association',
+        'Savings Bank',
+        'Medical Center',
+    ];
 
     private Randomizer $chance;
 
@@ -55,12 +157,16 @@ final class Truth
      * @param  bool  $isLifelike  whether names are as frequent as in life, with a long tail; else each is about as rare as the others
      * @param  array<string, float>  $mix  what happens, to how often, where that is not the usual; "strangers" for how often others share an address, a phone or an email with someone
      */
-    public function __construct(int $seed, private readonly float $rate = 1.0, private readonly bool $isLifelike = false, private readonly array $mix = [])
-    {
+    public function __construct(
+        int $seed,
+        private readonly float $rate = 1.0,
+        private readonly bool $isLifelike = false,
+        private readonly array $mix = [],
+    ) {
         $this->chance = new Randomizer(new Mt19937($seed));
-        $this->standardizer = new AddressStandardizer;
+        $this->standardizer = new AddressStandardizer();
         /** @var list<string> $lines */
-        $lines = require __DIR__.'/../core/Names/data/nicknames.php';
+        $lines = require __DIR__ . '/../core/Names/data/nicknames.php';
         foreach ($lines as $line) {
             $names = explode(' ', $line);
             $this->firsts[] = ucfirst($names[0]);
@@ -69,7 +175,7 @@ final class Truth
         // Names that have no short forms: most of the world's.
         foreach (self::SYLLABLES as $one) {
             foreach (['a', 'ia', 'in', 'elle', 'us', 'ette', 'ard', 'is'] as $ending) {
-                $this->firsts[] = ucfirst($one).$ending;
+                $this->firsts[] = ucfirst($one) . $ending;
             }
         }
     }
@@ -81,10 +187,10 @@ final class Truth
         for ($entity = 1; $made < $count; $entity++) {
             $dice = $this->fraction();
             $family = match (true) {
-                $dice < 0.80 => [$this->person()],
+                $dice < 0.8 => [$this->person()],
                 $dice < 0.83 => $this->twins(),
                 $dice < 0.835 => $this->fatherAndSon(),
-                $dice < 0.90 => $this->couple(),
+                $dice < 0.9 => $this->couple(),
                 $dice < 0.945 => [$this->household()],
                 default => [$this->organization()],
             };
@@ -116,9 +222,17 @@ final class Truth
         $place = $this->place();
 
         return [
-            'kind' => SupporterKind::Person, 'first' => $first, 'middle' => $this->happens(0.4) ? $this->first() : '', 'last' => $last, 'suffix' => $this->happens(0.01) ? 'Jr.' : '', 'display' => '',
-            'address' => $this->happens(0.9) ? $this->address($place) : null, 'email' => $this->happens(0.7) ? $this->email($first, $last) : '', 'phone' => $this->happens(0.65) ? $this->phone() : '',
-            'born' => $this->happens(0.4) ? $this->born() : '', 'id' => $this->happens(0.6) ? $this->id('first system') : null,
+            'kind' => SupporterKind::Person,
+            'first' => $first,
+            'middle' => $this->happens(0.4) ? $this->first() : '',
+            'last' => $last,
+            'suffix' => $this->happens(0.01) ? 'Jr.' : '',
+            'display' => '',
+            'address' => $this->happens(0.9) ? $this->address($place) : null,
+            'email' => $this->happens(0.7) ? $this->email($first, $last) : '',
+            'phone' => $this->happens(0.65) ? $this->phone() : '',
+            'born' => $this->happens(0.4) ? $this->born() : '',
+            'id' => $this->happens(0.6) ? $this->id('first system') : null,
         ];
     }
 
@@ -130,14 +244,19 @@ final class Truth
      */
     private function strangers(array $one): array
     {
-        if (! isset($this->mix['strangers']) || $one['kind'] !== SupporterKind::Person || ! $this->happens($this->mix['strangers'])) {
+        if (!isset($this->mix['strangers']) || $one['kind'] !== SupporterKind::Person || !$this->happens($this->mix['strangers'])) {
             return [];
         }
 
         return match ($this->chance->getInt(1, 4)) {
             1, 2 => $one['address'] === null ? [] : [[...$this->person(), 'address' => $one['address']]],
-            3 => array_map(fn (): array => [...$this->person(), 'phone' => $one['phone'] === '' ? $this->phone() : $one['phone']], range(1, $this->chance->getInt(1, 6))),
-            default => $one['email'] === '' ? [] : [[...$this->person(), 'email' => $one['email'], 'address' => $this->happens(0.5) ? $one['address'] : null]],
+            3 => array_map(
+                fn(): array => [...$this->person(), 'phone' => $one['phone'] === '' ? $this->phone() : $one['phone']],
+                range(1, $this->chance->getInt(1, 6)),
+            ),
+            default => $one['email'] === ''
+                ? []
+                : [[...$this->person(), 'email' => $one['email'], 'address' => $this->happens(0.5) ? $one['address'] : null]],
         };
     }
 
@@ -148,7 +267,16 @@ final class Truth
         $one['born'] = $this->born();
         $one['address'] ??= $this->address($this->place());
 
-        return [$one, [...$one, 'first' => $this->first($one['first']), 'middle' => '', 'email' => $this->happens(0.3) ? $one['email'] : '', 'id' => $this->id('first system')]];
+        return [
+            $one,
+            [
+                ...$one,
+                'first' => $this->first($one['first']),
+                'middle' => '',
+                'email' => $this->happens(0.3) ? $one['email'] : '',
+                'id' => $this->id('first system'),
+            ],
+        ];
     }
 
     /** @return list<array<string, mixed>> */
@@ -157,11 +285,21 @@ final class Truth
         $father = $this->person();
         $father['address'] ??= $this->address($this->place());
         $isTold = $this->happens(0.8);
-        $hasDates = ! $isTold || $this->happens(0.5);
+        $hasDates = !$isTold || $this->happens(0.5);
 
         return [
-            [...$father, 'suffix' => $isTold ? 'Sr.' : '', 'born' => $hasDates ? '1948-0'.$this->chance->getInt(1, 9).'-1'.$this->chance->getInt(0, 9) : ''],
-            [...$father, 'suffix' => $isTold ? 'Jr.' : '', 'born' => $hasDates ? '1975-1'.$this->chance->getInt(0, 2).'-2'.$this->chance->getInt(0, 8) : '', 'email' => $this->happens(0.5) ? '' : $this->email($father['first'], $father['last']), 'id' => $this->id('first system')],
+            [
+                ...$father,
+                'suffix' => $isTold ? 'Sr.' : '',
+                'born' => $hasDates ? '1948-0' . $this->chance->getInt(1, 9) . '-1' . $this->chance->getInt(0, 9) : '',
+            ],
+            [
+                ...$father,
+                'suffix' => $isTold ? 'Jr.' : '',
+                'born' => $hasDates ? '1975-1' . $this->chance->getInt(0, 2) . '-2' . $this->chance->getInt(0, 8) : '',
+                'email' => $this->happens(0.5) ? '' : $this->email($father['first'], $father['last']),
+                'id' => $this->id('first system'),
+            ],
         ];
     }
 
@@ -173,7 +311,18 @@ final class Truth
 
         $last = isset($this->mix['strangers']) && $this->happens(0.3) ? $this->last() : $one['last'];
 
-        return [$one, [...$one, 'first' => $this->first($one['first']), 'middle' => '', 'last' => $last, 'email' => $this->happens(0.5) ? $one['email'] : $this->email('x', $one['last']), 'born' => $one['born'] === '' ? '' : $this->born(), 'id' => null]];
+        return [
+            $one,
+            [
+                ...$one,
+                'first' => $this->first($one['first']),
+                'middle' => '',
+                'last' => $last,
+                'email' => $this->happens(0.5) ? $one['email'] : $this->email('x', $one['last']),
+                'born' => $one['born'] === '' ? '' : $this->born(),
+                'id' => null,
+            ],
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -182,17 +331,42 @@ final class Truth
         $person = $this->person();
         $person['address'] ??= $this->address($this->place());
 
-        return [...$person, 'kind' => SupporterKind::Household, 'display' => "{$person['first']} & {$this->first($person['first'])} {$person['last']}", 'first' => '', 'middle' => '', 'suffix' => '', 'born' => ''];
+        return [
+            ...$person,
+            'kind' => SupporterKind::Household,
+            'display' => "{$person['first']} & {$this->first($person['first'])} {$person['last']}",
+            'first' => '',
+            'middle' => '',
+            'suffix' => '',
+            'born' => '',
+        ];
     }
 
     /** @return array<string, mixed> */
     private function organization(): array
     {
-        $name = $this->last().' '.($this->happens(0.3) ? $this->last().' ' : '').$this->pick(self::ORGANIZATIONS).($this->happens(0.3) ? $this->pick([', Inc.', ' LLC', ' Co.']) : '');
+        $name =
+            $this->last() .
+            ' ' .
+            ($this->happens(0.3) ? $this->last() . ' ' : '') .
+            $this->pick(self::ORGANIZATIONS) .
+            ($this->happens(0.3) ? $this->pick([', Inc.', ' LLC', ' Co.']) : '');
         // Two that are called alike have not the same domain.
-        $domain = strtolower((string) preg_replace('/\W+/', '', $name)).$this->chance->getInt(1, 9999).'.example.org';
+        $domain = strtolower((string) preg_replace('/\W+/', '', $name)) . $this->chance->getInt(1, 9999) . '.example.org';
 
-        return ['kind' => SupporterKind::Organization, 'first' => '', 'middle' => '', 'last' => '', 'suffix' => '', 'display' => $name, 'address' => $this->address($this->place()), 'email' => $this->happens(0.6) ? "info@{$domain}" : '', 'phone' => $this->happens(0.7) ? $this->phone() : '', 'born' => '', 'id' => $this->happens(0.6) ? $this->id('first system') : null];
+        return [
+            'kind' => SupporterKind::Organization,
+            'first' => '',
+            'middle' => '',
+            'last' => '',
+            'suffix' => '',
+            'display' => $name,
+            'address' => $this->address($this->place()),
+            'email' => $this->happens(0.6) ? "info@{$domain}" : '',
+            'phone' => $this->happens(0.7) ? $this->phone() : '',
+            'born' => '',
+            'id' => $this->happens(0.6) ? $this->id('first system') : null,
+        ];
     }
 
     /**
@@ -227,28 +401,60 @@ final class Truth
         $name = $isPerson ? 'last' : 'display';
 
         return match ($what) {
-            'nickname' => $isPerson && ($this->nicknames[$one['first']] ?? []) !== [] ? [...$one, 'first' => $this->pick($this->nicknames[$one['first']])] : $one,
+            'nickname' => $isPerson && ($this->nicknames[$one['first']] ?? []) !== []
+                ? [...$one, 'first' => $this->pick($this->nicknames[$one['first']])]
+                : $one,
             'typing error in the first name' => $isPerson ? [...$one, 'first' => $this->slip($one['first'])] : $one,
             'typing error in the last name' => [...$one, $name => $this->slip($one[$name])],
-            'initial for the first name' => $isPerson ? [...$one, 'first' => $one['first'][0].'.'] : $one,
-            'changed surname' => $isPerson ? [...$one, 'last' => $this->happens(0.25) ? "{$one['last']}-{$this->last()}" : $this->last()] : $one,
+            'initial for the first name' => $isPerson ? [...$one, 'first' => $one['first'][0] . '.'] : $one,
+            'changed surname' => $isPerson
+                ? [...$one, 'last' => $this->happens(0.25) ? "{$one['last']}-{$this->last()}" : $this->last()]
+                : $one,
             'swapped names' => $isPerson ? [...$one, 'first' => $one['last'], 'last' => $one['first']] : $one,
             'moved' => $one['address'] === null ? $one : [...$one, 'address' => $this->address($this->place())],
-            'address written otherwise' => $one['address'] === null ? $one : [...$one, 'address' => [...$one['address'], 'line1' => $this->otherwise($one['address']['line1'])]],
-            'typing error in the street' => $one['address'] === null ? $one : [...$one, 'address' => [...$one['address'], 'line1' => $this->slip($one['address']['line1'], 5)]],
+            'address written otherwise' => $one['address'] === null
+                ? $one
+                : [...$one, 'address' => [...$one['address'], 'line1' => $this->otherwise($one['address']['line1'])]],
+            'typing error in the street' => $one['address'] === null
+                ? $one
+                : [...$one, 'address' => [...$one['address'], 'line1' => $this->slip($one['address']['line1'], 5)]],
             'no address' => [...$one, 'address' => null],
-            'other email' => $one['email'] === '' ? $one : [...$one, 'email' => $this->email($one['first'] === '' ? 'office' : $one['first'], $one['last'] === '' ? 'mail' : $one['last'])],
+            'other email' => $one['email'] === ''
+                ? $one
+                : [
+                    ...$one,
+                    'email' => $this->email($one['first'] === '' ? 'office' : $one['first'], $one['last'] === '' ? 'mail' : $one['last']),
+                ],
             'typing error in the email' => $one['email'] === '' ? $one : [...$one, 'email' => $this->slip($one['email'])],
             'no email' => [...$one, 'email' => ''],
             'other phone' => $one['phone'] === '' ? $one : [...$one, 'phone' => $this->phone()],
             'no phone' => [...$one, 'phone' => ''],
-            'birth date with day and month swapped' => $one['born'] !== '' && (int) substr($one['born'], 8) < 13 ? [...$one, 'born' => substr($one['born'], 0, 5).substr($one['born'], 8).'-'.substr($one['born'], 5, 2)] : $one,
-            'typing error in the phone' => $one['phone'] === '' ? $one : [...$one, 'phone' => substr_replace($one['phone'], (string) $this->chance->getInt(0, 9), $this->chance->getInt(5, 11), 1)],
-            'typing error in the birth date' => $one['born'] === '' ? $one : [...$one, 'born' => $this->happens(0.5) ? substr($one['born'], 0, 8).sprintf('%02d', $this->chance->getInt(1, 28)) : substr_replace($one['born'], (string) $this->chance->getInt(0, 9), 3, 1)],
+            'birth date with day and month swapped' => $one['born'] !== '' && (int) substr($one['born'], 8) < 13
+                ? [...$one, 'born' => substr($one['born'], 0, 5) . substr($one['born'], 8) . '-' . substr($one['born'], 5, 2)]
+                : $one,
+            'typing error in the phone' => $one['phone'] === ''
+                ? $one
+                : [
+                    ...$one,
+                    'phone' => substr_replace($one['phone'], (string) $this->chance->getInt(0, 9), $this->chance->getInt(5, 11), 1),
+                ],
+            'typing error in the birth date' => $one['born'] === ''
+                ? $one
+                : [
+                    ...$one,
+                    'born' => $this->happens(0.5)
+                        ? substr($one['born'], 0, 8) . sprintf('%02d', $this->chance->getInt(1, 28))
+                        : substr_replace($one['born'], (string) $this->chance->getInt(0, 9), 3, 1),
+                ],
             'no birth date' => [...$one, 'born' => ''],
             'no middle name' => [...$one, 'middle' => ''],
             'no suffix' => [...$one, 'suffix' => ''],
-            default => [...$one, 'first' => strtoupper($one['first']), 'last' => strtoupper($one['last']), 'display' => strtoupper($one['display'])],
+            default => [
+                ...$one,
+                'first' => strtoupper($one['first']),
+                'last' => strtoupper($one['last']),
+                'display' => strtoupper($one['display']),
+            ],
         };
     }
 
@@ -263,8 +469,17 @@ final class Truth
         }
 
         return new Traits(
-            $one['kind'], $name, $one['display'] === '' ? $name->display() : $one['display'], $addresses, $one['email'] === '' ? [] : [$one['email']], $one['phone'] === '' ? [] : [$one['phone']],
-            $one['id'] === null ? [] : [$one['id']], array_filter(['first_name' => $one['first'], 'middle_name' => $one['middle'], 'last_name' => $one['last'], 'birth_date' => $one['born']], static fn (string $value): bool => $value !== ''),
+            $one['kind'],
+            $name,
+            $one['display'] === '' ? $name->display() : $one['display'],
+            $addresses,
+            $one['email'] === '' ? [] : [$one['email']],
+            $one['phone'] === '' ? [] : [$one['phone']],
+            $one['id'] === null ? [] : [$one['id']],
+            array_filter(
+                ['first_name' => $one['first'], 'middle_name' => $one['middle'], 'last_name' => $one['last'], 'birth_date' => $one['born']],
+                static fn(string $value): bool => $value !== '',
+            ),
         );
     }
 
@@ -295,10 +510,10 @@ final class Truth
     private function lifelike(string $field): string
     {
         if ($this->census === []) {
-            foreach (require __DIR__.'/../core/Matching/Weights/data/names.php' as $key => $shares) {
+            foreach (require __DIR__ . '/../core/Matching/Weights/data/names.php' as $key => $shares) {
                 $sum = 0.0;
                 foreach ($shares as $name => $share) {
-                    $this->census[$key][] = [ucfirst((string) $name), $sum += $share];
+                    $this->census[$key][] = [ucfirst((string) $name), ($sum += $share)];
                 }
             }
         }
@@ -311,13 +526,23 @@ final class Truth
         // The tail: the rank by Zipf's law, some hundred times rarer at its end than at its beginning.
         $rank = (int) floor(($field === 'last name' ? 60000 : 4000) ** (0.35 + 0.65 * $this->fraction()));
 
-        return ucfirst(self::SYLLABLES[$rank % 40].(intdiv($rank, 40) % 41 === 40 ? '' : self::SYLLABLES[intdiv($rank, 40) % 41]).($field === 'last name' ? self::ENDINGS[intdiv($rank, 1640) % 20].(intdiv($rank, 32800) > 0 ? 's' : '') : ['a', 'ia', 'in', 'elle', 'us', 'ette', 'ard', 'is'][$rank % 8]));
+        return ucfirst(
+            self::SYLLABLES[$rank % 40] .
+                (intdiv($rank, 40) % 41 === 40 ? '' : self::SYLLABLES[intdiv($rank, 40) % 41]) .
+                ($field === 'last name'
+                    ? self::ENDINGS[intdiv($rank, 1640) % 20] . (intdiv($rank, 32800) > 0 ? 's' : '')
+                    : ['a', 'ia', 'in', 'elle', 'us', 'ette', 'ard', 'is'][$rank % 8]),
+        );
     }
 
     private function first(string $not = ''): string
     {
         do {
-            $first = $this->isLifelike ? $this->lifelike('first name') : ($this->happens(0.25) ? $this->firsts[$this->rank(60)] : $this->pick($this->firsts));
+            $first = $this->isLifelike
+                ? $this->lifelike('first name')
+                : ($this->happens(0.25)
+                    ? $this->firsts[$this->rank(60)]
+                    : $this->pick($this->firsts));
         } while ($first === $not);
 
         return $first;
@@ -330,7 +555,11 @@ final class Truth
         }
         $rank = $this->happens(0.12) ? $this->rank(60) : $this->chance->getInt(60, 30000);
 
-        return ucfirst(self::SYLLABLES[$rank % 40].(intdiv($rank, 40) % 40 === 0 ? '' : self::SYLLABLES[intdiv($rank, 40) % 40]).self::ENDINGS[intdiv($rank, 1600) % 20]);
+        return ucfirst(
+            self::SYLLABLES[$rank % 40] .
+                (intdiv($rank, 40) % 40 === 0 ? '' : self::SYLLABLES[intdiv($rank, 40) % 40]) .
+                self::ENDINGS[intdiv($rank, 1600) % 20],
+        );
     }
 
     /** @return array{city: string, state: string, zip: string} */
@@ -339,7 +568,11 @@ final class Truth
         // One in three lives in one of a few big cities.
         $rank = $this->happens(0.35) ? $this->rank(6) : $this->chance->getInt(6, 900);
 
-        return ['city' => ucfirst(self::SYLLABLES[$rank % 40].self::ENDINGS[intdiv($rank, 40) % 20]), 'state' => ['ME', 'NH', 'MA', 'NY', 'VT', 'CT'][$rank % 6], 'zip' => sprintf('0%04d', 1000 + $rank * 9 + ($rank < 6 ? $this->chance->getInt(0, 8) : 0))];
+        return [
+            'city' => ucfirst(self::SYLLABLES[$rank % 40] . self::ENDINGS[intdiv($rank, 40) % 20]),
+            'state' => ['ME', 'NH', 'MA', 'NY', 'VT', 'CT'][$rank % 6],
+            'zip' => sprintf('0%04d', 1000 + $rank * 9 + ($rank < 6 ? $this->chance->getInt(0, 8) : 0)),
+        ];
     }
 
     /**
@@ -348,9 +581,22 @@ final class Truth
      */
     private function address(array $place): array
     {
-        $street = $this->chance->getInt(1, 2400).' '.ucfirst($this->pick(self::SYLLABLES)).$this->pick(self::ENDINGS).' '.$this->pick(array_keys(self::STREETS));
+        $street =
+            $this->chance->getInt(1, 2400) .
+            ' ' .
+            ucfirst($this->pick(self::SYLLABLES)) .
+            $this->pick(self::ENDINGS) .
+            ' ' .
+            $this->pick(array_keys(self::STREETS));
 
-        return ['line1' => $street, 'line2' => $this->happens(0.25) ? 'Apt '.$this->chance->getInt(1, 60) : '', 'city' => $place['city'], 'state' => $place['state'], 'postal_code' => $place['zip'], 'country' => 'US'];
+        return [
+            'line1' => $street,
+            'line2' => $this->happens(0.25) ? 'Apt ' . $this->chance->getInt(1, 60) : '',
+            'city' => $place['city'],
+            'state' => $place['state'],
+            'postal_code' => $place['zip'],
+            'country' => 'US',
+        ];
     }
 
     private function otherwise(string $street): string
@@ -360,14 +606,22 @@ final class Truth
 
     private function email(string $first, string $last): string
     {
-        $name = $this->pick([$first.$last, $first[0].$last, "{$first}.{$last}", $last.$this->chance->getInt(1, 99)]);
+        $name = $this->pick([$first . $last, $first[0] . $last, "{$first}.{$last}", $last . $this->chance->getInt(1, 99)]);
 
-        return strtolower((string) preg_replace('/[^a-z.0-9]/i', '', $name)).$this->chance->getInt(1, 9999).'@'.$this->pick(['example.org', 'example.com', 'example.net', 'mail.example.org']);
+        return strtolower((string) preg_replace('/[^a-z.0-9]/i', '', $name)) .
+            $this->chance->getInt(1, 9999) .
+            '@' .
+            $this->pick(['example.org', 'example.com', 'example.net', 'mail.example.org']);
     }
 
     private function phone(): string
     {
-        return sprintf('+1%d%03d%04d', $this->pick([207, 603, 617, 212, 802, 860, 978]), $this->chance->getInt(200, 999), $this->chance->getInt(0, 9999));
+        return sprintf(
+            '+1%d%03d%04d',
+            $this->pick([207, 603, 617, 212, 802, 860, 978]),
+            $this->chance->getInt(200, 999),
+            $this->chance->getInt(0, 9999),
+        );
     }
 
     private function born(): string
@@ -377,7 +631,7 @@ final class Truth
 
     private function id(string $system): Identifier
     {
-        return new Identifier($system, 'N-'.$this->chance->getInt(1, 1 << 40));
+        return new Identifier($system, 'N-' . $this->chance->getInt(1, 1 << 40));
     }
 
     /** One letter wrong, missing, too many, or two in each other's place. */
@@ -393,7 +647,7 @@ final class Truth
             0 => substr_replace($text, $letter, $at, 1),
             1 => substr_replace($text, '', $at, 1),
             2 => substr_replace($text, $letter, $at, 0),
-            default => substr_replace($text, $text[$at + 1].$text[$at], $at, 2),
+            default => substr_replace($text, $text[$at + 1] . $text[$at], $at, 2),
         };
     }
 }

@@ -19,18 +19,66 @@ use App\Matching\Editions;
 use App\Matching\RuleSets;
 use PineSieve\Core\Names\SupporterKind;
 
-require __DIR__.'/world.php';
+require __DIR__ . '/world.php';
 
 /** A file of so many rows, one in ten of whom is among so many supporters. */
 $written = static function (int $rows, int $supporters, int $newFrom) use ($person): string {
     $path = storage_path('app/bench.csv');
     $file = fopen($path, 'w') ?: throw new RuntimeException("No file {$path}.");
-    $headers = ['Legacy ID', 'Title', 'First Name', 'Middle', 'Last Name', 'Suffix', 'Organization', 'Address 1', 'Address 2', 'City', 'State', 'ZIP', 'Country', 'Email', 'Phone', 'Since', 'Gift Date', 'Gift Amount', 'Fund', 'Payment Type'];
+    $headers = [
+        'Legacy ID',
+        'Title',
+        'First Name',
+        'Middle',
+        'Last Name',
+        'Suffix',
+        'Organization',
+        'Address 1',
+        'Address 2',
+        'City',
+        'State',
+        'ZIP',
+        'Country',
+        'Email',
+        'Phone',
+        'Since',
+        'Gift Date',
+        'Gift Amount',
+        'Fund',
+        'Payment Type',
+    ];
     fputcsv($file, $headers, ',', '"', '');
     for ($i = 0; $i < $rows; $i++) {
         $n = $i % 10 === 0 ? $i % $supporters : $newFrom + $i;
         $p = $person($n);
-        fputcsv($file, [$p['id'], $i % 5 === 0 ? 'Dr.' : '', $p['first'], '', $p['last'], '', '', strtoupper($p['line1']), $i % 9 === 0 ? 'Apartment 4' : '', 'GANNET COVE', 'Maine', $p['zip'], 'USA', $p['email'], preg_replace('/^\+1(\d{3})(\d{3})(\d{4})$/', '($1) $2-$3', $p['phone']), sprintf('2015-%02d-%02d', $i % 12 + 1, $i % 28 + 1), sprintf('%d/%d/2024', $i % 12 + 1, $i % 28 + 1), sprintf('$%d.00', 10 + $i % 400), 'General fund', $i % 2 === 0 ? 'Check' : 'Visa'], ',', '"', '');
+        fputcsv(
+            $file,
+            [
+                $p['id'],
+                $i % 5 === 0 ? 'Dr.' : '',
+                $p['first'],
+                '',
+                $p['last'],
+                '',
+                '',
+                strtoupper($p['line1']),
+                $i % 9 === 0 ? 'Apartment 4' : '',
+                'GANNET COVE',
+                'Maine',
+                $p['zip'],
+                'USA',
+                $p['email'],
+                preg_replace('/^\+1(\d{3})(\d{3})(\d{4})$/', '($1) $2-$3', $p['phone']),
+                sprintf('2015-%02d-%02d', ($i % 12) + 1, ($i % 28) + 1),
+                sprintf('%d/%d/2024', ($i % 12) + 1, ($i % 28) + 1),
+                sprintf('$%d.00', 10 + ($i % 400)),
+                'General fund',
+                $i % 2 === 0 ? 'Check' : 'Visa',
+            ],
+            ',',
+            '"',
+            '',
+        );
     }
     fclose($file);
 
@@ -49,7 +97,7 @@ if (($argv[1] ?? '') === '--growth') {
     [$rows, $most] = [(int) ($argv[2] ?? 5000), (int) ($argv[3] ?? 1_000_000)];
     $there = $first = 0;
     $say(sprintf('%12s %12s %10s %10s %10s %12s', 'supporters', 'rows/s', 'of first', 'held', 'updated', 'edition'));
-    foreach (array_filter([1000, 20_000, 100_000, 1_000_000], static fn (int $size): bool => $size <= $most) as $size) {
+    foreach (array_filter([1000, 20_000, 100_000, 1_000_000], static fn(int $size): bool => $size <= $most) as $size) {
         $populate($size, null, $there);
         $there = $size;
         $counted = microtime(true);
@@ -62,9 +110,19 @@ if (($argv[1] ?? '') === '--growth') {
         $rate = $rows / (microtime(true) - $began);
         $first = $first === 0 ? $rate : $first;
         $outcomes = app(Proof::class)->report($intake)['outcomes'];
-        $say(sprintf('%12s %12s %10.2f %9.2f%% %9.2f%% %10.1f s', number_format($size), number_format($rate), $rate / $first, 100 * $outcomes['held'] / $rows, 100 * $outcomes['updated'] / $rows, $counted));
+        $say(
+            sprintf(
+                '%12s %12s %10.2f %9.2f%% %9.2f%% %10.1f s',
+                number_format($size),
+                number_format($rate),
+                $rate / $first,
+                (100 * $outcomes['held']) / $rows,
+                (100 * $outcomes['updated']) / $rows,
+                $counted,
+            ),
+        );
     }
-    exit;
+    exit();
 }
 $rows = (int) ($argv[1] ?? 50000);
 $supporters = (int) ($argv[2] ?? 100000);
@@ -93,12 +151,30 @@ $runner->run($intake);
 $at('load, journal');
 $whole = microtime(true) - $began;
 $report = app(Proof::class)->report($intake);
-$say(sprintf('whole intake: %.1f s, %s rows a second, peak memory %.0f MB', $whole, number_format($rows / $whole), memory_get_peak_usage(true) / 1048576));
-$say(json_encode($report['outcomes']).' balanced: '.($report['balanced'] ? 'yes' : 'no'));
+$say(
+    sprintf(
+        'whole intake: %.1f s, %s rows a second, peak memory %.0f MB',
+        $whole,
+        number_format($rows / $whole),
+        memory_get_peak_usage(true) / 1048576,
+    ),
+);
+$say(json_encode($report['outcomes']) . ' balanced: ' . ($report['balanced'] ? 'yes' : 'no'));
 
-$bare = new PDO('mysql:host=127.0.0.1;dbname=pine_sieve;port='.config('database.connections.mariadb.port'), 'pine_sieve', (string) config('database.connections.mariadb.password'), [PDO::MYSQL_ATTR_LOCAL_INFILE => true]);
-$bare->exec('create table bare ('.implode(',', array_map(static fn (int $i): string => "c{$i} varchar(190)", range(1, 20))).') engine=InnoDB');
+$bare = new PDO(
+    'mysql:host=127.0.0.1;dbname=pine_sieve;port=' . config('database.connections.mariadb.port'),
+    'pine_sieve',
+    (string) config('database.connections.mariadb.password'),
+    [PDO::MYSQL_ATTR_LOCAL_INFILE => true],
+);
+$bare->exec(
+    'create table bare (' . implode(',', array_map(static fn(int $i): string => "c{$i} varchar(190)", range(1, 20))) . ') engine=InnoDB',
+);
 $start = microtime(true);
-$bare->exec('load data local infile '.$bare->quote($path)." into table bare fields terminated by ',' optionally enclosed by '\"' ignore 1 lines");
+$bare->exec(
+    'load data local infile ' .
+        $bare->quote($path) .
+        " into table bare fields terminated by ',' optionally enclosed by '\"' ignore 1 lines",
+);
 $load = microtime(true) - $start;
 $say(sprintf('LOAD DATA of the same rows into a bare table: %.2f s; the whole intake takes %.0f times as long', $load, $whole / $load));

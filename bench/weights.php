@@ -30,13 +30,27 @@ use PineSieve\Core\Matching\Weights\Weights;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\FieldCatalog;
 
-require __DIR__.'/../vendor/autoload.php';
+require __DIR__ . '/../vendor/autoload.php';
 
 $kind = SupporterKind::from($argv[1] ?? 'person');
 /** Worlds as different as sources are: careful and careless, with many moves, with much left out. */
-$worlds = [[11, 0.5, ['strangers' => 0.1]], [12, 1.0, ['strangers' => 0.2]], [13, 1.5, ['strangers' => 0.1]], [14, 1.0, ['strangers' => 0.2, 'moved' => 0.3, 'other email' => 0.3, 'other phone' => 0.3]], [15, 1.0, ['no email' => 0.5, 'no phone' => 0.5, 'no birth date' => 0.8]], [16, 1.0, ['nickname' => 0.3, 'initial for the first name' => 0.12]]];
+$worlds = [
+    [11, 0.5, ['strangers' => 0.1]],
+    [12, 1.0, ['strangers' => 0.2]],
+    [13, 1.5, ['strangers' => 0.1]],
+    [14, 1.0, ['strangers' => 0.2, 'moved' => 0.3, 'other email' => 0.3, 'other phone' => 0.3]],
+    [15, 1.0, ['no email' => 0.5, 'no phone' => 0.5, 'no birth date' => 0.8]],
+    [16, 1.0, ['nickname' => 0.3, 'initial for the first name' => 0.12]],
+];
 /** Others, in which it is seen how likely pairs are in truth. */
-$others = [[21, 0.5, ['strangers' => 0.1]], [22, 1.0, ['strangers' => 0.2]], [23, 1.5, ['strangers' => 0.2]], [24, 1.0, ['strangers' => 0.1, 'moved' => 0.3, 'other email' => 0.3, 'other phone' => 0.3]], [25, 1.0, ['strangers' => 0.1, 'no email' => 0.5, 'no phone' => 0.5, 'no birth date' => 0.8]], [26, 2.0, ['strangers' => 0.1]]];
+$others = [
+    [21, 0.5, ['strangers' => 0.1]],
+    [22, 1.0, ['strangers' => 0.2]],
+    [23, 1.5, ['strangers' => 0.2]],
+    [24, 1.0, ['strangers' => 0.1, 'moved' => 0.3, 'other email' => 0.3, 'other phone' => 0.3]],
+    [25, 1.0, ['strangers' => 0.1, 'no email' => 0.5, 'no phone' => 0.5, 'no birth date' => 0.8]],
+    [26, 2.0, ['strangers' => 0.1]],
+];
 /** @return Generator<int, array{Traits, list<string>, int}> records of a kind, with the number of their home, or of those with whom they belong together */
 $recordsOf = static function (int $seed, float $rate, array $mix, int $count) use ($kind): Generator {
     if ($kind !== SupporterKind::Person) {
@@ -50,7 +64,11 @@ $recordsOf = static function (int $seed, float $rate, array $mix, int $count) us
         }
     }
 };
-$judge = new PairJudge(ShippedRules::byWeight($comparers = new FieldComparers(FieldCatalog::builtIn()), $kind), $comparers, new Edition(new Frequencies(16), new Weights([], 0.1, 0.1, 0.1)));
+$judge = new PairJudge(
+    ShippedRules::byWeight($comparers = new FieldComparers(FieldCatalog::builtIn()), $kind),
+    $comparers,
+    new Edition(new Frequencies(16), new Weights([], 0.1, 0.1, 0.1)),
+);
 $leveler = new Leveler($judge->places(), $kind);
 $counts = $pairs = [];
 $take = static function (Sameness $of, Pattern $pattern) use (&$counts, &$pairs): void {
@@ -71,9 +89,14 @@ foreach ($worlds as [$seed, $rate, $mix]) {
         $names[$who] ??= $name;
         foreach ($homes[$home] ?? [] as [$other, $theirs]) {
             $whom = intdiv($other, Truth::COPIES);
-            $take(match (true) {
-                $who === $whom => Sameness::Match, $names[$who] === $names[$whom] => Sameness::Namesake, default => Sameness::Home
-            }, $leveler->pattern($theirs, $values));
+            $take(
+                match (true) {
+                    $who === $whom => Sameness::Match,
+                    $names[$who] === $names[$whom] => Sameness::Namesake,
+                    default => Sameness::Home,
+                },
+                $leveler->pattern($theirs, $values),
+            );
         }
         // Someone a while ago: those next to each other may share an address or an office.
         if (count($before) === 40) {
@@ -91,39 +114,65 @@ foreach (Sameness::cases() as $of) {
         foreach ($field->levels() as $level) {
             $levels[$level->value] = ($counts[$of->value][$field->value][$level->value] ?? 0) + ($of === Sameness::Chance ? 0.02 : 0.5);
             // In life numbers are handed out one after the other, streets are full of like houses, and many are info@.
-            if ($of === Sameness::Chance && ! in_array($level, [Level::Same, Level::Differs], true)) {
-                $levels[$level->value] = max($levels[$level->value], ($field === WeighedField::Phone ? 0.002 : 0.0003) * $pairs[$of->value]);
+            if ($of === Sameness::Chance && !in_array($level, [Level::Same, Level::Differs], true)) {
+                $levels[$level->value] = max(
+                    $levels[$level->value],
+                    ($field === WeighedField::Phone ? 0.002 : 0.0003) * $pairs[$of->value],
+                );
             }
         }
         $sum = array_sum($levels);
         // Worlds that are made up are neater than life.
         $untidy = $of === Sameness::Chance ? 0.0 : 0.02;
-        $shares[$of->value][$field->value] = array_map(static fn (float $n): float => round((1 - $untidy) * $n / $sum + $untidy / count($levels), 7), $levels);
+        $shares[$of->value][$field->value] = array_map(
+            static fn(float $n): float => round(((1 - $untidy) * $n) / $sum + $untidy / count($levels), 7),
+            $levels,
+        );
     }
 }
 // No world tells men from women: of titles, what one would say.
-foreach ($kind !== SupporterKind::Person ? [] : ['match' => [0.985, 0.015], 'home' => [0.4, 0.6], 'namesake' => [0.999, 0.001], 'chance' => [0.5, 0.5]] as $of => [$same, $differs]) {
+foreach (
+    $kind !== SupporterKind::Person
+        ? []
+        : ['match' => [0.985, 0.015], 'home' => [0.4, 0.6], 'namesake' => [0.999, 0.001], 'chance' => [0.5, 0.5]]
+    as $of => [$same, $differs]
+) {
     $shares[$of]['title'] = ['same' => $same, 'differs' => $differs];
 }
 // Who goes by a middle name, and who has that of father or mother: the worlds have neither.
-foreach ($kind !== SupporterKind::Person ? [] : ['match' => 0.02, 'home' => 0.015, 'namesake' => 0.001, 'chance' => 0.0006] as $of => $share) {
-    $shares[$of]['first name'] = array_map(static fn (float $of): float => round($of * (1 - $share), 7), array_diff_key($shares[$of]['first name'], ['middle' => 1])) + ['middle' => $share];
+foreach (
+    $kind !== SupporterKind::Person ? [] : ['match' => 0.02, 'home' => 0.015, 'namesake' => 0.001, 'chance' => 0.0006]
+    as $of => $share
+) {
+    $shares[$of]['first name'] = array_map(
+        static fn(float $of): float => round($of * (1 - $share), 7),
+        array_diff_key($shares[$of]['first name'], ['middle' => 1]),
+    ) + ['middle' => $share];
 }
 // In most homes with two of one name, one alone is written with Jr. or Sr.; the worlds have both.
 if ($kind === SupporterKind::Person) {
     $shares['namesake']['generation'] = ['same' => 0.02, 'near' => 0.58, 'differs' => 0.4];
     $shares['match']['generation'] = ['same' => 0.698, 'near' => 0.3, 'differs' => 0.002];
 }
-$weights = ['match' => round(2 * $pairs['match'] / $records, 4), 'home' => round(2 * $pairs['home'] / $records, 4), 'namesake' => round(2 * ($pairs['namesake'] ?? 0) / $records, 4), 'shares' => $shares];
+$weights = [
+    'match' => round((2 * $pairs['match']) / $records, 4),
+    'home' => round((2 * $pairs['home']) / $records, 4),
+    'namesake' => round((2 * ($pairs['namesake'] ?? 0)) / $records, 4),
+    'shares' => $shares,
+];
 
 /** What the weights say, and what is true: of pairs of other worlds, by the log-odds that they have by the weights. */
 $bins = $sure = [];
-$folder = sys_get_temp_dir().'/weights-'.getmypid();
+$folder = sys_get_temp_dir() . '/weights-' . getmypid();
 foreach ($others as [$seed, $rate, $mix]) {
-    shell_exec('rm -rf '.escapeshellarg($folder));
+    shell_exec('rm -rf ' . escapeshellarg($folder));
     mkdir($folder);
     $set = ShippedRules::byWeight($comparers, $kind);
-    $judge = new PairJudge(new RuleSet($set->name, $set->kind, $set->rules, [], new Thresholds(review: 0.01, certain: 0.5)), $comparers, new Edition($counts = new Frequencies, Weights::fromArray($weights), $kind));
+    $judge = new PairJudge(
+        new RuleSet($set->name, $set->kind, $set->rules, [], new Thresholds(review: 0.01, certain: 0.5)),
+        $comparers,
+        new Edition(($counts = new Frequencies()), Weights::fromArray($weights), $kind),
+    );
     $search = new PairSearch($judge, $folder);
     $at = new Leveler($judge->places(), $kind);
     $values = [];
@@ -136,24 +185,32 @@ foreach ($others as [$seed, $rate, $mix]) {
         $likely = max(1e-9, min(1 - 1e-9, (float) $pair->likely));
         $bin = (int) floor(2 * log($likely / (1 - $likely)));
         $agrees = $at->pattern($values[$pair->one], $values[$pair->other]);
-        if ($pair->certainty === Certainty::Certain && ! $agrees->isAnotherName() && ! $agrees->isPerhapsAnotherGeneration()) {
+        if ($pair->certainty === Certainty::Certain && !$agrees->isAnotherName() && !$agrees->isPerhapsAnotherGeneration()) {
             $sure[] = [$likely, $agrees];
         }
         $group = $agrees->isMoreThanName() ? ($agrees->isWhole() ? 'whole' : 'calibration') : 'names';
         $bins[$group][$bin][] = intdiv($pair->one, Truth::COPIES) === intdiv($pair->other, Truth::COPIES);
     }
 }
-shell_exec('rm -rf '.escapeshellarg($folder));
+shell_exec('rm -rf ' . escapeshellarg($folder));
 /** Rising, by pooling neighbors that do not (Ayer and others 1955): [log-odds by the weights of its bins, true ones, all]. */
 $pooled = static function (array $bins): array {
     ksort($bins);
     $pools = [];
-    $share = static fn (array $pool): float => $pool[1] / $pool[2];
+    $share = static fn(array $pool): float => $pool[1] / $pool[2];
     foreach ($bins as $bin => $are) {
         $pools[] = [[($bin + 0.5) / 2], count(array_filter($are)), count($are)];
-        for ($last = count($pools) - 1; $last > 0 && ($share($pools[$last]) <= $share($pools[$last - 1]) || $pools[$last - 1][2] < 60); $last--) {
+        for (
+            $last = count($pools) - 1;
+            $last > 0 && ($share($pools[$last]) <= $share($pools[$last - 1]) || $pools[$last - 1][2] < 60);
+            $last--
+        ) {
             $taken = array_pop($pools);
-            $pools[$last - 1] = [[...$pools[$last - 1][0], ...$taken[0]], $pools[$last - 1][1] + $taken[1], $pools[$last - 1][2] + $taken[2]];
+            $pools[$last - 1] = [
+                [...$pools[$last - 1][0], ...$taken[0]],
+                $pools[$last - 1][1] + $taken[1],
+                $pools[$last - 1][2] + $taken[2],
+            ];
         }
     }
 
@@ -172,6 +229,6 @@ $weights['calibration'] = $pooled($bins['calibration'] ?? []);
 $weights['names'] = $pooled($bins['names'] ?? []);
 $weights['whole'] = $pooled($bins['whole'] ?? []);
 $learned = Weights::fromArray($weights);
-$spread = Spread::of(array_map(static fn (array $pair): array => [$learned->calibrationOf($pair[1])->of($pair[0]), 1.0], $sure));
-$weights['spread'] = array_map(static fn (float $pairs): float => round($pairs / count($sure), 6), $spread->bins);
+$spread = Spread::of(array_map(static fn(array $pair): array => [$learned->calibrationOf($pair[1])->of($pair[0]), 1.0], $sure));
+$weights['spread'] = array_map(static fn(float $pairs): float => round($pairs / count($sure), 6), $spread->bins);
 echo json_encode($weights, JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR), "\n";

@@ -25,10 +25,7 @@ $data = getenv('DATA_DIR') ?: 'var';
 $data = str_starts_with($data, '/') ? $data : "{$root}/{$data}";
 
 $app = Application::configure(basePath: $root)
-    ->withRouting(
-        web: "{$root}/routes/web.php",
-        commands: "{$root}/routes/console.php",
-    )
+    ->withRouting(web: "{$root}/routes/web.php", commands: "{$root}/routes/console.php")
     ->withCommands(glob("{$root}/app/*/Console", GLOB_ONLYDIR) ?: [])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
@@ -37,23 +34,54 @@ $app = Application::configure(basePath: $root)
         $middleware->redirectGuestsTo('/');
         $middleware->preventRequestsDuringMaintenance(except: ['api/health']);
         // Cells and the settings of steps are raw data: nothing may trim them or turn them into null on the way.
-        $middleware->trimStrings(except: ['value', 'from', 'password', 'policy.separator', static fn (Request $request): bool => $request->is('api/intakes', 'api/intakes/*', 'api/plans', 'api/plans/*', 'api/grids/*', 'api/held/*')]);
-        $middleware->convertEmptyStringsToNull(except: [static fn (Request $request): bool => $request->is('api/*')]);
+        $middleware->trimStrings(
+            except: [
+                'value',
+                'from',
+                'password',
+                'policy.separator',
+                static fn(Request $request): bool => $request->is(
+                    'api/intakes',
+                    'api/intakes/*',
+                    'api/plans',
+                    'api/plans/*',
+                    'api/grids/*',
+                    'api/held/*',
+                ),
+            ],
+        );
+        $middleware->convertEmptyStringsToNull(except: [static fn(Request $request): bool => $request->is('api/*')]);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
-        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*'));
+        $exceptions->shouldRenderJsonWhen(static fn(Request $request): bool => $request->is('api/*'));
         $exceptions->dontReport(SieveException::class);
-        $exceptions->render(static fn (SieveException $error) => response()->json(['message' => $error->getMessage()], 422));
+        $exceptions->render(static fn(SieveException $error) => response()->json(['message' => $error->getMessage()], 422));
         // No name of a class or a table, and nothing that the database said, is for the person who asked.
-        $exceptions->render(static fn (NotFoundHttpException $error, Request $request) => $request->is('api/*') && ($error->getMessage() === '' || $error->getPrevious() instanceof ModelNotFoundException || str_starts_with($error->getMessage(), 'The route'))
-            ? response()->json(['message' => 'That is not there, or not any more.'], 404) : null);
+        $exceptions->render(
+            static fn(NotFoundHttpException $error, Request $request) => $request->is('api/*') &&
+            ($error->getMessage() === '' ||
+                $error->getPrevious() instanceof ModelNotFoundException ||
+                str_starts_with($error->getMessage(), 'The route'))
+                ? response()->json(['message' => 'That is not there, or not any more.'], 404)
+                : null,
+        );
         $exceptions->render(static function (Throwable $error, Request $request): ?JsonResponse {
-            if (! $request->is('api/*') || $error instanceof HttpExceptionInterface || $error instanceof ValidationException || $error instanceof HttpResponseException || $error instanceof AuthenticationException || $error instanceof AuthorizationException) {
+            if (
+                !$request->is('api/*') ||
+                $error instanceof HttpExceptionInterface ||
+                $error instanceof ValidationException ||
+                $error instanceof HttpResponseException ||
+                $error instanceof AuthenticationException ||
+                $error instanceof AuthorizationException
+            ) {
                 return null;
             }
             $status = PlainWords::isAway($error) || PlainWords::isFull($error) ? 503 : 500;
 
-            return response()->json(['message' => PlainWords::of($error).($request->isMethodSafe() ? '' : ' What you just did was not saved.')], $status);
+            return response()->json(
+                ['message' => PlainWords::of($error) . ($request->isMethodSafe() ? '' : ' What you just did was not saved.')],
+                $status,
+            );
         });
     })
     ->create();

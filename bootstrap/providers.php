@@ -1,5 +1,3 @@
 <?php
 
-return [
-    App\Providers\SieveServiceProvider::class,
-];
+return [App\Providers\SieveServiceProvider::class];

@@ -11,13 +11,7 @@ final readonly class Arguments
     private const OPTIONS = ['profile' => ['sheet'], 'columns' => ['sheet'], 'duplicates' => ['sheet', 'plan', 'rules', 'out']];
 
     /** @param  array<string, string>  $options  by name */
-    private function __construct(
-        public string $command,
-        public string $file,
-        public array $options,
-        public bool $json,
-    ) {
-    }
+    private function __construct(public string $command, public string $file, public array $options, public bool $json) {}
 
     /**
      * @param  list<string>  $arguments
@@ -37,21 +31,25 @@ final readonly class Arguments
             }
             if ($argument === '--json') {
                 $json = true;
-            } elseif (preg_match('/^--([a-z]+)(?:=(.*))?$/sD', $argument, $parts) === 1 && in_array($parts[1], array_merge(...array_values(self::OPTIONS)), true)) {
-                $options[$parts[1]] = $parts[2] ?? $arguments[++$i] ?? throw new Usage("The option --{$parts[1]} needs a value.".PHP_EOL.Usage::TEXT);
+            } elseif (
+                preg_match('/^--([a-z]+)(?:=(.*))?$/sD', $argument, $parts) === 1 &&
+                in_array($parts[1], array_merge(...array_values(self::OPTIONS)), true)
+            ) {
+                $options[$parts[1]] =
+                    $parts[2] ?? ($arguments[++$i] ?? throw new Usage("The option --{$parts[1]} needs a value." . PHP_EOL . Usage::TEXT));
             } elseif (str_starts_with($argument, '--')) {
-                throw new Usage("There is no option {$argument}.".PHP_EOL.Usage::TEXT);
+                throw new Usage("There is no option {$argument}." . PHP_EOL . Usage::TEXT);
             } else {
                 $plain[] = $argument;
             }
         }
         [$command, $file] = [$plain[0] ?? '', $plain[1] ?? ''];
-        if (count($plain) !== 2 || ! isset(self::OPTIONS[$command])) {
+        if (count($plain) !== 2 || !isset(self::OPTIONS[$command])) {
             throw new Usage(Usage::TEXT);
         }
         $unknown = array_diff(array_keys($options), self::OPTIONS[$command]);
         if ($unknown !== []) {
-            throw new Usage('There is no option --'.reset($unknown)." of {$command}.".PHP_EOL.Usage::TEXT);
+            throw new Usage('There is no option --' . reset($unknown) . " of {$command}." . PHP_EOL . Usage::TEXT);
         }
 
         return new self($command, $file, $options, $json);

@@ -20,6 +20,7 @@ use PineSieve\Core\Matching\Rules\RuleSet;
 use PineSieve\Core\Matching\Rules\ShippedRules;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Reading\FormulaGuard;
+use PineSieve\Core\SieveException;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldType;
@@ -38,19 +39,13 @@ final readonly class DuplicatesReport implements Report
      * @param  array<string, int>  $pairs  verdict to how many
      * @param  list<SearchReport>  $searches  one for each kind of record
      */
-    private function __construct(
-        private int $rows,
-        private array $pairs,
-        private array $searches,
-        private string $out,
-    ) {
-    }
+    private function __construct(private int $rows, private array $pairs, private array $searches, private string $out) {}
 
     /**
      * @param  ?string  $planFile  path of a column plan; null for what is proposed for the file
      * @param  ?string  $rulesFile  path of a match rule set, or of a list of them; null for those that come with the program
      *
-     * @throws \PineSieve\Core\SieveException|Usage
+     * @throws SieveException|Usage
      */
     public static function write(Source $source, ?string $planFile, ?string $rulesFile, string $out): self
     {
@@ -61,7 +56,7 @@ final readonly class DuplicatesReport implements Report
             $catalog = self::withFieldsOf($data, $catalog);
             $plan = SuccessorPlan::of(PlanDocument::plan($data, $catalog), $source->plan, $source->profiles, basename($planFile))->plan;
         }
-        $folder = sys_get_temp_dir().'/pine-sieve-'.bin2hex(random_bytes(6));
+        $folder = sys_get_temp_dir() . '/pine-sieve-' . bin2hex(random_bytes(6));
         $lines = null;
         try {
             $searches = [];
@@ -99,17 +94,36 @@ final readonly class DuplicatesReport implements Report
     public function data(): array
     {
         return [
-            'rows' => $this->rows, 'certain' => $this->pairs['certain'], 'review' => $this->pairs['review'], 'compared' => array_sum(array_column($this->searches, 'compared')), 'out' => $this->out,
-            'too_common' => array_map(static fn (TooCommon $one): array => $one->toArray(), array_merge(...array_column($this->searches, 'tooCommon'))),
+            'rows' => $this->rows,
+            'certain' => $this->pairs['certain'],
+            'review' => $this->pairs['review'],
+            'compared' => array_sum(array_column($this->searches, 'compared')),
+            'out' => $this->out,
+            'too_common' => array_map(
+                static fn(TooCommon $one): array => $one->toArray(),
+                array_merge(...array_column($this->searches, 'tooCommon')),
+            ),
         ];
     }
 
     public function text(): string
     {
         $data = $this->data();
-        $text = sprintf("%s rows, %s pairs compared: %s certain, %s to be reviewed. %s has them.\n", number_format($this->rows), number_format((int) $data['compared']), number_format($this->pairs['certain']), number_format($this->pairs['review']), $this->out);
+        $text = sprintf(
+            "%s rows, %s pairs compared: %s certain, %s to be reviewed. %s has them.\n",
+            number_format($this->rows),
+            number_format((int) $data['compared']),
+            number_format($this->pairs['certain']),
+            number_format($this->pairs['review']),
+            $this->out,
+        );
         foreach (array_slice($data['too_common'], 0, 10) as $one) {
-            $text .= sprintf("Not looked at: %s rows share \"%s\", by which these rules look: %s.\n", number_format($one['records']), $one['value'], $one['rules']);
+            $text .= sprintf(
+                "Not looked at: %s rows share \"%s\", by which these rules look: %s.\n",
+                number_format($one['records']),
+                $one['value'],
+                $one['rules'],
+            );
         }
 
         return $text;
@@ -139,7 +153,7 @@ final readonly class DuplicatesReport implements Report
         foreach ($searches as $search) {
             $pairs = $search->pairs();
             foreach ($pairs as $pair) {
-                if (! isset($couples[$pair->one], $couples[$pair->other])) {
+                if (!isset($couples[$pair->one], $couples[$pair->other])) {
                     yield $pair;
 
                     continue;
@@ -167,7 +181,13 @@ final readonly class DuplicatesReport implements Report
         foreach ($pairs as $pair) {
             $counts[$pair->certainty->value]++;
             $file = $files[$pair->score] ??= fopen("{$folder}/{$pair->score}", 'w+b');
-            fputcsv($file === false ? throw new \RuntimeException('No temporary file can be made.') : $file, self::line($pair), ',', '"', '');
+            fputcsv(
+                $file === false ? throw new \RuntimeException('No temporary file can be made.') : $file,
+                self::line($pair),
+                ',',
+                '"',
+                '',
+            );
         }
         fputcsv($lines, self::HEADER, ',', '"', '');
         krsort($files);
@@ -183,18 +203,27 @@ final readonly class DuplicatesReport implements Report
     /** @return list<string> */
     private static function line(Pair $pair): array
     {
-        return [(string) $pair->one, (string) $pair->other, $pair->certainty->value, (string) $pair->score, FormulaGuard::on($pair->reasons())];
+        return [
+            (string) $pair->one,
+            (string) $pair->other,
+            $pair->certainty->value,
+            (string) $pair->score,
+            FormulaGuard::on($pair->reasons()),
+        ];
     }
 
     /** @return list<RuleSet> at most one for each kind of record */
     private static function sets(?string $file, FieldComparers $comparers): array
     {
         if ($file === null) {
-            return array_map(static fn (SupporterKind $kind): RuleSet => ShippedRules::all($kind, $comparers)[0], SupporterKind::cases());
+            return array_map(static fn(SupporterKind $kind): RuleSet => ShippedRules::all($kind, $comparers)[0], SupporterKind::cases());
         }
         $data = json_decode(self::content($file), true, 32);
-        $sets = array_map(static fn (mixed $one): RuleSet => RuleSet::fromArray($one, $comparers->has(...)), is_array($data) && array_is_list($data) && $data !== [] ? $data : [$data]);
-        if (count(array_unique(array_map(static fn (RuleSet $set): string => $set->kind->value, $sets))) < count($sets)) {
+        $sets = array_map(
+            static fn(mixed $one): RuleSet => RuleSet::fromArray($one, $comparers->has(...)),
+            is_array($data) && array_is_list($data) && $data !== [] ? $data : [$data],
+        );
+        if (count(array_unique(array_map(static fn(RuleSet $set): string => $set->kind->value, $sets))) < count($sets)) {
             throw new BadRules('The file has two rule sets for one kind of record.');
         }
 
@@ -210,7 +239,17 @@ final readonly class DuplicatesReport implements Report
     {
         preg_match_all('/"(custom\.[a-z0-9_]+)"/', json_encode($plan, JSON_THROW_ON_ERROR), $found);
 
-        return $catalog->with(array_map(static fn (string $key): Field => new Field($key, ucfirst(str_replace('_', ' ', substr($key, 7))), 'Your own fields', FieldType::Text), array_values(array_unique($found[1]))));
+        return $catalog->with(
+            array_map(
+                static fn(string $key): Field => new Field(
+                    $key,
+                    ucfirst(str_replace('_', ' ', substr($key, 7))),
+                    'Your own fields',
+                    FieldType::Text,
+                ),
+                array_values(array_unique($found[1])),
+            ),
+        );
     }
 
     private static function content(string $file): string

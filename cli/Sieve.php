@@ -9,9 +9,7 @@ use PineSieve\Core\SieveException;
 /** bin/sieve: reads its arguments, says what it found, and ends with 0, or with 2 and a plain message. */
 final class Sieve
 {
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @param  list<string>  $arguments
@@ -22,7 +20,7 @@ final class Sieve
         try {
             $asked = Arguments::parse($arguments);
             if ($asked === null) {
-                fwrite(STDOUT, Usage::TEXT.PHP_EOL);
+                fwrite(STDOUT, Usage::TEXT . PHP_EOL);
 
                 return 0;
             }
@@ -30,13 +28,30 @@ final class Sieve
             $report = match ($asked->command) {
                 'profile' => new ProfileReport($source),
                 'columns' => new ColumnsReport($source),
-                default => DuplicatesReport::write($source, $asked->option('plan'), $asked->option('rules'), $asked->option('out') ?? throw new Usage('Where should the pairs go? --out=PAIRS.csv is missing.')),
+                default => DuplicatesReport::write(
+                    $source,
+                    $asked->option('plan'),
+                    $asked->option('rules'),
+                    $asked->option('out') ?? throw new Usage('Where should the pairs go? --out=PAIRS.csv is missing.'),
+                ),
             };
-            fwrite(STDOUT, $asked->json ? json_encode($report->data(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR).PHP_EOL : $report->text());
+            fwrite(
+                STDOUT,
+                $asked->json
+                    ? json_encode(
+                            $report->data(),
+                            JSON_PRETTY_PRINT |
+                                JSON_UNESCAPED_UNICODE |
+                                JSON_UNESCAPED_SLASHES |
+                                JSON_INVALID_UTF8_SUBSTITUTE |
+                                JSON_THROW_ON_ERROR,
+                        ) . PHP_EOL
+                    : $report->text(),
+            );
 
             return 0;
-        } catch (SieveException|Usage $error) {
-            fwrite(STDERR, $error->getMessage().PHP_EOL);
+        } catch (SieveException | Usage $error) {
+            fwrite(STDERR, $error->getMessage() . PHP_EOL);
 
             return 2;
         }

@@ -29,8 +29,7 @@ final readonly class Source
         public ColumnPlan $plan,
         public Findings $findings,
         public FieldCatalog $catalog,
-    ) {
-    }
+    ) {}
 
     /**
      * @param  ?string  $sheet  null for the first
@@ -43,14 +42,28 @@ final readonly class Source
         if ($sheet !== null && $file->sheets() === []) {
             throw CannotRead::noSheets();
         }
-        $survey = new Survey($file->reader(new ReadAs($sheet === null ? [] : [$sheet])), $file->format->namesItsColumns() ? 1 : null, $thisYear);
+        $survey = new Survey(
+            $file->reader(new ReadAs($sheet === null ? [] : [$sheet])),
+            $file->format->namesItsColumns() ? 1 : null,
+            $thisYear,
+        );
         foreach ($survey->rows() as $row) {
             // Only what the survey gathers is wanted.
         }
         $profiles = $survey->profiles();
         $catalog = FieldCatalog::builtIn();
 
-        return new self(basename($path), $file, $sheet ?? $file->sheets()[0] ?? null, $survey->headerRow(), $survey->rowCount(), $profiles, (new Proposer($catalog, $thisYear))->propose($profiles), new Findings($profiles, $survey->oddities()), $catalog);
+        return new self(
+            basename($path),
+            $file,
+            $sheet ?? ($file->sheets()[0] ?? null),
+            $survey->headerRow(),
+            $survey->rowCount(),
+            $profiles,
+            (new Proposer($catalog, $thisYear))->propose($profiles),
+            new Findings($profiles, $survey->oddities()),
+            $catalog,
+        );
     }
 
     /**

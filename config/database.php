@@ -23,6 +23,12 @@ return [
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],
     'redis' => [
         'client' => 'predis',
-        'default' => ['url' => env('REDIS_URL'), 'host' => env('REDIS_HOST', '127.0.0.1'), 'port' => env('REDIS_PORT', '6379'), 'password' => env('REDIS_PASSWORD'), 'database' => 0],
+        'default' => [
+            'url' => env('REDIS_URL'),
+            'host' => env('REDIS_HOST', '127.0.0.1'),
+            'port' => env('REDIS_PORT', '6379'),
+            'password' => env('REDIS_PASSWORD'),
+            'database' => 0,
+        ],
     ],
 ];

@@ -20,7 +20,9 @@ return [
     'stand_ins' => ['url' => env('STAND_INS_URL', ''), 'folder' => env('STAND_INS', '')],
 
     // Hosts with ports, such as "10.0.0.5:8443", that notices may go to although they are not on the public internet.
-    'notice_hosts' => array_values(array_filter(array_map(static fn (string $host): string => strtolower(trim($host)), explode(',', (string) env('NOTICE_HOSTS', ''))))),
+    'notice_hosts' => array_values(
+        array_filter(array_map(static fn(string $host): string => strtolower(trim($host)), explode(',', (string) env('NOTICE_HOSTS', '')))),
+    ),
 
     // Seconds after its last sign of life from which a worker counts as gone.
     'worker_timeout' => (int) env('WORKER_TIMEOUT', 15),

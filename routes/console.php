@@ -15,11 +15,19 @@ use PineSieve\Core\Names\SupporterKind;
 
 // Commands are found in app/Console/Commands.
 Schedule::command('sieve:restore-point --scheduled')->everyTenMinutes()->withoutOverlapping();
-Schedule::call(static fn () => app(Measures::class)->take())->hourly()->name('measures');
-Schedule::call(static fn () => app(PostalForms::class)->catchUp(30.0))->everyMinute()->name('postal forms')->withoutOverlapping();
-Schedule::call(static fn () => app(SearchSchedule::class)->run())->everyTenMinutes()->name('duplicates')->withoutOverlapping();
-Schedule::call(static fn () => array_map(static fn (SupporterKind $kind) => app(Editions::class)->renew(app(RuleSets::class)->used($kind), app(RuleSets::class)->comparers()), SupporterKind::cases()))->dailyAt('3:40')->name('frequencies')->withoutOverlapping();
-Schedule::call(static fn () => app(Said::class)->correct())->dailyAt('3:50')->name('decisions')->withoutOverlapping();
+Schedule::call(static fn() => app(Measures::class)->take())->hourly()->name('measures');
+Schedule::call(static fn() => app(PostalForms::class)->catchUp(30.0))->everyMinute()->name('postal forms')->withoutOverlapping();
+Schedule::call(static fn() => app(SearchSchedule::class)->run())->everyTenMinutes()->name('duplicates')->withoutOverlapping();
+Schedule::call(
+    static fn() => array_map(
+        static fn(SupporterKind $kind) => app(Editions::class)->renew(app(RuleSets::class)->used($kind), app(RuleSets::class)->comparers()),
+        SupporterKind::cases(),
+    ),
+)
+    ->dailyAt('3:40')
+    ->name('frequencies')
+    ->withoutOverlapping();
+Schedule::call(static fn() => app(Said::class)->correct())->dailyAt('3:50')->name('decisions')->withoutOverlapping();
 // Rules of reading change with the standards and with each new version.
-Schedule::call(static fn () => ReadAgain::begin())->weeklyOn(0, '4:20')->name('read again');
-Schedule::job(new DeliverNotices)->everyMinute();
+Schedule::call(static fn() => ReadAgain::begin())->weeklyOn(0, '4:20')->name('read again');
+Schedule::job(new DeliverNotices())->everyMinute();

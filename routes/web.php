@@ -66,25 +66,29 @@ Route::prefix('api')->group(function (): void {
         Route::get('restore-points', [RestorePointController::class, 'index']);
         Route::post('restore-points', [RestorePointController::class, 'store']);
         Route::put('restore-points/schedule', [RestorePointController::class, 'schedule']);
-        Route::prefix('restore-points/{name}')->where(['name' => '[0-9a-z-]{10,40}'])->group(function (): void {
-            Route::get('check', [RestorePointController::class, 'check']);
-            Route::get('file', [RestorePointController::class, 'download']);
-            Route::post('restore', [RestorePointController::class, 'restore']);
-            Route::delete('', [RestorePointController::class, 'destroy']);
-        });
+        Route::prefix('restore-points/{name}')
+            ->where(['name' => '[0-9a-z-]{10,40}'])
+            ->group(function (): void {
+                Route::get('check', [RestorePointController::class, 'check']);
+                Route::get('file', [RestorePointController::class, 'download']);
+                Route::post('restore', [RestorePointController::class, 'restore']);
+                Route::delete('', [RestorePointController::class, 'destroy']);
+            });
         Route::get('organization', [OrganizationController::class, 'show']);
         Route::put('organization', [OrganizationController::class, 'update']);
         Route::get('fields', [FieldController::class, 'index']);
         Route::post('fields', [FieldController::class, 'store']);
         Route::get('catalog', [FieldController::class, 'catalog']);
-        Route::prefix('fields/{field}')->where(['field' => '[a-z0-9_.]+'])->group(function (): void {
-            Route::patch('', [FieldController::class, 'update']);
-            Route::post('type', [FieldController::class, 'retype']);
-            Route::get('list', [ListController::class, 'show']);
-            Route::put('list', [ListController::class, 'update']);
-            Route::post('list/values', [ListController::class, 'add']);
-            Route::post('list/merge', [ListController::class, 'merge']);
-        });
+        Route::prefix('fields/{field}')
+            ->where(['field' => '[a-z0-9_.]+'])
+            ->group(function (): void {
+                Route::patch('', [FieldController::class, 'update']);
+                Route::post('type', [FieldController::class, 'retype']);
+                Route::get('list', [ListController::class, 'show']);
+                Route::put('list', [ListController::class, 'update']);
+                Route::post('list/values', [ListController::class, 'add']);
+                Route::post('list/merge', [ListController::class, 'merge']);
+            });
         Route::get('rules', [RuleController::class, 'index']);
         Route::post('rules', [RuleController::class, 'store']);
         Route::post('rules/preview', [RuleController::class, 'preview']);
@@ -172,7 +176,9 @@ Route::prefix('api')->group(function (): void {
         Route::post('held/fix', [HeldController::class, 'fix']);
         Route::post('held/decide', [HeldController::class, 'decide']);
         Route::get('supporters', [SupporterController::class, 'index']);
-        Route::get('supporters/{supporter}', [SupporterController::class, 'show'])->whereNumber('supporter')->missing(SupporterController::gone(...));
+        Route::get('supporters/{supporter}', [SupporterController::class, 'show'])
+            ->whereNumber('supporter')
+            ->missing(SupporterController::gone(...));
         Route::get('supporters.csv', [SupporterController::class, 'export']);
         Route::post('merges/preview', [MergeController::class, 'preview']);
         Route::post('merges', [MergeController::class, 'store']);
@@ -202,20 +208,22 @@ Route::prefix('api')->group(function (): void {
         Route::get('forms', [FormController::class, 'fields']);
         Route::post('supporters', [FormController::class, 'store']);
         Route::post('supporters/check', [FormController::class, 'check']);
-        Route::prefix('supporters/{supporter}')->whereNumber('supporter')->group(function (): void {
-            Route::get('form', [FormController::class, 'show']);
-            Route::put('form', [FormController::class, 'update']);
-            Route::get('history', [FormController::class, 'history']);
-            Route::post('history/{entry}', [FormController::class, 'putBack'])->whereNumber('entry');
-            Route::post('gifts', [FormController::class, 'storeGift']);
-            Route::post('gifts/check', [FormController::class, 'checkGift']);
-            Route::put('gifts/{gift}', [FormController::class, 'updateGift'])->whereNumber('gift');
-            Route::delete('gifts/{gift}', [FormController::class, 'destroyGift'])->whereNumber('gift');
-        });
+        Route::prefix('supporters/{supporter}')
+            ->whereNumber('supporter')
+            ->group(function (): void {
+                Route::get('form', [FormController::class, 'show']);
+                Route::put('form', [FormController::class, 'update']);
+                Route::get('history', [FormController::class, 'history']);
+                Route::post('history/{entry}', [FormController::class, 'putBack'])->whereNumber('entry');
+                Route::post('gifts', [FormController::class, 'storeGift']);
+                Route::post('gifts/check', [FormController::class, 'checkGift']);
+                Route::put('gifts/{gift}', [FormController::class, 'updateGift'])->whereNumber('gift');
+                Route::delete('gifts/{gift}', [FormController::class, 'destroyGift'])->whereNumber('gift');
+            });
         Route::get('gifts', [GiftController::class, 'index']);
     });
 
-    Route::any('{any}', static fn () => response()->json(['message' => 'There is nothing at this address.'], 404))->where('any', '.*');
+    Route::any('{any}', static fn() => response()->json(['message' => 'There is nothing at this address.'], 404))->where('any', '.*');
 });
 
 Route::get('{any}', PageController::class)->where('any', '.*');

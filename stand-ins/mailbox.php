@@ -14,7 +14,7 @@ while (true) {
         continue;
     }
     stream_set_timeout($client, 10);
-    $say = static fn (string $line) => fwrite($client, "{$line}\r\n");
+    $say = static fn(string $line) => fwrite($client, "{$line}\r\n");
     $say('220 mailbox.example.org');
     $to = [];
     while (($line = fgets($client)) !== false) {
@@ -29,8 +29,8 @@ while (true) {
                 // A line that begins with a dot has another one put before it.
                 $mail .= str_starts_with($line, '..') ? substr($line, 1) : $line;
             }
-            $name = sprintf('%s/%s-%s', $folder, (new DateTimeImmutable)->format('Ymd-His-u'), bin2hex(random_bytes(3)));
-            file_put_contents("{$name}.part", 'X-Envelope-To: '.implode(', ', $to)."\r\n{$mail}");
+            $name = sprintf('%s/%s-%s', $folder, (new DateTimeImmutable())->format('Ymd-His-u'), bin2hex(random_bytes(3)));
+            file_put_contents("{$name}.part", 'X-Envelope-To: ' . implode(', ', $to) . "\r\n{$mail}");
             rename("{$name}.part", "{$name}.eml");
             $to = [];
         }

@@ -14,27 +14,44 @@ if ($path === '/notices' && $_SERVER['REQUEST_METHOD'] === 'POST') {
         exit('refused');
     }
     $body = (string) file_get_contents('php://input');
-    $head = static fn (string $name): string => (string) ($_SERVER['HTTP_WEBHOOK_'.$name] ?? '');
-    $expected = 'v1,'.base64_encode(hash_hmac('sha256', "{$head('ID')}.{$head('TIMESTAMP')}.{$body}", (string) base64_decode($secret, true), true));
+    $head = static fn(string $name): string => (string) ($_SERVER['HTTP_WEBHOOK_' . $name] ?? '');
+    $expected =
+        'v1,' .
+        base64_encode(hash_hmac('sha256', "{$head('ID')}.{$head('TIMESTAMP')}.{$body}", (string) base64_decode($secret, true), true));
     $genuine = $secret !== '' && hash_equals($expected, $head('SIGNATURE')) && abs(time() - (int) $head('TIMESTAMP')) < 300;
     is_dir("{$folder}/notices") || mkdir("{$folder}/notices", 0o777, true);
-    file_put_contents(sprintf('%s/notices/%s-%s.json', $folder, (new DateTimeImmutable)->format('Ymd-His-u'), bin2hex(random_bytes(3))), json_encode(['genuine' => $genuine, 'id' => $head('ID'), 'body' => json_decode($body, true)]));
+    file_put_contents(
+        sprintf('%s/notices/%s-%s.json', $folder, (new DateTimeImmutable())->format('Ymd-His-u'), bin2hex(random_bytes(3))),
+        json_encode(['genuine' => $genuine, 'id' => $head('ID'), 'body' => json_decode($body, true)]),
+    );
     http_response_code($genuine ? 204 : 401);
-    exit;
+    exit();
 }
-$list = static fn (string $what): array => array_slice(array_reverse(glob("{$folder}/{$what}") ?: []), 0, 50);
+$list = static fn(string $what): array => array_slice(array_reverse(glob("{$folder}/{$what}") ?: []), 0, 50);
 if ($path === '/received.json') {
     header('Content-Type: application/json');
-    exit(json_encode(['mail' => array_map(static fn (string $file): string => (string) file_get_contents($file), $list('mail/*.eml')), 'notices' => array_map(static fn (string $file): mixed => json_decode((string) file_get_contents($file), true), $list('notices/*.json'))]));
+    exit(
+        json_encode([
+            'mail' => array_map(static fn(string $file): string => (string) file_get_contents($file), $list('mail/*.eml')),
+            'notices' => array_map(
+                static fn(string $file): mixed => json_decode((string) file_get_contents($file), true),
+                $list('notices/*.json'),
+            ),
+        ])
+    );
 }
-$e = static fn (string $text): string => htmlspecialchars($text, ENT_QUOTES | ENT_SUBSTITUTE);
+$e = static fn(string $text): string => htmlspecialchars($text, ENT_QUOTES | ENT_SUBSTITUTE);
 header('Content-Security-Policy: default-src \'none\'; style-src \'unsafe-inline\'');
 echo '<!doctype html><meta charset="utf-8"><title>Stand-ins</title><style>body{font:14px sans-serif;margin:2em;max-width:60em;background:#f5f2ea;color:#1d2a26}pre{background:#fffdf8;border:1px solid #dcd5c5;padding:8px;white-space:pre-wrap}</style><h1>What the stand-ins received</h1><h2>Mail</h2>';
 foreach ($list('mail/*.eml') as $file) {
-    echo '<pre>'.$e(quoted_printable_decode((string) file_get_contents($file))).'</pre>';
+    echo '<pre>' . $e(quoted_printable_decode((string) file_get_contents($file))) . '</pre>';
 }
 echo '<h2>Notices to other systems</h2>';
 foreach ($list('notices/*.json') as $file) {
     $notice = json_decode((string) file_get_contents($file), true);
-    echo '<pre>'.($notice['genuine'] ? 'signature is genuine' : 'SIGNATURE IS NOT GENUINE')."\n".$e((string) json_encode($notice['body'], JSON_PRETTY_PRINT)).'</pre>';
+    echo '<pre>' .
+        ($notice['genuine'] ? 'signature is genuine' : 'SIGNATURE IS NOT GENUINE') .
+        "\n" .
+        $e((string) json_encode($notice['body'], JSON_PRETTY_PRINT)) .
+        '</pre>';
 }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-if (! function_exists('array_first')) {
+if (!function_exists('array_first')) {
     /** @param  array<mixed>  $array */
     function array_first(array $array): mixed
     {
@@ -10,7 +10,7 @@ if (! function_exists('array_first')) {
     }
 }
 
-if (! function_exists('array_last')) {
+if (!function_exists('array_last')) {
     /** @param  array<mixed>  $array */
     function array_last(array $array): mixed
     {
@@ -18,7 +18,7 @@ if (! function_exists('array_last')) {
     }
 }
 
-if (! function_exists('get_exception_handler')) {
+if (!function_exists('get_exception_handler')) {
     function get_exception_handler(): ?callable
     {
         $handler = set_exception_handler(null);
@@ -28,7 +28,7 @@ if (! function_exists('get_exception_handler')) {
     }
 }
 
-if (! function_exists('get_error_handler')) {
+if (!function_exists('get_error_handler')) {
     function get_error_handler(): ?callable
     {
         $handler = set_error_handler(null);

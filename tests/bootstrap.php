@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-require __DIR__.'/../vendor/autoload.php';
+require __DIR__ . '/../vendor/autoload.php';
 
 // Tests that run side by side have a data folder each, and in it a database of their own.
 $token = getenv('TEST_TOKEN');

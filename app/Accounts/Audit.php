@@ -35,15 +35,34 @@ final class Audit
     /** One person did the same to many records. */
     public const MANY = 'many at once';
 
-    public const KINDS = [self::SIGN_IN, self::REFUSED, self::LOAD, self::UNDO, self::EXPORT, self::MERGE, self::STANDARDS, self::OVERRIDE, self::PEOPLE, self::RESTORE, self::NOTICES, self::MANY];
+    public const KINDS = [
+        self::SIGN_IN,
+        self::REFUSED,
+        self::LOAD,
+        self::UNDO,
+        self::EXPORT,
+        self::MERGE,
+        self::STANDARDS,
+        self::OVERRIDE,
+        self::PEOPLE,
+        self::RESTORE,
+        self::NOTICES,
+        self::MANY,
+    ];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** @param  ?int  $userId  null for whoever is signed in */
     public static function note(string $kind, string $what, ?int $intakeId = null, ?int $userId = null, ?int $actId = null): void
     {
-        DB::table('audit')->insert(['at' => now()->format('Y-m-d H:i:s.v'), 'user_id' => $userId ?? Auth::id(), 'kind' => $kind, 'what' => mb_substr($what, 0, 500), 'intake_id' => $intakeId, 'act_id' => $actId, 'ip_address' => app()->runningInConsole() && ! app()->runningUnitTests() ? null : request()->ip()]);
+        DB::table('audit')->insert([
+            'at' => now()->format('Y-m-d H:i:s.v'),
+            'user_id' => $userId ?? Auth::id(),
+            'kind' => $kind,
+            'what' => mb_substr($what, 0, 500),
+            'intake_id' => $intakeId,
+            'act_id' => $actId,
+            'ip_address' => app()->runningInConsole() && !app()->runningUnitTests() ? null : request()->ip(),
+        ]);
     }
 }

@@ -13,20 +13,30 @@ final class Organization
 {
     private const SETTING = 'organization';
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     public static function read(): Home
     {
         $kept = json_decode((string) DB::table('settings')->where('name', self::SETTING)->value('value'), true) ?? [];
-        $usual = new Home;
+        $usual = new Home();
 
-        return new Home($kept['currency'] ?? $usual->currency, $kept['country'] ?? $usual->country, DateOrder::tryFrom($kept['dates'] ?? '') ?? $usual->dates);
+        return new Home(
+            $kept['currency'] ?? $usual->currency,
+            $kept['country'] ?? $usual->country,
+            DateOrder::tryFrom($kept['dates'] ?? '') ?? $usual->dates,
+        );
     }
 
     public static function keep(Home $home): void
     {
-        DB::table('settings')->updateOrInsert(['name' => self::SETTING], ['value' => json_encode(['currency' => $home->currency, 'country' => $home->country, 'dates' => $home->dates->value], JSON_THROW_ON_ERROR)]);
+        DB::table('settings')->updateOrInsert(
+            ['name' => self::SETTING],
+            [
+                'value' => json_encode(
+                    ['currency' => $home->currency, 'country' => $home->country, 'dates' => $home->dates->value],
+                    JSON_THROW_ON_ERROR,
+                ),
+            ],
+        );
     }
 }

@@ -16,14 +16,36 @@ final class Passwords
     public const SHORTEST = 12;
 
     /** Keys that lie next to each other, and orders that everyone knows; each is read both ways. */
-    private const RUNS = ['01234567890123456789', 'abcdefghijklmnopqrstuvwxyz', 'qwertyuiopasdfghjklzxcvbnm', 'qwertyuiop', 'asdfghjkl', 'zxcvbnm', 'qwertzuiop', 'azertyuiop', '1q2w3e4r5t6y7u8i9o0p', 'qazwsxedcrfvtgbyhnujmikolp', '1qaz2wsx3edc4rfv5tgb6yhn7ujm'];
+    private const RUNS = [
+        '01234567890123456789',
+        'abcdefghijklmnopqrstuvwxyz',
+        'qwertyuiopasdfghjklzxcvbnm',
+        'qwertyuiop',
+        'asdfghjkl',
+        'zxcvbnm',
+        'qwertzuiop',
+        'azertyuiop',
+        '1q2w3e4r5t6y7u8i9o0p',
+        'qazwsxedcrfvtgbyhnujmikolp',
+        '1qaz2wsx3edc4rfv5tgb6yhn7ujm',
+    ];
 
     /** How letters are written as figures and signs: a for @, and so on. */
-    private const DISGUISES = ['0' => 'o', '1' => 'i', '3' => 'e', '4' => 'a', '5' => 's', '7' => 't', '@' => 'a', '$' => 's', '!' => 'i', '|' => 'i', '+' => 't'];
+    private const DISGUISES = [
+        '0' => 'o',
+        '1' => 'i',
+        '3' => 'e',
+        '4' => 'a',
+        '5' => 's',
+        '7' => 't',
+        '@' => 'a',
+        '$' => 's',
+        '!' => 'i',
+        '|' => 'i',
+        '+' => 't',
+    ];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @param  list<string>  $names  of the person and the organization
@@ -37,10 +59,11 @@ final class Passwords
         }
 
         return match (true) {
-            mb_strlen($password) < self::SHORTEST => 'A password needs at least '.self::SHORTEST.' characters.',
+            mb_strlen($password) < self::SHORTEST => 'A password needs at least ' . self::SHORTEST . ' characters.',
             self::repeats($small) => 'A password that repeats itself is easy to guess. Choose another one.',
             self::runs($small) => 'A password that follows the keyboard or the alphabet is easy to guess. Choose another one.',
-            self::isCommon($small) => 'This password is one of those that are tried first. Choose another one, such as four words that have nothing to do with each other.',
+            self::isCommon($small)
+                => 'This password is one of those that are tried first. Choose another one, such as four words that have nothing to do with each other.',
             default => null,
         };
     }
@@ -52,7 +75,10 @@ final class Passwords
      */
     private static function isMadeOf(array $names, string $password): bool
     {
-        $words = array_filter(preg_split('/[^\pL\pN]+/u', mb_strtolower(implode(' ', $names)), -1, PREG_SPLIT_NO_EMPTY) ?: [], static fn (string $word): bool => mb_strlen($word) > 2);
+        $words = array_filter(
+            preg_split('/[^\pL\pN]+/u', mb_strtolower(implode(' ', $names)), -1, PREG_SPLIT_NO_EMPTY) ?: [],
+            static fn(string $word): bool => mb_strlen($word) > 2,
+        );
         $left = str_replace($words, '', $password);
 
         return $left !== $password && mb_strlen((string) preg_replace('/[^\pL\pN]+/u', '', $left)) < 5;
@@ -92,8 +118,8 @@ final class Passwords
     private static function isCommon(string $password): bool
     {
         static $words = null;
-        $words ??= file(__DIR__.'/common-passwords.txt', FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [];
-        $ofThese = '/^(?:'.implode('|', array_map(static fn (string $word): string => preg_quote($word, '/'), $words)).')+$/';
+        $words ??= file(__DIR__ . '/common-passwords.txt', FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [];
+        $ofThese = '/^(?:' . implode('|', array_map(static fn(string $word): string => preg_quote($word, '/'), $words)) . ')+$/';
         // As it is written, and with figures read as the letters that they stand for; figures before and after are no help.
         $bare = (string) preg_replace('/^[\pN\pP\pS\s]+|[\pN\pP\pS\s]+$/u', '', $password);
         foreach ([$password, $bare] as $text) {

@@ -22,16 +22,11 @@ final class SendMail implements ShouldQueue
 
     public int $backoff = 60;
 
-    public function __construct(
-        private readonly string $address,
-        private readonly string $name,
-        private readonly string $text,
-    ) {
-    }
+    public function __construct(private readonly string $address, private readonly string $name, private readonly string $text) {}
 
     public function handle(): void
     {
-        Mail::raw("{$this->text}\n\n".config('app.url')."\n", function (Message $message): void {
+        Mail::raw("{$this->text}\n\n" . config('app.url') . "\n", function (Message $message): void {
             $message->to($this->address, $this->name)->subject(mb_strimwidth(str_replace(["\r", "\n"], ' ', $this->text), 0, 90, ' ...'));
         });
         // A worker lives longer than a mail server keeps a silent connection open: each message has its own.

@@ -31,7 +31,16 @@ final class User extends Authenticatable
 
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'role' => Role::class, 'may_load' => 'boolean', 'may_edit' => 'boolean', 'disabled_at' => 'datetime', 'review_fields' => 'array', 'password_changed_at' => 'datetime', 'must_change' => 'boolean'];
+        return [
+            'password' => 'hashed',
+            'role' => Role::class,
+            'may_load' => 'boolean',
+            'may_edit' => 'boolean',
+            'disabled_at' => 'datetime',
+            'review_fields' => 'array',
+            'password_changed_at' => 'datetime',
+            'must_change' => 'boolean',
+        ];
     }
 
     /** Emails are compared exactly but for A to Z and a to z. */

@@ -9,9 +9,7 @@ use Illuminate\Database\Connection;
 /** Who looks at which cluster just now, so that nobody else decides on it. */
 final readonly class Claims
 {
-    public function __construct(private Connection $db)
-    {
-    }
+    public function __construct(private Connection $db) {}
 
     /**
      * Says that someone looks at a cluster now, for as long as is told; nothing is changed if another does.
@@ -42,6 +40,13 @@ final readonly class Claims
      */
     public function others(array $clusters, int $userId): array
     {
-        return $this->db->table('duplicate_claims as c')->join('users as u', 'u.id', '=', 'c.user_id')->whereIn('c.cluster', $clusters)->where('c.user_id', '<>', $userId)->where('c.until', '>=', now()->format('Y-m-d H:i:s.v'))->pluck('u.name', 'c.cluster')->all();
+        return $this->db
+            ->table('duplicate_claims as c')
+            ->join('users as u', 'u.id', '=', 'c.user_id')
+            ->whereIn('c.cluster', $clusters)
+            ->where('c.user_id', '<>', $userId)
+            ->where('c.until', '>=', now()->format('Y-m-d H:i:s.v'))
+            ->pluck('u.name', 'c.cluster')
+            ->all();
     }
 }

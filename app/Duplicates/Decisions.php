@@ -16,8 +16,7 @@ final readonly class Decisions
         private DuplicateList $list,
         private SharedHomes $homes,
         private Neighbors $neighbors,
-    ) {
-    }
+    ) {}
 
     /**
      * @param  list<int>  $supporters  each with each
@@ -28,13 +27,20 @@ final readonly class Decisions
     {
         return $this->db->transaction(function () use ($supporters, $userId, $ofHomes): array {
             $lists = [$this->list, $this->homes->list];
-            $clusters = array_map(static fn (DuplicateList $list): array => $list->clustersOf($supporters), $lists);
+            $clusters = array_map(static fn(DuplicateList $list): array => $list->clustersOf($supporters), $lists);
             $said = [];
             foreach ($ofHomes ? $this->homes->list->pairsAmong($supporters) : self::eachWithEach($supporters) as [$one, $other]) {
-                if ($this->db->table('pair_decisions')->insertOrIgnore(['one' => $one, 'other' => $other, 'user_id' => $userId, 'at' => now()->format('Y-m-d H:i:s.v')]) === 1) {
+                if (
+                    $this->db->table('pair_decisions')->insertOrIgnore([
+                        'one' => $one,
+                        'other' => $other,
+                        'user_id' => $userId,
+                        'at' => now()->format('Y-m-d H:i:s.v'),
+                    ]) === 1
+                ) {
                     $said[] = [$one, $other];
                 }
-                array_map(static fn (DuplicateList $list) => $list->dropPair($one, $other), $lists);
+                array_map(static fn(DuplicateList $list) => $list->dropPair($one, $other), $lists);
             }
             foreach ($lists as $i => $list) {
                 $list->regroup($clusters[$i]);
@@ -77,10 +83,23 @@ final readonly class Decisions
     {
         $gone = $merge->goneIds();
         $all = [$merge->survivor_id, ...$gone];
-        foreach ($this->db->table('pair_decisions')->whereIn('one', $gone)->orWhereIn('other', $gone)->get(['one', 'other', 'user_id', 'at']) as $said) {
+        foreach (
+            $this->db
+                ->table('pair_decisions')
+                ->whereIn('one', $gone)
+                ->orWhereIn('other', $gone)
+                ->get(['one', 'other', 'user_id', 'at'])
+            as $said
+        ) {
             $stranger = in_array($said->one, $gone, true) ? $said->other : $said->one;
-            if (! in_array($stranger, $all, true)) {
-                $this->db->table('pair_decisions')->insertOrIgnore(['one' => min($stranger, $merge->survivor_id), 'other' => max($stranger, $merge->survivor_id), 'user_id' => $said->user_id, 'at' => $said->at, 'merge_id' => $merge->id]);
+            if (!in_array($stranger, $all, true)) {
+                $this->db->table('pair_decisions')->insertOrIgnore([
+                    'one' => min($stranger, $merge->survivor_id),
+                    'other' => max($stranger, $merge->survivor_id),
+                    'user_id' => $said->user_id,
+                    'at' => $said->at,
+                    'merge_id' => $merge->id,
+                ]);
             }
         }
     }
@@ -94,9 +113,15 @@ final readonly class Decisions
     /** @return list<array<string, mixed>> the latest first */
     public function latest(int $most): array
     {
-        $rows = $this->db->table('pair_decisions as d')->join('supporters as a', 'a.id', '=', 'd.one')->join('supporters as b', 'b.id', '=', 'd.other')->leftJoin('users as u', 'u.id', '=', 'd.user_id')
-            ->orderByDesc('d.at')->limit($most)->get(['d.one', 'd.other', 'a.display_name as one_name', 'b.display_name as other_name', 'd.at', 'u.name as by']);
+        $rows = $this->db
+            ->table('pair_decisions as d')
+            ->join('supporters as a', 'a.id', '=', 'd.one')
+            ->join('supporters as b', 'b.id', '=', 'd.other')
+            ->leftJoin('users as u', 'u.id', '=', 'd.user_id')
+            ->orderByDesc('d.at')
+            ->limit($most)
+            ->get(['d.one', 'd.other', 'a.display_name as one_name', 'b.display_name as other_name', 'd.at', 'u.name as by']);
 
-        return Lists::of($rows->map(static fn (\stdClass $row): array => (array) $row));
+        return Lists::of($rows->map(static fn(\stdClass $row): array => (array) $row));
     }
 }

@@ -20,13 +20,7 @@ final readonly class DuplicateList
 
     private const CHUNK = 500;
 
-    public function __construct(
-        private Connection $db,
-        private Bulk $bulk,
-        private Claims $claims,
-        public string $table = self::TABLE,
-    ) {
-    }
+    public function __construct(private Connection $db, private Bulk $bulk, private Claims $claims, public string $table = self::TABLE) {}
 
     /**
      * Puts pairs on the list. Each is a cluster of its own until they are regrouped.
@@ -35,18 +29,39 @@ final readonly class DuplicateList
      */
     public function add(array $pairs): void
     {
-        $this->bulk->insert($this->table, ['one', 'other', 'cluster', 'certainty', 'score', 'reasons', 'why'], array_map(static fn (Pair $pair): array => [
-            $pair->one, $pair->other, $pair->one, $pair->certainty->value, $pair->score,
-            json_encode(['for' => $pair->for, 'against' => $pair->against, 'rules' => $pair->rules], JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
-            Reasons::inShort($pair->for, $pair->against),
-        ], $pairs));
+        $this->bulk->insert(
+            $this->table,
+            ['one', 'other', 'cluster', 'certainty', 'score', 'reasons', 'why'],
+            array_map(
+                static fn(Pair $pair): array => [
+                    $pair->one,
+                    $pair->other,
+                    $pair->one,
+                    $pair->certainty->value,
+                    $pair->score,
+                    json_encode(
+                        ['for' => $pair->for, 'against' => $pair->against, 'rules' => $pair->rules],
+                        JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+                    ),
+                    Reasons::inShort($pair->for, $pair->against),
+                ],
+                $pairs,
+            ),
+        );
     }
 
     /** @param  list<Pair>  $pairs */
     private function drop(array $pairs): void
     {
         foreach (array_chunk($pairs, 500) as $some) {
-            $this->db->table($this->table)->whereRaw('(one, other) in ('.implode(',', array_map(static fn (Pair $pair): string => "({$pair->one},{$pair->other})", $some)).')')->delete();
+            $this->db
+                ->table($this->table)
+                ->whereRaw(
+                    '(one, other) in (' .
+                        implode(',', array_map(static fn(Pair $pair): string => "({$pair->one},{$pair->other})", $some)) .
+                        ')',
+                )
+                ->delete();
         }
     }
 
@@ -56,9 +71,15 @@ final readonly class DuplicateList
      */
     public function pairsAmong(array $supporters): array
     {
-        $pairs = $this->db->table($this->table)->whereIn('one', $supporters)->whereIn('other', $supporters)->orderBy('one')->orderBy('other')->get(['one', 'other']);
+        $pairs = $this->db
+            ->table($this->table)
+            ->whereIn('one', $supporters)
+            ->whereIn('other', $supporters)
+            ->orderBy('one')
+            ->orderBy('other')
+            ->get(['one', 'other']);
 
-        return Lists::of($pairs->map(static fn (\stdClass $pair): array => [(int) $pair->one, (int) $pair->other]));
+        return Lists::of($pairs->map(static fn(\stdClass $pair): array => [(int) $pair->one, (int) $pair->other]));
     }
 
     /** Takes a pair off the list. What hung together by it has to be regrouped. */
@@ -75,7 +96,9 @@ final readonly class DuplicateList
      */
     public function replace(array $supporters, array $pairs): void
     {
-        $ends = array_values(array_unique(array_merge($supporters, ...array_map(static fn (Pair $pair): array => [$pair->one, $pair->other], $pairs))));
+        $ends = array_values(
+            array_unique(array_merge($supporters, ...array_map(static fn(Pair $pair): array => [$pair->one, $pair->other], $pairs))),
+        );
         $clusters = $this->clustersOf($ends);
         $this->db->table($this->table)->whereIn('one', $supporters)->orWhereIn('other', $supporters)->delete();
         $this->drop($pairs);
@@ -106,8 +129,13 @@ final readonly class DuplicateList
 
     private function regroupAll(): void
     {
-        $pairs = fn () => $this->db->table($this->table)->orderBy('one')->orderBy('other')->select('one', 'other', 'cluster')->lazy(self::CHUNK);
-        $clusters = new Clusters;
+        $pairs = fn() => $this->db
+            ->table($this->table)
+            ->orderBy('one')
+            ->orderBy('other')
+            ->select('one', 'other', 'cluster')
+            ->lazy(self::CHUNK);
+        $clusters = new Clusters();
         foreach ($pairs() as $pair) {
             $clusters->join($pair->one, $pair->other);
         }
@@ -124,23 +152,45 @@ final readonly class DuplicateList
      */
     public function page(?string $certainty, int $page, int $userId): array
     {
-        $found = $this->db->table($this->table)->groupBy('cluster')->selectRaw('cluster, max(score) as score, min(certainty) as certainty')
-            ->when($certainty !== null, static fn (Builder $query) => $query->havingRaw('min(certainty) = ?', [$certainty]));
+        $found = $this->db
+            ->table($this->table)
+            ->groupBy('cluster')
+            ->selectRaw('cluster, max(score) as score, min(certainty) as certainty')
+            ->when($certainty !== null, static fn(Builder $query) => $query->havingRaw('min(certainty) = ?', [$certainty]));
         $total = $this->db->query()->fromSub(clone $found, 'c')->count();
         $before = (max(1, $page) - 1) * self::PAGE;
         $rows = $found->orderByRaw('min(certainty), max(score) desc, cluster')->offset($before)->limit(self::PAGE)->get();
         $others = $this->claims->others(Lists::ints($rows->pluck('cluster')), $userId);
         $members = [];
-        foreach ($this->db->table($this->table)->whereIn('cluster', $rows->pluck('cluster'))->get(['cluster', 'one', 'other']) as $pair) {
+        foreach (
+            $this->db
+                ->table($this->table)
+                ->whereIn('cluster', $rows->pluck('cluster'))
+                ->get(['cluster', 'one', 'other'])
+            as $pair
+        ) {
             $members[$pair->cluster][$pair->one] = $members[$pair->cluster][$pair->other] = true;
         }
-        $names = $this->db->table('supporters')->whereIn('id', array_merge(...array_map(array_keys(...), array_values($members))))->pluck('display_name', 'id');
+        $names = $this->db
+            ->table('supporters')
+            ->whereIn('id', array_merge(...array_map(array_keys(...), array_values($members))))
+            ->pluck('display_name', 'id');
 
         return [
-            'clusters' => Lists::of($rows->map(static fn (\stdClass $row): array => [
-                'cluster' => (int) $row->cluster, 'certainty' => (string) $row->certainty, 'score' => (int) $row->score, 'looked_at_by' => $others[$row->cluster] ?? null,
-                'members' => array_map(static fn (int $id): array => ['id' => $id, 'name' => (string) ($names[$id] ?? '')], Lists::ints(collect($members[$row->cluster])->keys()->sort())),
-            ])),
+            'clusters' => Lists::of(
+                $rows->map(
+                    static fn(\stdClass $row): array => [
+                        'cluster' => (int) $row->cluster,
+                        'certainty' => (string) $row->certainty,
+                        'score' => (int) $row->score,
+                        'looked_at_by' => $others[$row->cluster] ?? null,
+                        'members' => array_map(
+                            static fn(int $id): array => ['id' => $id, 'name' => (string) ($names[$id] ?? '')],
+                            Lists::ints(collect($members[$row->cluster])->keys()->sort()),
+                        ),
+                    ],
+                ),
+            ),
             'before' => $before,
             'total' => $total,
             'pages' => (int) ceil($total / self::PAGE),
@@ -150,7 +200,12 @@ final readonly class DuplicateList
     /** @return array{certain: int, review: int} clusters of each */
     public function counts(): array
     {
-        $counts = $this->db->query()->fromSub($this->db->table($this->table)->groupBy('cluster')->selectRaw('min(certainty) as certainty'), 'c')->groupBy('certainty')->selectRaw('certainty, count(*) as n')->pluck('n', 'certainty');
+        $counts = $this->db
+            ->query()
+            ->fromSub($this->db->table($this->table)->groupBy('cluster')->selectRaw('min(certainty) as certainty'), 'c')
+            ->groupBy('certainty')
+            ->selectRaw('certainty, count(*) as n')
+            ->pluck('n', 'certainty');
 
         return ['certain' => (int) ($counts['certain'] ?? 0), 'review' => (int) ($counts['review'] ?? 0)];
     }
@@ -162,9 +217,31 @@ final readonly class DuplicateList
      */
     private function wholly(): Builder
     {
-        $members = $this->db->query()->fromSub($this->db->table($this->table)->select('cluster', 'one as member')->union($this->db->table($this->table)->select('cluster', 'other as member')), 'm')->groupBy('cluster')->selectRaw('cluster, count(*) as n');
+        $members = $this->db
+            ->query()
+            ->fromSub(
+                $this->db
+                    ->table($this->table)
+                    ->select('cluster', 'one as member')
+                    ->union($this->db->table($this->table)->select('cluster', 'other as member')),
+                'm',
+            )
+            ->groupBy('cluster')
+            ->selectRaw('cluster, count(*) as n');
 
-        return $this->db->query()->fromSub($this->db->table($this->table)->groupBy('cluster')->havingRaw("max(certainty) = 'certain'")->selectRaw('cluster, count(*) as p'), 'c')->joinSub($members, 'k', 'k.cluster', '=', 'c.cluster')->whereRaw('c.p = k.n * (k.n - 1) / 2')->select('c.cluster');
+        return $this->db
+            ->query()
+            ->fromSub(
+                $this->db
+                    ->table($this->table)
+                    ->groupBy('cluster')
+                    ->havingRaw("max(certainty) = 'certain'")
+                    ->selectRaw('cluster, count(*) as p'),
+                'c',
+            )
+            ->joinSub($members, 'k', 'k.cluster', '=', 'c.cluster')
+            ->whereRaw('c.p = k.n * (k.n - 1) / 2')
+            ->select('c.cluster');
     }
 
     /** @return ?list<int> those of the next cluster after one in which each is certainly each other; null at the end */
@@ -182,8 +259,17 @@ final readonly class DuplicateList
         foreach ($this->wholly()->inRandomOrder()->limit($many)->pluck('cluster') as $cluster) {
             $ids = $this->members((int) $cluster);
             $names = $this->db->table('supporters')->whereIn('id', $ids)->pluck('display_name', 'id');
-            $reasons = json_decode((string) $this->db->table($this->table)->where('cluster', $cluster)->orderBy('score')->value('reasons'), true, 16, JSON_THROW_ON_ERROR);
-            $sample[] = ['members' => array_map(static fn (int $id): array => ['id' => $id, 'name' => $names[$id] ?? ''], $ids), 'for' => $reasons['for'], 'against' => $reasons['against']];
+            $reasons = json_decode(
+                (string) $this->db->table($this->table)->where('cluster', $cluster)->orderBy('score')->value('reasons'),
+                true,
+                16,
+                JSON_THROW_ON_ERROR,
+            );
+            $sample[] = [
+                'members' => array_map(static fn(int $id): array => ['id' => $id, 'name' => $names[$id] ?? ''], $ids),
+                'for' => $reasons['for'],
+                'against' => $reasons['against'],
+            ];
         }
 
         return ['total' => $this->db->query()->fromSub($this->wholly(), 'w')->count(), 'sample' => $sample];
@@ -192,9 +278,16 @@ final readonly class DuplicateList
     /** @return list<int> */
     private function members(int $cluster): array
     {
-        $pairs = $this->db->table($this->table)->where('cluster', $cluster)->get(['one', 'other']);
+        $pairs = $this->db
+            ->table($this->table)
+            ->where('cluster', $cluster)
+            ->get(['one', 'other']);
 
-        return Lists::ints(collect([...$pairs->pluck('one'), ...$pairs->pluck('other')])->unique()->sort());
+        return Lists::ints(
+            collect([...$pairs->pluck('one'), ...$pairs->pluck('other')])
+                ->unique()
+                ->sort(),
+        );
     }
 
     /**
@@ -217,7 +310,9 @@ final readonly class DuplicateList
      */
     public function clustersOf(array $supporters): array
     {
-        return Lists::ints($this->db->table($this->table)->whereIn('one', $supporters)->orWhereIn('other', $supporters)->distinct()->pluck('cluster'));
+        return Lists::ints(
+            $this->db->table($this->table)->whereIn('one', $supporters)->orWhereIn('other', $supporters)->distinct()->pluck('cluster'),
+        );
     }
 
     /**
@@ -227,8 +322,11 @@ final readonly class DuplicateList
      */
     public function regroup(array $broken): void
     {
-        $pairs = $this->db->table($this->table)->whereIn('cluster', $broken)->get(['one', 'other', 'cluster']);
-        $clusters = new Clusters;
+        $pairs = $this->db
+            ->table($this->table)
+            ->whereIn('cluster', $broken)
+            ->get(['one', 'other', 'cluster']);
+        $clusters = new Clusters();
         foreach ($pairs as $pair) {
             $clusters->join($pair->one, $pair->other);
         }
@@ -249,7 +347,15 @@ final readonly class DuplicateList
             }
         }
         if ($moved !== []) {
-            $this->db->update('update '.$this->table.' set cluster = case '.implode(' ', $moved).' else cluster end where (one, other) in ('.implode(',', $places).')');
+            $this->db->update(
+                'update ' .
+                    $this->table .
+                    ' set cluster = case ' .
+                    implode(' ', $moved) .
+                    ' else cluster end where (one, other) in (' .
+                    implode(',', $places) .
+                    ')',
+            );
         }
     }
 }

@@ -46,7 +46,14 @@ final class DuplicateSearch extends Model
 
     protected function casts(): array
     {
-        return ['too_common' => 'array', 'tried' => 'array', 'found' => 'array', 'scope' => 'array', 'created_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
+        return [
+            'too_common' => 'array',
+            'tried' => 'array',
+            'found' => 'array',
+            'scope' => 'array',
+            'created_at' => 'immutable_datetime',
+            'ended_at' => 'immutable_datetime',
+        ];
     }
 
     /** @return Builder<self> searches that count, the latest first */
@@ -58,7 +65,11 @@ final class DuplicateSearch extends Model
     /** The last search that went through everyone, or all that had changed; null if there is none, or if the rules have changed since. */
     public function before(): ?self
     {
-        $before = self::real()->where('state', 'done')->where('id', '<', $this->id)->where(static fn ($query) => $query->whereNull('scope')->orWhereIn('scope->kind', [ComparedWith::ALL, self::CHANGED]))->first();
+        $before = self::real()
+            ->where('state', 'done')
+            ->where('id', '<', $this->id)
+            ->where(static fn($query) => $query->whereNull('scope')->orWhereIn('scope->kind', [ComparedWith::ALL, self::CHANGED]))
+            ->first();
 
         return $before === null || RulesInUse::query()->where('changed_at', '>', $before->created_at)->exists() ? null : $before;
     }
@@ -71,11 +82,13 @@ final class DuplicateSearch extends Model
     /** Whether only a part of the database is asked for, whoever is changed. */
     public function isOfPart(): bool
     {
-        return ! $this->isOfChanged() && ($this->scope['kind'] ?? ComparedWith::ALL) !== ComparedWith::ALL;
+        return !$this->isOfChanged() && ($this->scope['kind'] ?? ComparedWith::ALL) !== ComparedWith::ALL;
     }
 
     public static function underWay(): ?self
     {
-        return self::real()->whereIn('state', ['waiting', 'searching'])->first();
+        return self::real()
+            ->whereIn('state', ['waiting', 'searching'])
+            ->first();
     }
 }

@@ -26,7 +26,7 @@ final class FindDuplicates implements ShouldQueue
     public function handle(WholeSearch $whole, PartSearch $part, RuleLab $lab): void
     {
         $search = DuplicateSearch::query()->find($this->search);
-        if ($search === null || ! in_array($search->state, ['waiting', 'searching'], true)) {
+        if ($search === null || !in_array($search->state, ['waiting', 'searching'], true)) {
             return;
         }
         // One that was broken off begins again; one that another worker is at is left to it.
@@ -45,7 +45,11 @@ final class FindDuplicates implements ShouldQueue
             };
         } catch (\Throwable $error) {
             report($error);
-            $search->update(['state' => 'failed', 'error' => 'The search stopped: '.mb_substr($error->getMessage(), 0, 300).' What was found before is still there.', 'ended_at' => now()]);
+            $search->update([
+                'state' => 'failed',
+                'error' => 'The search stopped: ' . mb_substr($error->getMessage(), 0, 300) . ' What was found before is still there.',
+                'ended_at' => now(),
+            ]);
         } finally {
             DB::scalar("select release_lock('duplicates')");
         }

@@ -11,11 +11,7 @@ use PineSieve\Core\Changes\Subject;
 /** Whoever is deleted is like nobody any more. */
 final readonly class ForgetsTheGone implements FollowsWrites
 {
-    public function __construct(
-        private DuplicateList $duplicates,
-        private SharedHomes $homes,
-    ) {
-    }
+    public function __construct(private DuplicateList $duplicates, private SharedHomes $homes) {}
 
     public function follow(Written $written): void
     {

@@ -15,11 +15,7 @@ final class FoundPairs
     private array $pairs = [];
 
     /** @param  ?\Closure(list<Pair>): list<Pair>  $sift  says which of them go on; null for all */
-    public function __construct(
-        private readonly DuplicateList $list,
-        private readonly ?\Closure $sift = null,
-    ) {
-    }
+    public function __construct(private readonly DuplicateList $list, private readonly ?\Closure $sift = null) {}
 
     public function put(Pair $pair): void
     {

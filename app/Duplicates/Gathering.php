@@ -31,8 +31,7 @@ final readonly class Gathering
         private Editions $editions,
         private Filesystem $files,
         private RowRecords $rows,
-    ) {
-    }
+    ) {}
 
     /**
      * @param  list<RuleSet>  $sets
@@ -63,25 +62,32 @@ final readonly class Gathering
     private function laidOut(array $sets, string $folder, ?\Closure $onHome): array
     {
         // Whoever is judged one by one later is judged by the same edition.
-        foreach (array_column(array_filter($sets, static fn (RuleSet $set): bool => $set->thresholds !== null), 'kind') as $kind) {
+        foreach (array_column(array_filter($sets, static fn(RuleSet $set): bool => $set->thresholds !== null), 'kind') as $kind) {
             $this->editions->ensure($this->sets->used($kind), $this->sets->comparers());
         }
 
-        return array_map(function (RuleSet $set, int $i) use ($folder, $onHome): array {
-            $this->files->ensureDirectoryExists("{$folder}/{$i}");
-            $judge = $this->sets->judgeBy($set);
+        return array_map(
+            function (RuleSet $set, int $i) use ($folder, $onHome): array {
+                $this->files->ensureDirectoryExists("{$folder}/{$i}");
+                $judge = $this->sets->judgeBy($set);
 
-            return [$set, $judge, new PairSearch($judge, "{$folder}/{$i}", $onHome)];
-        }, $sets, array_keys($sets));
+                return [$set, $judge, new PairSearch($judge, "{$folder}/{$i}", $onHome)];
+            },
+            $sets,
+            array_keys($sets),
+        );
     }
 
     /** @param  list<array{RuleSet, PairJudge, PairSearch}>  $searches */
     private function stored(DuplicateSearch $search, array $searches): void
     {
-        $standardizer = new AddressStandardizer;
+        $standardizer = new AddressStandardizer();
         $after = 0;
         do {
-            $ids = array_column($this->db->select('select id from supporters where id > ? order by id limit '.self::CHUNK, [$after]), 'id');
+            $ids = array_column(
+                $this->db->select('select id from supporters where id > ? order by id limit ' . self::CHUNK, [$after]),
+                'id',
+            );
             foreach ($this->reader->read($ids) as $id => $record) {
                 self::add($searches, $id, Traits::ofStored($record, $standardizer));
             }

@@ -27,11 +27,7 @@ final class Measurement
     /** @var array<string, list<array<string, mixed>>> */
     private array $examples = ['missed' => [], 'wrongly_joined' => []];
 
-    public function __construct(
-        private readonly PairJudge $judge,
-        private readonly Said $said,
-    ) {
-    }
+    public function __construct(private readonly PairJudge $judge, private readonly Said $said) {}
 
     /** @return array<string, mixed> counts, rules with what each is to blame or to be thanked for, and examples */
     public function report(): array
@@ -39,10 +35,30 @@ final class Measurement
         foreach ($this->said->pairs() as [$one, $other, $isSame]) {
             $this->weigh($one, $other, $isSame);
         }
-        uasort($this->rules, static fn (array $a, array $b): int => [$b['wrongly_joined'], $b['asked'], $b['found']] <=> [$a['wrongly_joined'], $a['asked'], $a['found']]);
+        uasort(
+            $this->rules,
+            static fn(array $a, array $b): int => [$b['wrongly_joined'], $b['asked'], $b['found']] <=> [
+                $a['wrongly_joined'],
+                $a['asked'],
+                $a['found'],
+            ],
+        );
         arsort($this->keptApart);
 
-        return [...$this->counts, 'rules' => array_map(static fn (string $rule, array $counts): array => ['rule' => $rule, ...$counts], array_keys($this->rules), $this->rules), 'kept_apart' => array_map(static fn (string $why, int $count): array => ['why' => $why, 'count' => $count], array_keys($this->keptApart), $this->keptApart), 'examples' => $this->examples];
+        return [
+            ...$this->counts,
+            'rules' => array_map(
+                static fn(string $rule, array $counts): array => ['rule' => $rule, ...$counts],
+                array_keys($this->rules),
+                $this->rules,
+            ),
+            'kept_apart' => array_map(
+                static fn(string $why, int $count): array => ['why' => $why, 'count' => $count],
+                array_keys($this->keptApart),
+                $this->keptApart,
+            ),
+            'examples' => $this->examples,
+        ];
     }
 
     private function weigh(SupporterRecord $one, SupporterRecord $other, bool $isSame): void
@@ -51,7 +67,10 @@ final class Measurement
         if ($one->kind() !== $kind || $other->kind() !== $kind) {
             return;
         }
-        [$a, $b] = array_map(fn (SupporterRecord $record) => $this->judge->compared((int) $record->ref, Traits::ofStored($record, new AddressStandardizer)), [$one, $other]);
+        [$a, $b] = array_map(
+            fn(SupporterRecord $record) => $this->judge->compared((int) $record->ref, Traits::ofStored($record, new AddressStandardizer())),
+            [$one, $other],
+        );
         $pair = $this->judge->judge($a, $b);
         $this->counts[$isSame ? 'same' : 'apart']++;
         $is = match (true) {
@@ -74,7 +93,14 @@ final class Measurement
             $this->keptApart[$why] = ($this->keptApart[$why] ?? 0) + 1;
         }
         if (isset($this->examples[$is]) && count($this->examples[$is]) < self::EXAMPLES) {
-            $this->examples[$is][] = ['names' => "{$one->field('display_name')}, {$other->field('display_name')}", 'one' => (int) $one->ref, 'other' => (int) $other->ref, 'for' => $for, 'against' => $against, 'rules' => $pair->rules ?? []];
+            $this->examples[$is][] = [
+                'names' => "{$one->field('display_name')}, {$other->field('display_name')}",
+                'one' => (int) $one->ref,
+                'other' => (int) $other->ref,
+                'for' => $for,
+                'against' => $against,
+                'rules' => $pair->rules ?? [],
+            ];
         }
     }
 }

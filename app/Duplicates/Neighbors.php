@@ -20,8 +20,7 @@ final readonly class Neighbors
         private RuleSets $sets,
         private DuplicateList $list,
         private SharedHomes $homes,
-    ) {
-    }
+    ) {}
 
     /**
      * Compares some supporters with all who may be the same, and puts what is found in place of what was found of them before.
@@ -46,8 +45,17 @@ final readonly class Neighbors
      */
     private function unsaid(array $pairs): array
     {
-        $ends = array_values(array_unique(array_merge(...array_map(static fn (Pair $pair): array => [$pair->one, $pair->other], array_values($pairs)))));
-        foreach ($this->db->table('pair_decisions')->whereIn('one', $ends)->whereIn('other', $ends)->get(['one', 'other']) as $said) {
+        $ends = array_values(
+            array_unique(array_merge(...array_map(static fn(Pair $pair): array => [$pair->one, $pair->other], array_values($pairs)))),
+        );
+        foreach (
+            $this->db
+                ->table('pair_decisions')
+                ->whereIn('one', $ends)
+                ->whereIn('other', $ends)
+                ->get(['one', 'other'])
+            as $said
+        ) {
             unset($pairs["{$said->one} {$said->other}"]);
         }
 
@@ -61,8 +69,13 @@ final readonly class Neighbors
     private function judged(array $supporters): array
     {
         $records = $this->reader->read($supporters);
-        $holders = array_map(static fn (array $keys): array => KeyTable::holders($keys)->all(), array_map($this->sets->matcher()->keysOfStored(...), $records));
-        $all = $records + $this->reader->read(array_values(array_diff(array_unique(array_merge(...array_values($holders))), array_keys($records))));
+        $holders = array_map(
+            static fn(array $keys): array => KeyTable::holders($keys)->all(),
+            array_map($this->sets->matcher()->keysOfStored(...), $records),
+        );
+        $all =
+            $records +
+            $this->reader->read(array_values(array_diff(array_unique(array_merge(...array_values($holders))), array_keys($records))));
         $meeting = new SmallSearch($this->sets, $all);
         foreach ($holders as $id => $others) {
             foreach ($others as $other) {

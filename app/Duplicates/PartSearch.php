@@ -16,13 +16,7 @@ final readonly class PartSearch
     /** Supporters that are looked at together where each is known to be looked at. */
     private const SOME = 200;
 
-    public function __construct(
-        private Connection $db,
-        private Neighbors $neighbors,
-        private DuplicateList $list,
-        private Ids $ids,
-    ) {
-    }
+    public function __construct(private Connection $db, private Neighbors $neighbors, private DuplicateList $list, private Ids $ids) {}
 
     /** @param  ?DuplicateSearch  $before  for those who are new or changed since; null for those in the part that the search is for */
     public function run(DuplicateSearch $search, ?DuplicateSearch $before): void
@@ -33,7 +27,9 @@ final readonly class PartSearch
             $done += $many;
             $search->update(['done' => $done, 'total' => max($done, $search->total), 'compared' => $search->compared + $compared]);
         };
-        $before === null ? $this->lookAmong(ComparedWith::fromArray($search->scope), $tell) : $this->lookAtChanged($before->journal_mark, $tell);
+        $before === null
+            ? $this->lookAmong(ComparedWith::fromArray($search->scope), $tell)
+            : $this->lookAtChanged($before->journal_mark, $tell);
         $search->update([...$this->list->counts(), 'total' => $done, 'state' => 'done', 'ended_at' => now()]);
     }
 
@@ -45,7 +41,14 @@ final readonly class PartSearch
     {
         $after = 0;
         do {
-            $ids = array_column($this->db->select('select distinct s.id from journal j join supporters s on s.id = j.owner_id where j.owner_kind = "supporter" and j.id > ? and s.id > ? order by s.id limit '.self::SOME, [$mark, $after]), 'id');
+            $ids = array_column(
+                $this->db->select(
+                    'select distinct s.id from journal j join supporters s on s.id = j.owner_id where j.owner_kind = "supporter" and j.id > ? and s.id > ? order by s.id limit ' .
+                        self::SOME,
+                    [$mark, $after],
+                ),
+                'id',
+            );
             $this->look($ids, $tell);
             $after = $ids === [] ? $after : max($ids);
         } while (count($ids) === self::SOME);
@@ -56,7 +59,10 @@ final readonly class PartSearch
     {
         $after = 0;
         do {
-            $ids = array_column($this->db->select('select id from supporters where id > ? order by id limit '.self::CHUNK, [$after]), 'id');
+            $ids = array_column(
+                $this->db->select('select id from supporters where id > ? order by id limit ' . self::CHUNK, [$after]),
+                'id',
+            );
             $this->look($against->among($ids), $tell);
             $after = $ids === [] ? $after : max($ids);
         } while (count($ids) === self::CHUNK);

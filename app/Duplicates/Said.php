@@ -28,17 +28,15 @@ final readonly class Said
     /** How likely two must be one for anybody to doubt it. */
     private const DOUBT = 0.02;
 
-    public function __construct(
-        private RecordReader $reader,
-        private RuleSets $sets,
-        private Editions $editions,
-    ) {
-    }
+    public function __construct(private RecordReader $reader, private RuleSets $sets, private Editions $editions) {}
 
     /** @return \Generator<int, array{SupporterRecord, SupporterRecord, bool}> two as they were, and whether they are one */
     public function pairs(): \Generator
     {
-        foreach (Merge::query()->whereNull('undone_at')->whereNotNull('records')->orderByDesc('id')->limit(self::MOST)->lazy(200) as $merge) {
+        foreach (
+            Merge::query()->whereNull('undone_at')->whereNotNull('records')->orderByDesc('id')->limit(self::MOST)->lazy(200)
+            as $merge
+        ) {
             $records = array_map(Snapshot::record(...), $merge->records ?? []);
             foreach ($records as $i => $other) {
                 foreach (array_slice($records, 0, $i) as $one) {
@@ -46,7 +44,14 @@ final readonly class Said
                 }
             }
         }
-        foreach (DB::table('pair_decisions')->orderByDesc('at')->limit(self::MOST)->get(['one', 'other'])->chunk(200) as $pairs) {
+        foreach (
+            DB::table('pair_decisions')
+                ->orderByDesc('at')
+                ->limit(self::MOST)
+                ->get(['one', 'other'])
+                ->chunk(200)
+            as $pairs
+        ) {
             $records = $this->reader->read(Lists::ints($pairs->pluck('one')->merge($pairs->pluck('other'))->unique()));
             foreach ($pairs as $pair) {
                 if (isset($records[$pair->one], $records[$pair->other])) {
@@ -61,12 +66,15 @@ final readonly class Said
     {
         $kinds = $this->sets->kindsWeighed();
         $judges = array_combine(array_column($kinds, 'value'), array_map($this->sets->judge(...), $kinds));
-        $standardizer = new AddressStandardizer;
+        $standardizer = new AddressStandardizer();
         $decided = [];
         foreach ($judges === [] ? [] : $this->pairs() as [$one, $other, $isOne]) {
             $judge = $judges[$one->kind()->value] ?? null;
             if ($judge !== null && $one->kind() === $other->kind()) {
-                [$a, $b] = array_map(static fn (SupporterRecord $record) => $judge->compared((int) $record->ref, Traits::ofStored($record, $standardizer)), [$one, $other]);
+                [$a, $b] = array_map(
+                    static fn(SupporterRecord $record) => $judge->compared((int) $record->ref, Traits::ofStored($record, $standardizer)),
+                    [$one, $other],
+                );
                 $likely = $judge->likely($a, $b);
                 // Those that nobody doubts say nothing about where doubt begins.
                 if ($likely > self::DOUBT && $likely < 1 - self::DOUBT / 20) {

@@ -34,9 +34,14 @@ final readonly class SearchSchedule
     {
         $days = self::EVERY[self::kept()];
         $last = DuplicateSearch::real()->where('scope->kind', DuplicateSearch::CHANGED)->first();
-        $isDue = $days > 0 && now()->hour >= self::HOUR && ($last === null || $last->created_at->startOfDay()->addDays($days)->lessThanOrEqualTo(now()->startOfDay()));
+        $isDue =
+            $days > 0 &&
+            now()->hour >= self::HOUR &&
+            ($last === null || $last->created_at->startOfDay()->addDays($days)->lessThanOrEqualTo(now()->startOfDay()));
         if ($isDue && DuplicateSearch::underWay() === null) {
-            FindDuplicates::dispatch(DuplicateSearch::query()->create(['state' => 'waiting', 'scope' => ['kind' => DuplicateSearch::CHANGED]])->id);
+            FindDuplicates::dispatch(
+                DuplicateSearch::query()->create(['state' => 'waiting', 'scope' => ['kind' => DuplicateSearch::CHANGED]])->id,
+            );
         }
     }
 }

@@ -11,7 +11,8 @@ final readonly class SearchUnderWay implements UnderWay
 {
     public function now(): ?string
     {
-        $isSearching = DuplicateSearch::query()->where('state', 'searching')->exists() && (int) DB::scalar("select is_used_lock('duplicates')") > 0;
+        $isSearching =
+            DuplicateSearch::query()->where('state', 'searching')->exists() && (int) DB::scalar("select is_used_lock('duplicates')") > 0;
 
         return $isSearching ? 'A search for duplicates is under way.' : null;
     }
@@ -19,6 +20,8 @@ final readonly class SearchUnderWay implements UnderWay
     public function settle(string $said): void
     {
         DB::table('duplicate_claims')->delete();
-        DuplicateSearch::query()->whereIn('state', ['waiting', 'searching'])->update(['state' => 'failed', 'error' => "{$said} Search again if you need it.", 'ended_at' => now()]);
+        DuplicateSearch::query()
+            ->whereIn('state', ['waiting', 'searching'])
+            ->update(['state' => 'failed', 'error' => "{$said} Search again if you need it.", 'ended_at' => now()]);
     }
 }

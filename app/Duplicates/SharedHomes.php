@@ -30,11 +30,23 @@ final readonly class SharedHomes
     public function notTogether(array $pairs): array
     {
         $households = [];
-        $ends = array_merge(...array_map(static fn (Pair $pair): array => [$pair->one, $pair->other], $pairs));
-        foreach ($this->db->table('links')->where('kind', LinkKind::Member->value)->whereIn('supporter_id', $ends)->get(['supporter_id', 'other_id']) as $link) {
+        $ends = array_merge(...array_map(static fn(Pair $pair): array => [$pair->one, $pair->other], $pairs));
+        foreach (
+            $this->db
+                ->table('links')
+                ->where('kind', LinkKind::Member->value)
+                ->whereIn('supporter_id', $ends)
+                ->get(['supporter_id', 'other_id'])
+            as $link
+        ) {
             $households[$link->supporter_id][$link->other_id] = true;
         }
 
-        return array_values(array_filter($pairs, static fn (Pair $pair): bool => array_intersect_key($households[$pair->one] ?? [], $households[$pair->other] ?? []) === []));
+        return array_values(
+            array_filter(
+                $pairs,
+                static fn(Pair $pair): bool => array_intersect_key($households[$pair->one] ?? [], $households[$pair->other] ?? []) === [],
+            ),
+        );
     }
 }

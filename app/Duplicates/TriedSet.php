@@ -22,7 +22,14 @@ final class TriedSet
     private array $counts = ['certain' => 0, 'review' => 0, 'added' => 0, 'dropped' => 0, 'other' => 0];
 
     /** Kinds of example to the end of the scores that is shown: the lowest, or the highest. */
-    private const KINDS = ['least certain' => SORT_ASC, 'nearly certain' => SORT_DESC, 'least likely' => SORT_ASC, 'added' => SORT_DESC, 'other' => SORT_DESC, 'dropped' => SORT_DESC];
+    private const KINDS = [
+        'least certain' => SORT_ASC,
+        'nearly certain' => SORT_DESC,
+        'least likely' => SORT_ASC,
+        'added' => SORT_DESC,
+        'other' => SORT_DESC,
+        'dropped' => SORT_DESC,
+    ];
 
     /** @var array<string, list<Pair>> */
     private array $examples = [];
@@ -46,9 +53,7 @@ final class TriedSet
     }
 
     /** @param  ?Thresholds  $by  of a set by weight: pairs below what is asked about are but counted */
-    public function __construct(private readonly ?Thresholds $by = null)
-    {
-    }
+    public function __construct(private readonly ?Thresholds $by = null) {}
 
     public function found(Pair $pair): void
     {
@@ -84,20 +89,41 @@ final class TriedSet
      */
     public function borders(callable $certainFrom): array
     {
-        $by = $this->by ?? new Thresholds;
+        $by = $this->by ?? new Thresholds();
         $certainAt = $by->certain ?? $certainFrom($by->wrong);
-        $sum = fn (float $from, float $to, int $what): float => array_sum(array_map(static fn (array $bin): float => (float) $bin[$what], array_filter($this->fine, static fn (int $bin): bool => $bin / 1000 >= $from && $bin / 1000 < $to, ARRAY_FILTER_USE_KEY)));
-        $ask = fn (float $review, float $certain): int => (int) ($sum($review, 2.0, 2) + $sum($review, $certain, 0));
+        $sum = fn(float $from, float $to, int $what): float => array_sum(
+            array_map(
+                static fn(array $bin): float => (float) $bin[$what],
+                array_filter($this->fine, static fn(int $bin): bool => $bin / 1000 >= $from && $bin / 1000 < $to, ARRAY_FILTER_USE_KEY),
+            ),
+        );
+        $ask = fn(float $review, float $certain): int => (int) ($sum($review, 2.0, 2) + $sum($review, $certain, 0));
 
         return [
-            'bars' => array_map(fn (int $bar): array => ['from' => $bar / 20, 'sure' => $this->bars[$bar][0] ?? 0, 'names' => $this->bars[$bar][1] ?? 0], range(0, 19)),
-            'certain_from' => $certainAt, 'review_from' => $by->review,
-            'wrong' => array_map(static function (float $wrong) use ($certainFrom, $sum, $ask, $by): array {
-                $from = round($certainFrom($wrong), 3);
+            'bars' => array_map(
+                fn(int $bar): array => ['from' => $bar / 20, 'sure' => $this->bars[$bar][0] ?? 0, 'names' => $this->bars[$bar][1] ?? 0],
+                range(0, 19),
+            ),
+            'certain_from' => $certainAt,
+            'review_from' => $by->review,
+            'wrong' => array_map(
+                static function (float $wrong) use ($certainFrom, $sum, $ask, $by): array {
+                    $from = round($certainFrom($wrong), 3);
 
-                return ['wrong' => $wrong, 'from' => $from, 'certain' => (int) $sum($from, 2.0, 0), 'errors' => round($sum($from, 2.0, 1), 1), 'review' => $ask($by->review, $from)];
-            }, [0.5, 1.0, 2.0, 5.0, 10.0]),
-            'review' => array_map(static fn (int $oneIn): array => ['one_in' => $oneIn, 'review' => $ask(1 / $oneIn, round($certainAt, 3))], [2, 3, 5, 10, 20]),
+                    return [
+                        'wrong' => $wrong,
+                        'from' => $from,
+                        'certain' => (int) $sum($from, 2.0, 0),
+                        'errors' => round($sum($from, 2.0, 1), 1),
+                        'review' => $ask($by->review, $from),
+                    ];
+                },
+                [0.5, 1.0, 2.0, 5.0, 10.0],
+            ),
+            'review' => array_map(
+                static fn(int $oneIn): array => ['one_in' => $oneIn, 'review' => $ask(1 / $oneIn, round($certainAt, 3))],
+                [2, 3, 5, 10, 20],
+            ),
         ];
     }
 
@@ -125,7 +151,25 @@ final class TriedSet
             $examples[$kind] = self::foremost($kind, $all[$kind] ?? []);
         }
 
-        return [...$this->counts, 'dropped' => $dropped, 'examples' => array_map(static fn (array $pairs): array => array_map(static fn (Pair $pair): array => ['one' => $pair->one, 'other' => $pair->other, 'certainty' => $pair->certainty->value, 'score' => $pair->score, 'for' => $pair->for, 'against' => $pair->against, 'rules' => $pair->rules], $pairs), $examples)];
+        return [
+            ...$this->counts,
+            'dropped' => $dropped,
+            'examples' => array_map(
+                static fn(array $pairs): array => array_map(
+                    static fn(Pair $pair): array => [
+                        'one' => $pair->one,
+                        'other' => $pair->other,
+                        'certainty' => $pair->certainty->value,
+                        'score' => $pair->score,
+                        'for' => $pair->for,
+                        'against' => $pair->against,
+                        'rules' => $pair->rules,
+                    ],
+                    $pairs,
+                ),
+                $examples,
+            ),
+        ];
     }
 
     private function example(string $kind, Pair $pair): void
@@ -143,7 +187,10 @@ final class TriedSet
     private static function foremost(string $kind, array $pairs): array
     {
         $sign = self::KINDS[$kind] === SORT_ASC ? 1 : -1;
-        usort($pairs, static fn (Pair $a, Pair $b): int => [$sign * $a->score, $a->one, $a->other] <=> [$sign * $b->score, $b->one, $b->other]);
+        usort(
+            $pairs,
+            static fn(Pair $a, Pair $b): int => [$sign * $a->score, $a->one, $a->other] <=> [$sign * $b->score, $b->one, $b->other],
+        );
 
         return array_slice($pairs, 0, self::EXAMPLES);
     }

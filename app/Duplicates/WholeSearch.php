@@ -25,8 +25,7 @@ final readonly class WholeSearch
         private SharedHomes $homes,
         private PartSearch $part,
         private Ids $ids,
-    ) {
-    }
+    ) {}
 
     public function run(DuplicateSearch $search): void
     {
@@ -34,7 +33,12 @@ final readonly class WholeSearch
         $found = $this->list->besides('found_pairs');
         $homes = $this->homes->list->besides('found_homes');
         $together = new FoundPairs($homes, $this->homes->notTogether(...));
-        $this->gathering->of($search, array_map($this->sets->used(...), SupporterKind::cases()), fn (array $searches) => $this->compare($search, $searches, new FoundPairs($found)), onHome: $together->put(...));
+        $this->gathering->of(
+            $search,
+            array_map($this->sets->used(...), SupporterKind::cases()),
+            fn(array $searches) => $this->compare($search, $searches, new FoundPairs($found)),
+            onHome: $together->put(...),
+        );
         $together->clear();
         $this->db->transaction(function () use ($found, $homes): void {
             $found->takePlaceOf($this->list);
@@ -55,7 +59,7 @@ final readonly class WholeSearch
                 $found->put($pair);
             }
             $compared += $pairs->getReturn()->compared;
-            array_push($common, ...array_map(static fn (TooCommon $one): array => $one->toArray(), $pairs->getReturn()->tooCommon));
+            array_push($common, ...array_map(static fn(TooCommon $one): array => $one->toArray(), $pairs->getReturn()->tooCommon));
         }
         $found->clear();
         $search->update(['compared' => $compared, 'too_common' => $common]);

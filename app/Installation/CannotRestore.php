@@ -7,6 +7,4 @@ namespace App\Installation;
 use PineSieve\Core\SieveException;
 
 /** A restore point that can't be taken or put back; the message says what was kept. */
-final class CannotRestore extends SieveException
-{
-}
+final class CannotRestore extends SieveException {}

@@ -11,9 +11,5 @@ final readonly class CutOff
      * @param  string  $point  name of what was to be restored
      * @param  string  $before  name of what was there before
      */
-    public function __construct(
-        public string $point,
-        public string $before,
-    ) {
-    }
+    public function __construct(public string $point, public string $before) {}
 }

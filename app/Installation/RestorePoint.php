@@ -20,18 +20,33 @@ final readonly class RestorePoint
         public int $bytes,
         public string $checksum,
         public array $tables,
-    ) {
-    }
+    ) {}
 
     /** @param  array<string, mixed>  $data  as toArray() gives it */
     public static function fromArray(array $data): self
     {
-        return new self((string) $data['name'], (string) $data['at'], (string) $data['reason'], isset($data['by']) ? (string) $data['by'] : null, (int) $data['bytes'], (string) $data['checksum'], (array) $data['tables']);
+        return new self(
+            (string) $data['name'],
+            (string) $data['at'],
+            (string) $data['reason'],
+            isset($data['by']) ? (string) $data['by'] : null,
+            (int) $data['bytes'],
+            (string) $data['checksum'],
+            (array) $data['tables'],
+        );
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['name' => $this->name, 'at' => $this->at, 'reason' => $this->reason, 'by' => $this->by, 'bytes' => $this->bytes, 'checksum' => $this->checksum, 'tables' => $this->tables];
+        return [
+            'name' => $this->name,
+            'at' => $this->at,
+            'reason' => $this->reason,
+            'by' => $this->by,
+            'bytes' => $this->bytes,
+            'checksum' => $this->checksum,
+            'tables' => $this->tables,
+        ];
     }
 }

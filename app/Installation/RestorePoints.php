@@ -40,11 +40,7 @@ final readonly class RestorePoints
 
     private const LAST_LINE = '-- Dump completed';
 
-    public function __construct(
-        private TableVersion $tables,
-        private Settling $settling,
-    ) {
-    }
+    public function __construct(private TableVersion $tables, private Settling $settling) {}
 
     /**
      * @param  string  $reason  why it is taken, such as "before \"Spring gala\" was loaded"
@@ -63,7 +59,7 @@ final readonly class RestorePoints
 
     private function dump(string $reason, ?string $by): RestorePoint
     {
-        $name = now()->format('Y-m-d-His-v').'-'.Str::lower(Str::random(3));
+        $name = now()->format('Y-m-d-His-v') . '-' . Str::lower(Str::random(3));
         $folder = $this->folder();
         $part = "{$folder}/{$name}.part";
         $stream = gzopen($part, 'wb6');
@@ -72,21 +68,43 @@ final readonly class RestorePoints
         }
         $tables = $this->counts();
         $end = '';
-        $process = $this->client('mariadb-dump', ['--single-transaction', '--quick', '--skip-lock-tables', '--hex-blob', '--no-tablespaces', '--default-character-set=utf8mb4', ...array_map(fn (string $table): string => "--ignore-table={$this->database()}.{$table}", self::NOT_DUMPED), $this->database()]);
+        $process = $this->client('mariadb-dump', [
+            '--single-transaction',
+            '--quick',
+            '--skip-lock-tables',
+            '--hex-blob',
+            '--no-tablespaces',
+            '--default-character-set=utf8mb4',
+            ...array_map(fn(string $table): string => "--ignore-table={$this->database()}.{$table}", self::NOT_DUMPED),
+            $this->database(),
+        ]);
         $process->run(static function (string $type, string $data) use ($stream, &$end): void {
             if ($type === Process::OUT) {
                 gzwrite($stream, $data);
-                $end = substr($end.$data, -400);
+                $end = substr($end . $data, -400);
             }
         });
         gzclose($stream);
-        if (! $process->isSuccessful() || ! str_contains($end, self::LAST_LINE)) {
+        if (!$process->isSuccessful() || !str_contains($end, self::LAST_LINE)) {
             @unlink($part);
-            throw new CannotRestore('The restore point could not be taken: '.mb_substr(trim($process->getErrorOutput()), 0, 300).' Nothing was changed.');
+            throw new CannotRestore(
+                'The restore point could not be taken: ' . mb_substr(trim($process->getErrorOutput()), 0, 300) . ' Nothing was changed.',
+            );
         }
         rename($part, "{$folder}/{$name}.sql.gz");
-        $point = new RestorePoint($name, now()->toIso8601String(), $reason, $by, (int) filesize("{$folder}/{$name}.sql.gz"), (string) hash_file('sha256', "{$folder}/{$name}.sql.gz"), $tables);
-        file_put_contents("{$folder}/{$name}.json", json_encode($point->toArray(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
+        $point = new RestorePoint(
+            $name,
+            now()->toIso8601String(),
+            $reason,
+            $by,
+            (int) filesize("{$folder}/{$name}.sql.gz"),
+            (string) hash_file('sha256', "{$folder}/{$name}.sql.gz"),
+            $tables,
+        );
+        file_put_contents(
+            "{$folder}/{$name}.json",
+            json_encode($point->toArray(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+        );
 
         return $point;
     }
@@ -97,11 +115,11 @@ final readonly class RestorePoints
         $points = [];
         foreach (glob("{$this->folder()}/*.json") ?: [] as $file) {
             $data = json_decode((string) file_get_contents($file), true);
-            if (is_array($data) && is_file(substr($file, 0, -5).'.sql.gz')) {
+            if (is_array($data) && is_file(substr($file, 0, -5) . '.sql.gz')) {
                 $points[] = RestorePoint::fromArray($data);
             }
         }
-        usort($points, static fn (RestorePoint $a, RestorePoint $b): int => $b->name <=> $a->name);
+        usort($points, static fn(RestorePoint $a, RestorePoint $b): int => $b->name <=> $a->name);
 
         return $points;
     }
@@ -131,7 +149,7 @@ final readonly class RestorePoints
         $end = '';
         $steps = null;
         $missing = $point->tables;
-        while (! gzeof($stream)) {
+        while (!gzeof($stream)) {
             $line = gzgets($stream, 1 << 20);
             if ($line === false) {
                 break;
@@ -143,15 +161,15 @@ final readonly class RestorePoints
             if ($isOfSteps) {
                 preg_match_all("/\\(\\d+,\\s*'(\\w+)'/", $line, $names);
                 $steps = [...$steps ?? [], ...$names[1]];
-                $isOfSteps = ! str_ends_with(rtrim($line), ';');
+                $isOfSteps = !str_ends_with(rtrim($line), ';');
             }
-            $end = substr($end.$line, -400);
+            $end = substr($end . $line, -400);
         }
         gzclose($stream);
 
         return match (true) {
-            ! str_contains($end, self::LAST_LINE) => 'The dump breaks off before its end.',
-            $missing !== [] => 'The dump lacks the tables '.implode(', ', array_keys($missing)).'.',
+            !str_contains($end, self::LAST_LINE) => 'The dump breaks off before its end.',
+            $missing !== [] => 'The dump lacks the tables ' . implode(', ', array_keys($missing)) . '.',
             default => $this->tables->fault($steps ?? []),
         };
     }
@@ -190,7 +208,9 @@ final readonly class RestorePoints
     {
         $said = $this->isBusy() ? null : json_decode((string) @file_get_contents($this->underWay()), true);
 
-        return is_array($said) && is_string($said['point'] ?? null) && is_string($said['before'] ?? null) ? new CutOff($said['point'], $said['before']) : null;
+        return is_array($said) && is_string($said['point'] ?? null) && is_string($said['before'] ?? null)
+            ? new CutOff($said['point'], $said['before'])
+            : null;
     }
 
     /** Whether a restore is being worked on at this moment. */
@@ -223,9 +243,10 @@ final readonly class RestorePoints
                 $point = $this->find($name);
                 if ($this->fault($point) === null) {
                     $this->put($point, $this->find($cutOff->before));
-                    $said = $name === $cutOff->point
-                        ? "The restore of {$name} had been cut off and is finished now; what was there before is {$cutOff->before}."
-                        : "The restore of {$cutOff->point} had been cut off and its file is not sound: everything is as it was before, {$name}.";
+                    $said =
+                        $name === $cutOff->point
+                            ? "The restore of {$name} had been cut off and is finished now; what was there before is {$cutOff->before}."
+                            : "The restore of {$cutOff->point} had been cut off and its file is not sound: everything is as it was before, {$name}.";
                     Audit::note(Audit::RESTORE, $said);
 
                     return $said;
@@ -241,7 +262,9 @@ final readonly class RestorePoints
     private function put(RestorePoint $point, RestorePoint $before): void
     {
         file_put_contents($this->underWay(), json_encode(['point' => $point->name, 'before' => $before->name], JSON_THROW_ON_ERROR));
-        app()->maintenanceMode()->activate(['status' => 503, 'retry' => 5]);
+        app()
+            ->maintenanceMode()
+            ->activate(['status' => 503, 'retry' => 5]);
         try {
             $this->play($point);
         } catch (CannotRestore $error) {
@@ -259,7 +282,12 @@ final readonly class RestorePoints
     /** Tables that came after an earlier version's dump are no part of it. */
     private function dropLater(RestorePoint $point): void
     {
-        $tables = Lists::texts(DB::table('information_schema.tables')->where('table_schema', $this->database())->where('table_type', 'BASE TABLE')->pluck('table_name'));
+        $tables = Lists::texts(
+            DB::table('information_schema.tables')
+                ->where('table_schema', $this->database())
+                ->where('table_type', 'BASE TABLE')
+                ->pluck('table_name'),
+        );
         foreach (array_diff($tables, array_keys($point->tables), self::NOT_DUMPED) as $table) {
             DB::statement("drop table `{$table}`");
         }
@@ -280,8 +308,8 @@ final readonly class RestorePoints
     /** Takes one if the schedule asks for it, and forgets scheduled ones that are too many. */
     public function onSchedule(Schedule $schedule): ?RestorePoint
     {
-        $scheduled = array_values(array_filter($this->all(), static fn (RestorePoint $point): bool => $point->reason === self::SCHEDULED));
-        if (! $schedule->isDue(now(), $scheduled === [] ? null : $scheduled[0]->at)) {
+        $scheduled = array_values(array_filter($this->all(), static fn(RestorePoint $point): bool => $point->reason === self::SCHEDULED));
+        if (!$schedule->isDue(now(), $scheduled === [] ? null : $scheduled[0]->at)) {
             return null;
         }
         $point = $this->take(self::SCHEDULED);
@@ -304,14 +332,20 @@ final readonly class RestorePoints
     {
         $stream = gzopen($this->path($point), 'rb');
         $process = $this->client('mariadb', ['--default-character-set=utf8mb4', $this->database()]);
-        $process->setInput((static function () use ($stream): \Generator {
-            while ($stream !== false && ! gzeof($stream)) {
-                yield (string) gzread($stream, 1 << 16);
-            }
-        })());
+        $process->setInput(
+            (static function () use ($stream): \Generator {
+                while ($stream !== false && !gzeof($stream)) {
+                    yield (string) gzread($stream, 1 << 16);
+                }
+            })(),
+        );
         $process->run();
-        if (! $process->isSuccessful()) {
-            throw new CannotRestore('The database refused the dump: '.mb_substr(trim($process->getErrorOutput()), 0, 300).' Everything is as it was before.');
+        if (!$process->isSuccessful()) {
+            throw new CannotRestore(
+                'The database refused the dump: ' .
+                    mb_substr(trim($process->getErrorOutput()), 0, 300) .
+                    ' Everything is as it was before.',
+            );
         }
         DB::purge();
     }
@@ -319,9 +353,21 @@ final readonly class RestorePoints
     /** @param  list<string>  $arguments */
     private function client(string $program, array $arguments): Process
     {
-        $config = (array) config('database.connections.'.config('database.default'));
+        $config = (array) config('database.connections.' . config('database.default'));
         // The password is told by the environment: nobody reads it in the list of processes.
-        $process = new Process([$program, '--no-defaults', '--protocol=tcp', "--host={$config['host']}", "--port={$config['port']}", "--user={$config['username']}", ...$arguments], null, ['MYSQL_PWD' => (string) $config['password']]);
+        $process = new Process(
+            [
+                $program,
+                '--no-defaults',
+                '--protocol=tcp',
+                "--host={$config['host']}",
+                "--port={$config['port']}",
+                "--user={$config['username']}",
+                ...$arguments,
+            ],
+            null,
+            ['MYSQL_PWD' => (string) $config['password']],
+        );
 
         return $process->setTimeout(null);
     }
@@ -335,8 +381,14 @@ final readonly class RestorePoints
     private function counts(): array
     {
         $tables = [];
-        foreach (DB::select("select table_name as name, table_rows as n from information_schema.tables where table_schema = ? and table_type = 'BASE TABLE' order by table_name", [$this->database()]) as $row) {
-            if (! in_array($row->name, self::NOT_DUMPED, true)) {
+        foreach (
+            DB::select(
+                "select table_name as name, table_rows as n from information_schema.tables where table_schema = ? and table_type = 'BASE TABLE' order by table_name",
+                [$this->database()],
+            )
+            as $row
+        ) {
+            if (!in_array($row->name, self::NOT_DUMPED, true)) {
                 $tables[$row->name] = (int) $row->n;
             }
         }
@@ -392,6 +444,6 @@ final readonly class RestorePoints
 
     private function underWay(): string
     {
-        return $this->folder().'/'.self::UNDER_WAY;
+        return $this->folder() . '/' . self::UNDER_WAY;
     }
 }

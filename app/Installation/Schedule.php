@@ -18,23 +18,23 @@ final readonly class Schedule
      * @param  int  $hour  0 to 23, in the server's time
      * @param  int  $keep  of the scheduled ones
      */
-    public function __construct(
-        public string $every = 'day',
-        public int $hour = 2,
-        public int $keep = 14,
-    ) {
-    }
+    public function __construct(public string $every = 'day', public int $hour = 2, public int $keep = 14) {}
 
     public static function kept(): self
     {
         $data = json_decode((string) DB::table('settings')->where('name', 'restore schedule')->value('value'), true);
 
-        return is_array($data) && isset(self::EVERY[$data['every'] ?? '']) ? new self($data['every'], (int) $data['hour'], (int) $data['keep']) : new self;
+        return is_array($data) && isset(self::EVERY[$data['every'] ?? ''])
+            ? new self($data['every'], (int) $data['hour'], (int) $data['keep'])
+            : new self();
     }
 
     public function keep(): void
     {
-        DB::table('settings')->updateOrInsert(['name' => 'restore schedule'], ['value' => json_encode($this->toArray(), JSON_THROW_ON_ERROR)]);
+        DB::table('settings')->updateOrInsert(
+            ['name' => 'restore schedule'],
+            ['value' => json_encode($this->toArray(), JSON_THROW_ON_ERROR)],
+        );
     }
 
     /** @param  ?string  $last  when the last scheduled one was taken, ISO 8601 */
@@ -46,7 +46,11 @@ final readonly class Schedule
             return false;
         }
 
-        return $last === null || Carbon::parse($last)->startOfDay()->addDays($days)->lessThanOrEqualTo($at->copy()->startOfDay());
+        return $last === null ||
+            Carbon::parse($last)
+                ->startOfDay()
+                ->addDays($days)
+                ->lessThanOrEqualTo($at->copy()->startOfDay());
     }
 
     /** @return array{every: string, hour: int, keep: int} */

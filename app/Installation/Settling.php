@@ -12,9 +12,7 @@ final readonly class Settling
     private const SAID = 'This was under way when the restore point was taken.';
 
     /** @param  iterable<UnderWay>  $works */
-    public function __construct(private iterable $works)
-    {
-    }
+    public function __construct(private iterable $works) {}
 
     /** @return ?string what is being worked on at this moment, as a sentence; null if nothing is */
     public function underWay(): ?string

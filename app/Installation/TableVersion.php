@@ -31,8 +31,10 @@ final readonly class TableVersion
         if (in_array(self::LAST_STEP, $names, true)) {
             DB::transaction(static function (): void {
                 DB::table('migrations')->delete();
-                $set = array_filter(self::known(), static fn (string $name): bool => str_starts_with($name, self::SET));
-                DB::table('migrations')->insert(array_map(static fn (string $name): array => ['migration' => $name, 'batch' => 1], array_values($set)));
+                $set = array_filter(self::known(), static fn(string $name): bool => str_starts_with($name, self::SET));
+                DB::table('migrations')->insert(
+                    array_map(static fn(string $name): array => ['migration' => $name, 'batch' => 1], array_values($set)),
+                );
             });
         }
         Artisan::call('migrate', ['--force' => true]);
@@ -50,7 +52,9 @@ final readonly class TableVersion
 
         return match (true) {
             $strange === [] || $isOfSteps => null,
-            $last < self::SET => 'The tables are of an earlier version, from before '.substr(self::LAST_STEP, 0, 10).'. Start the version of that day once with this data folder, then this one.',
+            $last < self::SET => 'The tables are of an earlier version, from before ' .
+                substr(self::LAST_STEP, 0, 10) .
+                '. Start the version of that day once with this data folder, then this one.',
             default => 'The tables are of a later version of Pine Sieve, or of another program. Start the version that they are of.',
         };
     }
@@ -58,6 +62,6 @@ final readonly class TableVersion
     /** @return list<string> */
     private static function known(): array
     {
-        return array_map(static fn (string $file): string => basename($file, '.php'), glob(database_path('migrations/*.php')) ?: []);
+        return array_map(static fn(string $file): string => basename($file, '.php'), glob(database_path('migrations/*.php')) ?: []);
     }
 }

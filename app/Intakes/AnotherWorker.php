@@ -7,6 +7,4 @@ namespace App\Intakes;
 use RuntimeException;
 
 /** Another process has taken up the work in the meantime: this one stops. */
-final class AnotherWorker extends RuntimeException
-{
-}
+final class AnotherWorker extends RuntimeException {}

@@ -28,9 +28,7 @@ final class CarryOn implements ShouldQueue
 
     public int $timeout = 3600;
 
-    public function __construct(public readonly int $intakeId)
-    {
-    }
+    public function __construct(public readonly int $intakeId) {}
 
     /** Enters a state in which the queue works and queues the work. */
     public static function from(Intake $intake, IntakeState $state): void
@@ -42,7 +40,7 @@ final class CarryOn implements ShouldQueue
     public function handle(Runner $runner, Heartbeat $heartbeat): void
     {
         $intake = Intake::query()->find($this->intakeId);
-        if ($intake === null || ! $intake->state->isWorking()) {
+        if ($intake === null || !$intake->state->isWorking()) {
             return;
         }
         $heartbeat->working($this->job);
@@ -54,7 +52,9 @@ final class CarryOn implements ShouldQueue
     public function failed(Throwable $error): void
     {
         report($error);
-        Intake::query()->whereKey($this->intakeId)->update(['error' => PlainWords::of($error).' Nothing is half done.', 'ended_at' => now()]);
+        Intake::query()
+            ->whereKey($this->intakeId)
+            ->update(['error' => PlainWords::of($error) . ' Nothing is half done.', 'ended_at' => now()]);
         $intake = Intake::query()->find($this->intakeId);
         if ($intake !== null) {
             app(Messages::class)->stopped($intake);

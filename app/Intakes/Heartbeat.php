@@ -30,9 +30,12 @@ final class Heartbeat
             DB::table('worker_signs')->where('seen_at', '<', now()->subDay())->delete();
         }
         $this->last = microtime(true);
-        DB::table('worker_signs')->upsert(['worker' => gethostname().':'.getmypid(), 'seen_at' => now()], 'worker');
+        DB::table('worker_signs')->upsert(['worker' => gethostname() . ':' . getmypid(), 'seen_at' => now()], 'worker');
         if ($this->job instanceof DatabaseJob) {
-            DB::table('jobs')->where('id', $this->job->getJobId())->whereNotNull('reserved_at')->update(['reserved_at' => now()->getTimestamp()]);
+            DB::table('jobs')
+                ->where('id', $this->job->getJobId())
+                ->whereNotNull('reserved_at')
+                ->update(['reserved_at' => now()->getTimestamp()]);
         }
     }
 }

@@ -90,8 +90,27 @@ final class Intake extends Model implements RowSource
     protected function casts(): array
     {
         return [
-            'state' => IntakeState::class, 'sheets' => 'array', 'sheets_read' => 'array', 'sheet_starts' => 'array', 'oddities' => 'array', 'trial' => 'array', 'taking_back' => 'array', 'fill_merged' => 'boolean', 'profiles' => 'array', 'plan' => 'array', 'settings' => 'array', 'undo_report' => 'array', 'faults' => 'array',
-            'is_sifted' => 'boolean', 'has_moved' => 'boolean', 'in_foreground' => 'boolean', 'seen_at' => 'datetime', 'began_at' => 'datetime', 'ended_at' => 'datetime', 'loaded_at' => 'datetime', 'undone_at' => 'datetime',
+            'state' => IntakeState::class,
+            'sheets' => 'array',
+            'sheets_read' => 'array',
+            'sheet_starts' => 'array',
+            'oddities' => 'array',
+            'trial' => 'array',
+            'taking_back' => 'array',
+            'fill_merged' => 'boolean',
+            'profiles' => 'array',
+            'plan' => 'array',
+            'settings' => 'array',
+            'undo_report' => 'array',
+            'faults' => 'array',
+            'is_sifted' => 'boolean',
+            'has_moved' => 'boolean',
+            'in_foreground' => 'boolean',
+            'seen_at' => 'datetime',
+            'began_at' => 'datetime',
+            'ended_at' => 'datetime',
+            'loaded_at' => 'datetime',
+            'undone_at' => 'datetime',
         ];
     }
 
@@ -126,7 +145,7 @@ final class Intake extends Model implements RowSource
 
     public function oddities(): Oddities
     {
-        return $this->oddities === null ? new Oddities : Oddities::fromArray($this->oddities);
+        return $this->oddities === null ? new Oddities() : Oddities::fromArray($this->oddities);
     }
 
     public function findings(): Findings
@@ -148,7 +167,7 @@ final class Intake extends Model implements RowSource
     {
         $place = null;
         foreach ($this->sheet_starts ?? [] as $start => $sheet) {
-            $place = $row >= (int) $start ? "{$sheet}, row ".($row - (int) $start + 1) : $place;
+            $place = $row >= (int) $start ? "{$sheet}, row " . ($row - (int) $start + 1) : $place;
         }
 
         return $place;
@@ -180,18 +199,22 @@ final class Intake extends Model implements RowSource
     /** Whether a trial is being loaded at this moment. */
     public function isTrying(): bool
     {
-        return $this->trial !== null && ! $this->trial['done'];
+        return $this->trial !== null && !$this->trial['done'];
     }
 
     public function dialect(): ?Dialect
     {
-        return $this->encoding === null || $this->delimiter === null ? null : new Dialect(Encoding::from($this->encoding), $this->delimiter);
+        return $this->encoding === null || $this->delimiter === null
+            ? null
+            : new Dialect(Encoding::from($this->encoding), $this->delimiter);
     }
 
     /** The command that works on it is still there. */
     public function sign(): void
     {
-        self::query()->whereKey($this->id)->update(['seen_at' => now()->format('Y-m-d H:i:s.v')]);
+        self::query()
+            ->whereKey($this->id)
+            ->update(['seen_at' => now()->format('Y-m-d H:i:s.v')]);
     }
 
     /** Whether the command that worked on it is gone. */

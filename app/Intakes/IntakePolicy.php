@@ -23,7 +23,9 @@ final class IntakePolicy
     /** Its rows as they came: whoever brings records in, and whoever may see every field. */
     public function viewRows(User $user, ?Intake $intake = null): bool
     {
-        return $user->mayLoad() || ($intake !== null && $intake->isTyped() && $intake->user_id === $user->id) || FieldAccess::ofUser()->seesAll();
+        return $user->mayLoad() ||
+            ($intake !== null && $intake->isTyped() && $intake->user_id === $user->id) ||
+            FieldAccess::ofUser()->seesAll();
     }
 
     public function create(User $user): bool

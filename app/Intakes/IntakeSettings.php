@@ -53,31 +53,50 @@ final readonly class IntakeSettings
         public array $ownEffects = [],
         public bool $addsNew = true,
         public bool $asksUnsure = false,
-        public ComparedWith $against = new ComparedWith,
+        public ComparedWith $against = new ComparedWith(),
         public array $unreadable = [],
         public bool $notesUnread = false,
-    ) {
-    }
+    ) {}
 
     /** @param  array<string, mixed>  $data as toArray() gives it; what is missing has its default */
     public static function fromArray(array $data): self
     {
-        $names = static fn (string $key): array => array_values(array_unique(array_filter(array_map(static fn (mixed $name): string => is_string($name) ? trim($name) : '', is_array($data[$key] ?? null) ? $data[$key] : []), static fn (string $name): bool => $name !== '')));
+        $names = static fn(string $key): array => array_values(
+            array_unique(
+                array_filter(
+                    array_map(
+                        static fn(mixed $name): string => is_string($name) ? trim($name) : '',
+                        is_array($data[$key] ?? null) ? $data[$key] : [],
+                    ),
+                    static fn(string $name): bool => $name !== '',
+                ),
+            ),
+        );
 
         return new self(
             MatchEffect::from($data['effect'] ?? MatchEffect::FillBlanks->value),
             (bool) ($data['blanks_empty'] ?? false),
             (string) ($data['system'] ?? 'old database'),
             (bool) ($data['accept_addresses'] ?? false),
-            $names('groups'), $names('groups_new'), $names('tags'), $names('tags_new'),
+            $names('groups'),
+            $names('groups_new'),
+            $names('tags'),
+            $names('tags_new'),
             (bool) ($data['no_contact'] ?? false),
-            (string) ($data['description'] ?? ''), (string) ($data['agreed'] ?? ''), (string) ($data['agreed_by'] ?? ''),
+            (string) ($data['description'] ?? ''),
+            (string) ($data['agreed'] ?? ''),
+            (string) ($data['agreed_by'] ?? ''),
             (bool) ($data['is_quiet'] ?? false),
             self::ownEffects($data['effects'] ?? []),
             ($data['new'] ?? 'add') !== 'leave out',
             ($data['unsure'] ?? 'hold') === 'ask',
             ComparedWith::fromArray($data['against'] ?? null),
-            array_filter(array_map(static fn (mixed $choice): ?Unreadable => is_string($choice) ? Unreadable::tryFrom($choice) : null, (array) ($data['unreadable'] ?? []))),
+            array_filter(
+                array_map(
+                    static fn(mixed $choice): ?Unreadable => is_string($choice) ? Unreadable::tryFrom($choice) : null,
+                    (array) ($data['unreadable'] ?? []),
+                ),
+            ),
             (bool) ($data['notes_unread'] ?? false),
         );
     }
@@ -86,11 +105,25 @@ final readonly class IntakeSettings
     public function toArray(): array
     {
         return [
-            'effect' => $this->effect->value, 'blanks_empty' => $this->blanksEmpty, 'system' => $this->system, 'accept_addresses' => $this->acceptAddresses,
-            'groups' => $this->groups, 'groups_new' => $this->groupsNew, 'tags' => $this->tags, 'tags_new' => $this->tagsNew, 'no_contact' => $this->noContact,
-            'description' => $this->description, 'agreed' => $this->agreed, 'agreed_by' => $this->agreedBy, 'is_quiet' => $this->isQuiet,
-            'effects' => (object) array_map(static fn (MatchEffect $effect): string => $effect->value, $this->ownEffects), 'new' => $this->addsNew ? 'add' : 'leave out', 'unsure' => $this->asksUnsure ? 'ask' : 'hold', 'against' => $this->against->toArray(),
-            'unreadable' => (object) array_map(static fn (Unreadable $choice): string => $choice->value, $this->unreadable), 'notes_unread' => $this->notesUnread,
+            'effect' => $this->effect->value,
+            'blanks_empty' => $this->blanksEmpty,
+            'system' => $this->system,
+            'accept_addresses' => $this->acceptAddresses,
+            'groups' => $this->groups,
+            'groups_new' => $this->groupsNew,
+            'tags' => $this->tags,
+            'tags_new' => $this->tagsNew,
+            'no_contact' => $this->noContact,
+            'description' => $this->description,
+            'agreed' => $this->agreed,
+            'agreed_by' => $this->agreedBy,
+            'is_quiet' => $this->isQuiet,
+            'effects' => (object) array_map(static fn(MatchEffect $effect): string => $effect->value, $this->ownEffects),
+            'new' => $this->addsNew ? 'add' : 'leave out',
+            'unsure' => $this->asksUnsure ? 'ask' : 'hold',
+            'against' => $this->against->toArray(),
+            'unreadable' => (object) array_map(static fn(Unreadable $choice): string => $choice->value, $this->unreadable),
+            'notes_unread' => $this->notesUnread,
         ];
     }
 

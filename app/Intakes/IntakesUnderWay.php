@@ -26,7 +26,9 @@ final readonly class IntakesUnderWay implements UnderWay
         // What waited for its turn is not loaded behind anybody's back.
         foreach (Intake::query()->where('state', IntakeState::Waiting)->get() as $intake) {
             $isBegun = DB::table('intake_outcomes')->where('intake_id', $intake->id)->exists();
-            $intake->fill(['state' => $isBegun ? IntakeState::Stopped : IntakeState::Ready, 'queue_place' => null, 'in_foreground' => false])->save();
+            $intake
+                ->fill(['state' => $isBegun ? IntakeState::Stopped : IntakeState::Ready, 'queue_place' => null, 'in_foreground' => false])
+                ->save();
         }
     }
 }

@@ -23,8 +23,7 @@ final class Runner
         private readonly Container $container,
         private readonly Heartbeat $heartbeat,
         private readonly RestorePoints $points,
-    ) {
-    }
+    ) {}
 
     /**
      * @param  ?float  $seconds  after which to stop between two steps; null to go on to the end
@@ -36,7 +35,9 @@ final class Runner
         $state = $intake->state;
         try {
             if ($state === IntakeState::Loading && $intake->restore_point === RestorePoints::WANTED) {
-                $intake->fill(['restore_point' => $this->points->take("before \"{$intake->name}\" was loaded", $intake->loader?->name)->name])->save();
+                $intake
+                    ->fill(['restore_point' => $this->points->take("before \"{$intake->name}\" was loaded", $intake->loader?->name)->name])
+                    ->save();
             }
             while (($work = $this->work($intake)) !== null && $intake->state === $state) {
                 $this->heartbeat->beat();
@@ -67,7 +68,7 @@ final class Runner
         if ($work === null) {
             return null;
         }
-        if (! $this->container->make(StandardsVersion::class)->isCurrent()) {
+        if (!$this->container->make(StandardsVersion::class)->isCurrent()) {
             StandardsStore::forget();
             $this->works = [];
         }

@@ -15,9 +15,7 @@ use PineSieve\Core\Columns\ColumnState;
 /** The numbers of an intake that its sieve shows. */
 final readonly class Summary
 {
-    public function __construct(private Proof $proof)
-    {
-    }
+    public function __construct(private Proof $proof) {}
 
     /** @return array<string, mixed> */
     public function of(Intake $intake): array
@@ -26,7 +24,13 @@ final readonly class Summary
         $held = ['problem' => 0, 'person' => 0, 'unsure' => 0];
         $addresses = array_fill_keys(['none', 'same', 'ask', 'accepted', 'kept'], 0);
         $namesakes = 0;
-        foreach (DB::select('select outcome, held_by, address, count(*) as n, sum(namesakes > 0) as namesakes from intake_results where intake_id = ? group by outcome, held_by, address', [$intake->id]) as $row) {
+        foreach (
+            DB::select(
+                'select outcome, held_by, address, count(*) as n, sum(namesakes > 0) as namesakes from intake_results where intake_id = ? group by outcome, held_by, address',
+                [$intake->id],
+            )
+            as $row
+        ) {
             if ($row->outcome === Results::WITH) {
                 continue;
             }
@@ -39,7 +43,9 @@ final readonly class Summary
                 $addresses[$row->address] += $row->n;
             }
         }
-        $states = array_count_values(array_map(static fn (ColumnChoice $choice): string => $choice->state->value, $intake->columnPlan()->choices));
+        $states = array_count_values(
+            array_map(static fn(ColumnChoice $choice): string => $choice->state->value, $intake->columnPlan()->choices),
+        );
 
         return [
             'id' => $intake->id,
@@ -55,7 +61,17 @@ final readonly class Summary
             'plan_name' => $intake->plan_name,
             'rows' => $intake->row_count,
             'is_sifted' => $intake->is_sifted,
-            'columns' => ['total' => count($intake->columnPlan()->choices), 'settled' => $intake->columnPlan()->isSettled(), ...array_map(static fn (ColumnState $state): int => $states[$state->value] ?? 0, array_combine(array_map(static fn (ColumnState $state): string => str_replace(' ', '_', $state->value), ColumnState::cases()), ColumnState::cases()))],
+            'columns' => [
+                'total' => count($intake->columnPlan()->choices),
+                'settled' => $intake->columnPlan()->isSettled(),
+                ...array_map(
+                    static fn(ColumnState $state): int => $states[$state->value] ?? 0,
+                    array_combine(
+                        array_map(static fn(ColumnState $state): string => str_replace(' ', '_', $state->value), ColumnState::cases()),
+                        ColumnState::cases(),
+                    ),
+                ),
+            ],
             'outcomes' => $outcomes,
             'held' => $held,
             'namesakes' => $namesakes,
@@ -77,12 +93,23 @@ final readonly class Summary
     {
         $seconds = $intake->began_at === null ? 0.0 : round(abs($intake->began_at->diffInSeconds($intake->ended_at ?? now())), 1);
         $total = match ($intake->state) {
-            IntakeState::Undoing => (int) DB::scalar('select count(distinct owner_id) from journal where act_id in (select id from acts where intake_id = ?)', [$intake->id]),
-            IntakeState::Loading => $intake->isTrying() ? count($intake->trial['rows'] ?? []) : $intake->row_count - count($intake->trial['rows'] ?? []),
+            IntakeState::Undoing => (int) DB::scalar(
+                'select count(distinct owner_id) from journal where act_id in (select id from acts where intake_id = ?)',
+                [$intake->id],
+            ),
+            IntakeState::Loading => $intake->isTrying()
+                ? count($intake->trial['rows'] ?? [])
+                : $intake->row_count - count($intake->trial['rows'] ?? []),
             default => $intake->row_count,
         };
         $rate = $intake->done > 0 && $seconds > 0 ? $intake->done / $seconds : null;
 
-        return ['done' => $intake->done, 'total' => $total, 'seconds' => $seconds, 'per_second' => $rate === null ? null : round($rate), 'seconds_left' => $rate === null || $total <= $intake->done ? null : round(($total - $intake->done) / $rate)];
+        return [
+            'done' => $intake->done,
+            'total' => $total,
+            'seconds' => $seconds,
+            'per_second' => $rate === null ? null : round($rate),
+            'seconds_left' => $rate === null || $total <= $intake->done ? null : round(($total - $intake->done) / $rate),
+        ];
     }
 }

@@ -40,9 +40,7 @@ final readonly class Editions
     /** As many pairs of one's own is what comes with the program worth. */
     private const PRIOR = 1000;
 
-    public function __construct(private RecordReader $reader)
-    {
-    }
+    public function __construct(private RecordReader $reader) {}
 
     /** Number of the latest of any kind; 0 if there is none. */
     public static function number(): int
@@ -53,16 +51,21 @@ final readonly class Editions
     /** Changes where people's decisions have corrected one. */
     public static function correction(): string
     {
-        return DB::table('frequency_editions')->orderBy('id')->selectRaw("json_value(weights, '$.move') as moved")->pluck('moved')->implode(' ');
+        return DB::table('frequency_editions')
+            ->orderBy('id')
+            ->selectRaw("json_value(weights, '$.move') as moved")
+            ->pluck('moved')
+            ->implode(' ');
     }
 
     /** The edition in use, for a database as large as it is now. */
     public static function inUse(SupporterKind $kind): Edition
     {
         $edition = self::last($kind)->first();
-        $frequencies = $edition === null ? new Frequencies : Frequencies::unpack($edition->counts, $edition->records);
+        $frequencies = $edition === null ? new Frequencies() : Frequencies::unpack($edition->counts, $edition->records);
         $estimated = $edition?->weights;
-        $weights = $estimated === null ? Weights::shipped($kind) : Weights::fromArray(json_decode($estimated, true, 16, JSON_THROW_ON_ERROR));
+        $weights =
+            $estimated === null ? Weights::shipped($kind) : Weights::fromArray(json_decode($estimated, true, 16, JSON_THROW_ON_ERROR));
 
         return new Edition($frequencies->among(self::size($kind)), $weights, $kind);
     }
@@ -76,17 +79,21 @@ final readonly class Editions
     {
         $kind = $set->kind;
         $judge = new PairJudge($set, $comparers);
-        $this->count($judge, $counts = new Frequencies);
+        $this->count($judge, $counts = new Frequencies());
         $pairs = (new PairSample($this->reader, $judge))->drawn();
         $estimate = (new Estimator(Weights::shipped($kind), $counts))->estimate($pairs);
         $last = self::last($kind)->value('weights');
-        $weights = $estimate->weights->calibrated($last === null ? 0.0 : (float) (json_decode($last, true)['move'] ?? 0), new Spread);
+        $weights = $estimate->weights->calibrated($last === null ? 0.0 : (float) (json_decode($last, true)['move'] ?? 0), new Spread());
         $weights = $weights->calibrated($weights->calibration->move, $this->spread($pairs, new Edition($counts, $weights, $kind)));
         DB::transaction(static function () use ($kind, $counts, $weights, $estimate): void {
             $report = ['pairs' => $estimate->pairs, 'rounds' => $estimate->rounds, 'discarded' => $estimate->discarded];
             $id = DB::table('frequency_editions')->insertGetId([
-                'kind' => $kind->value, 'records' => $counts->records(), 'counts' => $counts->pack(), 'weights' => json_encode($weights->toArray(), JSON_THROW_ON_ERROR),
-                'report' => json_encode($report, JSON_THROW_ON_ERROR), 'made_at' => now()->format('Y-m-d H:i:s.v'),
+                'kind' => $kind->value,
+                'records' => $counts->records(),
+                'counts' => $counts->pack(),
+                'weights' => json_encode($weights->toArray(), JSON_THROW_ON_ERROR),
+                'report' => json_encode($report, JSON_THROW_ON_ERROR),
+                'made_at' => now()->format('Y-m-d H:i:s.v'),
             ]);
             DB::table('frequency_editions')->where('kind', $kind->value)->where('id', '<', $id)->delete();
         });
@@ -132,17 +139,26 @@ final readonly class Editions
         $weights = Weights::fromArray(json_decode($edition->weights, true, 16, JSON_THROW_ON_ERROR));
         $move = $weights->calibration->correctedBy($decided)->move;
         if (abs($move - $weights->calibration->move) > 0.05) {
-            DB::table('frequency_editions')->where('id', $edition->id)->update(['weights' => json_encode($weights->calibrated($move, $weights->spread)->toArray(), JSON_THROW_ON_ERROR)]);
+            DB::table('frequency_editions')
+                ->where('id', $edition->id)
+                ->update(['weights' => json_encode($weights->calibrated($move, $weights->spread)->toArray(), JSON_THROW_ON_ERROR)]);
             $this->takeUp($kind);
         }
     }
 
     private function count(PairJudge $judge, Frequencies $counts): void
     {
-        $standardizer = new AddressStandardizer;
+        $standardizer = new AddressStandardizer();
         $after = 0;
         do {
-            $ids = Lists::ints(DB::table('supporters')->where('kind', $judge->set->kind->value)->where('id', '>', $after)->orderBy('id')->limit(self::CHUNK)->pluck('id'));
+            $ids = Lists::ints(
+                DB::table('supporters')
+                    ->where('kind', $judge->set->kind->value)
+                    ->where('id', '>', $after)
+                    ->orderBy('id')
+                    ->limit(self::CHUNK)
+                    ->pluck('id'),
+            );
             foreach ($this->reader->read($ids) as $id => $record) {
                 $judge->count($judge->compared($id, Traits::ofStored($record, $standardizer)), $counts);
             }
@@ -154,9 +170,13 @@ final readonly class Editions
     private function spread(array $pairs, Edition $edition): Spread
     {
         $weigher = new Weigher($edition->weights, $edition->frequencies);
-        $sure = array_filter($pairs, static fn (SampledPair $pair): bool => $pair->pattern->isMoreThanName());
+        $sure = array_filter($pairs, static fn(SampledPair $pair): bool => $pair->pattern->isMoreThanName());
 
-        return Spread::of(array_values(array_map(static fn (SampledPair $pair): array => [$weigher->weigh($pair->pattern)->match, $pair->standsFor], $sure)))->with(Weights::shipped($edition->kind)->spread, self::PRIOR);
+        return Spread::of(
+            array_values(
+                array_map(static fn(SampledPair $pair): array => [$weigher->weigh($pair->pattern)->match, $pair->standsFor], $sure),
+            ),
+        )->with(Weights::shipped($edition->kind)->spread, self::PRIOR);
     }
 
     private static function last(SupporterKind $kind): Builder

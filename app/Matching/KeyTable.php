@@ -10,9 +10,7 @@ use PineSieve\Core\Matching\MatchKey;
 /** Looks up who has match keys. */
 final class KeyTable
 {
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @param  list<MatchKey>  $keys
@@ -60,7 +58,14 @@ final class KeyTable
         [$found, $many] = [[], []];
         foreach ($hashes as $most => $kinds) {
             foreach ($kinds as $isOfName => $of) {
-                foreach (DB::select("select hash, {$holder} holder, holders from (select hash, {$holder}, row_number() over (partition by hash order by {$holder}) place, count(*) over (partition by hash) holders from {$from} hash in (".implode(',', $of).")) ranked where place <= {$most}") as $hit) {
+                foreach (
+                    DB::select(
+                        "select hash, {$holder} holder, holders from (select hash, {$holder}, row_number() over (partition by hash order by {$holder}) place, count(*) over (partition by hash) holders from {$from} hash in (" .
+                            implode(',', $of) .
+                            ")) ranked where place <= {$most}",
+                    )
+                    as $hit
+                ) {
                     if ($isOfName === 1 && $hit->holders > $most) {
                         $many[$hit->hash] = $hit->holders;
                     } else {

@@ -25,40 +25,49 @@ final class PairSample
     /** @var list<SampledPair> */
     private array $pairs = [];
 
-    public function __construct(
-        private readonly RecordReader $reader,
-        private readonly PairJudge $judge,
-    ) {
-    }
+    public function __construct(private readonly RecordReader $reader, private readonly PairJudge $judge) {}
 
     /** @return list<SampledPair> */
     public function drawn(): array
     {
         $after = null;
         do {
-            $rows = DB::select('select hash, supporter_id from match_keys '.($after === null ? '' : "where hash > {$after} ").'order by hash, supporter_id limit '.self::CHUNK);
+            $rows = DB::select(
+                'select hash, supporter_id from match_keys ' .
+                    ($after === null ? '' : "where hash > {$after} ") .
+                    'order by hash, supporter_id limit ' .
+                    self::CHUNK,
+            );
             $isLast = count($rows) < self::CHUNK;
             $holders = [];
             foreach ($rows as $row) {
                 $holders[$row->hash][] = $row->supporter_id;
             }
-            if (! $isLast && count($holders) > 1) {
+            if (!$isLast && count($holders) > 1) {
                 // The last may have more holders than were read.
                 array_pop($holders);
             }
             $after = (int) array_key_last($holders);
             // How far into the keys it has gone: hashes lie evenly in 64 bits.
-            $share = $isLast ? 1.0 : ($after / 2 ** 64 + 0.5);
-            $this->draw(array_filter($holders, static fn (array $of): bool => count($of) > 1 && count($of) <= self::MOST));
-        } while (! $isLast && count($this->pairs) < self::PAIRS);
+            $share = $isLast ? 1.0 : $after / 2 ** 64 + 0.5;
+            $this->draw(array_filter($holders, static fn(array $of): bool => count($of) > 1 && count($of) <= self::MOST));
+        } while (!$isLast && count($this->pairs) < self::PAIRS);
 
-        return array_map(static fn (SampledPair $pair): SampledPair => new SampledPair($pair->block, $pair->by, $pair->pattern, $pair->standsFor / max(1e-9, $share)), $this->pairs);
+        return array_map(
+            static fn(SampledPair $pair): SampledPair => new SampledPair(
+                $pair->block,
+                $pair->by,
+                $pair->pattern,
+                $pair->standsFor / max(1e-9, $share),
+            ),
+            $this->pairs,
+        );
     }
 
     /** @param  array<int, list<int>>  $holders  by key */
     private function draw(array $holders): void
     {
-        $standardizer = new AddressStandardizer;
+        $standardizer = new AddressStandardizer();
         foreach (array_chunk($holders, 500, true) as $chunk) {
             $prepared = [];
             foreach ($this->reader->read(array_values(array_unique(array_merge(...array_values($chunk))))) as $id => $record) {
@@ -67,7 +76,15 @@ final class PairSample
                 }
             }
             foreach ($chunk as $key => $of) {
-                $this->pair($key, array_values(array_filter(array_map(static fn (int $id): ?PreparedRecord => $prepared[$id] ?? null, $of), static fn (?PreparedRecord $one): bool => isset($one->keys[$key]))));
+                $this->pair(
+                    $key,
+                    array_values(
+                        array_filter(
+                            array_map(static fn(int $id): ?PreparedRecord => $prepared[$id] ?? null, $of),
+                            static fn(?PreparedRecord $one): bool => isset($one->keys[$key]),
+                        ),
+                    ),
+                );
             }
         }
     }

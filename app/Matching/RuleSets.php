@@ -67,7 +67,17 @@ final class RuleSets
     /** @param  ?list<string>  $words  null for those that come with the program */
     public function keepCommonWords(?array $words): void
     {
-        $folded = $words === null ? null : array_values(array_unique(array_filter(array_map(Fold::words(...), $words), static fn (string $word): bool => $word !== '' && ! str_contains($word, ' '))));
+        $folded =
+            $words === null
+                ? null
+                : array_values(
+                    array_unique(
+                        array_filter(
+                            array_map(Fold::words(...), $words),
+                            static fn(string $word): bool => $word !== '' && !str_contains($word, ' '),
+                        ),
+                    ),
+                );
         DB::table('settings')->updateOrInsert(['name' => self::COMMON], ['value' => json_encode($folded, JSON_THROW_ON_ERROR)]);
     }
 
@@ -94,7 +104,9 @@ final class RuleSets
     /** @return list<RuleSet> all that come with the program */
     public function allShipped(): array
     {
-        return array_merge(...array_map(fn (SupporterKind $kind): array => ShippedRules::all($kind, $this->comparers), SupporterKind::cases()));
+        return array_merge(
+            ...array_map(fn(SupporterKind $kind): array => ShippedRules::all($kind, $this->comparers), SupporterKind::cases()),
+        );
     }
 
     /** @throws BadRules if it is not a set, or compares what is not there */
@@ -106,9 +118,15 @@ final class RuleSets
     /** @return list<array{key: string, label: string, type: string}> fields in which records can be compared */
     public function fields(): array
     {
-        $fields = [['key' => Comparison::NAME, 'label' => 'Whole name', 'type' => ''], ['key' => Comparison::ADDRESS, 'label' => 'Any address', 'type' => ''], ['key' => Comparison::ID, 'label' => 'Any id in another system', 'type' => ''], ['key' => 'email', 'label' => 'Any email', 'type' => ''], ['key' => 'phone', 'label' => 'Any phone', 'type' => '']];
+        $fields = [
+            ['key' => Comparison::NAME, 'label' => 'Whole name', 'type' => ''],
+            ['key' => Comparison::ADDRESS, 'label' => 'Any address', 'type' => ''],
+            ['key' => Comparison::ID, 'label' => 'Any id in another system', 'type' => ''],
+            ['key' => 'email', 'label' => 'Any email', 'type' => ''],
+            ['key' => 'phone', 'label' => 'Any phone', 'type' => ''],
+        ];
         foreach ($this->catalog->all() as $field) {
-            if ($this->comparers->has($field->key) && ! in_array($field->key, ['email', 'phone'], true)) {
+            if ($this->comparers->has($field->key) && !in_array($field->key, ['email', 'phone'], true)) {
                 $fields[] = ['key' => $field->key, 'label' => $field->label, 'type' => $field->type->value];
             }
         }
@@ -143,7 +161,7 @@ final class RuleSets
     {
         $this->look();
 
-        return $this->matcher ??= $this->matcherOf(static fn (RulesInUse $used): ?array => $used->rules);
+        return $this->matcher ??= $this->matcherOf(static fn(RulesInUse $used): ?array => $used->rules);
     }
 
     /** Changes whenever what is in use does. */
@@ -195,13 +213,13 @@ final class RuleSets
     {
         $this->look();
 
-        return $this->matcherOf(static fn (RulesInUse $used): ?array => $used->rules, $editions);
+        return $this->matcherOf(static fn(RulesInUse $used): ?array => $used->rules, $editions);
     }
 
     /** @return list<SupporterKind> kinds of which pairs are weighed */
     public function kindsWeighed(): array
     {
-        return array_values(array_filter(SupporterKind::cases(), fn (SupporterKind $kind): bool => $this->used($kind)->thresholds !== null));
+        return array_values(array_filter(SupporterKind::cases(), fn(SupporterKind $kind): bool => $this->used($kind)->thresholds !== null));
     }
 
     /** By the rules as they will be once those that are coming are used. */
@@ -209,7 +227,7 @@ final class RuleSets
     {
         $this->look();
 
-        return $this->coming ??= $this->matcherOf(static fn (RulesInUse $used): ?array => $used->coming ?? $used->rules);
+        return $this->coming ??= $this->matcherOf(static fn(RulesInUse $used): ?array => $used->coming ?? $used->rules);
     }
 
     /**
@@ -221,7 +239,7 @@ final class RuleSets
     public function keys(array $records): array
     {
         $matchers = [$this->matcher()];
-        if (array_filter($this->inUse, static fn (RulesInUse $used): bool => $used->coming !== null) !== []) {
+        if (array_filter($this->inUse, static fn(RulesInUse $used): bool => $used->coming !== null) !== []) {
             $matchers[] = $this->comingMatcher();
         }
 
@@ -242,7 +260,11 @@ final class RuleSets
     {
         $this->look();
 
-        return array_filter($this->inUse, fn (RulesInUse $used): bool => $used->rules !== null && $used->recipe !== $this->matcher()->recipe(SupporterKind::from($used->kind))) !== [];
+        return array_filter(
+            $this->inUse,
+            fn(RulesInUse $used): bool => $used->rules !== null &&
+                $used->recipe !== $this->matcher()->recipe(SupporterKind::from($used->kind)),
+        ) !== [];
     }
 
     private function edition(SupporterKind $kind): Edition
@@ -255,7 +277,12 @@ final class RuleSets
     /** Reads what is in use, if that has changed. */
     private function look(): void
     {
-        $stamp = Editions::number().' '.Editions::correction().' '.DB::scalar('select coalesce(group_concat(kind, changed_at), "none") from rules_in_use');
+        $stamp =
+            Editions::number() .
+            ' ' .
+            Editions::correction() .
+            ' ' .
+            DB::scalar('select coalesce(group_concat(kind, changed_at), "none") from rules_in_use');
         if ($stamp !== $this->stamp) {
             [$this->stamp, $this->matcher, $this->coming, $this->editions] = [$stamp, null, null, []];
             $this->inUse = RulesInUse::query()->get()->keyBy('kind')->all();
@@ -272,7 +299,7 @@ final class RuleSets
         foreach (SupporterKind::cases() as $kind) {
             $used = $this->inUse[$kind->value] ?? null;
             $set = $sets[$kind->value] = $this->usable($used === null ? null : $rules($used), $kind);
-            if ($set->thresholds !== null && ! isset($editions[$kind->value])) {
+            if ($set->thresholds !== null && !isset($editions[$kind->value])) {
                 $editions[$kind->value] = $this->edition($kind)->ofRows($this->edition($kind)->frequencies);
             }
         }

@@ -30,19 +30,19 @@ final class SmallSearch
     private array $inCircle = [];
 
     /** @param  array<int, SupporterRecord>  $records  by their numbers */
-    public function __construct(
-        private readonly RuleSets $sets,
-        private readonly array $records,
-    ) {
-    }
+    public function __construct(private readonly RuleSets $sets, private readonly array $records) {}
 
     public function meet(int $one, int $other): ?Relation
     {
         [$one, $other] = [min($one, $other), max($one, $other)];
-        if ($one === $other || ! isset($this->records[$one], $this->records[$other]) || $this->records[$one]->kind() !== $this->records[$other]->kind()) {
+        if (
+            $one === $other ||
+            !isset($this->records[$one], $this->records[$other]) ||
+            $this->records[$one]->kind() !== $this->records[$other]->kind()
+        ) {
             return null;
         }
-        if (! array_key_exists($other, $this->relations[$one] ?? [])) {
+        if (!array_key_exists($other, $this->relations[$one] ?? [])) {
             $this->relations[$one][$other] = $this->judge($one)->relation($this->prepared($one), $this->prepared($other));
         }
 
@@ -64,7 +64,7 @@ final class SmallSearch
     {
         $this->closeTheCircles();
         $isAbout = array_flip($about ?? []);
-        $namesakes = new Namesakes;
+        $namesakes = new Namesakes();
         foreach ($this->known() as [$one, $other, $relation]) {
             $namesakes->tell($one, $other, $relation);
         }
@@ -76,7 +76,11 @@ final class SmallSearch
         }
         foreach ($this->known() as [$one, $other, $relation]) {
             $pair = $relation->pair === null ? null : $namesakes->settled($relation->pair, $relation->isProven);
-            if ($pair !== null && ($pair !== $relation->pair || ! isset($this->inCircle["{$one} {$other}"])) && ($about === null || isset($isAbout[$one]) || isset($isAbout[$other]) || $pair !== $relation->pair)) {
+            if (
+                $pair !== null &&
+                ($pair !== $relation->pair || !isset($this->inCircle["{$one} {$other}"])) &&
+                ($about === null || isset($isAbout[$one]) || isset($isAbout[$other]) || $pair !== $relation->pair)
+            ) {
                 $found["{$one} {$other}"] = $pair;
             }
         }
@@ -116,8 +120,8 @@ final class SmallSearch
         foreach ($near as $others) {
             foreach ($others as $i => $one) {
                 foreach (array_slice($others, 0, $i) as $other) {
-                    if ($one !== $other && ! array_key_exists(max($one, $other), $this->relations[min($one, $other)] ?? [])) {
-                        $this->inCircle[min($one, $other).' '.max($one, $other)] = true;
+                    if ($one !== $other && !array_key_exists(max($one, $other), $this->relations[min($one, $other)] ?? [])) {
+                        $this->inCircle[min($one, $other) . ' ' . max($one, $other)] = true;
                         $this->meet($one, $other);
                     }
                 }
@@ -149,6 +153,6 @@ final class SmallSearch
 
     private function prepared(int $id): PreparedRecord
     {
-        return $this->prepared[$id] ??= $this->judge($id)->compared($id, Traits::ofStored($this->records[$id], new AddressStandardizer));
+        return $this->prepared[$id] ??= $this->judge($id)->compared($id, Traits::ofStored($this->records[$id], new AddressStandardizer()));
     }
 }

@@ -29,8 +29,7 @@ final readonly class TakeOver
         private Bulk $bulk,
         private StandardsStore $standards,
         private Editions $editions,
-    ) {
-    }
+    ) {}
 
     /**
      * Says which rules are to be used.
@@ -41,7 +40,10 @@ final readonly class TakeOver
     {
         DB::transaction(function () use ($set, $id): void {
             $this->ids->queueUp();
-            RulesInUse::query()->updateOrCreate(['kind' => $set->kind->value], ['coming_id' => $id, 'coming' => $set->toArray(), 'changed_at' => self::now()]);
+            RulesInUse::query()->updateOrCreate(
+                ['kind' => $set->kind->value],
+                ['coming_id' => $id, 'coming' => $set->toArray(), 'changed_at' => self::now()],
+            );
         });
     }
 
@@ -52,7 +54,7 @@ final readonly class TakeOver
             $used = RulesInUse::query()->find($kind->value);
             $set = $used?->set_id === null ? $this->sets->shipped($kind, $used->rules['name'] ?? null) : $this->sets->used($kind);
             $isCurrent = $used !== null && $used->rules == $set->toArray() && $used->recipe === $this->sets->matcher()->recipe($kind);
-            if ($used?->coming === null && ! $isCurrent) {
+            if ($used?->coming === null && !$isCurrent) {
                 $this->announce($set, $used?->set_id);
             }
         }
@@ -67,8 +69,15 @@ final readonly class TakeOver
         }
         $kinds = Lists::texts($coming->pluck('kind'));
         $before = $this->sets->matcher();
-        $this->eachChunk($kinds, fn (array $records) => $this->bulk->insertMissing('match_keys', ['hash', 'supporter_id'], KeyTable::rows($this->sets->keys($records))));
-        foreach ($coming->filter(static fn (RulesInUse $used): bool => ($used->coming['by'] ?? '') === 'weight') as $used) {
+        $this->eachChunk(
+            $kinds,
+            fn(array $records) => $this->bulk->insertMissing(
+                'match_keys',
+                ['hash', 'supporter_id'],
+                KeyTable::rows($this->sets->keys($records)),
+            ),
+        );
+        foreach ($coming->filter(static fn(RulesInUse $used): bool => ($used->coming['by'] ?? '') === 'weight') as $used) {
             $this->editions->make($this->sets->read($used->coming), $this->sets->comparers());
         }
         DB::transaction(function () use ($coming): void {
@@ -76,15 +85,30 @@ final readonly class TakeOver
             $matcher = $this->sets->comingMatcher();
             foreach ($coming as $used) {
                 // What was announced since waits for the next run.
-                RulesInUse::query()->where('kind', $used->kind)->where('changed_at', $used->getRawOriginal('changed_at'))
-                    ->update(['set_id' => $used->coming_id, 'rules' => $used->getRawOriginal('coming'), 'recipe' => $matcher->recipe(SupporterKind::from($used->kind)), 'coming_id' => null, 'coming' => null, 'changed_at' => self::now()]);
+                RulesInUse::query()
+                    ->where('kind', $used->kind)
+                    ->where('changed_at', $used->getRawOriginal('changed_at'))
+                    ->update([
+                        'set_id' => $used->coming_id,
+                        'rules' => $used->getRawOriginal('coming'),
+                        'recipe' => $matcher->recipe(SupporterKind::from($used->kind)),
+                        'coming_id' => null,
+                        'coming' => null,
+                        'changed_at' => self::now(),
+                    ]);
             }
         });
         $this->standards->changed();
         // Keys that no rules look for any more only take room.
         $this->eachChunk($kinds, function (array $records) use ($before): void {
-            $kept = array_fill_keys(array_map(static fn (array $row): string => implode(' ', $row), KeyTable::rows($this->sets->keys($records))), true);
-            $stale = array_filter(KeyTable::rows(array_map($before->keysOfStored(...), $records)), static fn (array $row): bool => ! isset($kept[implode(' ', $row)]));
+            $kept = array_fill_keys(
+                array_map(static fn(array $row): string => implode(' ', $row), KeyTable::rows($this->sets->keys($records))),
+                true,
+            );
+            $stale = array_filter(
+                KeyTable::rows(array_map($before->keysOfStored(...), $records)),
+                static fn(array $row): bool => !isset($kept[implode(' ', $row)]),
+            );
             $this->bulk->deleteRows('match_keys', ['hash', 'supporter_id'], array_values($stale));
         });
     }
@@ -97,7 +121,9 @@ final readonly class TakeOver
     {
         $after = 0;
         do {
-            $ids = Lists::ints(DB::table('supporters')->whereIn('kind', $kinds)->where('id', '>', $after)->orderBy('id')->limit(self::CHUNK)->pluck('id'));
+            $ids = Lists::ints(
+                DB::table('supporters')->whereIn('kind', $kinds)->where('id', '>', $after)->orderBy('id')->limit(self::CHUNK)->pluck('id'),
+            );
             DB::transaction(function () use ($ids, $work): void {
                 $this->ids->queueUp();
                 $work($this->reader->read($ids));

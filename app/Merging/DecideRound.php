@@ -16,9 +16,7 @@ final class DecideRound implements ShouldQueue
 
     private const SECONDS = 2.0;
 
-    public function __construct(private readonly int $round)
-    {
-    }
+    public function __construct(private readonly int $round) {}
 
     public function handle(PairGroups $groups): void
     {
@@ -36,6 +34,9 @@ final class DecideRound implements ShouldQueue
     /** What broke off can be taken back, or decided anew, and keeps nobody from deciding others. */
     public function failed(): void
     {
-        DuplicateRound::query()->whereKey($this->round)->whereIn('state', [DuplicateRound::WORKING, DuplicateRound::TAKING_BACK])->update(['state' => DuplicateRound::DONE]);
+        DuplicateRound::query()
+            ->whereKey($this->round)
+            ->whereIn('state', [DuplicateRound::WORKING, DuplicateRound::TAKING_BACK])
+            ->update(['state' => DuplicateRound::DONE]);
     }
 }

@@ -18,6 +18,7 @@ use App\Records\RecordWriter;
 use App\Standards\FieldAccess;
 use App\Support\Lists;
 use App\Supporters\Forms;
+use App\Supporters\NotKept;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Changes\Sameness;
@@ -41,8 +42,7 @@ final readonly class Households
         private Decisions $decisions,
         private Ids $ids,
         private Acts $acts,
-    ) {
-    }
+    ) {}
 
     /**
      * Where one of them is in a household already, the others join it. It is remembered that they are not the same.
@@ -52,27 +52,38 @@ final readonly class Households
      * @return array{household: int, act: ?int, said: list<array{int, int}>} number of the household, the act that made it, and the pairs of whom it was said
      *
      * @throws CannotMerge if they are not people, or are in several households
-     * @throws \App\Supporters\NotKept if the standards refuse the household
+     * @throws NotKept if the standards refuse the household
      */
     public function of(array $people, ?User $user, FieldAccess $sight, bool $ofHomes = false): array
     {
         return DB::transaction(function () use ($people, $user, $sight, $ofHomes): array {
             $this->ids->queueUp();
             $records = $this->reader->read($people);
-            if (count($records) < 2 || array_filter($records, static fn (SupporterRecord $one): bool => $one->kind() !== SupporterKind::Person) !== []) {
+            if (
+                count($records) < 2 ||
+                array_filter($records, static fn(SupporterRecord $one): bool => $one->kind() !== SupporterKind::Person) !== []
+            ) {
                 throw new CannotMerge('A household is made of two people or more.');
             }
             $of = array_map(self::householdsOf(...), $records);
             $there = array_values(array_unique(array_merge(...array_values($of))));
             if (count($there) > 1) {
-                throw new CannotMerge('They are in different households already (numbers '.implode(', ', $there).'). If those are one, merge them first.');
+                throw new CannotMerge(
+                    'They are in different households already (numbers ' . implode(', ', $there) . '). If those are one, merge them first.',
+                );
             }
-            $joining = array_keys(array_filter($of, static fn (array $households): bool => $households === []));
+            $joining = array_keys(array_filter($of, static fn(array $households): bool => $households === []));
             $household = $there[0] ?? null;
             $base = $household === null ? null : $this->forms->of($household, $sight);
             $draft = $base?->toArray() ?? $this->draft($records);
             foreach ($joining as $place => $person) {
-                $draft['links'][] = ['ref' => 'new'.($place + 1), 'kind' => LinkKind::Member->value, 'other_id' => (string) $person, 'role' => '', 'reversed' => '1'];
+                $draft['links'][] = [
+                    'ref' => 'new' . ($place + 1),
+                    'kind' => LinkKind::Member->value,
+                    'other_id' => (string) $person,
+                    'role' => '',
+                    'reversed' => '1',
+                ];
             }
             $act = Act::begin(ActKind::Edit, $user?->id);
             $kept = $this->forms->keep(Draft::fromArray($draft), $household, $base, $user, $sight, $act);
@@ -108,13 +119,21 @@ final readonly class Households
     /** @param  list<int>  $people */
     private function undo(int $id, int $household, array $people, ?User $user): void
     {
-        $act = Act::query()->whereKey($id)->where('kind', ActKind::Edit)->where('state', ActState::Done)->where('user_id', $user?->id)->first();
-        $owners = $act === null ? [] : Lists::ints(JournalEntry::query()->where('act_id', $act->id)->limit(self::MOST_ENTRIES)->pluck('owner_id')->unique());
+        $act = Act::query()
+            ->whereKey($id)
+            ->where('kind', ActKind::Edit)
+            ->where('state', ActState::Done)
+            ->where('user_id', $user?->id)
+            ->first();
+        $owners =
+            $act === null
+                ? []
+                : Lists::ints(JournalEntry::query()->where('act_id', $act->id)->limit(self::MOST_ENTRIES)->pluck('owner_id')->unique());
         if ($act === null || $owners === [] || array_diff($owners, [$household, ...$people]) !== []) {
             throw new CannotMerge('This household was not made just now, so it can\'t be taken back here. Its page has its history.');
         }
         // Links first: a household that nobody is in can go.
-        usort($owners, static fn (int $a, int $b): int => ($a === $household) <=> ($b === $household));
+        usort($owners, static fn(int $a, int $b): int => ($a === $household) <=> ($b === $household));
         $back = Act::begin(ActKind::PutBack, $user?->id);
         foreach ($owners as $owner) {
             $reversal = $this->acts->reversals($act, [$owner])[$owner];
@@ -130,7 +149,12 @@ final readonly class Households
     /** @return list<int> */
     private static function householdsOf(SupporterRecord $person): array
     {
-        return array_values(array_map(static fn (RecordPart $link): int => (int) $link->value('other_id'), array_filter($person->links, static fn (RecordPart $link): bool => $link->value('kind') === LinkKind::Member->value)));
+        return array_values(
+            array_map(
+                static fn(RecordPart $link): int => (int) $link->value('other_id'),
+                array_filter($person->links, static fn(RecordPart $link): bool => $link->value('kind') === LinkKind::Member->value),
+            ),
+        );
     }
 
     /**
@@ -139,25 +163,40 @@ final readonly class Households
      */
     private function draft(array $people): array
     {
-        $lasts = array_values(array_unique(array_map(static fn (SupporterRecord $one): string => $one->field('last_name'), $people)));
-        $names = implode(' & ', array_map(static fn (SupporterRecord $one): string => count($lasts) === 1 ? $one->field('first_name') : $one->field('display_name'), $people));
+        $lasts = array_values(array_unique(array_map(static fn(SupporterRecord $one): string => $one->field('last_name'), $people)));
+        $names = implode(
+            ' & ',
+            array_map(
+                static fn(SupporterRecord $one): string => count($lasts) === 1 ? $one->field('first_name') : $one->field('display_name'),
+                $people,
+            ),
+        );
         $shared = self::sharedAddress(array_values($people));
 
         return [
             'kind' => SupporterKind::Household->value,
-            'fields' => ['name.full' => count($lasts) === 1 ? "{$names} {$lasts[0]}" : $names, ...(count($lasts) === 1 ? ['name.last' => $lasts[0]] : [])],
+            'fields' => [
+                'name.full' => count($lasts) === 1 ? "{$names} {$lasts[0]}" : $names,
+                ...count($lasts) === 1 ? ['name.last' => $lasts[0]] : [],
+            ],
             'addresses' => $shared === null ? [] : [['ref' => 'new1', ...array_map(strval(...), $shared->values), 'is_primary' => '1']],
-            'emails' => [], 'phones' => [], 'identifiers' => [], 'links' => [],
+            'emails' => [],
+            'phones' => [],
+            'identifiers' => [],
+            'links' => [],
         ];
     }
 
     /** @param  non-empty-list<SupporterRecord>  $people */
     private static function sharedAddress(array $people): ?RecordPart
     {
-        $sameness = new Sameness;
+        $sameness = new Sameness();
         foreach ($people[0]->addresses as $address) {
             $isTold = $sameness->door(Address::fromParts($address->values)) !== '';
-            $have = array_filter($people, static fn (SupporterRecord $one): bool => $sameness->find(Subject::Address, $address->values, $one->addresses) !== null);
+            $have = array_filter(
+                $people,
+                static fn(SupporterRecord $one): bool => $sameness->find(Subject::Address, $address->values, $one->addresses) !== null,
+            );
             if ($isTold && count($have) === count($people)) {
                 return $address;
             }

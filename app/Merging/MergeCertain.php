@@ -32,8 +32,7 @@ final class MergeCertain implements ShouldQueue
         private readonly int $after = 0,
         private readonly int $merged = 0,
         private readonly int $left = 0,
-    ) {
-    }
+    ) {}
 
     public function handle(DuplicateList $list, Claims $claims, Merges $merges, Messages $messages): void
     {

@@ -7,6 +7,7 @@ namespace App\Merging;
 use App\Matching\RuleSets;
 use App\Matching\SmallSearch;
 use App\Support\Lists;
+use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\GiftKind;
@@ -22,15 +23,30 @@ use PineSieve\Core\Standards\FieldPlace;
 /** A merge as a person looks at it before it is done: every value of each, and what the one that they become has. */
 final readonly class MergeView
 {
-    private const COLUMNS = [...MergePolicy::COLUMNS, 'greeting', 'envelope_name', 'first_known_on', 'status', 'consent_mail', 'consent_mail_on', 'consent_email', 'consent_email_on', 'consent_phone', 'consent_phone_on'];
+    private const COLUMNS = [
+        ...MergePolicy::COLUMNS,
+        'greeting',
+        'envelope_name',
+        'first_known_on',
+        'status',
+        'consent_mail',
+        'consent_mail_on',
+        'consent_email',
+        'consent_email_on',
+        'consent_phone',
+        'consent_phone_on',
+    ];
 
-    private const LISTS = ['addresses' => 'Addresses', 'emails' => 'Emails', 'phones' => 'Phones', 'identifiers' => 'Ids in other systems', 'memberships' => 'Groups and tags', 'links' => 'Links'];
+    private const LISTS = [
+        'addresses' => 'Addresses',
+        'emails' => 'Emails',
+        'phones' => 'Phones',
+        'identifiers' => 'Ids in other systems',
+        'memberships' => 'Groups and tags',
+        'links' => 'Links',
+    ];
 
-    public function __construct(
-        private FieldCatalog $catalog,
-        private RuleSets $sets,
-    ) {
-    }
+    public function __construct(private FieldCatalog $catalog, private RuleSets $sets) {}
 
     /**
      * @param  list<Candidate>  $candidates
@@ -38,14 +54,32 @@ final readonly class MergeView
      */
     public function of(array $candidates, MergePlan $plan): array
     {
-        $gifts = array_merge(...array_map(static fn (Candidate $one): array => array_values($one->gifts), $candidates));
+        $gifts = array_merge(...array_map(static fn(Candidate $one): array => array_values($one->gifts), $candidates));
 
         return [
             'survivor' => $plan->survivor,
             'name' => $plan->merged->field('display_name'),
-            'candidates' => array_map(static fn (Candidate $one): array => ['id' => $one->id(), 'name' => $one->record->field('display_name'), 'gifts' => count($one->gifts), 'given' => self::sum($one->gifts), 'latest' => $one->latestGift(), 'filled' => $one->fullness()], $candidates),
+            'candidates' => array_map(
+                static fn(Candidate $one): array => [
+                    'id' => $one->id(),
+                    'name' => $one->record->field('display_name'),
+                    'gifts' => count($one->gifts),
+                    'given' => self::sum($one->gifts),
+                    'latest' => $one->latestGift(),
+                    'filled' => $one->fullness(),
+                ],
+                $candidates,
+            ),
             'fields' => $this->fields($candidates, $plan->merged),
-            'lists' => array_map(fn (string $list, string $label): array => ['list' => $list, 'label' => $label, 'items' => $this->items($list, $candidates, $plan->merged)], array_keys(self::LISTS), self::LISTS),
+            'lists' => array_map(
+                fn(string $list, string $label): array => [
+                    'list' => $list,
+                    'label' => $label,
+                    'items' => $this->items($list, $candidates, $plan->merged),
+                ],
+                array_keys(self::LISTS),
+                self::LISTS,
+            ),
             'gifts' => ['count' => count($gifts), 'given' => self::sum($gifts)],
             'reasons' => $this->reasons($candidates),
         ];
@@ -61,17 +95,30 @@ final readonly class MergeView
         $subject = explode(':', $thing)[0];
 
         return match ($subject) {
-            'gift' => "gift of {$values['currency']} {$values['amount']} on {$values['given_on']}".(($values['fund'] ?? '') === '' ? '' : ", {$values['fund']}"),
-            'unread' => $this->catalog->label((string) $values['field']).", as written: {$values['value']}",
-            'custom' => $this->catalog->label((string) $values['field']).": {$values['value']}",
-            default => "{$subject} ".$this->text(['address' => 'addresses', 'email' => 'emails', 'phone' => 'phones', 'identifier' => 'identifiers', 'membership' => 'memberships', 'link' => 'links'][$subject] ?? '', new RecordPart(0, $values), []),
+            'gift' => "gift of {$values['currency']} {$values['amount']} on {$values['given_on']}" .
+                (($values['fund'] ?? '') === '' ? '' : ", {$values['fund']}"),
+            'unread' => $this->catalog->label((string) $values['field']) . ", as written: {$values['value']}",
+            'custom' => $this->catalog->label((string) $values['field']) . ": {$values['value']}",
+            default => "{$subject} " .
+                $this->text(
+                    [
+                        'address' => 'addresses',
+                        'email' => 'emails',
+                        'phone' => 'phones',
+                        'identifier' => 'identifiers',
+                        'membership' => 'memberships',
+                        'link' => 'links',
+                    ][$subject] ?? '',
+                    new RecordPart(0, $values),
+                    [],
+                ),
         };
     }
 
     /** @return list<array{column: string, label: string}> fields that supporters can be looked at by, side by side */
     public function columns(): array
     {
-        $columns = array_map(fn (string $column): array => ['column' => $column, 'label' => $this->label($column)], self::COLUMNS);
+        $columns = array_map(fn(string $column): array => ['column' => $column, 'label' => $this->label($column)], self::COLUMNS);
         foreach (self::LISTS as $list => $label) {
             $columns[] = ['column' => $list, 'label' => $label];
         }
@@ -99,23 +146,32 @@ final readonly class MergeView
     {
         $fields = [];
         foreach (self::COLUMNS as $column) {
-            $fields[$column] = [$this->label($column), static fn (SupporterRecord $record): string => $record->field($column)];
+            $fields[$column] = [$this->label($column), static fn(SupporterRecord $record): string => $record->field($column)];
         }
         foreach (self::LISTS as $list => $label) {
-            $fields[$list] = [$label, fn (SupporterRecord $record): string => implode("\n", array_map(fn (RecordPart $part): string => $this->text($list, $part, []), $record->{$list}))];
+            $fields[$list] = [
+                $label,
+                fn(SupporterRecord $record): string => implode(
+                    "\n",
+                    array_map(fn(RecordPart $part): string => $this->text($list, $part, []), $record->{$list}),
+                ),
+            ];
         }
         foreach ($candidates as $candidate) {
             foreach ($candidate->record->custom as $part) {
                 $key = $part->value('field');
-                $fields[$key] = [$this->catalog->label($key), static function (SupporterRecord $record) use ($key): string {
-                    foreach ($record->custom as $one) {
-                        if ($one->value('field') === $key) {
-                            return $one->value('value');
+                $fields[$key] = [
+                    $this->catalog->label($key),
+                    static function (SupporterRecord $record) use ($key): string {
+                        foreach ($record->custom as $one) {
+                            if ($one->value('field') === $key) {
+                                return $one->value('value');
+                            }
                         }
-                    }
 
-                    return '';
-                }];
+                        return '';
+                    },
+                ];
             }
         }
         $shown = [];
@@ -124,8 +180,16 @@ final readonly class MergeView
             foreach ($candidates as $candidate) {
                 $values[$candidate->id()] = $read($candidate->record);
             }
-            if (array_filter($values, static fn (string $value): bool => $value !== '') !== [] || $read($merged) !== '') {
-                $shown[] = ['column' => $column, 'label' => $label, 'values' => $values, 'merged' => $read($merged), 'differs' => count(array_unique($values)) > 1, 'is_list' => isset(self::LISTS[$column]), 'has_rule' => MergePolicy::speaksOf($column)];
+            if (array_filter($values, static fn(string $value): bool => $value !== '') !== [] || $read($merged) !== '') {
+                $shown[] = [
+                    'column' => $column,
+                    'label' => $label,
+                    'values' => $values,
+                    'merged' => $read($merged),
+                    'differs' => count(array_unique($values)) > 1,
+                    'is_list' => isset(self::LISTS[$column]),
+                    'has_rule' => MergePolicy::speaksOf($column),
+                ];
             }
         }
 
@@ -147,10 +211,27 @@ final readonly class MergeView
             $names[$candidate->id()] = $candidate->record->field('display_name');
         }
 
-        return Lists::of(array_map(fn (RecordPart $part): array => [
-            'text' => $this->text($list, $part, $names), 'from' => $from[$part->ref] ?? 0,
-            'note' => implode(', ', array_filter([$part->value('kind') !== '' && $list !== 'links' ? $part->value('kind') : '', $part->value('is_primary') === '1' ? 'primary' : '', in_array($part->value('condition'), ['', 'good'], true) ? '' : $part->value('condition'), $part->value('label')], static fn (string $word): bool => $word !== '')),
-        ], $merged->{$list}));
+        return Lists::of(
+            array_map(
+                fn(RecordPart $part): array => [
+                    'text' => $this->text($list, $part, $names),
+                    'from' => $from[$part->ref] ?? 0,
+                    'note' => implode(
+                        ', ',
+                        array_filter(
+                            [
+                                $part->value('kind') !== '' && $list !== 'links' ? $part->value('kind') : '',
+                                $part->value('is_primary') === '1' ? 'primary' : '',
+                                in_array($part->value('condition'), ['', 'good'], true) ? '' : $part->value('condition'),
+                                $part->value('label'),
+                            ],
+                            static fn(string $word): bool => $word !== '',
+                        ),
+                    ),
+                ],
+                $merged->{$list},
+            ),
+        );
     }
 
     /** @param  array<int, string>  $names  of supporters that are known by their numbers */
@@ -162,7 +243,11 @@ final readonly class MergeView
             'phones' => $part->value('number'),
             'identifiers' => "{$part->value('value')} in {$part->value('system')}",
             'memberships' => "{$part->value('list')} {$part->value('name')}",
-            default => (LinkKind::tryFrom($part->value('kind'))?->phrase() ?? 'linked to').' '.($names[(int) $part->value('other_id')] ?? \Illuminate\Support\Facades\DB::table('supporters')->where('id', (int) $part->value('other_id'))->value('display_name') ?? "supporter {$part->value('other_id')}"),
+            default => (LinkKind::tryFrom($part->value('kind'))?->phrase() ?? 'linked to') .
+                ' ' .
+                ($names[(int) $part->value('other_id')] ??
+                    (DB::table('supporters')->where('id', (int) $part->value('other_id'))->value('display_name') ??
+                        "supporter {$part->value('other_id')}")),
         };
     }
 
@@ -174,8 +259,11 @@ final readonly class MergeView
      */
     private function reasons(array $candidates): array
     {
-        $ids = array_map(static fn (Candidate $one): int => $one->id(), $candidates);
-        $meeting = new SmallSearch($this->sets, array_combine($ids, array_map(static fn (Candidate $one): SupporterRecord => $one->record, $candidates)));
+        $ids = array_map(static fn(Candidate $one): int => $one->id(), $candidates);
+        $meeting = new SmallSearch(
+            $this->sets,
+            array_combine($ids, array_map(static fn(Candidate $one): SupporterRecord => $one->record, $candidates)),
+        );
         foreach ($ids as $i => $other) {
             foreach (array_slice($ids, 0, $i) as $one) {
                 $meeting->meet($one, $other);
@@ -183,21 +271,34 @@ final readonly class MergeView
         }
         $found = $meeting->found();
 
-        return array_map(static function (int $other, int $i) use ($ids, $found, $meeting): array {
-            $near = array_values(array_filter(array_slice($ids, 0, $i + 1), static fn (int $one): bool => isset($found[min($one, $other).' '.max($one, $other)])));
-            $one = $near[0] ?? $ids[0];
-            $pair = $found[min($one, $other).' '.max($one, $other)] ?? null;
-            [$for, $against] = $pair === null ? $meeting->reasons($one, $other) : [$pair->for, $pair->against];
+        return array_map(
+            static function (int $other, int $i) use ($ids, $found, $meeting): array {
+                $near = array_values(
+                    array_filter(
+                        array_slice($ids, 0, $i + 1),
+                        static fn(int $one): bool => isset($found[min($one, $other) . ' ' . max($one, $other)]),
+                    ),
+                );
+                $one = $near[0] ?? $ids[0];
+                $pair = $found[min($one, $other) . ' ' . max($one, $other)] ?? null;
+                [$for, $against] = $pair === null ? $meeting->reasons($one, $other) : [$pair->for, $pair->against];
 
-            return ['one' => $one, 'other' => $other, 'verdict' => $pair?->certainty->value, 'for' => $for, 'against' => $against];
-        }, array_slice($ids, 1), array_keys(array_slice($ids, 1)));
+                return ['one' => $one, 'other' => $other, 'verdict' => $pair?->certainty->value, 'for' => $for, 'against' => $against];
+            },
+            array_slice($ids, 1),
+            array_keys(array_slice($ids, 1)),
+        );
     }
 
     /** @param  array<array<string, ?string>>  $gifts */
     private static function sum(array $gifts): object
     {
-        $given = array_filter($gifts, static fn (array $gift): bool => $gift['kind'] !== GiftKind::Pledge->value);
+        $given = array_filter($gifts, static fn(array $gift): bool => $gift['kind'] !== GiftKind::Pledge->value);
 
-        return (object) array_reduce($given, static fn (Amounts $sum, array $gift): Amounts => $sum->plus(Amounts::of((string) $gift['currency'], (string) $gift['amount'])), Amounts::none())->toArray();
+        return (object) array_reduce(
+            $given,
+            static fn(Amounts $sum, array $gift): Amounts => $sum->plus(Amounts::of((string) $gift['currency'], (string) $gift['amount'])),
+            Amounts::none(),
+        )->toArray();
     }
 }

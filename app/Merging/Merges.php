@@ -54,8 +54,7 @@ final readonly class Merges
         private Decisions $decisions,
         private Standards $standards,
         private ChangeChecks $checks,
-    ) {
-    }
+    ) {}
 
     /**
      * @param  list<int>  $supporters
@@ -69,13 +68,26 @@ final readonly class Merges
         $missing = array_diff($supporters, array_keys($records));
         if ($missing !== []) {
             $merge = Merge::ofGone(reset($missing));
-            throw new CannotMerge('Supporter '.reset($missing).($merge === null ? ' is not there any more.' : " was merged into supporter {$merge->survivor_id}."));
+            throw new CannotMerge(
+                'Supporter ' .
+                    reset($missing) .
+                    ($merge === null ? ' is not there any more.' : " was merged into supporter {$merge->survivor_id}."),
+            );
         }
         ksort($records);
         $gifts = $this->gifts($supporters);
         $histories = $this->histories($supporters);
 
-        return array_values(array_map(static fn (SupporterRecord $record): Candidate => new Candidate($record, $gifts[(int) $record->ref] ?? [], ...($histories[(int) $record->ref] ?? [])), $records));
+        return array_values(
+            array_map(
+                static fn(SupporterRecord $record): Candidate => new Candidate(
+                    $record,
+                    $gifts[(int) $record->ref] ?? [],
+                    ...$histories[(int) $record->ref] ?? [],
+                ),
+                $records,
+            ),
+        );
     }
 
     /**
@@ -84,7 +96,12 @@ final readonly class Merges
      */
     public function plan(array $candidates, MergePolicy $policy, ?int $survivor, array $typed): MergePlan
     {
-        return (new Merger($policy, $this->single()))->plan($candidates, $survivor, $typed, $this->linksTo(array_map(static fn (Candidate $one): int => $one->id(), $candidates)));
+        return (new Merger($policy, $this->single()))->plan(
+            $candidates,
+            $survivor,
+            $typed,
+            $this->linksTo(array_map(static fn(Candidate $one): int => $one->id(), $candidates)),
+        );
     }
 
     /**
@@ -107,16 +124,29 @@ final readonly class Merges
             if ($this->given([$plan->survivor]) !== $before) {
                 throw new LogicException("The gifts of supporter {$plan->survivor} are not those of all who were merged into it.");
             }
-            $gone = array_values(array_filter($candidates, static fn (Candidate $one): bool => $one->id() !== $plan->survivor));
+            $gone = array_values(array_filter($candidates, static fn(Candidate $one): bool => $one->id() !== $plan->survivor));
             $merge = Merge::query()->create([
-                'survivor_id' => $plan->survivor, 'gone' => array_map(static fn (Candidate $one): array => ['id' => $one->id(), 'name' => $one->record->field('display_name')], $gone),
-                'records' => array_map(static fn (Candidate $one): array => Snapshot::of($one->record), $candidates),
-                'act_id' => $act->id, 'user_id' => $user?->id,
+                'survivor_id' => $plan->survivor,
+                'gone' => array_map(
+                    static fn(Candidate $one): array => ['id' => $one->id(), 'name' => $one->record->field('display_name')],
+                    $gone,
+                ),
+                'records' => array_map(static fn(Candidate $one): array => Snapshot::of($one->record), $candidates),
+                'act_id' => $act->id,
+                'user_id' => $user?->id,
             ]);
             $this->decisions->inherit($merge);
             // Whoever was like those who are gone may be like the one that they became.
             $this->neighbors->lookAgain([$plan->survivor]);
-            Audit::note(Audit::MERGE, 'Merged '.implode(', ', array_map(static fn (Candidate $one): string => "{$one->record->field('display_name')} ({$one->id()})", $gone))." into {$plan->merged->field('display_name')} ({$plan->survivor})");
+            Audit::note(
+                Audit::MERGE,
+                'Merged ' .
+                    implode(
+                        ', ',
+                        array_map(static fn(Candidate $one): string => "{$one->record->field('display_name')} ({$one->id()})", $gone),
+                    ) .
+                    " into {$plan->merged->field('display_name')} ({$plan->survivor})",
+            );
 
             return $merge;
         });
@@ -131,7 +161,12 @@ final readonly class Merges
     {
         $things = $this->reader->things([$merge->survivor_id])[$merge->survivor_id] ?? [];
         $since = [];
-        foreach (JournalEntry::ofSupporters([$merge->survivor_id])->where('id', '>', $merge->lastEntry())->get() as $entry) {
+        foreach (
+            JournalEntry::ofSupporters([$merge->survivor_id])
+                ->where('id', '>', $merge->lastEntry())
+                ->get()
+            as $entry
+        ) {
             foreach ($entry->act->kind->moves() ? [] : $entry->changeList() as $change) {
                 $thing = "{$change->subject->value}:{$change->ref}";
                 if ($change->action === Action::Create && isset($things[$thing])) {
@@ -161,7 +196,12 @@ final readonly class Merges
             }
             $done = $merge->done();
             $before = $this->given([$merge->survivor_id]);
-            $unmerge = Unmerge::plan($merge->survivor_id, $done, $this->reader->things(array_values(array_unique([$merge->survivor_id, ...array_keys($done)]))), $given);
+            $unmerge = Unmerge::plan(
+                $merge->survivor_id,
+                $done,
+                $this->reader->things(array_values(array_unique([$merge->survivor_id, ...array_keys($done)]))),
+                $given,
+            );
             $this->writer->write($this->entries($unmerge->changes), Act::once(ActKind::Unmerge, $user?->id));
             if ($this->given([$merge->survivor_id, ...$merge->goneIds()]) !== $before) {
                 throw new LogicException("The gifts of supporter {$merge->survivor_id} were not divided without rest.");
@@ -170,7 +210,12 @@ final readonly class Merges
             $this->neighbors->lookAgain([$merge->survivor_id, ...$merge->goneIds()]);
             $merge->forceFill(['undone_at' => now(), 'undone_by' => $user?->id])->save();
             $merge->act->markUndone($user?->id);
-            Audit::note(Audit::MERGE, "Took supporter {$merge->survivor_id} apart again: ".implode(', ', array_map(static fn (array $one): string => "{$one['name']} ({$one['id']})", $merge->gone)).' came back');
+            Audit::note(
+                Audit::MERGE,
+                "Took supporter {$merge->survivor_id} apart again: " .
+                    implode(', ', array_map(static fn(array $one): string => "{$one['name']} ({$one['id']})", $merge->gone)) .
+                    ' came back',
+            );
 
             return $unmerge;
         });
@@ -182,15 +227,18 @@ final readonly class Merges
      */
     private function entries(array $changes): array
     {
-        return array_map(static fn (int $supporter, array $of): Entry => new Entry($supporter, $of), array_keys($changes), $changes);
+        return array_map(static fn(int $supporter, array $of): Entry => new Entry($supporter, $of), array_keys($changes), $changes);
     }
 
     /** @return list<string> columns and custom fields in which several values can't be joined */
     private function single(): array
     {
-        $customs = array_filter($this->standards->catalog->all(), static fn (Field $field): bool => $field->isCustom() && ! $field->type->isList() && $field->type !== FieldType::Text);
+        $customs = array_filter(
+            $this->standards->catalog->all(),
+            static fn(Field $field): bool => $field->isCustom() && !$field->type->isList() && $field->type !== FieldType::Text,
+        );
 
-        return ['birth_date', ...array_values(array_map(static fn (Field $field): string => $field->key, $customs))];
+        return ['birth_date', ...array_values(array_map(static fn(Field $field): string => $field->key, $customs))];
     }
 
     /**
@@ -202,14 +250,16 @@ final readonly class Merges
     {
         foreach (MergePolicy::COLUMNS as $column) {
             $value = $plan->merged->field($column);
-            $own = array_map(static fn (Candidate $one): string => $one->record->field($column), $candidates);
+            $own = array_map(static fn(Candidate $one): string => $one->record->field($column), $candidates);
             $field = FieldPlace::field('supporter', $column);
             if ($field === null || in_array($value, ['', ...$own], true)) {
                 continue;
             }
             $fault = $this->standards->formats->of($this->standards->catalog->field($field))->read($value)->fault;
             if ($fault !== null) {
-                throw new CannotMerge("{$this->standards->catalog->field($field)->label}: {$fault->reason}. Choose one of the values, or write it.");
+                throw new CannotMerge(
+                    "{$this->standards->catalog->field($field)->label}: {$fault->reason}. Choose one of the values, or write it.",
+                );
             }
         }
     }
@@ -221,11 +271,16 @@ final readonly class Merges
      */
     private function mustKeepTheRules(MergePlan $plan, array $candidates): void
     {
-        $survivor = array_column(array_map(static fn (Candidate $one): array => [$one->id(), $one->record], $candidates), 1, 0)[$plan->survivor];
+        $survivor = array_column(array_map(static fn(Candidate $one): array => [$one->id(), $one->record], $candidates), 1, 0)[
+            $plan->survivor
+        ];
         // What is unique moves with those who become part of it.
         $problems = $this->checks->ofRecord($plan->merged, $survivor);
         if ($problems !== []) {
-            throw new CannotMerge(implode('. ', array_map(static fn (Problem $problem): string => $problem->reason, $problems)).'. Choose the value that fulfils it.');
+            throw new CannotMerge(
+                implode('. ', array_map(static fn(Problem $problem): string => $problem->reason, $problems)) .
+                    '. Choose the value that fulfils it.',
+            );
         }
     }
 
@@ -247,8 +302,20 @@ final readonly class Merges
     private function gifts(array $supporters): array
     {
         $gifts = [];
-        foreach ($this->db->select('select id, supporter_id, `'.implode('`,`', Tables::COLUMNS['gift']).'` from gifts where supporter_id in ('.implode(',', $supporters).') order by id') as $gift) {
-            $gifts[$gift->supporter_id][$gift->id] = array_map(static fn (mixed $value): ?string => $value === null ? null : (string) $value, array_diff_key((array) $gift, ['id' => 1, 'supporter_id' => 1]));
+        foreach (
+            $this->db->select(
+                'select id, supporter_id, `' .
+                    implode('`,`', Tables::COLUMNS['gift']) .
+                    '` from gifts where supporter_id in (' .
+                    implode(',', $supporters) .
+                    ') order by id',
+            )
+            as $gift
+        ) {
+            $gifts[$gift->supporter_id][$gift->id] = array_map(
+                static fn(mixed $value): ?string => $value === null ? null : (string) $value,
+                array_diff_key((array) $gift, ['id' => 1, 'supporter_id' => 1]),
+            );
         }
 
         return $gifts;
@@ -282,8 +349,17 @@ final readonly class Merges
     {
         $in = implode(',', $supporters);
         $links = [];
-        foreach ($this->db->select("select id, supporter_id, kind, other_id, role from links where other_id in ({$in}) and supporter_id not in ({$in}) order by id") as $link) {
-            $links[$link->supporter_id][] = new RecordPart($link->id, ['kind' => $link->kind, 'other_id' => (string) $link->other_id, 'role' => $link->role]);
+        foreach (
+            $this->db->select(
+                "select id, supporter_id, kind, other_id, role from links where other_id in ({$in}) and supporter_id not in ({$in}) order by id",
+            )
+            as $link
+        ) {
+            $links[$link->supporter_id][] = new RecordPart($link->id, [
+                'kind' => $link->kind,
+                'other_id' => (string) $link->other_id,
+                'role' => $link->role,
+            ]);
         }
 
         return $links;

@@ -17,13 +17,7 @@ final readonly class Destination
     private const NOT_PUBLIC = '/^(?:64:ff9b:|2002:|ff[0-9a-f]{2}:|22[4-9]\.|23\d\.)/i';
 
     /** @param  ?string  $address  IP address that the notice has to go to; null to leave that to the name */
-    private function __construct(
-        public string $url,
-        private string $host,
-        private int $port,
-        public ?string $address,
-    ) {
-    }
+    private function __construct(public string $url, private string $host, private int $port, public ?string $address) {}
 
     /**
      * @param  list<string>  $listed  hosts with ports that are taken wherever they are
@@ -44,8 +38,14 @@ final readonly class Destination
             throw new UnusableDestination("The name \"{$host}\" is not known.", false);
         }
         foreach ($addresses as $address) {
-            if (filter_var($address, FILTER_VALIDATE_IP, FILTER_FLAG_GLOBAL_RANGE) === false || preg_match(self::NOT_PUBLIC, $address) === 1) {
-                throw new UnusableDestination("\"{$host}\" is not on the public internet, and notices go nowhere else unless NOTICE_HOSTS in the settings lists {$host}:{$port}.", true);
+            if (
+                filter_var($address, FILTER_VALIDATE_IP, FILTER_FLAG_GLOBAL_RANGE) === false ||
+                preg_match(self::NOT_PUBLIC, $address) === 1
+            ) {
+                throw new UnusableDestination(
+                    "\"{$host}\" is not on the public internet, and notices go nowhere else unless NOTICE_HOSTS in the settings lists {$host}:{$port}.",
+                    true,
+                );
             }
         }
 
@@ -55,7 +55,15 @@ final readonly class Destination
     /** @return array<string, mixed> options of the client: the name is not looked up a second time */
     public function options(): array
     {
-        return $this->address === null || $this->address === $this->host ? [] : ['curl' => [CURLOPT_RESOLVE => ["{$this->host}:{$this->port}:".(str_contains($this->address, ':') ? "[{$this->address}]" : $this->address)]]];
+        return $this->address === null || $this->address === $this->host
+            ? []
+            : [
+                'curl' => [
+                    CURLOPT_RESOLVE => [
+                        "{$this->host}:{$this->port}:" . (str_contains($this->address, ':') ? "[{$this->address}]" : $this->address),
+                    ],
+                ],
+            ];
     }
 
     /** @return list<string> */
@@ -63,6 +71,6 @@ final readonly class Destination
     {
         $six = @dns_get_record($host, DNS_AAAA);
 
-        return [...(gethostbynamel($host) ?: []), ...array_column($six === false ? [] : $six, 'ipv6')];
+        return [...gethostbynamel($host) ?: [], ...array_column($six === false ? [] : $six, 'ipv6')];
     }
 }

@@ -30,15 +30,32 @@ final readonly class Notices implements FollowsWrites
         }
         $rows = [];
         foreach (array_chunk($supporters, self::MOST, true) as $chunk) {
-            $body = json_encode(['type' => 'supporters.changed', 'timestamp' => now()->toIso8601String(), 'data' => [
-                'cause' => $written->act->kind->value, 'intake' => $written->act->intake_id,
-                'supporters' => array_map(static fn (int $id, string $change): array => ['id' => $id, 'change' => $change], array_keys($chunk), $chunk),
-            ]], JSON_THROW_ON_ERROR);
+            $body = json_encode(
+                [
+                    'type' => 'supporters.changed',
+                    'timestamp' => now()->toIso8601String(),
+                    'data' => [
+                        'cause' => $written->act->kind->value,
+                        'intake' => $written->act->intake_id,
+                        'supporters' => array_map(
+                            static fn(int $id, string $change): array => ['id' => $id, 'change' => $change],
+                            array_keys($chunk),
+                            $chunk,
+                        ),
+                    ],
+                ],
+                JSON_THROW_ON_ERROR,
+            );
             foreach ($hooks as $hook) {
-                $rows[] = ['webhook_id' => $hook, 'event' => 'supporters.changed', 'body' => $body, 'created_at' => now()->format('Y-m-d H:i:s.v')];
+                $rows[] = [
+                    'webhook_id' => $hook,
+                    'event' => 'supporters.changed',
+                    'body' => $body,
+                    'created_at' => now()->format('Y-m-d H:i:s.v'),
+                ];
             }
         }
         DB::table('deliveries')->insert($rows);
-        DB::afterCommit(static fn () => DeliverNotices::dispatch());
+        DB::afterCommit(static fn() => DeliverNotices::dispatch());
     }
 }

@@ -33,6 +33,6 @@ final class Webhook extends Model
      */
     public function signature(string $id, int $time, string $body): string
     {
-        return 'v1,'.base64_encode(hash_hmac('sha256', "{$id}.{$time}.{$body}", (string) base64_decode($this->secret, true), true));
+        return 'v1,' . base64_encode(hash_hmac('sha256', "{$id}.{$time}.{$body}", (string) base64_decode($this->secret, true), true));
     }
 }

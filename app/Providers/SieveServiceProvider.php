@@ -61,7 +61,7 @@ final class SieveServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->app->bind(Connection::class, static fn () => DB::connection());
+        $this->app->bind(Connection::class, static fn() => DB::connection());
         // Standards can change at any time: each request and each job sees those that there are.
         $this->app->scoped(StandardsVersion::class);
         $this->app->scoped(Standards::class, static function (): Standards {
@@ -69,11 +69,14 @@ final class SieveServiceProvider extends ServiceProvider
 
             return app(StandardsStore::class)->read();
         });
-        $this->app->scoped(FieldCatalog::class, static fn (): FieldCatalog => app(Standards::class)->catalog);
-        $this->app->scoped(Formats::class, static fn (): Formats => app(Standards::class)->formats);
+        $this->app->scoped(FieldCatalog::class, static fn(): FieldCatalog => app(Standards::class)->catalog);
+        $this->app->scoped(Formats::class, static fn(): Formats => app(Standards::class)->formats);
         $this->app->scoped(RuleSets::class);
         $this->app->singleton(Heartbeat::class);
-        $this->app->tag([SearchIndex::class, PostalForms::class, Shortfalls::class, ForgetsTheGone::class, Notices::class], FollowsWrites::class);
+        $this->app->tag(
+            [SearchIndex::class, PostalForms::class, Shortfalls::class, ForgetsTheGone::class, Notices::class],
+            FollowsWrites::class,
+        );
         $this->app->when(RecordWriter::class)->needs('$followers')->giveTagged(FollowsWrites::class);
         $this->app->bind(RowSources::class, IntakeSources::class);
         $this->app->tag([IntakesUnderWay::class, SearchUnderWay::class, RereadUnderWay::class, JobsBegunAgain::class], UnderWay::class);
@@ -83,42 +86,61 @@ final class SieveServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
-        Model::shouldBeStrict(! $this->app->isProduction());
+        Model::shouldBeStrict(!$this->app->isProduction());
         Gate::policy(Intake::class, IntakePolicy::class);
         Gate::policy(SavedPlan::class, SavedPlanPolicy::class);
         Gate::policy(CustomField::class, StandardsPolicy::class);
-        Gate::define('edit-records', static fn (User $user): bool => $user->mayEdit());
+        Gate::define('edit-records', static fn(User $user): bool => $user->mayEdit());
         // A merge shows whole records: whoever may not see a field can't tell what would become of it.
-        Gate::define('merge', static fn (User $user): Answer => match (true) {
-            ! $user->mayLoad() => Answer::deny('Only people who may load may merge. Ask whoever runs the database.'),
-            FieldAccess::ofUser()->seesAll() => Answer::allow(),
-            default => Answer::deny('A merge shows whole records, so it takes someone who may see every field.'),
-        });
-        Gate::define('take-restore-points', static fn (User $user): bool => $user->mayLoad() || $user->mayAdminister());
-        Gate::define('administer', static fn (User $user): bool => $user->mayAdminister());
+        Gate::define(
+            'merge',
+            static fn(User $user): Answer => match (true) {
+                !$user->mayLoad() => Answer::deny('Only people who may load may merge. Ask whoever runs the database.'),
+                FieldAccess::ofUser()->seesAll() => Answer::allow(),
+                default => Answer::deny('A merge shows whole records, so it takes someone who may see every field.'),
+            },
+        );
+        Gate::define('take-restore-points', static fn(User $user): bool => $user->mayLoad() || $user->mayAdminister());
+        Gate::define('administer', static fn(User $user): bool => $user->mayAdminister());
         Gate::policy(Supporter::class, RecordPolicy::class);
         Gate::policy(Gift::class, RecordPolicy::class);
         Event::listen(StandardsChanged::class, FollowStandards::class);
         Event::listen(StandardsChanged::class, WorkOutAnew::class);
-        Event::listen(Looping::class, static fn () => app(Heartbeat::class)->beat());
+        Event::listen(Looping::class, static fn() => app(Heartbeat::class)->beat());
         // Each guess at one account is slow from one place, from many places, and at many accounts from one place.
         RateLimiter::for('sign-in', static function (Request $request): array {
             $email = $request->input('email');
             $email = is_string($email) ? mb_substr(User::emailKey($email), 0, 190) : '';
 
-            return array_map(static fn (Limit $limit): Limit => self::ofFailures($limit, 'Too many attempts to sign in. Wait a minute and try again; if you forgot the password, an administrator can give you a new one.'), [
-                Limit::perMinute(10)->by("{$email}|{$request->ip()}"), Limit::perHour(60)->by("account {$email}"), Limit::perMinute(60)->by("place {$request->ip()}"),
-            ]);
+            return array_map(
+                static fn(Limit $limit): Limit => self::ofFailures(
+                    $limit,
+                    'Too many attempts to sign in. Wait a minute and try again; if you forgot the password, an administrator can give you a new one.',
+                ),
+                [
+                    Limit::perMinute(10)->by("{$email}|{$request->ip()}"),
+                    Limit::perHour(60)->by("account {$email}"),
+                    Limit::perMinute(60)->by("place {$request->ip()}"),
+                ],
+            );
         });
-        RateLimiter::for('password', static fn (Request $request): array => array_map(static fn (Limit $limit): Limit => self::ofFailures($limit, 'Too many attempts to change the password. Wait a minute and try again.'), [
-            Limit::perMinute(10)->by("minute {$request->user()?->id}"), Limit::perHour(60)->by("hour {$request->user()?->id}"),
-        ]));
+        RateLimiter::for(
+            'password',
+            static fn(Request $request): array => array_map(
+                static fn(Limit $limit): Limit => self::ofFailures(
+                    $limit,
+                    'Too many attempts to change the password. Wait a minute and try again.',
+                ),
+                [Limit::perMinute(10)->by("minute {$request->user()?->id}"), Limit::perHour(60)->by("hour {$request->user()?->id}")],
+            ),
+        );
     }
 
     /** A success is no guess: whoever signs in often is not kept out. */
     private static function ofFailures(Limit $limit, string $message): Limit
     {
-        return $limit->after(static fn (Response $response): bool => $response->getStatusCode() >= 400)
-            ->response(static fn () => response()->json(['message' => $message], 429));
+        return $limit
+            ->after(static fn(Response $response): bool => $response->getStatusCode() >= 400)
+            ->response(static fn() => response()->json(['message' => $message], 429));
     }
 }

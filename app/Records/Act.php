@@ -36,7 +36,14 @@ final class Act extends Model
 
     protected function casts(): array
     {
-        return ['kind' => ActKind::class, 'state' => ActState::class, 'is_quiet' => 'boolean', 'at' => 'datetime', 'ended_at' => 'datetime', 'undone_at' => 'datetime'];
+        return [
+            'kind' => ActKind::class,
+            'state' => ActState::class,
+            'is_quiet' => 'boolean',
+            'at' => 'datetime',
+            'ended_at' => 'datetime',
+            'undone_at' => 'datetime',
+        ];
     }
 
     /** @return BelongsTo<User, $this> */
@@ -48,19 +55,43 @@ final class Act extends Model
     /** One that goes on: what is written with it belongs to it, until it ends. */
     public static function begin(ActKind $kind, ?int $userId, string $what = ''): self
     {
-        return self::query()->create(['kind' => $kind, 'user_id' => $userId, 'what' => mb_substr($what, 0, 500), 'is_quiet' => $kind === ActKind::Demo, 'state' => ActState::UnderWay, 'at' => now()]);
+        return self::query()->create([
+            'kind' => $kind,
+            'user_id' => $userId,
+            'what' => mb_substr($what, 0, 500),
+            'is_quiet' => $kind === ActKind::Demo,
+            'state' => ActState::UnderWay,
+            'at' => now(),
+        ]);
     }
 
     /** One that is over with a single writing. */
     public static function once(ActKind $kind, ?int $userId): self
     {
-        return self::query()->create(['kind' => $kind, 'user_id' => $userId, 'what' => '', 'is_quiet' => $kind === ActKind::Demo, 'state' => ActState::Done, 'records' => 1, 'at' => now(), 'ended_at' => now()]);
+        return self::query()->create([
+            'kind' => $kind,
+            'user_id' => $userId,
+            'what' => '',
+            'is_quiet' => $kind === ActKind::Demo,
+            'state' => ActState::Done,
+            'records' => 1,
+            'at' => now(),
+            'ended_at' => now(),
+        ]);
     }
 
     /** One that works on the rows of an intake. */
     public static function ofIntake(int $intake, bool $isQuiet, ActKind $kind, ?int $userId): self
     {
-        return self::query()->create(['kind' => $kind, 'user_id' => $userId, 'intake_id' => $intake, 'what' => '', 'is_quiet' => $isQuiet, 'state' => ActState::UnderWay, 'at' => now()]);
+        return self::query()->create([
+            'kind' => $kind,
+            'user_id' => $userId,
+            'intake_id' => $intake,
+            'what' => '',
+            'is_quiet' => $isQuiet,
+            'state' => ActState::UnderWay,
+            'at' => now(),
+        ]);
     }
 
     /** One that changed nothing leaves no trace. */

@@ -16,19 +16,14 @@ final readonly class Acts
 {
     private const CHUNK = 300;
 
-    public function __construct(
-        private RecordWriter $writer,
-        private RecordReader $reader,
-        private Ids $ids,
-    ) {
-    }
+    public function __construct(private RecordWriter $writer, private RecordReader $reader, private Ids $ids) {}
 
     /** The act is done, and stands in the audit list if it changed anything. */
     public function end(Act $act, string $kind): void
     {
         $act->end();
         if ($act->exists) {
-            Audit::note($kind, "{$act->what}: {$act->records} ".($act->records === 1 ? 'record' : 'records'), actId: $act->id);
+            Audit::note($kind, "{$act->what}: {$act->records} " . ($act->records === 1 ? 'record' : 'records'), actId: $act->id);
         }
     }
 
@@ -38,7 +33,16 @@ final readonly class Acts
         [$restored, $kept, $after] = [0, 0, 0];
         $undo = Act::begin(ActKind::PutBack, $user?->id);
         do {
-            $ids = Lists::ints(JournalEntry::query()->where('act_id', $act->id)->where('owner_kind', Subject::Supporter)->where('owner_id', '>', $after)->distinct()->orderBy('owner_id')->limit(self::CHUNK)->pluck('owner_id'));
+            $ids = Lists::ints(
+                JournalEntry::query()
+                    ->where('act_id', $act->id)
+                    ->where('owner_kind', Subject::Supporter)
+                    ->where('owner_id', '>', $after)
+                    ->distinct()
+                    ->orderBy('owner_id')
+                    ->limit(self::CHUNK)
+                    ->pluck('owner_id'),
+            );
             DB::transaction(function () use ($act, $undo, $ids, &$restored, &$kept): void {
                 $this->ids->queueUp();
                 $entries = [];
@@ -57,7 +61,13 @@ final readonly class Acts
         } while (count($ids) === self::CHUNK);
         $undo->end();
         $act->markUndone($user?->id);
-        Audit::note(Audit::UNDO, "Undid \"{$act->what}\": {$restored} ".($restored === 1 ? 'record' : 'records').($kept > 0 ? ", {$kept} things stay, since they were changed meanwhile" : ''), actId: $act->id);
+        Audit::note(
+            Audit::UNDO,
+            "Undid \"{$act->what}\": {$restored} " .
+                ($restored === 1 ? 'record' : 'records') .
+                ($kept > 0 ? ", {$kept} things stay, since they were changed meanwhile" : ''),
+            actId: $act->id,
+        );
 
         return ['restored' => $restored, 'kept' => $kept];
     }
@@ -81,7 +91,9 @@ final readonly class Acts
         }
         $reversals = [];
         foreach ($done as $id => $changes) {
-            $reversals[$id] = isset($things[$id]) ? Reversal::of($changes, $things[$id], $since[$id] ?? []) : Reversal::impossible("supporter:{$id}", 'It is not there any more');
+            $reversals[$id] = isset($things[$id])
+                ? Reversal::of($changes, $things[$id], $since[$id] ?? [])
+                : Reversal::impossible("supporter:{$id}", 'It is not there any more');
         }
 
         return $reversals;

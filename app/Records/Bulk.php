@@ -12,9 +12,7 @@ final readonly class Bulk
     /** Rows in one statement: well below the server's packet limit at any row size that the columns allow. */
     private const ROWS = 1000;
 
-    public function __construct(private Connection $db)
-    {
-    }
+    public function __construct(private Connection $db) {}
 
     /**
      * @param  list<string>  $columns
@@ -22,9 +20,9 @@ final readonly class Bulk
      */
     public function insert(string $table, array $columns, array $rows): void
     {
-        $head = "insert into `{$table}` (`".implode('`,`', $columns).'`) values ';
+        $head = "insert into `{$table}` (`" . implode('`,`', $columns) . '`) values ';
         foreach (array_chunk($rows, self::ROWS) as $chunk) {
-            $this->db->unprepared($head.$this->literals($chunk));
+            $this->db->unprepared($head . $this->literals($chunk));
         }
     }
 
@@ -37,7 +35,7 @@ final readonly class Bulk
     public function insertMissing(string $table, array $columns, array $rows): void
     {
         foreach (array_chunk($rows, self::ROWS) as $chunk) {
-            $this->db->unprepared("insert ignore into `{$table}` (`".implode('`,`', $columns).'`) values '.$this->literals($chunk));
+            $this->db->unprepared("insert ignore into `{$table}` (`" . implode('`,`', $columns) . '`) values ' . $this->literals($chunk));
         }
     }
 
@@ -54,13 +52,16 @@ final readonly class Bulk
             $sets = [];
             $bindings = [];
             foreach ($byColumn as $column => $values) {
-                $sets[] = "`{$column}` = case id ".str_repeat('when ? then ? ', count($values))."else `{$column}` end";
+                $sets[] = "`{$column}` = case id " . str_repeat('when ? then ? ', count($values)) . "else `{$column}` end";
                 foreach ($values as $id => $value) {
                     array_push($bindings, $id, $value);
                 }
             }
             if ($sets !== []) {
-                $this->db->update("update `{$table}` set ".implode(', ', $sets).' where id in ('.implode(',', array_keys($chunk)).')', $bindings);
+                $this->db->update(
+                    "update `{$table}` set " . implode(', ', $sets) . ' where id in (' . implode(',', array_keys($chunk)) . ')',
+                    $bindings,
+                );
             }
         }
     }
@@ -72,7 +73,7 @@ final readonly class Bulk
     public function deleteRows(string $table, array $columns, array $rows): void
     {
         foreach (array_chunk($rows, self::ROWS) as $chunk) {
-            $this->db->unprepared("delete from `{$table}` where (`".implode('`,`', $columns).'`) in ('.$this->literals($chunk).')');
+            $this->db->unprepared("delete from `{$table}` where (`" . implode('`,`', $columns) . '`) in (' . $this->literals($chunk) . ')');
         }
     }
 
@@ -80,7 +81,7 @@ final readonly class Bulk
     public function delete(string $table, array $ids): void
     {
         foreach (array_chunk($ids, self::ROWS) as $chunk) {
-            $this->db->delete("delete from `{$table}` where id in (".implode(',', $chunk).')');
+            $this->db->delete("delete from `{$table}` where id in (" . implode(',', $chunk) . ')');
         }
     }
 
@@ -103,7 +104,7 @@ final readonly class Bulk
                     default => $pdo->quote((string) $value),
                 };
             }
-            $lines[] = '('.implode(',', $values).')';
+            $lines[] = '(' . implode(',', $values) . ')';
         }
 
         return implode(',', $lines);

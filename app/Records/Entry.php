@@ -20,6 +20,5 @@ final readonly class Entry
         public array $changes,
         public ?int $row = null,
         public Subject $kind = Subject::Supporter,
-    ) {
-    }
+    ) {}
 }

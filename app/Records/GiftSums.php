@@ -11,13 +11,7 @@ use PineSieve\Core\Gifts\GiftKind;
 /** What some gifts come to, by currency. Promises are counted apart: they are not given yet. */
 final readonly class GiftSums
 {
-    private function __construct(
-        public int $gifts,
-        public Amounts $given,
-        public int $promises,
-        public Amounts $promised,
-    ) {
-    }
+    private function __construct(public int $gifts, public Amounts $given, public int $promises, public Amounts $promised) {}
 
     /** @param  Builder  $gifts  on the table of gifts, without an order */
     public static function of(Builder $gifts): self
@@ -33,10 +27,17 @@ final readonly class GiftSums
     public static function by(Builder $gifts, string $group): array
     {
         $sums = [];
-        $rows = (clone $gifts)->groupBy('whose', 'currency', 'is_promise')
-            ->selectRaw("{$group} as whose, currency, kind <=> ? as is_promise, count(*) as n, sum(amount) as amount", [GiftKind::Pledge->value]);
+        $rows = (clone $gifts)
+            ->groupBy('whose', 'currency', 'is_promise')
+            ->selectRaw("{$group} as whose, currency, kind <=> ? as is_promise, count(*) as n, sum(amount) as amount", [
+                GiftKind::Pledge->value,
+            ]);
         foreach ($rows->get() as $row) {
-            $sums[$row->whose] = ($sums[$row->whose] ?? self::none())->plus((int) $row->n, Amounts::of($row->currency, $row->amount), (bool) $row->is_promise);
+            $sums[$row->whose] = ($sums[$row->whose] ?? self::none())->plus(
+                (int) $row->n,
+                Amounts::of($row->currency, $row->amount),
+                (bool) $row->is_promise,
+            );
         }
 
         return $sums;

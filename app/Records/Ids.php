@@ -9,9 +9,7 @@ use Illuminate\Database\Connection;
 /** Hands out ids in blocks. */
 final readonly class Ids
 {
-    public function __construct(private Connection $db)
-    {
-    }
+    public function __construct(private Connection $db) {}
 
     /** Makes every other writer of records wait until this transaction ends, so that journal ids are in the order of commits. */
     public function queueUp(): void

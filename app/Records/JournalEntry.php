@@ -56,14 +56,19 @@ final class JournalEntry extends Model
      */
     public static function intakesOf(Collection $entries): array
     {
-        return array_values(array_unique(array_filter($entries->map(static fn (self $entry): ?int => $entry->act->intake_id)->all())));
+        return array_values(array_unique(array_filter($entries->map(static fn(self $entry): ?int => $entry->act->intake_id)->all())));
     }
 
     /** @return array<string, true> "subject:id" of all of a supporter that was written after an entry */
     public static function touchedAfter(int $entry, int $supporter): array
     {
         $touched = [];
-        foreach (self::ofSupporters([$supporter])->where('id', '>', $entry)->get() as $later) {
+        foreach (
+            self::ofSupporters([$supporter])
+                ->where('id', '>', $entry)
+                ->get()
+            as $later
+        ) {
             foreach ($later->changeList() as $change) {
                 $touched["{$change->subject->value}:{$change->ref}"] = true;
             }

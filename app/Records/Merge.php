@@ -62,7 +62,11 @@ final class Merge extends Model
     /** The merge that took a supporter away, if one did. */
     public static function ofGone(int $id): ?self
     {
-        return self::query()->whereNull('undone_at')->whereJsonContains('gone', ['id' => $id])->orderByDesc('id')->first();
+        return self::query()
+            ->whereNull('undone_at')
+            ->whereJsonContains('gone', ['id' => $id])
+            ->orderByDesc('id')
+            ->first();
     }
 
     /**
@@ -73,8 +77,12 @@ final class Merge extends Model
     {
         $survivors = array_combine($gone, $gone);
         // A merge may be followed by another: one query for each step, not for each supporter.
-        for ($open = $gone; $open !== [];) {
-            $next = DB::table(DB::raw("merges m join json_table(m.gone, '$[*]' columns (id bigint path '$.id')) g"))->whereNull('m.undone_at')->whereIn('g.id', array_unique($open))->pluck('m.survivor_id', 'g.id')->all();
+        for ($open = $gone; $open !== []; ) {
+            $next = DB::table(DB::raw("merges m join json_table(m.gone, '$[*]' columns (id bigint path '$.id')) g"))
+                ->whereNull('m.undone_at')
+                ->whereIn('g.id', array_unique($open))
+                ->pluck('m.survivor_id', 'g.id')
+                ->all();
             $open = [];
             foreach ($survivors as $id => $at) {
                 if (isset($next[$at])) {
@@ -82,7 +90,7 @@ final class Merge extends Model
                 }
             }
         }
-        $survivors = array_filter($survivors, static fn (int $at, int $id): bool => $at !== $id, ARRAY_FILTER_USE_BOTH);
+        $survivors = array_filter($survivors, static fn(int $at, int $id): bool => $at !== $id, ARRAY_FILTER_USE_BOTH);
 
         return $survivors;
     }

@@ -15,9 +15,7 @@ use PineSieve\Core\Records\SupporterRecord;
 /** Reads supporters with all that hangs on them, a fixed number of queries for any number of them. */
 final readonly class RecordReader
 {
-    public function __construct(private Connection $db)
-    {
-    }
+    public function __construct(private Connection $db) {}
 
     /**
      * @param  list<int>  $ids
@@ -34,20 +32,57 @@ final readonly class RecordReader
         foreach (['address', 'email', 'phone', 'identifier', 'membership', 'custom', 'link', 'unread'] as $subject) {
             $columns = Tables::COLUMNS[$subject];
             $order = in_array('is_primary', $columns, true) ? 'is_primary desc, id' : 'id';
-            foreach ($this->db->select('select id, supporter_id, `'.implode('`,`', $columns).'` from '.Tables::NAMES[$subject]." where supporter_id in ({$in}) order by {$order}") as $row) {
-                $parts[$subject][$row->supporter_id][] = new RecordPart($row->id, self::texts(array_intersect_key((array) $row, array_flip($columns))));
+            foreach (
+                $this->db->select(
+                    'select id, supporter_id, `' .
+                        implode('`,`', $columns) .
+                        '` from ' .
+                        Tables::NAMES[$subject] .
+                        " where supporter_id in ({$in}) order by {$order}",
+                )
+                as $row
+            ) {
+                $parts[$subject][$row->supporter_id][] = new RecordPart(
+                    $row->id,
+                    self::texts(array_intersect_key((array) $row, array_flip($columns))),
+                );
             }
         }
         $gifts = [];
-        foreach ($this->db->select("select supporter_id, given_on, amount, currency, fund, kind, reference from gifts where supporter_id in ({$in})".($exceptIntake === null ? '' : " and (intake_id is null or intake_id <> {$exceptIntake})")) as $gift) {
+        foreach (
+            $this->db->select(
+                "select supporter_id, given_on, amount, currency, fund, kind, reference from gifts where supporter_id in ({$in})" .
+                    ($exceptIntake === null ? '' : " and (intake_id is null or intake_id <> {$exceptIntake})"),
+            )
+            as $gift
+        ) {
             $identity = IncomingGift::identity($gift->given_on, $gift->amount, $gift->currency, $gift->fund, $gift->kind, $gift->reference);
             $gifts[$gift->supporter_id][$identity] = ($gifts[$gift->supporter_id][$identity] ?? 0) + 1;
         }
         $records = [];
-        foreach ($this->db->select('select id, version, `'.implode('`,`', Tables::COLUMNS['supporter'])."` from supporters where id in ({$in})") as $row) {
+        foreach (
+            $this->db->select(
+                'select id, version, `' . implode('`,`', Tables::COLUMNS['supporter']) . "` from supporters where id in ({$in})",
+            )
+            as $row
+        ) {
             $fields = (array) $row;
             unset($fields['id'], $fields['version']);
-            $records[$row->id] = new SupporterRecord($row->id, $row->version, $fields, $parts['address'][$row->id] ?? [], $parts['email'][$row->id] ?? [], $parts['phone'][$row->id] ?? [], $parts['identifier'][$row->id] ?? [], $parts['membership'][$row->id] ?? [], $parts['custom'][$row->id] ?? [], $parts['link'][$row->id] ?? [], $gifts[$row->id] ?? [], [], $parts['unread'][$row->id] ?? []);
+            $records[$row->id] = new SupporterRecord(
+                $row->id,
+                $row->version,
+                $fields,
+                $parts['address'][$row->id] ?? [],
+                $parts['email'][$row->id] ?? [],
+                $parts['phone'][$row->id] ?? [],
+                $parts['identifier'][$row->id] ?? [],
+                $parts['membership'][$row->id] ?? [],
+                $parts['custom'][$row->id] ?? [],
+                $parts['link'][$row->id] ?? [],
+                $gifts[$row->id] ?? [],
+                [],
+                $parts['unread'][$row->id] ?? [],
+            );
         }
 
         return $records;
@@ -59,7 +94,7 @@ final readonly class RecordReader
      */
     private static function texts(array $values): array
     {
-        return array_map(static fn (int|string|null $value): ?string => $value === null ? null : (string) $value, $values);
+        return array_map(static fn(int|string|null $value): ?string => $value === null ? null : (string) $value, $values);
     }
 
     /**
@@ -74,15 +109,38 @@ final readonly class RecordReader
         $things = [];
         foreach ($this->read($ids) as $id => $record) {
             $things[$id]["supporter:{$id}"] = $record->fields;
-            foreach (['address' => $record->addresses, 'email' => $record->emails, 'phone' => $record->phones, 'identifier' => $record->identifiers, 'membership' => $record->memberships, 'custom' => $record->custom, 'link' => $record->links, 'unread' => $record->unread] as $subject => $parts) {
+            foreach (
+                [
+                    'address' => $record->addresses,
+                    'email' => $record->emails,
+                    'phone' => $record->phones,
+                    'identifier' => $record->identifiers,
+                    'membership' => $record->memberships,
+                    'custom' => $record->custom,
+                    'link' => $record->links,
+                    'unread' => $record->unread,
+                ]
+                as $subject => $parts
+            ) {
                 foreach ($parts as $part) {
                     $things[$id]["{$subject}:{$part->ref}"] = $part->values;
                 }
             }
         }
         if ($things !== []) {
-            foreach ($this->db->select('select id, supporter_id, `'.implode('`,`', Tables::COLUMNS['gift']).'` from gifts where supporter_id in ('.implode(',', array_keys($things)).')') as $gift) {
-                $things[$gift->supporter_id]["gift:{$gift->id}"] = self::texts(array_intersect_key((array) $gift, array_flip(Tables::COLUMNS['gift'])));
+            foreach (
+                $this->db->select(
+                    'select id, supporter_id, `' .
+                        implode('`,`', Tables::COLUMNS['gift']) .
+                        '` from gifts where supporter_id in (' .
+                        implode(',', array_keys($things)) .
+                        ')',
+                )
+                as $gift
+            ) {
+                $things[$gift->supporter_id]["gift:{$gift->id}"] = self::texts(
+                    array_intersect_key((array) $gift, array_flip(Tables::COLUMNS['gift'])),
+                );
             }
         }
 
@@ -101,7 +159,16 @@ final readonly class RecordReader
      */
     private function linksTo(array $ids, ?int $exceptOf): array
     {
-        return Lists::of($this->db->table('links as l')->select(['l.id', 'l.supporter_id', 'l.other_id'])->whereIn('l.other_id', $ids)
-            ->when($exceptOf !== null, static fn (Builder $query) => $query->whereNotIn('l.id', Loads::things((int) $exceptOf, Subject::Link)))->get());
+        return Lists::of(
+            $this->db
+                ->table('links as l')
+                ->select(['l.id', 'l.supporter_id', 'l.other_id'])
+                ->whereIn('l.other_id', $ids)
+                ->when(
+                    $exceptOf !== null,
+                    static fn(Builder $query) => $query->whereNotIn('l.id', Loads::things((int) $exceptOf, Subject::Link)),
+                )
+                ->get(),
+        );
     }
 }

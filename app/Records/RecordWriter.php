@@ -40,8 +40,7 @@ final class RecordWriter
         private readonly Ids $sequence,
         private readonly RecordReader $reader,
         private readonly iterable $followers,
-    ) {
-    }
+    ) {}
 
     /**
      * @param  list<Entry>  $entries
@@ -108,7 +107,9 @@ final class RecordWriter
     {
         $fields = $change->fields;
         if (isset($fields['other_id'][1])) {
-            $fields['other_id'][1] = (string) $this->id(ctype_digit($fields['other_id'][1]) ? (int) $fields['other_id'][1] : $fields['other_id'][1]);
+            $fields['other_id'][1] = (string) $this->id(
+                ctype_digit($fields['other_id'][1]) ? (int) $fields['other_id'][1] : $fields['other_id'][1],
+            );
         }
 
         return new Change($change->subject, $this->id($change->ref), $change->action, $fields);
@@ -125,9 +126,9 @@ final class RecordWriter
         }
         $values = array_intersect_key($change->after(), array_flip(Tables::COLUMNS[$subject]));
         if ($change->action === Action::Create) {
-            $row = ['id' => $id, ...($change->subject === $kind ? [] : ["{$kind->value}_id" => $owner])];
+            $row = ['id' => $id, ...$change->subject === $kind ? [] : ["{$kind->value}_id" => $owner]];
             foreach (Tables::COLUMNS[$subject] as $column) {
-                $row[$column] = $values[$column] ?? Tables::DEFAULTS[$subject][$column] ?? null;
+                $row[$column] = $values[$column] ?? (Tables::DEFAULTS[$subject][$column] ?? null);
             }
             if ($change->subject === Subject::Gift) {
                 // One that is put back keeps the intake that brought it.
@@ -180,7 +181,7 @@ final class RecordWriter
     {
         $after = array_filter($this->created);
         foreach (array_chunk(array_keys($before), 1000) as $chunk) {
-            $this->db->update('update supporters set version = version + 1 where id in ('.implode(',', $chunk).')');
+            $this->db->update('update supporters set version = version + 1 where id in (' . implode(',', $chunk) . ')');
             $after += $this->reader->read($chunk);
         }
         $stored = array_map(array_keys(...), $this->inserts);
@@ -203,7 +204,10 @@ final class RecordWriter
         $now = now()->format('Y-m-d H:i:s.v');
         [$rows, $things] = [[], []];
         foreach ($entries as [$kind, $owner, $row, $changes]) {
-            $json = json_encode(array_map(static fn (Change $change): array => $change->toArray(), $changes), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
+            $json = json_encode(
+                array_map(static fn(Change $change): array => $change->toArray(), $changes),
+                JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR,
+            );
             $rows[] = [$next, $now, $act->id, $row, $kind->value, $owner, $json];
             foreach ($changes as $change) {
                 $thing = [$change->subject->value, (int) $change->ref, $next, $change->action->value];

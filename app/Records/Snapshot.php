@@ -12,16 +12,17 @@ final class Snapshot
 {
     private const LISTS = ['addresses', 'emails', 'phones', 'identifiers', 'memberships', 'custom'];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** @return array<string, mixed> */
     public static function of(SupporterRecord $record): array
     {
-        $data = ['id' => $record->ref, 'fields' => array_filter($record->fields, static fn (?string $value): bool => $value !== null && $value !== '')];
+        $data = [
+            'id' => $record->ref,
+            'fields' => array_filter($record->fields, static fn(?string $value): bool => $value !== null && $value !== ''),
+        ];
         foreach (self::LISTS as $list) {
-            $data[$list] = array_map(static fn (RecordPart $part): array => $part->values, $record->{$list});
+            $data[$list] = array_map(static fn(RecordPart $part): array => $part->values, $record->{$list});
         }
 
         return $data;
@@ -32,7 +33,7 @@ final class Snapshot
     {
         $lists = [];
         foreach (self::LISTS as $list) {
-            $lists[$list] = array_map(static fn (array $values): RecordPart => new RecordPart(0, $values), array_values($data[$list] ?? []));
+            $lists[$list] = array_map(static fn(array $values): RecordPart => new RecordPart(0, $values), array_values($data[$list] ?? []));
         }
 
         return new SupporterRecord($data['id'], 0, $data['fields'], ...$lists);

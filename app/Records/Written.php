@@ -24,8 +24,7 @@ final readonly class Written
         public array $created,
         private array $stored,
         private array $deleted,
-    ) {
-    }
+    ) {}
 
     /** @return list<int> ids of the things of a kind that were made or changed */
     public function stored(Subject $kind): array
@@ -42,6 +41,8 @@ final readonly class Written
     /** @return array<int, string> supporter to "created", "updated" or "deleted" */
     public function supporters(): array
     {
-        return array_fill_keys($this->deleted(Subject::Supporter), 'deleted') + array_fill_keys(array_keys($this->created), 'created') + array_fill_keys(array_keys($this->before), 'updated');
+        return array_fill_keys($this->deleted(Subject::Supporter), 'deleted') +
+            array_fill_keys(array_keys($this->created), 'created') +
+            array_fill_keys(array_keys($this->before), 'updated');
     }
 }

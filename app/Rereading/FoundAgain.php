@@ -16,6 +16,5 @@ final readonly class FoundAgain
         public int $number,
         public int $supporter,
         public array $written,
-    ) {
-    }
+    ) {}
 }

@@ -30,7 +30,9 @@ final class ReadAgain implements ShouldQueue
         if (Reread::underWay() !== null) {
             return null;
         }
-        $reread = Reread::query()->create(['state' => 'waiting', 'user_id' => $userId])->refresh();
+        $reread = Reread::query()
+            ->create(['state' => 'waiting', 'user_id' => $userId])
+            ->refresh();
         self::dispatch($reread->id);
 
         return $reread;
@@ -39,7 +41,7 @@ final class ReadAgain implements ShouldQueue
     public function handle(Rereadings $rereadings): void
     {
         $reread = Reread::query()->find($this->reread);
-        if ($reread === null || ! in_array($reread->state, ['waiting', 'reading'], true)) {
+        if ($reread === null || !in_array($reread->state, ['waiting', 'reading'], true)) {
             return;
         }
         // One that was broken off begins again; one that another worker is at is left to it.
@@ -52,7 +54,11 @@ final class ReadAgain implements ShouldQueue
             $rereadings->look($reread);
         } catch (\Throwable $error) {
             report($error);
-            $reread->update(['state' => 'failed', 'error' => 'Reading again stopped. What was found so far is listed; look again later.', 'ended_at' => now()]);
+            $reread->update([
+                'state' => 'failed',
+                'error' => 'Reading again stopped. What was found so far is listed; look again later.',
+                'ended_at' => now(),
+            ]);
         } finally {
             DB::scalar('select release_lock(?)', [self::LOCK]);
         }

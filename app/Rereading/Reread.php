@@ -37,6 +37,8 @@ final class Reread extends Model
 
     public static function underWay(): ?self
     {
-        return self::query()->whereIn('state', ['waiting', 'reading'])->first();
+        return self::query()
+            ->whereIn('state', ['waiting', 'reading'])
+            ->first();
     }
 }

@@ -16,6 +16,8 @@ final readonly class RereadUnderWay implements UnderWay
 
     public function settle(string $said): void
     {
-        Reread::query()->whereIn('state', ['waiting', 'reading'])->update(['state' => 'failed', 'error' => "{$said} Read again if you need it.", 'ended_at' => now()]);
+        Reread::query()
+            ->whereIn('state', ['waiting', 'reading'])
+            ->update(['state' => 'failed', 'error' => "{$said} Read again if you need it.", 'ended_at' => now()]);
     }
 }

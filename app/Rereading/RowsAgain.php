@@ -50,8 +50,7 @@ final class RowsAgain
         private readonly Planners $planners,
         private readonly StagedRows $staged,
         private readonly RecordReader $reader,
-    ) {
-    }
+    ) {}
 
     public function begin(Intake $intake): void
     {
@@ -69,14 +68,17 @@ final class RowsAgain
      */
     public function next(int $after, int $limit): array
     {
-        $units = DB::select("select unit, number, supporter_id from intake_outcomes where intake_id = ? and unit > ? and outcome in ('new', 'updated', 'unchanged', 'with') and supporter_id is not null order by unit limit {$limit}", [$this->intake->id, $after]);
+        $units = DB::select(
+            "select unit, number, supporter_id from intake_outcomes where intake_id = ? and unit > ? and outcome in ('new', 'updated', 'unchanged', 'with') and supporter_id is not null order by unit limit {$limit}",
+            [$this->intake->id, $after],
+        );
         $full = count($units) === $limit;
         // All that a row tells of is looked at together.
         if ($full && $units[$limit - 1]->number === $units[0]->number) {
             return $this->next($after, $limit * 2);
         }
         $last = $full ? $units[count($units) - 1]->number : null;
-        $units = array_values(array_filter($units, static fn (\stdClass $unit): bool => $unit->number !== $last));
+        $units = array_values(array_filter($units, static fn(\stdClass $unit): bool => $unit->number !== $last));
         $found = [];
         if ($units !== []) {
             $byRow = [];
@@ -107,9 +109,24 @@ final class RowsAgain
             foreach ($byRow[$number] as $part => $supporter) {
                 $role = $roles[UnitNumber::of($number, $part)] ?? '';
                 $said = $this->said($cells, $role);
-                $again = new RowAgain($supporter, $wrote[$number][$supporter] ?? [], $this->reads($row, $role), $said, self::doubts($row, $role), $now, $since[$supporter] ?? [], ($this->settings->ownEffects[FieldGroup::Consents->value] ?? null) === MatchEffect::Replace);
+                $again = new RowAgain(
+                    $supporter,
+                    $wrote[$number][$supporter] ?? [],
+                    $this->reads($row, $role),
+                    $said,
+                    self::doubts($row, $role),
+                    $now,
+                    $since[$supporter] ?? [],
+                    ($this->settings->ownEffects[FieldGroup::Consents->value] ?? null) === MatchEffect::Replace,
+                );
                 foreach (Rereader::of($again) as $one) {
-                    $found[] = new FoundAgain($one, $this->intake->id, $number, $owners[$one->thing()] ?? $supporter, array_filter($said, $one->kind->isFedBy(...), ARRAY_FILTER_USE_KEY));
+                    $found[] = new FoundAgain(
+                        $one,
+                        $this->intake->id,
+                        $number,
+                        $owners[$one->thing()] ?? $supporter,
+                        array_filter($said, $one->kind->isFedBy(...), ARRAY_FILTER_USE_KEY),
+                    );
                 }
             }
         }
@@ -123,13 +140,18 @@ final class RowsAgain
      */
     private function roles(array $numbers): array
     {
-        return DB::table('intake_results')->where('intake_id', $this->intake->id)->whereIn('number', $numbers)->pluck('role', 'unit')->map(strval(...))->all();
+        return DB::table('intake_results')
+            ->where('intake_id', $this->intake->id)
+            ->whereIn('number', $numbers)
+            ->pluck('role', 'unit')
+            ->map(strval(...))
+            ->all();
     }
 
     /** @return list<Change> what today's reading would write of one of the supporters, were it new; nothing where the row does not tell of it any more */
     private function reads(MappedRow $row, string $role): array
     {
-        $party = Lists::of(array_filter($row->parties, static fn (Party $party): bool => $party->role === $role))[0] ?? null;
+        $party = Lists::of(array_filter($row->parties, static fn(Party $party): bool => $party->role === $role))[0] ?? null;
 
         return $party === null ? [] : $this->planner->plan('again', $party->record, null);
     }
@@ -164,7 +186,12 @@ final class RowsAgain
         if ($role === 'employer' && $target->party === '' && $target->field === 'organization.name') {
             return true;
         }
-        $isShared = in_array($role, ['spouse', 'household'], true) && $target->party === '' && (RereadKind::Address->isFedBy($target->field) || RereadKind::Consent->isFedBy($target->field) || in_array($target->field, ['name.full', 'name.first'], true));
+        $isShared =
+            in_array($role, ['spouse', 'household'], true) &&
+            $target->party === '' &&
+            (RereadKind::Address->isFedBy($target->field) ||
+                RereadKind::Consent->isFedBy($target->field) ||
+                in_array($target->field, ['name.full', 'name.first'], true));
 
         return $target->person() === $role || $isShared;
     }
@@ -194,11 +221,14 @@ final class RowsAgain
         $wanted = array_flip($numbers);
         foreach (JournalEntry::ofSupporters($supporters)->get() as $entry) {
             $isOwn = $entry->act->intake_id === $this->intake->id && $entry->act->kind === ActKind::Load;
-            foreach ($isOwn && ! isset($wanted[$entry->row_number]) ? [] : $entry->changeList() as $change) {
+            foreach ($isOwn && !isset($wanted[$entry->row_number]) ? [] : $entry->changeList() as $change) {
                 if ($isOwn) {
                     $wrote[(int) $entry->row_number][$entry->owner_id][] = $change;
                 } elseif ($change->subject === Subject::Supporter && $this->isLater($entry)) {
-                    $since[$entry->owner_id] = [...$since[$entry->owner_id] ?? [], ...array_fill_keys(array_keys(array_intersect_key($change->fields, Consents::DATES)), true)];
+                    $since[$entry->owner_id] = [
+                        ...$since[$entry->owner_id] ?? [],
+                        ...array_fill_keys(array_keys(array_intersect_key($change->fields, Consents::DATES)), true),
+                    ];
                 }
             }
         }
@@ -228,7 +258,10 @@ final class RowsAgain
             }
         }
         foreach ($ids as $subject => $ofSubject) {
-            array_push($supporters, ...DB::table(Tables::NAMES[$subject])->whereIn('id', $ofSubject)->distinct()->pluck('supporter_id')->all());
+            array_push(
+                $supporters,
+                ...DB::table(Tables::NAMES[$subject])->whereIn('id', $ofSubject)->distinct()->pluck('supporter_id')->all(),
+            );
         }
         [$now, $owners] = [[], []];
         foreach ($this->reader->things(array_values(array_unique($supporters))) as $supporter => $things) {

@@ -16,11 +16,7 @@ use PineSieve\Core\Standards\Standards;
 /** Holds changes to stored records against the standards, whoever makes them: a put-back, a remedy, a merge of list values. */
 final readonly class ChangeChecks
 {
-    public function __construct(
-        private Standards $standards,
-        private UniqueValues $taken,
-    ) {
-    }
+    public function __construct(private Standards $standards, private UniqueValues $taken) {}
 
     /**
      * @param  list<Change>  $changes
@@ -38,7 +34,10 @@ final readonly class ChangeChecks
         }
         $taken = $this->taken->problems($this->standards->catalog, $after, $stored, $gifts);
 
-        return [...$this->ofRecord($after, $stored, $gifts), ...array_values(array_filter($taken, static fn (Problem $problem): bool => $problem->blocks))];
+        return [
+            ...$this->ofRecord($after, $stored, $gifts),
+            ...array_values(array_filter($taken, static fn(Problem $problem): bool => $problem->blocks)),
+        ];
     }
 
     /**
@@ -49,7 +48,9 @@ final readonly class ChangeChecks
      */
     public function ofRecord(SupporterRecord $after, SupporterRecord $before, array $gifts = []): array
     {
-        $problems = array_values(array_filter($this->standards->problems($after, $before, $gifts), static fn (Problem $problem): bool => $problem->blocks));
+        $problems = array_values(
+            array_filter($this->standards->problems($after, $before, $gifts), static fn(Problem $problem): bool => $problem->blocks),
+        );
 
         return $problems === [] ? $this->ofName($after, $before) : $problems;
     }
@@ -65,7 +66,16 @@ final readonly class ChangeChecks
         $field = ['last_name' => 'name.last', 'display_name' => 'name.full', 'organization_name' => 'organization.name'][$column];
 
         return $after->field($column) === '' && $before->field($column) !== ''
-            ? [new Problem("{$field}.required", $field, null, '', "{$this->standards->catalog->field($field)->label} can't be blank", 'Write a name')]
+            ? [
+                new Problem(
+                    "{$field}.required",
+                    $field,
+                    null,
+                    '',
+                    "{$this->standards->catalog->field($field)->label} can't be blank",
+                    'Write a name',
+                ),
+            ]
             : [];
     }
 }

@@ -20,11 +20,7 @@ final class CheckRules implements ShouldQueue
     private const SECONDS = 2.0;
 
     /** @param  int  $after  supporter that was looked at last */
-    public function __construct(
-        private readonly int $after = 0,
-        private readonly ?string $made = null,
-    ) {
-    }
+    public function __construct(private readonly int $after = 0, private readonly ?string $made = null) {}
 
     public function handle(Shortfalls $shortfalls, Measures $measures, Ids $ids): void
     {
@@ -40,9 +36,13 @@ final class CheckRules implements ShouldQueue
             if ($this->after === 0) {
                 DB::table('shortfalls')->whereIn('rule_id', $rules->pluck('id'))->delete();
             }
-            $found = $shortfalls->scan(Lists::of($rules->map(static fn (Rule $rule) => $rule->rule())), $this->after, self::SECONDS);
+            $found = $shortfalls->scan(Lists::of($rules->map(static fn(Rule $rule) => $rule->rule())), $this->after, self::SECONDS);
             // Records below this point that were written since the last piece are in the worklist already.
-            DB::table('shortfalls')->whereIn('rule_id', $rules->pluck('id'))->where('supporter_id', '>', $this->after)->where('supporter_id', '<=', $found['position'] ?? PHP_INT_MAX)->delete();
+            DB::table('shortfalls')
+                ->whereIn('rule_id', $rules->pluck('id'))
+                ->where('supporter_id', '>', $this->after)
+                ->where('supporter_id', '<=', $found['position'] ?? PHP_INT_MAX)
+                ->delete();
             $shortfalls->keep($found['short']);
 
             return $found['position'];
@@ -52,7 +52,9 @@ final class CheckRules implements ShouldQueue
 
             return;
         }
-        Rule::query()->whereIn('id', $rules->pluck('id'))->update(['is_checked' => true]);
+        Rule::query()
+            ->whereIn('id', $rules->pluck('id'))
+            ->update(['is_checked' => true]);
         $measures->take();
     }
 }

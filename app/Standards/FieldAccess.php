@@ -29,10 +29,10 @@ final readonly class FieldAccess
             if ($user === null) {
                 break;
             }
-            if (! $setting->allows('see', $user)) {
+            if (!$setting->allows('see', $user)) {
                 $hidden[$setting->field] = true;
             }
-            if (! $setting->allows('see', $user) || ! $setting->allows('edit', $user)) {
+            if (!$setting->allows('see', $user) || !$setting->allows('edit', $user)) {
                 $locked[$setting->field] = true;
             }
         }
@@ -66,12 +66,12 @@ final readonly class FieldAccess
     /** @param  string  $field  key in the catalog, of no party and of no kind */
     public function sees(string $field): bool
     {
-        return ! isset($this->hidden[$field]);
+        return !isset($this->hidden[$field]);
     }
 
     public function edits(string $field): bool
     {
-        return ! isset($this->locked[$field]);
+        return !isset($this->locked[$field]);
     }
 
     /** @param  array<string, mixed>  $values  of the thing that the column is of */
@@ -96,7 +96,14 @@ final readonly class FieldAccess
     /** @param  array<string, mixed>  $values */
     private static function fieldOf(string $subject, string $column, array $values): ?string
     {
-        return FieldPlace::field($subject, $column, array_map(static fn (mixed $value): ?string => $value === null ? null : (string) $value, array_filter($values, static fn (mixed $value): bool => $value === null || is_scalar($value))));
+        return FieldPlace::field(
+            $subject,
+            $column,
+            array_map(
+                static fn(mixed $value): ?string => $value === null ? null : (string) $value,
+                array_filter($values, static fn(mixed $value): bool => $value === null || is_scalar($value)),
+            ),
+        );
     }
 
     /**
@@ -105,7 +112,7 @@ final readonly class FieldAccess
      */
     public function of(string $subject, array $row): array
     {
-        return array_filter($row, fn (string $column): bool => $this->seesColumn($subject, $column, $row), ARRAY_FILTER_USE_KEY);
+        return array_filter($row, fn(string $column): bool => $this->seesColumn($subject, $column, $row), ARRAY_FILTER_USE_KEY);
     }
 
     /**
@@ -117,10 +124,18 @@ final readonly class FieldAccess
         if ($this->hidden === []) {
             return $change;
         }
-        $known = [...$values, ...array_map(static fn (array $pair): ?string => $pair[1] ?? $pair[0], $change->fields)];
-        $fields = array_filter($change->fields, fn (string $column): bool => $this->seesColumn($change->subject->value, $column, $known), ARRAY_FILTER_USE_KEY);
+        $known = [...$values, ...array_map(static fn(array $pair): ?string => $pair[1] ?? $pair[0], $change->fields)];
+        $fields = array_filter(
+            $change->fields,
+            fn(string $column): bool => $this->seesColumn($change->subject->value, $column, $known),
+            ARRAY_FILTER_USE_KEY,
+        );
         $telling = array_diff_key($fields, array_flip(['kind', 'is_primary', 'list', 'field', 'system', 'condition', 'label']));
 
-        return $fields === $change->fields ? $change : ($telling === [] && $change->subject->value !== 'supporter' ? null : new Change($change->subject, $change->ref, $change->action, $fields));
+        return $fields === $change->fields
+            ? $change
+            : ($telling === [] && $change->subject->value !== 'supporter'
+                ? null
+                : new Change($change->subject, $change->ref, $change->action, $fields));
     }
 }

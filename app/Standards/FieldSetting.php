@@ -42,7 +42,13 @@ final class FieldSetting extends Model
     /** @return list<string> fields that a place does not show */
     public static function hiddenIn(string $place): array
     {
-        return array_values(self::query()->get()->filter(static fn (self $setting): bool => in_array($place, $setting->settings['hidden_in'] ?? [], true))->pluck('field')->all());
+        return array_values(
+            self::query()
+                ->get()
+                ->filter(static fn(self $setting): bool => in_array($place, $setting->settings['hidden_in'] ?? [], true))
+                ->pluck('field')
+                ->all(),
+        );
     }
 
     /** Whether a user may see the field, or edit it; everyone may where nobody is named. */

@@ -12,9 +12,7 @@ use PineSieve\Core\Standards\FieldPlace;
 /** How full each field is: of the records that can have it, how many do. */
 final readonly class FillRates
 {
-    public function __construct(private Connection $db)
-    {
-    }
+    public function __construct(private Connection $db) {}
 
     /**
      * @param  list<Field>  $fields
@@ -33,12 +31,17 @@ final readonly class FillRates
         $rates = [];
         foreach ($wanted as $subject => $columns) {
             foreach ($this->counts($subject, $columns) as $field => $count) {
-                $rates[$field] = ['count' => $count, 'total' => match (true) {
-                    $subject === 'gift' => $totals['gift'],
-                    $field === 'organization.name' => $totals['organization'],
-                    str_starts_with($field, 'name.') && $field !== 'name.envelope' && $field !== 'name.greeting', $field === 'birth_date' => $totals['person'],
-                    default => $totals['supporter'],
-                }];
+                $rates[$field] = [
+                    'count' => $count,
+                    'total' => match (true) {
+                        $subject === 'gift' => $totals['gift'],
+                        $field === 'organization.name' => $totals['organization'],
+                        str_starts_with($field, 'name.') && $field !== 'name.envelope' && $field !== 'name.greeting',
+                        $field === 'birth_date'
+                            => $totals['person'],
+                        default => $totals['supporter'],
+                    },
+                ];
             }
         }
 
@@ -48,7 +51,13 @@ final readonly class FillRates
     /** @return array<string, int> supporter, person, household, organization and gift to how many there are */
     public function totals(): array
     {
-        $totals = ['supporter' => 0, 'person' => 0, 'household' => 0, 'organization' => 0, 'gift' => (int) $this->db->table('gifts')->count()];
+        $totals = [
+            'supporter' => 0,
+            'person' => 0,
+            'household' => 0,
+            'organization' => 0,
+            'gift' => (int) $this->db->table('gifts')->count(),
+        ];
         foreach ($this->db->select('select kind, count(*) as n from supporters group by kind') as $row) {
             if (isset($totals[$row->kind])) {
                 $totals[$row->kind] = (int) $row->n;
@@ -68,24 +77,46 @@ final readonly class FillRates
         $table = Tables::NAMES[$subject];
         if ($subject === 'custom' || $subject === 'membership') {
             $by = $subject === 'custom' ? 'field' : 'list';
-            $found = array_column($this->db->select("select {$by} as of, count(distinct supporter_id) as n from {$table} group by {$by}"), 'n', 'of');
+            $found = array_column(
+                $this->db->select("select {$by} as of, count(distinct supporter_id) as n from {$table} group by {$by}"),
+                'n',
+                'of',
+            );
 
-            return array_map(static fn (string $field): int => (int) ($found[$field] ?? 0), array_combine(array_keys($columns), array_map(static fn (string $field): string => $subject === 'custom' ? $field : rtrim($field, 's'), array_keys($columns))));
+            return array_map(
+                static fn(string $field): int => (int) ($found[$field] ?? 0),
+                array_combine(
+                    array_keys($columns),
+                    array_map(
+                        static fn(string $field): string => $subject === 'custom' ? $field : rtrim($field, 's'),
+                        array_keys($columns),
+                    ),
+                ),
+            );
         }
         $who = match ($subject) {
-            'supporter', 'gift' => 'id', default => 'supporter_id'
+            'supporter', 'gift' => 'id',
+            default => 'supporter_id',
         };
         $of = $subject === 'supporter' || $subject === 'gift' ? 'count' : 'count(distinct';
         $sums = [];
         foreach (array_values($columns) as $i => $column) {
-            $kind = $subject === 'supporter' ? match (true) {
-                $column === 'organization_name' => 'organization',
-                in_array($column, FieldPlace::OF_NAME, true), $column === 'nickname', $column === 'birth_date' => 'person',
-                default => null,
-            } : null;
-            $sums[] = $kind !== null ? "count(if(kind = '{$kind}', nullif(`{$column}`, ''), null)) as c{$i}" : ($of === 'count' ? "count(nullif(`{$column}`, '')) as c{$i}" : "count(distinct if(`{$column}` <> '', {$who}, null)) as c{$i}");
+            $kind =
+                $subject === 'supporter'
+                    ? match (true) {
+                        $column === 'organization_name' => 'organization',
+                        in_array($column, FieldPlace::OF_NAME, true), $column === 'nickname', $column === 'birth_date' => 'person',
+                        default => null,
+                    }
+                    : null;
+            $sums[] =
+                $kind !== null
+                    ? "count(if(kind = '{$kind}', nullif(`{$column}`, ''), null)) as c{$i}"
+                    : ($of === 'count'
+                        ? "count(nullif(`{$column}`, '')) as c{$i}"
+                        : "count(distinct if(`{$column}` <> '', {$who}, null)) as c{$i}");
         }
-        $row = (array) $this->db->selectOne('select '.implode(', ', $sums)." from {$table}");
+        $row = (array) $this->db->selectOne('select ' . implode(', ', $sums) . " from {$table}");
 
         return array_map(intval(...), array_combine(array_keys($columns), array_values($row)));
     }

@@ -11,20 +11,25 @@ use PineSieve\Core\Standards\FieldCatalog;
 /** Figures on the state of the data, one a day, so that one sees them go up or down. */
 final readonly class Measures
 {
-    public function __construct(
-        private Connection $db,
-        private FieldCatalog $catalog,
-        private FillRates $rates,
-    ) {
-    }
+    public function __construct(private Connection $db, private FieldCatalog $catalog, private FillRates $rates) {}
 
     /** Keeps today's figures; later ones of the same day take their place. */
     public function take(): void
     {
         $total = $this->rates->totals();
         $rows = [];
-        foreach ($this->db->select('select r.id, count(s.rule_id) as n, r.subject from required_rules r left join shortfalls s on s.rule_id = r.id group by r.id, r.subject') as $rule) {
-            $rows[] = ['day' => now()->toDateString(), 'measure' => "rule {$rule->id}", 'count' => $rule->n, 'total' => $total[$rule->subject] ?? $total['supporter']];
+        foreach (
+            $this->db->select(
+                'select r.id, count(s.rule_id) as n, r.subject from required_rules r left join shortfalls s on s.rule_id = r.id group by r.id, r.subject',
+            )
+            as $rule
+        ) {
+            $rows[] = [
+                'day' => now()->toDateString(),
+                'measure' => "rule {$rule->id}",
+                'count' => $rule->n,
+                'total' => $total[$rule->subject] ?? $total['supporter'],
+            ];
         }
         foreach ($this->trust() as $group => [$count, $of]) {
             $rows[] = ['day' => now()->toDateString(), 'measure' => "trust {$group}", 'count' => $count, 'total' => $of];
@@ -37,7 +42,16 @@ final readonly class Measures
     {
         $days = $this->db->select('select day, count, total from measures where measure = ? order by day', [$measure]);
 
-        return Lists::of(array_map(static fn (\stdClass $row): array => ['day' => (string) $row->day, 'count' => (int) $row->count, 'total' => (int) $row->total], $days));
+        return Lists::of(
+            array_map(
+                static fn(\stdClass $row): array => [
+                    'day' => (string) $row->day,
+                    'count' => (int) $row->count,
+                    'total' => (int) $row->total,
+                ],
+                $days,
+            ),
+        );
     }
 
     /**
@@ -56,18 +70,33 @@ final readonly class Measures
         $supporters = (int) $this->db->scalar('select count(*) from supporters');
         $gifts = (int) $this->db->scalar('select count(*) from gifts');
         $good = "exists (select 1 from %s p where p.supporter_id = s.id and p.`condition` = 'good')";
-        $demands = ['Address' => sprintf($good, 'addresses'), 'Ways to reach' => '('.sprintf($good, 'emails').' or '.sprintf($good, 'phones').')'];
+        $demands = [
+            'Address' => sprintf($good, 'addresses'),
+            'Ways to reach' => '(' . sprintf($good, 'emails') . ' or ' . sprintf($good, 'phones') . ')',
+        ];
         $trust = [];
         foreach (array_unique(['Name', 'Address', 'Ways to reach', 'Consent', 'Gift', ...array_keys($rules)]) as $group) {
             $ids = implode(',', $rules[$group] ?? [0]);
             if ($group === 'Gift') {
-                $short = (int) $this->db->scalar("select count(distinct gift_id) from shortfalls where rule_id in ({$ids}) and gift_id > 0");
+                $short = (int) $this->db->scalar(
+                    "select count(distinct gift_id) from shortfalls where rule_id in ({$ids}) and gift_id > 0",
+                );
                 $trust[$group] = [$gifts - $short, $gifts];
-            } elseif ($group === 'Consent' && ! isset($rules[$group])) {
-                $trust[$group] = [(int) $this->db->scalar('select count(*) from supporters where consent_mail is not null or consent_email is not null or consent_phone is not null'), $supporters];
+            } elseif ($group === 'Consent' && !isset($rules[$group])) {
+                $trust[$group] = [
+                    (int) $this->db->scalar(
+                        'select count(*) from supporters where consent_mail is not null or consent_email is not null or consent_phone is not null',
+                    ),
+                    $supporters,
+                ];
             } else {
                 $demand = isset($demands[$group]) ? " and {$demands[$group]}" : '';
-                $trust[$group] = [(int) $this->db->scalar("select count(*) from supporters s where not exists (select 1 from shortfalls f where f.supporter_id = s.id and f.rule_id in ({$ids})){$demand}"), $supporters];
+                $trust[$group] = [
+                    (int) $this->db->scalar(
+                        "select count(*) from supporters s where not exists (select 1 from shortfalls f where f.supporter_id = s.id and f.rule_id in ({$ids})){$demand}",
+                    ),
+                    $supporters,
+                ];
             }
         }
 

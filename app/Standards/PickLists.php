@@ -38,15 +38,18 @@ final readonly class PickLists
         private ChangeChecks $checks,
         private Acts $acts,
         private Ids $ids,
-    ) {
-    }
+    ) {}
 
     /** Whether a field can have a pick list. */
     public static function areFor(Field $field): bool
     {
-        return in_array($field->type, [FieldType::Choice, FieldType::Choices], true)
-            || in_array($field->key, ['gift.fund', 'gift.campaign', 'gift.appeal', 'address.state', 'name.title', 'name.suffix', 'groups', 'tags', 'role'], true)
-            || ($field->isCustom() && $field->type === FieldType::Text);
+        return in_array($field->type, [FieldType::Choice, FieldType::Choices], true) ||
+            in_array(
+                $field->key,
+                ['gift.fund', 'gift.campaign', 'gift.appeal', 'address.state', 'name.title', 'name.suffix', 'groups', 'tags', 'role'],
+                true,
+            ) ||
+            ($field->isCustom() && $field->type === FieldType::Text);
     }
 
     /** @return array<string, int> value in use to the number of records that have it, the most frequent first */
@@ -57,7 +60,14 @@ final readonly class PickLists
             return [];
         }
         $counts = [];
-        foreach ($this->holding($field)->groupBy($place->column)->orderByDesc('n')->limit(5000)->get([$place->column.' as value', $this->db->raw('count(*) as n')]) as $row) {
+        foreach (
+            $this->holding($field)
+                ->groupBy($place->column)
+                ->orderByDesc('n')
+                ->limit(5000)
+                ->get([$place->column . ' as value', $this->db->raw('count(*) as n')])
+            as $row
+        ) {
             foreach (explode("\n", (string) $row->value) as $value) {
                 $counts[$value] = ($counts[$value] ?? 0) + $row->n;
             }
@@ -99,12 +109,14 @@ final readonly class PickLists
     {
         $place = FieldPlace::of($field->key) ?? throw new \LogicException("Nothing is kept for {$field->key}.");
 
-        return $this->holding($field)->where(static function (Builder $query) use ($place, $value, $field): void {
-            $query->where($place->column, $value);
-            if ($field->type === FieldType::Choices) {
-                $query->orWhereRaw("concat('\n', {$place->column}, '\n') like ?", ["%\n".addcslashes($value, '\\%_')."\n%"]);
-            }
-        })->select(['id', 'supporter_id', $place->column.' as value']);
+        return $this->holding($field)
+            ->where(static function (Builder $query) use ($place, $value, $field): void {
+                $query->where($place->column, $value);
+                if ($field->type === FieldType::Choices) {
+                    $query->orWhereRaw("concat('\n', {$place->column}, '\n') like ?", ["%\n" . addcslashes($value, '\\%_') . "\n%"]);
+                }
+            })
+            ->select(['id', 'supporter_id', $place->column . ' as value']);
     }
 
     /**
@@ -134,14 +146,24 @@ final readonly class PickLists
     private function change(Field $field, FieldPlace $place, \stdClass $row, string $from, string $to): ?Change
     {
         $values = explode("\n", (string) $row->value);
-        $merged = implode("\n", array_unique(array_map(static fn (string $value): string => mb_strtolower($value) === mb_strtolower($from) ? $to : $value, $values)));
+        $merged = implode(
+            "\n",
+            array_unique(
+                array_map(static fn(string $value): string => mb_strtolower($value) === mb_strtolower($from) ? $to : $value, $values),
+            ),
+        );
         if ($merged === $row->value) {
             return null;
         }
-        $isThere = $place->subject === 'membership' && $this->holding($field)->where('supporter_id', $row->supporter_id)->where('name', $to)->where('id', '<>', $row->id)->exists();
+        $isThere =
+            $place->subject === 'membership' &&
+            $this->holding($field)->where('supporter_id', $row->supporter_id)->where('name', $to)->where('id', '<>', $row->id)->exists();
 
         return $isThere
-            ? new Change(Subject::Membership, $row->id, Action::Delete, ['list' => [rtrim($field->key, 's'), null], 'name' => [$row->value, null]])
+            ? new Change(Subject::Membership, $row->id, Action::Delete, [
+                'list' => [rtrim($field->key, 's'), null],
+                'name' => [$row->value, null],
+            ])
             : new Change(Subject::from($place->subject), $row->id, Action::Update, [$place->column => [$row->value, $merged]]);
     }
 
@@ -149,9 +171,12 @@ final readonly class PickLists
     {
         $place = FieldPlace::of($field->key) ?? throw new \LogicException("Nothing is kept for {$field->key}.");
 
-        return $this->db->table(Tables::NAMES[$place->subject])->whereNotNull($place->column)->where($place->column, '<>', '')
-            ->when($place->subject === 'custom', static fn (Builder $query) => $query->where('field', $field->key))
-            ->when($place->subject === 'membership', static fn (Builder $query) => $query->where('list', rtrim($field->key, 's')));
+        return $this->db
+            ->table(Tables::NAMES[$place->subject])
+            ->whereNotNull($place->column)
+            ->where($place->column, '<>', '')
+            ->when($place->subject === 'custom', static fn(Builder $query) => $query->where('field', $field->key))
+            ->when($place->subject === 'membership', static fn(Builder $query) => $query->where('list', rtrim($field->key, 's')));
     }
 
     /** @param  list<array{value: string, code?: ?string, retired?: bool, spellings?: list<string>}>  $values  in order */
@@ -160,7 +185,19 @@ final readonly class PickLists
         $this->db->transaction(static function () use ($field, $values): void {
             ListValue::query()->where('field', $field)->delete();
             foreach ($values as $place => $value) {
-                ListValue::query()->create(['field' => $field, 'value' => trim($value['value']), 'code' => trim((string) ($value['code'] ?? '')), 'place' => $place, 'is_retired' => $value['retired'] ?? false, 'spellings' => array_values(array_filter(array_map(trim(...), $value['spellings'] ?? []), static fn (string $spelling): bool => $spelling !== ''))]);
+                ListValue::query()->create([
+                    'field' => $field,
+                    'value' => trim($value['value']),
+                    'code' => trim((string) ($value['code'] ?? '')),
+                    'place' => $place,
+                    'is_retired' => $value['retired'] ?? false,
+                    'spellings' => array_values(
+                        array_filter(
+                            array_map(trim(...), $value['spellings'] ?? []),
+                            static fn(string $spelling): bool => $spelling !== '',
+                        ),
+                    ),
+                ]);
             }
         });
     }
@@ -168,6 +205,6 @@ final readonly class PickLists
     /** @return list<array{values: array{string, string}, why: string}> */
     public static function near(PickList $list): array
     {
-        return array_map(static fn (array $pair): array => ['values' => [$pair[0], $pair[1]], 'why' => $pair[2]], $list->nearDuplicates());
+        return array_map(static fn(array $pair): array => ['values' => [$pair[0], $pair[1]], 'why' => $pair[2]], $list->nearDuplicates());
     }
 }

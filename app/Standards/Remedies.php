@@ -34,15 +34,34 @@ final readonly class Remedies
         private ChangeChecks $checks,
         private Acts $acts,
         private Ids $ids,
-    ) {
-    }
+    ) {}
 
     /** Whether one value can be right for many records: a fund or a country can, an email or a name can't. */
     public static function areFor(string $field): bool
     {
         $place = FieldPlace::of($field);
 
-        return $place !== null && ! in_array($field, ['email', 'phone', 'id.old', 'name.first', 'name.last', 'organization.name', 'address.line1', 'address.line2', 'address.city', 'address.postal_code', 'gift.amount', 'gift.reference', 'role', 'kind'], true);
+        return $place !== null &&
+            !in_array(
+                $field,
+                [
+                    'email',
+                    'phone',
+                    'id.old',
+                    'name.first',
+                    'name.last',
+                    'organization.name',
+                    'address.line1',
+                    'address.line2',
+                    'address.city',
+                    'address.postal_code',
+                    'gift.amount',
+                    'gift.reference',
+                    'role',
+                    'kind',
+                ],
+                true,
+            );
     }
 
     /**
@@ -53,30 +72,41 @@ final readonly class Remedies
      */
     public function fill(Rule $rule, string $value, ?array $records, ?User $user, FieldAccess $sight): array
     {
-        if (! $sight->edits($rule->field)) {
+        if (!$sight->edits($rule->field)) {
             throw new UnusableRemedy('You may not change this field.');
         }
         $place = FieldPlace::of($rule->field);
-        if ($place === null || ! self::areFor($rule->field)) {
+        if ($place === null || !self::areFor($rule->field)) {
             throw new UnusableRemedy('One value can\'t be right for many records of this field. Open them one by one.');
         }
-        $understood = $this->standards->formats->byHand()->of($this->standards->catalog->field($rule->field))->read($value);
+        $understood = $this->standards->formats
+            ->byHand()
+            ->of($this->standards->catalog->field($rule->field))
+            ->read($value);
         if ($understood->fault !== null) {
             throw new UnusableRemedy("{$understood->fault->reason}. {$understood->fault->remedy}.");
         }
-        $act = Act::begin(ActKind::Remedy, $user?->id, "Wrote \"{$understood->value}\" as {$this->standards->catalog->field($rule->field)->label}");
+        $act = Act::begin(
+            ActKind::Remedy,
+            $user?->id,
+            "Wrote \"{$understood->value}\" as {$this->standards->catalog->field($rule->field)->label}",
+        );
         [$written, $refused] = [0, 0];
         $after = [0, 0];
         do {
-            $short = DB::table('shortfalls')->where('rule_id', $rule->id)
-                ->when($records !== null, static fn ($query) => $query->whereIn(DB::raw("concat(supporter_id, ':', gift_id)"), $records))
+            $short = DB::table('shortfalls')
+                ->where('rule_id', $rule->id)
+                ->when($records !== null, static fn($query) => $query->whereIn(DB::raw("concat(supporter_id, ':', gift_id)"), $records))
                 ->whereRaw('(supporter_id, gift_id) > (?, ?)', $after)
-                ->orderBy('supporter_id')->orderBy('gift_id')->limit(self::CHUNK)->get(['supporter_id', 'gift_id']);
+                ->orderBy('supporter_id')
+                ->orderBy('gift_id')
+                ->limit(self::CHUNK)
+                ->get(['supporter_id', 'gift_id']);
             if ($short->isEmpty()) {
                 break;
             }
             $after = [$short->last()->supporter_id, $short->last()->gift_id];
-            [$done, $kept] = DB::transaction(fn (): array => $this->write($rule, $place, $understood->value, Lists::of($short), $act));
+            [$done, $kept] = DB::transaction(fn(): array => $this->write($rule, $place, $understood->value, Lists::of($short), $act));
             [$written, $refused] = [$written + $done, $refused + $kept];
         } while ($short->count() === self::CHUNK);
         $this->acts->end($act, Audit::MANY);
@@ -99,11 +129,13 @@ final readonly class Remedies
                 'supporter' => [new Change(Subject::Supporter, $one->supporter_id, Action::Update, [$place->column => [null, $value]])],
                 'gift' => [new Change(Subject::Gift, $one->gift_id, Action::Update, [$place->column => [null, $value]])],
                 'custom' => [Change::create(Subject::Custom, "{$i}:custom", ['field' => $rule->field, 'value' => $value])],
-                'membership' => [Change::create(Subject::Membership, "{$i}:membership", ['list' => rtrim($rule->field, 's'), 'name' => $value])],
+                'membership' => [
+                    Change::create(Subject::Membership, "{$i}:membership", ['list' => rtrim($rule->field, 's'), 'name' => $value]),
+                ],
                 'address' => $this->addresses($place->column, $value, $one->supporter_id),
                 default => [],
             };
-            if ($changes === [] || ! isset($stored[$one->supporter_id])) {
+            if ($changes === [] || !isset($stored[$one->supporter_id])) {
                 continue;
             }
             if ($this->checks->blocking($stored[$one->supporter_id], $changes, $things[$one->supporter_id]) !== []) {
@@ -122,8 +154,16 @@ final readonly class Remedies
     /** @return list<Change> */
     private function addresses(string $column, string $value, int $supporter): array
     {
-        $blank = Lists::ints(DB::table('addresses')->where('supporter_id', $supporter)->where(static fn ($query) => $query->whereNull($column)->orWhere($column, ''))->pluck('id'));
+        $blank = Lists::ints(
+            DB::table('addresses')
+                ->where('supporter_id', $supporter)
+                ->where(static fn($query) => $query->whereNull($column)->orWhere($column, ''))
+                ->pluck('id'),
+        );
 
-        return array_map(static fn (int $id): Change => new Change(Subject::Address, $id, Action::Update, [$column => [null, $value]]), $blank);
+        return array_map(
+            static fn(int $id): Change => new Change(Subject::Address, $id, Action::Update, [$column => [null, $value]]),
+            $blank,
+        );
     }
 }

@@ -15,6 +15,7 @@ use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldType;
+use PineSieve\Core\Standards\Formats\Format;
 use PineSieve\Core\Standards\Formats\Formats;
 use PineSieve\Core\Standards\PickList;
 
@@ -23,12 +24,7 @@ final readonly class Retyping
 {
     private const CHUNK = 500;
 
-    public function __construct(
-        private Connection $db,
-        private Formats $formats,
-        private RecordWriter $writer,
-    ) {
-    }
+    public function __construct(private Connection $db, private Formats $formats, private RecordWriter $writer) {}
 
     /**
      * @param  list<string>  $options  of the pick list, if the new type is one
@@ -38,7 +34,15 @@ final readonly class Retyping
     {
         $format = $this->formats->of($this->as($field, $type, $options));
         $report = ['values' => 0, 'same' => 0, 'converted' => [], 'lost' => []];
-        foreach ($this->db->table('custom_values')->where('field', $field->key)->groupBy('value')->orderByRaw('count(*) desc')->get(['value', $this->db->raw('count(*) as n')]) as $row) {
+        foreach (
+            $this->db
+                ->table('custom_values')
+                ->where('field', $field->key)
+                ->groupBy('value')
+                ->orderByRaw('count(*) desc')
+                ->get(['value', $this->db->raw('count(*) as n')])
+            as $row
+        ) {
             [$becomes, $reason] = $this->converted($format, $type, $row->value);
             $report['values'] += $row->n;
             if ($becomes === null) {
@@ -64,15 +68,28 @@ final readonly class Retyping
         $act = Act::begin(ActKind::Retype, $user?->id, "Changed \"{$field->label}\" into {$type->value}");
         $after = 0;
         do {
-            $rows = $this->db->table('custom_values')->where('field', $field->key)->where('id', '>', $after)->orderBy('id')->limit(self::CHUNK)->get(['id', 'supporter_id', 'value']);
+            $rows = $this->db
+                ->table('custom_values')
+                ->where('field', $field->key)
+                ->where('id', '>', $after)
+                ->orderBy('id')
+                ->limit(self::CHUNK)
+                ->get(['id', 'supporter_id', 'value']);
             $entries = [];
             foreach ($rows as $row) {
                 [$becomes] = $this->converted($format, $type, $row->value);
                 $after = $row->id;
                 if ($becomes === null) {
-                    $entries[] = new Entry($row->supporter_id, [new Change(Subject::Custom, $row->id, Action::Delete, ['field' => [$field->key, null], 'value' => [$row->value, null]])]);
+                    $entries[] = new Entry($row->supporter_id, [
+                        new Change(Subject::Custom, $row->id, Action::Delete, [
+                            'field' => [$field->key, null],
+                            'value' => [$row->value, null],
+                        ]),
+                    ]);
                 } elseif ($becomes !== $row->value) {
-                    $entries[] = new Entry($row->supporter_id, [new Change(Subject::Custom, $row->id, Action::Update, ['value' => [$row->value, $becomes]])]);
+                    $entries[] = new Entry($row->supporter_id, [
+                        new Change(Subject::Custom, $row->id, Action::Update, ['value' => [$row->value, $becomes]]),
+                    ]);
                 }
             }
             if ($entries !== []) {
@@ -86,15 +103,15 @@ final readonly class Retyping
     /** @param  list<string>  $options */
     private function as(CustomField $field, FieldType $type, array $options): Field
     {
-        return new Field($field->key.'!', $field->label, $field->group, $type, $options === [] ? null : PickList::of($options));
+        return new Field($field->key . '!', $field->label, $field->group, $type, $options === [] ? null : PickList::of($options));
     }
 
     /** @return array{?string, string} */
-    private function converted(\PineSieve\Core\Standards\Formats\Format $format, FieldType $type, string $value): array
+    private function converted(Format $format, FieldType $type, string $value): array
     {
         $lines = explode("\n", $value);
-        if (! $type->isList() && count($lines) > 1) {
-            return [null, 'It holds '.count($lines).' values, the field would have one'];
+        if (!$type->isList() && count($lines) > 1) {
+            return [null, 'It holds ' . count($lines) . ' values, the field would have one'];
         }
         $becomes = [];
         foreach ($lines as $line) {

@@ -33,6 +33,12 @@ final class Rule extends Model
 
     public function rule(): RequiredRule
     {
-        return new RequiredRule($this->id ?? 0, $this->subject, $this->field, $this->strength, array_map(static fn (array $when): When => new When($when['field'], $when['test'], $when['values']), $this->conditions));
+        return new RequiredRule(
+            $this->id ?? 0,
+            $this->subject,
+            $this->field,
+            $this->strength,
+            array_map(static fn(array $when): When => new When($when['field'], $when['test'], $when['values']), $this->conditions),
+        );
     }
 }

@@ -24,12 +24,7 @@ final readonly class Shortfalls implements FollowsWrites
 
     private const CHUNK = 500;
 
-    public function __construct(
-        private Connection $db,
-        private Bulk $bulk,
-        private RecordReader $reader,
-    ) {
-    }
+    public function __construct(private Connection $db, private Bulk $bulk, private RecordReader $reader) {}
 
     /**
      * Holds stored supporters against rules, for as long as there is time.
@@ -44,7 +39,10 @@ final readonly class Shortfalls implements FollowsWrites
         $short = [];
         $checked = 0;
         do {
-            $ids = array_column($this->db->select('select id from supporters where id > ? order by id limit '.self::CHUNK, [$after]), 'id');
+            $ids = array_column(
+                $this->db->select('select id from supporters where id > ? order by id limit ' . self::CHUNK, [$after]),
+                'id',
+            );
             array_push($short, ...$this->of($rules, $this->reader->read($ids)));
             $after = $ids === [] ? $after : max($ids);
             $checked += count($ids);
@@ -71,8 +69,13 @@ final readonly class Shortfalls implements FollowsWrites
         foreach (array_chunk([...array_keys($records), ...$gone], 1000) as $ids) {
             $this->db->table('shortfalls')->whereIn('supporter_id', $ids)->delete();
         }
-        $unread = array_keys(array_filter($records, static fn (SupporterRecord $record): bool => $record->unread !== [] && self::hasUnread($record, Facts::of($record))));
-        $this->keep([...$this->of($rules, $records), ...array_map(static fn (int $id): array => [self::UNREAD, $id, 0], $unread)]);
+        $unread = array_keys(
+            array_filter(
+                $records,
+                static fn(SupporterRecord $record): bool => $record->unread !== [] && self::hasUnread($record, Facts::of($record)),
+            ),
+        );
+        $this->keep([...$this->of($rules, $records), ...array_map(static fn(int $id): array => [self::UNREAD, $id, 0], $unread)]);
     }
 
     /** @param  list<array{int, int, int}>  $short */
@@ -89,7 +92,7 @@ final readonly class Shortfalls implements FollowsWrites
     private function of(array $rules, array $records): array
     {
         $short = [];
-        $ofGifts = array_filter($rules, static fn (RequiredRule $rule): bool => $rule->subject === RuleSubject::Gift);
+        $ofGifts = array_filter($rules, static fn(RequiredRule $rule): bool => $rule->subject === RuleSubject::Gift);
         $gifts = $ofGifts === [] || $records === [] ? [] : $this->gifts(array_keys($records));
         foreach ($records as $id => $record) {
             $facts = Facts::of($record);
@@ -129,8 +132,20 @@ final readonly class Shortfalls implements FollowsWrites
     private function gifts(array $ids): array
     {
         $gifts = [];
-        foreach ($this->db->select('select id, supporter_id, `'.implode('`,`', Tables::COLUMNS['gift']).'` from gifts where supporter_id in ('.implode(',', $ids).')') as $gift) {
-            $gifts[$gift->supporter_id][$gift->id] = array_map(static fn (mixed $value): ?string => $value === null ? null : (string) $value, array_diff_key((array) $gift, ['id' => 1, 'supporter_id' => 1]));
+        foreach (
+            $this->db->select(
+                'select id, supporter_id, `' .
+                    implode('`,`', Tables::COLUMNS['gift']) .
+                    '` from gifts where supporter_id in (' .
+                    implode(',', $ids) .
+                    ')',
+            )
+            as $gift
+        ) {
+            $gifts[$gift->supporter_id][$gift->id] = array_map(
+                static fn(mixed $value): ?string => $value === null ? null : (string) $value,
+                array_diff_key((array) $gift, ['id' => 1, 'supporter_id' => 1]),
+            );
         }
 
         return $gifts;

@@ -5,6 +5,4 @@ declare(strict_types=1);
 namespace App\Standards;
 
 /** The standards are others now: what was worked out by the old ones is worked out anew. Dispatched once they are in force. */
-final readonly class StandardsChanged
-{
-}
+final readonly class StandardsChanged {}

@@ -24,7 +24,10 @@ final readonly class StandardsStore
         $settings = FieldSetting::query()->get()->keyBy('field')->all();
         $lists = ListValue::query()->orderBy('place')->orderBy('id')->get()->groupBy('field')->all();
         $base = FieldCatalog::builtIn();
-        $fields = [...$base->everything(), ...CustomField::query()->orderBy('label')->get()->map(static fn (CustomField $field): Field => $field->field())->all()];
+        $fields = [
+            ...$base->everything(),
+            ...CustomField::query()->orderBy('label')->get()->map(static fn(CustomField $field): Field => $field->field())->all(),
+        ];
         $defaults = [];
         $set = [];
         foreach ($fields as $field) {
@@ -32,17 +35,28 @@ final readonly class StandardsStore
             foreach ($setting->settings['defaults'] ?? [] as $kind => $value) {
                 $defaults[$kind][$field->key] = $value;
             }
-            $values = isset($lists[$field->key]) ? Lists::of($lists[$field->key]->map(static fn (ListValue $value) => $value->pickValue())) : [];
+            $values = isset($lists[$field->key])
+                ? Lists::of($lists[$field->key]->map(static fn(ListValue $value) => $value->pickValue()))
+                : [];
             $isList = in_array($field->type, [FieldType::Choice, FieldType::Choices], true);
-            $list = $values === [] && ! $isList ? null : new PickList($values, ! ($setting->settings['open_list'] ?? false));
+            $list = $values === [] && !$isList ? null : new PickList($values, !($setting->settings['open_list'] ?? false));
             if ($field->isCustom() || $list !== null || $setting !== null) {
-                $set[] = $field->with($list, $setting?->limits() ?? $field->limits, Unreadable::tryFrom($setting->settings['unreadable'] ?? ''));
+                $set[] = $field->with(
+                    $list,
+                    $setting?->limits() ?? $field->limits,
+                    Unreadable::tryFrom($setting->settings['unreadable'] ?? ''),
+                );
             }
         }
-        $rules = Lists::of(Rule::query()->orderBy('id')->get()->map(static fn (Rule $rule): RequiredRule => $rule->rule()));
+        $rules = Lists::of(Rule::query()->orderBy('id')->get()->map(static fn(Rule $rule): RequiredRule => $rule->rule()));
 
         // Someone east of the server may already be in tomorrow.
-        return new Standards($base->with($set), new Formats(now()->addDay()->format('Y-m-d'), Organization::read()), $rules, new Defaults($defaults));
+        return new Standards(
+            $base->with($set),
+            new Formats(now()->addDay()->format('Y-m-d'), Organization::read()),
+            $rules,
+            new Defaults($defaults),
+        );
     }
 
     /** The standards have changed: what was worked out by the old ones is worked out anew. */
@@ -50,7 +64,7 @@ final readonly class StandardsStore
     {
         StandardsVersion::raise();
         self::forget();
-        event(new StandardsChanged);
+        event(new StandardsChanged());
     }
 
     /** What this process has read of the standards is read anew. */

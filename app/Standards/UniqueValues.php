@@ -16,9 +16,7 @@ use PineSieve\Core\Standards\Uniques;
 /** Who has a value already that only one may have. */
 final readonly class UniqueValues
 {
-    public function __construct(private Connection $db)
-    {
-    }
+    public function __construct(private Connection $db) {}
 
     /**
      * What others have already of the values that only one record may have.
@@ -38,7 +36,9 @@ final readonly class UniqueValues
         $problems = [];
         foreach ($this->of($values) as $field => $taken) {
             foreach ($taken as $value => $owners) {
-                $others = array_values(array_filter($owners, static fn (int $owner): bool => $field === 'gift.reference' || $owner !== $before?->ref));
+                $others = array_values(
+                    array_filter($owners, static fn(int $owner): bool => $field === 'gift.reference' || $owner !== $before?->ref),
+                );
                 if ($others !== []) {
                     $problems[] = $uniques->problem($field, (string) $value, "Supporter {$others[0]}");
                 }
@@ -61,8 +61,10 @@ final readonly class UniqueValues
                 continue;
             }
             // The collation compares without regard to case.
-            $rows = $this->db->table(Tables::NAMES[$place->subject])->whereIn($place->column, array_map(strval(...), $wanted))
-                ->when(str_starts_with($field, Field::CUSTOM), static fn ($query) => $query->where('field', $field))
+            $rows = $this->db
+                ->table(Tables::NAMES[$place->subject])
+                ->whereIn($place->column, array_map(strval(...), $wanted))
+                ->when(str_starts_with($field, Field::CUSTOM), static fn($query) => $query->where('field', $field))
                 ->get(['supporter_id', "{$place->column} as value"]);
             foreach ($rows as $row) {
                 $taken[$field][mb_strtolower($row->value)][] = $row->supporter_id;

@@ -7,6 +7,4 @@ namespace App\Standards;
 use PineSieve\Core\SieveException;
 
 /** A remedy for many records that can't be right for them. */
-final class UnusableRemedy extends SieveException
-{
-}
+final class UnusableRemedy extends SieveException {}

@@ -16,7 +16,7 @@ final class ValueNames implements NamesValues
     {
         $setting = FieldSetting::query()->find($field);
         $defaults = $setting->settings['defaults'] ?? [];
-        $changed = array_map(static fn (string $value): string => self::inLines($value, $from, $to), $defaults);
+        $changed = array_map(static fn(string $value): string => self::inLines($value, $from, $to), $defaults);
         if ($setting === null || $changed === $defaults) {
             return 0;
         }
@@ -30,7 +30,15 @@ final class ValueNames implements NamesValues
     {
         $count = 0;
         foreach (Rule::query()->get() as $rule) {
-            $conditions = array_map(static fn (array $when): array => $when['field'] === $field ? [...$when, 'values' => array_map(static fn (string $value): string => self::inLines($value, $from, $to), $when['values'])] : $when, $rule->conditions);
+            $conditions = array_map(
+                static fn(array $when): array => $when['field'] === $field
+                    ? [
+                        ...$when,
+                        'values' => array_map(static fn(string $value): string => self::inLines($value, $from, $to), $when['values']),
+                    ]
+                    : $when,
+                $rule->conditions,
+            );
             if ($conditions !== $rule->conditions) {
                 $rule->fill(['conditions' => $conditions])->save();
                 $count++;
@@ -42,6 +50,9 @@ final class ValueNames implements NamesValues
 
     private static function inLines(string $value, string $from, string $to): string
     {
-        return implode("\n", array_unique(array_map(static fn (string $line): string => $line === $from ? $to : $line, explode("\n", $value))));
+        return implode(
+            "\n",
+            array_unique(array_map(static fn(string $line): string => $line === $from ? $to : $line, explode("\n", $value))),
+        );
     }
 }

@@ -7,9 +7,7 @@ namespace App\Support;
 /** Columns of rows as lists of one type, whatever keys and types the driver gave them. */
 final class Lists
 {
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @param  iterable<mixed>  $values  each of them a whole number, or one that is written as text

@@ -18,9 +18,7 @@ final class PlainWords
 
     private const BUSY = [1205, 1213];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** In sentences. */
     public static function of(Throwable $error): string
@@ -36,12 +34,15 @@ final class PlainWords
 
     public static function isAway(Throwable $error): bool
     {
-        return $error instanceof PDOException && (in_array(self::code($error), self::AWAY, true) || str_contains($error->getMessage(), 'server has gone away'));
+        return $error instanceof PDOException &&
+            (in_array(self::code($error), self::AWAY, true) || str_contains($error->getMessage(), 'server has gone away'));
     }
 
     public static function isFull(Throwable $error): bool
     {
-        return ($error instanceof PDOException && in_array(self::code($error), self::FULL, true)) || str_contains($error->getMessage(), 'No space left on device') || str_contains($error->getMessage(), 'possibly out of free disk space');
+        return ($error instanceof PDOException && in_array(self::code($error), self::FULL, true)) ||
+            str_contains($error->getMessage(), 'No space left on device') ||
+            str_contains($error->getMessage(), 'possibly out of free disk space');
     }
 
     private static function code(Throwable $error): int

@@ -7,6 +7,4 @@ namespace App\Support;
 use PineSieve\Core\SieveException;
 
 /** An option whose value can't be used. */
-final class UnusableOption extends SieveException
-{
-}
+final class UnusableOption extends SieveException {}

@@ -21,17 +21,24 @@ final class WithoutValues
         $logger->pushProcessor(static function (LogRecord $record): LogRecord {
             $error = $record->context['exception'] ?? null;
 
-            return $error instanceof Throwable ? $record->with(message: self::said($error), context: [...array_diff_key($record->context, ['exception' => 1]), 'trace' => self::trace($error)]) : $record;
+            return $error instanceof Throwable
+                ? $record->with(
+                    message: self::said($error),
+                    context: [...array_diff_key($record->context, ['exception' => 1]), 'trace' => self::trace($error)],
+                )
+                : $record;
         });
     }
 
     private static function said(Throwable $error): string
     {
-        return $error::class.': '.match (true) {
-            $error instanceof QueryException => "{$error->getCode()} at {$error->getSql()}",
-            $error instanceof PDOException => (string) $error->getCode(),
-            default => $error->getMessage(),
-        };
+        return $error::class .
+            ': ' .
+            match (true) {
+                $error instanceof QueryException => "{$error->getCode()} at {$error->getSql()}",
+                $error instanceof PDOException => (string) $error->getCode(),
+                default => $error->getMessage(),
+            };
     }
 
     /** @return list<string> where it happened, and the errors that led to it */
@@ -39,10 +46,17 @@ final class WithoutValues
     {
         $lines = ["{$error->getFile()}:{$error->getLine()}"];
         foreach ($error->getTrace() as $frame) {
-            $lines[] = ($frame['file'] ?? '').':'.($frame['line'] ?? '').' '.($frame['class'] ?? '').($frame['type'] ?? '').$frame['function'];
+            $lines[] =
+                ($frame['file'] ?? '') .
+                ':' .
+                ($frame['line'] ?? '') .
+                ' ' .
+                ($frame['class'] ?? '') .
+                ($frame['type'] ?? '') .
+                $frame['function'];
         }
         $before = $error->getPrevious();
 
-        return $before === null ? $lines : [...$lines, 'because of '.self::said($before), ...self::trace($before)];
+        return $before === null ? $lines : [...$lines, 'because of ' . self::said($before), ...self::trace($before)];
     }
 }

@@ -35,12 +35,18 @@ final readonly class ComparedWith
         public string $group = '',
         public int $search = 0,
         public array $ids = [],
-    ) {
-    }
+    ) {}
 
     public static function fromArray(mixed $data): self
     {
-        return ! is_array($data) || ! in_array($data['kind'] ?? null, self::KINDS, true) ? new self : new self($data['kind'], (string) ($data['group'] ?? ''), (int) ($data['search'] ?? 0), array_values(array_map(intval(...), $data['ids'] ?? [])));
+        return !is_array($data) || !in_array($data['kind'] ?? null, self::KINDS, true)
+            ? new self()
+            : new self(
+                $data['kind'],
+                (string) ($data['group'] ?? ''),
+                (int) ($data['search'] ?? 0),
+                array_values(array_map(intval(...), $data['ids'] ?? [])),
+            );
     }
 
     /** @return array<string, mixed> */
@@ -73,8 +79,19 @@ final readonly class ComparedWith
 
         return match ($this->kind) {
             self::ALL => $supporters,
-            self::GROUP => Lists::ints(DB::table('memberships')->where('list', 'group')->where('name', $this->group)->whereIn('supporter_id', $supporters)->distinct()->pluck('supporter_id')),
-            self::SEARCH => Lists::ints(SupporterSearch::of(SavedSearch::query()->find($this->search)->query ?? ['none' => '1'])->whereIn('supporters.id', $supporters)->pluck('supporters.id')),
+            self::GROUP => Lists::ints(
+                DB::table('memberships')
+                    ->where('list', 'group')
+                    ->where('name', $this->group)
+                    ->whereIn('supporter_id', $supporters)
+                    ->distinct()
+                    ->pluck('supporter_id'),
+            ),
+            self::SEARCH => Lists::ints(
+                SupporterSearch::of(SavedSearch::query()->find($this->search)->query ?? ['none' => '1'])
+                    ->whereIn('supporters.id', $supporters)
+                    ->pluck('supporters.id'),
+            ),
             self::IDS => array_values(array_intersect($supporters, $this->ids)),
             default => [],
         };

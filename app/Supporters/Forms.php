@@ -41,8 +41,7 @@ final readonly class Forms
         private RuleSets $sets,
         private UniqueValues $taken,
         private Ids $ids,
-    ) {
-    }
+    ) {}
 
     /** The form of a stored supporter, without what the person may not see. */
     public function of(int $id, FieldAccess $sight): ?Draft
@@ -59,7 +58,7 @@ final readonly class Forms
      */
     public function problems(Draft $draft, ?int $id, FieldAccess $sight): array
     {
-        $stored = $id === null ? null : ($this->reader->read([$id])[$id] ?? null);
+        $stored = $id === null ? null : $this->reader->read([$id])[$id] ?? null;
 
         return $this->checked($this->read($draft, $stored, $sight), $stored);
     }
@@ -72,7 +71,11 @@ final readonly class Forms
     public function alike(Draft $draft, ?int $except, FieldAccess $sight): array
     {
         $read = (new DraftReader($this->standards))->read($draft);
-        $custom = array_filter($read->values, static fn (string $value, string $field): bool => $value !== '' && str_starts_with($field, 'custom.'), ARRAY_FILTER_USE_BOTH);
+        $custom = array_filter(
+            $read->values,
+            static fn(string $value, string $field): bool => $value !== '' && str_starts_with($field, 'custom.'),
+            ARRAY_FILTER_USE_BOTH,
+        );
         $record = $read->record->with($read->record->further, $read->record->groups, $read->record->tags, $custom);
         $matcher = $this->sets->matcher();
         $ids = array_diff(KeyTable::holders($matcher->keysOfIncoming($record))->all(), [$except]);
@@ -82,12 +85,24 @@ final readonly class Forms
             if ($finding !== null) {
                 $address = $stored->addresses[0] ?? null;
                 $told = $finding->toArray();
-                $found[] = ['name' => $stored->field('display_name'), 'place' => trim(($sight->sees('address.city') ? $address?->value('city') ?? '' : '').', '.($sight->sees('address.state') ? $address?->value('state') ?? '' : ''), ', '), 'strength' => $told['strength'], 'score' => $told['score'], 'id' => $id,
+                $found[] = [
+                    'name' => $stored->field('display_name'),
+                    'place' => trim(
+                        ($sight->sees('address.city') ? $address?->value('city') ?? '' : '') .
+                            ', ' .
+                            ($sight->sees('address.state') ? $address?->value('state') ?? '' : ''),
+                        ', ',
+                    ),
+                    'strength' => $told['strength'],
+                    'score' => $told['score'],
+                    'id' => $id,
                     // Reasons name values: whoever may not see all of them is told that there is someone, not why.
-                    'for' => $sight->seesAll() ? $told['for'] : ['Something of what you wrote is the same'], 'against' => $sight->seesAll() ? $told['against'] : []];
+                    'for' => $sight->seesAll() ? $told['for'] : ['Something of what you wrote is the same'],
+                    'against' => $sight->seesAll() ? $told['against'] : [],
+                ];
             }
         }
-        usort($found, static fn (array $a, array $b): int => [$b['strength'], $b['score']] <=> [$a['strength'], $a['score']]);
+        usort($found, static fn(array $a, array $b): int => [$b['strength'], $b['score']] <=> [$a['strength'], $a['score']]);
 
         return array_slice($found, 0, self::ALIKE);
     }
@@ -104,7 +119,7 @@ final readonly class Forms
     {
         return DB::transaction(function () use ($draft, $id, $base, $user, $sight, $act): KeptForm {
             $this->ids->queueUp();
-            $stored = $id === null ? null : ($this->reader->read([$id])[$id] ?? throw NotKept::gone());
+            $stored = $id === null ? null : $this->reader->read([$id])[$id] ?? throw NotKept::gone();
             $theirs = [];
             if ($stored !== null && $base !== null) {
                 $merged = Merging::of($base, $draft, self::seen(Draft::of($stored, $this->linksTo($stored->ref)), $sight));
@@ -115,7 +130,7 @@ final readonly class Forms
             }
             $read = $this->read($draft, $stored, $sight);
             $problems = $this->checked($read, $stored);
-            if (array_filter($problems, static fn (PlacedProblem $placed): bool => $placed->problem->blocks) !== []) {
+            if (array_filter($problems, static fn(PlacedProblem $placed): bool => $placed->problem->blocks) !== []) {
                 throw NotKept::faulty($problems);
             }
 
@@ -132,7 +147,7 @@ final readonly class Forms
 
     private function write(ReadDraft $read, ?SupporterRecord $stored, ?User $user, ?Act $act): int
     {
-        $planner = new FormPlanner;
+        $planner = new FormPlanner();
         $self = $stored->ref ?? FormPlanner::NEW;
         $there = $stored === null ? [] : array_column($this->linksTo((int) $stored->ref), 'other_id', 'id');
         $entries = [];
@@ -156,9 +171,12 @@ final readonly class Forms
         if ($read->problems !== []) {
             return $read->problems;
         }
-        $after = Projection::after($stored, (new FormPlanner)->changes($read, $stored));
+        $after = Projection::after($stored, (new FormPlanner())->changes($read, $stored));
 
-        return array_map(static fn (Problem $problem): PlacedProblem => new PlacedProblem(self::place($problem, $read), $problem), [...$this->standards->problems($after, $stored), ...$this->taken->problems($this->standards->catalog, $after, $stored)]);
+        return array_map(static fn(Problem $problem): PlacedProblem => new PlacedProblem(self::place($problem, $read), $problem), [
+            ...$this->standards->problems($after, $stored),
+            ...$this->taken->problems($this->standards->catalog, $after, $stored),
+        ]);
     }
 
     /** Where in the form a missing field is to be written. */
@@ -198,20 +216,26 @@ final readonly class Forms
         }
         // A field that is emptied is written as blank; one that the form does not show stays.
         foreach ($draft->fields as $field => $value) {
-            $flat["fields.{$field}"] = $sight->edits($field) ? $value : ($kept["fields.{$field}"] ?? '');
+            $flat["fields.{$field}"] = $sight->edits($field) ? $value : $kept["fields.{$field}"] ?? '';
         }
         foreach ($kept as $path => $value) {
-            if (str_starts_with($path, 'fields.') && ! array_key_exists(substr($path, 7), $draft->fields)) {
+            if (str_starts_with($path, 'fields.') && !array_key_exists(substr($path, 7), $draft->fields)) {
                 $flat[$path] = $value;
             }
         }
 
-        return Draft::fromFlat(array_filter($flat, static fn (?string $value): bool => $value !== null));
+        return Draft::fromFlat(array_filter($flat, static fn(?string $value): bool => $value !== null));
     }
 
     private static function seen(Draft $draft, FieldAccess $sight): Draft
     {
-        return Draft::fromFlat(array_filter($draft->flat(), static fn (string $path): bool => Draft::fieldAt($path) === null || $sight->sees((string) Draft::fieldAt($path)), ARRAY_FILTER_USE_KEY));
+        return Draft::fromFlat(
+            array_filter(
+                $draft->flat(),
+                static fn(string $path): bool => Draft::fieldAt($path) === null || $sight->sees((string) Draft::fieldAt($path)),
+                ARRAY_FILTER_USE_KEY,
+            ),
+        );
     }
 
     /** @return list<array{id: int, kind: string, other_id: int, role: ?string}> */
@@ -219,6 +243,16 @@ final readonly class Forms
     {
         $links = DB::select('select id, kind, supporter_id as other_id, role from links where other_id = ? order by id limit 200', [$id]);
 
-        return Lists::of(array_map(static fn (\stdClass $link): array => ['id' => (int) $link->id, 'kind' => (string) $link->kind, 'other_id' => (int) $link->other_id, 'role' => $link->role], $links));
+        return Lists::of(
+            array_map(
+                static fn(\stdClass $link): array => [
+                    'id' => (int) $link->id,
+                    'kind' => (string) $link->kind,
+                    'other_id' => (int) $link->other_id,
+                    'role' => $link->role,
+                ],
+                $links,
+            ),
+        );
     }
 }

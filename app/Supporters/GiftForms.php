@@ -40,8 +40,7 @@ final readonly class GiftForms
         private RecordWriter $writer,
         private UniqueValues $taken,
         private Ids $ids,
-    ) {
-    }
+    ) {}
 
     /**
      * @param  array<string, string>  $written  field, such as "gift.amount", to what is written
@@ -67,9 +66,11 @@ final readonly class GiftForms
             $this->ids->queueUp();
             [$values, $problems, $stored] = $this->read($supporter, $gift, $written, $sight);
             if ($again) {
-                $problems = array_values(array_filter($problems, static fn (PlacedProblem $placed): bool => $placed->problem->code !== self::TWICE));
+                $problems = array_values(
+                    array_filter($problems, static fn(PlacedProblem $placed): bool => $placed->problem->code !== self::TWICE),
+                );
             }
-            if (array_filter($problems, static fn (PlacedProblem $placed): bool => $placed->problem->blocks) !== []) {
+            if (array_filter($problems, static fn(PlacedProblem $placed): bool => $placed->problem->blocks) !== []) {
                 throw NotKept::faulty($problems);
             }
             $fields = [];
@@ -80,7 +81,11 @@ final readonly class GiftForms
                 }
                 $field = (string) array_search($column, FieldPlace::OF_GIFT, true);
                 if ($gift !== null && isset($base[$field]) && $base[$field] !== (string) $before) {
-                    throw NotKept::becauseOf("Someone else changed this gift meanwhile: {$this->standards->catalog->field($field)->label} is now \"{$before}\". Nothing of yours is lost; look at it again and save.");
+                    throw NotKept::becauseOf(
+                        "Someone else changed this gift meanwhile: {$this->standards->catalog->field(
+                            $field,
+                        )->label} is now \"{$before}\". Nothing of yours is lost; look at it again and save.",
+                    );
                 }
                 $fields[$column] = [$before, $value === '' ? null : $value];
             }
@@ -100,12 +105,29 @@ final readonly class GiftForms
         DB::transaction(function () use ($supporter, $gift, $user, $sight): void {
             $this->ids->queueUp();
             $stored = $this->reader->things([$supporter])[$supporter]["gift:{$gift}"] ?? throw NotKept::gone();
-            foreach (array_keys(array_filter($stored, static fn (?string $value): bool => $value !== null && $value !== '')) as $column) {
-                if (! $sight->editsColumn('gift', $column)) {
-                    throw NotKept::becauseOf('This gift has a field that you may not change, so you may not delete it. Ask someone who may.');
+            foreach (array_keys(array_filter($stored, static fn(?string $value): bool => $value !== null && $value !== '')) as $column) {
+                if (!$sight->editsColumn('gift', $column)) {
+                    throw NotKept::becauseOf(
+                        'This gift has a field that you may not change, so you may not delete it. Ask someone who may.',
+                    );
                 }
             }
-            $this->writer->write([new Entry($supporter, [new Change(Subject::Gift, $gift, Action::Delete, array_map(static fn (?string $value): array => [$value, null], array_filter($stored, static fn (?string $value): bool => $value !== null)))])], Act::once(ActKind::Edit, $user?->id));
+            $this->writer->write(
+                [
+                    new Entry($supporter, [
+                        new Change(
+                            Subject::Gift,
+                            $gift,
+                            Action::Delete,
+                            array_map(
+                                static fn(?string $value): array => [$value, null],
+                                array_filter($stored, static fn(?string $value): bool => $value !== null),
+                            ),
+                        ),
+                    ]),
+                ],
+                Act::once(ActKind::Edit, $user?->id),
+            );
         });
     }
 
@@ -116,37 +138,83 @@ final readonly class GiftForms
     private function read(int $supporter, ?int $gift, array $written, FieldAccess $sight): array
     {
         $record = $this->reader->read([$supporter])[$supporter] ?? throw NotKept::gone();
-        $stored = $gift === null ? [] : ($this->reader->things([$supporter])[$supporter]["gift:{$gift}"] ?? throw NotKept::gone());
-        $values = array_map(static fn (string $column): string => (string) ($stored[$column] ?? ''), FieldPlace::OF_GIFT);
+        $stored = $gift === null ? [] : $this->reader->things([$supporter])[$supporter]["gift:{$gift}"] ?? throw NotKept::gone();
+        $values = array_map(static fn(string $column): string => (string) ($stored[$column] ?? ''), FieldPlace::OF_GIFT);
         $problems = [];
         $faulty = [];
         foreach ($written as $field => $text) {
-            if (! isset(FieldPlace::OF_GIFT[$field]) || ! $sight->edits($field)) {
+            if (!isset(FieldPlace::OF_GIFT[$field]) || !$sight->edits($field)) {
                 continue;
             }
             $text = $field === 'gift.notes' ? Tidy::block($text) : Tidy::line($text);
-            $understood = $text === '' ? null : $this->standards->formats->byHand()->of($this->standards->catalog->field($field))->read($text);
+            $understood =
+                $text === ''
+                    ? null
+                    : $this->standards->formats
+                        ->byHand()
+                        ->of($this->standards->catalog->field($field))
+                        ->read($text);
             $values[$field] = $understood->value ?? '';
             if ($understood?->fault !== null) {
                 $faulty[$field] = true;
-                $problems[] = new PlacedProblem($field, new Problem($understood->fault->code, $field, null, $text, $understood->fault->reason, $understood->fault->remedy));
+                $problems[] = new PlacedProblem(
+                    $field,
+                    new Problem($understood->fault->code, $field, null, $text, $understood->fault->reason, $understood->fault->remedy),
+                );
             }
         }
         $money = GiftMoney::of($values['gift.amount'], $values['gift.currency'], $this->standards->formats->home->currency);
         if ($money->doubt !== '') {
             $faulty['gift.amount'] = true;
-            $problems[] = new PlacedProblem('gift.amount', new Problem('amount.currency', 'gift.amount', null, $values['gift.amount'], $money->doubt, 'Choose the currency beside it, or correct the amount'));
+            $problems[] = new PlacedProblem(
+                'gift.amount',
+                new Problem(
+                    'amount.currency',
+                    'gift.amount',
+                    null,
+                    $values['gift.amount'],
+                    $money->doubt,
+                    'Choose the currency beside it, or correct the amount',
+                ),
+            );
         }
         [$values['gift.amount'], $values['gift.currency']] = [$money->amount, $money->currency];
-        $incoming = new IncomingGift(...array_combine(array_map(static fn (string $field): string => substr($field, 5), array_keys($values)), $values));
+        $incoming = new IncomingGift(
+            ...array_combine(array_map(static fn(string $field): string => substr($field, 5), array_keys($values)), $values),
+        );
         $incoming = $gift === null ? $this->standards->defaults->fillGift($incoming) : $incoming;
-        $found = (new Requirements)->check(new IncomingRecord(SupporterKind::Person, new PersonName(last: 'there'), gifts: [$incoming]), [], $faulty);
-        $columns = array_map(static fn (string $value): ?string => $value === '' ? null : $value, array_combine(array_values(FieldPlace::OF_GIFT), array_map(static fn (string $field): string => $incoming->{substr($field, 5)}, array_keys(FieldPlace::OF_GIFT))));
+        $found = (new Requirements())->check(
+            new IncomingRecord(SupporterKind::Person, new PersonName(last: 'there'), gifts: [$incoming]),
+            [],
+            $faulty,
+        );
+        $columns = array_map(
+            static fn(string $value): ?string => $value === '' ? null : $value,
+            array_combine(
+                array_values(FieldPlace::OF_GIFT),
+                array_map(static fn(string $field): string => $incoming->{substr($field, 5)}, array_keys(FieldPlace::OF_GIFT)),
+            ),
+        );
         if ($problems === [] && $found === []) {
-            $found = [...$this->newly($this->standards->problems($record, $record, [$columns]), $gift === null ? [] : $this->standards->problems($record, $record, [$stored])), ...(($stored['reference'] ?? null) === $columns['reference'] ? [] : $this->taken->problems($this->standards->catalog, $record, $record, [$columns]))];
+            $found = [
+                ...$this->newly(
+                    $this->standards->problems($record, $record, [$columns]),
+                    $gift === null ? [] : $this->standards->problems($record, $record, [$stored]),
+                ),
+                ...($stored['reference'] ?? null) === $columns['reference']
+                    ? []
+                    : $this->taken->problems($this->standards->catalog, $record, $record, [$columns]),
+            ];
         }
         if ($gift === null && $problems === [] && $found === [] && ($record->gifts[$incoming->sameness()] ?? 0) > 0) {
-            $found[] = new Problem(self::TWICE, 'gift.amount', null, $incoming->amount, 'There is the very same gift already: same date, amount, fund, kind and reference', 'Save it once more if it was given twice');
+            $found[] = new Problem(
+                self::TWICE,
+                'gift.amount',
+                null,
+                $incoming->amount,
+                'There is the very same gift already: same date, amount, fund, kind and reference',
+                'Save it once more if it was given twice',
+            );
         }
         foreach ($found as $problem) {
             $problems[] = new PlacedProblem($problem->field, $problem);
@@ -164,6 +232,6 @@ final readonly class GiftForms
      */
     private function newly(array $after, array $before): array
     {
-        return array_values(array_filter($after, static fn (Problem $problem): bool => ! in_array($problem, $before, false)));
+        return array_values(array_filter($after, static fn(Problem $problem): bool => !in_array($problem, $before, false)));
     }
 }

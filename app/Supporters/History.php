@@ -37,8 +37,7 @@ final readonly class History
         private Ids $ids,
         private ChangeChecks $checks,
         private RowSources $sources,
-    ) {
-    }
+    ) {}
 
     /**
      * @param  int  $before  id of the entry that the page before ended with; 0 for the latest
@@ -46,20 +45,29 @@ final readonly class History
      */
     public function of(int $supporter, int $before, FieldAccess $sight): array
     {
-        $entries = JournalEntry::ofSupporters([$supporter])->with('act.user')->when($before > 0, static fn ($query) => $query->where('id', '<', $before))->reorder('id', 'desc')->limit(self::PAGE)->get();
+        $entries = JournalEntry::ofSupporters([$supporter])
+            ->with('act.user')
+            ->when($before > 0, static fn($query) => $query->where('id', '<', $before))
+            ->reorder('id', 'desc')
+            ->limit(self::PAGE)
+            ->get();
         $things = $this->reader->things([$supporter])[$supporter] ?? [];
         $sources = $this->sources->of(JournalEntry::intakesOf($entries));
 
         return [
-            'entries' => Lists::of($entries->map(fn (JournalEntry $entry): array => [
-                'id' => $entry->id,
-                'at' => $entry->at,
-                'cause' => $entry->act->kind->value,
-                'by' => $entry->act->user?->name,
-                'intake' => ($sources[$entry->act->intake_id] ?? null)?->label(),
-                'row' => $entry->row_number,
-                'changes' => $this->shown($entry->changeList(), $things, $sight),
-            ])),
+            'entries' => Lists::of(
+                $entries->map(
+                    fn(JournalEntry $entry): array => [
+                        'id' => $entry->id,
+                        'at' => $entry->at,
+                        'cause' => $entry->act->kind->value,
+                        'by' => $entry->act->user?->name,
+                        'intake' => ($sources[$entry->act->intake_id] ?? null)?->label(),
+                        'row' => $entry->row_number,
+                        'changes' => $this->shown($entry->changeList(), $things, $sight),
+                    ],
+                ),
+            ),
             'more' => $entries->count() === self::PAGE,
         ];
     }
@@ -77,11 +85,24 @@ final readonly class History
             $seen = $sight->ofChange($change, $things[$thing] ?? []);
             if ($seen !== null && $seen->fields !== []) {
                 $words = $this->words->of($seen, null, $things[$thing] ?? []);
-                $shown[] = [...$words, 'change' => $i, 'fields' => array_map(static fn (array $field, int $at): array => [...$field, 'can_be_put_back' => match ($change->action) {
-                    Action::Update => Reversal::of([$change->only($field['column'])], $things, [])->changes !== [],
-                    // What was made or taken away goes or comes back as a whole.
-                    default => $at === 0 && $change->subject !== Subject::Supporter && Reversal::of([$change], $things, [])->changes !== [],
-                }], $words['fields'], array_keys($words['fields']))];
+                $shown[] = [
+                    ...$words,
+                    'change' => $i,
+                    'fields' => array_map(
+                        static fn(array $field, int $at): array => [
+                            ...$field,
+                            'can_be_put_back' => match ($change->action) {
+                                Action::Update => Reversal::of([$change->only($field['column'])], $things, [])->changes !== [],
+                                // What was made or taken away goes or comes back as a whole.
+                                default => $at === 0 &&
+                                    $change->subject !== Subject::Supporter &&
+                                    Reversal::of([$change], $things, [])->changes !== [],
+                            },
+                        ],
+                        $words['fields'],
+                        array_keys($words['fields']),
+                    ),
+                ];
             }
         }
 
@@ -108,13 +129,20 @@ final readonly class History
             }
             $things = $this->reader->things([$entry->owner_id])[$entry->owner_id] ?? throw NotKept::gone();
             foreach (array_keys($change->fields) as $touched) {
-                if (! $sight->editsColumn($change->subject->value, $touched, $things["{$change->subject->value}:{$change->ref}"] ?? array_map(static fn (array $pair): ?string => $pair[1] ?? $pair[0], $change->fields))) {
+                if (
+                    !$sight->editsColumn(
+                        $change->subject->value,
+                        $touched,
+                        $things["{$change->subject->value}:{$change->ref}"] ??
+                            array_map(static fn(array $pair): ?string => $pair[1] ?? $pair[0], $change->fields),
+                    )
+                ) {
                     throw NotKept::becauseOf('You may not change this field.');
                 }
             }
             $reversal = Reversal::of([$change], $things, JournalEntry::touchedAfter($entry->id, $entry->owner_id));
             if ($reversal->changes === []) {
-                throw NotKept::becauseOf(($reversal->kept[0]->reason ?? 'It is as it was before').', so it is not put back.');
+                throw NotKept::becauseOf(($reversal->kept[0]->reason ?? 'It is as it was before') . ', so it is not put back.');
             }
             $stored = $this->reader->read([$entry->owner_id])[$entry->owner_id] ?? throw NotKept::gone();
             $changes = $this->withForms($stored, $reversal->changes);
@@ -138,8 +166,13 @@ final readonly class History
             return $changes;
         }
         foreach (NameForms::following($stored, Projection::after($stored, $changes)) as $column => $form) {
-            if ($form !== $stored->field($column) && ! isset($changes[0]->fields[$column])) {
-                $changes = Change::merged($changes, new Change(Subject::Supporter, $changes[0]->ref, Action::Update, [$column => [$stored->fields[$column] ?? null, $form]]));
+            if ($form !== $stored->field($column) && !isset($changes[0]->fields[$column])) {
+                $changes = Change::merged(
+                    $changes,
+                    new Change(Subject::Supporter, $changes[0]->ref, Action::Update, [
+                        $column => [$stored->fields[$column] ?? null, $form],
+                    ]),
+                );
             }
         }
 

@@ -12,25 +12,30 @@ use PineSieve\Core\SieveException;
 final class NotKept extends SieveException
 {
     /** @param  list<PlacedProblem>  $problems */
-    private function __construct(
-        string $message,
-        public readonly array $problems = [],
-        public readonly ?Merging $merging = null,
-    ) {
+    private function __construct(string $message, public readonly array $problems = [], public readonly ?Merging $merging = null)
+    {
         parent::__construct($message);
     }
 
     /** @param  list<PlacedProblem>  $problems */
     public static function faulty(array $problems): self
     {
-        $count = count(array_filter($problems, static fn (PlacedProblem $placed): bool => $placed->problem->blocks));
+        $count = count(array_filter($problems, static fn(PlacedProblem $placed): bool => $placed->problem->blocks));
 
-        return new self($count === 1 ? 'One thing must be put right before this can be saved.' : "{$count} things must be put right before this can be saved.", $problems);
+        return new self(
+            $count === 1
+                ? 'One thing must be put right before this can be saved.'
+                : "{$count} things must be put right before this can be saved.",
+            $problems,
+        );
     }
 
     public static function conflicting(Merging $merging): self
     {
-        return new self('Someone else changed the same while you were writing. Nothing of yours is lost: choose for each value.', merging: $merging);
+        return new self(
+            'Someone else changed the same while you were writing. Nothing of yours is lost: choose for each value.',
+            merging: $merging,
+        );
     }
 
     public static function becauseOf(string $reason): self

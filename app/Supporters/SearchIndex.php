@@ -12,6 +12,7 @@ use App\Records\Ids;
 use App\Records\Written;
 use App\Standards\FieldAccess;
 use Illuminate\Database\Connection;
+use Illuminate\Database\Query\Builder;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Text\Fold;
@@ -21,12 +22,7 @@ final readonly class SearchIndex implements FollowsWrites
 {
     private const COLUMNS = ['word', 'field', 'supporter_id'];
 
-    public function __construct(
-        private Connection $db,
-        private Bulk $bulk,
-        private RuleSets $sets,
-    ) {
-    }
+    public function __construct(private Connection $db, private Bulk $bulk, private RuleSets $sets) {}
 
     /** What a supporter was found by is deleted by making it again from what the supporter was. */
     public function follow(Written $written): void
@@ -82,7 +78,7 @@ final readonly class SearchIndex implements FollowsWrites
     }
 
     /** Ids of supporters that have a word beginning with each of the words asked for, as a subquery; nobody is found by what the person may not see. */
-    public function matching(string $query, FieldAccess $sight): ?\Illuminate\Database\Query\Builder
+    public function matching(string $query, FieldAccess $sight): ?Builder
     {
         $asked = self::split($query);
         if ($asked === []) {
@@ -90,7 +86,12 @@ final readonly class SearchIndex implements FollowsWrites
         }
         $ids = null;
         foreach ($asked as $word) {
-            $hits = $this->db->table('search_words')->select('supporter_id')->where('word', 'like', addcslashes($word, '\\%_').'%')->whereIn('field', SearchWord::seenBy($sight))->distinct();
+            $hits = $this->db
+                ->table('search_words')
+                ->select('supporter_id')
+                ->where('word', 'like', addcslashes($word, '\\%_') . '%')
+                ->whereIn('field', SearchWord::seenBy($sight))
+                ->distinct();
             $ids = $ids === null ? $hits : $ids->whereIn('supporter_id', $hits);
         }
 
@@ -102,13 +103,31 @@ final readonly class SearchIndex implements FollowsWrites
     {
         $words = [
             SearchWord::Name->value => self::split("{$record->field('display_name')} {$record->field('organization_name')}"),
-            SearchWord::Email->value => array_map(static fn (RecordPart $email): string => substr(mb_strtolower($email->value('address')), 0, 60), $record->emails),
-            SearchWord::Phone->value => array_map(static fn (RecordPart $phone): string => substr(ltrim((string) preg_replace('/;.*|\D/', '', $phone->value('number')), '1'), 0, 60), $record->phones),
-            SearchWord::Id->value => array_merge(...array_map(static fn (RecordPart $id): array => self::split($id->value('value')), $record->identifiers), ...[[]]),
+            SearchWord::Email->value => array_map(
+                static fn(RecordPart $email): string => substr(mb_strtolower($email->value('address')), 0, 60),
+                $record->emails,
+            ),
+            SearchWord::Phone->value => array_map(
+                static fn(RecordPart $phone): string => substr(
+                    ltrim((string) preg_replace('/;.*|\D/', '', $phone->value('number')), '1'),
+                    0,
+                    60,
+                ),
+                $record->phones,
+            ),
+            SearchWord::Id->value => array_merge(
+                ...array_map(static fn(RecordPart $id): array => self::split($id->value('value')), $record->identifiers),
+                ...[[]],
+            ),
         ];
-        $plain = static fn (string $word): string => (string) preg_replace('/[^\x21-\x7E]/', '', $word);
+        $plain = static fn(string $word): string => (string) preg_replace('/[^\x21-\x7E]/', '', $word);
 
-        return array_map(static fn (array $of): array => array_values(array_filter(array_map($plain, $of), static fn (string $word): bool => $word !== '')), $words);
+        return array_map(
+            static fn(array $of): array => array_values(
+                array_filter(array_map($plain, $of), static fn(string $word): bool => $word !== ''),
+            ),
+            $words,
+        );
     }
 
     /** @return list<string> */
@@ -118,15 +137,23 @@ final readonly class SearchIndex implements FollowsWrites
         foreach (preg_split('/\s+/u', $text) ?: [] as $word) {
             // An email and a telephone number are one word each.
             $digits = (string) preg_replace('/\D/', '', $word);
-            array_push($words, ...match (true) {
-                str_contains($word, '@') => [substr(mb_strtolower($word), 0, 60)],
-                // So is an id: "TH-0042".
-                $digits !== '' && preg_match('/^[\d().+-]+$/', $word) !== 1 => [Fold::solid($word)],
-                strlen($digits) >= 7 && preg_match('/^[\d().+-]+$/', $word) === 1 => [ltrim($digits, '1')],
-                default => explode(' ', Fold::words($word)),
-            });
+            array_push(
+                $words,
+                ...match (true) {
+                    str_contains($word, '@') => [substr(mb_strtolower($word), 0, 60)],
+                    // So is an id: "TH-0042".
+                    $digits !== '' && preg_match('/^[\d().+-]+$/', $word) !== 1 => [Fold::solid($word)],
+                    strlen($digits) >= 7 && preg_match('/^[\d().+-]+$/', $word) === 1 => [ltrim($digits, '1')],
+                    default => explode(' ', Fold::words($word)),
+                },
+            );
         }
 
-        return array_values(array_filter(array_map(static fn (string $word): string => substr($word, 0, 60), $words), static fn (string $word): bool => $word !== ''));
+        return array_values(
+            array_filter(
+                array_map(static fn(string $word): string => substr($word, 0, 60), $words),
+                static fn(string $word): bool => $word !== '',
+            ),
+        );
     }
 }

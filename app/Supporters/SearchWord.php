@@ -19,6 +19,12 @@ enum SearchWord: int
     {
         $fields = [self::Email->value => 'email', self::Phone->value => 'phone', self::Id->value => 'id.old'];
 
-        return array_column(array_filter(self::cases(), static fn (self $case): bool => ! isset($fields[$case->value]) || $sight->sees($fields[$case->value])), 'value');
+        return array_column(
+            array_filter(
+                self::cases(),
+                static fn(self $case): bool => !isset($fields[$case->value]) || $sight->sees($fields[$case->value]),
+            ),
+            'value',
+        );
     }
 }

@@ -21,11 +21,7 @@ final readonly class SupporterExport
 {
     private const CHUNK = 500;
 
-    public function __construct(
-        private FieldCatalog $catalog,
-        private RecordReader $reader,
-    ) {
-    }
+    public function __construct(private FieldCatalog $catalog, private RecordReader $reader) {}
 
     /**
      * @param  Builder<Supporter>  $supporters
@@ -35,18 +31,29 @@ final readonly class SupporterExport
     {
         $fields = $this->fields($sight);
         fwrite($stream, "\xEF\xBB\xBF");
-        $this->line($stream, [$this->catalog->field('supporter')->label, ...array_map(static fn (Field $field): string => $field->label, $fields)]);
-        $supporters->select('supporters.id')->chunkById(self::CHUNK, function ($chunk) use ($fields, $stream): void {
-            foreach ($this->reader->read(Lists::ints($chunk->pluck('id'))) as $id => $record) {
-                // Of several addresses, emails and phones it is the primary one.
-                $facts = Facts::of($record)->byAddress()[0];
-                $this->line($stream, [(string) $id, ...array_map(static function (Field $field) use ($facts): string {
-                    $values = $facts->all($field->key);
+        $this->line($stream, [
+            $this->catalog->field('supporter')->label,
+            ...array_map(static fn(Field $field): string => $field->label, $fields),
+        ]);
+        $supporters->select('supporters.id')->chunkById(
+            self::CHUNK,
+            function ($chunk) use ($fields, $stream): void {
+                foreach ($this->reader->read(Lists::ints($chunk->pluck('id'))) as $id => $record) {
+                    // Of several addresses, emails and phones it is the primary one.
+                    $facts = Facts::of($record)->byAddress()[0];
+                    $this->line($stream, [
+                        (string) $id,
+                        ...array_map(static function (Field $field) use ($facts): string {
+                            $values = $facts->all($field->key);
 
-                    return $field->type->isList() ? str_replace("\n", '; ', implode('; ', $values)) : ($values[0] ?? '');
-                }, $fields)]);
-            }
-        }, 'supporters.id', 'id');
+                            return $field->type->isList() ? str_replace("\n", '; ', implode('; ', $values)) : $values[0] ?? '';
+                        }, $fields),
+                    ]);
+                }
+            },
+            'supporters.id',
+            'id',
+        );
     }
 
     /** @return list<Field> */
@@ -54,7 +61,16 @@ final readonly class SupporterExport
     {
         $hidden = FieldSetting::hiddenIn('export');
 
-        return array_values(array_filter($this->catalog->everything(), static fn (Field $field): bool => FieldPlace::of($field->key) !== null && ! str_starts_with($field->key, 'gift.') && $field->key !== 'role' && $sight->sees($field->key) && ! in_array($field->key, $hidden, true)));
+        return array_values(
+            array_filter(
+                $this->catalog->everything(),
+                static fn(Field $field): bool => FieldPlace::of($field->key) !== null &&
+                    !str_starts_with($field->key, 'gift.') &&
+                    $field->key !== 'role' &&
+                    $sight->sees($field->key) &&
+                    !in_array($field->key, $hidden, true),
+            ),
+        );
     }
 
     /**

@@ -24,9 +24,7 @@ final class SupporterSearch
     /** What can be asked for. */
     public const KEYS = ['q', 'filter', 'intake', 'made', 'rule', 'month', 'group', 'tag'];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @param  array<string, mixed>  $asked  q (words that begin a name, an email, a phone or an id), filter, intake, made ("new" or "changed"), rule, month, group, tag; nobody is found by a search that is "none"
@@ -34,7 +32,7 @@ final class SupporterSearch
      */
     public static function of(array $asked): Builder
     {
-        $text = static fn (string $key): string => is_string($asked[$key] ?? null) ? trim($asked[$key]) : '';
+        $text = static fn(string $key): string => is_string($asked[$key] ?? null) ? trim($asked[$key]) : '';
         $supporters = Supporter::query();
         $matching = $text('q') === '' ? null : app(SearchIndex::class)->matching($text('q'), FieldAccess::ofUser());
         if ($text('none') !== '' || ($text('q') !== '' && $matching === null)) {
@@ -45,28 +43,45 @@ final class SupporterSearch
         $good = "select 1 from %s p where p.supporter_id = supporters.id and p.`condition` = 'good'";
         if ($text('filter') === 'unreachable') {
             foreach (['addresses', 'emails', 'phones'] as $table) {
-                $supporters->whereRaw('not exists ('.sprintf($good, $table).')');
+                $supporters->whereRaw('not exists (' . sprintf($good, $table) . ')');
             }
         } elseif ($text('filter') === 'unread') {
             $supporters->whereIn('supporters.id', DB::table('shortfalls')->select('supporter_id')->where('rule_id', Shortfalls::UNREAD));
         } elseif ($text('filter') === 'unchecked') {
-            $supporters->whereRaw('exists (select 1 from addresses p left join address_forms f on f.address_id = p.id where p.supporter_id = supporters.id and f.is_postal is not true)');
+            $supporters->whereRaw(
+                'exists (select 1 from addresses p left join address_forms f on f.address_id = p.id where p.supporter_id = supporters.id and f.is_postal is not true)',
+            );
         } elseif ($text('filter') === 'alike') {
-            $supporters->whereIn('supporters.id', DB::table('duplicate_pairs')->select('one')->union(DB::table('duplicate_pairs')->select('other')));
+            $supporters->whereIn(
+                'supporters.id',
+                DB::table('duplicate_pairs')
+                    ->select('one')
+                    ->union(DB::table('duplicate_pairs')->select('other')),
+            );
         }
         if ($text('intake') !== '') {
             $touched = Loads::touched((int) $text('intake'));
             $made = Loads::made((int) $text('intake'));
-            $supporters->whereIn('supporters.id', match ($text('made')) {
-                'new' => $made,
-                'changed' => $touched->whereNotIn('j.owner_id', $made),
-                // Whoever became part of another since is found there.
-                default => DB::query()->select('id')->fromRaw("(with recursive lives as ({$touched->toRawSql()} union select m.survivor_id from merges m join json_table(m.gone, '$[*]' columns (id bigint path '$.id')) g join lives l on l.owner_id = g.id where m.undone_at is null) select owner_id as id from lives) touched"),
-            });
+            $supporters->whereIn(
+                'supporters.id',
+                match ($text('made')) {
+                    'new' => $made,
+                    'changed' => $touched->whereNotIn('j.owner_id', $made),
+                    // Whoever became part of another since is found there.
+                    default => DB::query()
+                        ->select('id')
+                        ->fromRaw(
+                            "(with recursive lives as ({$touched->toRawSql()} union select m.survivor_id from merges m join json_table(m.gone, '$[*]' columns (id bigint path '$.id')) g join lives l on l.owner_id = g.id where m.undone_at is null) select owner_id as id from lives) touched",
+                        ),
+                },
+            );
         }
         foreach (['group', 'tag'] as $list) {
             if ($text($list) !== '') {
-                $supporters->whereIn('supporters.id', DB::table('memberships')->select('supporter_id')->where('list', $list)->where('name', $text($list)));
+                $supporters->whereIn(
+                    'supporters.id',
+                    DB::table('memberships')->select('supporter_id')->where('list', $list)->where('name', $text($list)),
+                );
             }
         }
         if ($text('rule') !== '') {

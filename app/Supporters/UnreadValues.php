@@ -13,11 +13,7 @@ use PineSieve\Core\Standards\FieldCatalog;
 /** Values that could not be read, as they were written: what is still to be filled in. */
 final readonly class UnreadValues
 {
-    public function __construct(
-        private RecordReader $reader,
-        private FieldCatalog $catalog,
-    ) {
-    }
+    public function __construct(private RecordReader $reader, private FieldCatalog $catalog) {}
 
     /** @return list<array{id: int, label: string, value: string}> of one supporter, those whose field is blank still */
     public function of(int $supporter, FieldAccess $sight): array
@@ -27,12 +23,20 @@ final readonly class UnreadValues
             return [];
         }
         $facts = Facts::of($record);
-        $open = array_filter($record->unread, static fn (RecordPart $part): bool => $sight->sees($part->value('field')) && $facts->all($part->value('field')) === []);
+        $open = array_filter(
+            $record->unread,
+            static fn(RecordPart $part): bool => $sight->sees($part->value('field')) && $facts->all($part->value('field')) === [],
+        );
 
-        return array_values(array_map(fn (RecordPart $part): array => [
-            'id' => (int) $part->ref,
-            'label' => $this->catalog->label($part->value('field')),
-            'value' => $part->value('value'),
-        ], $open));
+        return array_values(
+            array_map(
+                fn(RecordPart $part): array => [
+                    'id' => (int) $part->ref,
+                    'label' => $this->catalog->label($part->value('field')),
+                    'value' => $part->value('value'),
+                ],
+                $open,
+            ),
+        );
     }
 }

@@ -18,25 +18,44 @@ final readonly class Address
         public string $state = '',
         public string $postalCode = '',
         public string $country = '',
-    ) {
-    }
+    ) {}
 
     /** @param  array<string, ?string>  $parts by the names in PARTS; others are ignored */
     public static function fromParts(array $parts): self
     {
-        return new self($parts['line1'] ?? '', $parts['line2'] ?? '', $parts['city'] ?? '', $parts['state'] ?? '', $parts['postal_code'] ?? '', $parts['country'] ?? '');
+        return new self(
+            $parts['line1'] ?? '',
+            $parts['line2'] ?? '',
+            $parts['city'] ?? '',
+            $parts['state'] ?? '',
+            $parts['postal_code'] ?? '',
+            $parts['country'] ?? '',
+        );
     }
 
     /** @return array{line1: string, line2: string, city: string, state: string, postal_code: string, country: string} */
     public function parts(): array
     {
-        return ['line1' => $this->line1, 'line2' => $this->line2, 'city' => $this->city, 'state' => $this->state, 'postal_code' => $this->postalCode, 'country' => $this->country];
+        return [
+            'line1' => $this->line1,
+            'line2' => $this->line2,
+            'city' => $this->city,
+            'state' => $this->state,
+            'postal_code' => $this->postalCode,
+            'country' => $this->country,
+        ];
     }
 
     /** The whole address in one line. */
     public function line(): string
     {
-        return implode(', ', array_filter([$this->line1, $this->line2, $this->city, trim("{$this->state} {$this->postalCode}"), $this->country], static fn (string $part): bool => $part !== ''));
+        return implode(
+            ', ',
+            array_filter(
+                [$this->line1, $this->line2, $this->city, trim("{$this->state} {$this->postalCode}"), $this->country],
+                static fn(string $part): bool => $part !== '',
+            ),
+        );
     }
 
     public function isBlank(): bool
@@ -58,7 +77,7 @@ final readonly class Address
     /** What is equal for two addresses of one door, of its parts as door() gives them. */
     public static function doorKey(string $street, string $unit, string $place): string
     {
-        return ($unit === '' ? $street : "{$street} {$unit}")."|{$place}";
+        return ($unit === '' ? $street : "{$street} {$unit}") . "|{$place}";
     }
 
     /**
@@ -68,14 +87,32 @@ final readonly class Address
      */
     public function door(): array
     {
-        $place = $this->postalCode !== '' ? strtolower(substr($this->postalCode, 0, ctype_digit($this->postalCode[0]) ? 5 : 7)) : Fold::words("{$this->city} {$this->state}");
+        $place =
+            $this->postalCode !== ''
+                ? strtolower(substr($this->postalCode, 0, ctype_digit($this->postalCode[0]) ? 5 : 7))
+                : Fold::words("{$this->city} {$this->state}");
         $street = Fold::words(str_replace('#', ' unit ', "{$this->line1} {$this->line2}"));
         // Most have none.
-        if (preg_match('/ (?:apt|unit|ste|rm|fl|spc|lot|bldg) /', $street) !== 1 || preg_match('/^(\S+ \S.*?)((?: (?:apt|unit|ste|rm|fl|spc|lot|bldg)(?: unit)? \w+(?: [a-z0-9])?)+)$/D', $street, $parts) !== 1) {
+        if (
+            preg_match('/ (?:apt|unit|ste|rm|fl|spc|lot|bldg) /', $street) !== 1 ||
+            preg_match('/^(\S+ \S.*?)((?: (?:apt|unit|ste|rm|fl|spc|lot|bldg)(?: unit)? \w+(?: [a-z0-9])?)+)$/D', $street, $parts) !== 1
+        ) {
             return [$street, '', $place];
         }
         preg_match_all('/ (apt|unit|ste|rm|fl|spc|lot|bldg)(?: unit)? (\w+)(?: ([a-z0-9])(?= |$))?/', $parts[2], $units, PREG_SET_ORDER);
 
-        return [$parts[1], implode(' ', array_map(static fn (array $unit): string => (in_array($unit[1], ['apt', 'unit', 'ste'], true) ? '' : "{$unit[1]} ").$unit[2].($unit[3] ?? ''), $units)), $place];
+        return [
+            $parts[1],
+            implode(
+                ' ',
+                array_map(
+                    static fn(array $unit): string => (in_array($unit[1], ['apt', 'unit', 'ste'], true) ? '' : "{$unit[1]} ") .
+                        $unit[2] .
+                        ($unit[3] ?? ''),
+                    $units,
+                ),
+            ),
+            $place,
+        ];
     }
 }

@@ -11,13 +11,16 @@ final class AddressBlock
 {
     private const CODE = '(?<code>\d{5}(?:-?\d{4})?|\d{4}|[A-Za-z]\d[A-Za-z][ -]?\d[A-Za-z]\d)';
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     public static function parse(string $text): Address
     {
-        $parts = array_values(array_filter(array_map(Tidy::line(...), explode("\n", str_replace(',', "\n", Tidy::block($text)))), static fn (string $part): bool => $part !== ''));
+        $parts = array_values(
+            array_filter(
+                array_map(Tidy::line(...), explode("\n", str_replace(',', "\n", Tidy::block($text)))),
+                static fn(string $part): bool => $part !== '',
+            ),
+        );
         $country = '';
         if (count($parts) > 1 && Regions::find($parts[count($parts) - 1]) === null && Countries::code($parts[count($parts) - 1]) !== null) {
             $country = array_pop($parts);
@@ -25,7 +28,10 @@ final class AddressBlock
         [$city, $state, $code] = ['', '', ''];
         if ($parts !== []) {
             $tail = array_pop($parts);
-            if (preg_match('/^(?<before>.*?)\s*\b'.self::CODE.'$/u', $tail, $found) === 1 && (count($parts) > 0 || Regions::find(self::lastWord($found['before'])) !== null)) {
+            if (
+                preg_match('/^(?<before>.*?)\s*\b' . self::CODE . '$/u', $tail, $found) === 1 &&
+                (count($parts) > 0 || Regions::find(self::lastWord($found['before'])) !== null)
+            ) {
                 [$code, $tail] = [$found['code'], $found['before']];
             }
             [$tail, $state] = $code === '' && self::isStreet($tail) ? [$tail, ''] : self::cutState($tail);

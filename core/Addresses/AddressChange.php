@@ -8,11 +8,5 @@ namespace PineSieve\Core\Addresses;
 final readonly class AddressChange
 {
     /** @param  string  $part one of Address::PARTS */
-    public function __construct(
-        public string $part,
-        public string $before,
-        public string $after,
-        public string $reason,
-    ) {
-    }
+    public function __construct(public string $part, public string $before, public string $after, public string $reason) {}
 }

@@ -14,6 +14,5 @@ final readonly class AddressFault
         public string $value,
         public string $reason,
         public string $remedy,
-    ) {
-    }
+    ) {}
 }

@@ -8,14 +8,12 @@ namespace PineSieve\Core\Addresses;
 final readonly class AddressStandardizer
 {
     /** @param  string  $home  country of addresses that name none and that nothing else tells: ISO 3166-1 alpha-2 */
-    public function __construct(private string $home = 'US')
-    {
-    }
+    public function __construct(private string $home = 'US') {}
 
     public function standardize(Address $original): StandardizedAddress
     {
         $country = self::country($original, $this->home);
-        if ($original->isBlank() || ! in_array($country, ['US', 'CA'], true)) {
+        if ($original->isBlank() || !in_array($country, ['US', 'CA'], true)) {
             return new StandardizedAddress($original, $original, [], self::elsewhere($original, $country));
         }
         $changes = [];
@@ -28,12 +26,12 @@ final readonly class AddressStandardizer
         };
         foreach (['line1', 'line2'] as $line) {
             [$street, $reasons] = StreetLine::standardize($parts[$line]);
-            $set($line, $street, ...($reasons === [] ? ['blanks'] : $reasons));
+            $set($line, $street, ...$reasons === [] ? ['blanks'] : $reasons);
         }
         $set('city', Casing::place($parts['city']), 'capitals and small letters');
         $region = $parts['state'] === '' ? null : Regions::find($parts['state']);
         if ($region !== null) {
-            $set('state', $region['code'], 'postal code of the '.($country === 'CA' ? 'province' : 'state'));
+            $set('state', $region['code'], 'postal code of the ' . ($country === 'CA' ? 'province' : 'state'));
         }
         if ($parts['postal_code'] !== '') {
             $code = PostalCode::normalize($parts['postal_code']);
@@ -41,14 +39,19 @@ final readonly class AddressStandardizer
             if ($padded !== null) {
                 $set('postal_code', $padded, "zero put back: the state is {$parts['state']}");
             } elseif ($code !== null) {
-                $set('postal_code', $code, 'form of a '.($country === 'CA' ? 'postal code' : 'ZIP code'));
+                $set('postal_code', $code, 'form of a ' . ($country === 'CA' ? 'postal code' : 'ZIP code'));
             }
         }
         if ($parts['country'] !== '') {
             $set('country', $country, 'code of the country');
         }
 
-        return new StandardizedAddress($original, Address::fromParts([...$parts, 'country' => $country]), $changes, self::faults($parts, $country, $region !== null));
+        return new StandardizedAddress(
+            $original,
+            Address::fromParts([...$parts, 'country' => $country]),
+            $changes,
+            self::faults($parts, $country, $region !== null),
+        );
     }
 
     /**
@@ -59,18 +62,36 @@ final readonly class AddressStandardizer
     {
         $faults = [];
         [$stateWord, $codeWord] = $country === 'CA' ? ['province', 'postal code'] : ['state', 'ZIP code'];
-        if ($parts['state'] !== '' && ! $stateKnown) {
-            $faults[] = new AddressFault('state.unknown', 'state', $parts['state'], "There is no {$stateWord} \"{$parts['state']}\"", "Write the {$stateWord}'s two letters, or leave it blank");
+        if ($parts['state'] !== '' && !$stateKnown) {
+            $faults[] = new AddressFault(
+                'state.unknown',
+                'state',
+                $parts['state'],
+                "There is no {$stateWord} \"{$parts['state']}\"",
+                "Write the {$stateWord}'s two letters, or leave it blank",
+            );
         }
         if ($parts['postal_code'] === '') {
             return $faults;
         }
         $regions = PostalCode::normalize($parts['postal_code']) === null ? null : Regions::ofPostalCode($parts['postal_code']);
         if ($regions === null) {
-            $faults[] = new AddressFault('postal_code.form', 'postal_code', $parts['postal_code'], "\"{$parts['postal_code']}\" does not have the form of a {$codeWord}", 'Write five digits, five and four, or a Canadian code such as K1A 0B1');
-        } elseif ($stateKnown && ! in_array($parts['state'], $regions, true)) {
-            $where = $regions === [] ? 'is not in use' : 'belongs to '.implode(' or ', $regions);
-            $faults[] = new AddressFault('postal_code.state', 'postal_code', $parts['postal_code'], "{$parts['postal_code']} {$where}, the address says {$parts['state']}", "Correct the {$codeWord} or the {$stateWord}");
+            $faults[] = new AddressFault(
+                'postal_code.form',
+                'postal_code',
+                $parts['postal_code'],
+                "\"{$parts['postal_code']}\" does not have the form of a {$codeWord}",
+                'Write five digits, five and four, or a Canadian code such as K1A 0B1',
+            );
+        } elseif ($stateKnown && !in_array($parts['state'], $regions, true)) {
+            $where = $regions === [] ? 'is not in use' : 'belongs to ' . implode(' or ', $regions);
+            $faults[] = new AddressFault(
+                'postal_code.state',
+                'postal_code',
+                $parts['postal_code'],
+                "{$parts['postal_code']} {$where}, the address says {$parts['state']}",
+                "Correct the {$codeWord} or the {$stateWord}",
+            );
         }
 
         return $faults;
@@ -81,7 +102,17 @@ final readonly class AddressStandardizer
     {
         $example = $address->postalCode === '' ? null : PostalCode::misses($address->postalCode, $country);
 
-        return $example === null ? [] : [new AddressFault('postal_code.form', 'postal_code', $address->postalCode, "\"{$address->postalCode}\" does not have the form of a postal code of ".Countries::name($country), "Write it like {$example}")];
+        return $example === null
+            ? []
+            : [
+                new AddressFault(
+                    'postal_code.form',
+                    'postal_code',
+                    $address->postalCode,
+                    "\"{$address->postalCode}\" does not have the form of a postal code of " . Countries::name($country),
+                    "Write it like {$example}",
+                ),
+            ];
     }
 
     /** The country's code: as written, or else as state or postal code tell; the organization's own if nothing does. */

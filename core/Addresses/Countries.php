@@ -9,14 +9,23 @@ use PineSieve\Core\Text\Fold;
 /** Country names and their ISO 3166-1 alpha-2 codes, as the ICU library of the system lists them in English. */
 final class Countries
 {
-    private const OTHER_SPELLINGS = ['usa' => 'US', 'unitedstatesofamerica' => 'US', 'america' => 'US', 'can' => 'CA', 'uk' => 'GB', 'england' => 'GB', 'scotland' => 'GB', 'wales' => 'GB', 'greatbritain' => 'GB', 'mex' => 'MX'];
+    private const OTHER_SPELLINGS = [
+        'usa' => 'US',
+        'unitedstatesofamerica' => 'US',
+        'america' => 'US',
+        'can' => 'CA',
+        'uk' => 'GB',
+        'england' => 'GB',
+        'scotland' => 'GB',
+        'wales' => 'GB',
+        'greatbritain' => 'GB',
+        'mex' => 'MX',
+    ];
 
     /** @var ?array<string, string> */
     private static ?array $codes = null;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** The code of a country however it is written; null if unknown. */
     public static function code(string $written): ?string
@@ -52,7 +61,12 @@ final class Countries
             $bundle = \ResourceBundle::create('en', 'ICUDATA-region');
             $names = $bundle?->get('Countries');
             foreach ($names instanceof \ResourceBundle ? $names : [] as $code => $name) {
-                if (is_string($name) && is_string($code) && preg_match('/^[A-Z]{2}$/D', $code) === 1 && ! in_array($code, ['ZZ', 'EU', 'EZ', 'UN', 'XA', 'XB'], true)) {
+                if (
+                    is_string($name) &&
+                    is_string($code) &&
+                    preg_match('/^[A-Z]{2}$/D', $code) === 1 &&
+                    !in_array($code, ['ZZ', 'EU', 'EZ', 'UN', 'XA', 'XB'], true)
+                ) {
                     self::$codes[Fold::solid($name)] ??= $code;
                     self::$codes[strtolower($code)] = $code;
                 }

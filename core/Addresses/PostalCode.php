@@ -10,9 +10,7 @@ final class PostalCode
     /** @var ?array<string, array{string, string}> */
     private static ?array $elsewhere = null;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** @return ?string "04101", "04101-2208" or "E1C 4Z1"; null if it is neither, or lacks a leading zero */
     public static function normalize(string $written): ?string
@@ -21,9 +19,11 @@ final class PostalCode
 
         return match (1) {
             preg_match('/^\d{5}$/D', $solid) => $solid,
-            preg_match('/^\d{9}$/D', $solid) => substr($solid, 0, 5).(substr($solid, 5) === '0000' ? '' : '-'.substr($solid, 5)),
+            preg_match('/^\d{9}$/D', $solid) => substr($solid, 0, 5) . (substr($solid, 5) === '0000' ? '' : '-' . substr($solid, 5)),
             // Letters that Canada Post never uses are D, F, I, O, Q and U; W and Z do not come first.
-            preg_match('/^[ABCEGHJ-NPRSTVXY]\d[ABCEGHJ-NPRSTV-Z]\d[ABCEGHJ-NPRSTV-Z]\d$/D', $solid) => substr($solid, 0, 3).' '.substr($solid, 3),
+            preg_match('/^[ABCEGHJ-NPRSTVXY]\d[ABCEGHJ-NPRSTV-Z]\d[ABCEGHJ-NPRSTV-Z]\d$/D', $solid) => substr($solid, 0, 3) .
+                ' ' .
+                substr($solid, 3),
             default => null,
         };
     }
@@ -39,7 +39,7 @@ final class PostalCode
     {
         if (self::$elsewhere === null) {
             /** @var array<string, array{string, string}> $forms */
-            $forms = require __DIR__.'/data/postal-codes.php';
+            $forms = require __DIR__ . '/data/postal-codes.php';
             self::$elsewhere = $forms;
         }
         [$form, $example] = self::$elsewhere[$country] ?? [null, null];
@@ -51,10 +51,13 @@ final class PostalCode
     public static function withLeadingZero(string $written, string $state): ?string
     {
         $written = self::asText($written);
-        if (preg_match('/^(\d{3,4})(?:-(\d{4}))?$/D', $written, $parts) !== 1 && preg_match('/^(\d{4})(\d{4})$/D', $written, $parts) !== 1) {
+        if (
+            preg_match('/^(\d{3,4})(?:-(\d{4}))?$/D', $written, $parts) !== 1 &&
+            preg_match('/^(\d{4})(\d{4})$/D', $written, $parts) !== 1
+        ) {
             return null;
         }
-        $code = str_pad($parts[1], 5, '0', STR_PAD_LEFT).(isset($parts[2]) ? "-{$parts[2]}" : '');
+        $code = str_pad($parts[1], 5, '0', STR_PAD_LEFT) . (isset($parts[2]) ? "-{$parts[2]}" : '');
 
         return in_array($state, Regions::ofPostalCode($code), true) ? $code : null;
     }

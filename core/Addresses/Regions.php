@@ -15,9 +15,7 @@ final class Regions
     /** @var array<string, list<string>> US three-digit prefix or Canadian first letter to region codes */
     private static array $prefixes = [];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** @return ?array{country: string, code: string} what "Mass.", "MA" or "Massachusetts" stands for; null if unknown */
     public static function find(string $written): ?array
@@ -42,10 +40,13 @@ final class Regions
         }
         self::$spellings = [];
         /** @var array<string, array<string, array{string, string, string}>> $countries */
-        $countries = require __DIR__.'/data/regions.php';
+        $countries = require __DIR__ . '/data/regions.php';
         foreach ($countries as $country => $regions) {
             foreach ($regions as $code => [$name, $others, $prefixes]) {
-                foreach ([$code, $name, ...array_filter(explode(' ', $others), static fn (string $other): bool => $other !== '')] as $spelling) {
+                foreach (
+                    [$code, $name, ...array_filter(explode(' ', $others), static fn(string $other): bool => $other !== '')]
+                    as $spelling
+                ) {
                     self::$spellings[Fold::solid($spelling)] = ['country' => $country, 'code' => $code];
                 }
                 foreach (explode(' ', $prefixes) as $range) {

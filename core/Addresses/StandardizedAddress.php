@@ -11,11 +11,5 @@ final readonly class StandardizedAddress
      * @param  list<AddressChange>  $changes
      * @param  list<AddressFault>  $faults  what keeps it from being a deliverable address
      */
-    public function __construct(
-        public Address $original,
-        public Address $standard,
-        public array $changes,
-        public array $faults,
-    ) {
-    }
+    public function __construct(public Address $original, public Address $standard, public array $changes, public array $faults) {}
 }

@@ -13,9 +13,7 @@ final class StreetLine
     /** @var ?array{suffixes: array<string, string>, directions: array<string, string>, units: array<string, string>, lone: array<string, int>, capitals: array<string, int>} */
     private static ?array $words = null;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** @return array{string, list<string>} the line, and the reasons for each kind of change */
     public static function standardize(string $line): array
@@ -26,7 +24,7 @@ final class StreetLine
         $reasons = [];
         $box = preg_replace('/^(?:p\.?\s*o\.?|post\s+office)\s*(?:box|bx)\.?\s*#?\s*(\w[\w-]*)$/i', 'PO Box $1', $line);
         if ($box !== null && $box !== $line) {
-            return [strtoupper(substr($box, 0, 3)).'Box '.strtoupper(substr($box, 7)), ['post office box in its postal form']];
+            return [strtoupper(substr($box, 0, 3)) . 'Box ' . strtoupper(substr($box, 7)), ['post office box in its postal form']];
         }
         if (str_starts_with($line, 'PO Box ')) {
             return [$line, []];
@@ -56,7 +54,7 @@ final class StreetLine
         for ($i = count($words) - 1; $i > 0 || ($i === 0 && count($words) <= 2); $i--) {
             $short = $words[$i] === '#' ? '#' : $lists['units'][strtolower($words[$i])] ?? null;
             $hasNumber = isset($words[$i + 1]) && (preg_match('/\d/', $words[$i + 1]) === 1 || strlen($words[$i + 1]) === 1);
-            if ($short === null || (! $hasNumber && ! (isset($lists['lone'][$short]) && $i === count($words) - 1 && $i > 1))) {
+            if ($short === null || (!$hasNumber && !(isset($lists['lone'][$short]) && $i === count($words) - 1 && $i > 1))) {
                 continue;
             }
             if ($short !== $words[$i]) {
@@ -80,7 +78,11 @@ final class StreetLine
         $lists = self::words();
         $last = count($words) - 1;
         // After the suffix a direction may stand: "Elm Street North".
-        if ($last > 1 && isset($lists['directions'][strtolower($words[$last])]) && isset($lists['suffixes'][strtolower($words[$last - 1])])) {
+        if (
+            $last > 1 &&
+            isset($lists['directions'][strtolower($words[$last])]) &&
+            isset($lists['suffixes'][strtolower($words[$last - 1])])
+        ) {
             self::replace($words, $last, $lists['directions'][strtolower($words[$last])], 'direction', $reasons);
             $last--;
         }
@@ -150,8 +152,14 @@ final class StreetLine
     {
         if (self::$words === null) {
             /** @var array{suffixes: array<string, string>, directions: array<string, string>, units: array<string, string>, lone: array<string, int>, capitals: array<string, int>} $data */
-            $data = require __DIR__.'/data/streets.php';
-            self::$words = ['suffixes' => self::flip($data['suffixes']), 'directions' => self::flip($data['directions']), 'units' => self::flip($data['units']), 'lone' => $data['lone'], 'capitals' => $data['capitals']];
+            $data = require __DIR__ . '/data/streets.php';
+            self::$words = [
+                'suffixes' => self::flip($data['suffixes']),
+                'directions' => self::flip($data['directions']),
+                'units' => self::flip($data['units']),
+                'lone' => $data['lone'],
+                'capitals' => $data['capitals'],
+            ];
         }
 
         return self::$words;
@@ -165,7 +173,7 @@ final class StreetLine
     {
         $spellings = [];
         foreach ($list as $short => $others) {
-            foreach (explode(' ', trim(strtolower($short).' '.$others)) as $spelling) {
+            foreach (explode(' ', trim(strtolower($short) . ' ' . $others)) as $spelling) {
                 $spellings[$spelling] = $short;
             }
         }

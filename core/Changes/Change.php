@@ -11,18 +11,12 @@ final readonly class Change
      * @param  int|string  $ref  id of the thing, or a reference such as "12:email" for one that row 12 of an intake makes
      * @param  array<string, array{?string, ?string}>  $fields  column to its value before and after
      */
-    public function __construct(
-        public Subject $subject,
-        public int|string $ref,
-        public Action $action,
-        public array $fields,
-    ) {
-    }
+    public function __construct(public Subject $subject, public int|string $ref, public Action $action, public array $fields) {}
 
     /** @param  array<string, ?string>  $values */
     public static function create(Subject $subject, int|string $ref, array $values): self
     {
-        return new self($subject, $ref, Action::Create, array_map(static fn (?string $value): array => [null, $value], $values));
+        return new self($subject, $ref, Action::Create, array_map(static fn(?string $value): array => [null, $value], $values));
     }
 
     public function withRef(int|string $ref): self
@@ -58,7 +52,7 @@ final readonly class Change
     /** @return array<string, ?string> column to its value after */
     public function after(): array
     {
-        return array_map(static fn (array $pair): ?string => $pair[1], $this->fields);
+        return array_map(static fn(array $pair): ?string => $pair[1], $this->fields);
     }
 
     /** @return array{subject: string, ref: int|string, action: string, fields: array<string, array{?string, ?string}>} */

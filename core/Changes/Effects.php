@@ -8,11 +8,7 @@ namespace PineSieve\Core\Changes;
 final readonly class Effects
 {
     /** @param  array<string, MatchEffect>  $own  by value of FieldGroup */
-    public function __construct(
-        public MatchEffect $usual = MatchEffect::FillBlanks,
-        public array $own = [],
-    ) {
-    }
+    public function __construct(public MatchEffect $usual = MatchEffect::FillBlanks, public array $own = []) {}
 
     public function of(FieldGroup $group): MatchEffect
     {

@@ -7,7 +7,19 @@ namespace PineSieve\Core\Changes;
 /** Fields of a supporter for which one can choose together what a match does. */
 enum FieldGroup: string
 {
-    private const OF_NAME = ['title', 'first_name', 'middle_name', 'last_name', 'suffix', 'organization_name', 'nickname', 'display_name', 'sort_name', 'envelope_name', 'greeting'];
+    private const OF_NAME = [
+        'title',
+        'first_name',
+        'middle_name',
+        'last_name',
+        'suffix',
+        'organization_name',
+        'nickname',
+        'display_name',
+        'sort_name',
+        'envelope_name',
+        'greeting',
+    ];
 
     case Name = 'name';
     case Details = 'details';
@@ -35,7 +47,13 @@ enum FieldGroup: string
     {
         return match ($this) {
             self::Name, self::Details, self::Consents => [MatchEffect::FillBlanks, MatchEffect::Replace, MatchEffect::LeaveAlone],
-            self::Addresses, self::Emails, self::Phones => [MatchEffect::FillBlanks, MatchEffect::Replace, MatchEffect::AddBeside, MatchEffect::BecomePrimary, MatchEffect::LeaveAlone],
+            self::Addresses, self::Emails, self::Phones => [
+                MatchEffect::FillBlanks,
+                MatchEffect::Replace,
+                MatchEffect::AddBeside,
+                MatchEffect::BecomePrimary,
+                MatchEffect::LeaveAlone,
+            ],
             self::Custom => [MatchEffect::FillBlanks, MatchEffect::Replace, MatchEffect::AddBeside, MatchEffect::LeaveAlone],
             self::Lists, self::Ids => [MatchEffect::AddBeside, MatchEffect::LeaveAlone],
         };

@@ -17,12 +17,17 @@ final readonly class Kept
         public ?string $now,
         public ?string $before,
         public string $reason,
-    ) {
-    }
+    ) {}
 
     /** @return array{thing: string, column: ?string, now: ?string, before: ?string, reason: string} */
     public function toArray(): array
     {
-        return ['thing' => $this->thing, 'column' => $this->column, 'now' => $this->now, 'before' => $this->before, 'reason' => $this->reason];
+        return [
+            'thing' => $this->thing,
+            'column' => $this->column,
+            'now' => $this->now,
+            'before' => $this->before,
+            'reason' => $this->reason,
+        ];
     }
 }

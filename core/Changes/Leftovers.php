@@ -14,9 +14,7 @@ use PineSieve\Core\Standards\FieldPlace;
 /** What a row says of someone who is known and what is not so once its changes are in: nothing of a file goes under without a word. */
 final class Leftovers
 {
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @param  SupporterRecord  $after  as it is with the row's changes
@@ -24,13 +22,20 @@ final class Leftovers
      */
     public static function of(IncomingRecord $record, SupporterRecord $after, Sameness $sameness): array
     {
-        return [...self::fields($record, $after), ...self::contacts($record, $after, $sameness), ...self::lists($record, $after, $sameness)];
+        return [
+            ...self::fields($record, $after),
+            ...self::contacts($record, $after, $sameness),
+            ...self::lists($record, $after, $sameness),
+        ];
     }
 
     /** @return list<Untaken> */
     private static function fields(IncomingRecord $record, SupporterRecord $after): array
     {
-        $places = $record->kind === $after->kind() && $record->kind !== SupporterKind::Household ? [...FieldPlace::OF_NAME, ...FieldPlace::FURTHER] : FieldPlace::FURTHER;
+        $places =
+            $record->kind === $after->kind() && $record->kind !== SupporterKind::Household
+                ? [...FieldPlace::OF_NAME, ...FieldPlace::FURTHER]
+                : FieldPlace::FURTHER;
         $said = [...$record->fields(), ...$record->further];
         $given = array_diff_key(array_flip($places), array_diff_key(['greeting' => 1, 'envelope_name' => 1], $record->further));
         $untaken = [];
@@ -47,7 +52,10 @@ final class Leftovers
     private static function contacts(IncomingRecord $record, SupporterRecord $after, Sameness $sameness): array
     {
         $untaken = [];
-        foreach (['email' => [$record->emails, $after->emails, 'address'], 'phone' => [$record->phones, $after->phones, 'number']] as $field => [$incoming, $stored, $column]) {
+        foreach (
+            ['email' => [$record->emails, $after->emails, 'address'], 'phone' => [$record->phones, $after->phones, 'number']]
+            as $field => [$incoming, $stored, $column]
+        ) {
             $there = self::values($stored, $column);
             foreach ($incoming as $contact) {
                 if ($sameness->find(Subject::from($field), [$column => $contact->value], $stored) === null) {
@@ -58,7 +66,11 @@ final class Leftovers
         foreach ($record->addresses as $address) {
             $line = $address->stored->line();
             if ($line !== '' && $sameness->find(Subject::Address, $address->standard->parts(), $after->addresses) === null) {
-                $untaken[] = new Untaken('address.line1', $after->addresses === [] ? '' : Address::fromParts($after->addresses[0]->values)->line(), $line);
+                $untaken[] = new Untaken(
+                    'address.line1',
+                    $after->addresses === [] ? '' : Address::fromParts($after->addresses[0]->values)->line(),
+                    $line,
+                );
             }
         }
 
@@ -70,7 +82,13 @@ final class Leftovers
     {
         $untaken = [];
         foreach ($record->identifiers as $identifier) {
-            if ($sameness->find(Subject::Identifier, ['system' => $identifier->system, 'value' => $identifier->value], $after->identifiers) === null) {
+            if (
+                $sameness->find(
+                    Subject::Identifier,
+                    ['system' => $identifier->system, 'value' => $identifier->value],
+                    $after->identifiers,
+                ) === null
+            ) {
                 $untaken[] = new Untaken('id.old', self::values($after->identifiers, 'value')[0] ?? '', $identifier->value);
             }
         }
@@ -98,6 +116,6 @@ final class Leftovers
      */
     private static function values(array $parts, string $column): array
     {
-        return array_map(static fn (RecordPart $part): string => $part->value($column), $parts);
+        return array_map(static fn(RecordPart $part): string => $part->value($column), $parts);
     }
 }

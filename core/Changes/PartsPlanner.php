@@ -18,12 +18,7 @@ use PineSieve\Core\Records\UnreadValue;
 final readonly class PartsPlanner
 {
     /** @param  list<string>  $several  keys of custom fields that hold several values */
-    public function __construct(
-        private Effects $effects,
-        private array $several,
-        private Sameness $sameness,
-    ) {
-    }
+    public function __construct(private Effects $effects, private array $several, private Sameness $sameness) {}
 
     /**
      * @param  string  $row  prefix of the reference to what the row makes
@@ -33,15 +28,17 @@ final readonly class PartsPlanner
     public function plan(string $row, IncomingRecord $record, SupporterRecord $stored): array
     {
         // Whoever is new has nothing that could be left alone.
-        $takes = fn (FieldGroup $group): bool => $stored->ref === '' || $this->effects->of($group) !== MatchEffect::LeaveAlone;
+        $takes = fn(FieldGroup $group): bool => $stored->ref === '' || $this->effects->of($group) !== MatchEffect::LeaveAlone;
 
         return self::numbered($row, $record->kind, [
-            ...($takes(FieldGroup::Addresses) ? $this->addresses($record->addresses, $stored->addresses) : []),
-            ...($takes(FieldGroup::Emails) ? $this->contacts(Subject::Email, 'address', $record->emails, $stored->emails) : []),
-            ...($takes(FieldGroup::Phones) ? $this->contacts(Subject::Phone, 'number', $record->phones, $stored->phones) : []),
-            ...($takes(FieldGroup::Ids) ? $this->identifiers($record->identifiers, $stored->identifiers) : []),
-            ...($takes(FieldGroup::Lists) ? $this->memberships(['group' => $record->groups, 'tag' => $record->tags], $stored->memberships) : []),
-            ...($takes(FieldGroup::Custom) ? $this->custom($record->custom, $stored->custom) : []),
+            ...$takes(FieldGroup::Addresses) ? $this->addresses($record->addresses, $stored->addresses) : [],
+            ...$takes(FieldGroup::Emails) ? $this->contacts(Subject::Email, 'address', $record->emails, $stored->emails) : [],
+            ...$takes(FieldGroup::Phones) ? $this->contacts(Subject::Phone, 'number', $record->phones, $stored->phones) : [],
+            ...$takes(FieldGroup::Ids) ? $this->identifiers($record->identifiers, $stored->identifiers) : [],
+            ...$takes(FieldGroup::Lists)
+                ? $this->memberships(['group' => $record->groups, 'tag' => $record->tags], $stored->memberships)
+                : [],
+            ...$takes(FieldGroup::Custom) ? $this->custom($record->custom, $stored->custom) : [],
             ...$this->unread($record->unread, $stored->unread),
         ]);
     }
@@ -59,9 +56,9 @@ final readonly class PartsPlanner
                 return [];
             }
         }
-        $values = ['kind' => $kind->value, 'other_id' => (string) $other, ...($role === '' ? [] : ['role' => $role])];
+        $values = ['kind' => $kind->value, 'other_id' => (string) $other, ...$role === '' ? [] : ['role' => $role]];
 
-        return [Change::create(Subject::Link, "{$row}:link".($place === 0 ? '' : '.'.($place + 1)), $values)];
+        return [Change::create(Subject::Link, "{$row}:link" . ($place === 0 ? '' : '.' . ($place + 1)), $values)];
     }
 
     /**
@@ -73,8 +70,21 @@ final readonly class PartsPlanner
     {
         $ways = new Ways(Subject::Address, $this->effects->of(FieldGroup::Addresses), $stored);
         foreach ($incoming as $address) {
-            $values = array_filter([...$address->stored->parts(), 'original' => $address->written, 'kind' => $address->kind], static fn (string $part): bool => $part !== '');
-            $ways->take($address->kind, $values, $this->sameness->find(Subject::Address, $address->standard->parts(), $ways->parts()), static fn (RecordPart $part, MatchEffect $effect, bool $isSame): array => self::addressFields($address, $part, $effect, $isSame));
+            $values = array_filter(
+                [...$address->stored->parts(), 'original' => $address->written, 'kind' => $address->kind],
+                static fn(string $part): bool => $part !== '',
+            );
+            $ways->take(
+                $address->kind,
+                $values,
+                $this->sameness->find(Subject::Address, $address->standard->parts(), $ways->parts()),
+                static fn(RecordPart $part, MatchEffect $effect, bool $isSame): array => self::addressFields(
+                    $address,
+                    $part,
+                    $effect,
+                    $isSame,
+                ),
+            );
         }
 
         return $ways->changes();
@@ -86,7 +96,7 @@ final readonly class PartsPlanner
         $fields = [];
         foreach ($address->stored->parts() as $part => $value) {
             $before = $stored->value($part);
-            $takes = $effect === MatchEffect::Replace ? $value !== '' || ! $isSame : $before === '';
+            $takes = $effect === MatchEffect::Replace ? $value !== '' || !$isSame : $before === '';
             if ($takes && $before !== $value) {
                 $fields[$part] = [$before === '' ? null : $before, $value === '' ? null : $value];
             }
@@ -108,7 +118,14 @@ final readonly class PartsPlanner
         $ways = new Ways($subject, $this->effects->of($subject === Subject::Email ? FieldGroup::Emails : FieldGroup::Phones), $stored);
         foreach ($incoming as $contact) {
             $same = $this->sameness->find($subject, [$column => $contact->value], $ways->parts());
-            $ways->take($contact->kind, [$column => $contact->value, ...($contact->kind === '' ? [] : ['kind' => $contact->kind])], $same, static fn (RecordPart $part, MatchEffect $effect, bool $isSame): array => $isSame ? [] : [$column => [$part->value($column), $contact->value]]);
+            $ways->take(
+                $contact->kind,
+                [$column => $contact->value, ...$contact->kind === '' ? [] : ['kind' => $contact->kind]],
+                $same,
+                static fn(RecordPart $part, MatchEffect $effect, bool $isSame): array => $isSame
+                    ? []
+                    : [$column => [$part->value($column), $contact->value]],
+            );
         }
 
         return $ways->changes();
@@ -121,7 +138,11 @@ final readonly class PartsPlanner
      */
     private function identifiers(array $incoming, array $stored): array
     {
-        return $this->missing(Subject::Identifier, array_map(static fn (Identifier $one): array => ['system' => $one->system, 'value' => $one->value], $incoming), $stored);
+        return $this->missing(
+            Subject::Identifier,
+            array_map(static fn(Identifier $one): array => ['system' => $one->system, 'value' => $one->value], $incoming),
+            $stored,
+        );
     }
 
     /**
@@ -163,7 +184,9 @@ final readonly class PartsPlanner
             }
             $after = match ($effect) {
                 MatchEffect::Replace => $value,
-                MatchEffect::AddBeside => in_array($field, $this->several, true) ? implode("\n", array_unique([...explode("\n", $part->value('value')), ...explode("\n", $value)])) : $part->value('value'),
+                MatchEffect::AddBeside => in_array($field, $this->several, true)
+                    ? implode("\n", array_unique([...explode("\n", $part->value('value')), ...explode("\n", $value)]))
+                    : $part->value('value'),
                 default => $part->value('value'),
             };
             if ($part->value('value') !== $after) {
@@ -181,7 +204,11 @@ final readonly class PartsPlanner
      */
     private function unread(array $incoming, array $stored): array
     {
-        return $this->missing(Subject::Unread, array_map(static fn (UnreadValue $one): array => ['field' => $one->field, 'value' => $one->text], $incoming), $stored);
+        return $this->missing(
+            Subject::Unread,
+            array_map(static fn(UnreadValue $one): array => ['field' => $one->field, 'value' => $one->text], $incoming),
+            $stored,
+        );
     }
 
     /**
@@ -200,7 +227,7 @@ final readonly class PartsPlanner
         $changes = [];
         foreach ($incoming as $values) {
             $sameness = $this->sameness->of($subject, $values);
-            if (! isset($there[$sameness])) {
+            if (!isset($there[$sameness])) {
                 $there[$sameness] = true;
                 $changes[] = Change::create($subject, '', $values);
             }
@@ -220,12 +247,16 @@ final readonly class PartsPlanner
         $count = [];
         foreach ($changes as $i => $change) {
             if ($change->ref === '') {
-                if ($kind === SupporterKind::Organization && in_array($change->subject, [Subject::Address, Subject::Email, Subject::Phone], true) && ! isset($change->fields['kind'])) {
+                if (
+                    $kind === SupporterKind::Organization &&
+                    in_array($change->subject, [Subject::Address, Subject::Email, Subject::Phone], true) &&
+                    !isset($change->fields['kind'])
+                ) {
                     $change = Change::create($change->subject, '', [...$change->after(), 'kind' => 'work']);
                 }
                 $subject = $change->subject->value;
                 $count[$subject] = ($count[$subject] ?? 0) + 1;
-                $changes[$i] = $change->withRef("{$row}:{$subject}".($count[$subject] > 1 ? ".{$count[$subject]}" : ''));
+                $changes[$i] = $change->withRef("{$row}:{$subject}" . ($count[$subject] > 1 ? ".{$count[$subject]}" : ''));
             }
         }
 

@@ -17,9 +17,32 @@ use PineSieve\Core\Standards\FieldPlace;
 final readonly class Planner
 {
     /** What a name can't be without, whatever the file leaves blank. */
-    private const NEVER_BLANKED = ['kind' => 1, 'last_name' => 1, 'organization_name' => 1, 'display_name' => 1, 'sort_name' => 1, 'envelope_name' => 1, 'greeting' => 1, 'status' => 1, 'consent_mail' => 1, 'consent_email' => 1, 'consent_phone' => 1, 'consent_mail_on' => 1, 'consent_email_on' => 1, 'consent_phone_on' => 1];
+    private const NEVER_BLANKED = [
+        'kind' => 1,
+        'last_name' => 1,
+        'organization_name' => 1,
+        'display_name' => 1,
+        'sort_name' => 1,
+        'envelope_name' => 1,
+        'greeting' => 1,
+        'status' => 1,
+        'consent_mail' => 1,
+        'consent_email' => 1,
+        'consent_phone' => 1,
+        'consent_mail_on' => 1,
+        'consent_email_on' => 1,
+        'consent_phone_on' => 1,
+    ];
 
-    private const OF_NAME = ['title' => 1, 'first_name' => 1, 'middle_name' => 1, 'last_name' => 1, 'suffix' => 1, 'organization_name' => 1, 'nickname' => 1];
+    private const OF_NAME = [
+        'title' => 1,
+        'first_name' => 1,
+        'middle_name' => 1,
+        'last_name' => 1,
+        'suffix' => 1,
+        'organization_name' => 1,
+        'nickname' => 1,
+    ];
 
     private Sameness $sameness;
 
@@ -29,12 +52,9 @@ final readonly class Planner
      * @param  list<string>  $blankable  columns of the supporter that a blank cell empties where it replaces; none unless someone asked for it
      * @param  list<string>  $several  keys of custom fields that hold several values
      */
-    public function __construct(
-        private Effects $effects,
-        private array $blankable = [],
-        array $several = [],
-    ) {
-        $this->sameness = new Sameness;
+    public function __construct(private Effects $effects, private array $blankable = [], array $several = [])
+    {
+        $this->sameness = new Sameness();
         $this->parts = new PartsPlanner($effects, $several, $this->sameness);
     }
 
@@ -45,12 +65,16 @@ final readonly class Planner
      */
     public function plan(string $row, IncomingRecord $record, ?SupporterRecord $stored): array
     {
-        $changes = $stored === null
-            ? [Change::create(Subject::Supporter, "{$row}:supporter", ['status' => SupporterRecord::NEW_STATUS, ...$record->fields()]), ...$this->parts->plan($row, $record, new SupporterRecord('', 0, []))]
-            : $this->match($row, $record, $stored);
+        $changes =
+            $stored === null
+                ? [
+                    Change::create(Subject::Supporter, "{$row}:supporter", ['status' => SupporterRecord::NEW_STATUS, ...$record->fields()]),
+                    ...$this->parts->plan($row, $record, new SupporterRecord('', 0, [])),
+                ]
+                : $this->match($row, $record, $stored);
         $missing = self::giftsMissing($record, $stored);
         foreach ($missing as $i => $gift) {
-            $changes[] = Change::create(Subject::Gift, $i === 0 ? "{$row}:gift" : "{$row}:gift.".($i + 1), $gift->fields());
+            $changes[] = Change::create(Subject::Gift, $i === 0 ? "{$row}:gift" : "{$row}:gift." . ($i + 1), $gift->fields());
         }
 
         return $changes;
@@ -103,7 +127,7 @@ final readonly class Planner
         $fields = $this->fields($record, $stored);
 
         return [
-            ...($fields === [] ? [] : [new Change(Subject::Supporter, $stored->ref, Action::Update, $fields)]),
+            ...$fields === [] ? [] : [new Change(Subject::Supporter, $stored->ref, Action::Update, $fields)],
             ...$this->parts->plan($row, $record, $stored),
         ];
     }
@@ -122,14 +146,26 @@ final readonly class Planner
         // A form that a column gives is a value like any other.
         $incoming = [...array_diff_key($incoming, $columns), ...array_intersect_key($record->further, $columns)];
         $consents = $this->consents($incoming, $stored);
-        $incoming = array_filter(array_diff_key($incoming, Consents::DATES, array_flip(Consents::DATES)), fn (string $column): bool => match ($this->effects->of(FieldGroup::ofColumn($column))) {
-            MatchEffect::LeaveAlone => false,
-            MatchEffect::Replace => true,
-            default => $stored->field($column) === '',
-        }, ARRAY_FILTER_USE_KEY);
+        $incoming = array_filter(
+            array_diff_key($incoming, Consents::DATES, array_flip(Consents::DATES)),
+            fn(string $column): bool => match ($this->effects->of(FieldGroup::ofColumn($column))) {
+                MatchEffect::LeaveAlone => false,
+                MatchEffect::Replace => true,
+                default => $stored->field($column) === '',
+            },
+            ARRAY_FILTER_USE_KEY,
+        );
         if (array_intersect_key($incoming, self::OF_NAME) !== []) {
             // A household's name is written as a whole; a person's forms are made from the parts.
-            $incoming = [...$incoming, ...($record->kind === SupporterKind::Household ? $forms : NameForms::following($stored, new SupporterRecord($stored->ref, $stored->version, [...$stored->fields, ...$incoming])))];
+            $incoming = [
+                ...$incoming,
+                ...$record->kind === SupporterKind::Household
+                    ? $forms
+                    : NameForms::following(
+                        $stored,
+                        new SupporterRecord($stored->ref, $stored->version, [...$stored->fields, ...$incoming]),
+                    ),
+            ];
         }
         $changed = [];
         foreach ([...$incoming, ...$consents] as $column => $value) {
@@ -138,9 +174,14 @@ final readonly class Planner
             }
         }
         // What can't be read is not blank.
-        $unread = array_map(static fn (UnreadValue $one): ?string => FieldPlace::of($one->field)?->column, $record->unread);
+        $unread = array_map(static fn(UnreadValue $one): ?string => FieldPlace::of($one->field)?->column, $record->unread);
         foreach (array_diff($this->blankable, $unread) as $column) {
-            if ($this->effects->of(FieldGroup::ofColumn($column)) === MatchEffect::Replace && ! isset(self::NEVER_BLANKED[$column]) && ! isset($incoming[$column]) && $stored->field($column) !== '') {
+            if (
+                $this->effects->of(FieldGroup::ofColumn($column)) === MatchEffect::Replace &&
+                !isset(self::NEVER_BLANKED[$column]) &&
+                !isset($incoming[$column]) &&
+                $stored->field($column) !== ''
+            ) {
                 $changed[$column] = [$stored->field($column), null];
             }
         }

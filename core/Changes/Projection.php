@@ -10,9 +10,7 @@ use PineSieve\Core\Records\SupporterRecord;
 /** A supporter as it would be once a row's changes are applied, so that the next row of the file is planned on top of them. */
 final class Projection
 {
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @param  ?SupporterRecord  $before  null if the changes create the supporter
@@ -24,8 +22,14 @@ final class Projection
         $ref = $before->ref ?? '';
         $fields = $before->fields ?? [];
         $parts = [
-            'address' => $before->addresses ?? [], 'email' => $before->emails ?? [], 'phone' => $before->phones ?? [], 'identifier' => $before->identifiers ?? [],
-            'membership' => $before->memberships ?? [], 'custom' => $before->custom ?? [], 'link' => $before->links ?? [], 'unread' => $before->unread ?? [],
+            'address' => $before->addresses ?? [],
+            'email' => $before->emails ?? [],
+            'phone' => $before->phones ?? [],
+            'identifier' => $before->identifiers ?? [],
+            'membership' => $before->memberships ?? [],
+            'custom' => $before->custom ?? [],
+            'link' => $before->links ?? [],
+            'unread' => $before->unread ?? [],
         ];
         $seen = $before->giftsSeen ?? [];
         foreach ($changes as $change) {
@@ -40,7 +44,21 @@ final class Projection
             $seen[$gift] = ($seen[$gift] ?? 0) + 1;
         }
 
-        return new SupporterRecord($ref, $before->version ?? 0, $fields, $parts['address'], $parts['email'], $parts['phone'], $parts['identifier'], $parts['membership'], $parts['custom'], $parts['link'], $before->gifts ?? [], $seen, $parts['unread']);
+        return new SupporterRecord(
+            $ref,
+            $before->version ?? 0,
+            $fields,
+            $parts['address'],
+            $parts['email'],
+            $parts['phone'],
+            $parts['identifier'],
+            $parts['membership'],
+            $parts['custom'],
+            $parts['link'],
+            $before->gifts ?? [],
+            $seen,
+            $parts['unread'],
+        );
     }
 
     /**
@@ -54,9 +72,14 @@ final class Projection
         }
 
         if ($change->action === Action::Delete) {
-            return array_values(array_filter($parts, static fn (RecordPart $part): bool => $part->ref !== $change->ref));
+            return array_values(array_filter($parts, static fn(RecordPart $part): bool => $part->ref !== $change->ref));
         }
 
-        return array_map(static fn (RecordPart $part): RecordPart => $part->ref === $change->ref ? new RecordPart($part->ref, [...$part->values, ...$change->after()]) : $part, $parts);
+        return array_map(
+            static fn(RecordPart $part): RecordPart => $part->ref === $change->ref
+                ? new RecordPart($part->ref, [...$part->values, ...$change->after()])
+                : $part,
+            $parts,
+        );
     }
 }

@@ -13,11 +13,7 @@ final readonly class Reversal
      * @param  list<Change>  $changes  in the order in which they are to be applied
      * @param  list<Kept>  $kept
      */
-    private function __construct(
-        public array $changes,
-        public array $kept,
-    ) {
-    }
+    private function __construct(public array $changes, public array $kept) {}
 
     /**
      * @param  list<Change>  $done  what the intake did, in order, with ids for references
@@ -33,8 +29,12 @@ final readonly class Reversal
         foreach (array_reverse($net) as $thing => $change) {
             $stored = $now[$thing] ?? null;
             if ($change->action === Action::Delete) {
-                if ($stored === null && ! self::isThereAgain($change, $now)) {
-                    $changes[] = Change::create($change->subject, $change->ref, array_map(static fn (array $pair): ?string => $pair[0], $change->fields));
+                if ($stored === null && !self::isThereAgain($change, $now)) {
+                    $changes[] = Change::create(
+                        $change->subject,
+                        $change->ref,
+                        array_map(static fn(array $pair): ?string => $pair[0], $change->fields),
+                    );
                 } else {
                     $kept[] = new Kept($thing, null, null, null, 'It is there again');
                 }
@@ -46,14 +46,34 @@ final readonly class Reversal
                 if ($back !== []) {
                     $changes[] = new Change($change->subject, $change->ref, Action::Update, $back);
                 }
-            } elseif (in_array($change->subject, [Subject::Gift, Subject::Link], true) ? ! isset($since[$thing]) : ! $stays && ! isset($since[$thing])) {
-                $changes[] = new Change($change->subject, $change->ref, Action::Delete, array_map(static fn (?string $value): array => [$value, null], array_filter($stored, static fn (?string $value): bool => $value !== null)));
+            } elseif (
+                in_array($change->subject, [Subject::Gift, Subject::Link], true)
+                    ? !isset($since[$thing])
+                    : !$stays && !isset($since[$thing])
+            ) {
+                $changes[] = new Change(
+                    $change->subject,
+                    $change->ref,
+                    Action::Delete,
+                    array_map(
+                        static fn(?string $value): array => [$value, null],
+                        array_filter($stored, static fn(?string $value): bool => $value !== null),
+                    ),
+                );
             } elseif ($change->subject === Subject::Supporter || $change->subject === Subject::Gift || isset($since[$thing])) {
-                $kept[] = new Kept($thing, null, null, null, $change->subject === Subject::Supporter ? 'Others have added to this supporter or changed it since' : 'It was changed since');
+                $kept[] = new Kept(
+                    $thing,
+                    null,
+                    null,
+                    null,
+                    $change->subject === Subject::Supporter
+                        ? 'Others have added to this supporter or changed it since'
+                        : 'It was changed since',
+                );
             }
         }
         // A supporter that comes back is there before what hangs on it.
-        usort($changes, static fn (Change $a, Change $b): int => self::comesBack($b) <=> self::comesBack($a));
+        usort($changes, static fn(Change $a, Change $b): int => self::comesBack($b) <=> self::comesBack($a));
 
         return new self($changes, $kept);
     }
@@ -74,10 +94,15 @@ final readonly class Reversal
         if (in_array($gone->subject, [Subject::Supporter, Subject::Gift], true)) {
             return false;
         }
-        $like = array_filter($now, static fn (string $thing): bool => str_starts_with($thing, "{$gone->subject->value}:"), ARRAY_FILTER_USE_KEY);
-        $parts = array_map(static fn (array $values): RecordPart => new RecordPart('', $values), array_values($like));
+        $like = array_filter(
+            $now,
+            static fn(string $thing): bool => str_starts_with($thing, "{$gone->subject->value}:"),
+            ARRAY_FILTER_USE_KEY,
+        );
+        $parts = array_map(static fn(array $values): RecordPart => new RecordPart('', $values), array_values($like));
 
-        return $parts !== [] && (new Sameness)->find($gone->subject, array_map(static fn (array $pair): ?string => $pair[0], $gone->fields), $parts) !== null;
+        return $parts !== [] &&
+            (new Sameness())->find($gone->subject, array_map(static fn(array $pair): ?string => $pair[0], $gone->fields), $parts) !== null;
     }
 
     private static function comesBack(Change $change): bool
@@ -110,14 +135,14 @@ final readonly class Reversal
             $isThere = $last[$thing]->action !== Action::Delete;
             if ($wasThere || $isThere) {
                 $action = match (true) {
-                    ! $wasThere => Action::Create,
-                    ! $isThere => Action::Delete,
+                    !$wasThere => Action::Create,
+                    !$isThere => Action::Delete,
                     default => Action::Update,
                 };
                 $changed = $fields[$thing] ?? [];
                 if ($action === Action::Delete) {
                     // What a change before the deletion left alone is told by the deletion alone.
-                    $changed = array_filter($changed, static fn (array $pair): bool => $pair[0] !== null);
+                    $changed = array_filter($changed, static fn(array $pair): bool => $pair[0] !== null);
                 }
                 $net[$thing] = new Change($change->subject, $change->ref, $action, $changed);
             }
@@ -135,7 +160,10 @@ final readonly class Reversal
      */
     private static function supporterStays(array $net, array $now, array $since): bool
     {
-        $made = array_filter($net, static fn (Change $change): bool => $change->subject === Subject::Supporter && $change->action === Action::Create);
+        $made = array_filter(
+            $net,
+            static fn(Change $change): bool => $change->subject === Subject::Supporter && $change->action === Action::Create,
+        );
         if ($made === []) {
             return false;
         }

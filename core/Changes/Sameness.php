@@ -23,7 +23,7 @@ final class Sameness
 
     public function __construct()
     {
-        $this->standardizer = new AddressStandardizer;
+        $this->standardizer = new AddressStandardizer();
     }
 
     /**
@@ -33,7 +33,7 @@ final class Sameness
      */
     public function of(Subject $subject, array $values): string
     {
-        $text = static fn (string $column): string => $values[$column] ?? '';
+        $text = static fn(string $column): string => $values[$column] ?? '';
 
         return match ($subject) {
             Subject::Address => $this->ofAddress(Address::fromParts($values)),
@@ -44,7 +44,14 @@ final class Sameness
             Subject::Custom => $text('field'),
             Subject::Link => "{$text('kind')}|{$text('other_id')}",
             Subject::Unread => "{$text('field')}|{$text('value')}",
-            Subject::Gift => IncomingGift::identity($text('given_on'), $text('amount'), $text('currency'), $text('fund'), $text('kind'), $text('reference')),
+            Subject::Gift => IncomingGift::identity(
+                $text('given_on'),
+                $text('amount'),
+                $text('currency'),
+                $text('fund'),
+                $text('kind'),
+                $text('reference'),
+            ),
             Subject::Supporter => throw new LogicException('Whether two supporters are the same is not told by their columns.'),
         };
     }

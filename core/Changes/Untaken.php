@@ -8,10 +8,5 @@ namespace PineSieve\Core\Changes;
 final readonly class Untaken
 {
     /** @param  string  $field  key in the catalog */
-    public function __construct(
-        public string $field,
-        public string $stored,
-        public string $written,
-    ) {
-    }
+    public function __construct(public string $field, public string $stored, public string $written) {}
 }

@@ -18,12 +18,7 @@ final class Ways
     private array $settled = [];
 
     /** @param  list<RecordPart>  $parts  what is stored */
-    public function __construct(
-        private readonly Subject $subject,
-        private readonly MatchEffect $effect,
-        private array $parts,
-    ) {
-    }
+    public function __construct(private readonly Subject $subject, private readonly MatchEffect $effect, private array $parts) {}
 
     /** @return list<RecordPart> what is stored, and what earlier ones of the row add */
     public function parts(): array
@@ -55,7 +50,7 @@ final class Ways
         if ($same !== null) {
             // What an earlier column of the row brings is not there yet to be changed.
             $lead = $takesLead && $same->ref !== '' ? self::changed($same, ['is_primary' => '1', 'condition' => 'good']) : [];
-            $this->update($same, [...($same->ref === '' ? [] : $fields($same, $this->effect, true)), ...$lead]);
+            $this->update($same, [...$same->ref === '' ? [] : $fields($same, $this->effect, true), ...$lead]);
             if ($takesLead && $lead !== []) {
                 $this->stepBack($same, $rival);
             }
@@ -76,7 +71,7 @@ final class Ways
     {
         foreach ($this->parts as $part) {
             if ($part !== $lead && $part->ref !== '') {
-                $this->update($part, self::changed($part, ['is_primary' => '0', ...($part === $rival ? ['condition' => self::FORMER] : [])]));
+                $this->update($part, self::changed($part, ['is_primary' => '0', ...$part === $rival ? ['condition' => self::FORMER] : []]));
             }
         }
     }

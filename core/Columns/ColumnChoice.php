@@ -25,9 +25,8 @@ final readonly class ColumnChoice
         public ColumnState $state,
         public string $evidence = '',
         public array $feeds = [],
-        public Steps $steps = new Steps,
-    ) {
-    }
+        public Steps $steps = new Steps(),
+    ) {}
 
     /** The first field that it becomes; null if there is none. */
     public function target(): ?string
@@ -73,12 +72,24 @@ final readonly class ColumnChoice
     /** @return ChoiceData */
     public function toArray(): array
     {
-        return ['header' => $this->header, 'state' => $this->state->value, 'evidence' => $this->evidence, 'feeds' => array_map(static fn (Feed $feed): array => $feed->toArray(), $this->feeds), 'steps' => $this->steps->toArray()];
+        return [
+            'header' => $this->header,
+            'state' => $this->state->value,
+            'evidence' => $this->evidence,
+            'feeds' => array_map(static fn(Feed $feed): array => $feed->toArray(), $this->feeds),
+            'steps' => $this->steps->toArray(),
+        ];
     }
 
     /** @param  ChoiceData  $data as toArray() gives it */
     public static function fromArray(array $data): self
     {
-        return new self($data['header'], ColumnState::from($data['state']), $data['evidence'] ?? '', array_map(Feed::fromArray(...), $data['feeds'] ?? []), Steps::fromArray($data['steps'] ?? []));
+        return new self(
+            $data['header'],
+            ColumnState::from($data['state']),
+            $data['evidence'] ?? '',
+            array_map(Feed::fromArray(...), $data['feeds'] ?? []),
+            Steps::fromArray($data['steps'] ?? []),
+        );
     }
 }

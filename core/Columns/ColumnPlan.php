@@ -24,14 +24,13 @@ final readonly class ColumnPlan
         public array $choices,
         public array $constants = [],
         public bool $linkOrganizations = false,
-        public RowRules $rows = new RowRules,
-    ) {
-    }
+        public RowRules $rows = new RowRules(),
+    ) {}
 
     public function isSettled(): bool
     {
         foreach ($this->choices as $choice) {
-            if (! $choice->state->isSettled()) {
+            if (!$choice->state->isSettled()) {
                 return false;
             }
         }
@@ -42,18 +41,33 @@ final readonly class ColumnPlan
     /** Nobody is there to ask: proposals are taken, and what has none is left behind. */
     public function settledUnasked(): self
     {
-        return $this->withOpenLeftBehind()->withAccepted(static fn (): bool => true);
+        return $this->withOpenLeftBehind()->withAccepted(static fn(): bool => true);
     }
 
     public function withOpenLeftBehind(): self
     {
-        return $this->withChoices(array_map(static fn (ColumnChoice $choice): ColumnChoice => $choice->state === ColumnState::Open ? $choice->becoming(ColumnState::LeftBehind, [], $choice->evidence) : $choice, $this->choices));
+        return $this->withChoices(
+            array_map(
+                static fn(ColumnChoice $choice): ColumnChoice => $choice->state === ColumnState::Open
+                    ? $choice->becoming(ColumnState::LeftBehind, [], $choice->evidence)
+                    : $choice,
+                $this->choices,
+            ),
+        );
     }
 
     /** @param  callable(ColumnChoice, int): bool  $may whether the proposal for a column, given by its place, may be taken as it is */
     public function withAccepted(callable $may): self
     {
-        return $this->withChoices(array_map(static fn (ColumnChoice $choice, int $column): ColumnChoice => $choice->state === ColumnState::Look && $may($choice, $column) ? $choice->becoming(ColumnState::Sure, $choice->feeds, $choice->evidence) : $choice, $this->choices, array_keys($this->choices)));
+        return $this->withChoices(
+            array_map(
+                static fn(ColumnChoice $choice, int $column): ColumnChoice => $choice->state === ColumnState::Look && $may($choice, $column)
+                    ? $choice->becoming(ColumnState::Sure, $choice->feeds, $choice->evidence)
+                    : $choice,
+                $this->choices,
+                array_keys($this->choices),
+            ),
+        );
     }
 
     /** @throws FieldTaken if another column feeds one of the fields already, and the field can't have several values */
@@ -62,7 +76,7 @@ final readonly class ColumnPlan
         foreach ($this->choices as $other => $taken) {
             foreach ($other === $column ? [] : $taken->feeds as $feed) {
                 foreach ($choice->feeds as $own) {
-                    if ($own->target === $feed->target && ! self::isShared($catalog, $own)) {
+                    if ($own->target === $feed->target && !self::isShared($catalog, $own)) {
                         throw new FieldTaken($taken->header);
                     }
                 }
@@ -127,8 +141,8 @@ final readonly class ColumnPlan
     public function toArray(): array
     {
         return [
-            'columns' => array_map(static fn (ColumnChoice $choice): array => $choice->toArray(), $this->choices),
-            'constants' => array_map(static fn (Constant $constant): array => $constant->toArray(), $this->constants),
+            'columns' => array_map(static fn(ColumnChoice $choice): array => $choice->toArray(), $this->choices),
+            'constants' => array_map(static fn(Constant $constant): array => $constant->toArray(), $this->constants),
             'link_organizations' => $this->linkOrganizations,
             'rows' => $this->rows->toArray(),
         ];
@@ -137,6 +151,11 @@ final readonly class ColumnPlan
     /** @param  PlanData  $data as toArray() gives it */
     public static function fromArray(array $data): self
     {
-        return new self(array_map(ColumnChoice::fromArray(...), $data['columns']), array_map(Constant::fromArray(...), $data['constants'] ?? []), $data['link_organizations'] ?? false, RowRules::fromArray($data['rows'] ?? []));
+        return new self(
+            array_map(ColumnChoice::fromArray(...), $data['columns']),
+            array_map(Constant::fromArray(...), $data['constants'] ?? []),
+            $data['link_organizations'] ?? false,
+            RowRules::fromArray($data['rows'] ?? []),
+        );
     }
 }

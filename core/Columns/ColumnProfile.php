@@ -35,8 +35,7 @@ final readonly class ColumnProfile
         public array $looks,
         public array $dates,
         public array $marks = [],
-    ) {
-    }
+    ) {}
 
     /** The part of the filled values that has a look, from 0 to 1. */
     public function share(Look $look): float
@@ -53,7 +52,11 @@ final readonly class ColumnProfile
         foreach ([Look::Email, Look::Date, Look::Phone, Look::State, Look::YesNo, Look::PostalCode, Look::Money] as $look) {
             if ($this->share($look) >= 0.9) {
                 return match (true) {
-                    $look === Look::Money && $this->count(Mark::Currency) + $this->count(Mark::Parentheses) === 0 && ! $this->hasDecimals() && preg_match('/^0\d/', (string) array_key_first($this->values)) !== 1 => 'number',
+                    $look === Look::Money &&
+                        $this->count(Mark::Currency) + $this->count(Mark::Parentheses) === 0 &&
+                        !$this->hasDecimals() &&
+                        preg_match('/^0\d/', (string) array_key_first($this->values)) !== 1
+                        => 'number',
                     // Without leading zeros or letters, five digits may be anything.
                     $look === Look::PostalCode && preg_match('/zip|post/i', $this->header) !== 1 => 'number',
                     $look === Look::Money => preg_match('/^0\d/', (string) array_key_first($this->values)) === 1 ? 'text' : 'amount',
@@ -125,12 +128,32 @@ final readonly class ColumnProfile
             $values[] = [(string) $value, $count];
         }
 
-        return ['header' => $this->header, 'rows' => $this->rows, 'filled' => $this->filled, 'distinct' => $this->distinct, 'exact' => $this->exact, 'values' => $values, 'looks' => $this->looks, 'dates' => $this->dates, 'marks' => $this->marks];
+        return [
+            'header' => $this->header,
+            'rows' => $this->rows,
+            'filled' => $this->filled,
+            'distinct' => $this->distinct,
+            'exact' => $this->exact,
+            'values' => $values,
+            'looks' => $this->looks,
+            'dates' => $this->dates,
+            'marks' => $this->marks,
+        ];
     }
 
     /** @param  ProfileData  $data as toArray() gives it */
     public static function fromArray(array $data): self
     {
-        return new self($data['header'], $data['rows'], $data['filled'], $data['distinct'], $data['exact'], array_column($data['values'], 1, 0), $data['looks'], $data['dates'], $data['marks'] ?? []);
+        return new self(
+            $data['header'],
+            $data['rows'],
+            $data['filled'],
+            $data['distinct'],
+            $data['exact'],
+            array_column($data['values'], 1, 0),
+            $data['looks'],
+            $data['dates'],
+            $data['marks'] ?? [],
+        );
     }
 }

@@ -101,7 +101,17 @@ final class ColumnProfiler
     {
         arsort($this->values);
 
-        return new ColumnProfile($header, $this->rows, $this->filled, count($this->values) + $this->beyond, $this->beyond === 0, $this->values, $this->looks, $this->dates, $this->marks);
+        return new ColumnProfile(
+            $header,
+            $this->rows,
+            $this->filled,
+            count($this->values) + $this->beyond,
+            $this->beyond === 0,
+            $this->values,
+            $this->looks,
+            $this->dates,
+            $this->marks,
+        );
     }
 
     private function mark(Mark $mark, string $cell, int $row): void
@@ -109,7 +119,10 @@ final class ColumnProfiler
         $kind = $mark->value;
         $this->marks[$kind] ??= ['count' => 0, 'examples' => []];
         $this->marks[$kind]['count']++;
-        if (count($this->marks[$kind]['examples']) < self::EXAMPLES && ! in_array($cell, array_column($this->marks[$kind]['examples'], 1), true)) {
+        if (
+            count($this->marks[$kind]['examples']) < self::EXAMPLES &&
+            !in_array($cell, array_column($this->marks[$kind]['examples'], 1), true)
+        ) {
             $this->marks[$kind]['examples'][] = [$row, mb_substr($cell, 0, 200)];
         }
     }
@@ -118,7 +131,10 @@ final class ColumnProfiler
     {
         return match ($look) {
             Look::Email => str_contains($value, '@') && preg_match('/[^\s@]+@[^\s@]+\.[a-z]{2,}\W*$/i', $value) === 1,
-            Look::Phone => preg_match('/^\+?[\d\s().\/-]{7,22}(?:\s*(?:x|ext\.?)\s*\d{1,6})?$/iD', $value) === 1 && ($digits = preg_match_all('/\d/', $value)) >= 10 && $digits <= 15 && preg_match('/^\d{4}-\d\d-\d\d/', $value) !== 1,
+            Look::Phone => preg_match('/^\+?[\d\s().\/-]{7,22}(?:\s*(?:x|ext\.?)\s*\d{1,6})?$/iD', $value) === 1 &&
+                ($digits = preg_match_all('/\d/', $value)) >= 10 &&
+                $digits <= 15 &&
+                preg_match('/^\d{4}-\d\d-\d\d/', $value) !== 1,
             Look::Date => $this->isDate($value),
             Look::Money => Amount::parse($value) !== null,
             Look::State => strlen($value) <= 25 && Regions::find($value) !== null,
@@ -130,7 +146,8 @@ final class ColumnProfiler
             Look::Street => preg_match('/^(?:\d+\w?\s+\p{L}|p\.?\s?o\.?\s*box)/iu', $value) === 1,
             Look::Title => strlen($value) <= 14 && Words::title(Fold::solid($value)) !== null,
             Look::Organization => strlen($value) > 3 && WrittenName::isOrganization($value),
-            Look::FullName => preg_match('/^[\p{L}\p{M}\'.\x{2019}-]+(?:,| [\p{L}\p{M}\'.\x{2019}&+-]+)+(?:,? [\p{L}.]+)*$/uD', $value) === 1,
+            Look::FullName => preg_match('/^[\p{L}\p{M}\'.\x{2019}-]+(?:,| [\p{L}\p{M}\'.\x{2019}&+-]+)+(?:,? [\p{L}.]+)*$/uD', $value) ===
+                1,
             Look::YesNo => strlen($value) <= 12 && YesNoFormat::meaning($value) !== null,
             Look::Consent => strlen($value) <= 40 && ConsentFormat::meaning($value) !== null,
             Look::RecordKind => strlen($value) <= 30 && RecordKindFormat::parse($value) !== null,

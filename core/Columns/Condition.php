@@ -12,17 +12,21 @@ final readonly class Condition
 {
     /** How a cell can be compared, to the words for it. */
     public const HOW = [
-        'is' => 'is', 'is not' => 'is not', 'contains' => 'contains', 'does not contain' => 'does not contain', 'begins with' => 'begins with',
-        'is blank' => 'is blank', 'is not blank' => 'is not blank', 'is at least' => 'is at least', 'is at most' => 'is at most',
+        'is' => 'is',
+        'is not' => 'is not',
+        'contains' => 'contains',
+        'does not contain' => 'does not contain',
+        'begins with' => 'begins with',
+        'is blank' => 'is blank',
+        'is not blank' => 'is not blank',
+        'is at least' => 'is at least',
+        'is at most' => 'is at most',
     ];
 
-    public function __construct(
-        public string $header,
-        public string $how,
-        public string $value = '',
-    ) {
-        if (! isset(self::HOW[$how])) {
-            throw new BadStep('A condition compares by one of: '.implode(', ', array_keys(self::HOW)).'.');
+    public function __construct(public string $header, public string $how, public string $value = '')
+    {
+        if (!isset(self::HOW[$how])) {
+            throw new BadStep('A condition compares by one of: ' . implode(', ', array_keys(self::HOW)) . '.');
         }
     }
 
@@ -35,7 +39,7 @@ final readonly class Condition
             'is' => $cell === $value,
             'is not' => $cell !== $value,
             'contains' => $value === '' || str_contains($cell, $value),
-            'does not contain' => $value !== '' && ! str_contains($cell, $value),
+            'does not contain' => $value !== '' && !str_contains($cell, $value),
             'begins with' => str_starts_with($cell, $value),
             'is blank' => $cell === '',
             'is not blank' => $cell !== '',
@@ -46,13 +50,15 @@ final readonly class Condition
 
     public function label(): string
     {
-        return "\"{$this->header}\" {$this->how}".(str_ends_with($this->how, 'blank') ? '' : " \"{$this->value}\"");
+        return "\"{$this->header}\" {$this->how}" . (str_ends_with($this->how, 'blank') ? '' : " \"{$this->value}\"");
     }
 
     private static function compare(string $cell, string $value): int
     {
-        $plain = static fn (string $text): string => str_replace([',', '$', ' '], '', $text);
+        $plain = static fn(string $text): string => str_replace([',', '$', ' '], '', $text);
 
-        return is_numeric($plain($cell)) && is_numeric($plain($value)) ? (float) $plain($cell) <=> (float) $plain($value) : $cell <=> $value;
+        return is_numeric($plain($cell)) && is_numeric($plain($value))
+            ? (float) $plain($cell) <=> (float) $plain($value)
+            : $cell <=> $value;
     }
 }

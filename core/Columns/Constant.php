@@ -11,12 +11,7 @@ namespace PineSieve\Core\Columns;
 final readonly class Constant
 {
     /** @param  bool  $onlyBlank whether it stands in where nothing is given, or replaces what is */
-    public function __construct(
-        public string $target,
-        public string $value,
-        public bool $onlyBlank = true,
-    ) {
-    }
+    public function __construct(public string $target, public string $value, public bool $onlyBlank = true) {}
 
     /** @return array{target: string, value: string, only_blank: bool} */
     public function toArray(): array

@@ -14,11 +14,5 @@ final readonly class FedValue
      * @param  string  $name  which group, or which system
      * @param  bool  $isConstant  whether it comes from the plan and not from a cell
      */
-    public function __construct(
-        public Target $target,
-        public string $value,
-        public string $name = '',
-        public bool $isConstant = false,
-    ) {
-    }
+    public function __construct(public Target $target, public string $value, public string $name = '', public bool $isConstant = false) {}
 }

@@ -14,12 +14,7 @@ final readonly class Feed
      * @param  string  $name  which group, or which system, for a field that needs it; '' for others
      * @param  Steps  $steps  done after those of the column, for this field alone
      */
-    public function __construct(
-        public string $target,
-        public string $name = '',
-        public Steps $steps = new Steps,
-    ) {
-    }
+    public function __construct(public string $target, public string $name = '', public Steps $steps = new Steps()) {}
 
     /** @return array{target: string, name: string, steps: list<array<string, mixed>>} */
     public function toArray(): array

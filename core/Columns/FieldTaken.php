@@ -11,6 +11,8 @@ final class FieldTaken extends SieveException
 {
     public function __construct(string $header)
     {
-        parent::__construct("The column \"{$header}\" already becomes this field. Leave that column behind or give it another field first.");
+        parent::__construct(
+            "The column \"{$header}\" already becomes this field. Leave that column behind or give it another field first.",
+        );
     }
 }

@@ -9,9 +9,7 @@ use PineSieve\Core\Text\Fold;
 /** Finds the value of a pick list that another spelling most likely means. */
 final class Likeness
 {
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @param  list<string>  $options
@@ -34,7 +32,10 @@ final class Likeness
             }
             $short = min(strlen($solid), strlen($other));
             // "Gen" for "General", "Boat fund" for "Boat".
-            $distance = $short >= 3 && (str_starts_with($other, $solid) || str_starts_with($solid, $other)) ? 0.2 : levenshtein(substr($solid, 0, 60), substr($other, 0, 60)) / max(strlen($solid), strlen($other));
+            $distance =
+                $short >= 3 && (str_starts_with($other, $solid) || str_starts_with($solid, $other))
+                    ? 0.2
+                    : levenshtein(substr($solid, 0, 60), substr($other, 0, 60)) / max(strlen($solid), strlen($other));
             if ($distance < $least) {
                 [$closest, $least] = [$option, $distance];
             }

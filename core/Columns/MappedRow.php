@@ -27,8 +27,7 @@ final readonly class MappedRow
         public array $problems,
         public Amounts $money,
         public array $details = [],
-    ) {
-    }
+    ) {}
 
     public function record(): IncomingRecord
     {
@@ -40,22 +39,22 @@ final readonly class MappedRow
     {
         $blocking = $this->blocking();
 
-        return count($blocking) === 1
-            && in_array($blocking[0]->code, ['name.last.required', 'name.full.required'], true)
-            && $this->record()->display() === ''
-            && $this->record()->pointsAtSomeone();
+        return count($blocking) === 1 &&
+            in_array($blocking[0]->code, ['name.last.required', 'name.full.required'], true) &&
+            $this->record()->display() === '' &&
+            $this->record()->pointsAtSomeone();
     }
 
     /** @return list<Problem> that keep the row out */
     public function blocking(): array
     {
-        return array_values(array_filter($this->problems, static fn (Problem $problem): bool => $problem->blocks));
+        return array_values(array_filter($this->problems, static fn(Problem $problem): bool => $problem->blocks));
     }
 
     /** The same with what it is only warned of. */
     public function withoutBlocking(): self
     {
-        return $this->withProblems(array_values(array_filter($this->problems, static fn (Problem $problem): bool => ! $problem->blocks)));
+        return $this->withProblems(array_values(array_filter($this->problems, static fn(Problem $problem): bool => !$problem->blocks)));
     }
 
     /** @param  list<Problem>  $problems */
@@ -70,10 +69,22 @@ final readonly class MappedRow
         if ($parts === []) {
             return $this;
         }
-        $roles = array_map(static fn (Party $party): string => $party->role, array_intersect_key($this->parties, array_flip($parts)));
-        $links = array_values(array_filter($this->links, static fn (PartyLink $link): bool => ! in_array($link->from, $roles, true) && ! in_array($link->to, $roles, true)));
+        $roles = array_map(static fn(Party $party): string => $party->role, array_intersect_key($this->parties, array_flip($parts)));
+        $links = array_values(
+            array_filter(
+                $this->links,
+                static fn(PartyLink $link): bool => !in_array($link->from, $roles, true) && !in_array($link->to, $roles, true),
+            ),
+        );
 
-        return new self([0 => $this->parties[0]] + array_diff_key($this->parties, array_flip($parts)), $links, $this->address, $this->problems, $this->money, $this->details);
+        return new self(
+            [0 => $this->parties[0]] + array_diff_key($this->parties, array_flip($parts)),
+            $links,
+            $this->address,
+            $this->problems,
+            $this->money,
+            $this->details,
+        );
     }
 
     public function withMoney(Amounts $money): self

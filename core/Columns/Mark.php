@@ -60,7 +60,7 @@ enum Mark: string
             $marks[] = self::Decoding;
         }
 
-        return [...$marks, ...(strpbrk($tidied, '0123456789@') === false ? self::ofWords($tidied) : self::ofNumbers($tidied))];
+        return [...$marks, ...strpbrk($tidied, '0123456789@') === false ? self::ofWords($tidied) : self::ofNumbers($tidied)];
     }
 
     /** @return list<self> */
@@ -84,7 +84,7 @@ enum Mark: string
                 $marks[] = self::Small;
             }
         }
-        if (TwoPeople::areIn($text) && ! WrittenName::isOrganization($text)) {
+        if (TwoPeople::areIn($text) && !WrittenName::isOrganization($text)) {
             $marks[] = self::TwoPeople;
         } elseif (preg_match('/^[\p{L}\'\x{2019}. -]+,\s*[\p{L}\'\x{2019}. -]+$/uD', $text) === 1) {
             $marks[] = self::LastFirst;

@@ -13,12 +13,7 @@ final readonly class Party
      * @param  string  $role  '' for the one that the row is about; else "spouse", "employer", "contact", "child", "child.2", "household"
      * @param  bool  $isNamedOnly  whether it is but a name or an id by which someone else is meant
      */
-    public function __construct(
-        public string $role,
-        public IncomingRecord $record,
-        public bool $isNamedOnly = false,
-    ) {
-    }
+    public function __construct(public string $role, public IncomingRecord $record, public bool $isNamedOnly = false) {}
 
     public function with(IncomingRecord $record): self
     {

@@ -52,7 +52,7 @@ final readonly class PartyAssembler
         private array $unreadable = [],
         private bool $notesUnread = false,
     ) {
-        $this->requirements = new Requirements;
+        $this->requirements = new Requirements();
         $this->standardizer = new AddressStandardizer($standards->formats->home->country);
     }
 
@@ -64,29 +64,57 @@ final readonly class PartyAssembler
      */
     public function assemble(array $values, array $problems, array $faulty, bool $acceptAddresses, array $unread = []): MappedRow
     {
-        $persons = array_map(static fn (PersonValues $person): PersonValues => $person->withoutRemarks(), PersonValues::grouped($values));
-        $main = $persons[''] ?? new PersonValues;
+        $persons = array_map(static fn(PersonValues $person): PersonValues => $person->withoutRemarks(), PersonValues::grouped($values));
+        $main = $persons[''] ?? new PersonValues();
         // The contact person of no organization is whom the row is about.
-        if (isset($persons['contact']) && ! $main->namesSomeone()) {
-            $unread = array_map(static fn (FedValue $value): FedValue => $value->target->party === 'contact' ? new FedValue($value->target->with(party: ''), $value->value) : $value, $unread);
+        if (isset($persons['contact']) && !$main->namesSomeone()) {
+            $unread = array_map(
+                static fn(FedValue $value): FedValue => $value->target->party === 'contact'
+                    ? new FedValue($value->target->with(party: ''), $value->value)
+                    : $value,
+                $unread,
+            );
             $main = $main->and($persons['contact']->without('role'));
             unset($persons['contact']);
         }
         [$addresses, $faults, $lost] = $this->addresses($main, $acceptAddresses);
         array_push($unread, ...$lost);
         [$gifts, $doubts, $details] = $this->gifts($main, $faulty);
-        $made = array_values(array_unique(array_map(static fn (PersonValues $thing): int => $thing->number(), array_filter($main->things('gift'), static fn (PersonValues $thing): bool => self::makesGift($thing, $faulty)))));
-        $made = [...$made, ...array_map(static fn (string $target): int => Target::tryParse($target)->number ?? 0, array_filter(array_map(strval(...), array_keys($faulty)), static fn (string $target): bool => Target::tryParse($target)?->field === 'gift.amount'))];
+        $made = array_values(
+            array_unique(
+                array_map(
+                    static fn(PersonValues $thing): int => $thing->number(),
+                    array_filter($main->things('gift'), static fn(PersonValues $thing): bool => self::makesGift($thing, $faulty)),
+                ),
+            ),
+        );
+        $made = [
+            ...$made,
+            ...array_map(
+                static fn(string $target): int => Target::tryParse($target)->number ?? 0,
+                array_filter(
+                    array_map(strval(...), array_keys($faulty)),
+                    static fn(string $target): bool => Target::tryParse($target)?->field === 'gift.amount',
+                ),
+            ),
+        ];
         [$problems, $details] = $this->withoutDetails($problems, $details, $made);
         $gifts = array_map($this->standards->defaults->fillGift(...), $gifts);
         $record = $this->record($main, $addresses, $gifts, isset($persons['spouse']));
         if (NameRemarks::isNobody($record->display())) {
             $field = isset($this->columns['name.full']) ? 'name.full' : 'name.last';
-            $problems[] = new Problem('name.nobody', $field, $this->columns[$field] ?? null, $record->display(), "\"{$record->display()}\" names nobody", 'Write a name, or leave the row out');
+            $problems[] = new Problem(
+                'name.nobody',
+                $field,
+                $this->columns[$field] ?? null,
+                $record->display(),
+                "\"{$record->display()}\" names nobody",
+                'Write a name, or leave the row out',
+            );
         }
         $organization = $record->organization;
         if ($this->linkOrganizations && $record->kind === SupporterKind::Person && $organization !== '') {
-            $employer = $persons['employer'] ?? new PersonValues;
+            $employer = $persons['employer'] ?? new PersonValues();
             $persons['employer'] = $employer->saysSomething() ? $employer : $employer->with('organization.name', $organization);
             $record = $this->record($main->without('organization.name'), $addresses, $gifts, isset($persons['spouse']));
         }
@@ -97,12 +125,19 @@ final readonly class PartyAssembler
             if ($role !== '' && $role !== 'household' && $person->saysSomething()) {
                 [$party, $links[], $more] = $this->other($role, $person, $record);
                 $parties[] = new Party($party->role, $party->record->withUnread(...self::unread($unread, $role)), $party->isNamedOnly);
-                array_push($problems, ...array_filter($more, static fn (Problem $problem): bool => ! isset($faulty[$problem->field])));
+                array_push($problems, ...array_filter($more, static fn(Problem $problem): bool => !isset($faulty[$problem->field])));
             }
         }
-        [$parties, $links] = $this->withHousehold($parties, $links, $persons['household'] ?? new PersonValues);
+        [$parties, $links] = $this->withHousehold($parties, $links, $persons['household'] ?? new PersonValues());
 
-        return new MappedRow($parties, $links, $addresses[0][1] ?? $this->standardizer->standardize(new Address), [...$problems, ...$faults, ...$doubts, ...$this->requirements->check($record, $this->columns, $faulty)], array_reduce($gifts, static fn (Amounts $sum, IncomingGift $gift): Amounts => $sum->plus($gift->money()), Amounts::none()), $details);
+        return new MappedRow(
+            $parties,
+            $links,
+            $addresses[0][1] ?? $this->standardizer->standardize(new Address()),
+            [...$problems, ...$faults, ...$doubts, ...$this->requirements->check($record, $this->columns, $faulty)],
+            array_reduce($gifts, static fn(Amounts $sum, IncomingGift $gift): Amounts => $sum->plus($gift->money()), Amounts::none()),
+            $details,
+        );
     }
 
     /** @return ?array{string, string} "Ann M." in a column of first names is a first name and the initial of a middle one; null if it is not */
@@ -131,16 +166,37 @@ final readonly class PartyAssembler
         }
         $kind = match (true) {
             $said === SupporterKind::Organization, $said === SupporterKind::Household => $said,
-            ! $hasName && $organization !== '' => SupporterKind::Organization,
-            $written?->kind === SupporterKind::Household && $values->first('name.first') === '' && ! $hasSpouse => SupporterKind::Household,
+            !$hasName && $organization !== '' => SupporterKind::Organization,
+            $written?->kind === SupporterKind::Household && $values->first('name.first') === '' && !$hasSpouse => SupporterKind::Household,
             default => SupporterKind::Person,
         };
-        $whole = $kind === SupporterKind::Household ? ($full !== '' ? $full : ($organization !== '' ? $organization : $name->display())) : ($written->whole ?? '');
+        $whole =
+            $kind === SupporterKind::Household
+                ? ($full !== ''
+                    ? $full
+                    : ($organization !== ''
+                        ? $organization
+                        : $name->display()))
+                : $written->whole ?? '';
 
         return new IncomingRecord(
-            $kind, $kind === SupporterKind::Organization ? new PersonName : $name, $organization, $whole, self::further($values),
-            array_column($addresses, 0), self::contacts($values, 'email'), self::contacts($values, 'phone'), $this->identifiers($values), $gifts,
-            self::unique([...$values->all('groups'), ...array_map(static fn (FedValue $value): string => $value->name, array_filter($values->of('group'), static fn (FedValue $value): bool => $value->value === 'yes' || $value->isConstant))]),
+            $kind,
+            $kind === SupporterKind::Organization ? new PersonName() : $name,
+            $organization,
+            $whole,
+            self::further($values),
+            array_column($addresses, 0),
+            self::contacts($values, 'email'),
+            self::contacts($values, 'phone'),
+            $this->identifiers($values),
+            $gifts,
+            self::unique([
+                ...$values->all('groups'),
+                ...array_map(
+                    static fn(FedValue $value): string => $value->name,
+                    array_filter($values->of('group'), static fn(FedValue $value): bool => $value->value === 'yes' || $value->isConstant),
+                ),
+            ]),
             self::unique($values->all('tags')),
             $this->custom($values),
             (int) $values->first('supporter'),
@@ -155,7 +211,7 @@ final readonly class PartyAssembler
         if ($apart !== null) {
             [$first, $middle] = $apart;
         }
-        $part = static fn (string $given, ?string $read): string => $given !== '' ? $given : ($read ?? '');
+        $part = static fn(string $given, ?string $read): string => $given !== '' ? $given : $read ?? '';
 
         return new PersonName(
             $part($values->first('name.title'), $written?->title),
@@ -176,7 +232,12 @@ final readonly class PartyAssembler
         $kind = explode('.', $role)[0];
         $as = $values->first('role');
         if ($kind === 'employer') {
-            $record = new IncomingRecord(SupporterKind::Organization, new PersonName, $values->first('organization.name'), identifiers: $this->identifiers($values));
+            $record = new IncomingRecord(
+                SupporterKind::Organization,
+                new PersonName(),
+                $values->first('organization.name'),
+                identifiers: $this->identifiers($values),
+            );
 
             return [new Party($role, $record, true), new PartyLink('', $role, LinkKind::Employee, $as), []];
         }
@@ -184,13 +245,41 @@ final readonly class PartyAssembler
         $name = self::name($values, $full === '' ? null : WrittenName::parse($full)->person);
         // A family's members are often written with their first names alone.
         if ($kind !== 'contact' && $main->kind === SupporterKind::Person) {
-            [$first, $last] = $name->first === '' && $full !== '' && ! str_contains($full, ' ') ? [$full, $main->name->last] : [$name->first, $name->last === '' ? $main->name->last : $name->last];
+            [$first, $last] =
+                $name->first === '' && $full !== '' && !str_contains($full, ' ')
+                    ? [$full, $main->name->last]
+                    : [$name->first, $name->last === '' ? $main->name->last : $name->last];
             $name = new PersonName($name->title, $first, $name->middle, $last, $name->suffix);
         }
-        $record = new IncomingRecord(SupporterKind::Person, $name, further: $kind === 'spouse' ? [...self::further($values), ...Consents::shared(self::further($values), $main->further)] : self::further($values), addresses: $kind === 'spouse' ? array_slice($main->addresses, 0, 1) : [], emails: self::contacts($values, 'email'), phones: self::contacts($values, 'phone'), identifiers: $this->identifiers($values));
-        $problems = $name->last !== '' ? [] : [new Problem("{$kind}.name.required", "{$role}.name.last", $this->columns["{$role}.name.last"] ?? $this->columns["{$role}.name.full"] ?? $this->columns["{$role}.name.first"] ?? null, '', 'No last name for the '.match ($kind) {
-            'contact' => 'contact person', default => $kind
-        }, 'Write a last name, or empty what else is said of that person')];
+        $record = new IncomingRecord(
+            SupporterKind::Person,
+            $name,
+            further: $kind === 'spouse'
+                ? [...self::further($values), ...Consents::shared(self::further($values), $main->further)]
+                : self::further($values),
+            addresses: $kind === 'spouse' ? array_slice($main->addresses, 0, 1) : [],
+            emails: self::contacts($values, 'email'),
+            phones: self::contacts($values, 'phone'),
+            identifiers: $this->identifiers($values),
+        );
+        $problems =
+            $name->last !== ''
+                ? []
+                : [
+                    new Problem(
+                        "{$kind}.name.required",
+                        "{$role}.name.last",
+                        $this->columns["{$role}.name.last"] ??
+                            ($this->columns["{$role}.name.full"] ?? ($this->columns["{$role}.name.first"] ?? null)),
+                        '',
+                        'No last name for the ' .
+                            match ($kind) {
+                                'contact' => 'contact person',
+                                default => $kind,
+                            },
+                        'Write a last name, or empty what else is said of that person',
+                    ),
+                ];
         $link = match ($kind) {
             'contact' => new PartyLink($role, '', LinkKind::Contact, $as),
             'child' => new PartyLink($role, '', LinkKind::Child),
@@ -210,14 +299,27 @@ final readonly class PartyAssembler
     private function withHousehold(array $parties, array $links, PersonValues $values): array
     {
         $main = $parties[0]->record;
-        $members = array_values(array_filter($parties, static fn (Party $party): bool => in_array(explode('.', $party->role)[0], ['', 'spouse', 'child'], true)));
-        $spouses = array_values(array_filter($members, static fn (Party $party): bool => $party->role === 'spouse'));
-        if ($main->kind !== SupporterKind::Person || ($spouses === [] && ! $values->saysSomething())) {
+        $members = array_values(
+            array_filter($parties, static fn(Party $party): bool => in_array(explode('.', $party->role)[0], ['', 'spouse', 'child'], true)),
+        );
+        $spouses = array_values(array_filter($members, static fn(Party $party): bool => $party->role === 'spouse'));
+        if ($main->kind !== SupporterKind::Person || ($spouses === [] && !$values->saysSomething())) {
             return [$parties, $links];
         }
-        $couple = array_map(static fn (Party $party): IncomingRecord => $party->record, [$parties[0], ...$spouses]);
+        $couple = array_map(static fn(Party $party): IncomingRecord => $party->record, [$parties[0], ...$spouses]);
         $name = $values->first('organization.name') !== '' ? $values->first('organization.name') : self::coupleName($couple);
-        $parties[] = new Party('household', new IncomingRecord(SupporterKind::Household, new PersonName(last: $main->name->last), whole: $name, further: Consents::shared([], $main->further), addresses: array_slice($main->addresses, 0, 1), identifiers: $this->identifiers($values)), true);
+        $parties[] = new Party(
+            'household',
+            new IncomingRecord(
+                SupporterKind::Household,
+                new PersonName(last: $main->name->last),
+                whole: $name,
+                further: Consents::shared([], $main->further),
+                addresses: array_slice($main->addresses, 0, 1),
+                identifiers: $this->identifiers($values),
+            ),
+            true,
+        );
         foreach ($members as $member) {
             $links[] = new PartyLink($member->role, 'household', LinkKind::Member);
         }
@@ -228,8 +330,8 @@ final readonly class PartyAssembler
     /** @param  list<IncomingRecord>  $couple */
     private static function coupleName(array $couple): string
     {
-        $names = array_map(static fn (IncomingRecord $record): PersonName => $record->name, $couple);
-        $first = static fn (PersonName $name): string => $name->first !== '' ? $name->first : trim("{$name->title} {$name->last}");
+        $names = array_map(static fn(IncomingRecord $record): PersonName => $record->name, $couple);
+        $first = static fn(PersonName $name): string => $name->first !== '' ? $name->first : trim("{$name->title} {$name->last}");
         if (count($names) === 1) {
             return "{$names[0]->last} household";
         }
@@ -248,7 +350,7 @@ final readonly class PartyAssembler
             $parts = $block === '' ? [] : AddressBlock::parse($block)->parts();
             foreach (Address::PARTS as $part) {
                 $value = $thing->first("address.{$part}");
-                $parts[$part] = $value !== '' ? $value : ($parts[$part] ?? '');
+                $parts[$part] = $value !== '' ? $value : $parts[$part] ?? '';
             }
             $address = $this->standardizer->standardize(Address::fromParts($parts));
             if ($address->standard->isBlank()) {
@@ -256,7 +358,14 @@ final readonly class PartyAssembler
             }
             foreach ($address->faults as $fault) {
                 $target = $thing->target("address.{$fault->part}");
-                $problem = new Problem($fault->code, $target, $this->columns[$target] ?? $this->columns[$thing->target('address.block')] ?? null, $fault->value, $fault->reason, $fault->remedy);
+                $problem = new Problem(
+                    $fault->code,
+                    $target,
+                    $this->columns[$target] ?? ($this->columns[$thing->target('address.block')] ?? null),
+                    $fault->value,
+                    $fault->reason,
+                    $fault->remedy,
+                );
                 $place = Target::tryParse($target) ?? throw new \LogicException('A part of an address has a target.');
                 if ($this->keepsOut($place)) {
                     $problems[] = $problem;
@@ -276,18 +385,25 @@ final readonly class PartyAssembler
     /** @param  list<UnreadValue>  $unread */
     private function withUnread(IncomingRecord $record, array $unread): IncomingRecord
     {
-        if (! $this->notesUnread || $unread === []) {
+        if (!$this->notesUnread || $unread === []) {
             return $record->withUnread(...$unread);
         }
-        $lines = array_map(fn (UnreadValue $one): string => "{$this->standards->catalog->field($one->field)->label} as written: {$one->text}", $unread);
-        $notes = implode("\n", array_filter([$record->further['notes'] ?? '', ...$lines], static fn (string $line): bool => $line !== ''));
+        $lines = array_map(
+            fn(UnreadValue $one): string => "{$this->standards->catalog->field($one->field)->label} as written: {$one->text}",
+            $unread,
+        );
+        $notes = implode("\n", array_filter([$record->further['notes'] ?? '', ...$lines], static fn(string $line): bool => $line !== ''));
 
-        return $record->with([...$record->further, 'notes' => $notes], $record->groups, $record->tags, $record->custom)->withUnread(...$unread);
+        return $record
+            ->with([...$record->further, 'notes' => $notes], $record->groups, $record->tags, $record->custom)
+            ->withUnread(...$unread);
     }
 
     private function keepsOut(Target $target): bool
     {
-        return ($this->unreadable[$target->field] ?? $this->standards->catalog->field($target->field)->unreadable ?? Unreadable::usual($target)) === Unreadable::Hold;
+        return ($this->unreadable[$target->field] ??
+            ($this->standards->catalog->field($target->field)->unreadable ?? Unreadable::usual($target))) ===
+            Unreadable::Hold;
     }
 
     /**
@@ -296,9 +412,11 @@ final readonly class PartyAssembler
      */
     private static function unread(array $unread, string $role): array
     {
-        $own = array_filter($unread, static fn (FedValue $value): bool => $value->target->person() === $role && $value->value !== '');
+        $own = array_filter($unread, static fn(FedValue $value): bool => $value->target->person() === $role && $value->value !== '');
 
-        return array_values(array_map(static fn (FedValue $value): UnreadValue => new UnreadValue($value->target->field, $value->value), $own));
+        return array_values(
+            array_map(static fn(FedValue $value): UnreadValue => new UnreadValue($value->target->field, $value->value), $own),
+        );
     }
 
     /**
@@ -311,17 +429,27 @@ final readonly class PartyAssembler
     {
         [$gifts, $problems, $details] = [[], [], []];
         foreach ($values->things('gift') as $thing) {
-            if (! self::makesGift($thing, $faulty)) {
+            if (!self::makesGift($thing, $faulty)) {
                 array_push($details, ...$thing->written());
 
                 continue;
             }
             $money = GiftMoney::of($thing->first('gift.amount'), $thing->first('gift.currency'), $this->standards->formats->home->currency);
-            $parts = array_map(static fn (string $part): string => $thing->first("gift.{$part}"), array_combine(self::PARTS_OF_GIFT, self::PARTS_OF_GIFT));
+            $parts = array_map(
+                static fn(string $part): string => $thing->first("gift.{$part}"),
+                array_combine(self::PARTS_OF_GIFT, self::PARTS_OF_GIFT),
+            );
             $gifts[] = new IncomingGift(...[...$parts, 'amount' => $money->amount, 'currency' => $money->currency]);
             if ($money->doubt !== '') {
                 $target = $thing->target('gift.amount');
-                $problems[] = new Problem('amount.currency', $target, $this->columns[$target] ?? null, $thing->first('gift.amount'), $money->doubt, 'Give the column the field "Gift currency" too, say one currency for the whole file, or correct the amount');
+                $problems[] = new Problem(
+                    'amount.currency',
+                    $target,
+                    $this->columns[$target] ?? null,
+                    $thing->first('gift.amount'),
+                    $money->doubt,
+                    'Give the column the field "Gift currency" too, say one currency for the whole file, or correct the amount',
+                );
             }
         }
 
@@ -331,13 +459,14 @@ final readonly class PartyAssembler
     /** @param  array<string, true>  $faulty */
     private static function makesGift(PersonValues $thing, array $faulty): bool
     {
-        $says = static fn (string $part): bool => isset($faulty[$thing->target("gift.{$part}")]) || ($thing->first("gift.{$part}") !== '' && ! $thing->isConstant("gift.{$part}"));
+        $says = static fn(string $part): bool => isset($faulty[$thing->target("gift.{$part}")]) ||
+            ($thing->first("gift.{$part}") !== '' && !$thing->isConstant("gift.{$part}"));
         $amount = $thing->first('gift.amount');
         $isDated = $says('date');
 
         // Systems write 0.00 for those who have never given; without a date of its own that is no gift.
-        return ($says('amount') && ($isDated || ! str_ends_with($amount, '0.00') || preg_match('/[1-9]/', $amount) === 1))
-            || ($isDated && ($says('kind') || $says('fund') || $amount !== ''));
+        return ($says('amount') && ($isDated || !str_ends_with($amount, '0.00') || preg_match('/[1-9]/', $amount) === 1)) ||
+            ($isDated && ($says('kind') || $says('fund') || $amount !== ''));
     }
 
     /**
@@ -355,7 +484,14 @@ final readonly class PartyAssembler
             $target = Target::tryParse($problem->field);
             // Where someone said that it holds the row, as in a grid that is being typed, it does.
             $isMeant = ($this->unreadable[$target->field ?? ''] ?? null) === Unreadable::Hold;
-            if ($target !== null && ! $isMeant && $target->party === '' && str_starts_with($target->field, 'gift.') && $target->field !== 'gift.amount' && ! in_array($target->number, $made, true)) {
+            if (
+                $target !== null &&
+                !$isMeant &&
+                $target->party === '' &&
+                str_starts_with($target->field, 'gift.') &&
+                $target->field !== 'gift.amount' &&
+                !in_array($target->number, $made, true)
+            ) {
                 $details[] = new FedValue($target, $problem->value);
             } else {
                 $kept[] = $problem;
@@ -377,7 +513,7 @@ final readonly class PartyAssembler
         }
 
         foreach (Consents::DATES as $column => $dated) {
-            if (! isset($further[$column])) {
+            if (!isset($further[$column])) {
                 // A date says nothing of a consent that nobody gave or refused.
                 unset($further[$dated]);
             }
@@ -401,8 +537,14 @@ final readonly class PartyAssembler
     private function identifiers(PersonValues $values): array
     {
         return [
-            ...array_map(fn (string $id): Identifier => new Identifier($this->system, $id), $values->all('id.old')),
-            ...array_map(static fn (FedValue $value): Identifier => new Identifier($value->name === '' ? 'another system' : $value->name, $value->value), $values->of('id.other')),
+            ...array_map(fn(string $id): Identifier => new Identifier($this->system, $id), $values->all('id.old')),
+            ...array_map(
+                static fn(FedValue $value): Identifier => new Identifier(
+                    $value->name === '' ? 'another system' : $value->name,
+                    $value->value,
+                ),
+                $values->of('id.other'),
+            ),
         ];
     }
 
@@ -412,7 +554,10 @@ final readonly class PartyAssembler
         $custom = [];
         foreach ($values->fields() as $field) {
             if (str_starts_with($field, 'custom.')) {
-                $custom[$field] = $this->standards->catalog->field($field)->type === FieldType::Choices ? implode("\n", self::unique($values->all($field))) : $values->first($field);
+                $custom[$field] =
+                    $this->standards->catalog->field($field)->type === FieldType::Choices
+                        ? implode("\n", self::unique($values->all($field)))
+                        : $values->first($field);
             }
         }
 
@@ -425,6 +570,6 @@ final readonly class PartyAssembler
      */
     private static function unique(array $names): array
     {
-        return array_values(array_unique(array_filter($names, static fn (string $name): bool => $name !== '')));
+        return array_values(array_unique(array_filter($names, static fn(string $name): bool => $name !== '')));
     }
 }

@@ -14,11 +14,5 @@ final readonly class PartyLink
      * @param  string  $to  role of the other
      * @param  string  $as  what the one is there: "Treasurer"; '' if it is not said
      */
-    public function __construct(
-        public string $from,
-        public string $to,
-        public LinkKind $kind,
-        public string $as = '',
-    ) {
-    }
+    public function __construct(public string $from, public string $to, public LinkKind $kind, public string $as = '') {}
 }

@@ -37,12 +37,15 @@ final readonly class PersonValues
             $groups[$value->target->party === '' ? '' : $value->target->person()][] = $value;
         }
 
-        return array_map(static fn (array $group): self => new self($group), $groups);
+        return array_map(static fn(array $group): self => new self($group), $groups);
     }
 
     public function with(string $field, string $value): self
     {
-        return new self([...$this->values, new FedValue(Target::tryParse($field) ?? throw new \LogicException('A field has a target.'), $value)]);
+        return new self([
+            ...$this->values,
+            new FedValue(Target::tryParse($field) ?? throw new \LogicException('A field has a target.'), $value),
+        ]);
     }
 
     public function and(self $other): self
@@ -63,7 +66,7 @@ final readonly class PersonValues
 
     public function without(string $field): self
     {
-        return new self(array_values(array_filter($this->values, static fn (FedValue $value): bool => $value->target->field !== $field)));
+        return new self(array_values(array_filter($this->values, static fn(FedValue $value): bool => $value->target->field !== $field)));
     }
 
     /** What stands beside a name in its cell goes where it belongs: a nickname, a death, a note. */
@@ -74,7 +77,10 @@ final readonly class PersonValues
             $written = $this->first($field);
             $read = NameRemarks::of($written);
             // Of two in a cell, nobody knows of which of them it is told.
-            if ($read->name === $written || $field === 'name.full' && (WrittenName::isOrganization($written) || TwoPeople::areIn($read->name))) {
+            if (
+                $read->name === $written ||
+                ($field === 'name.full' && (WrittenName::isOrganization($written) || TwoPeople::areIn($read->name)))
+            ) {
                 continue;
             }
             $values = $values->instead($field, $read->name);
@@ -85,7 +91,16 @@ final readonly class PersonValues
                 $values = $values->with('status', 'deceased');
             }
             if ($read->remark !== '') {
-                $values = $values->instead('notes', implode("\n", array_filter([$values->first('notes'), "With the name: {$read->remark}"], static fn (string $note): bool => $note !== '')));
+                $values = $values->instead(
+                    'notes',
+                    implode(
+                        "\n",
+                        array_filter(
+                            [$values->first('notes'), "With the name: {$read->remark}"],
+                            static fn(string $note): bool => $note !== '',
+                        ),
+                    ),
+                );
             }
         }
 
@@ -117,7 +132,13 @@ final readonly class PersonValues
         if (count($found) < 2) {
             return $found;
         }
-        usort($found, static fn (FedValue $a, FedValue $b): int => [$a->target->kind !== '', $a->target->number] <=> [$b->target->kind !== '', $b->target->number]);
+        usort(
+            $found,
+            static fn(FedValue $a, FedValue $b): int => [$a->target->kind !== '', $a->target->number] <=> [
+                $b->target->kind !== '',
+                $b->target->number,
+            ],
+        );
 
         return $found;
     }
@@ -143,7 +164,7 @@ final readonly class PersonValues
         }
         ksort($things);
 
-        return array_values(array_map(static fn (array $values): self => new self($values), $things));
+        return array_values(array_map(static fn(array $values): self => new self($values), $things));
     }
 
     /** Of one thing: the target of another of its fields. */
@@ -161,7 +182,7 @@ final readonly class PersonValues
     /** @return list<FedValue> what the row itself says, and not only the plan */
     public function written(): array
     {
-        return array_values(array_filter($this->values, static fn (FedValue $value): bool => ! $value->isConstant));
+        return array_values(array_filter($this->values, static fn(FedValue $value): bool => !$value->isConstant));
     }
 
     /** Of one thing: its kind, such as "work". */
@@ -173,7 +194,7 @@ final readonly class PersonValues
     public function isConstant(string $field): bool
     {
         foreach ($this->byField[$field] ?? [] as $value) {
-            if (! $value->isConstant) {
+            if (!$value->isConstant) {
                 return false;
             }
         }
@@ -185,7 +206,7 @@ final readonly class PersonValues
     public function saysSomething(): bool
     {
         foreach ($this->values as $value) {
-            if (! $value->isConstant && $value->target->field !== 'role') {
+            if (!$value->isConstant && $value->target->field !== 'role') {
                 return true;
             }
         }

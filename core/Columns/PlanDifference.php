@@ -11,13 +11,7 @@ final readonly class PlanDifference
      * @param  string  $kind  "new column", "missing column", "new values", "date order"
      * @param  list<string>  $values  those that no table of the plan knows
      */
-    public function __construct(
-        public string $kind,
-        public string $header,
-        public string $message,
-        public array $values = [],
-    ) {
-    }
+    public function __construct(public string $kind, public string $header, public string $message, public array $values = []) {}
 
     /** @return array{kind: string, header: string, message: string, values: list<string>} */
     public function toArray(): array

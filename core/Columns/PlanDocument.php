@@ -13,9 +13,7 @@ final class PlanDocument
 {
     public const FORMAT = 'pine-sieve-column-plan';
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @return array<mixed>
@@ -25,8 +23,8 @@ final class PlanDocument
     public static function parse(string $content): array
     {
         $data = json_decode($content, true, 64);
-        if (! is_array($data) || ($data['format'] ?? null) !== self::FORMAT) {
-            throw new BadStep('This is not a column plan: a JSON object with "format": "'.self::FORMAT.'" was expected.');
+        if (!is_array($data) || ($data['format'] ?? null) !== self::FORMAT) {
+            throw new BadStep('This is not a column plan: a JSON object with "format": "' . self::FORMAT . '" was expected.');
         }
 
         return $data;
@@ -39,16 +37,24 @@ final class PlanDocument
      */
     public static function plan(array $data, FieldCatalog $catalog): ColumnPlan
     {
-        if (! is_array($data['columns'] ?? null) || ! array_is_list($data['columns']) || count($data['columns']) > 2000) {
+        if (!is_array($data['columns'] ?? null) || !array_is_list($data['columns']) || count($data['columns']) > 2000) {
             throw new BadStep('The plan needs a list "columns".');
         }
         foreach ($data['columns'] as $i => $column) {
-            if (! is_array($column) || ! is_string($column['header'] ?? null) || ! in_array($column['state'] ?? null, ['sure', 'look', 'open', 'left behind'], true)) {
-                throw new BadStep('Column '.($i + 1).' of the plan needs a "header" and a "state" that is one of: sure, look, open, left behind.');
+            if (
+                !is_array($column) ||
+                !is_string($column['header'] ?? null) ||
+                !in_array($column['state'] ?? null, ['sure', 'look', 'open', 'left behind'], true)
+            ) {
+                throw new BadStep(
+                    'Column ' . ($i + 1) . ' of the plan needs a "header" and a "state" that is one of: sure, look, open, left behind.',
+                );
             }
             foreach (is_array($column['feeds'] ?? null) ? $column['feeds'] : [] as $feed) {
-                if (! is_array($feed) || ! is_string($feed['target'] ?? null) || ! $catalog->has($feed['target'])) {
-                    throw new BadStep("The column \"{$column['header']}\" of the plan becomes a field that is not in the catalog. Make that field first.");
+                if (!is_array($feed) || !is_string($feed['target'] ?? null) || !$catalog->has($feed['target'])) {
+                    throw new BadStep(
+                        "The column \"{$column['header']}\" of the plan becomes a field that is not in the catalog. Make that field first.",
+                    );
                 }
             }
         }

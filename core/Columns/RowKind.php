@@ -19,7 +19,10 @@ final readonly class RowKind
     /** @param  list<string>  $headers as the reading of the source names them: "City (2)" is written "City" */
     public function __construct(array $headers)
     {
-        $this->headers = array_filter(array_map(static fn (string $header): string => Fold::solid((string) preg_replace('/ \(\d+\)$/D', '', $header)), $headers), static fn (string $header): bool => $header !== '' && ! str_starts_with($header, 'unnamed'));
+        $this->headers = array_filter(
+            array_map(static fn(string $header): string => Fold::solid((string) preg_replace('/ \(\d+\)$/D', '', $header)), $headers),
+            static fn(string $header): bool => $header !== '' && !str_starts_with($header, 'unnamed'),
+        );
     }
 
     /**
@@ -57,7 +60,7 @@ final readonly class RowKind
             }
         }
 
-        return $same >= 2 && $same >= 0.7 * $filled || ($same === 1 && $filled === 1 && count($this->headers) === 1);
+        return ($same >= 2 && $same >= 0.7 * $filled) || ($same === 1 && $filled === 1 && count($this->headers) === 1);
     }
 
     /**
@@ -87,7 +90,9 @@ final readonly class RowKind
      */
     private static function isTotal(array $cells): bool
     {
-        $filled = array_values(array_filter(array_map(Tidy::line(...), array_slice($cells, 0, 60)), static fn (string $cell): bool => $cell !== ''));
+        $filled = array_values(
+            array_filter(array_map(Tidy::line(...), array_slice($cells, 0, 60)), static fn(string $cell): bool => $cell !== ''),
+        );
         if ($filled === [] || count($filled) > 6) {
             return false;
         }
@@ -96,13 +101,20 @@ final readonly class RowKind
                 return false;
             }
         }
-        $words = array_values(array_filter($filled, static fn (string $cell): bool => Amount::parse($cell) === null));
+        $words = array_values(array_filter($filled, static fn(string $cell): bool => Amount::parse($cell) === null));
         if (count($words) !== 1) {
             return false;
         }
         $others = count($filled) - 1;
 
-        return preg_match('/^\W*(?:(?:grand |sub-?|report |sum |running )?totals?\b(?! \w+ [A-Z])|sum\b|count\b|average\b|subtotal)/iu', $words[0]) === 1
-            || ($others === 0 && preg_match('/^\W*(?:end of|page \d|printed|generated|report (?:run|date|printed)|exported|\d+ (?:rows|records)|confidential|©|copyright|prepared by|total)/iu', $words[0]) === 1);
+        return preg_match(
+            '/^\W*(?:(?:grand |sub-?|report |sum |running )?totals?\b(?! \w+ [A-Z])|sum\b|count\b|average\b|subtotal)/iu',
+            $words[0],
+        ) === 1 ||
+            ($others === 0 &&
+                preg_match(
+                    '/^\W*(?:end of|page \d|printed|generated|report (?:run|date|printed)|exported|\d+ (?:rows|records)|confidential|©|copyright|prepared by|total)/iu',
+                    $words[0],
+                ) === 1);
     }
 }

@@ -68,7 +68,14 @@ final class RowMapper
         }
         $this->columns = $plan->columns();
         $this->headers = Row::columns($plan->headers());
-        $this->assembler = new PartyAssembler($standards, $this->columns, $plan->linkOrganizations, $system, $this->unreadable, $notesUnread);
+        $this->assembler = new PartyAssembler(
+            $standards,
+            $this->columns,
+            $plan->linkOrganizations,
+            $system,
+            $this->unreadable,
+            $notesUnread,
+        );
     }
 
     /** @param  list<string>  $cells as they are; missing ones at the end are blank */
@@ -96,7 +103,14 @@ final class RowMapper
                 try {
                     $written = $this->written($column, $cells[$column] ?? '', $feed, $field, $row, $country);
                 } catch (StepFault $fault) {
-                    $problem = new Problem('step', $feed->target, $column, Tidy::line($cells[$column] ?? ''), $fault->reason, $fault->remedy);
+                    $problem = new Problem(
+                        'step',
+                        $feed->target,
+                        $column,
+                        Tidy::line($cells[$column] ?? ''),
+                        $fault->reason,
+                        $fault->remedy,
+                    );
                     if ($this->keepsOut($target, $field)) {
                         $faulty[$feed->target] = true;
                         $problems[] = $problem;
@@ -109,10 +123,18 @@ final class RowMapper
                 }
                 foreach (self::spread($written, $target, $field) as $i => [$place, $text]) {
                     $text = $target->field === 'gift.amount' ? $this->withCurrency($text, $target, $cells) : $text;
-                    $understood = $place === null ? self::several($written) : $this->read($field, $country === $home ? $format : $this->standards->formats->of($field, $country), $country, $text);
+                    $understood =
+                        $place === null
+                            ? self::several($written)
+                            : $this->read(
+                                $field,
+                                $country === $home ? $format : $this->standards->formats->of($field, $country),
+                                $country,
+                                $text,
+                            );
                     if ($place !== null && $understood->fault === null && $understood->value !== '') {
                         $values[] = new FedValue($place, $understood->value, $feed->name);
-                    } elseif ($understood->fault !== null && $place !== null && ! $this->keepsOut($target, $field)) {
+                    } elseif ($understood->fault !== null && $place !== null && !$this->keepsOut($target, $field)) {
                         $unread[] = new FedValue($place, $text);
                         $problems[] = self::problem($understood->fault, $feed->target, $column, $text)->warning();
                     } elseif ($understood->fault !== null) {
@@ -120,14 +142,19 @@ final class RowMapper
                         if ($target->field === 'gift.amount') {
                             $refused = $refused->plus($this->refused($text));
                         }
-                        $problems[] = self::problem($understood->fault, $feed->target, $column, $i === 0 && count($written) === 1 ? $text : Tidy::line($cells[$column] ?? ''));
+                        $problems[] = self::problem(
+                            $understood->fault,
+                            $feed->target,
+                            $column,
+                            $i === 0 && count($written) === 1 ? $text : Tidy::line($cells[$column] ?? ''),
+                        );
                     }
                 }
             }
         }
         foreach ($this->plan->constants as $constant) {
             $target = Target::tryParse($constant->target);
-            if ($target !== null && ! isset($faulty[$constant->target])) {
+            if ($target !== null && !isset($faulty[$constant->target])) {
                 $values = self::withConstant($values, $target, $constant);
             }
         }
@@ -150,7 +177,8 @@ final class RowMapper
     /** Whether a value that can't be read holds the row. */
     private function keepsOut(Target $target, Field $field): bool
     {
-        return ($this->unreadable[$target->field] ?? $field->unreadable ?? Unreadable::usual($target)) === Unreadable::Hold || ! Unreadable::isForChoice($target->field);
+        return ($this->unreadable[$target->field] ?? ($field->unreadable ?? Unreadable::usual($target))) === Unreadable::Hold ||
+            !Unreadable::isForChoice($target->field);
     }
 
     /**
@@ -179,7 +207,9 @@ final class RowMapper
         $money = WrittenMoney::parse($text);
         $home = $this->standards->formats->home->currency;
 
-        return $money === null ? Amounts::none() : Amounts::of($money->marks === [] ? $home : (Currency::of($money->marks, $home) ?? Currency::UNKNOWN), $money->amount);
+        return $money === null
+            ? Amounts::none()
+            : Amounts::of($money->marks === [] ? $home : Currency::of($money->marks, $home) ?? Currency::UNKNOWN, $money->amount);
     }
 
     /** What one value of a column becomes, as the person sees it while mapping: by the first of its fields. */
@@ -200,9 +230,18 @@ final class RowMapper
         $shown = [];
         $note = '';
         foreach (self::spread($written, $target, $field) as [$place, $text]) {
-            $understood = $place === null ? self::several($written) : $this->previewOf($format->read($text), $field, match ($text) {
-                $cell => '', Tidy::line($cell), Tidy::block($cell) => 'blanks tidied', default => 'by the steps of the column'
-            });
+            $understood =
+                $place === null
+                    ? self::several($written)
+                    : $this->previewOf(
+                        $format->read($text),
+                        $field,
+                        match ($text) {
+                            $cell => '',
+                            Tidy::line($cell), Tidy::block($cell) => 'blanks tidied',
+                            default => 'by the steps of the column',
+                        },
+                    );
             if ($understood->fault !== null) {
                 return $understood;
             }
@@ -210,7 +249,10 @@ final class RowMapper
             $note = $note === '' ? $understood->note : $note;
         }
 
-        return Understood::as(implode(' ⏎ ', $shown), count($shown) > 1 && $field->type === FieldType::FullName ? 'two people: two supporters and their household' : $note);
+        return Understood::as(
+            implode(' ⏎ ', $shown),
+            count($shown) > 1 && $field->type === FieldType::FullName ? 'two people: two supporters and their household' : $note,
+        );
     }
 
     private function previewOf(Understood $understood, Field $field, string $tidied): Understood
@@ -221,8 +263,15 @@ final class RowMapper
 
         return match ($field->type) {
             FieldType::FullName => self::previewName($understood->value),
-            FieldType::Text => self::previewPart($field->key, $understood->value) ?? Understood::as($understood->value, $understood->note !== '' ? $understood->note : $tidied),
-            FieldType::AddressBlock => Understood::as(implode(' | ', array_filter(AddressBlock::parse($understood->value)->parts(), static fn (string $part): bool => $part !== '')), 'split into street, city, state and postal code'),
+            FieldType::Text => self::previewPart($field->key, $understood->value) ??
+                Understood::as($understood->value, $understood->note !== '' ? $understood->note : $tidied),
+            FieldType::AddressBlock => Understood::as(
+                implode(
+                    ' | ',
+                    array_filter(AddressBlock::parse($understood->value)->parts(), static fn(string $part): bool => $part !== ''),
+                ),
+                'split into street, city, state and postal code',
+            ),
             default => Understood::as($understood->value, $understood->note !== '' ? $understood->note : $tidied),
         };
     }
@@ -311,7 +360,9 @@ final class RowMapper
             $place = match (true) {
                 $i === 0, $field->type->isList() || $field->named => $target,
                 $target->field === 'email' || $target->field === 'phone' => $target->with(number: $target->number + $i),
-                in_array($target->field, ['name.full', 'name.first'], true) && $target->party === '' && $i === 1 => $target->with(party: 'spouse'),
+                in_array($target->field, ['name.full', 'name.first'], true) && $target->party === '' && $i === 1 => $target->with(
+                    party: 'spouse',
+                ),
                 $target->party === 'child' => $target->with(partyNumber: $target->partyNumber + $i),
                 default => null,
             };
@@ -324,7 +375,11 @@ final class RowMapper
     /** @param  list<string>  $written */
     private static function several(array $written): Understood
     {
-        return Understood::not('several', 'The cell holds '.count($written).' values, the field can have one', 'Take one of them, by a step of the column, or join them');
+        return Understood::not(
+            'several',
+            'The cell holds ' . count($written) . ' values, the field can have one',
+            'Take one of them, by a step of the column, or join them',
+        );
     }
 
     /**
@@ -333,11 +388,13 @@ final class RowMapper
      */
     private static function withConstant(array $values, Target $target, Constant $constant): array
     {
-        $isGiven = array_filter($values, static fn (FedValue $value): bool => $value->target->key() === $constant->target) !== [];
+        $isGiven = array_filter($values, static fn(FedValue $value): bool => $value->target->key() === $constant->target) !== [];
         if ($isGiven && $constant->onlyBlank) {
             return $values;
         }
-        $kept = $isGiven ? array_values(array_filter($values, static fn (FedValue $value): bool => $value->target->key() !== $constant->target)) : $values;
+        $kept = $isGiven
+            ? array_values(array_filter($values, static fn(FedValue $value): bool => $value->target->key() !== $constant->target))
+            : $values;
 
         return [...$kept, new FedValue($target, $constant->value, $target->field === 'group' ? $constant->value : '', true)];
     }

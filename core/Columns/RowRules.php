@@ -23,12 +23,10 @@ final readonly class RowRules
      * @param  list<string>  $leftOut  of KINDS
      * @param  list<Condition>  $conditions  all must hold
      */
-    public function __construct(
-        public array $leftOut = [],
-        public array $conditions = [],
-    ) {
+    public function __construct(public array $leftOut = [], public array $conditions = [])
+    {
         foreach ($leftOut as $kind) {
-            if (! isset(self::KINDS[$kind])) {
+            if (!isset(self::KINDS[$kind])) {
                 throw new BadStep("There is no kind of row \"{$kind}\".");
             }
         }
@@ -44,7 +42,7 @@ final readonly class RowRules
             return self::KINDS[$kind];
         }
         foreach ($this->conditions as $condition) {
-            if (! $condition->holds($row)) {
+            if (!$condition->holds($row)) {
                 return "Not so: {$condition->label()}";
             }
         }
@@ -71,7 +69,17 @@ final readonly class RowRules
     /** @return array{left_out: list<string>, conditions: list<array{header: string, how: string, value: string}>} */
     public function toArray(): array
     {
-        return ['left_out' => $this->leftOut, 'conditions' => array_map(static fn (Condition $condition): array => ['header' => $condition->header, 'how' => $condition->how, 'value' => $condition->value], $this->conditions)];
+        return [
+            'left_out' => $this->leftOut,
+            'conditions' => array_map(
+                static fn(Condition $condition): array => [
+                    'header' => $condition->header,
+                    'how' => $condition->how,
+                    'value' => $condition->value,
+                ],
+                $this->conditions,
+            ),
+        ];
     }
 
     /** @param  array<string, mixed>  $data  as toArray() gives it; what is missing is empty */
@@ -79,12 +87,20 @@ final readonly class RowRules
     {
         $conditions = [];
         foreach (is_array($data['conditions'] ?? null) ? $data['conditions'] : [] as $condition) {
-            if (! is_array($condition) || ! is_string($condition['header'] ?? null) || ! is_string($condition['how'] ?? null) || ! is_string($condition['value'] ?? '')) {
+            if (
+                !is_array($condition) ||
+                !is_string($condition['header'] ?? null) ||
+                !is_string($condition['how'] ?? null) ||
+                !is_string($condition['value'] ?? '')
+            ) {
                 throw new BadStep('A condition needs a column, a comparison and a value.');
             }
             $conditions[] = new Condition($condition['header'], $condition['how'], $condition['value'] ?? '');
         }
 
-        return new self(array_values(array_filter(is_array($data['left_out'] ?? null) ? $data['left_out'] : [], is_string(...))), $conditions);
+        return new self(
+            array_values(array_filter(is_array($data['left_out'] ?? null) ? $data['left_out'] : [], is_string(...))),
+            $conditions,
+        );
     }
 }

@@ -18,9 +18,7 @@ final readonly class Template
     public const MOST = 12;
 
     /** @param  list<Field>  $columns with the keys and labels of exactly those columns */
-    private function __construct(public array $columns)
-    {
-    }
+    private function __construct(public array $columns) {}
 
     /**
      * @param  list<string>  $keys  of the catalog
@@ -49,11 +47,13 @@ final readonly class Template
             }
             // Of what is there several times, all of the first come before the second.
             $done[$set] = true;
-            $same = array_filter($keys, static fn (string $other): bool => self::setOf($other) === $set);
+            $same = array_filter($keys, static fn(string $other): bool => self::setOf($other) === $set);
             for ($number = 1; $number <= $times; $number++) {
                 foreach ($same as $other) {
                     $one = Target::tryParse($other) ?? throw new UnknownField($other);
-                    $columns[] = $catalog->field(($set === 'child' ? $one->with(partyNumber: $number) : $one->with(number: $number))->key());
+                    $columns[] = $catalog->field(
+                        ($set === 'child' ? $one->with(partyNumber: $number) : $one->with(number: $number))->key(),
+                    );
                 }
             }
         }

@@ -19,12 +19,21 @@ final readonly class Finding
         public array $examples,
         public array $columns = [],
         public bool $isApplied = false,
-    ) {
-    }
+    ) {}
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['kind' => $this->kind->value, 'title' => $this->kind->title(), 'count' => $this->count, 'remedy' => $this->kind->remedy(), 'note' => $this->kind->note(), 'for_a_person' => $this->kind->isForAPerson(), 'applied' => $this->isApplied, 'examples' => $this->examples, 'columns' => $this->columns];
+        return [
+            'kind' => $this->kind->value,
+            'title' => $this->kind->title(),
+            'count' => $this->count,
+            'remedy' => $this->kind->remedy(),
+            'note' => $this->kind->note(),
+            'for_a_person' => $this->kind->isForAPerson(),
+            'applied' => $this->isApplied,
+            'examples' => $this->examples,
+            'columns' => $this->columns,
+        ];
     }
 }

@@ -119,7 +119,18 @@ enum FindingKind: string
             self::HeaderAgain, self::Totals, self::Sections, self::HiddenRows => 'Leave these rows out',
             self::HiddenColumns => 'Leave these columns behind',
             self::Merged => 'Fill every cell of a range',
-            self::NoHeader, self::TitleAbove, self::BlankHeader, self::SameHeader, self::EmptyRows, self::EmptyColumns, self::WideRows, self::NarrowRows, self::Formulas, self::MixedDates, self::Negative => '',
+            self::NoHeader,
+            self::TitleAbove,
+            self::BlankHeader,
+            self::SameHeader,
+            self::EmptyRows,
+            self::EmptyColumns,
+            self::WideRows,
+            self::NarrowRows,
+            self::Formulas,
+            self::MixedDates,
+            self::Negative
+                => '',
             self::Currency, self::Parentheses, self::DecimalCommas => 'Read them as plain amounts',
             default => $this->step()?->label() ?? '',
         };
@@ -143,8 +154,10 @@ enum FindingKind: string
             self::WideRows => 'The cells beyond the header got columns of their own: look whether a separator stands unquoted in a value.',
             self::NarrowRows => 'The missing cells are blank.',
             self::Formulas => 'The results that the spreadsheet had when it was saved are used.',
-            self::MixedDates => 'Some can only be month first, some only day first: choose the order in the column; rows that contradict it are held.',
-            self::Currency => 'Another currency than yours is held: where the signs tell it, give the column the field "Gift currency" too.',
+            self::MixedDates
+                => 'Some can only be month first, some only day first: choose the order in the column; rows that contradict it are held.',
+            self::Currency
+                => 'Another currency than yours is held: where the signs tell it, give the column the field "Gift currency" too.',
             self::Negative => 'Money that goes back: these rows are held as refunds; the checks can leave them out.',
             self::Scientific => 'Such ids have lost their last digits for good: get them again from the old system.',
             default => '',
@@ -155,8 +168,8 @@ enum FindingKind: string
     public function step(?ColumnProfile $profile = null): ?Step
     {
         return match ($this) {
-            self::Decoding => new Mend,
-            self::Invisible, self::Blanks, self::Breaks => new Trim,
+            self::Decoding => new Mend(),
+            self::Invisible, self::Blanks, self::Breaks => new Trim(),
             self::Placeholders => new Blank(['word']),
             self::Tests => new Blank(['test']),
             self::FillerNumbers => new Blank(['number']),
@@ -164,11 +177,11 @@ enum FindingKind: string
             self::Scientific => new Blank(['scientific']),
             self::Errors => new Blank(['error']),
             self::Capitals, self::SmallLetters => new Casing('name'),
-            self::LastFirst => new Turn,
-            self::TwoPeople => new People,
+            self::LastFirst => new Turn(),
+            self::TwoPeople => new People(),
             self::TwoEmails => new Split(";,/| \n"),
             self::TwoPhones => new Split(";,/|&\n"),
-            self::Lists => new Split,
+            self::Lists => new Split(),
             self::LostZeros => new Pad(5),
             self::SerialDates => new ReadDate(serial: true),
             // One column is written one way: its signs and its decimal mark need the same step.
@@ -201,7 +214,7 @@ enum FindingKind: string
         $isName = $field !== null && (str_starts_with($field, 'name.') || $field === 'organization.name');
 
         return match ($this) {
-            self::Capitals, self::SmallLetters => $isName && ! in_array($field, ['name.title', 'name.suffix', 'name.middle'], true),
+            self::Capitals, self::SmallLetters => $isName && !in_array($field, ['name.title', 'name.suffix', 'name.middle'], true),
             self::LastFirst => $field === 'name.full',
             self::TwoPeople => $field === 'name.full' || $field === 'name.first',
             self::TwoEmails => $field === 'email',
@@ -210,7 +223,7 @@ enum FindingKind: string
             self::LostZeros => $field === 'address.postal_code',
             self::SerialDates, self::MixedDates, self::FillerDates => in_array($field, ['gift.date', 'first_known', 'birth_date'], true),
             self::Currency, self::Parentheses, self::DecimalCommas, self::Negative => $field === 'gift.amount',
-            self::Breaks => $field !== null && ! in_array($field, ['address.block', 'notes', 'gift.notes'], true),
+            self::Breaks => $field !== null && !in_array($field, ['address.block', 'notes', 'gift.notes'], true),
             self::Scientific => true,
             self::FillerNumbers => $field !== null && $field !== 'gift.amount',
             default => $field !== null,

@@ -21,12 +21,7 @@ final readonly class Findings
     private const ORDER = ['mend', 'trim', 'blank', 'turn', 'case', 'people', 'split', 'pad', 'date', 'number'];
 
     /** @param  list<ColumnProfile>  $profiles */
-    public function __construct(
-        private array $profiles,
-        private Oddities $oddities,
-        private bool $fillsMerged = false,
-    ) {
-    }
+    public function __construct(private array $profiles, private Oddities $oddities, private bool $fillsMerged = false) {}
 
     /** @return list<Finding> */
     public function of(ColumnPlan $plan): array
@@ -55,7 +50,9 @@ final readonly class Findings
         $choices = $plan->choices;
         foreach ($choices as $column => $choice) {
             if ($kind === FindingKind::HiddenColumns && in_array($column, $this->oddities->hiddenColumns, true)) {
-                $choices[$column] = $on ? $choice->becoming(ColumnState::LeftBehind, [], 'Hidden in the spreadsheet.') : $choice->becoming(ColumnState::Open, [], $choice->evidence);
+                $choices[$column] = $on
+                    ? $choice->becoming(ColumnState::LeftBehind, [], 'Hidden in the spreadsheet.')
+                    : $choice->becoming(ColumnState::Open, [], $choice->evidence);
             } elseif (($step = $kind->step($this->profiles[$column] ?? null)) !== null && $this->count($kind, $column, $choice) > 0) {
                 $choices[$column] = $choice->withSteps(self::changed($choice->steps, $step, $on));
             }
@@ -68,7 +65,7 @@ final readonly class Findings
     public function remediedAll(ColumnPlan $plan): ColumnPlan
     {
         foreach ($this->of($plan) as $finding) {
-            if ($finding->kind->remedy() !== '' && ! $finding->kind->isForAPerson()) {
+            if ($finding->kind->remedy() !== '' && !$finding->kind->isForAPerson()) {
                 $plan = $this->remedied($plan, $finding->kind, true);
             }
         }
@@ -78,9 +75,20 @@ final readonly class Findings
 
     private function emptyColumns(): ?Finding
     {
-        $empty = array_values(array_filter($this->profiles, static fn (ColumnProfile $profile): bool => $profile->filled === 0 && $profile->values === []));
+        $empty = array_values(
+            array_filter($this->profiles, static fn(ColumnProfile $profile): bool => $profile->filled === 0 && $profile->values === []),
+        );
 
-        return $empty === [] ? null : new Finding(FindingKind::EmptyColumns, count($empty), array_map(static fn (ColumnProfile $profile): array => ['row' => 0, 'value' => '', 'header' => $profile->header], array_slice($empty, 0, 5)));
+        return $empty === []
+            ? null
+            : new Finding(
+                FindingKind::EmptyColumns,
+                count($empty),
+                array_map(
+                    static fn(ColumnProfile $profile): array => ['row' => 0, 'value' => '', 'header' => $profile->header],
+                    array_slice($empty, 0, 5),
+                ),
+            );
     }
 
     private function ofSheet(FindingKind $kind, ColumnPlan $plan): ?Finding
@@ -89,11 +97,26 @@ final readonly class Findings
         $applied = match (true) {
             $kind->rows() !== null => in_array($kind->rows(), $plan->rows->leftOut, true),
             $kind === FindingKind::Merged => $this->fillsMerged,
-            $kind === FindingKind::HiddenColumns => array_filter($this->oddities->hiddenColumns, static fn (int $column): bool => isset($plan->choices[$column]) && $plan->choices[$column]->state !== ColumnState::LeftBehind) === [],
+            $kind === FindingKind::HiddenColumns => array_filter(
+                $this->oddities->hiddenColumns,
+                static fn(int $column): bool => isset($plan->choices[$column]) &&
+                    $plan->choices[$column]->state !== ColumnState::LeftBehind,
+            ) === [],
             default => false,
         };
 
-        return $count === 0 ? null : new Finding($kind, $count, array_map(static fn (array $example): array => ['row' => $example[0], 'value' => $example[1], 'header' => ''], $this->oddities->examples[$kind->value] ?? []), [], $applied);
+        return $count === 0
+            ? null
+            : new Finding(
+                $kind,
+                $count,
+                array_map(
+                    static fn(array $example): array => ['row' => $example[0], 'value' => $example[1], 'header' => ''],
+                    $this->oddities->examples[$kind->value] ?? [],
+                ),
+                [],
+                $applied,
+            );
     }
 
     private function ofColumns(FindingKind $kind, ColumnPlan $plan): ?Finding
@@ -107,20 +130,33 @@ final readonly class Findings
                 continue;
             }
             $total += $count;
-            $columns[] = ['column' => $column, 'header' => $choice->header, 'count' => $count, 'applied' => self::isApplied($choice->steps, $kind->step())];
+            $columns[] = [
+                'column' => $column,
+                'header' => $choice->header,
+                'count' => $count,
+                'applied' => self::isApplied($choice->steps, $kind->step()),
+            ];
             foreach ($this->profiles[$column]->marks[$kind->value]['examples'] ?? [] as [$row, $value]) {
                 $examples[] = ['row' => $row, 'value' => $value, 'header' => $choice->header];
             }
         }
 
-        return $columns === [] ? null : new Finding($kind, $total, array_slice($examples, 0, 8), $columns, array_filter($columns, static fn (array $column): bool => ! $column['applied']) === []);
+        return $columns === []
+            ? null
+            : new Finding(
+                $kind,
+                $total,
+                array_slice($examples, 0, 8),
+                $columns,
+                array_filter($columns, static fn(array $column): bool => !$column['applied']) === [],
+            );
     }
 
     private function count(FindingKind $kind, int $column, ColumnChoice $choice): int
     {
         $profile = $this->profiles[$column] ?? null;
         $target = Target::tryParse($choice->target() ?? '');
-        if ($profile === null || ! $kind->concerns($target?->field)) {
+        if ($profile === null || !$kind->concerns($target?->field)) {
             return 0;
         }
         if ($kind === FindingKind::MixedDates) {
@@ -142,7 +178,12 @@ final readonly class Findings
             return false;
         }
         foreach ($steps->list as $there) {
-            if ($there::NAME === $step::NAME && ($there instanceof Blank && $step instanceof Blank ? $there->covers($step) : ! $there instanceof ReadDate || $there->readsSerials())) {
+            if (
+                $there::NAME === $step::NAME &&
+                ($there instanceof Blank && $step instanceof Blank
+                    ? $there->covers($step)
+                    : !($there instanceof ReadDate) || $there->readsSerials())
+            ) {
                 return true;
             }
         }
@@ -160,7 +201,7 @@ final readonly class Findings
         foreach ($steps->list as $there) {
             $same = $there::NAME === $step::NAME;
             $now = match (true) {
-                ! $same => $there,
+                !$same => $there,
                 $there instanceof Blank && $step instanceof Blank => $on ? $there->and($step) : $there->butNot($step),
                 $there instanceof ReadDate => $there->withSerials($on),
                 default => null,
@@ -170,7 +211,7 @@ final readonly class Findings
                 $list[] = $now;
             }
         }
-        $steps = new Steps($on && ! $merged ? [...$list, $step] : $list);
+        $steps = new Steps($on && !$merged ? [...$list, $step] : $list);
 
         return $on ? self::ordered($steps) : $steps;
     }

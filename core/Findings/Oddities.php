@@ -22,13 +22,17 @@ final readonly class Oddities
         public array $examples = [],
         public array $hiddenRows = [],
         public array $hiddenColumns = [],
-    ) {
-    }
+    ) {}
 
     /** @return array{counts: array<string, int>, examples: array<string, list<array{int, string}>>, hidden_rows: list<int>, hidden_columns: list<int>} */
     public function toArray(): array
     {
-        return ['counts' => $this->counts, 'examples' => $this->examples, 'hidden_rows' => array_keys($this->hiddenRows), 'hidden_columns' => $this->hiddenColumns];
+        return [
+            'counts' => $this->counts,
+            'examples' => $this->examples,
+            'hidden_rows' => array_keys($this->hiddenRows),
+            'hidden_columns' => $this->hiddenColumns,
+        ];
     }
 
     /** @param  OddityData  $data as toArray() gives it */

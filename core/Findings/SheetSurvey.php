@@ -30,10 +30,8 @@ final class SheetSurvey
      * @param  list<string>  $headers
      * @param  int  $headerRow  0 if there is none
      */
-    public function __construct(
-        private readonly array $headers,
-        private readonly int $headerRow,
-    ) {
+    public function __construct(private readonly array $headers, private readonly int $headerRow)
+    {
         $this->kinds = new RowKind($headers);
         $this->width = count($headers);
         $this->last = $headerRow;
@@ -58,7 +56,11 @@ final class SheetSurvey
         }
         $kind = $this->kinds->of($cells);
         if ($kind !== null) {
-            $this->note($kind, $number, implode(' | ', array_slice(array_filter($cells, static fn (string $cell): bool => trim($cell) !== ''), 0, 4)));
+            $this->note(
+                $kind,
+                $number,
+                implode(' | ', array_slice(array_filter($cells, static fn(string $cell): bool => trim($cell) !== ''), 0, 4)),
+            );
         }
 
         // A heading may still be a name alone: it says as much of its column as any other value.
@@ -72,21 +74,63 @@ final class SheetSurvey
      */
     public function oddities(SheetMarks $marks, array $above, array $written, ?array $second): Oddities
     {
-        $blank = count(array_filter($written, static fn (string $header): bool => trim($header) === '')) + max(0, $this->width - count($written));
-        $names = array_count_values(array_map(static fn (string $header): string => mb_strtolower(trim($header)), array_filter($written, static fn (string $header): bool => trim($header) !== '')));
-        $twice = array_map(strval(...), array_keys(array_filter($names, static fn (int $count): bool => $count > 1)));
+        $blank =
+            count(array_filter($written, static fn(string $header): bool => trim($header) === '')) + max(0, $this->width - count($written));
+        $names = array_count_values(
+            array_map(
+                static fn(string $header): string => mb_strtolower(trim($header)),
+                array_filter($written, static fn(string $header): bool => trim($header) !== ''),
+            ),
+        );
+        $twice = array_map(strval(...), array_keys(array_filter($names, static fn(int $count): bool => $count > 1)));
         // Every row of a workbook is as narrow as its last cell: only where few are is it telling.
         $narrow = $this->counts['narrow'] > 0.5 * $this->rows ? 0 : $this->counts['narrow'];
 
         return new Oddities(
-            array_filter([...$this->counts, 'narrow' => $narrow, 'above' => count($above), 'second header' => $second === null ? 0 : 1, 'no header' => $this->headerRow === 0 ? 1 : 0, 'blank header' => $this->headerRow === 0 ? 0 : $blank, 'same header' => count($twice), 'formula' => $marks->formulas, 'sheet error' => $marks->errors, 'merged' => $marks->merged, 'hidden row' => count($marks->hiddenRows), 'hidden column' => count($marks->hiddenColumns)], static fn (int $count): bool => $count > 0),
+            array_filter(
+                [
+                    ...$this->counts,
+                    'narrow' => $narrow,
+                    'above' => count($above),
+                    'second header' => $second === null ? 0 : 1,
+                    'no header' => $this->headerRow === 0 ? 1 : 0,
+                    'blank header' => $this->headerRow === 0 ? 0 : $blank,
+                    'same header' => count($twice),
+                    'formula' => $marks->formulas,
+                    'sheet error' => $marks->errors,
+                    'merged' => $marks->merged,
+                    'hidden row' => count($marks->hiddenRows),
+                    'hidden column' => count($marks->hiddenColumns),
+                ],
+                static fn(int $count): bool => $count > 0,
+            ),
             [
                 ...$this->examples,
-                'second header' => $second === null ? [] : [[$second[0], implode(' | ', array_slice(array_filter($second[1], static fn (string $cell): bool => trim($cell) !== ''), 0, 4))]],
-                'above' => array_map(static fn (string $text, int $i): array => [$i + 1, $text], array_slice($above, 0, self::EXAMPLES), array_keys(array_slice($above, 0, self::EXAMPLES))),
-                'same header' => array_map(static fn (string $name): array => [0, $name], array_slice($twice, 0, self::EXAMPLES)),
-                'formula' => self::references($marks->examples['formulas']), 'sheet error' => self::references($marks->examples['errors']), 'merged' => self::references($marks->examples['merged']),
-                'hidden column' => array_map(fn (int $column): array => [0, $this->headers[$column] ?? ''], array_slice(array_keys($marks->hiddenColumns), 0, self::EXAMPLES)),
+                'second header' =>
+                    $second === null
+                        ? []
+                        : [
+                            [
+                                $second[0],
+                                implode(
+                                    ' | ',
+                                    array_slice(array_filter($second[1], static fn(string $cell): bool => trim($cell) !== ''), 0, 4),
+                                ),
+                            ],
+                        ],
+                'above' => array_map(
+                    static fn(string $text, int $i): array => [$i + 1, $text],
+                    array_slice($above, 0, self::EXAMPLES),
+                    array_keys(array_slice($above, 0, self::EXAMPLES)),
+                ),
+                'same header' => array_map(static fn(string $name): array => [0, $name], array_slice($twice, 0, self::EXAMPLES)),
+                'formula' => self::references($marks->examples['formulas']),
+                'sheet error' => self::references($marks->examples['errors']),
+                'merged' => self::references($marks->examples['merged']),
+                'hidden column' => array_map(
+                    fn(int $column): array => [0, $this->headers[$column] ?? ''],
+                    array_slice(array_keys($marks->hiddenColumns), 0, self::EXAMPLES),
+                ),
             ],
             $marks->hiddenRows,
             array_keys($marks->hiddenColumns),
@@ -107,6 +151,6 @@ final class SheetSurvey
      */
     private static function references(array $references): array
     {
-        return array_map(static fn (string $reference): array => [(int) preg_replace('/^\D*/', '', $reference), $reference], $references);
+        return array_map(static fn(string $reference): array => [(int) preg_replace('/^\D*/', '', $reference), $reference], $references);
     }
 }

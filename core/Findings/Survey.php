@@ -41,8 +41,7 @@ final class Survey
         private ?int $headerRow,
         private readonly int $thisYear,
         private readonly int $columnLimit = 16384,
-    ) {
-    }
+    ) {}
 
     /**
      * The rows below the header, once.
@@ -55,7 +54,7 @@ final class Survey
     {
         foreach ($this->reader->rows() as $number => $cells) {
             if (count($cells) > $this->columnLimit) {
-                throw CannotRead::tooLarge("row {$number} has ".count($cells)." columns, {$this->columnLimit} are allowed");
+                throw CannotRead::tooLarge("row {$number} has " . count($cells) . " columns, {$this->columnLimit} are allowed");
             }
             if ($this->sheet !== null) {
                 yield $number => $this->taken($number, $cells);
@@ -106,11 +105,12 @@ final class Survey
         $above = [];
         foreach ($this->head as $number => $cells) {
             if ($number < $this->headerRow()) {
-                $above[] = implode(' | ', array_filter($cells, static fn (string $cell): bool => trim($cell) !== ''));
+                $above[] = implode(' | ', array_filter($cells, static fn(string $cell): bool => trim($cell) !== ''));
             }
         }
 
-        return $this->sheet?->oddities($this->reader->marks(), $above, $this->head[$this->headerRow()] ?? [], $this->secondHeader()) ?? new Oddities;
+        return $this->sheet?->oddities($this->reader->marks(), $above, $this->head[$this->headerRow()] ?? [], $this->secondHeader()) ??
+            new Oddities();
     }
 
     /**

@@ -29,12 +29,7 @@ final readonly class Draft
      * @param  array<string, string>  $fields  key in the catalog to what is written; several groups stand on a line each
      * @param  array<string, array<int|string, array<string, string>>>  $lists  name of LISTS to reference (an id, or "new1") to column to what is written
      */
-    private function __construct(
-        public SupporterKind $kind,
-        public array $fields,
-        public array $lists,
-    ) {
-    }
+    private function __construct(public SupporterKind $kind, public array $fields, public array $lists) {}
 
     /**
      * @param  array<mixed>  $data  {kind, fields: {key: text}, addresses: [{ref, line1, ...}], emails, phones, identifiers, links}
@@ -49,7 +44,7 @@ final readonly class Draft
         }
         $fields = [];
         foreach (is_array($data['fields'] ?? null) ? $data['fields'] : [] as $key => $value) {
-            if (! is_string($key) || ! is_string($value) || mb_strlen($value) > 10000) {
+            if (!is_string($key) || !is_string($value) || mb_strlen($value) > 10000) {
                 throw new UnusableDraft('The fields of a form are text of at most 10,000 characters.');
             }
             $fields[$key] = $value;
@@ -58,16 +53,22 @@ final readonly class Draft
         foreach (self::LISTS as $list => $columns) {
             $items = is_array($data[$list] ?? null) ? array_values($data[$list]) : [];
             if (count($items) > self::MOST) {
-                throw new UnusableDraft('A supporter can have up to '.self::MOST.' of these.');
+                throw new UnusableDraft('A supporter can have up to ' . self::MOST . ' of these.');
             }
             foreach ($items as $place => $item) {
-                $ref = is_array($item) ? ($item['ref'] ?? 'new'.($place + 1)) : null;
-                if (! is_array($item) || (! is_int($ref) && (! is_string($ref) || preg_match('/^(?:new)?\d{1,12}$/D', $ref) !== 1))) {
+                $ref = is_array($item) ? $item['ref'] ?? 'new' . ($place + 1) : null;
+                if (!is_array($item) || (!is_int($ref) && (!is_string($ref) || preg_match('/^(?:new)?\d{1,12}$/D', $ref) !== 1))) {
                     throw new UnusableDraft("An entry of \"{$list}\" is not written as it should be.");
                 }
                 foreach ($columns as $column) {
                     $value = $item[$column] ?? '';
-                    $lists[$list][(string) $ref][$column] = is_bool($value) ? ($value ? '1' : '0') : (is_scalar($value) ? mb_substr((string) $value, 0, 1000) : '');
+                    $lists[$list][(string) $ref][$column] = is_bool($value)
+                        ? ($value
+                            ? '1'
+                            : '0')
+                        : (is_scalar($value)
+                            ? mb_substr((string) $value, 0, 1000)
+                            : '');
                 }
             }
         }
@@ -87,7 +88,10 @@ final readonly class Draft
             $fields[$field] = $record->field($column);
         }
         foreach (['groups' => 'group', 'tags' => 'tag'] as $field => $list) {
-            $names = array_map(static fn (RecordPart $part): string => $part->value('name'), array_filter($record->memberships, static fn (RecordPart $part): bool => $part->value('list') === $list));
+            $names = array_map(
+                static fn(RecordPart $part): string => $part->value('name'),
+                array_filter($record->memberships, static fn(RecordPart $part): bool => $part->value('list') === $list),
+            );
             sort($names);
             $fields[$field] = implode("\n", $names);
         }
@@ -95,7 +99,16 @@ final readonly class Draft
             $fields[$part->value('field')] = $part->value('value');
         }
         $lists = [];
-        foreach (['addresses' => $record->addresses, 'emails' => $record->emails, 'phones' => $record->phones, 'identifiers' => $record->identifiers, 'links' => $record->links] as $list => $parts) {
+        foreach (
+            [
+                'addresses' => $record->addresses,
+                'emails' => $record->emails,
+                'phones' => $record->phones,
+                'identifiers' => $record->identifiers,
+                'links' => $record->links,
+            ]
+            as $list => $parts
+        ) {
             foreach ($parts as $part) {
                 foreach (self::LISTS[$list] as $column) {
                     $lists[$list][(string) $part->ref][$column] = $column === 'reversed' ? '0' : $part->value($column);
@@ -103,7 +116,12 @@ final readonly class Draft
             }
         }
         foreach ($linksTo as $link) {
-            $lists['links'][(string) $link['id']] = ['kind' => $link['kind'], 'other_id' => (string) $link['other_id'], 'role' => (string) $link['role'], 'reversed' => '1'];
+            $lists['links'][(string) $link['id']] = [
+                'kind' => $link['kind'],
+                'other_id' => (string) $link['other_id'],
+                'role' => (string) $link['role'],
+                'reversed' => '1',
+            ];
         }
 
         return new self($record->kind(), $fields, $lists);
@@ -155,7 +173,10 @@ final readonly class Draft
 
         return match ($list) {
             'addresses' => isset(array_flip(FieldPlace::OF_ADDRESS)[$column]) ? "address.{$column}" : 'address.line1',
-            'emails' => 'email', 'phones' => 'phone', 'identifiers' => 'id.old', 'links' => 'role',
+            'emails' => 'email',
+            'phones' => 'phone',
+            'identifiers' => 'id.old',
+            'links' => 'role',
             default => null,
         };
     }
@@ -182,6 +203,6 @@ final readonly class Draft
     /** @return array<string, string> custom field to what is written */
     public function custom(): array
     {
-        return array_filter($this->fields, static fn (string $key): bool => str_starts_with($key, Field::CUSTOM), ARRAY_FILTER_USE_KEY);
+        return array_filter($this->fields, static fn(string $key): bool => str_starts_with($key, Field::CUSTOM), ARRAY_FILTER_USE_KEY);
     }
 }

@@ -64,8 +64,16 @@ final class DraftReader
             }
         }
         $record = $this->record($draft, $values, $lists);
-        foreach ((new Requirements)->check($record, [], $this->faulty) as $problem) {
-            $this->problems[] = new PlacedProblem('fields.'.($draft->kind === SupporterKind::Person ? $problem->field : ($draft->kind === SupporterKind::Household ? 'name.full' : 'organization.name')), $problem);
+        foreach ((new Requirements())->check($record, [], $this->faulty) as $problem) {
+            $this->problems[] = new PlacedProblem(
+                'fields.' .
+                    ($draft->kind === SupporterKind::Person
+                        ? $problem->field
+                        : ($draft->kind === SupporterKind::Household
+                            ? 'name.full'
+                            : 'organization.name')),
+                $problem,
+            );
         }
 
         return new ReadDraft($record, $values, array_map(self::withOnePrimary(...), $lists), $this->problems);
@@ -74,12 +82,20 @@ final class DraftReader
     private function field(string $key, string $written): string
     {
         $field = $this->standards->catalog->field($key);
-        if (! $field->type->isList()) {
-            return $this->value($field, $field->type === FieldType::LongText ? Tidy::block($written) : Tidy::line($written), $key, "fields.{$key}");
+        if (!$field->type->isList()) {
+            return $this->value(
+                $field,
+                $field->type === FieldType::LongText ? Tidy::block($written) : Tidy::line($written),
+                $key,
+                "fields.{$key}",
+            );
         }
-        $read = array_map(fn (string $line): string => $this->value($field, Tidy::line($line), $key, "fields.{$key}"), explode("\n", $written));
+        $read = array_map(
+            fn(string $line): string => $this->value($field, Tidy::line($line), $key, "fields.{$key}"),
+            explode("\n", $written),
+        );
 
-        return implode("\n", array_unique(array_filter($read, static fn (string $line): bool => $line !== '')));
+        return implode("\n", array_unique(array_filter($read, static fn(string $line): bool => $line !== '')));
     }
 
     private function value(Field $field, string $written, string $key, string $place): string
@@ -92,7 +108,10 @@ final class DraftReader
             return $understood->value;
         }
         $this->faulty[$key] = true;
-        $this->problems[] = new PlacedProblem($place, new Problem($understood->fault->code, $key, null, $written, $understood->fault->reason, $understood->fault->remedy));
+        $this->problems[] = new PlacedProblem(
+            $place,
+            new Problem($understood->fault->code, $key, null, $written, $understood->fault->reason, $understood->fault->remedy),
+        );
 
         return '';
     }
@@ -107,7 +126,12 @@ final class DraftReader
         foreach ($items as $ref => $item) {
             $parts = [];
             foreach (FieldPlace::OF_ADDRESS as $key => $column) {
-                $parts[$column] = $this->value($this->standards->catalog->field($key), Tidy::line($item[$column]), $key, "addresses.{$ref}.{$column}");
+                $parts[$column] = $this->value(
+                    $this->standards->catalog->field($key),
+                    Tidy::line($item[$column]),
+                    $key,
+                    "addresses.{$ref}.{$column}",
+                );
             }
             $standard = (new AddressStandardizer($this->formats->home->country))->standardize(Address::fromParts($parts));
             if ($standard->standard->isBlank()) {
@@ -115,7 +139,10 @@ final class DraftReader
             }
             foreach ($standard->faults as $fault) {
                 $this->faulty["address.{$fault->part}"] = true;
-                $this->problems[] = new PlacedProblem("addresses.{$ref}.{$fault->part}", new Problem($fault->code, "address.{$fault->part}", null, $fault->value, $fault->reason, $fault->remedy));
+                $this->problems[] = new PlacedProblem(
+                    "addresses.{$ref}.{$fault->part}",
+                    new Problem($fault->code, "address.{$fault->part}", null, $fault->value, $fault->reason, $fault->remedy),
+                );
             }
             // What nobody wrote stays blank: who edits a nickname changes no address.
             $addresses[$ref] = [...$item, ...$parts];
@@ -133,7 +160,7 @@ final class DraftReader
      */
     private function record(Draft $draft, array $values, array $lists): IncomingRecord
     {
-        $value = static fn (string $key): string => $values[$key] ?? '';
+        $value = static fn(string $key): string => $values[$key] ?? '';
         $isPerson = $draft->kind === SupporterKind::Person;
         $further = [];
         foreach (FieldPlace::FURTHER as $key => $column) {
@@ -142,19 +169,46 @@ final class DraftReader
             }
         }
         $standardizer = new AddressStandardizer($this->formats->home->country);
-        $contacts = static fn (string $list, string $column): array => array_values(array_map(static fn (array $item): ContactPoint => new ContactPoint($item[$column], $item['kind']), $lists[$list]));
+        $contacts = static fn(string $list, string $column): array => array_values(
+            array_map(static fn(array $item): ContactPoint => new ContactPoint($item[$column], $item['kind']), $lists[$list]),
+        );
         $whole = $draft->kind === SupporterKind::Household ? $value('name.full') : '';
 
         return new IncomingRecord(
             $draft->kind,
-            $isPerson ? new PersonName($value('name.title'), $value('name.first'), $value('name.middle'), $value('name.last'), $value('name.suffix')) : new PersonName(last: $draft->kind === SupporterKind::Household ? $value('name.last') : ''),
+            $isPerson
+                ? new PersonName(
+                    $value('name.title'),
+                    $value('name.first'),
+                    $value('name.middle'),
+                    $value('name.last'),
+                    $value('name.suffix'),
+                )
+                : new PersonName(last: $draft->kind === SupporterKind::Household ? $value('name.last') : ''),
             $value('organization.name'),
             $whole,
             $further,
-            array_values(array_map(static fn (array $item): IncomingAddress => IncomingAddress::of($standardizer->standardize(Address::fromParts($item)), false, $item['kind']), $lists['addresses'])),
+            array_values(
+                array_map(
+                    static fn(array $item): IncomingAddress => IncomingAddress::of(
+                        $standardizer->standardize(Address::fromParts($item)),
+                        false,
+                        $item['kind'],
+                    ),
+                    $lists['addresses'],
+                ),
+            ),
             $contacts('emails', 'address'),
             $contacts('phones', 'number'),
-            array_values(array_map(static fn (array $item): Identifier => new Identifier($item['system'] === '' ? 'another system' : Tidy::line($item['system']), $item['value']), $lists['identifiers'])),
+            array_values(
+                array_map(
+                    static fn(array $item): Identifier => new Identifier(
+                        $item['system'] === '' ? 'another system' : Tidy::line($item['system']),
+                        $item['value'],
+                    ),
+                    $lists['identifiers'],
+                ),
+            ),
         );
     }
 
@@ -165,10 +219,10 @@ final class DraftReader
     private static function withOnePrimary(array $items): array
     {
         $first = array_key_first($items);
-        if ($first === null || ! isset($items[$first]['is_primary'])) {
+        if ($first === null || !isset($items[$first]['is_primary'])) {
             return $items;
         }
-        $marked = array_key_first(array_filter($items, static fn (array $item): bool => $item['is_primary'] === '1')) ?? $first;
+        $marked = array_key_first(array_filter($items, static fn(array $item): bool => $item['is_primary'] === '1')) ?? $first;
         foreach ($items as $ref => $item) {
             $items[$ref]['is_primary'] = $ref === $marked ? '1' : '0';
         }

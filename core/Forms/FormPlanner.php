@@ -20,7 +20,12 @@ final readonly class FormPlanner
     /** Reference of the supporter that a form makes. */
     public const NEW = 'form:supporter';
 
-    private const SUBJECTS = ['addresses' => Subject::Address, 'emails' => Subject::Email, 'phones' => Subject::Phone, 'identifiers' => Subject::Identifier];
+    private const SUBJECTS = [
+        'addresses' => Subject::Address,
+        'emails' => Subject::Email,
+        'phones' => Subject::Phone,
+        'identifiers' => Subject::Identifier,
+    ];
 
     /**
      * @param  ?SupporterRecord  $stored  null for a new supporter
@@ -55,13 +60,23 @@ final readonly class FormPlanner
             }
         }
         foreach ($draft->lists['links'] as $ref => $link) {
-            if ($link['reversed'] === '1' && ! isset($there[(int) $ref]) && (int) $link['other_id'] > 0 && LinkKind::tryFrom($link['kind']) !== null && ! isset($linked["{$link['kind']}|{$link['other_id']}"])) {
+            if (
+                $link['reversed'] === '1' &&
+                !isset($there[(int) $ref]) &&
+                (int) $link['other_id'] > 0 &&
+                LinkKind::tryFrom($link['kind']) !== null &&
+                !isset($linked["{$link['kind']}|{$link['other_id']}"])
+            ) {
                 $linked["{$link['kind']}|{$link['other_id']}"] = true;
-                $changes[(int) $link['other_id']][] = Change::create(Subject::Link, "form:link.{$ref}", ['kind' => $link['kind'], 'other_id' => (string) $self, 'role' => $link['role'] === '' ? null : $link['role']]);
+                $changes[(int) $link['other_id']][] = Change::create(Subject::Link, "form:link.{$ref}", [
+                    'kind' => $link['kind'],
+                    'other_id' => (string) $self,
+                    'role' => $link['role'] === '' ? null : $link['role'],
+                ]);
             }
         }
         foreach ($there as $id => $owner) {
-            if (! isset($draft->lists['links'][$id])) {
+            if (!isset($draft->lists['links'][$id])) {
                 $changes[$owner][] = new Change(Subject::Link, $id, Action::Delete, ['other_id' => [(string) $self, null]]);
             }
         }
@@ -74,9 +89,10 @@ final readonly class FormPlanner
     {
         $after = $draft->record->fields();
         foreach ([...FieldPlace::OF_NAME, ...FieldPlace::FURTHER] as $field => $column) {
-            $after[$column] ??= in_array($column, NameForms::COLUMNS, true) || ! array_key_exists($field, $draft->values) ? $stored->field($column) : '';
+            $after[$column] ??=
+                in_array($column, NameForms::COLUMNS, true) || !array_key_exists($field, $draft->values) ? $stored->field($column) : '';
         }
-        if (! $isNew) {
+        if (!$isNew) {
             $after = [...$after, ...self::derived($draft, $stored)];
             unset($after['kind']);
         }
@@ -85,8 +101,8 @@ final readonly class FormPlanner
         }
         $fields = [];
         foreach ($after as $column => $value) {
-            if ($stored->field($column) !== $value && ! ($column === 'status' && $value === '')) {
-                $fields[$column] = [$isNew ? null : ($stored->fields[$column] ?? null), $value === '' ? null : $value];
+            if ($stored->field($column) !== $value && !($column === 'status' && $value === '')) {
+                $fields[$column] = [$isNew ? null : $stored->fields[$column] ?? null, $value === '' ? null : $value];
             }
         }
 
@@ -101,13 +117,15 @@ final readonly class FormPlanner
     private static function derived(ReadDraft $draft, SupporterRecord $stored): array
     {
         $before = NameForms::made($stored);
-        $after = $draft->record->with(array_diff_key($draft->record->further, ['envelope_name' => 1, 'greeting' => 1]), [], [], [])->fields();
+        $after = $draft->record
+            ->with(array_diff_key($draft->record->further, ['envelope_name' => 1, 'greeting' => 1]), [], [], [])
+            ->fields();
         $derived = [];
         foreach (NameForms::COLUMNS as $column) {
             $given = $draft->record->further[$column] ?? '';
             if ($given === '' || $given === $stored->field($column)) {
                 $isMade = $stored->field($column) === '' || $stored->field($column) === ($before[$column] ?? '');
-                $derived[$column] = $isMade || $given === '' ? ($after[$column] ?? $stored->field($column)) : $stored->field($column);
+                $derived[$column] = $isMade || $given === '' ? $after[$column] ?? $stored->field($column) : $stored->field($column);
             }
         }
 
@@ -120,7 +138,10 @@ final readonly class FormPlanner
         $changes = [];
         foreach (self::SUBJECTS as $list => $subject) {
             $parts = match ($list) {
-                'addresses' => $stored->addresses, 'emails' => $stored->emails, 'phones' => $stored->phones, default => $stored->identifiers
+                'addresses' => $stored->addresses,
+                'emails' => $stored->emails,
+                'phones' => $stored->phones,
+                default => $stored->identifiers,
             };
             $there = [];
             foreach ($parts as $part) {
@@ -148,17 +169,38 @@ final readonly class FormPlanner
                 $fields[$column] = [$part?->values[$column] ?? null, $value === '' ? null : $value];
             }
         }
-        if ($subject === Subject::Address && $part !== null && $part->value('original') !== '' && array_intersect_key($fields, array_flip(Draft::LISTS['addresses'])) !== [] && array_intersect_key($fields, ['line1' => 1, 'line2' => 1, 'city' => 1, 'state' => 1, 'postal_code' => 1]) !== []) {
+        if (
+            $subject === Subject::Address &&
+            $part !== null &&
+            $part->value('original') !== '' &&
+            array_intersect_key($fields, array_flip(Draft::LISTS['addresses'])) !== [] &&
+            array_intersect_key($fields, ['line1' => 1, 'line2' => 1, 'city' => 1, 'state' => 1, 'postal_code' => 1]) !== []
+        ) {
             // What a file wrote once is not what this address was made from any more.
             $fields['original'] = [$part->values['original'], null];
         }
 
-        return $fields === [] ? null : new Change($subject, $part->ref ?? "form:{$subject->value}.{$ref}", $part === null ? Action::Create : Action::Update, $fields);
+        return $fields === []
+            ? null
+            : new Change(
+                $subject,
+                $part->ref ?? "form:{$subject->value}.{$ref}",
+                $part === null ? Action::Create : Action::Update,
+                $fields,
+            );
     }
 
     private static function gone(Subject $subject, RecordPart $part): Change
     {
-        return new Change($subject, $part->ref, Action::Delete, array_map(static fn (?string $value): array => [$value, null], array_filter($part->values, static fn (?string $value): bool => $value !== null)));
+        return new Change(
+            $subject,
+            $part->ref,
+            Action::Delete,
+            array_map(
+                static fn(?string $value): array => [$value, null],
+                array_filter($part->values, static fn(?string $value): bool => $value !== null),
+            ),
+        );
     }
 
     /**
@@ -170,7 +212,7 @@ final readonly class FormPlanner
     {
         $changes = [];
         foreach (['groups' => 'group', 'tags' => 'tag'] as $field => $list) {
-            if (! array_key_exists($field, $values)) {
+            if (!array_key_exists($field, $values)) {
                 continue;
             }
             $wanted = [];
@@ -179,7 +221,7 @@ final readonly class FormPlanner
             }
             foreach ($stored as $part) {
                 $key = mb_strtolower($part->value('name'));
-                if ($part->value('list') === $list && ! isset($wanted[$key])) {
+                if ($part->value('list') === $list && !isset($wanted[$key])) {
                     $changes[] = self::gone(Subject::Membership, $part);
                 } elseif ($part->value('list') === $list) {
                     unset($wanted[$key]);
@@ -207,7 +249,7 @@ final readonly class FormPlanner
         $changes = [];
         foreach ($values as $field => $value) {
             $part = $there[$field] ?? null;
-            if (! str_starts_with($field, Field::CUSTOM) || ($part?->value('value') ?? '') === $value) {
+            if (!str_starts_with($field, Field::CUSTOM) || ($part?->value('value') ?? '') === $value) {
                 continue;
             }
             $changes[] = match (true) {
@@ -242,7 +284,12 @@ final readonly class FormPlanner
             }
             $linked[$same] = true;
             // Nobody is linked to himself.
-            if ($link['reversed'] === '1' || (int) $link['other_id'] < 1 || LinkKind::tryFrom($link['kind']) === null || (string) $stored->ref === $link['other_id']) {
+            if (
+                $link['reversed'] === '1' ||
+                (int) $link['other_id'] < 1 ||
+                LinkKind::tryFrom($link['kind']) === null ||
+                (string) $stored->ref === $link['other_id']
+            ) {
                 continue;
             }
             $changes[] = self::part(Subject::Link, (string) $ref, array_diff_key($link, ['reversed' => 1]), $part);

@@ -12,12 +12,7 @@ final readonly class Merging
      * @param  array<string, array{base: string, mine: string, theirs: string}>  $conflicts  places that both changed, differently
      * @param  array<string, array{base: string, theirs: string}>  $theirs  places that the other one changed alone
      */
-    private function __construct(
-        public Draft $draft,
-        public array $conflicts,
-        public array $theirs,
-    ) {
-    }
+    private function __construct(public Draft $draft, public array $conflicts, public array $theirs) {}
 
     /**
      * @param  Draft  $base  as both opened it

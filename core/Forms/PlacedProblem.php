@@ -10,11 +10,7 @@ use PineSieve\Core\Standards\Problem;
 final readonly class PlacedProblem
 {
     /** @param  string  $place  as Draft::flat() writes it, such as "emails.55.address" */
-    public function __construct(
-        public string $place,
-        public Problem $problem,
-    ) {
-    }
+    public function __construct(public string $place, public Problem $problem) {}
 
     /** @return array<string, mixed> */
     public function toArray(): array

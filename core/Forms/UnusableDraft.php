@@ -7,6 +7,4 @@ namespace PineSieve\Core\Forms;
 use PineSieve\Core\SieveException;
 
 /** What was sent is not a form of a supporter. */
-final class UnusableDraft extends SieveException
-{
-}
+final class UnusableDraft extends SieveException {}

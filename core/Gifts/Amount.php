@@ -13,9 +13,7 @@ final class Amount
     /** Digits before the point that fit the column decimal(14,2). */
     public const MOST_DIGITS = 12;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * The figure of what people write, whatever its currency: "$1,234.50", "USD 25", "(50.00)", "12,50", "1.234,50".
@@ -50,7 +48,7 @@ final class Amount
 
     public static function equal(string $one, string $other): bool
     {
-        return $one === $other || ! (self::isWritten($one) && self::isWritten($other)) && BigDecimal::of($one)->isEqualTo($other);
+        return $one === $other || (!(self::isWritten($one) && self::isWritten($other)) && BigDecimal::of($one)->isEqualTo($other));
     }
 
     public static function isZero(string $amount): bool

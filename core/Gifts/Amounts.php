@@ -8,9 +8,7 @@ namespace PineSieve\Core\Gifts;
 final readonly class Amounts
 {
     /** @param  array<string, string>  $byCode  code of ISO 4217 to an amount as Amount writes it; none of them zero */
-    private function __construct(private array $byCode)
-    {
-    }
+    private function __construct(private array $byCode) {}
 
     public static function none(): self
     {
@@ -45,12 +43,12 @@ final readonly class Amounts
 
         ksort($sums);
 
-        return new self(array_filter($sums, static fn (string $amount): bool => ! Amount::isZero($amount)));
+        return new self(array_filter($sums, static fn(string $amount): bool => !Amount::isZero($amount)));
     }
 
     public function minus(self $other): self
     {
-        return $this->plus(new self(array_map(static fn (string $amount): string => Amount::difference('0', $amount), $other->byCode)));
+        return $this->plus(new self(array_map(static fn(string $amount): string => Amount::difference('0', $amount), $other->byCode)));
     }
 
     public function in(string $currency): string

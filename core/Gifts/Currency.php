@@ -15,9 +15,7 @@ final class Currency
     /** @var ?array{codes: array<string, true>, signs: array<string, list<string>>} */
     private static ?array $known = null;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     public static function isCode(string $text): bool
     {
@@ -50,7 +48,7 @@ final class Currency
         $folded = mb_strtolower(trim($mark, ' .'));
         $code = strtoupper($folded);
 
-        return isset(self::known()['codes'][$code]) ? [$code] : (self::known()['signs'][$folded] ?? []);
+        return isset(self::known()['codes'][$code]) ? [$code] : self::known()['signs'][$folded] ?? [];
     }
 
     /**
@@ -74,8 +72,11 @@ final class Currency
     {
         if (self::$known === null) {
             /** @var array{codes: string, signs: array<string, string>} $data */
-            $data = require __DIR__.'/data/currencies.php';
-            self::$known = ['codes' => array_fill_keys(explode(' ', $data['codes']), true), 'signs' => array_map(static fn (string $codes): array => explode(' ', $codes), $data['signs'])];
+            $data = require __DIR__ . '/data/currencies.php';
+            self::$known = [
+                'codes' => array_fill_keys(explode(' ', $data['codes']), true),
+                'signs' => array_map(static fn(string $codes): array => explode(' ', $codes), $data['signs']),
+            ];
         }
 
         return self::$known;

@@ -12,12 +12,7 @@ final readonly class GiftMoney
      * @param  string  $currency  ISO 4217
      * @param  string  $doubt  why the currency is not certain, without a full stop; '' if it is
      */
-    private function __construct(
-        public string $amount,
-        public string $currency,
-        public string $doubt,
-    ) {
-    }
+    private function __construct(public string $amount, public string $currency, public string $doubt) {}
 
     /**
      * @param  string  $value  "5.00", or "EUR 5.00" where the amount is written with a currency

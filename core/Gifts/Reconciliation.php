@@ -12,13 +12,7 @@ final readonly class Reconciliation
      * @param  Amounts  $source  money in the source
      * @param  array<string, Amounts>  $money  by where it went: new gifts, promises, there before, held, left out
      */
-    public function __construct(
-        public int $rows,
-        public array $outcomes,
-        public Amounts $source,
-        public array $money,
-    ) {
-    }
+    public function __construct(public int $rows, public array $outcomes, public Amounts $source, public array $money) {}
 
     public function balances(): bool
     {
@@ -31,9 +25,15 @@ final readonly class Reconciliation
         $faults = [];
         $ended = array_sum($this->outcomes);
         if ($ended !== $this->rows) {
-            $faults[] = sprintf('%s rows in the source, %s accounted for: %s %s.', number_format($this->rows), number_format($ended), number_format(abs($this->rows - $ended)), $ended < $this->rows ? 'missing' : 'too many');
+            $faults[] = sprintf(
+                '%s rows in the source, %s accounted for: %s %s.',
+                number_format($this->rows),
+                number_format($ended),
+                number_format(abs($this->rows - $ended)),
+                $ended < $this->rows ? 'missing' : 'too many',
+            );
         }
-        $found = array_reduce($this->money, static fn (Amounts $sum, Amounts $part): Amounts => $sum->plus($part), Amounts::none());
+        $found = array_reduce($this->money, static fn(Amounts $sum, Amounts $part): Amounts => $sum->plus($part), Amounts::none());
         foreach ($found->minus($this->source)->currencies() as $currency) {
             $faults[] = "{$currency} {$this->source->in($currency)} in the source, {$found->in($currency)} accounted for.";
         }

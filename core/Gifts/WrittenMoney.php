@@ -17,12 +17,7 @@ final readonly class WrittenMoney
      * @param  list<string>  $marks  each of which Currency knows
      * @param  bool  $isPadded  whether zeros stand before it and no point in it: what it is worth is a guess
      */
-    private function __construct(
-        public string $amount,
-        public array $marks,
-        public bool $isPadded,
-    ) {
-    }
+    private function __construct(public string $amount, public array $marks, public bool $isPadded) {}
 
     /** Null if it is no amount. */
     public static function parse(string $text): ?self
@@ -53,7 +48,11 @@ final readonly class WrittenMoney
     public static function apart(string $text): array
     {
         [$bare, $marks] = self::withoutMarks((string) preg_replace('/^[\s\x{A0}]+|[\s\x{A0}]+$/u', '', $text));
-        if (preg_match('/^\((.+)\)$/uD', $bare, $inner) === 1 || preg_match('/^[-\x{2212}](.+)$/uD', $bare, $inner) === 1 || preg_match('/^(.*\d)'.self::BLANK.'?-$/uD', $bare, $inner) === 1) {
+        if (
+            preg_match('/^\((.+)\)$/uD', $bare, $inner) === 1 ||
+            preg_match('/^[-\x{2212}](.+)$/uD', $bare, $inner) === 1 ||
+            preg_match('/^(.*\d)' . self::BLANK . '?-$/uD', $bare, $inner) === 1
+        ) {
             [$inside, $more] = self::withoutMarks(trim($inner[1]));
 
             return [true, $inside, [...$marks, ...$more]];
@@ -66,7 +65,13 @@ final readonly class WrittenMoney
     private static function withoutMarks(string $text): array
     {
         $marks = [];
-        foreach (['/^('.self::MARK.')'.self::BLANK.'*(?=[-\x{2212}(\p{Sc}\d.])/u', '/(?<=[\d).,-])'.self::BLANK.'*('.self::MARK.')$/u'] as $pattern) {
+        foreach (
+            [
+                '/^(' . self::MARK . ')' . self::BLANK . '*(?=[-\x{2212}(\p{Sc}\d.])/u',
+                '/(?<=[\d).,-])' . self::BLANK . '*(' . self::MARK . ')$/u',
+            ]
+            as $pattern
+        ) {
             while (preg_match($pattern, $text, $found) === 1) {
                 $marks[] = $found[1];
                 $text = trim((string) preg_replace($pattern, '', $text));
@@ -84,10 +89,17 @@ final readonly class WrittenMoney
         $plain = match (1) {
             preg_match('/^\d+(?:\.\d*)?$/D', $bare), preg_match('/^\.\d+$/D', $bare) => $bare,
             preg_match('/^\d{1,3}(?:,\d{3})+(?:\.\d+)?$/D', $bare) => str_replace(',', '', $bare),
-            preg_match('/^\d{1,3}(?:\.\d{3})+,\d{1,2}$/D', $bare), preg_match('/^\d+,\d{1,2}$/D', $bare) => strtr($bare, ['.' => '', ',' => '.']),
+            preg_match('/^\d{1,3}(?:\.\d{3})+,\d{1,2}$/D', $bare), preg_match('/^\d+,\d{1,2}$/D', $bare) => strtr($bare, [
+                '.' => '',
+                ',' => '.',
+            ]),
             preg_match("/^\d{1,3}(?:['\u{2019}]\d{3})+(?:\.\d+)?$/uD", $bare) => str_replace(["'", "\u{2019}"], '', $bare),
             // Blanks part groups of three and nothing else: a telephone number is no amount.
-            preg_match('/^\d{1,3}(?:'.self::BLANK.'\d{3})+(?:[.,]\d{1,2})?$/uD', $bare) => str_replace(',', '.', (string) preg_replace('/'.self::BLANK.'/u', '', $bare)),
+            preg_match('/^\d{1,3}(?:' . self::BLANK . '\d{3})+(?:[.,]\d{1,2})?$/uD', $bare) => str_replace(
+                ',',
+                '.',
+                (string) preg_replace('/' . self::BLANK . '/u', '', $bare),
+            ),
             default => null,
         };
 
@@ -99,6 +111,6 @@ final readonly class WrittenMoney
         [$units, $decimals] = [...explode('.', $plain), ''];
         $units = ltrim($units, '0');
 
-        return ($units === '' ? '0' : $units).'.'.str_pad(substr($decimals, 0, 2), 2, '0');
+        return ($units === '' ? '0' : $units) . '.' . str_pad(substr($decimals, 0, 2), 2, '0');
     }
 }

@@ -13,13 +13,7 @@ final readonly class Judgement
      * @param  list<PairFinding>  $findings  the strongest first
      * @param  int  $namesakes  how many there are who have its name, of one who is new
      */
-    private function __construct(
-        public Verdict $verdict,
-        public int|string|null $ref,
-        public array $findings,
-        public int $namesakes = 0,
-    ) {
-    }
+    private function __construct(public Verdict $verdict, public int|string|null $ref, public array $findings, public int $namesakes = 0) {}
 
     /**
      * One certain finding of the highest strength makes a row known. Several, or only doubtful ones, a person must look at;
@@ -32,16 +26,24 @@ final readonly class Judgement
     public static function of(array $findings, ?Thresholds $thresholds = null): self
     {
         $findings = $thresholds === null ? $findings : self::together($findings, $thresholds);
-        $namesakes = array_filter(array_column($findings, 'namesake'), static fn (?string $words): bool => $words !== null);
+        $namesakes = array_filter(array_column($findings, 'namesake'), static fn(?string $words): bool => $words !== null);
         if ($namesakes !== []) {
-            $findings = array_map(static fn (PairFinding $one): PairFinding => $one->strength === PairStrength::Certain && ! $one->isProven ? $one->beside(reset($namesakes)) : $one, $findings);
+            $findings = array_map(
+                static fn(PairFinding $one): PairFinding => $one->strength === PairStrength::Certain && !$one->isProven
+                    ? $one->beside(reset($namesakes))
+                    : $one,
+                $findings,
+            );
         }
-        usort($findings, static fn (PairFinding $a, PairFinding $b): int => [$b->strength->value, $b->score] <=> [$a->strength->value, $a->score]);
+        usort(
+            $findings,
+            static fn(PairFinding $a, PairFinding $b): int => [$b->strength->value, $b->score] <=> [$a->strength->value, $a->score],
+        );
         if ($findings === [] || $findings[0]->strength === PairStrength::Unlikely) {
             return new self(Verdict::New, null, $findings, count($findings));
         }
         $best = $findings[0];
-        $rivals = array_filter($findings, static fn (PairFinding $finding): bool => $finding->strength === $best->strength);
+        $rivals = array_filter($findings, static fn(PairFinding $finding): bool => $finding->strength === $best->strength);
 
         return $best->strength->isCertain() && count($rivals) === 1
             ? new self(Verdict::Known, $best->ref, $findings)
@@ -55,18 +57,30 @@ final readonly class Judgement
     private static function together(array $findings, Thresholds $thresholds): array
     {
         // Where one of two of a name has what tells them apart, as the row has it, the other is out of the question.
-        $isTold = array_filter($findings, static fn (PairFinding $one): bool => $one->isProven && $one->namesake === null) !== [];
-        $odds = static fn (PairFinding $one): float => $one->likely === null || $isTold && $one->namesake !== null ? 0.0 : $one->likely / max(1e-9, 1 - $one->likely);
+        $isTold = array_filter($findings, static fn(PairFinding $one): bool => $one->isProven && $one->namesake === null) !== [];
+        $odds = static fn(PairFinding $one): float => $one->likely === null || ($isTold && $one->namesake !== null)
+            ? 0.0
+            : $one->likely / max(1e-9, 1 - $one->likely);
         $all = 1 + array_sum(array_map($odds, $findings));
 
         return array_map(static function (PairFinding $one) use ($odds, $all, $thresholds): PairFinding {
             // An id, or the very same row, says it by itself.
-            if ($one->likely === null || $one->strength === PairStrength::Unlikely || $one->strength === PairStrength::CertainByRow || $one->strength === PairStrength::CertainById) {
+            if (
+                $one->likely === null ||
+                $one->strength === PairStrength::Unlikely ||
+                $one->strength === PairStrength::CertainByRow ||
+                $one->strength === PairStrength::CertainById
+            ) {
                 return $one;
             }
             $likely = $odds($one) / $all;
 
-            return $one->weighed($likely, $one->strength === PairStrength::Certain && $likely >= ($thresholds->certain ?? 1.0) ? PairStrength::Certain : PairStrength::Doubtful);
+            return $one->weighed(
+                $likely,
+                $one->strength === PairStrength::Certain && $likely >= ($thresholds->certain ?? 1.0)
+                    ? PairStrength::Certain
+                    : PairStrength::Doubtful,
+            );
         }, $findings);
     }
 

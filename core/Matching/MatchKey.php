@@ -13,13 +13,7 @@ final readonly class MatchKey
      * @param  ?int  $common  of one that is made of nothing but a name that is weighed: if more have it, a row is held beside none of them; null for all others
      * @param  bool  $isName  whether those who have it are of one name
      */
-    public function __construct(
-        public int $hash,
-        public int $most = 50,
-        public ?int $common = null,
-        public bool $isName = false,
-    ) {
-    }
+    public function __construct(public int $hash, public int $most = 50, public ?int $common = null, public bool $isName = false) {}
 
     public function withHash(int $hash): self
     {

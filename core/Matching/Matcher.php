@@ -53,14 +53,18 @@ final class Matcher
     public function __construct(private readonly array $sets, FieldComparers $comparers, array $editions = [])
     {
         foreach (SupporterKind::cases() as $kind) {
-            $edition = $sets[$kind->value]->thresholds === null ? null : ($editions[$kind->value] ?? Edition::shipped(new Frequencies, $kind));
+            $edition =
+                $sets[$kind->value]->thresholds === null ? null : $editions[$kind->value] ?? Edition::shipped(new Frequencies(), $kind);
             $this->judges[$kind->value] = new PairJudge($sets[$kind->value], $comparers, $edition);
-            $this->namedOnly[$kind->value] = $kind === SupporterKind::Person ? $this->judges[$kind->value] : new PairJudge(ShippedRules::namedOnly($kind, $comparers), $comparers);
+            $this->namedOnly[$kind->value] =
+                $kind === SupporterKind::Person
+                    ? $this->judges[$kind->value]
+                    : new PairJudge(ShippedRules::namedOnly($kind, $comparers), $comparers);
         }
         $this->withoutName = new PairJudge(ShippedRules::withoutName($comparers), $comparers);
-        $this->standardizer = new AddressStandardizer;
-        $this->traits = new \WeakMap;
-        $this->prepared = new \WeakMap;
+        $this->standardizer = new AddressStandardizer();
+        $this->traits = new \WeakMap();
+        $this->prepared = new \WeakMap();
         foreach (SupporterKind::cases() as $kind) {
             $this->lookups[$kind->value] = $this->lookupsOf($kind);
         }
@@ -81,7 +85,10 @@ final class Matcher
     /** @return string equal where the keys of all stored records are */
     public function recipe(SupporterKind $kind): string
     {
-        return hash('xxh128', implode("\n\n", array_map(static fn (PairJudge $judge): string => $judge->lookups->recipe(), $this->judgesOf($kind))));
+        return hash(
+            'xxh128',
+            implode("\n\n", array_map(static fn(PairJudge $judge): string => $judge->lookups->recipe(), $this->judgesOf($kind))),
+        );
     }
 
     /**
@@ -104,19 +111,49 @@ final class Matcher
                 default => PairStrength::Certain,
             };
 
-            return new PairFinding($stored->ref, $strength, $pair->score, $pair->for, $pair->against, $relation->isProven, $relation->namesake, $pair->likely);
+            return new PairFinding(
+                $stored->ref,
+                $strength,
+                $pair->score,
+                $pair->for,
+                $pair->against,
+                $relation->isProven,
+                $relation->namesake,
+                $pair->likely,
+            );
         }
         if ($sameId === null) {
             $likely = $relation?->ofOneName;
 
-            return $likely === null ? null : new PairFinding($stored->ref, PairStrength::Unlikely, Pair::scoreOf($likely), ...$judge->words($incoming, $known), namesake: $relation->namesake, likely: $likely);
+            if ($likely === null) {
+                return null;
+            }
+            [$for, $against] = $judge->words($incoming, $known);
+
+            return new PairFinding(
+                $stored->ref,
+                PairStrength::Unlikely,
+                Pair::scoreOf($likely),
+                $for,
+                $against,
+                namesake: $relation->namesake,
+                likely: $likely,
+            );
         }
         [, $against] = $judge->reasons($incoming, $known);
 
-        return new PairFinding($stored->ref, PairStrength::Doubtful, 1, ["Same id in {$sameId->system}: {$sameId->value}"], [
-            ...($isSameKind ? [] : ["One is {$row->kind->withArticle()}, the other {$stored->kind()->withArticle()}"]),
-            ...($against === [] && $row->display() !== $stored->field('display_name') ? ["The names differ: {$row->display()}, {$stored->field('display_name')}"] : $against),
-        ]);
+        return new PairFinding(
+            $stored->ref,
+            PairStrength::Doubtful,
+            1,
+            ["Same id in {$sameId->system}: {$sameId->value}"],
+            [
+                ...$isSameKind ? [] : ["One is {$row->kind->withArticle()}, the other {$stored->kind()->withArticle()}"],
+                ...$against === [] && $row->display() !== $stored->field('display_name')
+                    ? ["The names differ: {$row->display()}, {$stored->field('display_name')}"]
+                    : $against,
+            ],
+        );
     }
 
     /** How likely someone must be to be known, or asked about; null where rules decide. */
@@ -128,7 +165,11 @@ final class Matcher
     /** @return list<PairJudge> all that may ever look for a record of a kind */
     private function judgesOf(SupporterKind $kind): array
     {
-        return [$this->judges[$kind->value], ...($kind === SupporterKind::Person ? [] : [$this->namedOnly[$kind->value]]), $this->withoutName];
+        return [
+            $this->judges[$kind->value],
+            ...$kind === SupporterKind::Person ? [] : [$this->namedOnly[$kind->value]],
+            $this->withoutName,
+        ];
     }
 
     private function judge(IncomingRecord $record, bool $isNamedOnly): PairJudge
@@ -142,12 +183,13 @@ final class Matcher
 
     private function traits(SupporterRecord|IncomingRecord $record): Traits
     {
-        return $this->traits[$record] ??= $record instanceof IncomingRecord ? Traits::ofIncoming($record) : Traits::ofStored($record, $this->standardizer);
+        return $this->traits[$record] ??=
+            $record instanceof IncomingRecord ? Traits::ofIncoming($record) : Traits::ofStored($record, $this->standardizer);
     }
 
     private function prepared(PairJudge $judge, SupporterRecord|IncomingRecord $record): PreparedRecord
     {
-        $prepared = $this->prepared[$traits = $this->traits($record)] ?? [];
+        $prepared = $this->prepared[($traits = $this->traits($record))] ?? [];
         // Of a pair, the row comes first.
         $prepared[spl_object_id($judge)] ??= $judge->compared($record instanceof IncomingRecord ? 0 : 1, $traits);
         $this->prepared[$traits] = $prepared;
@@ -163,8 +205,12 @@ final class Matcher
             foreach ($judge->lookups->names() as $lookup => $name) {
                 $most = $judge->lookups->most($lookup);
                 $common = $judge->lookups->isOfName($lookup) ? $judge->thresholds?->common : null;
-                if (! isset($lookups[$name]) || $lookups[$name][2]->most < $most) {
-                    $lookups[$name] = [$judge, $lookup, new MatchKey(0, $most, $common, $common !== null && $judge->lookups->isName($lookup))];
+                if (!isset($lookups[$name]) || $lookups[$name][2]->most < $most) {
+                    $lookups[$name] = [
+                        $judge,
+                        $lookup,
+                        new MatchKey(0, $most, $common, $common !== null && $judge->lookups->isName($lookup)),
+                    ];
                 }
             }
         }

@@ -28,13 +28,18 @@ final readonly class PairFinding
         public bool $isProven = false,
         public ?string $namesake = null,
         public ?float $likely = null,
-    ) {
-    }
+    ) {}
 
     /** The same pair, once it is known that the very same row has been loaded to the record before. */
     public function loadedBefore(string $intake): self
     {
-        return new self($this->ref, PairStrength::CertainByRow, 100, ["The very same row came in before, with \"{$intake}\"", ...$this->for], $this->against);
+        return new self(
+            $this->ref,
+            PairStrength::CertainByRow,
+            100,
+            ["The very same row came in before, with \"{$intake}\"", ...$this->for],
+            $this->against,
+        );
     }
 
     /** The same pair, beside someone of the same name who is as near. */
@@ -46,12 +51,27 @@ final readonly class PairFinding
     /** The same pair as it is beside others who are likely too. */
     public function weighed(float $likely, PairStrength $strength): self
     {
-        return new self($this->ref, $strength, Pair::scoreOf($likely), $this->for, $this->against, $this->isProven, $this->namesake, $likely);
+        return new self(
+            $this->ref,
+            $strength,
+            Pair::scoreOf($likely),
+            $this->for,
+            $this->against,
+            $this->isProven,
+            $this->namesake,
+            $likely,
+        );
     }
 
     /** @return array{ref: int|string, strength: int, score: int, for: list<string>, against: list<string>} */
     public function toArray(): array
     {
-        return ['ref' => $this->ref, 'strength' => $this->strength->value, 'score' => $this->score, 'for' => $this->for, 'against' => $this->against];
+        return [
+            'ref' => $this->ref,
+            'strength' => $this->strength->value,
+            'score' => $this->score,
+            'for' => $this->for,
+            'against' => $this->against,
+        ];
     }
 }

@@ -9,9 +9,7 @@ final class Reasons
 {
     private const LONGEST = 190;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * Equal for all that are like each other for the same reasons: without the values, and without how many have them.
@@ -23,7 +21,7 @@ final class Reasons
     {
         [$for, $against] = [self::bare($for), self::bare($against)];
 
-        return mb_substr(ucfirst(implode(', ', $for).($against === [] ? '' : '; but '.implode(', ', $against))), 0, self::LONGEST);
+        return mb_substr(ucfirst(implode(', ', $for) . ($against === [] ? '' : '; but ' . implode(', ', $against))), 0, self::LONGEST);
     }
 
     /**
@@ -32,7 +30,12 @@ final class Reasons
      */
     private static function bare(array $reasons): array
     {
-        $words = array_unique(array_map(static fn (string $reason): string => lcfirst((string) preg_replace('/(?:, which .*|: .*)$/su', '', $reason)), $reasons));
+        $words = array_unique(
+            array_map(
+                static fn(string $reason): string => lcfirst((string) preg_replace('/(?:, which .*|: .*)$/su', '', $reason)),
+                $reasons,
+            ),
+        );
         sort($words);
 
         return $words;

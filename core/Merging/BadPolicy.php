@@ -7,6 +7,4 @@ namespace PineSieve\Core\Merging;
 use PineSieve\Core\SieveException;
 
 /** A merge policy that is not written so that it could be used. The message says why. */
-final class BadPolicy extends SieveException
-{
-}
+final class BadPolicy extends SieveException {}

@@ -19,8 +19,7 @@ final readonly class Candidate
         public array $gifts = [],
         public array $changed = [],
         public ?int $intake = null,
-    ) {
-    }
+    ) {}
 
     public function id(): int
     {
@@ -32,13 +31,28 @@ final readonly class Candidate
     {
         $record = $this->record;
 
-        return count(array_filter($record->fields, static fn (?string $value): bool => $value !== null && $value !== '')) + count($record->addresses) + count($record->emails) + count($record->phones) + count($record->identifiers) + count($record->memberships) + count($record->custom) + count($record->links);
+        return count(array_filter($record->fields, static fn(?string $value): bool => $value !== null && $value !== '')) +
+            count($record->addresses) +
+            count($record->emails) +
+            count($record->phones) +
+            count($record->identifiers) +
+            count($record->memberships) +
+            count($record->custom) +
+            count($record->links);
     }
 
     /** How many parts the fullest of its addresses has. */
     public function bestAddress(): int
     {
-        $parts = array_map(static fn ($address): int => count(array_filter(array_intersect_key($address->values, array_flip(['line1', 'line2', 'city', 'state', 'postal_code', 'country'])), static fn (?string $value): bool => $value !== null && $value !== '')), $this->record->addresses);
+        $parts = array_map(
+            static fn($address): int => count(
+                array_filter(
+                    array_intersect_key($address->values, array_flip(['line1', 'line2', 'city', 'state', 'postal_code', 'country'])),
+                    static fn(?string $value): bool => $value !== null && $value !== '',
+                ),
+            ),
+            $this->record->addresses,
+        );
 
         return $parts === [] ? 0 : max($parts);
     }
@@ -46,7 +60,7 @@ final readonly class Candidate
     /** @return string ISO 8601; '' if there is no gift */
     public function latestGift(): string
     {
-        $dates = array_map(static fn (array $gift): string => $gift['given_on'] ?? '', $this->gifts);
+        $dates = array_map(static fn(array $gift): string => $gift['given_on'] ?? '', $this->gifts);
 
         return $dates === [] ? '' : max($dates);
     }

@@ -20,7 +20,7 @@ enum FieldRule: string
      */
     public function choose(array $values, string $separator): string
     {
-        $filled = array_values(array_filter($values, static fn (array $one): bool => $one['value'] !== ''));
+        $filled = array_values(array_filter($values, static fn(array $one): bool => $one['value'] !== ''));
         if ($filled === [] || $this === self::Survivor) {
             return $values[0]['value'];
         }
@@ -28,9 +28,9 @@ enum FieldRule: string
 
         return match ($this) {
             self::FirstFilled => $texts[0],
-            self::Newest => self::most($filled, static fn (array $one): string => $one['at']),
-            self::Longest => self::most($filled, static fn (array $one): int => mb_strlen($one['value'])),
-            self::MostFrequent => self::most($filled, static fn (array $one): int => count(array_keys($texts, $one['value'], true))),
+            self::Newest => self::most($filled, static fn(array $one): string => $one['at']),
+            self::Longest => self::most($filled, static fn(array $one): int => mb_strlen($one['value'])),
+            self::MostFrequent => self::most($filled, static fn(array $one): int => count(array_keys($texts, $one['value'], true))),
             self::Joined => implode($separator, self::unlike($texts)),
         };
     }

@@ -14,10 +14,5 @@ final readonly class MergePlan
      * @param  array<int, list<Change>>  $changes  supporter to its changes: the survivor, those who become part of it, and others that are linked to them
      * @param  SupporterRecord  $merged  the survivor as it will be
      */
-    public function __construct(
-        public int $survivor,
-        public array $changes,
-        public SupporterRecord $merged,
-    ) {
-    }
+    public function __construct(public int $survivor, public array $changes, public SupporterRecord $merged) {}
 }

@@ -8,7 +8,17 @@ namespace PineSieve\Core\Merging;
 final readonly class MergePolicy
 {
     /** Columns of the supporter that a policy speaks of. Consents, status and the first date follow rules of their own. */
-    public const COLUMNS = ['title', 'first_name', 'middle_name', 'last_name', 'suffix', 'nickname', 'organization_name', 'birth_date', 'notes'];
+    public const COLUMNS = [
+        'title',
+        'first_name',
+        'middle_name',
+        'last_name',
+        'suffix',
+        'nickname',
+        'organization_name',
+        'birth_date',
+        'notes',
+    ];
 
     /**
      * @param  array<string, FieldRule>  $fields  column of COLUMNS, or key of a custom field, to a rule other than the usual one
@@ -19,8 +29,7 @@ final readonly class MergePolicy
         public FieldRule $usual = FieldRule::FirstFilled,
         public array $fields = [],
         public string $separator = '; ',
-    ) {
-    }
+    ) {}
 
     /** Whether a field of the merged record follows a rule of a policy. */
     public static function speaksOf(string $column): bool
@@ -41,17 +50,22 @@ final readonly class MergePolicy
      */
     public static function fromArray(array $data): self
     {
-        $rule = static fn (mixed $value): FieldRule => FieldRule::tryFrom(is_string($value) ? $value : '') ?? throw new BadPolicy('A field of the merged record follows one of: '.implode(', ', array_column(FieldRule::cases(), 'value')).'.');
+        $rule = static fn(mixed $value): FieldRule => FieldRule::tryFrom(is_string($value) ? $value : '') ??
+            throw new BadPolicy(
+                'A field of the merged record follows one of: ' . implode(', ', array_column(FieldRule::cases(), 'value')) . '.',
+            );
         $fields = [];
         foreach (is_array($data['fields'] ?? null) ? $data['fields'] : [] as $column => $value) {
-            if (! self::speaksOf((string) $column)) {
+            if (!self::speaksOf((string) $column)) {
                 throw new BadPolicy("There is no field \"{$column}\" that a merge policy could speak of.");
             }
             $fields[(string) $column] = $rule($value);
         }
-        $survivor = SurvivorRule::tryFrom(is_string($data['survivor'] ?? null) ? $data['survivor'] : SurvivorRule::BestRecord->value) ?? throw new BadPolicy('Who survives is one of: '.implode(', ', array_column(SurvivorRule::cases(), 'value')).'.');
+        $survivor =
+            SurvivorRule::tryFrom(is_string($data['survivor'] ?? null) ? $data['survivor'] : SurvivorRule::BestRecord->value) ??
+            throw new BadPolicy('Who survives is one of: ' . implode(', ', array_column(SurvivorRule::cases(), 'value')) . '.');
         $separator = $data['separator'] ?? '; ';
-        if (! is_string($separator) || mb_strlen($separator) > 10) {
+        if (!is_string($separator) || mb_strlen($separator) > 10) {
             throw new BadPolicy('The separator is a text of at most ten characters.');
         }
 
@@ -61,6 +75,11 @@ final readonly class MergePolicy
     /** @return array{survivor: string, usual: string, fields: array<string, string>, separator: string} */
     public function toArray(): array
     {
-        return ['survivor' => $this->survivor->value, 'usual' => $this->usual->value, 'fields' => array_map(static fn (FieldRule $rule): string => $rule->value, $this->fields), 'separator' => $this->separator];
+        return [
+            'survivor' => $this->survivor->value,
+            'usual' => $this->usual->value,
+            'fields' => array_map(static fn(FieldRule $rule): string => $rule->value, $this->fields),
+            'separator' => $this->separator,
+        ];
     }
 }

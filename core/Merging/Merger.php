@@ -29,11 +29,9 @@ final readonly class Merger
     private Sameness $sameness;
 
     /** @param  list<string>  $single  columns and custom fields that hold one value of their type, such as a date: several can't be joined in them */
-    public function __construct(
-        private MergePolicy $policy,
-        private array $single = ['birth_date'],
-    ) {
-        $this->sameness = new Sameness;
+    public function __construct(private MergePolicy $policy, private array $single = ['birth_date'])
+    {
+        $this->sameness = new Sameness();
     }
 
     /**
@@ -52,9 +50,12 @@ final readonly class Merger
         foreach ($candidates as $candidate) {
             $stays = $candidate->id() === $survivor ? $candidate : $stays;
         }
-        $stays ??= $survivor === null ? $this->policy->survivor->pick($candidates) : throw new CannotMerge('The supporter to keep is not among them.');
-        $others = array_values(array_filter($candidates, static fn (Candidate $one): bool => $one !== $stays));
-        $ids = array_map(static fn (Candidate $one): int => $one->id(), $candidates);
+        $stays ??=
+            $survivor === null
+                ? $this->policy->survivor->pick($candidates)
+                : throw new CannotMerge('The supporter to keep is not among them.');
+        $others = array_values(array_filter($candidates, static fn(Candidate $one): bool => $one !== $stays));
+        $ids = array_map(static fn(Candidate $one): int => $one->id(), $candidates);
         $changes = [$stays->id() => $this->fields($stays, $others, $typed)];
         // Nobody is linked to oneself.
         foreach ($stays->record->links as $link) {
@@ -79,19 +80,25 @@ final readonly class Merger
             $changes[$other->id()][] = self::gone(Subject::Supporter, $other->id(), $other->record->fields);
         }
 
-        return new MergePlan($stays->id(), array_filter($changes, static fn (array $of): bool => $of !== []), Projection::after($stays->record, $changes[$stays->id()]));
+        return new MergePlan(
+            $stays->id(),
+            array_filter($changes, static fn(array $of): bool => $of !== []),
+            Projection::after($stays->record, $changes[$stays->id()]),
+        );
     }
 
     /** @param  list<Candidate>  $candidates */
     private static function mustBeMergeable(array $candidates): void
     {
-        $ids = array_map(static fn (Candidate $one): int => $one->id(), $candidates);
+        $ids = array_map(static fn(Candidate $one): int => $one->id(), $candidates);
         if (count($candidates) < 2 || count(array_unique($ids)) < count($ids)) {
             throw new CannotMerge('A merge needs at least two different supporters.');
         }
-        $kinds = array_unique(array_map(static fn (Candidate $one): string => $one->record->kind()->value, $candidates));
+        $kinds = array_unique(array_map(static fn(Candidate $one): string => $one->record->kind()->value, $candidates));
         if (count($kinds) > 1) {
-            throw new CannotMerge('Supporters of different kinds ('.implode(', ', $kinds).') can\'t become one. If they belong together, link them.');
+            throw new CannotMerge(
+                'Supporters of different kinds (' . implode(', ', $kinds) . ') can\'t become one. If they belong together, link them.',
+            );
         }
     }
 
@@ -105,22 +112,42 @@ final readonly class Merger
         $all = [$stays, ...$others];
         $after = [];
         foreach (MergePolicy::COLUMNS as $column) {
-            $after[$column] = $typed[$column] ?? $this->rule($column)->choose(array_map(static fn (Candidate $one): array => ['value' => $one->record->field($column), 'at' => $one->changed[$column] ?? ''], $all), $this->policy->separator);
+            $after[$column] =
+                $typed[$column] ??
+                $this->rule($column)->choose(
+                    array_map(
+                        static fn(Candidate $one): array => ['value' => $one->record->field($column), 'at' => $one->changed[$column] ?? ''],
+                        $all,
+                    ),
+                    $this->policy->separator,
+                );
         }
         foreach (Consents::DATES as $column => $dated) {
-            $after[$column] = $typed[$column] ?? self::worst(self::STRICTER, array_map(static fn (Candidate $one): string => $one->record->field($column), $all));
+            $after[$column] =
+                $typed[$column] ??
+                self::worst(self::STRICTER, array_map(static fn(Candidate $one): string => $one->record->field($column), $all));
             // Its date is that of the last who said so.
-            $said = array_map(static fn (Candidate $one): string => $one->record->field($column) === $after[$column] ? $one->record->field($dated) : '', $all);
+            $said = array_map(
+                static fn(Candidate $one): string => $one->record->field($column) === $after[$column] ? $one->record->field($dated) : '',
+                $all,
+            );
             $after[$dated] = $typed[$dated] ?? ($after[$column] === '' ? '' : max($said));
         }
-        $known = array_filter(array_map(static fn (Candidate $one): string => $one->record->field('first_known_on'), $all), static fn (string $date): bool => $date !== '');
+        $known = array_filter(
+            array_map(static fn(Candidate $one): string => $one->record->field('first_known_on'), $all),
+            static fn(string $date): bool => $date !== '',
+        );
         $after['first_known_on'] = $typed['first_known_on'] ?? ($known === [] ? '' : min($known));
-        $isDead = array_filter($all, static fn (Candidate $one): bool => $one->record->field('status') === 'deceased') !== [];
+        $isDead = array_filter($all, static fn(Candidate $one): bool => $one->record->field('status') === 'deceased') !== [];
         $after['status'] = $typed['status'] ?? ($isDead ? 'deceased' : $stays->record->field('status'));
         $changes = self::update($stays->record, $after);
 
         // How it is shown, filed, addressed and greeted follows the name, where nobody wrote it by hand.
-        return self::update($stays->record, [...$after, ...NameForms::following($stays->record, Projection::after($stays->record, $changes)), ...array_intersect_key($typed, array_flip(NameForms::COLUMNS))]);
+        return self::update($stays->record, [
+            ...$after,
+            ...NameForms::following($stays->record, Projection::after($stays->record, $changes)),
+            ...array_intersect_key($typed, array_flip(NameForms::COLUMNS)),
+        ]);
     }
 
     private function rule(string $field): FieldRule
@@ -157,8 +184,12 @@ final readonly class Merger
         $taken = [];
         $given = [];
         $lists = [
-            [Subject::Address, $record->addresses, $other->record->addresses], [Subject::Email, $record->emails, $other->record->emails], [Subject::Phone, $record->phones, $other->record->phones],
-            [Subject::Identifier, $record->identifiers, $other->record->identifiers], [Subject::Membership, $record->memberships, $other->record->memberships], [Subject::Link, $record->links, $other->record->links],
+            [Subject::Address, $record->addresses, $other->record->addresses],
+            [Subject::Email, $record->emails, $other->record->emails],
+            [Subject::Phone, $record->phones, $other->record->phones],
+            [Subject::Identifier, $record->identifiers, $other->record->identifiers],
+            [Subject::Membership, $record->memberships, $other->record->memberships],
+            [Subject::Link, $record->links, $other->record->links],
             [Subject::Unread, $record->unread, $other->record->unread],
         ];
         foreach ($lists as [$subject, $has, $gets]) {
@@ -171,9 +202,12 @@ final readonly class Merger
                 $same = $known[$this->sameness->of($subject, $part->values)] ?? null;
                 if ($same !== null) {
                     array_push($taken, ...self::completed($subject, $same, $part));
-                } elseif ($subject !== Subject::Link || ! in_array((int) $part->value('other_id'), $ids, true)) {
+                } elseif ($subject !== Subject::Link || !in_array((int) $part->value('other_id'), $ids, true)) {
                     $known[$this->sameness->of($subject, $part->values)] = $part;
-                    $taken[] = Change::create($subject, $part->ref, [...$part->values, ...(isset($part->values['is_primary']) && $has !== [] ? ['is_primary' => '0'] : [])]);
+                    $taken[] = Change::create($subject, $part->ref, [
+                        ...$part->values,
+                        ...isset($part->values['is_primary']) && $has !== [] ? ['is_primary' => '0'] : [],
+                    ]);
                 }
             }
         }
@@ -182,7 +216,7 @@ final readonly class Merger
         }
         foreach ($other->gifts as $id => $gift) {
             $given[] = self::gone(Subject::Gift, $id, $gift);
-            $taken[] = Change::create(Subject::Gift, $id, array_filter($gift, static fn (?string $value): bool => $value !== null));
+            $taken[] = Change::create(Subject::Gift, $id, array_filter($gift, static fn(?string $value): bool => $value !== null));
         }
 
         return [$taken, $given];
@@ -224,13 +258,35 @@ final readonly class Merger
         }
         $changes = [];
         foreach ($parts as $field => $of) {
-            $values = array_map(static fn (int $i): array => ['value' => isset($of[$i]) ? $of[$i]->value('value') : '', 'at' => ''], array_keys([$stays, ...$others]));
+            $values = array_map(
+                static fn(int $i): array => ['value' => isset($of[$i]) ? $of[$i]->value('value') : '', 'at' => ''],
+                array_keys([$stays, ...$others]),
+            );
             // Several values stand on a line each, and are joined as such.
-            $isList = array_filter($values, static fn (array $one): bool => str_contains($one['value'], "\n")) !== [];
-            $value = $typed[$field] ?? ($isList ? FieldRule::Joined->choose(array_map(static fn (string $line): array => ['value' => $line, 'at' => ''], explode("\n", implode("\n", array_column(array_filter($values, static fn (array $one): bool => $one['value'] !== ''), 'value')))), "\n") : $this->rule($field)->choose($values, $this->policy->separator));
+            $isList = array_filter($values, static fn(array $one): bool => str_contains($one['value'], "\n")) !== [];
+            $value =
+                $typed[$field] ??
+                ($isList
+                    ? FieldRule::Joined->choose(
+                        array_map(
+                            static fn(string $line): array => ['value' => $line, 'at' => ''],
+                            explode(
+                                "\n",
+                                implode(
+                                    "\n",
+                                    array_column(array_filter($values, static fn(array $one): bool => $one['value'] !== ''), 'value'),
+                                ),
+                            ),
+                        ),
+                        "\n",
+                    )
+                    : $this->rule($field)->choose($values, $this->policy->separator));
             $own = $of[0] ?? null;
             if ($own !== null && $value !== $own->value('value')) {
-                $changes[] = $value === '' ? self::gone(Subject::Custom, $own->ref, $own->values) : new Change(Subject::Custom, $own->ref, Action::Update, ['value' => [$own->value('value'), $value]]);
+                $changes[] =
+                    $value === ''
+                        ? self::gone(Subject::Custom, $own->ref, $own->values)
+                        : new Change(Subject::Custom, $own->ref, Action::Update, ['value' => [$own->value('value'), $value]]);
             } elseif ($own === null && $value !== '') {
                 $changes[] = Change::create(Subject::Custom, reset($of)->ref, ['field' => $field, 'value' => $value]);
             }
@@ -261,7 +317,11 @@ final readonly class Merger
             }
             foreach ($links as $link) {
                 if ((int) $link->value('other_id') !== $survivor) {
-                    $changes[$owner][] = isset($known[$link->value('kind')]) ? self::gone(Subject::Link, $link->ref, $link->values) : new Change(Subject::Link, $link->ref, Action::Update, ['other_id' => [$link->value('other_id'), (string) $survivor]]);
+                    $changes[$owner][] = isset($known[$link->value('kind')])
+                        ? self::gone(Subject::Link, $link->ref, $link->values)
+                        : new Change(Subject::Link, $link->ref, Action::Update, [
+                            'other_id' => [$link->value('other_id'), (string) $survivor],
+                        ]);
                     $known[$link->value('kind')] = true;
                 }
             }
@@ -276,7 +336,10 @@ final readonly class Merger
      */
     private static function worst(array $order, array $values): string
     {
-        usort($values, static fn (string $a, string $b): int => (int) array_search($b, $order, true) <=> (int) array_search($a, $order, true));
+        usort(
+            $values,
+            static fn(string $a, string $b): int => (int) array_search($b, $order, true) <=> (int) array_search($a, $order, true),
+        );
 
         return $values[0];
     }
@@ -284,6 +347,14 @@ final readonly class Merger
     /** @param  array<string, ?string>  $values */
     private static function gone(Subject $subject, int|string $ref, array $values): Change
     {
-        return new Change($subject, $ref, Action::Delete, array_map(static fn (?string $value): array => [$value, null], array_filter($values, static fn (?string $value): bool => $value !== null)));
+        return new Change(
+            $subject,
+            $ref,
+            Action::Delete,
+            array_map(
+                static fn(?string $value): array => [$value, null],
+                array_filter($values, static fn(?string $value): bool => $value !== null),
+            ),
+        );
     }
 }

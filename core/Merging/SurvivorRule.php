@@ -18,7 +18,14 @@ enum SurvivorRule: string
     public function pick(array $candidates): Candidate
     {
         // Where the rule does not tell, the fuller record stays, and then the older one.
-        usort($candidates, fn (Candidate $a, Candidate $b): int => [$this->worth($b), $b->fullness(), -$b->id()] <=> [$this->worth($a), $a->fullness(), -$a->id()]);
+        usort(
+            $candidates,
+            fn(Candidate $a, Candidate $b): int => [$this->worth($b), $b->fullness(), -$b->id()] <=> [
+                $this->worth($a),
+                $a->fullness(),
+                -$a->id(),
+            ],
+        );
 
         return $candidates[0];
     }

@@ -17,11 +17,7 @@ final readonly class Unmerge
      * @param  array<int, list<Change>>  $changes  supporter to its changes
      * @param  list<Kept>  $kept  what does not become as it was
      */
-    private function __construct(
-        public array $changes,
-        public array $kept,
-    ) {
-    }
+    private function __construct(public array $changes, public array $kept) {}
 
     /**
      * @param  array<int, list<Change>>  $done  what the merge did, by supporter, with ids for references
@@ -32,11 +28,20 @@ final readonly class Unmerge
      */
     public static function plan(int $survivor, array $done, array $now, array $given): self
     {
-        $things = $now[$survivor] ?? throw new CannotMerge('The supporter that they were merged into is no longer there. It may have been merged further: take that apart first.');
+        $things =
+            $now[$survivor] ??
+            throw new CannotMerge(
+                'The supporter that they were merged into is no longer there. It may have been merged further: take that apart first.',
+            );
         $changes = [$survivor => []];
         $kept = [];
         $moved = [];
-        $returning = array_diff(array_keys(array_filter($done, static fn (array $of, int $id): bool => $id !== $survivor && self::goes($of), ARRAY_FILTER_USE_BOTH)), [$survivor]);
+        $returning = array_diff(
+            array_keys(
+                array_filter($done, static fn(array $of, int $id): bool => $id !== $survivor && self::goes($of), ARRAY_FILTER_USE_BOTH),
+            ),
+            [$survivor],
+        );
         $taken = [];
         foreach ($done[$survivor] ?? [] as $change) {
             $taken += $change->action === Action::Create ? ["{$change->subject->value}:{$change->ref}" => $change->after()] : [];
@@ -45,7 +50,12 @@ final readonly class Unmerge
             $changes[$id] = self::comesBack($done[$id], $taken, $things, $moved, $kept);
         }
         foreach ($given as $thing => $id) {
-            if (! isset($things[$thing]) || isset($moved[$thing]) || ! in_array($id, $returning, true) || str_starts_with($thing, 'supporter:')) {
+            if (
+                !isset($things[$thing]) ||
+                isset($moved[$thing]) ||
+                !in_array($id, $returning, true) ||
+                str_starts_with($thing, 'supporter:')
+            ) {
                 throw new CannotMerge("What is at \"{$thing}\" can't be given to supporter {$id}.");
             }
             $moved[$thing] = true;
@@ -54,25 +64,33 @@ final readonly class Unmerge
         }
         foreach (array_keys($moved) as $thing) {
             [$subject, $ref] = explode(':', $thing);
-            $changes[$survivor][] = new Change(Subject::from($subject), (int) $ref, Action::Delete, array_map(static fn (string $value): array => [$value, null], self::filled($things[$thing])));
+            $changes[$survivor][] = new Change(
+                Subject::from($subject),
+                (int) $ref,
+                Action::Delete,
+                array_map(static fn(string $value): array => [$value, null], self::filled($things[$thing])),
+            );
         }
         foreach ($done as $id => $of) {
-            if (! in_array($id, $returning, true)) {
+            if (!in_array($id, $returning, true)) {
                 // Of the survivor, what moved is done with; the rest is put back as far as nobody changed it since.
-                $rest = array_values(array_filter($of, static fn (Change $change): bool => $change->action !== Action::Create));
+                $rest = array_values(array_filter($of, static fn(Change $change): bool => $change->action !== Action::Create));
                 $reversal = Reversal::of($rest, $now[$id] ?? [], []);
                 $changes[$id] = [...$reversal->changes, ...$changes[$id] ?? []];
                 array_push($kept, ...$reversal->kept);
             }
         }
 
-        return new self(array_filter($changes, static fn (array $of): bool => $of !== []), $kept);
+        return new self(array_filter($changes, static fn(array $of): bool => $of !== []), $kept);
     }
 
     /** @param  list<Change>  $done */
     private static function goes(array $done): bool
     {
-        return array_filter($done, static fn (Change $change): bool => $change->subject === Subject::Supporter && $change->action === Action::Delete) !== [];
+        return array_filter(
+            $done,
+            static fn(Change $change): bool => $change->subject === Subject::Supporter && $change->action === Action::Delete,
+        ) !== [];
     }
 
     /**
@@ -88,8 +106,8 @@ final readonly class Unmerge
         $changes = [];
         foreach ($done as $change) {
             $thing = "{$change->subject->value}:{$change->ref}";
-            $was = array_map(static fn (array $pair): ?string => $pair[0], $change->fields);
-            if (isset($taken[$thing]) && ! isset($things[$thing])) {
+            $was = array_map(static fn(array $pair): ?string => $pair[0], $change->fields);
+            if (isset($taken[$thing]) && !isset($things[$thing])) {
                 $kept[] = new Kept($thing, null, null, null, 'It was removed since');
 
                 continue;
@@ -97,7 +115,11 @@ final readonly class Unmerge
             if (isset($taken[$thing])) {
                 $moved[$thing] = true;
                 // As it was, with what was changed since the merge.
-                $since = array_filter($things[$thing], static fn (?string $value, string $column): bool => $value !== ($taken[$thing][$column] ?? null), ARRAY_FILTER_USE_BOTH);
+                $since = array_filter(
+                    $things[$thing],
+                    static fn(?string $value, string $column): bool => $value !== ($taken[$thing][$column] ?? null),
+                    ARRAY_FILTER_USE_BOTH,
+                );
                 $was = [...$was, ...$since];
             }
             $changes[] = Change::create($change->subject, $change->ref, $was);
@@ -112,7 +134,10 @@ final readonly class Unmerge
      */
     private static function supporterFirst(array $changes): array
     {
-        usort($changes, static fn (Change $a, Change $b): int => ($b->subject === Subject::Supporter) <=> ($a->subject === Subject::Supporter));
+        usort(
+            $changes,
+            static fn(Change $a, Change $b): int => ($b->subject === Subject::Supporter) <=> ($a->subject === Subject::Supporter),
+        );
 
         return $changes;
     }
@@ -123,6 +148,6 @@ final readonly class Unmerge
      */
     private static function filled(array $values): array
     {
-        return array_filter($values, static fn (?string $value): bool => $value !== null);
+        return array_filter($values, static fn(?string $value): bool => $value !== null);
     }
 }

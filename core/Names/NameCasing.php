@@ -10,7 +10,20 @@ use PineSieve\Core\Text\Fold;
 final class NameCasing
 {
     /** Last names that begin with "Mac" as a word of its own; in Mack, Macy, Mackey and many others it is none. */
-    private const MAC = ['macarthur' => 1, 'macdonald' => 1, 'macdougall' => 1, 'macgregor' => 1, 'macintosh' => 1, 'macintyre' => 1, 'mackenzie' => 1, 'maclean' => 1, 'macleod' => 1, 'macmillan' => 1, 'macneil' => 1, 'macpherson' => 1];
+    private const MAC = [
+        'macarthur' => 1,
+        'macdonald' => 1,
+        'macdougall' => 1,
+        'macgregor' => 1,
+        'macintosh' => 1,
+        'macintyre' => 1,
+        'mackenzie' => 1,
+        'maclean' => 1,
+        'macleod' => 1,
+        'macmillan' => 1,
+        'macneil' => 1,
+        'macpherson' => 1,
+    ];
 
     /** Last names, and "St.", that have no vowel: what else has none is an abbreviation. */
     private const NO_VOWEL = ['ng' => 1, 'st' => 1, 'sts' => 1, 'krc' => 1, 'srb' => 1, 'vlk' => 1, 'smrz' => 1, 'smrt' => 1];
@@ -19,11 +32,20 @@ final class NameCasing
     private const SMALL = ['of' => 1, 'and' => 1, 'the' => 1, 'for' => 1, 'at' => 1];
 
     /** Abbreviations that have a vowel. */
-    private const CAPITALS = ['ymca' => 1, 'ywca' => 1, 'usa' => 1, 'vfw' => 1, 'pta' => 1, 'pto' => 1, 'aka' => 1, 'dba' => 1, 'ucc' => 1, 'ame' => 1];
+    private const CAPITALS = [
+        'ymca' => 1,
+        'ywca' => 1,
+        'usa' => 1,
+        'vfw' => 1,
+        'pta' => 1,
+        'pto' => 1,
+        'aka' => 1,
+        'dba' => 1,
+        'ucc' => 1,
+        'ame' => 1,
+    ];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** Words that have both cases, digits, or no vowel stay as they are. */
     public static function of(string $name): string
@@ -33,8 +55,16 @@ final class NameCasing
         foreach ($words as $i => $word) {
             // A small word among others with capitals is meant so: "and", "van".
             if ($isSmall || mb_strtolower($word) !== $word) {
-                $isCredential = $i > 1 && $i === count($words) - 1 && str_ends_with($words[$i - 1], ',') && Words::credential(Fold::solid($word)) !== null;
-                $words[$i] = $isCredential ? mb_strtoupper($word) : ($i > 0 && isset(self::SMALL[mb_strtolower($word)]) ? mb_strtolower($word) : self::word($word, $i < count($words) - 1, count($words) > 1));
+                $isCredential =
+                    $i > 1 &&
+                    $i === count($words) - 1 &&
+                    str_ends_with($words[$i - 1], ',') &&
+                    Words::credential(Fold::solid($word)) !== null;
+                $words[$i] = $isCredential
+                    ? mb_strtoupper($word)
+                    : ($i > 0 && isset(self::SMALL[mb_strtolower($word)])
+                        ? mb_strtolower($word)
+                        : self::word($word, $i < count($words) - 1, count($words) > 1));
             }
         }
 
@@ -44,14 +74,16 @@ final class NameCasing
     /** Whether of() would change the name. */
     public static function isFlat(string $name): bool
     {
-        return preg_match('/\p{L}{2}/u', $name) === 1 && (mb_strtoupper($name) === $name || mb_strtolower($name) === $name) && self::of($name) !== $name;
+        return preg_match('/\p{L}{2}/u', $name) === 1 &&
+            (mb_strtoupper($name) === $name || mb_strtolower($name) === $name) &&
+            self::of($name) !== $name;
     }
 
     private static function word(string $word, bool $isFollowed, bool $isOneOfSeveral): string
     {
         $lower = mb_strtolower($word);
         $capitals = mb_strtoupper($word) === $word;
-        if (! $capitals && $lower !== $word || preg_match('/\d/', $word) === 1 || preg_match('/\p{L}/u', $word) !== 1) {
+        if ((!$capitals && $lower !== $word) || preg_match('/\d/', $word) === 1 || preg_match('/\p{L}/u', $word) !== 1) {
             return $word;
         }
         $solid = Fold::solid($word);
@@ -59,26 +91,31 @@ final class NameCasing
         if ($capitals && preg_match('/^(?:\p{L}\.){2,}$/u', $word) === 1) {
             return $word;
         }
-        $suffix = $isFollowed || ! $isOneOfSeveral ? null : Words::suffix($solid);
+        $suffix = $isFollowed || !$isOneOfSeveral ? null : Words::suffix($solid);
         if ($suffix !== null) {
             // "III" and "MD" are written so; "JR" keeps its own stop or lack of one.
             return ctype_upper($suffix) ? mb_strtoupper($word) : mb_convert_case($word, MB_CASE_TITLE);
         }
-        if ($isFollowed && Words::isParticle($solid) && ! in_array($solid, ['st', 'mc', 'mac'], true)) {
+        if ($isFollowed && Words::isParticle($solid) && !in_array($solid, ['st', 'mc', 'mac'], true)) {
             return $lower;
         }
-        $isShort = preg_match('/^(?:\p{L}\.)+\p{L}?$/u', $word) === 1 || preg_match('/[aeiouy]/', $solid) !== 1 || isset(self::CAPITALS[$solid]);
+        $isShort =
+            preg_match('/^(?:\p{L}\.)+\p{L}?$/u', $word) === 1 || preg_match('/[aeiouy]/', $solid) !== 1 || isset(self::CAPITALS[$solid]);
         // "J.R.", "NH", "YMCA"; but not "DR", "MCGH", "NG".
-        if ($capitals && $isShort && Words::title($solid) === null && ! str_starts_with($solid, 'mc') && ! isset(self::NO_VOWEL[$solid])) {
+        if ($capitals && $isShort && Words::title($solid) === null && !str_starts_with($solid, 'mc') && !isset(self::NO_VOWEL[$solid])) {
             return $word;
         }
-        $cased = (string) preg_replace_callback("/(^|[-'\u{2019}(.])(\p{L})/u", static fn (array $m): string => $m[1].mb_strtoupper($m[2]), $lower);
+        $cased = (string) preg_replace_callback(
+            "/(^|[-'\u{2019}(.])(\p{L})/u",
+            static fn(array $m): string => $m[1] . mb_strtoupper($m[2]),
+            $lower,
+        );
         // The letter after the last apostrophe is small: "John's".
-        $cased = (string) preg_replace_callback("/(['\u{2019}])S\$/u", static fn (array $m): string => $m[1].'s', $cased);
+        $cased = (string) preg_replace_callback("/(['\u{2019}])S\$/u", static fn(array $m): string => $m[1] . 's', $cased);
 
         return (string) preg_replace_callback(
             isset(self::MAC[$solid]) ? '/(^|-)(Mac)(\p{Ll})/u' : '/(^|-)(Mc)(\p{Ll})/u',
-            static fn (array $m): string => $m[1].$m[2].mb_strtoupper($m[3]),
+            static fn(array $m): string => $m[1] . $m[2] . mb_strtoupper($m[3]),
             $cased,
         );
     }

@@ -16,7 +16,18 @@ final readonly class NameRemarks
     private const COMPANY = '/[\s,]*(?:[&+\/]|\b(?:and|or|plus|with)\b)\s*((?:(?:his|her|their|a|current|\d+|one|two)\s+)*(?:guests?|friends?|spouse|wife|husband|children|kids|others?|resident|occupant|\d|one))\.?$/iu';
 
     /** Names that mailing lists have in the place of one. */
-    private const NOBODY = ['current resident', 'resident', 'current occupant', 'occupant', 'postal customer', 'postal patron', 'box holder', 'boxholder', 'local resident', 'or current resident'];
+    private const NOBODY = [
+        'current resident',
+        'resident',
+        'current occupant',
+        'occupant',
+        'postal customer',
+        'postal patron',
+        'box holder',
+        'boxholder',
+        'local resident',
+        'or current resident',
+    ];
 
     /** With a date alone: "d. 2019", "died in May 2019", "dec. 5/3/2019". */
     private const GONE_ON = '/^(?:deceased|dec|decd|died|d|passed|passed away) (?:on |in )?(?:[a-z]+ )?[\d ]+$/D';
@@ -30,13 +41,17 @@ final readonly class NameRemarks
         public string $nickname = '',
         public bool $isDeceased = false,
         public string $remark = '',
-    ) {
-    }
+    ) {}
 
     public static function of(string $text): self
     {
         // Most names have none of these.
-        if (preg_match('/guest|friend|spouse|wife|husband|children|kids|other|resident|occupant|one$|\d$|[(\[“”„"‘†]|(?:^|\s)[\'’]|dec(?:\'?d|eased)/iu', $text) !== 1) {
+        if (
+            preg_match(
+                '/guest|friend|spouse|wife|husband|children|kids|other|resident|occupant|one$|\d$|[(\[“”„"‘†]|(?:^|\s)[\'’]|dec(?:\'?d|eased)/iu',
+                $text,
+            ) !== 1
+        ) {
             return new self($text);
         }
         [$nickname, $isDeceased, $remarks] = ['', false, []];
@@ -56,14 +71,28 @@ final readonly class NameRemarks
 
             return ' ';
         };
-        $name = (string) preg_replace_callback('/\(([^()]*)\)|\[([^\[\]]*)\]/u', static fn (array $m): string => $take($m[2] ?? $m[1], false), $text);
-        $name = (string) preg_replace_callback('/["“”„]([^"“”„]{1,30})["“”]|(?<=\s|^)[\'‘]([\p{L} .-]{1,30})[\'’](?=\s|,|$)/u', static fn (array $m): string => $take($m[2] ?? $m[1], true), $name);
-        $name = (string) preg_replace_callback(self::COMPANY, static fn (array $m): string => $take($m[1], false), $name);
-        $name = (string) preg_replace_callback('/†|[\s,;–-]+(?:dec(?:\'?d|eased))\.?(?=\s*$)/iu', static fn (): string => $take('deceased', false), $name);
+        $name = (string) preg_replace_callback(
+            '/\(([^()]*)\)|\[([^\[\]]*)\]/u',
+            static fn(array $m): string => $take($m[2] ?? $m[1], false),
+            $text,
+        );
+        $name = (string) preg_replace_callback(
+            '/["“”„]([^"“”„]{1,30})["“”]|(?<=\s|^)[\'‘]([\p{L} .-]{1,30})[\'’](?=\s|,|$)/u',
+            static fn(array $m): string => $take($m[2] ?? $m[1], true),
+            $name,
+        );
+        $name = (string) preg_replace_callback(self::COMPANY, static fn(array $m): string => $take($m[1], false), $name);
+        $name = (string) preg_replace_callback(
+            '/†|[\s,;–-]+(?:dec(?:\'?d|eased))\.?(?=\s*$)/iu',
+            static fn(): string => $take('deceased', false),
+            $name,
+        );
         $name = trim((string) preg_replace('/ (?=,)/', '', Tidy::line($name)), " ,;-\u{2013}");
 
         // Where nothing but a remark is left, the remark is the name.
-        return preg_match('/\p{L}/u', $name) === 1 ? new self($name, $nickname, $isDeceased, implode('; ', $remarks)) : new self(trim($text, ' "“”„'));
+        return preg_match('/\p{L}/u', $name) === 1
+            ? new self($name, $nickname, $isDeceased, implode('; ', $remarks))
+            : new self(trim($text, ' "“”„'));
     }
 
     /** The name without who comes along: "Ann Lee & guest" is one person. */
@@ -81,15 +110,21 @@ final readonly class NameRemarks
     /** In words; '' if there is nothing beside the name. */
     public function told(): string
     {
-        return implode(', ', array_filter([
-            $this->nickname === '' ? '' : "nickname {$this->nickname}",
-            $this->isDeceased ? 'deceased' : '',
-            $this->remark === '' ? '' : "\"{$this->remark}\" goes to the notes",
-        ], static fn (string $part): bool => $part !== ''));
+        return implode(
+            ', ',
+            array_filter(
+                [
+                    $this->nickname === '' ? '' : "nickname {$this->nickname}",
+                    $this->isDeceased ? 'deceased' : '',
+                    $this->remark === '' ? '' : "\"{$this->remark}\" goes to the notes",
+                ],
+                static fn(string $part): bool => $part !== '',
+            ),
+        );
     }
 
     private static function isShortForm(string $folded): bool
     {
-        return ! str_contains($folded, ' ') && Nicknames::fullOf($folded) !== [];
+        return !str_contains($folded, ' ') && Nicknames::fullOf($folded) !== [];
     }
 }

@@ -13,9 +13,7 @@ final class Nicknames
     /** @var array<string, non-empty-list<string>> full name to itself and its short forms */
     private static array $forms = [];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * The full name that both may stand for ("bob", "robert" -> "robert"); null if none is known.
@@ -60,7 +58,7 @@ final class Nicknames
         if (self::$full === null) {
             self::$full = [];
             /** @var list<string> $lines */
-            $lines = require __DIR__.'/data/nicknames.php';
+            $lines = require __DIR__ . '/data/nicknames.php';
             foreach ($lines as $line) {
                 $names = explode(' ', $line);
                 self::$forms[$names[0]] = $names;

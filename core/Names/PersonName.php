@@ -13,8 +13,7 @@ final readonly class PersonName
         public string $middle = '',
         public string $last = '',
         public string $suffix = '',
-    ) {
-    }
+    ) {}
 
     /** As one says it: "Ann M. Lee Jr."; '' if there is no name. */
     public function display(): string

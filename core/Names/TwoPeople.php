@@ -13,21 +13,20 @@ final class TwoPeople
     /** "Ann/Bo Lee" is two; "c/o" and "1/2" are not. */
     private const AND = '\s*(?:&|\s\+\s|\s(?:and|or|und|et)\s|(?<=\p{L}{2})\s?\/\s?(?=\p{L}{2}))\s*';
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** Whether a name, if it is no organization's, is that of two. */
     public static function areIn(string $text): bool
     {
         // Most values are told apart by a glance.
-        return preg_match('/[&+\/]| (?:and|or|und|et) /i', $text) === 1 && preg_match('/\p{L}\.?\)?'.self::AND.'\p{L}/iu', NameRemarks::withoutCompany($text)) === 1;
+        return preg_match('/[&+\/]| (?:and|or|und|et) /i', $text) === 1 &&
+            preg_match('/\p{L}\.?\)?' . self::AND . '\p{L}/iu', NameRemarks::withoutCompany($text)) === 1;
     }
 
     /** @return non-empty-list<string> what stands before and behind each "and" */
     public static function halves(string $text): array
     {
-        $halves = preg_split('/'.self::AND.'/iu', $text);
+        $halves = preg_split('/' . self::AND . '/iu', $text);
 
         return $halves === false || $halves === [] ? [$text] : $halves;
     }
@@ -37,12 +36,18 @@ final class TwoPeople
     {
         $text = Tidy::line($text);
         $halves = self::halves(NameRemarks::withoutCompany($text));
-        if (count($halves) !== 2 || $halves[0] === '' || $halves[1] === '' || WrittenName::isOrganization($text) || preg_match('/\b(?:family|families|estate)\b/iu', $text) === 1) {
+        if (
+            count($halves) !== 2 ||
+            $halves[0] === '' ||
+            $halves[1] === '' ||
+            WrittenName::isOrganization($text) ||
+            preg_match('/\b(?:family|families|estate)\b/iu', $text) === 1
+        ) {
             return [$text];
         }
         [$one, $other] = $halves;
         // "Smith, John & Mary"
-        if (str_contains($one, ',') && ! str_contains($other, ',')) {
+        if (str_contains($one, ',') && !str_contains($other, ',')) {
             [$last, $first] = array_map(trim(...), explode(',', $one, 2));
 
             // "Smith, Mr. and Mrs. John" names one of the two.
@@ -50,31 +55,39 @@ final class TwoPeople
                 return [$text];
             }
 
-            return $first === '' ? [$text] : ["{$first} {$last}", str_contains($other, ' ') && Words::title(self::firstWord($other)) === null ? $other : "{$other} {$last}"];
+            return $first === ''
+                ? [$text]
+                : [
+                    "{$first} {$last}",
+                    str_contains($other, ' ') && Words::title(self::firstWord($other)) === null ? $other : "{$other} {$last}",
+                ];
         }
         if (str_contains($one, ',')) {
             return [self::turned($one), self::turned($other)];
         }
         // "Mr. and Mrs. John Smith" names one of the two: nobody is made up for the other.
-        if (! str_contains($one, ' ') && Words::title(Fold::solid($one)) !== null) {
+        if (!str_contains($one, ' ') && Words::title(Fold::solid($one)) !== null) {
             return [$text];
         }
 
         // "John & Mary", in a column of first names.
-        if (! str_contains($one, ' ') && ! str_contains($other, ' ')) {
+        if (!str_contains($one, ' ') && !str_contains($other, ' ')) {
             return mb_strlen($one) > 1 && mb_strlen($other) > 1 ? [$one, $other] : [$text];
         }
-        if (! str_contains($other, ' ')) {
-            return [$one, $other.' '.self::lastName($one)];
+        if (!str_contains($other, ' ')) {
+            return [$one, $other . ' ' . self::lastName($one)];
         }
 
-        return [self::needsLastName($one) ? $one.' '.self::lastName($other) : $one, $other];
+        return [self::needsLastName($one) ? $one . ' ' . self::lastName($other) : $one, $other];
     }
 
     /** "John" and "Dr. John" do; "John Smith" does not. */
     private static function needsLastName(string $text): bool
     {
-        $words = array_filter(explode(' ', NameRemarks::of($text)->name), static fn (string $word): bool => Words::title(Fold::solid($word)) === null && preg_match('/^\p{L}\.?$/u', $word) !== 1);
+        $words = array_filter(
+            explode(' ', NameRemarks::of($text)->name),
+            static fn(string $word): bool => Words::title(Fold::solid($word)) === null && preg_match('/^\p{L}\.?$/u', $word) !== 1,
+        );
 
         return count($words) < 2;
     }

@@ -10,9 +10,7 @@ final class Words
     /** @var ?array{titles: array<string, string>, suffixes: array<string, string>, credentials: array<string, string>, particles: array<string, int>, organizations: array<string, int>, 'first names': array<string, int>, places: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} */
     private static ?array $lists = null;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     public static function title(string $folded): ?string
     {
@@ -74,7 +72,7 @@ final class Words
     {
         if (self::$lists === null) {
             /** @var array{titles: array<string, string>, suffixes: array<string, string>, credentials: array<string, string>, particles: array<string, int>, organizations: array<string, int>, 'first names': array<string, int>, places: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} $lists */
-            $lists = require __DIR__.'/data/words.php';
+            $lists = require __DIR__ . '/data/words.php';
             self::$lists = $lists;
         }
 

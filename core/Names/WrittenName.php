@@ -16,20 +16,38 @@ final readonly class WrittenName
     private const FIRM = '/(?:&|\band\b|\+)\s*(?:sons?|daughters?|brothers|bros|co|company|associates?|assoc|partners?)\b/iu';
 
     /** Words of organizations that are last names as well, to what has to stand before them: anything, or a first name that is known. */
-    private const LAST_NAMES = ['church' => false, 'temple' => false, 'parish' => false, 'banks' => false, 'bank' => true, 'store' => true, 'inn' => true, 'school' => true, 'college' => true, 'city' => true, 'town' => true, 'shop' => true, 'co' => true, 'works' => true, 'market' => true, 'union' => true, 'service' => true, 'league' => true, 'lodge' => true, 'guild' => true, 'trust' => true, 'council' => true];
+    private const LAST_NAMES = [
+        'church' => false,
+        'temple' => false,
+        'parish' => false,
+        'banks' => false,
+        'bank' => true,
+        'store' => true,
+        'inn' => true,
+        'school' => true,
+        'college' => true,
+        'city' => true,
+        'town' => true,
+        'shop' => true,
+        'co' => true,
+        'works' => true,
+        'market' => true,
+        'union' => true,
+        'service' => true,
+        'league' => true,
+        'lodge' => true,
+        'guild' => true,
+        'trust' => true,
+        'council' => true,
+    ];
 
-    private function __construct(
-        public SupporterKind $kind,
-        public PersonName $person,
-        public string $whole,
-    ) {
-    }
+    private function __construct(public SupporterKind $kind, public PersonName $person, public string $whole) {}
 
     public static function parse(string $text): self
     {
         $text = (string) preg_replace('/\s+(?:&|and|\+)$/iuD', '', Tidy::line($text));
         if (self::isOrganization($text)) {
-            return new self(SupporterKind::Organization, new PersonName, $text);
+            return new self(SupporterKind::Organization, new PersonName(), $text);
         }
         $name = NameRemarks::of($text)->name;
         $isFamily = preg_match(self::FAMILY, $name, $family) === 1;
@@ -37,7 +55,13 @@ final readonly class WrittenName
         if ($isFamily || TwoPeople::areIn($name)) {
             $halves = TwoPeople::halves($name);
 
-            return new self(SupporterKind::Household, new PersonName(last: self::lastNameOf(str_contains($name, ',') ? explode(',', $name)[0].',' : $halves[count($halves) - 1])), $text);
+            return new self(
+                SupporterKind::Household,
+                new PersonName(
+                    last: self::lastNameOf(str_contains($name, ',') ? explode(',', $name)[0] . ',' : $halves[count($halves) - 1]),
+                ),
+                $text,
+            );
         }
 
         return new self(SupporterKind::Person, self::person($name), $text);
@@ -54,31 +78,46 @@ final readonly class WrittenName
             return false;
         }
 
-        return $telling !== [] && (count($telling) > 1 || ! isset(self::LAST_NAMES[$telling[0]]) || ! self::isLastName($telling[0], $text));
+        return $telling !== [] && (count($telling) > 1 || !isset(self::LAST_NAMES[$telling[0]]) || !self::isLastName($telling[0], $text));
     }
 
     /** "Marina Lopez" and "Dr. Temple Harkness" are people, "Marina Bay" and "Temple Israel" are not. */
     private static function isFirstName(string $word, string $text): bool
     {
-        $words = array_values(array_filter(explode(' ', Fold::words($text)), static fn (string $one): bool => strlen($one) > 1 && Words::title($one) === null && Words::suffix($one) === null));
+        $words = array_values(
+            array_filter(
+                explode(' ', Fold::words($text)),
+                static fn(string $one): bool => strlen($one) > 1 && Words::title($one) === null && Words::suffix($one) === null,
+            ),
+        );
         [$last, $first] = str_contains($text, ',') ? [$words[0] ?? '', $words[1] ?? ''] : [$words[1] ?? '', $words[0] ?? ''];
 
-        return Words::isFirstName($word) && count($words) === 2 && $first === $word && ! Words::tellsPlace($last);
+        return Words::isFirstName($word) && count($words) === 2 && $first === $word && !Words::tellsPlace($last);
     }
 
     /** "Church, Ann", "Dr. Ann M. Church Jr." and "Ann & Bo Church" are people: one first name or initials, and the telling word behind it. */
     private static function isLastName(string $word, string $text): bool
     {
         $all = explode(' ', Fold::words($text));
-        $words = array_values(array_filter($all, static fn (string $one): bool => strlen($one) > 1 && Words::title($one) === null && Words::suffix($one) === null && $one !== 'and'));
+        $words = array_values(
+            array_filter(
+                $all,
+                static fn(string $one): bool => strlen($one) > 1 &&
+                    Words::title($one) === null &&
+                    Words::suffix($one) === null &&
+                    $one !== 'and',
+            ),
+        );
         $first = array_values(array_diff($words, [$word]))[0] ?? '';
         $isKnown = Nicknames::fullOf($first) !== [];
         if (TwoPeople::areIn($text)) {
             return count($words) === 3 && $words[2] === $word && $isKnown;
         }
 
-        return count($words) < 3 && count($all) > 1 && ($words[0] !== $word || $first === '' || str_contains($text, ','))
-            && (! self::LAST_NAMES[$word] || $isKnown || $first === '');
+        return count($words) < 3 &&
+            count($all) > 1 &&
+            ($words[0] !== $word || $first === '' || str_contains($text, ',')) &&
+            (!self::LAST_NAMES[$word] || $isKnown || $first === '');
     }
 
     /** "van der Berg" is one, where no first name can be meant. */
@@ -93,8 +132,12 @@ final readonly class WrittenName
         [$names, $suffixes] = [[], []];
         foreach (array_map(trim(...), explode(',', $text)) as $i => $part) {
             $isBehindName = $i > 0 && (count($names) > 1 || self::isWhole($names[0]));
-            $known = $i === 0 || ! $isBehindName && self::areInitials($part) ? null : (Words::suffix(Fold::solid($part)) ?? ($isBehindName || self::isWhole(mb_strtolower($names[0])) ? self::credential($part) : null));
-            if ($known !== null || $isBehindName && self::isCredential($part)) {
+            $known =
+                $i === 0 || (!$isBehindName && self::areInitials($part))
+                    ? null
+                    : Words::suffix(Fold::solid($part)) ??
+                        ($isBehindName || self::isWhole(mb_strtolower($names[0])) ? self::credential($part) : null);
+            if ($known !== null || ($isBehindName && self::isCredential($part))) {
                 $suffixes[] = $known ?? $part;
             } elseif ($i === 0 || $part !== '') {
                 $names[] = $part;
@@ -106,7 +149,13 @@ final readonly class WrittenName
             [$title, $rest] = self::cutTitle(explode(' ', implode(' ', array_slice($names, 1))), true);
             [$rest, $restSuffix] = self::cutSuffix($rest);
 
-            return new PersonName($title, $rest[0], implode(' ', array_slice($rest, 1)), implode(' ', $last), self::joined($lastSuffix, $restSuffix, $suffix));
+            return new PersonName(
+                $title,
+                $rest[0],
+                implode(' ', array_slice($rest, 1)),
+                implode(' ', $last),
+                self::joined($lastSuffix, $restSuffix, $suffix),
+            );
         }
         [$title, $words] = self::cutTitle(explode(' ', $names[0]));
         [$words, $tail] = self::cutSuffix($words);
@@ -119,13 +168,25 @@ final readonly class WrittenName
             // "MC DONALD Ann" is written with the last name first, "MC DONALD" is one alone.
             $isLastFirst = count($words) > 2 && mb_strtoupper($words[1]) === $words[1] && mb_strtoupper($words[2]) !== $words[2];
 
-            return new PersonName($title, $isLastFirst ? $words[2] : '', $isLastFirst ? implode(' ', array_slice($words, 3)) : '', implode(' ', $isLastFirst ? array_slice($words, 0, 2) : $words), $suffix);
+            return new PersonName(
+                $title,
+                $isLastFirst ? $words[2] : '',
+                $isLastFirst ? implode(' ', array_slice($words, 3)) : '',
+                implode(' ', $isLastFirst ? array_slice($words, 0, 2) : $words),
+                $suffix,
+            );
         }
         while ($from > 1 && Words::isParticle(Fold::words($words[$from - 1]))) {
             $from--;
         }
 
-        return new PersonName($title, $words[0], implode(' ', array_slice($words, 1, $from - 1)), implode(' ', array_slice($words, $from)), $suffix);
+        return new PersonName(
+            $title,
+            $words[0],
+            implode(' ', array_slice($words, 1, $from - 1)),
+            implode(' ', array_slice($words, $from)),
+            $suffix,
+        );
     }
 
     /** "J.R." and "M. D.": of a last name alone these are who it is. */
@@ -150,12 +211,12 @@ final readonly class WrittenName
     {
         $words = explode(' ', $name);
 
-        return count($words) > 1 && ! Words::isParticle(Fold::words($words[0])) && mb_strtoupper($name) !== $name;
+        return count($words) > 1 && !Words::isParticle(Fold::words($words[0])) && mb_strtoupper($name) !== $name;
     }
 
     private static function joined(string ...$parts): string
     {
-        return implode(' ', array_filter($parts, static fn (string $part): bool => $part !== ''));
+        return implode(' ', array_filter($parts, static fn(string $part): bool => $part !== ''));
     }
 
     /**
@@ -182,7 +243,12 @@ final readonly class WrittenName
     {
         $suffixes = [];
         $isFlat = mb_strtoupper(implode(' ', $words)) === implode(' ', $words);
-        while (count($words) > 1 && ($suffix = Words::suffix(Fold::solid($words[count($words) - 1])) ?? (count($words) > 2 && ! $isFlat ? self::credential($words[count($words) - 1]) : null)) !== null) {
+        while (
+            count($words) > 1 &&
+            ($suffix =
+                Words::suffix(Fold::solid($words[count($words) - 1])) ??
+                (count($words) > 2 && !$isFlat ? self::credential($words[count($words) - 1]) : null)) !== null
+        ) {
             array_unshift($suffixes, $suffix);
             array_pop($words);
         }

@@ -26,7 +26,9 @@ final class CannotRead extends SieveException
 
     public static function binary(): self
     {
-        return new self('This is not a spreadsheet: it holds binary data. Bring a spreadsheet (.xlsx, .xls, .ods), delimited text (.csv), contact cards (.vcf) or JSON.');
+        return new self(
+            'This is not a spreadsheet: it holds binary data. Bring a spreadsheet (.xlsx, .xls, .ods), delimited text (.csv), contact cards (.vcf) or JSON.',
+        );
     }
 
     public static function encrypted(): self
@@ -46,7 +48,9 @@ final class CannotRead extends SieveException
 
     public static function longCell(int $row): self
     {
-        return new self("Row {$row} has a cell of more than a million characters, which no spreadsheet program can have written. Empty that cell and bring the file again.");
+        return new self(
+            "Row {$row} has a cell of more than a million characters, which no spreadsheet program can have written. Empty that cell and bring the file again.",
+        );
     }
 
     /** @param  list<string>  $sheets */
@@ -57,12 +61,16 @@ final class CannotRead extends SieveException
 
     public static function openQuote(int $row): self
     {
-        return new self("Row {$row} opens a quotation mark that is never closed, so the rest of the file would be one cell. Correct that row in a text editor.");
+        return new self(
+            "Row {$row} opens a quotation mark that is never closed, so the rest of the file would be one cell. Correct that row in a text editor.",
+        );
     }
 
     public static function oldDocument(): self
     {
-        return new self('This is a document of an old Office kind that holds no sheets, is damaged, or is protected by a password. Open it, save it as .xlsx without a password, and bring that copy.');
+        return new self(
+            'This is a document of an old Office kind that holds no sheets, is damaged, or is protected by a password. Open it, save it as .xlsx without a password, and bring that copy.',
+        );
     }
 
     public static function brokenJson(int $number): self
@@ -81,9 +89,19 @@ final class CannotRead extends SieveException
      */
     public static function otherShape(string $sheet, array $missing, array $more): self
     {
-        $differs = array_filter([$missing === [] ? '' : 'it lacks '.implode(', ', array_slice($missing, 0, 5)), $more === [] ? '' : 'it has besides '.implode(', ', array_slice($more, 0, 5))], static fn (string $part): bool => $part !== '');
+        $differs = array_filter(
+            [
+                $missing === [] ? '' : 'it lacks ' . implode(', ', array_slice($missing, 0, 5)),
+                $more === [] ? '' : 'it has besides ' . implode(', ', array_slice($more, 0, 5)),
+            ],
+            static fn(string $part): bool => $part !== '',
+        );
 
-        return new self("The sheet \"{$sheet}\" has other columns than the first, so they can't be brought in together: ".implode('; ', $differs).'.');
+        return new self(
+            "The sheet \"{$sheet}\" has other columns than the first, so they can't be brought in together: " .
+                implode('; ', $differs) .
+                '.',
+        );
     }
 
     public static function noSheets(): self

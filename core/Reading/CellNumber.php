@@ -7,14 +7,12 @@ namespace PineSieve\Core\Reading;
 /** Numbers of a spreadsheet cell as text. */
 final class CellNumber
 {
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** As the spreadsheet shows it without any format: 15 significant digits. The file may hold 17, with the noise of binary fractions. */
     public static function text(string $raw): string
     {
-        if (preg_match('/^-?\d{1,15}$/D', $raw) === 1 || ! is_numeric($raw)) {
+        if (preg_match('/^-?\d{1,15}$/D', $raw) === 1 || !is_numeric($raw)) {
             return $raw;
         }
         $shown = sprintf('%.15G', (float) $raw);

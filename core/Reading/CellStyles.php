@@ -12,9 +12,7 @@ final class CellStyles
     /** Formats that a workbook can have are some 65,000; more are damage, or meant to fill the memory. */
     private const MOST = 100_000;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @return array<int, true> indexes of the cell formats that show a date
@@ -30,7 +28,7 @@ final class CellStyles
         $index = 0;
         while ($xml->read()) {
             if ($xml->localName === 'cellXfs') {
-                $inCells = $xml->nodeType === \XMLReader::ELEMENT && ! $xml->isEmptyElement;
+                $inCells = $xml->nodeType === \XMLReader::ELEMENT && !$xml->isEmptyElement;
             }
             if ($xml->nodeType !== \XMLReader::ELEMENT) {
                 continue;

@@ -10,15 +10,11 @@ final readonly class DelimitedReader implements SourceReader
     /** Even, so that no UTF-16 unit is cut. */
     private const BLOCK = 1 << 20;
 
-    public function __construct(
-        private string $path,
-        private Dialect $dialect,
-    ) {
-    }
+    public function __construct(private string $path, private Dialect $dialect) {}
 
     public function marks(): SheetMarks
     {
-        return new SheetMarks;
+        return new SheetMarks();
     }
 
     public function rows(): iterable
@@ -61,7 +57,7 @@ final readonly class DelimitedReader implements SourceReader
             }
             if ($encoding === Encoding::Windows1252 || $encoding === Encoding::Latin1) {
                 $joined = mb_convert_encoding($joined, 'UTF-8', $encoding->value);
-            } elseif (! mb_check_encoding($joined, 'UTF-8')) {
+            } elseif (!mb_check_encoding($joined, 'UTF-8')) {
                 throw CannotRead::encoding($encoding->label(), $number);
             }
             yield $number => explode("\0", $joined);
@@ -113,17 +109,17 @@ final readonly class DelimitedReader implements SourceReader
             throw new \LogicException('No temporary stream.');
         }
         $carry = '';
-        while (! feof($stream)) {
-            $block = $carry.fread($stream, self::BLOCK);
+        while (!feof($stream)) {
+            $block = $carry . fread($stream, self::BLOCK);
             $carry = '';
             // A block must not end between the two halves of a character, nor within one unit.
             $keep = strlen($block) % 2;
             if (strlen($block) - $keep >= 2) {
                 $unit = substr($block, strlen($block) - $keep - 2, 2);
                 $high = ord($unit[$this->dialect->encoding === Encoding::Utf16LittleEndian ? 1 : 0]);
-                $keep += $high >= 0xD8 && $high <= 0xDB ? 2 : 0;
+                $keep += $high >= 0xd8 && $high <= 0xdb ? 2 : 0;
             }
-            if ($keep > 0 && ! feof($stream)) {
+            if ($keep > 0 && !feof($stream)) {
                 $carry = substr($block, -$keep);
                 $block = substr($block, 0, -$keep);
             }

@@ -9,11 +9,9 @@ final readonly class Dialect
 {
     public const DELIMITERS = [',', ';', "\t", '|'];
 
-    public function __construct(
-        public Encoding $encoding,
-        public string $delimiter,
-    ) {
-        if (! in_array($delimiter, self::DELIMITERS, true)) {
+    public function __construct(public Encoding $encoding, public string $delimiter)
+    {
+        if (!in_array($delimiter, self::DELIMITERS, true)) {
             throw new \InvalidArgumentException('A delimiter is a comma, a semicolon, a tab or a pipe.');
         }
     }

@@ -78,21 +78,21 @@ final class DialectDetector
         $bestScore = 0.0;
         foreach (Dialect::DELIMITERS as $delimiter) {
             $widths = [];
-            $stream = new \SplTempFileObject;
+            $stream = new \SplTempFileObject();
             $stream->fwrite($text);
             $stream->rewind();
-            for ($i = 0; $i < 60 && ! $stream->eof() && is_array($cells = $stream->fgetcsv($delimiter, '"', '')); $i++) {
+            for ($i = 0; $i < 60 && !$stream->eof() && is_array($cells = $stream->fgetcsv($delimiter, '"', '')); $i++) {
                 if ($cells !== [null]) {
                     $widths[] = count($cells);
                 }
             }
-            $counts = array_count_values(array_filter($widths, static fn (int $width): bool => $width > 1));
+            $counts = array_count_values(array_filter($widths, static fn(int $width): bool => $width > 1));
             if ($counts === []) {
                 continue;
             }
             arsort($counts);
             $width = array_key_first($counts);
-            $score = $counts[$width] / count($widths) * log(1 + $width);
+            $score = ($counts[$width] / count($widths)) * log(1 + $width);
             if ($score > $bestScore) {
                 [$best, $bestScore] = [$delimiter, $score];
             }

@@ -13,15 +13,13 @@ final class FormulaGuard
 {
     private const SIGN = '(?:[=@＝＠\t\r\n]|[+\-＋－](?![\d.,() \-]*$))';
 
-    private const START = '/^\'*'.self::SIGN.'/uD';
+    private const START = '/^\'*' . self::SIGN . '/uD';
 
     private const INSIDE = '/(?<=[;\t\r\n])(\s*"*\'*)(?=[=@＝＠]|[+\-＋－](?![\d.,() \-]*(?:[;\t\r\n]|$)))/uD';
 
     private const GUARDED = '/(?<=[;\t\r\n])(\s*"*\'*)\'(?=[=@＝＠]|[+\-＋－](?![\d.,() \-]*(?:[;\t\r\n]|$)))/uD';
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     public static function on(string $cell): string
     {

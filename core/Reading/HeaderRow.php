@@ -16,11 +16,7 @@ final readonly class HeaderRow
     public const WITHIN = 25;
 
     /** @param  list<string>  $names unique and not empty, one a column */
-    private function __construct(
-        public int $number,
-        public array $names,
-    ) {
-    }
+    private function __construct(public int $number, public array $names) {}
 
     /**
      * The first row that fills most of the width with short words and no data; none if every row looks like data.
@@ -31,9 +27,13 @@ final readonly class HeaderRow
     {
         $width = max([0, ...array_map(self::filled(...), array_values($rows))]);
         foreach ($rows as $number => $cells) {
-            $texts = array_filter($cells, static fn (string $cell): bool => trim($cell) !== '');
+            $texts = array_filter($cells, static fn(string $cell): bool => trim($cell) !== '');
             $names = array_filter($texts, self::looksLikeName(...));
-            if (count($texts) >= max(1, 0.5 * $width) && count($names) >= 0.8 * count($texts) && count(array_unique($texts)) >= 0.5 * count($texts)) {
+            if (
+                count($texts) >= max(1, 0.5 * $width) &&
+                count($names) >= 0.8 * count($texts) &&
+                count(array_unique($texts)) >= 0.5 * count($texts)
+            ) {
                 return self::at($number, $rows, count($cells));
             }
         }
@@ -55,7 +55,7 @@ final readonly class HeaderRow
         $seen = [];
         for ($i = 0; $i < max($width, count($cells)); $i++) {
             $name = Tidy::line($cells[$i] ?? '');
-            $name = $name === '' ? 'Unnamed '.($i + 1) : mb_substr($name, 0, 120);
+            $name = $name === '' ? 'Unnamed ' . ($i + 1) : mb_substr($name, 0, 120);
             $key = mb_strtolower($name);
             $seen[$key] = ($seen[$key] ?? 0) + 1;
             $names[] = $seen[$key] > 1 ? "{$name} ({$seen[$key]})" : $name;
@@ -68,15 +68,15 @@ final readonly class HeaderRow
     {
         $cell = trim($cell);
 
-        return mb_strlen($cell) <= 60
-            && preg_match('/\p{L}/u', $cell) === 1
-            && ! str_contains($cell, '@')
-            && preg_match('/^\W*[\d.,\/:-]{3,}/u', $cell) !== 1;
+        return mb_strlen($cell) <= 60 &&
+            preg_match('/\p{L}/u', $cell) === 1 &&
+            !str_contains($cell, '@') &&
+            preg_match('/^\W*[\d.,\/:-]{3,}/u', $cell) !== 1;
     }
 
     /** @param  list<string>  $cells */
     private static function filled(array $cells): int
     {
-        return count(array_filter($cells, static fn (string $cell): bool => trim($cell) !== ''));
+        return count(array_filter($cells, static fn(string $cell): bool => trim($cell) !== ''));
     }
 }

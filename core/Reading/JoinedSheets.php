@@ -15,7 +15,7 @@ final class JoinedSheets implements SourceReader
     /** @param  non-empty-array<string, SourceReader>  $readers by the name of the sheet */
     public function __construct(private readonly array $readers)
     {
-        $this->marks = new SheetMarks;
+        $this->marks = new SheetMarks();
     }
 
     public function marks(): SheetMarks
@@ -31,7 +31,7 @@ final class JoinedSheets implements SourceReader
 
     public function rows(): iterable
     {
-        $this->marks = new SheetMarks;
+        $this->marks = new SheetMarks();
         $this->starts = [];
         $offset = 0;
         $names = null;

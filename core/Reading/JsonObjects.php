@@ -12,9 +12,7 @@ final readonly class JsonObjects
     /** Bytes of one object: beyond it the file is no list of records. */
     private const LARGEST = 64 << 20;
 
-    public function __construct(private string $path)
-    {
-    }
+    public function __construct(private string $path) {}
 
     /**
      * @return iterable<int, string> text of each outermost object, numbered from 1
@@ -29,11 +27,11 @@ final readonly class JsonObjects
         }
         [$depth, $text, $inString, $number, $inArray, $carry] = [0, '', false, 0, false, ''];
         try {
-            while (! feof($stream)) {
-                $block = $carry.fread($stream, self::BLOCK);
+            while (!feof($stream)) {
+                $block = $carry . fread($stream, self::BLOCK);
                 $carry = '';
                 // A backslash at the end belongs to the next character.
-                if (! feof($stream) && str_ends_with($block, '\\')) {
+                if (!feof($stream) && str_ends_with($block, '\\')) {
                     $carry = '\\';
                     $block = substr($block, 0, -1);
                     if (preg_match('/(\\\\+)$/', $block, $tail) === 1) {
@@ -41,7 +39,7 @@ final readonly class JsonObjects
                         $block = substr($block, 0, -strlen($tail[1]));
                     }
                 }
-                for ($i = 0, $length = strlen($block); $i < $length;) {
+                for ($i = 0, $length = strlen($block); $i < $length; ) {
                     $plain = strcspn($block, $inString ? '"\\' : '"{}[]', $i);
                     if ($depth > 0) {
                         $text .= substr($block, $i, $plain);
@@ -61,8 +59,8 @@ final readonly class JsonObjects
                     }
                     $i++;
                     if ($mark === '"') {
-                        $inString = ! $inString;
-                    } elseif ($depth === 0 && $mark === '[' && ! $inArray && $number === 0) {
+                        $inString = !$inString;
+                    } elseif ($depth === 0 && $mark === '[' && !$inArray && $number === 0) {
                         $inArray = true;
 
                         continue;

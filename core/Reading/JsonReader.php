@@ -10,13 +10,11 @@ namespace PineSieve\Core\Reading;
  */
 final class JsonReader implements SourceReader
 {
-    public function __construct(private readonly string $path)
-    {
-    }
+    public function __construct(private readonly string $path) {}
 
     public function marks(): SheetMarks
     {
-        return new SheetMarks;
+        return new SheetMarks();
     }
 
     public function rows(): iterable
@@ -31,7 +29,7 @@ final class JsonReader implements SourceReader
         $only = null;
         foreach ((new JsonObjects($this->path))->texts() as $number => $text) {
             $record = json_decode($text, true, 64, JSON_BIGINT_AS_STRING | JSON_INVALID_UTF8_SUBSTITUTE);
-            if (! is_array($record)) {
+            if (!is_array($record)) {
                 throw CannotRead::brokenJson($number);
             }
             if ($number === 1) {
@@ -56,8 +54,13 @@ final class JsonReader implements SourceReader
      */
     private static function within(array $only): array
     {
-        $lists = array_values(array_filter($only, static fn (mixed $value): bool => is_array($value) && $value !== [] && array_is_list($value) && is_array($value[0])));
-        $others = array_filter($only, static fn (mixed $value): bool => is_array($value) && $value !== ($lists[0] ?? null));
+        $lists = array_values(
+            array_filter(
+                $only,
+                static fn(mixed $value): bool => is_array($value) && $value !== [] && array_is_list($value) && is_array($value[0]),
+            ),
+        );
+        $others = array_filter($only, static fn(mixed $value): bool => is_array($value) && $value !== ($lists[0] ?? null));
         // A cover counts and dates its list; a record has more than that.
         if (count($lists) !== 1 || $others !== [] || count($only) > 9) {
             return [$only];
@@ -74,9 +77,11 @@ final class JsonReader implements SourceReader
     {
         $flat = [];
         foreach ($value as $name => $inner) {
-            $name = $prefix.(is_int($name) ? (string) ($name + 1) : $name);
+            $name = $prefix . (is_int($name) ? (string) ($name + 1) : $name);
             $flat += match (true) {
-                is_array($inner) && $inner !== [] && array_is_list($inner) && array_filter($inner, is_array(...)) === [] => [$name => implode('; ', array_map(self::text(...), $inner))],
+                is_array($inner) && $inner !== [] && array_is_list($inner) && array_filter($inner, is_array(...)) === [] => [
+                    $name => implode('; ', array_map(self::text(...), $inner)),
+                ],
                 is_array($inner) => self::flat($inner, "{$name}."),
                 default => [$name => self::text($inner)],
             };

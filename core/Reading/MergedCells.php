@@ -32,7 +32,7 @@ final class MergedCells
         if ($this->starting === []) {
             return $cells;
         }
-        $this->open = array_values(array_filter($this->open, static fn (array $range): bool => $range[0] >= $row));
+        $this->open = array_values(array_filter($this->open, static fn(array $range): bool => $range[0] >= $row));
         foreach ($this->starting[$row] ?? [] as [$from, $until, $to]) {
             $this->open[] = [$until, $from, $to, $cells[$from] ?? ''];
         }

@@ -10,9 +10,7 @@ final class NamedColumns
     /** Different names that the records of a file may have. */
     private const MOST = 2000;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @param  \Closure(): iterable<int, array<string, string>>  $records  numbered from 1; called twice, once for the names alone
@@ -26,7 +24,7 @@ final class NamedColumns
                 $columns[$name] ??= count($columns);
             }
             if (count($columns) > self::MOST) {
-                throw CannotRead::tooLarge('its records have more than '.self::MOST.' different names');
+                throw CannotRead::tooLarge('its records have more than ' . self::MOST . ' different names');
             }
         }
         if ($columns === []) {

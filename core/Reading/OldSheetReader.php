@@ -27,7 +27,7 @@ final class OldSheetReader implements SourceReader
         private readonly int $columns,
         private readonly bool $fillMerged,
     ) {
-        $this->marks = new SheetMarks;
+        $this->marks = new SheetMarks();
     }
 
     public function marks(): SheetMarks
@@ -37,7 +37,7 @@ final class OldSheetReader implements SourceReader
 
     public function rows(): iterable
     {
-        $this->marks = new SheetMarks;
+        $this->marks = new SheetMarks();
         $merged = null;
         $block = max(100, intdiv(self::CELLS, max(1, $this->columns)));
         for ($from = 1; $from <= $this->rows; $from += $block) {
@@ -54,7 +54,7 @@ final class OldSheetReader implements SourceReader
                 }
                 $cells = $merged->fill($number, $cells);
                 if (implode('', $cells) !== '') {
-                    if ($sheet->rowDimensionExists($number) && ! $sheet->getRowDimension($number)->getVisible()) {
+                    if ($sheet->rowDimensionExists($number) && !$sheet->getRowDimension($number)->getVisible()) {
                         $this->marks->hiddenRows[$number] = true;
                     }
                     yield $number => $cells;
@@ -67,19 +67,18 @@ final class OldSheetReader implements SourceReader
 
     private function load(int $from, int $to): Worksheet
     {
-        $reader = new Xls;
+        $reader = new Xls();
         $reader->setLoadSheetsOnly([$this->sheet]);
-        $reader->setReadFilter(new class($from, $to) implements IReadFilter
-        {
-            public function __construct(private readonly int $from, private readonly int $to)
-            {
-            }
+        $reader->setReadFilter(
+            new class ($from, $to) implements IReadFilter {
+                public function __construct(private readonly int $from, private readonly int $to) {}
 
-            public function readCell(string $columnAddress, int $row, string $worksheetName = ''): bool
-            {
-                return $row >= $this->from && $row <= $this->to;
-            }
-        });
+                public function readCell(string $columnAddress, int $row, string $worksheetName = ''): bool
+                {
+                    return $row >= $this->from && $row <= $this->to;
+                }
+            },
+        );
         try {
             return $reader->load($this->path)->getActiveSheet();
         } catch (\Exception $error) {
@@ -94,7 +93,7 @@ final class OldSheetReader implements SourceReader
             $this->marks->merge($range);
         }
         foreach ($sheet->getColumnDimensions() as $dimension) {
-            if (! $dimension->getVisible()) {
+            if (!$dimension->getVisible()) {
                 $this->marks->hiddenColumns[$dimension->getColumnNumeric() - 1] = true;
             }
         }
@@ -118,7 +117,9 @@ final class OldSheetReader implements SourceReader
             $value === null => '',
             is_bool($value) => $value ? 'TRUE' : 'FALSE',
             $value instanceof RichText => $value->getPlainText(),
-            is_int($value) || is_float($value) => Date::isDateTime($cell, $value) && $value >= 0 ? CellNumber::date((float) $value, Date::getExcelCalendar() === Date::CALENDAR_MAC_1904) : CellNumber::text((string) $value),
+            is_int($value) || is_float($value) => Date::isDateTime($cell, $value) && $value >= 0
+                ? CellNumber::date((float) $value, Date::getExcelCalendar() === Date::CALENDAR_MAC_1904)
+                : CellNumber::text((string) $value),
             is_string($value) => $value,
             default => '',
         };

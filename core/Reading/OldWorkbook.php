@@ -11,21 +11,22 @@ use PhpOffice\PhpSpreadsheet\Reader\Xls;
 final readonly class OldWorkbook implements Sheets
 {
     /** @param  non-empty-array<string, array{rows: int, columns: int}>  $sheets name to size */
-    private function __construct(
-        private string $path,
-        private array $sheets,
-    ) {
-    }
+    private function __construct(private string $path, private array $sheets) {}
 
     /** @throws CannotRead if it is encrypted, damaged or another kind of document */
     public static function open(string $path): self
     {
         // A password-protected .xlsx is a container of the same kind, with its name in UTF-16.
-        if (str_contains((string) file_get_contents($path, length: DialectDetector::SAMPLE), "E\0n\0c\0r\0y\0p\0t\0e\0d\0P\0a\0c\0k\0a\0g\0e\0")) {
+        if (
+            str_contains(
+                (string) file_get_contents($path, length: DialectDetector::SAMPLE),
+                "E\0n\0c\0r\0y\0p\0t\0e\0d\0P\0a\0c\0k\0a\0g\0e\0",
+            )
+        ) {
             throw CannotRead::encrypted();
         }
-        $reader = new Xls;
-        if (! $reader->canRead($path)) {
+        $reader = new Xls();
+        if (!$reader->canRead($path)) {
             throw CannotRead::oldDocument();
         }
         try {
@@ -43,7 +44,9 @@ final readonly class OldWorkbook implements Sheets
 
     public static function refused(\Throwable $error): CannotRead
     {
-        return preg_match('/encrypt|password/i', $error->getMessage()) === 1 ? CannotRead::encrypted() : CannotRead::brokenWorkbook(mb_strimwidth($error->getMessage(), 0, 120, '…'));
+        return preg_match('/encrypt|password/i', $error->getMessage()) === 1
+            ? CannotRead::encrypted()
+            : CannotRead::brokenWorkbook(mb_strimwidth($error->getMessage(), 0, 120, '…'));
     }
 
     public function sheets(): array

@@ -12,16 +12,12 @@ final readonly class OpenDocument implements Sheets
     public const CONTENT = 'content.xml';
 
     /** @param  non-empty-list<string>  $names */
-    private function __construct(
-        private string $path,
-        private array $names,
-    ) {
-    }
+    private function __construct(private string $path, private array $names) {}
 
     /** Whether a zip archive says of itself that it is one: part 2, 3.3. */
     public static function is(string $path): bool
     {
-        $zip = new \ZipArchive;
+        $zip = new \ZipArchive();
         if ($zip->open($path, \ZipArchive::RDONLY) !== true) {
             return false;
         }
@@ -34,7 +30,7 @@ final readonly class OpenDocument implements Sheets
     /** @throws CannotRead */
     public static function open(string $path): self
     {
-        $zip = new \ZipArchive;
+        $zip = new \ZipArchive();
         if ($zip->open($path, \ZipArchive::RDONLY) !== true) {
             throw CannotRead::brokenWorkbook('it is not a complete zip archive');
         }
@@ -68,6 +64,8 @@ final readonly class OpenDocument implements Sheets
 
     public function sheet(string $name, bool $fillMerged = false): OpenDocumentReader
     {
-        return in_array($name, $this->names, true) ? new OpenDocumentReader($this->path, $name, $fillMerged) : throw CannotRead::noSuchSheet($name, $this->names);
+        return in_array($name, $this->names, true)
+            ? new OpenDocumentReader($this->path, $name, $fillMerged)
+            : throw CannotRead::noSuchSheet($name, $this->names);
     }
 }

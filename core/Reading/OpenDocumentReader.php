@@ -23,12 +23,9 @@ final class OpenDocumentReader implements SourceReader
     /** @var array<int, array{int, string}> column to the row until which a merged range goes on, and its value */
     private array $below = [];
 
-    public function __construct(
-        private readonly string $path,
-        private readonly string $sheet,
-        private readonly bool $fillMerged,
-    ) {
-        $this->marks = new SheetMarks;
+    public function __construct(private readonly string $path, private readonly string $sheet, private readonly bool $fillMerged)
+    {
+        $this->marks = new SheetMarks();
     }
 
     public function marks(): SheetMarks
@@ -38,7 +35,7 @@ final class OpenDocumentReader implements SourceReader
 
     public function rows(): iterable
     {
-        $this->marks = new SheetMarks;
+        $this->marks = new SheetMarks();
         $this->below = [];
         $xml = XmlPart::in($this->path, OpenDocument::CONTENT);
         try {
@@ -68,7 +65,7 @@ final class OpenDocumentReader implements SourceReader
                     }
                 }
             }
-            if (! $this->isElement($xml, 'table-row')) {
+            if (!$this->isElement($xml, 'table-row')) {
                 continue;
             }
             $repeated = self::count($xml, 'number-rows-repeated');
@@ -98,7 +95,7 @@ final class OpenDocumentReader implements SourceReader
         $blanks = 0;
         $depth = $xml->depth;
         while ($xml->read() && $xml->depth > $depth) {
-            if (! $this->isElement($xml, 'table-cell') && ! $this->isElement($xml, 'covered-table-cell')) {
+            if (!$this->isElement($xml, 'table-cell') && !$this->isElement($xml, 'covered-table-cell')) {
                 continue;
             }
             $repeated = self::count($xml, 'number-columns-repeated');
@@ -143,7 +140,9 @@ final class OpenDocumentReader implements SourceReader
             return $above;
         }
         if ($across * $down > 1) {
-            $this->marks->merge(SheetMarks::reference($row, $column).':'.SheetMarks::reference($row + $down - 1, $column + $across - 1));
+            $this->marks->merge(
+                SheetMarks::reference($row, $column) . ':' . SheetMarks::reference($row + $down - 1, $column + $across - 1),
+            );
             for ($i = 0; $this->fillMerged && $i < min($across, self::MAX_COLUMNS); $i++) {
                 $this->below[$column + $i] = [$row + $down - 1, $value];
             }

@@ -12,10 +12,5 @@ final readonly class ReadAs
      * @param  ?Dialect  $dialect  null for what was detected; only for delimited text
      * @param  bool  $fillMerged  whether every cell of a merged range gets the value of its first
      */
-    public function __construct(
-        public array $sheets = [],
-        public ?Dialect $dialect = null,
-        public bool $fillMerged = false,
-    ) {
-    }
+    public function __construct(public array $sheets = [], public ?Dialect $dialect = null, public bool $fillMerged = false) {}
 }

@@ -14,9 +14,7 @@ final class SharedStrings
 
     private const OVERHEAD = 48;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @return list<string>
@@ -50,7 +48,11 @@ final class SharedStrings
                 $text .= $xml->value;
             }
             if ($memory + strlen($text) > self::MEMORY) {
-                throw CannotRead::tooLarge('its shared texts alone fill more than '.(self::MEMORY / 1_000_000).' MB of memory. Save the sheet as .csv and bring that copy');
+                throw CannotRead::tooLarge(
+                    'its shared texts alone fill more than ' .
+                        self::MEMORY / 1_000_000 .
+                        ' MB of memory. Save the sheet as .csv and bring that copy',
+                );
             }
         }
         $xml->close();

@@ -49,10 +49,10 @@ final class SheetMarks
     {
         $letters = '';
         for ($left = $column + 1; $left > 0; $left = intdiv($left - 1, 26)) {
-            $letters = chr(65 + ($left - 1) % 26).$letters;
+            $letters = chr(65 + (($left - 1) % 26)) . $letters;
         }
 
-        return $letters.$row;
+        return $letters . $row;
     }
 
     private function example(string $kind, string $reference): void

@@ -21,7 +21,7 @@ final class SheetReader implements SourceReader
         private readonly bool $hasSharedStrings,
         private readonly bool $fillMerged,
     ) {
-        $this->marks = new SheetMarks;
+        $this->marks = new SheetMarks();
     }
 
     public function marks(): SheetMarks
@@ -31,7 +31,7 @@ final class SheetReader implements SourceReader
 
     public function rows(): iterable
     {
-        $this->marks = new SheetMarks;
+        $this->marks = new SheetMarks();
         $strings = $this->hasSharedStrings ? SharedStrings::read($this->path) : [];
         $merged = new MergedCells($this->fillMerged ? $this->mergedRanges() : []);
         $xml = XmlPart::in($this->path, $this->part);
@@ -96,7 +96,7 @@ final class SheetReader implements SourceReader
     {
         $cells = [];
         $column = -1;
-        while ($xml->read() && ! ($xml->nodeType === \XMLReader::END_ELEMENT && $xml->localName === 'row')) {
+        while ($xml->read() && !($xml->nodeType === \XMLReader::END_ELEMENT && $xml->localName === 'row')) {
             if ($xml->nodeType !== \XMLReader::ELEMENT || $xml->localName !== 'c') {
                 continue;
             }
@@ -138,7 +138,7 @@ final class SheetReader implements SourceReader
         $text = '';
         $inside = null;
         $formula = false;
-        while ($xml->read() && ! ($xml->nodeType === \XMLReader::END_ELEMENT && $xml->localName === 'c')) {
+        while ($xml->read() && !($xml->nodeType === \XMLReader::END_ELEMENT && $xml->localName === 'c')) {
             if ($xml->nodeType === \XMLReader::ELEMENT) {
                 $formula = $formula || $xml->localName === 'f';
                 $inside = $xml->isEmptyElement ? $inside : $xml->localName;

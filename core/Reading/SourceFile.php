@@ -12,13 +12,12 @@ final readonly class SourceFile
         public SourceFormat $format,
         private ?Sheets $book = null,
         private ?Dialect $detected = null,
-    ) {
-    }
+    ) {}
 
     /** @throws CannotRead if it is missing, empty, encrypted or no source */
     public static function open(string $path): self
     {
-        if (! is_file($path) || ! is_readable($path)) {
+        if (!is_file($path) || !is_readable($path)) {
             throw CannotRead::missing($path);
         }
         $sample = (string) file_get_contents($path, length: DialectDetector::SAMPLE);
@@ -45,7 +44,7 @@ final readonly class SourceFile
             return new self($path, SourceFormat::Json);
         }
 
-        return new self($path, SourceFormat::Delimited, null, (new DialectDetector)->detect($sample));
+        return new self($path, SourceFormat::Delimited, null, (new DialectDetector())->detect($sample));
     }
 
     /** @return list<string> empty for a file that has no sheets */
@@ -61,7 +60,7 @@ final readonly class SourceFile
     }
 
     /** @throws CannotRead if there is no such sheet */
-    public function reader(ReadAs $as = new ReadAs): SourceReader
+    public function reader(ReadAs $as = new ReadAs()): SourceReader
     {
         if ($this->book !== null) {
             $readers = [];
@@ -75,7 +74,10 @@ final readonly class SourceFile
         return match ($this->format) {
             SourceFormat::VCard => new VCardReader($this->path),
             SourceFormat::Json => new JsonReader($this->path),
-            default => new DelimitedReader($this->path, $as->dialect ?? $this->detected ?? throw new \LogicException('A text has a dialect.')),
+            default => new DelimitedReader(
+                $this->path,
+                $as->dialect ?? ($this->detected ?? throw new \LogicException('A text has a dialect.')),
+            ),
         };
     }
 }

@@ -14,22 +14,41 @@ use Sabre\VObject\Splitter\VCard as Splitter;
 /** Contact cards: vCard 3 (RFC 2426) and 4 (RFC 6350), several in a file. Each card is a row, each property a column. */
 final class VCardReader implements SourceReader
 {
-    private const KINDS = ['home' => 'home', 'work' => 'work', 'cell' => 'mobile', 'mobile' => 'mobile', 'fax' => 'fax', 'pager' => 'pager'];
+    private const KINDS = [
+        'home' => 'home',
+        'work' => 'work',
+        'cell' => 'mobile',
+        'mobile' => 'mobile',
+        'fax' => 'fax',
+        'pager' => 'pager',
+    ];
 
     private const NAME = ['Last name', 'First name', 'Middle name', 'Title', 'Suffix'];
 
     /** Parts of ADR by their place: RFC 6350, 6.3.1. */
     private const ADDRESS = ['PO box', 'Address line 2', 'Address line 1', 'City', 'State', 'Postal code', 'Country'];
 
-    private const PLAIN = ['FN' => 'Full name', 'NICKNAME' => 'Nickname', 'TITLE' => 'Job title', 'ROLE' => 'Role', 'BDAY' => 'Birth date', 'NOTE' => 'Notes', 'URL' => 'Website', 'UID' => 'Card id', 'CATEGORIES' => 'Groups', 'KIND' => 'Kind of card', 'ANNIVERSARY' => 'Anniversary', 'GENDER' => 'Gender', 'REV' => 'Card changed'];
+    private const PLAIN = [
+        'FN' => 'Full name',
+        'NICKNAME' => 'Nickname',
+        'TITLE' => 'Job title',
+        'ROLE' => 'Role',
+        'BDAY' => 'Birth date',
+        'NOTE' => 'Notes',
+        'URL' => 'Website',
+        'UID' => 'Card id',
+        'CATEGORIES' => 'Groups',
+        'KIND' => 'Kind of card',
+        'ANNIVERSARY' => 'Anniversary',
+        'GENDER' => 'Gender',
+        'REV' => 'Card changed',
+    ];
 
-    public function __construct(private readonly string $path)
-    {
-    }
+    public function __construct(private readonly string $path) {}
 
     public function marks(): SheetMarks
     {
-        return new SheetMarks;
+        return new SheetMarks();
     }
 
     public function rows(): iterable
@@ -75,17 +94,29 @@ final class VCardReader implements SourceReader
             }
         };
         foreach ($card->children() as $property) {
-            if (! $property instanceof Property) {
+            if (!($property instanceof Property)) {
                 continue;
             }
             $parts = array_map(self::text(...), $property->getParts());
             $kind = self::kind($property);
             match ($property->name) {
-                'N' => array_map($add, self::NAME, [...array_slice($parts, 0, 3), ...array_slice(array_pad($parts, 5, ''), 3, 2)] + array_fill(0, 5, '')),
-                'ADR' => array_map(static fn (string $label, string $part) => $add($label.$kind, $part), self::ADDRESS, array_slice(array_pad($parts, 7, ''), 0, 7)),
-                'EMAIL' => $add('Email'.$kind, implode(', ', $parts)),
-                'TEL' => $add('Phone'.$kind, (string) preg_replace('/^tel:/i', '', implode(', ', $parts))),
-                'ORG' => array_map(static fn (string $part, int $i) => $add($i === 0 ? 'Organization' : 'Department', $part), $parts, array_keys($parts)),
+                'N' => array_map(
+                    $add,
+                    self::NAME,
+                    [...array_slice($parts, 0, 3), ...array_slice(array_pad($parts, 5, ''), 3, 2)] + array_fill(0, 5, ''),
+                ),
+                'ADR' => array_map(
+                    static fn(string $label, string $part) => $add($label . $kind, $part),
+                    self::ADDRESS,
+                    array_slice(array_pad($parts, 7, ''), 0, 7),
+                ),
+                'EMAIL' => $add('Email' . $kind, implode(', ', $parts)),
+                'TEL' => $add('Phone' . $kind, (string) preg_replace('/^tel:/i', '', implode(', ', $parts))),
+                'ORG' => array_map(
+                    static fn(string $part, int $i) => $add($i === 0 ? 'Organization' : 'Department', $part),
+                    $parts,
+                    array_keys($parts),
+                ),
                 default => isset(self::PLAIN[$property->name]) ? $add(self::PLAIN[$property->name], implode('; ', $parts)) : null,
             };
         }
@@ -105,7 +136,7 @@ final class VCardReader implements SourceReader
             }
         }
         // "cell" and "fax" say more than where the telephone is.
-        $kind = $found['mobile'] ?? $found['fax'] ?? $found['pager'] ?? $found['work'] ?? $found['home'] ?? '';
+        $kind = $found['mobile'] ?? ($found['fax'] ?? ($found['pager'] ?? ($found['work'] ?? ($found['home'] ?? ''))));
 
         return $kind === '' ? '' : " ({$kind})";
     }

@@ -22,13 +22,12 @@ final readonly class Workbook implements Sheets
         private array $dateStyles,
         private bool $epoch1904,
         private bool $hasSharedStrings,
-    ) {
-    }
+    ) {}
 
     /** @throws CannotRead */
     public static function open(string $path): self
     {
-        $zip = new \ZipArchive;
+        $zip = new \ZipArchive();
         if ($zip->open($path, \ZipArchive::RDONLY) !== true) {
             throw CannotRead::brokenWorkbook('it is not a complete zip archive');
         }
@@ -42,7 +41,7 @@ final readonly class Workbook implements Sheets
             $parts = [];
             foreach (self::elements($book, 'sheet') as $sheet) {
                 $target = $targets[$sheet->getAttributeNS(self::RELATIONS, 'id')] ?? '';
-                $part = str_starts_with($target, 'xl/') ? $target : 'xl/'.$target;
+                $part = str_starts_with($target, 'xl/') ? $target : 'xl/' . $target;
                 if ($zip->locateName($part) !== false && str_contains($part, 'worksheets/')) {
                     $parts[$sheet->getAttribute('name')] = $part;
                 }
@@ -88,9 +87,9 @@ final readonly class Workbook implements Sheets
         if (stripos($text, '<!DOCTYPE') !== false) {
             throw CannotRead::brokenWorkbook('it declares document types');
         }
-        $document = new \DOMDocument;
+        $document = new \DOMDocument();
         libxml_use_internal_errors(true);
-        if ($text === '' || ! $document->loadXML($text, LIBXML_NONET)) {
+        if ($text === '' || !$document->loadXML($text, LIBXML_NONET)) {
             throw CannotRead::brokenWorkbook("its part {$name} is not well formed");
         }
 
@@ -100,7 +99,7 @@ final readonly class Workbook implements Sheets
     /** @return list<\DOMElement> whatever prefix the writer gave its namespaces */
     private static function elements(?\DOMNode $within, string $name): array
     {
-        if (! $within instanceof \DOMDocument && ! $within instanceof \DOMElement) {
+        if (!($within instanceof \DOMDocument) && !($within instanceof \DOMElement)) {
             return [];
         }
         $elements = [];

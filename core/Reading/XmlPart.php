@@ -22,11 +22,11 @@ final class XmlPart extends \XMLReader
     {
         libxml_use_internal_errors(true);
         libxml_clear_errors();
-        $xml = new self;
+        $xml = new self();
         $xml->part = $part;
         // A stream that is not there is told of by a warning besides.
         // @phpstan-ignore staticMethod.dynamicCall (called statically it would make a plain XMLReader)
-        if (! @$xml->open("zip://{$path}#{$part}", null, LIBXML_NONET | LIBXML_COMPACT)) {
+        if (!@$xml->open("zip://{$path}#{$part}", null, LIBXML_NONET | LIBXML_COMPACT)) {
             throw CannotRead::brokenWorkbook("its part {$part} is missing");
         }
 
@@ -44,10 +44,10 @@ final class XmlPart extends \XMLReader
 
             return true;
         }
-        $errors = array_filter(libxml_get_errors(), static fn (\LibXMLError $error): bool => $error->level >= LIBXML_ERR_ERROR);
+        $errors = array_filter(libxml_get_errors(), static fn(\LibXMLError $error): bool => $error->level >= LIBXML_ERR_ERROR);
         libxml_clear_errors();
         // At its end a reader stands at no node.
-        if ($errors !== [] || ! $this->began || $this->nodeType !== self::NONE) {
+        if ($errors !== [] || !$this->began || $this->nodeType !== self::NONE) {
             throw CannotRead::brokenWorkbook("its part {$this->part} ends in the middle or is not well formed");
         }
 

@@ -10,9 +10,7 @@ final class ZipLimits
     /** Expanded bytes that a workbook may have: beyond it, it is taken for a bomb. */
     private const EXPANDED = 4_000_000_000;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** @throws CannotRead if it is encrypted or unpacks to too much */
     public static function check(\ZipArchive $zip): void
@@ -26,7 +24,7 @@ final class ZipLimits
             }
         }
         if ($expanded > self::EXPANDED) {
-            throw CannotRead::tooLarge('unpacked it has '.number_format($expanded / 1e9, 1).' GB');
+            throw CannotRead::tooLarge('unpacked it has ' . number_format($expanded / 1e9, 1) . ' GB');
         }
     }
 }

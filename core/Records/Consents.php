@@ -8,11 +8,13 @@ namespace PineSieve\Core\Records;
 final class Consents
 {
     /** Column of the supporter to the column of its date. */
-    public const DATES = ['consent_mail' => 'consent_mail_on', 'consent_email' => 'consent_email_on', 'consent_phone' => 'consent_phone_on'];
+    public const DATES = [
+        'consent_mail' => 'consent_mail_on',
+        'consent_email' => 'consent_email_on',
+        'consent_phone' => 'consent_phone_on',
+    ];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * What of a row's consents is written: a refusal always, unless an agreement is dated later. An agreement fills a blank;
@@ -35,7 +37,7 @@ final class Consents
                 $new === $old => $on !== '' && ($since === '' || $isLater) && ($fills || $new === 'no'),
                 $new === 'no' => $old === '' || $on === '' || $since === '' || $on >= $since,
                 $old === '' => $fills,
-                default => $overrides || $isLater && $fills,
+                default => $overrides || ($isLater && $fills),
             };
             if ($takes) {
                 $taken[$column] = $new;

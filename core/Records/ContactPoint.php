@@ -8,9 +8,5 @@ namespace PineSieve\Core\Records;
 final readonly class ContactPoint
 {
     /** @param  string  $kind such as "work"; '' if the source does not say */
-    public function __construct(
-        public string $value,
-        public string $kind = '',
-    ) {
-    }
+    public function __construct(public string $value, public string $kind = '') {}
 }

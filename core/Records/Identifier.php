@@ -7,11 +7,7 @@ namespace PineSieve\Core\Records;
 /** An id that another system has for a supporter. Kept as text: "007" is not "7". */
 final readonly class Identifier
 {
-    public function __construct(
-        public string $system,
-        public string $value,
-    ) {
-    }
+    public function __construct(public string $system, public string $value) {}
 
     /** Equal for the same id, whatever its case. */
     public function sameness(): string

@@ -16,17 +16,16 @@ final readonly class IncomingAddress
      * @param  string  $written  as the row has it, where it is stored in another form; '' where it is not
      * @param  string  $kind  such as "work"; '' if the source does not say
      */
-    private function __construct(
-        public Address $stored,
-        public Address $standard,
-        public string $written,
-        public string $kind,
-    ) {
-    }
+    private function __construct(public Address $stored, public Address $standard, public string $written, public string $kind) {}
 
     /** @param  bool  $accepted whether the postal form is stored, with the written one beside it, or the written one alone */
     public static function of(StandardizedAddress $address, bool $accepted, string $kind = ''): self
     {
-        return new self($accepted ? $address->standard : $address->original, $address->standard, $accepted && $address->changes !== [] ? $address->original->line() : '', $kind);
+        return new self(
+            $accepted ? $address->standard : $address->original,
+            $address->standard,
+            $accepted && $address->changes !== [] ? $address->original->line() : '',
+            $kind,
+        );
     }
 }

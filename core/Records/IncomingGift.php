@@ -29,8 +29,7 @@ final readonly class IncomingGift
         public string $anonymous = '',
         public string $notes = '',
         public string $currency = '',
-    ) {
-    }
+    ) {}
 
     /**
      * The same, with a value for each part that has none.
@@ -39,11 +38,20 @@ final readonly class IncomingGift
      */
     public function orElse(array $parts): self
     {
-        $or = static fn (string $own, string $part): string => $own !== '' ? $own : ($parts[$part] ?? '');
+        $or = static fn(string $own, string $part): string => $own !== '' ? $own : $parts[$part] ?? '';
 
         return new self(
-            $this->date, $this->amount, $or($this->fund, 'fund'), $or($this->kind, 'kind'), $this->reference, $or($this->campaign, 'campaign'),
-            $or($this->appeal, 'appeal'), $this->tribute, $or($this->anonymous, 'anonymous'), $this->notes, $this->currency,
+            $this->date,
+            $this->amount,
+            $or($this->fund, 'fund'),
+            $or($this->kind, 'kind'),
+            $this->reference,
+            $or($this->campaign, 'campaign'),
+            $or($this->appeal, 'appeal'),
+            $this->tribute,
+            $or($this->anonymous, 'anonymous'),
+            $this->notes,
+            $this->currency,
         );
     }
 
@@ -52,17 +60,38 @@ final readonly class IncomingGift
     {
         return array_filter(
             [
-                'given_on' => $this->date, 'amount' => $this->amount, 'currency' => $this->currency, 'fund' => $this->fund, 'kind' => $this->kind, 'reference' => $this->reference,
-                'campaign' => $this->campaign, 'appeal' => $this->appeal, 'tribute' => $this->tribute, 'anonymous' => $this->anonymous, 'notes' => $this->notes,
+                'given_on' => $this->date,
+                'amount' => $this->amount,
+                'currency' => $this->currency,
+                'fund' => $this->fund,
+                'kind' => $this->kind,
+                'reference' => $this->reference,
+                'campaign' => $this->campaign,
+                'appeal' => $this->appeal,
+                'tribute' => $this->tribute,
+                'anonymous' => $this->anonymous,
+                'notes' => $this->notes,
             ],
-            static fn (string $value): bool => $value !== '',
+            static fn(string $value): bool => $value !== '',
         );
     }
 
     /** Equal for two gifts of one supporter that nothing tells apart. */
-    public static function identity(string $date, string $amount, string $currency, ?string $fund, ?string $kind, ?string $reference): string
-    {
-        return implode('|', [$date, "{$currency} {$amount}", mb_strtolower((string) $fund), (string) $kind, mb_strtolower((string) $reference)]);
+    public static function identity(
+        string $date,
+        string $amount,
+        string $currency,
+        ?string $fund,
+        ?string $kind,
+        ?string $reference,
+    ): string {
+        return implode('|', [
+            $date,
+            "{$currency} {$amount}",
+            mb_strtolower((string) $fund),
+            (string) $kind,
+            mb_strtolower((string) $reference),
+        ]);
     }
 
     /** Promises are never part of what is given. */

@@ -12,7 +12,21 @@ use PineSieve\Core\Names\SupporterKind;
 final readonly class IncomingRecord
 {
     /** Columns of the supporter, beside those of the name, that a row may say something of. */
-    public const FURTHER = ['first_known_on', 'nickname', 'greeting', 'envelope_name', 'birth_date', 'status', 'notes', 'consent_mail', 'consent_email', 'consent_phone', 'consent_mail_on', 'consent_email_on', 'consent_phone_on'];
+    public const FURTHER = [
+        'first_known_on',
+        'nickname',
+        'greeting',
+        'envelope_name',
+        'birth_date',
+        'status',
+        'notes',
+        'consent_mail',
+        'consent_email',
+        'consent_phone',
+        'consent_mail_on',
+        'consent_email_on',
+        'consent_phone_on',
+    ];
 
     /**
      * @param  string  $organization  name of the organization that it is, or of the one that a person is with
@@ -45,8 +59,7 @@ final readonly class IncomingRecord
         public array $custom = [],
         public int $supporter = 0,
         public array $unread = [],
-    ) {
-    }
+    ) {}
 
     /**
      * The same with other values beside its name and its contact points.
@@ -58,7 +71,23 @@ final readonly class IncomingRecord
      */
     public function with(array $further, array $groups, array $tags, array $custom): self
     {
-        return new self($this->kind, $this->name, $this->organization, $this->whole, $further, $this->addresses, $this->emails, $this->phones, $this->identifiers, $this->gifts, $groups, $tags, $custom, $this->supporter, $this->unread);
+        return new self(
+            $this->kind,
+            $this->name,
+            $this->organization,
+            $this->whole,
+            $further,
+            $this->addresses,
+            $this->emails,
+            $this->phones,
+            $this->identifiers,
+            $this->gifts,
+            $groups,
+            $tags,
+            $custom,
+            $this->supporter,
+            $this->unread,
+        );
     }
 
     /** The name that is always there; '' if the row names nobody. */
@@ -77,25 +106,53 @@ final readonly class IncomingRecord
         $person = $this->kind === SupporterKind::Person;
         $display = $this->display();
 
-        return [...array_filter([
-            'kind' => $this->kind->value,
-            'title' => $this->name->title,
-            'first_name' => $this->name->first,
-            'middle_name' => $this->name->middle,
-            'last_name' => $this->name->last,
-            'suffix' => $this->name->suffix,
-            'organization_name' => $this->organization,
-            'display_name' => $display,
-            'sort_name' => $person ? $this->name->sort() : ($this->kind === SupporterKind::Household && $this->name->last !== '' ? "{$this->name->last}, {$display}" : $display),
-            'envelope_name' => $person ? $this->name->envelope() : $display,
-            'greeting' => $person ? ($this->further['nickname'] ?? $this->name->greeting()) : $display,
-        ], static fn (string $value): bool => $value !== ''), ...$this->further];
+        return [
+            ...array_filter(
+                [
+                    'kind' => $this->kind->value,
+                    'title' => $this->name->title,
+                    'first_name' => $this->name->first,
+                    'middle_name' => $this->name->middle,
+                    'last_name' => $this->name->last,
+                    'suffix' => $this->name->suffix,
+                    'organization_name' => $this->organization,
+                    'display_name' => $display,
+                    'sort_name' => $person
+                        ? $this->name->sort()
+                        : ($this->kind === SupporterKind::Household && $this->name->last !== ''
+                            ? "{$this->name->last}, {$display}"
+                            : $display),
+                    'envelope_name' => $person ? $this->name->envelope() : $display,
+                    'greeting' => $person ? $this->further['nickname'] ?? $this->name->greeting() : $display,
+                ],
+                static fn(string $value): bool => $value !== '',
+            ),
+            ...$this->further,
+        ];
     }
 
     /** The same with values that could not be read. */
     public function withUnread(UnreadValue ...$unread): self
     {
-        return $unread === [] ? $this : new self($this->kind, $this->name, $this->organization, $this->whole, $this->further, $this->addresses, $this->emails, $this->phones, $this->identifiers, $this->gifts, $this->groups, $this->tags, $this->custom, $this->supporter, array_values($unread));
+        return $unread === []
+            ? $this
+            : new self(
+                $this->kind,
+                $this->name,
+                $this->organization,
+                $this->whole,
+                $this->further,
+                $this->addresses,
+                $this->emails,
+                $this->phones,
+                $this->identifiers,
+                $this->gifts,
+                $this->groups,
+                $this->tags,
+                $this->custom,
+                $this->supporter,
+                array_values($unread),
+            );
     }
 
     /** Whether it says by what one could tell whom it means, without any name. */
@@ -109,14 +166,23 @@ final readonly class IncomingRecord
     {
         $said = [
             $this->fields(),
-            array_map(static fn (IncomingAddress $address): array => $address->standard->parts(), $this->addresses),
+            array_map(static fn(IncomingAddress $address): array => $address->standard->parts(), $this->addresses),
             array_column($this->emails, 'value'),
             array_column($this->phones, 'value'),
-            array_map(static fn (Identifier $identifier): string => $identifier->sameness(), $this->identifiers),
+            array_map(static fn(Identifier $identifier): string => $identifier->sameness(), $this->identifiers),
             // Rows that came in before currencies were read were all in dollars, and are recognized still.
-            array_map(static fn (IncomingGift $gift): array => array_filter($gift->fields(), static fn (string $value, string $column): bool => $column !== 'currency' || $value !== Currency::DEFAULT, ARRAY_FILTER_USE_BOTH), $this->gifts),
-            $this->groups, $this->tags, $this->custom,
-            ...($this->unread === [] ? [] : [array_map(static fn (UnreadValue $one): array => [$one->field, $one->text], $this->unread)]),
+            array_map(
+                static fn(IncomingGift $gift): array => array_filter(
+                    $gift->fields(),
+                    static fn(string $value, string $column): bool => $column !== 'currency' || $value !== Currency::DEFAULT,
+                    ARRAY_FILTER_USE_BOTH,
+                ),
+                $this->gifts,
+            ),
+            $this->groups,
+            $this->tags,
+            $this->custom,
+            ...$this->unread === [] ? [] : [array_map(static fn(UnreadValue $one): array => [$one->field, $one->text], $this->unread)],
         ];
         /** @var array{1: int} $parts */
         $parts = unpack('q', hash('xxh3', json_encode($said, JSON_THROW_ON_ERROR), true));

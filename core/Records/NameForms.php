@@ -9,14 +9,18 @@ final class NameForms
 {
     public const COLUMNS = ['display_name', 'sort_name', 'envelope_name', 'greeting'];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** @return array<string, string> column to the form that the parts of the name make */
     public static function made(SupporterRecord $record): array
     {
-        $fields = (new IncomingRecord($record->kind(), $record->name(), $record->field('organization_name'), $record->field('display_name'), $record->field('nickname') === '' ? [] : ['nickname' => $record->field('nickname')]))->fields();
+        $fields = (new IncomingRecord(
+            $record->kind(),
+            $record->name(),
+            $record->field('organization_name'),
+            $record->field('display_name'),
+            $record->field('nickname') === '' ? [] : ['nickname' => $record->field('nickname')],
+        ))->fields();
 
         return array_intersect_key($fields, array_flip(self::COLUMNS));
     }
@@ -30,6 +34,10 @@ final class NameForms
     {
         $before = self::made($stored);
 
-        return array_filter(self::made($after), static fn (string $column): bool => ($before[$column] ?? '') === $stored->field($column), ARRAY_FILTER_USE_KEY);
+        return array_filter(
+            self::made($after),
+            static fn(string $column): bool => ($before[$column] ?? '') === $stored->field($column),
+            ARRAY_FILTER_USE_KEY,
+        );
     }
 }

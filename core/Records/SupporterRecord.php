@@ -41,8 +41,7 @@ final readonly class SupporterRecord
         public array $gifts = [],
         public array $giftsSeen = [],
         public array $unread = [],
-    ) {
-    }
+    ) {}
 
     public function kind(): SupporterKind
     {
@@ -56,6 +55,12 @@ final readonly class SupporterRecord
 
     public function name(): PersonName
     {
-        return new PersonName($this->field('title'), $this->field('first_name'), $this->field('middle_name'), $this->field('last_name'), $this->field('suffix'));
+        return new PersonName(
+            $this->field('title'),
+            $this->field('first_name'),
+            $this->field('middle_name'),
+            $this->field('last_name'),
+            $this->field('suffix'),
+        );
     }
 }

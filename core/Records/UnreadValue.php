@@ -8,9 +8,5 @@ namespace PineSieve\Core\Records;
 final readonly class UnreadValue
 {
     /** @param  string  $field  key in the catalog, of no party */
-    public function __construct(
-        public string $field,
-        public string $text,
-    ) {
-    }
+    public function __construct(public string $field, public string $text) {}
 }

@@ -21,7 +21,9 @@ enum RereadKind: string
     {
         return match ($this) {
             self::Currency, self::Amount => ['gift.amount', 'gift.currency'],
-            self::Consent => array_values(array_filter(array_keys(FieldPlace::FURTHER), static fn (string $field): bool => str_starts_with($field, 'consent.'))),
+            self::Consent => array_values(
+                array_filter(array_keys(FieldPlace::FURTHER), static fn(string $field): bool => str_starts_with($field, 'consent.')),
+            ),
             self::Kind, self::Name => ['kind', ...array_keys(FieldPlace::OF_NAME)],
             self::Address => array_keys(FieldPlace::OF_ADDRESS),
         };
@@ -30,10 +32,11 @@ enum RereadKind: string
     /** Whether a field of the catalog, of no party, feeds it: one of its own, or one that is split into them. */
     public function isFedBy(string $field): bool
     {
-        return in_array($field, $this->fields(), true) || match ($this) {
-            self::Kind, self::Name => $field === 'name.full',
-            self::Address => $field === 'address.block',
-            default => false,
-        };
+        return in_array($field, $this->fields(), true) ||
+            match ($this) {
+                self::Kind, self::Name => $field === 'name.full',
+                self::Address => $field === 'address.block',
+                default => false,
+            };
     }
 }

@@ -19,16 +19,17 @@ use PineSieve\Core\Standards\FieldPlace;
  */
 final class Rereader
 {
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** @return list<Rereading> */
     public static function of(RowAgain $row): array
     {
-        $found = $row->fields() === [] ? [self::nobody($row)] : [...self::names($row), ...self::consents($row), ...self::addresses($row), ...self::gifts($row)];
+        $found =
+            $row->fields() === []
+                ? [self::nobody($row)]
+                : [...self::names($row), ...self::consents($row), ...self::addresses($row), ...self::gifts($row)];
 
-        return array_values(array_filter($found, static fn (?Rereading $one): bool => $one !== null));
+        return array_values(array_filter($found, static fn(?Rereading $one): bool => $one !== null));
     }
 
     /** Someone whom the row made and does not tell of any more. */
@@ -36,20 +37,40 @@ final class Rereader
     {
         $change = $row->written(Subject::Supporter)[0] ?? null;
 
-        return $change?->action !== Action::Create ? null : self::unread($row, RereadKind::Kind, Subject::Supporter, $row->supporter, ['display_name' => $change->after()['display_name'] ?? null], 'The row tells of no such record');
+        return $change?->action !== Action::Create
+            ? null
+            : self::unread(
+                $row,
+                RereadKind::Kind,
+                Subject::Supporter,
+                $row->supporter,
+                ['display_name' => $change->after()['display_name'] ?? null],
+                'The row tells of no such record',
+            );
     }
 
     /** @return list<?Rereading> */
     private static function names(RowAgain $row): array
     {
         $change = $row->written(Subject::Supporter)[0] ?? null;
-        if ($change === null || ! $row->says(RereadKind::Name)) {
+        if ($change === null || !$row->says(RereadKind::Name)) {
             return [];
         }
         $reads = $row->fields();
         $doubt = $row->doubt(RereadKind::Name);
         if ($doubt !== '') {
-            return $change->action === Action::Create ? [self::unread($row, RereadKind::Name, Subject::Supporter, $row->supporter, ['display_name' => $change->after()['display_name'] ?? null], $doubt)] : [];
+            return $change->action === Action::Create
+                ? [
+                    self::unread(
+                        $row,
+                        RereadKind::Name,
+                        Subject::Supporter,
+                        $row->supporter,
+                        ['display_name' => $change->after()['display_name'] ?? null],
+                        $doubt,
+                    ),
+                ]
+                : [];
         }
         $columns = [...array_values(FieldPlace::OF_NAME), 'display_name'];
         if ($change->action === Action::Create) {
@@ -59,7 +80,10 @@ final class Rereader
             $isOfKind = ($row->now["supporter:{$row->supporter}"]['kind'] ?? null) === ($reads['kind'] ?? null);
             $columns = $isOfKind ? array_values(array_intersect($columns, array_keys($change->fields), FieldPlace::OF_NAME)) : [];
         }
-        $kind = in_array('kind', $columns, true) && ($change->after()['kind'] ?? null) !== ($reads['kind'] ?? null) ? RereadKind::Kind : RereadKind::Name;
+        $kind =
+            in_array('kind', $columns, true) && ($change->after()['kind'] ?? null) !== ($reads['kind'] ?? null)
+                ? RereadKind::Kind
+                : RereadKind::Name;
 
         return [self::compared($row, $kind, $change, $reads, $columns, NameForms::COLUMNS)];
     }
@@ -68,7 +92,7 @@ final class Rereader
     private static function consents(RowAgain $row): array
     {
         $change = $row->written(Subject::Supporter)[0] ?? new Change(Subject::Supporter, $row->supporter, Action::Update, []);
-        $before = new SupporterRecord($row->supporter, 0, array_map(static fn (array $pair): ?string => $pair[0], $change->fields));
+        $before = new SupporterRecord($row->supporter, 0, array_map(static fn(array $pair): ?string => $pair[0], $change->fields));
         $incoming = array_map(strval(...), array_intersect_key($row->fields(), Consents::DATES + array_flip(Consents::DATES)));
         $taken = Consents::taken($incoming, $before, true, $row->overrides);
         $found = [];
@@ -76,10 +100,24 @@ final class Rereader
             $field = (string) FieldPlace::field(Subject::Supporter->value, $column);
             $doubt = $row->doubts[$field] ?? '';
             $found[] = match (true) {
-                ! isset($row->said[$field]) => null,
-                ! isset($change->fields[$column]) && $change->action === Action::Update => self::refusal($row, $column, $dated, $incoming),
-                $doubt !== '' => self::unread($row, RereadKind::Consent, Subject::Supporter, $row->supporter, [$column => $change->after()[$column] ?? null], $doubt),
-                default => self::compared($row, RereadKind::Consent, $change, [$column => $taken[$column] ?? $before->fields[$column] ?? null, $dated => $taken[$dated] ?? null], [$column], [$dated]),
+                !isset($row->said[$field]) => null,
+                !isset($change->fields[$column]) && $change->action === Action::Update => self::refusal($row, $column, $dated, $incoming),
+                $doubt !== '' => self::unread(
+                    $row,
+                    RereadKind::Consent,
+                    Subject::Supporter,
+                    $row->supporter,
+                    [$column => $change->after()[$column] ?? null],
+                    $doubt,
+                ),
+                default => self::compared(
+                    $row,
+                    RereadKind::Consent,
+                    $change,
+                    [$column => $taken[$column] ?? ($before->fields[$column] ?? null), $dated => $taken[$dated] ?? null],
+                    [$column],
+                    [$dated],
+                ),
             };
         }
 
@@ -95,7 +133,7 @@ final class Rereader
     {
         $now = $row->now["supporter:{$row->supporter}"] ?? [];
         $isTaken = isset(Consents::taken($incoming, new SupporterRecord($row->supporter, 0, $now), false, false)[$column]);
-        if (! $isTaken || ($incoming[$column] ?? '') !== 'no' || ($now[$column] ?? '') !== 'yes' || isset($row->since[$column])) {
+        if (!$isTaken || ($incoming[$column] ?? '') !== 'no' || ($now[$column] ?? '') !== 'yes' || isset($row->since[$column])) {
             return null;
         }
         $fields = self::differing([$column, $dated], $now, $incoming);
@@ -106,16 +144,20 @@ final class Rereader
     /** @return list<?Rereading> */
     private static function addresses(RowAgain $row): array
     {
-        if (! $row->says(RereadKind::Address)) {
+        if (!$row->says(RereadKind::Address)) {
             return [];
         }
         $reads = $row->read(Subject::Address);
         $doubt = $row->doubt(RereadKind::Address);
         $found = [];
         foreach (self::pairs($row->written(Subject::Address), $reads, 'line1') as [$change, $read]) {
-            $columns = $change->action === Action::Create ? Address::PARTS : array_values(array_intersect(Address::PARTS, array_keys($change->fields)));
+            $columns =
+                $change->action === Action::Create
+                    ? Address::PARTS
+                    : array_values(array_intersect(Address::PARTS, array_keys($change->fields)));
             $one = self::compared($row, RereadKind::Address, $change, $read->after(), $columns, ['original']);
-            $found[] = $one === null || $doubt === '' ? $one : new Rereading($one->kind, $one->subject, $one->id, $one->fields, $doubt, false);
+            $found[] =
+                $one === null || $doubt === '' ? $one : new Rereading($one->kind, $one->subject, $one->id, $one->fields, $doubt, false);
         }
 
         return $found;
@@ -124,8 +166,10 @@ final class Rereader
     /** @return list<?Rereading> */
     private static function gifts(RowAgain $row): array
     {
-        $written = array_values(array_filter($row->written(Subject::Gift), static fn (Change $change): bool => $change->action === Action::Create));
-        if ($written === [] || ! isset($row->said['gift.amount'])) {
+        $written = array_values(
+            array_filter($row->written(Subject::Gift), static fn(Change $change): bool => $change->action === Action::Create),
+        );
+        if ($written === [] || !isset($row->said['gift.amount'])) {
             return [];
         }
         $doubt = $row->doubt(RereadKind::Amount);
@@ -134,13 +178,28 @@ final class Rereader
         foreach ($pairs as [$change, $read]) {
             $reads = array_intersect_key($read->after(), ['amount' => true, 'currency' => true]);
             // Gifts that came in before currencies were read say nothing of theirs.
-            $change = isset($change->fields['currency']) ? $change : Change::create(Subject::Gift, $change->ref, [...$change->after(), 'currency' => $row->now["gift:{$change->ref}"]['currency'] ?? null]);
+            $change = isset($change->fields['currency'])
+                ? $change
+                : Change::create(Subject::Gift, $change->ref, [
+                    ...$change->after(),
+                    'currency' => $row->now["gift:{$change->ref}"]['currency'] ?? null,
+                ]);
             $kind = $change->after()['currency'] !== ($reads['currency'] ?? null) ? RereadKind::Currency : RereadKind::Amount;
             $one = self::compared($row, $kind, $change, $reads, ['amount', 'currency'], []);
-            $found[] = $one === null || $doubt === '' ? $one : new Rereading($one->kind, $one->subject, $one->id, $one->fields, $doubt, ($reads['amount'] ?? '') !== '');
+            $found[] =
+                $one === null || $doubt === ''
+                    ? $one
+                    : new Rereading($one->kind, $one->subject, $one->id, $one->fields, $doubt, ($reads['amount'] ?? '') !== '');
         }
         foreach ($doubt === '' || $pairs !== [] ? [] : $written as $change) {
-            $found[] = self::unread($row, RereadKind::Amount, Subject::Gift, (int) $change->ref, ['amount' => $change->after()['amount'] ?? null], $doubt);
+            $found[] = self::unread(
+                $row,
+                RereadKind::Amount,
+                Subject::Gift,
+                (int) $change->ref,
+                ['amount' => $change->after()['amount'] ?? null],
+                $doubt,
+            );
         }
 
         return $found;
@@ -156,11 +215,17 @@ final class Rereader
     private static function pairs(array $written, array $reads, string $column): array
     {
         if (count($written) === count($reads)) {
-            return array_map(static fn (Change $change, Change $read): array => [$change, $read], $written, $reads);
+            return array_map(static fn(Change $change, Change $read): array => [$change, $read], $written, $reads);
         }
         $pairs = [];
         foreach ($written as $change) {
-            $alike = array_values(array_filter($reads, static fn (Change $read): bool => ($change->after()[$column] ?? null) !== null && ($read->after()[$column] ?? null) === $change->after()[$column]));
+            $alike = array_values(
+                array_filter(
+                    $reads,
+                    static fn(Change $read): bool => ($change->after()[$column] ?? null) !== null &&
+                        ($read->after()[$column] ?? null) === $change->after()[$column],
+                ),
+            );
             if (count($alike) === 1) {
                 $pairs[] = [$change, $alike[0]];
             }
@@ -174,8 +239,14 @@ final class Rereader
      * @param  list<string>  $columns  that tell whether it is read otherwise
      * @param  list<string>  $beside  that change with them, unless someone changed them since
      */
-    private static function compared(RowAgain $row, RereadKind $kind, Change $change, array $reads, array $columns, array $beside): ?Rereading
-    {
+    private static function compared(
+        RowAgain $row,
+        RereadKind $kind,
+        Change $change,
+        array $reads,
+        array $columns,
+        array $beside,
+    ): ?Rereading {
         $id = (int) $change->ref;
         $now = $row->now["{$change->subject->value}:{$id}"] ?? null;
         if ($now === null) {
@@ -191,7 +262,11 @@ final class Rereader
         if ($fields === []) {
             return null;
         }
-        $more = array_filter(self::differing($beside, $now, $reads), static fn (string $column): bool => ($now[$column] ?? null) === ($after[$column] ?? null), ARRAY_FILTER_USE_KEY);
+        $more = array_filter(
+            self::differing($beside, $now, $reads),
+            static fn(string $column): bool => ($now[$column] ?? null) === ($after[$column] ?? null),
+            ARRAY_FILTER_USE_KEY,
+        );
 
         return new Rereading($kind, $change->subject, $id, [...$fields, ...$more]);
     }
@@ -210,7 +285,7 @@ final class Rereader
             }
         }
 
-        return new Rereading($kind, $subject, $id, array_map(static fn (?string $value): array => [$value, null], $stored), $reason, false);
+        return new Rereading($kind, $subject, $id, array_map(static fn(?string $value): array => [$value, null], $stored), $reason, false);
     }
 
     /**

@@ -22,8 +22,7 @@ final readonly class Rereading
         public array $fields,
         public string $reason = '',
         public bool $canBeTaken = true,
-    ) {
-    }
+    ) {}
 
     public function thing(): string
     {

@@ -28,8 +28,7 @@ final readonly class RowAgain
         public array $now,
         public array $since = [],
         public bool $overrides = false,
-    ) {
-    }
+    ) {}
 
     public function says(RereadKind $kind): bool
     {
@@ -65,6 +64,6 @@ final readonly class RowAgain
      */
     private static function of(array $changes, Subject $subject): array
     {
-        return array_values(array_filter($changes, static fn (Change $change): bool => $change->subject === $subject));
+        return array_values(array_filter($changes, static fn(Change $change): bool => $change->subject === $subject));
     }
 }

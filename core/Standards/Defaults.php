@@ -10,17 +10,23 @@ use PineSieve\Core\Records\IncomingRecord;
 /** What a new record has where nobody says anything else, by kind of record and field. */
 final readonly class Defaults
 {
-    private const OF_GIFT = ['gift.fund' => 'fund', 'gift.campaign' => 'campaign', 'gift.appeal' => 'appeal', 'gift.kind' => 'kind', 'gift.anonymous' => 'anonymous'];
+    private const OF_GIFT = [
+        'gift.fund' => 'fund',
+        'gift.campaign' => 'campaign',
+        'gift.appeal' => 'appeal',
+        'gift.kind' => 'kind',
+        'gift.anonymous' => 'anonymous',
+    ];
 
     /** @param  array<string, array<string, string>>  $values  value of a RuleSubject to field to value; "supporter" holds for all kinds */
-    public function __construct(private array $values = [])
-    {
-    }
+    public function __construct(private array $values = []) {}
 
     /** Whether a field can have a default: a new supporter's own fields and those of a gift, not its name or ways to reach. */
     public static function areFor(string $field): bool
     {
-        return isset(self::OF_GIFT[$field]) || str_starts_with($field, Field::CUSTOM) || in_array($field, ['status', 'consent.mail', 'consent.email', 'consent.phone', 'groups', 'tags'], true);
+        return isset(self::OF_GIFT[$field]) ||
+            str_starts_with($field, Field::CUSTOM) ||
+            in_array($field, ['status', 'consent.mail', 'consent.email', 'consent.phone', 'groups', 'tags'], true);
     }
 
     public function fill(IncomingRecord $record): IncomingRecord

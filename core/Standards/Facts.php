@@ -27,8 +27,7 @@ final class Facts
         private readonly SupporterRecord $record,
         private readonly ?array $gift,
         private readonly ?RecordPart $address,
-    ) {
-    }
+    ) {}
 
     public static function of(SupporterRecord $record): self
     {
@@ -54,7 +53,10 @@ final class Facts
     /** @return non-empty-list<self> for each address the facts with that address alone; as they are if there is none */
     public function byAddress(): array
     {
-        return $this->byAddress ??= $this->record->addresses === [] ? [$this] : array_map(fn (RecordPart $address): self => new self($this->record, $this->gift, $address), $this->record->addresses);
+        return $this->byAddress ??=
+            $this->record->addresses === []
+                ? [$this]
+                : array_map(fn(RecordPart $address): self => new self($this->record, $this->gift, $address), $this->record->addresses);
     }
 
     /** @return list<string> values of a field that are not blank */
@@ -77,8 +79,14 @@ final class Facts
             'email' => self::values($this->record->emails, 'address'),
             'phone' => self::values($this->record->phones, 'number'),
             'identifier' => self::values($this->record->identifiers, 'value'),
-            'membership' => self::values(array_filter($this->record->memberships, static fn (RecordPart $part): bool => $part->value('list') === rtrim($field, 's')), 'name'),
-            'custom' => self::values(array_filter($this->record->custom, static fn (RecordPart $part): bool => $part->value('field') === $field), 'value'),
+            'membership' => self::values(
+                array_filter($this->record->memberships, static fn(RecordPart $part): bool => $part->value('list') === rtrim($field, 's')),
+                'name',
+            ),
+            'custom' => self::values(
+                array_filter($this->record->custom, static fn(RecordPart $part): bool => $part->value('field') === $field),
+                'value',
+            ),
             'link' => self::values($this->record->links, 'role'),
             default => [],
         };
@@ -92,9 +100,17 @@ final class Facts
         if ($this->countries !== null) {
             return $this->countries;
         }
-        $addresses = array_map(static fn (RecordPart $part): Address => Address::fromParts($part->values), $this->address === null ? $this->record->addresses : [$this->address]);
+        $addresses = array_map(
+            static fn(RecordPart $part): Address => Address::fromParts($part->values),
+            $this->address === null ? $this->record->addresses : [$this->address],
+        );
 
-        return $this->countries = array_values(array_map(AddressStandardizer::country(...), array_filter($addresses, static fn (Address $address): bool => ! $address->isBlank() || $address->country !== '')));
+        return $this->countries = array_values(
+            array_map(
+                AddressStandardizer::country(...),
+                array_filter($addresses, static fn(Address $address): bool => !$address->isBlank() || $address->country !== ''),
+            ),
+        );
     }
 
     /**
@@ -103,7 +119,7 @@ final class Facts
      */
     private static function values(array $parts, string $column): array
     {
-        return array_values(array_map(static fn (RecordPart $part): string => $part->value($column), $parts));
+        return array_values(array_map(static fn(RecordPart $part): string => $part->value($column), $parts));
     }
 
     /**
@@ -112,6 +128,6 @@ final class Facts
      */
     private static function filled(array $values): array
     {
-        return array_values(array_filter($values, static fn (string $value): bool => $value !== ''));
+        return array_values(array_filter($values, static fn(string $value): bool => $value !== ''));
     }
 }

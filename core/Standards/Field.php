@@ -22,11 +22,10 @@ final readonly class Field
         public FieldType $type,
         public ?PickList $list = null,
         public bool $named = false,
-        public Limits $limits = new Limits,
+        public Limits $limits = new Limits(),
         public bool $isRetired = false,
         public ?Unreadable $unreadable = null,
-    ) {
-    }
+    ) {}
 
     public function isCustom(): bool
     {
@@ -41,7 +40,17 @@ final readonly class Field
 
     public function withLabel(string $key, string $label): self
     {
-        return new self($key, $label, $this->group, $this->type, $this->list, $this->named, $this->limits, $this->isRetired, $this->unreadable);
+        return new self(
+            $key,
+            $label,
+            $this->group,
+            $this->type,
+            $this->list,
+            $this->named,
+            $this->limits,
+            $this->isRetired,
+            $this->unreadable,
+        );
     }
 
     /** The same field as an organization has set it. */

@@ -19,6 +19,5 @@ final readonly class Home
         public string $currency = Currency::DEFAULT,
         public string $country = 'US',
         public DateOrder $dates = DateOrder::MonthDayYear,
-    ) {
-    }
+    ) {}
 }

@@ -32,21 +32,36 @@ final readonly class Limits
         public string $example = '',
         public string $message = '',
         public bool $isUnique = false,
-    ) {
-    }
+    ) {}
 
     /** @param  array<string, mixed>  $data as toArray() gives it; what is missing is no limit */
     public static function fromArray(array $data): self
     {
-        $text = static fn (string $key): string => is_string($data[$key] ?? null) ? $data[$key] : '';
+        $text = static fn(string $key): string => is_string($data[$key] ?? null) ? $data[$key] : '';
 
-        return new self($text('least'), $text('most'), is_int($data['length'] ?? null) ? $data['length'] : 0, $text('pattern'), $text('example'), $text('message'), ($data['unique'] ?? false) === true);
+        return new self(
+            $text('least'),
+            $text('most'),
+            is_int($data['length'] ?? null) ? $data['length'] : 0,
+            $text('pattern'),
+            $text('example'),
+            $text('message'),
+            ($data['unique'] ?? false) === true,
+        );
     }
 
     /** @return array{least: string, most: string, length: int, pattern: string, example: string, message: string, unique: bool} */
     public function toArray(): array
     {
-        return ['least' => $this->least, 'most' => $this->most, 'length' => $this->length, 'pattern' => $this->pattern, 'example' => $this->example, 'message' => $this->message, 'unique' => $this->isUnique];
+        return [
+            'least' => $this->least,
+            'most' => $this->most,
+            'length' => $this->length,
+            'pattern' => $this->pattern,
+            'example' => $this->example,
+            'message' => $this->message,
+            'unique' => $this->isUnique,
+        ];
     }
 
     public function areNone(): bool
@@ -66,15 +81,35 @@ final readonly class Limits
      */
     public static function backtracks(string $pattern): bool
     {
-        $pieces = array_values(array_unique([...mb_str_split($pattern), ...(preg_match_all('/[\pL\pN]{2,}/u', $pattern, $words) > 0 ? $words[0] : []), 'a', 'A', '0', ' ', '-', 'é', 'aA', 'a ', '0 ', 'a0', 'a-', '0-']));
-        $start = preg_match('/^\^?((?:[\pL\pN \-_\/]|\\\\[^\pL\pN])+)(?![*?{])/u', $pattern, $found) === 1 ? str_replace('\\', '', $found[1]) : '';
+        $pieces = array_values(
+            array_unique([
+                ...mb_str_split($pattern),
+                ...preg_match_all('/[\pL\pN]{2,}/u', $pattern, $words) > 0 ? $words[0] : [],
+                'a',
+                'A',
+                '0',
+                ' ',
+                '-',
+                'é',
+                'aA',
+                'a ',
+                '0 ',
+                'a0',
+                'a-',
+                '0-',
+            ]),
+        );
+        $start =
+            preg_match('/^\^?((?:[\pL\pN \-_\/]|\\\\[^\pL\pN])+)(?![*?{])/u', $pattern, $found) === 1
+                ? str_replace('\\', '', $found[1])
+                : '';
         $settings = [ini_set('pcre.jit', '0'), ini_set('pcre.backtrack_limit', (string) self::STEPS)];
         try {
             foreach ($pieces as $piece) {
                 // What the pattern names comes after the break too: without the letter that it ends with, nothing is tried at all.
                 foreach (["\u{1}", "\u{1}{$pattern}"] as $end) {
                     // A comment makes it a pattern that was not compiled for the machine: that would not count its steps.
-                    if (@preg_match(self::delimited("{$pattern}(?#steps)"), $start.str_repeat($piece, self::REPEATED).$end) === false) {
+                    if (@preg_match(self::delimited("{$pattern}(?#steps)"), $start . str_repeat($piece, self::REPEATED) . $end) === false) {
                         return true;
                     }
                 }
@@ -100,20 +135,34 @@ final readonly class Limits
             if ($type === FieldType::Amount && str_contains($value, ' ')) {
                 return null;
             }
-            $bound = static fn (string $written): string => $written === 'today' ? $today : $written;
-            $below = static fn (string $one, string $other): bool => $isDate ? $one < $other : BigDecimal::of($one)->isLessThan(BigDecimal::of($other));
+            $bound = static fn(string $written): string => $written === 'today' ? $today : $written;
+            $below = static fn(string $one, string $other): bool => $isDate
+                ? $one < $other
+                : BigDecimal::of($one)->isLessThan(BigDecimal::of($other));
             if ($this->least !== '' && $below($value, $bound($this->least))) {
-                return new Fault($isDate ? 'date.bounds' : 'number.bounds', "\"{$value}\" is ".($isDate ? 'before' : 'less than')." {$bound($this->least)}", 'Correct it, or leave this value out');
+                return new Fault(
+                    $isDate ? 'date.bounds' : 'number.bounds',
+                    "\"{$value}\" is " . ($isDate ? 'before' : 'less than') . " {$bound($this->least)}",
+                    'Correct it, or leave this value out',
+                );
             }
             if ($this->most !== '' && $below($bound($this->most), $value)) {
-                return new Fault($isDate ? 'date.bounds' : 'number.bounds', "\"{$value}\" is ".($isDate ? 'after' : 'more than')." {$bound($this->most)}", 'Correct it, or leave this value out');
+                return new Fault(
+                    $isDate ? 'date.bounds' : 'number.bounds',
+                    "\"{$value}\" is " . ($isDate ? 'after' : 'more than') . " {$bound($this->most)}",
+                    'Correct it, or leave this value out',
+                );
             }
         }
         if ($this->length > 0 && mb_strlen($value) > $this->length) {
-            return new Fault('text.length', 'The text has '.mb_strlen($value)." characters, {$this->length} are allowed", 'Shorten it');
+            return new Fault('text.length', 'The text has ' . mb_strlen($value) . " characters, {$this->length} are allowed", 'Shorten it');
         }
         if ($this->pattern !== '' && @preg_match(self::delimited($this->pattern), $value) !== 1) {
-            return new Fault('text.pattern', $this->message !== '' ? "\"{$value}\": {$this->message}" : "\"{$value}\" does not have the form that is asked for", $this->example === '' ? 'Correct it, or leave this value out' : "Write it like {$this->example}");
+            return new Fault(
+                'text.pattern',
+                $this->message !== '' ? "\"{$value}\": {$this->message}" : "\"{$value}\" does not have the form that is asked for",
+                $this->example === '' ? 'Correct it, or leave this value out' : "Write it like {$this->example}",
+            );
         }
 
         return null;
@@ -121,6 +170,6 @@ final readonly class Limits
 
     private static function delimited(string $pattern): string
     {
-        return '~^(?:'.str_replace('~', '\~', $pattern).')$~uD';
+        return '~^(?:' . str_replace('~', '\~', $pattern) . ')$~uD';
     }
 }

@@ -19,10 +19,8 @@ final readonly class PickList
      * @param  list<PickValue>  $values
      * @param  bool  $isClosed  whether what is not in the list is refused; in an open list it comes in as it is
      */
-    public function __construct(
-        public array $values,
-        public bool $isClosed = true,
-    ) {
+    public function __construct(public array $values, public bool $isClosed = true)
+    {
         $spelled = [];
         foreach ($values as $value) {
             foreach ([$value->code, ...$value->spellings] as $spelling) {
@@ -40,13 +38,18 @@ final readonly class PickList
     /** @param  list<string>  $values */
     public static function of(array $values): self
     {
-        return new self(array_map(static fn (string $value): PickValue => new PickValue($value), $values));
+        return new self(array_map(static fn(string $value): PickValue => new PickValue($value), $values));
     }
 
     /** @return list<string> what may be chosen, in order */
     public function options(): array
     {
-        return array_values(array_map(static fn (PickValue $value): string => $value->value, array_filter($this->values, static fn (PickValue $value): bool => ! $value->isRetired)));
+        return array_values(
+            array_map(
+                static fn(PickValue $value): string => $value->value,
+                array_filter($this->values, static fn(PickValue $value): bool => !$value->isRetired),
+            ),
+        );
     }
 
     /** The value that something written means, by itself, its code or another spelling, whatever the case and punctuation; null if it is none of the list. */
@@ -97,6 +100,10 @@ final readonly class PickList
         }
         $slips = levenshtein(substr($a, 0, 255), substr($b, 0, 255));
 
-        return $slips <= intdiv(min(strlen($a), strlen($b)), self::LETTERS_A_SLIP) ? ($slips === 1 ? 'one letter apart' : "{$slips} letters apart") : null;
+        return $slips <= intdiv(min(strlen($a), strlen($b)), self::LETTERS_A_SLIP)
+            ? ($slips === 1
+                ? 'one letter apart'
+                : "{$slips} letters apart")
+            : null;
     }
 }

@@ -17,6 +17,5 @@ final readonly class PickValue
         public string $code = '',
         public array $spellings = [],
         public bool $isRetired = false,
-    ) {
-    }
+    ) {}
 }

@@ -21,8 +21,7 @@ final readonly class Problem
         public string $reason,
         public string $remedy,
         public bool $blocks = true,
-    ) {
-    }
+    ) {}
 
     /** The same problem, found in a column of a source. */
     public function at(string $field, ?int $column): self
@@ -39,6 +38,14 @@ final readonly class Problem
     /** @return array{code: string, field: string, column: ?int, value: string, reason: string, remedy: string, blocks: bool} */
     public function toArray(): array
     {
-        return ['code' => $this->code, 'field' => $this->field, 'column' => $this->column, 'value' => $this->value, 'reason' => $this->reason, 'remedy' => $this->remedy, 'blocks' => $this->blocks];
+        return [
+            'code' => $this->code,
+            'field' => $this->field,
+            'column' => $this->column,
+            'value' => $this->value,
+            'reason' => $this->reason,
+            'remedy' => $this->remedy,
+            'blocks' => $this->blocks,
+        ];
     }
 }

@@ -21,12 +21,16 @@ final readonly class RequiredRule
         public Strength $strength = Strength::Must,
         public array $conditions = [],
     ) {
-        $this->looksAtAddresses = array_filter([$field, ...array_map(static fn (When $when): string => $when->field, $conditions)], static fn (string $one): bool => str_starts_with($one, 'address.')) !== [];
+        $this->looksAtAddresses =
+            array_filter(
+                [$field, ...array_map(static fn(When $when): string => $when->field, $conditions)],
+                static fn(string $one): bool => str_starts_with($one, 'address.'),
+            ) !== [];
     }
 
     public function isBroken(Facts $facts): bool
     {
-        if (! $this->subject->covers($facts)) {
+        if (!$this->subject->covers($facts)) {
             return false;
         }
         // "Postal code, if the country is US" speaks of one address at a time.
@@ -44,28 +48,41 @@ final readonly class RequiredRule
     {
         $must = $this->strength === Strength::Must;
 
-        return new Problem($this->field.($must ? '.required' : '.wanted'), $this->field, null, '', $this->sentence($catalog), $must ? 'Write it, or set a default for the field' : 'Write it if you can', $must);
+        return new Problem(
+            $this->field . ($must ? '.required' : '.wanted'),
+            $this->field,
+            null,
+            '',
+            $this->sentence($catalog),
+            $must ? 'Write it, or set a default for the field' : 'Write it if you can',
+            $must,
+        );
     }
 
     /** "Postal code is required where country is US or CA" */
     public function sentence(FieldCatalog $catalog): string
     {
         $label = $catalog->label($this->field);
-        $where = implode(' and ', array_map(static fn (When $when): string => $when->phrase($catalog), $this->conditions));
+        $where = implode(' and ', array_map(static fn(When $when): string => $when->phrase($catalog), $this->conditions));
 
-        return "{$label} is ".($this->strength === Strength::Must ? 'required' : 'wanted').($where === '' ? '' : " where {$where}");
+        return "{$label} is " . ($this->strength === Strength::Must ? 'required' : 'wanted') . ($where === '' ? '' : " where {$where}");
     }
 
     /** @return array{subject: string, field: string, strength: string, conditions: list<array{field: string, test: string, values: list<string>}>} */
     public function toArray(): array
     {
-        return ['subject' => $this->subject->value, 'field' => $this->field, 'strength' => $this->strength->value, 'conditions' => array_map(static fn (When $when): array => $when->toArray(), $this->conditions)];
+        return [
+            'subject' => $this->subject->value,
+            'field' => $this->field,
+            'strength' => $this->strength->value,
+            'conditions' => array_map(static fn(When $when): array => $when->toArray(), $this->conditions),
+        ];
     }
 
     private function applies(Facts $facts): bool
     {
         foreach ($this->conditions as $condition) {
-            if (! $condition->holds($facts)) {
+            if (!$condition->holds($facts)) {
                 return false;
             }
         }

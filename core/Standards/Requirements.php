@@ -29,14 +29,23 @@ final readonly class Requirements
     {
         $problems = [];
         $required = static function (string $field, string $reason, string $remedy) use (&$problems, $columns, $faulty): void {
-            if (! isset($faulty[$field])) {
+            if (!isset($faulty[$field])) {
                 $problems[] = new Problem("{$field}.required", $field, $columns[$field] ?? null, '', $reason, $remedy);
             }
         };
         // A row with the number of a supporter need not say the name again.
-        if ($record->supporter === 0 && ($record->kind === SupporterKind::Person ? $record->name->last === '' : $record->display() === '')) {
-            $field = isset($columns['name.last']) || ! isset($columns['name.full']) ? 'name.last' : 'name.full';
-            $required($field, $record->gifts === [] ? 'No last name and no organization name' : 'No last name and no organization name: the gift has no supporter', 'Write a last name or an organization name');
+        if (
+            $record->supporter === 0 &&
+            ($record->kind === SupporterKind::Person ? $record->name->last === '' : $record->display() === '')
+        ) {
+            $field = isset($columns['name.last']) || !isset($columns['name.full']) ? 'name.last' : 'name.full';
+            $required(
+                $field,
+                $record->gifts === []
+                    ? 'No last name and no organization name'
+                    : 'No last name and no organization name: the gift has no supporter',
+                'Write a last name or an organization name',
+            );
         }
         foreach ($record->gifts as $gift) {
             array_push($problems, ...self::ofGift($gift, $columns, $faulty));
@@ -53,15 +62,43 @@ final readonly class Requirements
     private static function ofGift(IncomingGift $gift, array $columns, array $faulty): array
     {
         $problems = [];
-        if ($gift->date === '' && ! self::anyFaulty('date', $faulty)) {
-            $problems[] = new Problem('gift.date.required', 'gift.date', $columns['gift.date'] ?? null, '', 'The gift has no date', 'Write the date of the gift');
+        if ($gift->date === '' && !self::anyFaulty('date', $faulty)) {
+            $problems[] = new Problem(
+                'gift.date.required',
+                'gift.date',
+                $columns['gift.date'] ?? null,
+                '',
+                'The gift has no date',
+                'Write the date of the gift',
+            );
         }
-        if ($gift->amount === '' && ! self::anyFaulty('amount', $faulty)) {
-            $problems[] = new Problem('gift.amount.required', 'gift.amount', $columns['gift.amount'] ?? null, '', 'The gift has no amount', 'Write the amount of the gift');
+        if ($gift->amount === '' && !self::anyFaulty('amount', $faulty)) {
+            $problems[] = new Problem(
+                'gift.amount.required',
+                'gift.amount',
+                $columns['gift.amount'] ?? null,
+                '',
+                'The gift has no amount',
+                'Write the amount of the gift',
+            );
         } elseif (str_starts_with($gift->amount, '-')) {
-            $problems[] = new Problem('amount.refund', 'gift.amount', $columns['gift.amount'] ?? null, $gift->amount, 'Money that goes back: it is held as a refund, and counts as such in the sums', 'Leave the row out, or keep it held; if it is no refund, write an amount above zero');
+            $problems[] = new Problem(
+                'amount.refund',
+                'gift.amount',
+                $columns['gift.amount'] ?? null,
+                $gift->amount,
+                'Money that goes back: it is held as a refund, and counts as such in the sums',
+                'Leave the row out, or keep it held; if it is no refund, write an amount above zero',
+            );
         } elseif ($gift->amount === '0.00') {
-            $problems[] = new Problem('amount.sign', 'gift.amount', $columns['gift.amount'] ?? null, $gift->amount, 'The gift is zero', 'Write an amount above zero, or leave the row out');
+            $problems[] = new Problem(
+                'amount.sign',
+                'gift.amount',
+                $columns['gift.amount'] ?? null,
+                $gift->amount,
+                'The gift is zero',
+                'Write an amount above zero, or leave the row out',
+            );
         }
 
         return $problems;

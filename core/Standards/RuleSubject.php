@@ -17,8 +17,8 @@ enum RuleSubject: string
     {
         return match ($this) {
             self::Gift => $facts->isOfGift(),
-            self::Supporter => ! $facts->isOfGift(),
-            default => ! $facts->isOfGift() && $facts->kind()->value === $this->value,
+            self::Supporter => !$facts->isOfGift(),
+            default => !$facts->isOfGift() && $facts->kind()->value === $this->value,
         };
     }
 }

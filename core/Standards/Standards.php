@@ -21,9 +21,9 @@ final readonly class Standards
         public FieldCatalog $catalog,
         public Formats $formats,
         public array $rules = [],
-        public Defaults $defaults = new Defaults,
+        public Defaults $defaults = new Defaults(),
     ) {
-        $this->problems = array_map(static fn (RequiredRule $rule): Problem => $rule->problem($catalog), $rules);
+        $this->problems = array_map(static fn(RequiredRule $rule): Problem => $rule->problem($catalog), $rules);
     }
 
     /**
@@ -40,7 +40,7 @@ final readonly class Standards
         $problems = [];
         foreach ($this->rules as $i => $rule) {
             if ($rule->subject !== RuleSubject::Gift) {
-                if ($rule->isBroken($facts) && ($was === null || ! $rule->isBroken($was))) {
+                if ($rule->isBroken($facts) && ($was === null || !$rule->isBroken($was))) {
                     $problems[] = $this->problems[$i];
                 }
 

@@ -12,7 +12,13 @@ namespace PineSieve\Core\Standards;
 final readonly class Target
 {
     /** Whom else a row can tell of. */
-    public const PARTIES = ['spouse' => 'Spouse', 'employer' => 'Employer', 'contact' => 'Contact person', 'child' => 'Child', 'household' => 'Household'];
+    public const PARTIES = [
+        'spouse' => 'Spouse',
+        'employer' => 'Employer',
+        'contact' => 'Contact person',
+        'child' => 'Child',
+        'household' => 'Household',
+    ];
 
     /** What can be there several times, and the kinds that tell one from another. */
     public const KINDS = [
@@ -38,8 +44,7 @@ final readonly class Target
         public string $field,
         public string $kind,
         public int $number,
-    ) {
-    }
+    ) {}
 
     /** @return ?self null if a key is not one */
     public static function tryParse(string $key): ?self
@@ -63,35 +68,58 @@ final readonly class Target
             }
         }
 
-        return $head === null || $head === '' || $partyNumber > self::MOST || $number > self::MOST ? null : new self($party, $partyNumber, implode('.', [$head, ...$parts]), $kind, $number);
+        return $head === null || $head === '' || $partyNumber > self::MOST || $number > self::MOST
+            ? null
+            : new self($party, $partyNumber, implode('.', [$head, ...$parts]), $kind, $number);
     }
 
     public function key(): string
     {
         [$head, $rest] = [...explode('.', $this->field, 2), ''];
 
-        return implode('.', array_filter([
-            $this->party, $this->partyNumber > 1 ? (string) $this->partyNumber : '',
-            $head, $this->kind, $this->number > 1 ? (string) $this->number : '', $rest,
-        ], static fn (string $part): bool => $part !== ''));
+        return implode(
+            '.',
+            array_filter(
+                [
+                    $this->party,
+                    $this->partyNumber > 1 ? (string) $this->partyNumber : '',
+                    $head,
+                    $this->kind,
+                    $this->number > 1 ? (string) $this->number : '',
+                    $rest,
+                ],
+                static fn(string $part): bool => $part !== '',
+            ),
+        );
     }
 
     /** The same for all parts of one thing: of one address, one gift, one person. */
     public function thing(): string
     {
-        return "{$this->person()}|".explode('.', $this->field)[0]."|{$this->kind}|{$this->number}";
+        return "{$this->person()}|" . explode('.', $this->field)[0] . "|{$this->kind}|{$this->number}";
     }
 
     /** "", "spouse", "child.2" */
     public function person(): string
     {
-        return $this->party.($this->partyNumber > 1 ? ".{$this->partyNumber}" : '');
+        return $this->party . ($this->partyNumber > 1 ? ".{$this->partyNumber}" : '');
     }
 
     /** Of another person, of another kind or another number. */
-    public function with(?string $party = null, ?int $partyNumber = null, ?string $field = null, ?string $kind = null, ?int $number = null): self
-    {
-        return new self($party ?? $this->party, $partyNumber ?? $this->partyNumber, $field ?? $this->field, $kind ?? $this->kind, $number ?? $this->number);
+    public function with(
+        ?string $party = null,
+        ?int $partyNumber = null,
+        ?string $field = null,
+        ?string $kind = null,
+        ?int $number = null,
+    ): self {
+        return new self(
+            $party ?? $this->party,
+            $partyNumber ?? $this->partyNumber,
+            $field ?? $this->field,
+            $kind ?? $this->kind,
+            $number ?? $this->number,
+        );
     }
 
     /**
@@ -102,17 +130,21 @@ final readonly class Target
     {
         $number = $this->number > 1 ? " {$this->number}" : '';
         $label = match (explode('.', $this->field)[0]) {
-            'address' => $this->kind.$number === '' ? $field : ucfirst(trim("{$this->kind} address{$number}")).': '.(str_starts_with($field, 'Address, ') ? substr($field, 9) : $field),
+            'address' => $this->kind . $number === ''
+                ? $field
+                : ucfirst(trim("{$this->kind} address{$number}")) .
+                    ': ' .
+                    (str_starts_with($field, 'Address, ') ? substr($field, 9) : $field),
             'gift' => str_replace('Gift', "Gift{$number}", $field),
-            'email', 'phone' => ucfirst(trim($this->kind.' '.($this->kind === '' ? $field : lcfirst($field)))).$number,
+            'email', 'phone' => ucfirst(trim($this->kind . ' ' . ($this->kind === '' ? $field : lcfirst($field)))) . $number,
             default => $field,
         };
         if ($this->party === '') {
             return $label;
         }
-        $person = self::PARTIES[$this->party].($this->partyNumber > 1 ? " {$this->partyNumber}" : '');
+        $person = self::PARTIES[$this->party] . ($this->partyNumber > 1 ? " {$this->partyNumber}" : '');
 
-        return "{$person}: ".($this->field === 'organization.name' ? 'Name' : $label);
+        return "{$person}: " . ($this->field === 'organization.name' ? 'Name' : $label);
     }
 
     private static function isNumber(string $part): bool

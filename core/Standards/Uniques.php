@@ -14,14 +14,16 @@ final readonly class Uniques
 
     public function __construct(FieldCatalog $catalog)
     {
-        $this->fields = array_values(array_filter($catalog->everything(), static fn (Field $field): bool => $field->limits->isUnique && self::areFor($field)));
+        $this->fields = array_values(
+            array_filter($catalog->everything(), static fn(Field $field): bool => $field->limits->isUnique && self::areFor($field)),
+        );
     }
 
     /** Whether a field can be told to be unique: what tells one record from another, not what many share by nature. */
     public static function areFor(Field $field): bool
     {
-        return in_array($field->key, ['email', 'phone', 'id.old', 'gift.reference'], true)
-            || ($field->isCustom() && in_array($field->type, [FieldType::Text, FieldType::Number, FieldType::Date], true));
+        return in_array($field->key, ['email', 'phone', 'id.old', 'gift.reference'], true) ||
+            ($field->isCustom() && in_array($field->type, [FieldType::Text, FieldType::Number, FieldType::Date], true));
     }
 
     /**
@@ -33,7 +35,10 @@ final readonly class Uniques
         $values = [];
         $facts = Facts::of($record);
         foreach ($this->fields as $field) {
-            $found = $field->key === 'gift.reference' ? array_merge(...array_map(static fn (array $gift): array => $facts->withGift($gift)->all($field->key), $gifts), ...[[]]) : $facts->all($field->key);
+            $found =
+                $field->key === 'gift.reference'
+                    ? array_merge(...array_map(static fn(array $gift): array => $facts->withGift($gift)->all($field->key), $gifts), ...[[]])
+                    : $facts->all($field->key);
             if ($found !== []) {
                 $values[$field->key] = array_values(array_unique(array_map(mb_strtolower(...), $found)));
             }
@@ -45,6 +50,13 @@ final readonly class Uniques
     /** @param  string  $who  "Supporter 12", "Row 7 of the file" */
     public function problem(string $field, string $value, string $who): Problem
     {
-        return new Problem("{$field}.unique", $field, null, $value, "{$who} has \"{$value}\" already, and no two may have the same", 'Correct one of the two, or say that they are the same');
+        return new Problem(
+            "{$field}.unique",
+            $field,
+            null,
+            $value,
+            "{$who} has \"{$value}\" already, and no two may have the same",
+            'Correct one of the two, or say that they are the same',
+        );
     }
 }

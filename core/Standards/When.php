@@ -22,12 +22,7 @@ final readonly class When
      * @param  string  $test  one of TESTS
      * @param  list<string>  $values  any of which is meant; for IS and IS_NOT
      */
-    public function __construct(
-        public string $field,
-        public string $test,
-        public array $values = [],
-    ) {
-    }
+    public function __construct(public string $field, public string $test, public array $values = []) {}
 
     public function holds(Facts $facts): bool
     {
@@ -36,7 +31,7 @@ final readonly class When
         return match ($this->test) {
             self::BLANK => $found === [],
             self::FILLED => $found !== [],
-            self::IS_NOT => ! $this->anyIs($found),
+            self::IS_NOT => !$this->anyIs($found),
             default => $this->anyIs($found),
         };
     }
@@ -44,9 +39,15 @@ final readonly class When
     /** "country is US or CA" */
     public function phrase(FieldCatalog $catalog): string
     {
-        $values = count($this->values) < 2 ? implode('', $this->values) : implode(', ', array_slice($this->values, 0, -1)).' or '.$this->values[count($this->values) - 1];
+        $values =
+            count($this->values) < 2
+                ? implode('', $this->values)
+                : implode(', ', array_slice($this->values, 0, -1)) . ' or ' . $this->values[count($this->values) - 1];
 
-        return lcfirst($catalog->label($this->field)).' '.$this->test.(in_array($this->test, [self::BLANK, self::FILLED], true) ? '' : " {$values}");
+        return lcfirst($catalog->label($this->field)) .
+            ' ' .
+            $this->test .
+            (in_array($this->test, [self::BLANK, self::FILLED], true) ? '' : " {$values}");
     }
 
     /** @return array{field: string, test: string, values: list<string>} */

@@ -9,9 +9,7 @@ final class Fold
 {
     private static ?\Transliterator $latin = null;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** Lower-case ASCII words with single blanks between them; '' if nothing is left. */
     public static function words(string $text): string

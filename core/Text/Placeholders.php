@@ -18,17 +18,76 @@ final class Placeholders
     ];
 
     private const WORDS = [
-        'word' => ['n/a', 'na', 'n.a.', 'none', 'null', 'nil', 'unknown', 'unk', '-', '--', '---', '?', '??', '.', '(blank)', '(none)', 'not available', 'not applicable', 'not provided', 'not given', 'no email', 'no phone', 'no address', 'noemail', 'tbd', 'tba', 'xxx', 'xxxx', '*'],
-        'test' => ['test', 'testing', 'test test', 'asdf', 'qwerty', 'foo', 'test@test.com', 'none@none.com', 'no@email.com', 'noemail@noemail.com', 'na@na.com', 'a@a.com'],
-        'date' => ['1/1/1900', '01/01/1900', '1900-01-01', '1/0/1900', '1/0/00', '0000-00-00', '00/00/0000', '12/30/1899', '1899-12-30', '1899-12-31', '12/31/1899', '9999-12-31', '12/31/9999', '1900-01-00', '1/1/1753', '1/1/0001', '0001-01-01'],
+        'word' => [
+            'n/a',
+            'na',
+            'n.a.',
+            'none',
+            'null',
+            'nil',
+            'unknown',
+            'unk',
+            '-',
+            '--',
+            '---',
+            '?',
+            '??',
+            '.',
+            '(blank)',
+            '(none)',
+            'not available',
+            'not applicable',
+            'not provided',
+            'not given',
+            'no email',
+            'no phone',
+            'no address',
+            'noemail',
+            'tbd',
+            'tba',
+            'xxx',
+            'xxxx',
+            '*',
+        ],
+        'test' => [
+            'test',
+            'testing',
+            'test test',
+            'asdf',
+            'qwerty',
+            'foo',
+            'test@test.com',
+            'none@none.com',
+            'no@email.com',
+            'noemail@noemail.com',
+            'na@na.com',
+            'a@a.com',
+        ],
+        'date' => [
+            '1/1/1900',
+            '01/01/1900',
+            '1900-01-01',
+            '1/0/1900',
+            '1/0/00',
+            '0000-00-00',
+            '00/00/0000',
+            '12/30/1899',
+            '1899-12-30',
+            '1899-12-31',
+            '12/31/1899',
+            '9999-12-31',
+            '12/31/9999',
+            '1900-01-00',
+            '1/1/1753',
+            '1/1/0001',
+            '0001-01-01',
+        ],
     ];
 
     /** @var ?array<string, string> */
     private static ?array $words = null;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** @param  string  $tidied as Tidy::line() gives it */
     public static function kind(string $tidied): ?string
@@ -45,12 +104,24 @@ final class Placeholders
         }
         $known = self::$words[strtolower($tidied)] ?? null;
 
-        return $known ?? match (true) {
-            $tidied[0] === '#' && preg_match('/^#(?:N\/A|REF!|DIV\/0!|VALUE!|NAME\?|NULL!|NUM!|SPILL!|CALC!|GETTING_DATA)$/iD', $tidied) === 1 => 'error',
-            $length >= 7 && strspn($tidied, '0123456789().-+ ') === $length && preg_match('/^(?:\D*)(\d)(?:\D*\1){6,}\D*$/D', $tidied) === 1 => 'number',
-            $length >= 7 && preg_match('/^(?:\D*1\D*2\D*3\D*)?(?:\D*\d\D*\d\D*\d)?\D*1\D*2\D*3\D*4\D*5\D*6\D*7(?:\D*8\D*9\D*0?)?\D*$/D', $tidied) === 1 && preg_match_all('/\d/', $tidied) >= 9 => 'number',
-            preg_match('/^-?\d(?:[.,]\d+)?E[+]?\d{1,3}$/iD', $tidied) === 1 => 'scientific',
-            default => null,
-        };
+        return $known ??
+            match (true) {
+                $tidied[0] === '#' &&
+                    preg_match('/^#(?:N\/A|REF!|DIV\/0!|VALUE!|NAME\?|NULL!|NUM!|SPILL!|CALC!|GETTING_DATA)$/iD', $tidied) === 1
+                    => 'error',
+                $length >= 7 &&
+                    strspn($tidied, '0123456789().-+ ') === $length &&
+                    preg_match('/^(?:\D*)(\d)(?:\D*\1){6,}\D*$/D', $tidied) === 1
+                    => 'number',
+                $length >= 7 &&
+                    preg_match(
+                        '/^(?:\D*1\D*2\D*3\D*)?(?:\D*\d\D*\d\D*\d)?\D*1\D*2\D*3\D*4\D*5\D*6\D*7(?:\D*8\D*9\D*0?)?\D*$/D',
+                        $tidied,
+                    ) === 1 &&
+                    preg_match_all('/\d/', $tidied) >= 9
+                    => 'number',
+                preg_match('/^-?\d(?:[.,]\d+)?E[+]?\d{1,3}$/iD', $tidied) === 1 => 'scientific',
+                default => null,
+            };
     }
 }

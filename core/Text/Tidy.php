@@ -7,9 +7,7 @@ namespace PineSieve\Core\Text;
 /** What may be done to any value without asking: blanks that nobody sees. */
 final class Tidy
 {
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** Outer blanks cut, inner runs of blanks, no-break spaces and line breaks made one blank, zero-width marks removed. */
     public static function line(string $text): string
@@ -28,6 +26,6 @@ final class Tidy
         $lines = preg_split('/\R/u', $text);
         $lines = array_map(self::line(...), $lines === false ? [$text] : $lines);
 
-        return implode("\n", array_filter($lines, static fn (string $line): bool => $line !== ''));
+        return implode("\n", array_filter($lines, static fn(string $line): bool => $line !== ''));
     }
 }

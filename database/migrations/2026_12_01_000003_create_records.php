@@ -5,8 +5,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-return new class extends Migration
-{
+return new class extends Migration {
     public function up(): void
     {
         // Ids are handed out in blocks from here, so that a whole chunk can be written with its links in a few statements.
@@ -14,8 +13,21 @@ return new class extends Migration
             $table->string('name', 20)->primary();
             $table->unsignedBigInteger('next');
         });
-        $names = ['supporter', 'address', 'email', 'phone', 'identifier', 'gift', 'journal', 'membership', 'custom', 'link', 'load', 'unread'];
-        DB::table('sequences')->insert(array_map(static fn (string $name): array => ['name' => $name, 'next' => 1], $names));
+        $names = [
+            'supporter',
+            'address',
+            'email',
+            'phone',
+            'identifier',
+            'gift',
+            'journal',
+            'membership',
+            'custom',
+            'link',
+            'load',
+            'unread',
+        ];
+        DB::table('sequences')->insert(array_map(static fn(string $name): array => ['name' => $name, 'next' => 1], $names));
         Schema::create('supporters', function (Blueprint $table): void {
             $table->unsignedBigInteger('id')->primary();
             $table->string('kind', 12);

@@ -16,11 +16,16 @@ final class DemoDoubles
 
     private const PARTNERS = ['Agnes', 'Bram', 'Clio', 'Dario', 'Elspeth', 'Fitz'];
 
-    private const SHORT = ['Benedict' => 'Ben', 'Theodora' => 'Dora', 'Samuel' => 'Sam', 'Margaret' => 'Peg', 'Josephine' => 'Josie', 'Rosalind' => 'Roz'];
+    private const SHORT = [
+        'Benedict' => 'Ben',
+        'Theodora' => 'Dora',
+        'Samuel' => 'Sam',
+        'Margaret' => 'Peg',
+        'Josephine' => 'Josie',
+        'Rosalind' => 'Roz',
+    ];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @param  list<array<string, mixed>>  $people  as DemoPeople makes them
@@ -30,13 +35,29 @@ final class DemoDoubles
     {
         $doubles = [];
         foreach ($people as $i => $person) {
-            if ($i >= self::FROM && $i % self::EVERY === 0 && $person['kind'] === 'person' && $person['email'] !== '' && $person['line1'] !== '') {
+            if (
+                $i >= self::FROM &&
+                $i % self::EVERY === 0 &&
+                $person['kind'] === 'person' &&
+                $person['email'] !== '' &&
+                $person['line1'] !== ''
+            ) {
                 $doubles[] = self::another($person, count($doubles));
             }
         }
         foreach ($people as $i => $person) {
             if ($i >= self::FROM && $i % self::EVERY_PARTNER === 0 && $person['kind'] === 'person' && $person['line1'] !== '') {
-                $doubles[] = [...$person, 'title' => '', 'middle' => '', 'old_id' => '', 'group' => '', 'first_known' => '', 'email' => '', 'gifts' => [], 'first' => self::PARTNERS[count($doubles) % count(self::PARTNERS)]];
+                $doubles[] = [
+                    ...$person,
+                    'title' => '',
+                    'middle' => '',
+                    'old_id' => '',
+                    'group' => '',
+                    'first_known' => '',
+                    'email' => '',
+                    'gifts' => [],
+                    'first' => self::PARTNERS[count($doubles) % count(self::PARTNERS)],
+                ];
             }
         }
 
@@ -49,14 +70,28 @@ final class DemoDoubles
      */
     private static function another(array $person, int $n): array
     {
-        $bare = [...$person, 'title' => '', 'middle' => '', 'old_id' => '', 'group' => '', 'first_known' => '', 'gifts' => array_slice($person['gifts'], 0, $n % 3)];
-        $moved = ['line1' => (14 + $n).' Lantern Lane', 'line2' => '', 'city' => 'Dunlin', 'state' => 'ME', 'zip' => '04029'];
+        $bare = [
+            ...$person,
+            'title' => '',
+            'middle' => '',
+            'old_id' => '',
+            'group' => '',
+            'first_known' => '',
+            'gifts' => array_slice($person['gifts'], 0, $n % 3),
+        ];
+        $moved = ['line1' => 14 + $n . ' Lantern Lane', 'line2' => '', 'city' => 'Dunlin', 'state' => 'ME', 'zip' => '04029'];
 
         return match ($n % 7) {
             // Brought in twice.
             0 => [...$bare, 'phone' => ''],
             1 => [...$bare, 'first' => self::SHORT[$person['first']] ?? $person['first'], ...$moved],
-            2 => [...$bare, 'first' => mb_strtoupper($person['first']), 'last' => mb_strtoupper($person['last']), 'email' => '', 'line1' => str_replace([' Street', ' Road', ' Lane', ' Avenue'], [' St', ' Rd', ' Ln', ' Ave'], $person['line1'])],
+            2 => [
+                ...$bare,
+                'first' => mb_strtoupper($person['first']),
+                'last' => mb_strtoupper($person['last']),
+                'email' => '',
+                'line1' => str_replace([' Street', ' Road', ' Lane', ' Avenue'], [' St', ' Rd', ' Ln', ' Ave'], $person['line1']),
+            ],
             3 => [...$bare, 'first' => "{$person['first'][0]}.", 'email' => '', 'phone' => ''],
             4 => [...$bare, 'last' => 'Seaward', ...$moved],
             // Father and son, perhaps.

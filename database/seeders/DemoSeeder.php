@@ -63,16 +63,14 @@ final readonly class DemoSeeder
         ['organization', 'phone', 'should', []],
     ];
 
-    public function __construct(private RecordWriter $writer)
-    {
-    }
+    public function __construct(private RecordWriter $writer) {}
 
     public function run(): void
     {
         foreach (self::PEOPLE as [$name, $email, $role]) {
             User::query()->create(['name' => $name, 'email' => $email, 'password' => self::PASSWORD, 'role' => Role::from($role)]);
         }
-        $people = (new DemoPeople)->make(self::SUPPORTERS);
+        $people = (new DemoPeople())->make(self::SUPPORTERS);
         foreach (array_chunk([...$people, ...DemoDoubles::of($people)], 500, true) as $chunk) {
             $entries = [];
             foreach ($chunk as $i => $person) {
@@ -90,20 +88,57 @@ final readonly class DemoSeeder
         foreach (self::RULES as [$subject, $field, $strength, $conditions]) {
             Rule::query()->create(['subject' => $subject, 'field' => $field, 'strength' => $strength, 'conditions' => $conditions]);
         }
-        foreach ([['General fund', 'GEN', ['General', 'Unrestricted', 'Where needed most']], ['Puffin nursery', 'PUF', ['Puffins']]] as $place => [$value, $code, $spellings]) {
-            ListValue::query()->create(['field' => 'gift.fund', 'value' => $value, 'code' => $code, 'place' => $place, 'spellings' => $spellings]);
+        foreach (
+            [['General fund', 'GEN', ['General', 'Unrestricted', 'Where needed most']], ['Puffin nursery', 'PUF', ['Puffins']]]
+            as $place => [$value, $code, $spellings]
+        ) {
+            ListValue::query()->create([
+                'field' => 'gift.fund',
+                'value' => $value,
+                'code' => $code,
+                'place' => $place,
+                'spellings' => $spellings,
+            ]);
         }
         FieldSetting::query()->create(['field' => 'gift.fund', 'settings' => ['open_list' => true]]);
-        FieldSetting::query()->create(['field' => 'birth_date', 'settings' => ['see' => ['roles' => ['administrator', 'data steward'], 'users' => []], 'limits' => ['least' => '1905-01-01', 'most' => 'today']]]);
-        CustomField::query()->create(['key' => 'custom.volunteer_days', 'label' => 'Volunteer days', 'group' => 'Volunteers', 'type' => 'several from a list']);
+        FieldSetting::query()->create([
+            'field' => 'birth_date',
+            'settings' => [
+                'see' => ['roles' => ['administrator', 'data steward'], 'users' => []],
+                'limits' => ['least' => '1905-01-01', 'most' => 'today'],
+            ],
+        ]);
+        CustomField::query()->create([
+            'key' => 'custom.volunteer_days',
+            'label' => 'Volunteer days',
+            'group' => 'Volunteers',
+            'type' => 'several from a list',
+        ]);
         foreach (['Weekdays', 'Weekends', 'Nights on call'] as $place => $value) {
             ListValue::query()->create(['field' => 'custom.volunteer_days', 'value' => $value, 'place' => $place, 'spellings' => []]);
         }
-        GridLayout::query()->create(['name' => 'Checks of the day', 'columns' => ['supporter', 'gift.date', 'gift.amount', 'gift.kind', 'gift.fund', 'gift.reference']]);
-        GridLayout::query()->create(['name' => 'Business cards', 'columns' => ['name.first', 'name.last', 'organization.name', 'email', 'phone', 'address.line1', 'address.city', 'address.state', 'address.postal_code', 'tags']]);
+        GridLayout::query()->create([
+            'name' => 'Checks of the day',
+            'columns' => ['supporter', 'gift.date', 'gift.amount', 'gift.kind', 'gift.fund', 'gift.reference'],
+        ]);
+        GridLayout::query()->create([
+            'name' => 'Business cards',
+            'columns' => [
+                'name.first',
+                'name.last',
+                'organization.name',
+                'email',
+                'phone',
+                'address.line1',
+                'address.city',
+                'address.state',
+                'address.postal_code',
+                'tags',
+            ],
+        ]);
         app()->forgetInstance(Standards::class);
         app()->forgetInstance(FieldCatalog::class);
-        (new CheckRules)->handle(app(Shortfalls::class), app(Measures::class), app(Ids::class));
+        (new CheckRules())->handle(app(Shortfalls::class), app(Measures::class), app(Ids::class));
         app(PostalForms::class)->catchUp(10.0);
         $this->weeksBefore();
     }
@@ -115,7 +150,12 @@ final readonly class DemoSeeder
             $isTrust = str_starts_with($measure->measure, 'trust');
             for ($week = 12; $week > 0; $week--) {
                 $share = $isTrust ? 1 - 0.018 * $week : 1 + 0.07 * $week;
-                DB::table('measures')->insert(['day' => now()->subWeeks($week)->toDateString(), 'measure' => $measure->measure, 'count' => min($measure->total, (int) round($measure->count * $share)), 'total' => $measure->total]);
+                DB::table('measures')->insert([
+                    'day' => now()->subWeeks($week)->toDateString(),
+                    'measure' => $measure->measure,
+                    'count' => min($measure->total, (int) round($measure->count * $share)),
+                    'total' => $measure->total,
+                ]);
             }
         }
     }
@@ -134,10 +174,19 @@ final readonly class DemoSeeder
             // The first gift of each is told by the source files too.
             if ($n > 0 && str_starts_with($gift['date'], '2025-09')) {
                 $after = ($i + $n) % 5 < 2 ? 2 : ($i * 7 + $n * 3) % $months;
-                $person['gifts'][$n]['date'] = Carbon::parse('2025-10-01')->addMonths(min($after, $months - 1))->addDays(($i + 11 * $n) % 28)->toDateString();
+                $person['gifts'][$n]['date'] = Carbon::parse('2025-10-01')
+                    ->addMonths(min($after, $months - 1))
+                    ->addDays(($i + 11 * $n) % 28)
+                    ->toDateString();
             }
         }
-        $first = $person['gifts'][0]['date'] ?? ($i % 2 === 0 ? Carbon::parse('2025-01-10')->addDays(($i * 13) % max(1, (int) Carbon::parse('2025-01-10')->diffInDays(now())))->toDateString() : '');
+        $first =
+            $person['gifts'][0]['date'] ??
+            ($i % 2 === 0
+                ? Carbon::parse('2025-01-10')
+                    ->addDays(($i * 13) % max(1, (int) Carbon::parse('2025-01-10')->diffInDays(now())))
+                    ->toDateString()
+                : '');
         if ($first > '2024-06') {
             $person['first_known'] = $first;
         }
@@ -163,10 +212,13 @@ final readonly class DemoSeeder
             $person['email'] === '' ? [] : [new ContactPoint($person['email'])],
             $person['phone'] === '' ? [] : [new ContactPoint($person['phone'])],
             $person['old_id'] === '' ? [] : [new Identifier('old database', $person['old_id'])],
-            array_map(static fn (array $gift): IncomingGift => new IncomingGift($gift['date'], $gift['amount'], $gift['fund'], $gift['kind']), array_values($person['gifts'])),
+            array_map(
+                static fn(array $gift): IncomingGift => new IncomingGift($gift['date'], $gift['amount'], $gift['fund'], $gift['kind']),
+                array_values($person['gifts']),
+            ),
             $person['group'] === '' ? [] : [$person['group']],
         );
 
-        return (new Planner(new Effects))->plan((string) $i, $record, null);
+        return (new Planner(new Effects()))->plan((string) $i, $record, null);
     }
 }

@@ -15,10 +15,14 @@ final class ZipStream
     private readonly ZipArchive $archive;
 
     /** @param  resource  $outputStream */
-    public function __construct(private readonly mixed $outputStream, bool $enableZip64 = true, bool $sendHttpHeaders = false, bool $defaultEnableZeroHeader = false)
-    {
+    public function __construct(
+        private readonly mixed $outputStream,
+        bool $enableZip64 = true,
+        bool $sendHttpHeaders = false,
+        bool $defaultEnableZeroHeader = false,
+    ) {
         $path = tempnam(sys_get_temp_dir(), 'zip');
-        $this->archive = new ZipArchive;
+        $this->archive = new ZipArchive();
         if ($path === false || $this->archive->open($path, ZipArchive::OVERWRITE) !== true) {
             throw new RuntimeException('No temporary archive could be made.');
         }

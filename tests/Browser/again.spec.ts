@@ -11,7 +11,11 @@ async function setCountry(page: Page, country: string): Promise<void> {
 
 test('what came in under a wrong country is read again, taken over as one, taken back, and left', async ({ page }) => {
   await signIn(page);
-  await bring(page, 'harbor-lane.csv', 'First name,Last name,Street,City\nOona,Featherly,12 King Street,Ludlow\nPiers,Gannetson,3 North Avenue,Ludlow\n');
+  await bring(
+    page,
+    'harbor-lane.csv',
+    'First name,Last name,Street,City\nOona,Featherly,12 King Street,Ludlow\nPiers,Gannetson,3 North Avenue,Ludlow\n',
+  );
   await settle(page);
   await workOut(page);
   await page.getByRole('link', { name: 'Addresses', exact: true }).click();

@@ -37,7 +37,12 @@ test('a sign-up workbook with one of everything: two sheets, findings, steps, a 
   await expect(chosen.getByText('"XL" is not in the list')).toBeVisible();
   await chosen.getByRole('button', { name: 'Add a step' }).click();
   await page.getByRole('menuitem', { name: 'Replace by a table of values' }).click();
-  for (const [from, to] of [['S', 'Small'], ['M', 'Medium'], ['L', 'Large'], ['XL', 'Extra large']] as const) {
+  for (const [from, to] of [
+    ['S', 'Small'],
+    ['M', 'Medium'],
+    ['L', 'Large'],
+    ['XL', 'Extra large'],
+  ] as const) {
     await page.getByRole('combobox', { name: `What ${from} becomes`, exact: true }).fill(to);
   }
   await page.keyboard.press('Escape');
@@ -98,7 +103,11 @@ test('organizations, their contacts and individuals of one workbook are linked',
 
 test('a successor file with a saved plan: what differs is shown, the rest is settled', async ({ page }) => {
   await signIn(page);
-  await bring(page, 'march.csv', 'Member,Mail,Level,Joined\nAnsel Tidewell,ansel.t@example.org,gold,3/14/2020\nHonor Ashdown,honor.a@example.org,slvr,4/2/2021\n');
+  await bring(
+    page,
+    'march.csv',
+    'Member,Mail,Level,Joined\nAnsel Tidewell,ansel.t@example.org,gold,3/14/2020\nHonor Ashdown,honor.a@example.org,slvr,4/2/2021\n',
+  );
   await page.locator('tr', { hasText: 'Level' }).first().click();
   await page.getByRole('combobox', { name: 'Field', exact: true }).click();
   await page.getByRole('combobox', { name: 'Field', exact: true }).fill('Tags');
@@ -138,11 +147,22 @@ test('a successor file with a saved plan: what differs is shown, the rest is set
   await page.getByRole('link', { name: /^Intakes/ }).click();
   await page.getByRole('button', { name: 'Get a template to fill in' }).click();
   await looksSound(page);
-  const [template] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Get a CSV with the headers' }).click()]);
-  const headers: string[] = readFileSync(await template.path(), 'utf8').trim().replace('\ufeff', '').match(/"[^"]*"|[^,]+/g) ?? [];
+  const [template] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Get a CSV with the headers' }).click(),
+  ]);
+  const headers: string[] =
+    readFileSync(await template.path(), 'utf8')
+      .trim()
+      .replace('\ufeff', '')
+      .match(/"[^"]*"|[^,]+/g) ?? [];
   await page.getByRole('link', { name: /^Intakes/ }).click();
   await page.getByRole('button', { name: 'Paste cells' }).click();
-  await page.getByLabel('Cells copied from a spreadsheet').fill(`${headers.map((header) => header.replaceAll('"', '')).join('\t')}\nT-1\tDr.\tSilas\t\tMoor\t\t1 Elm St\t\tDover\tNH\t03820\tsilas@example.org\t207-555-0177\t2024-01-02\t25.00\tBoat\tcheck\t101\n`);
+  await page
+    .getByLabel('Cells copied from a spreadsheet')
+    .fill(
+      `${headers.map((header) => header.replaceAll('"', '')).join('\t')}\nT-1\tDr.\tSilas\t\tMoor\t\t1 Elm St\t\tDover\tNH\t03820\tsilas@example.org\t207-555-0177\t2024-01-02\t25.00\tBoat\tcheck\t101\n`,
+    );
   await page.getByRole('button', { name: 'Bring these cells in' }).click();
   await page.getByRole('button', { name: 'Go on to the columns' }).click();
   await expect(page.getByText(/0 open/)).toBeVisible();

@@ -5,7 +5,11 @@ test('what is typed into the grid is never lost, and two tabs are told of each o
   await signIn(page, 'gifts@example.org');
   const made = await page.evaluate(async () => {
     const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)?.[1] ?? '');
-    const answer = await fetch('/api/grids', { method: 'POST', headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': token }, body: JSON.stringify({ name: 'Kept cards', columns: ['name.first', 'name.last'] }) });
+    const answer = await fetch('/api/grids', {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': token },
+      body: JSON.stringify({ name: 'Kept cards', columns: ['name.first', 'name.last'] }),
+    });
     return ((await answer.json()) as { id: number }).id;
   });
   await page.goto(`/entry/${made}`);
@@ -31,9 +35,13 @@ test('what is typed into the grid is never lost, and two tabs are told of each o
   await page.evaluate(() => {
     const data = new DataTransfer();
     data.setData('text/plain', 'a\tb\tc\n');
-    document.querySelector('.sheet-keys')?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    document
+      .querySelector('.sheet-keys')
+      ?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
   });
-  await expect(page.getByText(/has 1 row and 3 columns; from this cell on there is room for .* and 1 column\. Nothing was pasted\./)).toBeVisible();
+  await expect(
+    page.getByText(/has 1 row and 3 columns; from this cell on there is room for .* and 1 column\. Nothing was pasted\./),
+  ).toBeVisible();
   await expect(cell(1, 1)).toHaveText('Plumwick');
   await expect(page.getByText(/, nothing wrong with them; kept/)).toBeVisible();
 

@@ -32,7 +32,10 @@ test('held rows are downloaded with their reasons, fixed, and brought in again',
   // An email that can't be read keeps nobody out.
   expect(held).not.toContain('zed at example.org');
 
-  const fixed = held.replace('03820,ME', '03820,NH').replace('not much', '60').replace('" ","  ",,,,,2024-01-05', 'Una,Plumwick,,,,,2024-01-05');
+  const fixed = held
+    .replace('03820,ME', '03820,NH')
+    .replace('not much', '60')
+    .replace('" ","  ",,,,,2024-01-05', 'Una,Plumwick,,,,,2024-01-05');
   // The corrected file finds its rows again: there is no second intake.
   await drop(page, { name: 'fixed.csv', mimeType: 'text/csv', buffer: Buffer.from(fixed) });
   await expect(page).toHaveURL(/\/held$/);
@@ -45,7 +48,11 @@ test('held rows are downloaded with their reasons, fixed, and brought in again',
 
 test('an intake is undone, and says what stays', async ({ page }) => {
   await signIn(page);
-  await bring(page, 'first.csv', 'First name,Last name,Email,Gift date,Amount\nPerpetua,Vossberg,pv@example.org,2024-03-04,10\nOthniel,Vossberg,ov@example.org,2024-03-05,20\n');
+  await bring(
+    page,
+    'first.csv',
+    'First name,Last name,Email,Gift date,Amount\nPerpetua,Vossberg,pv@example.org,2024-03-04,10\nOthniel,Vossberg,ov@example.org,2024-03-05,20\n',
+  );
   await workOut(page);
   await load(page, 'First of two');
   const first = page.url();

@@ -23,13 +23,23 @@ test('the old database comes in, from the dropped file to the proof', async ({ p
   const heldAtFirst = await page.getByText(/^\d+ held$/).innerText();
   await looksSound(page);
   await page.getByRole('button', { name: /is not an amount/ }).click();
-  await page.getByLabel(/^Write instead of 2 tickets/).first().fill('20.00');
-  await page.getByLabel(/^Write instead of 2 tickets/).first().press('Enter');
+  await page
+    .getByLabel(/^Write instead of 2 tickets/)
+    .first()
+    .fill('20.00');
+  await page
+    .getByLabel(/^Write instead of 2 tickets/)
+    .first()
+    .press('Enter');
   await expect(page.getByText(heldAtFirst)).toBeHidden();
   await page.getByRole('button', { name: /does not have the form of a ZIP code/ }).click();
   await page.getByRole('button', { name: /in without the value$/ }).click();
   // It comes in all the same now, and can be held again.
-  await page.locator('.list').last().getByRole('button', { name: /does not have the form of a ZIP code/ }).click();
+  await page
+    .locator('.list')
+    .last()
+    .getByRole('button', { name: /does not have the form of a ZIP code/ })
+    .click();
   await expect(page.getByRole('button', { name: /^Hold these \d rows instead/ })).toBeVisible();
 
   await page.getByRole('button', { name: /^Go on/ }).click();
@@ -70,7 +80,10 @@ test('the old database comes in, from the dropped file to the proof', async ({ p
   await page.getByRole('button', { name: 'origin' }).first().click();
   await expect(page.getByText('old-database.csv').first()).toBeVisible();
   await looksSound(page);
-  await page.getByRole('link', { name: /^row \d+$/ }).first().click();
+  await page
+    .getByRole('link', { name: /^row \d+$/ })
+    .first()
+    .click();
   await expect(page.getByRole('cell', { name: 'Legacy No' })).toBeVisible();
 
   // The next file with these headers is offered the plan.

@@ -15,7 +15,11 @@ async function searchAll(page: Page): Promise<void> {
 
 test('two supporters are merged after a look at what they become, and taken apart again', async ({ page }) => {
   await signIn(page);
-  await bring(page, 'twice.csv', 'First name,Last name,Email,Phone,Gift date,Amount\nPetra,Gullwing,petra@example.org,207-555-0177,2024-01-02,40\nPetronella,Gullwing,p.gullwing@example.com,207-555-0177,2024-02-03,60\n');
+  await bring(
+    page,
+    'twice.csv',
+    'First name,Last name,Email,Phone,Gift date,Amount\nPetra,Gullwing,petra@example.org,207-555-0177,2024-01-02,40\nPetronella,Gullwing,p.gullwing@example.com,207-555-0177,2024-02-03,60\n',
+  );
   await settle(page);
   await workOut(page);
   await load(page, 'Twice');
@@ -67,11 +71,24 @@ test('two supporters are merged after a look at what they become, and taken apar
 
 test('duplicates of the whole database are reviewed by keyboard alone', async ({ page }) => {
   await signIn(page);
-  await bring(page, 'cards.csv', ['First name,Last name,Email,Phone,Amount,Gift date', 'Isolde,Kittiwright,isolde@example.org,978-555-0161,20,2024-01-02', 'Wendeline,Ternhope,wendeline@example.org,978-555-0162,30,2024-01-03', 'Barnaby,Plovergate,barnaby@example.org,978-555-0163,40,2024-01-04'].join('\n'));
+  await bring(
+    page,
+    'cards.csv',
+    [
+      'First name,Last name,Email,Phone,Amount,Gift date',
+      'Isolde,Kittiwright,isolde@example.org,978-555-0161,20,2024-01-02',
+      'Wendeline,Ternhope,wendeline@example.org,978-555-0162,30,2024-01-03',
+      'Barnaby,Plovergate,barnaby@example.org,978-555-0163,40,2024-01-04',
+    ].join('\n'),
+  );
   await settle(page);
   await workOut(page);
   await load(page, 'Cards');
-  for (const [first, last, email] of [['Isolde', 'Kittiwright', 'ISOLDE@example.org'], ['W.', 'Ternhope', 'wendeline@example.org'], ['Barnaby', 'Plovergate', 'b.plovergate@example.com']]) {
+  for (const [first, last, email] of [
+    ['Isolde', 'Kittiwright', 'ISOLDE@example.org'],
+    ['W.', 'Ternhope', 'wendeline@example.org'],
+    ['Barnaby', 'Plovergate', 'b.plovergate@example.com'],
+  ]) {
     await page.goto('/supporters/new');
     await page.getByLabel('First name', { exact: true }).fill(first ?? '');
     await page.getByLabel('Last name', { exact: true }).fill(last ?? '');
@@ -130,7 +147,10 @@ test('duplicates of the whole database are reviewed by keyboard alone', async ({
   const told = page.getByText(/^\d+ pairs? to review, for \d+ reasons?$/);
   const before = await told.innerText();
   await looksSound(page);
-  await page.getByRole('button', { name: /^None the same/ }).first().click();
+  await page
+    .getByRole('button', { name: /^None the same/ })
+    .first()
+    .click();
   await expect(page.getByText(/noted as not the same/)).toBeVisible();
   await expect(told).not.toHaveText(before);
   await looksSound(page);
@@ -139,7 +159,7 @@ test('duplicates of the whole database are reviewed by keyboard alone', async ({
   await expect(told).toHaveText(before);
 });
 
-test('a match rule set of one\'s own is tried on the database before it is used', async ({ page }) => {
+test("a match rule set of one's own is tried on the database before it is used", async ({ page }) => {
   await signIn(page);
   await page.goto('/standards/matching');
   // People are weighed: what an agreement says, how many pairs there are at each likelihood, and what moving a border costs.
@@ -165,10 +185,16 @@ test('a match rule set of one\'s own is tried on the database before it is used'
   await expect(page.getByRole('textbox', { name: /^Name of rule/ }).last()).toHaveValue(/^Rule \d+$/);
   await looksSound(page);
   await page.getByRole('button', { name: 'As text' }).click();
-  await page.getByLabel('The rule set as text').fill('{"name": "Ours", "kind": "person", "rules": [{"name": "Phone", "verdict": "maybe", "comparisons": [{"field": "phone"}]}]}');
+  await page
+    .getByLabel('The rule set as text')
+    .fill('{"name": "Ours", "kind": "person", "rules": [{"name": "Phone", "verdict": "maybe", "comparisons": [{"field": "phone"}]}]}');
   await page.getByRole('button', { name: 'Save the set' }).click();
   await expect(page.getByText('The verdict of the rule "Phone" must be one of: certain, review.')).toBeVisible();
-  await page.getByLabel('The rule set as text').fill('{"name": "Ours", "kind": "person", "rules": [{"name": "Phone", "verdict": "review", "comparisons": [{"field": "phone"}]}], "signs": {"first name": "nothing"}}');
+  await page
+    .getByLabel('The rule set as text')
+    .fill(
+      '{"name": "Ours", "kind": "person", "rules": [{"name": "Phone", "verdict": "review", "comparisons": [{"field": "phone"}]}], "signs": {"first name": "nothing"}}',
+    );
   await page.getByRole('button', { name: 'Try it' }).click();
   await expect(page.getByText(/Beside the set in use: [1-9]/)).toBeVisible({ timeout: 30_000 });
   await expect(page.getByText('Found by it, and not by the set in use')).toBeVisible();
@@ -186,13 +212,30 @@ test('a match rule set of one\'s own is tried on the database before it is used'
   await expect(page.getByRole('button', { name: /^People/ }).getByText('in use')).toBeVisible();
 });
 
-test('two review at once and do not cross each other; one reviews by fields of their own, and makes a household', async ({ page, browser, baseURL }) => {
+test('two review at once and do not cross each other; one reviews by fields of their own, and makes a household', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
   await signIn(page);
-  await bring(page, 'pairs.csv', ['First name,Last name,Email,Phone', 'Leopold,Merganser,leopold@example.org,978-555-0171', 'Hermia,Guillemot,hermia@example.org,978-555-0172', 'Cosima,Dotterel,cosima@example.org,978-555-0173'].join('\n'));
+  await bring(
+    page,
+    'pairs.csv',
+    [
+      'First name,Last name,Email,Phone',
+      'Leopold,Merganser,leopold@example.org,978-555-0171',
+      'Hermia,Guillemot,hermia@example.org,978-555-0172',
+      'Cosima,Dotterel,cosima@example.org,978-555-0173',
+    ].join('\n'),
+  );
   await settle(page);
   await workOut(page);
   await load(page, 'Pairs');
-  for (const [first, last, phone] of [['L.', 'Merganser', '978-555-0171'], ['H.', 'Guillemot', '978-555-0172'], ['C.', 'Dotterel', '978-555-0173']]) {
+  for (const [first, last, phone] of [
+    ['L.', 'Merganser', '978-555-0171'],
+    ['H.', 'Guillemot', '978-555-0172'],
+    ['C.', 'Dotterel', '978-555-0173'],
+  ]) {
     await page.goto('/supporters/new');
     await page.getByLabel('First name', { exact: true }).fill(first ?? '');
     await page.getByLabel('Last name', { exact: true }).fill(last ?? '');
@@ -243,7 +286,13 @@ test('two review at once and do not cross each other; one reviews by fields of t
   await looksSound(page);
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByRole('cell', { name: 'Name on envelopes', exact: true })).toHaveCount(0);
-  await expect(page.getByRole('cell', { name: 'First name', exact: true }).or(page.getByRole('cell', { name: 'Last name', exact: true })).or(page.getByText('2 fields are the same in all')).first()).toBeVisible();
+  await expect(
+    page
+      .getByRole('cell', { name: 'First name', exact: true })
+      .or(page.getByRole('cell', { name: 'Last name', exact: true }))
+      .or(page.getByText('2 fields are the same in all'))
+      .first(),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Fields', exact: true }).click();
   await page.getByRole('button', { name: 'All fields' }).click();
   // As long as it is open, keys are its own.

@@ -18,7 +18,9 @@ function webProcesses(): number[] {
 }
 
 async function healthy(page: Page): Promise<void> {
-  await expect.poll(async () => (await page.request.get('/api/health').catch(() => null))?.status() ?? 0, { timeout: 120_000, intervals: [500] }).toBe(200);
+  await expect
+    .poll(async () => (await page.request.get('/api/health').catch(() => null))?.status() ?? 0, { timeout: 120_000, intervals: [500] })
+    .toBe(200);
 }
 
 test('a database that dies, and dies again, comes back; what could not be done says so', async ({ page }) => {
@@ -38,7 +40,15 @@ test('a part of the web server that is lost is replaced', async ({ page }) => {
   await signIn(page);
   const before = webProcesses();
   process.kill(Math.max(...before), 'SIGKILL');
-  await expect.poll(() => { const now = webProcesses(); return now.length === before.length && !before.some((one) => now.includes(one)); }, { timeout: 60_000 }).toBe(true);
+  await expect
+    .poll(
+      () => {
+        const now = webProcesses();
+        return now.length === before.length && !before.some((one) => now.includes(one));
+      },
+      { timeout: 60_000 },
+    )
+    .toBe(true);
   await healthy(page);
   await page.goto('/supporters');
   await expect(page.getByRole('row').nth(5)).toBeVisible();

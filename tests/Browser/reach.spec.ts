@@ -4,24 +4,71 @@ import { bring, looksSound, settle, signIn, workOut } from './steps';
 /** What a person with a small or zoomed window can't get at: things beside the window, and panes without any size. */
 const outOfReach = (page: Page): Promise<string[]> =>
   page.evaluate(() => {
-    const shown = (element: Element) => (element as HTMLElement).offsetParent !== null && getComputedStyle(element).visibility !== 'hidden' && !element.matches('[type=file], [type=hidden], .sheet-keys');
+    const shown = (element: Element) =>
+      (element as HTMLElement).offsetParent !== null &&
+      getComputedStyle(element).visibility !== 'hidden' &&
+      !element.matches('[type=file], [type=hidden], .sheet-keys');
     const box = (element: Element) => element.getBoundingClientRect();
     // A table of raw cells scrolls by itself.
-    const beside = [...document.querySelectorAll('button, a, input, select, textarea')].filter((element) => shown(element) && element.closest('table.grid, .sheet') === null && (box(element).right > innerWidth + 1 || box(element).left < -1));
-    const flat = [...document.querySelectorAll('.pane, .pane-body')].filter((element) => shown(element) && (box(element).width < 60 || box(element).height < 20));
-    return [...beside, ...flat].map((element) => `${element.tagName} "${(element.textContent ?? '').slice(0, 30)}" at ${Math.round(box(element).left)} to ${Math.round(box(element).right)}`);
+    const beside = [...document.querySelectorAll('button, a, input, select, textarea')].filter(
+      (element) =>
+        shown(element) && element.closest('table.grid, .sheet') === null && (box(element).right > innerWidth + 1 || box(element).left < -1),
+    );
+    const flat = [...document.querySelectorAll('.pane, .pane-body')].filter(
+      (element) => shown(element) && (box(element).width < 60 || box(element).height < 20),
+    );
+    return [...beside, ...flat].map(
+      (element) =>
+        `${element.tagName} "${(element.textContent ?? '').slice(0, 30)}" at ${Math.round(box(element).left)} to ${Math.round(box(element).right)}`,
+    );
   });
 
 test('every screen can be worked with at twice the size, and on a narrow window', async ({ page }) => {
   test.setTimeout(900_000);
   await signIn(page, 'admin@example.org');
-  await bring(page, 'narrow.csv', ['First name,Last name,Email,Gift date,Amount', ...['Ina', 'Ivo', 'Ida', 'Ike', 'Iris', 'Ilse', 'Igor', 'Imre', 'Inga'].map((name, i) => `${name},Puffinworth,${name.toLowerCase()}@example.org,2024-01-0${i + 1},${40 + i}`), 'Isa,Puffinworth,isa at example.org,2024-02-03,much'].join('\n'));
+  await bring(
+    page,
+    'narrow.csv',
+    [
+      'First name,Last name,Email,Gift date,Amount',
+      ...['Ina', 'Ivo', 'Ida', 'Ike', 'Iris', 'Ilse', 'Igor', 'Imre', 'Inga'].map(
+        (name, i) => `${name},Puffinworth,${name.toLowerCase()}@example.org,2024-01-0${i + 1},${40 + i}`,
+      ),
+      'Isa,Puffinworth,isa at example.org,2024-02-03,much',
+    ].join('\n'),
+  );
   await settle(page);
   await workOut(page);
   const intake = new URL(page.url()).pathname.replace('/checks', '');
   const stages = ['source', 'columns', 'checks', 'matches', 'addresses', 'load', 'rows/2'].map((stage) => `${intake}/${stage}`);
-  const pages = ['/', '/intakes', '/intakes/template', '/intakes/again', ...stages, '/plans', '/supporters', '/supporters/12', '/supporters/12/edit', '/duplicates', '/held', '/entry', '/gifts', '/standards/fields', '/standards/required', '/standards/lists', '/standards/matching', '/standards/organization', '/account', '/office/people', '/office/restore-points', '/office/audit'];
-  for (const [width, height] of [[640, 400], [360, 640]] as const) {
+  const pages = [
+    '/',
+    '/intakes',
+    '/intakes/template',
+    '/intakes/again',
+    ...stages,
+    '/plans',
+    '/supporters',
+    '/supporters/12',
+    '/supporters/12/edit',
+    '/duplicates',
+    '/held',
+    '/entry',
+    '/gifts',
+    '/standards/fields',
+    '/standards/required',
+    '/standards/lists',
+    '/standards/matching',
+    '/standards/organization',
+    '/account',
+    '/office/people',
+    '/office/restore-points',
+    '/office/audit',
+  ];
+  for (const [width, height] of [
+    [640, 400],
+    [360, 640],
+  ] as const) {
     await page.setViewportSize({ width, height });
     for (const path of pages) {
       await page.goto(path);
@@ -43,11 +90,22 @@ test('the keyboard gets past the areas at once', async ({ page }) => {
 });
 
 /** What has the focus: never the page as a whole. */
-const focused = (page: Page): Promise<string> => page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.className ?? '');
+const focused = (page: Page): Promise<string> =>
+  page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.className ?? '');
 
 test('focus stays where work is, after a dialog and after a decision', async ({ page }) => {
   await signIn(page);
-  await bring(page, 'focus.csv', ['First name,Last name,Email,Gift date,Amount', ...['Ina', 'Ivo', 'Ida', 'Ike', 'Iris', 'Ilse', 'Igor', 'Imre', 'Inga'].map((name, i) => `${name},Razorbilly,${name.toLowerCase()}@example.net,2024-01-0${i + 1},${40 + i}`), 'Una,Razorbilly,una@example.net,2024-02-03,much'].join('\n'));
+  await bring(
+    page,
+    'focus.csv',
+    [
+      'First name,Last name,Email,Gift date,Amount',
+      ...['Ina', 'Ivo', 'Ida', 'Ike', 'Iris', 'Ilse', 'Igor', 'Imre', 'Inga'].map(
+        (name, i) => `${name},Razorbilly,${name.toLowerCase()}@example.net,2024-01-0${i + 1},${40 + i}`,
+      ),
+      'Una,Razorbilly,una@example.net,2024-02-03,much',
+    ].join('\n'),
+  );
   await settle(page);
   await workOut(page);
   await page.goto('/standards/required');

@@ -69,12 +69,20 @@ test('pictures of the main views', async ({ page }) => {
   await page.goto('/entry');
   await page.getByRole('button', { name: 'Start with it' }).last().click();
   await expect(page.getByRole('columnheader', { name: 'Gift amount' })).toBeVisible();
-  const block = [['812', '2026-11-20', '50.00', 'check', 'General fund', 'CHK-2207'], ['33', '2026-11-20', '25.00', 'check', 'Puffin nursery', 'CHK-0415'], ['1020', '2026-11-31', '100.00', 'check', 'General fund', 'CHK-9921'], ['5', '2026-11-20', '-10', 'cash', 'Building', '']];
-  await page.getByLabel('Keys of the grid').evaluate((element, text) => {
-    const data = new DataTransfer();
-    data.setData('text/plain', text);
-    element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
-  }, block.map((row) => row.join('\t')).join('\n'));
+  const block = [
+    ['812', '2026-11-20', '50.00', 'check', 'General fund', 'CHK-2207'],
+    ['33', '2026-11-20', '25.00', 'check', 'Puffin nursery', 'CHK-0415'],
+    ['1020', '2026-11-31', '100.00', 'check', 'General fund', 'CHK-9921'],
+    ['5', '2026-11-20', '-10', 'cash', 'Building', ''],
+  ];
+  await page.getByLabel('Keys of the grid').evaluate(
+    (element, text) => {
+      const data = new DataTransfer();
+      data.setData('text/plain', text);
+      element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    },
+    block.map((row) => row.join('\t')).join('\n'),
+  );
   await expect(page.locator('.sheet-cell.faulty')).toHaveCount(2);
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('ArrowDown');

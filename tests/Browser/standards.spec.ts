@@ -122,7 +122,10 @@ test('rows are typed and pasted into a grid by keyboard, and come in like any ot
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('gridcell', { name: '2026-01-13' })).toHaveCount(1);
   await page.keyboard.press('Home');
-  const block = Array.from({ length: 500 }, (_, i) => `${i + 1}\t2026-02-0${1 + (i % 9)}\t${10 + i}.00\tcheck\tGeneral fund\tCHK-${i}`).join('\n');
+  const block = Array.from(
+    { length: 500 },
+    (_, i) => `${i + 1}\t2026-02-0${1 + (i % 9)}\t${10 + i}.00\tcheck\tGeneral fund\tCHK-${i}`,
+  ).join('\n');
   await page.getByLabel('Keys of the grid').evaluate((element, text) => {
     const data = new DataTransfer();
     data.setData('text/plain', text);
@@ -144,8 +147,14 @@ test('rows are typed and pasted into a grid by keyboard, and come in like any ot
 
 test('held rows are put right in their queue, and chosen rows are taken back and brought back', async ({ page }) => {
   await signIn(page);
-  const rows = ['Una', 'Ada', 'Ben', 'Cleo', 'Dov', 'Edda', 'Finn', 'Gwen', 'Hal', 'Ines', 'Jory', 'Kit'].map((name, i) => `${name},Thrushby,${name.toLowerCase()}@example.org,2026-03-0${1 + (i % 9)},${10 + i}`);
-  await bring(page, 'thrush.csv', ['First name,Last name,Email,Gift date,Amount', ...rows, 'Vi,Thrushby,vi@example.org,soon,99'].join('\n'));
+  const rows = ['Una', 'Ada', 'Ben', 'Cleo', 'Dov', 'Edda', 'Finn', 'Gwen', 'Hal', 'Ines', 'Jory', 'Kit'].map(
+    (name, i) => `${name},Thrushby,${name.toLowerCase()}@example.org,2026-03-0${1 + (i % 9)},${10 + i}`,
+  );
+  await bring(
+    page,
+    'thrush.csv',
+    ['First name,Last name,Email,Gift date,Amount', ...rows, 'Vi,Thrushby,vi@example.org,soon,99'].join('\n'),
+  );
   await settle(page);
   await workOut(page);
   await load(page, 'Thrushes');
@@ -185,7 +194,10 @@ test('an administrator manages people and restore points, and sees what was done
 
   await page.getByRole('link', { name: 'Restore points' }).click();
   await page.getByRole('button', { name: 'Take one now' }).click();
-  await page.getByRole('button', { name: /^Check/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Check/ })
+    .first()
+    .click();
   await expect(page.getByText('can be restored')).toBeVisible();
   await looksSound(page);
   await page.goto('/supporters/new');
@@ -212,7 +224,12 @@ test('an administrator manages people and restore points, and sees what was done
   expect(received.mail.some((mail) => mail.includes('is loaded'))).toBe(true);
 
   await page.getByRole('link', { name: 'Audit list' }).click();
-  await expect(page.getByText('Added Perdita Swift, gift entry').or(page.getByText(/^Restored /)).first()).toBeVisible();
+  await expect(
+    page
+      .getByText('Added Perdita Swift, gift entry')
+      .or(page.getByText(/^Restored /))
+      .first(),
+  ).toBeVisible();
   await looksSound(page);
   await page.goto('/account');
   await looksSound(page);
@@ -231,8 +248,20 @@ test('a script in every text field is text on every screen', async ({ page }) =>
   const script = '<img src=x onerror=alert(1)><script>alert(2)</script>';
   await signIn(page);
   const plain = Array.from({ length: 20 }, (_, i) => `Wren,Marl,a note,volunteers,wren${i}@example.org,2026-04-04,5,General fund`);
-  const scripted = Array.from({ length: 3 }, (_, i) => `"${script}","${script}${i}","${script}","${script}",x${i}@example.org,2026-04-04,5,"${script}"`);
-  await bring(page, `${script.replaceAll('/', '')}.csv`, ['First name,Last name,Notes,Groups,Email,Gift date,Amount,Gift fund', ...scripted, `"${script}","${script}",,,"${script}",,,`, ...plain].join('\n'));
+  const scripted = Array.from(
+    { length: 3 },
+    (_, i) => `"${script}","${script}${i}","${script}","${script}",x${i}@example.org,2026-04-04,5,"${script}"`,
+  );
+  await bring(
+    page,
+    `${script.replaceAll('/', '')}.csv`,
+    [
+      'First name,Last name,Notes,Groups,Email,Gift date,Amount,Gift fund',
+      ...scripted,
+      `"${script}","${script}",,,"${script}",,,`,
+      ...plain,
+    ].join('\n'),
+  );
   await settle(page);
   await workOut(page);
   const intake = /intakes\/(\d+)/.exec(page.url())?.[1];

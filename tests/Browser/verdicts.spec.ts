@@ -3,13 +3,27 @@ import { bring, decide, load, looksSound, settle, signIn, workOut } from './step
 
 test('an intake with every verdict: who is known, who perhaps, who is new, and what each of them does', async ({ page }) => {
   await signIn(page);
-  await bring(page, 'register.csv', 'First name,Last name,Email,Home phone\nGudrun,Avocetter,gudrun@example.org,207-555-0171\nThaddeus,Dunlinson,thaddeus@example.org,207-555-0172\n');
+  await bring(
+    page,
+    'register.csv',
+    'First name,Last name,Email,Home phone\nGudrun,Avocetter,gudrun@example.org,207-555-0171\nThaddeus,Dunlinson,thaddeus@example.org,207-555-0172\n',
+  );
   await settle(page);
   await workOut(page);
   await load(page, 'Register');
 
   // One by one: known, perhaps known (no first name), nobody we know, and one for whom something is wrong.
-  await bring(page, 'autumn.csv', ['First name,Last name,Email,Home phone,Gift date,Amount', 'Gudrun,Avocetter,gudrun@example.org,207-555-0188,2025-10-01,20', ',Dunlinson,thaddeus@example.org,,2025-10-02,30', 'Ysolde,Phalarope,ysolde@example.org,,2025-10-03,40', 'Nameless,,,,2025-10-04,50'].join('\n'));
+  await bring(
+    page,
+    'autumn.csv',
+    [
+      'First name,Last name,Email,Home phone,Gift date,Amount',
+      'Gudrun,Avocetter,gudrun@example.org,207-555-0188,2025-10-01,20',
+      ',Dunlinson,thaddeus@example.org,,2025-10-02,30',
+      'Ysolde,Phalarope,ysolde@example.org,,2025-10-03,40',
+      'Nameless,,,,2025-10-04,50',
+    ].join('\n'),
+  );
   await settle(page);
   await workOut(page);
   await page.getByRole('navigation', { name: 'Stages of this intake' }).getByRole('link', { name: 'Matches', exact: true }).click();
@@ -55,7 +69,11 @@ test('an intake with every verdict: who is known, who perhaps, who is new, and w
 
 test('a file is compared with those of a saved search alone', async ({ page }) => {
   await signIn(page);
-  await bring(page, 'two.csv', 'First name,Last name,Email\nOdalys,Sanderling,odalys@example.org\nPerpetua,Whimbrel,perpetua@example.org\n');
+  await bring(
+    page,
+    'two.csv',
+    'First name,Last name,Email\nOdalys,Sanderling,odalys@example.org\nPerpetua,Whimbrel,perpetua@example.org\n',
+  );
   await settle(page);
   await workOut(page);
   await load(page, 'Two');
@@ -68,7 +86,11 @@ test('a file is compared with those of a saved search alone', async ({ page }) =
   await expect(page.getByRole('button', { name: 'Sanderlings', exact: true })).toBeVisible();
   await looksSound(page);
 
-  await bring(page, 'again.csv', 'First name,Last name,Email\nOdalys,Sanderling,odalys@example.org\nPerpetua,Whimbrel,perpetua@example.org\n');
+  await bring(
+    page,
+    'again.csv',
+    'First name,Last name,Email\nOdalys,Sanderling,odalys@example.org\nPerpetua,Whimbrel,perpetua@example.org\n',
+  );
   await settle(page);
   await workOut(page);
   await page.getByRole('navigation', { name: 'Stages of this intake' }).getByRole('link', { name: 'Matches', exact: true }).click();

@@ -11,16 +11,31 @@ use Tests\Support\Rooms;
 final class HouseTest extends TestCase
 {
     /** An area may use those above it. */
-    private const AREAS = ['Text', 'Reading', 'Names', 'Addresses', 'Gifts', 'Records', 'Standards', 'Columns', 'Findings', 'Matching', 'Changes', 'Rereading', 'Merging', 'Forms'];
+    private const AREAS = [
+        'Text',
+        'Reading',
+        'Names',
+        'Addresses',
+        'Gifts',
+        'Records',
+        'Standards',
+        'Columns',
+        'Findings',
+        'Matching',
+        'Changes',
+        'Rereading',
+        'Merging',
+        'Forms',
+    ];
 
-    private const ROOT = __DIR__.'/../../';
+    private const ROOT = __DIR__ . '/../../';
 
     public function test_every_area_is_in_the_order_that_the_document_states(): void
     {
-        $folders = array_map(basename(...), glob(self::ROOT.'core/*', GLOB_ONLYDIR) ?: []);
+        $folders = array_map(basename(...), glob(self::ROOT . 'core/*', GLOB_ONLYDIR) ?: []);
 
         self::assertEqualsCanonicalizing(self::AREAS, $folders);
-        self::assertStringContainsString(implode(', ', self::AREAS), (string) file_get_contents(self::ROOT.'docs/architecture.md'));
+        self::assertStringContainsString(implode(', ', self::AREAS), (string) file_get_contents(self::ROOT . 'docs/architecture.md'));
     }
 
     public function test_areas_use_only_areas_above_them(): void
@@ -40,15 +55,15 @@ final class HouseTest extends TestCase
 
     public function test_no_area_of_the_app_and_no_folder_of_the_screens_is_part_of_a_circle(): void
     {
-        self::assertSame([], Rooms::ofPhp(self::ROOT.'app', 'App')->circles());
-        self::assertSame([], Rooms::ofScreens(self::ROOT.'web/src')->circles());
-        self::assertSame([['Changes', 'Merging']], Rooms::ofPhp(__DIR__.'/../Support/circle', 'Circle')->circles(), 'A circle is seen.');
+        self::assertSame([], Rooms::ofPhp(self::ROOT . 'app', 'App')->circles());
+        self::assertSame([], Rooms::ofScreens(self::ROOT . 'web/src')->circles());
+        self::assertSame([['Changes', 'Merging']], Rooms::ofPhp(__DIR__ . '/../Support/circle', 'Circle')->circles(), 'A circle is seen.');
     }
 
     public function test_every_area_of_the_app_is_named_in_the_document(): void
     {
-        $text = (string) file_get_contents(self::ROOT.'docs/architecture.md');
-        foreach (array_map(basename(...), glob(self::ROOT.'app/*', GLOB_ONLYDIR) ?: []) as $area) {
+        $text = (string) file_get_contents(self::ROOT . 'docs/architecture.md');
+        foreach (array_map(basename(...), glob(self::ROOT . 'app/*', GLOB_ONLYDIR) ?: []) as $area) {
             self::assertStringContainsString("`{$area}`", $text);
         }
     }
@@ -57,7 +72,13 @@ final class HouseTest extends TestCase
     {
         $broken = [];
         foreach (self::files('core') as $file => $code) {
-            if (preg_match('/^use (App|Illuminate|Carbon)\\\\|\b(PDO|time|microtime|date_create|getenv|env)\(|\$_(GET|POST|SERVER|ENV)\b/m', $code, $found) === 1) {
+            if (
+                preg_match(
+                    '/^use (App|Illuminate|Carbon)\\\\|\b(PDO|time|microtime|date_create|getenv|env)\(|\$_(GET|POST|SERVER|ENV)\b/m',
+                    $code,
+                    $found,
+                ) === 1
+            ) {
                 $broken[] = "{$file}: {$found[0]}";
             }
         }
@@ -68,7 +89,10 @@ final class HouseTest extends TestCase
     /** @return iterable<string, string> */
     private static function files(string $folder): iterable
     {
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(self::ROOT.$folder, \FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (
+            new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(self::ROOT . $folder, \FilesystemIterator::SKIP_DOTS))
+            as $file
+        ) {
             if (str_ends_with((string) $file, '.php')) {
                 yield (string) $file => (string) file_get_contents((string) $file);
             }

@@ -19,14 +19,15 @@ use PineSieve\Core\Text\Fold;
 /** The data files: whole, without contradictions, and used as they say. */
 final class ReferenceDataTest extends TestCase
 {
-    private const CORE = __DIR__.'/../../core/';
+    private const CORE = __DIR__ . '/../../core/';
 
     /** @return iterable<string, array{string, string}> every spelling of a suffix, and its abbreviation */
     public static function suffixes(): iterable
     {
-        foreach ((require self::CORE.'Addresses/data/streets.php')['suffixes'] as $short => $others) {
+        $streets = require self::CORE . 'Addresses/data/streets.php';
+        foreach ($streets['suffixes'] as $short => $others) {
             foreach (explode(' ', $others) as $spelling) {
-                if ($spelling !== '' && ! str_contains($short, ' ')) {
+                if ($spelling !== '' && !str_contains($short, ' ')) {
                     yield "{$spelling} is {$short}" => [$spelling, $short];
                 }
             }
@@ -42,7 +43,7 @@ final class ReferenceDataTest extends TestCase
     /** @return iterable<string, array{string, string, string, string, string}> */
     public static function regions(): iterable
     {
-        foreach (require self::CORE.'Addresses/data/regions.php' as $country => $regions) {
+        foreach (require self::CORE . 'Addresses/data/regions.php' as $country => $regions) {
             foreach ($regions as $code => [$name, $others, $prefixes]) {
                 yield $name => [$country, $code, $name, $others, $prefixes];
             }
@@ -50,26 +51,34 @@ final class ReferenceDataTest extends TestCase
     }
 
     #[DataProvider('regions')]
-    public function test_every_region_is_known_by_all_its_spellings_and_owns_its_codes(string $country, string $code, string $name, string $others, string $prefixes): void
-    {
+    public function test_every_region_is_known_by_all_its_spellings_and_owns_its_codes(
+        string $country,
+        string $code,
+        string $name,
+        string $others,
+        string $prefixes,
+    ): void {
         foreach (array_filter([$code, strtolower($code), $name, strtoupper($name), ...explode(' ', $others)]) as $spelling) {
             self::assertSame(['country' => $country, 'code' => $code], Regions::find($spelling), $spelling);
         }
         $first = explode(' ', $prefixes)[0];
-        $postal = $country === 'CA' ? "{$first}1A 1A1" : substr($first, 0, 3).'01';
+        $postal = $country === 'CA' ? "{$first}1A 1A1" : substr($first, 0, 3) . '01';
         self::assertSame($postal, PostalCode::normalize($postal));
         self::assertContains($code, Regions::ofPostalCode($postal));
-        self::assertSame([], (new AddressStandardizer)->standardize(new Address('1 Elm St', '', 'Heron', $name, $postal))->faults);
+        self::assertSame([], (new AddressStandardizer())->standardize(new Address('1 Elm St', '', 'Heron', $name, $postal))->faults);
     }
 
     public function test_no_spelling_stands_for_two_suffixes_units_or_directions(): void
     {
-        $streets = require self::CORE.'Addresses/data/streets.php';
+        $streets = require self::CORE . 'Addresses/data/streets.php';
         foreach (['suffixes', 'units', 'directions'] as $list) {
             $seen = [];
             foreach ($streets[$list] as $short => $others) {
                 foreach (array_filter([strtolower((string) $short), ...explode(' ', $others)]) as $spelling) {
-                    self::assertTrue(! isset($seen[$spelling]) || $seen[$spelling] === $short, "{$spelling} stands for {$short} and ".($seen[$spelling] ?? ''));
+                    self::assertTrue(
+                        !isset($seen[$spelling]) || $seen[$spelling] === $short,
+                        "{$spelling} stands for {$short} and " . ($seen[$spelling] ?? ''),
+                    );
                     $seen[$spelling] = $short;
                 }
             }
@@ -80,8 +89,13 @@ final class ReferenceDataTest extends TestCase
     {
         $catalog = FieldCatalog::builtIn();
         $seen = [];
-        foreach (require self::CORE.'Columns/Proposals/data/headers.php' as $key => $words) {
-            self::assertTrue($catalog->has($key) || in_array($key, ['', 'role', 'deceased', 'active', 'inactive'], true) || preg_match('/^(?:refusal|last_gift)\.\w+$/D', $key) === 1, $key);
+        foreach (require self::CORE . 'Columns/Proposals/data/headers.php' as $key => $words) {
+            self::assertTrue(
+                $catalog->has($key) ||
+                    in_array($key, ['', 'role', 'deceased', 'active', 'inactive'], true) ||
+                    preg_match('/^(?:refusal|last_gift)\.\w+$/D', $key) === 1,
+                $key,
+            );
             foreach (explode(' ', $words) as $word) {
                 self::assertSame(Fold::solid($word), $word);
                 self::assertArrayNotHasKey($word, $seen, "{$word} names two fields.");
@@ -93,7 +107,7 @@ final class ReferenceDataTest extends TestCase
 
     public function test_nicknames_are_folded_and_work_both_ways(): void
     {
-        foreach (require self::CORE.'Names/data/nicknames.php' as $line) {
+        foreach (require self::CORE . 'Names/data/nicknames.php' as $line) {
             $names = explode(' ', $line);
             foreach ($names as $name) {
                 self::assertSame(Fold::words($name), $name);

@@ -16,6 +16,7 @@ use App\Notices\Webhook;
 use App\Records\Act;
 use App\Records\ActKind;
 use App\Records\Merge;
+use App\Supporters\SavedSearch;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Auth;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -27,42 +28,179 @@ final class AccessTest extends TestCase
 
     /** Routes for all who are signed in. */
     private const ANYONE = [
-        'GET api/today', 'GET api/fields', 'GET api/forms', 'GET api/rules', 'GET api/rules/{rule}/shortfalls', 'GET api/intakes', 'GET api/intakes/{intake}', 'GET api/intakes/{intake}/source', 'GET api/intakes/{intake}/columns', 'GET api/intakes/{intake}/columns/{column}', 'GET api/intakes/{intake}/columns/{column}/table', 'POST api/intakes/{intake}/columns/{column}/preview', 'GET api/intakes/{intake}/findings',
-        'GET api/intakes/{intake}/rows/{number}', 'GET api/intakes/{intake}/rows/{number}/match', 'GET api/intakes/{intake}/checks', 'GET api/intakes/{intake}/problems', 'GET api/intakes/{intake}/matches', 'GET api/intakes/{intake}/match-groups',
-        'GET api/intakes/{intake}/addresses', 'GET api/intakes/{intake}/preview', 'GET api/intakes/{intake}/proof', 'GET api/intakes/{intake}/records', 'GET api/intakes/{intake}/untaken', 'GET api/intakes/{intake}/held.csv', 'GET api/intakes/{intake}/file',
-        'GET api/held', 'GET api/supporters', 'GET api/supporters.csv', 'GET api/supporters/{supporter}', 'GET api/supporters/{supporter}/history', 'GET api/gifts', 'GET api/searches', 'GET api/messages', 'POST api/messages/read', 'GET api/sessions', 'PUT api/password', 'DELETE api/sessions/{key}',
+        'GET api/today',
+        'GET api/fields',
+        'GET api/forms',
+        'GET api/rules',
+        'GET api/rules/{rule}/shortfalls',
+        'GET api/intakes',
+        'GET api/intakes/{intake}',
+        'GET api/intakes/{intake}/source',
+        'GET api/intakes/{intake}/columns',
+        'GET api/intakes/{intake}/columns/{column}',
+        'GET api/intakes/{intake}/columns/{column}/table',
+        'POST api/intakes/{intake}/columns/{column}/preview',
+        'GET api/intakes/{intake}/findings',
+        'GET api/intakes/{intake}/rows/{number}',
+        'GET api/intakes/{intake}/rows/{number}/match',
+        'GET api/intakes/{intake}/checks',
+        'GET api/intakes/{intake}/problems',
+        'GET api/intakes/{intake}/matches',
+        'GET api/intakes/{intake}/match-groups',
+        'GET api/intakes/{intake}/addresses',
+        'GET api/intakes/{intake}/preview',
+        'GET api/intakes/{intake}/proof',
+        'GET api/intakes/{intake}/records',
+        'GET api/intakes/{intake}/untaken',
+        'GET api/intakes/{intake}/held.csv',
+        'GET api/intakes/{intake}/file',
+        'GET api/held',
+        'GET api/supporters',
+        'GET api/supporters.csv',
+        'GET api/supporters/{supporter}',
+        'GET api/supporters/{supporter}/history',
+        'GET api/gifts',
+        'GET api/searches',
+        'GET api/messages',
+        'POST api/messages/read',
+        'GET api/sessions',
+        'PUT api/password',
+        'DELETE api/sessions/{key}',
     ];
 
     /** Routes that bring records in. */
     private const LOAD = [
-        'GET api/template', 'GET api/plans', 'GET api/plans/{plan}', 'GET api/plans/{plan}/file', 'POST api/plans', 'POST api/plans/{plan}/copy', 'PATCH api/plans/{plan}', 'POST api/intakes/{intake}/findings', 'PATCH api/intakes/{intake}/plan', 'POST api/intakes', 'PATCH api/intakes/{intake}', 'POST api/intakes/{intake}/sift', 'POST api/intakes/{intake}/continue', 'PATCH api/intakes/{intake}/source',
-        'POST api/intakes/{intake}/columns/accept', 'POST api/intakes/{intake}/columns/leave', 'PATCH api/intakes/{intake}/columns/{column}', 'POST api/intakes/{intake}/plan', 'PUT api/intakes/{intake}/plan', 'POST api/intakes/{intake}/match-groups', 'POST api/intakes/{intake}/edits', 'POST api/intakes/{intake}/edits/blank', 'POST api/intakes/{intake}/edits/leave-out',
-        'DELETE api/intakes/{intake}/edits', 'POST api/intakes/{intake}/trial', 'POST api/intakes/{intake}/load', 'POST api/intakes/{intake}/stop', 'POST api/intakes/{intake}/place', 'GET api/intakes/{intake}/undo', 'POST api/intakes/{intake}/undo', 'POST api/intakes/{intake}/redo', 'DELETE api/intakes/{intake}', 'DELETE api/plans/{plan}',
-        'GET api/grids/{intake}', 'PATCH api/grids/{intake}', 'PUT api/grids/{intake}/rows', 'POST api/grids/{intake}/finish', 'POST api/held/fix', 'POST api/held/decide', 'POST api/restore-points',
-        'POST api/merges/preview', 'POST api/merges', 'GET api/merges/{merge}', 'POST api/merges/{merge}/apart', 'GET api/merge-policies', 'POST api/merge-policies', 'DELETE api/merge-policies/{policy}',
-        'GET api/duplicates', 'POST api/duplicates/search', 'PUT api/duplicates/schedule', 'POST api/duplicates/claim', 'POST api/duplicates/household', 'POST api/duplicates/household/{household}/take-back', 'PUT api/duplicates/fields', 'GET api/duplicates/certain', 'POST api/duplicates/certain', 'GET api/duplicates/groups', 'POST api/duplicates/groups', 'POST api/duplicates/rounds/{round}/take-back', 'POST api/duplicates/not-the-same', 'GET api/duplicates/not-the-same', 'DELETE api/duplicates/not-the-same/{one}/{other}',
+        'GET api/template',
+        'GET api/plans',
+        'GET api/plans/{plan}',
+        'GET api/plans/{plan}/file',
+        'POST api/plans',
+        'POST api/plans/{plan}/copy',
+        'PATCH api/plans/{plan}',
+        'POST api/intakes/{intake}/findings',
+        'PATCH api/intakes/{intake}/plan',
+        'POST api/intakes',
+        'PATCH api/intakes/{intake}',
+        'POST api/intakes/{intake}/sift',
+        'POST api/intakes/{intake}/continue',
+        'PATCH api/intakes/{intake}/source',
+        'POST api/intakes/{intake}/columns/accept',
+        'POST api/intakes/{intake}/columns/leave',
+        'PATCH api/intakes/{intake}/columns/{column}',
+        'POST api/intakes/{intake}/plan',
+        'PUT api/intakes/{intake}/plan',
+        'POST api/intakes/{intake}/match-groups',
+        'POST api/intakes/{intake}/edits',
+        'POST api/intakes/{intake}/edits/blank',
+        'POST api/intakes/{intake}/edits/leave-out',
+        'DELETE api/intakes/{intake}/edits',
+        'POST api/intakes/{intake}/trial',
+        'POST api/intakes/{intake}/load',
+        'POST api/intakes/{intake}/stop',
+        'POST api/intakes/{intake}/place',
+        'GET api/intakes/{intake}/undo',
+        'POST api/intakes/{intake}/undo',
+        'POST api/intakes/{intake}/redo',
+        'DELETE api/intakes/{intake}',
+        'DELETE api/plans/{plan}',
+        'GET api/grids/{intake}',
+        'PATCH api/grids/{intake}',
+        'PUT api/grids/{intake}/rows',
+        'POST api/grids/{intake}/finish',
+        'POST api/held/fix',
+        'POST api/held/decide',
+        'POST api/restore-points',
+        'POST api/merges/preview',
+        'POST api/merges',
+        'GET api/merges/{merge}',
+        'POST api/merges/{merge}/apart',
+        'GET api/merge-policies',
+        'POST api/merge-policies',
+        'DELETE api/merge-policies/{policy}',
+        'GET api/duplicates',
+        'POST api/duplicates/search',
+        'PUT api/duplicates/schedule',
+        'POST api/duplicates/claim',
+        'POST api/duplicates/household',
+        'POST api/duplicates/household/{household}/take-back',
+        'PUT api/duplicates/fields',
+        'GET api/duplicates/certain',
+        'POST api/duplicates/certain',
+        'GET api/duplicates/groups',
+        'POST api/duplicates/groups',
+        'POST api/duplicates/rounds/{round}/take-back',
+        'POST api/duplicates/not-the-same',
+        'GET api/duplicates/not-the-same',
+        'DELETE api/duplicates/not-the-same/{one}/{other}',
     ];
 
     /** Routes that write records by hand. */
     private const EDIT = [
-        'POST api/acts/{act}/undo', 'GET api/rereadings', 'POST api/rereadings/look', 'POST api/rereadings/take', 'POST api/rereadings/leave',
-        'POST api/searches', 'DELETE api/searches/{savedSearch}',
-        'POST api/grids', 'GET api/layouts', 'POST api/layouts', 'DELETE api/layouts/{layout}',
-        'POST api/supporters', 'POST api/supporters/check', 'GET api/supporters/{supporter}/form', 'PUT api/supporters/{supporter}/form', 'POST api/supporters/{supporter}/history/{entry}',
-        'POST api/supporters/{supporter}/gifts', 'POST api/supporters/{supporter}/gifts/check', 'PUT api/supporters/{supporter}/gifts/{gift}', 'DELETE api/supporters/{supporter}/gifts/{gift}', 'POST api/rules/{rule}/shortfalls',
+        'POST api/acts/{act}/undo',
+        'GET api/rereadings',
+        'POST api/rereadings/look',
+        'POST api/rereadings/take',
+        'POST api/rereadings/leave',
+        'POST api/searches',
+        'DELETE api/searches/{savedSearch}',
+        'POST api/grids',
+        'GET api/layouts',
+        'POST api/layouts',
+        'DELETE api/layouts/{layout}',
+        'POST api/supporters',
+        'POST api/supporters/check',
+        'GET api/supporters/{supporter}/form',
+        'PUT api/supporters/{supporter}/form',
+        'POST api/supporters/{supporter}/history/{entry}',
+        'POST api/supporters/{supporter}/gifts',
+        'POST api/supporters/{supporter}/gifts/check',
+        'PUT api/supporters/{supporter}/gifts/{gift}',
+        'DELETE api/supporters/{supporter}/gifts/{gift}',
+        'POST api/rules/{rule}/shortfalls',
     ];
 
     /** Routes that set the standards. */
     private const STANDARDS = [
-        'GET api/organization', 'PUT api/organization',
-        'POST api/fields', 'GET api/catalog', 'PATCH api/fields/{field}', 'POST api/fields/{field}/type', 'GET api/fields/{field}/list', 'PUT api/fields/{field}/list', 'POST api/fields/{field}/list/merge', 'POST api/fields/{field}/list/values',
-        'POST api/rules', 'POST api/rules/preview', 'PUT api/rules/{rule}', 'DELETE api/rules/{rule}',
-        'GET api/match-rules', 'GET api/match-rules/weights', 'POST api/match-rules', 'POST api/match-rules/example', 'PUT api/match-rules/words', 'PUT api/match-rules/used', 'DELETE api/match-rules/{set}', 'POST api/match-rules/try', 'GET api/match-rules/try/{search}',
+        'GET api/organization',
+        'PUT api/organization',
+        'POST api/fields',
+        'GET api/catalog',
+        'PATCH api/fields/{field}',
+        'POST api/fields/{field}/type',
+        'GET api/fields/{field}/list',
+        'PUT api/fields/{field}/list',
+        'POST api/fields/{field}/list/merge',
+        'POST api/fields/{field}/list/values',
+        'POST api/rules',
+        'POST api/rules/preview',
+        'PUT api/rules/{rule}',
+        'DELETE api/rules/{rule}',
+        'GET api/match-rules',
+        'GET api/match-rules/weights',
+        'POST api/match-rules',
+        'POST api/match-rules/example',
+        'PUT api/match-rules/words',
+        'PUT api/match-rules/used',
+        'DELETE api/match-rules/{set}',
+        'POST api/match-rules/try',
+        'GET api/match-rules/try/{search}',
     ];
 
     private const ADMINISTER = [
-        'GET api/people', 'POST api/people', 'PATCH api/people/{user}', 'GET api/audit', 'GET api/webhooks', 'POST api/webhooks', 'PATCH api/webhooks/{webhook}', 'DELETE api/webhooks/{webhook}',
-        'GET api/restore-points', 'PUT api/restore-points/schedule', 'GET api/restore-points/{name}/check', 'GET api/restore-points/{name}/file', 'POST api/restore-points/{name}/restore', 'DELETE api/restore-points/{name}',
+        'GET api/people',
+        'POST api/people',
+        'PATCH api/people/{user}',
+        'GET api/audit',
+        'GET api/webhooks',
+        'POST api/webhooks',
+        'PATCH api/webhooks/{webhook}',
+        'DELETE api/webhooks/{webhook}',
+        'GET api/restore-points',
+        'PUT api/restore-points/schedule',
+        'GET api/restore-points/{name}/check',
+        'GET api/restore-points/{name}/file',
+        'POST api/restore-points/{name}/restore',
+        'DELETE api/restore-points/{name}',
     ];
 
     /** @var array<string, string> */
@@ -73,12 +211,15 @@ final class AccessTest extends TestCase
         $routes = [];
         foreach (app('router')->getRoutes() as $route) {
             assert($route instanceof Route);
-            if (str_starts_with($route->uri(), 'api/') && ! str_contains($route->uri(), '{any}')) {
-                $routes[] = $route->methods()[0].' '.$route->uri();
+            if (str_starts_with($route->uri(), 'api/') && !str_contains($route->uri(), '{any}')) {
+                $routes[] = $route->methods()[0] . ' ' . $route->uri();
             }
         }
 
-        self::assertEqualsCanonicalizing([...self::OPEN, ...self::ANYONE, ...self::LOAD, ...self::EDIT, ...self::STANDARDS, ...self::ADMINISTER], $routes);
+        self::assertEqualsCanonicalizing(
+            [...self::OPEN, ...self::ANYONE, ...self::LOAD, ...self::EDIT, ...self::STANDARDS, ...self::ADMINISTER],
+            $routes,
+        );
     }
 
     /** @return iterable<string, array{Role, ?bool, ?bool, bool, bool, bool, bool}> role, may load, may edit, and what the person then may */
@@ -94,17 +235,32 @@ final class AccessTest extends TestCase
     }
 
     #[DataProvider('people')]
-    public function test_what_a_person_may(Role $role, ?bool $mayLoad, ?bool $mayEdit, bool $loads, bool $edits, bool $sets, bool $administers): void
-    {
+    public function test_what_a_person_may(
+        Role $role,
+        ?bool $mayLoad,
+        ?bool $mayEdit,
+        bool $loads,
+        bool $edits,
+        bool $sets,
+        bool $administers,
+    ): void {
         $this->world();
-        $this->user($role)->forceFill(['may_load' => $mayLoad, 'may_edit' => $mayEdit])->save();
+        $this->user($role)
+            ->forceFill(['may_load' => $mayLoad, 'may_edit' => $mayEdit])
+            ->save();
         $this->as($role);
         Act::query()->update(['user_id' => Auth::id()]);
-        foreach ([[self::ANYONE, true], [self::EDIT, $edits], [self::STANDARDS, $sets], [self::ADMINISTER, $administers], [self::LOAD, $loads]] as [$routes, $may]) {
+        foreach (
+            [[self::ANYONE, true], [self::EDIT, $edits], [self::STANDARDS, $sets], [self::ADMINISTER, $administers], [self::LOAD, $loads]]
+            as [$routes, $may]
+        ) {
             foreach ($routes as $route) {
                 [$method, $path] = $this->asked($route);
                 // Whoever brings records in may make a field for a column, and who runs the installation may take a restore point.
-                $may_ = $may || (in_array($route, ['POST api/fields', 'POST api/fields/{field}/list/values'], true) && $loads) || ($route === 'POST api/restore-points' && $administers);
+                $may_ =
+                    $may ||
+                    (in_array($route, ['POST api/fields', 'POST api/fields/{field}/list/values'], true) && $loads) ||
+                    ($route === 'POST api/restore-points' && $administers);
                 $status = $this->json($method, $path)->getStatusCode();
                 self::assertSame($may_, $status !== 403, "{$role->value}: {$route} answered {$status}");
                 self::assertLessThan(500, $status, "{$role->value}: {$route} answered {$status}");
@@ -124,7 +280,10 @@ final class AccessTest extends TestCase
 
     public function test_an_address_that_is_not_there(): void
     {
-        $this->as()->getJson('/api/nothing')->assertStatus(404)->assertJson(['message' => 'There is nothing at this address.']);
+        $this->as()
+            ->getJson('/api/nothing')
+            ->assertStatus(404)
+            ->assertJson(['message' => 'There is nothing at this address.']);
         $this->getJson('/api/intakes/999')->assertStatus(404);
         $this->getJson('/api/supporters/999')->assertStatus(404);
     }
@@ -136,20 +295,47 @@ final class AccessTest extends TestCase
         $field = (string) $this->postJson('/api/fields', ['label' => 'Shirt', 'type' => 'text'])->json('key');
         $intake = $this->loaded("First name,Last name,Email,Gift date,Amount\nAnn,Lee,ann@example.org,2020-01-02,5\n");
         $this->ids = [
-            'intake' => (string) $intake->id, 'column' => '0', 'number' => '2', 'supporter' => '1', 'gift' => '1', 'entry' => '1', 'rule' => $rule, 'field' => $field, 'key' => str_repeat('a', 64), 'name' => '2020-01-01-000000-none',
+            'intake' => (string) $intake->id,
+            'column' => '0',
+            'number' => '2',
+            'supporter' => '1',
+            'gift' => '1',
+            'entry' => '1',
+            'rule' => $rule,
+            'field' => $field,
+            'key' => str_repeat('a', 64),
+            'name' => '2020-01-01-000000-none',
             'plan' => (string) SavedPlan::query()->create(['name' => 'Monthly', 'plan' => $intake->plan, 'settings' => []])->id,
-            'one' => '1', 'other' => '2',
+            'one' => '1',
+            'other' => '2',
             'set' => (string) MatchRuleSet::query()->create(['name' => 'Ours', 'kind' => 'person', 'rules' => []])->id,
-            'savedSearch' => (string) \App\Supporters\SavedSearch::query()->create(['name' => 'Lees', 'query' => ['q' => 'lee']])->id,
+            'savedSearch' => (string) SavedSearch::query()->create(['name' => 'Lees', 'query' => ['q' => 'lee']])->id,
             'search' => (string) DuplicateSearch::query()->create(['state' => 'done', 'tried' => []])->id,
-            'round' => (string) DuplicateRound::query()->create(['why' => '', 'is_same' => true, 'state' => DuplicateRound::DONE, 'total' => 1, 'at' => now()])->id,
-            'merge' => (string) Merge::query()->create(['survivor_id' => 1, 'gone' => [], 'act_id' => Act::once(ActKind::Merge, null)->id])->id,
+            'round' => (string) DuplicateRound::query()->create([
+                'why' => '',
+                'is_same' => true,
+                'state' => DuplicateRound::DONE,
+                'total' => 1,
+                'at' => now(),
+            ])->id,
+            'merge' => (string) Merge::query()->create(['survivor_id' => 1, 'gone' => [], 'act_id' => Act::once(ActKind::Merge, null)->id])
+                ->id,
             'policy' => (string) SavedMergePolicy::query()->create(['name' => 'Ours', 'policy' => []])->id,
             'household' => '1',
             'act' => (string) Act::begin(ActKind::Remedy, null, 'Filled in a field')->id,
             'layout' => (string) GridLayout::query()->create(['name' => 'Cards', 'columns' => ['name.last']])->id,
-            'webhook' => (string) Webhook::query()->create(['name' => 'Other', 'url' => 'http://127.0.0.1:1/', 'secret' => 'x', 'is_active' => false])->id,
-            'user' => (string) User::query()->create(['name' => 'Other', 'email' => 'other@example.org', 'password' => 'x', 'role' => Role::Reader])->id,
+            'webhook' => (string) Webhook::query()->create([
+                'name' => 'Other',
+                'url' => 'http://127.0.0.1:1/',
+                'secret' => 'x',
+                'is_active' => false,
+            ])->id,
+            'user' => (string) User::query()->create([
+                'name' => 'Other',
+                'email' => 'other@example.org',
+                'password' => 'x',
+                'role' => Role::Reader,
+            ])->id,
         ];
     }
 
@@ -158,6 +344,6 @@ final class AccessTest extends TestCase
     {
         [$method, $path] = explode(' ', $route);
 
-        return [$method, '/'.preg_replace_callback('/\{(\w+)\}/', fn (array $found): string => $this->ids[$found[1]], $path)];
+        return [$method, '/' . preg_replace_callback('/\{(\w+)\}/', fn(array $found): string => $this->ids[$found[1]], $path)];
     }
 }

@@ -21,7 +21,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 /** A restore point that was taken before the tables were drawn up anew: three files (one of them undone), a merge, an edit, a remedy. */
 final class BaselineTest extends TestCase
 {
-    private const FOLDER = __DIR__.'/../Support/baseline';
+    private const FOLDER = __DIR__ . '/../Support/baseline';
 
     protected function setUp(): void
     {
@@ -32,8 +32,8 @@ final class BaselineTest extends TestCase
     /** @param  callable(string): string  $change  of its SQL */
     private function point(?callable $change = null): RestorePoint
     {
-        $about = json_decode((string) file_get_contents(self::FOLDER.'/baseline.json'), true, flags: JSON_THROW_ON_ERROR);
-        $content = (string) file_get_contents(self::FOLDER.'/baseline.sql.gz');
+        $about = json_decode((string) file_get_contents(self::FOLDER . '/baseline.json'), true, flags: JSON_THROW_ON_ERROR);
+        $content = (string) file_get_contents(self::FOLDER . '/baseline.sql.gz');
         $content = $change === null ? $content : (string) gzencode($change((string) gzdecode($content)));
         $about['checksum'] = hash('sha256', $content);
         Storage::disk('local')->put("restore-points/{$about['name']}.sql.gz", $content);
@@ -46,8 +46,12 @@ final class BaselineTest extends TestCase
     private function schema(): array
     {
         return [
-            DB::select('select table_name, column_name, column_type, is_nullable, column_default, collation_name, extra from information_schema.columns where table_schema = database() order by table_name, column_name'),
-            DB::select("select table_name, index_name, non_unique, group_concat(concat(column_name, coalesce(sub_part, '')) order by seq_in_index) as columns from information_schema.statistics where table_schema = database() group by table_name, index_name, non_unique order by table_name, index_name"),
+            DB::select(
+                'select table_name, column_name, column_type, is_nullable, column_default, collation_name, extra from information_schema.columns where table_schema = database() order by table_name, column_name',
+            ),
+            DB::select(
+                "select table_name, index_name, non_unique, group_concat(concat(column_name, coalesce(sub_part, '')) order by seq_in_index) as columns from information_schema.statistics where table_schema = database() group by table_name, index_name, non_unique order by table_name, index_name",
+            ),
         ];
     }
 
@@ -59,11 +63,33 @@ final class BaselineTest extends TestCase
 
         self::assertEquals($fresh, $this->schema());
         self::assertSame(['Lee, Ann', 'Pell, Di', 'Dahl, Eva'], DB::table('supporters')->orderBy('id')->pluck('sort_name')->all());
-        $acts = Act::query()->orderBy('id')->get()->map(static fn (Act $act): string => "{$act->kind->value} {$act->state->value} {$act->intake_id} {$act->records}")->all();
-        self::assertEqualsCanonicalizing(['load done 1 3', 'load done 2 2', 'load undone 3 2', 'undo done 3 2', 'merge done  2', 'edit done  1', 'remedy done  3'], $acts);
-        self::assertSame(0, DB::table('journal')->whereNotIn('act_id', DB::table('acts')->select('id'))->count());
-        self::assertSame(['create' => 6], DB::table('journal_things as t')->join('journal as j', 'j.id', 't.entry_id')->whereIn('j.act_id', Act::query()->where('kind', ActKind::Load)->select('id'))
-            ->where('t.kind', 'supporter')->selectRaw('action, count(*) as n')->groupBy('action')->pluck('n', 'action')->map(static fn (mixed $n): int => (int) $n)->all());
+        $acts = Act::query()
+            ->orderBy('id')
+            ->get()
+            ->map(static fn(Act $act): string => "{$act->kind->value} {$act->state->value} {$act->intake_id} {$act->records}")
+            ->all();
+        self::assertEqualsCanonicalizing(
+            ['load done 1 3', 'load done 2 2', 'load undone 3 2', 'undo done 3 2', 'merge done  2', 'edit done  1', 'remedy done  3'],
+            $acts,
+        );
+        self::assertSame(
+            0,
+            DB::table('journal')
+                ->whereNotIn('act_id', DB::table('acts')->select('id'))
+                ->count(),
+        );
+        self::assertSame(
+            ['create' => 6],
+            DB::table('journal_things as t')
+                ->join('journal as j', 'j.id', 't.entry_id')
+                ->whereIn('j.act_id', Act::query()->where('kind', ActKind::Load)->select('id'))
+                ->where('t.kind', 'supporter')
+                ->selectRaw('action, count(*) as n')
+                ->groupBy('action')
+                ->pluck('n', 'action')
+                ->map(static fn(mixed $n): int => (int) $n)
+                ->all(),
+        );
     }
 
     public function test_what_was_done_before_is_told_and_taken_back(): void
@@ -71,21 +97,43 @@ final class BaselineTest extends TestCase
         app(RestorePoints::class)->restore($this->point());
         DB::purge();
         $this->as();
-        $names = fn (string $query): array => array_column($this->getJson("/api/supporters?{$query}")->assertOk()->json('supporters'), 'name');
+        $names = fn(string $query): array => array_column(
+            $this->getJson("/api/supporters?{$query}")
+                ->assertOk()
+                ->json('supporters'),
+            'name',
+        );
         self::assertSame([['Dahl, Eva'], ['Lee, Ann']], [$names('intake=2&made=new'), $names('intake=2&made=changed')]);
-        self::assertSame(['remedy', 'edit', 'load', 'load'], array_column($this->getJson('/api/supporters/1/history')->json('entries'), 'cause'));
+        self::assertSame(
+            ['remedy', 'edit', 'load', 'load'],
+            array_column($this->getJson('/api/supporters/1/history')->json('entries'), 'cause'),
+        );
         self::assertSame('File 2', $this->getJson('/api/supporters/1')->json('origins')['phone:1:number']['intake']['name']);
 
         // What had been undone is brought back, and the rest is undone.
         $this->postJson('/api/intakes/3/redo')->assertOk();
         self::assertSame(['Wren', 'Finch'], DB::table('supporters')->where('id', '>', 4)->orderBy('id')->pluck('last_name')->all());
         $remedy = Act::query()->where('kind', ActKind::Remedy)->sole();
-        $this->as(Role::Administrator)->postJson("/api/acts/{$remedy->id}/undo")->assertOk();
+        $this->as(Role::Administrator)
+            ->postJson("/api/acts/{$remedy->id}/undo")
+            ->assertOk();
         self::assertSame([0, ActState::Undone], [DB::table('supporters')->whereNotNull('birth_date')->count(), $remedy->refresh()->state]);
-        $this->as()->postJson('/api/merges/'.Merge::query()->sole()->id.'/apart')->assertOk();
-        self::assertSame(['Pell', 'Moor'], DB::table('supporters')->whereIn('id', [2, 3])->orderBy('id')->pluck('last_name')->all());
+        $this->as()
+            ->postJson('/api/merges/' . Merge::query()->sole()->id . '/apart')
+            ->assertOk();
+        self::assertSame(
+            ['Pell', 'Moor'],
+            DB::table('supporters')
+                ->whereIn('id', [2, 3])
+                ->orderBy('id')
+                ->pluck('last_name')
+                ->all(),
+        );
         $this->postJson('/api/intakes/2/undo')->assertOk();
-        self::assertSame([0, 'undone'], [DB::table('phones')->where('supporter_id', 1)->count(), Intake::query()->findOrFail(2)->state->value]);
+        self::assertSame(
+            [0, 'undone'],
+            [DB::table('phones')->where('supporter_id', 1)->count(), Intake::query()->findOrFail(2)->state->value],
+        );
     }
 
     /** @return iterable<string, array{string, string, string}> */
@@ -102,7 +150,7 @@ final class BaselineTest extends TestCase
         $this->loaded("Last name,First name\nLee,Ann\n");
         $before = $this->records();
         try {
-            app(RestorePoints::class)->restore($this->point(static fn (string $sql): string => str_replace($name, $instead, $sql)));
+            app(RestorePoints::class)->restore($this->point(static fn(string $sql): string => str_replace($name, $instead, $sql)));
             self::fail('It was restored.');
         } catch (CannotRestore $error) {
             self::assertStringContainsString($says, $error->getMessage());

@@ -12,7 +12,9 @@ final class CliTest extends TestCase
     /** @return array{int, string, string} exit code, what it says, what it complains of */
     private static function sieve(string ...$arguments): array
     {
-        $process = proc_open([__DIR__.'/../../bin/sieve', ...$arguments], [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes, null, ['PATH' => getenv('PATH')]);
+        $process = proc_open([__DIR__ . '/../../bin/sieve', ...$arguments], [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes, null, [
+            'PATH' => getenv('PATH'),
+        ]);
         self::assertIsResource($process);
         [$out, $err] = [stream_get_contents($pipes[1]), stream_get_contents($pipes[2])];
 
@@ -24,11 +26,20 @@ final class CliTest extends TestCase
         [$code, $out] = self::sieve('profile', 'demo/old-database.csv', '--json');
         $data = json_decode($out, true, flags: JSON_THROW_ON_ERROR);
 
-        self::assertSame([0, 'csv', 'windows-1252', ';', 1, 1180, 21], [$code, $data['format'], $data['encoding'], $data['delimiter'], $data['header_row'], $data['rows'], count($data['columns'])]);
+        self::assertSame(
+            [0, 'csv', 'windows-1252', ';', 1, 1180, 21],
+            [$code, $data['format'], $data['encoding'], $data['delimiter'], $data['header_row'], $data['rows'], count($data['columns'])],
+        );
         self::assertSame(['header', 'type', 'filled', 'fill', 'distinct', 'distinct_is_exact', 'samples'], array_keys($data['columns'][0]));
-        self::assertSame(['text', 'email', 'phone', 'date', 'amount', 'empty'], array_map(static fn (int $column): string => $data['columns'][$column]['type'], [1, 10, 11, 13, 14, 20]));
+        self::assertSame(
+            ['text', 'email', 'phone', 'date', 'amount', 'empty'],
+            array_map(static fn(int $column): string => $data['columns'][$column]['type'], [1, 10, 11, 13, 14, 20]),
+        );
         self::assertContains('four digits', array_column($data['findings'], 'kind'));
-        self::assertStringContainsString('ZIP codes without their leading zero in Zip Code', self::sieve('profile', 'demo/old-database.csv')[1]);
+        self::assertStringContainsString(
+            'ZIP codes without their leading zero in Zip Code',
+            self::sieve('profile', 'demo/old-database.csv')[1],
+        );
     }
 
     public function test_the_columns(): void
@@ -38,7 +49,10 @@ final class CliTest extends TestCase
 
         self::assertSame(0, $code);
         self::assertSame(['header', 'target', 'confidence', 'evidence'], array_keys($data[0]));
-        self::assertSame(['organization.name', 'name.first', 'name.last', 'employer.role', 'email'], array_slice(array_column($data, 'target'), 0, 5));
+        self::assertSame(
+            ['organization.name', 'name.first', 'name.last', 'employer.role', 'email'],
+            array_slice(array_column($data, 'target'), 0, 5),
+        );
         self::assertSame([], array_diff(array_column($data, 'confidence'), ['sure', 'likely', 'none']));
     }
 
@@ -48,10 +62,22 @@ final class CliTest extends TestCase
         yield 'nothing' => [[], 'bin/sieve profile FILE'];
         yield 'nowhere to write' => [['duplicates', 'demo/partners.xlsx'], '--out=PAIRS.csv is missing'];
         yield 'a folder that is not there' => [['duplicates', 'demo/partners.xlsx', '--out=/nowhere/pairs.csv'], "can't be written"];
-        yield 'no such plan' => [['duplicates', 'demo/partners.xlsx', '--plan=/nowhere.json', '--out=/tmp/x.csv'], "/nowhere.json can't be read"];
-        yield 'a plan that is none' => [['duplicates', 'demo/partners.xlsx', '--plan=composer.json', '--out=/tmp/x.csv'], 'not a column plan'];
-        yield 'rules that are none' => [['duplicates', 'demo/partners.xlsx', '--rules=composer.json', '--out=/tmp/x.csv'], 'must be one of: person, household, organization'];
-        yield 'rules that are a picture' => [['duplicates', 'demo/partners.xlsx', '--rules=docs/screenshots/today.png', '--out=/tmp/x.csv'], 'not a match rule set'];
+        yield 'no such plan' => [
+            ['duplicates', 'demo/partners.xlsx', '--plan=/nowhere.json', '--out=/tmp/x.csv'],
+            "/nowhere.json can't be read",
+        ];
+        yield 'a plan that is none' => [
+            ['duplicates', 'demo/partners.xlsx', '--plan=composer.json', '--out=/tmp/x.csv'],
+            'not a column plan',
+        ];
+        yield 'rules that are none' => [
+            ['duplicates', 'demo/partners.xlsx', '--rules=composer.json', '--out=/tmp/x.csv'],
+            'must be one of: person, household, organization',
+        ];
+        yield 'rules that are a picture' => [
+            ['duplicates', 'demo/partners.xlsx', '--rules=docs/screenshots/today.png', '--out=/tmp/x.csv'],
+            'not a match rule set',
+        ];
         yield 'an option of another command' => [['profile', 'demo/partners.xlsx', '--out=/tmp/x.csv'], 'no option --out of profile'];
         yield 'an option without a value' => [['duplicates', 'demo/partners.xlsx', '--out'], '--out needs a value'];
         yield 'no such file' => [['profile', '/nowhere.csv'], 'There is no file'];
@@ -77,36 +103,45 @@ final class CliTest extends TestCase
     /** @return list<array<string, string>> */
     private static function pairs(string $content, string ...$options): array
     {
-        $file = tempnam(sys_get_temp_dir(), 'rows').'.csv';
+        $file = tempnam(sys_get_temp_dir(), 'rows') . '.csv';
         file_put_contents($file, $content);
         [$code, $out, $err] = self::sieve('duplicates', $file, "--out={$file}.pairs", ...$options);
         self::assertSame([0, ''], [$code, $err], $out);
-        $lines = array_map(static fn (string $line): array => str_getcsv($line, ',', '"', ''), array_filter(explode("\n", (string) file_get_contents("{$file}.pairs"))));
+        $lines = array_map(
+            static fn(string $line): array => str_getcsv($line, ',', '"', ''),
+            array_filter(explode("\n", (string) file_get_contents("{$file}.pairs"))),
+        );
         self::assertSame(['row_a', 'row_b', 'verdict', 'score', 'reasons'], $lines[0]);
 
-        return array_map(static fn (array $line): array => array_combine($lines[0], $line), array_slice($lines, 1));
+        return array_map(static fn(array $line): array => array_combine($lines[0], $line), array_slice($lines, 1));
     }
 
     private const ROWS = <<<'CSV'
-        First name,Last name,Email,Phone,Street,City,State,ZIP,Notes
-        Robert,Lee,bob@example.org,603 555 0143,12 Elm Street,Dover,NH,3820,=1+1
-        Bob,LEE,BOB+gala@example.org,,12 ELM ST,Dover,New Hampshire,03820,
-        Ann,Lee,bob@example.org,(603) 555-0143,12 Elm St,Dover,NH,03820,
-        ,,not an email,n/a,,,,,
-        Zoë,Quill,zoe@example.org,,,,,,
-        Zoe,Quill,zoe@example.com,,,,,,
-        First name,Last name,Email,Phone,Street,City,State,ZIP,Notes
-        "=cmd|' /C calc'!A0",Park,park@example.org,,,,,,
-        "=cmd|' /C calc'!A0",Park,park@example.org,,,,,,
-        Total,6
-        CSV;
+    First name,Last name,Email,Phone,Street,City,State,ZIP,Notes
+    Robert,Lee,bob@example.org,603 555 0143,12 Elm Street,Dover,NH,3820,=1+1
+    Bob,LEE,BOB+gala@example.org,,12 ELM ST,Dover,New Hampshire,03820,
+    Ann,Lee,bob@example.org,(603) 555-0143,12 Elm St,Dover,NH,03820,
+    ,,not an email,n/a,,,,,
+    Zoë,Quill,zoe@example.org,,,,,,
+    Zoe,Quill,zoe@example.com,,,,,,
+    First name,Last name,Email,Phone,Street,City,State,ZIP,Notes
+    "=cmd|' /C calc'!A0",Park,park@example.org,,,,,,
+    "=cmd|' /C calc'!A0",Park,park@example.org,,,,,,
+    Total,6
+    CSV;
 
     public function test_duplicates_with_the_columns_as_they_are_proposed(): void
     {
         $pairs = self::pairs(self::ROWS);
 
-        self::assertSame([['2', '3', 'certain'], ['9', '10', 'certain'], ['6', '7', 'review']], array_map(static fn (array $pair): array => [$pair['row_a'], $pair['row_b'], $pair['verdict']], $pairs));
-        self::assertStringContainsString('One first name is another form of the other', str_replace('Robert and Bob', 'Bob and Robert', $pairs[0]['reasons']));
+        self::assertSame(
+            [['2', '3', 'certain'], ['9', '10', 'certain'], ['6', '7', 'review']],
+            array_map(static fn(array $pair): array => [$pair['row_a'], $pair['row_b'], $pair['verdict']], $pairs),
+        );
+        self::assertStringContainsString(
+            'One first name is another form of the other',
+            str_replace('Robert and Bob', 'Bob and Robert', $pairs[0]['reasons']),
+        );
         self::assertStringContainsString('but: Another email', $pairs[2]['reasons']);
         self::assertGreaterThan((int) $pairs[2]['score'], (int) $pairs[0]['score']);
     }
@@ -114,19 +149,69 @@ final class CliTest extends TestCase
     public function test_duplicates_by_a_plan_and_by_rules_of_ones_own(): void
     {
         $plan = tempnam(sys_get_temp_dir(), 'plan');
-        $column = static fn (string $header, string ...$targets): array => ['header' => $header, 'state' => $targets === [] ? 'left behind' : 'sure', 'evidence' => '', 'feeds' => array_map(static fn (string $target): array => ['target' => $target, 'name' => '', 'steps' => []], $targets), 'steps' => []];
-        file_put_contents($plan, json_encode(['format' => 'pine-sieve-column-plan', 'version' => 1, 'name' => 'Ours', 'columns' => [$column('Given', 'name.first'), $column('Family', 'name.last'), $column('Badge', 'custom.badge'), $column('Mail')]]));
+        $column = static fn(string $header, string ...$targets): array => [
+            'header' => $header,
+            'state' => $targets === [] ? 'left behind' : 'sure',
+            'evidence' => '',
+            'feeds' => array_map(static fn(string $target): array => ['target' => $target, 'name' => '', 'steps' => []], $targets),
+            'steps' => [],
+        ];
+        file_put_contents(
+            $plan,
+            json_encode([
+                'format' => 'pine-sieve-column-plan',
+                'version' => 1,
+                'name' => 'Ours',
+                'columns' => [
+                    $column('Given', 'name.first'),
+                    $column('Family', 'name.last'),
+                    $column('Badge', 'custom.badge'),
+                    $column('Mail'),
+                ],
+            ]),
+        );
         $rules = tempnam(sys_get_temp_dir(), 'rules');
-        file_put_contents($rules, json_encode([['format' => 'pine-sieve-match-rules', 'name' => 'By badge', 'kind' => 'person', 'rules' => [['name' => 'Badge', 'verdict' => 'review', 'comparisons' => [['field' => 'custom.badge'], ['field' => 'name.first', 'options' => ['initials' => true]]]]]]]));
+        file_put_contents(
+            $rules,
+            json_encode([
+                [
+                    'format' => 'pine-sieve-match-rules',
+                    'name' => 'By badge',
+                    'kind' => 'person',
+                    'rules' => [
+                        [
+                            'name' => 'Badge',
+                            'verdict' => 'review',
+                            'comparisons' => [['field' => 'custom.badge'], ['field' => 'name.first', 'options' => ['initials' => true]]],
+                        ],
+                    ],
+                ],
+            ]),
+        );
 
-        self::assertSame([['row_a' => '2', 'row_b' => '4', 'verdict' => 'review']], array_map(static fn (array $pair): array => array_slice($pair, 0, 3), self::pairs("Given,Family,Badge,Mail\nAnn,Lee,B 7,a@example.org\nAnn,Lee,B 8,a@example.org\nA.,Park,b 7,z@example.org\n", "--plan={$plan}", "--rules={$rules}")));
+        self::assertSame(
+            [['row_a' => '2', 'row_b' => '4', 'verdict' => 'review']],
+            array_map(
+                static fn(array $pair): array => array_slice($pair, 0, 3),
+                self::pairs(
+                    "Given,Family,Badge,Mail\nAnn,Lee,B 7,a@example.org\nAnn,Lee,B 8,a@example.org\nA.,Park,b 7,z@example.org\n",
+                    "--plan={$plan}",
+                    "--rules={$rules}",
+                ),
+            ),
+        );
     }
 
     public function test_two_couples_are_one_pair_of_rows(): void
     {
-        $pairs = self::pairs("Name,Email\nJohn & Mary Castle,castle@example.org\nMary and John Castle,castle@example.org\nMary Castle,castle@example.org\n");
+        $pairs = self::pairs(
+            "Name,Email\nJohn & Mary Castle,castle@example.org\nMary and John Castle,castle@example.org\nMary Castle,castle@example.org\n",
+        );
 
-        self::assertSame(count($pairs), count(array_unique(array_map(static fn (array $pair): string => "{$pair['row_a']}-{$pair['row_b']}", $pairs))));
+        self::assertSame(
+            count($pairs),
+            count(array_unique(array_map(static fn(array $pair): string => "{$pair['row_a']}-{$pair['row_b']}", $pairs))),
+        );
     }
 
     public function test_a_file_without_duplicates_has_a_header_alone(): void

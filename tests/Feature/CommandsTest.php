@@ -15,7 +15,10 @@ final class CommandsTest extends TestCase
 
     private function run_(string ...$arguments): Process
     {
-        $process = new Process([PHP_BINARY, base_path('artisan'), ...$arguments], base_path(), ['DATA_DIR' => (string) getenv('DATA_DIR'), 'APP_ENV' => 'testing']);
+        $process = new Process([PHP_BINARY, base_path('artisan'), ...$arguments], base_path(), [
+            'DATA_DIR' => (string) getenv('DATA_DIR'),
+            'APP_ENV' => 'testing',
+        ]);
         $process->run();
 
         return $process;
@@ -34,21 +37,47 @@ final class CommandsTest extends TestCase
         $run = $this->run_('intake:run', $this->file(self::FILE), '--json', '--name=Monthly');
         self::assertSame(0, $run->getExitCode(), $run->getErrorOutput());
         $report = json_decode($run->getOutput(), true);
-        self::assertSame(['rows' => 3, 'outcomes' => ['new' => 2, 'updated' => 0, 'unchanged' => 0, 'held' => 1, 'left_out' => 0], 'supporters' => ['created' => 2, 'updated' => 0], 'gifts' => ['created' => 2, 'amount' => '35.50', 'amounts' => ['USD' => '35.50']], 'promised' => ['created' => 0, 'amounts' => []], 'source_amount' => '40.00', 'source_amounts' => ['USD' => '40.00'], 'untaken' => [], 'balanced' => true, 'dry_run' => false], array_diff_key($report, ['intake' => 1]));
+        self::assertSame(
+            [
+                'rows' => 3,
+                'outcomes' => ['new' => 2, 'updated' => 0, 'unchanged' => 0, 'held' => 1, 'left_out' => 0],
+                'supporters' => ['created' => 2, 'updated' => 0],
+                'gifts' => ['created' => 2, 'amount' => '35.50', 'amounts' => ['USD' => '35.50']],
+                'promised' => ['created' => 0, 'amounts' => []],
+                'source_amount' => '40.00',
+                'source_amounts' => ['USD' => '40.00'],
+                'untaken' => [],
+                'balanced' => true,
+                'dry_run' => false,
+            ],
+            array_diff_key($report, ['intake' => 1]),
+        );
         self::assertSame('Monthly', DB::table('intakes')->where('id', $report['intake'])->value('name'));
 
         $again = json_decode($this->run_('intake:run', $this->file(self::FILE), '--json')->getOutput(), true);
-        self::assertSame([['new' => 0, 'updated' => 0, 'unchanged' => 2, 'held' => 1, 'left_out' => 0], 0, true], [$again['outcomes'], $again['gifts']['created'], $again['balanced']]);
+        self::assertSame(
+            [['new' => 0, 'updated' => 0, 'unchanged' => 2, 'held' => 1, 'left_out' => 0], 0, true],
+            [$again['outcomes'], $again['gifts']['created'], $again['balanced']],
+        );
 
         $undo = json_decode($this->run_('intake:undo', (string) $report['intake'], '--json')->getOutput(), true);
-        self::assertSame(['intake' => $report['intake'], 'supporters' => ['removed' => 2, 'restored' => 0], 'gifts' => ['removed' => 2], 'kept' => []], $undo);
+        self::assertSame(
+            ['intake' => $report['intake'], 'supporters' => ['removed' => 2, 'restored' => 0], 'gifts' => ['removed' => 2], 'kept' => []],
+            $undo,
+        );
         self::assertSame(2, $this->run_('intake:undo', (string) $report['intake'])->getExitCode());
         self::assertSame(2, $this->run_('intake:undo', '99')->getExitCode());
     }
 
     public function test_what_nothing_tells_is_told(): void
     {
-        $run = $this->run_('intake:run', $this->file("Last name,First name,Email,Blurb,Gift date,Amount\nLee,Ann,ann@example.org,x7,2020-01-02,\u{a5}5000\nPark,Bo,bo@example.org,y8,2020-01-03,10\n"), '--json');
+        $run = $this->run_(
+            'intake:run',
+            $this->file(
+                "Last name,First name,Email,Blurb,Gift date,Amount\nLee,Ann,ann@example.org,x7,2020-01-02,\u{a5}5000\nPark,Bo,bo@example.org,y8,2020-01-03,10\n",
+            ),
+            '--json',
+        );
         $report = json_decode($run->getOutput(), true);
 
         self::assertSame(0, $run->getExitCode(), $run->getErrorOutput());
@@ -62,13 +91,25 @@ final class CommandsTest extends TestCase
     {
         $report = json_decode($this->run_('intake:run', $this->file(self::FILE), '--dry-run', '--json')->getOutput(), true);
 
-        self::assertSame([2, '35.50', true, true], [$report['supporters']['created'], $report['gifts']['amount'], $report['balanced'], $report['dry_run']]);
+        self::assertSame(
+            [2, '35.50', true, true],
+            [$report['supporters']['created'], $report['gifts']['amount'], $report['balanced'], $report['dry_run']],
+        );
         self::assertSame([0, 0], [DB::table('supporters')->count(), DB::table('journal')->count()]);
     }
 
     public function test_what_is_ambiguous_or_unsure_is_held(): void
     {
-        $report = json_decode($this->run_('intake:run', $this->file("Last name,First name,Email,Gift date,Amount\nLee,Ann,a@example.org,1/2/2020,5\nQuackenbush,Ottoline,o@example.org,3/3/2020,6\nQuackenbush,Ottoline,,2020-03-04,7\n"), '--json')->getOutput(), true);
+        $report = json_decode(
+            $this->run_(
+                'intake:run',
+                $this->file(
+                    "Last name,First name,Email,Gift date,Amount\nLee,Ann,a@example.org,1/2/2020,5\nQuackenbush,Ottoline,o@example.org,3/3/2020,6\nQuackenbush,Ottoline,,2020-03-04,7\n",
+                ),
+                '--json',
+            )->getOutput(),
+            true,
+        );
 
         self::assertSame(['new' => 1, 'updated' => 0, 'unchanged' => 0, 'held' => 2, 'left_out' => 0], $report['outcomes']);
         self::assertSame(['date.ambiguous'], DB::table('intake_problems')->pluck('code')->all());
@@ -85,7 +126,13 @@ final class CommandsTest extends TestCase
 
         self::assertSame('2020-04-03', DB::table('supporters')->value('first_known_on'));
         $refused = $this->run_('intake:run', $this->file(self::FILE), '--plan=Nothing');
-        self::assertSame([2, true], [$refused->getExitCode(), str_contains($refused->getErrorOutput(), 'There is no column plan "Nothing". Saved plans: Day first.')]);
+        self::assertSame(
+            [2, true],
+            [
+                $refused->getExitCode(),
+                str_contains($refused->getErrorOutput(), 'There is no column plan "Nothing". Saved plans: Day first.'),
+            ],
+        );
     }
 
     /** @return iterable<string, array{?string, list<string>, string}> */
@@ -94,7 +141,7 @@ final class CommandsTest extends TestCase
         yield 'missing' => [null, [], 'There is no file'];
         yield 'empty' => ['', [], 'empty'];
         yield 'junk' => ["\x89PNG\r\n\x1a\n\0\0\0", [], 'not a spreadsheet'];
-        yield 'encrypted' => ["\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1".str_repeat("\0", 600), [], 'password'];
+        yield 'encrypted' => ["\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1" . str_repeat("\0", 600), [], 'password'];
         yield 'a sheet of a text' => ["First,Last\nAnn,Lee\n", ['--sheet=People'], 'has no sheets'];
         yield 'header alone' => ["First,Last\n", [], 'no rows below its header'];
     }
@@ -121,8 +168,22 @@ final class CommandsTest extends TestCase
         config(['queue.default' => 'database']);
         $this->as();
         $id = $this->upload($lines)->json('id');
-        $environment = ['DATA_DIR' => (string) getenv('DATA_DIR'), 'APP_ENV' => 'testing', 'QUEUE_CONNECTION' => 'database', 'QUEUE_RETRY_AFTER' => '3', 'LOAD_CHUNK' => '50', 'SLICE_SECONDS' => '1', 'CACHE_STORE' => 'array'];
-        $worker = fn (): Process => new Process([PHP_BINARY, base_path('artisan'), 'queue:work', '--sleep=0.2', '--stop-when-empty', '--tries=0'], base_path(), $environment, null, 60);
+        $environment = [
+            'DATA_DIR' => (string) getenv('DATA_DIR'),
+            'APP_ENV' => 'testing',
+            'QUEUE_CONNECTION' => 'database',
+            'QUEUE_RETRY_AFTER' => '3',
+            'LOAD_CHUNK' => '50',
+            'SLICE_SECONDS' => '1',
+            'CACHE_STORE' => 'array',
+        ];
+        $worker = fn(): Process => new Process(
+            [PHP_BINARY, base_path('artisan'), 'queue:work', '--sleep=0.2', '--stop-when-empty', '--tries=0'],
+            base_path(),
+            $environment,
+            null,
+            60,
+        );
         $worker()->mustRun();
         $this->postJson("/api/intakes/{$id}/sift")->assertOk();
         $worker()->mustRun();
@@ -138,13 +199,21 @@ final class CommandsTest extends TestCase
         $done = DB::table('intake_outcomes')->where('intake_id', $id)->count();
         self::assertGreaterThan(0, $done);
         self::assertLessThan($rows, $done, 'It was killed in the middle.');
-        self::assertSame([$done, $done, $done], [DB::table('supporters')->count(), DB::table('gifts')->count(), DB::table('journal')->count()], 'Whole chunks, nothing half.');
+        self::assertSame(
+            [$done, $done, $done],
+            [DB::table('supporters')->count(), DB::table('gifts')->count(), DB::table('journal')->count()],
+            'Whole chunks, nothing half.',
+        );
 
         for ($i = 0; $i < 40 && $this->getJson("/api/intakes/{$id}")->json('state') !== 'loaded'; $i++) {
             $worker()->mustRun();
             usleep(200_000);
         }
-        self::assertSame([$rows, $rows, $rows], [DB::table('supporters')->count(), DB::table('gifts')->count(), DB::table('intake_outcomes')->where('intake_id', $id)->count()], 'Nothing twice.');
+        self::assertSame(
+            [$rows, $rows, $rows],
+            [DB::table('supporters')->count(), DB::table('gifts')->count(), DB::table('intake_outcomes')->where('intake_id', $id)->count()],
+            'Nothing twice.',
+        );
         self::assertTrue($this->getJson("/api/intakes/{$id}/proof")->json('balanced'));
     }
 }

@@ -37,7 +37,13 @@ final class ConsentTest extends TestCase
     public function test_one_file_after_the_other(array $files, array $settings, string $consent, ?string $since): void
     {
         foreach ($files as $i => [$said, $on]) {
-            $this->loaded(self::HEAD."Ann,Lee,ann@example.org,{$said},{$on}\n", $i === 0 ? [] : $settings, ['name.first', 'name.last', 'email', 'consent.email', 'consent.email.date']);
+            $this->loaded(self::HEAD . "Ann,Lee,ann@example.org,{$said},{$on}\n", $i === 0 ? [] : $settings, [
+                'name.first',
+                'name.last',
+                'email',
+                'consent.email',
+                'consent.email.date',
+            ]);
         }
 
         self::assertSame([$consent, $since], array_values((array) DB::table('supporters')->first(['consent_email', 'consent_email_on'])));
@@ -45,8 +51,11 @@ final class ConsentTest extends TestCase
 
     public function test_in_one_file_the_order_of_rows_decides_nothing(): void
     {
-        foreach (["Ann,Lee,a@example.org,yes,\nAnn,Lee,a@example.org,no,\n", "Ann,Lee,a@example.org,no,\nAnn,Lee,a@example.org,yes,\n"] as $rows) {
-            $intake = $this->loaded(self::HEAD.$rows, [], ['name.first', 'name.last', 'email', 'consent.email', 'consent.email.date']);
+        foreach (
+            ["Ann,Lee,a@example.org,yes,\nAnn,Lee,a@example.org,no,\n", "Ann,Lee,a@example.org,no,\nAnn,Lee,a@example.org,yes,\n"]
+            as $rows
+        ) {
+            $intake = $this->loaded(self::HEAD . $rows, [], ['name.first', 'name.last', 'email', 'consent.email', 'consent.email.date']);
             self::assertSame('no', DB::table('supporters')->value('consent_email'));
             $this->postJson("/api/intakes/{$intake->id}/undo")->assertOk();
         }
@@ -56,7 +65,10 @@ final class ConsentTest extends TestCase
     {
         $this->loaded("Last name,Email,Unsubscribed\nLee,a@example.org,No\nPark,b@example.org,Yes\nDahl,c@example.org,no\n");
 
-        self::assertSame(['Lee' => null, 'Park' => 'no', 'Dahl' => null], DB::table('supporters')->pluck('consent_email', 'last_name')->all());
+        self::assertSame(
+            ['Lee' => null, 'Park' => 'no', 'Dahl' => null],
+            DB::table('supporters')->pluck('consent_email', 'last_name')->all(),
+        );
     }
 
     public function test_what_is_said_of_a_couple_holds_for_both_and_their_household(): void
@@ -72,11 +84,24 @@ final class ConsentTest extends TestCase
         $csv = "First,Last,Email,Phone,Email opt in,Birthday\nAnn,Lee,ann@example.org,603-555-0199,yes,1970-02-03\n";
         $intake = $this->loaded($csv);
 
-        $untaken = [['field' => 'consent.email', 'label' => 'May be written to by email', 'rows' => 1], ['field' => 'phone', 'label' => 'Phone', 'rows' => 1]];
+        $untaken = [
+            ['field' => 'consent.email', 'label' => 'May be written to by email', 'rows' => 1],
+            ['field' => 'phone', 'label' => 'Phone', 'rows' => 1],
+        ];
         self::assertSame($untaken, $this->getJson("/api/intakes/{$intake->id}/proof")->json('untaken'));
-        $rows = $this->getJson("/api/intakes/{$intake->id}/untaken?field=phone")->assertOk()->json('rows');
-        self::assertSame([[2, '+16035550143', '+16035550199']], array_map(static fn (array $row): array => [$row['number'], $row['stored'], $row['written']], $rows));
+        $rows = $this->getJson("/api/intakes/{$intake->id}/untaken?field=phone")
+            ->assertOk()
+            ->json('rows');
+        self::assertSame(
+            [[2, '+16035550143', '+16035550199']],
+            array_map(static fn(array $row): array => [$row['number'], $row['stored'], $row['written']], $rows),
+        );
         $this->getJson("/api/intakes/{$intake->id}/untaken?field=moon")->assertStatus(404);
-        self::assertSame([], $this->getJson('/api/intakes/'.$this->loaded($csv, ['effect' => 'replace', 'effects' => ['consents' => 'replace']])->id.'/proof')->json('untaken'));
+        self::assertSame(
+            [],
+            $this->getJson(
+                '/api/intakes/' . $this->loaded($csv, ['effect' => 'replace', 'effects' => ['consents' => 'replace']])->id . '/proof',
+            )->json('untaken'),
+        );
     }
 }

@@ -24,11 +24,24 @@ final class ControlTest extends TestCase
     {
         $this->loaded("Last name,First name,Email\nLee,Ann,ann@example.org\n");
         $intake = $this->sifted(self::FILE);
-        $this->patchJson("/api/intakes/{$intake->id}", ['groups' => ['Gala 2026', ' Gala 2026 '], 'groups_new' => ['Newcomers'], 'tags_new' => ['thank']])->assertOk();
+        $this->patchJson("/api/intakes/{$intake->id}", [
+            'groups' => ['Gala 2026', ' Gala 2026 '],
+            'groups_new' => ['Newcomers'],
+            'tags_new' => ['thank'],
+        ])->assertOk();
         self::assertSame(['new' => 1, 'updated' => 1], $this->outcomes($intake), 'The preview shows it.');
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'Gala'])->assertOk();
 
-        self::assertSame([[1, 'group', 'Gala 2026'], [2, 'group', 'Gala 2026'], [2, 'group', 'Newcomers'], [2, 'tag', 'thank']], DB::table('memberships')->orderBy('supporter_id')->orderBy('list')->orderBy('name')->get()->map(static fn ($one): array => [$one->supporter_id, $one->list, $one->name])->all());
+        self::assertSame(
+            [[1, 'group', 'Gala 2026'], [2, 'group', 'Gala 2026'], [2, 'group', 'Newcomers'], [2, 'tag', 'thank']],
+            DB::table('memberships')
+                ->orderBy('supporter_id')
+                ->orderBy('list')
+                ->orderBy('name')
+                ->get()
+                ->map(static fn($one): array => [$one->supporter_id, $one->list, $one->name])
+                ->all(),
+        );
         self::assertSame(['unchanged' => 2], $this->outcomes($this->sifted(self::FILE, ['groups' => ['Gala 2026']])));
         $this->patchJson("/api/intakes/{$intake->id}", ['groups' => ['x']])->assertStatus(409);
     }
@@ -38,13 +51,22 @@ final class ControlTest extends TestCase
         $this->loaded("Last name,First name,Email,May be written to by email\nLee,Ann,ann@example.org,yes\n");
         $this->loaded(self::FILE, ['no_contact' => true, 'effect' => 'leave alone']);
 
-        self::assertSame([['no', 'no', 'no'], ['no', 'no', 'no']], DB::table('supporters')->orderBy('id')->get(['consent_mail', 'consent_email', 'consent_phone'])->map(static fn ($row): array => array_values((array) $row))->all());
+        self::assertSame(
+            [['no', 'no', 'no'], ['no', 'no', 'no']],
+            DB::table('supporters')
+                ->orderBy('id')
+                ->get(['consent_mail', 'consent_email', 'consent_phone'])
+                ->map(static fn($row): array => array_values((array) $row))
+                ->all(),
+        );
     }
 
     public function test_where_the_data_is_from_and_that_the_people_agreed(): void
     {
         $intake = $this->loaded(self::FILE);
-        $settings = $this->patchJson("/api/intakes/{$intake->id}", ['description' => 'Sign-up sheet', 'agreed' => 'A box that they ticked'])->assertOk()->json('settings');
+        $settings = $this->patchJson("/api/intakes/{$intake->id}", ['description' => 'Sign-up sheet', 'agreed' => 'A box that they ticked'])
+            ->assertOk()
+            ->json('settings');
 
         self::assertSame(['Sign-up sheet', 'A box that they ticked'], [$settings['description'], $settings['agreed']]);
         self::assertStringStartsWith('Data steward, ', $settings['agreed_by']);
@@ -56,43 +78,71 @@ final class ControlTest extends TestCase
         $this->loaded("Last name,First name,Email\nLee,Ann,ann@example.org\n");
         $intake = $this->loaded("Last name,First name,Email,Phone\nLee,Ann,ann@example.org,207-555-0143\nPark,Bo,,\n");
 
-        self::assertSame("Last name,First name,Email,Phone\nLee,Ann,ann@example.org,207-555-0143\nPark,Bo,,\n", $this->get("/api/intakes/{$intake->id}/file")->assertOk()->streamedContent());
+        self::assertSame(
+            "Last name,First name,Email,Phone\nLee,Ann,ann@example.org,207-555-0143\nPark,Bo,,\n",
+            $this->get("/api/intakes/{$intake->id}/file")
+                ->assertOk()
+                ->streamedContent(),
+        );
         foreach (['' => ['Lee, Ann', 'Park, Bo'], '&made=new' => ['Park, Bo'], '&made=changed' => ['Lee, Ann']] as $made => $names) {
-            self::assertSame($names, array_column($this->getJson("/api/supporters?intake={$intake->id}{$made}")->json('supporters'), 'name'));
+            self::assertSame(
+                $names,
+                array_column($this->getJson("/api/supporters?intake={$intake->id}{$made}")->json('supporters'), 'name'),
+            );
         }
     }
 
     public function test_an_administrator_lets_a_row_pass_with_a_reason(): void
     {
         $this->holdUnreadable('email');
-        $this->as()->postJson('/api/rules', ['subject' => 'supporter', 'field' => 'email', 'strength' => 'must'])->assertCreated();
+        $this->as()
+            ->postJson('/api/rules', ['subject' => 'supporter', 'field' => 'email', 'strength' => 'must'])
+            ->assertCreated();
         $intake = $this->sifted("Last name,First name,Email\nLee,Ann,\nPark,Bo,bo at x\n", [], ['name.last', 'name.first', 'email']);
         $pass = ['kind' => 'pass', 'number' => 2, 'to' => 'She has no email, we call her.'];
         $this->postJson("/api/intakes/{$intake->id}/edits", $pass)->assertStatus(403);
-        $this->as(Role::Administrator)->postJson("/api/intakes/{$intake->id}/edits", [...$pass, 'to' => 'ok'])->assertStatus(422);
+        $this->as(Role::Administrator)
+            ->postJson("/api/intakes/{$intake->id}/edits", [...$pass, 'to' => 'ok'])
+            ->assertStatus(422);
         $this->postJson("/api/intakes/{$intake->id}/edits", [...$pass, 'number' => 3])->assertStatus(422);
         $this->postJson("/api/intakes/{$intake->id}/edits", $pass)->assertOk();
 
         self::assertSame(['new' => 1, 'held' => 1], $this->outcomes($intake));
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'x'])->assertOk();
-        self::assertSame([['number' => 2, 'reason' => $pass['to'], 'by' => 'Administrator']], $this->getJson("/api/intakes/{$intake->id}/proof")->json('passed'));
+        self::assertSame(
+            [['number' => 2, 'reason' => $pass['to'], 'by' => 'Administrator']],
+            $this->getJson("/api/intakes/{$intake->id}/proof")->json('passed'),
+        );
         self::assertSame(1, DB::table('audit')->where('kind', 'let pass')->count());
         self::assertSame(1, DB::table('shortfalls')->count(), 'It stands on the worklist.');
     }
 
     public function test_warnings_do_not_hold_a_row(): void
     {
-        $this->as()->postJson('/api/rules', ['subject' => 'person', 'field' => 'phone', 'strength' => 'should'])->assertCreated();
+        $this->as()
+            ->postJson('/api/rules', ['subject' => 'person', 'field' => 'phone', 'strength' => 'should'])
+            ->assertCreated();
         $intake = $this->sifted(self::FILE);
 
-        self::assertSame([['new' => 2], []], [$this->outcomes($intake), $this->getJson("/api/intakes/{$intake->id}/checks")->json('kinds')]);
-        self::assertSame([['Phone', 2]], array_map(static fn (array $one): array => [$one['label'], $one['rows']], $this->getJson("/api/intakes/{$intake->id}/checks")->json('warnings')));
+        self::assertSame(
+            [['new' => 2], []],
+            [$this->outcomes($intake), $this->getJson("/api/intakes/{$intake->id}/checks")->json('kinds')],
+        );
+        self::assertSame(
+            [['Phone', 2]],
+            array_map(
+                static fn(array $one): array => [$one['label'], $one['rows']],
+                $this->getJson("/api/intakes/{$intake->id}/checks")->json('warnings'),
+            ),
+        );
     }
 
     public function test_a_change_of_the_standards_works_waiting_rows_out_anew(): void
     {
         $intake = $this->sifted(self::FILE);
-        $rule = $this->postJson('/api/rules', ['subject' => 'supporter', 'field' => 'phone', 'strength' => 'must'])->assertCreated()->json('id');
+        $rule = $this->postJson('/api/rules', ['subject' => 'supporter', 'field' => 'phone', 'strength' => 'must'])
+            ->assertCreated()
+            ->json('id');
         self::assertSame(['held' => 2], $this->outcomes($intake), 'Nothing gets in by the old rules.');
         $this->deleteJson("/api/rules/{$rule}")->assertOk();
         self::assertSame(['new' => 2], $this->outcomes($intake));
@@ -100,11 +150,17 @@ final class ControlTest extends TestCase
 
     public function test_an_unknown_value_of_a_list_is_added_or_kept_as_a_spelling(): void
     {
-        $this->as()->putJson('/api/fields/gift.fund/list', ['values' => [['value' => 'General']]])->assertOk();
-        $intake = $this->sifted("Last name,First name,Gift date,Amount,Fund\nLee,Ann,2020-01-02,5,Where needed\nPark,Bo,2020-01-02,5,Lighthouse\n");
+        $this->as()
+            ->putJson('/api/fields/gift.fund/list', ['values' => [['value' => 'General']]])
+            ->assertOk();
+        $intake = $this->sifted(
+            "Last name,First name,Gift date,Amount,Fund\nLee,Ann,2020-01-02,5,Where needed\nPark,Bo,2020-01-02,5,Lighthouse\n",
+        );
         self::assertSame(['held' => 2], $this->outcomes($intake));
         $this->postJson('/api/fields/gift.fund/list/values', ['value' => 'Where needed', 'means' => 'General'])->assertOk();
-        $this->postJson('/api/fields/gift.fund/list/values', ['value' => 'Lighthouse'])->assertOk()->assertJson(['options' => ['General', 'Lighthouse']]);
+        $this->postJson('/api/fields/gift.fund/list/values', ['value' => 'Lighthouse'])
+            ->assertOk()
+            ->assertJson(['options' => ['General', 'Lighthouse']]);
         self::assertSame(['new' => 2], $this->outcomes($intake));
         $this->postJson('/api/fields/gift.fund/list/values', ['value' => 'x', 'means' => 'nothing'])->assertStatus(422);
         $this->postJson('/api/fields/gift.fund/list/values', ['value' => 'LIGHTHOUSE'])->assertStatus(422);
@@ -117,7 +173,9 @@ final class ControlTest extends TestCase
         $message = $this->getJson('/api/messages')->assertOk()->json();
         self::assertSame([1, '"People" is loaded: 2 new, 0 updated.'], [$message['unread'], $message['messages'][0]['text']]);
         self::assertSame(0, $this->postJson('/api/messages/read')->json('unread'));
-        $this->as(Role::Reader)->getJson('/api/messages')->assertJson(['messages' => []]);
+        $this->as(Role::Reader)
+            ->getJson('/api/messages')
+            ->assertJson(['messages' => []]);
         Queue::assertPushed(SendMail::class, 1);
     }
 
@@ -133,17 +191,26 @@ final class ControlTest extends TestCase
     public function test_other_systems_are_told_and_can_check_who_told_them(): void
     {
         Http::fake();
-        $hook = Webhook::query()->create(['name' => 'Newsletter', 'url' => 'https://93.184.215.14/in', 'secret' => base64_encode('secret')]);
+        $hook = Webhook::query()->create([
+            'name' => 'Newsletter',
+            'url' => 'https://93.184.215.14/in',
+            'secret' => base64_encode('secret'),
+        ]);
         $this->loaded(self::FILE);
         Http::assertSent(static function (Request $request) use ($hook): bool {
             $body = json_decode($request->body(), true);
 
-            return $request->url() === 'https://93.184.215.14/in' && $body['data']['supporters'] === [['id' => 1, 'change' => 'created'], ['id' => 2, 'change' => 'created']]
-                && ! str_contains($request->body(), 'ann@example.org')
-                && $request->header('webhook-signature')[0] === $hook->signature($request->header('webhook-id')[0], (int) $request->header('webhook-timestamp')[0], $request->body());
+            return $request->url() === 'https://93.184.215.14/in' &&
+                $body['data']['supporters'] === [['id' => 1, 'change' => 'created'], ['id' => 2, 'change' => 'created']] &&
+                !str_contains($request->body(), 'ann@example.org') &&
+                $request->header('webhook-signature')[0] ===
+                    $hook->signature($request->header('webhook-id')[0], (int) $request->header('webhook-timestamp')[0], $request->body());
         });
         self::assertStringNotContainsString('secret', (string) DB::table('webhooks')->value('secret'));
-        $this->as(Role::Administrator)->getJson('/api/webhooks')->assertOk()->assertJsonMissing(['secret' => base64_encode('secret')]);
+        $this->as(Role::Administrator)
+            ->getJson('/api/webhooks')
+            ->assertOk()
+            ->assertJsonMissing(['secret' => base64_encode('secret')]);
 
         $this->loaded("Last name,First name\nDahl,Cy\n", ['is_quiet' => true]);
         self::assertSame(1, DB::table('deliveries')->count(), 'A quiet intake tells nobody.');
@@ -154,20 +221,31 @@ final class ControlTest extends TestCase
         Http::fake(['*' => Http::response('busy', 503)]);
         Webhook::query()->create(['name' => 'Newsletter', 'url' => 'https://93.184.215.14/in', 'secret' => base64_encode('secret')]);
         $this->loaded(self::FILE);
-        self::assertSame(['waiting', 1, 'answered 503'], array_values((array) DB::table('deliveries')->first(['state', 'tries', 'answer'])));
-        (new DeliverNotices)->handle();
+        self::assertSame(
+            ['waiting', 1, 'answered 503'],
+            array_values((array) DB::table('deliveries')->first(['state', 'tries', 'answer'])),
+        );
+        (new DeliverNotices())->handle();
         self::assertSame(1, DB::table('deliveries')->value('tries'), 'Not at once.');
         for ($try = 2; $try <= DeliverNotices::TRIES; $try++) {
             $this->travel(40)->minutes();
-            (new DeliverNotices)->handle();
+            (new DeliverNotices())->handle();
         }
         self::assertSame('given up', DB::table('deliveries')->value('state'));
     }
 
     public function test_the_morning_s_figures_lead_to_their_records(): void
     {
-        $this->loaded("Last name,First name,Email,Street,City,State,Zip,Gift date,Amount\nLee,Ann,shared@example.org,1 elm street,DOVER,nh,3820,2025-10-02,5\nOkafor,Chidi,,,,,,2025-10-05,7\n");
-        $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Ann', 'name.last' => 'Lee'], 'emails' => [['address' => 'shared@example.org']]]])->assertCreated();
+        $this->loaded(
+            "Last name,First name,Email,Street,City,State,Zip,Gift date,Amount\nLee,Ann,shared@example.org,1 elm street,DOVER,nh,3820,2025-10-02,5\nOkafor,Chidi,,,,,,2025-10-05,7\n",
+        );
+        $this->postJson('/api/supporters', [
+            'draft' => [
+                'kind' => 'person',
+                'fields' => ['name.first' => 'Ann', 'name.last' => 'Lee'],
+                'emails' => [['address' => 'shared@example.org']],
+            ],
+        ])->assertCreated();
         $rule = $this->postJson('/api/rules', ['subject' => 'person', 'field' => 'email', 'strength' => 'should'])->json('id');
         $this->postJson('/api/duplicates/search');
         $today = $this->getJson('/api/today')->assertOk()->json();
@@ -182,13 +260,18 @@ final class ControlTest extends TestCase
         self::assertSame(2, array_column($today['months'], 'gifts', 'month')['2025-10'] ?? 2);
         $this->getJson('/api/gifts?month=2025-10')->assertJsonPath('total', 2);
         $trust = array_column($today['trust'], null, 'group');
-        self::assertSame([[2, 3], [2, 3]], [[$trust['Ways to reach']['count'], $trust['Ways to reach']['total']], [$trust['Ways to reach']['over_time'][0]['count'], 3]]);
+        self::assertSame(
+            [[2, 3], [2, 3]],
+            [[$trust['Ways to reach']['count'], $trust['Ways to reach']['total']], [$trust['Ways to reach']['over_time'][0]['count'], 3]],
+        );
     }
 
     public function test_intakes_that_wait_can_be_seen(): void
     {
         $intake = $this->sifted(self::FILE);
-        Intake::query()->whereKey($intake->id)->update(['state' => 'waiting', 'queue_place' => 1]);
+        Intake::query()
+            ->whereKey($intake->id)
+            ->update(['state' => 'waiting', 'queue_place' => 1]);
         self::assertSame([$intake->id], $this->getJson('/api/intakes')->json('queue'));
         $this->deleteJson("/api/intakes/{$intake->id}")->assertStatus(422);
     }

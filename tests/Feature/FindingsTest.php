@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 namespace Tests\Feature;
+use App\Intakes\Intake;
 
 /** What is wrong with a file, and how it is put right. */
 final class FindingsTest extends TestCase
@@ -12,7 +13,13 @@ final class FindingsTest extends TestCase
     /** @return array<string, array<string, mixed>> by kind */
     private function findings(int $id): array
     {
-        return array_column($this->getJson("/api/intakes/{$id}/findings")->assertOk()->json('findings'), null, 'kind');
+        return array_column(
+            $this->getJson("/api/intakes/{$id}/findings")
+                ->assertOk()
+                ->json('findings'),
+            null,
+            'kind',
+        );
     }
 
     public function test_each_has_its_count_examples_and_a_remedy(): void
@@ -22,7 +29,23 @@ final class FindingsTest extends TestCase
         $found = $this->findings($id);
 
         self::assertSame(
-            ['above' => 1, 'header' => 1, 'total' => 1, 'empty' => 2, 'decoding' => 1, 'invisible' => 1, 'placeholder word' => 1, 'placeholder number' => 1, 'capitals' => 1, 'last, first' => 1, 'two people' => 1, 'two emails' => 1, 'two phones' => 1, 'four digits' => 1, 'currency' => 1],
+            [
+                'above' => 1,
+                'header' => 1,
+                'total' => 1,
+                'empty' => 2,
+                'decoding' => 1,
+                'invisible' => 1,
+                'placeholder word' => 1,
+                'placeholder number' => 1,
+                'capitals' => 1,
+                'last, first' => 1,
+                'two people' => 1,
+                'two emails' => 1,
+                'two phones' => 1,
+                'four digits' => 1,
+                'currency' => 1,
+            ],
             array_column($found, 'count', 'kind'),
         );
         self::assertSame(['row' => 3, 'value' => 'SMITH, JOHN', 'header' => 'Full name'], $found['last, first']['examples'][0]);
@@ -37,8 +60,8 @@ final class FindingsTest extends TestCase
         $before = $this->getJson("/api/intakes/{$id}/columns")->json();
         foreach (['four digits', 'header', 'capitals', 'two people', 'placeholder number', 'placeholder word'] as $kind) {
             $applied = $kind === 'placeholder word';
-            $this->postJson("/api/intakes/{$id}/findings", ['kind' => $kind, 'on' => ! $applied])->assertOk();
-            self::assertSame(! $applied, $this->findings($id)[$kind]['applied'], $kind);
+            $this->postJson("/api/intakes/{$id}/findings", ['kind' => $kind, 'on' => !$applied])->assertOk();
+            self::assertSame(!$applied, $this->findings($id)[$kind]['applied'], $kind);
             $this->postJson("/api/intakes/{$id}/findings", ['kind' => $kind, 'on' => $applied])->assertOk();
             self::assertSame($before, $this->getJson("/api/intakes/{$id}/columns")->json(), $kind);
         }
@@ -55,7 +78,7 @@ final class FindingsTest extends TestCase
         $this->postJson("/api/intakes/{$id}/sift")->assertOk();
         $this->postJson("/api/intakes/{$id}/load", ['name' => 'Beach'])->assertOk();
 
-        self::assertSame(['new' => 3, 'left_out' => 2], $this->outcomes(\App\Intakes\Intake::query()->findOrFail($id)));
+        self::assertSame(['new' => 3, 'left_out' => 2], $this->outcomes(Intake::query()->findOrFail($id)));
         foreach (['John Smith', 'John Diaz', 'Mary Diaz', 'John & Mary Diaz', 'José García'] as $name) {
             $this->assertDatabaseHas('supporters', ['display_name' => $name]);
         }
@@ -66,13 +89,35 @@ final class FindingsTest extends TestCase
     {
         $this->as();
         $id = $this->upload("Last name,First name\nLEE,Ann\nPARK,Bo\n")->json('id');
-        $draft = ['feeds' => [['target' => 'name.last']], 'steps' => [['do' => 'case', 'to' => 'name'], ['do' => 'join', 'with' => ['First name'], 'separator' => '-']]];
-        $values = $this->postJson("/api/intakes/{$id}/columns/0/preview", $draft)->assertOk()->json('values');
+        $draft = [
+            'feeds' => [['target' => 'name.last']],
+            'steps' => [['do' => 'case', 'to' => 'name'], ['do' => 'join', 'with' => ['First name'], 'separator' => '-']],
+        ];
+        $values = $this->postJson("/api/intakes/{$id}/columns/0/preview", $draft)
+            ->assertOk()
+            ->json('values');
 
         self::assertSame(['LEE', ['Lee', 'Lee-Ann'], 'Lee-Ann'], [$values[0]['value'], $values[0]['through'], $values[0]['becomes']]);
         self::assertSame([], $this->getJson("/api/intakes/{$id}/columns")->json('columns.0.steps'), 'Nothing is kept by looking.');
-        self::assertStringContainsString('no column', (string) $this->postJson("/api/intakes/{$id}/columns/0/preview", ['feeds' => [['target' => 'name.last']], 'steps' => [['do' => 'formula', 'expression' => 'cell("Shoe")']]])->json('values.0.note'));
-        foreach ([[['do' => 'formula', 'expression' => 'value ~']], [['do' => 'formula', 'expression' => '1..9999999']], [['do' => 'formula', 'expression' => 'constant("PHP_OS")']], [['do' => 'take', 'what' => 'all']], [['do' => 'blank', 'kinds' => ['moon']]], [['do' => 'phone', 'country' => 'Canada']], ['trim']] as $bad) {
+        self::assertStringContainsString(
+            'no column',
+            (string) $this->postJson("/api/intakes/{$id}/columns/0/preview", [
+                'feeds' => [['target' => 'name.last']],
+                'steps' => [['do' => 'formula', 'expression' => 'cell("Shoe")']],
+            ])->json('values.0.note'),
+        );
+        foreach (
+            [
+                [['do' => 'formula', 'expression' => 'value ~']],
+                [['do' => 'formula', 'expression' => '1..9999999']],
+                [['do' => 'formula', 'expression' => 'constant("PHP_OS")']],
+                [['do' => 'take', 'what' => 'all']],
+                [['do' => 'blank', 'kinds' => ['moon']]],
+                [['do' => 'phone', 'country' => 'Canada']],
+                ['trim'],
+            ]
+            as $bad
+        ) {
             $this->patchJson("/api/intakes/{$id}/columns/0", ['feeds' => [['target' => 'name.last']], 'steps' => $bad])->assertStatus(422);
         }
     }
@@ -81,7 +126,12 @@ final class FindingsTest extends TestCase
     {
         $this->as();
         $id = $this->upload("Last name,Amount,Date received\nLee,25,2020-01-02\n")->json('id');
-        self::assertStringContainsString('Gift amount', (string) $this->patchJson("/api/intakes/{$id}/plan", ['constants' => [['target' => 'gift.amount', 'value' => 'lots']]])->assertStatus(422)->json('message'));
+        self::assertStringContainsString(
+            'Gift amount',
+            (string) $this->patchJson("/api/intakes/{$id}/plan", ['constants' => [['target' => 'gift.amount', 'value' => 'lots']]])
+                ->assertStatus(422)
+                ->json('message'),
+        );
         $this->patchJson("/api/intakes/{$id}/plan", ['constants' => [['target' => 'shoe.size', 'value' => '9']]])->assertStatus(422);
         $this->patchJson("/api/intakes/{$id}/plan", ['constants' => [['target' => 'gift.kind', 'value' => 'Visa']]])->assertOk();
         self::assertSame('card', $this->getJson("/api/intakes/{$id}/columns")->json('constants.0.value'));
@@ -90,14 +140,28 @@ final class FindingsTest extends TestCase
     public function test_fields_of_ones_own(): void
     {
         $this->as();
-        foreach ([['label' => ''], ['label' => 'City', 'type' => 'text'], ['label' => 'X', 'type' => 'spell'], ['label' => 'X', 'type' => 'pick list'], ['label' => 'X', 'type' => 'pick list', 'options' => ['a', 'A']]] as $bad) {
+        foreach (
+            [
+                ['label' => ''],
+                ['label' => 'City', 'type' => 'text'],
+                ['label' => 'X', 'type' => 'spell'],
+                ['label' => 'X', 'type' => 'pick list'],
+                ['label' => 'X', 'type' => 'pick list', 'options' => ['a', 'A']],
+            ]
+            as $bad
+        ) {
             $this->postJson('/api/fields', $bad)->assertStatus(422);
         }
-        $key = $this->postJson('/api/fields', ['label' => 'Shoe size!', 'type' => 'number', 'required' => true])->assertCreated()->json('key');
+        $key = $this->postJson('/api/fields', ['label' => 'Shoe size!', 'type' => 'number', 'required' => true])
+            ->assertCreated()
+            ->json('key');
         self::assertSame('custom.shoe_size', $key);
         $this->postJson('/api/fields', ['label' => 'Shoe size!', 'type' => 'text'])->assertStatus(422);
         $intake = $this->sifted("Last name,Shoe size!\nLee,9\nPark,\nDahl,big\n");
         self::assertSame(['new' => 1, 'held' => 2], $this->outcomes($intake));
-        self::assertSame(['custom.shoe_size.required'], array_column($this->getJson("/api/intakes/{$intake->id}/checks")->json('kinds'), 'code'));
+        self::assertSame(
+            ['custom.shoe_size.required'],
+            array_column($this->getJson("/api/intakes/{$intake->id}/checks")->json('kinds'), 'code'),
+        );
     }
 }

@@ -12,26 +12,41 @@ final class HealthAndSessionTest extends TestCase
 {
     public function test_health_is_ok_only_with_a_worker_and_a_database(): void
     {
-        $this->getJson('/api/health')->assertStatus(503)->assertExactJson(['status' => 'not ok', 'database' => 'ok', 'worker' => 'not ok']);
+        $this->getJson('/api/health')
+            ->assertStatus(503)
+            ->assertExactJson(['status' => 'not ok', 'database' => 'ok', 'worker' => 'not ok']);
 
         app(Heartbeat::class)->beat();
-        $this->getJson('/api/health')->assertOk()->assertExactJson(['status' => 'ok', 'database' => 'ok', 'worker' => 'ok']);
+        $this->getJson('/api/health')
+            ->assertOk()
+            ->assertExactJson(['status' => 'ok', 'database' => 'ok', 'worker' => 'ok']);
 
         DB::table('worker_signs')->update(['seen_at' => now()->subMinute()]);
-        $this->getJson('/api/health')->assertStatus(503)->assertJson(['worker' => 'not ok']);
+        $this->getJson('/api/health')
+            ->assertStatus(503)
+            ->assertJson(['worker' => 'not ok']);
 
         config(['database.connections.mariadb.port' => 1]);
         DB::purge();
-        $this->getJson('/api/health')->assertStatus(503)->assertExactJson(['status' => 'not ok', 'database' => 'not ok', 'worker' => 'not ok']);
+        $this->getJson('/api/health')
+            ->assertStatus(503)
+            ->assertExactJson(['status' => 'not ok', 'database' => 'not ok', 'worker' => 'not ok']);
         $this->refreshApplication();
     }
 
     public function test_signing_in_and_out(): void
     {
         $user = $this->user();
-        $this->getJson('/api/session')->assertOk()->assertJson(['user' => null]);
-        $this->postJson('/api/session', ['email' => $user->email, 'password' => 'wrong'])->assertStatus(422)->assertJson(['message' => 'Email and password do not match.']);
-        $this->postJson('/api/session', ['email' => $user->email, 'password' => 'secret'])->assertOk()->assertJson(['user' => ['role' => 'data steward', 'may_load' => true]])->assertJsonMissingPath('user.password');
+        $this->getJson('/api/session')
+            ->assertOk()
+            ->assertJson(['user' => null]);
+        $this->postJson('/api/session', ['email' => $user->email, 'password' => 'wrong'])
+            ->assertStatus(422)
+            ->assertJson(['message' => 'Email and password do not match.']);
+        $this->postJson('/api/session', ['email' => $user->email, 'password' => 'secret'])
+            ->assertOk()
+            ->assertJson(['user' => ['role' => 'data steward', 'may_load' => true]])
+            ->assertJsonMissingPath('user.password');
         $this->deleteJson('/api/session')->assertOk();
         $this->assertGuest();
     }
@@ -60,10 +75,15 @@ final class HealthAndSessionTest extends TestCase
         DB::purge();
 
         $read = $this->getJson('/api/supporters')->assertStatus(503);
-        $write = $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.last' => 'Lee']]])->assertStatus(503);
+        $write = $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.last' => 'Lee']]])->assertStatus(
+            503,
+        );
 
         self::assertSame('The database does not answer. See whether it runs, then go on.', $read->json('message'));
-        self::assertSame('The database does not answer. See whether it runs, then go on. What you just did was not saved.', $write->json('message'));
+        self::assertSame(
+            'The database does not answer. See whether it runs, then go on. What you just did was not saved.',
+            $write->json('message'),
+        );
         $this->refreshApplication();
     }
 
@@ -72,12 +92,18 @@ final class HealthAndSessionTest extends TestCase
         $this->as();
         DB::listen(static function ($query): void {
             if (str_contains($query->sql, 'insert')) {
-                throw tap(new \PDOException('Disk full (/tmp/x); waiting for someone to free some space...'), static fn (\PDOException $error) => $error->errorInfo = ['HY000', 1021, 'Disk full']);
+                throw tap(
+                    new \PDOException('Disk full (/tmp/x); waiting for someone to free some space...'),
+                    static fn(\PDOException $error) => ($error->errorInfo = ['HY000', 1021, 'Disk full']),
+                );
             }
         });
 
         $answer = $this->postJson('/api/supporters', ['draft' => ['kind' => 'person', 'fields' => ['name.last' => 'Lee']]]);
-        self::assertSame([503, 'The disk is full. Make room on it, then go on. What you just did was not saved.'], [$answer->getStatusCode(), $answer->json('message')]);
+        self::assertSame(
+            [503, 'The disk is full. Make room on it, then go on. What you just did was not saved.'],
+            [$answer->getStatusCode(), $answer->json('message')],
+        );
         $this->refreshApplication();
         self::assertSame(0, DB::table('supporters')->count());
     }

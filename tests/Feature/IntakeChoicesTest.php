@@ -24,7 +24,17 @@ final class IntakeChoicesTest extends TestCase
     /** @return list<string> "number, primary or condition" of Ann's phones */
     private static function phones(): array
     {
-        return DB::table('phones')->join('supporters', 'supporters.id', 'supporter_id')->where('first_name', 'Ann')->orderBy('phones.id')->get()->map(static fn ($phone): string => substr($phone->number, -4).($phone->is_primary ? ' primary' : '').($phone->condition === 'good' ? '' : " {$phone->condition}"))->all();
+        return DB::table('phones')
+            ->join('supporters', 'supporters.id', 'supporter_id')
+            ->where('first_name', 'Ann')
+            ->orderBy('phones.id')
+            ->get()
+            ->map(
+                static fn($phone): string => substr($phone->number, -4) .
+                    ($phone->is_primary ? ' primary' : '') .
+                    ($phone->condition === 'good' ? '' : " {$phone->condition}"),
+            )
+            ->all();
     }
 
     public function test_each_verdict_has_its_row(): void
@@ -32,7 +42,10 @@ final class IntakeChoicesTest extends TestCase
         $this->loaded(self::KNOWN);
         $intake = $this->chosen(self::FILE, []);
 
-        self::assertSame(['known', 'unsure', 'new'], DB::table('intake_results')->where('intake_id', $intake->id)->orderBy('number')->pluck('verdict')->all());
+        self::assertSame(
+            ['known', 'unsure', 'new'],
+            DB::table('intake_results')->where('intake_id', $intake->id)->orderBy('number')->pluck('verdict')->all(),
+        );
         self::assertSame(['new' => 1, 'updated' => 1, 'held' => 1], $this->outcomes($intake));
     }
 
@@ -52,7 +65,10 @@ final class IntakeChoicesTest extends TestCase
     public function test_a_further_supporter_of_a_row_is_not_added_either(): void
     {
         $this->loaded(self::KNOWN);
-        $intake = $this->loaded("Last name,First name,Email,Spouse first name,Spouse last name\nLee,Ann,ann@example.org,Cy,Lee\n", ['new' => 'leave out', 'effects' => ['details' => 'replace']]);
+        $intake = $this->loaded("Last name,First name,Email,Spouse first name,Spouse last name\nLee,Ann,ann@example.org,Cy,Lee\n", [
+            'new' => 'leave out',
+            'effects' => ['details' => 'replace'],
+        ]);
 
         self::assertSame([2, 0], [DB::table('supporters')->count(), DB::table('links')->count()]);
         self::assertSame(['unchanged' => 1], $this->outcomes($intake));
@@ -62,7 +78,9 @@ final class IntakeChoicesTest extends TestCase
     {
         $this->loaded(self::KNOWN);
         $intake = $this->chosen(self::FILE, ['unsure' => 'ask']);
-        $refused = $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'Asked'])->assertStatus(409)->json('message');
+        $refused = $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'Asked'])
+            ->assertStatus(409)
+            ->json('message');
         self::assertStringContainsString('One row is unsure', $refused);
         self::assertSame(2, DB::table('supporters')->count());
 
@@ -78,7 +96,10 @@ final class IntakeChoicesTest extends TestCase
         yield 'replaced' => [['effects' => ['phones' => 'replace']], ['0199 primary']];
         yield 'beside' => [['effects' => ['phones' => 'add beside']], ['0143 primary', '0199']];
         yield 'primary, the old one former' => [['effects' => ['phones' => 'become primary']], ['0143 former', '0199 primary']];
-        yield 'everything is replaced but the phones' => [['effect' => 'replace', 'effects' => ['phones' => 'leave alone']], ['0143 primary']];
+        yield 'everything is replaced but the phones' => [
+            ['effect' => 'replace', 'effects' => ['phones' => 'leave alone']],
+            ['0143 primary'],
+        ];
     }
 
     /**
@@ -91,11 +112,17 @@ final class IntakeChoicesTest extends TestCase
         $this->loaded(self::KNOWN);
         $before = $this->records();
         $intake = $this->sifted("Last name,First name,Email,Home phone\nLee,Ann,ann@example.org,603-555-0199\n", $choices);
-        $after = $this->getJson("/api/intakes/{$intake->id}/rows/2/match")->assertOk()->json('candidates.0.after.Phone');
+        $after = $this->getJson("/api/intakes/{$intake->id}/rows/2/match")
+            ->assertOk()
+            ->json('candidates.0.after.Phone');
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'Ann'])->assertOk();
 
         self::assertSame($phones, self::phones());
-        self::assertSame(array_map(static fn (string $phone): string => substr($phone, 0, 4), $phones), array_map(static fn (string $phone): string => substr($phone, -4), explode("\n", $after)), 'What the page of the match showed before.');
+        self::assertSame(
+            array_map(static fn(string $phone): string => substr($phone, 0, 4), $phones),
+            array_map(static fn(string $phone): string => substr($phone, -4), explode("\n", $after)),
+            'What the page of the match showed before.',
+        );
         $this->postJson("/api/intakes/{$intake->id}/undo")->assertOk();
         self::assertSame($before, $this->records());
     }
@@ -120,18 +147,44 @@ final class IntakeChoicesTest extends TestCase
     public function test_whom_rows_are_compared_with(array $against, array $verdicts): void
     {
         $this->loaded("Last name,First name,Email,Groups\nLee,Ann,ann@example.org,Board\nPark,Bo,bo@example.org,\n");
-        $search = $this->postJson('/api/searches', ['name' => 'Parks', 'query' => ['q' => 'park']])->assertCreated()->json('id');
-        $against = [...$against, ...(isset($against['search']) ? ['search' => $search] : []), ...(isset($against['ids']) ? ['ids' => [DB::table('supporters')->where('first_name', 'Bo')->value('id')]] : [])];
-        $intake = $this->chosen("Last name,First name,Email\nLee,Ann,ann@example.org\nPark,Bo,bo@example.org\nPark,Bo,bo@example.org\n", ['against' => $against]);
+        $search = $this->postJson('/api/searches', ['name' => 'Parks', 'query' => ['q' => 'park']])
+            ->assertCreated()
+            ->json('id');
+        $against = [
+            ...$against,
+            ...isset($against['search']) ? ['search' => $search] : [],
+            ...isset($against['ids']) ? ['ids' => [DB::table('supporters')->where('first_name', 'Bo')->value('id')]] : [],
+        ];
+        $intake = $this->chosen("Last name,First name,Email\nLee,Ann,ann@example.org\nPark,Bo,bo@example.org\nPark,Bo,bo@example.org\n", [
+            'against' => $against,
+        ]);
 
-        self::assertSame($verdicts, DB::table('intake_results')->where('intake_id', $intake->id)->orderBy('number')->pluck('verdict')->all());
+        self::assertSame(
+            $verdicts,
+            DB::table('intake_results')->where('intake_id', $intake->id)->orderBy('number')->pluck('verdict')->all(),
+        );
     }
 
     public function test_choices_that_make_no_sense_are_refused_and_change_nothing(): void
     {
         $intake = $this->sifted(self::FILE);
         $before = $this->getJson("/api/intakes/{$intake->id}")->json('settings');
-        foreach ([['new' => 'burn'], ['unsure' => 'guess'], ['effects' => ['name' => 'add beside']], ['effects' => ['shoes' => 'replace']], ['effect' => 'become primary'], ['against' => ['kind' => 'moon']], ['against' => ['kind' => 'group']], ['against' => ['kind' => 'search', 'search' => 99]], ['against' => ['kind' => 'ids', 'ids' => []]], ['against' => ['kind' => 'ids', 'ids' => ['x']]], ['against' => 'all']] as $nonsense) {
+        foreach (
+            [
+                ['new' => 'burn'],
+                ['unsure' => 'guess'],
+                ['effects' => ['name' => 'add beside']],
+                ['effects' => ['shoes' => 'replace']],
+                ['effect' => 'become primary'],
+                ['against' => ['kind' => 'moon']],
+                ['against' => ['kind' => 'group']],
+                ['against' => ['kind' => 'search', 'search' => 99]],
+                ['against' => ['kind' => 'ids', 'ids' => []]],
+                ['against' => ['kind' => 'ids', 'ids' => ['x']]],
+                ['against' => 'all'],
+            ]
+            as $nonsense
+        ) {
             $this->patchJson("/api/intakes/{$intake->id}", $nonsense)->assertStatus(422);
         }
         self::assertSame($before, $this->getJson("/api/intakes/{$intake->id}")->json('settings'));
@@ -140,13 +193,31 @@ final class IntakeChoicesTest extends TestCase
     public function test_searches_are_kept_shown_and_dropped(): void
     {
         $this->loaded(self::KNOWN);
-        $id = $this->postJson('/api/searches', ['name' => 'Lees', 'query' => ['q' => 'lee', 'filter' => 'unchecked']])->assertCreated()->json('id');
-        $this->postJson('/api/searches', ['name' => 'Lees', 'query' => ['q' => 'lee']])->assertOk()->assertJsonPath('id', $id);
-        self::assertSame([['id' => $id, 'name' => 'Lees', 'query' => ['q' => 'lee']]], $this->getJson('/api/searches')->assertOk()->json('searches'));
-        foreach ([['name' => 'Lees'], ['name' => '', 'query' => ['q' => 'x']], ['name' => 'X', 'query' => []], ['name' => 'X', 'query' => ['sql' => '1']], ['name' => 'X', 'query' => ['q' => ['a']]]] as $nonsense) {
+        $id = $this->postJson('/api/searches', ['name' => 'Lees', 'query' => ['q' => 'lee', 'filter' => 'unchecked']])
+            ->assertCreated()
+            ->json('id');
+        $this->postJson('/api/searches', ['name' => 'Lees', 'query' => ['q' => 'lee']])
+            ->assertOk()
+            ->assertJsonPath('id', $id);
+        self::assertSame(
+            [['id' => $id, 'name' => 'Lees', 'query' => ['q' => 'lee']]],
+            $this->getJson('/api/searches')->assertOk()->json('searches'),
+        );
+        foreach (
+            [
+                ['name' => 'Lees'],
+                ['name' => '', 'query' => ['q' => 'x']],
+                ['name' => 'X', 'query' => []],
+                ['name' => 'X', 'query' => ['sql' => '1']],
+                ['name' => 'X', 'query' => ['q' => ['a']]],
+            ]
+            as $nonsense
+        ) {
             $this->postJson('/api/searches', $nonsense)->assertStatus(422);
         }
-        $this->deleteJson("/api/searches/{$id}")->assertOk()->assertJsonPath('searches', []);
+        $this->deleteJson("/api/searches/{$id}")
+            ->assertOk()
+            ->assertJsonPath('searches', []);
 
         $intake = $this->sifted(self::KNOWN, ['against' => ['kind' => 'group', 'group' => 'Gone']]);
         self::assertSame(['new' => 2], $this->outcomes($intake));

@@ -16,24 +16,29 @@ use Tests\Support\Xlsx;
 final class IntakeTest extends TestCase
 {
     private const FILE = <<<'CSV'
-        Legacy No,First name,Last name,Street,City,State,Zip,Email,Phone,Gift date,Amount,Fund,Paid by
-        A1,Ann,Lee,12 elm street,DOVER,NH,3820,ann@example.org,(603) 555-0143,2020-01-02,$25.00,Boat,Visa
-        A1,Ann,Lee,12 Elm St,Dover,NH,03820,ann@example.org,,2021-01-02,$30.00,Boat,Visa
-        A2,Bo,Park,4 Oak Rd,Saco,ME,04072,,,2020-05-06,"1,000.00",,check
-        A3,,,,,,,nobody@example.org,,2020-05-07,10,,cash
-        A4,Cy,Dahl,,,,,cy at example.org,,,,,
-        ,Ann,Lee,,,,,other@example.org,,2022-01-01,5,,cash
-        CSV;
+    Legacy No,First name,Last name,Street,City,State,Zip,Email,Phone,Gift date,Amount,Fund,Paid by
+    A1,Ann,Lee,12 elm street,DOVER,NH,3820,ann@example.org,(603) 555-0143,2020-01-02,$25.00,Boat,Visa
+    A1,Ann,Lee,12 Elm St,Dover,NH,03820,ann@example.org,,2021-01-02,$30.00,Boat,Visa
+    A2,Bo,Park,4 Oak Rd,Saco,ME,04072,,,2020-05-06,"1,000.00",,check
+    A3,,,,,,,nobody@example.org,,2020-05-07,10,,cash
+    A4,Cy,Dahl,,,,,cy at example.org,,,,,
+    ,Ann,Lee,,,,,other@example.org,,2022-01-01,5,,cash
+    CSV;
 
     public function test_a_file_all_the_way_and_a_second_time(): void
     {
         $this->holdUnreadable('email');
         $intake = $this->loaded(self::FILE, ['accept_addresses' => true]);
-        $proof = $this->getJson("/api/intakes/{$intake->id}/proof")->assertOk()->json();
+        $proof = $this->getJson("/api/intakes/{$intake->id}/proof")
+            ->assertOk()
+            ->json();
 
         self::assertSame(IntakeState::Loaded, $intake->state);
         self::assertSame(['new' => 2, 'updated' => 1, 'unchanged' => 0, 'held' => 3, 'left_out' => 0], $proof['outcomes']);
-        self::assertSame([6, '1070.00', ['USD' => '1055.00'], ['USD' => '15.00'], true], [$proof['rows'], $proof['source_amount'], $proof['money']['new'], $proof['money']['held'], $proof['balanced']]);
+        self::assertSame(
+            [6, '1070.00', ['USD' => '1055.00'], ['USD' => '15.00'], true],
+            [$proof['rows'], $proof['source_amount'], $proof['money']['new'], $proof['money']['held'], $proof['balanced']],
+        );
         self::assertSame(['created' => 2, 'updated' => 0], $proof['supporters'], 'Two gifts of one new person make one supporter.');
         self::assertSame(2, DB::table('supporters')->count());
         self::assertSame('12 Elm St', DB::table('addresses')->where('city', 'Dover')->value('line1'));
@@ -53,13 +58,25 @@ final class IntakeTest extends TestCase
         $updated = $this->getJson("/api/intakes/{$intake->id}/preview?outcome=updated")->json('rows');
 
         self::assertSame([3, 'Bo Park'], [$new[0]['number'], $new[0]['display']]);
-        self::assertSame([['subject' => 'phone', 'action' => 'create', 'fields' => [['column' => 'number', 'label' => 'Phone', 'before' => null, 'after' => '+16035550143']]]], $updated[0]['changes']);
+        self::assertSame(
+            [
+                [
+                    'subject' => 'phone',
+                    'action' => 'create',
+                    'fields' => [['column' => 'number', 'label' => 'Phone', 'before' => null, 'after' => '+16035550143']],
+                ],
+            ],
+            $updated[0]['changes'],
+        );
         self::assertSame(1, DB::table('supporters')->count(), 'Nothing is written before the load.');
 
         $planned = DB::table('intake_results')->where('intake_id', $intake->id)->pluck('changes', 'number')->all();
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'Second'])->assertOk();
         foreach ($planned as $number => $changes) {
-            $written = json_decode((string) DB::table('journal')->whereIn('act_id', Loads::acts($intake->id))->where('row_number', $number)->value('changes'), true);
+            $written = json_decode(
+                (string) DB::table('journal')->whereIn('act_id', Loads::acts($intake->id))->where('row_number', $number)->value('changes'),
+                true,
+            );
             self::assertSame(array_column(json_decode((string) $changes, true), 'fields'), array_column($written, 'fields'));
         }
     }
@@ -68,8 +85,8 @@ final class IntakeTest extends TestCase
     public static function badFiles(): iterable
     {
         yield 'empty' => ['', 'a.csv', 'empty'];
-        yield 'a picture with a table\'s name' => ["\x89PNG\r\n\x1a\n".str_repeat("\0", 50), 'a.csv', 'not a spreadsheet'];
-        yield 'an old or encrypted workbook' => ["\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1".str_repeat("\0", 600), 'a.xlsx', 'password'];
+        yield 'a picture with a table\'s name' => ["\x89PNG\r\n\x1a\n" . str_repeat("\0", 50), 'a.csv', 'not a spreadsheet'];
+        yield 'an old or encrypted workbook' => ["\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1" . str_repeat("\0", 600), 'a.xlsx', 'password'];
         yield 'a workbook cut short' => ["PK\x03\x04abc", 'a.xlsx', 'damaged'];
     }
 
@@ -88,7 +105,10 @@ final class IntakeTest extends TestCase
     {
         $this->as();
         $id = $this->upload("First,Last\n")->assertCreated()->json('id');
-        $this->getJson("/api/intakes/{$id}")->assertJson(['state' => 'failed', 'error' => 'The file has no rows below its header. Nothing was read.']);
+        $this->getJson("/api/intakes/{$id}")->assertJson([
+            'state' => 'failed',
+            'error' => 'The file has no rows below its header. Nothing was read.',
+        ]);
         $this->deleteJson("/api/intakes/{$id}")->assertOk();
         $this->getJson("/api/intakes/{$id}")->assertStatus(404);
     }
@@ -98,16 +118,27 @@ final class IntakeTest extends TestCase
         $this->as();
         $id = $this->upload("Last name,First name\nLee,Ann\n\"Park,Bo\nDahl,Cy\n")->assertCreated()->json('id');
 
-        $this->getJson("/api/intakes/{$id}")->assertJson(['state' => 'failed', 'error' => 'Row 3 opens a quotation mark that is never closed, so the rest of the file would be one cell. Correct that row in a text editor.']);
-        $source = $this->getJson("/api/intakes/{$id}/source")->assertOk()->json();
-        self::assertSame([',', ['Last name', 'First name'], ['Lee', 'Ann']], [$source['delimiter'], $source['rows'][0]['cells'], $source['rows'][1]['cells']]);
+        $this->getJson("/api/intakes/{$id}")->assertJson([
+            'state' => 'failed',
+            'error' =>
+                'Row 3 opens a quotation mark that is never closed, so the rest of the file would be one cell. Correct that row in a text editor.',
+        ]);
+        $source = $this->getJson("/api/intakes/{$id}/source")
+            ->assertOk()
+            ->json();
+        self::assertSame(
+            [',', ['Last name', 'First name'], ['Lee', 'Ann']],
+            [$source['delimiter'], $source['rows'][0]['cells'], $source['rows'][1]['cells']],
+        );
     }
 
     public function test_how_a_source_is_read_can_be_changed(): void
     {
         $this->as();
         $id = $this->upload(mb_convert_encoding("Our donors;;\nFirst;Last;Town\nJosé;Lee;Forlì\n", 'Windows-1252', 'UTF-8'))->json('id');
-        $source = $this->getJson("/api/intakes/{$id}/source")->assertOk()->json();
+        $source = $this->getJson("/api/intakes/{$id}/source")
+            ->assertOk()
+            ->json();
         self::assertSame(['windows-1252', ';', 2], [$source['encoding'], $source['delimiter'], $source['header_row']]);
         self::assertSame([1, 2, 3], array_column($source['rows'], 'number'));
 
@@ -116,7 +147,10 @@ final class IntakeTest extends TestCase
         self::assertSame(2, $this->getJson("/api/intakes/{$id}")->json('rows'));
 
         $this->patchJson("/api/intakes/{$id}/source", ['encoding' => 'UTF-8'])->assertOk();
-        $this->getJson("/api/intakes/{$id}")->assertJson(['state' => 'failed', 'error' => 'Row 3 is not valid UTF-8. Choose another encoding.']);
+        $this->getJson("/api/intakes/{$id}")->assertJson([
+            'state' => 'failed',
+            'error' => 'Row 3 is not valid UTF-8. Choose another encoding.',
+        ]);
         $this->patchJson("/api/intakes/{$id}/source", ['encoding' => 'windows-1252'])->assertOk();
         $this->getJson("/api/intakes/{$id}")->assertJson(['state' => 'mapping', 'rows' => 1]);
         $this->patchJson("/api/intakes/{$id}/source", ['delimiter' => 'x'])->assertStatus(422);
@@ -125,21 +159,46 @@ final class IntakeTest extends TestCase
     public function test_a_workbook_and_its_sheets(): void
     {
         $path = storage_path('app/two.xlsx');
-        $cell = static fn (string $text): string => "<c t=\"inlineStr\"><is><t>{$text}</t></is></c>";
-        Xlsx::write($path, ['Empty notes' => '<row r="1">'.$cell('Notes').'</row><row r="2">'.$cell('x').'</row>', 'People' => '<row r="1">'.$cell('Last name').$cell('Gift date').$cell('Amount').'</row><row r="2">'.$cell('Lee').'<c s="1"><v>43832</v></c><c><v>25.5</v></c></row>']);
+        $cell = static fn(string $text): string => "<c t=\"inlineStr\"><is><t>{$text}</t></is></c>";
+        Xlsx::write($path, [
+            'Empty notes' => '<row r="1">' . $cell('Notes') . '</row><row r="2">' . $cell('x') . '</row>',
+            'People' =>
+                '<row r="1">' .
+                $cell('Last name') .
+                $cell('Gift date') .
+                $cell('Amount') .
+                '</row><row r="2">' .
+                $cell('Lee') .
+                '<c s="1"><v>43832</v></c><c><v>25.5</v></c></row>',
+        ]);
         $this->as();
-        $id = $this->post('/api/intakes', ['file' => new UploadedFile($path, 'two.xlsx', null, null, true)], ['Accept' => 'application/json'])->assertCreated()->json('id');
-        $this->getJson("/api/intakes/{$id}/source")->assertJson(['sheets' => ['Empty notes', 'People'], 'sheets_read' => ['Empty notes'], 'encoding' => null]);
+        $id = $this->post(
+            '/api/intakes',
+            ['file' => new UploadedFile($path, 'two.xlsx', null, null, true)],
+            ['Accept' => 'application/json'],
+        )
+            ->assertCreated()
+            ->json('id');
+        $this->getJson("/api/intakes/{$id}/source")->assertJson([
+            'sheets' => ['Empty notes', 'People'],
+            'sheets_read' => ['Empty notes'],
+            'encoding' => null,
+        ]);
         $this->patchJson("/api/intakes/{$id}/source", ['sheets_read' => ['People']])->assertOk();
 
-        self::assertSame([['Last name', 'Gift date', 'Amount'], ['Lee', '2020-01-02', '25.5']], array_column($this->getJson("/api/intakes/{$id}/source")->json('rows'), 'cells'));
+        self::assertSame(
+            [['Last name', 'Gift date', 'Amount'], ['Lee', '2020-01-02', '25.5']],
+            array_column($this->getJson("/api/intakes/{$id}/source")->json('rows'), 'cells'),
+        );
     }
 
     public function test_columns_must_be_settled_and_a_field_is_fed_once(): void
     {
         $this->as();
         $id = $this->upload("Last name,Since,Odd\nLee,1/2/2020,x\nPark,3/4/2020,y\n")->json('id');
-        $this->postJson("/api/intakes/{$id}/sift")->assertStatus(422)->assertJson(['message' => 'Some columns are neither given a field nor left behind. Settle them first.']);
+        $this->postJson("/api/intakes/{$id}/sift")
+            ->assertStatus(422)
+            ->assertJson(['message' => 'Some columns are neither given a field nor left behind. Settle them first.']);
 
         $columns = $this->getJson("/api/intakes/{$id}/columns")->json('columns');
         self::assertSame(['sure', 'look', 'open'], array_column($columns, 'state'));
@@ -151,11 +210,25 @@ final class IntakeTest extends TestCase
         $this->patchJson("/api/intakes/{$id}/columns/1", ['target' => 'first_known', 'date_order' => 'dmy'])->assertOk();
         $values = array_column($this->getJson("/api/intakes/{$id}/columns/1")->json('values'), 'becomes', 'value');
         self::assertSame(['1/2/2020' => '2020-02-01', '3/4/2020' => '2020-04-03'], $values);
-        $this->patchJson("/api/intakes/{$id}/columns/2", ['target' => 'name.last'])->assertStatus(422)->assertJsonFragment(['message' => 'The column "Last name" already becomes this field. Leave that column behind or give it another field first.']);
+        $this->patchJson("/api/intakes/{$id}/columns/2", ['target' => 'name.last'])
+            ->assertStatus(422)
+            ->assertJsonFragment([
+                'message' => 'The column "Last name" already becomes this field. Leave that column behind or give it another field first.',
+            ]);
         $this->patchJson("/api/intakes/{$id}/columns/2", ['target' => 'shoe.size'])->assertStatus(422);
-        self::assertSame('left behind', $this->postJson("/api/intakes/{$id}/columns/leave")->assertOk()->json('columns.2.state'));
+        self::assertSame(
+            'left behind',
+            $this->postJson("/api/intakes/{$id}/columns/leave")
+                ->assertOk()
+                ->json('columns.2.state'),
+        );
         $this->postJson("/api/intakes/{$id}/sift")->assertOk();
-        self::assertSame(['new' => 2], $this->getJson("/api/intakes/{$id}")->json('outcomes') === null ? [] : array_filter($this->getJson("/api/intakes/{$id}")->json('outcomes')));
+        self::assertSame(
+            ['new' => 2],
+            $this->getJson("/api/intakes/{$id}")->json('outcomes') === null
+                ? []
+                : array_filter($this->getJson("/api/intakes/{$id}")->json('outcomes')),
+        );
     }
 
     public function test_a_plan_is_kept_and_offered_for_the_next_file_with_these_headers(): void
@@ -170,11 +243,20 @@ final class IntakeTest extends TestCase
 
         $next = $this->upload("ODD,last_name,When\ny,Park,5/6/2021\n")->json('id');
         self::assertSame('Monthly', $this->getJson("/api/intakes/{$next}/source")->json('offered_plan'));
-        self::assertSame([], $this->putJson("/api/intakes/{$next}/plan", ['name' => 'Monthly'])->assertOk()->json('differences'));
+        self::assertSame(
+            [],
+            $this->putJson("/api/intakes/{$next}/plan", ['name' => 'Monthly'])
+                ->assertOk()
+                ->json('differences'),
+        );
         $columns = $this->getJson("/api/intakes/{$next}/columns")->json('columns');
         self::assertSame([null, 'name.last', 'first_known'], array_column($columns, 'target'));
         self::assertSame('dmy', $columns[2]['date_order']);
-        $this->getJson("/api/intakes/{$next}")->assertJson(['plan_name' => 'Monthly', 'settings' => ['effect' => 'replace', 'system' => 'the old one'], 'columns' => ['settled' => true]]);
+        $this->getJson("/api/intakes/{$next}")->assertJson([
+            'plan_name' => 'Monthly',
+            'settings' => ['effect' => 'replace', 'system' => 'the old one'],
+            'columns' => ['settled' => true],
+        ]);
 
         $other = $this->upload("Last name,Email\nLee,a@example.org\n")->json('id');
         self::assertNull($this->getJson("/api/intakes/{$other}/source")->json('offered_plan'));

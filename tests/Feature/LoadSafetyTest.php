@@ -8,10 +8,12 @@ use App\Intakes\CarryOn;
 use App\Intakes\IntakeState;
 use App\Intakes\Loading\Loading;
 use App\Intakes\Loading\LoadQueue;
+use App\Intakes\Proof\Proof;
 use App\Intakes\Runner;
 use App\Standards\StandardsStore;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PineSieve\Core\Columns\RowRules;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 
@@ -30,19 +32,28 @@ final class LoadSafetyTest extends TestCase
     {
         $intake = $this->sifted(self::FILE);
         // What the checks did not foresee: a planned text that no column can hold.
-        DB::update('update intake_results set changes = replace(changes, \'"Park"\', ?) where number = 3', ['"'.str_repeat('x', 500).'"']);
+        DB::update('update intake_results set changes = replace(changes, \'"Park"\', ?) where number = 3', [
+            '"' . str_repeat('x', 500) . '"',
+        ]);
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'x'])->assertOk();
 
         self::assertSame([['new' => 2, 'held' => 1], 'loaded'], [$this->outcomes($intake), $intake->refresh()->state->value]);
-        self::assertSame(['A text in it is too long to be stored'], array_column($this->getJson("/api/intakes/{$intake->id}/proof")->json('held_by_reason'), 'reason'));
+        self::assertSame(
+            ['A text in it is too long to be stored'],
+            array_column($this->getJson("/api/intakes/{$intake->id}/proof")->json('held_by_reason'), 'reason'),
+        );
         self::assertTrue($this->getJson("/api/intakes/{$intake->id}/proof")->json('balanced'));
     }
 
     public function test_who_rests_on_a_row_that_is_held_at_the_load_is_planned_without_it(): void
     {
         config(['sieve.load_chunk' => 1, 'sieve.sift_chunk' => 2]);
-        $intake = $this->sifted("Last name,First name,Email,Gift date,Amount\nLee,Ann,ann@example.org,2020-01-01,5\nPark,Bo,bo@example.org,,\nLee,Ann,ann@example.org,2020-01-02,6\n");
-        DB::update('update intake_results set changes = replace(changes, \'"Ann"\', ?) where number = 2', ['"'.str_repeat('x', 500).'"']);
+        $intake = $this->sifted(
+            "Last name,First name,Email,Gift date,Amount\nLee,Ann,ann@example.org,2020-01-01,5\nPark,Bo,bo@example.org,,\nLee,Ann,ann@example.org,2020-01-02,6\n",
+        );
+        DB::update('update intake_results set changes = replace(changes, \'"Ann"\', ?) where number = 2', [
+            '"' . str_repeat('x', 500) . '"',
+        ]);
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'x'])->assertOk();
 
         self::assertSame([['new' => 2, 'held' => 1], ['6.00']], [$this->outcomes($intake), DB::table('gifts')->pluck('amount')->all()]);
@@ -65,10 +76,19 @@ final class LoadSafetyTest extends TestCase
         $rows = static function (int $from, int $to, string $email): string {
             $csv = "First,Last,Spouse first,Email,Employer,Gift date,Amount\n";
             for ($i = $from; $i <= $to; $i++) {
-                $csv .= 'Firs'.self::word($i % 20).',Last'.self::word($i).','.($i % 3 === 0 ? 'Spou'.self::word($i) : '').",p{$i}@{$email},".($i % 4 === 0 ? 'Firm '.self::word($i % 5).' Inc' : '').",2020-01-02,{$i}\n";
+                $csv .=
+                    'Firs' .
+                    self::word($i % 20) .
+                    ',Last' .
+                    self::word($i) .
+                    ',' .
+                    ($i % 3 === 0 ? 'Spou' . self::word($i) : '') .
+                    ",p{$i}@{$email}," .
+                    ($i % 4 === 0 ? 'Firm ' . self::word($i % 5) . ' Inc' : '') .
+                    ",2020-01-02,{$i}\n";
             }
 
-            return $csv.$csv;
+            return $csv . $csv;
         };
         $first = $this->sifted($rows(1, 30, 'example.org'));
         $second = $this->sifted($rows(10, 40, 'example.org'));
@@ -76,11 +96,22 @@ final class LoadSafetyTest extends TestCase
             $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'x'])->assertOk();
         }
 
-        self::assertSame(['loaded', 'loaded'], [$first->refresh()->state->value, $second->refresh()->state->value], (string) $second->error);
+        self::assertSame(
+            ['loaded', 'loaded'],
+            [$first->refresh()->state->value, $second->refresh()->state->value],
+            (string) $second->error,
+        );
         foreach ([$first, $second] as $intake) {
             self::assertTrue($this->getJson("/api/intakes/{$intake->id}/proof")->json('balanced'));
         }
-        self::assertSame(40, DB::table('supporters')->where('kind', 'person')->where('last_name', 'like', 'Last%')->where('first_name', 'like', 'Firs%')->count());
+        self::assertSame(
+            40,
+            DB::table('supporters')
+                ->where('kind', 'person')
+                ->where('last_name', 'like', 'Last%')
+                ->where('first_name', 'like', 'Firs%')
+                ->count(),
+        );
         self::assertSame(0, DB::table('intake_results')->where('held_by', 'waits')->count());
     }
 
@@ -91,7 +122,9 @@ final class LoadSafetyTest extends TestCase
         $intake->begin(IntakeState::Sifting);
         $runner = app(Runner::class);
         $runner->run($intake, 0.0);
-        $this->as()->postJson('/api/rules', ['subject' => 'person', 'field' => 'phone', 'strength' => 'must'])->assertCreated();
+        $this->as()
+            ->postJson('/api/rules', ['subject' => 'person', 'field' => 'phone', 'strength' => 'must'])
+            ->assertCreated();
         // The process that was at it read the standards before.
         $intake->refresh();
         while ($intake->state === IntakeState::Sifting) {
@@ -108,7 +141,9 @@ final class LoadSafetyTest extends TestCase
         $busy = $this->sifted("Last name,First name\nMoss,Dee\n");
         $busy->forceFill(['state' => IntakeState::Loading])->save();
         $intake = $this->sifted(self::FILE);
-        $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'x'])->assertOk()->assertJson(['state' => 'waiting']);
+        $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'x'])
+            ->assertOk()
+            ->assertJson(['state' => 'waiting']);
         $this->postJson('/api/rules', ['subject' => 'person', 'field' => 'phone', 'strength' => 'must'])->assertCreated();
         $busy->forceFill(['state' => IntakeState::Mapping])->save();
         app(LoadQueue::class)->next();
@@ -134,9 +169,14 @@ final class LoadSafetyTest extends TestCase
         app(Loading::class)->step($intake);
         (new CarryOn($intake->id))->failed(new RuntimeException('SQLSTATE[HY000] App\Records\Supporter select * from supporters'));
         $shown = $this->getJson("/api/intakes/{$intake->id}")->json();
-        self::assertSame('Something went wrong that the program did not expect. The log in the data folder has the details. Nothing is half done.', $shown['error']);
+        self::assertSame(
+            'Something went wrong that the program did not expect. The log in the data folder has the details. Nothing is half done.',
+            $shown['error'],
+        );
 
-        $this->postJson("/api/intakes/{$intake->id}/stop")->assertOk()->assertJson(['state' => 'stopped', 'error' => null]);
+        $this->postJson("/api/intakes/{$intake->id}/stop")
+            ->assertOk()
+            ->assertJson(['state' => 'stopped', 'error' => null]);
         $this->postJson("/api/intakes/{$intake->id}/undo")->assertOk();
         self::assertSame([0, 'ready'], [DB::table('supporters')->count(), $intake->refresh()->state->value]);
     }
@@ -159,8 +199,20 @@ final class LoadSafetyTest extends TestCase
         $runs = [];
         foreach (['a', 'b'] as $name) {
             $path = storage_path("app/{$name}.csv");
-            file_put_contents($path, "Last name,First name,Email\n".implode('', array_map(static fn (int $i): string => 'Last'.self::word($i).",Ann,p{$i}@example.org\n", range(1, 400))));
-            $runs[$name] = new Process([PHP_BINARY, base_path('artisan'), 'intake:run', $path, '--json'], base_path(), ['DATA_DIR' => (string) getenv('DATA_DIR'), 'APP_ENV' => 'testing', 'SIFT_CHUNK' => '50', 'LOAD_CHUNK' => '50']);
+            file_put_contents(
+                $path,
+                "Last name,First name,Email\n" .
+                    implode(
+                        '',
+                        array_map(static fn(int $i): string => 'Last' . self::word($i) . ",Ann,p{$i}@example.org\n", range(1, 400)),
+                    ),
+            );
+            $runs[$name] = new Process([PHP_BINARY, base_path('artisan'), 'intake:run', $path, '--json'], base_path(), [
+                'DATA_DIR' => (string) getenv('DATA_DIR'),
+                'APP_ENV' => 'testing',
+                'SIFT_CHUNK' => '50',
+                'LOAD_CHUNK' => '50',
+            ]);
             $runs[$name]->start();
         }
         $created = 0;
@@ -175,7 +227,7 @@ final class LoadSafetyTest extends TestCase
     {
         $intake = $this->loaded(self::FILE);
         DB::table('intake_outcomes')->where('intake_id', $intake->id)->where('number', 3)->delete();
-        app(\App\Intakes\Proof\Proof::class)->keep($intake);
+        app(Proof::class)->keep($intake);
 
         self::assertFalse($this->getJson("/api/intakes/{$intake->id}")->json('balanced'));
         self::assertContains($intake->id, array_column($this->getJson('/api/today')->json('waiting'), 'id'));
@@ -189,7 +241,9 @@ final class LoadSafetyTest extends TestCase
         }
         DB::statement('alter table required_rules rename to required_rules_gone');
         try {
-            $answer = $this->postJson('/api/rules', ['subject' => 'person', 'field' => 'phone', 'strength' => 'must'])->assertStatus(500)->json('message');
+            $answer = $this->postJson('/api/rules', ['subject' => 'person', 'field' => 'phone', 'strength' => 'must'])
+                ->assertStatus(500)
+                ->json('message');
         } finally {
             DB::statement('alter table required_rules_gone rename to required_rules');
         }
@@ -200,14 +254,18 @@ final class LoadSafetyTest extends TestCase
     public function test_the_held_rows_by_reason_add_up(): void
     {
         $this->loaded("First name,Last name,Email\nMary,Smith,mary@example.org\n");
-        $csv = "First,Last,Spouse first,Spouse last,Email,Gift date,Amount\nJohn,Smith,Mary,Smith,j@example.org,,\n,,,,bad@,2020-13-45,x\nAnn,Lee,,,ann@@example.org,2020-01-01,ten\nTotal,,,,,,500\n";
+        $csv =
+            "First,Last,Spouse first,Spouse last,Email,Gift date,Amount\nJohn,Smith,Mary,Smith,j@example.org,,\n,,,,bad@,2020-13-45,x\nAnn,Lee,,,ann@@example.org,2020-01-01,ten\nTotal,,,,,,500\n";
         $intake = $this->sifted($csv);
-        $intake->setColumnPlan($intake->columnPlan()->withRows(new \PineSieve\Core\Columns\RowRules(['total'])));
+        $intake->setColumnPlan($intake->columnPlan()->withRows(new RowRules(['total'])));
         $intake->save();
         $this->postJson("/api/intakes/{$intake->id}/sift")->assertOk();
         $proof = $this->getJson("/api/intakes/{$intake->id}/proof")->json();
 
-        self::assertSame([$proof['outcomes']['held'], true], [array_sum(array_column($proof['held_by_reason'], 'rows')), $proof['outcomes']['held'] >= 2]);
+        self::assertSame(
+            [$proof['outcomes']['held'], true],
+            [array_sum(array_column($proof['held_by_reason'], 'rows')), $proof['outcomes']['held'] >= 2],
+        );
         self::assertSame(['0.00', 1], [$proof['source_amount'], $proof['outcomes']['left_out']], 'A total is no money of the file.');
         $checks = $this->getJson("/api/intakes/{$intake->id}/checks")->json();
         self::assertSame([[], [['reason' => 'A total or a footer', 'rows' => 1]]], [$checks['by_person']['out'], $checks['by_rule']]);

@@ -19,7 +19,7 @@ final class MoneyTest extends TestCase
     {
         $csv = self::HEAD;
         foreach ($amounts as $i => $amount) {
-            $csv .= chr(65 + $i)."lder,Ann,p{$i}@example.org,2020-01-0".($i + 1).",\"{$amount}\"\n";
+            $csv .= chr(65 + $i) . "lder,Ann,p{$i}@example.org,2020-01-0" . ($i + 1) . ",\"{$amount}\"\n";
         }
 
         return $csv;
@@ -28,7 +28,11 @@ final class MoneyTest extends TestCase
     /** @return list<string> such as "EUR 5.00" */
     private static function stored(): array
     {
-        return DB::table('gifts')->orderBy('given_on')->get(['currency', 'amount'])->map(static fn ($gift): string => "{$gift->currency} {$gift->amount}")->all();
+        return DB::table('gifts')
+            ->orderBy('given_on')
+            ->get(['currency', 'amount'])
+            ->map(static fn($gift): string => "{$gift->currency} {$gift->amount}")
+            ->all();
     }
 
     public function test_another_currency_is_held_and_never_read_as_one_s_own(): void
@@ -37,7 +41,15 @@ final class MoneyTest extends TestCase
 
         self::assertSame([['new' => 2, 'held' => 4], ['USD 25.00', 'USD 30.00']], [$this->outcomes($intake), self::stored()]);
         $proof = $this->getJson("/api/intakes/{$intake->id}/proof")->json();
-        self::assertSame([true, '55.00', ['CAD' => '62.00', 'EUR' => '5.00', 'GBP' => '7.00', 'USD' => '55.00'], ['CAD' => '62.00', 'EUR' => '5.00', 'GBP' => '7.00']], [$proof['balanced'], $proof['source_amount'], $proof['source_amounts'], $proof['money']['held']]);
+        self::assertSame(
+            [
+                true,
+                '55.00',
+                ['CAD' => '62.00', 'EUR' => '5.00', 'GBP' => '7.00', 'USD' => '55.00'],
+                ['CAD' => '62.00', 'EUR' => '5.00', 'GBP' => '7.00'],
+            ],
+            [$proof['balanced'], $proof['source_amount'], $proof['source_amounts'], $proof['money']['held']],
+        );
         self::assertSame(['amount.currency'], DB::table('intake_problems')->distinct()->pluck('code')->all());
     }
 
@@ -45,16 +57,27 @@ final class MoneyTest extends TestCase
     {
         $intake = $this->sifted(self::rows('€5', '£7', '$25', '30'));
         $plan = $intake->columnPlan();
-        $intake->setColumnPlan($plan->withChoices([...array_slice($plan->choices, 0, 4), $plan->choices[4]->becoming(ColumnState::Sure, [new Feed('gift.amount'), new Feed('gift.currency')], '')]));
+        $intake->setColumnPlan(
+            $plan->withChoices([
+                ...array_slice($plan->choices, 0, 4),
+                $plan->choices[4]->becoming(ColumnState::Sure, [new Feed('gift.amount'), new Feed('gift.currency')], ''),
+            ]),
+        );
         $intake->save();
         $this->postJson("/api/intakes/{$intake->id}/sift")->assertOk();
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'x'])->assertOk();
 
         self::assertSame(['EUR 5.00', 'GBP 7.00', 'USD 25.00', 'USD 30.00'], self::stored());
         $proof = $this->getJson("/api/intakes/{$intake->id}/proof")->json();
-        self::assertSame([true, ['EUR' => '5.00', 'GBP' => '7.00', 'USD' => '55.00'], '55.00'], [$proof['balanced'], $proof['gifts']['amounts'], $proof['gifts']['amount']]);
+        self::assertSame(
+            [true, ['EUR' => '5.00', 'GBP' => '7.00', 'USD' => '55.00'], '55.00'],
+            [$proof['balanced'], $proof['gifts']['amounts'], $proof['gifts']['amount']],
+        );
         self::assertSame(['EUR' => '5.00', 'GBP' => '7.00', 'USD' => '55.00'], $this->getJson('/api/gifts')->json('sums.given'));
-        self::assertSame(['EUR' => '5.00'], $this->getJson('/api/supporters/'.DB::table('supporters')->where('last_name', 'Alder')->value('id'))->json('gift_sums.given'));
+        self::assertSame(
+            ['EUR' => '5.00'],
+            $this->getJson('/api/supporters/' . DB::table('supporters')->where('last_name', 'Alder')->value('id'))->json('gift_sums.given'),
+        );
         $this->postJson("/api/intakes/{$intake->id}/undo")->assertOk();
         self::assertSame([], self::stored());
     }
@@ -66,9 +89,15 @@ final class MoneyTest extends TestCase
         $intake->save();
         $this->postJson("/api/intakes/{$intake->id}/sift")->assertOk();
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'x'])->assertOk();
-        self::assertSame([['EUR 5.00', 'EUR 7.00'], ['new' => 2, 'held' => 1]], [self::stored(), $this->outcomes($intake)], 'A dollar sign contradicts it.');
+        self::assertSame(
+            [['EUR 5.00', 'EUR 7.00'], ['new' => 2, 'held' => 1]],
+            [self::stored(), $this->outcomes($intake)],
+            'A dollar sign contradicts it.',
+        );
 
-        $this->loaded("Last name,Email,Gift date,Amount,Currency\nMoss,m@example.org,2021-01-01,5,CHF\nNash,n@example.org,2021-01-02,6,\nOtis,o@example.org,2021-01-03,7,nothing\n");
+        $this->loaded(
+            "Last name,Email,Gift date,Amount,Currency\nMoss,m@example.org,2021-01-01,5,CHF\nNash,n@example.org,2021-01-02,6,\nOtis,o@example.org,2021-01-03,7,nothing\n",
+        );
         self::assertSame(['EUR 5.00', 'EUR 7.00', 'CHF 5.00', 'USD 6.00'], self::stored());
     }
 
@@ -83,10 +112,16 @@ final class MoneyTest extends TestCase
 
     public function test_the_organization_s_own_currency_country_and_dates(): void
     {
-        $this->as(Role::Reader)->putJson('/api/organization', ['currency' => 'CAD', 'country' => 'CA', 'dates' => 'dmy'])->assertStatus(403);
+        $this->as(Role::Reader)
+            ->putJson('/api/organization', ['currency' => 'CAD', 'country' => 'CA', 'dates' => 'dmy'])
+            ->assertStatus(403);
         $before = $this->loaded(self::rows('$5'));
-        $this->as()->putJson('/api/organization', ['currency' => 'XXX', 'country' => 'CA', 'dates' => 'dmy'])->assertStatus(422);
-        $this->putJson('/api/organization', ['currency' => 'CAD', 'country' => 'CA', 'dates' => 'dmy'])->assertOk()->assertJson(['currency' => 'CAD']);
+        $this->as()
+            ->putJson('/api/organization', ['currency' => 'XXX', 'country' => 'CA', 'dates' => 'dmy'])
+            ->assertStatus(422);
+        $this->putJson('/api/organization', ['currency' => 'CAD', 'country' => 'CA', 'dates' => 'dmy'])
+            ->assertOk()
+            ->assertJson(['currency' => 'CAD']);
         self::assertSame(['USD 5.00'], self::stored(), 'Nothing is converted.');
         self::assertTrue($this->getJson("/api/intakes/{$before->id}/proof")->json('balanced'));
         $this->loaded("Last name,Email,Gift date,Amount\nZane,z@example.org,2020-02-01,\$7\n");
@@ -94,17 +129,40 @@ final class MoneyTest extends TestCase
 
         $id = DB::table('supporters')->where('last_name', 'Zane')->value('id');
         $this->postJson("/api/supporters/{$id}/gifts", ['values' => ['gift.date' => '11/5/2020', 'gift.amount' => '20']])->assertCreated();
-        $this->postJson("/api/supporters/{$id}/gifts", ['values' => ['gift.date' => '25/12/2020', 'gift.amount' => '€20']])->assertStatus(422);
-        $this->postJson("/api/supporters/{$id}/gifts", ['values' => ['gift.date' => '12/25/2020', 'gift.amount' => '€20', 'gift.currency' => 'EUR']])->assertCreated();
-        self::assertSame(['2020-05-11 CAD 20.00', '2020-12-25 EUR 20.00'], DB::table('gifts')->where('supporter_id', $id)->where('given_on', '>', '2020-03-01')->orderBy('given_on')->get()->map(static fn ($gift): string => "{$gift->given_on} {$gift->currency} {$gift->amount}")->all());
+        $this->postJson("/api/supporters/{$id}/gifts", ['values' => ['gift.date' => '25/12/2020', 'gift.amount' => '€20']])->assertStatus(
+            422,
+        );
+        $this->postJson("/api/supporters/{$id}/gifts", [
+            'values' => ['gift.date' => '12/25/2020', 'gift.amount' => '€20', 'gift.currency' => 'EUR'],
+        ])->assertCreated();
+        self::assertSame(
+            ['2020-05-11 CAD 20.00', '2020-12-25 EUR 20.00'],
+            DB::table('gifts')
+                ->where('supporter_id', $id)
+                ->where('given_on', '>', '2020-03-01')
+                ->orderBy('given_on')
+                ->get()
+                ->map(static fn($gift): string => "{$gift->given_on} {$gift->currency} {$gift->amount}")
+                ->all(),
+        );
     }
 
     public function test_promises_are_not_given(): void
     {
-        $intake = $this->loaded("Last name,Email,Gift date,Amount,Gift type\nMoss,m@example.org,2021-01-01,500,Pledge\nMoss,m@example.org,2021-02-01,50,Check\nNash,n@example.org,2021-02-02,7,Pledge payment\n");
+        $intake = $this->loaded(
+            "Last name,Email,Gift date,Amount,Gift type\nMoss,m@example.org,2021-01-01,500,Pledge\nMoss,m@example.org,2021-02-01,50,Check\nNash,n@example.org,2021-02-02,7,Pledge payment\n",
+        );
         $proof = $this->getJson("/api/intakes/{$intake->id}/proof")->json();
 
-        self::assertSame([true, ['created' => 2, 'amount' => '57.00', 'amounts' => ['USD' => '57.00']], ['created' => 1, 'amounts' => ['USD' => '500.00']], '557.00'], [$proof['balanced'], $proof['gifts'], $proof['promised'], $proof['source_amount']]);
+        self::assertSame(
+            [
+                true,
+                ['created' => 2, 'amount' => '57.00', 'amounts' => ['USD' => '57.00']],
+                ['created' => 1, 'amounts' => ['USD' => '500.00']],
+                '557.00',
+            ],
+            [$proof['balanced'], $proof['gifts'], $proof['promised'], $proof['source_amount']],
+        );
         self::assertSame(['given' => ['USD' => '57.00'], 'promised' => ['USD' => '500.00']], $this->getJson('/api/gifts')->json('sums'));
         self::assertSame(['USD' => '57.00'], $this->getJson('/api/today')->json('given'));
         $row = array_column($this->getJson('/api/supporters')->json('supporters'), null, 'name')['Moss'];
@@ -116,7 +174,10 @@ final class MoneyTest extends TestCase
     public function test_filled_up_figures_are_asked_about_until_a_step_says_what_they_are(): void
     {
         $intake = $this->sifted(self::rows('000002500', '000001000'));
-        self::assertSame([['held' => 2], ['amount.zeros']], [$this->outcomes($intake), DB::table('intake_problems')->distinct()->pluck('code')->all()]);
+        self::assertSame(
+            [['held' => 2], ['amount.zeros']],
+            [$this->outcomes($intake), DB::table('intake_problems')->distinct()->pluck('code')->all()],
+        );
         $this->patchJson("/api/intakes/{$intake->id}/columns/4", ['steps' => [['do' => 'decimals', 'places' => 2]]])->assertOk();
         $this->postJson("/api/intakes/{$intake->id}/sift")->assertOk();
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'x'])->assertOk();
@@ -125,9 +186,14 @@ final class MoneyTest extends TestCase
 
     public function test_a_sign_is_of_the_currency_that_stands_beside_it(): void
     {
-        $intake = $this->loaded("Last name,First name,Email,Gift date,Amount,Currency\nLee,Ann,ann@example.org,2025-03-01,\$25,cad\nPark,Bo,bo@example.org,2025-03-01,\u{a5}5000,JPY\nDahl,Cy,cy@example.org,2025-03-01,\u{a3}5,EUR\nOak,Di,di@example.org,2025-03-01,kr 50,SEK\nElm,Ed,ed@example.org,2025-03-01,US\$5,CAD\nAsh,Fay,fay@example.org,2025-03-01,\$30,\n");
+        $intake = $this->loaded(
+            "Last name,First name,Email,Gift date,Amount,Currency\nLee,Ann,ann@example.org,2025-03-01,\$25,cad\nPark,Bo,bo@example.org,2025-03-01,\u{a5}5000,JPY\nDahl,Cy,cy@example.org,2025-03-01,\u{a3}5,EUR\nOak,Di,di@example.org,2025-03-01,kr 50,SEK\nElm,Ed,ed@example.org,2025-03-01,US\$5,CAD\nAsh,Fay,fay@example.org,2025-03-01,\$30,\n",
+        );
 
         self::assertSame(['new' => 4, 'held' => 2], $this->outcomes($intake));
-        self::assertSame(['CAD 25.00', 'JPY 5000.00', 'SEK 50.00', 'USD 30.00'], DB::table('gifts')->orderBy('currency')->get()->map(static fn ($gift): string => "{$gift->currency} {$gift->amount}")->all());
+        self::assertSame(
+            ['CAD 25.00', 'JPY 5000.00', 'SEK 50.00', 'USD 30.00'],
+            DB::table('gifts')->orderBy('currency')->get()->map(static fn($gift): string => "{$gift->currency} {$gift->amount}")->all(),
+        );
     }
 }

@@ -46,10 +46,19 @@ final class NoticesTest extends TestCase
     public function test_only_public_addresses_are_reached(string $url, array $addresses, bool $goes): void
     {
         try {
-            $to = Destination::of($url, ['10.0.0.5:8443'], static fn (): array => $addresses);
+            $to = Destination::of($url, ['10.0.0.5:8443'], static fn(): array => $addresses);
             self::assertTrue($goes);
             // What was looked at is what is reached.
-            self::assertSame($addresses === [] ? [] : [str_contains($addresses[0], ':') ? "hooks.example.org:443:[{$addresses[0]}]" : "hooks.example.org:443:{$addresses[0]}"], $to->options()['curl'][CURLOPT_RESOLVE] ?? []);
+            self::assertSame(
+                $addresses === []
+                    ? []
+                    : [
+                        str_contains($addresses[0], ':')
+                            ? "hooks.example.org:443:[{$addresses[0]}]"
+                            : "hooks.example.org:443:{$addresses[0]}",
+                    ],
+                $to->options()['curl'][CURLOPT_RESOLVE] ?? [],
+            );
         } catch (UnusableDestination) {
             self::assertFalse($goes);
         }
@@ -58,8 +67,12 @@ final class NoticesTest extends TestCase
     public function test_an_address_of_the_own_network_can_not_be_set(): void
     {
         $this->as(Role::Administrator);
-        $this->postJson('/api/webhooks', ['name' => 'Inside', 'url' => 'http://192.168.1.4/admin'])->assertStatus(422)
-            ->assertJsonFragment(['message' => '"192.168.1.4" is not on the public internet, and notices go nowhere else unless NOTICE_HOSTS in the settings lists 192.168.1.4:80.']);
+        $this->postJson('/api/webhooks', ['name' => 'Inside', 'url' => 'http://192.168.1.4/admin'])
+            ->assertStatus(422)
+            ->assertJsonFragment([
+                'message' =>
+                    '"192.168.1.4" is not on the public internet, and notices go nowhere else unless NOTICE_HOSTS in the settings lists 192.168.1.4:80.',
+            ]);
         $hook = Webhook::query()->create(['name' => 'Other', 'url' => 'https://93.184.215.14/', 'secret' => 'x']);
         $this->patchJson("/api/webhooks/{$hook->id}", ['url' => 'http://169.254.169.254/'])->assertStatus(422);
         self::assertSame(['https://93.184.215.14/'], Webhook::query()->pluck('url')->all());
@@ -67,7 +80,11 @@ final class NoticesTest extends TestCase
 
     public function test_what_is_answered_is_not_shown_and_no_redirect_is_followed(): void
     {
-        $answers = [Http::response('<h1>the secret page</h1>', 500), Http::response('', 302, ['Location' => 'http://127.0.0.1/']), static fn (): never => throw new ConnectionException('cURL error 7: Failed to connect to 10.0.0.9')];
+        $answers = [
+            Http::response('<h1>the secret page</h1>', 500),
+            Http::response('', 302, ['Location' => 'http://127.0.0.1/']),
+            static fn(): never => throw new ConnectionException('cURL error 7: Failed to connect to 10.0.0.9'),
+        ];
         Http::fake(static function () use (&$answers) {
             $answer = array_shift($answers);
 
@@ -77,10 +94,15 @@ final class NoticesTest extends TestCase
         Webhook::query()->create(['name' => 'Other', 'url' => 'https://93.184.215.14/', 'secret' => 'x']);
         foreach (Webhook::query()->pluck('id') as $hook) {
             foreach (range(1, $hook === $inside->id ? 1 : 3) as $_) {
-                DB::table('deliveries')->insert(['webhook_id' => $hook, 'event' => 'supporters.changed', 'body' => '{}', 'created_at' => now()]);
+                DB::table('deliveries')->insert([
+                    'webhook_id' => $hook,
+                    'event' => 'supporters.changed',
+                    'body' => '{}',
+                    'created_at' => now(),
+                ]);
             }
         }
-        (new DeliverNotices)->handle();
+        (new DeliverNotices())->handle();
 
         $said = $this->as(Role::Administrator)->getJson('/api/webhooks')->json('notices');
         self::assertCount(4, $said);

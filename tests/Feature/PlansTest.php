@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Intakes\Plans\SavedPlan;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PineSieve\Core\Columns\Steps\Steps;
 
 /** Plans that are kept: for the next file, copied, carried away and brought back. */
 final class PlansTest extends TestCase
@@ -17,7 +18,10 @@ final class PlansTest extends TestCase
         $this->as();
         $id = $this->upload(self::FIRST)->json('id');
         $this->patchJson("/api/intakes/{$id}/columns/2", ['target' => 'first_known', 'date_order' => 'dmy'])->assertOk();
-        $this->patchJson("/api/intakes/{$id}/columns/3", ['feeds' => [['target' => 'tags']], 'steps' => [['do' => 'table', 'values' => ['keen' => 'Keen', 'cool' => 'Cool'], 'otherwise' => 'keep']]])->assertOk();
+        $this->patchJson("/api/intakes/{$id}/columns/3", [
+            'feeds' => [['target' => 'tags']],
+            'steps' => [['do' => 'table', 'values' => ['keen' => 'Keen', 'cool' => 'Cool'], 'otherwise' => 'keep']],
+        ])->assertOk();
         $this->patchJson("/api/intakes/{$id}/columns/4", ['target' => null])->assertOk();
         $this->patchJson("/api/intakes/{$id}/plan", ['constants' => [['target' => 'groups', 'value' => 'Old list']]])->assertOk();
         $this->postJson("/api/intakes/{$id}/plan", ['name' => 'Monthly'])->assertOk();
@@ -30,14 +34,21 @@ final class PlansTest extends TestCase
         $this->kept();
         $next = $this->upload("First name,Last name,When,State of mind,Shoe\nCy,Dahl,12/31/2021,eager,9\n")->json('id');
         self::assertSame('Monthly', $this->getJson("/api/intakes/{$next}/columns")->json('offered_plan'));
-        $differences = $this->putJson("/api/intakes/{$next}/plan", ['name' => 'Monthly'])->assertOk()->json('differences');
+        $differences = $this->putJson("/api/intakes/{$next}/plan", ['name' => 'Monthly'])
+            ->assertOk()
+            ->json('differences');
 
-        self::assertSame([
-            ['date order', 'When'], ['new values', 'State of mind'], ['new column', 'Shoe'], ['missing column', 'Extra'],
-        ], array_map(static fn (array $difference): array => [$difference['kind'], $difference['header']], $differences));
+        self::assertSame(
+            [['date order', 'When'], ['new values', 'State of mind'], ['new column', 'Shoe'], ['missing column', 'Extra']],
+            array_map(static fn(array $difference): array => [$difference['kind'], $difference['header']], $differences),
+        );
         self::assertSame(['eager'], $differences[1]['values']);
         $columns = $this->getJson("/api/intakes/{$next}/columns")->json();
-        self::assertSame(['sure', 'sure', 'look', 'look', 'open'], array_column($columns['columns'], 'state'), 'What differs is to be looked at.');
+        self::assertSame(
+            ['sure', 'sure', 'look', 'look', 'open'],
+            array_column($columns['columns'], 'state'),
+            'What differs is to be looked at.',
+        );
         self::assertSame([$differences, 'Old list'], [$columns['differences'], $columns['constants'][0]['value']]);
     }
 
@@ -57,8 +68,15 @@ final class PlansTest extends TestCase
     public function test_listed_copied_renamed_and_deleted(): void
     {
         $id = $this->kept();
-        self::assertSame('Last name', $this->getJson("/api/plans/{$id}")->assertOk()->json('labels')['name.last']);
-        $copy = $this->postJson("/api/plans/{$id}/copy")->assertCreated()->json();
+        self::assertSame(
+            'Last name',
+            $this->getJson("/api/plans/{$id}")
+                ->assertOk()
+                ->json('labels')['name.last'],
+        );
+        $copy = $this->postJson("/api/plans/{$id}/copy")
+            ->assertCreated()
+            ->json();
         self::assertSame(['Copy of Monthly', 5, 4], [$copy['name'], $copy['columns'], $copy['brought_in']]);
         $this->patchJson("/api/plans/{$copy['id']}", ['name' => 'Monthly'])->assertStatus(422);
         $this->patchJson("/api/plans/{$copy['id']}", ['name' => 'Yearly'])->assertOk();
@@ -70,12 +88,16 @@ final class PlansTest extends TestCase
     public function test_carried_away_and_brought_back(): void
     {
         $id = $this->kept();
-        $file = $this->get("/api/plans/{$id}/file")->assertOk()->streamedContent();
+        $file = $this->get("/api/plans/{$id}/file")
+            ->assertOk()
+            ->streamedContent();
         $data = json_decode($file, true);
         self::assertSame(['pine-sieve-column-plan', 1, 'Monthly'], [$data['format'], $data['version'], $data['name']]);
 
         $this->postJson('/api/plans', ['content' => $file])->assertStatus(422);
-        $again = $this->postJson('/api/plans', ['content' => $file, 'name' => 'Brought'])->assertCreated()->json('id');
+        $again = $this->postJson('/api/plans', ['content' => $file, 'name' => 'Brought'])
+            ->assertCreated()
+            ->json('id');
         self::assertSame($this->getJson("/api/plans/{$id}")->json('plan'), $this->getJson("/api/plans/{$again}")->json('plan'));
     }
 
@@ -87,7 +109,10 @@ final class PlansTest extends TestCase
 
         self::assertSame([], array_diff(array_keys($data), array_keys($schema['properties'])));
         self::assertSame([], array_diff($schema['required'], array_keys($data)));
-        self::assertEqualsCanonicalizing(array_keys(\PineSieve\Core\Columns\Steps\Steps::KINDS), array_map(static fn (array $step): string => $step['properties']['do']['const'], $schema['$defs']['step']['oneOf']));
+        self::assertEqualsCanonicalizing(
+            array_keys(Steps::KINDS),
+            array_map(static fn(array $step): string => $step['properties']['do']['const'], $schema['$defs']['step']['oneOf']),
+        );
     }
 
     /** @return iterable<string, array{string, string}> */
@@ -98,17 +123,35 @@ final class PlansTest extends TestCase
         yield 'no columns' => ['{"format":"pine-sieve-column-plan"}', 'list "columns"'];
         yield 'a column without a header' => ['{"format":"pine-sieve-column-plan","columns":[{"state":"sure"}]}', 'Column 1'];
         yield 'a state that is none' => ['{"format":"pine-sieve-column-plan","columns":[{"header":"A","state":"maybe"}]}', 'Column 1'];
-        yield 'a field that is not there' => ['{"format":"pine-sieve-column-plan","columns":[{"header":"A","state":"sure","feeds":[{"target":"shoe.size"}]}]}', 'not in the catalog'];
-        yield 'a step that is not there' => ['{"format":"pine-sieve-column-plan","columns":[{"header":"A","state":"sure","steps":[{"do":"explode"}]}]}', 'no step "explode"'];
-        yield 'an expression that does harm' => ['{"format":"pine-sieve-column-plan","columns":[{"header":"A","state":"sure","steps":[{"do":"formula","expression":"constant(\"PHP_VERSION\")"}]}]}', 'expression'];
-        yield 'steps of the wrong shape' => ['{"format":"pine-sieve-column-plan","columns":[{"header":"A","state":"sure","steps":"all"}]}', 'not a valid column plan'];
+        yield 'a field that is not there' => [
+            '{"format":"pine-sieve-column-plan","columns":[{"header":"A","state":"sure","feeds":[{"target":"shoe.size"}]}]}',
+            'not in the catalog',
+        ];
+        yield 'a step that is not there' => [
+            '{"format":"pine-sieve-column-plan","columns":[{"header":"A","state":"sure","steps":[{"do":"explode"}]}]}',
+            'no step "explode"',
+        ];
+        yield 'an expression that does harm' => [
+            '{"format":"pine-sieve-column-plan","columns":[{"header":"A","state":"sure","steps":[{"do":"formula","expression":"constant(\"PHP_VERSION\")"}]}]}',
+            'expression',
+        ];
+        yield 'steps of the wrong shape' => [
+            '{"format":"pine-sieve-column-plan","columns":[{"header":"A","state":"sure","steps":"all"}]}',
+            'not a valid column plan',
+        ];
         yield 'an effect that is none' => ['{"format":"pine-sieve-column-plan","columns":[],"settings":{"effect":"destroy"}}', 'effect'];
     }
 
     #[DataProvider('badFiles')]
     public function test_a_file_that_is_no_plan_is_refused_in_plain_words(string $content, string $message): void
     {
-        self::assertStringContainsString($message, (string) $this->as()->postJson('/api/plans', ['content' => $content, 'name' => 'Bad'])->assertStatus(422)->json('message'));
+        self::assertStringContainsString(
+            $message,
+            (string) $this->as()
+                ->postJson('/api/plans', ['content' => $content, 'name' => 'Bad'])
+                ->assertStatus(422)
+                ->json('message'),
+        );
         self::assertSame(0, SavedPlan::query()->count());
     }
 }

@@ -40,21 +40,37 @@ final class RecordsTest extends TestCase
     {
         $this->loaded(self::FILE, ['accept_addresses' => true]);
 
-        $this->getJson('/api/supporters?q='.rawurlencode($query))->assertOk()->assertJson(['total' => $found])->assertJsonCount($found, 'supporters');
-        $this->getJson('/api/gifts?q='.rawurlencode($query))->assertOk()->assertJson(['total' => $found]);
+        $this->getJson('/api/supporters?q=' . rawurlencode($query))
+            ->assertOk()
+            ->assertJson(['total' => $found])
+            ->assertJsonCount($found, 'supporters');
+        $this->getJson('/api/gifts?q=' . rawurlencode($query))
+            ->assertOk()
+            ->assertJson(['total' => $found]);
     }
 
     public function test_a_supporter_with_the_origins_of_each_value(): void
     {
         $intake = $this->loaded(self::FILE, ['accept_addresses' => true]);
         $id = DB::table('supporters')->where('last_name', "O'Brien")->value('id');
-        $page = $this->getJson("/api/supporters/{$id}")->assertOk()->json();
+        $page = $this->getJson("/api/supporters/{$id}")
+            ->assertOk()
+            ->json();
 
-        self::assertSame(["José M. O'Brien", "O'Brien, José M.", 'person'], [$page['supporter']['display_name'], $page['supporter']['sort_name'], $page['supporter']['kind']]);
-        self::assertSame(['12 Elm St', '12 elm street, DOVER, NH 3820'], [$page['addresses'][0]['line1'], $page['addresses'][0]['original']]);
+        self::assertSame(
+            ["José M. O'Brien", "O'Brien, José M.", 'person'],
+            [$page['supporter']['display_name'], $page['supporter']['sort_name'], $page['supporter']['kind']],
+        );
+        self::assertSame(
+            ['12 Elm St', '12 elm street, DOVER, NH 3820'],
+            [$page['addresses'][0]['line1'], $page['addresses'][0]['original']],
+        );
         self::assertSame([1, '25.00'], [$page['gift_count'], $page['gift_sums']['given']['USD']]);
         $origin = $page['origins']["email:{$page['emails'][0]['id']}:address"];
-        self::assertSame([$intake->id, 'people.csv', 2, ['Email'], $this->user()->name], [$origin['intake']['id'], $origin['intake']['file'], $origin['row'], $origin['columns'], $origin['by']]);
+        self::assertSame(
+            [$intake->id, 'people.csv', 2, ['Email'], $this->user()->name],
+            [$origin['intake']['id'], $origin['intake']['file'], $origin['row'], $origin['columns'], $origin['by']],
+        );
         self::assertSame(['Name'], $page['origins']["supporter:{$id}:first_name"]['columns']);
         self::assertSame(['Amount'], $page['origins']["gift:{$page['gifts'][0]['id']}:amount"]['columns']);
         $this->getJson("/api/intakes/{$intake->id}/rows/2")->assertJsonPath('cells.1.raw', "O'Brien, José M.");
@@ -67,7 +83,10 @@ final class RecordsTest extends TestCase
         $id = DB::table('supporters')->value('id');
         $origins = $this->getJson("/api/supporters/{$id}")->json('origins');
 
-        self::assertSame([$second->id, ['Middle name']], [$origins["supporter:{$id}:middle_name"]['intake']['id'], $origins["supporter:{$id}:middle_name"]['columns']]);
+        self::assertSame(
+            [$second->id, ['Middle name']],
+            [$origins["supporter:{$id}:middle_name"]['intake']['id'], $origins["supporter:{$id}:middle_name"]['columns']],
+        );
         self::assertNotSame($second->id, $origins["supporter:{$id}:last_name"]['intake']['id']);
     }
 
@@ -76,14 +95,23 @@ final class RecordsTest extends TestCase
         $this->loaded(self::FILE);
         $other = $this->loaded("Last name,First name,Gift date,Amount\nPell,Di,2021-01-01,7\n");
 
-        $this->getJson("/api/gifts?intake={$other->id}")->assertJson(['total' => 1, 'sums' => ['given' => ['USD' => '7.00']]])->assertJsonPath('gifts.0.supporter', 'Pell, Di');
+        $this->getJson("/api/gifts?intake={$other->id}")
+            ->assertJson(['total' => 1, 'sums' => ['given' => ['USD' => '7.00']]])
+            ->assertJsonPath('gifts.0.supporter', 'Pell, Di');
     }
 
     public function test_whoever_gets_a_phone_from_a_later_file_is_not_new_by_it(): void
     {
         $this->loaded("Id,Last name,First name,Email\nX1,Lee,Ann,ann@example.org\n");
-        $second = $this->loaded("Id,Last name,First name,Email,Phone\nX1,Lee,Ann,ann@example.org,(603) 555-0143\nX2,Pell,Di,di@example.org,(603) 555-0199\n");
-        $found = fn (string $made): array => array_column($this->getJson("/api/supporters?intake={$second->id}&made={$made}")->assertOk()->json('supporters'), 'name');
+        $second = $this->loaded(
+            "Id,Last name,First name,Email,Phone\nX1,Lee,Ann,ann@example.org,(603) 555-0143\nX2,Pell,Di,di@example.org,(603) 555-0199\n",
+        );
+        $found = fn(string $made): array => array_column(
+            $this->getJson("/api/supporters?intake={$second->id}&made={$made}")
+                ->assertOk()
+                ->json('supporters'),
+            'name',
+        );
 
         self::assertSame([['Pell, Di'], ['Lee, Ann']], [$found('new'), $found('changed')]);
         $this->getJson("/api/intakes/{$second->id}/proof")->assertJsonPath('supporters', ['created' => 1, 'updated' => 1]);
@@ -98,7 +126,11 @@ final class RecordsTest extends TestCase
         $this->postJson("/api/intakes/{$intake->id}/undo")->assertOk();
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'people'])->assertOk();
 
-        self::assertSame([1, 1], [Loads::made($intake->id)->count(), Loads::touched($intake->id)->where('owner_id', 1)->count()], 'The trial was undone: it is counted once.');
+        self::assertSame(
+            [1, 1],
+            [Loads::made($intake->id)->count(), Loads::touched($intake->id)->where('owner_id', 1)->count()],
+            'The trial was undone: it is counted once.',
+        );
         $this->getJson("/api/intakes/{$intake->id}/proof")->assertJsonPath('supporters', ['created' => 1, 'updated' => 1]);
     }
 

@@ -41,7 +41,7 @@ final class RequestsTest extends TestCase
     {
         $intake = $this->sifted("Last name,First name\nLee,Ann\n");
         $before = [$intake->refresh()->toArray(), $this->records()];
-        $answer = $this->json($method, '/api/'.str_replace('{id}', (string) $intake->id, $path), $body)->assertStatus($status);
+        $answer = $this->json($method, '/api/' . str_replace('{id}', (string) $intake->id, $path), $body)->assertStatus($status);
 
         self::assertIsString($answer->json('message'));
         self::assertSame($before, [$intake->refresh()->toArray(), $this->records()], 'Nothing changed.');
@@ -68,7 +68,7 @@ final class RequestsTest extends TestCase
         $start->run();
 
         self::assertSame($code, $start->getExitCode());
-        self::assertStringContainsString($says, $start->getOutput().$start->getErrorOutput());
+        self::assertStringContainsString($says, $start->getOutput() . $start->getErrorOutput());
     }
 
     public function test_a_taken_port_is_named_with_a_way_out(): void
@@ -80,6 +80,9 @@ final class RequestsTest extends TestCase
         $start->run();
 
         self::assertSame(1, $start->getExitCode());
-        self::assertStringContainsString("port {$port} is taken by another program. Choose another: PORT=".((int) $port + 1), $start->getErrorOutput());
+        self::assertStringContainsString(
+            "port {$port} is taken by another program. Choose another: PORT=" . ((int) $port + 1),
+            $start->getErrorOutput(),
+        );
     }
 }

@@ -30,10 +30,15 @@ final class RestoreTest extends TestCase
     private function everything(): array
     {
         $tables = [];
-        foreach (DB::select("select table_name as name from information_schema.tables where table_schema = database() and table_type = 'BASE TABLE'") as $table) {
+        foreach (
+            DB::select(
+                "select table_name as name from information_schema.tables where table_schema = database() and table_type = 'BASE TABLE'",
+            )
+            as $table
+        ) {
             // What is said of the restore itself is no part of what was restored.
-            if (! in_array($table->name, ['sessions', 'cache', 'cache_locks', 'jobs', 'worker_signs', 'audit'], true)) {
-                $rows = array_map(static fn ($row): string => (string) json_encode($row), DB::select("select * from `{$table->name}`"));
+            if (!in_array($table->name, ['sessions', 'cache', 'cache_locks', 'jobs', 'worker_signs', 'audit'], true)) {
+                $rows = array_map(static fn($row): string => (string) json_encode($row), DB::select("select * from `{$table->name}`"));
                 sort($rows);
                 $tables[$table->name] = $rows;
             }
@@ -44,7 +49,9 @@ final class RestoreTest extends TestCase
 
     public function test_every_table_is_as_it_was(): void
     {
-        $this->loaded("Last name,First name,Email,Street,City,State,Zip,Groups,Gift date,Amount\nLee,Ann,ann@example.org,12 Elm St,Dover,NH,03820,Board,2020-01-02,5\nO'Brien,\"Zoë \\ \"\"Zo\"\"\",z@example.org,,,,,,,\n");
+        $this->loaded(
+            "Last name,First name,Email,Street,City,State,Zip,Groups,Gift date,Amount\nLee,Ann,ann@example.org,12 Elm St,Dover,NH,03820,Board,2020-01-02,5\nO'Brien,\"Zoë \\ \"\"Zo\"\"\",z@example.org,,,,,,,\n",
+        );
         $this->postJson('/api/rules', ['subject' => 'supporter', 'field' => 'phone', 'strength' => 'should'])->assertCreated();
         $before = $this->everything();
         $this->as(Role::Administrator);
@@ -57,7 +64,9 @@ final class RestoreTest extends TestCase
         DB::table('users')->where('role', 'data steward')->delete();
         $this->postJson("/api/restore-points/{$name}/restore", ['confirm' => 'something else'])->assertStatus(422);
         self::assertSame(0, DB::table('supporters')->count());
-        $restored = $this->postJson("/api/restore-points/{$name}/restore", ['confirm' => config('sieve.organization')])->assertOk()->json();
+        $restored = $this->postJson("/api/restore-points/{$name}/restore", ['confirm' => config('sieve.organization')])
+            ->assertOk()
+            ->json();
 
         self::assertSame($before, $this->everything());
         self::assertFalse(app()->isDownForMaintenance());
@@ -72,11 +81,16 @@ final class RestoreTest extends TestCase
         $before = $this->everything();
         $point = app(RestorePoints::class)->take(RestorePoints::BY_HAND);
         DB::table('supporters')->delete();
-        $run = fn (string ...$arguments): Process => tap(new Process([base_path('bin/restore'), ...$arguments], base_path(), ['DATA_DIR' => (string) getenv('DATA_DIR')]))->run();
+        $run = fn(string ...$arguments): Process => tap(
+            new Process([base_path('bin/restore'), ...$arguments], base_path(), ['DATA_DIR' => (string) getenv('DATA_DIR')]),
+        )->run();
 
         self::assertStringContainsString($point->name, $run()->getOutput());
         self::assertStringContainsString('is readable', $run($point->name, '--check')->getOutput());
-        self::assertSame([2, 'There is no restore point "nothing".'], [($none = $run('nothing', '--yes'))->getExitCode(), trim($none->getErrorOutput())]);
+        self::assertSame(
+            [2, 'There is no restore point "nothing".'],
+            [($none = $run('nothing', '--yes'))->getExitCode(), trim($none->getErrorOutput())],
+        );
         $done = $run($point->name, '--yes');
         self::assertSame(0, $done->getExitCode(), $done->getErrorOutput());
         DB::purge();
@@ -86,9 +100,12 @@ final class RestoreTest extends TestCase
     /** @return iterable<string, array{callable(string): void, string}> */
     public static function damage(): iterable
     {
-        yield 'cut off' => [static fn (string $file) => file_put_contents($file, substr((string) file_get_contents($file), 0, 800)), 'checksum differs'];
-        yield 'another file' => [static fn (string $file) => file_put_contents($file, gzencode('drop table users;')), 'checksum differs'];
-        yield 'empty' => [static fn (string $file) => file_put_contents($file, ''), 'checksum differs'];
+        yield 'cut off' => [
+            static fn(string $file) => file_put_contents($file, substr((string) file_get_contents($file), 0, 800)),
+            'checksum differs',
+        ];
+        yield 'another file' => [static fn(string $file) => file_put_contents($file, gzencode('drop table users;')), 'checksum differs'];
+        yield 'empty' => [static fn(string $file) => file_put_contents($file, ''), 'checksum differs'];
     }
 
     #[DataProvider('damage')]
@@ -100,7 +117,10 @@ final class RestoreTest extends TestCase
         $damage(Storage::disk('local')->path("restore-points/{$point->name}.sql.gz"));
         $before = $this->everything();
 
-        $this->as(Role::Administrator)->getJson("/api/restore-points/{$point->name}/check")->assertOk()->assertJson(['readable' => false]);
+        $this->as(Role::Administrator)
+            ->getJson("/api/restore-points/{$point->name}/check")
+            ->assertOk()
+            ->assertJson(['readable' => false]);
         try {
             $points->restore($point);
             self::fail('It was restored.');
@@ -117,9 +137,20 @@ final class RestoreTest extends TestCase
         $point = $points->take(RestorePoints::BY_HAND);
         $path = Storage::disk('local')->path("restore-points/{$point->name}.sql.gz");
         $sql = (string) gzdecode((string) file_get_contents($path));
-        foreach ([substr($sql, 0, -500) => 'breaks off', str_replace('CREATE TABLE `gifts`', 'CREATE TABLE `gofts`', $sql) => 'lacks the tables gifts'] as $content => $says) {
+        foreach (
+            [
+                substr($sql, 0, -500) => 'breaks off',
+                str_replace('CREATE TABLE `gifts`', 'CREATE TABLE `gofts`', $sql) => 'lacks the tables gifts',
+            ]
+            as $content => $says
+        ) {
             file_put_contents($path, gzencode((string) $content));
-            self::assertStringContainsString($says, (string) $points->fault(new RestorePoint($point->name, $point->at, '', null, 1, (string) hash_file('sha256', $path), $point->tables)));
+            self::assertStringContainsString(
+                $says,
+                (string) $points->fault(
+                    new RestorePoint($point->name, $point->at, '', null, 1, (string) hash_file('sha256', $path), $point->tables),
+                ),
+            );
         }
     }
 
@@ -127,8 +158,13 @@ final class RestoreTest extends TestCase
     {
         $point = app(RestorePoints::class)->take(RestorePoints::BY_HAND);
         $intake = $this->sifted("Last name,First name\nLee,Ann\n");
-        Intake::query()->whereKey($intake->id)->update(['state' => 'loading']);
-        $this->as(Role::Administrator)->postJson("/api/restore-points/{$point->name}/restore", ['confirm' => config('sieve.organization')])->assertStatus(422)->assertJsonFragment(['message' => '"People" is being worked on. Stop it or wait until it is done; nothing was changed.']);
+        Intake::query()
+            ->whereKey($intake->id)
+            ->update(['state' => 'loading']);
+        $this->as(Role::Administrator)
+            ->postJson("/api/restore-points/{$point->name}/restore", ['confirm' => config('sieve.organization')])
+            ->assertStatus(422)
+            ->assertJsonFragment(['message' => '"People" is being worked on. Stop it or wait until it is done; nothing was changed.']);
     }
 
     public function test_one_is_taken_before_a_load_that_asks_for_it(): void
@@ -137,7 +173,10 @@ final class RestoreTest extends TestCase
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'Gala', 'restore_point' => true])->assertOk();
         [$point] = app(RestorePoints::class)->all();
 
-        self::assertSame(['before "Gala" was loaded', 0, $point->name], [$point->reason, $point->tables['supporters'], $intake->refresh()->restore_point]);
+        self::assertSame(
+            ['before "Gala" was loaded', 0, $point->name],
+            [$point->reason, $point->tables['supporters'], $intake->refresh()->restore_point],
+        );
     }
 
     /** @return iterable<string, array{Schedule, string, ?string, bool}> schedule, now, the last one, whether one is due */
@@ -169,8 +208,15 @@ final class RestoreTest extends TestCase
         }
 
         self::assertSame(['by hand' => 1, 'scheduled' => 2], collect($points->all())->countBy('reason')->sortKeys()->all());
-        $this->as(Role::Administrator)->putJson('/api/restore-points/schedule', ['every' => 'hour', 'hour' => 1, 'keep' => 1])->assertStatus(422);
-        self::assertSame('week', $this->putJson('/api/restore-points/schedule', ['every' => 'week', 'hour' => 3, 'keep' => 5])->assertOk()->json('schedule.every'));
+        $this->as(Role::Administrator)
+            ->putJson('/api/restore-points/schedule', ['every' => 'hour', 'hour' => 1, 'keep' => 1])
+            ->assertStatus(422);
+        self::assertSame(
+            'week',
+            $this->putJson('/api/restore-points/schedule', ['every' => 'week', 'hour' => 3, 'keep' => 5])
+                ->assertOk()
+                ->json('schedule.every'),
+        );
         $this->getJson('/api/restore-points/..%2F..%2Fetc/check')->assertStatus(404);
     }
 
@@ -193,10 +239,12 @@ final class RestoreTest extends TestCase
         // As a process leaves it that is killed between two statements.
         file_put_contents("{$folder}/under-way", json_encode(['point' => $old->name, 'before' => $now->name]));
         file_put_contents("{$folder}/2026-01-01-000000-000-abc.part", 'half');
-        app()->maintenanceMode()->activate(['status' => 503]);
+        app()
+            ->maintenanceMode()
+            ->activate(['status' => 503]);
         DB::statement('drop table shortfalls');
         DB::table('supporters')->delete();
-        if (! $isSound) {
+        if (!$isSound) {
             file_put_contents("{$folder}/{$old->name}.sql.gz", 'x');
         }
 
@@ -205,13 +253,19 @@ final class RestoreTest extends TestCase
         $this->getJson('/api/session')->assertStatus(503);
         self::assertStringContainsString($says, (string) $points->finish());
 
-        self::assertSame($isSound ? ['Lee, Ann'] : ['Lee, Ann', 'Park, Bo'], DB::table('supporters')->orderBy('sort_name')->pluck('sort_name')->all());
+        self::assertSame(
+            $isSound ? ['Lee, Ann'] : ['Lee, Ann', 'Park, Bo'],
+            DB::table('supporters')->orderBy('sort_name')->pluck('sort_name')->all(),
+        );
         self::assertSame(0, DB::table('shortfalls')->count());
         self::assertFalse(app()->isDownForMaintenance());
         self::assertNull($this->getJson('/api/health')->json('closed'));
         self::assertSame([], glob("{$folder}/*.part"));
         self::assertNull($points->finish());
-        self::assertStringContainsString($says, (string) DB::table('audit')->where('kind', 'restore point')->orderByDesc('id')->value('what'));
+        self::assertStringContainsString(
+            $says,
+            (string) DB::table('audit')->where('kind', 'restore point')->orderByDesc('id')->value('what'),
+        );
     }
 
     public function test_what_a_restored_database_remembers_as_under_way_is_settled(): void
@@ -219,7 +273,9 @@ final class RestoreTest extends TestCase
         $states = ['reading' => 'reading', 'sifting' => 'sifting', 'loading' => 'loading', 'undoing' => 'undoing', 'waiting' => 'ready'];
         foreach (array_keys($states) as $state) {
             $intake = $this->sifted("Last name,First name\nLee,Ann {$state}\n");
-            Intake::query()->whereKey($intake->id)->update(['name' => $state, 'state' => $state, 'queue_place' => $state === 'waiting' ? 1 : null]);
+            Intake::query()
+                ->whereKey($intake->id)
+                ->update(['name' => $state, 'state' => $state, 'queue_place' => $state === 'waiting' ? 1 : null]);
         }
         foreach (['waiting', 'searching', 'done'] as $state) {
             DB::table('duplicate_searches')->insert(['state' => $state, 'created_at' => now()]);
@@ -231,8 +287,14 @@ final class RestoreTest extends TestCase
         DB::table('jobs')->insert(['queue' => 'default', 'payload' => '{}', 'attempts' => 0, 'available_at' => 0, 'created_at' => 0]);
         $points->restore($point);
 
-        self::assertSame($states, Intake::query()->get()->mapWithKeys(static fn (Intake $intake): array => [$intake->name => $intake->state->value])->all());
-        self::assertSame(array_fill(0, 4, 'This was under way when the restore point was taken. Nothing is half done.'), Intake::query()->whereNotNull('error')->pluck('error')->all());
+        self::assertSame(
+            $states,
+            Intake::query()->get()->mapWithKeys(static fn(Intake $intake): array => [$intake->name => $intake->state->value])->all(),
+        );
+        self::assertSame(
+            array_fill(0, 4, 'This was under way when the restore point was taken. Nothing is half done.'),
+            Intake::query()->whereNotNull('error')->pluck('error')->all(),
+        );
         self::assertSame(['failed', 'failed', 'done'], DB::table('duplicate_searches')->orderBy('id')->pluck('state')->all());
         self::assertSame(0, DB::table('jobs')->where('payload', '{}')->count());
         // Nothing holds the next one up.

@@ -12,8 +12,12 @@ final class RowsTest extends TestCase
     public function test_problems_by_kind_and_by_value_and_their_corrections(): void
     {
         $this->holdUnreadable('email');
-        $intake = $this->sifted("Last name,First name,State,Zip,Email\nLee,Ann,Mainland,04101,a@example.org\nPark,Bo,Mainland,04101,b@example.org\nDahl,Cy,ME,04101,nobody\n,Di,ME,04101,d@example.org\nPell,Ed,ME,04101,e@example.org\n");
-        $kinds = $this->getJson("/api/intakes/{$intake->id}/checks")->assertOk()->json('kinds');
+        $intake = $this->sifted(
+            "Last name,First name,State,Zip,Email\nLee,Ann,Mainland,04101,a@example.org\nPark,Bo,Mainland,04101,b@example.org\nDahl,Cy,ME,04101,nobody\n,Di,ME,04101,d@example.org\nPell,Ed,ME,04101,e@example.org\n",
+        );
+        $kinds = $this->getJson("/api/intakes/{$intake->id}/checks")
+            ->assertOk()
+            ->json('kinds');
         self::assertSame(['state.unknown' => 2, 'email.form' => 1, 'name.last.required' => 1], array_column($kinds, 'rows', 'code'));
 
         $values = $this->getJson("/api/intakes/{$intake->id}/problems?code=state.unknown&field=address.state&column=2")->json('values');
@@ -44,21 +48,38 @@ final class RowsTest extends TestCase
         $this->edit($intake->id, ['kind' => 'row', 'number' => 3, 'to' => 'hold']);
         self::assertSame(['held' => 1, 'left_out' => 1], $this->outcomes($intake));
         $proof = $this->getJson("/api/intakes/{$intake->id}/proof")->json();
-        self::assertSame([['USD' => '7.00'], ['USD' => '5.00'], true], [$proof['money']['held'], $proof['money']['left_out'], $proof['balanced']]);
+        self::assertSame(
+            [['USD' => '7.00'], ['USD' => '5.00'], true],
+            [$proof['money']['held'], $proof['money']['left_out'], $proof['balanced']],
+        );
 
         $this->edit($intake->id, ['kind' => 'row', 'number' => 2, 'to' => 'in']);
         $this->deleteJson("/api/intakes/{$intake->id}/edits", ['kind' => 'row'])->assertJson(['number' => 2]);
         $this->deleteJson("/api/intakes/{$intake->id}/edits", ['kind' => 'row'])->assertJson(['number' => 3]);
         self::assertSame(['new' => 1, 'left_out' => 1], $this->outcomes($intake));
-        foreach ([['kind' => 'row', 'number' => 2, 'to' => 'burn'], ['kind' => 'row', 'number' => 99, 'to' => 'out'], ['kind' => 'cell', 'number' => 2, 'column' => 77, 'to' => 'x'], ['kind' => 'match', 'number' => 2, 'to' => 's:abc'], ['kind' => 'dance', 'to' => 'x']] as $nonsense) {
+        foreach (
+            [
+                ['kind' => 'row', 'number' => 2, 'to' => 'burn'],
+                ['kind' => 'row', 'number' => 99, 'to' => 'out'],
+                ['kind' => 'cell', 'number' => 2, 'column' => 77, 'to' => 'x'],
+                ['kind' => 'match', 'number' => 2, 'to' => 's:abc'],
+                ['kind' => 'dance', 'to' => 'x'],
+            ]
+            as $nonsense
+        ) {
             $this->postJson("/api/intakes/{$intake->id}/edits", $nonsense)->assertStatus(422);
         }
     }
 
     public function test_matches_against_the_database(): void
     {
-        $this->loaded("Legacy No,Last name,First name,Email,Street,City,State,Zip\nX1,Lee,Ann,ann@example.org,,,,\nX2,Park,Robert,,12 Elm St,Dover,NH,03820\nX3,García,José,,,,,\n", ['accept_addresses' => true]);
-        $intake = $this->sifted("Legacy No,Last name,First name,Email,Street,City,State,Zip\nx1,Lee,Anna,,,,,\n,Lee,A.,ANN@example.org,,,,\n,PARK,ROBERT,,12 elm street,dover,n.h.,3820\n,Park,Bob,,12 Elm St,Dover,NH,03820\n,Garcia,Jose,,,,,\n,Lee,,ann@example.org,,,,\n,Lee,Bo,ann@example.org,,,,\n,Quill,Zoe,z@example.org,,,,\n");
+        $this->loaded(
+            "Legacy No,Last name,First name,Email,Street,City,State,Zip\nX1,Lee,Ann,ann@example.org,,,,\nX2,Park,Robert,,12 Elm St,Dover,NH,03820\nX3,García,José,,,,,\n",
+            ['accept_addresses' => true],
+        );
+        $intake = $this->sifted(
+            "Legacy No,Last name,First name,Email,Street,City,State,Zip\nx1,Lee,Anna,,,,,\n,Lee,A.,ANN@example.org,,,,\n,PARK,ROBERT,,12 elm street,dover,n.h.,3820\n,Park,Bob,,12 Elm St,Dover,NH,03820\n,Garcia,Jose,,,,,\n,Lee,,ann@example.org,,,,\n,Lee,Bo,ann@example.org,,,,\n,Quill,Zoe,z@example.org,,,,\n",
+        );
         $verdicts = DB::table('intake_results')->where('intake_id', $intake->id)->orderBy('number')->pluck('verdict')->all();
 
         self::assertSame(['known', 'known', 'known', 'known', 'unsure', 'unsure', 'new', 'new'], $verdicts);
@@ -69,21 +90,39 @@ final class RowsTest extends TestCase
         self::assertSame('Lee', $pair['incoming']['Name']);
         self::assertSame(['Ann Lee', ''], [$pair['candidates'][0]['after']['Name'], $pair['candidates'][0]['after']['Gifts']]);
         self::assertSame('Ann Lee', $pair['candidates'][0]['values']['Name']);
-        self::assertContains('Same email, which 3 of 8 have', array_map(static fn (string $reason): string => explode(':', $reason)[0], $pair['candidates'][0]['for']));
+        self::assertContains(
+            'Same email, which 3 of 8 have',
+            array_map(static fn(string $reason): string => explode(':', $reason)[0], $pair['candidates'][0]['for']),
+        );
 
         $this->edit($intake->id, ['kind' => 'match', 'number' => 7, 'to' => 'new']);
-        $this->edit($intake->id, ['kind' => 'match', 'number' => 6, 'to' => $this->getJson("/api/intakes/{$intake->id}/rows/6/match")->json('candidates.0.decision')]);
-        self::assertSame(1, $this->getJson("/api/intakes/{$intake->id}")->json('held.unsure'), 'Row 8 gives a first name, and may be the one of row 7.');
+        $this->edit($intake->id, [
+            'kind' => 'match',
+            'number' => 6,
+            'to' => $this->getJson("/api/intakes/{$intake->id}/rows/6/match")->json('candidates.0.decision'),
+        ]);
+        self::assertSame(
+            1,
+            $this->getJson("/api/intakes/{$intake->id}")->json('held.unsure'),
+            'Row 8 gives a first name, and may be the one of row 7.',
+        );
         $this->deleteJson("/api/intakes/{$intake->id}/edits", ['kind' => 'match'])->assertJson(['number' => 6]);
         self::assertSame(2, $this->getJson("/api/intakes/{$intake->id}")->json('held.unsure'));
     }
 
     public function test_a_row_that_may_be_one_above_is_shown_with_the_gifts_of_both(): void
     {
-        $intake = $this->sifted("Last name,First name,Email,Gift date,Amount\nLee,Ann,ann@example.org,2024-01-02,50\nLee,,ann@example.org,2024-02-03,1.50\nLee,,ann@example.org,2024-01-02,50\n");
-        $candidate = fn (int $number): array => $this->getJson("/api/intakes/{$intake->id}/rows/{$number}/match")->assertOk()->json('candidates.0');
+        $intake = $this->sifted(
+            "Last name,First name,Email,Gift date,Amount\nLee,Ann,ann@example.org,2024-01-02,50\nLee,,ann@example.org,2024-02-03,1.50\nLee,,ann@example.org,2024-01-02,50\n",
+        );
+        $candidate = fn(int $number): array => $this->getJson("/api/intakes/{$intake->id}/rows/{$number}/match")
+            ->assertOk()
+            ->json('candidates.0');
 
-        self::assertSame(['Row 2 of this file', '1 gift, USD 50.00, latest 2024-01-02', '2 gifts, USD 51.50, latest 2024-02-03'], [$candidate(3)['label'], $candidate(3)['values']['Gifts'], $candidate(3)['after']['Gifts']]);
+        self::assertSame(
+            ['Row 2 of this file', '1 gift, USD 50.00, latest 2024-01-02', '2 gifts, USD 51.50, latest 2024-02-03'],
+            [$candidate(3)['label'], $candidate(3)['values']['Gifts'], $candidate(3)['after']['Gifts']],
+        );
         $said = $candidate(4);
         $this->edit($intake->id, ['kind' => 'match', 'number' => 4, 'to' => $said['decision']]);
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'Gifts'])->assertSuccessful();
@@ -93,31 +132,77 @@ final class RowsTest extends TestCase
 
     public function test_a_row_that_may_be_father_or_son_is_asked_about(): void
     {
-        $this->loaded("Last name,First name,Suffix,Birthday,Email,Street,City,State,Zip\nPark,Robert,,1948-02-03,rob@example.org,12 Elm St,Dover,NH,03820\nPark,Robert,Jr.,1975-11-23,,12 Elm St,Dover,NH,03820\nLee,Ann,,,,9 Quay Rd,Dover,NH,03820\n", ['accept_addresses' => true], ['name.last', 'name.first', 'name.suffix', 'birth_date', 'email', 'address.line1', 'address.city', 'address.state', 'address.postal_code']);
-        $intake = $this->sifted("Last name,First name,Suffix,Birthday,Street,City,State,Zip\nPark,Robert,,,12 Elm St,Dover,NH,03820\nPark,Robert,,1948-02-03,12 Elm St,Dover,NH,03820\nPark,Robert,Jr.,,12 Elm St,Dover,NH,03820\nLee,Ann,,,9 Quay Rd,Dover,NH,03820\n", [], ['name.last', 'name.first', 'name.suffix', 'birth_date', 'address.line1', 'address.city', 'address.state', 'address.postal_code']);
+        $this->loaded(
+            "Last name,First name,Suffix,Birthday,Email,Street,City,State,Zip\nPark,Robert,,1948-02-03,rob@example.org,12 Elm St,Dover,NH,03820\nPark,Robert,Jr.,1975-11-23,,12 Elm St,Dover,NH,03820\nLee,Ann,,,,9 Quay Rd,Dover,NH,03820\n",
+            ['accept_addresses' => true],
+            [
+                'name.last',
+                'name.first',
+                'name.suffix',
+                'birth_date',
+                'email',
+                'address.line1',
+                'address.city',
+                'address.state',
+                'address.postal_code',
+            ],
+        );
+        $intake = $this->sifted(
+            "Last name,First name,Suffix,Birthday,Street,City,State,Zip\nPark,Robert,,,12 Elm St,Dover,NH,03820\nPark,Robert,,1948-02-03,12 Elm St,Dover,NH,03820\nPark,Robert,Jr.,,12 Elm St,Dover,NH,03820\nLee,Ann,,,9 Quay Rd,Dover,NH,03820\n",
+            [],
+            [
+                'name.last',
+                'name.first',
+                'name.suffix',
+                'birth_date',
+                'address.line1',
+                'address.city',
+                'address.state',
+                'address.postal_code',
+            ],
+        );
 
-        self::assertSame(['unsure', 'known', 'known', 'known'], DB::table('intake_results')->where('intake_id', $intake->id)->orderBy('number')->pluck('verdict')->all());
+        self::assertSame(
+            ['unsure', 'known', 'known', 'known'],
+            DB::table('intake_results')->where('intake_id', $intake->id)->orderBy('number')->pluck('verdict')->all(),
+        );
         $candidates = $this->getJson("/api/intakes/{$intake->id}/rows/2/match")->json('candidates');
-        self::assertSame([['Another of this name is as near: Only one is Jr.'], ['Only one is Jr., Sr. or the like: says little']], array_column($candidates, 'against'));
+        self::assertSame(
+            [['Another of this name is as near: Only one is Jr.'], ['Only one is Jr., Sr. or the like: says little']],
+            array_column($candidates, 'against'),
+        );
     }
 
     public function test_a_row_that_only_points_at_someone_known_needs_no_name(): void
     {
         $this->loaded("Legacy No,Last name,First name,Email\nX1,Lee,Ann,ann@example.org\nX2,Larkspur,Bo,\n");
-        $intake = $this->loaded("Legacy No,Email,Gift date,Amount\nX1,,2024-01-02,5\n,ann@example.org,2024-01-03,6\nX9,,2024-01-04,7\nX2,,2024-01-05,8\n");
+        $intake = $this->loaded(
+            "Legacy No,Email,Gift date,Amount\nX1,,2024-01-02,5\n,ann@example.org,2024-01-03,6\nX9,,2024-01-04,7\nX2,,2024-01-05,8\n",
+        );
 
         self::assertSame(['updated' => 3, 'held' => 1], $this->outcomes($intake));
         self::assertSame(['19.00', 2], [DB::table('gifts')->sum('amount'), DB::table('supporters')->count()]);
-        self::assertSame('No last name and no organization name: the gift has no supporter', DB::table('intake_problems')->where('intake_id', $intake->id)->value('reason'));
+        self::assertSame(
+            'No last name and no organization name: the gift has no supporter',
+            DB::table('intake_problems')->where('intake_id', $intake->id)->value('reason'),
+        );
     }
 
     public function test_the_order_of_rows_does_not_decide_who_is_known(): void
     {
-        $file = "Last name,First name,Email,Street,City,State,Zip,Gift date,Amount\nLee,Ann,a@example.org,12 Elm St,Dover,NH,03820,2024-01-01,1\nLee,Bo,a@example.org,12 Elm St,Dover,NH,03820,2024-01-02,2\nLee,Bo,,12 Elm St,Dover,NH,03820,2024-01-03,4\n,,b@example.org,,,,,2024-01-04,8\nPark,Cy,b@example.org,,,,,2024-01-05,16\n";
+        $file =
+            "Last name,First name,Email,Street,City,State,Zip,Gift date,Amount\nLee,Ann,a@example.org,12 Elm St,Dover,NH,03820,2024-01-01,1\nLee,Bo,a@example.org,12 Elm St,Dover,NH,03820,2024-01-02,2\nLee,Bo,,12 Elm St,Dover,NH,03820,2024-01-03,4\n,,b@example.org,,,,,2024-01-04,8\nPark,Cy,b@example.org,,,,,2024-01-05,16\n";
         $intake = $this->loaded($file, ['accept_addresses' => true]);
 
-        self::assertSame(['new' => 3, 'updated' => 2], $this->outcomes($intake), 'Bo shares an email with Ann and is himself by row 4; row 5 points at Cy, who comes after it.');
-        self::assertSame(['1.00', '6.00', '24.00'], DB::table('gifts')->groupBy('supporter_id')->orderBy('supporter_id')->selectRaw('sum(amount) as total')->pluck('total')->all());
+        self::assertSame(
+            ['new' => 3, 'updated' => 2],
+            $this->outcomes($intake),
+            'Bo shares an email with Ann and is himself by row 4; row 5 points at Cy, who comes after it.',
+        );
+        self::assertSame(
+            ['1.00', '6.00', '24.00'],
+            DB::table('gifts')->groupBy('supporter_id')->orderBy('supporter_id')->selectRaw('sum(amount) as total')->pluck('total')->all(),
+        );
         $before = $this->records();
         self::assertSame(['unchanged' => 5], $this->outcomes($this->loaded($file, ['accept_addresses' => true])));
         self::assertSame($before, $this->records());
@@ -133,26 +218,44 @@ final class RowsTest extends TestCase
 
     public function test_rows_of_one_file_that_are_the_same_person(): void
     {
-        $intake = $this->loaded("Last name,First name,Email,Phone,Gift date,Amount\nLee,Ann,ann@example.org,,2020-01-02,5\nPark,Bo,bo@example.org,,2020-01-02,6\nLee,Ann,ANN@example.org,603-555-0143,2020-02-02,7\nLee,Ann,ann@example.org,,2020-02-02,7\n");
+        $intake = $this->loaded(
+            "Last name,First name,Email,Phone,Gift date,Amount\nLee,Ann,ann@example.org,,2020-01-02,5\nPark,Bo,bo@example.org,,2020-01-02,6\nLee,Ann,ANN@example.org,603-555-0143,2020-02-02,7\nLee,Ann,ann@example.org,,2020-02-02,7\n",
+        );
 
         self::assertSame(['new' => 2, 'updated' => 2], $this->outcomes($intake));
         $ann = (int) DB::table('supporters')->where('first_name', 'Ann')->value('id');
-        self::assertSame(['19.00', 3, 1], [DB::table('gifts')->where('supporter_id', $ann)->sum('amount'), DB::table('gifts')->where('supporter_id', $ann)->count(), DB::table('phones')->where('supporter_id', $ann)->count()]);
+        self::assertSame(
+            ['19.00', 3, 1],
+            [
+                DB::table('gifts')->where('supporter_id', $ann)->sum('amount'),
+                DB::table('gifts')->where('supporter_id', $ann)->count(),
+                DB::table('phones')->where('supporter_id', $ann)->count(),
+            ],
+        );
         self::assertSame(2, DB::table('supporters')->count());
     }
 
     public function test_a_correction_lets_a_later_row_follow_an_earlier_one(): void
     {
         $this->holdUnreadable('phone');
-        $intake = $this->sifted("Last name,First name,Email,Phone\nLee,Ann,ann@example.org,12\nLee,Ann,ann@example.org,603-555-0143\nPark,Bo,bo@example.org,603-555-0144\n");
+        $intake = $this->sifted(
+            "Last name,First name,Email,Phone\nLee,Ann,ann@example.org,12\nLee,Ann,ann@example.org,603-555-0143\nPark,Bo,bo@example.org,603-555-0144\n",
+        );
         self::assertSame(['new' => 2, 'held' => 1], $this->outcomes($intake));
         self::assertSame('new', DB::table('intake_results')->where('intake_id', $intake->id)->where('number', 3)->value('outcome'));
 
         $this->edit($intake->id, ['kind' => 'cell', 'number' => 2, 'column' => 3, 'to' => '']);
-        self::assertSame(['new', 'updated', 'new'], DB::table('intake_results')->where('intake_id', $intake->id)->orderBy('number')->pluck('outcome')->all());
+        self::assertSame(
+            ['new', 'updated', 'new'],
+            DB::table('intake_results')->where('intake_id', $intake->id)->orderBy('number')->pluck('outcome')->all(),
+        );
         $partial = DB::table('intake_results')->where('intake_id', $intake->id)->orderBy('number')->get()->all();
         $this->postJson("/api/intakes/{$intake->id}/sift")->assertOk();
-        self::assertEquals($partial, DB::table('intake_results')->where('intake_id', $intake->id)->orderBy('number')->get()->all(), 'Working out a few rows gives what working out all gives.');
+        self::assertEquals(
+            $partial,
+            DB::table('intake_results')->where('intake_id', $intake->id)->orderBy('number')->get()->all(),
+            'Working out a few rows gives what working out all gives.',
+        );
     }
 
     public function test_an_old_row_decided_to_be_the_same_as_another_row(): void
@@ -171,7 +274,10 @@ final class RowsTest extends TestCase
         $this->loaded("Last name,First name,Email,Phone\nLee,Ann,ann@example.org,603-555-0143\n");
         $file = "Last name,First name,Middle name,Email,Phone\nLee,Ann,Mary,ann@example.org,603-555-0199\n";
         $intake = $this->sifted($file);
-        $planned = fn (): array => array_column($this->getJson("/api/intakes/{$intake->id}/preview?outcome=updated")->json('rows.0.changes') ?? [], 'subject');
+        $planned = fn(): array => array_column(
+            $this->getJson("/api/intakes/{$intake->id}/preview?outcome=updated")->json('rows.0.changes') ?? [],
+            'subject',
+        );
         self::assertSame(['supporter'], $planned());
         $this->patchJson("/api/intakes/{$intake->id}", ['effect' => 'replace'])->assertOk();
         self::assertSame(['supporter', 'phone'], $planned());
@@ -182,7 +288,9 @@ final class RowsTest extends TestCase
 
     public function test_addresses_are_accepted_in_bulk_or_one_by_one(): void
     {
-        $intake = $this->sifted("Last name,First name,Street,City,State,Zip\nLee,Ann,12 elm street,DOVER,NH,3820\nPark,Bo,4 Oak Road,Saco,ME,04072\nDahl,Cy,9 Ash St,Saco,ME,04072\n");
+        $intake = $this->sifted(
+            "Last name,First name,Street,City,State,Zip\nLee,Ann,12 elm street,DOVER,NH,3820\nPark,Bo,4 Oak Road,Saco,ME,04072\nDahl,Cy,9 Ash St,Saco,ME,04072\n",
+        );
         $this->getJson("/api/intakes/{$intake->id}")->assertJson(['addresses' => ['ask' => 2, 'same' => 1, 'accepted' => 0]]);
         $row = $this->getJson("/api/intakes/{$intake->id}/addresses?show=ask")->json('rows.0');
         self::assertSame(['12 elm street', '12 Elm St', '03820'], [$row['from']['line1'], $row['to']['line1'], $row['to']['postal_code']]);
@@ -193,35 +301,72 @@ final class RowsTest extends TestCase
         $this->getJson("/api/intakes/{$intake->id}")->assertJson(['addresses' => ['ask' => 0, 'accepted' => 1, 'kept' => 1]]);
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'x'])->assertOk();
 
-        self::assertSame(['12 Elm St', '12 elm street, DOVER, NH 3820'], array_values((array) DB::table('addresses')->where('city', 'Dover')->first(['line1', 'original'])));
-        self::assertSame(['4 Oak Road', null], array_values((array) DB::table('addresses')->where('line1', 'like', '4 Oak%')->first(['line1', 'original'])));
+        self::assertSame(
+            ['12 Elm St', '12 elm street, DOVER, NH 3820'],
+            array_values(
+                (array) DB::table('addresses')
+                    ->where('city', 'Dover')
+                    ->first(['line1', 'original']),
+            ),
+        );
+        self::assertSame(
+            ['4 Oak Road', null],
+            array_values(
+                (array) DB::table('addresses')
+                    ->where('line1', 'like', '4 Oak%')
+                    ->first(['line1', 'original']),
+            ),
+        );
     }
 
     public function test_cells_are_kept_to_the_letter(): void
     {
         $intake = $this->sifted("Last name,First name,Odd\n\" Lee \u{A0}\",Ann,\"a\nb\"\n=cmd,Bo,'x\nPark,Cy,\n");
 
-        self::assertSame(["[\" Lee \u{A0}\",\"Ann\",\"a\\nb\"]", '["=cmd","Bo","\'x"]', '["Park","Cy",""]'], DB::table('intake_rows')->where('intake_id', $intake->id)->orderBy('number')->pluck('cells')->all());
-        self::assertSame('Lee', json_decode((string) DB::table('intake_results')->where('number', 2)->value('changes'), true)[0]['fields']['last_name'][1]);
+        self::assertSame(
+            ["[\" Lee \u{A0}\",\"Ann\",\"a\\nb\"]", '["=cmd","Bo","\'x"]', '["Park","Cy",""]'],
+            DB::table('intake_rows')->where('intake_id', $intake->id)->orderBy('number')->pluck('cells')->all(),
+        );
+        self::assertSame(
+            'Lee',
+            json_decode((string) DB::table('intake_results')->where('number', 2)->value('changes'), true)[0]['fields']['last_name'][1],
+        );
     }
 
     public function test_the_blanks_in_the_settings_of_a_step_are_kept(): void
     {
         $this->as();
         $id = $this->upload("First,Last,Email\nAnn Mary,de Vries,ann@example.org\n")->json('id');
-        $this->patchJson("/api/intakes/{$id}/columns/1", ['target' => 'name.last', 'steps' => [['do' => 'replace', 'find' => 'de ', 'with' => 'van '], ['do' => 'join', 'with' => ['First'], 'separator' => ' ']]])->assertOk();
-        $steps = $this->getJson("/api/intakes/{$id}/columns/1")->json('choice.steps') ?? DB::table('intakes')->where('id', $id)->value('plan');
+        $this->patchJson("/api/intakes/{$id}/columns/1", [
+            'target' => 'name.last',
+            'steps' => [['do' => 'replace', 'find' => 'de ', 'with' => 'van '], ['do' => 'join', 'with' => ['First'], 'separator' => ' ']],
+        ])->assertOk();
+        $steps =
+            $this->getJson("/api/intakes/{$id}/columns/1")->json('choice.steps') ?? DB::table('intakes')->where('id', $id)->value('plan');
         self::assertStringContainsString('"find":"de ","with":"van "', is_string($steps) ? $steps : json_encode($steps));
         self::assertStringContainsString('"separator":" "', is_string($steps) ? $steps : json_encode($steps));
-        $this->patchJson("/api/intakes/{$id}/columns/0", ['target' => 'name.first', 'steps' => [['do' => 'take', 'what' => 'before', 'mark' => ' ']]])->assertOk();
+        $this->patchJson("/api/intakes/{$id}/columns/0", [
+            'target' => 'name.first',
+            'steps' => [['do' => 'take', 'what' => 'before', 'mark' => ' ']],
+        ])->assertOk();
         self::assertStringContainsString('"mark":" "', (string) DB::table('intakes')->where('id', $id)->value('plan'));
     }
 
     public function test_pasted_cells_keep_their_leading_tabs(): void
     {
         $this->as();
-        $id = $this->postJson('/api/intakes', ['text' => "\tFirst name\tLast name\n1\tAnn\tLee\n\tBo\tPark\n"])->assertCreated()->json('id');
+        $id = $this->postJson('/api/intakes', ['text' => "\tFirst name\tLast name\n1\tAnn\tLee\n\tBo\tPark\n"])
+            ->assertCreated()
+            ->json('id');
 
-        self::assertSame([['1', 'Ann', 'Lee'], ['', 'Bo', 'Park']], DB::table('intake_rows')->where('intake_id', $id)->orderBy('number')->pluck('cells')->map(static fn (string $cells): array => json_decode($cells, true))->all());
+        self::assertSame(
+            [['1', 'Ann', 'Lee'], ['', 'Bo', 'Park']],
+            DB::table('intake_rows')
+                ->where('intake_id', $id)
+                ->orderBy('number')
+                ->pluck('cells')
+                ->map(static fn(string $cells): array => json_decode($cells, true))
+                ->all(),
+        );
     }
 }

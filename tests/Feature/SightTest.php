@@ -11,10 +11,32 @@ use PHPUnit\Framework\Attributes\DataProvider;
 /** Who may see or change a field holds at every door, for a field of each type. */
 final class SightTest extends TestCase
 {
-    private const CSV = "Name,Nick,Email,Phone,Street,City,State,Zip,Old id,Birth,Mail,Note,Group,Tag,Size,Date,Amount,Fund,Kind,Ref\n"
-        ."Lee Ann,Zorbina,zorb@example.org,603-555-0143,77 Zorb Ln,Zorbville,NH,03820,ZORB-77,1961-07-17,no,Zorbnote,Zorbgroup,Zorbtag,Zorbsize,2019-07-17,7777.77,Zorbfund,in kind,ZREF7\n";
+    private const CSV =
+        "Name,Nick,Email,Phone,Street,City,State,Zip,Old id,Birth,Mail,Note,Group,Tag,Size,Date,Amount,Fund,Kind,Ref\n" .
+        "Lee Ann,Zorbina,zorb@example.org,603-555-0143,77 Zorb Ln,Zorbville,NH,03820,ZORB-77,1961-07-17,no,Zorbnote,Zorbgroup,Zorbtag,Zorbsize,2019-07-17,7777.77,Zorbfund,in kind,ZREF7\n";
 
-    private const TARGETS = ['name.full', 'name.nickname', 'email', 'phone', 'address.line1', 'address.city', 'address.state', 'address.postal_code', 'id.old', 'birth_date', 'consent.mail', 'notes', 'groups', 'tags', 'custom.size', 'gift.date', 'gift.amount', 'gift.fund', 'gift.kind', 'gift.reference'];
+    private const TARGETS = [
+        'name.full',
+        'name.nickname',
+        'email',
+        'phone',
+        'address.line1',
+        'address.city',
+        'address.state',
+        'address.postal_code',
+        'id.old',
+        'birth_date',
+        'consent.mail',
+        'notes',
+        'groups',
+        'tags',
+        'custom.size',
+        'gift.date',
+        'gift.amount',
+        'gift.fund',
+        'gift.kind',
+        'gift.reference',
+    ];
 
     /** @return iterable<string, array{string, list<string>}> field, and what of it must not be found in any answer */
     public static function secrets(): iterable
@@ -39,7 +61,9 @@ final class SightTest extends TestCase
 
     private function world(): int
     {
-        $this->as()->postJson('/api/fields', ['label' => 'Size', 'type' => 'text'])->assertCreated();
+        $this->as()
+            ->postJson('/api/fields', ['label' => 'Size', 'type' => 'text'])
+            ->assertCreated();
         $this->postJson('/api/rules', ['subject' => 'gift', 'field' => 'gift.appeal', 'strength' => 'should'])->assertCreated();
         $this->loaded(self::CSV, [], self::TARGETS);
 
@@ -56,13 +80,33 @@ final class SightTest extends TestCase
         $gift = DB::table('gifts')->value('id');
         $this->as(Role::GiftEntry);
         $answers = [
-            'the session' => $this->getJson('/api/session'), 'today' => $this->getJson('/api/today'), 'fields' => $this->getJson('/api/fields'), 'forms' => $this->getJson('/api/forms'),
-            'the list' => $this->getJson('/api/supporters'), 'the page' => $this->getJson("/api/supporters/{$id}"), 'the history' => $this->getJson("/api/supporters/{$id}/history"), 'the form' => $this->getJson("/api/supporters/{$id}/form"),
-            'gifts' => $this->getJson('/api/gifts'), 'gifts of a worklist' => $this->getJson("/api/gifts?rule={$rule}"), 'a worklist' => $this->getJson("/api/rules/{$rule}/shortfalls"), 'rules' => $this->getJson('/api/rules'),
-            'intakes' => $this->getJson('/api/intakes'), 'messages' => $this->getJson('/api/messages'), 'held rows' => $this->getJson('/api/held'), 'searches' => $this->getJson('/api/searches'),
-            'who it may be' => $this->postJson('/api/supporters/check', ['draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Lee', 'name.last' => 'Ann']]]),
-            'saving the form' => $this->putJson("/api/supporters/{$id}/form", ['draft' => $form = $this->getJson("/api/supporters/{$id}/form")->json('draft'), 'base' => $form]),
-            'a gift that is checked' => $this->postJson("/api/supporters/{$id}/gifts/check", ['values' => ['gift.tribute' => 'x'], 'gift' => $gift]),
+            'the session' => $this->getJson('/api/session'),
+            'today' => $this->getJson('/api/today'),
+            'fields' => $this->getJson('/api/fields'),
+            'forms' => $this->getJson('/api/forms'),
+            'the list' => $this->getJson('/api/supporters'),
+            'the page' => $this->getJson("/api/supporters/{$id}"),
+            'the history' => $this->getJson("/api/supporters/{$id}/history"),
+            'the form' => $this->getJson("/api/supporters/{$id}/form"),
+            'gifts' => $this->getJson('/api/gifts'),
+            'gifts of a worklist' => $this->getJson("/api/gifts?rule={$rule}"),
+            'a worklist' => $this->getJson("/api/rules/{$rule}/shortfalls"),
+            'rules' => $this->getJson('/api/rules'),
+            'intakes' => $this->getJson('/api/intakes'),
+            'messages' => $this->getJson('/api/messages'),
+            'held rows' => $this->getJson('/api/held'),
+            'searches' => $this->getJson('/api/searches'),
+            'who it may be' => $this->postJson('/api/supporters/check', [
+                'draft' => ['kind' => 'person', 'fields' => ['name.first' => 'Lee', 'name.last' => 'Ann']],
+            ]),
+            'saving the form' => $this->putJson("/api/supporters/{$id}/form", [
+                'draft' => ($form = $this->getJson("/api/supporters/{$id}/form")->json('draft')),
+                'base' => $form,
+            ]),
+            'a gift that is checked' => $this->postJson("/api/supporters/{$id}/gifts/check", [
+                'values' => ['gift.tribute' => 'x'],
+                'gift' => $gift,
+            ]),
         ];
         foreach ($answers as $door => $answer) {
             foreach ($secrets as $secret) {
@@ -77,10 +121,17 @@ final class SightTest extends TestCase
     public function test_nobody_is_found_by_what_one_may_not_see(): void
     {
         $this->world();
-        $found = fn (): array => array_map(fn (string $asked): int => $this->getJson("/api/supporters?q={$asked}")->json('total'), ['Ann', 'zorb@example.org', '6035550143', 'ZORB-77']);
+        $found = fn(): array => array_map(fn(string $asked): int => $this->getJson("/api/supporters?q={$asked}")->json('total'), [
+            'Ann',
+            'zorb@example.org',
+            '6035550143',
+            'ZORB-77',
+        ]);
         self::assertSame([1, 1, 1, 1], $this->as(Role::Reader) === $this ? $found() : []);
         foreach (['email', 'phone', 'id.old'] as $field) {
-            $this->as()->patchJson("/api/fields/{$field}", ['see' => ['roles' => ['administrator'], 'users' => []]])->assertOk();
+            $this->as()
+                ->patchJson("/api/fields/{$field}", ['see' => ['roles' => ['administrator'], 'users' => []]])
+                ->assertOk();
         }
         $this->as(Role::Reader);
         self::assertSame([1, 0, 0, 0], $found());
@@ -105,24 +156,45 @@ final class SightTest extends TestCase
         $id = $this->world();
         $this->patchJson("/api/fields/{$field}", ['edit' => ['roles' => ['administrator'], 'users' => []]])->assertOk();
         $gift = DB::table('gifts')->value('id');
-        $tables = fn (): array => array_intersect_key($this->records(), array_flip(['supporters', 'addresses', 'emails', 'phones', 'identifiers', 'memberships', 'custom_values', 'gifts']));
+        $tables = fn(): array => array_intersect_key(
+            $this->records(),
+            array_flip(['supporters', 'addresses', 'emails', 'phones', 'identifiers', 'memberships', 'custom_values', 'gifts']),
+        );
         $before = $tables();
         $this->as(Role::GiftEntry);
         $form = $this->getJson("/api/supporters/{$id}/form")->json('draft');
-        $other = [...$form, 'fields' => array_map(static fn (string $value): string => $value, $form['fields'])];
+        $other = [...$form, 'fields' => array_map(static fn(string $value): string => $value, $form['fields'])];
         if (isset($other['fields'][$field]) || str_starts_with($field, 'custom.')) {
             $other['fields'][$field] = $field === 'birth_date' ? '1990-01-01' : ($field === 'consent.mail' ? 'yes' : 'Other');
         }
-        foreach (['email' => ['emails', 'address', 'other@example.org'], 'phone' => ['phones', 'number', '603-555-0199'], 'id.old' => ['identifiers', 'value', 'OTHER'], 'address.line1' => ['addresses', 'line1', '1 Other St'], 'address.city' => ['addresses', 'city', 'Otherton'], 'address.postal_code' => ['addresses', 'postal_code', '03824']] as $locked => [$list, $column, $value]) {
+        foreach (
+            [
+                'email' => ['emails', 'address', 'other@example.org'],
+                'phone' => ['phones', 'number', '603-555-0199'],
+                'id.old' => ['identifiers', 'value', 'OTHER'],
+                'address.line1' => ['addresses', 'line1', '1 Other St'],
+                'address.city' => ['addresses', 'city', 'Otherton'],
+                'address.postal_code' => ['addresses', 'postal_code', '03824'],
+            ]
+            as $locked => [$list, $column, $value]
+        ) {
             if ($locked === $field) {
                 $other[$list][0][$column] = $value;
             }
         }
         $this->putJson("/api/supporters/{$id}/form", ['draft' => $other, 'base' => $form]);
         if (str_starts_with($field, 'gift.')) {
-            $this->putJson("/api/supporters/{$id}/gifts/{$gift}", ['values' => [$field => match ($field) {
-                'gift.date' => '2020-01-01', 'gift.amount' => '1', 'gift.kind' => 'cash', default => 'Other'
-            }], 'base' => []]);
+            $this->putJson("/api/supporters/{$id}/gifts/{$gift}", [
+                'values' => [
+                    $field => match ($field) {
+                        'gift.date' => '2020-01-01',
+                        'gift.amount' => '1',
+                        'gift.kind' => 'cash',
+                        default => 'Other',
+                    },
+                ],
+                'base' => [],
+            ]);
             $this->deleteJson("/api/supporters/{$id}/gifts/{$gift}")->assertStatus(409);
         }
         // Whatever the load wrote is put back change by change, as far as one may.
@@ -134,7 +206,15 @@ final class SightTest extends TestCase
             }
         }
         $after = $tables();
-        $holder = ['email' => 'emails', 'phone' => 'phones', 'id.old' => 'identifiers', 'groups' => 'memberships', 'tags' => 'memberships', 'custom.size' => 'custom_values'][$field] ?? (str_starts_with($field, 'gift.') ? 'gifts' : (str_starts_with($field, 'address.') ? 'addresses' : 'supporters'));
+        $holder =
+            [
+                'email' => 'emails',
+                'phone' => 'phones',
+                'id.old' => 'identifiers',
+                'groups' => 'memberships',
+                'tags' => 'memberships',
+                'custom.size' => 'custom_values',
+            ][$field] ?? (str_starts_with($field, 'gift.') ? 'gifts' : (str_starts_with($field, 'address.') ? 'addresses' : 'supporters'));
         self::assertSame($before[$holder], $after[$holder]);
     }
 }

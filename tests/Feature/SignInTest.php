@@ -11,6 +11,7 @@ use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Component\Process\Process;
 
 /** Who gets in, and who is slowed down on the way. */
 final class SignInTest extends TestCase
@@ -55,10 +56,18 @@ final class SignInTest extends TestCase
     public function test_only_a_trusted_proxy_says_where_a_request_comes_from(): void
     {
         $this->user();
-        $from = fn (string $proxy, string $client, string $host = 'localhost'): int => $this->postJson("http://{$host}/api/session", ['email' => 'someone@example.org', 'password' => 'x'], ['REMOTE_ADDR' => $proxy, 'X-Forwarded-For' => $client])->getStatusCode();
+        $from = fn(string $proxy, string $client, string $host = 'localhost'): int => $this->postJson(
+            "http://{$host}/api/session",
+            ['email' => 'someone@example.org', 'password' => 'x'],
+            ['REMOTE_ADDR' => $proxy, 'X-Forwarded-For' => $client],
+        )->getStatusCode();
         foreach (range(1, 12) as $i) {
             // A header that anyone can send does not make another client of one, whatever name the server is called by.
-            self::assertSame($i <= 10 ? 422 : 429, $from('203.0.113.9', "198.51.100.{$i}", $i % 2 === 0 ? 'localhost' : 'x.on-forge.com'), "Try {$i}");
+            self::assertSame(
+                $i <= 10 ? 422 : 429,
+                $from('203.0.113.9', "198.51.100.{$i}", $i % 2 === 0 ? 'localhost' : 'x.on-forge.com'),
+                "Try {$i}",
+            );
         }
         Cache::flush();
         config(['trustedproxy.proxies' => ['203.0.113.0/24']]);
@@ -74,7 +83,10 @@ final class SignInTest extends TestCase
         foreach (range(1, 15) as $i) {
             $this->putJson('/api/password', ['current' => "guess {$i}", 'password' => self::GOOD])->assertStatus($i <= 10 ? 422 : 429);
         }
-        self::assertSame(10, DB::table('audit')->where('kind', 'sign-in refused')->where('what', 'like', 'Gave a wrong current password%')->count());
+        self::assertSame(
+            10,
+            DB::table('audit')->where('kind', 'sign-in refused')->where('what', 'like', 'Gave a wrong current password%')->count(),
+        );
         $this->putJson('/api/password', ['current' => 'secret', 'password' => self::GOOD])->assertStatus(429);
         $this->travel(61)->seconds();
         $this->putJson('/api/password', ['current' => 'secret', 'password' => self::GOOD])->assertOk();
@@ -83,10 +95,44 @@ final class SignInTest extends TestCase
     /** @return iterable<string, array{string, bool}> password, whether it is taken */
     public static function passwords(): iterable
     {
-        foreach (['password1234', 'P@ssw0rd2024!', 'aaaaaaaaaaaa', 'abcabcabcabc', 'Qwertyuiop12', '123456789012', '987654321012', '1q2w3e4r5t6y', 'welcome12345', 'Summer2026!!!!', 'iloveyou-1234', 'letmein letmein', '!!!!!!!!!!!!!!', 'short-one', 'ternharbor2026', 'Marchetti-Odile-1', 'my-steward-12', '1122112211221', 'mondaytuesday1'] as $weak) {
+        foreach (
+            [
+                'password1234',
+                'P@ssw0rd2024!',
+                'aaaaaaaaaaaa',
+                'abcabcabcabc',
+                'Qwertyuiop12',
+                '123456789012',
+                '987654321012',
+                '1q2w3e4r5t6y',
+                'welcome12345',
+                'Summer2026!!!!',
+                'iloveyou-1234',
+                'letmein letmein',
+                '!!!!!!!!!!!!!!',
+                'short-one',
+                'ternharbor2026',
+                'Marchetti-Odile-1',
+                'my-steward-12',
+                '1122112211221',
+                'mondaytuesday1',
+            ]
+            as $weak
+        ) {
             yield $weak => [$weak, false];
         }
-        foreach (['a-good-long-one', self::GOOD, 'kZ8s0Qw1mPx7', 'Ünverwechselbar', 'seven herons eat pears', '鶴は千年亀は万年と言うけれど', 'harbor dawn over kelp'] as $good) {
+        foreach (
+            [
+                'a-good-long-one',
+                self::GOOD,
+                'kZ8s0Qw1mPx7',
+                'Ünverwechselbar',
+                'seven herons eat pears',
+                '鶴は千年亀は万年と言うけれど',
+                'harbor dawn over kelp',
+            ]
+            as $good
+        ) {
             yield $good => [$good, true];
         }
     }
@@ -102,20 +148,28 @@ final class SignInTest extends TestCase
     public function test_a_password_that_was_given_has_to_be_replaced(): void
     {
         $this->as(Role::Administrator);
-        $made = $this->postJson('/api/people', ['name' => 'New', 'email' => 'New@Example.org', 'role' => 'data steward'])->assertCreated()->json();
+        $made = $this->postJson('/api/people', ['name' => 'New', 'email' => 'New@Example.org', 'role' => 'data steward'])
+            ->assertCreated()
+            ->json();
         self::assertSame('new@example.org', User::query()->find($made['id'])?->email);
         $this->deleteJson('/api/session');
         $this->app['auth']->forgetGuards();
 
-        $this->postJson('/api/session', ['email' => 'new@example.org', 'password' => $made['password']])->assertOk()->assertJson(['user' => ['must_change' => true]]);
-        $this->getJson('/api/supporters')->assertStatus(403)->assertJson(['message' => 'Choose a password of your own first: the one you have was given to you.']);
+        $this->postJson('/api/session', ['email' => 'new@example.org', 'password' => $made['password']])
+            ->assertOk()
+            ->assertJson(['user' => ['must_change' => true]]);
+        $this->getJson('/api/supporters')
+            ->assertStatus(403)
+            ->assertJson(['message' => 'Choose a password of your own first: the one you have was given to you.']);
         $this->getJson('/api/session')->assertOk();
         $this->putJson('/api/password', ['current' => $made['password'], 'password' => $made['password']])->assertStatus(422);
         $this->putJson('/api/password', ['current' => $made['password'], 'password' => self::GOOD])->assertOk();
         $this->getJson('/api/supporters')->assertOk();
         $this->getJson('/api/session')->assertJson(['user' => ['must_change' => false]]);
 
-        $this->as(Role::Administrator)->patchJson("/api/people/{$made['id']}", ['new_password' => true])->assertOk();
+        $this->as(Role::Administrator)
+            ->patchJson("/api/people/{$made['id']}", ['new_password' => true])
+            ->assertOk();
         self::assertTrue(User::query()->find($made['id'])?->must_change);
     }
 
@@ -131,11 +185,15 @@ final class SignInTest extends TestCase
     public function test_an_empty_start_has_no_password_that_others_know(?string $given, int $code, string $says): void
     {
         DB::table('users')->delete();
-        $run = new \Symfony\Component\Process\Process([PHP_BINARY, base_path('artisan'), 'sieve:prepare', '--empty'], base_path(), ['DATA_DIR' => (string) getenv('DATA_DIR'), 'APP_ENV' => 'testing', 'ADMIN_PASSWORD' => $given ?? '']);
+        $run = new Process([PHP_BINARY, base_path('artisan'), 'sieve:prepare', '--empty'], base_path(), [
+            'DATA_DIR' => (string) getenv('DATA_DIR'),
+            'APP_ENV' => 'testing',
+            'ADMIN_PASSWORD' => $given ?? '',
+        ]);
         $run->run();
 
         self::assertSame($code, $run->getExitCode(), $run->getErrorOutput());
-        self::assertMatchesRegularExpression($says, trim($run->getOutput().$run->getErrorOutput()));
+        self::assertMatchesRegularExpression($says, trim($run->getOutput() . $run->getErrorOutput()));
         self::assertStringNotContainsString(self::GOOD, $run->getOutput());
         self::assertSame($code === 0 ? [(int) ($given === null)] : [], DB::table('users')->pluck('must_change')->all());
         self::assertSame(0, DB::table('webhooks')->count());

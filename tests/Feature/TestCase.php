@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Accounts\Role;
 use App\Accounts\User;
 use App\Intakes\Intake;
+use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
@@ -18,12 +19,69 @@ use PineSieve\Core\Columns\Feed;
 /** A test over HTTP on the real database, emptied before each one. */
 abstract class TestCase extends BaseTestCase
 {
-    private const TABLES = ['users', 'jobs', 'worker_signs', 'column_plans', 'intakes', 'intake_rows', 'intake_results', 'intake_problems', 'intake_keys', 'intake_untaken', 'address_forms', 'intake_edits', 'intake_outcomes', 'supporters', 'addresses', 'emails', 'phones', 'identifiers', 'memberships', 'custom_values', 'custom_fields', 'links', 'gifts', 'match_keys', 'search_words', 'journal_things', 'journal', 'settings', 'field_settings', 'pick_values', 'required_rules', 'shortfalls', 'measures', 'audit', 'acts', 'messages', 'webhooks', 'deliveries', 'held_assignments', 'grid_layouts', 'sessions', 'merges', 'merge_policies', 'unread_values', 'duplicate_searches', 'duplicate_pairs', 'pair_decisions', 'match_rule_sets', 'rules_in_use', 'saved_searches', 'duplicate_claims', 'rereads', 'rereadings', 'frequency_editions', 'intake_counts', 'duplicate_rounds'];
+    private const TABLES = [
+        'users',
+        'jobs',
+        'worker_signs',
+        'column_plans',
+        'intakes',
+        'intake_rows',
+        'intake_results',
+        'intake_problems',
+        'intake_keys',
+        'intake_untaken',
+        'address_forms',
+        'intake_edits',
+        'intake_outcomes',
+        'supporters',
+        'addresses',
+        'emails',
+        'phones',
+        'identifiers',
+        'memberships',
+        'custom_values',
+        'custom_fields',
+        'links',
+        'gifts',
+        'match_keys',
+        'search_words',
+        'journal_things',
+        'journal',
+        'settings',
+        'field_settings',
+        'pick_values',
+        'required_rules',
+        'shortfalls',
+        'measures',
+        'audit',
+        'acts',
+        'messages',
+        'webhooks',
+        'deliveries',
+        'held_assignments',
+        'grid_layouts',
+        'sessions',
+        'merges',
+        'merge_policies',
+        'unread_values',
+        'duplicate_searches',
+        'duplicate_pairs',
+        'pair_decisions',
+        'match_rule_sets',
+        'rules_in_use',
+        'saved_searches',
+        'duplicate_claims',
+        'rereads',
+        'rereadings',
+        'frequency_editions',
+        'intake_counts',
+        'duplicate_rounds',
+    ];
 
     public function createApplication()
     {
-        $app = require __DIR__.'/../../bootstrap/app.php';
-        $app->make(\Illuminate\Contracts\Console\Kernel::class)->bootstrap();
+        $app = require __DIR__ . '/../../bootstrap/app.php';
+        $app->make(Kernel::class)->bootstrap();
 
         return $app;
     }
@@ -50,14 +108,19 @@ abstract class TestCase extends BaseTestCase
 
     protected function user(Role $role = Role::DataSteward): User
     {
-        return User::query()->firstOrCreate(['email' => str_replace(' ', '', $role->value).'@example.org'], ['name' => ucfirst($role->value), 'password' => 'secret', 'role' => $role]);
+        return User::query()->firstOrCreate(
+            ['email' => str_replace(' ', '', $role->value) . '@example.org'],
+            ['name' => ucfirst($role->value), 'password' => 'secret', 'role' => $role],
+        );
     }
 
     /** From now on, a value of these fields that can't be read holds its row. */
     protected function holdUnreadable(string ...$fields): void
     {
         foreach ($fields as $field) {
-            $this->as()->patchJson("/api/fields/{$field}", ['unreadable' => 'hold'])->assertOk();
+            $this->as()
+                ->patchJson("/api/fields/{$field}", ['unreadable' => 'hold'])
+                ->assertOk();
         }
     }
 
@@ -69,13 +132,19 @@ abstract class TestCase extends BaseTestCase
 
     protected function upload(string $content, string $name = 'people.csv'): TestResponse
     {
-        return $this->post('/api/intakes', ['file' => UploadedFile::fake()->createWithContent($name, $content)], ['Accept' => 'application/json']);
+        return $this->post(
+            '/api/intakes',
+            ['file' => UploadedFile::fake()->createWithContent($name, $content)],
+            ['Accept' => 'application/json'],
+        );
     }
 
     /** Compares people by one of the sets that come with the program. */
     protected function useSet(string $name): void
     {
-        $this->as()->putJson('/api/match-rules/used', ['kind' => 'person', 'name' => $name])->assertOk();
+        $this->as()
+            ->putJson('/api/match-rules/used', ['kind' => 'person', 'name' => $name])
+            ->assertOk();
     }
 
     /**
@@ -90,7 +159,21 @@ abstract class TestCase extends BaseTestCase
         $id = $this->upload($content)->assertCreated()->json('id');
         $intake = Intake::query()->findOrFail($id);
         $plan = $intake->columnPlan();
-        $intake->setColumnPlan($targets === [] ? $plan->settledUnasked() : $plan->withChoices(array_map(static fn (ColumnChoice $choice, string $target): ColumnChoice => $choice->becoming(ColumnState::Sure, [new Feed($target)], ''), $plan->choices, $targets)));
+        $intake->setColumnPlan(
+            $targets === []
+                ? $plan->settledUnasked()
+                : $plan->withChoices(
+                    array_map(
+                        static fn(ColumnChoice $choice, string $target): ColumnChoice => $choice->becoming(
+                            ColumnState::Sure,
+                            [new Feed($target)],
+                            '',
+                        ),
+                        $plan->choices,
+                        $targets,
+                    ),
+                ),
+        );
         $intake->settings = [...$intake->settings, ...$settings];
         $intake->save();
         $this->postJson("/api/intakes/{$id}/sift")->assertOk();
@@ -126,14 +209,34 @@ abstract class TestCase extends BaseTestCase
     protected function records(): array
     {
         $records = [];
-        foreach (['supporters', 'addresses', 'emails', 'phones', 'identifiers', 'memberships', 'custom_values', 'links', 'unread_values', 'gifts', 'match_keys', 'search_words', 'shortfalls'] as $table) {
-            $rows = DB::table($table)->get()->map(static function ($row): array {
-                $row = (array) $row;
-                // A version counts writes, and only goes up; what is brought back is written anew.
-                unset($row['version'], $row['created_at']);
+        foreach (
+            [
+                'supporters',
+                'addresses',
+                'emails',
+                'phones',
+                'identifiers',
+                'memberships',
+                'custom_values',
+                'links',
+                'unread_values',
+                'gifts',
+                'match_keys',
+                'search_words',
+                'shortfalls',
+            ]
+            as $table
+        ) {
+            $rows = DB::table($table)
+                ->get()
+                ->map(static function ($row): array {
+                    $row = (array) $row;
+                    // A version counts writes, and only goes up; what is brought back is written anew.
+                    unset($row['version'], $row['created_at']);
 
-                return $row;
-            })->all();
+                    return $row;
+                })
+                ->all();
             sort($rows);
             $records[$table] = $rows;
         }

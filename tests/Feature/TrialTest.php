@@ -30,7 +30,10 @@ final class TrialTest extends TestCase
         self::assertSame(['new' => 3, 'updated' => 1, 'held' => 1], $this->outcomes($intake->refresh()));
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'All'])->assertOk();
         $proof = $this->getJson("/api/intakes/{$intake->id}/proof")->json();
-        self::assertSame([true, 3, 4, '135.00'], [$proof['balanced'], $proof['supporters']['created'], $proof['gifts']['created'], $proof['gifts']['amount']]);
+        self::assertSame(
+            [true, 3, 4, '135.00'],
+            [$proof['balanced'], $proof['supporters']['created'], $proof['gifts']['created'], $proof['gifts']['amount']],
+        );
         $this->postJson("/api/intakes/{$intake->id}/undo")->assertOk();
         self::assertSame([0, 0], [DB::table('supporters')->count(), DB::table('gifts')->count()]);
     }
@@ -42,7 +45,12 @@ final class TrialTest extends TestCase
         $intake = $this->sifted(self::CSV);
         $this->postJson("/api/intakes/{$intake->id}/trial", ['kind' => 'rows', 'rows' => [3, 4, 99]])->assertOk();
         self::assertNotSame($before, $this->records());
-        self::assertSame(1, $this->getJson("/api/intakes/{$intake->id}/undo")->assertOk()->json('supporters.removed'));
+        self::assertSame(
+            1,
+            $this->getJson("/api/intakes/{$intake->id}/undo")
+                ->assertOk()
+                ->json('supporters.removed'),
+        );
         $this->postJson("/api/intakes/{$intake->id}/undo")->assertOk();
         self::assertSame($before, $this->records());
         self::assertSame([IntakeState::Ready, null], [$intake->refresh()->state, $intake->trial], 'Its rows are worked out anew.');
@@ -57,7 +65,9 @@ final class TrialTest extends TestCase
     {
         $this->holdUnreadable('email');
         $intake = $this->sifted(self::CSV);
-        $this->postJson("/api/intakes/{$intake->id}/trial", ['kind' => 'rows', 'rows' => [5]])->assertStatus(422)->assertJson(['message' => 'None of these rows would come in, so there is nothing to try.']);
+        $this->postJson("/api/intakes/{$intake->id}/trial", ['kind' => 'rows', 'rows' => [5]])
+            ->assertStatus(422)
+            ->assertJson(['message' => 'None of these rows would come in, so there is nothing to try.']);
         $this->postJson("/api/intakes/{$intake->id}/trial", ['kind' => 'first', 'count' => 0])->assertStatus(422);
         $this->postJson("/api/intakes/{$intake->id}/trial", ['kind' => 'random', 'count' => 3])->assertOk();
         // A row about someone whom an earlier row makes needs that row as well.
@@ -66,25 +76,41 @@ final class TrialTest extends TestCase
 
     public function test_rows_that_come_in_by_conditions_and_kinds(): void
     {
-        $intake = $this->sifted("First name,Last name,Amount,Gift date,Status\nAnn,Lee,25,2020-01-02,paid\nFirst name,Last name,Amount,Gift date,Status\nBo,Park,30,2020-01-03,refunded\n,,55,,\nTotal,,55,,\n");
+        $intake = $this->sifted(
+            "First name,Last name,Amount,Gift date,Status\nAnn,Lee,25,2020-01-02,paid\nFirst name,Last name,Amount,Gift date,Status\nBo,Park,30,2020-01-03,refunded\n,,55,,\nTotal,,55,,\n",
+        );
         $id = $intake->id;
-        $this->patchJson("/api/intakes/{$id}/plan", ['rows' => ['left_out' => ['header', 'total'], 'conditions' => [['header' => 'status', 'how' => 'is not', 'value' => 'Refunded']]]])->assertOk();
+        $this->patchJson("/api/intakes/{$id}/plan", [
+            'rows' => [
+                'left_out' => ['header', 'total'],
+                'conditions' => [['header' => 'status', 'how' => 'is not', 'value' => 'Refunded']],
+            ],
+        ])->assertOk();
         $this->postJson("/api/intakes/{$id}/sift")->assertOk();
 
         self::assertSame(['new' => 1, 'held' => 1, 'left_out' => 3], $this->outcomes($intake->refresh()));
         $reasons = array_merge(...array_column($this->getJson("/api/intakes/{$id}/preview?outcome=left_out")->json('rows'), 'reasons'));
         self::assertSame(['A header in the middle of the file', 'Not so: "status" is not "Refunded"', 'A total or a footer'], $reasons);
-        $this->patchJson("/api/intakes/{$id}/plan", ['rows' => ['conditions' => [['header' => 'Status', 'how' => 'resembles']]]])->assertStatus(422);
+        $this->patchJson("/api/intakes/{$id}/plan", [
+            'rows' => ['conditions' => [['header' => 'Status', 'how' => 'resembles']]],
+        ])->assertStatus(422);
         self::assertSame('25.00', $this->getJson("/api/intakes/{$id}/proof")->json('gifts.amount'));
     }
 
     public function test_pasted_cells_are_a_source(): void
     {
         $this->as();
-        $id = $this->postJson('/api/intakes', ['text' => "First name\tLast name\tNote\nAnn\tLee\t\"two\nlines\"\n"])->assertCreated()->json('id');
-        $source = $this->getJson("/api/intakes/{$id}/source")->assertOk()->json();
+        $id = $this->postJson('/api/intakes', ['text' => "First name\tLast name\tNote\nAnn\tLee\t\"two\nlines\"\n"])
+            ->assertCreated()
+            ->json('id');
+        $source = $this->getJson("/api/intakes/{$id}/source")
+            ->assertOk()
+            ->json();
 
-        self::assertSame(["\t", ['First name', 'Last name', 'Note'], "two\nlines"], [$source['delimiter'], $source['headers'], $source['rows'][1]['cells'][2]]);
+        self::assertSame(
+            ["\t", ['First name', 'Last name', 'Note'], "two\nlines"],
+            [$source['delimiter'], $source['headers'], $source['rows'][1]['cells'][2]],
+        );
         $this->postJson('/api/intakes', ['text' => ' '])->assertStatus(422);
     }
 

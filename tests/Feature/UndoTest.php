@@ -26,7 +26,11 @@ final class UndoTest extends TestCase
         self::assertSame('loaded', $intake->refresh()->state->value);
         self::assertTrue($this->getJson("/api/intakes/{$intake->id}/proof")->json('balanced'));
         $this->postJson("/api/intakes/{$intake->id}/undo")->assertOk();
-        self::assertSame([1, 0], [DB::table('supporters')->count(), $intake->refresh()->undo_report['kept_count']], 'And undone once more.');
+        self::assertSame(
+            [1, 0],
+            [DB::table('supporters')->count(), $intake->refresh()->undo_report['kept_count']],
+            'And undone once more.',
+        );
     }
 
     public function test_what_was_changed_after_the_undo_stays_when_it_is_taken_back(): void
@@ -35,7 +39,10 @@ final class UndoTest extends TestCase
         $intake = $this->loaded("Last name,First name,Email,Phone,Notes\nLee,Ann,ann@example.org,,from the file\n");
         $this->postJson("/api/intakes/{$intake->id}/undo")->assertOk();
         $form = $this->getJson('/api/supporters/1/form')->json('draft');
-        $this->putJson('/api/supporters/1/form', ['draft' => [...$form, 'fields' => [...$form['fields'], 'notes' => 'by hand']], 'base' => $form])->assertOk();
+        $this->putJson('/api/supporters/1/form', [
+            'draft' => [...$form, 'fields' => [...$form['fields'], 'notes' => 'by hand']],
+            'base' => $form,
+        ])->assertOk();
         $this->postJson("/api/intakes/{$intake->id}/redo")->assertOk();
 
         self::assertSame('by hand', DB::table('supporters')->value('notes'));
@@ -46,13 +53,21 @@ final class UndoTest extends TestCase
     {
         $intake = $this->loaded(self::FILE);
         $all = $this->records();
-        $preview = $this->getJson("/api/intakes/{$intake->id}/undo?rows=3")->assertOk()->json();
+        $preview = $this->getJson("/api/intakes/{$intake->id}/undo?rows=3")
+            ->assertOk()
+            ->json();
         self::assertSame([['removed' => 1, 'restored' => 0], ['removed' => 1]], [$preview['supporters'], $preview['gifts']]);
         $this->postJson("/api/intakes/{$intake->id}/undo", ['rows' => [3]])->assertOk();
 
-        self::assertSame([['Ann', 'Cy'], ['5.00']], [DB::table('supporters')->orderBy('id')->pluck('first_name')->all(), DB::table('gifts')->pluck('amount')->all()]);
+        self::assertSame(
+            [['Ann', 'Cy'], ['5.00']],
+            [DB::table('supporters')->orderBy('id')->pluck('first_name')->all(), DB::table('gifts')->pluck('amount')->all()],
+        );
         $proof = $this->getJson("/api/intakes/{$intake->id}/proof")->json();
-        self::assertSame([true, 2, 1, ['USD' => '6.00']], [$proof['balanced'], $proof['outcomes']['new'], $proof['outcomes']['held'], $proof['money']['held']]);
+        self::assertSame(
+            [true, 2, 1, ['USD' => '6.00']],
+            [$proof['balanced'], $proof['outcomes']['new'], $proof['outcomes']['held'], $proof['money']['held']],
+        );
         self::assertSame(['person'], array_column($this->getJson('/api/held')->json('rows'), 'held_by'));
         $this->postJson("/api/intakes/{$intake->id}/undo", ['rows' => [3]])->assertStatus(422);
 
@@ -67,12 +82,20 @@ final class UndoTest extends TestCase
         $intake = $this->loaded(self::FILE);
         $this->postJson("/api/intakes/{$intake->id}/undo", ['rows' => [2, 3]])->assertOk();
         $rows = [['intake_id' => $intake->id, 'number' => 3]];
-        $this->postJson('/api/held/decide', ['do' => 'in', 'rows' => $rows])->assertOk()->assertJson(['sent' => 0, 'passing' => 1, 'still' => []]);
-        $this->postJson('/api/held/decide', ['do' => 'send', 'rows' => $rows])->assertOk()->assertJson(['sent' => 1]);
+        $this->postJson('/api/held/decide', ['do' => 'in', 'rows' => $rows])
+            ->assertOk()
+            ->assertJson(['sent' => 0, 'passing' => 1, 'still' => []]);
+        $this->postJson('/api/held/decide', ['do' => 'send', 'rows' => $rows])
+            ->assertOk()
+            ->assertJson(['sent' => 1]);
         self::assertEqualsCanonicalizing(['Bo', 'Cy'], DB::table('supporters')->pluck('first_name')->all());
         self::assertTrue($this->getJson("/api/intakes/{$intake->id}/proof")->json('balanced'));
         $this->postJson("/api/intakes/{$intake->id}/undo", ['rows' => [3]])->assertOk();
-        self::assertSame([['Cy'], 0], [DB::table('supporters')->pluck('first_name')->all(), $intake->refresh()->undo_report['kept_count']], 'What was taken back before is not missed.');
+        self::assertSame(
+            [['Cy'], 0],
+            [DB::table('supporters')->pluck('first_name')->all(), $intake->refresh()->undo_report['kept_count']],
+            'What was taken back before is not missed.',
+        );
 
         $this->postJson("/api/intakes/{$intake->id}/undo")->assertOk();
         self::assertSame([$before, 0], [$this->records(), $intake->refresh()->undo_report['kept_count']]);
@@ -91,7 +114,10 @@ final class UndoTest extends TestCase
     {
         $intake = $this->loaded("Last name,First name,Email\nLee,Ann,ann@example.org\n");
         $form = $this->getJson('/api/supporters/1/form')->json('draft');
-        $this->putJson('/api/supporters/1/form', ['draft' => [...$form, 'phones' => [['number' => '207-555-0143']]], 'base' => $form])->assertOk();
+        $this->putJson('/api/supporters/1/form', [
+            'draft' => [...$form, 'phones' => [['number' => '207-555-0143']]],
+            'base' => $form,
+        ])->assertOk();
 
         self::assertStringStartsWith('Data steward, ', $this->getJson("/api/intakes/{$intake->id}/undo")->json('kept.0.by'));
     }

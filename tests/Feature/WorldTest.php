@@ -15,7 +15,28 @@ use Random\Randomizer;
 /** What holds in every world, made up by chance from a seed: nothing is lost by a merge, and all can be taken back. */
 final class WorldTest extends TestCase
 {
-    private const TARGETS = ['name.first', 'name.last', 'name.suffix', 'birth_date', 'email', 'phone', 'address.line1', 'address.city', 'address.state', 'address.postal_code', 'id.old', 'groups', 'tags', 'spouse.name.first', 'spouse.name.last', 'consent.email', 'gift.date', 'gift.amount', 'gift.fund', 'notes'];
+    private const TARGETS = [
+        'name.first',
+        'name.last',
+        'name.suffix',
+        'birth_date',
+        'email',
+        'phone',
+        'address.line1',
+        'address.city',
+        'address.state',
+        'address.postal_code',
+        'id.old',
+        'groups',
+        'tags',
+        'spouse.name.first',
+        'spouse.name.last',
+        'consent.email',
+        'gift.date',
+        'gift.amount',
+        'gift.fund',
+        'notes',
+    ];
 
     private Randomizer $chance;
 
@@ -32,19 +53,67 @@ final class WorldTest extends TestCase
         $path = (string) tempnam(sys_get_temp_dir(), 'world');
         $file = fopen($path, 'w');
         self::assertNotFalse($file);
-        fputcsv($file, ['First name', 'Last name', 'Suffix', 'Birthday', 'Email', 'Phone', 'Street', 'City', 'State', 'ZIP', 'Old ID', 'Groups', 'Tags', 'Spouse first name', 'Spouse last name', 'Email allowed', 'Gift date', 'Amount', 'Fund', 'Notes'], ',', '"', '');
+        fputcsv(
+            $file,
+            [
+                'First name',
+                'Last name',
+                'Suffix',
+                'Birthday',
+                'Email',
+                'Phone',
+                'Street',
+                'City',
+                'State',
+                'ZIP',
+                'Old ID',
+                'Groups',
+                'Tags',
+                'Spouse first name',
+                'Spouse last name',
+                'Email allowed',
+                'Gift date',
+                'Amount',
+                'Fund',
+                'Notes',
+            ],
+            ',',
+            '"',
+            '',
+        );
         for ($i = 0; $i < $rows; $i++) {
             $last = $this->one(['Lee', 'LEE', 'Ostrander', "O'Neil", 'Quill-Marsh', 'Björk']);
             $isPlaced = $this->chance->getInt(0, 2) > 0;
             $isGiving = $this->chance->getInt(0, 1) === 1;
             $isMarried = $this->chance->getInt(0, 3) === 0;
-            fputcsv($file, [
-                $this->one(['Robert', 'Bob', 'Ann', 'Anne', 'Zoë', 'Zoe', 'Cy', 'J.']), $last, $this->one(['', '', '', 'Jr', 'Sr']), $this->one(['', '', '1970-02-03', '1970-03-02', '1999-12-31']),
-                $this->one(['', 'one@example.org', 'two@example.org', "p{$i}@example.org"]), $this->one(['', '603-555-0143', '(603) 555-0143', sprintf('207-555-%04d', $i)]),
-                $isPlaced ? $this->one(['12 Elm St', '12 ELM STREET', '9 Quay Rd', '9 Quay Road Apt 2']) : '', $isPlaced ? 'Dover' : '', $isPlaced ? 'NH' : '', $isPlaced ? $this->one(['03820', '03820-1234']) : '',
-                "X-{$i}", $this->one(['', 'Choir', 'choir; Board']), $this->one(['', 'VIP']), $isMarried ? $this->one(['Bo', 'Mae']) : '', $isMarried ? $last : '', $this->one(['', 'yes', 'no']),
-                $isGiving ? sprintf('20%02d-05-06', 10 + $i % 15) : '', $isGiving ? $this->one(['10', '0.01', '1,234.56']) : '', $isGiving ? $this->one(['General fund', 'Boats']) : '', $this->one(['', 'sings', 'likes puffins']),
-            ], ',', '"', '');
+            fputcsv(
+                $file,
+                [
+                    $this->one(['Robert', 'Bob', 'Ann', 'Anne', 'Zoë', 'Zoe', 'Cy', 'J.']),
+                    $last,
+                    $this->one(['', '', '', 'Jr', 'Sr']),
+                    $this->one(['', '', '1970-02-03', '1970-03-02', '1999-12-31']),
+                    $this->one(['', 'one@example.org', 'two@example.org', "p{$i}@example.org"]),
+                    $this->one(['', '603-555-0143', '(603) 555-0143', sprintf('207-555-%04d', $i)]),
+                    $isPlaced ? $this->one(['12 Elm St', '12 ELM STREET', '9 Quay Rd', '9 Quay Road Apt 2']) : '',
+                    $isPlaced ? 'Dover' : '',
+                    $isPlaced ? 'NH' : '',
+                    $isPlaced ? $this->one(['03820', '03820-1234']) : '',
+                    "X-{$i}",
+                    $this->one(['', 'Choir', 'choir; Board']),
+                    $this->one(['', 'VIP']),
+                    $isMarried ? $this->one(['Bo', 'Mae']) : '',
+                    $isMarried ? $last : '',
+                    $this->one(['', 'yes', 'no']),
+                    $isGiving ? sprintf('20%02d-05-06', 10 + ($i % 15)) : '',
+                    $isGiving ? $this->one(['10', '0.01', '1,234.56']) : '',
+                    $isGiving ? $this->one(['General fund', 'Boats']) : '',
+                    $this->one(['', 'sings', 'likes puffins']),
+                ],
+                ',',
+                '"',
+                '',
+            );
         }
         fclose($file);
         $this->loaded((string) file_get_contents($path), ['against' => ['kind' => 'nothing']], self::TARGETS);
@@ -55,14 +124,52 @@ final class WorldTest extends TestCase
     {
         self::assertSame($money, (string) DB::table('gifts')->sum('amount'), 'Not a cent is lost or doubled.');
         self::assertSame(0, DB::table('links')->whereColumn('supporter_id', 'other_id')->count(), 'Nobody is linked to himself.');
-        foreach (['addresses' => 'supporter_id', 'emails' => 'supporter_id', 'phones' => 'supporter_id', 'identifiers' => 'supporter_id', 'memberships' => 'supporter_id', 'gifts' => 'supporter_id', 'links' => 'other_id', 'match_keys' => 'supporter_id', 'search_words' => 'supporter_id'] as $table => $column) {
-            self::assertSame(0, DB::table("{$table} as t")->leftJoin('supporters as s', 's.id', '=', "t.{$column}")->whereNull('s.id')->count(), "What stands in {$table} belongs to someone.");
+        foreach (
+            [
+                'addresses' => 'supporter_id',
+                'emails' => 'supporter_id',
+                'phones' => 'supporter_id',
+                'identifiers' => 'supporter_id',
+                'memberships' => 'supporter_id',
+                'gifts' => 'supporter_id',
+                'links' => 'other_id',
+                'match_keys' => 'supporter_id',
+                'search_words' => 'supporter_id',
+            ]
+            as $table => $column
+        ) {
+            self::assertSame(
+                0,
+                DB::table("{$table} as t")
+                    ->leftJoin('supporters as s', 's.id', '=', "t.{$column}")
+                    ->whereNull('s.id')
+                    ->count(),
+                "What stands in {$table} belongs to someone.",
+            );
         }
         foreach (['addresses', 'emails', 'phones'] as $table) {
-            self::assertSame(0, DB::table($table)->where('is_primary', 1)->groupBy('supporter_id')->havingRaw('count(*) > 1')->selectRaw('supporter_id')->get()->count(), "One of the {$table} is the primary one.");
+            self::assertSame(
+                0,
+                DB::table($table)
+                    ->where('is_primary', 1)
+                    ->groupBy('supporter_id')
+                    ->havingRaw('count(*) > 1')
+                    ->selectRaw('supporter_id')
+                    ->get()
+                    ->count(),
+                "One of the {$table} is the primary one.",
+            );
         }
-        self::assertSame(0, DB::table('identifiers')->groupBy('system', 'value')->havingRaw('count(*) > 1')->selectRaw('value')->get()->count(), 'An id stands for one supporter.');
-        self::assertSame(0, DB::table('links')->groupBy('supporter_id', 'kind', 'other_id')->havingRaw('count(*) > 1')->selectRaw('kind')->get()->count(), 'A link stands there once.');
+        self::assertSame(
+            0,
+            DB::table('identifiers')->groupBy('system', 'value')->havingRaw('count(*) > 1')->selectRaw('value')->get()->count(),
+            'An id stands for one supporter.',
+        );
+        self::assertSame(
+            0,
+            DB::table('links')->groupBy('supporter_id', 'kind', 'other_id')->havingRaw('count(*) > 1')->selectRaw('kind')->get()->count(),
+            'A link stands there once.',
+        );
     }
 
     /** @return iterable<string, array{int}> */
@@ -82,10 +189,23 @@ final class WorldTest extends TestCase
         $merges = [];
         for ($i = 0; $i < 12; $i++) {
             // Whoever it is: husband and wife, two households of one member, the same one under two names.
-            $all = DB::table('supporters')->where('kind', $this->one(['person', 'person', 'person', 'household']))->orderBy('id')->pluck('id')->all();
-            $several = array_values(array_map(static fn (int $at): int => (int) $all[$at], $this->chance->pickArrayKeys($all, $this->chance->getInt(2, 4))));
-            $policy = ['survivor' => $this->one(array_column(SurvivorRule::cases(), 'value')), 'usual' => $this->one(array_column(FieldRule::cases(), 'value'))];
-            $answer = $this->postJson('/api/merges', ['supporters' => $several, 'policy' => $policy, ...($this->chance->getInt(0, 1) === 1 ? ['survivor' => $several[0]] : [])]);
+            $all = DB::table('supporters')
+                ->where('kind', $this->one(['person', 'person', 'person', 'household']))
+                ->orderBy('id')
+                ->pluck('id')
+                ->all();
+            $several = array_values(
+                array_map(static fn(int $at): int => (int) $all[$at], $this->chance->pickArrayKeys($all, $this->chance->getInt(2, 4))),
+            );
+            $policy = [
+                'survivor' => $this->one(array_column(SurvivorRule::cases(), 'value')),
+                'usual' => $this->one(array_column(FieldRule::cases(), 'value')),
+            ];
+            $answer = $this->postJson('/api/merges', [
+                'supporters' => $several,
+                'policy' => $policy,
+                ...$this->chance->getInt(0, 1) === 1 ? ['survivor' => $several[0]] : [],
+            ]);
             if ($answer->getStatusCode() === 422) {
                 self::assertNotSame('', $answer->json('message'));
 
@@ -96,7 +216,9 @@ final class WorldTest extends TestCase
         }
         self::assertGreaterThan(5, count($merges));
         foreach (array_reverse($merges) as $merge) {
-            $this->postJson("/api/merges/{$merge}/apart")->assertOk()->assertJson(['kept' => []]);
+            $this->postJson("/api/merges/{$merge}/apart")
+                ->assertOk()
+                ->assertJson(['kept' => []]);
             self::mustBeSound($money);
         }
 
@@ -117,12 +239,17 @@ final class WorldTest extends TestCase
     {
         $this->populate($seed, 60);
         $byWeight || $this->useSet('People');
-        $pairs = static fn (): array => array_map(static fn (\stdClass $row): array => (array) $row, DB::table('duplicate_pairs')->orderBy('one')->orderBy('other')->get()->all());
+        $pairs = static fn(): array => array_map(
+            static fn(\stdClass $row): array => (array) $row,
+            DB::table('duplicate_pairs')->orderBy('one')->orderBy('other')->get()->all(),
+        );
         $this->postJson('/api/duplicates/search')->assertStatus(202);
         $whole = $pairs();
         self::assertNotSame([], $whole);
         DB::table('duplicate_pairs')->delete();
-        $this->postJson('/api/duplicates/search', ['kind' => 'ids', 'ids' => DB::table('supporters')->pluck('id')->all()])->assertStatus(202);
+        $this->postJson('/api/duplicates/search', ['kind' => 'ids', 'ids' => DB::table('supporters')->pluck('id')->all()])->assertStatus(
+            202,
+        );
 
         self::assertSame($whole, $pairs());
     }
@@ -140,7 +267,9 @@ final class WorldTest extends TestCase
                 break;
             }
             $pair = $pairs[$this->chance->getInt(0, count($pairs) - 1)];
-            $decided = $this->postJson($this->one(['/api/merges', ...array_fill(0, $byWeight ? 6 : 2, '/api/duplicates/not-the-same')]), ['supporters' => [$pair->one, $pair->other]]);
+            $decided = $this->postJson($this->one(['/api/merges', ...array_fill(0, $byWeight ? 6 : 2, '/api/duplicates/not-the-same')]), [
+                'supporters' => [$pair->one, $pair->other],
+            ]);
             self::assertContains($decided->getStatusCode(), [200, 201, 422]);
             $lowest = [];
             foreach (DB::table('duplicate_pairs')->get() as $left) {
@@ -148,11 +277,29 @@ final class WorldTest extends TestCase
                 self::assertSame(0, DB::table('pair_decisions')->where('one', $left->one)->where('other', $left->other)->count());
             }
             self::assertSame(array_keys($lowest), array_values($lowest), 'A cluster is called by its lowest number.');
-            self::assertSame(0, DB::selectOne('select count(*) as n from duplicate_pairs a join duplicate_pairs b on (a.one in (b.one, b.other) or a.other in (b.one, b.other)) and a.cluster <> b.cluster')->n, 'Whoever hangs together is in one cluster.');
+            self::assertSame(
+                0,
+                DB::selectOne(
+                    'select count(*) as n from duplicate_pairs a join duplicate_pairs b on (a.one in (b.one, b.other) or a.other in (b.one, b.other)) and a.cluster <> b.cluster',
+                )->n,
+                'Whoever hangs together is in one cluster.',
+            );
         }
-        $left = DB::table('duplicate_pairs')->orderBy('one')->orderBy('other')->get(['one', 'other', 'cluster'])->all();
+        $left = DB::table('duplicate_pairs')
+            ->orderBy('one')
+            ->orderBy('other')
+            ->get(['one', 'other', 'cluster'])
+            ->all();
         $this->as(Role::DataSteward)->postJson('/api/duplicates/search')->assertStatus(202);
 
-        self::assertEquals($left, DB::table('duplicate_pairs')->orderBy('one')->orderBy('other')->get(['one', 'other', 'cluster'])->all(), 'The list was true before it was searched again.');
+        self::assertEquals(
+            $left,
+            DB::table('duplicate_pairs')
+                ->orderBy('one')
+                ->orderBy('other')
+                ->get(['one', 'other', 'cluster'])
+                ->all(),
+            'The list was true before it was searched again.',
+        );
     }
 }

@@ -30,19 +30,41 @@ final class Compared
     /** @param  list<array<string, mixed>>  $rules */
     public static function rules(array $rules): RuleSet
     {
-        return RuleSet::fromArray(['name' => 'Ours', 'kind' => 'person', 'rules' => array_map(static fn (array $rule, int $i): array => ['name' => "Rule {$i}", 'verdict' => 'certain', ...$rule], $rules, array_keys($rules))], static fn (): bool => true);
+        return RuleSet::fromArray(
+            [
+                'name' => 'Ours',
+                'kind' => 'person',
+                'rules' => array_map(
+                    static fn(array $rule, int $i): array => ['name' => "Rule {$i}", 'verdict' => 'certain', ...$rule],
+                    $rules,
+                    array_keys($rules),
+                ),
+            ],
+            static fn(): bool => true,
+        );
     }
 
     /** @param  string  $said  "name; email; phone; street|unit|city|state|zip; born; id", blanks for what is not known */
     public static function traits(string $said, SupporterKind $kind = SupporterKind::Person): Traits
     {
         [$name, $email, $phone, $address, $born, $id] = [...array_map(trim(...), explode(';', $said)), '', '', '', '', ''];
-        $written = Address::fromParts(array_combine(array_slice(Address::PARTS, 0, 5), [...array_map(trim(...), explode('|', $address)), ...array_fill(0, 5 - count(explode('|', $address)), '')]));
-        $person = $kind === SupporterKind::Organization ? new PersonName : WrittenName::parse($name)->person;
+        $written = Address::fromParts(
+            array_combine(array_slice(Address::PARTS, 0, 5), [
+                ...array_map(trim(...), explode('|', $address)),
+                ...array_fill(0, 5 - count(explode('|', $address)), ''),
+            ]),
+        );
+        $person = $kind === SupporterKind::Organization ? new PersonName() : WrittenName::parse($name)->person;
 
         return new Traits(
-            $kind, $person, $name, $address === '' ? [] : [[$written, (new AddressStandardizer)->standardize($written)->standard]], $email === '' ? [] : [$email], $phone === '' ? [] : [$phone],
-            $id === '' ? [] : [new Identifier('old', $id)], ['birth_date' => $born, 'first_name' => $person->first, 'middle_name' => $person->middle, 'last_name' => $person->last],
+            $kind,
+            $person,
+            $name,
+            $address === '' ? [] : [[$written, (new AddressStandardizer())->standardize($written)->standard]],
+            $email === '' ? [] : [$email],
+            $phone === '' ? [] : [$phone],
+            $id === '' ? [] : [new Identifier('old', $id)],
+            ['birth_date' => $born, 'first_name' => $person->first, 'middle_name' => $person->middle, 'last_name' => $person->last],
         );
     }
 }

@@ -12,9 +12,7 @@ use SplFileInfo;
 final readonly class Rooms
 {
     /** @param  array<string, array<string, list<string>>>  $uses  room to the rooms that it uses, each with the files that do */
-    private function __construct(private array $uses)
-    {
-    }
+    private function __construct(private array $uses) {}
 
     /** Folders of PHP: a class is used by its name in full, imported or written out. */
     public static function ofPhp(string $folder, string $namespace): self
@@ -23,7 +21,11 @@ final readonly class Rooms
         foreach (self::files($folder, 'php') as $path => $file) {
             $room = self::room($path);
             $uses[$room] ??= [];
-            preg_match_all('~\\\\?'.preg_quote($namespace, '~').'\\\\(\w+)\\\\\w~', (string) preg_replace('~^namespace .*~m', '', (string) file_get_contents($file)), $found);
+            preg_match_all(
+                '~\\\\?' . preg_quote($namespace, '~') . '\\\\(\w+)\\\\\w~',
+                (string) preg_replace('~^namespace .*~m', '', (string) file_get_contents($file)),
+                $found,
+            );
             foreach (array_unique($found[1]) as $other) {
                 if ($other !== $room) {
                     $uses[$room][$other][] = $path;
@@ -43,7 +45,7 @@ final readonly class Rooms
             $uses[$room] ??= [];
             preg_match_all('~from \'(\.[^\']+)\'~', (string) file_get_contents($file), $found);
             foreach ($found[1] as $import) {
-                $other = self::room(self::resolved(dirname($path)."/{$import}").'.ts');
+                $other = self::room(self::resolved(dirname($path) . "/{$import}") . '.ts');
                 if ($other !== $room) {
                     $uses[$room][$other][] = $path;
                 }
@@ -83,7 +85,9 @@ final readonly class Rooms
         $circles = [];
         foreach ($reaches as $room => $others) {
             if (isset($others[$room])) {
-                $circle = array_keys(array_filter($others, static fn (string $other): bool => isset($reaches[$other][$room]), ARRAY_FILTER_USE_KEY));
+                $circle = array_keys(
+                    array_filter($others, static fn(string $other): bool => isset($reaches[$other][$room]), ARRAY_FILTER_USE_KEY),
+                );
                 sort($circle);
                 $circles[implode(' ', $circle)] = $circle;
             }
@@ -96,9 +100,9 @@ final readonly class Rooms
     private function reached(string $from): array
     {
         $reached = [];
-        for ($open = array_keys($this->uses[$from]); $open !== [];) {
+        for ($open = array_keys($this->uses[$from]); $open !== []; ) {
             $room = array_pop($open);
-            if (! isset($reached[$room])) {
+            if (!isset($reached[$room])) {
                 $reached[$room] = true;
                 array_push($open, ...array_keys($this->uses[$room] ?? []));
             }

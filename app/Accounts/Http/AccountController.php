@@ -20,15 +20,21 @@ final class AccountController extends Controller
     {
         $user = $request->user();
         abort_unless($user instanceof User, 403);
-        $data = $request->validate(['current' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200', 'different:current']]);
-        if (! Hash::check($data['current'], $user->password)) {
+        $data = $request->validate([
+            'current' => ['required', 'string', 'max:200'],
+            'password' => ['required', 'string', 'max:200', 'different:current'],
+        ]);
+        if (!Hash::check($data['current'], $user->password)) {
             Audit::note(Audit::REFUSED, 'Gave a wrong current password');
             abort(422, 'The current password is not right.');
         }
         $fault = $user->faultOf($data['password']);
         abort_if($fault !== null, 422, (string) $fault);
         $user->forceFill(['password' => $data['password'], 'password_changed_at' => now(), 'must_change' => false])->save();
-        DB::table('sessions')->where('user_id', $user->id)->where('id', '<>', $request->session()->getId())->delete();
+        DB::table('sessions')
+            ->where('user_id', $user->id)
+            ->where('id', '<>', $request->session()->getId())
+            ->delete();
         Audit::note(Audit::PEOPLE, 'Changed their own password');
 
         return response()->json(['changed' => true]);
@@ -38,12 +44,21 @@ final class AccountController extends Controller
     {
         $messages = DB::table('messages')->where('user_id', $request->user()?->id);
 
-        return response()->json(['unread' => (clone $messages)->whereNull('read_at')->count(), 'messages' => $messages->orderByDesc('id')->limit(60)->get(['id', 'intake_id', 'kind', 'text', 'at', 'read_at'])]);
+        return response()->json([
+            'unread' => (clone $messages)->whereNull('read_at')->count(),
+            'messages' => $messages
+                ->orderByDesc('id')
+                ->limit(60)
+                ->get(['id', 'intake_id', 'kind', 'text', 'at', 'read_at']),
+        ]);
     }
 
     public function read(Request $request): JsonResponse
     {
-        DB::table('messages')->where('user_id', $request->user()?->id)->whereNull('read_at')->update(['read_at' => now()]);
+        DB::table('messages')
+            ->where('user_id', $request->user()?->id)
+            ->whereNull('read_at')
+            ->update(['read_at' => now()]);
 
         return $this->messages($request);
     }

@@ -16,7 +16,7 @@ final class OwnPassword
     public function handle(Request $request, Closure $next): Response
     {
         $user = $request->user();
-        if ($user instanceof User && $user->must_change && ! $request->is('api/password', 'api/session')) {
+        if ($user instanceof User && $user->must_change && !$request->is('api/password', 'api/session')) {
             return response()->json(['message' => 'Choose a password of your own first: the one you have was given to you.'], 403);
         }
 

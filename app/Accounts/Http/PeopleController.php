@@ -20,13 +20,35 @@ final class PeopleController extends Controller
     public function index(): JsonResponse
     {
         $this->authorize('administer');
-        $sessions = DB::table('sessions')->whereNotNull('user_id')->groupBy('user_id')->selectRaw('user_id, count(*) as n, max(last_activity) as seen')->get()->keyBy('user_id');
+        $sessions = DB::table('sessions')
+            ->whereNotNull('user_id')
+            ->groupBy('user_id')
+            ->selectRaw('user_id, count(*) as n, max(last_activity) as seen')
+            ->get()
+            ->keyBy('user_id');
 
-        return response()->json(['people' => User::query()->orderBy('name')->get()->map(static fn (User $user): array => [
-            'id' => $user->id, 'name' => $user->name, 'email' => $user->email, 'role' => $user->role->value, 'may_load' => $user->may_load, 'may_edit' => $user->may_edit,
-            'loads' => $user->mayLoad(), 'edits' => $user->mayEdit(), 'disabled' => $user->disabled_at !== null, 'password_changed_at' => $user->password_changed_at?->toIso8601String(),
-            'sessions' => $sessions[$user->id]->n ?? 0, 'seen_at' => isset($sessions[$user->id]) ? date(DATE_ATOM, $sessions[$user->id]->seen) : null,
-        ]), 'roles' => array_map(static fn (Role $role): array => ['role' => $role->value, 'loads' => $role->mayLoad(), 'edits' => $role->mayEdit()], Role::cases())]);
+        return response()->json([
+            'people' => User::query()->orderBy('name')->get()->map(
+                static fn(User $user): array => [
+                    'id' => $user->id,
+                    'name' => $user->name,
+                    'email' => $user->email,
+                    'role' => $user->role->value,
+                    'may_load' => $user->may_load,
+                    'may_edit' => $user->may_edit,
+                    'loads' => $user->mayLoad(),
+                    'edits' => $user->mayEdit(),
+                    'disabled' => $user->disabled_at !== null,
+                    'password_changed_at' => $user->password_changed_at?->toIso8601String(),
+                    'sessions' => $sessions[$user->id]->n ?? 0,
+                    'seen_at' => isset($sessions[$user->id]) ? date(DATE_ATOM, $sessions[$user->id]->seen) : null,
+                ],
+            ),
+            'roles' => array_map(
+                static fn(Role $role): array => ['role' => $role->value, 'loads' => $role->mayLoad(), 'edits' => $role->mayEdit()],
+                Role::cases(),
+            ),
+        ]);
     }
 
     /** The first password is made here and told once; the person has to choose another one. */
@@ -45,7 +67,11 @@ final class PeopleController extends Controller
     public function update(Request $request, User $user): JsonResponse
     {
         $this->authorize('administer');
-        $data = $this->validated($request, [...array_map(static fn (array $rules): array => ['sometimes', ...$rules], $this->rules($user)), 'disabled' => ['sometimes', 'boolean'], 'new_password' => ['sometimes', 'boolean']]);
+        $data = $this->validated($request, [
+            ...array_map(static fn(array $rules): array => ['sometimes', ...$rules], $this->rules($user)),
+            'disabled' => ['sometimes', 'boolean'],
+            'new_password' => ['sometimes', 'boolean'],
+        ]);
         $password = null;
         DB::transaction(function () use ($user, $data, &$password): void {
             // Two administrators who take away each other's role at the same time must leave one.
@@ -59,14 +85,22 @@ final class PeopleController extends Controller
                 $user->forceFill(['password' => $password, 'password_changed_at' => null, 'must_change' => true]);
             }
             $user->save();
-            abort_unless(User::query()->where('role', Role::Administrator)->whereNull('disabled_at')->exists(), 422, 'At least one person must stay an administrator.');
+            abort_unless(
+                User::query()->where('role', Role::Administrator)->whereNull('disabled_at')->exists(),
+                422,
+                'At least one person must stay an administrator.',
+            );
             if ($user->disabled_at !== null || $password !== null) {
                 DB::table('sessions')->where('user_id', $user->id)->delete();
             }
         });
-        Audit::note(Audit::PEOPLE, ($password !== null ? 'Gave a new password to' : (($data['disabled'] ?? false) ? 'Blocked the sign-in of' : 'Changed'))." {$user->name}");
+        Audit::note(
+            Audit::PEOPLE,
+            ($password !== null ? 'Gave a new password to' : ($data['disabled'] ?? false ? 'Blocked the sign-in of' : 'Changed')) .
+                " {$user->name}",
+        );
 
-        return response()->json([...(array) $this->index()->getData(true), ...($password === null ? [] : ['password' => $password])]);
+        return response()->json([...(array) $this->index()->getData(true), ...$password === null ? [] : ['password' => $password]]);
     }
 
     /** Where everyone is signed in. */
@@ -75,21 +109,40 @@ final class PeopleController extends Controller
         $user = $request->user();
         abort_unless($user instanceof User, 403);
 
-        return response()->json(['sessions' => DB::table('sessions as s')->join('users as u', 'u.id', '=', 's.user_id')
-            ->when(! $user->mayAdminister(), static fn ($query) => $query->where('s.user_id', $user->id))
-            ->orderByDesc('s.last_activity')->limit(500)->get(['s.id', 'u.name', 's.user_id', 's.ip_address', 's.user_agent', 's.last_activity'])
-            // The id of a session is the key to it: it never leaves the server.
-            ->map(static fn ($session): array => ['key' => hash('sha256', $session->id), 'name' => $session->name, 'mine' => $session->user_id === $user->id, 'here' => $session->id === $request->session()->getId(), 'address' => $session->ip_address, 'with' => mb_substr((string) $session->user_agent, 0, 120), 'seen_at' => date(DATE_ATOM, $session->last_activity)])]);
+        return response()->json([
+            'sessions' => DB::table('sessions as s')
+                ->join('users as u', 'u.id', '=', 's.user_id')
+                ->when(!$user->mayAdminister(), static fn($query) => $query->where('s.user_id', $user->id))
+                ->orderByDesc('s.last_activity')
+                ->limit(500)
+                ->get(['s.id', 'u.name', 's.user_id', 's.ip_address', 's.user_agent', 's.last_activity'])
+                // The id of a session is the key to it: it never leaves the server.
+                ->map(
+                    static fn($session): array => [
+                        'key' => hash('sha256', $session->id),
+                        'name' => $session->name,
+                        'mine' => $session->user_id === $user->id,
+                        'here' => $session->id === $request->session()->getId(),
+                        'address' => $session->ip_address,
+                        'with' => mb_substr((string) $session->user_agent, 0, 120),
+                        'seen_at' => date(DATE_ATOM, $session->last_activity),
+                    ],
+                ),
+        ]);
     }
 
     public function endSession(Request $request, string $key): JsonResponse
     {
         $user = $request->user();
         abort_unless($user instanceof User, 403);
-        $session = DB::table('sessions')->whereNotNull('user_id')->whereRaw('sha2(id, 256) = ?', [$key])->first() ?? abort(404, 'This session has ended already.');
+        $session =
+            DB::table('sessions')
+                ->whereNotNull('user_id')
+                ->whereRaw('sha2(id, 256) = ?', [$key])
+                ->first() ?? abort(404, 'This session has ended already.');
         abort_unless($session->user_id === $user->id || $user->mayAdminister(), 403);
         DB::table('sessions')->where('id', $session->id)->delete();
-        Audit::note(Audit::PEOPLE, 'Ended a session of '.User::query()->whereKey($session->user_id)->value('name'));
+        Audit::note(Audit::PEOPLE, 'Ended a session of ' . User::query()->whereKey($session->user_id)->value('name'));
 
         return $this->sessions($request);
     }
@@ -99,10 +152,26 @@ final class PeopleController extends Controller
     {
         $this->authorize('administer');
         $data = $request->validate(['kind' => ['nullable', Rule::in(Audit::KINDS)], 'before' => ['nullable', 'integer']]);
-        $rows = DB::table('audit as a')->leftJoin('users as u', 'u.id', '=', 'a.user_id')->leftJoin('intakes as i', 'i.id', '=', 'a.intake_id')->leftJoin('acts as x', 'x.id', '=', 'a.act_id')
-            ->when(isset($data['kind']), static fn ($query) => $query->where('a.kind', $data['kind']))
-            ->when(isset($data['before']), static fn ($query) => $query->where('a.id', '<', $data['before']))
-            ->orderByDesc('a.id')->limit(100)->get(['a.id', 'a.at', 'u.name', 'a.kind', 'a.what', 'a.intake_id', 'i.name as intake', 'a.ip_address', 'a.act_id', 'x.undone_at']);
+        $rows = DB::table('audit as a')
+            ->leftJoin('users as u', 'u.id', '=', 'a.user_id')
+            ->leftJoin('intakes as i', 'i.id', '=', 'a.intake_id')
+            ->leftJoin('acts as x', 'x.id', '=', 'a.act_id')
+            ->when(isset($data['kind']), static fn($query) => $query->where('a.kind', $data['kind']))
+            ->when(isset($data['before']), static fn($query) => $query->where('a.id', '<', $data['before']))
+            ->orderByDesc('a.id')
+            ->limit(100)
+            ->get([
+                'a.id',
+                'a.at',
+                'u.name',
+                'a.kind',
+                'a.what',
+                'a.intake_id',
+                'i.name as intake',
+                'a.ip_address',
+                'a.act_id',
+                'x.undone_at',
+            ]);
 
         return response()->json(['entries' => $rows, 'more' => $rows->count() === 100, 'kinds' => Audit::KINDS]);
     }

@@ -19,15 +19,19 @@ final class SessionController extends Controller
     {
         $user = $request->user();
 
-        return response()->json(['user' => $user instanceof User ? self::user($user) : null, 'organization' => config('sieve.organization'), 'currency' => Organization::read()->currency]);
+        return response()->json([
+            'user' => $user instanceof User ? self::user($user) : null,
+            'organization' => config('sieve.organization'),
+            'currency' => Organization::read()->currency,
+        ]);
     }
 
     public function store(Request $request): JsonResponse
     {
         $credentials = $request->validate(['email' => ['required', 'string'], 'password' => ['required', 'string']]);
         $email = User::emailKey($credentials['email']);
-        if (! Auth::attempt(['email' => $email, 'password' => $credentials['password'], 'disabled_at' => null])) {
-            Audit::note(Audit::REFUSED, 'Email '.mb_substr($email, 0, 120));
+        if (!Auth::attempt(['email' => $email, 'password' => $credentials['password'], 'disabled_at' => null])) {
+            Audit::note(Audit::REFUSED, 'Email ' . mb_substr($email, 0, 120));
 
             return response()->json(['message' => 'Email and password do not match.'], 422);
         }
@@ -35,7 +39,11 @@ final class SessionController extends Controller
         Audit::note(Audit::SIGN_IN, 'Signed in');
         $user = $request->user();
 
-        return response()->json(['user' => $user instanceof User ? self::user($user) : null, 'organization' => config('sieve.organization'), 'currency' => Organization::read()->currency]);
+        return response()->json([
+            'user' => $user instanceof User ? self::user($user) : null,
+            'organization' => config('sieve.organization'),
+            'currency' => Organization::read()->currency,
+        ]);
     }
 
     public function destroy(Request $request): JsonResponse
@@ -50,6 +58,16 @@ final class SessionController extends Controller
     /** @return array<string, mixed> */
     private static function user(User $user): array
     {
-        return ['id' => $user->id, 'name' => $user->name, 'email' => $user->email, 'role' => $user->role->value, 'must_change' => $user->must_change, 'may_load' => $user->mayLoad(), 'may_edit' => $user->mayEdit(), 'may_set_standards' => $user->maySetStandards(), 'may_administer' => $user->mayAdminister()];
+        return [
+            'id' => $user->id,
+            'name' => $user->name,
+            'email' => $user->email,
+            'role' => $user->role->value,
+            'must_change' => $user->must_change,
+            'may_load' => $user->mayLoad(),
+            'may_edit' => $user->mayEdit(),
+            'may_set_standards' => $user->maySetStandards(),
+            'may_administer' => $user->mayAdminister(),
+        ];
     }
 }

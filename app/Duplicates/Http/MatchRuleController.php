@@ -35,8 +35,7 @@ final class MatchRuleController extends Controller
         private readonly RuleSets $sets,
         private readonly TakeOver $takeOver,
         private readonly FieldCatalog $catalog,
-    ) {
-    }
+    ) {}
 
     public function index(): JsonResponse
     {
@@ -46,7 +45,14 @@ final class MatchRuleController extends Controller
             $used = $inUse[$set->kind->value] ?? null;
             $isUsed = $used?->set_id === null && $this->sets->used($set->kind)->name === $set->name;
 
-            return ['id' => null, 'is_used' => $isUsed, 'is_coming' => ! $isUsed && $used?->coming !== null && $used->coming_id === null && ($used->coming['name'] ?? '') === $set->name, 'fault' => null, ...$this->shown($set)];
+            return [
+                'id' => null,
+                'is_used' => $isUsed,
+                'is_coming' =>
+                    !$isUsed && $used?->coming !== null && $used->coming_id === null && ($used->coming['name'] ?? '') === $set->name,
+                'fault' => null,
+                ...$this->shown($set),
+            ];
         }, $this->sets->allShipped());
         foreach (MatchRuleSet::query()->orderBy('name')->get() as $set) {
             $used = $inUse[$set->kind] ?? null;
@@ -54,7 +60,15 @@ final class MatchRuleController extends Controller
             try {
                 $shown[] = [...$state, 'fault' => null, ...$this->shown($this->sets->read($set->rules))];
             } catch (BadRules $error) {
-                $shown[] = [...$state, 'name' => $set->name, 'kind' => $set->kind, 'fault' => $error->getMessage(), 'rules' => [], 'signs' => [], 'content' => $set->rules];
+                $shown[] = [
+                    ...$state,
+                    'name' => $set->name,
+                    'kind' => $set->kind,
+                    'fault' => $error->getMessage(),
+                    'rules' => [],
+                    'signs' => [],
+                    'content' => $set->rules,
+                ];
             }
         }
 
@@ -66,12 +80,25 @@ final class MatchRuleController extends Controller
     {
         $this->authorize('update', CustomField::class);
         $kind = SupporterKind::from((string) $request->validate(['kind' => ['required', Rule::enum(SupporterKind::class)]])['kind']);
-        $edition = DB::table('frequency_editions')->where('kind', $kind->value)->orderByDesc('id')->first(['id', 'records', 'report', 'made_at']);
+        $edition = DB::table('frequency_editions')
+            ->where('kind', $kind->value)
+            ->orderByDesc('id')
+            ->first(['id', 'records', 'report', 'made_at']);
         $weights = $this->sets->weights($kind);
 
-        return response()->json(['weights' => WeightWords::table($weights, $kind), 'edition' => $edition === null ? null : [
-            'number' => $edition->id, 'records' => $edition->records, 'made_at' => $edition->made_at, ...(json_decode((string) $edition->report, true) ?? ['pairs' => 0, 'rounds' => 0, 'discarded' => []]), 'moved' => round($weights->calibration->move, 2),
-        ]]);
+        return response()->json([
+            'weights' => WeightWords::table($weights, $kind),
+            'edition' =>
+                $edition === null
+                    ? null
+                    : [
+                        'number' => $edition->id,
+                        'records' => $edition->records,
+                        'made_at' => $edition->made_at,
+                        ...json_decode((string) $edition->report, true) ?? ['pairs' => 0, 'rounds' => 0, 'discarded' => []],
+                        'moved' => round($weights->calibration->move, 2),
+                    ],
+        ]);
     }
 
     /** Keeps a set under its name, in place of the one that has it. One that is in use is used as it is now. */
@@ -79,10 +106,19 @@ final class MatchRuleController extends Controller
     {
         $this->authorize('update', CustomField::class);
         $set = $this->asked($request);
-        abort_if(in_array($set->name, array_column($this->sets->allShipped(), 'name'), true), 422, "\"{$set->name}\" comes with the program and stays as it is. Give yours another name.");
+        abort_if(
+            in_array($set->name, array_column($this->sets->allShipped(), 'name'), true),
+            422,
+            "\"{$set->name}\" comes with the program and stays as it is. Give yours another name.",
+        );
         $kept = MatchRuleSet::query()->firstOrNew(['name' => $set->name]);
         $kept->fill(['kind' => $set->kind->value, 'rules' => $set->toArray(), 'user_id' => $request->user()?->id])->save();
-        if (RulesInUse::query()->where('kind', $set->kind->value)->where(static fn ($query) => $query->where('set_id', $kept->id)->orWhere('coming_id', $kept->id))->exists()) {
+        if (
+            RulesInUse::query()
+                ->where('kind', $set->kind->value)
+                ->where(static fn($query) => $query->where('set_id', $kept->id)->orWhere('coming_id', $kept->id))
+                ->exists()
+        ) {
             $this->take($set, $kept->id);
         }
         Audit::note(Audit::STANDARDS, "Saved the match rules \"{$set->name}\"");
@@ -116,9 +152,18 @@ final class MatchRuleController extends Controller
     public function use(Request $request): JsonResponse
     {
         $this->authorize('update', CustomField::class);
-        $data = $request->validate(['kind' => ['required', Rule::enum(SupporterKind::class)], 'set' => ['nullable', 'integer'], 'name' => ['nullable', 'string']]);
-        $set = isset($data['set']) ? MatchRuleSet::query()->where('kind', $data['kind'])->whereKey((int) $data['set'])->firstOrFail() : null;
-        $rules = $set === null ? $this->sets->shipped(SupporterKind::from($data['kind']), $data['name'] ?? null) : $this->sets->read($set->rules);
+        $data = $request->validate([
+            'kind' => ['required', Rule::enum(SupporterKind::class)],
+            'set' => ['nullable', 'integer'],
+            'name' => ['nullable', 'string'],
+        ]);
+        $set = isset($data['set'])
+            ? MatchRuleSet::query()->where('kind', $data['kind'])->whereKey((int) $data['set'])->firstOrFail()
+            : null;
+        $rules =
+            $set === null
+                ? $this->sets->shipped(SupporterKind::from($data['kind']), $data['name'] ?? null)
+                : $this->sets->read($set->rules);
         $this->take($rules, $set?->id);
         Audit::note(Audit::STANDARDS, "Compares every {$data['kind']} by the match rules \"{$rules->name}\"");
 
@@ -144,9 +189,18 @@ final class MatchRuleController extends Controller
         $this->authorize('update', CustomField::class);
         $set = $this->asked($request);
         $intake = $request->validate(['intake' => ['nullable', 'integer', 'exists:intakes,id']])['intake'] ?? null;
-        $search = DuplicateSearch::query()->create(['state' => 'waiting', 'tried' => $set->toArray(), 'scope' => $intake === null ? null : ['kind' => DuplicateSearch::INTAKE, 'intake' => (int) $intake], 'user_id' => $request->user()?->id]);
+        $search = DuplicateSearch::query()->create([
+            'state' => 'waiting',
+            'tried' => $set->toArray(),
+            'scope' => $intake === null ? null : ['kind' => DuplicateSearch::INTAKE, 'intake' => (int) $intake],
+            'user_id' => $request->user()?->id,
+        ]);
         // Of those that were tried, the last few are enough.
-        DuplicateSearch::query()->whereNotNull('tried')->whereIn('state', ['done', 'failed'])->where('id', '<', $search->id - 20)->delete();
+        DuplicateSearch::query()
+            ->whereNotNull('tried')
+            ->whereIn('state', ['done', 'failed'])
+            ->where('id', '<', $search->id - 20)
+            ->delete();
         FindDuplicates::dispatch($search->id);
 
         return response()->json(['id' => $search->id], 202);
@@ -157,11 +211,27 @@ final class MatchRuleController extends Controller
         $this->authorize('update', CustomField::class);
         abort_if($search->tried === null, 404, 'There is no trial with this number.');
         $found = $search->found;
-        $ids = array_unique(array_merge(...array_map(static fn (array $pairs): array => [...array_column($pairs, 'one'), ...array_column($pairs, 'other')], array_values($found['examples'] ?? [])), ...[[]]));
+        $ids = array_unique(
+            array_merge(
+                ...array_map(
+                    static fn(array $pairs): array => [...array_column($pairs, 'one'), ...array_column($pairs, 'other')],
+                    array_values($found['examples'] ?? []),
+                ),
+                ...[[]],
+            ),
+        );
 
         return response()->json([
-            'id' => $search->id, 'state' => $search->state, 'done' => $search->done, 'total' => $search->total, 'error' => $search->error, 'found' => $found, 'too_common' => $search->too_common ?? [],
-            'names' => (object) ($this->rowNames($search, $ids) + DB::table('supporters')->whereIn('id', $ids)->pluck('display_name', 'id')->all()),
+            'id' => $search->id,
+            'state' => $search->state,
+            'done' => $search->done,
+            'total' => $search->total,
+            'error' => $search->error,
+            'found' => $found,
+            'too_common' => $search->too_common ?? [],
+            'names' =>
+                (object) ($this->rowNames($search, $ids) +
+                    DB::table('supporters')->whereIn('id', $ids)->pluck('display_name', 'id')->all()),
         ]);
     }
 
@@ -172,9 +242,16 @@ final class MatchRuleController extends Controller
     private function rowNames(DuplicateSearch $search, array $ids): array
     {
         $names = [];
-        foreach (array_filter($ids, static fn (int $id): bool => $id >= DuplicateSearch::ROW) as $id) {
+        foreach (array_filter($ids, static fn(int $id): bool => $id >= DuplicateSearch::ROW) as $id) {
             $unit = $id - DuplicateSearch::ROW;
-            $names[$id] = 'row '.UnitNumber::row($unit).' '.DB::table('intake_results')->where('intake_id', $search->scope['intake'] ?? 0)->where('unit', $unit)->value('display');
+            $names[$id] =
+                'row ' .
+                UnitNumber::row($unit) .
+                ' ' .
+                DB::table('intake_results')
+                    ->where('intake_id', $search->scope['intake'] ?? 0)
+                    ->where('unit', $unit)
+                    ->value('display');
         }
 
         return $names;
@@ -196,12 +273,24 @@ final class MatchRuleController extends Controller
     /** @return array<string, mixed> */
     private function shown(RuleSet $set): array
     {
-        $label = fn (string $field): string => $this->catalog->label($field);
+        $label = fn(string $field): string => $this->catalog->label($field);
 
         return [
-            'name' => $set->name, 'kind' => $set->kind->value,
-            'rules' => array_map(static fn (MatchRule $rule): array => ['name' => $rule->name, 'verdict' => $rule->certainty->value, 'sentence' => $rule->sentence($label), 'most' => $rule->most], $set->rules),
-            'signs' => array_map(static fn (Sign $sign): array => ['sign' => $sign->value, 'effect' => $set->effect($sign)->value], Sign::cases()),
+            'name' => $set->name,
+            'kind' => $set->kind->value,
+            'rules' => array_map(
+                static fn(MatchRule $rule): array => [
+                    'name' => $rule->name,
+                    'verdict' => $rule->certainty->value,
+                    'sentence' => $rule->sentence($label),
+                    'most' => $rule->most,
+                ],
+                $set->rules,
+            ),
+            'signs' => array_map(
+                static fn(Sign $sign): array => ['sign' => $sign->value, 'effect' => $set->effect($sign)->value],
+                Sign::cases(),
+            ),
             'content' => $set->toArray(),
         ];
     }

@@ -27,9 +27,20 @@ final class RestoreCommand extends Command
             }
             if ($name === null) {
                 $cutOff = $points->cutOff();
-                $cutOff === null || $this->warn("The restore of {$cutOff->point} was cut off: the records are not whole. bin/start finishes it; bin/restore {$cutOff->before} goes back to what was there before.");
+                $cutOff === null ||
+                    $this->warn(
+                        "The restore of {$cutOff->point} was cut off: the records are not whole. bin/start finishes it; bin/restore {$cutOff->before} goes back to what was there before.",
+                    );
                 foreach ($points->all() as $point) {
-                    $this->line(sprintf('%s  %8.1f MB  %6d supporters  %s', $point->name, $point->bytes / 1e6, $point->tables['supporters'] ?? 0, $point->reason));
+                    $this->line(
+                        sprintf(
+                            '%s  %8.1f MB  %6d supporters  %s',
+                            $point->name,
+                            $point->bytes / 1e6,
+                            $point->tables['supporters'] ?? 0,
+                            $point->reason,
+                        ),
+                    );
                 }
 
                 return self::SUCCESS;
@@ -41,7 +52,11 @@ final class RestoreCommand extends Command
 
                 return $fault === null ? self::SUCCESS : 2;
             }
-            if ($this->option('yes') !== true && $this->ask("Everything since {$point->at} is put aside. Type the name of the organization to go on") !== config('sieve.organization')) {
+            if (
+                $this->option('yes') !== true &&
+                $this->ask("Everything since {$point->at} is put aside. Type the name of the organization to go on") !==
+                    config('sieve.organization')
+            ) {
                 $this->line('Nothing was changed.');
 
                 return self::FAILURE;
@@ -51,7 +66,7 @@ final class RestoreCommand extends Command
 
             return self::SUCCESS;
         } catch (SieveException $error) {
-            fwrite(STDERR, $error->getMessage().PHP_EOL);
+            fwrite(STDERR, $error->getMessage() . PHP_EOL);
 
             return 2;
         }

@@ -20,7 +20,7 @@ final class TablesCommand extends Command
         try {
             $tables->bringUpToDate();
         } catch (CannotRestore $error) {
-            fwrite(STDERR, $error->getMessage().PHP_EOL);
+            fwrite(STDERR, $error->getMessage() . PHP_EOL);
 
             return 2;
         }

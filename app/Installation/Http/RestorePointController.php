@@ -17,15 +17,24 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** Restore points: taken, listed, checked, fetched, restored. */
 final class RestorePointController extends Controller
 {
-    public function __construct(private readonly RestorePoints $points)
-    {
-    }
+    public function __construct(private readonly RestorePoints $points) {}
 
     public function index(): JsonResponse
     {
         $this->authorize('administer');
 
-        return response()->json(['points' => array_map(static fn (RestorePoint $point): array => [...array_diff_key($point->toArray(), ['checksum' => 1, 'tables' => 1]), 'supporters' => $point->tables['supporters'] ?? 0, 'gifts' => $point->tables['gifts'] ?? 0], $this->points->all()), 'schedule' => Schedule::kept()->toArray(), 'confirm' => config('sieve.organization')]);
+        return response()->json([
+            'points' => array_map(
+                static fn(RestorePoint $point): array => [
+                    ...array_diff_key($point->toArray(), ['checksum' => 1, 'tables' => 1]),
+                    'supporters' => $point->tables['supporters'] ?? 0,
+                    'gifts' => $point->tables['gifts'] ?? 0,
+                ],
+                $this->points->all(),
+            ),
+            'schedule' => Schedule::kept()->toArray(),
+            'confirm' => config('sieve.organization'),
+        ]);
     }
 
     public function store(Request $request): JsonResponse
@@ -40,7 +49,11 @@ final class RestorePointController extends Controller
     public function schedule(Request $request): JsonResponse
     {
         $this->authorize('administer');
-        $data = $request->validate(['every' => ['required', Rule::in(array_keys(Schedule::EVERY))], 'hour' => ['required', 'integer', 'min:0', 'max:23'], 'keep' => ['required', 'integer', 'min:1', 'max:365']]);
+        $data = $request->validate([
+            'every' => ['required', Rule::in(array_keys(Schedule::EVERY))],
+            'hour' => ['required', 'integer', 'min:0', 'max:23'],
+            'keep' => ['required', 'integer', 'min:1', 'max:365'],
+        ]);
         (new Schedule($data['every'], (int) $data['hour'], (int) $data['keep']))->keep();
         Audit::note(Audit::RESTORE, "Set the schedule of restore points: {$data['every']}");
 
@@ -62,9 +75,13 @@ final class RestorePointController extends Controller
         $point = $this->points->find($name);
         Audit::note(Audit::EXPORT, "Downloaded the restore point {$name}");
 
-        return response()->streamDownload(function () use ($point): void {
-            fpassthru($this->points->open($point));
-        }, "{$point->name}.sql.gz", ['Content-Type' => 'application/gzip']);
+        return response()->streamDownload(
+            function () use ($point): void {
+                fpassthru($this->points->open($point));
+            },
+            "{$point->name}.sql.gz",
+            ['Content-Type' => 'application/gzip'],
+        );
     }
 
     public function restore(Request $request, string $name): JsonResponse
@@ -72,7 +89,11 @@ final class RestorePointController extends Controller
         $this->authorize('administer');
         $point = $this->points->find($name);
         $typed = (string) $request->validate(['confirm' => ['required', 'string']])['confirm'];
-        abort_unless(trim($typed) === config('sieve.organization'), 422, 'Type the name of the organization exactly as it stands there. Nothing was changed.');
+        abort_unless(
+            trim($typed) === config('sieve.organization'),
+            422,
+            'Type the name of the organization exactly as it stands there. Nothing was changed.',
+        );
         $before = $this->points->restore($point, $request->user()?->name);
 
         return response()->json(['restored' => $point->name, 'before' => $before->name]);

@@ -52,7 +52,14 @@ final class IntakeRunCommand extends Command
             if ($plan !== null) {
                 $settings = IntakeSettings::fromArray([...$plan->settings, 'accept_addresses' => true]);
             }
-            $intake = $opening->open($file, basename($file), null, $this->option('name') ?? pathinfo($file, PATHINFO_FILENAME), $this->option('sheet'), $settings);
+            $intake = $opening->open(
+                $file,
+                basename($file),
+                null,
+                $this->option('name') ?? pathinfo($file, PATHINFO_FILENAME),
+                $this->option('sheet'),
+                $settings,
+            );
             $this->work($intake, $plan, $runner);
         } catch (Throwable $error) {
             return $this->breakOff($intake ?? null, $error);
@@ -69,12 +76,15 @@ final class IntakeRunCommand extends Command
     /** Nothing that a command began may keep others waiting when it is gone. */
     private function breakOff(?Intake $intake, Throwable $error): int
     {
-        if (! $error instanceof SieveException) {
+        if (!($error instanceof SieveException)) {
             report($error);
         }
-        $words = PlainWords::of($error).(PlainWords::isAway($error) ? ' (Is bin/start running with this data folder?)' : '');
-        if ($intake !== null && ! PlainWords::isAway($error)) {
-            Intake::query()->whereKey($intake->id)->whereIn('state', [IntakeState::Sifting, IntakeState::Loading])->update(['error' => "{$words} Nothing is half done.", 'in_foreground' => false, 'ended_at' => now()]);
+        $words = PlainWords::of($error) . (PlainWords::isAway($error) ? ' (Is bin/start running with this data folder?)' : '');
+        if ($intake !== null && !PlainWords::isAway($error)) {
+            Intake::query()
+                ->whereKey($intake->id)
+                ->whereIn('state', [IntakeState::Sifting, IntakeState::Loading])
+                ->update(['error' => "{$words} Nothing is half done.", 'in_foreground' => false, 'ended_at' => now()]);
             app(LoadQueue::class)->next();
         }
 
@@ -90,7 +100,7 @@ final class IntakeRunCommand extends Command
         $this->settle($intake, $plan);
         do {
             $this->workOut($intake, $runner);
-        } while ($intake->state === IntakeState::Ready && $this->option('dry-run') !== true && ! $this->load($intake, $runner));
+        } while ($intake->state === IntakeState::Ready && $this->option('dry-run') !== true && !$this->load($intake, $runner));
     }
 
     private function settle(Intake $intake, ?SavedPlan $plan): void
@@ -98,9 +108,15 @@ final class IntakeRunCommand extends Command
         $own = $intake->columnPlan();
         $own = $plan === null ? $own : SuccessorPlan::of($plan->columnPlan(), $own, $intake->columnProfiles(), $plan->name)->plan;
         // Nobody is there to be asked: what is not taken is told.
-        $left = array_filter($own->choices, static fn (ColumnChoice $choice): bool => $choice->state === ColumnState::Open);
+        $left = array_filter($own->choices, static fn(ColumnChoice $choice): bool => $choice->state === ColumnState::Open);
         if ($left !== []) {
-            fwrite(STDERR, 'Left behind, since nothing tells what it is: '.implode(', ', array_map(static fn (ColumnChoice $choice): string => "\"{$choice->header}\"", $left)).'. Choose a field for it on the screens and keep that as a plan.'.PHP_EOL);
+            fwrite(
+                STDERR,
+                'Left behind, since nothing tells what it is: ' .
+                    implode(', ', array_map(static fn(ColumnChoice $choice): string => "\"{$choice->header}\"", $left)) .
+                    '. Choose a field for it on the screens and keep that as a plan.' .
+                    PHP_EOL,
+            );
         }
         $intake->setColumnPlan($own->settledUnasked());
         $intake->plan_name = $plan?->name;
@@ -128,8 +144,8 @@ final class IntakeRunCommand extends Command
         }
         $told = false;
         while ($intake->state === IntakeState::Waiting) {
-            if (! $told) {
-                fwrite(STDERR, "\"{$this->queue->busy()?->name}\" is being loaded or taken back; this one waits for its turn.".PHP_EOL);
+            if (!$told) {
+                fwrite(STDERR, "\"{$this->queue->busy()?->name}\" is being loaded or taken back; this one waits for its turn." . PHP_EOL);
                 $told = true;
             }
             usleep(self::POLL);
@@ -152,7 +168,12 @@ final class IntakeRunCommand extends Command
             return null;
         }
 
-        return SavedPlan::query()->where('name', $name)->first() ?? throw new UnusableOption("There is no column plan \"{$name}\". Saved plans: ".(SavedPlan::query()->orderBy('name')->pluck('name')->implode(', ') ?: 'none').'.');
+        return SavedPlan::query()->where('name', $name)->first() ??
+            throw new UnusableOption(
+                "There is no column plan \"{$name}\". Saved plans: " .
+                    (SavedPlan::query()->orderBy('name')->pluck('name')->implode(', ') ?: 'none') .
+                    '.',
+            );
     }
 
     /** @param  array<string, mixed>  $report */
@@ -160,21 +181,59 @@ final class IntakeRunCommand extends Command
     {
         $dry = $this->option('dry-run') === true;
         if ($this->option('json')) {
-            $this->line(json_encode([
-                'intake' => $intake->id, 'rows' => $report['rows'], 'outcomes' => $report['outcomes'], 'supporters' => $report['supporters'], 'gifts' => $report['gifts'], 'promised' => $report['promised'],
-                'source_amount' => $report['source_amount'], 'source_amounts' => $report['source_amounts'], 'untaken' => $this->proof->untaken($intake), 'balanced' => $report['balanced'], 'dry_run' => $dry, ...($this->option('problems') === true ? ['problems' => $this->problems($intake)] : []),
-            ], JSON_THROW_ON_ERROR));
+            $this->line(
+                json_encode(
+                    [
+                        'intake' => $intake->id,
+                        'rows' => $report['rows'],
+                        'outcomes' => $report['outcomes'],
+                        'supporters' => $report['supporters'],
+                        'gifts' => $report['gifts'],
+                        'promised' => $report['promised'],
+                        'source_amount' => $report['source_amount'],
+                        'source_amounts' => $report['source_amounts'],
+                        'untaken' => $this->proof->untaken($intake),
+                        'balanced' => $report['balanced'],
+                        'dry_run' => $dry,
+                        ...$this->option('problems') === true ? ['problems' => $this->problems($intake)] : [],
+                    ],
+                    JSON_THROW_ON_ERROR,
+                ),
+            );
 
             return;
         }
         $this->line(sprintf('Intake %d, "%s"%s', $intake->id, $intake->name, $dry ? ', planned only' : ''));
-        $this->line(sprintf('%d rows = %d new + %d updated + %d unchanged + %d held + %d left out', $report['rows'], ...array_values($report['outcomes'])));
+        $this->line(
+            sprintf(
+                '%d rows = %d new + %d updated + %d unchanged + %d held + %d left out',
+                $report['rows'],
+                ...array_values($report['outcomes']),
+            ),
+        );
         foreach (array_keys((array) $report['source_amounts']) as $currency) {
-            $of = static fn (object $amounts): string => ((array) $amounts)[$currency] ?? '0.00';
+            $of = static fn(object $amounts): string => ((array) $amounts)[$currency] ?? '0.00';
             $money = array_map($of, $report['money']);
-            $this->line(sprintf('%s %s in the file = %s in new gifts%s + %s there before + %s held + %s left out', $currency, $of($report['source_amounts']), $money['new'], $money['promised'] === '0.00' ? '' : " + {$money['promised']} promised", $money['there'], $money['held'], $money['left_out']));
+            $this->line(
+                sprintf(
+                    '%s %s in the file = %s in new gifts%s + %s there before + %s held + %s left out',
+                    $currency,
+                    $of($report['source_amounts']),
+                    $money['new'],
+                    $money['promised'] === '0.00' ? '' : " + {$money['promised']} promised",
+                    $money['there'],
+                    $money['held'],
+                    $money['left_out'],
+                ),
+            );
         }
-        $this->line(sprintf('%d new gifts%s', $report['gifts']['created'], $report['promised']['created'] > 0 ? ", {$report['promised']['created']} promises" : ''));
+        $this->line(
+            sprintf(
+                '%d new gifts%s',
+                $report['gifts']['created'],
+                $report['promised']['created'] > 0 ? ", {$report['promised']['created']} promises" : '',
+            ),
+        );
         foreach ($this->proof->untaken($intake) as $one) {
             $this->line(sprintf('Not taken, since the record has another: %s in %d rows', $one['label'], $one['rows']));
         }
@@ -184,12 +243,19 @@ final class IntakeRunCommand extends Command
     /** @return list<\stdClass> what keeps rows, and what they are warned of */
     private function problems(Intake $intake): array
     {
-        return Lists::of(DB::table('intake_problems')->where('intake_id', $intake->id)->orderBy('number')->orderBy('place')->limit(self::NAMED)->get(['number as row', 'code', 'field', 'value', 'reason', 'remedy', 'blocks']));
+        return Lists::of(
+            DB::table('intake_problems')
+                ->where('intake_id', $intake->id)
+                ->orderBy('number')
+                ->orderBy('place')
+                ->limit(self::NAMED)
+                ->get(['number as row', 'code', 'field', 'value', 'reason', 'remedy', 'blocks']),
+        );
     }
 
     private function refuse(string $message): int
     {
-        fwrite(STDERR, $message.PHP_EOL);
+        fwrite(STDERR, $message . PHP_EOL);
 
         return 2;
     }

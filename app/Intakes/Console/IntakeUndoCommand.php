@@ -50,17 +50,38 @@ final class IntakeUndoCommand extends Command
             }
         } catch (Throwable $error) {
             report($error);
-            Intake::query()->whereKey($intake->id)->update(['error' => PlainWords::of($error).' Nothing is half done.', 'in_foreground' => false, 'ended_at' => now()]);
+            Intake::query()
+                ->whereKey($intake->id)
+                ->update(['error' => PlainWords::of($error) . ' Nothing is half done.', 'in_foreground' => false, 'ended_at' => now()]);
 
             return $this->refuse(PlainWords::of($error));
         }
         $report = $intake->undo_report ?? Undoing::emptyReport();
         if ($this->option('json')) {
-            $this->line(json_encode(['intake' => $intake->id, 'supporters' => $report['supporters'], 'gifts' => $report['gifts'], 'kept' => $report['kept']], JSON_THROW_ON_ERROR));
+            $this->line(
+                json_encode(
+                    [
+                        'intake' => $intake->id,
+                        'supporters' => $report['supporters'],
+                        'gifts' => $report['gifts'],
+                        'kept' => $report['kept'],
+                    ],
+                    JSON_THROW_ON_ERROR,
+                ),
+            );
         } else {
-            $this->line(sprintf('%d supporters removed, %d put back, %d gifts removed.', $report['supporters']['removed'], $report['supporters']['restored'], $report['gifts']['removed']));
+            $this->line(
+                sprintf(
+                    '%d supporters removed, %d put back, %d gifts removed.',
+                    $report['supporters']['removed'],
+                    $report['supporters']['restored'],
+                    $report['gifts']['removed'],
+                ),
+            );
             foreach ($report['kept'] as $kept) {
-                $this->line(sprintf('Kept: supporter %d, %s %s. %s.', $kept['supporter'], $kept['thing'], $kept['column'] ?? '', $kept['reason']));
+                $this->line(
+                    sprintf('Kept: supporter %d, %s %s. %s.', $kept['supporter'], $kept['thing'], $kept['column'] ?? '', $kept['reason']),
+                );
             }
         }
 
@@ -69,7 +90,7 @@ final class IntakeUndoCommand extends Command
 
     private function refuse(string $message): int
     {
-        fwrite(STDERR, $message.PHP_EOL);
+        fwrite(STDERR, $message . PHP_EOL);
 
         return 2;
     }

@@ -11,9 +11,7 @@ final class Decision
 {
     public const PATTERN = '/^(?:new|s:\d{1,12}|r:\d{1,9}(?:\.\d{1,2})?)$/D';
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** The unit that "r:12.1" names. */
     public static function unit(string $decision): int
@@ -31,6 +29,6 @@ final class Decision
         }
         $unit = (int) $ref;
 
-        return 'r:'.UnitNumber::row($unit).(UnitNumber::part($unit) === 0 ? '' : '.'.UnitNumber::part($unit));
+        return 'r:' . UnitNumber::row($unit) . (UnitNumber::part($unit) === 0 ? '' : '.' . UnitNumber::part($unit));
     }
 }

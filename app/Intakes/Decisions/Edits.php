@@ -28,24 +28,25 @@ final readonly class Edits
         private array $addresses,
         private ?string $allAddresses,
         private array $passes,
-    ) {
-    }
+    ) {}
 
     /** @param  list<int>  $numbers */
     public static function of(int $intakeId, array $numbers): self
     {
         [$cells, $values, $rows, $matches, $addresses, $all, $passes] = [[], [], [], [], [], null, []];
-        $edits = DB::table('intake_edits')->where('intake_id', $intakeId)
-            ->where(static fn ($query) => $query->whereNull('number')->orWhereIn('number', $numbers))
-            ->orderBy('id')->get();
+        $edits = DB::table('intake_edits')
+            ->where('intake_id', $intakeId)
+            ->where(static fn($query) => $query->whereNull('number')->orWhereIn('number', $numbers))
+            ->orderBy('id')
+            ->get();
         foreach ($edits as $edit) {
             match ($edit->kind) {
-                'cell' => $cells[$edit->number][$edit->column] = $edit->to,
-                'value' => $values[$edit->column][$edit->from] = $edit->to,
-                'row' => $rows[$edit->number] = $edit->to,
-                'match' => $matches[$edit->number][$edit->column ?? 0] = $edit->to,
-                'pass' => $passes[$edit->number] = $edit->to,
-                'address' => $edit->number === null ? [$all, $addresses] = [$edit->to, []] : $addresses[$edit->number] = $edit->to,
+                'cell' => ($cells[$edit->number][$edit->column] = $edit->to),
+                'value' => ($values[$edit->column][$edit->from] = $edit->to),
+                'row' => ($rows[$edit->number] = $edit->to),
+                'match' => ($matches[$edit->number][$edit->column ?? 0] = $edit->to),
+                'pass' => ($passes[$edit->number] = $edit->to),
+                'address' => $edit->number === null ? ([$all, $addresses] = [$edit->to, []]) : ($addresses[$edit->number] = $edit->to),
                 default => throw new LogicException("Nothing is decided by \"{$edit->kind}\"."),
             };
         }
@@ -60,7 +61,7 @@ final readonly class Edits
     public function corrected(int $number, array $cells): array
     {
         foreach ($this->values as $column => $replacements) {
-            $cells[$column] = $replacements[Tidy::line($cells[$column] ?? '')] ?? $cells[$column] ?? '';
+            $cells[$column] = $replacements[Tidy::line($cells[$column] ?? '')] ?? ($cells[$column] ?? '');
         }
         foreach ($this->cells[$number] ?? [] as $column => $value) {
             $cells = array_pad($cells, $column + 1, '');
@@ -81,7 +82,7 @@ final readonly class Edits
      */
     public function heldAmong(array $numbers): array
     {
-        return array_values(array_filter($numbers, fn (int $number): bool => ($this->rows[$number] ?? null) === 'hold'));
+        return array_values(array_filter($numbers, fn(int $number): bool => ($this->rows[$number] ?? null) === 'hold'));
     }
 
     /** @param  int  $part which of the supporters that the row tells of */

@@ -23,13 +23,7 @@ final readonly class FixedRows
     /** Rows that such a file may have. */
     private const MOST = 20000;
 
-    public function __construct(
-        private HeldQueue $held,
-        private StagedRows $staged,
-        private Revision $revision,
-        private Bulk $bulk,
-    ) {
-    }
+    public function __construct(private HeldQueue $held, private StagedRows $staged, private Revision $revision, private Bulk $bulk) {}
 
     /** How a row says which one it is: "57 of intake 12". */
     public static function reference(int $intake, int $number): string
@@ -56,7 +50,7 @@ final readonly class FixedRows
                         $rows[$intake][$held] = $row;
                     }
                     if (++$count > self::MOST) {
-                        throw CannotRead::tooLarge('it has more than '.number_format(self::MOST).' held rows');
+                        throw CannotRead::tooLarge('it has more than ' . number_format(self::MOST) . ' held rows');
                     }
                 } elseif (in_array($place, $cells, true) && in_array($reason, $cells, true)) {
                     $header = $cells;
@@ -99,7 +93,17 @@ final readonly class FixedRows
         foreach ($file as $id => $rows) {
             $report['rows'] += count($rows);
             $intake = Intake::query()->find($id);
-            $numbers = $intake === null || ! in_array($intake->state, [IntakeState::Ready, IntakeState::Loaded], true) ? [] : Lists::ints($this->held->rows()->where('r.intake_id', $id)->whereIn('r.number', array_keys($rows))->orderBy('r.number')->pluck('r.number'));
+            $numbers =
+                $intake === null || !in_array($intake->state, [IntakeState::Ready, IntakeState::Loaded], true)
+                    ? []
+                    : Lists::ints(
+                        $this->held
+                            ->rows()
+                            ->where('r.intake_id', $id)
+                            ->whereIn('r.number', array_keys($rows))
+                            ->orderBy('r.number')
+                            ->pluck('r.number'),
+                    );
             $report['not_held'] += count($rows) - count($numbers);
             if ($intake === null || $numbers === []) {
                 continue;
@@ -109,7 +113,9 @@ final readonly class FixedRows
                 $report['settled'] += count($this->held->send($intake, $numbers, $userId));
             } else {
                 $this->revision->again($intake, $numbers);
-                $report['settled'] += count($numbers) - DB::table('intake_results')->where('intake_id', $id)->whereIn('number', $numbers)->where('outcome', 'held')->count();
+                $report['settled'] +=
+                    count($numbers) -
+                    DB::table('intake_results')->where('intake_id', $id)->whereIn('number', $numbers)->where('outcome', 'held')->count();
             }
         }
         $report['still_held'] = $report['rows'] - $report['not_held'] - $report['settled'];
@@ -123,7 +129,7 @@ final readonly class FixedRows
      */
     private function correct(Intake $intake, array $rows, ?int $userId): int
     {
-        $headers = array_map(static fn (ColumnChoice $choice): string => $choice->header, $intake->columnPlan()->choices);
+        $headers = array_map(static fn(ColumnChoice $choice): string => $choice->header, $intake->columnPlan()->choices);
         $edits = Edits::of($intake->id, array_keys($rows));
         $written = [];
         $corrected = 0;

@@ -33,45 +33,71 @@ final readonly class HeldQueue
         private Loading $loading,
         private Bulk $bulk,
         private Ids $ids,
-    ) {
-    }
+    ) {}
 
     /** Held rows that wait for someone: of intakes that are ready, and of those that are loaded. */
     public function rows(): Builder
     {
-        return DB::table('intake_results as r')->join('intakes as i', 'i.id', '=', 'r.intake_id')
-            ->leftJoin('intake_outcomes as o', static fn ($join) => $join->on('o.intake_id', 'r.intake_id')->on('o.unit', 'r.unit'))
-            ->leftJoin('held_assignments as a', static fn ($join) => $join->on('a.intake_id', 'r.intake_id')->on('a.number', 'r.number'))
+        return DB::table('intake_results as r')
+            ->join('intakes as i', 'i.id', '=', 'r.intake_id')
+            ->leftJoin('intake_outcomes as o', static fn($join) => $join->on('o.intake_id', 'r.intake_id')->on('o.unit', 'r.unit'))
+            ->leftJoin('held_assignments as a', static fn($join) => $join->on('a.intake_id', 'r.intake_id')->on('a.number', 'r.number'))
             ->where('r.role', '')
-            ->where(static fn (Builder $query) => $query
-                ->where(static fn (Builder $ready) => $ready->where('i.state', IntakeState::Ready->value)->where('i.is_sifted', true)->where('r.outcome', 'held')->whereNull('o.unit'))
-                ->orWhere(static fn (Builder $loaded) => $loaded->where('i.state', IntakeState::Loaded->value)->where('o.outcome', 'held')));
+            ->where(
+                static fn(Builder $query) => $query
+                    ->where(
+                        static fn(Builder $ready) => $ready
+                            ->where('i.state', IntakeState::Ready->value)
+                            ->where('i.is_sifted', true)
+                            ->where('r.outcome', 'held')
+                            ->whereNull('o.unit'),
+                    )
+                    ->orWhere(
+                        static fn(Builder $loaded) => $loaded->where('i.state', IntakeState::Loaded->value)->where('o.outcome', 'held'),
+                    ),
+            );
     }
 
     /** @return list<array{reason: string, label: string, rows: int, example: string, can_fix: bool}> the most frequent first */
     public function reasons(?int $userId): array
     {
         $reasons = [];
-        $problems = $this->rows()->join('intake_problems as p', static fn ($join) => $join->on('p.intake_id', 'r.intake_id')->on('p.number', 'r.number')->where('p.blocks', true))
-            ->where('r.outcome', 'held')->when($userId !== null, static fn (Builder $query) => $query->where('a.user_id', $userId))
-            ->groupBy('p.code', 'p.field')->orderByDesc('n')
-            ->selectRaw("p.code, p.field, min(p.reason) as example, count(distinct concat(r.intake_id, '-', r.number)) as n")->get();
+        $problems = $this->rows()
+            ->join(
+                'intake_problems as p',
+                static fn($join) => $join->on('p.intake_id', 'r.intake_id')->on('p.number', 'r.number')->where('p.blocks', true),
+            )
+            ->where('r.outcome', 'held')
+            ->when($userId !== null, static fn(Builder $query) => $query->where('a.user_id', $userId))
+            ->groupBy('p.code', 'p.field')
+            ->orderByDesc('n')
+            ->selectRaw("p.code, p.field, min(p.reason) as example, count(distinct concat(r.intake_id, '-', r.number)) as n")
+            ->get();
         foreach ($problems as $problem) {
-            $reasons[] = ['reason' => "{$problem->code}|{$problem->field}", 'label' => $this->catalog->label($problem->field), 'rows' => $problem->n, 'example' => $problem->example, 'can_fix' => true];
+            $reasons[] = [
+                'reason' => "{$problem->code}|{$problem->field}",
+                'label' => $this->catalog->label($problem->field),
+                'rows' => $problem->n,
+                'example' => $problem->example,
+                'can_fix' => true,
+            ];
         }
-        foreach ([
-            'unsure' => ['May be someone we know', 'A person must say whether it is'],
-            'person' => ['Held by a person', 'Held, or taken back after the load'],
-            'waits' => ['Waits for another row', 'Tells of someone whom another row makes'],
-            'passes' => ['Nothing holds them any more', 'They can be loaded'],
-        ] as $by => [$label, $example]) {
+        foreach (
+            [
+                'unsure' => ['May be someone we know', 'A person must say whether it is'],
+                'person' => ['Held by a person', 'Held, or taken back after the load'],
+                'waits' => ['Waits for another row', 'Tells of someone whom another row makes'],
+                'passes' => ['Nothing holds them any more', 'They can be loaded'],
+            ]
+            as $by => [$label, $example]
+        ) {
             $count = $this->of($by, $userId)->count();
             if ($count > 0) {
                 $reasons[] = ['reason' => $by, 'label' => $label, 'rows' => $count, 'example' => $example, 'can_fix' => false];
             }
         }
 
-        usort($reasons, static fn (array $a, array $b): int => $b['rows'] <=> $a['rows']);
+        usort($reasons, static fn(array $a, array $b): int => $b['rows'] <=> $a['rows']);
 
         return $reasons;
     }
@@ -79,9 +105,21 @@ final readonly class HeldQueue
     /** @return list<array{id: int, name: string, rows: int}> the intakes that have held rows, the latest first */
     public function intakes(): array
     {
-        $intakes = $this->rows()->groupBy('i.id', 'i.name')->orderByDesc('i.id')->selectRaw('i.id, i.name, count(distinct r.number) as row_count')->get();
+        $intakes = $this->rows()
+            ->groupBy('i.id', 'i.name')
+            ->orderByDesc('i.id')
+            ->selectRaw('i.id, i.name, count(distinct r.number) as row_count')
+            ->get();
 
-        return Lists::of($intakes->map(static fn (\stdClass $intake): array => ['id' => (int) $intake->id, 'name' => (string) $intake->name, 'rows' => (int) $intake->row_count]));
+        return Lists::of(
+            $intakes->map(
+                static fn(\stdClass $intake): array => [
+                    'id' => (int) $intake->id,
+                    'name' => (string) $intake->name,
+                    'rows' => (int) $intake->row_count,
+                ],
+            ),
+        );
     }
 
     /**
@@ -92,20 +130,53 @@ final readonly class HeldQueue
     {
         $found = $this->of($reason, $userId);
         $total = (clone $found)->distinct()->count(DB::raw("concat(r.intake_id, '-', r.number)"));
-        $rows = $found->leftJoin('users as u', 'u.id', '=', 'a.user_id')->orderBy('r.intake_id')->orderBy('r.number')->offset((max(1, $page) - 1) * self::PAGE)->limit(self::PAGE)
-            ->distinct()->get(['r.intake_id', 'r.number', 'r.display', 'r.outcome', 'r.held_by', 'i.name', 'i.state', 'u.name as given_to']);
+        $rows = $found
+            ->leftJoin('users as u', 'u.id', '=', 'a.user_id')
+            ->orderBy('r.intake_id')
+            ->orderBy('r.number')
+            ->offset((max(1, $page) - 1) * self::PAGE)
+            ->limit(self::PAGE)
+            ->distinct()
+            ->get(['r.intake_id', 'r.number', 'r.display', 'r.outcome', 'r.held_by', 'i.name', 'i.state', 'u.name as given_to']);
         $problems = [];
         foreach ($rows->groupBy('intake_id') as $intake => $ofIntake) {
-            foreach (DB::table('intake_problems')->where('intake_id', $intake)->where('blocks', true)->whereIn('number', $ofIntake->pluck('number'))->orderBy('place')->get() as $problem) {
-                $problems["{$intake}-{$problem->number}"][] = ['code' => $problem->code, 'field' => $problem->field, 'label' => $this->catalog->label($problem->field), 'column' => $problem->column, 'value' => $problem->value, 'reason' => $problem->reason, 'remedy' => $problem->remedy];
+            foreach (
+                DB::table('intake_problems')
+                    ->where('intake_id', $intake)
+                    ->where('blocks', true)
+                    ->whereIn('number', $ofIntake->pluck('number'))
+                    ->orderBy('place')
+                    ->get()
+                as $problem
+            ) {
+                $problems["{$intake}-{$problem->number}"][] = [
+                    'code' => $problem->code,
+                    'field' => $problem->field,
+                    'label' => $this->catalog->label($problem->field),
+                    'column' => $problem->column,
+                    'value' => $problem->value,
+                    'reason' => $problem->reason,
+                    'remedy' => $problem->remedy,
+                ];
             }
         }
 
         return [
-            'rows' => Lists::of($rows->map(static fn (\stdClass $row): array => [
-                'intake_id' => $row->intake_id, 'intake' => $row->name, 'number' => $row->number, 'display' => $row->display, 'given_to' => $row->given_to, 'is_loaded' => $row->state === IntakeState::Loaded->value,
-                'passes' => $row->outcome !== 'held', 'held_by' => $row->held_by, 'problems' => $problems["{$row->intake_id}-{$row->number}"] ?? [],
-            ])),
+            'rows' => Lists::of(
+                $rows->map(
+                    static fn(\stdClass $row): array => [
+                        'intake_id' => $row->intake_id,
+                        'intake' => $row->name,
+                        'number' => $row->number,
+                        'display' => $row->display,
+                        'given_to' => $row->given_to,
+                        'is_loaded' => $row->state === IntakeState::Loaded->value,
+                        'passes' => $row->outcome !== 'held',
+                        'held_by' => $row->held_by,
+                        'problems' => $problems["{$row->intake_id}-{$row->number}"] ?? [],
+                    ],
+                ),
+            ),
             'total' => $total,
             'pages' => (int) ceil($total / self::PAGE),
         ];
@@ -113,11 +184,21 @@ final readonly class HeldQueue
 
     private function of(string $reason, ?int $userId): Builder
     {
-        $rows = $this->rows()->when($userId !== null, static fn (Builder $query) => $query->where('a.user_id', $userId));
+        $rows = $this->rows()->when($userId !== null, static fn(Builder $query) => $query->where('a.user_id', $userId));
         if (str_contains($reason, '|')) {
             [$code, $field] = explode('|', $reason, 2);
 
-            return $rows->where('r.outcome', 'held')->whereExists(static fn (Builder $query) => $query->from('intake_problems as p')->whereColumn('p.intake_id', 'r.intake_id')->whereColumn('p.number', 'r.number')->where('p.blocks', true)->where('p.code', $code)->where('p.field', $field));
+            return $rows
+                ->where('r.outcome', 'held')
+                ->whereExists(
+                    static fn(Builder $query) => $query
+                        ->from('intake_problems as p')
+                        ->whereColumn('p.intake_id', 'r.intake_id')
+                        ->whereColumn('p.number', 'r.number')
+                        ->where('p.blocks', true)
+                        ->where('p.code', $code)
+                        ->where('p.field', $field),
+                );
         }
 
         return match ($reason) {
@@ -133,16 +214,30 @@ final readonly class HeldQueue
     public function fix(Intake $intake, int $number, int $column, string $from, string $to, bool $all, ?int $userId): void
     {
         if ($intake->state === IntakeState::Ready) {
-            $all ? $this->revision->record($intake, 'value', null, $column, $from, $to, $userId) : $this->revision->record($intake, 'cell', $number, $column, null, $to, $userId);
+            $all
+                ? $this->revision->record($intake, 'value', null, $column, $from, $to, $userId)
+                : $this->revision->record($intake, 'cell', $number, $column, null, $to, $userId);
 
             return;
         }
         $numbers = $all
-            ? DB::table('intake_problems as p')->join('intake_outcomes as o', static fn ($join) => $join->on('o.intake_id', 'p.intake_id')->on('o.number', 'p.number'))->where('o.outcome', 'held')->where('p.intake_id', $intake->id)->where('p.column', $column)->where('p.value', $from)->distinct()->limit(self::MOST)->pluck('p.number')
+            ? DB::table('intake_problems as p')
+                ->join('intake_outcomes as o', static fn($join) => $join->on('o.intake_id', 'p.intake_id')->on('o.number', 'p.number'))
+                ->where('o.outcome', 'held')
+                ->where('p.intake_id', $intake->id)
+                ->where('p.column', $column)
+                ->where('p.value', $from)
+                ->distinct()
+                ->limit(self::MOST)
+                ->pluck('p.number')
             : [$number];
         $numbers = Lists::ints($numbers);
         // What has come in already is not to be read differently: each row is corrected by itself.
-        $this->bulk->insert('intake_edits', ['intake_id', 'kind', 'number', 'column', 'to', 'user_id'], array_map(static fn (int $one): array => [$intake->id, 'cell', $one, $column, $to, $userId], $numbers));
+        $this->bulk->insert(
+            'intake_edits',
+            ['intake_id', 'kind', 'number', 'column', 'to', 'user_id'],
+            array_map(static fn(int $one): array => [$intake->id, 'cell', $one, $column, $to, $userId], $numbers),
+        );
         $this->recheck($intake, $numbers);
     }
 
@@ -156,7 +251,11 @@ final readonly class HeldQueue
 
             return;
         }
-        $this->bulk->insert('intake_edits', ['intake_id', 'kind', 'number', 'to', 'user_id'], array_map(static fn (int $number): array => [$intake->id, 'row', $number, $decision, $userId], $numbers));
+        $this->bulk->insert(
+            'intake_edits',
+            ['intake_id', 'kind', 'number', 'to', 'user_id'],
+            array_map(static fn(int $number): array => [$intake->id, 'row', $number, $decision, $userId], $numbers),
+        );
         $this->recheck($intake, $numbers);
         if ($decision === 'out') {
             $this->send($intake, $numbers, $userId);
@@ -171,19 +270,38 @@ final readonly class HeldQueue
      */
     public function became(Intake $intake, array $numbers): array
     {
-        $rows = $this->rows()->where('r.intake_id', $intake->id)->whereIn('r.number', $numbers)->distinct()->get(['r.number', 'r.outcome', 'r.held_by']);
-        $problems = DB::table('intake_problems')->where('intake_id', $intake->id)->where('blocks', true)->whereIn('number', $rows->pluck('number'))->orderBy('place')->get(['number', 'reason'])->groupBy('number');
+        $rows = $this->rows()
+            ->where('r.intake_id', $intake->id)
+            ->whereIn('r.number', $numbers)
+            ->distinct()
+            ->get(['r.number', 'r.outcome', 'r.held_by']);
+        $problems = DB::table('intake_problems')
+            ->where('intake_id', $intake->id)
+            ->where('blocks', true)
+            ->whereIn('number', $rows->pluck('number'))
+            ->orderBy('place')
+            ->get(['number', 'reason'])
+            ->groupBy('number');
         $still = [];
         foreach ($rows->where('outcome', 'held') as $row) {
             $why = match ($row->held_by) {
-                'unsure' => 'someone must say whom the row means', 'person' => 'held by a person', 'waits' => 'waits for a row further down',
+                'unsure' => 'someone must say whom the row means',
+                'person' => 'held by a person',
+                'waits' => 'waits for a row further down',
                 default => (string) ($problems[$row->number][0]->reason ?? 'held'),
             };
             $still[$why] = ($still[$why] ?? 0) + 1;
         }
         arsort($still);
 
-        return ['still' => array_map(static fn (string $why, int $count): array => ['why' => $why, 'rows' => $count], array_keys($still), $still), 'passing' => $rows->where('outcome', '<>', 'held')->count()];
+        return [
+            'still' => array_map(
+                static fn(string $why, int $count): array => ['why' => $why, 'rows' => $count],
+                array_keys($still),
+                $still,
+            ),
+            'passing' => $rows->where('outcome', '<>', 'held')->count(),
+        ];
     }
 
     /**
@@ -211,7 +329,14 @@ final readonly class HeldQueue
         return DB::transaction(function () use ($intake, $numbers, $userId): array {
             Intake::query()->whereKey($intake->id)->lockForUpdate()->first();
             $this->ids->queueUp();
-            $numbers = Lists::ints(DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('number', $numbers)->where('outcome', 'held')->orderBy('number')->pluck('number'));
+            $numbers = Lists::ints(
+                DB::table('intake_outcomes')
+                    ->where('intake_id', $intake->id)
+                    ->whereIn('number', $numbers)
+                    ->where('outcome', 'held')
+                    ->orderBy('number')
+                    ->pluck('number'),
+            );
             $came = [];
             // One after the other: each sees what those before it wrote.
             foreach ($this->staged->chosen($intake->id, $numbers) as $number => $cells) {
@@ -234,7 +359,11 @@ final readonly class HeldQueue
             DB::table('held_assignments')->where('intake_id', $row['intake_id'])->where('number', $row['number'])->delete();
         }
         if ($to !== null) {
-            $this->bulk->insert('held_assignments', ['intake_id', 'number', 'user_id'], array_map(static fn (array $row): array => [$row['intake_id'], $row['number'], $to->id], $rows));
+            $this->bulk->insert(
+                'held_assignments',
+                ['intake_id', 'number', 'user_id'],
+                array_map(static fn(array $row): array => [$row['intake_id'], $row['number'], $to->id], $rows),
+            );
         }
     }
 }

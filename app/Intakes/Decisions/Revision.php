@@ -21,18 +21,20 @@ final readonly class Revision
     /** Rows that are worked out while the person waits. More go to the queue. */
     private const AT_ONCE = 300;
 
-    public function __construct(
-        private Sifter $sifter,
-        private Results $results,
-        private StagedRows $staged,
-        private Bulk $bulk,
-    ) {
-    }
+    public function __construct(private Sifter $sifter, private Results $results, private StagedRows $staged, private Bulk $bulk) {}
 
     /** @return int id of the edit */
     public function record(Intake $intake, string $kind, ?int $number, ?int $column, ?string $from, string $to, ?int $userId): int
     {
-        $id = DB::table('intake_edits')->insertGetId(['intake_id' => $intake->id, 'kind' => $kind, 'number' => $number, 'column' => $column, 'from' => $from, 'to' => $to, 'user_id' => $userId]);
+        $id = DB::table('intake_edits')->insertGetId([
+            'intake_id' => $intake->id,
+            'kind' => $kind,
+            'number' => $number,
+            'column' => $column,
+            'from' => $from,
+            'to' => $to,
+            'user_id' => $userId,
+        ]);
         $this->work($intake, $this->concerned($intake, $kind, $number, $column, $from));
 
         return $id;
@@ -49,9 +51,23 @@ final readonly class Revision
             return;
         }
         DB::transaction(function () use ($intake, $kind, $edits, $userId): void {
-            $act = DB::table('intake_edits')->insertGetId(['intake_id' => $intake->id, 'kind' => $kind, ...$edits[0], 'user_id' => $userId]);
-            DB::table('intake_edits')->where('id', $act)->update(['act' => $act]);
-            $this->bulk->insert('intake_edits', ['intake_id', 'kind', 'number', 'column', 'to', 'user_id', 'act'], array_map(static fn (array $edit): array => [$intake->id, $kind, $edit['number'], $edit['column'], $edit['to'], $userId, $act], array_slice($edits, 1)));
+            $act = DB::table('intake_edits')->insertGetId([
+                'intake_id' => $intake->id,
+                'kind' => $kind,
+                ...$edits[0],
+                'user_id' => $userId,
+            ]);
+            DB::table('intake_edits')
+                ->where('id', $act)
+                ->update(['act' => $act]);
+            $this->bulk->insert(
+                'intake_edits',
+                ['intake_id', 'kind', 'number', 'column', 'to', 'user_id', 'act'],
+                array_map(
+                    static fn(array $edit): array => [$intake->id, $kind, $edit['number'], $edit['column'], $edit['to'], $userId, $act],
+                    array_slice($edits, 1),
+                ),
+            );
         });
         $this->again($intake, array_column($edits, 'number'));
     }
@@ -69,9 +85,24 @@ final readonly class Revision
     /** Empties every value that has one kind of problem: its rows come in without it. */
     public function blank(Intake $intake, string $code, string $field, int $column, ?int $userId): void
     {
-        $problems = DB::table('intake_problems')->where('intake_id', $intake->id)->where('code', $code)->where('field', $field)->where('column', $column)->where('value', '<>', '');
-        $numbers = Lists::ints((clone $problems)->distinct()->limit(self::AT_ONCE + 1)->pluck('number'));
-        $rows = Lists::of($problems->distinct()->pluck('value')->map(static fn (mixed $value): array => [$intake->id, 'value', $column, $value, '', $userId]));
+        $problems = DB::table('intake_problems')
+            ->where('intake_id', $intake->id)
+            ->where('code', $code)
+            ->where('field', $field)
+            ->where('column', $column)
+            ->where('value', '<>', '');
+        $numbers = Lists::ints(
+            (clone $problems)
+                ->distinct()
+                ->limit(self::AT_ONCE + 1)
+                ->pluck('number'),
+        );
+        $rows = Lists::of(
+            $problems
+                ->distinct()
+                ->pluck('value')
+                ->map(static fn(mixed $value): array => [$intake->id, 'value', $column, $value, '', $userId]),
+        );
         $this->bulk->insert('intake_edits', ['intake_id', 'kind', 'column', 'from', 'to', 'user_id'], $rows);
         $this->work($intake, count($numbers) > self::AT_ONCE ? null : $numbers);
     }
@@ -79,9 +110,25 @@ final readonly class Revision
     /** Leaves the rows out that have one kind of problem. */
     public function leaveOut(Intake $intake, string $code, string $field, ?int $userId): void
     {
-        $numbers = Lists::ints(DB::table('intake_problems as p')->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'p.intake_id')->on('r.number', 'p.number')->where('r.outcome', 'held'))
-            ->where('p.intake_id', $intake->id)->where('p.blocks', true)->where('p.code', $code)->where('p.field', $field)->distinct()->orderBy('p.number')->pluck('p.number'));
-        $this->bulk->insert('intake_edits', ['intake_id', 'kind', 'number', 'to', 'user_id'], array_map(static fn (int $number): array => [$intake->id, 'row', $number, 'out', $userId], $numbers));
+        $numbers = Lists::ints(
+            DB::table('intake_problems as p')
+                ->join(
+                    'intake_results as r',
+                    static fn($join) => $join->on('r.intake_id', 'p.intake_id')->on('r.number', 'p.number')->where('r.outcome', 'held'),
+                )
+                ->where('p.intake_id', $intake->id)
+                ->where('p.blocks', true)
+                ->where('p.code', $code)
+                ->where('p.field', $field)
+                ->distinct()
+                ->orderBy('p.number')
+                ->pluck('p.number'),
+        );
+        $this->bulk->insert(
+            'intake_edits',
+            ['intake_id', 'kind', 'number', 'to', 'user_id'],
+            array_map(static fn(int $number): array => [$intake->id, 'row', $number, 'out', $userId], $numbers),
+        );
         $this->work($intake, count($numbers) > self::AT_ONCE ? null : $numbers);
     }
 
@@ -93,7 +140,9 @@ final readonly class Revision
             return null;
         }
         if ($edit->act !== null) {
-            $numbers = Lists::ints(DB::table('intake_edits')->where('intake_id', $intake->id)->where('act', $edit->act)->orderBy('number')->pluck('number'));
+            $numbers = Lists::ints(
+                DB::table('intake_edits')->where('intake_id', $intake->id)->where('act', $edit->act)->orderBy('number')->pluck('number'),
+            );
             DB::table('intake_edits')->where('intake_id', $intake->id)->where('act', $edit->act)->delete();
             $this->again($intake, $numbers);
 
@@ -115,7 +164,15 @@ final readonly class Revision
         if ($kind !== 'value') {
             return null;
         }
-        $numbers = Lists::ints(DB::table('intake_problems')->where('intake_id', $intake->id)->where('column', $column)->where('value', $from)->distinct()->limit(self::AT_ONCE + 1)->pluck('number'));
+        $numbers = Lists::ints(
+            DB::table('intake_problems')
+                ->where('intake_id', $intake->id)
+                ->where('column', $column)
+                ->where('value', $from)
+                ->distinct()
+                ->limit(self::AT_ONCE + 1)
+                ->pluck('number'),
+        );
 
         return count($numbers) > self::AT_ONCE ? null : $numbers;
     }
@@ -127,7 +184,7 @@ final readonly class Revision
             return;
         }
         for ($round = 0; $numbers !== null && $numbers !== [] && $round < 4; $round++) {
-            DB::transaction(fn () => $this->siftEach($intake, $numbers));
+            DB::transaction(fn() => $this->siftEach($intake, $numbers));
             $kin = $this->kin($intake, $numbers);
             if ($kin === null || count($kin) === count($numbers)) {
                 $numbers = $kin === null ? null : [];
@@ -147,7 +204,10 @@ final readonly class Revision
         foreach ($this->staged->chosen($intake->id, $numbers) as $number => $cells) {
             $this->sifter->sift($intake, [$number => $cells]);
         }
-        foreach ($this->staged->chosen($intake->id, $this->results->waiting($intake->id, 0, count($numbers), $numbers)) as $number => $cells) {
+        foreach (
+            $this->staged->chosen($intake->id, $this->results->waiting($intake->id, 0, count($numbers), $numbers))
+            as $number => $cells
+        ) {
             $this->sifter->sift($intake, [$number => $cells], true);
         }
     }
@@ -161,14 +221,23 @@ final readonly class Revision
     private function kin(Intake $intake, array $numbers): ?array
     {
         $in = implode(',', array_map(intval(...), $numbers));
-        $units = implode(' or ', array_map(static fn (int $number): string => 'a.unit between '.UnitNumber::of($number).' and '.(UnitNumber::of($number + 1) - 1), array_map(intval(...), $numbers)));
+        $units = implode(
+            ' or ',
+            array_map(
+                static fn(int $number): string => 'a.unit between ' . UnitNumber::of($number) . ' and ' . (UnitNumber::of($number + 1) - 1),
+                array_map(intval(...), $numbers),
+            ),
+        );
         $limit = self::AT_ONCE + 1;
         $kin = array_fill_keys($numbers, true);
-        foreach ([
-            "select distinct b.unit from intake_keys a join intake_keys b on b.intake_id = a.intake_id and b.hash = a.hash where a.intake_id = ? and ({$units}) limit {$limit}",
-            "select distinct b.number from intake_results a join intake_results b on b.intake_id = a.intake_id and b.supporter_id = a.supporter_id where a.intake_id = ? and a.number in ({$in}) limit {$limit}",
-            "select distinct b.number from intake_results a join intake_results b on b.intake_id = a.intake_id and b.leader = a.leader where a.intake_id = ? and a.number in ({$in}) limit {$limit}",
-        ] as $query) {
+        foreach (
+            [
+                "select distinct b.unit from intake_keys a join intake_keys b on b.intake_id = a.intake_id and b.hash = a.hash where a.intake_id = ? and ({$units}) limit {$limit}",
+                "select distinct b.number from intake_results a join intake_results b on b.intake_id = a.intake_id and b.supporter_id = a.supporter_id where a.intake_id = ? and a.number in ({$in}) limit {$limit}",
+                "select distinct b.number from intake_results a join intake_results b on b.intake_id = a.intake_id and b.leader = a.leader where a.intake_id = ? and a.number in ({$in}) limit {$limit}",
+            ]
+            as $query
+        ) {
             foreach (DB::select($query, [$intake->id]) as $row) {
                 $kin[$row->number ?? UnitNumber::row($row->unit)] = true;
             }

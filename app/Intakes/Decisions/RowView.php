@@ -41,8 +41,7 @@ final readonly class RowView
         private ChangeWords $words,
         private Planners $planners,
         private Mappers $mappers,
-    ) {
-    }
+    ) {}
 
     /** @return ?array<string, mixed> null if the intake has no such row */
     public function of(Intake $intake, int $number): ?array
@@ -58,20 +57,50 @@ final readonly class RowView
 
         return [
             'number' => $number,
-            'cells' => array_map(fn (ColumnChoice $choice, int $column): array => [
-                'column' => $column,
-                'header' => $choice->header,
-                'raw' => $raw[$column] ?? '',
-                'corrected' => ($corrected[$column] ?? '') === ($raw[$column] ?? '') ? null : $corrected[$column],
-                'becomes' => $choice->feeds === [] ? null : implode(', ', array_map(fn (Feed $feed): string => $this->standards->catalog->field($feed->target)->label, $choice->feeds)),
-            ], $plan->choices, array_keys($plan->choices)),
+            'cells' => array_map(
+                fn(ColumnChoice $choice, int $column): array => [
+                    'column' => $column,
+                    'header' => $choice->header,
+                    'raw' => $raw[$column] ?? '',
+                    'corrected' => ($corrected[$column] ?? '') === ($raw[$column] ?? '') ? null : $corrected[$column],
+                    'becomes' =>
+                        $choice->feeds === []
+                            ? null
+                            : implode(
+                                ', ',
+                                array_map(fn(Feed $feed): string => $this->standards->catalog->field($feed->target)->label, $choice->feeds),
+                            ),
+                ],
+                $plan->choices,
+                array_keys($plan->choices),
+            ),
             'display' => $result->display ?? null,
             'outcome' => $result->outcome ?? null,
             'held_by' => $result->held_by ?? null,
-            'supporter_id' => $result->supporter_id ?? DB::table('intake_outcomes')->where('intake_id', $intake->id)->where('unit', UnitNumber::of($number))->value('supporter_id'),
-            'decision' => DB::table('intake_edits')->where('intake_id', $intake->id)->where('number', $number)->where('kind', 'match')->orderByDesc('id')->value('to'),
-            'row_decision' => DB::table('intake_edits')->where('intake_id', $intake->id)->where('number', $number)->where('kind', 'row')->orderByDesc('id')->value('to'),
-            'problems' => DB::table('intake_problems')->where('intake_id', $intake->id)->where('number', $number)->orderBy('place')->get(['code', 'field', 'column', 'value', 'reason', 'remedy', 'blocks'])->all(),
+            'supporter_id' =>
+                $result->supporter_id ??
+                DB::table('intake_outcomes')
+                    ->where('intake_id', $intake->id)
+                    ->where('unit', UnitNumber::of($number))
+                    ->value('supporter_id'),
+            'decision' => DB::table('intake_edits')
+                ->where('intake_id', $intake->id)
+                ->where('number', $number)
+                ->where('kind', 'match')
+                ->orderByDesc('id')
+                ->value('to'),
+            'row_decision' => DB::table('intake_edits')
+                ->where('intake_id', $intake->id)
+                ->where('number', $number)
+                ->where('kind', 'row')
+                ->orderByDesc('id')
+                ->value('to'),
+            'problems' => DB::table('intake_problems')
+                ->where('intake_id', $intake->id)
+                ->where('number', $number)
+                ->orderBy('place')
+                ->get(['code', 'field', 'column', 'value', 'reason', 'remedy', 'blocks'])
+                ->all(),
             'changes' => $this->changes($result->changes ?? null, $intake->id),
             'others' => $parts,
             'reason' => $result->reason ?? null,
@@ -103,8 +132,22 @@ final readonly class RowView
     public function others(Intake $intake, array $numbers): array
     {
         $others = [];
-        foreach (DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('number', $numbers)->where('outcome', Results::WITH)->orderBy('unit')->get(['number', 'role', 'display', 'verdict', 'supporter_id', 'changes']) as $row) {
-            $others[$row->number][] = ['role' => $row->role, 'display' => $row->display, 'verdict' => $row->verdict, 'supporter_id' => $row->supporter_id, 'changes' => $this->changes($row->changes, $intake->id)];
+        foreach (
+            DB::table('intake_results')
+                ->where('intake_id', $intake->id)
+                ->whereIn('number', $numbers)
+                ->where('outcome', Results::WITH)
+                ->orderBy('unit')
+                ->get(['number', 'role', 'display', 'verdict', 'supporter_id', 'changes'])
+            as $row
+        ) {
+            $others[$row->number][] = [
+                'role' => $row->role,
+                'display' => $row->display,
+                'verdict' => $row->verdict,
+                'supporter_id' => $row->supporter_id,
+                'changes' => $this->changes($row->changes, $intake->id),
+            ];
         }
 
         return $others;
@@ -120,9 +163,28 @@ final readonly class RowView
         $raw = $this->staged->chosen($intake->id, [$number])[$number] ?? [];
         $edits = Edits::of($intake->id, [$number]);
         $mapped = $this->mappers->of($intake)->map($edits->corrected($number, $raw), $edits->accepts($number, $intake->choices()));
-        $findings = json_decode((string) DB::table('intake_results')->where('intake_id', $intake->id)->where('unit', UnitNumber::of($number))->value('findings'), true) ?? [];
+        $findings =
+            json_decode(
+                (string) DB::table('intake_results')
+                    ->where('intake_id', $intake->id)
+                    ->where('unit', UnitNumber::of($number))
+                    ->value('findings'),
+                true,
+            ) ?? [];
         $sight = FieldAccess::ofUser();
-        $hidden = array_keys(array_filter(['Address' => 'address.line1', 'Email' => 'email', 'Phone' => 'phone', 'Id in the old system' => 'id.old', 'First known on' => 'first_known', 'Gifts' => 'gift.amount'], static fn (string $field): bool => ! $sight->sees($field)));
+        $hidden = array_keys(
+            array_filter(
+                [
+                    'Address' => 'address.line1',
+                    'Email' => 'email',
+                    'Phone' => 'phone',
+                    'Id in the old system' => 'id.old',
+                    'First known on' => 'first_known',
+                    'Gifts' => 'gift.amount',
+                ],
+                static fn(string $field): bool => !$sight->sees($field),
+            ),
+        );
         $part = $findings[0]['part'] ?? 0;
         $party = $mapped->parties[$part] ?? $mapped->parties[0];
         $stored = $this->reader->read(array_values(array_filter(array_column($findings, 'ref'), is_int(...))), $intake->id);
@@ -130,15 +192,31 @@ final readonly class RowView
         $planner = $this->planners->of($intake);
         $candidates = [];
         foreach ($findings as $finding) {
-            [$candidate, $given] = is_int($finding['ref']) ? [$stored[$finding['ref']] ?? null, $gifts[$finding['ref']] ?? []] : $this->ofUnit($intake, (int) $finding['ref']);
+            [$candidate, $given] = is_int($finding['ref'])
+                ? [$stored[$finding['ref']] ?? null, $gifts[$finding['ref']] ?? []]
+                : $this->ofUnit($intake, (int) $finding['ref']);
             if ($candidate !== null) {
                 $candidates[] = [
                     'decision' => Decision::on($finding['ref']),
-                    'label' => is_int($finding['ref']) ? "Supporter {$finding['ref']}" : 'Row '.UnitNumber::row((int) $finding['ref']).' of this file',
+                    'label' => is_int($finding['ref'])
+                        ? "Supporter {$finding['ref']}"
+                        : 'Row ' . UnitNumber::row((int) $finding['ref']) . ' of this file',
                     'for' => $finding['for'],
                     'against' => $finding['against'],
                     'values' => array_diff_key([...self::stored($candidate), 'Gifts' => self::gifts($given)], array_flip($hidden)),
-                    'after' => array_diff_key([...self::stored(Projection::after($candidate, $planner->plan('row', $party->record, $candidate))), 'Gifts' => self::gifts([...$given, ...array_map(static fn (IncomingGift $gift): array => [$gift->money(), $gift->date], Planner::giftsMissing($party->record, $candidate))])], array_flip($hidden)),
+                    'after' => array_diff_key(
+                        [
+                            ...self::stored(Projection::after($candidate, $planner->plan('row', $party->record, $candidate))),
+                            'Gifts' => self::gifts([
+                                ...$given,
+                                ...array_map(
+                                    static fn(IncomingGift $gift): array => [$gift->money(), $gift->date],
+                                    Planner::giftsMissing($party->record, $candidate),
+                                ),
+                            ]),
+                        ],
+                        array_flip($hidden),
+                    ),
                 ];
             }
         }
@@ -149,11 +227,17 @@ final readonly class RowView
     /** @return array<string, string> */
     private static function incoming(IncomingRecord $record): array
     {
-        $gifts = array_map(static fn (IncomingGift $gift): string => trim("{$gift->currency} {$gift->amount} on {$gift->date} {$gift->fund}"), $record->gifts);
+        $gifts = array_map(
+            static fn(IncomingGift $gift): string => trim("{$gift->currency} {$gift->amount} on {$gift->date} {$gift->fund}"),
+            $record->gifts,
+        );
 
         return [
             'Name' => $record->display(),
-            'Address' => implode("\n", array_map(static fn (IncomingAddress $address): string => $address->standard->line(), $record->addresses)),
+            'Address' => implode(
+                "\n",
+                array_map(static fn(IncomingAddress $address): string => $address->standard->line(), $record->addresses),
+            ),
             'Email' => implode("\n", array_column($record->emails, 'value')),
             'Phone' => implode("\n", array_column($record->phones, 'value')),
             'Id in the old system' => implode("\n", array_column($record->identifiers, 'value')),
@@ -170,19 +254,39 @@ final readonly class RowView
             return [null, []];
         }
         $changes = Change::listFrom((string) $json);
-        $gifts = array_filter($changes, static fn (Change $change): bool => $change->subject === Subject::Gift && $change->action === Action::Create);
+        $gifts = array_filter(
+            $changes,
+            static fn(Change $change): bool => $change->subject === Subject::Gift && $change->action === Action::Create,
+        );
 
-        return [Projection::after(null, $changes), array_values(array_map(static fn (Change $gift): array => [Amounts::of((string) ($gift->after()['currency'] ?? Currency::DEFAULT), (string) ($gift->after()['amount'] ?? '')), (string) ($gift->after()['given_on'] ?? '')], $gifts))];
+        return [
+            Projection::after(null, $changes),
+            array_values(
+                array_map(
+                    static fn(Change $gift): array => [
+                        Amounts::of((string) ($gift->after()['currency'] ?? Currency::DEFAULT), (string) ($gift->after()['amount'] ?? '')),
+                        (string) ($gift->after()['given_on'] ?? ''),
+                    ],
+                    $gifts,
+                ),
+            ),
+        ];
     }
 
     /** @return array<string, string> */
     private static function stored(SupporterRecord $record): array
     {
-        $join = static fn (array $parts, string $column): string => implode("\n", array_map(static fn (RecordPart $part): string => $part->value($column), $parts));
+        $join = static fn(array $parts, string $column): string => implode(
+            "\n",
+            array_map(static fn(RecordPart $part): string => $part->value($column), $parts),
+        );
 
         return [
             'Name' => $record->field('display_name'),
-            'Address' => implode("\n", array_map(static fn (RecordPart $part): string => Address::fromParts($part->values)->line(), $record->addresses)),
+            'Address' => implode(
+                "\n",
+                array_map(static fn(RecordPart $part): string => Address::fromParts($part->values)->line(), $record->addresses),
+            ),
             'Email' => $join($record->emails, 'address'),
             'Phone' => $join($record->phones, 'number'),
             'Id in the old system' => $join($record->identifiers, 'value'),
@@ -197,7 +301,12 @@ final readonly class RowView
     private function giftsOf(array $ids): array
     {
         $gifts = [];
-        foreach (DB::table('gifts')->whereIn('supporter_id', $ids)->get(['supporter_id', 'amount', 'currency', 'given_on']) as $gift) {
+        foreach (
+            DB::table('gifts')
+                ->whereIn('supporter_id', $ids)
+                ->get(['supporter_id', 'amount', 'currency', 'given_on'])
+            as $gift
+        ) {
             $gifts[$gift->supporter_id][] = [Amounts::of($gift->currency, (string) $gift->amount), (string) $gift->given_on];
         }
 
@@ -207,9 +316,18 @@ final readonly class RowView
     /** @param  list<array{Amounts, string}>  $gifts  amount and date of each */
     private static function gifts(array $gifts): string
     {
-        $sum = array_reduce(array_column($gifts, 0), static fn (Amounts $sum, Amounts $one): Amounts => $sum->plus($one), Amounts::none())->toArray();
-        $said = implode(' + ', array_map(static fn (string $currency, string $amount): string => "{$currency} {$amount}", array_keys($sum), $sum));
+        $sum = array_reduce(
+            array_column($gifts, 0),
+            static fn(Amounts $sum, Amounts $one): Amounts => $sum->plus($one),
+            Amounts::none(),
+        )->toArray();
+        $said = implode(
+            ' + ',
+            array_map(static fn(string $currency, string $amount): string => "{$currency} {$amount}", array_keys($sum), $sum),
+        );
 
-        return $gifts === [] ? '' : count($gifts).(count($gifts) === 1 ? ' gift, ' : ' gifts, ').$said.', latest '.max(array_column($gifts, 1));
+        return $gifts === []
+            ? ''
+            : count($gifts) . (count($gifts) === 1 ? ' gift, ' : ' gifts, ') . $said . ', latest ' . max(array_column($gifts, 1));
     }
 }

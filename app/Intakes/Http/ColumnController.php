@@ -26,11 +26,7 @@ use PineSieve\Core\Standards\Formats\Formats;
 /** The columns of a source and the fields that they become. */
 final class ColumnController extends Controller
 {
-    public function __construct(
-        private readonly FieldCatalog $catalog,
-        private readonly ColumnView $view,
-    ) {
-    }
+    public function __construct(private readonly FieldCatalog $catalog, private readonly ColumnView $view) {}
 
     public function index(Intake $intake): JsonResponse
     {
@@ -55,7 +51,15 @@ final class ColumnController extends Controller
         $profile = $intake->columnProfiles()[$column] ?? abort(404);
         $plan = $intake->columnPlan();
 
-        return response()->json($this->view->values($intake, $plan->withChoices(array_values(array_replace($plan->choices, [$column => $this->choice($request, $plan->choices[$column], $profile)]))), $column));
+        return response()->json(
+            $this->view->values(
+                $intake,
+                $plan->withChoices(
+                    array_values(array_replace($plan->choices, [$column => $this->choice($request, $plan->choices[$column], $profile)])),
+                ),
+                $column,
+            ),
+        );
     }
 
     public function update(Request $request, Intake $intake, int $column): JsonResponse
@@ -85,7 +89,19 @@ final class ColumnController extends Controller
         ]);
         $plan = $intake->columnPlan();
         if (isset($data['constants'])) {
-            $plan = $plan->withConstants(array_map(fn (array $constant): Constant => $this->constant(['target' => (string) $constant['target'], 'value' => (string) $constant['value'], 'only_blank' => (bool) ($constant['only_blank'] ?? false)], $formats), array_values($data['constants'])));
+            $plan = $plan->withConstants(
+                array_map(
+                    fn(array $constant): Constant => $this->constant(
+                        [
+                            'target' => (string) $constant['target'],
+                            'value' => (string) $constant['value'],
+                            'only_blank' => (bool) ($constant['only_blank'] ?? false),
+                        ],
+                        $formats,
+                    ),
+                    array_values($data['constants']),
+                ),
+            );
         }
         $plan = isset($data['link_organizations']) ? $plan->withLinkedOrganizations((bool) $data['link_organizations']) : $plan;
         $plan = isset($data['rows']) ? $plan->withRows(RowRules::fromArray($data['rows'])) : $plan;
@@ -101,7 +117,11 @@ final class ColumnController extends Controller
         $this->authorize('update', $intake);
         $intake->mustBeOpen();
         $profiles = $intake->columnProfiles();
-        $intake->setColumnPlan($intake->columnPlan()->withAccepted(fn (ColumnChoice $choice, int $column): bool => ! $this->view->needsDateOrder($choice, $profiles[$column])));
+        $intake->setColumnPlan(
+            $intake
+                ->columnPlan()
+                ->withAccepted(fn(ColumnChoice $choice, int $column): bool => !$this->view->needsDateOrder($choice, $profiles[$column])),
+        );
         $intake->save();
 
         return $this->index($intake);
@@ -139,12 +159,14 @@ final class ColumnController extends Controller
             'steps' => ['sometimes', 'array'],
         ]);
         abort_unless($request->has('feeds') || $request->has('target') || isset($data['steps']), 422, 'Say what the column becomes.');
-        if (! $request->has('feeds') && ! $request->has('target')) {
-            $data['feeds'] = array_map(static fn (Feed $feed): array => $feed->toArray(), $before->feeds);
+        if (!$request->has('feeds') && !$request->has('target')) {
+            $data['feeds'] = array_map(static fn(Feed $feed): array => $feed->toArray(), $before->feeds);
         }
         $feeds = isset($data['feeds'])
             ? array_map($this->feed(...), array_values($data['feeds']))
-            : (isset($data['target']) ? [new Feed($data['target'], $before->target() === $data['target'] ? $before->feeds[0]->name : '')] : []);
+            : (isset($data['target'])
+                ? [new Feed($data['target'], $before->target() === $data['target'] ? $before->feeds[0]->name : '')]
+                : []);
         $choice = $this->chosen($before, $profile, $feeds);
         if (isset($data['steps'])) {
             $choice = $choice->withSteps(Steps::fromArray($data['steps']));
@@ -153,7 +175,9 @@ final class ColumnController extends Controller
             $choice = $choice->withDateOrder(DateOrder::from($data['date_order']), (int) now()->format('y'));
         }
 
-        return $choice->state === ColumnState::Sure && $this->view->needsDateOrder($choice, $profile) ? $choice->becoming(ColumnState::Look, $choice->feeds, $choice->evidence) : $choice;
+        return $choice->state === ColumnState::Sure && $this->view->needsDateOrder($choice, $profile)
+            ? $choice->becoming(ColumnState::Look, $choice->feeds, $choice->evidence)
+            : $choice;
     }
 
     /** @param  list<Feed>  $feeds */
@@ -196,7 +220,7 @@ final class ColumnController extends Controller
     private function knownTarget(): \Closure
     {
         return function (string $attribute, mixed $value, \Closure $fail): void {
-            if (! is_string($value) || ! $this->catalog->has($value)) {
+            if (!is_string($value) || !$this->catalog->has($value)) {
                 $fail('There is no such field in the catalog.');
             }
         };

@@ -21,7 +21,12 @@ final class FindingController extends Controller
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
 
-        return response()->json(['findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $intake->findings()->of($intake->columnPlan()))]);
+        return response()->json([
+            'findings' => array_map(
+                static fn(Finding $finding): array => $finding->toArray(),
+                $intake->findings()->of($intake->columnPlan()),
+            ),
+        ]);
     }
 
     /** Applies a remedy wherever it helps, or takes it back; without a kind, all of them. */

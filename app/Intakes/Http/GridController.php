@@ -16,15 +16,12 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\Target;
 
 /** The entry grid: rows typed or pasted as in a spreadsheet, and the layouts of its columns. */
 final class GridController extends Controller
 {
-    public function __construct(
-        private readonly Grid $grid,
-        private readonly FieldCatalog $catalog,
-    ) {
-    }
+    public function __construct(private readonly Grid $grid, private readonly FieldCatalog $catalog) {}
 
     public function store(Request $request): JsonResponse
     {
@@ -41,23 +38,53 @@ final class GridController extends Controller
         abort_unless($intake->state === IntakeState::Typing, 409, 'This grid was finished. It goes on as an intake.');
         $rows = $staged->rows($intake->id, 0, Grid::MOST);
 
-        return response()->json(['id' => $intake->id, 'name' => $intake->name, 'columns' => $intake->settings['grid'], 'rows' => (object) $rows, 'problems' => (object) $this->grid->problems($intake->settings['grid'], $rows)]);
+        return response()->json([
+            'id' => $intake->id,
+            'name' => $intake->name,
+            'columns' => $intake->settings['grid'],
+            'rows' => (object) $rows,
+            'problems' => (object) $this->grid->problems($intake->settings['grid'], $rows),
+        ]);
     }
 
     /** Keeps rows and says what is wrong with them. */
     public function rows(Request $request, Intake $intake): JsonResponse
     {
         $this->authorize('update', $intake);
-        abort_unless($intake->state === IntakeState::Typing, 409, 'This grid was finished, so nothing can be typed into it. What you typed last is still on the screen.');
-        $data = $request->validate(['rows' => ['required', 'array', 'max:'.Grid::MOST], 'rows.*' => ['array', 'max:200'], 'rows.*.*' => ['nullable', 'string', 'max:5000'], 'were' => ['array'], 'were.*' => ['array', 'max:200'], 'were.*.*' => ['nullable', 'string', 'max:5000']]);
+        abort_unless(
+            $intake->state === IntakeState::Typing,
+            409,
+            'This grid was finished, so nothing can be typed into it. What you typed last is still on the screen.',
+        );
+        $data = $request->validate([
+            'rows' => ['required', 'array', 'max:' . Grid::MOST],
+            'rows.*' => ['array', 'max:200'],
+            'rows.*.*' => ['nullable', 'string', 'max:5000'],
+            'were' => ['array'],
+            'were.*' => ['array', 'max:200'],
+            'were.*.*' => ['nullable', 'string', 'max:5000'],
+        ]);
         $rows = [];
         foreach ($data['rows'] as $number => $cells) {
-            abort_unless(is_int($number) && $number >= Grid::firstRow() && $number < Grid::firstRow() + Grid::MOST, 422, 'A grid can have '.Grid::MOST.' rows. More come better from a file.');
+            abort_unless(
+                is_int($number) && $number >= Grid::firstRow() && $number < Grid::firstRow() + Grid::MOST,
+                422,
+                'A grid can have ' . Grid::MOST . ' rows. More come better from a file.',
+            );
             $rows[$number] = array_map(strval(...), array_values($cells));
         }
-        $this->grid->keep($intake, $rows, array_map(static fn (array $cells): array => array_map(strval(...), array_values($cells)), $data['were'] ?? []));
+        $this->grid->keep(
+            $intake,
+            $rows,
+            array_map(static fn(array $cells): array => array_map(strval(...), array_values($cells)), $data['were'] ?? []),
+        );
 
-        return response()->json(['problems' => (object) array_map(static fn (array $of): array => $of, array_replace(array_fill_keys(array_keys($rows), []), $this->grid->problems($intake->settings['grid'], $rows)))]);
+        return response()->json([
+            'problems' => (object) array_map(
+                static fn(array $of): array => $of,
+                array_replace(array_fill_keys(array_keys($rows), []), $this->grid->problems($intake->settings['grid'], $rows)),
+            ),
+        ]);
     }
 
     /** Other columns, or another name; what was typed stays with its column. */
@@ -65,18 +92,36 @@ final class GridController extends Controller
     {
         $this->authorize('update', $intake);
         abort_unless($intake->state === IntakeState::Typing, 409, 'This grid was finished.');
-        $data = $request->validate(['name' => ['sometimes', 'string', 'max:190'], ...array_map(static fn (array $rules): array => ['sometimes', ...$rules], $this->columnRules())]);
+        $data = $request->validate([
+            'name' => ['sometimes', 'string', 'max:190'],
+            ...array_map(static fn(array $rules): array => ['sometimes', ...$rules], $this->columnRules()),
+        ]);
         $intake->name = trim($data['name'] ?? $intake->name);
         if (isset($data['columns'])) {
             $before = $intake->settings['grid'];
             $after = array_values($data['columns']);
             $rows = $staged->rows($intake->id, 0, Grid::MOST);
             foreach (array_diff($before, $after) as $place => $gone) {
-                abort_if(array_filter($rows, static fn (array $cells): bool => ($cells[$place] ?? '') !== '') !== [], 409, "There is text in the column {$this->catalog->field($gone)->label}. Empty it before you remove it.");
+                abort_if(
+                    array_filter($rows, static fn(array $cells): bool => ($cells[$place] ?? '') !== '') !== [],
+                    409,
+                    "There is text in the column {$this->catalog->field($gone)->label}. Empty it before you remove it.",
+                );
             }
             $intake->settings = [...$intake->settings, 'grid' => $after];
             $intake->save();
-            $this->grid->keep($intake, array_map(static fn (array $cells): array => array_map(static fn (string $key): string => (string) ($cells[array_search($key, $before, true) === false ? -1 : (int) array_search($key, $before, true)] ?? ''), $after), $rows));
+            $this->grid->keep(
+                $intake,
+                array_map(
+                    static fn(array $cells): array => array_map(
+                        static fn(string $key): string => (string) ($cells[
+                            array_search($key, $before, true) === false ? -1 : (int) array_search($key, $before, true)
+                        ] ?? ''),
+                        $after,
+                    ),
+                    $rows,
+                ),
+            );
         }
         $intake->save();
 
@@ -97,14 +142,27 @@ final class GridController extends Controller
         $this->authorize('edit-records');
         $sight = FieldAccess::ofUser();
 
-        return response()->json(['layouts' => GridLayout::query()->orderBy('name')->get()->map(fn (GridLayout $layout): array => ['id' => $layout->id, 'name' => $layout->name, 'columns' => array_values(array_filter($layout->columns, fn (string $key): bool => $this->catalog->has($key) && $sight->edits($key)))])]);
+        return response()->json([
+            'layouts' => GridLayout::query()->orderBy('name')->get()->map(
+                fn(GridLayout $layout): array => [
+                    'id' => $layout->id,
+                    'name' => $layout->name,
+                    'columns' => array_values(
+                        array_filter($layout->columns, fn(string $key): bool => $this->catalog->has($key) && $sight->edits($key)),
+                    ),
+                ],
+            ),
+        ]);
     }
 
     public function storeLayout(Request $request): JsonResponse
     {
         $this->authorize('edit-records');
         $data = $request->validate(['name' => ['required', 'string', 'max:120'], ...$this->columnRules()]);
-        GridLayout::query()->updateOrCreate(['name' => trim($data['name'])], ['columns' => array_values($data['columns']), 'user_id' => $request->user()?->id]);
+        GridLayout::query()->updateOrCreate(
+            ['name' => trim($data['name'])],
+            ['columns' => array_values($data['columns']), 'user_id' => $request->user()?->id],
+        );
 
         return $this->layouts();
     }
@@ -122,11 +180,19 @@ final class GridController extends Controller
     {
         $sight = FieldAccess::ofUser();
 
-        return ['columns' => ['required', 'array', 'min:1', 'max:60'], 'columns.*' => ['string', 'distinct', Rule::notIn(['group', 'id.other']), function (string $attribute, mixed $value, \Closure $fail) use ($sight): void {
-            $base = is_string($value) && $this->catalog->has($value) ? \PineSieve\Core\Standards\Target::tryParse($value)?->field : null;
-            if ($base === null || $this->catalog->field($value)->isRetired || ! $sight->edits($base)) {
-                $fail('There is no such field that you may write.');
-            }
-        }]];
+        return [
+            'columns' => ['required', 'array', 'min:1', 'max:60'],
+            'columns.*' => [
+                'string',
+                'distinct',
+                Rule::notIn(['group', 'id.other']),
+                function (string $attribute, mixed $value, \Closure $fail) use ($sight): void {
+                    $base = is_string($value) && $this->catalog->has($value) ? Target::tryParse($value)?->field : null;
+                    if ($base === null || $this->catalog->field($value)->isRetired || !$sight->edits($base)) {
+                        $fail('There is no such field that you may write.');
+                    }
+                },
+            ],
+        ];
     }
 }

@@ -14,15 +14,14 @@ use App\Intakes\Messages;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** The held rows of all intakes in one queue. */
 final class HeldController extends Controller
 {
-    public function __construct(private readonly HeldQueue $queue)
-    {
-    }
+    public function __construct(private readonly HeldQueue $queue) {}
 
     public function index(Request $request): JsonResponse
     {
@@ -35,7 +34,13 @@ final class HeldController extends Controller
             'intakes' => $this->queue->intakes(),
             'mine' => $this->queue->rows()->where('a.user_id', $request->user()?->id)->count(),
             ...$this->queue->page($data['reason'] ?? '', $mine, (int) ($data['page'] ?? 1)),
-            'colleagues' => User::query()->whereNull('disabled_at')->orderBy('name')->get()->filter(static fn (User $user): bool => $user->mayLoad())->map(static fn (User $user): array => ['id' => $user->id, 'name' => $user->name])->values(),
+            'colleagues' => User::query()
+                ->whereNull('disabled_at')
+                ->orderBy('name')
+                ->get()
+                ->filter(static fn(User $user): bool => $user->mayLoad())
+                ->map(static fn(User $user): array => ['id' => $user->id, 'name' => $user->name])
+                ->values(),
         ]);
     }
 
@@ -43,11 +48,26 @@ final class HeldController extends Controller
     public function fix(Request $request): JsonResponse
     {
         $this->authorize('create', Intake::class);
-        $data = $request->validate(['intake_id' => ['required', 'integer'], 'number' => ['required', 'integer'], 'column' => ['required', 'integer', 'min:0', 'max:2000'], 'from' => ['present', 'nullable', 'string', 'max:5000'], 'value' => ['present', 'nullable', 'string', 'max:5000'], 'all' => ['boolean']]);
+        $data = $request->validate([
+            'intake_id' => ['required', 'integer'],
+            'number' => ['required', 'integer'],
+            'column' => ['required', 'integer', 'min:0', 'max:2000'],
+            'from' => ['present', 'nullable', 'string', 'max:5000'],
+            'value' => ['present', 'nullable', 'string', 'max:5000'],
+            'all' => ['boolean'],
+        ]);
         $intake = $this->intake((int) $data['intake_id']);
         abort_unless($data['column'] < count($intake->columnPlan()->choices), 422, 'The source has no such column.');
         $this->mustBeHeld($intake, [(int) $data['number']]);
-        $this->queue->fix($intake, (int) $data['number'], (int) $data['column'], (string) $data['from'], (string) $data['value'], (bool) ($data['all'] ?? false), $request->user()?->id);
+        $this->queue->fix(
+            $intake,
+            (int) $data['number'],
+            (int) $data['column'],
+            (string) $data['from'],
+            (string) $data['value'],
+            (bool) ($data['all'] ?? false),
+            $request->user()?->id,
+        );
 
         return $this->index($request);
     }
@@ -58,7 +78,9 @@ final class HeldController extends Controller
         $this->authorize('create', Intake::class);
         $data = $request->validate([
             'do' => ['required', Rule::in(['check', 'send', 'out', 'in', 'give'])],
-            'rows' => ['required', 'array', 'min:1', 'max:'.HeldQueue::MOST], 'rows.*.intake_id' => ['required', 'integer'], 'rows.*.number' => ['required', 'integer'],
+            'rows' => ['required', 'array', 'min:1', 'max:' . HeldQueue::MOST],
+            'rows.*.intake_id' => ['required', 'integer'],
+            'rows.*.number' => ['required', 'integer'],
             'to' => ['nullable', 'integer', 'exists:users,id'],
         ]);
         $byIntake = [];
@@ -72,7 +94,8 @@ final class HeldController extends Controller
             $this->mustBeHeld($intake, $numbers);
             match ($data['do']) {
                 'check' => $this->queue->recheck($intake, $numbers),
-                'send' => $sent += $intake->state === IntakeState::Loaded ? count($this->queue->send($intake, $numbers, $request->user()?->id)) : 0,
+                'send' => ($sent +=
+                    $intake->state === IntakeState::Loaded ? count($this->queue->send($intake, $numbers, $request->user()?->id)) : 0),
                 'out' => $this->queue->decide($intake, $numbers, 'out', $request->user()?->id),
                 'in' => $this->queue->decide($intake, $numbers, 'in', $request->user()?->id),
                 default => null,
@@ -82,17 +105,32 @@ final class HeldController extends Controller
             array_push($still, ...$became['still']);
         }
         if ($data['do'] === 'send' && $sent > 0) {
-            Audit::note(Audit::LOAD, "Loaded {$sent} held ".($sent === 1 ? 'row' : 'rows'));
+            Audit::note(Audit::LOAD, "Loaded {$sent} held " . ($sent === 1 ? 'row' : 'rows'));
         }
         if ($data['do'] === 'give') {
             $to = isset($data['to']) ? User::query()->whereKey((int) $data['to'])->firstOrFail() : null;
-            $this->queue->assign(array_values(array_map(static fn (array $row): array => ['intake_id' => (int) $row['intake_id'], 'number' => (int) $row['number']], $data['rows'])), $to);
+            $this->queue->assign(
+                array_values(
+                    array_map(
+                        static fn(array $row): array => ['intake_id' => (int) $row['intake_id'], 'number' => (int) $row['number']],
+                        $data['rows'],
+                    ),
+                ),
+                $to,
+            );
             if ($to !== null && $to->id !== $request->user()?->id) {
                 $messages->assigned($to->id, (string) $request->user()?->name, count($data['rows']));
             }
         }
 
-        return response()->json([...(array) $this->index($request)->getData(true), 'sent' => $sent, 'done' => $data['do'], 'picked' => count($data['rows']), 'passing' => $passing, 'still' => $still]);
+        return response()->json([
+            ...(array) $this->index($request)->getData(true),
+            'sent' => $sent,
+            'done' => $data['do'],
+            'picked' => count($data['rows']),
+            'passing' => $passing,
+            'still' => $still,
+        ]);
     }
 
     public function download(Request $request, HeldRows $held, Intake $intake): StreamedResponse
@@ -100,17 +138,25 @@ final class HeldController extends Controller
         $this->authorize('viewRows', [Intake::class, $intake]);
         Audit::note(Audit::EXPORT, "Downloaded the held rows of \"{$intake->name}\"", $intake->id);
 
-        return response()->streamDownload(static function () use ($intake, $held): void {
-            $stream = fopen('php://output', 'w');
-            $held->write($intake, $stream === false ? throw new \LogicException('No output.') : $stream);
-        }, 'held-rows-'.\Illuminate\Support\Str::slug($intake->name).'.csv', ['Content-Type' => 'text/csv; charset=UTF-8']);
+        return response()->streamDownload(
+            static function () use ($intake, $held): void {
+                $stream = fopen('php://output', 'w');
+                $held->write($intake, $stream === false ? throw new \LogicException('No output.') : $stream);
+            },
+            'held-rows-' . Str::slug($intake->name) . '.csv',
+            ['Content-Type' => 'text/csv; charset=UTF-8'],
+        );
     }
 
     private function intake(int $id): Intake
     {
         $intake = Intake::query()->findOrFail($id);
         $this->authorize('update', $intake);
-        abort_unless(in_array($intake->state, [IntakeState::Ready, IntakeState::Loaded], true), 409, "\"{$intake->name}\" is being worked on. Try again when it is done.");
+        abort_unless(
+            in_array($intake->state, [IntakeState::Ready, IntakeState::Loaded], true),
+            409,
+            "\"{$intake->name}\" is being worked on. Try again when it is done.",
+        );
 
         return $intake;
     }

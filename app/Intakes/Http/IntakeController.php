@@ -26,16 +26,21 @@ use PineSieve\Core\Standards\Unreadable;
 /** Intakes as a whole: opened on a file, listed, named, set, worked out, discarded. */
 final class IntakeController extends Controller
 {
-    public function __construct(private readonly Summary $summary)
-    {
-    }
+    public function __construct(private readonly Summary $summary) {}
 
     public function index(Request $request): JsonResponse
     {
         $this->authorize('viewAny', Intake::class);
-        $page = Intake::query()->with(['user', 'loader'])->latest('id')->simplePaginate(30);
+        $page = Intake::query()
+            ->with(['user', 'loader'])
+            ->latest('id')
+            ->simplePaginate(30);
 
-        return response()->json(['intakes' => $page->getCollection()->map($this->summary->of(...)), 'more' => $page->hasMorePages(), 'queue' => Intake::query()->where('state', IntakeState::Waiting)->orderBy('queue_place')->pluck('id')]);
+        return response()->json([
+            'intakes' => $page->getCollection()->map($this->summary->of(...)),
+            'more' => $page->hasMorePages(),
+            'queue' => Intake::query()->where('state', IntakeState::Waiting)->orderBy('queue_place')->pluck('id'),
+        ]);
     }
 
     public function show(Intake $intake): JsonResponse
@@ -53,10 +58,20 @@ final class IntakeController extends Controller
             return $this->paste($request, $opening, is_string($pasted) ? $pasted : '');
         }
         $file = $request->file('file');
-        if ($file === null || is_array($file) || ! $file->isValid()) {
-            $limit = number_format(min(config('sieve.upload_limit'), $file === null || is_array($file) ? PHP_INT_MAX : $file->getMaxFilesize()) / 1e6);
+        if ($file === null || is_array($file) || !$file->isValid()) {
+            $limit = number_format(
+                min(config('sieve.upload_limit'), $file === null || is_array($file) ? PHP_INT_MAX : $file->getMaxFilesize()) / 1e6,
+            );
 
-            return response()->json(['message' => $file === null ? 'No file arrived. Choose one and try again.' : "The file did not arrive whole. Up to {$limit} MB are allowed. Nothing was kept of it."], 422);
+            return response()->json(
+                [
+                    'message' =>
+                        $file === null
+                            ? 'No file arrived. Choose one and try again.'
+                            : "The file did not arrive whole. Up to {$limit} MB are allowed. Nothing was kept of it.",
+                ],
+                422,
+            );
         }
         $fixed = app(FixedRows::class);
         $rows = $fixed->read($file->getPathname());
@@ -89,22 +104,40 @@ final class IntakeController extends Controller
         $this->authorize('update', $intake);
         $data = $request->validate([
             'name' => ['sometimes', 'required', 'string', 'max:190'],
-            'effect' => ['sometimes', Rule::in([MatchEffect::FillBlanks->value, MatchEffect::Replace->value, MatchEffect::LeaveAlone->value])],
-            'effects' => ['sometimes', 'array:'.implode(',', array_column(FieldGroup::cases(), 'value'))],
-            ...array_merge(...array_map(static fn (FieldGroup $group): array => ["effects.{$group->value}" => [Rule::in(array_column($group->effects(), 'value'))]], FieldGroup::cases())),
+            'effect' => [
+                'sometimes',
+                Rule::in([MatchEffect::FillBlanks->value, MatchEffect::Replace->value, MatchEffect::LeaveAlone->value]),
+            ],
+            'effects' => ['sometimes', 'array:' . implode(',', array_column(FieldGroup::cases(), 'value'))],
+            ...array_merge(
+                ...array_map(
+                    static fn(FieldGroup $group): array => [
+                        "effects.{$group->value}" => [Rule::in(array_column($group->effects(), 'value'))],
+                    ],
+                    FieldGroup::cases(),
+                ),
+            ),
             'new' => ['sometimes', Rule::in(['add', 'leave out'])],
             'unsure' => ['sometimes', Rule::in(['hold', 'ask'])],
             'against' => ['sometimes', 'array:kind,group,search,ids'],
             'against.kind' => ['required_with:against', Rule::in(ComparedWith::KINDS)],
             'against.group' => ['required_if:against.kind,group', 'string', 'max:120'],
             'against.search' => ['required_if:against.kind,search', 'integer', 'exists:saved_searches,id'],
-            'against.ids' => ['required_if:against.kind,ids', 'array', 'min:1', 'max:100000'], 'against.ids.*' => ['integer', 'min:1'],
+            'against.ids' => ['required_if:against.kind,ids', 'array', 'min:1', 'max:100000'],
+            'against.ids.*' => ['integer', 'min:1'],
             'blanks_empty' => ['sometimes', 'boolean'],
-            'unreadable' => ['sometimes', 'array', 'max:200'], 'unreadable.*' => [Rule::enum(Unreadable::class)],
+            'unreadable' => ['sometimes', 'array', 'max:200'],
+            'unreadable.*' => [Rule::enum(Unreadable::class)],
             'notes_unread' => ['sometimes', 'boolean'],
             'system' => ['sometimes', 'required', 'string', 'max:60'],
-            'groups' => ['sometimes', 'array', 'max:20'], 'groups.*' => ['string', 'max:120'], 'groups_new' => ['sometimes', 'array', 'max:20'], 'groups_new.*' => ['string', 'max:120'],
-            'tags' => ['sometimes', 'array', 'max:20'], 'tags.*' => ['string', 'max:120'], 'tags_new' => ['sometimes', 'array', 'max:20'], 'tags_new.*' => ['string', 'max:120'],
+            'groups' => ['sometimes', 'array', 'max:20'],
+            'groups.*' => ['string', 'max:120'],
+            'groups_new' => ['sometimes', 'array', 'max:20'],
+            'groups_new.*' => ['string', 'max:120'],
+            'tags' => ['sometimes', 'array', 'max:20'],
+            'tags.*' => ['string', 'max:120'],
+            'tags_new' => ['sometimes', 'array', 'max:20'],
+            'tags_new.*' => ['string', 'max:120'],
             'no_contact' => ['sometimes', 'boolean'],
             'description' => ['sometimes', 'nullable', 'string', 'max:2000'],
             'agreed' => ['sometimes', 'nullable', 'string', 'max:500'],
@@ -116,7 +149,7 @@ final class IntakeController extends Controller
             }
         }
         if (array_key_exists('agreed', $data)) {
-            $data['agreed_by'] = trim((string) $data['agreed']) === '' ? '' : $request->user()?->name.', '.now()->toDateString();
+            $data['agreed_by'] = trim((string) $data['agreed']) === '' ? '' : $request->user()?->name . ', ' . now()->toDateString();
         }
         if (isset($data['name'])) {
             $intake->name = trim($data['name']);
@@ -133,7 +166,10 @@ final class IntakeController extends Controller
             $intake->is_sifted = false;
         }
         if ($data !== [] || $about !== []) {
-            $intake->settings = [...$intake->settings, ...IntakeSettings::fromArray([...$intake->settings, ...$data, ...$about])->toArray()];
+            $intake->settings = [
+                ...$intake->settings,
+                ...IntakeSettings::fromArray([...$intake->settings, ...$data, ...$about])->toArray(),
+            ];
         }
         $intake->save();
         if ($data !== [] && $intake->state === IntakeState::Ready) {
@@ -172,9 +208,17 @@ final class IntakeController extends Controller
     public function destroy(Intake $intake, SourceStore $sources): JsonResponse
     {
         $this->authorize('update', $intake);
-        abort_unless(($intake->state->isOpen() || in_array($intake->state, [IntakeState::Failed, IntakeState::Typing], true)) && $intake->trial === null, 422, 'An intake that was loaded can be undone, not discarded.');
+        abort_unless(
+            ($intake->state->isOpen() || in_array($intake->state, [IntakeState::Failed, IntakeState::Typing], true)) &&
+                $intake->trial === null,
+            422,
+            'An intake that was loaded can be undone, not discarded.',
+        );
         DB::transaction(static function () use ($intake): void {
-            foreach (['intake_rows', 'intake_results', 'intake_problems', 'intake_keys', 'intake_edits', 'intake_untaken', 'intake_counts'] as $table) {
+            foreach (
+                ['intake_rows', 'intake_results', 'intake_problems', 'intake_keys', 'intake_edits', 'intake_untaken', 'intake_counts']
+                as $table
+            ) {
                 DB::table($table)->where('intake_id', $intake->id)->delete();
             }
             $intake->delete();

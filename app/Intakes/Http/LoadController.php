@@ -32,10 +32,27 @@ final class LoadController extends Controller
     {
         $this->authorize('update', $intake);
         $data = $request->validate(['name' => ['required', 'string', 'max:190'], 'restore_point' => ['sometimes', 'boolean']]);
-        abort_unless($intake->state === IntakeState::Ready && $intake->is_sifted, 409, 'This intake is not ready to be loaded: its rows must be worked out first.');
-        $unsure = $intake->choices()->asksUnsure ? DB::table('intake_results')->where('intake_id', $intake->id)->where('held_by', 'unsure')->count() : 0;
-        abort_if($unsure > 0, 409, ($unsure === 1 ? 'One row is' : "{$unsure} rows are").' unsure, and this intake asks before anything is loaded. Decide on the Matches stage, or choose there that unsure rows are held.');
-        $intake->fill(['name' => trim($data['name']), 'loaded_by' => $request->user()?->id, 'restore_point' => ($data['restore_point'] ?? false) ? RestorePoints::WANTED : null])->save();
+        abort_unless(
+            $intake->state === IntakeState::Ready && $intake->is_sifted,
+            409,
+            'This intake is not ready to be loaded: its rows must be worked out first.',
+        );
+        $unsure = $intake->choices()->asksUnsure
+            ? DB::table('intake_results')->where('intake_id', $intake->id)->where('held_by', 'unsure')->count()
+            : 0;
+        abort_if(
+            $unsure > 0,
+            409,
+            ($unsure === 1 ? 'One row is' : "{$unsure} rows are") .
+                ' unsure, and this intake asks before anything is loaded. Decide on the Matches stage, or choose there that unsure rows are held.',
+        );
+        $intake
+            ->fill([
+                'name' => trim($data['name']),
+                'loaded_by' => $request->user()?->id,
+                'restore_point' => $data['restore_point'] ?? false ? RestorePoints::WANTED : null,
+            ])
+            ->save();
         $queue->enter($intake);
 
         return response()->json($summary->of($intake));
@@ -45,11 +62,26 @@ final class LoadController extends Controller
     public function trial(Request $request, Intake $intake, TrialRows $trial, Summary $summary, LoadQueue $queue): JsonResponse
     {
         $this->authorize('update', $intake);
-        $data = $request->validate(['kind' => ['required', Rule::in(['first', 'random', 'rows'])], 'count' => ['required_unless:kind,rows', 'integer', 'min:1', 'max:'.TrialRows::MOST], 'rows' => ['required_if:kind,rows', 'array', 'min:1', 'max:'.TrialRows::MOST], 'rows.*' => ['integer']]);
-        abort_unless($intake->state === IntakeState::Ready && $intake->is_sifted, 409, 'This intake is not ready for a trial: its rows must be worked out first.');
+        $data = $request->validate([
+            'kind' => ['required', Rule::in(['first', 'random', 'rows'])],
+            'count' => ['required_unless:kind,rows', 'integer', 'min:1', 'max:' . TrialRows::MOST],
+            'rows' => ['required_if:kind,rows', 'array', 'min:1', 'max:' . TrialRows::MOST],
+            'rows.*' => ['integer'],
+        ]);
+        abort_unless(
+            $intake->state === IntakeState::Ready && $intake->is_sifted,
+            409,
+            'This intake is not ready for a trial: its rows must be worked out first.',
+        );
         abort_if($intake->trial !== null, 409, 'A trial of this intake is in already. Load the rest, or undo the trial first.');
         $this->mustBeAlone($queue);
-        $intake->fill(['trial' => ['rows' => $trial->pick($intake, $data['kind'], (int) ($data['count'] ?? 0), Lists::ints($data['rows'] ?? [])), 'done' => false], 'loaded_by' => $request->user()?->id]);
+        $intake->fill([
+            'trial' => [
+                'rows' => $trial->pick($intake, $data['kind'], (int) ($data['count'] ?? 0), Lists::ints($data['rows'] ?? [])),
+                'done' => false,
+            ],
+            'loaded_by' => $request->user()?->id,
+        ]);
         CarryOn::from($intake, IntakeState::Loading);
 
         return response()->json($summary->of($intake));
@@ -59,7 +91,12 @@ final class LoadController extends Controller
     public function stop(Intake $intake, LoadQueue $queue, Summary $summary): JsonResponse
     {
         $this->authorize('update', $intake);
-        abort_unless(in_array($intake->state, [IntakeState::Loading, IntakeState::Waiting, IntakeState::Sifting], true) && (! $intake->isTrying() || $intake->error !== null), 409, 'There is nothing to stop.');
+        abort_unless(
+            in_array($intake->state, [IntakeState::Loading, IntakeState::Waiting, IntakeState::Sifting], true) &&
+                (!$intake->isTrying() || $intake->error !== null),
+            409,
+            'There is nothing to stop.',
+        );
         $queue->stop($intake);
 
         return response()->json($summary->of($intake->refresh()));
@@ -84,10 +121,15 @@ final class LoadController extends Controller
     public function proof(Intake $intake, Proof $proof): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
-        $sample = DB::table('intake_outcomes as o')->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'o.intake_id')->on('r.unit', 'o.unit'))
-            ->where('o.intake_id', $intake->id)->whereIn('o.outcome', ['new', 'updated'])->whereNotNull('o.supporter_id')
+        $sample = DB::table('intake_outcomes as o')
+            ->join('intake_results as r', static fn($join) => $join->on('r.intake_id', 'o.intake_id')->on('r.unit', 'o.unit'))
+            ->where('o.intake_id', $intake->id)
+            ->whereIn('o.outcome', ['new', 'updated'])
+            ->whereNotNull('o.supporter_id')
             // The same five at every look, without an order that the file has.
-            ->orderByRaw('crc32(concat(o.intake_id, "-", o.number))')->limit(5)->get(['o.number', 'r.display', 'o.supporter_id', 'o.outcome']);
+            ->orderByRaw('crc32(concat(o.intake_id, "-", o.number))')
+            ->limit(5)
+            ->get(['o.number', 'r.display', 'o.supporter_id', 'o.outcome']);
 
         return response()->json([
             ...$proof->report($intake),
@@ -96,8 +138,16 @@ final class LoadController extends Controller
             'written' => $intake->loaded_at === null ? [] : $proof->written($intake),
             'sample' => $sample,
             'undo_report' => $intake->undo_report,
-            'can_redo' => $intake->taking_back !== null && $intake->taking_back['kind'] === Undoing::UNDO && in_array($intake->state, [IntakeState::Undone, IntakeState::Loaded], true),
-            'passed' => DB::table('intake_edits as e')->leftJoin('users as u', 'u.id', '=', 'e.user_id')->where('e.intake_id', $intake->id)->where('e.kind', 'pass')->orderBy('e.number')->get(['e.number', 'e.to as reason', 'u.name as by']),
+            'can_redo' =>
+                $intake->taking_back !== null &&
+                $intake->taking_back['kind'] === Undoing::UNDO &&
+                in_array($intake->state, [IntakeState::Undone, IntakeState::Loaded], true),
+            'passed' => DB::table('intake_edits as e')
+                ->leftJoin('users as u', 'u.id', '=', 'e.user_id')
+                ->where('e.intake_id', $intake->id)
+                ->where('e.kind', 'pass')
+                ->orderBy('e.number')
+                ->get(['e.number', 'e.to as reason', 'u.name as by']),
         ]);
     }
 
@@ -106,14 +156,47 @@ final class LoadController extends Controller
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
         $outcome = (string) $request->query('outcome', 'new');
-        $rows = DB::table('intake_outcomes as o')->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'o.intake_id')->on('r.unit', 'o.unit'))
-            ->where('o.intake_id', $intake->id)->where('o.outcome', $outcome)->where('o.number', '>', (int) $request->query('after', '0'))
-            ->orderBy('o.number')->limit(200)->get(['o.number', 'r.display', 'o.supporter_id', 'o.gifts_new', 'o.money', 'o.money_there', 'o.money_promised', 'o.other_money']);
+        $rows = DB::table('intake_outcomes as o')
+            ->join('intake_results as r', static fn($join) => $join->on('r.intake_id', 'o.intake_id')->on('r.unit', 'o.unit'))
+            ->where('o.intake_id', $intake->id)
+            ->where('o.outcome', $outcome)
+            ->where('o.number', '>', (int) $request->query('after', '0'))
+            ->orderBy('o.number')
+            ->limit(200)
+            ->get([
+                'o.number',
+                'r.display',
+                'o.supporter_id',
+                'o.gifts_new',
+                'o.money',
+                'o.money_there',
+                'o.money_promised',
+                'o.other_money',
+            ]);
 
         // A trial has brought in some of the rows alone.
-        $counts = DB::table('intake_outcomes')->where('intake_id', $intake->id)->groupBy('outcome')->selectRaw('outcome, count(*) as n')->pluck('n', 'outcome');
+        $counts = DB::table('intake_outcomes')
+            ->where('intake_id', $intake->id)
+            ->groupBy('outcome')
+            ->selectRaw('outcome, count(*) as n')
+            ->pluck('n', 'outcome');
 
-        return response()->json(['rows' => $rows->map(static fn ($row): array => ['number' => $row->number, 'display' => $row->display, 'supporter_id' => $row->supporter_id, 'gifts_new' => $row->gifts_new, 'money' => (object) RowMoney::fromColumns($row, $intake->currency)->all->toArray()]), 'more' => $rows->count() === 200, 'counts' => array_map(static fn (string $outcome): int => $counts[$outcome] ?? 0, array_combine($in = ['new', 'updated', 'unchanged'], $in))]);
+        return response()->json([
+            'rows' => $rows->map(
+                static fn($row): array => [
+                    'number' => $row->number,
+                    'display' => $row->display,
+                    'supporter_id' => $row->supporter_id,
+                    'gifts_new' => $row->gifts_new,
+                    'money' => (object) RowMoney::fromColumns($row, $intake->currency)->all->toArray(),
+                ],
+            ),
+            'more' => $rows->count() === 200,
+            'counts' => array_map(
+                static fn(string $outcome): int => $counts[$outcome] ?? 0,
+                array_combine($in = ['new', 'updated', 'unchanged'], $in),
+            ),
+        ]);
     }
 
     /** What rows say and the load does not take, since the records have other values. */
@@ -123,14 +206,27 @@ final class LoadController extends Controller
         $fields = array_column($proof->untaken($intake), 'field');
         $field = (string) $request->query('field', '');
         abort_unless($field === '' || in_array($field, $fields, true), 404);
-        $rows = DB::table('intake_untaken as t')->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 't.intake_id')->on('r.unit', 't.unit'))
-            ->where('t.intake_id', $intake->id)->whereIn('t.field', $field === '' ? $fields : [$field])->where('t.number', '>', (int) $request->query('after', '0'))
-            ->orderBy('t.number')->orderBy('t.unit')->orderBy('t.place')->limit(200)->get(['t.number', 'r.display', 'r.supporter_id', 't.field', 't.stored', 't.written']);
+        $rows = DB::table('intake_untaken as t')
+            ->join('intake_results as r', static fn($join) => $join->on('r.intake_id', 't.intake_id')->on('r.unit', 't.unit'))
+            ->where('t.intake_id', $intake->id)
+            ->whereIn('t.field', $field === '' ? $fields : [$field])
+            ->where('t.number', '>', (int) $request->query('after', '0'))
+            ->orderBy('t.number')
+            ->orderBy('t.unit')
+            ->orderBy('t.place')
+            ->limit(200)
+            ->get(['t.number', 'r.display', 'r.supporter_id', 't.field', 't.stored', 't.written']);
         // A page ends with a row, never in it.
         $last = $rows->count() === 200 ? $rows->last()?->number : null;
-        $whole = $last === null || $rows->first()?->number === $last ? $rows : $rows->filter(static fn ($row): bool => $row->number !== $last)->values();
+        $whole =
+            $last === null || $rows->first()?->number === $last
+                ? $rows
+                : $rows->filter(static fn($row): bool => $row->number !== $last)->values();
 
-        return response()->json(['rows' => $whole->map(static fn ($row): array => [...(array) $row, 'label' => $catalog->label($row->field)]), 'more' => $last !== null]);
+        return response()->json([
+            'rows' => $whole->map(static fn($row): array => [...(array) $row, 'label' => $catalog->label($row->field)]),
+            'more' => $last !== null,
+        ]);
     }
 
     /** The original file, as it came. */
@@ -139,9 +235,13 @@ final class LoadController extends Controller
         $this->authorize('viewRows', [Intake::class, $intake]);
         Audit::note(Audit::EXPORT, "Downloaded the source of \"{$intake->name}\"", $intake->id);
 
-        return response()->streamDownload(static function () use ($sources, $intake): void {
-            $sources->send($intake);
-        }, basename(str_replace('\\', '/', $intake->file_name)), ['Content-Type' => 'application/octet-stream']);
+        return response()->streamDownload(
+            static function () use ($sources, $intake): void {
+                $sources->send($intake);
+            },
+            basename(str_replace('\\', '/', $intake->file_name)),
+            ['Content-Type' => 'application/octet-stream'],
+        );
     }
 
     public function undoPreview(Request $request, Intake $intake, Undoing $undoing): JsonResponse
@@ -168,7 +268,13 @@ final class LoadController extends Controller
     public function redo(Request $request, Intake $intake, Summary $summary, Undoing $undoing, LoadQueue $queue): JsonResponse
     {
         $this->authorize('update', $intake);
-        abort_unless($intake->taking_back !== null && $intake->taking_back['kind'] === Undoing::UNDO && in_array($intake->state, [IntakeState::Undone, IntakeState::Loaded], true), 409, 'There is no undo to take back.');
+        abort_unless(
+            $intake->taking_back !== null &&
+                $intake->taking_back['kind'] === Undoing::UNDO &&
+                in_array($intake->state, [IntakeState::Undone, IntakeState::Loaded], true),
+            409,
+            'There is no undo to take back.',
+        );
         $this->mustBeAlone($queue);
         $undoing->begin($intake, Undoing::REDO, null, $request->user());
         CarryOn::dispatch($intake->id);
@@ -178,7 +284,13 @@ final class LoadController extends Controller
 
     private function mustBeIn(Intake $intake): void
     {
-        abort_unless(in_array($intake->state, [IntakeState::Loaded, IntakeState::Stopped], true) || ($intake->state === IntakeState::Loading && $intake->error !== null) || ($intake->state === IntakeState::Ready && $intake->trial !== null), 409, 'Only an intake that is loaded can be undone.');
+        abort_unless(
+            in_array($intake->state, [IntakeState::Loaded, IntakeState::Stopped], true) ||
+                ($intake->state === IntakeState::Loading && $intake->error !== null) ||
+                ($intake->state === IntakeState::Ready && $intake->trial !== null),
+            409,
+            'Only an intake that is loaded can be undone.',
+        );
     }
 
     /** @return ?list<int> numbers of rows, in the address as "2,5,7" */
@@ -188,12 +300,21 @@ final class LoadController extends Controller
             $request->merge(['rows' => explode(',', $request->query('rows'))]);
         }
         $data = $request->validate(['rows' => ['sometimes', 'array', 'min:1', 'max:1000'], 'rows.*' => ['integer']]);
-        if (! isset($data['rows'])) {
+        if (!isset($data['rows'])) {
             return null;
         }
         abort_unless($intake->state === IntakeState::Loaded, 409, 'Single rows can be taken back once the intake is loaded.');
         $rows = array_values(array_unique(array_map(intval(...), $data['rows'])));
-        abort_unless(DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('number', $rows)->whereIn('outcome', ['new', 'updated', 'unchanged'])->distinct()->count('number') === count($rows), 422, 'Some of these rows did not come in, or were taken back already.');
+        abort_unless(
+            DB::table('intake_outcomes')
+                ->where('intake_id', $intake->id)
+                ->whereIn('number', $rows)
+                ->whereIn('outcome', ['new', 'updated', 'unchanged'])
+                ->distinct()
+                ->count('number') === count($rows),
+            422,
+            'Some of these rows did not come in, or were taken back already.',
+        );
 
         return $rows;
     }

@@ -47,7 +47,11 @@ final class PlanController extends Controller
         $this->authorize('create', SavedPlan::class);
         $data = $request->validate(['content' => ['required', 'string', 'max:5000000'], 'name' => ['nullable', 'string', 'max:120']]);
         $plan = $file->read($data['content'], $data['name'] ?? null);
-        abort_if(SavedPlan::query()->where('name', $plan->name)->exists(), 422, "There is a plan \"{$plan->name}\" already. Give this one another name.");
+        abort_if(
+            SavedPlan::query()->where('name', $plan->name)->exists(),
+            422,
+            "There is a plan \"{$plan->name}\" already. Give this one another name.",
+        );
         $plan->forceFill(['user_id' => $request->user()?->id]);
         $plan->save();
 
@@ -57,7 +61,10 @@ final class PlanController extends Controller
     public function update(Request $request, SavedPlan $plan, PlanFile $file): JsonResponse
     {
         $this->authorize('create', SavedPlan::class);
-        $data = $request->validate(['name' => ['sometimes', 'string', 'max:120', Rule::unique('column_plans', 'name')->ignore($plan->id)], 'content' => ['sometimes', 'string', 'max:5000000']]);
+        $data = $request->validate([
+            'name' => ['sometimes', 'string', 'max:120', Rule::unique('column_plans', 'name')->ignore($plan->id)],
+            'content' => ['sometimes', 'string', 'max:5000000'],
+        ]);
         if (isset($data['content'])) {
             $plan->plan = $file->read($data['content'], $plan->name)->plan;
         }
@@ -74,7 +81,12 @@ final class PlanController extends Controller
         for ($i = 2; SavedPlan::query()->where('name', $name)->exists(); $i++) {
             $name = mb_substr("Copy {$i} of {$plan->name}", 0, 120);
         }
-        $copy = SavedPlan::query()->create(['name' => $name, 'plan' => $plan->plan, 'settings' => $plan->settings, 'user_id' => $request->user()?->id]);
+        $copy = SavedPlan::query()->create([
+            'name' => $name,
+            'plan' => $plan->plan,
+            'settings' => $plan->settings,
+            'user_id' => $request->user()?->id,
+        ]);
 
         return response()->json(self::shown($copy), 201);
     }
@@ -92,9 +104,13 @@ final class PlanController extends Controller
     {
         $this->authorize('viewAny', SavedPlan::class);
 
-        return response()->streamDownload(static function () use ($plan, $file): void {
-            echo $file->write($plan);
-        }, 'column-plan-'.Str::slug($plan->name).'.json', ['Content-Type' => 'application/json']);
+        return response()->streamDownload(
+            static function () use ($plan, $file): void {
+                echo $file->write($plan);
+            },
+            'column-plan-' . Str::slug($plan->name) . '.json',
+            ['Content-Type' => 'application/json'],
+        );
     }
 
     /** Keeps the plan of an intake under a name. */
@@ -103,7 +119,10 @@ final class PlanController extends Controller
         $this->authorize('create', SavedPlan::class);
         $data = $request->validate(['name' => ['required', 'string', 'max:120']]);
         abort_unless($intake->columnPlan()->isSettled(), 422, 'Some columns are not settled yet. Settle them, then save the plan.');
-        SavedPlan::query()->updateOrCreate(['name' => trim($data['name'])], ['plan' => $intake->plan, 'settings' => $intake->choices()->toArray(), 'user_id' => $request->user()?->id]);
+        SavedPlan::query()->updateOrCreate(
+            ['name' => trim($data['name'])],
+            ['plan' => $intake->plan, 'settings' => $intake->choices()->toArray(), 'user_id' => $request->user()?->id],
+        );
         $intake->plan_name = trim($data['name']);
         $intake->save();
 
@@ -119,8 +138,10 @@ final class PlanController extends Controller
         $saved = SavedPlan::query()->where('name', $data['name'])->firstOrFail();
         $successor = SuccessorPlan::of($saved->columnPlan(), $intake->columnPlan(), $intake->columnProfiles(), $saved->name);
         $intake->setColumnPlan($successor->plan);
-        $differences = array_map(static fn (PlanDifference $difference): array => $difference->toArray(), $successor->differences);
-        $intake->fill(['plan_name' => $saved->name, 'settings' => [...$intake->settings, ...$saved->settings, 'differences' => $differences]])->save();
+        $differences = array_map(static fn(PlanDifference $difference): array => $difference->toArray(), $successor->differences);
+        $intake
+            ->fill(['plan_name' => $saved->name, 'settings' => [...$intake->settings, ...$saved->settings, 'differences' => $differences]])
+            ->save();
 
         return response()->json(['applied' => $saved->name, 'differences' => $differences]);
     }
@@ -129,8 +150,16 @@ final class PlanController extends Controller
     private static function shown(SavedPlan $saved): array
     {
         $plan = $saved->columnPlan();
-        $brought = array_filter($plan->choices, static fn ($choice): bool => $choice->state !== ColumnState::LeftBehind);
+        $brought = array_filter($plan->choices, static fn($choice): bool => $choice->state !== ColumnState::LeftBehind);
 
-        return ['id' => $saved->id, 'name' => $saved->name, 'updated_at' => $saved->updated_at?->toIso8601String(), 'columns' => count($plan->choices), 'brought_in' => count($brought), 'steps' => array_sum(array_map(static fn ($choice): int => count($choice->steps->list), $plan->choices)), 'used' => Intake::query()->where('plan_name', $saved->name)->count()];
+        return [
+            'id' => $saved->id,
+            'name' => $saved->name,
+            'updated_at' => $saved->updated_at?->toIso8601String(),
+            'columns' => count($plan->choices),
+            'brought_in' => count($brought),
+            'steps' => array_sum(array_map(static fn($choice): int => count($choice->steps->list), $plan->choices)),
+            'used' => Intake::query()->where('plan_name', $saved->name)->count(),
+        ];
     }
 }

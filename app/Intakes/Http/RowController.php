@@ -45,12 +45,23 @@ final class RowController extends Controller
         return response()->json([
             'kinds' => $this->kinds($intake, $catalog, true),
             'warnings' => $this->kinds($intake, $catalog, false),
-            'passed' => DB::table('intake_edits as e')->leftJoin('users as u', 'u.id', '=', 'e.user_id')->where('e.intake_id', $intake->id)->where('e.kind', 'pass')->orderBy('e.number')->get(['e.number', 'e.to as reason', 'u.name as by']),
+            'passed' => DB::table('intake_edits as e')
+                ->leftJoin('users as u', 'u.id', '=', 'e.user_id')
+                ->where('e.intake_id', $intake->id)
+                ->where('e.kind', 'pass')
+                ->orderBy('e.number')
+                ->get(['e.number', 'e.to as reason', 'u.name as by']),
             'by_person' => [
                 'hold' => $this->byPerson($intake, 'held', 'person'),
                 'out' => $this->byPerson($intake, 'left_out', null),
             ],
-            'by_rule' => DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', 'left_out')->whereNotNull('reason')->groupBy('reason')->orderByRaw('count(*) desc')->get([DB::raw('reason'), DB::raw('count(*) as `rows`')]),
+            'by_rule' => DB::table('intake_results')
+                ->where('intake_id', $intake->id)
+                ->where('outcome', 'left_out')
+                ->whereNotNull('reason')
+                ->groupBy('reason')
+                ->orderByRaw('count(*) desc')
+                ->get([DB::raw('reason'), DB::raw('count(*) as `rows`')]),
         ]);
     }
 
@@ -61,46 +72,79 @@ final class RowController extends Controller
     private function kinds(Intake $intake, FieldCatalog $catalog, bool $blocking): array
     {
         $headers = $intake->columnPlan()->headers();
-        $kinds = DB::select('select p.code, p.field, p.column, min(p.reason) as example, min(p.remedy) as remedy, count(distinct p.number) as `rows`, count(distinct p.value) as values_count
-            from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.number = p.number and r.outcome <> "'.Results::WITH.'" and (r.outcome = "held") = ?
-            where p.blocks = ? and p.intake_id = ? group by p.code, p.field, p.column order by `rows` desc, p.code', [$blocking, $blocking, $intake->id]);
+        $kinds = DB::select(
+            'select p.code, p.field, p.column, min(p.reason) as example, min(p.remedy) as remedy, count(distinct p.number) as `rows`, count(distinct p.value) as values_count
+            from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.number = p.number and r.outcome <> "' .
+                Results::WITH .
+                '" and (r.outcome = "held") = ?
+            where p.blocks = ? and p.intake_id = ? group by p.code, p.field, p.column order by `rows` desc, p.code',
+            [$blocking, $blocking, $intake->id],
+        );
 
-        return Lists::of(array_map(static fn (\stdClass $kind): array => [
-            ...(array) $kind,
-            'label' => $catalog->label($kind->field),
-            'header' => $kind->column === null ? null : $headers[$kind->column] ?? null,
-            'base' => Target::tryParse($kind->field)->field ?? $kind->field,
-            'choice' => self::choice($kind->code, $kind->field, $blocking),
-        ], $kinds));
+        return Lists::of(
+            array_map(
+                static fn(\stdClass $kind): array => [
+                    ...(array) $kind,
+                    'label' => $catalog->label($kind->field),
+                    'header' => $kind->column === null ? null : $headers[$kind->column] ?? null,
+                    'base' => Target::tryParse($kind->field)->field ?? $kind->field,
+                    'choice' => self::choice($kind->code, $kind->field, $blocking),
+                ],
+                $kinds,
+            ),
+        );
     }
 
     /** What else can become of the rows of a kind; null where nothing can be chosen. */
     private static function choice(string $code, string $field, bool $blocking): ?string
     {
         $base = Target::tryParse($field)?->field;
-        $isOfReading = preg_match('/\.(?:form|bounds|ambiguous|order|unknown|retired|length|pattern|zeros|currency|state)$|^step$/D', $code) === 1 && $code !== 'party.unknown';
+        $isOfReading =
+            preg_match('/\.(?:form|bounds|ambiguous|order|unknown|retired|length|pattern|zeros|currency|state)$|^step$/D', $code) === 1 &&
+            $code !== 'party.unknown';
 
-        return $base !== null && $isOfReading && Unreadable::isForChoice($base) ? ($blocking ? Unreadable::Without->value : Unreadable::Hold->value) : null;
+        return $base !== null && $isOfReading && Unreadable::isForChoice($base)
+            ? ($blocking
+                ? Unreadable::Without->value
+                : Unreadable::Hold->value)
+            : null;
     }
 
     /** The values that have one kind of problem, each with its rows. */
     public function problems(Request $request, Intake $intake): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
-        $data = $request->validate(['code' => ['required', 'string'], 'field' => ['required', 'string'], 'column' => ['nullable', 'integer'], 'warned' => ['nullable', Rule::in(['1'])]]);
-        $blocking = ! isset($data['warned']);
+        $data = $request->validate([
+            'code' => ['required', 'string'],
+            'field' => ['required', 'string'],
+            'column' => ['nullable', 'integer'],
+            'warned' => ['nullable', Rule::in(['1'])],
+        ]);
+        $blocking = !isset($data['warned']);
         $groups = [];
         $problems = DB::table('intake_problems as p')
-            ->join('intake_results as r', static fn ($join) => $join->on('r.intake_id', 'p.intake_id')->on('r.number', 'p.number'))
-            ->where('p.blocks', $blocking)->where('p.intake_id', $intake->id)->where('p.code', $data['code'])->where('p.field', $data['field'])->where('r.outcome', $blocking ? '=' : '<>', 'held')->where('r.outcome', '<>', Results::WITH)
-            ->when(isset($data['column']), static fn ($query) => $query->where('p.column', $data['column']))
-            ->orderBy('p.number')->limit(5000)
+            ->join('intake_results as r', static fn($join) => $join->on('r.intake_id', 'p.intake_id')->on('r.number', 'p.number'))
+            ->where('p.blocks', $blocking)
+            ->where('p.intake_id', $intake->id)
+            ->where('p.code', $data['code'])
+            ->where('p.field', $data['field'])
+            ->where('r.outcome', $blocking ? '=' : '<>', 'held')
+            ->where('r.outcome', '<>', Results::WITH)
+            ->when(isset($data['column']), static fn($query) => $query->where('p.column', $data['column']))
+            ->orderBy('p.number')
+            ->limit(5000)
             ->get(['p.number', 'p.column', 'p.value', 'p.reason', 'p.remedy', 'r.display']);
         foreach ($problems as $problem) {
-            $groups[$problem->value] ??= ['value' => $problem->value, 'column' => $problem->column, 'reason' => $problem->reason, 'remedy' => $problem->remedy, 'rows' => []];
+            $groups[$problem->value] ??= [
+                'value' => $problem->value,
+                'column' => $problem->column,
+                'reason' => $problem->reason,
+                'remedy' => $problem->remedy,
+                'rows' => [],
+            ];
             $groups[$problem->value]['rows'][] = ['number' => $problem->number, 'display' => $problem->display];
         }
-        uasort($groups, static fn (array $a, array $b): int => count($b['rows']) <=> count($a['rows']));
+        uasort($groups, static fn(array $a, array $b): int => count($b['rows']) <=> count($a['rows']));
 
         return response()->json(['values' => array_slice(array_values($groups), 0, 500)]);
     }
@@ -108,22 +152,46 @@ final class RowController extends Controller
     public function matches(Request $request, Intake $intake): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
-        $show = $request->validate(['show' => ['nullable', Rule::in(['unsure', 'known', 'new', 'namesakes', 'decided'])]])['show'] ?? 'unsure';
+        $show =
+            $request->validate(['show' => ['nullable', Rule::in(['unsure', 'known', 'new', 'namesakes', 'decided'])]])['show'] ?? 'unsure';
         $after = (int) $request->query('after', '0');
-        $rows = DB::table('intake_results')->where('intake_id', $intake->id)->where('number', '>', $after)->where('outcome', '<>', Results::WITH)
-            ->when($show === 'unsure', static fn ($query) => $query->where('held_by', 'unsure'))
-            ->when($show === 'known', static fn ($query) => $query->where('verdict', 'known')->whereIn('outcome', ['updated', 'unchanged']))
-            ->when($show === 'new', static fn ($query) => $query->where('outcome', 'new'))
-            ->when($show === 'namesakes', static fn ($query) => $query->where('outcome', 'new')->where('namesakes', '>', 0))
-            ->when($show === 'decided', static fn ($query) => $query->whereIn('number', DB::table('intake_edits')->select('number')->where('intake_id', $intake->id)->where('kind', 'match')))
-            ->orderBy('number')->limit(self::PAGE)->get(['number', 'unit', 'role', 'display', 'verdict', 'supporter_id', 'leader', 'findings', 'namesakes', 'outcome']);
+        $rows = DB::table('intake_results')
+            ->where('intake_id', $intake->id)
+            ->where('number', '>', $after)
+            ->where('outcome', '<>', Results::WITH)
+            ->when($show === 'unsure', static fn($query) => $query->where('held_by', 'unsure'))
+            ->when($show === 'known', static fn($query) => $query->where('verdict', 'known')->whereIn('outcome', ['updated', 'unchanged']))
+            ->when($show === 'new', static fn($query) => $query->where('outcome', 'new'))
+            ->when($show === 'namesakes', static fn($query) => $query->where('outcome', 'new')->where('namesakes', '>', 0))
+            ->when(
+                $show === 'decided',
+                static fn($query) => $query->whereIn(
+                    'number',
+                    DB::table('intake_edits')->select('number')->where('intake_id', $intake->id)->where('kind', 'match'),
+                ),
+            )
+            ->orderBy('number')
+            ->limit(self::PAGE)
+            ->get(['number', 'unit', 'role', 'display', 'verdict', 'supporter_id', 'leader', 'findings', 'namesakes', 'outcome']);
 
-        return response()->json(['rows' => $rows->map(static fn ($row): array => [
-            'number' => $row->number, 'part' => json_decode((string) $row->findings, true)[0]['part'] ?? 0, 'role' => $row->role, 'display' => $row->display, 'verdict' => $row->verdict, 'outcome' => $row->outcome, 'supporter_id' => $row->supporter_id,
-            'same_as_row' => self::sameAs($row),
-            'namesakes' => $row->outcome === 'new' ? $row->namesakes : 0,
-            'reason' => json_decode((string) $row->findings, true)[0]['for'][0] ?? '',
-        ]), 'more' => $rows->count() === self::PAGE, 'decided' => DB::table('intake_edits')->where('intake_id', $intake->id)->where('kind', 'match')->distinct()->count('number')]);
+        return response()->json([
+            'rows' => $rows->map(
+                static fn($row): array => [
+                    'number' => $row->number,
+                    'part' => json_decode((string) $row->findings, true)[0]['part'] ?? 0,
+                    'role' => $row->role,
+                    'display' => $row->display,
+                    'verdict' => $row->verdict,
+                    'outcome' => $row->outcome,
+                    'supporter_id' => $row->supporter_id,
+                    'same_as_row' => self::sameAs($row),
+                    'namesakes' => $row->outcome === 'new' ? $row->namesakes : 0,
+                    'reason' => json_decode((string) $row->findings, true)[0]['for'][0] ?? '',
+                ],
+            ),
+            'more' => $rows->count() === self::PAGE,
+            'decided' => DB::table('intake_edits')->where('intake_id', $intake->id)->where('kind', 'match')->distinct()->count('number'),
+        ]);
     }
 
     /** Unsure rows, by why they are. */
@@ -156,33 +224,87 @@ final class RowController extends Controller
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
         $show = $request->validate(['show' => ['nullable', Rule::in(['ask', 'accepted', 'kept', 'same'])]])['show'] ?? 'ask';
-        $rows = DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('outcome', ['new', 'updated', 'unchanged'])->where('address', $show)
-            ->where('number', '>', (int) $request->query('after', '0'))->orderBy('number')->limit(self::PAGE)->get(['number', 'display', 'address', 'address_changes']);
+        $rows = DB::table('intake_results')
+            ->where('intake_id', $intake->id)
+            ->whereIn('outcome', ['new', 'updated', 'unchanged'])
+            ->where('address', $show)
+            ->where('number', '>', (int) $request->query('after', '0'))
+            ->orderBy('number')
+            ->limit(self::PAGE)
+            ->get(['number', 'display', 'address', 'address_changes']);
 
-        return response()->json(['rows' => $rows->map(static fn ($row): array => ['number' => $row->number, 'display' => $row->display, 'state' => $row->address, ...(json_decode((string) $row->address_changes, true) ?? ['from' => [], 'to' => [], 'changes' => []])]), 'more' => $rows->count() === self::PAGE]);
+        return response()->json([
+            'rows' => $rows->map(
+                static fn($row): array => [
+                    'number' => $row->number,
+                    'display' => $row->display,
+                    'state' => $row->address,
+                    ...json_decode((string) $row->address_changes, true) ?? ['from' => [], 'to' => [], 'changes' => []],
+                ],
+            ),
+            'more' => $rows->count() === self::PAGE,
+        ]);
     }
 
     /** The planned changes: what loading would write, row by row. */
     public function preview(Request $request, Intake $intake, RowView $rows): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
-        $outcome = $request->validate(['outcome' => ['required', Rule::in(['new', 'updated', 'unchanged', 'held', 'left_out'])]])['outcome'];
-        $results = DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', $outcome)->where('number', '>', (int) $request->query('after', '0'))
-            ->orderBy('number')->limit(100)->get(['number', 'unit', 'display', 'reason', 'held_by', 'supporter_id', 'leader', 'changes', 'gifts_new', 'money', 'money_there', 'money_promised', 'other_money']);
+        $outcome = $request->validate(['outcome' => ['required', Rule::in(['new', 'updated', 'unchanged', 'held', 'left_out'])]])[
+            'outcome'
+        ];
+        $results = DB::table('intake_results')
+            ->where('intake_id', $intake->id)
+            ->where('outcome', $outcome)
+            ->where('number', '>', (int) $request->query('after', '0'))
+            ->orderBy('number')
+            ->limit(100)
+            ->get([
+                'number',
+                'unit',
+                'display',
+                'reason',
+                'held_by',
+                'supporter_id',
+                'leader',
+                'changes',
+                'gifts_new',
+                'money',
+                'money_there',
+                'money_promised',
+                'other_money',
+            ]);
         $others = $rows->others($intake, Lists::ints($results->pluck('number')));
-        $reasons = DB::table('intake_problems')->where('intake_id', $intake->id)->where('blocks', true)->whereIn('number', $results->pluck('number'))->orderBy('place')->get(['number', 'reason'])->groupBy('number');
+        $reasons = DB::table('intake_problems')
+            ->where('intake_id', $intake->id)
+            ->where('blocks', true)
+            ->whereIn('number', $results->pluck('number'))
+            ->orderBy('place')
+            ->get(['number', 'reason'])
+            ->groupBy('number');
 
-        return response()->json(['rows' => $results->map(static fn ($row): array => [
-            'number' => $row->number, 'display' => $row->display, 'supporter_id' => $row->supporter_id, 'same_as_row' => self::sameAs($row),
-            'changes' => $rows->changes($row->changes, $intake->id), 'others' => $others[$row->number] ?? [], 'gifts_new' => $row->gifts_new, 'there' => (object) RowMoney::fromColumns($row, $intake->currency)->there->toArray(),
-            'reasons' => match ($row->held_by) {
-                'problem' => $reasons[$row->number]?->pluck('reason')->all() ?? [],
-                'unsure' => ['Nobody has said yet whether it is someone we know'],
-                'person' => ['Held by a person'],
-                'waits' => ['Waits for a row further down'],
-                default => $row->reason === null ? [] : [$row->reason],
-            },
-        ]), 'more' => $results->count() === 100]);
+        return response()->json([
+            'rows' => $results->map(
+                static fn($row): array => [
+                    'number' => $row->number,
+                    'display' => $row->display,
+                    'supporter_id' => $row->supporter_id,
+                    'same_as_row' => self::sameAs($row),
+                    'changes' => $rows->changes($row->changes, $intake->id),
+                    'others' => $others[$row->number] ?? [],
+                    'gifts_new' => $row->gifts_new,
+                    'there' => (object) RowMoney::fromColumns($row, $intake->currency)->there->toArray(),
+                    'reasons' => match ($row->held_by) {
+                        'problem' => $reasons[$row->number]?->pluck('reason')->all() ?? [],
+                        'unsure' => ['Nobody has said yet whether it is someone we know'],
+                        'person' => ['Held by a person'],
+                        'waits' => ['Waits for a row further down'],
+                        default => $row->reason === null ? [] : [$row->reason],
+                    },
+                ],
+            ),
+            'more' => $results->count() === 100,
+        ]);
     }
 
     public function edit(Request $request, Intake $intake, Revision $revision, Summary $summary): JsonResponse
@@ -190,8 +312,19 @@ final class RowController extends Controller
         $this->authorize('update', $intake);
         $data = $request->validate([
             'kind' => ['required', Rule::in(['cell', 'value', 'row', 'match', 'address', 'pass'])],
-            'number' => ['required_unless:kind,value,address', 'nullable', 'integer', Rule::exists('intake_rows', 'number')->where('intake_id', $intake->id)],
-            'column' => ['required_if:kind,cell,value', 'nullable', 'integer', 'min:0', 'max:'.max(0, count($intake->columnPlan()->choices) - 1)],
+            'number' => [
+                'required_unless:kind,value,address',
+                'nullable',
+                'integer',
+                Rule::exists('intake_rows', 'number')->where('intake_id', $intake->id),
+            ],
+            'column' => [
+                'required_if:kind,cell,value',
+                'nullable',
+                'integer',
+                'min:0',
+                'max:' . max(0, count($intake->columnPlan()->choices) - 1),
+            ],
             'from' => ['required_if:kind,value', 'nullable', 'string', 'max:5000'],
             'to' => ['present', 'nullable', 'string', 'max:5000'],
         ]);
@@ -207,13 +340,30 @@ final class RowController extends Controller
         if ($data['kind'] === 'pass') {
             $this->authorize('administer');
             abort_unless($allowed, 422, 'Write the reason in a few words: it stands in the audit list and in the proof.');
-            abort_unless(DB::table('intake_problems')->where('intake_id', $intake->id)->where('number', $data['number'])->where('blocks', true)->where(static fn ($query) => $query->where('code', 'like', '%.required')->orWhere('code', 'like', '%.unique'))->exists(), 422, 'Nothing that is required is missing in this row.');
+            abort_unless(
+                DB::table('intake_problems')
+                    ->where('intake_id', $intake->id)
+                    ->where('number', $data['number'])
+                    ->where('blocks', true)
+                    ->where(static fn($query) => $query->where('code', 'like', '%.required')->orWhere('code', 'like', '%.unique'))
+                    ->exists(),
+                422,
+                'Nothing that is required is missing in this row.',
+            );
             Audit::note(Audit::OVERRIDE, "Let row {$data['number']} of \"{$intake->name}\" pass: {$to}", $intake->id);
         }
         abort_unless($allowed, 422, 'This decision is not one that can be taken here.');
         // Rows can be left out while the columns are still being settled.
         $data['kind'] === 'row' ? $intake->mustBeOpen() : $this->mustBeReady($intake);
-        $revision->record($intake, $data['kind'], $data['number'] ?? null, $data['column'] ?? null, $data['from'] ?? null, $to, $request->user()?->id);
+        $revision->record(
+            $intake,
+            $data['kind'],
+            $data['number'] ?? null,
+            $data['column'] ?? null,
+            $data['from'] ?? null,
+            $to,
+            $request->user()?->id,
+        );
 
         return response()->json($summary->of($intake->refresh()));
     }
@@ -223,7 +373,11 @@ final class RowController extends Controller
     {
         $this->authorize('update', $intake);
         $this->mustBeReady($intake);
-        $data = $request->validate(['code' => ['required', 'string'], 'field' => ['required', 'string'], 'column' => ['required', 'integer']]);
+        $data = $request->validate([
+            'code' => ['required', 'string'],
+            'field' => ['required', 'string'],
+            'column' => ['required', 'integer'],
+        ]);
         $revision->blank($intake, $data['code'], $data['field'], (int) $data['column'], $request->user()?->id);
 
         return response()->json($summary->of($intake->refresh()));
@@ -258,15 +412,26 @@ final class RowController extends Controller
 
     private function mustBeReady(Intake $intake): void
     {
-        abort_unless($intake->state === IntakeState::Ready, 409, 'This intake is being worked on or was loaded already, so nothing can be decided in it now.');
+        abort_unless(
+            $intake->state === IntakeState::Ready,
+            409,
+            'This intake is being worked on or was loaded already, so nothing can be decided in it now.',
+        );
     }
 
     /** @return list<array{number: int, display: string}> */
     private function byPerson(Intake $intake, string $outcome, ?string $by): array
     {
-        $rows = DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', $outcome)->when($by !== null, static fn ($query) => $query->where('held_by', $by), static fn ($query) => $query->whereNull('reason'))
-            ->orderBy('number')->limit(500)->get(['number', 'display']);
+        $rows = DB::table('intake_results')
+            ->where('intake_id', $intake->id)
+            ->where('outcome', $outcome)
+            ->when($by !== null, static fn($query) => $query->where('held_by', $by), static fn($query) => $query->whereNull('reason'))
+            ->orderBy('number')
+            ->limit(500)
+            ->get(['number', 'display']);
 
-        return Lists::of($rows->map(static fn (\stdClass $row): array => ['number' => (int) $row->number, 'display' => (string) $row->display]));
+        return Lists::of(
+            $rows->map(static fn(\stdClass $row): array => ['number' => (int) $row->number, 'display' => (string) $row->display]),
+        );
     }
 }

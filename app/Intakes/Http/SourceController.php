@@ -47,7 +47,11 @@ final class SourceController extends Controller
             'delimiter' => $intake->delimiter,
             'header_row' => $intake->header_row,
             'headers' => $intake->columnPlan()->headers(),
-            'rows' => array_map(static fn (int $number, array $cells): array => ['number' => $number, 'place' => $intake->place($number), 'cells' => $cells], array_keys($rows), $rows),
+            'rows' => array_map(
+                static fn(int $number, array $cells): array => ['number' => $number, 'place' => $intake->place($number), 'cells' => $cells],
+                array_keys($rows),
+                $rows,
+            ),
             'offered_plan' => $intake->settings['offered_plan'] ?? null,
         ]);
     }
@@ -55,7 +59,11 @@ final class SourceController extends Controller
     public function update(Request $request, Intake $intake, SourceStore $sources, Summary $summary): JsonResponse
     {
         $this->authorize('update', $intake);
-        abort_unless($intake->state->isOpen() || $intake->state === IntakeState::Failed, 409, 'This intake is being worked on or was loaded already, so its source can\'t be read anew.');
+        abort_unless(
+            $intake->state->isOpen() || $intake->state === IntakeState::Failed,
+            409,
+            'This intake is being worked on or was loaded already, so its source can\'t be read anew.',
+        );
         abort_if($intake->trial !== null, 409, 'A trial of this intake is in already. Undo the trial before the source is read anew.');
         $data = $request->validate([
             'sheets_read' => ['sometimes', 'array', 'min:1', 'max:200'],
@@ -65,7 +73,7 @@ final class SourceController extends Controller
             'delimiter' => ['sometimes', Rule::in(Dialect::DELIMITERS)],
             'header_row' => ['sometimes', 'nullable', 'integer', 'min:0', 'max:1000000'],
         ]);
-        if (! array_key_exists('header_row', $data) && array_diff(array_keys($data), ['fill_merged']) !== []) {
+        if (!array_key_exists('header_row', $data) && array_diff(array_keys($data), ['fill_merged']) !== []) {
             // Another sheet or another way of reading has its header elsewhere.
             $data['header_row'] = null;
         }

@@ -24,21 +24,29 @@ final class TemplateController extends Controller
             'fields' => ['required', 'array', 'min:1', 'max:200'],
             'fields.*' => ['string', 'distinct'],
             'repeat' => ['sometimes', 'array'],
-            'repeat.*' => ['integer', 'min:1', 'max:'.Template::MOST],
+            'repeat.*' => ['integer', 'min:1', 'max:' . Template::MOST],
         ]);
         $template = Template::of($catalog, array_values($data['fields']), array_map(intval(...), $data['repeat'] ?? []));
         if ($data['format'] === 'csv') {
-            return response()->streamDownload(static function () use ($file, $template): void {
-                $stream = fopen('php://output', 'w');
-                $file->csv($template, $stream === false ? throw new \LogicException('No output.') : $stream);
-            }, 'template.csv', ['Content-Type' => 'text/csv; charset=UTF-8']);
+            return response()->streamDownload(
+                static function () use ($file, $template): void {
+                    $stream = fopen('php://output', 'w');
+                    $file->csv($template, $stream === false ? throw new \LogicException('No output.') : $stream);
+                },
+                'template.csv',
+                ['Content-Type' => 'text/csv; charset=UTF-8'],
+            );
         }
         $path = (string) tempnam(sys_get_temp_dir(), 'template');
         $file->xlsx($template, $path);
 
-        return response()->streamDownload(static function () use ($path): void {
-            readfile($path);
-            @unlink($path);
-        }, 'template.xlsx', ['Content-Type' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet']);
+        return response()->streamDownload(
+            static function () use ($path): void {
+                readfile($path);
+                @unlink($path);
+            },
+            'template.xlsx',
+            ['Content-Type' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'],
+        );
     }
 }

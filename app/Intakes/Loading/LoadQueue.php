@@ -41,8 +41,15 @@ final readonly class LoadQueue
     /** The intake that is being loaded or taken back; one whose work broke off does not count. */
     public function busy(): ?Intake
     {
-        foreach (Intake::query()->whereIn('state', [IntakeState::Loading, IntakeState::Undoing])->whereNull('error')->orderBy('id')->get() as $intake) {
-            if (! $intake->isForsaken()) {
+        foreach (
+            Intake::query()
+                ->whereIn('state', [IntakeState::Loading, IntakeState::Undoing])
+                ->whereNull('error')
+                ->orderBy('id')
+                ->get()
+            as $intake
+        ) {
+            if (!$intake->isForsaken()) {
                 return $intake;
             }
             $intake->fill(['error' => self::FORSAKEN, 'in_foreground' => false, 'ended_at' => now()])->save();
@@ -55,8 +62,8 @@ final readonly class LoadQueue
     private function mustBeReady(Intake $intake): void
     {
         $now = Intake::query()->whereKey($intake->id)->lockForUpdate()->firstOrFail();
-        if ($now->state !== IntakeState::Stopped && ! ($now->state === IntakeState::Ready && $now->is_sifted)) {
-            throw new NotReady;
+        if ($now->state !== IntakeState::Stopped && !($now->state === IntakeState::Ready && $now->is_sifted)) {
+            throw new NotReady();
         }
     }
 
@@ -79,7 +86,13 @@ final readonly class LoadQueue
     {
         foreach (Intake::query()->where('state', IntakeState::Waiting)->where('in_foreground', true)->get() as $waiting) {
             if ($waiting->isForsaken()) {
-                $waiting->fill(['state' => self::isBegun($waiting) ? IntakeState::Stopped : IntakeState::Ready, 'queue_place' => null, 'in_foreground' => false])->save();
+                $waiting
+                    ->fill([
+                        'state' => self::isBegun($waiting) ? IntakeState::Stopped : IntakeState::Ready,
+                        'queue_place' => null,
+                        'in_foreground' => false,
+                    ])
+                    ->save();
             }
         }
     }
@@ -89,11 +102,15 @@ final readonly class LoadQueue
     {
         DB::transaction(function () use ($intake, $before): void {
             $this->lock();
-            $ids = Lists::ints(Intake::query()->where('state', IntakeState::Waiting)->where('id', '<>', $intake->id)->orderBy('queue_place')->pluck('id'));
+            $ids = Lists::ints(
+                Intake::query()->where('state', IntakeState::Waiting)->where('id', '<>', $intake->id)->orderBy('queue_place')->pluck('id'),
+            );
             $at = array_search($before, $ids, true);
             array_splice($ids, $at === false ? count($ids) : (int) $at, 0, [$intake->id]);
             foreach ($ids as $place => $id) {
-                Intake::query()->whereKey($id)->update(['queue_place' => $place + 1]);
+                Intake::query()
+                    ->whereKey($id)
+                    ->update(['queue_place' => $place + 1]);
             }
         });
     }
@@ -108,10 +125,22 @@ final readonly class LoadQueue
                 $now->fill(['state' => self::isBegun($now) ? IntakeState::Stopped : IntakeState::Ready, 'queue_place' => null])->save();
             } elseif ($now->state === IntakeState::Loading && $now->isTrying()) {
                 // What the trial has brought in by now is the trial.
-                $in = Lists::ints(DB::table('intake_outcomes')->where('intake_id', $now->id)->distinct()->orderBy('number')->pluck('number'));
-                $now->fill(['state' => IntakeState::Ready, 'trial' => $in === [] ? null : ['rows' => $in, 'done' => true], 'ended_at' => now(), 'error' => null])->save();
+                $in = Lists::ints(
+                    DB::table('intake_outcomes')->where('intake_id', $now->id)->distinct()->orderBy('number')->pluck('number'),
+                );
+                $now->fill([
+                    'state' => IntakeState::Ready,
+                    'trial' => $in === [] ? null : ['rows' => $in, 'done' => true],
+                    'ended_at' => now(),
+                    'error' => null,
+                ])->save();
             } elseif ($now->state === IntakeState::Loading) {
-                $now->fill(['state' => self::isBegun($now) ? IntakeState::Stopped : IntakeState::Ready, 'ended_at' => now(), 'error' => null, 'in_foreground' => false])->save();
+                $now->fill([
+                    'state' => self::isBegun($now) ? IntakeState::Stopped : IntakeState::Ready,
+                    'ended_at' => now(),
+                    'error' => null,
+                    'in_foreground' => false,
+                ])->save();
             } elseif ($now->state === IntakeState::Sifting) {
                 $now->fill(['state' => IntakeState::Mapping, 'is_sifted' => false, 'ended_at' => now(), 'error' => null])->save();
             }
@@ -123,7 +152,7 @@ final readonly class LoadQueue
     private function start(Intake $intake): void
     {
         self::isBegun($intake) ? $intake->resume(IntakeState::Loading) : $intake->begin(IntakeState::Loading);
-        if (! $intake->in_foreground) {
+        if (!$intake->in_foreground) {
             CarryOn::dispatch($intake->id);
         }
     }

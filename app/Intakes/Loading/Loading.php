@@ -51,8 +51,7 @@ final readonly class Loading implements LongWork
         private Results $results,
         private Proof $proof,
         private StandardsVersion $version,
-    ) {
-    }
+    ) {}
 
     public function step(Intake $intake): bool
     {
@@ -92,7 +91,11 @@ final readonly class Loading implements LongWork
     {
         $this->staged->step($intake, function () use ($intake, $reason): bool {
             foreach ($this->results($intake, 1) as $row) {
-                $this->results->hold($intake->id, $row->number, new Problem('load.refused', '', null, '', $reason, 'Correct the row and send it again'));
+                $this->results->hold(
+                    $intake->id,
+                    $row->number,
+                    new Problem('load.refused', '', null, '', $reason, 'Correct the row and send it again'),
+                );
             }
 
             return true;
@@ -103,7 +106,7 @@ final readonly class Loading implements LongWork
     {
         return $this->staged->step($intake, function () use ($intake, $limit): bool {
             // By other standards than these its rows might not come in at all.
-            if (! $this->version->isCurrent()) {
+            if (!$this->version->isCurrent()) {
                 return true;
             }
             $this->ids->queueUp();
@@ -125,19 +128,25 @@ final readonly class Loading implements LongWork
             if ($last !== null) {
                 $intake->position = $intake->position >= Sifter::LATER ? Sifter::LATER + $last->unit : $last->unit;
             }
-            if (! $more && $intake->position < Sifter::LATER) {
+            if (!$more && $intake->position < Sifter::LATER) {
                 // Now those that had to wait for the others.
                 [$intake->position, $more] = [Sifter::LATER, true];
             }
-            if (! $more) {
+            if (!$more) {
                 $this->act($intake)->end();
-                $intake->fill($intake->isTrying()
-                    ? ['state' => IntakeState::Ready, 'trial' => ['rows' => $intake->trial['rows'] ?? [], 'done' => true], 'ended_at' => now()]
-                    : ['state' => IntakeState::Loaded, 'loaded_at' => now(), 'ended_at' => now()]);
+                $intake->fill(
+                    $intake->isTrying()
+                        ? [
+                            'state' => IntakeState::Ready,
+                            'trial' => ['rows' => $intake->trial['rows'] ?? [], 'done' => true],
+                            'ended_at' => now(),
+                        ]
+                        : ['state' => IntakeState::Loaded, 'loaded_at' => now(), 'ended_at' => now()],
+                );
                 $intake->in_foreground = false;
             }
             $intake->save();
-            if (! $more) {
+            if (!$more) {
                 DB::afterCommit(function () use ($intake): void {
                     if ($intake->state === IntakeState::Loaded) {
                         $this->proof->keep($intake);
@@ -155,7 +164,9 @@ final readonly class Loading implements LongWork
     /** What is written now belongs to one act, from the first row to the last, however often it is stopped. */
     private function act(Intake $intake): Act
     {
-        $act = Act::query()->whereKey($intake->act_id)->where('kind', ActKind::Load)->where('state', ActState::UnderWay)->first() ?? $intake->act(ActKind::Load, $intake->loaded_by);
+        $act =
+            Act::query()->whereKey($intake->act_id)->where('kind', ActKind::Load)->where('state', ActState::UnderWay)->first() ??
+            $intake->act(ActKind::Load, $intake->loaded_by);
         $intake->act_id = $act->id;
 
         return $act;
@@ -169,10 +180,24 @@ final readonly class Loading implements LongWork
     {
         $later = $intake->position >= Sifter::LATER;
         // What a trial has brought in is in; a trial brings in its own rows alone.
-        $trial = $intake->trial === null ? '' : ($intake->isTrying() ? ' and number in ('.implode(',', array_map(intval(...), $intake->trial['rows'])).')' : ' and not exists (select 1 from intake_outcomes o where o.intake_id = intake_results.intake_id and o.unit = intake_results.unit)');
-        $only = $among === null ? '' : ' and number in ('.implode(',', array_map(intval(...), $among)).')';
-        $most = $among === null ? 'limit '.($limit + UnitNumber::MOST) : '';
-        $rows = Lists::of(DB::select('select '.self::COLUMNS.' from intake_results where intake_id = ? and unit > ? and turn '.($later ? '>' : '<')." ?{$trial}{$only} order by unit {$most}", [$intake->id, $later ? $intake->position - Sifter::LATER : $intake->position, Sifter::LATER]));
+        $trial =
+            $intake->trial === null
+                ? ''
+                : ($intake->isTrying()
+                    ? ' and number in (' . implode(',', array_map(intval(...), $intake->trial['rows'])) . ')'
+                    : ' and not exists (select 1 from intake_outcomes o where o.intake_id = intake_results.intake_id and o.unit = intake_results.unit)');
+        $only = $among === null ? '' : ' and number in (' . implode(',', array_map(intval(...), $among)) . ')';
+        $most = $among === null ? 'limit ' . ($limit + UnitNumber::MOST) : '';
+        $rows = Lists::of(
+            DB::select(
+                'select ' .
+                    self::COLUMNS .
+                    ' from intake_results where intake_id = ? and unit > ? and turn ' .
+                    ($later ? '>' : '<') .
+                    " ?{$trial}{$only} order by unit {$most}",
+                [$intake->id, $later ? $intake->position - Sifter::LATER : $intake->position, Sifter::LATER],
+            ),
+        );
         if ($among !== null) {
             return $rows;
         }
@@ -184,8 +209,13 @@ final readonly class Loading implements LongWork
 
     private function hasMoved(Intake $intake): bool
     {
-        return $intake->has_moved = $intake->has_moved || $intake->standards !== $this->version->held
-            || DB::select('select 1 from journal j join acts a on a.id = j.act_id where j.id > ? and (a.intake_id is null or a.intake_id <> ?) limit 1', [$intake->journal_mark, $intake->id]) !== [];
+        return $intake->has_moved =
+            $intake->has_moved ||
+            $intake->standards !== $this->version->held ||
+            DB::select(
+                'select 1 from journal j join acts a on a.id = j.act_id where j.id > ? and (a.intake_id is null or a.intake_id <> ?) limit 1',
+                [$intake->journal_mark, $intake->id],
+            ) !== [];
     }
 
     /**
@@ -203,7 +233,11 @@ final readonly class Loading implements LongWork
         $before = array_column($rows, null, 'unit');
         foreach ($again as $row) {
             $planned = $before[$row->unit] ?? null;
-            $intake->replanned += $row->outcome !== Results::WITH && ($planned === null || $row->outcome !== $planned->outcome || $row->changes !== $planned->changes) ? 1 : 0;
+            $intake->replanned +=
+                $row->outcome !== Results::WITH &&
+                ($planned === null || $row->outcome !== $planned->outcome || $row->changes !== $planned->changes)
+                    ? 1
+                    : 0;
         }
 
         return $again;
@@ -218,7 +252,10 @@ final readonly class Loading implements LongWork
     {
         $waiting = $intake->position >= Sifter::LATER ? [] : $this->results->waiting($intake->id, 0, count($numbers), $numbers);
         if ($waiting !== []) {
-            DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('number', $waiting)->update(['turn' => DB::raw('unit + '.Sifter::LATER)]);
+            DB::table('intake_results')
+                ->where('intake_id', $intake->id)
+                ->whereIn('number', $waiting)
+                ->update(['turn' => DB::raw('unit + ' . Sifter::LATER)]);
             $intake->has_moved = true;
         }
     }
@@ -240,13 +277,19 @@ final readonly class Loading implements LongWork
                 if (($here[$unit] ?? null) === false) {
                     return true;
                 }
-                if (! isset($here[$unit])) {
+                if (!isset($here[$unit])) {
                     $elsewhere[$unit] = true;
                 }
             }
         }
 
-        return $elsewhere !== [] && DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('unit', array_keys($elsewhere))->whereIn('outcome', Results::COMES_IN)->whereNotNull('supporter_id')->count() < count($elsewhere);
+        return $elsewhere !== [] &&
+            DB::table('intake_outcomes')
+                ->where('intake_id', $intake->id)
+                ->whereIn('unit', array_keys($elsewhere))
+                ->whereIn('outcome', Results::COMES_IN)
+                ->whereNotNull('supporter_id')
+                ->count() < count($elsewhere);
     }
 
     /** @return list<int> units of earlier rows that one rests on */
@@ -271,17 +314,51 @@ final readonly class Loading implements LongWork
         $made = [];
         foreach ($ids as $ref => $id) {
             [$unit, $subject] = explode(':', $ref);
-            if (! str_starts_with($subject, 'gift') && ! str_starts_with($subject, 'identifier')) {
+            if (!str_starts_with($subject, 'gift') && !str_starts_with($subject, 'identifier')) {
                 $made[$unit][$subject] = $id;
             }
         }
         $outcomes = [];
         $intakeId = $intake->id;
         foreach ($rows as $row) {
-            $supporter = $row->supporter_id ?? ($row->leader === null ? null : ($ids["{$row->leader}:supporter"] ?? null));
-            $outcomes[] = [$intakeId, $row->unit, $row->number, $row->outcome, $supporter, isset($made[$row->unit]) ? json_encode($made[$row->unit], JSON_THROW_ON_ERROR) : null, isset($made[$row->unit]['supporter']), $row->money, $row->money_there, $row->money_promised, $row->other_money, $row->gifts_new, $row->promises_new, $row->fingerprint];
+            $supporter = $row->supporter_id ?? ($row->leader === null ? null : $ids["{$row->leader}:supporter"] ?? null);
+            $outcomes[] = [
+                $intakeId,
+                $row->unit,
+                $row->number,
+                $row->outcome,
+                $supporter,
+                isset($made[$row->unit]) ? json_encode($made[$row->unit], JSON_THROW_ON_ERROR) : null,
+                isset($made[$row->unit]['supporter']),
+                $row->money,
+                $row->money_there,
+                $row->money_promised,
+                $row->other_money,
+                $row->gifts_new,
+                $row->promises_new,
+                $row->fingerprint,
+            ];
         }
-        $this->bulk->insert('intake_outcomes', ['intake_id', 'unit', 'number', 'outcome', 'supporter_id', 'made', 'is_maker', 'money', 'money_there', 'money_promised', 'other_money', 'gifts_new', 'promises_new', 'fingerprint'], $outcomes);
+        $this->bulk->insert(
+            'intake_outcomes',
+            [
+                'intake_id',
+                'unit',
+                'number',
+                'outcome',
+                'supporter_id',
+                'made',
+                'is_maker',
+                'money',
+                'money_there',
+                'money_promised',
+                'other_money',
+                'gifts_new',
+                'promises_new',
+                'fingerprint',
+            ],
+            $outcomes,
+        );
     }
 
     /**
@@ -292,9 +369,28 @@ final readonly class Loading implements LongWork
      */
     public function bring(Intake $intake, array $numbers, ?int $userId): array
     {
-        $rows = $numbers === [] ? [] : DB::select('select '.self::COLUMNS.' from intake_results where intake_id = ? and number in ('.implode(',', array_map(intval(...), $numbers)).') order by unit', [$intake->id]);
-        $coming = array_fill_keys(array_column(array_filter($rows, static fn (stdClass $row): bool => in_array($row->outcome, ['new', 'updated', 'unchanged', 'left_out'], true)), 'number'), true);
-        $rows = array_values(array_filter($rows, static fn (stdClass $row): bool => isset($coming[$row->number])));
+        $rows =
+            $numbers === []
+                ? []
+                : DB::select(
+                    'select ' .
+                        self::COLUMNS .
+                        ' from intake_results where intake_id = ? and number in (' .
+                        implode(',', array_map(intval(...), $numbers)) .
+                        ') order by unit',
+                    [$intake->id],
+                );
+        $coming = array_fill_keys(
+            array_column(
+                array_filter(
+                    $rows,
+                    static fn(stdClass $row): bool => in_array($row->outcome, ['new', 'updated', 'unchanged', 'left_out'], true),
+                ),
+                'number',
+            ),
+            true,
+        );
+        $rows = array_values(array_filter($rows, static fn(stdClass $row): bool => isset($coming[$row->number])));
         if ($rows !== []) {
             DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('number', array_keys($coming))->delete();
             $act = $intake->act(ActKind::Load, $userId);
@@ -318,21 +414,28 @@ final readonly class Loading implements LongWork
         $here = array_flip(array_column($rows, 'unit'));
         $wanted = [];
         foreach ($rows as $row) {
-            if ($row->leader !== null && ! isset($here[$row->leader])) {
+            if ($row->leader !== null && !isset($here[$row->leader])) {
                 $wanted[$row->leader] = true;
             }
         }
         foreach ($entries as $entry) {
             foreach ($entry->changes as $change) {
                 foreach ([$change->ref, $change->fields['other_id'][1] ?? 0] as $ref) {
-                    if (is_string($ref) && ! ctype_digit($ref) && ! isset($here[(int) $ref])) {
+                    if (is_string($ref) && !ctype_digit($ref) && !isset($here[(int) $ref])) {
                         $wanted[(int) $ref] = true;
                     }
                 }
             }
         }
         $known = [];
-        foreach (DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('unit', array_keys($wanted))->whereNotNull('made')->get(['unit', 'made']) as $row) {
+        foreach (
+            DB::table('intake_outcomes')
+                ->where('intake_id', $intake->id)
+                ->whereIn('unit', array_keys($wanted))
+                ->whereNotNull('made')
+                ->get(['unit', 'made'])
+            as $row
+        ) {
             foreach (json_decode($row->made, true, flags: JSON_THROW_ON_ERROR) as $subject => $id) {
                 $known["{$row->unit}:{$subject}"] = $id;
             }

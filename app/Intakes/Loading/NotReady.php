@@ -11,6 +11,8 @@ final class NotReady extends SieveException
 {
     public function __construct()
     {
-        parent::__construct('The rows of this intake are being worked out anew, since its columns or the standards were changed. Load it when that is done.');
+        parent::__construct(
+            'The rows of this intake are being worked out anew, since its columns or the standards were changed. Load it when that is done.',
+        );
     }
 }

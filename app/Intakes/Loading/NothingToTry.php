@@ -7,6 +7,4 @@ namespace App\Intakes\Loading;
 use PineSieve\Core\SieveException;
 
 /** A trial without any row that would come in. */
-final class NothingToTry extends SieveException
-{
-}
+final class NothingToTry extends SieveException {}

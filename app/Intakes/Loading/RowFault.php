@@ -24,9 +24,7 @@ final class RowFault
         1452 => 'It refers to a record that is not there',
     ];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** @return ?string in words, without a full stop; null if the row is not to blame */
     public static function of(Throwable $error): ?string

@@ -26,11 +26,17 @@ final readonly class TrialRows
      */
     public function pick(Intake $intake, string $kind, int $count, array $rows): array
     {
-        $numbers = Lists::ints(DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('outcome', ['new', 'updated', 'unchanged'])
-            ->when($kind === 'rows', static fn ($query) => $query->whereIn('number', $rows))
-            // Without any order that the file has, and the same whenever it is asked for.
-            ->when($kind === 'random', static fn ($query) => $query->orderByRaw('crc32(concat(intake_id, "-", number))'))
-            ->orderBy('number')->limit(min(self::MOST, $kind === 'rows' ? self::MOST : $count))->pluck('number'));
+        $numbers = Lists::ints(
+            DB::table('intake_results')
+                ->where('intake_id', $intake->id)
+                ->whereIn('outcome', ['new', 'updated', 'unchanged'])
+                ->when($kind === 'rows', static fn($query) => $query->whereIn('number', $rows))
+                // Without any order that the file has, and the same whenever it is asked for.
+                ->when($kind === 'random', static fn($query) => $query->orderByRaw('crc32(concat(intake_id, "-", number))'))
+                ->orderBy('number')
+                ->limit(min(self::MOST, $kind === 'rows' ? self::MOST : $count))
+                ->pluck('number'),
+        );
         if ($numbers === []) {
             throw new NothingToTry('None of these rows would come in, so there is nothing to try.');
         }
@@ -50,8 +56,15 @@ final readonly class TrialRows
     {
         $all = array_fill_keys($numbers, true);
         while ($numbers !== []) {
-            $leaders = DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('number', $numbers)->whereNotNull('leader')->distinct()->pluck('leader');
-            $numbers = array_values(array_filter($leaders->map(UnitNumber::row(...))->unique()->all(), static fn (int $number): bool => ! isset($all[$number])));
+            $leaders = DB::table('intake_results')
+                ->where('intake_id', $intake->id)
+                ->whereIn('number', $numbers)
+                ->whereNotNull('leader')
+                ->distinct()
+                ->pluck('leader');
+            $numbers = array_values(
+                array_filter($leaders->map(UnitNumber::row(...))->unique()->all(), static fn(int $number): bool => !isset($all[$number])),
+            );
             $all += array_fill_keys($numbers, true);
         }
 
@@ -66,7 +79,17 @@ final readonly class TrialRows
      */
     public function loaded(Intake $intake, array $numbers): array
     {
-        $loaded = $intake->trial === null || $numbers === [] ? [] : Lists::ints(DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('number', $numbers)->where('outcome', '<>', 'held')->distinct()->pluck('number'));
+        $loaded =
+            $intake->trial === null || $numbers === []
+                ? []
+                : Lists::ints(
+                    DB::table('intake_outcomes')
+                        ->where('intake_id', $intake->id)
+                        ->whereIn('number', $numbers)
+                        ->where('outcome', '<>', 'held')
+                        ->distinct()
+                        ->pluck('number'),
+                );
 
         return array_fill_keys($loaded, true);
     }

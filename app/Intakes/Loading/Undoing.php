@@ -54,8 +54,7 @@ final readonly class Undoing implements LongWork
         private Ids $ids,
         private Bulk $bulk,
         private LoadQueue $queue,
-    ) {
-    }
+    ) {}
 
     /** @return UndoReport */
     public static function emptyReport(): array
@@ -72,17 +71,25 @@ final readonly class Undoing implements LongWork
     public function begin(Intake $intake, string $kind, ?array $rows, ?User $user): void
     {
         $isRedo = $kind === self::REDO;
-        $intake->fill(['undo_report' => null, 'undone_by' => $user?->id, 'taking_back' => [
-            'kind' => $kind,
-            'rows' => $isRedo ? ($intake->taking_back['rows'] ?? null) : $rows,
-            'act' => $isRedo ? $intake->act_id : null,
-        ]]);
+        $intake->fill([
+            'undo_report' => null,
+            'undone_by' => $user?->id,
+            'taking_back' => [
+                'kind' => $kind,
+                'rows' => $isRedo ? $intake->taking_back['rows'] ?? null : $rows,
+                'act' => $isRedo ? $intake->act_id : null,
+            ],
+        ]);
         $intake->act_id = $intake->act($isRedo ? ActKind::Redo : ActKind::Undo, $user?->id)->id;
-        Audit::note(Audit::UNDO, match (true) {
-            $kind === self::REDO => "Took the undo of \"{$intake->name}\" back",
-            $rows === null => "Undid \"{$intake->name}\"",
-            default => 'Undid '.count($rows)." rows of \"{$intake->name}\"",
-        }, $intake->id);
+        Audit::note(
+            Audit::UNDO,
+            match (true) {
+                $kind === self::REDO => "Took the undo of \"{$intake->name}\" back",
+                $rows === null => "Undid \"{$intake->name}\"",
+                default => 'Undid ' . count($rows) . " rows of \"{$intake->name}\"",
+            },
+            $intake->id,
+        );
         $intake->begin(IntakeState::Undoing);
     }
 
@@ -102,9 +109,13 @@ final readonly class Undoing implements LongWork
             if ($entries !== []) {
                 $this->writer->write($entries, Act::query()->findOrFail($intake->act_id));
             }
-            $intake->fill(['undo_report' => $report, 'position' => $ids === [] ? $intake->position : max($ids), 'done' => $intake->done + count($ids)]);
+            $intake->fill([
+                'undo_report' => $report,
+                'position' => $ids === [] ? $intake->position : max($ids),
+                'done' => $intake->done + count($ids),
+            ]);
             $more = count($ids) === self::CHUNK;
-            if (! $more) {
+            if (!$more) {
                 $this->finish($intake);
             }
             $intake->save();
@@ -116,7 +127,9 @@ final readonly class Undoing implements LongWork
     /** When what is brought back was taken back. */
     private function begun(Intake $intake): string
     {
-        return (string) DB::table('acts')->where('id', $intake->taking_back['act'] ?? 0)->value('at');
+        return (string) DB::table('acts')
+            ->where('id', $intake->taking_back['act'] ?? 0)
+            ->value('at');
     }
 
     /** A single row's undo stands in the history with its row. */
@@ -130,9 +143,12 @@ final readonly class Undoing implements LongWork
     /** A trial or a stopped load that is taken back leaves the intake as it was before; a load that is taken back ends it. */
     private function finish(Intake $intake): void
     {
-        DB::afterCommit(fn () => $this->queue->next());
+        DB::afterCommit(fn() => $this->queue->next());
         $intake->in_foreground = false;
-        Act::query()->findOrFail($intake->act_id)->fill(['state' => ActState::Done, 'ended_at' => now(), 'records' => $intake->done])->save();
+        Act::query()
+            ->findOrFail($intake->act_id)
+            ->fill(['state' => ActState::Done, 'ended_at' => now(), 'records' => $intake->done])
+            ->save();
         ['kind' => $kind, 'rows' => $rows] = $intake->taking_back ?? self::all();
         if ($rows !== null) {
             $this->settleRows($intake, $rows, $kind);
@@ -142,12 +158,16 @@ final readonly class Undoing implements LongWork
         }
         $loads = Act::query()->where('intake_id', $intake->id)->where('kind', ActKind::Load);
         if ($kind === self::REDO) {
-            $loads->where('undone_at', '>=', $this->begun($intake))->update(['state' => ActState::Done, 'undone_at' => null, 'undone_by' => null]);
+            $loads
+                ->where('undone_at', '>=', $this->begun($intake))
+                ->update(['state' => ActState::Done, 'undone_at' => null, 'undone_by' => null]);
             $intake->fill(['state' => IntakeState::Loaded, 'undone_at' => null, 'ended_at' => now(), 'taking_back' => null]);
 
             return;
         }
-        $loads->where('state', '<>', ActState::Undone)->update(['state' => ActState::Undone, 'undone_at' => now(), 'undone_by' => $intake->undone_by]);
+        $loads
+            ->where('state', '<>', ActState::Undone)
+            ->update(['state' => ActState::Undone, 'undone_at' => now(), 'undone_by' => $intake->undone_by]);
         if ($intake->loaded_at !== null) {
             $intake->fill(['state' => IntakeState::Undone, 'undone_at' => now(), 'ended_at' => now()]);
 
@@ -157,7 +177,7 @@ final readonly class Undoing implements LongWork
         $intake->fill(['trial' => null, 'is_sifted' => false, 'undone_by' => null, 'taking_back' => null, 'act_id' => null]);
         // Its rows are worked out anew, as they were before the trial.
         $intake->begin(IntakeState::Sifting);
-        DB::afterCommit(static fn () => CarryOn::dispatch($intake->id));
+        DB::afterCommit(static fn() => CarryOn::dispatch($intake->id));
     }
 
     /**
@@ -167,19 +187,34 @@ final readonly class Undoing implements LongWork
      */
     private function settleRows(Intake $intake, array $rows, string $kind): void
     {
-        $outcomes = DB::table('intake_outcomes')->where('intake_id', $intake->id)->whereIn('number', $rows)->where('outcome', '<>', Results::WITH);
+        $outcomes = DB::table('intake_outcomes')
+            ->where('intake_id', $intake->id)
+            ->whereIn('number', $rows)
+            ->where('outcome', '<>', Results::WITH);
         $results = DB::table('intake_results')->where('intake_id', $intake->id)->whereIn('number', $rows)->where('role', '');
         if ($kind === self::REDO) {
             (clone $outcomes)->whereNotNull('taken_back')->update(['outcome' => DB::raw('taken_back'), 'taken_back' => null]);
-            $results->update(['outcome' => DB::raw('(select o.outcome from intake_outcomes o where o.intake_id = intake_results.intake_id and o.unit = intake_results.unit)'), 'held_by' => null]);
+            $results->update([
+                'outcome' => DB::raw(
+                    '(select o.outcome from intake_outcomes o where o.intake_id = intake_results.intake_id and o.unit = intake_results.unit)',
+                ),
+                'held_by' => null,
+            ]);
             DB::table('intake_edits')->where('intake_id', $intake->id)->where('kind', 'row')->whereIn('number', $rows)->delete();
             $intake->taking_back = null;
 
             return;
         }
-        (clone $outcomes)->whereNull('taken_back')->whereIn('outcome', Results::COMES_IN)->update(['taken_back' => DB::raw('outcome'), 'outcome' => 'held']);
+        (clone $outcomes)
+            ->whereNull('taken_back')
+            ->whereIn('outcome', Results::COMES_IN)
+            ->update(['taken_back' => DB::raw('outcome'), 'outcome' => 'held']);
         $results->update(['outcome' => 'held', 'held_by' => 'person']);
-        $this->bulk->insert('intake_edits', ['intake_id', 'kind', 'number', 'to', 'user_id'], array_map(static fn (int $row): array => [$intake->id, 'row', $row, 'hold', $intake->undone_by], $rows));
+        $this->bulk->insert(
+            'intake_edits',
+            ['intake_id', 'kind', 'number', 'to', 'user_id'],
+            array_map(static fn(int $row): array => [$intake->id, 'row', $row, 'hold', $intake->undone_by], $rows),
+        );
     }
 
     /**
@@ -217,15 +252,38 @@ final readonly class Undoing implements LongWork
     private function next(Intake $intake, array $what, int $after): array
     {
         $rows = $what['kind'] === self::UNDO ? $what['rows'] : null;
-        $acts = Act::query()->where('intake_id', $intake->id)->select('id')->when($what['kind'] === self::REDO, static fn ($query) => $query->whereKey($what['act']), static fn ($query) => $query->where('kind', ActKind::Load));
-        $ids = Lists::ints(DB::table('journal')->where('owner_kind', Subject::Supporter)->where('owner_id', '>', $after)->whereIn('act_id', $acts)
-            ->when($rows !== null, static fn ($query) => $query->whereIn('row_number', $rows))->distinct()->orderBy('owner_id')->limit(self::CHUNK)->pluck('owner_id'));
+        $acts = Act::query()
+            ->where('intake_id', $intake->id)
+            ->select('id')
+            ->when(
+                $what['kind'] === self::REDO,
+                static fn($query) => $query->whereKey($what['act']),
+                static fn($query) => $query->where('kind', ActKind::Load),
+            );
+        $ids = Lists::ints(
+            DB::table('journal')
+                ->where('owner_kind', Subject::Supporter)
+                ->where('owner_id', '>', $after)
+                ->whereIn('act_id', $acts)
+                ->when($rows !== null, static fn($query) => $query->whereIn('row_number', $rows))
+                ->distinct()
+                ->orderBy('owner_id')
+                ->limit(self::CHUNK)
+                ->pluck('owner_id'),
+        );
         $done = [];
         $since = [];
         $gone = [];
         $entries = $ids === [] ? collect() : JournalEntry::ofSupporters($ids)->get();
         // What another intake did and took back again is nobody's change.
-        $undone = array_flip(Intake::query()->whereIn('id', $entries->pluck('act.intake_id')->filter()->unique())->where('state', IntakeState::Undone)->where('id', '<>', $intake->id)->pluck('id')->all());
+        $undone = array_flip(
+            Intake::query()
+                ->whereIn('id', $entries->pluck('act.intake_id')->filter()->unique())
+                ->where('state', IntakeState::Undone)
+                ->where('id', '<>', $intake->id)
+                ->pluck('id')
+                ->all(),
+        );
         foreach ($entries as $entry) {
             if (isset($undone[$entry->act->intake_id ?? 0])) {
                 continue;
@@ -235,12 +293,12 @@ final readonly class Undoing implements LongWork
             $ours = $own && $this->isMeant($entry, $what);
             foreach ($entry->changeList() as $change) {
                 $thing = "{$change->subject->value}:{$change->ref}";
-                if ($own && ! $isLoad && $change->action !== Action::Update) {
+                if ($own && !$isLoad && $change->action !== Action::Update) {
                     $gone[$entry->owner_id][$thing] = $change->action === Action::Delete;
                 }
                 if ($ours) {
                     $done[$entry->owner_id][] = $change;
-                } elseif (isset($done[$entry->owner_id]) && ! ($own && ! $isLoad)) {
+                } elseif (isset($done[$entry->owner_id]) && !($own && !$isLoad)) {
                     $since[$entry->owner_id][$thing] = true;
                 }
             }
@@ -250,9 +308,20 @@ final readonly class Undoing implements LongWork
         $reversals = [];
         foreach ($done as $id => $changes) {
             // What was taken back before, with its row, is not looked for again.
-            $there = $what['rows'] === null || $what['kind'] === self::REDO ? $changes : array_values(array_filter($changes, static fn (Change $change): bool => ! ($gone[$id]["{$change->subject->value}:{$change->ref}"] ?? false)));
+            $there =
+                $what['rows'] === null || $what['kind'] === self::REDO
+                    ? $changes
+                    : array_values(
+                        array_filter(
+                            $changes,
+                            static fn(Change $change): bool => !($gone[$id]["{$change->subject->value}:{$change->ref}"] ?? false),
+                        ),
+                    );
             $reversals[$id] = isset($survivors[$id])
-                ? Reversal::impossible("supporter:{$id}", "It is a part of supporter {$survivors[$id]} by now. Take them apart first; then it can be taken back.")
+                ? Reversal::impossible(
+                    "supporter:{$id}",
+                    "It is a part of supporter {$survivors[$id]} by now. Take them apart first; then it can be taken back.",
+                )
                 : Reversal::of($there, $things[$id] ?? [], $since[$id] ?? []);
         }
 
@@ -282,16 +351,22 @@ final readonly class Undoing implements LongWork
     private function byWhom(Intake $intake, array $kept): array
     {
         $last = [];
-        $entries = JournalEntry::ofSupporters(array_values(array_unique(array_column(array_slice($kept, 0, 100), 'supporter'))))->with('act.user')->get();
+        $entries = JournalEntry::ofSupporters(array_values(array_unique(array_column(array_slice($kept, 0, 100), 'supporter'))))
+            ->with('act.user')
+            ->get();
         $names = Intake::query()->whereIn('id', JournalEntry::intakesOf($entries))->pluck('name', 'id');
         foreach ($entries as $entry) {
             if ($entry->act->intake_id === $intake->id) {
                 continue;
             }
-            $last[$entry->owner_id] = ($entry->act->user->name ?? 'someone').', '.substr((string) $entry->at, 0, 10).(isset($names[$entry->act->intake_id]) ? ", with \"{$names[$entry->act->intake_id]}\"" : '');
+            $last[$entry->owner_id] =
+                ($entry->act->user->name ?? 'someone') .
+                ', ' .
+                substr((string) $entry->at, 0, 10) .
+                (isset($names[$entry->act->intake_id]) ? ", with \"{$names[$entry->act->intake_id]}\"" : '');
         }
 
-        return array_map(static fn (array $one): array => [...$one, 'by' => $last[$one['supporter']] ?? null], $kept);
+        return array_map(static fn(array $one): array => [...$one, 'by' => $last[$one['supporter']] ?? null], $kept);
     }
 
     /** @param  UndoReport  $report */
@@ -305,7 +380,7 @@ final readonly class Undoing implements LongWork
         if ($reversal->changes !== []) {
             $report['supporters'][$removed ? 'removed' : 'restored']++;
         }
-        $kept = array_map(static fn (Kept $kept): array => ['supporter' => $supporter, ...$kept->toArray()], $reversal->kept);
+        $kept = array_map(static fn(Kept $kept): array => ['supporter' => $supporter, ...$kept->toArray()], $reversal->kept);
         $report['kept'] = array_slice([...$report['kept'], ...$kept], 0, self::NAMED);
         $report['kept_count'] += count($kept);
     }

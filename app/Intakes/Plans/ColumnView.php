@@ -19,6 +19,8 @@ use PineSieve\Core\Columns\Steps\Row;
 use PineSieve\Core\Columns\Steps\Step;
 use PineSieve\Core\Columns\Steps\StepFault;
 use PineSieve\Core\Columns\Steps\Steps;
+use PineSieve\Core\Gifts\GiftKind;
+use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Standards\Standards;
 use PineSieve\Core\Standards\Target;
@@ -30,12 +32,7 @@ final readonly class ColumnView
     /** Rows that a column is shown with if its steps look at other cells. */
     private const SAMPLE = 100;
 
-    public function __construct(
-        private Standards $standards,
-        private StagedRows $staged,
-        private Mappers $mappers,
-    ) {
-    }
+    public function __construct(private Standards $standards, private StagedRows $staged, private Mappers $mappers) {}
 
     /** @return array<string, mixed> */
     public function of(Intake $intake): array
@@ -44,26 +41,41 @@ final readonly class ColumnView
         $plan = $intake->columnPlan();
 
         return [
-            'columns' => array_map(fn (ColumnChoice $choice, ColumnProfile $profile, int $column): array => [
-                'column' => $column,
-                'header' => $choice->header,
-                'state' => $choice->state->value,
-                'target' => $choice->target(),
-                'label' => $choice->feeds === [] ? null : implode(', ', array_map($this->label(...), $choice->feeds)),
-                'feeds' => array_map(fn (Feed $feed): array => [...$feed->toArray(), 'label' => $this->label($feed), 'step_labels' => self::labels($feed->steps)], $choice->feeds),
-                'steps' => $choice->steps->toArray(),
-                'step_labels' => self::labels($choice->steps),
-                'evidence' => $choice->evidence,
-                'date_order' => $choice->dateOrder()?->value,
-                'needs_date_order' => $this->needsDateOrder($choice, $profile),
-                'filled' => $profile->filled,
-                'rows' => $profile->rows,
-                'distinct' => $profile->distinct,
-                'exact' => $profile->exact,
-                'gifts' => $this->gifts($choice, $plan, $profiles),
-                'samples' => array_map(strval(...), array_slice(array_keys($profile->values), 0, 3)),
-            ], $plan->choices, $profiles, array_keys($profiles)),
-            'constants' => array_map(fn ($constant): array => [...$constant->toArray(), 'label' => $this->standards->catalog->label($constant->target)], $plan->constants),
+            'columns' => array_map(
+                fn(ColumnChoice $choice, ColumnProfile $profile, int $column): array => [
+                    'column' => $column,
+                    'header' => $choice->header,
+                    'state' => $choice->state->value,
+                    'target' => $choice->target(),
+                    'label' => $choice->feeds === [] ? null : implode(', ', array_map($this->label(...), $choice->feeds)),
+                    'feeds' => array_map(
+                        fn(Feed $feed): array => [
+                            ...$feed->toArray(),
+                            'label' => $this->label($feed),
+                            'step_labels' => self::labels($feed->steps),
+                        ],
+                        $choice->feeds,
+                    ),
+                    'steps' => $choice->steps->toArray(),
+                    'step_labels' => self::labels($choice->steps),
+                    'evidence' => $choice->evidence,
+                    'date_order' => $choice->dateOrder()?->value,
+                    'needs_date_order' => $this->needsDateOrder($choice, $profile),
+                    'filled' => $profile->filled,
+                    'rows' => $profile->rows,
+                    'distinct' => $profile->distinct,
+                    'exact' => $profile->exact,
+                    'gifts' => $this->gifts($choice, $plan, $profiles),
+                    'samples' => array_map(strval(...), array_slice(array_keys($profile->values), 0, 3)),
+                ],
+                $plan->choices,
+                $profiles,
+                array_keys($profiles),
+            ),
+            'constants' => array_map(
+                fn($constant): array => [...$constant->toArray(), 'label' => $this->standards->catalog->label($constant->target)],
+                $plan->constants,
+            ),
             'link_organizations' => $plan->linkOrganizations,
             'rows' => $plan->rows->toArray(),
             'differences' => $intake->settings['differences'] ?? [],
@@ -80,7 +92,7 @@ final readonly class ColumnView
     private function gifts(ColumnChoice $choice, ColumnPlan $plan, array $profiles): ?int
     {
         $target = Target::tryParse((string) $choice->target());
-        if ($target === null || $target->party !== '' || ! str_starts_with($target->field, 'gift.')) {
+        if ($target === null || $target->party !== '' || !str_starts_with($target->field, 'gift.')) {
             return null;
         }
         $filled = static function (string $part) use ($plan, $profiles, $target): int {
@@ -96,7 +108,10 @@ final readonly class ColumnView
     /** Whether a person must say in which order the dates stand before the column is settled. */
     public function needsDateOrder(ColumnChoice $choice, ColumnProfile $profile): bool
     {
-        return $choice->target() !== null && $this->standards->catalog->field($choice->target())->type === FieldType::Date && $choice->dateOrder() === null && $profile->needsDateOrder();
+        return $choice->target() !== null &&
+            $this->standards->catalog->field($choice->target())->type === FieldType::Date &&
+            $choice->dateOrder() === null &&
+            $profile->needsDateOrder();
     }
 
     /** @return array<string, mixed> what the values of a column become by a plan, the most frequent first */
@@ -109,14 +124,28 @@ final readonly class ColumnView
         foreach ($this->cells($intake, $choice, $column, $profile) as [$value, $count, $cells]) {
             $row = $mapper->row($cells);
             $understood = $mapper->preview($column, $value, $row);
-            $values[] = ['value' => $value, 'rows' => $count, 'becomes' => $understood->value, 'note' => $understood->fault->reason ?? $understood->note, 'held' => $understood->fault !== null, 'through' => self::through($choice->steps, $value, $row)];
+            $values[] = [
+                'value' => $value,
+                'rows' => $count,
+                'becomes' => $understood->value,
+                'note' => $understood->fault->reason ?? $understood->note,
+                'held' => $understood->fault !== null,
+                'through' => self::through($choice->steps, $value, $row),
+            ];
         }
         $blank = $profile->rows - array_sum($profile->values);
-        if ($blank > 0 && $profile->exact && ! array_key_exists('', $profile->values) && ! $this->looksAround($choice)) {
+        if ($blank > 0 && $profile->exact && !array_key_exists('', $profile->values) && !$this->looksAround($choice)) {
             $values[] = ['value' => '', 'rows' => $blank, 'becomes' => '', 'note' => '', 'held' => false, 'through' => []];
         }
 
-        return ['values' => $values, 'shown' => count($profile->values), 'distinct' => $profile->distinct, 'by_rows' => $this->looksAround($choice), 'step_labels' => self::labels($choice->steps), 'new_names' => $this->newNames($choice, $values)];
+        return [
+            'values' => $values,
+            'shown' => count($profile->values),
+            'distinct' => $profile->distinct,
+            'by_rows' => $this->looksAround($choice),
+            'step_labels' => self::labels($choice->steps),
+            'new_names' => $this->newNames($choice, $values),
+        ];
     }
 
     /** @return array{options: list<string>, values: list<array{value: string, rows: int, proposal: string}>} */
@@ -138,16 +167,30 @@ final readonly class ColumnView
     {
         $field = $this->standards->catalog->field($target);
 
-        return Lists::texts(match (true) {
-            $field->options() !== [] => $field->options(),
-            $field->type === FieldType::GiftKind => array_column(\PineSieve\Core\Gifts\GiftKind::cases(), 'value'),
-            $field->type === FieldType::Status => ['active', 'inactive', 'deceased'],
-            $field->type === FieldType::RecordKind => array_column(\PineSieve\Core\Names\SupporterKind::cases(), 'value'),
-            $field->type === FieldType::YesNo, $field->type === FieldType::Consent => ['yes', 'no'],
-            in_array($field->key, ['groups', 'tags'], true) => DB::table('memberships')->where('list', rtrim($field->key, 's'))->distinct()->orderBy('name')->limit(500)->pluck('name')->all(),
-            in_array($field->key, ['gift.fund', 'gift.campaign', 'gift.appeal'], true) => DB::table('gifts')->whereNotNull(substr($field->key, 5))->distinct()->orderBy(substr($field->key, 5))->limit(500)->pluck(substr($field->key, 5))->all(),
-            default => [],
-        });
+        return Lists::texts(
+            match (true) {
+                $field->options() !== [] => $field->options(),
+                $field->type === FieldType::GiftKind => array_column(GiftKind::cases(), 'value'),
+                $field->type === FieldType::Status => ['active', 'inactive', 'deceased'],
+                $field->type === FieldType::RecordKind => array_column(SupporterKind::cases(), 'value'),
+                $field->type === FieldType::YesNo, $field->type === FieldType::Consent => ['yes', 'no'],
+                in_array($field->key, ['groups', 'tags'], true) => DB::table('memberships')
+                    ->where('list', rtrim($field->key, 's'))
+                    ->distinct()
+                    ->orderBy('name')
+                    ->limit(500)
+                    ->pluck('name')
+                    ->all(),
+                in_array($field->key, ['gift.fund', 'gift.campaign', 'gift.appeal'], true) => DB::table('gifts')
+                    ->whereNotNull(substr($field->key, 5))
+                    ->distinct()
+                    ->orderBy(substr($field->key, 5))
+                    ->limit(500)
+                    ->pluck(substr($field->key, 5))
+                    ->all(),
+                default => [],
+            },
+        );
     }
 
     /** @return iterable<array{string, int, list<string>}> value, number of rows, and the row that it stands in if that matters */
@@ -167,9 +210,12 @@ final readonly class ColumnView
 
     private function looksAround(ColumnChoice $choice): bool
     {
-        $steps = [...$choice->steps->list, ...array_merge(...array_map(static fn (Feed $feed): array => $feed->steps->list, $choice->feeds), ...[[]])];
+        $steps = [
+            ...$choice->steps->list,
+            ...array_merge(...array_map(static fn(Feed $feed): array => $feed->steps->list, $choice->feeds), ...[[]]),
+        ];
 
-        return array_filter($steps, static fn (Step $step): bool => $step instanceof Join || $step instanceof Formula) !== [];
+        return array_filter($steps, static fn(Step $step): bool => $step instanceof Join || $step instanceof Formula) !== [];
     }
 
     /** @return list<string> the value after each step, until one can't work on it */
@@ -196,15 +242,24 @@ final readonly class ColumnView
     private function newNames(ColumnChoice $choice, array $values): array
     {
         $target = $choice->target();
-        if (! in_array($target, ['groups', 'tags', 'group'], true)) {
+        if (!in_array($target, ['groups', 'tags', 'group'], true)) {
             return [];
         }
         $list = $target === 'tags' ? 'tag' : 'group';
-        $names = $target === 'group' ? [$choice->feeds[0]->name] : array_merge(...array_map(static fn (array $value): array => explode(' ⏎ ', $value['becomes']), $values), ...[[]]);
-        $names = array_values(array_unique(array_filter($names, static fn (string $name): bool => $name !== '')));
-        $known = DB::table('memberships')->where('list', $list)->whereIn('name', $names)->distinct()->pluck('name')->map(mb_strtolower(...))->all();
+        $names =
+            $target === 'group'
+                ? [$choice->feeds[0]->name]
+                : array_merge(...array_map(static fn(array $value): array => explode(' ⏎ ', $value['becomes']), $values), ...[[]]);
+        $names = array_values(array_unique(array_filter($names, static fn(string $name): bool => $name !== '')));
+        $known = DB::table('memberships')
+            ->where('list', $list)
+            ->whereIn('name', $names)
+            ->distinct()
+            ->pluck('name')
+            ->map(mb_strtolower(...))
+            ->all();
 
-        return array_values(array_filter($names, static fn (string $name): bool => ! in_array(mb_strtolower($name), $known, true)));
+        return array_values(array_filter($names, static fn(string $name): bool => !in_array(mb_strtolower($name), $known, true)));
     }
 
     private function label(Feed $feed): string
@@ -221,6 +276,6 @@ final readonly class ColumnView
     /** @return list<string> */
     private static function labels(Steps $steps): array
     {
-        return array_map(static fn (Step $step): string => $step->label(), $steps->list);
+        return array_map(static fn(Step $step): string => $step->label(), $steps->list);
     }
 }

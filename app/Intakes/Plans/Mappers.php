@@ -16,16 +16,20 @@ use PineSieve\Core\Standards\Unreadable;
 /** What reads the rows of an intake, by its plan and by what it says of values that can't be read. */
 final readonly class Mappers
 {
-    public function __construct(private Standards $standards)
-    {
-    }
+    public function __construct(private Standards $standards) {}
 
     /** @param  ?ColumnPlan  $plan  null for the one that the intake has */
     public function of(Intake $intake, ?ColumnPlan $plan = null): RowMapper
     {
         $settings = $intake->choices();
 
-        return new RowMapper($plan ?? $intake->columnPlan(), $this->standards, $settings->system, $intake->isTyped() ? $this->strict() : $settings->unreadable, $settings->notesUnread);
+        return new RowMapper(
+            $plan ?? $intake->columnPlan(),
+            $this->standards,
+            $settings->system,
+            $intake->isTyped() ? $this->strict() : $settings->unreadable,
+            $settings->notesUnread,
+        );
     }
 
     /** What reads rows that someone is typing: whoever makes a slip is there to mend it. */
@@ -40,12 +44,22 @@ final readonly class Mappers
         $formats = $this->standards->formats;
         $home = new Home($intake->currency, $formats->home->country, $formats->home->dates);
 
-        return (new self(new Standards($this->standards->catalog, new Formats($formats->today, $home), $this->standards->rules, $this->standards->defaults)))->of($intake);
+        return (new self(
+            new Standards(
+                $this->standards->catalog,
+                new Formats($formats->today, $home),
+                $this->standards->rules,
+                $this->standards->defaults,
+            ),
+        ))->of($intake);
     }
 
     /** @return array<string, Unreadable> */
     private function strict(): array
     {
-        return array_fill_keys(array_map(static fn (Field $field): string => $field->key, $this->standards->catalog->everything()), Unreadable::Hold);
+        return array_fill_keys(
+            array_map(static fn(Field $field): string => $field->key, $this->standards->catalog->everything()),
+            Unreadable::Hold,
+        );
     }
 }

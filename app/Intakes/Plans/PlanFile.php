@@ -12,13 +12,20 @@ use PineSieve\Core\Standards\FieldCatalog;
 /** A column plan as a file of its own: JSON, as docs/column-plan.schema.json says. */
 final readonly class PlanFile
 {
-    public function __construct(private FieldCatalog $catalog)
-    {
-    }
+    public function __construct(private FieldCatalog $catalog) {}
 
     public function write(SavedPlan $saved): string
     {
-        return json_encode(['format' => PlanDocument::FORMAT, 'version' => 1, 'name' => $saved->name, 'settings' => IntakeSettings::fromArray($saved->settings)->toArray(), ...$saved->columnPlan()->toArray()], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n";
+        return json_encode(
+            [
+                'format' => PlanDocument::FORMAT,
+                'version' => 1,
+                'name' => $saved->name,
+                'settings' => IntakeSettings::fromArray($saved->settings)->toArray(),
+                ...$saved->columnPlan()->toArray(),
+            ],
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR,
+        ) . "\n";
     }
 
     /**
@@ -36,6 +43,10 @@ final readonly class PlanFile
             throw new BadStep('The settings of the plan name an effect that does not exist.');
         }
 
-        return new SavedPlan(['name' => $name ?? (is_string($data['name'] ?? null) ? mb_substr($data['name'], 0, 120) : 'Untitled plan'), 'plan' => $plan->toArray(), 'settings' => $settings->toArray()]);
+        return new SavedPlan([
+            'name' => $name ?? (is_string($data['name'] ?? null) ? mb_substr($data['name'], 0, 120) : 'Untitled plan'),
+            'plan' => $plan->toArray(),
+            'settings' => $settings->toArray(),
+        ]);
     }
 }

@@ -70,15 +70,22 @@ final readonly class Proof
             : (int) DB::scalar('select count(*) from intake_results where intake_id = ? and leader = unit', [$intake->id]);
         $touched = $loaded
             ? Loads::touched($intake->id)->whereNotIn('j.owner_id', Loads::made($intake->id))->distinct()->count('j.owner_id')
-            : (int) DB::scalar('select count(distinct supporter_id) from intake_results where intake_id = ? and changes is not null and supporter_id is not null', [$intake->id]);
+            : (int) DB::scalar(
+                'select count(distinct supporter_id) from intake_results where intake_id = ? and changes is not null and supporter_id is not null',
+                [$intake->id],
+            );
 
         return [
             'rows' => $rows,
             'outcomes' => $outcomes,
             'supporters' => ['created' => $created, 'updated' => $touched],
-            'gifts' => ['created' => $gifts, 'amount' => $money['new']->in($this->home->currency), 'amounts' => (object) $money['new']->toArray()],
+            'gifts' => [
+                'created' => $gifts,
+                'amount' => $money['new']->in($this->home->currency),
+                'amounts' => (object) $money['new']->toArray(),
+            ],
             'promised' => ['created' => $promises, 'amounts' => (object) $money['promised']->toArray()],
-            'money' => array_map(static fn (Amounts $amounts): object => (object) $amounts->toArray(), $money),
+            'money' => array_map(static fn(Amounts $amounts): object => (object) $amounts->toArray(), $money),
             'source_amount' => $source->in($this->home->currency),
             'source_amounts' => (object) $source->toArray(),
             'balanced' => $reconciliation->balances(),
@@ -94,18 +101,46 @@ final readonly class Proof
     private function sums(string $table, Intake $intake): array
     {
         $columns = 'sum(money) as money, sum(money_there) as money_there, sum(money_promised) as money_promised';
-        $rows = DB::select("select outcome, count(*) as n, sum(gifts_new) as gifts, sum(promises_new) as promises, {$columns}, null as other_money from {$table} where intake_id = ? group by outcome", [$intake->id]);
-        foreach (DB::table($table)->where('intake_id', $intake->id)->whereNotNull('other_money')->select(['outcome', 'other_money'])->cursor() as $row) {
-            $rows[] = (object) ['outcome' => $row->outcome, 'n' => 0, 'gifts' => 0, 'promises' => 0, 'money' => '0', 'money_there' => '0', 'money_promised' => '0', 'other_money' => $row->other_money];
+        $rows = DB::select(
+            "select outcome, count(*) as n, sum(gifts_new) as gifts, sum(promises_new) as promises, {$columns}, null as other_money from {$table} where intake_id = ? group by outcome",
+            [$intake->id],
+        );
+        foreach (
+            DB::table($table)
+                ->where('intake_id', $intake->id)
+                ->whereNotNull('other_money')
+                ->select(['outcome', 'other_money'])
+                ->cursor()
+            as $row
+        ) {
+            $rows[] = (object) [
+                'outcome' => $row->outcome,
+                'n' => 0,
+                'gifts' => 0,
+                'promises' => 0,
+                'money' => '0',
+                'money_there' => '0',
+                'money_promised' => '0',
+                'other_money' => $row->other_money,
+            ];
         }
 
-        return Lists::of(array_map(static fn (\stdClass $row): array => [(string) $row->outcome, $row, RowMoney::fromColumns($row, $intake->currency)], $rows));
+        return Lists::of(
+            array_map(
+                static fn(\stdClass $row): array => [(string) $row->outcome, $row, RowMoney::fromColumns($row, $intake->currency)],
+                $rows,
+            ),
+        );
     }
 
     /** What the amounts of the file say together. */
     public function source(Intake $intake): Amounts
     {
-        return array_reduce($this->sums('intake_results', $intake), static fn (Amounts $sum, array $of): Amounts => $sum->plus($of[2]->all), Amounts::none());
+        return array_reduce(
+            $this->sums('intake_results', $intake),
+            static fn(Amounts $sum, array $of): Amounts => $sum->plus($of[2]->all),
+            Amounts::none(),
+        );
     }
 
     /** Keeps with the intake whether what was loaded balances, so that lists can tell of it. */
@@ -122,14 +157,35 @@ final readonly class Proof
      */
     public function heldByReason(Intake $intake): array
     {
-        $found = DB::select("
+        $found = DB::select(
+            "
             select p.code, p.field, min(p.reason) as reason, count(*) as `rows`, min(p.value) as example
             from (select number, min(place) as place from intake_problems where intake_id = ? and blocks = 1 group by number) f
             join intake_problems p on p.intake_id = ? and p.number = f.number and p.place = f.place
             join intake_results r on r.intake_id = p.intake_id and r.number = p.number and r.outcome = 'held' and r.held_by = 'problem'
-            group by p.code, p.field order by `rows` desc", [$intake->id, $intake->id]);
-        $reasons = Lists::of(array_map(static fn (\stdClass $row): array => ['code' => (string) $row->code, 'field' => (string) $row->field, 'reason' => (string) $row->reason, 'rows' => (int) $row->rows, 'example' => (string) $row->example], $found));
-        foreach (['unsure' => 'Nobody has said whether it is someone we know', 'person' => 'Held by a person', 'waits' => 'It waits for another row of the file'] as $by => $reason) {
+            group by p.code, p.field order by `rows` desc",
+            [$intake->id, $intake->id],
+        );
+        $reasons = Lists::of(
+            array_map(
+                static fn(\stdClass $row): array => [
+                    'code' => (string) $row->code,
+                    'field' => (string) $row->field,
+                    'reason' => (string) $row->reason,
+                    'rows' => (int) $row->rows,
+                    'example' => (string) $row->example,
+                ],
+                $found,
+            ),
+        );
+        foreach (
+            [
+                'unsure' => 'Nobody has said whether it is someone we know',
+                'person' => 'Held by a person',
+                'waits' => 'It waits for another row of the file',
+            ]
+            as $by => $reason
+        ) {
             $count = DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', 'held')->where('held_by', $by)->count();
             if ($count > 0) {
                 $reasons[] = ['code' => $by, 'field' => '', 'reason' => $reason, 'rows' => $count, 'example' => ''];
@@ -147,12 +203,21 @@ final readonly class Proof
     public function untaken(Intake $intake): array
     {
         $sight = FieldAccess::ofUser();
-        $found = DB::select("select t.field, count(distinct t.number) as `rows` from intake_untaken t join intake_results r on r.intake_id = t.intake_id and r.unit = t.unit where t.intake_id = ? and r.outcome <> 'held' group by t.field order by `rows` desc, t.field", [$intake->id]);
+        $found = DB::select(
+            "select t.field, count(distinct t.number) as `rows` from intake_untaken t join intake_results r on r.intake_id = t.intake_id and r.unit = t.unit where t.intake_id = ? and r.outcome <> 'held' group by t.field order by `rows` desc, t.field",
+            [$intake->id],
+        );
 
-        return array_values(array_map(
-            fn (\stdClass $one): array => ['field' => $one->field, 'label' => $this->standards->catalog->label($one->field), 'rows' => (int) $one->rows],
-            array_filter($found, static fn (\stdClass $one): bool => $sight->sees($one->field)),
-        ));
+        return array_values(
+            array_map(
+                fn(\stdClass $one): array => [
+                    'field' => $one->field,
+                    'label' => $this->standards->catalog->label($one->field),
+                    'rows' => (int) $one->rows,
+                ],
+                array_filter($found, static fn(\stdClass $one): bool => $sight->sees($one->field)),
+            ),
+        );
     }
 
     /**
@@ -163,15 +228,18 @@ final readonly class Proof
     public function written(Intake $intake): array
     {
         $counts = [];
-        JournalEntry::query()->whereIn('act_id', Loads::acts($intake->id))->select(['id', 'changes'])->chunkById(2000, static function ($entries) use (&$counts): void {
-            foreach ($entries as $entry) {
-                $changes = $entry->changeList();
-                $isNew = $changes[0]->subject === Subject::Supporter && $changes[0]->action === Action::Create;
-                foreach ($changes as $change) {
-                    self::count($counts, $change, $isNew);
+        JournalEntry::query()
+            ->whereIn('act_id', Loads::acts($intake->id))
+            ->select(['id', 'changes'])
+            ->chunkById(2000, static function ($entries) use (&$counts): void {
+                foreach ($entries as $entry) {
+                    $changes = $entry->changeList();
+                    $isNew = $changes[0]->subject === Subject::Supporter && $changes[0]->action === Action::Create;
+                    foreach ($changes as $change) {
+                        self::count($counts, $change, $isNew);
+                    }
                 }
-            }
-        });
+            });
 
         return array_values($counts);
     }
@@ -180,16 +248,27 @@ final readonly class Proof
     private static function count(array &$counts, Change $change, bool $isNew): void
     {
         $subject = match ($change->subject) {
-            Subject::Supporter => 'Names and dates', Subject::Address => 'Address', Subject::Email => 'Email', Subject::Phone => 'Phone', Subject::Identifier => 'Id in the old system', Subject::Membership => 'Group or tag', Subject::Custom => 'Field of your own', Subject::Link => 'Link', Subject::Unread => 'Could not be read, kept as written', Subject::Gift => 'Gift',
+            Subject::Supporter => 'Names and dates',
+            Subject::Address => 'Address',
+            Subject::Email => 'Email',
+            Subject::Phone => 'Phone',
+            Subject::Identifier => 'Id in the old system',
+            Subject::Membership => 'Group or tag',
+            Subject::Custom => 'Field of your own',
+            Subject::Link => 'Link',
+            Subject::Unread => 'Could not be read, kept as written',
+            Subject::Gift => 'Gift',
         };
         $counts[$subject] ??= ['subject' => $subject, 'made' => 0, 'filled' => 0, 'replaced' => 0];
         if ($change->action === Action::Create) {
             // An email for someone who had none fills a blank; a gift is always new.
-            $counts[$subject][$isNew || in_array($change->subject, [Subject::Gift, Subject::Link, Subject::Unread], true) ? 'made' : 'filled']++;
+            $counts[$subject][
+                $isNew || in_array($change->subject, [Subject::Gift, Subject::Link, Subject::Unread], true) ? 'made' : 'filled'
+            ]++;
 
             return;
         }
-        $replaced = array_filter($change->fields, static fn (array $pair): bool => $pair[0] !== null) !== [];
+        $replaced = array_filter($change->fields, static fn(array $pair): bool => $pair[0] !== null) !== [];
         $counts[$subject][$replaced ? 'replaced' : 'filled']++;
     }
 }

@@ -33,12 +33,7 @@ final readonly class FileCounts
     /** So many are looked up to see whether they are known. */
     private const LOOKED_UP = 400;
 
-    public function __construct(
-        private StagedRows $staged,
-        private RecordReader $reader,
-        private RuleSets $sets,
-    ) {
-    }
+    public function __construct(private StagedRows $staged, private RecordReader $reader, private RuleSets $sets) {}
 
     public static function forget(Intake $intake): void
     {
@@ -54,13 +49,22 @@ final readonly class FileCounts
         $kept = DB::table('intake_counts')->where('intake_id', $intake->id)->where('stamp', $this->sets->stamp())->get()->keyBy('kind');
         if (array_diff_key($known, $kept->all()) !== []) {
             [$records, $every] = $this->sample($intake, $mapper);
-            $counted = array_map(fn (Edition $edition): array => $this->counted($edition, $records[$edition->kind->value] ?? [], $every, $intake), $known);
+            $counted = array_map(
+                fn(Edition $edition): array => $this->counted($edition, $records[$edition->kind->value] ?? [], $every, $intake),
+                $known,
+            );
             DB::table('intake_counts')->where('intake_id', $intake->id)->delete();
             foreach ($counted as $kind => [$counts, $rate]) {
-                DB::table('intake_counts')->insert(['intake_id' => $intake->id, 'kind' => $kind, 'stamp' => $this->sets->stamp(), 'known' => $rate, 'counts' => $counts->pack()]);
+                DB::table('intake_counts')->insert([
+                    'intake_id' => $intake->id,
+                    'kind' => $kind,
+                    'stamp' => $this->sets->stamp(),
+                    'known' => $rate,
+                    'counts' => $counts->pack(),
+                ]);
             }
         } else {
-            $counted = $kept->map(static fn (object $row): array => [Tally::unpack($row->counts), $row->known])->all();
+            $counted = $kept->map(static fn(object $row): array => [Tally::unpack($row->counts), $row->known])->all();
         }
 
         return array_map(static function (Edition $edition) use ($counted): Edition {
@@ -78,17 +82,20 @@ final readonly class FileCounts
     private function counted(Edition $known, array $records, int $every, Intake $intake): array
     {
         $judge = new PairJudge($this->sets->used($known->kind), $this->sets->comparers(), $known);
-        $counts = new Tally;
+        $counts = new Tally();
         foreach ($records as $record) {
             $judge->count($judge->compared(0, Traits::ofIncoming($record)), $counts, $every);
         }
         $edition = $known->ofRows($known->frequencies->with($counts));
-        if (! $intake->choices()->against->looksAtStored()) {
+        if (!$intake->choices()->against->looksAtStored()) {
             return [$counts, $edition->weights->match];
         }
         $looked = array_slice(array_diff_key($records, $this->loaded($intake)), 0, self::LOOKED_UP, true);
 
-        return [$counts, KnownRate::of($edition->weights->match, $this->odds($this->sets->matcherBy([$known->kind->value => $edition]), $looked))];
+        return [
+            $counts,
+            KnownRate::of($edition->weights->match, $this->odds($this->sets->matcherBy([$known->kind->value => $edition]), $looked)),
+        ];
     }
 
     /** @return array{array<string, array<int, IncomingRecord>>, int} records of some rows, by kind and unit, and for how many rows each stands */
@@ -96,14 +103,21 @@ final readonly class FileCounts
     {
         $rows = DB::table('intake_rows')->where('intake_id', $intake->id)->count();
         $every = max(1, intdiv($rows, self::ROWS));
-        $numbers = Lists::ints(DB::table('intake_rows')->where('intake_id', $intake->id)->whereRaw('crc32(cells) % ? = 0', [$every])->orderByRaw('crc32(cells), number')->limit(2 * self::ROWS)->pluck('number'));
+        $numbers = Lists::ints(
+            DB::table('intake_rows')
+                ->where('intake_id', $intake->id)
+                ->whereRaw('crc32(cells) % ? = 0', [$every])
+                ->orderByRaw('crc32(cells), number')
+                ->limit(2 * self::ROWS)
+                ->pluck('number'),
+        );
         $cells = $this->staged->chosen($intake->id, $numbers);
         $edits = Edits::of($intake->id, $numbers);
         $records = [];
         foreach ($numbers as $number) {
             foreach ($mapper->map($edits->corrected($number, $cells[$number]))->parties as $part => $party) {
                 // Of who is but named beside another, nothing is known that could be weighed.
-                if (! $party->isNamedOnly && $party->record->display() !== '') {
+                if (!$party->isNamedOnly && $party->record->display() !== '') {
                     $records[$party->record->kind->value][UnitNumber::of($number, $part)] = $party->record;
                 }
             }
@@ -130,10 +144,11 @@ final readonly class FileCounts
         $odds = [];
         foreach ($records as $i => $record) {
             $sum = 0.0;
-            $ids = array_merge([], ...array_map(static fn ($key): array => $holders->of[$key->hash] ?? [], $keys[$i]));
+            $ids = array_merge([], ...array_map(static fn($key): array => $holders->of[$key->hash] ?? [], $keys[$i]));
             foreach (array_intersect_key($stored, array_flip($ids)) as $candidate) {
                 $finding = $matcher->compare($record, $candidate);
-                $sum += $finding instanceof PairFinding ? min(1e6, ($finding->likely ?? 0.5) / max(1e-6, 1 - ($finding->likely ?? 0.5))) : 0.0;
+                $sum +=
+                    $finding instanceof PairFinding ? min(1e6, ($finding->likely ?? 0.5) / max(1e-6, 1 - ($finding->likely ?? 0.5))) : 0.0;
             }
             $odds[] = $sum;
         }

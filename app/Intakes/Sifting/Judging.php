@@ -16,24 +16,28 @@ use PineSieve\Core\Records\SupporterRecord;
 /** Who a supporter that a row tells of is: by the rules, or as a person said. A decision that names nobody who is there any more does not count. */
 final readonly class Judging
 {
-    public function __construct(
-        private PossibleMatches $candidates,
-        private Matcher $matcher,
-    ) {
-    }
+    public function __construct(private PossibleMatches $candidates, private Matcher $matcher) {}
 
     /** @param  list<MatchKey>  $keys */
     public function judge(Party $party, array $keys, ?int $fingerprint, ?string $decision): Judgement
     {
         $record = $party->record;
-        $findings = array_filter(array_map(fn (SupporterRecord $candidate): ?PairFinding => $this->matcher->compare($record, $candidate, $party->isNamedOnly), $this->candidates->of($keys)));
+        $findings = array_filter(
+            array_map(
+                fn(SupporterRecord $candidate): ?PairFinding => $this->matcher->compare($record, $candidate, $party->isNamedOnly),
+                $this->candidates->of($keys),
+            ),
+        );
         foreach ($party->isNamedOnly || $fingerprint === null ? [] : $this->candidates->sameRow($fingerprint) as $id => $intake) {
             $candidate = $this->candidates->record($id);
             if ($candidate !== null) {
                 $findings[$id] = ($findings[$id] ?? new PairFinding($id, PairStrength::CertainByRow, 100, [], []))->loadedBefore($intake);
             }
         }
-        $judgement = Judgement::of(array_values($findings), $party->isNamedOnly ? null : $this->matcher->thresholds($record->kind))->withNamesakes($this->candidates->crowd($keys));
+        $judgement = Judgement::of(
+            array_values($findings),
+            $party->isNamedOnly ? null : $this->matcher->thresholds($record->kind),
+        )->withNamesakes($this->candidates->crowd($keys));
         $named = $decision === null || $decision === 'new' ? null : $this->candidates->named($decision);
 
         return match (true) {
@@ -54,7 +58,12 @@ final readonly class Judging
         $judgement = $this->judge($party, $keys, $fingerprint, $decision);
         foreach ($decision === null ? array_filter($members) : [] as $member) {
             foreach ($member->links as $link) {
-                $household = $link->value('kind') === LinkKind::Member->value ? $this->candidates->record(ctype_digit($link->value('other_id')) ? (int) $link->value('other_id') : $link->value('other_id')) : null;
+                $household =
+                    $link->value('kind') === LinkKind::Member->value
+                        ? $this->candidates->record(
+                            ctype_digit($link->value('other_id')) ? (int) $link->value('other_id') : $link->value('other_id'),
+                        )
+                        : null;
                 if ($household !== null) {
                     return $judgement->decided($household->ref);
                 }

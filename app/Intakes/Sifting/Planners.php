@@ -14,16 +14,24 @@ use PineSieve\Core\Standards\Standards;
 /** What plans the rows of an intake, by what the intake says of its verdicts. */
 final readonly class Planners
 {
-    public function __construct(private Standards $standards)
-    {
-    }
+    public function __construct(private Standards $standards) {}
 
     public function of(Intake $intake): Planner
     {
         $settings = $intake->choices();
-        $blankable = array_map(static fn (string $field): ?string => FieldPlace::OF_NAME[$field] ?? FieldPlace::FURTHER[$field] ?? null, array_keys($settings->blanksEmpty ? $intake->columnPlan()->columns() : []));
-        $several = array_filter($this->standards->catalog->all(), static fn (Field $field): bool => $field->isCustom() && $field->type === FieldType::Choices);
+        $blankable = array_map(
+            static fn(string $field): ?string => FieldPlace::OF_NAME[$field] ?? (FieldPlace::FURTHER[$field] ?? null),
+            array_keys($settings->blanksEmpty ? $intake->columnPlan()->columns() : []),
+        );
+        $several = array_filter(
+            $this->standards->catalog->all(),
+            static fn(Field $field): bool => $field->isCustom() && $field->type === FieldType::Choices,
+        );
 
-        return new Planner($settings->effects(), array_values(array_filter($blankable)), array_values(array_map(static fn (Field $field): string => $field->key, $several)));
+        return new Planner(
+            $settings->effects(),
+            array_values(array_filter($blankable)),
+            array_values(array_map(static fn(Field $field): string => $field->key, $several)),
+        );
     }
 }

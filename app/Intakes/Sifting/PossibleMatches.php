@@ -45,8 +45,7 @@ final class PossibleMatches
         private readonly Intake $intake,
         private readonly RecordReader $reader,
         private readonly ComparedWith $against,
-    ) {
-    }
+    ) {}
 
     /**
      * @param  list<MatchKey>  $keys  of all units in the chunk
@@ -68,17 +67,33 @@ final class PossibleMatches
         }
         $supporters = array_fill_keys([...$alsoStored, ...array_merge(...array_values($this->stored))], true);
         $units = array_fill_keys([...$alsoUnits, ...array_merge(...array_values($this->rows))], true);
-        foreach ($fingerprints === [] || ! $this->against->looksAtStored() ? [] : DB::select("select o.fingerprint, o.supporter_id, i.name from intake_outcomes o join intakes i on i.id = o.intake_id and i.state = 'loaded' where o.fingerprint in (".implode(',', $fingerprints).') and o.supporter_id is not null and o.intake_id <> ?', [$this->intake->id]) as $hit) {
+        foreach (
+            $fingerprints === [] || !$this->against->looksAtStored()
+                ? []
+                : DB::select(
+                    "select o.fingerprint, o.supporter_id, i.name from intake_outcomes o join intakes i on i.id = o.intake_id and i.state = 'loaded' where o.fingerprint in (" .
+                        implode(',', $fingerprints) .
+                        ') and o.supporter_id is not null and o.intake_id <> ?',
+                    [$this->intake->id],
+                )
+            as $hit
+        ) {
             $this->sameRows[$hit->fingerprint][$hit->supporter_id] = $hit->name;
         }
-        $compared = array_flip($this->against->among(array_values(array_unique(array_merge(...array_map(array_keys(...), array_values($this->sameRows)))))));
-        $this->sameRows = array_map(static fn (array $of): array => array_intersect_key($of, $compared), $this->sameRows);
+        $compared = array_flip(
+            $this->against->among(array_values(array_unique(array_merge(...array_map(array_keys(...), array_values($this->sameRows)))))),
+        );
+        $this->sameRows = array_map(static fn(array $of): array => array_intersect_key($of, $compared), $this->sameRows);
         $supporters += array_fill_keys(array_keys($compared), true);
         $this->owners(array_keys($units), $supporters, $before);
         $this->records(array_keys($supporters), array_map(intval(...), array_filter($this->owners, is_string(...))), $before);
         $households = $this->households();
         if ($households !== []) {
-            $this->records(array_filter($households, is_int(...)), array_map(intval(...), array_filter($households, is_string(...))), $before);
+            $this->records(
+                array_filter($households, is_int(...)),
+                array_map(intval(...), array_filter($households, is_string(...))),
+                $before,
+            );
         }
     }
 
@@ -95,7 +110,10 @@ final class PossibleMatches
         }
         $among = array_fill_keys($among, true);
 
-        return array_map(static fn (array $of): array => array_values(array_filter($of, static fn (int $supporter): bool => isset($among[$supporter]))), $holders);
+        return array_map(
+            static fn(array $of): array => array_values(array_filter($of, static fn(int $supporter): bool => isset($among[$supporter]))),
+            $holders,
+        );
     }
 
     /** @return list<int|string> households of those who were found, as far as they are not among them */
@@ -105,7 +123,7 @@ final class PossibleMatches
         foreach ($this->records as $record) {
             foreach ($record->links as $link) {
                 $ref = ctype_digit($link->value('other_id')) ? (int) $link->value('other_id') : $link->value('other_id');
-                if ($link->value('kind') === LinkKind::Member->value && ! isset($this->records[$ref])) {
+                if ($link->value('kind') === LinkKind::Member->value && !isset($this->records[$ref])) {
                     $households[] = $ref;
                 }
             }
@@ -132,7 +150,12 @@ final class PossibleMatches
             }
         }
 
-        return array_filter(array_map(fn (int|string $ref): ?SupporterRecord => $this->records[$ref] ?? null, array_combine(array_keys($found), array_keys($found))));
+        return array_filter(
+            array_map(
+                fn(int|string $ref): ?SupporterRecord => $this->records[$ref] ?? null,
+                array_combine(array_keys($found), array_keys($found)),
+            ),
+        );
     }
 
     /**
@@ -142,7 +165,7 @@ final class PossibleMatches
      */
     public function crowd(array $keys): int
     {
-        return max([0, ...array_map(fn (MatchKey $key): int => $key->isName ? $this->many[$key->hash] ?? 0 : 0, $keys)]);
+        return max([0, ...array_map(fn(MatchKey $key): int => $key->isName ? $this->many[$key->hash] ?? 0 : 0, $keys)]);
     }
 
     /** @return array<int, string> supporters that the very same row was loaded to before, with the name of the intake; those that are there still */
@@ -154,7 +177,14 @@ final class PossibleMatches
     /** @return list<int|string> supporters of earlier rows, or what stands for them, that have a key */
     public function ofRows(MatchKey $key): array
     {
-        return array_values(array_unique(array_filter(array_map(fn (int $unit): int|string|null => $this->owners[$unit] ?? null, $this->rows[$key->hash] ?? []), static fn (int|string|null $owner): bool => $owner !== null)));
+        return array_values(
+            array_unique(
+                array_filter(
+                    array_map(fn(int $unit): int|string|null => $this->owners[$unit] ?? null, $this->rows[$key->hash] ?? []),
+                    static fn(int|string|null $owner): bool => $owner !== null,
+                ),
+            ),
+        );
     }
 
     public function record(int|string $ref): ?SupporterRecord
@@ -165,9 +195,9 @@ final class PossibleMatches
     /** The record that a person's decision names; null if it is not there any more. */
     public function named(string $decision): ?SupporterRecord
     {
-        $owner = $decision[0] === 's' ? (int) substr($decision, 2) : ($this->owners[Decision::unit($decision)] ?? null);
+        $owner = $decision[0] === 's' ? (int) substr($decision, 2) : $this->owners[Decision::unit($decision)] ?? null;
 
-        return $owner === null ? null : ($this->records[$owner] ?? null);
+        return $owner === null ? null : $this->records[$owner] ?? null;
     }
 
     /**
@@ -199,8 +229,11 @@ final class PossibleMatches
             return;
         }
         $rows = DB::table('intake_results as r')
-            ->leftJoin('intake_outcomes as o', static fn ($join) => $join->on('o.intake_id', 'r.intake_id')->on('o.unit', 'r.leader'))
-            ->where('r.intake_id', $this->intake->id)->whereIn('r.unit', $units)->where('r.turn', '<', $before)->whereIn('r.outcome', Results::COMES_IN)
+            ->leftJoin('intake_outcomes as o', static fn($join) => $join->on('o.intake_id', 'r.intake_id')->on('o.unit', 'r.leader'))
+            ->where('r.intake_id', $this->intake->id)
+            ->whereIn('r.unit', $units)
+            ->where('r.turn', '<', $before)
+            ->whereIn('r.outcome', Results::COMES_IN)
             ->get(['r.unit', 'r.leader', DB::raw('coalesce(r.supporter_id, o.supporter_id) as supporter_id')]);
         foreach ($rows as $row) {
             $this->owners[$row->unit] = $row->supporter_id ?? "{$row->leader}:supporter";
@@ -221,17 +254,33 @@ final class PossibleMatches
         $records = $this->reader->read(array_values($supporters), $this->intake->id);
         if ($leaders !== [] || $records !== []) {
             $earlier = DB::table('intake_results as r')
-                ->leftJoin('intake_outcomes as o', static fn ($join) => $join->on('o.intake_id', 'r.intake_id')->on('o.unit', 'r.unit'))
-                ->leftJoin('intake_outcomes as l', static fn ($join) => $join->on('l.intake_id', 'r.intake_id')->on('l.unit', 'r.leader'))
-                ->where('r.intake_id', $this->intake->id)->where('r.turn', '<', $before)->whereIn('r.outcome', Results::COMES_IN)
-                ->where(static fn ($query) => $query->whereIn('r.supporter_id', array_keys($records))->orWhereIn('r.leader', array_unique($leaders)))
+                ->leftJoin('intake_outcomes as o', static fn($join) => $join->on('o.intake_id', 'r.intake_id')->on('o.unit', 'r.unit'))
+                ->leftJoin('intake_outcomes as l', static fn($join) => $join->on('l.intake_id', 'r.intake_id')->on('l.unit', 'r.leader'))
+                ->where('r.intake_id', $this->intake->id)
+                ->where('r.turn', '<', $before)
+                ->whereIn('r.outcome', Results::COMES_IN)
+                ->where(
+                    static fn($query) => $query
+                        ->whereIn('r.supporter_id', array_keys($records))
+                        ->orWhereIn('r.leader', array_unique($leaders)),
+                )
                 ->orderBy('r.turn')
-                ->get(['r.changes', 'r.gifts', 'r.leader', 'o.unit as loaded', DB::raw('coalesce(r.supporter_id, l.supporter_id) as supporter_id')]);
+                ->get([
+                    'r.changes',
+                    'r.gifts',
+                    'r.leader',
+                    'o.unit as loaded',
+                    DB::raw('coalesce(r.supporter_id, l.supporter_id) as supporter_id'),
+                ]);
             foreach ($earlier as $row) {
                 $owner = $row->supporter_id ?? "{$row->leader}:supporter";
                 // What is loaded is in the database already.
                 $changes = $row->loaded !== null || $row->changes === null ? [] : Change::listFrom($row->changes);
-                $records[$owner] = Projection::after($records[$owner] ?? null, $changes, $row->gifts === null ? [] : json_decode($row->gifts, true));
+                $records[$owner] = Projection::after(
+                    $records[$owner] ?? null,
+                    $changes,
+                    $row->gifts === null ? [] : json_decode($row->gifts, true),
+                );
             }
         }
         $this->records += $records;

@@ -26,9 +26,7 @@ final readonly class Results
 
     private const PROBLEM = ['intake_id', 'number', 'place', 'code', 'field', 'column', 'value', 'reason', 'remedy', 'blocks'];
 
-    public function __construct(private Bulk $bulk)
-    {
-    }
+    public function __construct(private Bulk $bulk) {}
 
     /**
      * Puts the results of some rows in place of earlier ones.
@@ -44,11 +42,50 @@ final readonly class Results
             return;
         }
         foreach (['intake_results', 'intake_problems', 'intake_untaken'] as $table) {
-            DB::table($table)->where('intake_id', $intakeId)->whereBetween('number', [min($numbers), max($numbers)])->whereIn('number', $numbers)->delete();
+            DB::table($table)
+                ->where('intake_id', $intakeId)
+                ->whereBetween('number', [min($numbers), max($numbers)])
+                ->whereIn('number', $numbers)
+                ->delete();
         }
         $this->forgetKeys($intakeId, $numbers);
-        $columns = ['intake_id', 'unit', 'number', 'role', 'turn', 'display', 'outcome', 'reason', 'held_by', 'verdict', 'supporter_id', 'leader', 'findings', 'why', 'candidates', 'namesakes', 'address', 'address_changes', 'changes', 'money', 'money_there', 'money_promised', 'other_money', 'gifts', 'gifts_new', 'promises_new', 'fingerprint'];
-        $this->bulk->insert('intake_results', $columns, array_map(static fn (array $result): array => array_map(static fn (string $column): mixed => $result[$column], $columns), $results));
+        $columns = [
+            'intake_id',
+            'unit',
+            'number',
+            'role',
+            'turn',
+            'display',
+            'outcome',
+            'reason',
+            'held_by',
+            'verdict',
+            'supporter_id',
+            'leader',
+            'findings',
+            'why',
+            'candidates',
+            'namesakes',
+            'address',
+            'address_changes',
+            'changes',
+            'money',
+            'money_there',
+            'money_promised',
+            'other_money',
+            'gifts',
+            'gifts_new',
+            'promises_new',
+            'fingerprint',
+        ];
+        $this->bulk->insert(
+            'intake_results',
+            $columns,
+            array_map(
+                static fn(array $result): array => array_map(static fn(string $column): mixed => $result[$column], $columns),
+                $results,
+            ),
+        );
         $untaken = [];
         foreach ($results as $result) {
             foreach ($result['untaken'] as $place => $one) {
@@ -78,7 +115,18 @@ final readonly class Results
     {
         $results = DB::table('intake_results')->where('intake_id', $intakeId)->where('number', $number);
         (clone $results)->where('role', '<>', '')->delete();
-        $results->update(['outcome' => Outcome::Held->value, 'held_by' => 'problem', 'supporter_id' => null, 'leader' => null, 'changes' => null, 'gifts' => null, 'gifts_new' => 0, 'promises_new' => 0, 'money_there' => '0.00', 'money_promised' => '0.00']);
+        $results->update([
+            'outcome' => Outcome::Held->value,
+            'held_by' => 'problem',
+            'supporter_id' => null,
+            'leader' => null,
+            'changes' => null,
+            'gifts' => null,
+            'gifts_new' => 0,
+            'promises_new' => 0,
+            'money_there' => '0.00',
+            'money_promised' => '0.00',
+        ]);
         DB::table('intake_untaken')->where('intake_id', $intakeId)->where('number', $number)->delete();
         $this->forgetKeys($intakeId, [$number]);
         $place = 1 + (int) DB::table('intake_problems')->where('intake_id', $intakeId)->where('number', $number)->max('place');
@@ -88,7 +136,18 @@ final readonly class Results
     /** @return list<mixed> */
     private static function problem(int $intakeId, int $number, int $place, Problem $problem): array
     {
-        return [$intakeId, $number, $place, $problem->code, $problem->field, $problem->column, $problem->value, $problem->reason, $problem->remedy, $problem->blocks];
+        return [
+            $intakeId,
+            $number,
+            $place,
+            $problem->code,
+            $problem->field,
+            $problem->column,
+            $problem->value,
+            $problem->reason,
+            $problem->remedy,
+            $problem->blocks,
+        ];
     }
 
     /** @param  list<int>  $numbers in order */
@@ -98,7 +157,11 @@ final readonly class Results
         $from = $numbers[0];
         foreach ($numbers as $i => $number) {
             if (($numbers[$i + 1] ?? null) !== $number + 1) {
-                DB::delete('delete from intake_keys where intake_id = ? and unit >= ? and unit < ?', [$intakeId, UnitNumber::of($from), UnitNumber::of($number + 1)]);
+                DB::delete('delete from intake_keys where intake_id = ? and unit >= ? and unit < ?', [
+                    $intakeId,
+                    UnitNumber::of($from),
+                    UnitNumber::of($number + 1),
+                ]);
                 $from = $numbers[$i + 1] ?? 0;
             }
         }
@@ -112,9 +175,15 @@ final readonly class Results
      */
     public function waiting(int $intakeId, int $after, int $limit, ?array $among = null): array
     {
-        return Lists::ints(DB::table('intake_results')->where('intake_id', $intakeId)->where('number', '>', $after)
-            ->where(static fn ($query) => $query->whereIn('held_by', ['unsure', 'waits'])->orWhere('verdict', self::POINTS))
-            ->when($among !== null, static fn ($query) => $query->whereIn('number', $among))
-            ->orderBy('number')->limit($limit)->pluck('number'));
+        return Lists::ints(
+            DB::table('intake_results')
+                ->where('intake_id', $intakeId)
+                ->where('number', '>', $after)
+                ->where(static fn($query) => $query->whereIn('held_by', ['unsure', 'waits'])->orWhere('verdict', self::POINTS))
+                ->when($among !== null, static fn($query) => $query->whereIn('number', $among))
+                ->orderBy('number')
+                ->limit($limit)
+                ->pluck('number'),
+        );
     }
 }

@@ -43,7 +43,7 @@ final readonly class RowChecks
                 }
             }
         }
-        $this->taken = $taken->of(array_map(static fn (array $of): array => array_values(array_unique($of)), $values));
+        $this->taken = $taken->of(array_map(static fn(array $of): array => array_values(array_unique($of)), $values));
     }
 
     /** @return list<MatchKey> by which a later row of the file finds that a value is taken */
@@ -84,11 +84,19 @@ final readonly class RowChecks
         $problems = [];
         foreach ($row->parties as $part => $party) {
             $prefix = $party->role === '' ? '' : "{$party->role}.";
-            $gifts = array_values(array_map(static fn (Change $change): array => $change->after(), array_filter($changes[$part], static fn (Change $change): bool => $change->subject === Subject::Gift && $change->action === Action::Create)));
+            $gifts = array_values(
+                array_map(
+                    static fn(Change $change): array => $change->after(),
+                    array_filter(
+                        $changes[$part],
+                        static fn(Change $change): bool => $change->subject === Subject::Gift && $change->action === Action::Create,
+                    ),
+                ),
+            );
             $after = Projection::after($stored[$part], $changes[$part]);
             $found = [...$this->standards->problems($after, $stored[$part], $gifts), ...$this->takenBefore($after, $stored[$part], $gifts)];
             foreach ($found as $problem) {
-                $field = $prefix.$problem->field;
+                $field = $prefix . $problem->field;
                 $problem = $problem->at($field, $this->columns[$field] ?? null);
                 $problems[] = $passes ? $problem->warning() : $problem;
             }
@@ -107,10 +115,17 @@ final readonly class RowChecks
         $before = $stored === null ? [] : $this->uniques->of($stored);
         foreach ($this->uniques->of($after, $gifts) as $field => $values) {
             foreach (array_diff($values, $before[$field] ?? []) as $value) {
-                $others = array_filter([...$this->taken[$field][$value] ?? [], ...$this->candidates->ofRows(self::key($field, $value))], static fn (int|string $owner): bool => $field === 'gift.reference' || $owner !== $after->ref);
+                $others = array_filter(
+                    [...$this->taken[$field][$value] ?? [], ...$this->candidates->ofRows(self::key($field, $value))],
+                    static fn(int|string $owner): bool => $field === 'gift.reference' || $owner !== $after->ref,
+                );
                 if ($others !== []) {
                     $other = array_values($others)[0];
-                    $problems[] = $this->uniques->problem($field, $value, is_int($other) ? "Supporter {$other}" : 'Row '.UnitNumber::row((int) $other).' of the file');
+                    $problems[] = $this->uniques->problem(
+                        $field,
+                        $value,
+                        is_int($other) ? "Supporter {$other}" : 'Row ' . UnitNumber::row((int) $other) . ' of the file',
+                    );
                 }
             }
         }
@@ -125,12 +140,20 @@ final readonly class RowChecks
             return [];
         }
         $values = [
-            'email' => array_column($record->emails, 'value'), 'phone' => array_column($record->phones, 'value'), 'id.old' => array_column($record->identifiers, 'value'),
-            'gift.reference' => array_column($record->gifts, 'reference'), ...array_map(static fn (string $value): array => [$value], $record->custom),
+            'email' => array_column($record->emails, 'value'),
+            'phone' => array_column($record->phones, 'value'),
+            'id.old' => array_column($record->identifiers, 'value'),
+            'gift.reference' => array_column($record->gifts, 'reference'),
+            ...array_map(static fn(string $value): array => [$value], $record->custom),
         ];
         $wanted = array_intersect_key($values, array_flip(array_column($uniques->fields, 'key')));
 
-        return array_map(static fn (array $ofField): array => array_values(array_map(mb_strtolower(...), array_filter($ofField, static fn (string $value): bool => $value !== ''))), $wanted);
+        return array_map(
+            static fn(array $ofField): array => array_values(
+                array_map(mb_strtolower(...), array_filter($ofField, static fn(string $value): bool => $value !== '')),
+            ),
+            $wanted,
+        );
     }
 
     private static function key(string $field, string $value): MatchKey

@@ -11,12 +11,7 @@ final readonly class RowMoney
 {
     private const PARTS = ['money', 'there', 'promised'];
 
-    public function __construct(
-        public Amounts $all,
-        public Amounts $there,
-        public Amounts $promised,
-    ) {
-    }
+    public function __construct(public Amounts $all, public Amounts $there, public Amounts $promised) {}
 
     /**
      * @param  string  $home  the organization's currency
@@ -31,16 +26,28 @@ final readonly class RowMoney
             }
         }
 
-        return ['money' => $this->all->in($home), 'money_there' => $this->there->in($home), 'money_promised' => $this->promised->in($home), 'other_money' => $other === [] ? null : json_encode($other, JSON_THROW_ON_ERROR)];
+        return [
+            'money' => $this->all->in($home),
+            'money_there' => $this->there->in($home),
+            'money_promised' => $this->promised->in($home),
+            'other_money' => $other === [] ? null : json_encode($other, JSON_THROW_ON_ERROR),
+        ];
     }
 
     /** @param  \stdClass  $row  with the columns, or with sums over them and one row's other_money */
     public static function fromColumns(\stdClass $row, string $home): self
     {
         $other = $row->other_money === null ? [] : json_decode($row->other_money, true, flags: JSON_THROW_ON_ERROR);
-        $part = static fn (string $part, string $own): Amounts => Amounts::fromArray([...array_filter(array_map(static fn (array $of): string => $of[$part] ?? '', $other)), $home => $own]);
+        $part = static fn(string $part, string $own): Amounts => Amounts::fromArray([
+            ...array_filter(array_map(static fn(array $of): string => $of[$part] ?? '', $other)),
+            $home => $own,
+        ]);
 
-        return new self($part('money', (string) $row->money), $part('there', (string) $row->money_there), $part('promised', (string) $row->money_promised));
+        return new self(
+            $part('money', (string) $row->money),
+            $part('there', (string) $row->money_there),
+            $part('promised', (string) $row->money_promised),
+        );
     }
 
     public static function none(): self

@@ -15,11 +15,7 @@ final readonly class RowRecords
 {
     private const CHUNK = 500;
 
-    public function __construct(
-        private StagedRows $staged,
-        private Mappers $mappers,
-    ) {
-    }
+    public function __construct(private StagedRows $staged, private Mappers $mappers) {}
 
     /** @return \Generator<int, IncomingRecord> by unit, of the rows that nothing is wrong with */
     public function of(Intake $intake): \Generator

@@ -34,8 +34,27 @@ use PineSieve\Core\Standards\Problem;
 final class SiftedRow
 {
     private const RESULT = [
-        'role' => '', 'reason' => null, 'held_by' => null, 'supporter_id' => null, 'leader' => null, 'findings' => null, 'why' => '', 'candidates' => 0, 'namesakes' => 0, 'address' => 'none', 'address_changes' => null,
-        'changes' => null, 'money' => '0.00', 'money_there' => '0.00', 'money_promised' => '0.00', 'other_money' => null, 'gifts' => null, 'gifts_new' => 0, 'promises_new' => 0, 'fingerprint' => null, 'untaken' => [],
+        'role' => '',
+        'reason' => null,
+        'held_by' => null,
+        'supporter_id' => null,
+        'leader' => null,
+        'findings' => null,
+        'why' => '',
+        'candidates' => 0,
+        'namesakes' => 0,
+        'address' => 'none',
+        'address_changes' => null,
+        'changes' => null,
+        'money' => '0.00',
+        'money_there' => '0.00',
+        'money_promised' => '0.00',
+        'other_money' => null,
+        'gifts' => null,
+        'gifts_new' => 0,
+        'promises_new' => 0,
+        'fingerprint' => null,
+        'untaken' => [],
     ];
 
     private const ADDS_NOBODY = 'Nobody we know, and this intake adds no one new';
@@ -52,8 +71,7 @@ final class SiftedRow
         private readonly Edits $edits,
         private readonly bool $later,
         private readonly string $currency,
-    ) {
-    }
+    ) {}
 
     /**
      * @param  array<int, list<MatchKey>>  $keys  by unit
@@ -64,24 +82,56 @@ final class SiftedRow
     {
         $byPerson = $this->edits->row($number);
         if ($byPerson === 'out' || $reason !== null) {
-            return [$row, [$this->result($number, $row, ['outcome' => Outcome::LeftOut->value, 'reason' => $byPerson === 'out' ? null : $reason, ...($byPerson !== 'out' && RowRules::isNoRecord((string) $reason) ? RowMoney::none()->columns($this->currency) : [])])]];
+            return [
+                $row,
+                [
+                    $this->result($number, $row, [
+                        'outcome' => Outcome::LeftOut->value,
+                        'reason' => $byPerson === 'out' ? null : $reason,
+                        ...$byPerson !== 'out' && RowRules::isNoRecord((string) $reason) ? RowMoney::none()->columns($this->currency) : [],
+                    ]),
+                ],
+            ];
         }
         $isHeld = $byPerson === 'hold';
-        if ($isHeld || ($row->blocking() !== [] && ! $row->onlyPoints())) {
-            return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => $row->blocking() !== [] ? 'problem' : 'person'])]];
+        if ($isHeld || ($row->blocking() !== [] && !$row->onlyPoints())) {
+            return [
+                $row,
+                [
+                    $this->result($number, $row, [
+                        'outcome' => Outcome::Held->value,
+                        'held_by' => $row->blocking() !== [] ? 'problem' : 'person',
+                    ]),
+                ],
+            ];
         }
         $who = $row->record()->supporter;
         if ($who > 0 && $this->candidates->record($who) === null && $this->edits->match($number) === null) {
-            return [$row->withProblems([Grid::nobody($who, $this->checks->column('supporter'))]), [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'problem'])]];
+            return [
+                $row->withProblems([Grid::nobody($who, $this->checks->column('supporter'))]),
+                [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'problem'])],
+            ];
         }
         $judgements = $this->judgements($number, $row, $keys);
         if ($row->blocking() !== []) {
             if ($judgements[0]->verdict !== Verdict::Known) {
-                return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'problem', 'verdict' => Results::POINTS])]];
+                return [
+                    $row,
+                    [
+                        $this->result($number, $row, [
+                            'outcome' => Outcome::Held->value,
+                            'held_by' => 'problem',
+                            'verdict' => Results::POINTS,
+                        ]),
+                    ],
+                ];
             }
             $row = $row->withoutBlocking();
         }
-        $new = $this->settings->addsNew || $byPerson === 'in' ? [] : array_filter($judgements, static fn (Judgement $judgement): bool => $judgement->verdict === Verdict::New);
+        $new =
+            $this->settings->addsNew || $byPerson === 'in'
+                ? []
+                : array_filter($judgements, static fn(Judgement $judgement): bool => $judgement->verdict === Verdict::New);
         if (isset($new[0])) {
             return [$row, [$this->result($number, $row, ['outcome' => Outcome::LeftOut->value, 'reason' => self::ADDS_NOBODY])]];
         }
@@ -89,15 +139,41 @@ final class SiftedRow
         $judgements = array_diff_key($judgements, $new);
         foreach ($judgements as $part => $judgement) {
             if ($judgement->verdict === Verdict::Unsure) {
-                return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'unsure', 'verdict' => Verdict::Unsure->value, 'role' => $row->parties[$part]->role, 'findings' => self::findings($judgement, $part), ...UnsureGroups::of($judgement)])]];
+                return [
+                    $row,
+                    [
+                        $this->result($number, $row, [
+                            'outcome' => Outcome::Held->value,
+                            'held_by' => 'unsure',
+                            'verdict' => Verdict::Unsure->value,
+                            'role' => $row->parties[$part]->role,
+                            'findings' => self::findings($judgement, $part),
+                            ...UnsureGroups::of($judgement),
+                        ]),
+                    ],
+                ];
             }
             // Whoever is only named may be made by a row further down.
-            if (! $this->later && $row->parties[$part]->isNamedOnly && $row->parties[$part]->role !== 'household' && $judgement->verdict === Verdict::New) {
+            if (
+                !$this->later &&
+                $row->parties[$part]->isNamedOnly &&
+                $row->parties[$part]->role !== 'household' &&
+                $judgement->verdict === Verdict::New
+            ) {
                 return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'waits'])]];
             }
             // Of one who is only pointed at by an id nothing is known that a record could be made of.
             if ($part > 0 && $judgement->verdict === Verdict::New && $row->parties[$part]->record->display() === '') {
-                return [$row->withProblems([$this->nobody($row->parties[$part])]), [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'problem', 'verdict' => $judgements[0]->verdict->value])]];
+                return [
+                    $row->withProblems([$this->nobody($row->parties[$part])]),
+                    [
+                        $this->result($number, $row, [
+                            'outcome' => Outcome::Held->value,
+                            'held_by' => 'problem',
+                            'verdict' => $judgements[0]->verdict->value,
+                        ]),
+                    ],
+                ];
             }
         }
 
@@ -109,7 +185,14 @@ final class SiftedRow
         $id = $party->record->identifiers[0]->value ?? '';
         $field = "{$party->role}.id.old";
 
-        return (new Problem('party.unknown', $field, null, $id, "No {$party->record->kind->value} with the id {$id}", "Bring that {$party->record->kind->value} in first, correct the id, or empty it"))->at($field, $this->checks->column($field) === false ? null : (int) $this->checks->column($field));
+        return (new Problem(
+            'party.unknown',
+            $field,
+            null,
+            $id,
+            "No {$party->record->kind->value} with the id {$id}",
+            "Bring that {$party->record->kind->value} in first, correct the id, or empty it",
+        ))->at($field, $this->checks->column($field) === false ? null : (int) $this->checks->column($field));
     }
 
     /**
@@ -124,9 +207,10 @@ final class SiftedRow
             $unit = UnitNumber::of($number, $part);
             [$ofParty, $fingerprint] = [$keys[$unit] ?? [], $this->fingerprints[$unit] ?? null];
             $decision = $this->edits->match($number, $part) ?? ($party->record->supporter > 0 ? "s:{$party->record->supporter}" : null);
-            $judgements[] = $judgement = $party->role === 'household'
-                ? $this->judging->household($party, $ofParty, $fingerprint, $decision, $members)
-                : $this->judging->judge($party, $ofParty, $fingerprint, $decision);
+            $judgements[] = $judgement =
+                $party->role === 'household'
+                    ? $this->judging->household($party, $ofParty, $fingerprint, $decision, $members)
+                    : $this->judging->judge($party, $ofParty, $fingerprint, $decision);
             if ($judgement->ref !== null) {
                 $members[] = $this->candidates->record($judgement->ref);
             }
@@ -149,7 +233,11 @@ final class SiftedRow
             $unit = UnitNumber::of($number, $part);
             $ref = $judgements[$part]->ref;
             $stored[$part] = $ref === null ? null : $this->candidates->record($ref);
-            $changes[$part] = $this->given((string) $unit, $this->planner->plan((string) $unit, $this->checks->complete($party->record, $stored[$part]), $stored[$part]), $stored[$part]);
+            $changes[$part] = $this->given(
+                (string) $unit,
+                $this->planner->plan((string) $unit, $this->checks->complete($party->record, $stored[$part]), $stored[$part]),
+                $stored[$part],
+            );
             $refs[$party->role] = $stored[$part]->ref ?? "{$unit}:supporter";
         }
         foreach ($row->links as $place => $link) {
@@ -159,14 +247,34 @@ final class SiftedRow
         $problems = $this->checks->problems($row, $stored, $changes, $this->edits->passes($number));
         $row = $row->withProblems([...$row->problems, ...$problems]);
         if ($row->blocking() !== []) {
-            return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'problem', 'verdict' => $judgements[0]->verdict->value])]];
+            return [
+                $row,
+                [
+                    $this->result($number, $row, [
+                        'outcome' => Outcome::Held->value,
+                        'held_by' => 'problem',
+                        'verdict' => $judgements[0]->verdict->value,
+                    ]),
+                ],
+            ];
         }
-        $details = array_map(static fn (FedValue $value): Untaken => new Untaken($value->target->field, '', $value->value), $row->details);
+        $details = array_map(static fn(FedValue $value): Untaken => new Untaken($value->target->field, '', $value->value), $row->details);
         $results = [];
         $writes = array_filter($changes) !== [];
         foreach ($row->parties as $part => $party) {
-            $outcome = $part > 0 ? Results::WITH : ($stored[0] === null ? Outcome::New : ($writes ? Outcome::Updated : Outcome::Unchanged))->value;
-            $results[] = $this->comingIn($number, $part, $row, $party, $keys[UnitNumber::of($number, $part)] ?? [], $judgements[$part], $stored[$part], $changes[$part], $outcome);
+            $outcome =
+                $part > 0 ? Results::WITH : ($stored[0] === null ? Outcome::New : ($writes ? Outcome::Updated : Outcome::Unchanged))->value;
+            $results[] = $this->comingIn(
+                $number,
+                $part,
+                $row,
+                $party,
+                $keys[UnitNumber::of($number, $part)] ?? [],
+                $judgements[$part],
+                $stored[$part],
+                $changes[$part],
+                $outcome,
+            );
         }
         $results[0]['untaken'] = [...$results[0]['untaken'], ...$details];
 
@@ -184,7 +292,10 @@ final class SiftedRow
         $settings = $this->settings;
         $after = Projection::after($stored, $changes);
         $isNew = $stored === null;
-        $lists = ['group' => [...$settings->groups, ...($isNew ? $settings->groupsNew : [])], 'tag' => [...$settings->tags, ...($isNew ? $settings->tagsNew : [])]];
+        $lists = [
+            'group' => [...$settings->groups, ...$isNew ? $settings->groupsNew : []],
+            'tag' => [...$settings->tags, ...$isNew ? $settings->tagsNew : []],
+        ];
         foreach ($this->planner->memberships($lists, $after) as $i => $membership) {
             $changes[] = $membership->withRef("{$unit}:membership.given.{$i}");
         }
@@ -195,7 +306,9 @@ final class SiftedRow
             }
         }
 
-        return $refused === [] ? $changes : Change::merged($changes, new Change(Subject::Supporter, $stored->ref ?? "{$unit}:supporter", Action::Update, $refused));
+        return $refused === []
+            ? $changes
+            : Change::merged($changes, new Change(Subject::Supporter, $stored->ref ?? "{$unit}:supporter", Action::Update, $refused));
     }
 
     private static function partOf(MappedRow $row, string $role): int
@@ -215,7 +328,9 @@ final class SiftedRow
      */
     private function link(int $number, int $from, int $place, PartyLink $link, ?SupporterRecord $stored, array $refs): array
     {
-        return $refs[$link->from] === $refs[$link->to] ? [] : PartsPlanner::link((string) UnitNumber::of($number, $from), $place, $link->kind, $stored, $refs[$link->to], $link->as);
+        return $refs[$link->from] === $refs[$link->to]
+            ? []
+            : PartsPlanner::link((string) UnitNumber::of($number, $from), $place, $link->kind, $stored, $refs[$link->to], $link->as);
     }
 
     /**
@@ -223,11 +338,20 @@ final class SiftedRow
      * @param  list<Change>  $changes
      * @return array<string, mixed>
      */
-    private function comingIn(int $number, int $part, MappedRow $row, Party $party, array $keys, Judgement $judgement, ?SupporterRecord $stored, array $changes, string $outcome): array
-    {
-        $gifts = array_map(static fn (IncomingGift $gift): string => $gift->sameness(), $party->record->gifts);
+    private function comingIn(
+        int $number,
+        int $part,
+        MappedRow $row,
+        Party $party,
+        array $keys,
+        Judgement $judgement,
+        ?SupporterRecord $stored,
+        array $changes,
+        string $outcome,
+    ): array {
+        $gifts = array_map(static fn(IncomingGift $gift): string => $gift->sameness(), $party->record->gifts);
         $missing = Planner::giftsMissing($party->record, $stored);
-        $promises = array_filter($missing, static fn (IncomingGift $gift): bool => $gift->isPromise());
+        $promises = array_filter($missing, static fn(IncomingGift $gift): bool => $gift->isPromise());
         $owner = $this->candidates->add(UnitNumber::of($number, $part), $keys, $stored, $changes, $gifts);
         $values = [
             'outcome' => $outcome,
@@ -236,22 +360,40 @@ final class SiftedRow
             'leader' => is_int($owner) ? null : (int) $owner,
             'findings' => self::findings($judgement, $part),
             'namesakes' => $judgement->namesakes,
-            'changes' => $changes === [] ? null : self::json(array_map(static fn (Change $change): array => $change->toArray(), $changes)),
+            'changes' => $changes === [] ? null : self::json(array_map(static fn(Change $change): array => $change->toArray(), $changes)),
             'gifts' => $gifts === [] ? null : self::json($gifts),
             'gifts_new' => count($missing) - count($promises),
             'promises_new' => count($promises),
             'fingerprint' => $this->fingerprints[UnitNumber::of($number, $part)] ?? null,
-            'untaken' => $stored === null || $party->isNamedOnly ? [] : $this->planner->untaken($party->record, Projection::after($stored, $changes)),
+            'untaken' =>
+                $stored === null || $party->isNamedOnly
+                    ? []
+                    : $this->planner->untaken($party->record, Projection::after($stored, $changes)),
         ];
         if ($part > 0) {
-            return [...self::RESULT, ...$this->place($number, $part), ...$values, 'role' => $party->role, 'display' => mb_substr($party->record->display(), 0, 400)];
+            return [
+                ...self::RESULT,
+                ...$this->place($number, $part),
+                ...$values,
+                'role' => $party->role,
+                'display' => mb_substr($party->record->display(), 0, 400),
+            ];
         }
-        $money = static fn (array $gifts): Amounts => array_reduce($gifts, static fn (Amounts $sum, IncomingGift $gift): Amounts => $sum->plus($gift->money()), Amounts::none());
+        $money = static fn(array $gifts): Amounts => array_reduce(
+            $gifts,
+            static fn(Amounts $sum, IncomingGift $gift): Amounts => $sum->plus($gift->money()),
+            Amounts::none(),
+        );
 
         // A row that names nobody but a number is shown by the name that is stored.
-        $display = $party->record->display() === '' && $stored !== null ? ['display' => mb_substr($stored->field('display_name'), 0, 400)] : [];
+        $display =
+            $party->record->display() === '' && $stored !== null ? ['display' => mb_substr($stored->field('display_name'), 0, 400)] : [];
 
-        return $this->result($number, $row, [...$values, ...$display, ...(new RowMoney($row->money, $row->money->minus($money($missing)), $money($promises)))->columns($this->currency)]);
+        return $this->result($number, $row, [
+            ...$values,
+            ...$display,
+            ...(new RowMoney($row->money, $row->money->minus($money($missing)), $money($promises)))->columns($this->currency),
+        ]);
     }
 
     /**
@@ -270,11 +412,19 @@ final class SiftedRow
         };
 
         return [
-            ...self::RESULT, ...$this->place($number, 0),
+            ...self::RESULT,
+            ...$this->place($number, 0),
             'verdict' => Verdict::New->value,
             'display' => mb_substr($row->record()->display(), 0, 400),
             'address' => $address,
-            'address_changes' => $row->address->changes === [] ? null : self::json(['from' => $row->address->original->parts(), 'to' => $row->address->standard->parts(), 'changes' => $row->address->changes]),
+            'address_changes' =>
+                $row->address->changes === []
+                    ? null
+                    : self::json([
+                        'from' => $row->address->original->parts(),
+                        'to' => $row->address->standard->parts(),
+                        'changes' => $row->address->changes,
+                    ]),
             ...(new RowMoney($row->money, Amounts::none(), Amounts::none()))->columns($this->currency),
             ...$values,
         ];
@@ -290,7 +440,14 @@ final class SiftedRow
 
     private static function findings(Judgement $judgement, int $part): ?string
     {
-        return $judgement->findings === [] ? null : self::json(array_map(static fn (PairFinding $finding): array => [...$finding->toArray(), ...($part > 0 ? ['part' => $part] : [])], array_slice($judgement->findings, 0, 8)));
+        return $judgement->findings === []
+            ? null
+            : self::json(
+                array_map(
+                    static fn(PairFinding $finding): array => [...$finding->toArray(), ...$part > 0 ? ['part' => $part] : []],
+                    array_slice($judgement->findings, 0, 8),
+                ),
+            );
     }
 
     private static function json(mixed $value): string

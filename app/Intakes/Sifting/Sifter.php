@@ -61,8 +61,7 @@ final class Sifter
         private readonly Planners $planners,
         private readonly Mappers $mappers,
         private readonly FileCounts $counts,
-    ) {
-    }
+    ) {}
 
     /**
      * Works the rows out and keeps the results in place of earlier ones.
@@ -87,17 +86,35 @@ final class Sifter
         foreach ($rows as $number => $cells) {
             $cells = $edits->corrected($number, $cells);
             $mapped[$number] = $row = $this->mapper->map($cells, $edits->accepts($number, $this->settings));
-            $reasons[$number] = $edits->row($number) === 'in' ? null : $this->rules->reason($this->kindOf($number, $cells), $this->mapper->row($cells));
+            $reasons[$number] =
+                $edits->row($number) === 'in' ? null : $this->rules->reason($this->kindOf($number, $cells), $this->mapper->row($cells));
             // Rows that will not come in are nobody that a later row could be.
-            $comesIn = ($row->blocking() === [] || $row->onlyPoints()) && in_array($edits->row($number), [null, 'in'], true) && $reasons[$number] === null;
+            $comesIn =
+                ($row->blocking() === [] || $row->onlyPoints()) &&
+                in_array($edits->row($number), [null, 'in'], true) &&
+                $reasons[$number] === null;
             foreach ($comesIn ? $row->parties : [] as $part => $party) {
-                $keys[UnitNumber::of($number, $part)] = [...$this->matcher->keysOfIncoming($party->record), ...RowChecks::uniqueKeys($this->uniques, $party->record)];
+                $keys[UnitNumber::of($number, $part)] = [
+                    ...$this->matcher->keysOfIncoming($party->record),
+                    ...RowChecks::uniqueKeys($this->uniques, $party->record),
+                ];
             }
         }
         $fingerprints = self::fingerprints($mapped, $keys);
         $candidates = $this->candidates($mapped, $keys, $fingerprints, $edits, ($later ? self::LATER : 0) + UnitNumber::of($numbers[0]));
         $checks = new RowChecks($this->standards, $this->uniques, $candidates, $this->taken, $mapped, $intake->columnPlan()->columns());
-        $row = new SiftedRow($intake->id, $this->planner, $candidates, new Judging($candidates, $this->matcher), $checks, $fingerprints, $this->settings, $edits, $later, $intake->currency);
+        $row = new SiftedRow(
+            $intake->id,
+            $this->planner,
+            $candidates,
+            new Judging($candidates, $this->matcher),
+            $checks,
+            $fingerprints,
+            $this->settings,
+            $edits,
+            $later,
+            $intake->currency,
+        );
         $results = [];
         foreach ($mapped as $number => $one) {
             [$mapped[$number], $ofRow] = $row->results($number, $one, $keys, $reasons[$number]);
@@ -126,7 +143,7 @@ final class Sifter
     private function useRules(Intake $intake): void
     {
         if ($this->rulesBy !== $this->sets->stamp()) {
-            $this->matcher = $this->sets->matcherWith(fn (array $known): array => $this->counts->with($known, $intake, $this->mapper));
+            $this->matcher = $this->sets->matcherWith(fn(array $known): array => $this->counts->with($known, $intake, $this->mapper));
             // Not before it is there: a step that broke off is made again.
             $this->rulesBy = $this->sets->stamp();
         }

@@ -28,14 +28,13 @@ final readonly class Sifting implements LongWork
         private Messages $messages,
         private StandardsVersion $version,
         private Standards $standards,
-    ) {
-    }
+    ) {}
 
     public function step(Intake $intake): bool
     {
         return $this->staged->step($intake, function () use ($intake): bool {
             // Rows are worked out by one version of the standards or not at all.
-            if (! $this->version->isCurrent()) {
+            if (!$this->version->isCurrent()) {
                 return true;
             }
             if ($intake->standards !== $this->version->held) {
@@ -50,15 +49,18 @@ final readonly class Sifting implements LongWork
                 DB::table('intake_problems')->where('intake_id', $intake->id)->delete();
                 FileCounts::forget($intake);
                 foreach (['intake_results', 'intake_keys', 'intake_untaken'] as $table) {
-                    DB::table($table)->where('intake_id', $intake->id)->when($intake->trial !== null, static fn ($query) => $query->whereNotIn('unit', $tried))->delete();
+                    DB::table($table)
+                        ->where('intake_id', $intake->id)
+                        ->when($intake->trial !== null, static fn($query) => $query->whereNotIn('unit', $tried))
+                        ->delete();
                 }
             }
             $more = $intake->position < Sifter::LATER ? $this->first($intake) : $this->later($intake);
-            if (! $more) {
+            if (!$more) {
                 $intake->fill(['state' => IntakeState::Ready, 'is_sifted' => true, 'has_moved' => false, 'ended_at' => now()]);
                 // Who has waited at the screen sees it there.
                 if ($intake->began_at !== null && $intake->began_at->diffInSeconds(now()) > self::PATIENCE) {
-                    DB::afterCommit(fn () => $this->messages->needsSomeone($intake));
+                    DB::afterCommit(fn() => $this->messages->needsSomeone($intake));
                 }
             }
             $intake->save();

@@ -12,13 +12,11 @@ final class UnitNumber
 
     public const MOST = 1 << self::BITS;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     public static function of(int $row, int $part = 0): int
     {
-        return $row << self::BITS | $part;
+        return ($row << self::BITS) | $part;
     }
 
     public static function row(int $unit): int
@@ -28,6 +26,6 @@ final class UnitNumber
 
     public static function part(int $unit): int
     {
-        return $unit & (1 << self::BITS) - 1;
+        return $unit & ((1 << self::BITS) - 1);
     }
 }

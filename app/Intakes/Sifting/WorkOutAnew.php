@@ -31,8 +31,8 @@ final readonly class WorkOutAnew
     /** @return Builder<Intake> that are being worked out, or have been */
     private static function workedOut(): Builder
     {
-        $isReady = static fn (Builder $ready) => $ready->where('state', IntakeState::Ready)->where('is_sifted', true);
+        $isReady = static fn(Builder $ready) => $ready->where('state', IntakeState::Ready)->where('is_sifted', true);
 
-        return Intake::query()->where(static fn (Builder $query) => $query->where('state', IntakeState::Sifting)->orWhere($isReady));
+        return Intake::query()->where(static fn(Builder $query) => $query->where('state', IntakeState::Sifting)->orWhere($isReady));
     }
 }

@@ -47,16 +47,26 @@ final readonly class Grid
         private Bulk $bulk,
         private UniqueValues $taken,
         private Mappers $mappers,
-    ) {
-    }
+    ) {}
 
     /** @param  list<string>  $columns  keys in the catalog */
     public function open(string $name, array $columns, ?int $userId): Intake
     {
-        return Intake::query()->create([
-            'name' => $name, 'state' => IntakeState::Typing, 'user_id' => $userId, 'file_name' => 'Typed in.csv', 'file_path' => '', 'file_size' => 0, 'sheets' => [],
-            'format' => SourceFormat::Typed->value, 'sheets_read' => [], 'header_row' => 1, 'settings' => [...(new IntakeSettings(acceptAddresses: true))->toArray(), 'grid' => $columns],
-        ])->refresh();
+        return Intake::query()
+            ->create([
+                'name' => $name,
+                'state' => IntakeState::Typing,
+                'user_id' => $userId,
+                'file_name' => 'Typed in.csv',
+                'file_path' => '',
+                'file_size' => 0,
+                'sheets' => [],
+                'format' => SourceFormat::Typed->value,
+                'sheets_read' => [],
+                'header_row' => 1,
+                'settings' => [...(new IntakeSettings(acceptAddresses: true))->toArray(), 'grid' => $columns],
+            ])
+            ->refresh();
     }
 
     /**
@@ -72,21 +82,32 @@ final readonly class Grid
         $width = count($intake->settings['grid']);
         DB::transaction(function () use ($intake, $rows, $were, $width): void {
             Intake::query()->whereKey($intake->id)->lockForUpdate()->first();
-            $stored = $were === [] ? [] : DB::table('intake_rows')->where('intake_id', $intake->id)->whereIn('number', array_keys($were))->pluck('cells', 'number')->all();
+            $stored =
+                $were === []
+                    ? []
+                    : DB::table('intake_rows')
+                        ->where('intake_id', $intake->id)
+                        ->whereIn('number', array_keys($were))
+                        ->pluck('cells', 'number')
+                        ->all();
             $changed = array_filter(array_keys($were), static function (int $number) use ($rows, $were, $stored): bool {
                 $now = self::trimmed(isset($stored[$number]) ? json_decode((string) $stored[$number], true) : []);
 
                 return $now !== self::trimmed($were[$number]) && $now !== self::trimmed($rows[$number] ?? []);
             });
             if ($changed !== []) {
-                throw new ChangedMeanwhile(array_map(static fn (int $number): int => $number - self::FIRST + 1, array_values($changed)));
+                throw new ChangedMeanwhile(array_map(static fn(int $number): int => $number - self::FIRST + 1, array_values($changed)));
             }
             DB::table('intake_rows')->where('intake_id', $intake->id)->whereIn('number', array_keys($rows))->delete();
             $kept = [];
             foreach ($rows as $number => $cells) {
                 $cells = array_slice(array_pad($cells, $width, ''), 0, $width);
                 if (implode('', $cells) !== '') {
-                    $kept[] = [$intake->id, $number, json_encode($cells, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)];
+                    $kept[] = [
+                        $intake->id,
+                        $number,
+                        json_encode($cells, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR),
+                    ];
                 }
             }
             $this->bulk->insert('intake_rows', ['intake_id', 'number', 'cells'], $kept);
@@ -118,22 +139,42 @@ final readonly class Grid
     {
         $plan = $this->plan($columns);
         $mapper = $this->mappers->ofTyped($plan);
-        $mapped = array_map($mapper->map(...), array_filter($rows, static fn (array $cells): bool => trim(implode('', $cells)) !== ''));
-        $stored = $this->reader->read(array_values(array_unique(array_filter(array_map(static fn ($row): int => $row->record()->supporter, $mapped)))));
+        $mapped = array_map($mapper->map(...), array_filter($rows, static fn(array $cells): bool => trim(implode('', $cells)) !== ''));
+        $stored = $this->reader->read(
+            array_values(array_unique(array_filter(array_map(static fn($row): int => $row->record()->supporter, $mapped)))),
+        );
         $problems = [];
         foreach ($mapped as $number => $row) {
             $who = $row->record()->supporter;
             $found = $row->problems;
-            if ($who > 0 && ! isset($stored[$who])) {
+            if ($who > 0 && !isset($stored[$who])) {
                 $found = [self::nobody($who, array_search('supporter', $columns, true))];
             } elseif ($found === [] || ($row->onlyPoints() && $who > 0)) {
                 $record = $stored[$who] ?? null;
-                $changes = (new Planner(new Effects))->plan('0', $record === null ? $this->standards->defaults->fill($row->record()) : $row->record(), $record);
-                $gifts = array_values(array_map(static fn (Change $change): array => $change->after(), array_filter($changes, static fn (Change $change): bool => $change->subject === Subject::Gift && $change->action === Action::Create)));
-                $found = array_map(static fn (Problem $problem): Problem => $problem->at($problem->field, $plan->columns()[$problem->field] ?? null), [...$this->standards->problems($after = Projection::after($record, $changes), $record, $gifts), ...$this->taken->problems($this->standards->catalog, $after, $record, $gifts)]);
+                $changes = (new Planner(new Effects()))->plan(
+                    '0',
+                    $record === null ? $this->standards->defaults->fill($row->record()) : $row->record(),
+                    $record,
+                );
+                $gifts = array_values(
+                    array_map(
+                        static fn(Change $change): array => $change->after(),
+                        array_filter(
+                            $changes,
+                            static fn(Change $change): bool => $change->subject === Subject::Gift && $change->action === Action::Create,
+                        ),
+                    ),
+                );
+                $found = array_map(
+                    static fn(Problem $problem): Problem => $problem->at($problem->field, $plan->columns()[$problem->field] ?? null),
+                    [
+                        ...$this->standards->problems($after = Projection::after($record, $changes), $record, $gifts),
+                        ...$this->taken->problems($this->standards->catalog, $after, $record, $gifts),
+                    ],
+                );
             }
             if ($found !== []) {
-                $problems[$number] = array_map(static fn (Problem $problem): array => $problem->toArray(), $found);
+                $problems[$number] = array_map(static fn(Problem $problem): array => $problem->toArray(), $found);
             }
         }
 
@@ -142,7 +183,14 @@ final readonly class Grid
 
     public static function nobody(int $who, int|false $column): Problem
     {
-        return new Problem('supporter.unknown', 'supporter', $column === false ? null : $column, (string) $who, "There is no supporter {$who}", 'Look the supporter up again');
+        return new Problem(
+            'supporter.unknown',
+            'supporter',
+            $column === false ? null : $column,
+            (string) $who,
+            "There is no supporter {$who}",
+            'Look the supporter up again',
+        );
     }
 
     /** The rows become a source like any other, and go through the same stages. */
@@ -158,12 +206,23 @@ final readonly class Grid
             if ($stream === false) {
                 throw CannotRead::missing($path);
             }
-            fputcsv($stream, array_map(fn (string $key): string => $this->standards->catalog->field($key)->label, $intake->settings['grid']), ',', '"', '');
+            fputcsv(
+                $stream,
+                array_map(fn(string $key): string => $this->standards->catalog->field($key)->label, $intake->settings['grid']),
+                ',',
+                '"',
+                '',
+            );
             foreach ($rows as $cells) {
                 fputcsv($stream, json_decode((string) $cells, true, flags: JSON_THROW_ON_ERROR), ',', '"', '');
             }
             fclose($stream);
-            $intake->fill(['file_path' => $this->sources->keep($path), 'file_size' => (int) filesize($path), 'encoding' => 'UTF-8', 'delimiter' => ',']);
+            $intake->fill([
+                'file_path' => $this->sources->keep($path),
+                'file_size' => (int) filesize($path),
+                'encoding' => 'UTF-8',
+                'delimiter' => ',',
+            ]);
         } finally {
             @unlink($path);
         }
@@ -173,11 +232,19 @@ final readonly class Grid
     /** @param  list<string>  $columns */
     public function plan(array $columns): ColumnPlan
     {
-        return new ColumnPlan(array_map(function (string $key): ColumnChoice {
-            $field = $this->standards->catalog->field($key);
+        return new ColumnPlan(
+            array_map(function (string $key): ColumnChoice {
+                $field = $this->standards->catalog->field($key);
 
-            return new ColumnChoice($field->label, ColumnState::Sure, 'A column of the grid', [new Feed($key)], new Steps($field->type->isList() ? [new Split] : []));
-        }, $columns));
+                return new ColumnChoice(
+                    $field->label,
+                    ColumnState::Sure,
+                    'A column of the grid',
+                    [new Feed($key)],
+                    new Steps($field->type->isList() ? [new Split()] : []),
+                );
+            }, $columns),
+        );
     }
 
     public static function firstRow(): int

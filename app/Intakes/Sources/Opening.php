@@ -14,48 +14,54 @@ use PineSieve\Core\Reading\SourceFile;
 /** Opens an intake on a file. */
 final readonly class Opening
 {
-    public function __construct(private SourceStore $sources)
-    {
-    }
+    public function __construct(private SourceStore $sources) {}
 
     /**
      * @param  ?string  $sheet  null for the first
      *
      * @throws CannotRead if the file is no source; nothing is kept of it then
      */
-    public function open(string $localPath, string $fileName, ?int $userId, ?string $name = null, ?string $sheet = null, ?IntakeSettings $settings = null): Intake
-    {
+    public function open(
+        string $localPath,
+        string $fileName,
+        ?int $userId,
+        ?string $name = null,
+        ?string $sheet = null,
+        ?IntakeSettings $settings = null,
+    ): Intake {
         $file = SourceFile::open($localPath);
         if (filesize($localPath) > config('sieve.upload_limit')) {
-            throw CannotRead::tooLarge(number_format(filesize($localPath) / 1e6).' MB');
+            throw CannotRead::tooLarge(number_format(filesize($localPath) / 1e6) . ' MB');
         }
         $sheets = $file->sheets();
-        if ($sheet !== null && ! in_array($sheet, $sheets, true)) {
+        if ($sheet !== null && !in_array($sheet, $sheets, true)) {
             throw $sheets === [] ? CannotRead::noSheets() : CannotRead::noSuchSheet($sheet, $sheets);
         }
         // A first look into the rows, so that a file that can't be read is refused before an intake is made of it.
         foreach ($file->reader(new ReadAs($sheet === null ? [] : [$sheet]))->rows() as $row) {
             break;
         }
-        if (! isset($row)) {
+        if (!isset($row)) {
             throw CannotRead::empty();
         }
 
-        return Intake::query()->create([
-            'name' => mb_substr($name ?? self::nameOf($fileName), 0, 190),
-            'state' => IntakeState::Reading,
-            'user_id' => $userId,
-            'file_name' => mb_substr($fileName, -255),
-            'file_path' => $this->sources->keep($localPath),
-            'file_size' => (int) filesize($localPath),
-            'sheets' => $sheets,
-            'format' => $file->format->value,
-            'sheets_read' => $sheets === [] ? [] : [$sheet ?? $sheets[0]],
-            'encoding' => $file->dialect()?->encoding->value,
-            'delimiter' => $file->dialect()?->delimiter,
-            'settings' => ($settings ?? new IntakeSettings)->toArray(),
-            'began_at' => now(),
-        ])->refresh();
+        return Intake::query()
+            ->create([
+                'name' => mb_substr($name ?? self::nameOf($fileName), 0, 190),
+                'state' => IntakeState::Reading,
+                'user_id' => $userId,
+                'file_name' => mb_substr($fileName, -255),
+                'file_path' => $this->sources->keep($localPath),
+                'file_size' => (int) filesize($localPath),
+                'sheets' => $sheets,
+                'format' => $file->format->value,
+                'sheets_read' => $sheets === [] ? [] : [$sheet ?? $sheets[0]],
+                'encoding' => $file->dialect()?->encoding->value,
+                'delimiter' => $file->dialect()?->delimiter,
+                'settings' => ($settings ?? new IntakeSettings())->toArray(),
+                'began_at' => now(),
+            ])
+            ->refresh();
     }
 
     private static function nameOf(string $fileName): string

@@ -16,9 +16,9 @@ final class SourceStore
     /** @return string path within the store */
     public function keep(string $localPath): string
     {
-        $path = 'sources/'.Str::lower((string) Str::ulid());
+        $path = 'sources/' . Str::lower((string) Str::ulid());
         $stream = fopen($localPath, 'r');
-        if ($stream === false || ! Storage::put($path, $stream)) {
+        if ($stream === false || !Storage::put($path, $stream)) {
             throw CannotRead::missing($localPath);
         }
 
@@ -55,7 +55,7 @@ final class SourceStore
         $copy = tempnam(sys_get_temp_dir(), 'source');
         $stream = Storage::readStream($intake->file_path) ?? throw CannotRead::missing($intake->file_name);
         file_put_contents((string) $copy, $stream);
-        register_shutdown_function(static fn () => @unlink((string) $copy));
+        register_shutdown_function(static fn() => @unlink((string) $copy));
 
         return (string) $copy;
     }

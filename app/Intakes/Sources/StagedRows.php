@@ -20,7 +20,12 @@ final readonly class StagedRows
      */
     public function rows(int $intakeId, int $after, int $limit): array
     {
-        return $this->decoded(DB::select('select number, cells from intake_rows where intake_id = ? and number > ? order by number limit '.$limit, [$intakeId, $after]));
+        return $this->decoded(
+            DB::select('select number, cells from intake_rows where intake_id = ? and number > ? order by number limit ' . $limit, [
+                $intakeId,
+                $after,
+            ]),
+        );
     }
 
     /** @return array<int, list<string>> raw cells by row number, in the order of one column: numbers as numbers, blanks last */
@@ -29,7 +34,12 @@ final readonly class StagedRows
         $direction = $descending ? 'desc' : 'asc';
         $value = "json_value(cells, '$[{$column}]')";
 
-        return $this->decoded(DB::select("select number, cells from intake_rows where intake_id = ? order by coalesce({$value}, '') = '', {$value} + 0 {$direction}, {$value} {$direction}, number limit {$limit}", [$intakeId]));
+        return $this->decoded(
+            DB::select(
+                "select number, cells from intake_rows where intake_id = ? order by coalesce({$value}, '') = '', {$value} + 0 {$direction}, {$value} {$direction}, number limit {$limit}",
+                [$intakeId],
+            ),
+        );
     }
 
     /**
@@ -38,7 +48,16 @@ final readonly class StagedRows
      */
     public function chosen(int $intakeId, array $numbers): array
     {
-        return $numbers === [] ? [] : $this->decoded(DB::select('select number, cells from intake_rows where intake_id = ? and number in ('.implode(',', $numbers).') order by number', [$intakeId]));
+        return $numbers === []
+            ? []
+            : $this->decoded(
+                DB::select(
+                    'select number, cells from intake_rows where intake_id = ? and number in (' .
+                        implode(',', $numbers) .
+                        ') order by number',
+                    [$intakeId],
+                ),
+            );
     }
 
     /**
@@ -69,7 +88,7 @@ final readonly class StagedRows
     {
         $now = DB::selectOne('select state, position from intakes where id = ? for update', [$intake->id]);
         if ($now === null || $now->state !== $intake->state->value || (int) $now->position !== $intake->position) {
-            throw new AnotherWorker;
+            throw new AnotherWorker();
         }
     }
 

@@ -32,8 +32,7 @@ final readonly class Staging implements LongWork
         private Heartbeat $heartbeat,
         private PlanFit $plans,
         private Grid $grid,
-    ) {
-    }
+    ) {}
 
     /** Reads the whole source: a file can't be taken up in the middle. */
     public function step(Intake $intake): bool
@@ -52,7 +51,12 @@ final readonly class Staging implements LongWork
         DB::table('intake_rows')->where('intake_id', $intake->id)->delete();
         $file = $this->sources->open($intake);
         $reader = $file->reader($intake->readAs());
-        $survey = new Survey($reader, $file->format->namesItsColumns() || $intake->isTyped() ? 1 : $intake->header_row, (int) now()->format('Y'), (int) config('sieve.column_limit'));
+        $survey = new Survey(
+            $reader,
+            $file->format->namesItsColumns() || $intake->isTyped() ? 1 : $intake->header_row,
+            (int) now()->format('Y'),
+            (int) config('sieve.column_limit'),
+        );
         $chunk = [];
         foreach ($survey->rows() as $number => $cells) {
             $chunk[] = [$intake->id, $number, json_encode($cells, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)];
@@ -63,18 +67,28 @@ final readonly class Staging implements LongWork
         }
         $this->stage($intake, $chunk, $survey);
         $profiles = $survey->profiles();
-        $plan = $intake->isTyped() ? $this->grid->plan($intake->settings['grid']) : (new Proposer($this->catalog, (int) now()->format('Y')))->propose($profiles);
-        $intake->profiles = array_map(static fn (ColumnProfile $profile): array => $profile->toArray(), $profiles);
+        $plan = $intake->isTyped()
+            ? $this->grid->plan($intake->settings['grid'])
+            : (new Proposer($this->catalog, (int) now()->format('Y')))->propose($profiles);
+        $intake->profiles = array_map(static fn(ColumnProfile $profile): array => $profile->toArray(), $profiles);
         $intake->setColumnPlan($plan);
-        $intake->fill([
-            'header_row' => $survey->headerRow(), 'oddities' => $survey->oddities()->toArray(), 'sheet_starts' => $reader instanceof JoinedSheets ? $reader->starts() : null,
-            'plan_name' => null, 'row_count' => $survey->rowCount(), 'done' => $survey->rowCount(), 'state' => IntakeState::Mapping, 'ended_at' => now(),
-            'settings' => [...$intake->settings, 'offered_plan' => $this->plans->best($plan)],
-        ])->save();
+        $intake
+            ->fill([
+                'header_row' => $survey->headerRow(),
+                'oddities' => $survey->oddities()->toArray(),
+                'sheet_starts' => $reader instanceof JoinedSheets ? $reader->starts() : null,
+                'plan_name' => null,
+                'row_count' => $survey->rowCount(),
+                'done' => $survey->rowCount(),
+                'state' => IntakeState::Mapping,
+                'ended_at' => now(),
+                'settings' => [...$intake->settings, 'offered_plan' => $this->plans->best($plan)],
+            ])
+            ->save();
         if ($intake->isTyped()) {
             // Nothing is to be settled: what each column is was said before a row was typed.
             $intake->begin(IntakeState::Sifting);
-            DB::afterCommit(static fn () => CarryOn::dispatch($intake->id));
+            DB::afterCommit(static fn() => CarryOn::dispatch($intake->id));
         }
     }
 
@@ -82,10 +96,12 @@ final readonly class Staging implements LongWork
     private function stage(Intake $intake, array $rows, Survey $survey): void
     {
         if ($survey->rowCount() > config('sieve.row_limit')) {
-            throw CannotRead::tooLarge('it has more than '.number_format(config('sieve.row_limit')).' rows');
+            throw CannotRead::tooLarge('it has more than ' . number_format(config('sieve.row_limit')) . ' rows');
         }
         $this->bulk->insert('intake_rows', ['intake_id', 'number', 'cells'], $rows);
-        DB::table('intakes')->where('id', $intake->id)->update(['done' => $survey->rowCount()]);
+        DB::table('intakes')
+            ->where('id', $intake->id)
+            ->update(['done' => $survey->rowCount()]);
         $this->heartbeat->beat();
     }
 }

@@ -31,20 +31,18 @@ final readonly class TemplateFile
     /** Rows that have drop-downs. */
     private const ROWS = 2000;
 
-    public function __construct(private Standards $standards)
-    {
-    }
+    public function __construct(private Standards $standards) {}
 
     /** @param  resource  $stream */
     public function csv(Template $template, $stream): void
     {
         fwrite($stream, "\xEF\xBB\xBF");
-        fputcsv($stream, array_map(static fn (Field $field): string => FormulaGuard::on($field->label), $template->columns), ',', '"', '');
+        fputcsv($stream, array_map(static fn(Field $field): string => FormulaGuard::on($field->label), $template->columns), ',', '"', '');
     }
 
     public function xlsx(Template $template, string $path): void
     {
-        $book = new Spreadsheet;
+        $book = new Spreadsheet();
         $fill = $book->getActiveSheet()->setTitle('Fill in');
         $example = $book->createSheet()->setTitle('Example');
         $explained = $book->createSheet()->setTitle('Columns explained');
@@ -57,12 +55,23 @@ final readonly class TemplateFile
                 $this->header($sheet, $letter, $field);
             }
             foreach (self::samples($field) as $row => $sample) {
-                $example->setCellValueExplicit($letter.($row + 2), $sample, DataType::TYPE_STRING);
+                $example->setCellValueExplicit($letter . ($row + 2), $sample, DataType::TYPE_STRING);
             }
             // Ids and postal codes keep their leading zeros: every column is text.
-            $fill->getStyle("{$letter}2:{$letter}".self::ROWS)->getNumberFormat()->setFormatCode(NumberFormat::FORMAT_TEXT);
+            $fill
+                ->getStyle("{$letter}2:{$letter}" . self::ROWS)
+                ->getNumberFormat()
+                ->setFormatCode(NumberFormat::FORMAT_TEXT);
             $options = self::options($field);
-            foreach ([$field->label, Template::isRequired($field, $this->standards->rules) ? 'yes' : '', self::about($field), implode(', ', $options)] as $column => $text) {
+            foreach (
+                [
+                    $field->label,
+                    Template::isRequired($field, $this->standards->rules) ? 'yes' : '',
+                    self::about($field),
+                    implode(', ', $options),
+                ]
+                as $column => $text
+            ) {
                 $explained->setCellValueExplicit([$column + 1, $i + 2], $text, DataType::TYPE_STRING);
             }
             if ($options !== []) {
@@ -84,7 +93,11 @@ final readonly class TemplateFile
         $sheet->setCellValueExplicit("{$letter}1", $field->label, DataType::TYPE_STRING);
         $style = $sheet->getStyle("{$letter}1");
         $style->getFont()->setBold(true);
-        $style->getFill()->setFillType(Fill::FILL_SOLID)->getStartColor()->setARGB(Template::isRequired($field, $this->standards->rules) ? self::REQUIRED : self::OPTIONAL);
+        $style
+            ->getFill()
+            ->setFillType(Fill::FILL_SOLID)
+            ->getStartColor()
+            ->setARGB(Template::isRequired($field, $this->standards->rules) ? self::REQUIRED : self::OPTIONAL);
         $sheet->getColumnDimension($letter)->setWidth(max(14, mb_strlen($field->label) + 3));
     }
 
@@ -92,12 +105,19 @@ final readonly class TemplateFile
     private function dropDown(Worksheet $fill, Worksheet $lists, string $letter, array $options): void
     {
         foreach ($options as $row => $option) {
-            $lists->setCellValueExplicit($letter.($row + 1), $option, DataType::TYPE_STRING);
+            $lists->setCellValueExplicit($letter . ($row + 1), $option, DataType::TYPE_STRING);
         }
         $validation = $fill->getCell("{$letter}2")->getDataValidation();
-        $validation->setType(DataValidation::TYPE_LIST)->setErrorStyle(DataValidation::STYLE_WARNING)->setAllowBlank(true)->setShowDropDown(true)->setShowErrorMessage(true)
-            ->setErrorTitle('Not in the list')->setError('Choose one from the list, or leave the cell blank.')->setFormula1("Lists!\${$letter}\$1:\${$letter}\$".count($options));
-        $validation->setSqref("{$letter}2:{$letter}".self::ROWS);
+        $validation
+            ->setType(DataValidation::TYPE_LIST)
+            ->setErrorStyle(DataValidation::STYLE_WARNING)
+            ->setAllowBlank(true)
+            ->setShowDropDown(true)
+            ->setShowErrorMessage(true)
+            ->setErrorTitle('Not in the list')
+            ->setError('Choose one from the list, or leave the cell blank.')
+            ->setFormula1("Lists!\${$letter}\$1:\${$letter}\$" . count($options));
+        $validation->setSqref("{$letter}2:{$letter}" . self::ROWS);
     }
 
     /** @return list<string> */

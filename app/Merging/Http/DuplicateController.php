@@ -44,17 +44,26 @@ final class DuplicateController extends Controller
         private readonly DuplicateList $list,
         private readonly SharedHomes $homes,
         private readonly MergeView $view,
-    ) {
-    }
+    ) {}
 
     public function index(Request $request): JsonResponse
     {
         $this->authorize('merge');
-        $data = $request->validate(['show' => ['nullable', Rule::in(['certain', 'review', 'homes'])], 'page' => ['nullable', 'integer', 'min:1']]);
+        $data = $request->validate([
+            'show' => ['nullable', Rule::in(['certain', 'review', 'homes'])],
+            'page' => ['nullable', 'integer', 'min:1'],
+        ]);
         $show = $data['show'] ?? '';
         $list = $show === 'homes' ? $this->homes->list : $this->list;
 
-        return response()->json([...$list->page(in_array($show, ['', 'homes'], true) ? null : $show, (int) ($data['page'] ?? 1), (int) $request->user()?->id), 'counts' => $this->counts(), 'search' => DuplicateSearch::real()->first(), 'schedule' => SearchSchedule::kept(), 'fields' => $request->user()->review_fields ?? [], 'all_fields' => $this->view->columns()]);
+        return response()->json([
+            ...$list->page(in_array($show, ['', 'homes'], true) ? null : $show, (int) ($data['page'] ?? 1), (int) $request->user()?->id),
+            'counts' => $this->counts(),
+            'search' => DuplicateSearch::real()->first(),
+            'schedule' => SearchSchedule::kept(),
+            'fields' => $request->user()->review_fields ?? [],
+            'all_fields' => $this->view->columns(),
+        ]);
     }
 
     public function search(Request $request): JsonResponse
@@ -64,10 +73,13 @@ final class DuplicateController extends Controller
             'kind' => ['sometimes', Rule::in(['all', 'group', 'search', 'ids', DuplicateSearch::CHANGED])],
             'group' => ['required_if:kind,group', 'string', 'max:120'],
             'search' => ['required_if:kind,search', 'integer', 'exists:saved_searches,id'],
-            'ids' => ['required_if:kind,ids', 'array', 'min:1', 'max:100000'], 'ids.*' => ['integer', 'min:1'],
+            'ids' => ['required_if:kind,ids', 'array', 'min:1', 'max:100000'],
+            'ids.*' => ['integer', 'min:1'],
         ]);
         abort_if(DuplicateSearch::underWay() !== null, 409, 'A search is under way already.');
-        $search = DuplicateSearch::query()->create(['state' => 'waiting', 'scope' => $scope === [] ? null : $scope, 'user_id' => $request->user()?->id])->refresh();
+        $search = DuplicateSearch::query()
+            ->create(['state' => 'waiting', 'scope' => $scope === [] ? null : $scope, 'user_id' => $request->user()?->id])
+            ->refresh();
         FindDuplicates::dispatch($search->id);
 
         return response()->json($search, 202);
@@ -79,7 +91,12 @@ final class DuplicateController extends Controller
         $this->authorize('merge');
         $every = $request->validate(['every' => ['required', Rule::in(array_keys(SearchSchedule::EVERY))]])['every'];
         SearchSchedule::keep($every);
-        Audit::note(Audit::MERGE, $every === 'never' ? 'Turned off the automatic search for duplicates' : "Has new and changed supporters searched for duplicates every {$every}");
+        Audit::note(
+            Audit::MERGE,
+            $every === 'never'
+                ? 'Turned off the automatic search for duplicates'
+                : "Has new and changed supporters searched for duplicates every {$every}",
+        );
 
         return response()->json(['schedule' => $every]);
     }
@@ -88,8 +105,14 @@ final class DuplicateController extends Controller
     public function fields(Request $request): JsonResponse
     {
         $this->authorize('merge');
-        $fields = $request->validate(['fields' => ['present', 'array', 'max:60'], 'fields.*' => ['string', 'distinct', Rule::in(array_column($this->view->columns(), 'column'))]])['fields'];
-        $request->user()?->forceFill(['review_fields' => $fields === [] ? null : $fields])->save();
+        $fields = $request->validate([
+            'fields' => ['present', 'array', 'max:60'],
+            'fields.*' => ['string', 'distinct', Rule::in(array_column($this->view->columns(), 'column'))],
+        ])['fields'];
+        $request
+            ->user()
+            ?->forceFill(['review_fields' => $fields === [] ? null : $fields])
+            ->save();
 
         return response()->json(['fields' => $fields]);
     }
@@ -136,16 +159,33 @@ final class DuplicateController extends Controller
     public function decideGroup(Request $request, PairGroups $groups): JsonResponse
     {
         $this->authorize('merge');
-        $data = $request->validate(['why' => ['present', 'string', 'max:190'], 'to' => ['required', Rule::in(['same', 'apart'])], 'total' => ['required', 'integer', 'min:1']]);
-        $busy = DuplicateRound::query()->whereIn('state', [DuplicateRound::WORKING, DuplicateRound::TAKING_BACK])->exists();
+        $data = $request->validate([
+            'why' => ['present', 'string', 'max:190'],
+            'to' => ['required', Rule::in(['same', 'apart'])],
+            'total' => ['required', 'integer', 'min:1'],
+        ]);
+        $busy = DuplicateRound::query()
+            ->whereIn('state', [DuplicateRound::WORKING, DuplicateRound::TAKING_BACK])
+            ->exists();
         abort_if($busy, 409, 'Others are being decided just now. Wait until they are done.');
         $total = $groups->size($data['why']);
         abort_if($total !== (int) $data['total'], 409, "There are {$total} by now. Look at some of them again.");
         $round = DuplicateRound::query()->create([
-            'user_id' => $request->user()?->id, 'why' => $data['why'], 'is_same' => $data['to'] === 'same',
-            'state' => DuplicateRound::WORKING, 'total' => $total, 'at' => now(),
+            'user_id' => $request->user()?->id,
+            'why' => $data['why'],
+            'is_same' => $data['to'] === 'same',
+            'state' => DuplicateRound::WORKING,
+            'total' => $total,
+            'at' => now(),
         ]);
-        Audit::note(Audit::MERGE, 'Said of '.($total === 1 ? 'one pair' : number_format($total).' pairs').' that they are '.($round->is_same ? 'the same' : 'not the same').": {$round->why}");
+        Audit::note(
+            Audit::MERGE,
+            'Said of ' .
+                ($total === 1 ? 'one pair' : number_format($total) . ' pairs') .
+                ' that they are ' .
+                ($round->is_same ? 'the same' : 'not the same') .
+                ": {$round->why}",
+        );
         DecideRound::dispatch($round->id);
 
         return response()->json($round->refresh(), 202);
@@ -156,10 +196,18 @@ final class DuplicateController extends Controller
     {
         $this->authorize('merge');
         // Broken off by a change of mind as well as done.
-        $isTaken = DuplicateRound::query()->whereKey($round->id)->whereIn('state', [DuplicateRound::WORKING, DuplicateRound::DONE])
-            ->update(['state' => DuplicateRound::TAKING_BACK, 'kept' => 0]) === 1;
+        $isTaken =
+            DuplicateRound::query()
+                ->whereKey($round->id)
+                ->whereIn('state', [DuplicateRound::WORKING, DuplicateRound::DONE])
+                ->update(['state' => DuplicateRound::TAKING_BACK, 'kept' => 0]) === 1;
         abort_unless($isTaken, 409, 'It was taken back already.');
-        Audit::note(Audit::MERGE, 'Took back what was said of '.($round->total === 1 ? 'one pair' : number_format($round->total).' pairs').": {$round->why}");
+        Audit::note(
+            Audit::MERGE,
+            'Took back what was said of ' .
+                ($round->total === 1 ? 'one pair' : number_format($round->total) . ' pairs') .
+                ": {$round->why}",
+        );
         DecideRound::dispatch($round->id);
 
         return response()->json($round->refresh(), 202);
@@ -170,7 +218,7 @@ final class DuplicateController extends Controller
         $this->authorize('merge');
         [$supporters, $ofHomes] = $this->asked($request);
         $said = $this->decisions->notTheSame($supporters, $request->user()?->id, $ofHomes);
-        Audit::note(Audit::MERGE, 'Said that supporters '.implode(', ', $supporters).' are not the same');
+        Audit::note(Audit::MERGE, 'Said that supporters ' . implode(', ', $supporters) . ' are not the same');
 
         return response()->json(['said' => $said, 'counts' => $this->counts()]);
     }
@@ -185,7 +233,7 @@ final class DuplicateController extends Controller
         } catch (CannotMerge $error) {
             abort(409, $error->getMessage());
         } catch (NotKept $error) {
-            abort(422, 'Your standards refuse this household: '.$error->getMessage());
+            abort(422, 'Your standards refuse this household: ' . $error->getMessage());
         }
 
         return response()->json([...$made, 'name' => Supporter::query()->findOrFail($made['household'])->display_name], 201);
@@ -195,9 +243,22 @@ final class DuplicateController extends Controller
     public function noHousehold(Request $request, int $household, Households $households): JsonResponse
     {
         $this->authorize('merge');
-        $data = $request->validate(['supporters' => ['required', 'array', 'min:2', 'max:'.Merges::MOST], 'supporters.*' => ['integer', 'distinct'], 'act' => ['present', 'nullable', 'integer', 'min:1'], 'said' => ['present', 'array', 'max:200'], 'said.*' => ['array', 'size:2'], 'said.*.*' => ['integer', 'in_array:supporters.*']]);
+        $data = $request->validate([
+            'supporters' => ['required', 'array', 'min:2', 'max:' . Merges::MOST],
+            'supporters.*' => ['integer', 'distinct'],
+            'act' => ['present', 'nullable', 'integer', 'min:1'],
+            'said' => ['present', 'array', 'max:200'],
+            'said.*' => ['array', 'size:2'],
+            'said.*.*' => ['integer', 'in_array:supporters.*'],
+        ]);
         try {
-            $households->takeBack($household, array_map(intval(...), array_values($data['supporters'])), $data['act'] === null ? null : (int) $data['act'], array_map(static fn (array $pair): array => [(int) $pair[0], (int) $pair[1]], array_values($data['said'])), $request->user());
+            $households->takeBack(
+                $household,
+                array_map(intval(...), array_values($data['supporters'])),
+                $data['act'] === null ? null : (int) $data['act'],
+                array_map(static fn(array $pair): array => [(int) $pair[0], (int) $pair[1]], array_values($data['said'])),
+                $request->user(),
+            );
         } catch (CannotMerge $error) {
             abort(409, $error->getMessage());
         }
@@ -223,7 +284,11 @@ final class DuplicateController extends Controller
     /** @return array{list<int>, bool} those of whom something is said, and whether they were looked at as people who live together */
     private function asked(Request $request): array
     {
-        $data = $request->validate(['supporters' => ['required', 'array', 'min:2', 'max:'.Merges::MOST], 'supporters.*' => ['integer', 'distinct', 'exists:supporters,id'], 'homes' => ['boolean']]);
+        $data = $request->validate([
+            'supporters' => ['required', 'array', 'min:2', 'max:' . Merges::MOST],
+            'supporters.*' => ['integer', 'distinct', 'exists:supporters,id'],
+            'homes' => ['boolean'],
+        ]);
 
         return [array_map(intval(...), array_values($data['supporters'])), (bool) ($data['homes'] ?? false)];
     }

@@ -23,11 +23,7 @@ use PineSieve\Core\Standards\Standards;
 /** Several supporters become one, after a look at what they become; and one is taken apart again. */
 final class MergeController extends Controller
 {
-    public function __construct(
-        private readonly Merges $merges,
-        private readonly MergeView $view,
-    ) {
-    }
+    public function __construct(private readonly Merges $merges, private readonly MergeView $view) {}
 
     public function preview(Request $request): JsonResponse
     {
@@ -53,7 +49,14 @@ final class MergeController extends Controller
         $this->authorize('merge');
         $since = $merge->undone_at === null ? $this->merges->since($merge) : [];
 
-        return response()->json([...$this->shown($merge), 'since' => array_map(fn (string $thing, array $values): array => ['thing' => $thing, 'text' => $this->view->thing($thing, $values)], array_keys($since), $since)]);
+        return response()->json([
+            ...$this->shown($merge),
+            'since' => array_map(
+                fn(string $thing, array $values): array => ['thing' => $thing, 'text' => $this->view->thing($thing, $values)],
+                array_keys($since),
+                $since,
+            ),
+        ]);
     }
 
     public function apart(Request $request, Merge $merge): JsonResponse
@@ -62,7 +65,10 @@ final class MergeController extends Controller
         $data = $request->validate(['given' => ['array', 'max:5000'], 'given.*' => ['integer']]);
         $unmerge = $this->merges->apart($merge, array_map(intval(...), $data['given'] ?? []), $request->user());
 
-        return response()->json([...$this->shown($merge->refresh()), 'kept' => array_map(static fn (Kept $kept): array => $kept->toArray(), $unmerge->kept)]);
+        return response()->json([
+            ...$this->shown($merge->refresh()),
+            'kept' => array_map(static fn(Kept $kept): array => $kept->toArray(), $unmerge->kept),
+        ]);
     }
 
     public function policies(): JsonResponse
@@ -70,8 +76,15 @@ final class MergeController extends Controller
         $this->authorize('merge');
 
         return response()->json([
-            'policies' => SavedMergePolicy::query()->orderBy('name')->get()->map(static fn (SavedMergePolicy $one): array => ['id' => $one->id, 'name' => $one->name, 'policy' => self::policy(MergePolicy::fromArray($one->policy))]),
-            'survivor_rules' => array_column(SurvivorRule::cases(), 'value'), 'field_rules' => array_column(FieldRule::cases(), 'value'),
+            'policies' => SavedMergePolicy::query()->orderBy('name')->get()->map(
+                static fn(SavedMergePolicy $one): array => [
+                    'id' => $one->id,
+                    'name' => $one->name,
+                    'policy' => self::policy(MergePolicy::fromArray($one->policy)),
+                ],
+            ),
+            'survivor_rules' => array_column(SurvivorRule::cases(), 'value'),
+            'field_rules' => array_column(FieldRule::cases(), 'value'),
         ]);
     }
 
@@ -80,9 +93,15 @@ final class MergeController extends Controller
         $this->authorize('merge');
         $data = $request->validate(['name' => ['required', 'string', 'max:120'], 'policy' => ['required', 'array']]);
         $policy = MergePolicy::fromArray($data['policy']);
-        $kept = SavedMergePolicy::query()->updateOrCreate(['name' => trim($data['name'])], ['policy' => $policy->toArray(), 'user_id' => $request->user()?->id]);
+        $kept = SavedMergePolicy::query()->updateOrCreate(
+            ['name' => trim($data['name'])],
+            ['policy' => $policy->toArray(), 'user_id' => $request->user()?->id],
+        );
 
-        return response()->json(['id' => $kept->id, 'name' => $kept->name, 'policy' => self::policy($policy)], $kept->wasRecentlyCreated ? 201 : 200);
+        return response()->json(
+            ['id' => $kept->id, 'name' => $kept->name, 'policy' => self::policy($policy)],
+            $kept->wasRecentlyCreated ? 201 : 200,
+        );
     }
 
     public function destroyPolicy(SavedMergePolicy $policy): JsonResponse
@@ -97,12 +116,20 @@ final class MergeController extends Controller
     private function asked(Request $request): array
     {
         $data = $request->validate([
-            'supporters' => ['required', 'array', 'min:2', 'max:'.Merges::MOST], 'supporters.*' => ['integer', 'min:1', 'distinct'],
-            'survivor' => ['nullable', 'integer'], 'policy' => ['array'],
-            'typed' => ['array', 'max:200'], 'typed.*' => ['present', 'nullable', 'string', 'max:5000'],
+            'supporters' => ['required', 'array', 'min:2', 'max:' . Merges::MOST],
+            'supporters.*' => ['integer', 'min:1', 'distinct'],
+            'survivor' => ['nullable', 'integer'],
+            'policy' => ['array'],
+            'typed' => ['array', 'max:200'],
+            'typed.*' => ['present', 'nullable', 'string', 'max:5000'],
         ]);
 
-        return [array_map(intval(...), array_values($data['supporters'])), MergePolicy::fromArray($data['policy'] ?? []), isset($data['survivor']) ? (int) $data['survivor'] : null, $this->typed($data['typed'] ?? [])];
+        return [
+            array_map(intval(...), array_values($data['supporters'])),
+            MergePolicy::fromArray($data['policy'] ?? []),
+            isset($data['survivor']) ? (int) $data['survivor'] : null,
+            $this->typed($data['typed'] ?? []),
+        ];
     }
 
     /**
@@ -117,10 +144,17 @@ final class MergeController extends Controller
         $read = [];
         foreach ($typed as $column => $value) {
             $field = str_starts_with($column, 'custom.') ? $column : FieldPlace::field('supporter', $column);
-            if ($field === null || $field === 'kind' || ! $standards->catalog->has($field)) {
+            if ($field === null || $field === 'kind' || !$standards->catalog->has($field)) {
                 throw new CannotMerge("There is no field \"{$column}\" of a supporter.");
             }
-            $lines = array_map(static fn (string $line) => $standards->formats->of($standards->catalog->field($field))->read($line), trim((string) $value) === '' ? [] : ($standards->catalog->field($field)->type->isList() ? explode("\n", trim((string) $value)) : [trim((string) $value)]));
+            $lines = array_map(
+                static fn(string $line) => $standards->formats->of($standards->catalog->field($field))->read($line),
+                trim((string) $value) === ''
+                    ? []
+                    : ($standards->catalog->field($field)->type->isList()
+                        ? explode("\n", trim((string) $value))
+                        : [trim((string) $value)]),
+            );
             foreach ($lines as $line) {
                 if ($line->fault !== null) {
                     throw new CannotMerge("{$standards->catalog->field($field)->label}: {$line->fault->reason}. {$line->fault->remedy}.");
@@ -141,6 +175,14 @@ final class MergeController extends Controller
     /** @return array<string, mixed> */
     private function shown(Merge $merge): array
     {
-        return ['id' => $merge->id, 'survivor' => $merge->survivor_id, 'name' => (string) Supporter::query()->whereKey($merge->survivor_id)->value('display_name'), 'gone' => $merge->gone, 'at' => $merge->created_at->toIso8601String(), 'by' => $merge->user?->name, 'undone' => $merge->undone_at?->toIso8601String()];
+        return [
+            'id' => $merge->id,
+            'survivor' => $merge->survivor_id,
+            'name' => (string) Supporter::query()->whereKey($merge->survivor_id)->value('display_name'),
+            'gone' => $merge->gone,
+            'at' => $merge->created_at->toIso8601String(),
+            'by' => $merge->user?->name,
+            'undone' => $merge->undone_at?->toIso8601String(),
+        ];
     }
 }

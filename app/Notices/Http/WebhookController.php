@@ -20,11 +20,27 @@ final class WebhookController extends Controller
     public function index(): JsonResponse
     {
         $this->authorize('administer');
-        $counts = DB::table('deliveries')->groupBy('webhook_id', 'state')->selectRaw('webhook_id, state, count(*) as n')->get()->groupBy('webhook_id');
+        $counts = DB::table('deliveries')
+            ->groupBy('webhook_id', 'state')
+            ->selectRaw('webhook_id, state, count(*) as n')
+            ->get()
+            ->groupBy('webhook_id');
 
         return response()->json([
-            'webhooks' => Webhook::query()->orderBy('name')->get()->map(static fn (Webhook $hook): array => ['id' => $hook->id, 'name' => $hook->name, 'url' => $hook->url, 'is_active' => $hook->is_active, 'notices' => (object) ($counts[$hook->id] ?? collect())->pluck('n', 'state')->all()]),
-            'notices' => DB::table('deliveries as d')->join('webhooks as w', 'w.id', '=', 'd.webhook_id')->orderByDesc('d.id')->limit(100)->get(['d.id', 'w.name', 'd.event', 'd.body', 'd.tries', 'd.state', 'd.answer', 'd.created_at', 'd.done_at']),
+            'webhooks' => Webhook::query()->orderBy('name')->get()->map(
+                static fn(Webhook $hook): array => [
+                    'id' => $hook->id,
+                    'name' => $hook->name,
+                    'url' => $hook->url,
+                    'is_active' => $hook->is_active,
+                    'notices' => (object) ($counts[$hook->id] ?? collect())->pluck('n', 'state')->all(),
+                ],
+            ),
+            'notices' => DB::table('deliveries as d')
+                ->join('webhooks as w', 'w.id', '=', 'd.webhook_id')
+                ->orderByDesc('d.id')
+                ->limit(100)
+                ->get(['d.id', 'w.name', 'd.event', 'd.body', 'd.tries', 'd.state', 'd.answer', 'd.created_at', 'd.done_at']),
         ]);
     }
 
@@ -44,7 +60,11 @@ final class WebhookController extends Controller
     public function update(Request $request, Webhook $webhook): JsonResponse
     {
         $this->authorize('administer');
-        $data = $request->validate(['name' => ['sometimes', 'string', 'max:120'], 'url' => ['sometimes', 'url:http,https', 'max:500'], 'is_active' => ['sometimes', 'boolean']]);
+        $data = $request->validate([
+            'name' => ['sometimes', 'string', 'max:120'],
+            'url' => ['sometimes', 'url:http,https', 'max:500'],
+            'is_active' => ['sometimes', 'boolean'],
+        ]);
         self::mustBePublic($data['url'] ?? null);
         $webhook->fill($data)->save();
         Audit::note(Audit::NOTICES, "Changed the notices to \"{$webhook->name}\"");

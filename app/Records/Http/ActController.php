@@ -17,7 +17,11 @@ final class ActController extends Controller
     public function undo(Request $request, Act $act, Acts $acts): JsonResponse
     {
         $this->authorize('edit-records');
-        abort_unless($act->user_id === $request->user()?->id || Gate::allows('administer'), 403, 'Only the person who did it, or an administrator, may undo it.');
+        abort_unless(
+            $act->user_id === $request->user()?->id || Gate::allows('administer'),
+            403,
+            'Only the person who did it, or an administrator, may undo it.',
+        );
         abort_unless($act->kind->isUndoneAsItStands(), 409, 'This is taken back where it was done.');
         abort_if($act->undone_at !== null, 409, 'It was undone already.');
 

@@ -25,9 +25,7 @@ final class RereadingController extends Controller
 {
     private const PAGE = 200;
 
-    public function __construct(private readonly Rereadings $rereadings)
-    {
-    }
+    public function __construct(private readonly Rereadings $rereadings) {}
 
     public function index(Request $request, ChangeWords $words): JsonResponse
     {
@@ -36,19 +34,42 @@ final class RereadingController extends Controller
         $sight = FieldAccess::ofUser();
         $kinds = Rereadings::visible($sight);
         $wanted = RereadKind::tryFrom($data['kind'] ?? '');
-        abort_if($wanted !== null && ! in_array($wanted, $kinds, true), 403, 'You may not see these fields.');
-        $rows = $this->rereadings->open(...($wanted === null ? $kinds : [$wanted]))->where('rereadings.id', '>', (int) ($data['after'] ?? 0))->orderBy('rereadings.id')->limit(self::PAGE)->get();
+        abort_if($wanted !== null && !in_array($wanted, $kinds, true), 403, 'You may not see these fields.');
+        $rows = $this->rereadings
+            ->open(...$wanted === null ? $kinds : [$wanted])
+            ->where('rereadings.id', '>', (int) ($data['after'] ?? 0))
+            ->orderBy('rereadings.id')
+            ->limit(self::PAGE)
+            ->get();
         $names = DB::table('supporters')->whereIn('id', $rows->pluck('supporter_id'))->pluck('display_name', 'id');
         $files = DB::table('intakes')->whereIn('id', $rows->pluck('intake_id'))->pluck('name', 'id');
         $last = Reread::latestOne();
 
         return response()->json([
-            'rows' => $rows->map(static fn (\stdClass $row): array => [
-                // What useMore goes on after.
-                'number' => $row->id, 'kind' => $row->kind, 'supporter_id' => $row->supporter_id, 'name' => $names[$row->supporter_id] ?? '', 'intake_id' => $row->intake_id, 'intake' => $files[$row->intake_id] ?? '', 'row' => $row->number,
-                'written' => array_values(array_unique(json_decode($row->written, true, flags: JSON_THROW_ON_ERROR))), 'reason' => $row->reason, 'can_be_taken' => (bool) $row->can_be_taken,
-                'fields' => $words->of(new Change(Subject::from($row->subject), $row->thing, Action::Update, json_decode($row->fields, true, flags: JSON_THROW_ON_ERROR)), null)['fields'],
-            ]),
+            'rows' => $rows->map(
+                static fn(\stdClass $row): array => [
+                    // What useMore goes on after.
+                    'number' => $row->id,
+                    'kind' => $row->kind,
+                    'supporter_id' => $row->supporter_id,
+                    'name' => $names[$row->supporter_id] ?? '',
+                    'intake_id' => $row->intake_id,
+                    'intake' => $files[$row->intake_id] ?? '',
+                    'row' => $row->number,
+                    'written' => array_values(array_unique(json_decode($row->written, true, flags: JSON_THROW_ON_ERROR))),
+                    'reason' => $row->reason,
+                    'can_be_taken' => (bool) $row->can_be_taken,
+                    'fields' => $words->of(
+                        new Change(
+                            Subject::from($row->subject),
+                            $row->thing,
+                            Action::Update,
+                            json_decode($row->fields, true, flags: JSON_THROW_ON_ERROR),
+                        ),
+                        null,
+                    )['fields'],
+                ],
+            ),
             'more' => $rows->count() === self::PAGE,
             'kinds' => $this->rereadings->counts($kinds),
             'last' => $last?->only(['state', 'done', 'total', 'error', 'ended_at']),
@@ -83,7 +104,11 @@ final class RereadingController extends Controller
     private function chosen(Request $request): array
     {
         $this->authorize('edit-records');
-        $data = $request->validate(['kind' => ['required', Rule::enum(RereadKind::class)], 'ids' => ['nullable', 'array', 'min:1', 'max:1000'], 'ids.*' => ['integer', 'min:1']]);
+        $data = $request->validate([
+            'kind' => ['required', Rule::enum(RereadKind::class)],
+            'ids' => ['nullable', 'array', 'min:1', 'max:1000'],
+            'ids.*' => ['integer', 'min:1'],
+        ]);
         $kind = RereadKind::from($data['kind']);
         abort_unless(in_array($kind, Rereadings::visible(FieldAccess::ofUser()), true), 403, 'You may not see these fields.');
 

@@ -35,18 +35,32 @@ use PineSieve\Core\Standards\Unreadable;
 /** The field catalog. */
 final class FieldController extends Controller
 {
-    public function __construct(private readonly StandardsStore $store)
-    {
-    }
+    public function __construct(private readonly StandardsStore $store) {}
 
     /** The fields that columns can become. */
     public function index(FieldCatalog $catalog): JsonResponse
     {
         $this->authorize('viewAny', CustomField::class);
         $hidden = FieldSetting::hiddenIn('grid');
-        $parties = array_map(static fn (string $party, string $label): array => ['party' => $party, 'label' => $label, 'fields' => array_map(self::shown(...), $catalog->ofParty($party))], array_keys(Target::PARTIES), Target::PARTIES);
+        $parties = array_map(
+            static fn(string $party, string $label): array => [
+                'party' => $party,
+                'label' => $label,
+                'fields' => array_map(self::shown(...), $catalog->ofParty($party)),
+            ],
+            array_keys(Target::PARTIES),
+            Target::PARTIES,
+        );
 
-        return response()->json(['fields' => array_map(static fn (Field $field): array => [...self::shown($field), 'in_grid' => ! in_array($field->key, $hidden, true)], $catalog->all()), 'parties' => $parties, 'kinds' => Target::KINDS, 'types' => array_column(FieldType::CUSTOM, 'value')]);
+        return response()->json([
+            'fields' => array_map(
+                static fn(Field $field): array => [...self::shown($field), 'in_grid' => !in_array($field->key, $hidden, true)],
+                $catalog->all(),
+            ),
+            'parties' => $parties,
+            'kinds' => Target::KINDS,
+            'types' => array_column(FieldType::CUSTOM, 'value'),
+        ]);
     }
 
     /** The whole catalog with all that is set for each field. */
@@ -54,32 +68,55 @@ final class FieldController extends Controller
     {
         $this->authorize('update', CustomField::class);
         $settings = FieldSetting::query()->get()->keyBy('field');
-        $fields = array_values(array_filter($standards->catalog->everything(), static fn (Field $field): bool => $field->key !== 'supporter'));
+        $fields = array_values(
+            array_filter($standards->catalog->everything(), static fn(Field $field): bool => $field->key !== 'supporter'),
+        );
         $fill = $rates->of($fields);
         $always = array_column(Requirements::ALWAYS, 2, 1);
 
         return response()->json([
-            'fields' => array_map(static fn (Field $field): array => [
-                ...self::shown($field),
-                'custom' => $field->isCustom(),
-                'retired' => $field->isRetired,
-                'limits' => $field->limits->toArray(),
-                'unreadable' => $field->unreadable?->value,
-                'usually' => Unreadable::usual(Target::tryParse($field->key) ?? throw new \LogicException('A field has a target.'))->value,
-                'list' => $field->list === null ? null : ['closed' => $field->list->isClosed, 'values' => count($field->list->values)],
-                'see' => $settings[$field->key]->settings['see'] ?? null,
-                'edit' => $settings[$field->key]->settings['edit'] ?? null,
-                'hidden_in' => $settings[$field->key]->settings['hidden_in'] ?? [],
-                'defaults' => (object) ($settings[$field->key]->settings['defaults'] ?? []),
-                'fill' => $fill[$field->key] ?? null,
-                'always' => $always[$field->key] ?? null,
-                'rules' => array_values(array_map(static fn (RequiredRule $rule): array => ['id' => $rule->id, 'strength' => $rule->strength->value, 'sentence' => $rule->sentence($standards->catalog)], array_filter($standards->rules, static fn (RequiredRule $rule): bool => $rule->field === $field->key))),
-                'can' => ['hide' => ! in_array($field->key, FieldAccess::ALWAYS, true), 'list' => PickLists::areFor($field), 'unique' => Uniques::areFor($field), 'default' => Defaults::areFor($field->key), 'unreadable' => Unreadable::isForChoice($field->key)],
-            ], $fields),
+            'fields' => array_map(
+                static fn(Field $field): array => [
+                    ...self::shown($field),
+                    'custom' => $field->isCustom(),
+                    'retired' => $field->isRetired,
+                    'limits' => $field->limits->toArray(),
+                    'unreadable' => $field->unreadable?->value,
+                    'usually' => Unreadable::usual(Target::tryParse($field->key) ?? throw new \LogicException('A field has a target.'))
+                        ->value,
+                    'list' => $field->list === null ? null : ['closed' => $field->list->isClosed, 'values' => count($field->list->values)],
+                    'see' => $settings[$field->key]->settings['see'] ?? null,
+                    'edit' => $settings[$field->key]->settings['edit'] ?? null,
+                    'hidden_in' => $settings[$field->key]->settings['hidden_in'] ?? [],
+                    'defaults' => (object) ($settings[$field->key]->settings['defaults'] ?? []),
+                    'fill' => $fill[$field->key] ?? null,
+                    'always' => $always[$field->key] ?? null,
+                    'rules' => array_values(
+                        array_map(
+                            static fn(RequiredRule $rule): array => [
+                                'id' => $rule->id,
+                                'strength' => $rule->strength->value,
+                                'sentence' => $rule->sentence($standards->catalog),
+                            ],
+                            array_filter($standards->rules, static fn(RequiredRule $rule): bool => $rule->field === $field->key),
+                        ),
+                    ),
+                    'can' => [
+                        'hide' => !in_array($field->key, FieldAccess::ALWAYS, true),
+                        'list' => PickLists::areFor($field),
+                        'unique' => Uniques::areFor($field),
+                        'default' => Defaults::areFor($field->key),
+                        'unreadable' => Unreadable::isForChoice($field->key),
+                    ],
+                ],
+                $fields,
+            ),
             'types' => array_column(FieldType::CUSTOM, 'value'),
             'roles' => array_column(Role::cases(), 'value'),
-            'users' => User::query()->orderBy('name')->get(['id', 'name']),
-            'groups' => array_values(array_unique(array_map(static fn (Field $field): string => $field->group, $fields))),
+            'users' => User::query()
+                ->orderBy('name')
+                ->get(['id', 'name']),
+            'groups' => array_values(array_unique(array_map(static fn(Field $field): string => $field->group, $fields))),
         ]);
     }
 
@@ -91,16 +128,33 @@ final class FieldController extends Controller
             'label' => ['required', 'string', 'max:120'],
             'group' => ['nullable', 'string', 'max:60'],
             'type' => ['required', Rule::in(array_column(FieldType::CUSTOM, 'value'))],
-            'options' => ['array', 'max:500', Rule::requiredIf(in_array($request->input('type'), [FieldType::Choice->value, FieldType::Choices->value], true))],
+            'options' => [
+                'array',
+                'max:500',
+                Rule::requiredIf(in_array($request->input('type'), [FieldType::Choice->value, FieldType::Choices->value], true)),
+            ],
             'options.*' => ['string', 'distinct:ignore_case', 'max:120'],
             'required' => ['boolean'],
         ]);
         $this->mustBeFree($data['label'], $catalog, null);
         $field = DB::transaction(function () use ($data, $lists): CustomField {
-            $field = CustomField::query()->create(['key' => $this->key($data['label']), 'label' => trim($data['label']), 'group' => trim($data['group'] ?? '') === '' ? 'Your own fields' : trim((string) $data['group']), 'type' => $data['type']]);
-            $lists->replace($field->key, array_map(static fn (string $value): array => ['value' => $value], array_values($data['options'] ?? [])));
+            $field = CustomField::query()->create([
+                'key' => $this->key($data['label']),
+                'label' => trim($data['label']),
+                'group' => trim($data['group'] ?? '') === '' ? 'Your own fields' : trim((string) $data['group']),
+                'type' => $data['type'],
+            ]);
+            $lists->replace(
+                $field->key,
+                array_map(static fn(string $value): array => ['value' => $value], array_values($data['options'] ?? [])),
+            );
             if ($data['required'] ?? false) {
-                \App\Standards\Rule::query()->create(['subject' => 'supporter', 'field' => $field->key, 'strength' => 'must', 'conditions' => []]);
+                \App\Standards\Rule::query()->create([
+                    'subject' => 'supporter',
+                    'field' => $field->key,
+                    'strength' => 'must',
+                    'conditions' => [],
+                ]);
             }
 
             return $field;
@@ -120,35 +174,70 @@ final class FieldController extends Controller
             'label' => ['sometimes', Rule::prohibitedIf($own === null), 'string', 'max:120'],
             'group' => ['sometimes', Rule::prohibitedIf($own === null), 'string', 'max:60'],
             'retired' => ['sometimes', Rule::prohibitedIf($own === null), 'boolean'],
-            'see' => ['sometimes', 'nullable', 'array'], 'see.roles' => ['array'], 'see.roles.*' => [Rule::enum(Role::class)], 'see.users' => ['array'], 'see.users.*' => ['integer', 'exists:users,id'],
-            'edit' => ['sometimes', 'nullable', 'array'], 'edit.roles' => ['array'], 'edit.roles.*' => [Rule::enum(Role::class)], 'edit.users' => ['array'], 'edit.users.*' => ['integer', 'exists:users,id'],
-            'hidden_in' => ['sometimes', 'array'], 'hidden_in.*' => [Rule::in(FieldSetting::PLACES)],
+            'see' => ['sometimes', 'nullable', 'array'],
+            'see.roles' => ['array'],
+            'see.roles.*' => [Rule::enum(Role::class)],
+            'see.users' => ['array'],
+            'see.users.*' => ['integer', 'exists:users,id'],
+            'edit' => ['sometimes', 'nullable', 'array'],
+            'edit.roles' => ['array'],
+            'edit.roles.*' => [Rule::enum(Role::class)],
+            'edit.users' => ['array'],
+            'edit.users.*' => ['integer', 'exists:users,id'],
+            'hidden_in' => ['sometimes', 'array'],
+            'hidden_in.*' => [Rule::in(FieldSetting::PLACES)],
             'open_list' => ['sometimes', 'boolean'],
             'limits' => ['sometimes', 'array'],
             'unreadable' => ['sometimes', 'nullable', Rule::enum(Unreadable::class)],
-            'defaults' => ['sometimes', 'array'], 'defaults.*' => ['string', 'max:500'],
+            'defaults' => ['sometimes', 'array'],
+            'defaults.*' => ['string', 'max:500'],
         ]);
         foreach (['see', 'edit'] as $what) {
             if (isset($data[$what])) {
                 $data[$what] = ['roles' => array_values($data[$what]['roles'] ?? []), 'users' => array_values($data[$what]['users'] ?? [])];
             }
         }
-        abort_if(isset($data['see']) && in_array($field, FieldAccess::ALWAYS, true), 422, 'Names are always shown: without them nobody could tell one record from another.');
+        abort_if(
+            isset($data['see']) && in_array($field, FieldAccess::ALWAYS, true),
+            422,
+            'Names are always shown: without them nobody could tell one record from another.',
+        );
         if (isset($data['label'])) {
             $this->mustBeFree($data['label'], $catalog, $field);
         }
-        abort_if(isset($data['unreadable']) && ! Unreadable::isForChoice($field), 422, 'A row without this value can\'t come in, so it is always held.');
+        abort_if(
+            isset($data['unreadable']) && !Unreadable::isForChoice($field),
+            422,
+            'A row without this value can\'t come in, so it is always held.',
+        );
         if (isset($data['limits'])) {
             $data['limits'] = $this->limits($data['limits'], $known)->toArray();
         }
         $data['defaults'] = isset($data['defaults']) ? $this->defaults($data['defaults'], $known) : null;
         $setting = FieldSetting::query()->firstOrNew(['field' => $field], ['settings' => []]);
-        $setting->settings = [...$setting->settings, ...array_filter(array_intersect_key($data, array_flip(['see', 'edit', 'hidden_in', 'open_list', 'limits', 'defaults', 'unreadable'])), static fn (mixed $value, string $key): bool => $value !== null || in_array($key, ['see', 'edit', 'unreadable'], true), ARRAY_FILTER_USE_BOTH)];
+        $setting->settings = [
+            ...$setting->settings,
+            ...array_filter(
+                array_intersect_key($data, array_flip(['see', 'edit', 'hidden_in', 'open_list', 'limits', 'defaults', 'unreadable'])),
+                static fn(mixed $value, string $key): bool => $value !== null || in_array($key, ['see', 'edit', 'unreadable'], true),
+                ARRAY_FILTER_USE_BOTH,
+            ),
+        ];
         DB::transaction(static function () use ($setting, $own, $data): void {
             $setting->save();
-            $own?->fill([...array_map(trim(...), array_intersect_key($data, ['label' => 1, 'group' => 1])), ...(isset($data['retired']) ? ['retired_at' => $data['retired'] ? now() : null] : [])])->save();
+            $own?->fill([
+                ...array_map(trim(...), array_intersect_key($data, ['label' => 1, 'group' => 1])),
+                ...isset($data['retired']) ? ['retired_at' => $data['retired'] ? now() : null] : [],
+            ])->save();
         });
-        Audit::note(Audit::STANDARDS, isset($data['retired']) ? ($data['retired'] ? "Retired the field \"{$known->label}\"" : "Brought the field \"{$known->label}\" back") : "Changed the field \"{$known->label}\": ".implode(', ', array_keys($request->except('field'))));
+        Audit::note(
+            Audit::STANDARDS,
+            isset($data['retired'])
+                ? ($data['retired']
+                    ? "Retired the field \"{$known->label}\""
+                    : "Brought the field \"{$known->label}\" back")
+                : "Changed the field \"{$known->label}\": " . implode(', ', array_keys($request->except('field'))),
+        );
         $this->store->changed();
 
         return response()->json(self::shown(app(FieldCatalog::class)->field($field)));
@@ -159,19 +248,40 @@ final class FieldController extends Controller
     {
         $this->authorize('update', CustomField::class);
         $own = CustomField::query()->where('key', $field)->firstOrFail();
-        $data = $request->validate(['type' => ['required', Rule::in(array_column(FieldType::CUSTOM, 'value'))], 'options' => ['array', 'max:500'], 'options.*' => ['string', 'distinct:ignore_case', 'max:120'], 'convert' => ['boolean']]);
+        $data = $request->validate([
+            'type' => ['required', Rule::in(array_column(FieldType::CUSTOM, 'value'))],
+            'options' => ['array', 'max:500'],
+            'options.*' => ['string', 'distinct:ignore_case', 'max:120'],
+            'convert' => ['boolean'],
+        ]);
         $type = FieldType::from($data['type']);
         $isList = in_array($type, [FieldType::Choice, FieldType::Choices], true);
         $options = $isList ? array_values($data['options'] ?? []) : [];
         if ($isList && $options === []) {
             // Its values are its list, unless another one is given.
-            $options = array_values(array_unique(array_merge(...array_map(static fn (string $value): array => explode("\n", $value), DB::table('custom_values')->where('field', $field)->distinct()->orderBy('value')->limit(500)->pluck('value')->all()), ...[[]])));
+            $options = array_values(
+                array_unique(
+                    array_merge(
+                        ...array_map(
+                            static fn(string $value): array => explode("\n", $value),
+                            DB::table('custom_values')
+                                ->where('field', $field)
+                                ->distinct()
+                                ->orderBy('value')
+                                ->limit(500)
+                                ->pluck('value')
+                                ->all(),
+                        ),
+                        ...[[]],
+                    ),
+                ),
+            );
         }
         $report = $retyping->preview($own, $type, $options);
         if ($data['convert'] ?? false) {
             DB::transaction(function () use ($retyping, $lists, $own, $type, $options, $request): void {
                 $retyping->convert($own, $type, $options, $request->user());
-                $lists->replace($own->key, array_map(static fn (string $value): array => ['value' => $value], $options));
+                $lists->replace($own->key, array_map(static fn(string $value): array => ['value' => $value], $options));
             });
             Audit::note(Audit::STANDARDS, "Gave the field \"{$own->label}\" the type {$type->value}");
             $this->store->changed();
@@ -184,17 +294,39 @@ final class FieldController extends Controller
     private function limits(array $data, Field $field): Limits
     {
         $limits = Limits::fromArray($data);
-        abort_if($limits->pattern !== '' && (mb_strlen($limits->pattern) > 300 || ! Limits::isPattern($limits->pattern)), 422, 'The pattern is not a regular expression that can be used.');
-        abort_if($limits->pattern !== '' && Limits::backtracks($limits->pattern), 422, 'With this pattern, a text that nearly fits takes too long to compare. Write it without a repeat inside a repeat, such as (a+)+.');
+        abort_if(
+            $limits->pattern !== '' && (mb_strlen($limits->pattern) > 300 || !Limits::isPattern($limits->pattern)),
+            422,
+            'The pattern is not a regular expression that can be used.',
+        );
+        abort_if(
+            $limits->pattern !== '' && Limits::backtracks($limits->pattern),
+            422,
+            'With this pattern, a text that nearly fits takes too long to compare. Write it without a repeat inside a repeat, such as (a+)+.',
+        );
         abort_if($limits->length < 0 || $limits->length > 5000, 422, 'The length must be a number from 1 to 5000, or blank.');
-        abort_if($limits->isUnique && ! Uniques::areFor($field), 422, 'Many records share a value of this field by nature: it can\'t be unique.');
+        abort_if(
+            $limits->isUnique && !Uniques::areFor($field),
+            422,
+            'Many records share a value of this field by nature: it can\'t be unique.',
+        );
         foreach ([$limits->least, $limits->most] as $bound) {
-            $isBound = $bound === '' || match ($field->type) {
-                FieldType::Date => $bound === 'today' || preg_match('/^\d{4}-\d{2}-\d{2}$/D', $bound) === 1 && checkdate((int) substr($bound, 5, 2), (int) substr($bound, 8, 2), (int) substr($bound, 0, 4)),
-                FieldType::Amount, FieldType::Number => preg_match('/^-?\d{1,12}(?:\.\d{1,6})?$/D', $bound) === 1,
-                default => false,
-            };
-            abort_unless($isBound, 422, "\"{$bound}\" is not a bound that ".($field->type === FieldType::Date ? 'a date can have: write it as 2016-03-04, or today' : 'this field can have').'.');
+            $isBound =
+                $bound === '' ||
+                match ($field->type) {
+                    FieldType::Date => $bound === 'today' ||
+                        (preg_match('/^\d{4}-\d{2}-\d{2}$/D', $bound) === 1 &&
+                            checkdate((int) substr($bound, 5, 2), (int) substr($bound, 8, 2), (int) substr($bound, 0, 4))),
+                    FieldType::Amount, FieldType::Number => preg_match('/^-?\d{1,12}(?:\.\d{1,6})?$/D', $bound) === 1,
+                    default => false,
+                };
+            abort_unless(
+                $isBound,
+                422,
+                "\"{$bound}\" is not a bound that " .
+                    ($field->type === FieldType::Date ? 'a date can have: write it as 2016-03-04, or today' : 'this field can have') .
+                    '.',
+            );
         }
         if ($limits->pattern !== '' && $limits->example !== '') {
             abort_if($limits->fault($limits->example, FieldType::Text, '') !== null, 422, 'The example does not fit the pattern.');
@@ -211,7 +343,16 @@ final class FieldController extends Controller
     {
         $defaults = [];
         foreach ($values as $kind => $value) {
-            abort_unless(Defaults::areFor($field->key) && in_array($kind, str_starts_with($field->key, 'gift.') ? ['gift'] : ['supporter', 'person', 'household', 'organization'], true), 422, 'This field can\'t have a default for that kind of record.');
+            abort_unless(
+                Defaults::areFor($field->key) &&
+                    in_array(
+                        $kind,
+                        str_starts_with($field->key, 'gift.') ? ['gift'] : ['supporter', 'person', 'household', 'organization'],
+                        true,
+                    ),
+                422,
+                'This field can\'t have a default for that kind of record.',
+            );
             if (trim($value) === '') {
                 continue;
             }
@@ -226,7 +367,11 @@ final class FieldController extends Controller
     private function mustBeFree(string $label, FieldCatalog $catalog, ?string $except): void
     {
         foreach ($catalog->everything() as $field) {
-            abort_if($field->key !== $except && mb_strtolower($field->label) === mb_strtolower(trim($label)), 422, "There is a field \"{$field->label}\" already.".($field->isRetired ? ' It is retired and can be brought back.' : ''));
+            abort_if(
+                $field->key !== $except && mb_strtolower($field->label) === mb_strtolower(trim($label)),
+                422,
+                "There is a field \"{$field->label}\" already." . ($field->isRetired ? ' It is retired and can be brought back.' : ''),
+            );
         }
     }
 
@@ -243,9 +388,9 @@ final class FieldController extends Controller
     private function key(string $label): string
     {
         $word = mb_substr(Str::slug($label, '_'), 0, 40);
-        $key = Field::CUSTOM.($word === '' ? 'field' : $word);
+        $key = Field::CUSTOM . ($word === '' ? 'field' : $word);
         for ($i = 2; CustomField::query()->where('key', $key)->exists(); $i++) {
-            $key = Field::CUSTOM.$word."_{$i}";
+            $key = Field::CUSTOM . $word . "_{$i}";
         }
 
         return $key;
@@ -254,6 +399,13 @@ final class FieldController extends Controller
     /** @return array<string, mixed> */
     public static function shown(Field $field): array
     {
-        return ['key' => $field->key, 'label' => $field->label, 'group' => $field->group, 'type' => $field->type->value, 'options' => $field->options(), 'named' => $field->named];
+        return [
+            'key' => $field->key,
+            'label' => $field->label,
+            'group' => $field->group,
+            'type' => $field->type->value,
+            'options' => $field->options(),
+            'named' => $field->named,
+        ];
     }
 }

@@ -22,11 +22,7 @@ use PineSieve\Core\Text\Fold;
 /** Pick lists: the values of a field, their use, and what looks like the same value twice. */
 final class ListController extends Controller
 {
-    public function __construct(
-        private readonly PickLists $lists,
-        private readonly StandardsStore $store,
-    ) {
-    }
+    public function __construct(private readonly PickLists $lists, private readonly StandardsStore $store) {}
 
     public function show(FieldCatalog $catalog, string $field): JsonResponse
     {
@@ -48,7 +44,11 @@ final class ListController extends Controller
             'values.*.spellings.*' => ['string', 'max:120'],
         ]);
         $this->mustBeClear($data['values']);
-        abort_if($data['values'] === [] && in_array($known->type, [FieldType::Choice, FieldType::Choices], true), 422, 'A pick list needs at least one value.');
+        abort_if(
+            $data['values'] === [] && in_array($known->type, [FieldType::Choice, FieldType::Choices], true),
+            422,
+            'A pick list needs at least one value.',
+        );
         $this->lists->replace($field, array_values($data['values']));
         Audit::note(Audit::STANDARDS, "Changed the pick list of \"{$known->label}\"");
         $this->store->changed();
@@ -63,14 +63,27 @@ final class ListController extends Controller
         $known = self::field($catalog, $field);
         $data = $request->validate(['value' => ['required', 'string', 'max:120'], 'means' => ['nullable', 'string', 'max:120']]);
         $means = $data['means'] ?? null;
-        $values = array_map(static fn (PickValue $value): array => ['value' => $value->value, 'code' => $value->code, 'retired' => $value->isRetired, 'spellings' => $value->value === $means ? [...$value->spellings, $data['value']] : $value->spellings], $known->list->values ?? []);
-        abort_if($means !== null && ! in_array($means, array_column($values, 'value'), true), 422, "\"{$means}\" is not in the list.");
+        $values = array_map(
+            static fn(PickValue $value): array => [
+                'value' => $value->value,
+                'code' => $value->code,
+                'retired' => $value->isRetired,
+                'spellings' => $value->value === $means ? [...$value->spellings, $data['value']] : $value->spellings,
+            ],
+            $known->list->values ?? [],
+        );
+        abort_if($means !== null && !in_array($means, array_column($values, 'value'), true), 422, "\"{$means}\" is not in the list.");
         if ($means === null) {
             $values[] = ['value' => $data['value'], 'code' => '', 'retired' => false, 'spellings' => []];
         }
         $this->mustBeClear($values);
         $this->lists->replace($field, $values);
-        Audit::note(Audit::STANDARDS, $means !== null ? "\"{$data['value']}\" means \"{$means}\" in the pick list of \"{$known->label}\"" : "Added \"{$data['value']}\" to the pick list of \"{$known->label}\"");
+        Audit::note(
+            Audit::STANDARDS,
+            $means !== null
+                ? "\"{$data['value']}\" means \"{$means}\" in the pick list of \"{$known->label}\""
+                : "Added \"{$data['value']}\" to the pick list of \"{$known->label}\"",
+        );
         $this->store->changed();
 
         return response()->json(['options' => app(FieldCatalog::class)->field($field)->options()]);
@@ -81,22 +94,50 @@ final class ListController extends Controller
     {
         $this->authorize('update', CustomField::class);
         $known = self::field($catalog, $field);
-        $data = $request->validate(['from' => ['required', 'string', 'max:190', 'different:to'], 'to' => ['required', 'string', 'max:190'], 'keep_spelling' => ['boolean']]);
+        $data = $request->validate([
+            'from' => ['required', 'string', 'max:190', 'different:to'],
+            'to' => ['required', 'string', 'max:190'],
+            'keep_spelling' => ['boolean'],
+        ]);
         $changed = $this->lists->merge($known, $data['from'], $data['to'], $request->user());
-        $elsewhere = array_sum(array_map(static fn (NamesValues $names): int => $names->rename($field, $data['from'], $data['to']), iterator_to_array(app()->tagged(NamesValues::class))));
+        $elsewhere = array_sum(
+            array_map(
+                static fn(NamesValues $names): int => $names->rename($field, $data['from'], $data['to']),
+                iterator_to_array(app()->tagged(NamesValues::class)),
+            ),
+        );
         if ($known->list !== null) {
             $gone = $known->list->find($data['from']);
             $values = [];
             foreach ($known->list->values as $value) {
                 if ($value->value !== $data['from']) {
-                    $values[] = ['value' => $value->value, 'code' => $value->code, 'retired' => $value->isRetired && $value->value !== $data['to'], 'spellings' => $value->value === $data['to'] && ($data['keep_spelling'] ?? true) ? array_values(array_unique(array_filter([...$value->spellings, $data['from'], $gone->code ?? '', ...$gone->spellings ?? []], static fn (string $spelling): bool => $spelling !== ''))) : $value->spellings];
+                    $values[] = [
+                        'value' => $value->value,
+                        'code' => $value->code,
+                        'retired' => $value->isRetired && $value->value !== $data['to'],
+                        'spellings' =>
+                            $value->value === $data['to'] && ($data['keep_spelling'] ?? true)
+                                ? array_values(
+                                    array_unique(
+                                        array_filter(
+                                            [...$value->spellings, $data['from'], $gone->code ?? '', ...$gone->spellings ?? []],
+                                            static fn(string $spelling): bool => $spelling !== '',
+                                        ),
+                                    ),
+                                )
+                                : $value->spellings,
+                    ];
                 }
             }
             $this->lists->replace($field, $values);
         }
         $this->store->changed();
 
-        return response()->json(['changed' => $changed, 'elsewhere' => $elsewhere, ...$this->shown(app(FieldCatalog::class)->field($field))]);
+        return response()->json([
+            'changed' => $changed,
+            'elsewhere' => $elsewhere,
+            ...$this->shown(app(FieldCatalog::class)->field($field)),
+        ]);
     }
 
     /** @param  array<array<string, mixed>>  $values */
@@ -104,8 +145,23 @@ final class ListController extends Controller
     {
         $means = [];
         foreach ($values as $value) {
-            foreach (array_unique(array_map(Fold::solid(...), [$value['value'], ...(isset($value['code']) && $value['code'] !== '' ? [$value['code']] : []), ...$value['spellings'] ?? []])) as $spelling) {
-                abort_if($spelling !== '' && isset($means[$spelling]), 422, "Two values can be written in the same way: \"{$value['value']}\" and \"".($means[$spelling] ?? '').'". Each spelling and code can mean one value.');
+            foreach (
+                array_unique(
+                    array_map(Fold::solid(...), [
+                        $value['value'],
+                        ...isset($value['code']) && $value['code'] !== '' ? [$value['code']] : [],
+                        ...$value['spellings'] ?? [],
+                    ]),
+                )
+                as $spelling
+            ) {
+                abort_if(
+                    $spelling !== '' && isset($means[$spelling]),
+                    422,
+                    "Two values can be written in the same way: \"{$value['value']}\" and \"" .
+                        ($means[$spelling] ?? '') .
+                        '". Each spelling and code can mean one value.',
+                );
                 $means[$spelling] = $value['value'];
             }
         }
@@ -116,15 +172,37 @@ final class ListController extends Controller
     {
         $used = $this->lists->used($field);
         $list = $field->list ?? new PickList([], false);
-        $known = array_map(static fn (PickValue $value): string => $value->value, $list->values);
-        $everything = new PickList(array_map(static fn (string $value): PickValue => new PickValue($value), array_values(array_unique([...$known, ...array_slice(array_map(strval(...), array_keys($used)), 0, 300)]))));
+        $known = array_map(static fn(PickValue $value): string => $value->value, $list->values);
+        $everything = new PickList(
+            array_map(
+                static fn(string $value): PickValue => new PickValue($value),
+                array_values(array_unique([...$known, ...array_slice(array_map(strval(...), array_keys($used)), 0, 300)])),
+            ),
+        );
 
         return [
             'field' => $field->key,
             'label' => $field->label,
             'closed' => $field->list->isClosed ?? false,
-            'values' => array_map(static fn (PickValue $value): array => ['value' => $value->value, 'code' => $value->code, 'spellings' => $value->spellings, 'retired' => $value->isRetired, 'used' => $used[$value->value] ?? 0], $list->values),
-            'not_listed' => array_values(array_map(static fn (string $value): array => ['value' => $value, 'used' => $used[$value]], array_filter(array_map(strval(...), array_keys($used)), static fn (string $value): bool => ! in_array($value, $known, true)))),
+            'values' => array_map(
+                static fn(PickValue $value): array => [
+                    'value' => $value->value,
+                    'code' => $value->code,
+                    'spellings' => $value->spellings,
+                    'retired' => $value->isRetired,
+                    'used' => $used[$value->value] ?? 0,
+                ],
+                $list->values,
+            ),
+            'not_listed' => array_values(
+                array_map(
+                    static fn(string $value): array => ['value' => $value, 'used' => $used[$value]],
+                    array_filter(
+                        array_map(strval(...), array_keys($used)),
+                        static fn(string $value): bool => !in_array($value, $known, true),
+                    ),
+                ),
+            ),
             'near' => PickLists::near($everything),
         ];
     }

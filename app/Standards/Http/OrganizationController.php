@@ -26,19 +26,37 @@ final class OrganizationController extends Controller
         $home = Organization::read();
 
         return response()->json([
-            'currency' => $home->currency, 'country' => $home->country, 'dates' => $home->dates->value,
-            'currencies' => array_map(static fn (string $code): array => ['value' => $code, 'label' => "{$code}, ".Currency::name($code)], Currency::codes()),
-            'countries' => array_map(static fn (string $code): array => ['value' => $code, 'label' => Countries::name($code)], Countries::all()),
-            'orders' => array_map(static fn (DateOrder $order): array => ['value' => $order->value, 'label' => $order->label()], DateOrder::cases()),
+            'currency' => $home->currency,
+            'country' => $home->country,
+            'dates' => $home->dates->value,
+            'currencies' => array_map(
+                static fn(string $code): array => ['value' => $code, 'label' => "{$code}, " . Currency::name($code)],
+                Currency::codes(),
+            ),
+            'countries' => array_map(
+                static fn(string $code): array => ['value' => $code, 'label' => Countries::name($code)],
+                Countries::all(),
+            ),
+            'orders' => array_map(
+                static fn(DateOrder $order): array => ['value' => $order->value, 'label' => $order->label()],
+                DateOrder::cases(),
+            ),
         ]);
     }
 
     public function update(Request $request, StandardsStore $store): JsonResponse
     {
         $this->authorize('update', CustomField::class);
-        $data = $request->validate(['currency' => ['required', Rule::in(Currency::codes())], 'country' => ['required', Rule::in(Countries::all())], 'dates' => ['required', Rule::enum(DateOrder::class)]]);
+        $data = $request->validate([
+            'currency' => ['required', Rule::in(Currency::codes())],
+            'country' => ['required', Rule::in(Countries::all())],
+            'dates' => ['required', Rule::enum(DateOrder::class)],
+        ]);
         Organization::keep(new Home($data['currency'], $data['country'], DateOrder::from($data['dates'])));
-        Audit::note(Audit::STANDARDS, "Set currency {$data['currency']}, country {$data['country']}, dates ".DateOrder::from($data['dates'])->label());
+        Audit::note(
+            Audit::STANDARDS,
+            "Set currency {$data['currency']}, country {$data['country']}, dates " . DateOrder::from($data['dates'])->label(),
+        );
         $store->changed();
 
         return $this->show();

@@ -19,6 +19,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Forms\Draft;
 use PineSieve\Core\Forms\PlacedProblem;
+use PineSieve\Core\Gifts\GiftKind;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Standards\Field;
@@ -31,33 +32,45 @@ use PineSieve\Core\Standards\Target;
 /** Supporters and gifts that people add and change by hand. */
 final class FormController extends Controller
 {
-    public function __construct(
-        private readonly Forms $forms,
-        private readonly GiftForms $gifts,
-        private readonly Standards $standards,
-    ) {
-    }
+    public function __construct(private readonly Forms $forms, private readonly GiftForms $gifts, private readonly Standards $standards) {}
 
     /** The fields of a form, drawn from the catalog. */
     public function fields(Request $request): JsonResponse
     {
         $this->authorize('viewAny', Supporter::class);
         $sight = FieldAccess::ofUser();
-        $hidden = FieldSetting::query()->get()->mapWithKeys(static fn (FieldSetting $setting): array => [$setting->field => $setting->settings['hidden_in'] ?? []])->all();
+        $hidden = FieldSetting::query()
+            ->get()
+            ->mapWithKeys(static fn(FieldSetting $setting): array => [$setting->field => $setting->settings['hidden_in'] ?? []])
+            ->all();
         $always = ['name.last', 'organization.name', 'gift.date', 'gift.amount'];
 
         return response()->json([
-            'fields' => array_values(array_map(fn (Field $field): array => [
-                'key' => $field->key, 'label' => $field->label, 'group' => $field->group, 'type' => $field->type->value,
-                'options' => $this->options($field),
-                'example' => $field->limits->example,
-                'edits' => $sight->edits($field->key) && ! $field->isRetired,
-                'hidden_in' => $hidden[$field->key] ?? [],
-                'required' => in_array($field->key, $always, true) ? 'always' : $this->required($field->key),
-            ], array_filter($this->standards->catalog->everything(), static fn (Field $field): bool => FieldPlace::of($field->key) !== null && $sight->sees($field->key)))),
+            'fields' => array_values(
+                array_map(
+                    fn(Field $field): array => [
+                        'key' => $field->key,
+                        'label' => $field->label,
+                        'group' => $field->group,
+                        'type' => $field->type->value,
+                        'options' => $this->options($field),
+                        'example' => $field->limits->example,
+                        'edits' => $sight->edits($field->key) && !$field->isRetired,
+                        'hidden_in' => $hidden[$field->key] ?? [],
+                        'required' => in_array($field->key, $always, true) ? 'always' : $this->required($field->key),
+                    ],
+                    array_filter(
+                        $this->standards->catalog->everything(),
+                        static fn(Field $field): bool => FieldPlace::of($field->key) !== null && $sight->sees($field->key),
+                    ),
+                ),
+            ),
             'kinds' => Target::KINDS,
             'conditions' => ['good', 'former', 'undeliverable', 'not to be used'],
-            'link_kinds' => array_map(static fn (LinkKind $kind): array => ['kind' => $kind->value, 'phrase' => $kind->phrase(), 'reverse' => $kind->reverse()], LinkKind::cases()),
+            'link_kinds' => array_map(
+                static fn(LinkKind $kind): array => ['kind' => $kind->value, 'phrase' => $kind->phrase(), 'reverse' => $kind->reverse()],
+                LinkKind::cases(),
+            ),
         ]);
     }
 
@@ -68,7 +81,10 @@ final class FormController extends Controller
         $draft = Draft::fromArray((array) $request->input('draft', []));
         $id = $request->integer('supporter') ?: null;
 
-        return response()->json(['problems' => self::placed($this->forms->problems($draft, $id, FieldAccess::ofUser())), 'alike' => $this->forms->alike($draft, $id, FieldAccess::ofUser())]);
+        return response()->json([
+            'problems' => self::placed($this->forms->problems($draft, $id, FieldAccess::ofUser())),
+            'alike' => $this->forms->alike($draft, $id, FieldAccess::ofUser()),
+        ]);
     }
 
     public function store(Request $request): JsonResponse
@@ -82,7 +98,9 @@ final class FormController extends Controller
     {
         $this->authorize('edit-records');
         $draft = $this->forms->of($supporter->id, FieldAccess::ofUser()) ?? abort(404);
-        $names = DB::table('supporters')->whereIn('id', array_column($draft->lists['links'] ?? [], 'other_id'))->pluck('display_name', 'id');
+        $names = DB::table('supporters')
+            ->whereIn('id', array_column($draft->lists['links'] ?? [], 'other_id'))
+            ->pluck('display_name', 'id');
 
         return response()->json(['draft' => $draft->toArray(), 'names' => (object) $names->all(), 'name' => $supporter->display_name]);
     }
@@ -119,7 +137,16 @@ final class FormController extends Controller
     {
         $this->authorize('edit-records');
 
-        return response()->json(['problems' => self::placed($this->gifts->problems($supporter->id, $request->integer('gift') ?: null, $this->written($request, 'values'), FieldAccess::ofUser()))]);
+        return response()->json([
+            'problems' => self::placed(
+                $this->gifts->problems(
+                    $supporter->id,
+                    $request->integer('gift') ?: null,
+                    $this->written($request, 'values'),
+                    FieldAccess::ofUser(),
+                ),
+            ),
+        ]);
     }
 
     public function storeGift(Request $request, Supporter $supporter): JsonResponse
@@ -160,13 +187,24 @@ final class FormController extends Controller
             return $this->notKept($error);
         }
 
-        return response()->json(['id' => $kept->supporter, 'warnings' => self::placed($kept->warnings), 'theirs' => (object) $kept->theirs], $status);
+        return response()->json(
+            ['id' => $kept->supporter, 'warnings' => self::placed($kept->warnings), 'theirs' => (object) $kept->theirs],
+            $status,
+        );
     }
 
     private function keptGift(Request $request, int $supporter, ?int $gift, int $status): JsonResponse
     {
         try {
-            $id = $this->gifts->keep($supporter, $gift, $this->written($request, 'values'), $this->written($request, 'base'), $request->user(), FieldAccess::ofUser(), $request->boolean('again'));
+            $id = $this->gifts->keep(
+                $supporter,
+                $gift,
+                $this->written($request, 'values'),
+                $this->written($request, 'base'),
+                $request->user(),
+                FieldAccess::ofUser(),
+                $request->boolean('again'),
+            );
         } catch (NotKept $error) {
             return $this->notKept($error);
         }
@@ -177,10 +215,21 @@ final class FormController extends Controller
     private function notKept(NotKept $error): JsonResponse
     {
         if ($error->merging !== null) {
-            return response()->json(['message' => $error->getMessage(), 'conflicts' => $error->merging->conflicts, 'theirs' => (object) $error->merging->theirs, 'merged' => $error->merging->draft->toArray()], 409);
+            return response()->json(
+                [
+                    'message' => $error->getMessage(),
+                    'conflicts' => $error->merging->conflicts,
+                    'theirs' => (object) $error->merging->theirs,
+                    'merged' => $error->merging->draft->toArray(),
+                ],
+                409,
+            );
         }
 
-        return response()->json(['message' => $error->getMessage(), 'problems' => self::placed($error->problems)], $error->problems === [] ? 409 : 422);
+        return response()->json(
+            ['message' => $error->getMessage(), 'problems' => self::placed($error->problems)],
+            $error->problems === [] ? 409 : 422,
+        );
     }
 
     /** @return array<string, string> */
@@ -197,7 +246,11 @@ final class FormController extends Controller
      */
     private function undotted(array $values): array
     {
-        return array_filter($values, static fn (mixed $value, int|string $key): bool => is_string($key) && ($value === null || is_string($value)), ARRAY_FILTER_USE_BOTH);
+        return array_filter(
+            $values,
+            static fn(mixed $value, int|string $key): bool => is_string($key) && ($value === null || is_string($value)),
+            ARRAY_FILTER_USE_BOTH,
+        );
     }
 
     private function required(string $field): ?string
@@ -205,7 +258,11 @@ final class FormController extends Controller
         foreach ([Strength::Must, Strength::Should] as $strength) {
             foreach ($this->standards->rules as $rule) {
                 if ($rule->field === $field && $rule->strength === $strength) {
-                    return $strength->value.($rule->subject === RuleSubject::Gift || $rule->subject === RuleSubject::Supporter ? '' : " {$rule->subject->value}").($rule->conditions === [] ? '' : ' sometimes');
+                    return $strength->value .
+                        ($rule->subject === RuleSubject::Gift || $rule->subject === RuleSubject::Supporter
+                            ? ''
+                            : " {$rule->subject->value}") .
+                        ($rule->conditions === [] ? '' : ' sometimes');
                 }
             }
         }
@@ -220,7 +277,7 @@ final class FormController extends Controller
             'yes or no', 'consent' => ['yes', 'no'],
             'status' => ['active', 'inactive', 'deceased'],
             'kind of record' => array_column(SupporterKind::cases(), 'value'),
-            'gift kind' => array_column(\PineSieve\Core\Gifts\GiftKind::cases(), 'value'),
+            'gift kind' => array_column(GiftKind::cases(), 'value'),
             default => $field->options(),
         };
     }
@@ -231,6 +288,6 @@ final class FormController extends Controller
      */
     private static function placed(array $problems): array
     {
-        return array_map(static fn (PlacedProblem $placed): array => $placed->toArray(), $problems);
+        return array_map(static fn(PlacedProblem $placed): array => $placed->toArray(), $problems);
     }
 }

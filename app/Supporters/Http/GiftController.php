@@ -27,21 +27,44 @@ final class GiftController extends Controller
         $intake = $request->query('intake');
         $matching = $query === '' ? null : $search->matching($query, $sight);
         $gifts = Gift::query()
-            ->when($query !== '', static fn ($found) => $matching === null ? $found->whereRaw('1 = 0') : $found->whereIn('supporter_id', $matching))
-            ->when(is_string($intake) && $intake !== '', static fn ($found) => $found->where('intake_id', (int) $intake))
-            ->when(preg_match('/^\d{4}-\d{2}$/D', (string) $request->query('month', '')) === 1, static fn ($found) => $found->whereRaw("date_format(given_on, '%Y-%m') = ?", [$request->query('month')]))
-            ->when(ctype_digit((string) $request->query('rule', '')), static fn ($found) => $found->whereIn('id', DB::table('shortfalls')->select('gift_id')->where('rule_id', (int) $request->query('rule'))));
+            ->when(
+                $query !== '',
+                static fn($found) => $matching === null ? $found->whereRaw('1 = 0') : $found->whereIn('supporter_id', $matching),
+            )
+            ->when(is_string($intake) && $intake !== '', static fn($found) => $found->where('intake_id', (int) $intake))
+            ->when(
+                preg_match('/^\d{4}-\d{2}$/D', (string) $request->query('month', '')) === 1,
+                static fn($found) => $found->whereRaw("date_format(given_on, '%Y-%m') = ?", [$request->query('month')]),
+            )
+            ->when(
+                ctype_digit((string) $request->query('rule', '')),
+                static fn($found) => $found->whereIn(
+                    'id',
+                    DB::table('shortfalls')->select('gift_id')->where('rule_id', (int) $request->query('rule')),
+                ),
+            );
         $total = (clone $gifts)->count();
         $sums = GiftSums::of((clone $gifts)->toBase());
         $page = max(1, (int) $request->query('page', '1'));
-        $rows = $gifts->orderByDesc('given_on')->orderByDesc('id')->offset(($page - 1) * self::PAGE)->limit(self::PAGE)->get();
+        $rows = $gifts
+            ->orderByDesc('given_on')
+            ->orderByDesc('id')
+            ->offset(($page - 1) * self::PAGE)
+            ->limit(self::PAGE)
+            ->get();
         $names = Supporter::query()->whereIn('id', $rows->pluck('supporter_id'))->pluck('sort_name', 'id');
 
         return response()->json([
-            'total' => $total, 'promises' => $sums->promises,
-            'sums' => $sight->sees('gift.amount') ? ['given' => (object) $sums->given->toArray(), 'promised' => (object) $sums->promised->toArray()] : null,
-            'page' => $page, 'pages' => (int) ceil($total / self::PAGE),
-            'gifts' => $rows->map(static fn (Gift $gift): array => [...$sight->of('gift', $gift->toArray()), 'supporter' => $names[$gift->supporter_id] ?? '']),
+            'total' => $total,
+            'promises' => $sums->promises,
+            'sums' => $sight->sees('gift.amount')
+                ? ['given' => (object) $sums->given->toArray(), 'promised' => (object) $sums->promised->toArray()]
+                : null,
+            'page' => $page,
+            'pages' => (int) ceil($total / self::PAGE),
+            'gifts' => $rows->map(
+                static fn(Gift $gift): array => [...$sight->of('gift', $gift->toArray()), 'supporter' => $names[$gift->supporter_id] ?? ''],
+            ),
         ]);
     }
 }

@@ -22,8 +22,12 @@ final class SavedSearchController extends Controller
         $this->authorize('viewAny', Supporter::class);
 
         return response()->json([
-            'searches' => SavedSearch::query()->orderBy('name')->get(['id', 'name', 'query']),
-            'groups' => FieldAccess::ofUser()->sees('groups') ? DB::table('memberships')->where('list', 'group')->distinct()->orderBy('name')->limit(500)->pluck('name') : [],
+            'searches' => SavedSearch::query()
+                ->orderBy('name')
+                ->get(['id', 'name', 'query']),
+            'groups' => FieldAccess::ofUser()->sees('groups')
+                ? DB::table('memberships')->where('list', 'group')->distinct()->orderBy('name')->limit(500)->pluck('name')
+                : [],
         ]);
     }
 
@@ -31,10 +35,20 @@ final class SavedSearchController extends Controller
     public function store(Request $request): JsonResponse
     {
         $this->authorize('edit-records');
-        $data = $request->validate(['name' => ['required', 'string', 'max:120'], 'query' => ['required', 'array:'.implode(',', SupporterSearch::KEYS), 'min:1'], 'query.*' => ['string', 'max:200']]);
-        $search = SavedSearch::query()->updateOrCreate(['name' => $data['name']], ['query' => $data['query'], 'user_id' => $request->user()?->id]);
+        $data = $request->validate([
+            'name' => ['required', 'string', 'max:120'],
+            'query' => ['required', 'array:' . implode(',', SupporterSearch::KEYS), 'min:1'],
+            'query.*' => ['string', 'max:200'],
+        ]);
+        $search = SavedSearch::query()->updateOrCreate(
+            ['name' => $data['name']],
+            ['query' => $data['query'], 'user_id' => $request->user()?->id],
+        );
 
-        return response()->json(['id' => $search->id, 'name' => $search->name, 'query' => $search->query], $search->wasRecentlyCreated ? 201 : 200);
+        return response()->json(
+            ['id' => $search->id, 'name' => $search->name, 'query' => $search->query],
+            $search->wasRecentlyCreated ? 201 : 200,
+        );
     }
 
     public function destroy(SavedSearch $savedSearch): JsonResponse

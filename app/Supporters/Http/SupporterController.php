@@ -36,26 +36,53 @@ final class SupporterController extends Controller
         $sight = FieldAccess::ofUser();
         $total = (clone $found)->count();
         // Ids first, so that only one page of rows is read in full however far down it lies.
-        $ids = Lists::ints($found->orderBy('sort_key')->orderBy('id')->offset(($page - 1) * self::PAGE)->limit(self::PAGE)->pluck('id'));
-        $rows = Supporter::query()->whereIn('id', $ids)->with(['addresses', 'emails', 'phones'])->orderBy('sort_key')->orderBy('id')->get();
+        $ids = Lists::ints(
+            $found
+                ->orderBy('sort_key')
+                ->orderBy('id')
+                ->offset(($page - 1) * self::PAGE)
+                ->limit(self::PAGE)
+                ->pluck('id'),
+        );
+        $rows = Supporter::query()
+            ->whereIn('id', $ids)
+            ->with(['addresses', 'emails', 'phones'])
+            ->orderBy('sort_key')
+            ->orderBy('id')
+            ->get();
         $gifts = GiftSums::by(DB::table('gifts')->whereIn('supporter_id', $ids), 'supporter_id');
-        $latest = DB::table('gifts')->whereIn('supporter_id', $ids)->whereRaw('not kind <=> ?', [GiftKind::Pledge->value])->groupBy('supporter_id')->selectRaw('supporter_id, max(given_on) as latest')->pluck('latest', 'supporter_id');
+        $latest = DB::table('gifts')
+            ->whereIn('supporter_id', $ids)
+            ->whereRaw('not kind <=> ?', [GiftKind::Pledge->value])
+            ->groupBy('supporter_id')
+            ->selectRaw('supporter_id, max(given_on) as latest')
+            ->pluck('latest', 'supporter_id');
 
         return response()->json([
             'total' => $total,
             'page' => $page,
             'pages' => (int) ceil($total / self::PAGE),
-            'supporters' => $rows->map(static fn (Supporter $supporter): array => [
-                'id' => $supporter->id,
-                'kind' => $supporter->kind,
-                'name' => $supporter->sort_name,
-                'city' => trim(implode(', ', array_filter([$sight->sees('address.city') ? $supporter->addresses->first()?->getAttribute('city') : null, $sight->sees('address.state') ? $supporter->addresses->first()?->getAttribute('state') : null]))),
-                'email' => $sight->sees('email') ? $supporter->emails->first()?->getAttribute('address') : null,
-                'phone' => $sight->sees('phone') ? $supporter->phones->first()?->getAttribute('number') : null,
-                'gifts' => $gifts[$supporter->id]->gifts ?? 0,
-                'given' => $sight->sees('gift.amount') ? (object) ($gifts[$supporter->id] ?? GiftSums::none())->given->toArray() : null,
-                'latest' => $sight->sees('gift.date') ? $latest[$supporter->id] ?? null : null,
-            ]),
+            'supporters' => $rows->map(
+                static fn(Supporter $supporter): array => [
+                    'id' => $supporter->id,
+                    'kind' => $supporter->kind,
+                    'name' => $supporter->sort_name,
+                    'city' => trim(
+                        implode(
+                            ', ',
+                            array_filter([
+                                $sight->sees('address.city') ? $supporter->addresses->first()?->getAttribute('city') : null,
+                                $sight->sees('address.state') ? $supporter->addresses->first()?->getAttribute('state') : null,
+                            ]),
+                        ),
+                    ),
+                    'email' => $sight->sees('email') ? $supporter->emails->first()?->getAttribute('address') : null,
+                    'phone' => $sight->sees('phone') ? $supporter->phones->first()?->getAttribute('number') : null,
+                    'gifts' => $gifts[$supporter->id]->gifts ?? 0,
+                    'given' => $sight->sees('gift.amount') ? (object) ($gifts[$supporter->id] ?? GiftSums::none())->given->toArray() : null,
+                    'latest' => $sight->sees('gift.date') ? $latest[$supporter->id] ?? null : null,
+                ],
+            ),
         ]);
     }
 
@@ -66,10 +93,14 @@ final class SupporterController extends Controller
         $supporters = SupporterSearch::of($request->query());
         Audit::note(Audit::EXPORT, "Downloaded {$supporters->clone()->count()} supporters");
 
-        return response()->streamDownload(static function () use ($supporters, $export): void {
-            $stream = fopen('php://output', 'w');
-            $export->write($supporters, FieldAccess::ofUser(), $stream === false ? throw new \LogicException('No output.') : $stream);
-        }, 'supporters.csv', ['Content-Type' => 'text/csv; charset=UTF-8']);
+        return response()->streamDownload(
+            static function () use ($supporters, $export): void {
+                $stream = fopen('php://output', 'w');
+                $export->write($supporters, FieldAccess::ofUser(), $stream === false ? throw new \LogicException('No output.') : $stream);
+            },
+            'supporters.csv',
+            ['Content-Type' => 'text/csv; charset=UTF-8'],
+        );
     }
 
     /** One who is not there any more, perhaps because others became one with it. */
@@ -77,7 +108,16 @@ final class SupporterController extends Controller
     {
         $merge = Merge::ofGone((int) $request->route('supporter'));
 
-        return response()->json(['message' => $merge === null ? 'This supporter is not there any more.' : "This supporter was merged into supporter {$merge->survivor_id}.", 'merged_into' => $merge?->survivor_id], 404);
+        return response()->json(
+            [
+                'message' =>
+                    $merge === null
+                        ? 'This supporter is not there any more.'
+                        : "This supporter was merged into supporter {$merge->survivor_id}.",
+                'merged_into' => $merge?->survivor_id,
+            ],
+            404,
+        );
     }
 
     public function show(Supporter $supporter, Origins $origins, Standards $standards, Links $links, UnreadValues $unread): JsonResponse
@@ -92,8 +132,26 @@ final class SupporterController extends Controller
         $gifts = $supporter->gifts()->orderByDesc('given_on')->orderByDesc('id')->limit(500)->get();
 
         $sight = FieldAccess::onPage();
-        $parts = static fn (string $subject, iterable $rows): array => array_values(array_filter(array_map(static fn ($row): array => $sight->of($subject, $row->toArray()), [...$rows]), static fn (array $row): bool => array_diff_key($row, ['id' => 1, 'supporter_id' => 1, 'kind' => 1, 'label' => 1, 'is_primary' => 1, 'condition' => 1, 'system' => 1, 'list' => 1, 'currency' => 1, 'intake_id' => 1]) !== []));
-        $custom = $supporter->customValues->filter(static fn ($value): bool => $sight->sees((string) $value->getAttribute('field')))->values();
+        $parts = static fn(string $subject, iterable $rows): array => array_values(
+            array_filter(
+                array_map(static fn($row): array => $sight->of($subject, $row->toArray()), [...$rows]),
+                static fn(array $row): bool => array_diff_key($row, [
+                    'id' => 1,
+                    'supporter_id' => 1,
+                    'kind' => 1,
+                    'label' => 1,
+                    'is_primary' => 1,
+                    'condition' => 1,
+                    'system' => 1,
+                    'list' => 1,
+                    'currency' => 1,
+                    'intake_id' => 1,
+                ]) !== [],
+            ),
+        );
+        $custom = $supporter->customValues
+            ->filter(static fn($value): bool => $sight->sees((string) $value->getAttribute('field')))
+            ->values();
         $things = [];
         foreach ($supporter->customValues as $value) {
             $things["custom:{$value->getAttribute('id')}"] = ['field' => $value->getAttribute('field')];
@@ -105,26 +163,61 @@ final class SupporterController extends Controller
         $sums = GiftSums::of($supporter->gifts()->toBase());
 
         return response()->json([
-            'supporter' => $sight->of('supporter', $supporter->makeHidden(['addresses', 'emails', 'phones', 'identifiers', 'memberships', 'customValues'])->toArray()),
+            'supporter' => $sight->of(
+                'supporter',
+                $supporter->makeHidden(['addresses', 'emails', 'phones', 'identifiers', 'memberships', 'customValues'])->toArray(),
+            ),
             'addresses' => $parts('address', $supporter->addresses),
             'emails' => $parts('email', $supporter->emails),
             'phones' => $parts('phone', $supporter->phones),
             'identifiers' => $parts('identifier', $supporter->identifiers),
             'groups' => $sight->sees('groups') ? $supporter->memberships->where('list', 'group')->pluck('name')->values() : [],
             'tags' => $sight->sees('tags') ? $supporter->memberships->where('list', 'tag')->pluck('name')->values() : [],
-            'custom' => $custom->map(fn ($value): array => ['id' => $value->getAttribute('id'), 'label' => $catalog->label($value->getAttribute('field')), 'value' => $value->getAttribute('value')]),
+            'custom' => $custom->map(
+                fn($value): array => [
+                    'id' => $value->getAttribute('id'),
+                    'label' => $catalog->label($value->getAttribute('field')),
+                    'value' => $value->getAttribute('value'),
+                ],
+            ),
             'unread' => $unread->of($supporter->id, $sight),
             'links' => $links->of($supporter->id),
-            'merges' => Merge::standing($supporter->id)->map(static fn (Merge $merge): array => ['id' => $merge->id, 'gone' => $merge->gone, 'at' => $merge->created_at->toIso8601String(), 'by' => $merge->user?->name])->values(),
+            'merges' => Merge::standing($supporter->id)
+                ->map(
+                    static fn(Merge $merge): array => [
+                        'id' => $merge->id,
+                        'gone' => $merge->gone,
+                        'at' => $merge->created_at->toIso8601String(),
+                        'by' => $merge->user?->name,
+                    ],
+                )
+                ->values(),
             'gifts' => $parts('gift', $gifts),
             'gift_count' => $supporter->gifts()->count(),
-            'gift_sums' => $sight->sees('gift.amount') ? ['given' => (object) $sums->given->toArray(), 'promised' => (object) $sums->promised->toArray(), 'promises' => $sums->promises] : null,
-            'origins' => array_filter($origins->of($supporter->id), static function (string $place) use ($sight, $things): bool {
-                [$subject, $id, $column] = explode(':', $place);
+            'gift_sums' => $sight->sees('gift.amount')
+                ? [
+                    'given' => (object) $sums->given->toArray(),
+                    'promised' => (object) $sums->promised->toArray(),
+                    'promises' => $sums->promises,
+                ]
+                : null,
+            'origins' => array_filter(
+                $origins->of($supporter->id),
+                static function (string $place) use ($sight, $things): bool {
+                    [$subject, $id, $column] = explode(':', $place);
 
-                return $sight->seesColumn($subject, $column, $things["{$subject}:{$id}"] ?? []);
-            }, ARRAY_FILTER_USE_KEY),
-            'shortfalls' => DB::table('shortfalls')->where('supporter_id', $supporter->id)->get()->map(static fn ($one): array => ['rule' => $one->rule_id, 'gift' => $one->gift_id, 'sentence' => $rules[$one->rule_id] ?? ''])->filter(static fn (array $one): bool => $one['sentence'] !== '')->values(),
+                    return $sight->seesColumn($subject, $column, $things["{$subject}:{$id}"] ?? []);
+                },
+                ARRAY_FILTER_USE_KEY,
+            ),
+            'shortfalls' => DB::table('shortfalls')
+                ->where('supporter_id', $supporter->id)
+                ->get()
+                ->map(
+                    static fn($one): array => ['rule' => $one->rule_id, 'gift' => $one->gift_id, 'sentence' => $rules[$one->rule_id] ?? ''],
+                )
+                ->filter(static fn(array $one): bool => $one['sentence'] !== '')
+                ->values(),
         ]);
     }
 }

@@ -30,9 +30,9 @@ final class PrepareCommand extends Command
             return self::SUCCESS;
         }
         try {
-            DB::transaction(fn () => $this->option('empty') ? $this->administrator() : app(DemoSeeder::class)->run());
+            DB::transaction(fn() => $this->option('empty') ? $this->administrator() : app(DemoSeeder::class)->run());
         } catch (UnusableOption $error) {
-            fwrite(STDERR, $error->getMessage().PHP_EOL);
+            fwrite(STDERR, $error->getMessage() . PHP_EOL);
 
             return 2;
         }
@@ -52,7 +52,11 @@ final class PrepareCommand extends Command
         }
         $password = $given === '' ? Str::password(20, symbols: false) : $given;
         $user->forceFill(['password' => $password, 'must_change' => $given === ''])->save();
-        $this->line($given === '' ? "The first sign-in is {$user->email} with the password {$password}. It is shown only once, here." : "The first sign-in is {$user->email} with the password of ADMIN_PASSWORD.");
+        $this->line(
+            $given === ''
+                ? "The first sign-in is {$user->email} with the password {$password}. It is shown only once, here."
+                : "The first sign-in is {$user->email} with the password of ADMIN_PASSWORD.",
+        );
     }
 
     /** The stand-in that receives notices is told to the application like any other system; its port may differ at each start. */

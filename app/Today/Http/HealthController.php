@@ -16,7 +16,8 @@ final class HealthController
     {
         $worker = 'not ok';
         try {
-            $alive = DB::scalar('select count(*) from worker_signs where seen_at > ?', [now()->subSeconds(config('sieve.worker_timeout'))]) > 0;
+            $alive =
+                DB::scalar('select count(*) from worker_signs where seen_at > ?', [now()->subSeconds(config('sieve.worker_timeout'))]) > 0;
             [$database, $worker] = ['ok', $alive ? 'ok' : 'not ok'];
         } catch (Throwable) {
             $database = 'not ok';
@@ -24,7 +25,15 @@ final class HealthController
         $closed = self::closed($points);
         $ok = $database === 'ok' && $worker === 'ok' && $closed === null;
 
-        return response()->json(['status' => $ok ? 'ok' : 'not ok', 'database' => $database, 'worker' => $worker, ...($closed === null ? [] : ['closed' => $closed])], $ok ? 200 : 503);
+        return response()->json(
+            [
+                'status' => $ok ? 'ok' : 'not ok',
+                'database' => $database,
+                'worker' => $worker,
+                ...$closed === null ? [] : ['closed' => $closed],
+            ],
+            $ok ? 200 : 503,
+        );
     }
 
     /** Why nobody gets in; null if the application is open. */
@@ -33,7 +42,8 @@ final class HealthController
         $cutOff = $points->cutOff();
 
         return match (true) {
-            $cutOff !== null => "the restore of {$cutOff->point} was cut off; start again to finish it, or go back with bin/restore {$cutOff->before}",
+            $cutOff !== null
+                => "the restore of {$cutOff->point} was cut off; start again to finish it, or go back with bin/restore {$cutOff->before}",
             $points->isUnderWay() => 'a restore point is being restored',
             app()->isDownForMaintenance() => 'for maintenance; "php artisan up" opens it',
             default => null,

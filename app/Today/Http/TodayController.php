@@ -27,11 +27,31 @@ final class TodayController extends Controller
 {
     private const MONTHS = 24;
 
-    public function __invoke(Summary $summary, HeldQueue $held, FieldCatalog $catalog, Measures $measures, DuplicateList $duplicates, Rereadings $rereadings): JsonResponse
-    {
+    public function __invoke(
+        Summary $summary,
+        HeldQueue $held,
+        FieldCatalog $catalog,
+        Measures $measures,
+        DuplicateList $duplicates,
+        Rereadings $rereadings,
+    ): JsonResponse {
         $this->authorize('viewAny', Intake::class);
-        $waiting = Intake::query()->with(['user', 'loader'])->where(static fn ($query) => $query->whereNotIn('state', ['loaded', 'undone'])->orWhere(static fn ($loaded) => $loaded->where('state', 'loaded')->whereNotNull('faults')))->latest('id')->limit(20)->get();
-        $loaded = Intake::query()->with(['user', 'loader'])->whereIn('state', ['loaded', 'undone'])->latest('loaded_at')->limit(6)->get();
+        $waiting = Intake::query()
+            ->with(['user', 'loader'])
+            ->where(
+                static fn($query) => $query
+                    ->whereNotIn('state', ['loaded', 'undone'])
+                    ->orWhere(static fn($loaded) => $loaded->where('state', 'loaded')->whereNotNull('faults')),
+            )
+            ->latest('id')
+            ->limit(20)
+            ->get();
+        $loaded = Intake::query()
+            ->with(['user', 'loader'])
+            ->whereIn('state', ['loaded', 'undone'])
+            ->latest('loaded_at')
+            ->limit(6)
+            ->get();
         $short = DB::table('shortfalls')->groupBy('rule_id')->selectRaw('rule_id, count(*) as n')->pluck('n', 'rule_id');
         $sight = FieldAccess::ofUser();
         $counts = [];
@@ -40,10 +60,22 @@ final class TodayController extends Controller
         }
 
         return response()->json([
-            'waiting' => $waiting->map(static fn (Intake $intake): array => $summary->of($intake)),
-            'loaded' => $loaded->map(static fn (Intake $intake): array => $summary->of($intake)),
+            'waiting' => $waiting->map(static fn(Intake $intake): array => $summary->of($intake)),
+            'loaded' => $loaded->map(static fn(Intake $intake): array => $summary->of($intake)),
             'held' => $held->rows()->count(),
-            'worklists' => Rule::query()->get()->map(static fn (Rule $rule): array => ['id' => $rule->id, 'subject' => $rule->subject->value, 'sentence' => $rule->rule()->sentence($catalog), 'count' => $short[$rule->id] ?? 0])->filter(static fn (array $one): bool => $one['count'] > 0)->sortByDesc('count')->values(),
+            'worklists' => Rule::query()
+                ->get()
+                ->map(
+                    static fn(Rule $rule): array => [
+                        'id' => $rule->id,
+                        'subject' => $rule->subject->value,
+                        'sentence' => $rule->rule()->sentence($catalog),
+                        'count' => $short[$rule->id] ?? 0,
+                    ],
+                )
+                ->filter(static fn(array $one): bool => $one['count'] > 0)
+                ->sortByDesc('count')
+                ->values(),
             'attention' => $counts,
             'rereadings' => array_sum(array_column($rereadings->counts(Rereadings::visible($sight)), 'count')),
             // Null where nobody has looked for them yet.
@@ -51,7 +83,16 @@ final class TodayController extends Controller
             'supporters' => Supporter::query()->count(),
             'gifts' => Gift::query()->count(),
             'given' => $sight->sees('gift.amount') ? (object) GiftSums::of(DB::table('gifts'))->given->toArray() : null,
-            'trust' => array_map(static fn (string $group, array $figure): array => ['group' => $group, 'count' => $figure[0], 'total' => $figure[1], 'over_time' => $measures->over("trust {$group}")], array_keys($trust = $measures->trust()), $trust),
+            'trust' => array_map(
+                static fn(string $group, array $figure): array => [
+                    'group' => $group,
+                    'count' => $figure[0],
+                    'total' => $figure[1],
+                    'over_time' => $measures->over("trust {$group}"),
+                ],
+                array_keys($trust = $measures->trust()),
+                $trust,
+            ),
             'months' => $this->months(),
         ]);
     }
@@ -59,8 +100,14 @@ final class TodayController extends Controller
     /** @return list<array{month: string, supporters: int, gifts: int}> by when they were first known and given, not when they were loaded */
     private function months(): array
     {
-        $from = now()->startOfMonth()->subMonths(self::MONTHS - 1);
-        $supporters = DB::table('supporters')->whereRaw('coalesce(first_known_on, date(created_at)) >= ?', [$from->toDateString()])->groupBy('month')->selectRaw("date_format(coalesce(first_known_on, date(created_at)), '%Y-%m') as month, count(*) as n")->pluck('n', 'month');
+        $from = now()
+            ->startOfMonth()
+            ->subMonths(self::MONTHS - 1);
+        $supporters = DB::table('supporters')
+            ->whereRaw('coalesce(first_known_on, date(created_at)) >= ?', [$from->toDateString()])
+            ->groupBy('month')
+            ->selectRaw("date_format(coalesce(first_known_on, date(created_at)), '%Y-%m') as month, count(*) as n")
+            ->pluck('n', 'month');
         $gifts = GiftSums::by(DB::table('gifts')->where('given_on', '>=', $from->toDateString()), "date_format(given_on, '%Y-%m')");
         $months = [];
         for ($i = 0; $i < self::MONTHS; $i++) {

@@ -21,9 +21,7 @@ final readonly class ColumnProposer
     /** Part of the values from which the header and they together leave no doubt. */
     private const CERTAIN = 0.9;
 
-    public function __construct(private FieldCatalog $catalog)
-    {
-    }
+    public function __construct(private FieldCatalog $catalog) {}
 
     public function propose(ColumnProfile $profile, int $column, SheetSense $sheet): Proposal
     {
@@ -35,20 +33,37 @@ final readonly class ColumnProposer
         }
         $labelled = $this->labelled($profile->header, $sheet->senses[$column]);
         if ($labelled !== null) {
-            return new Proposal($profile->header, $this->catalog->field($labelled)->type === FieldType::Date && $profile->needsDateOrder() ? ColumnState::Look : ColumnState::Sure, $labelled, "The header \"{$profile->header}\" is the very name of a field. {$this->fill($profile)}");
+            return new Proposal(
+                $profile->header,
+                $this->catalog->field($labelled)->type === FieldType::Date && $profile->needsDateOrder()
+                    ? ColumnState::Look
+                    : ColumnState::Sure,
+                $labelled,
+                "The header \"{$profile->header}\" is the very name of a field. {$this->fill($profile)}",
+            );
         }
         $sense = $sheet->senses[$column];
         if ($sense === null) {
             return $this->byValues($profile, $column, $sheet);
         }
         if ($sense->base === '') {
-            return new Proposal($profile->header, ColumnState::Open, null, "There is no field for \"{$profile->header}\". {$this->fill($profile)}");
+            return new Proposal(
+                $profile->header,
+                ColumnState::Open,
+                null,
+                "There is no field for \"{$profile->header}\". {$this->fill($profile)}",
+            );
         }
         [$target, $name] = Meaning::of($sense, $profile, $column, $sheet);
-        if ($target === null || ! $this->catalog->has($target)) {
+        if ($target === null || !$this->catalog->has($target)) {
             return $sense->isGuess || in_array($sense->base, ['name.title', 'status', 'kind'], true)
                 ? $this->byValues($profile, $column, $sheet)
-                : new Proposal($profile->header, ColumnState::Open, null, "The header \"{$profile->header}\" can mean several things. {$this->fill($profile)}");
+                : new Proposal(
+                    $profile->header,
+                    ColumnState::Open,
+                    null,
+                    "The header \"{$profile->header}\" can mean several things. {$this->fill($profile)}",
+                );
         }
 
         return $this->named($profile, $target, $name, $sense, $column, $sheet);
@@ -59,36 +74,66 @@ final readonly class ColumnProposer
     {
         $look = $this->look($target);
 
-        return $look === null ? $this->fill($profile) : $profile->evidence($look).'. '.$this->fill($profile);
+        return $look === null ? $this->fill($profile) : $profile->evidence($look) . '. ' . $this->fill($profile);
     }
 
-    private function named(ColumnProfile $profile, string $target, string $name, HeaderSense $sense, int $column, SheetSense $sheet): Proposal
-    {
+    private function named(
+        ColumnProfile $profile,
+        string $target,
+        string $name,
+        HeaderSense $sense,
+        int $column,
+        SheetSense $sheet,
+    ): Proposal {
         $field = $this->catalog->field($target);
         $look = $this->look($target);
         $says = "The header \"{$profile->header}\" is a usual one for {$field->label}.";
-        if ($look === Look::PostalCode && $profile->share($look) < self::BELIEVED && $profile->share(Look::PostalAbroad) >= self::CERTAIN && ($sheet->has('address.country') || $sheet->has('address.city'))) {
-            return new Proposal($profile->header, ColumnState::Look, $target, "{$says} {$profile->evidence($look)}; those of other countries stay as they are written.", $name);
+        if (
+            $look === Look::PostalCode &&
+            $profile->share($look) < self::BELIEVED &&
+            $profile->share(Look::PostalAbroad) >= self::CERTAIN &&
+            ($sheet->has('address.country') || $sheet->has('address.city'))
+        ) {
+            return new Proposal(
+                $profile->header,
+                ColumnState::Look,
+                $target,
+                "{$says} {$profile->evidence($look)}; those of other countries stay as they are written.",
+                $name,
+            );
         }
         if ($look !== null && $this->share($profile, $look) < self::BELIEVED) {
             $other = $this->byValues($profile, $column, $sheet);
 
-            return $other->target !== null ? $other : new Proposal($profile->header, ColumnState::Open, null, "{$says} But only {$profile->evidence($look)}.");
+            return $other->target !== null
+                ? $other
+                : new Proposal($profile->header, ColumnState::Open, null, "{$says} But only {$profile->evidence($look)}.");
         }
         $contradiction = $this->contradiction($profile, $target);
         if ($contradiction !== null) {
             $other = $this->byValues($profile, $column, $sheet);
 
-            return $other->target !== null ? $other : new Proposal($profile->header, ColumnState::Open, null, "{$says} But {$contradiction}.");
+            return $other->target !== null
+                ? $other
+                : new Proposal($profile->header, ColumnState::Open, null, "{$says} But {$contradiction}.");
         }
         if (str_starts_with($target, 'address.') && str_ends_with($target, 'line1') && $this->holdsBlocks($profile)) {
-            return new Proposal($profile->header, ColumnState::Look, substr($target, 0, -5).'block', 'The values hold street, city and postal code in one.');
+            return new Proposal(
+                $profile->header,
+                ColumnState::Look,
+                substr($target, 0, -5) . 'block',
+                'The values hold street, city and postal code in one.',
+            );
         }
         $state = match (true) {
             $sense->isGuess => ColumnState::Look,
             $field->type === FieldType::Date && $profile->needsDateOrder() => ColumnState::Look,
-            in_array($field->type, [FieldType::FullName, FieldType::AddressBlock, FieldType::Names, FieldType::Consent], true), $field->named => ColumnState::Look,
-            in_array($target, ['gift.reference', 'status', 'kind', 'notes'], true), str_starts_with($sense->base, 'last_gift.') => ColumnState::Look,
+            in_array($field->type, [FieldType::FullName, FieldType::AddressBlock, FieldType::Names, FieldType::Consent], true),
+            $field->named
+                => ColumnState::Look,
+            in_array($target, ['gift.reference', 'status', 'kind', 'notes'], true),
+            str_starts_with($sense->base, 'last_gift.')
+                => ColumnState::Look,
             $sense->party !== '' => ColumnState::Look,
             $look !== null => $this->share($profile, $look) >= self::CERTAIN ? ColumnState::Sure : ColumnState::Look,
             default => ColumnState::Sure,
@@ -120,8 +165,10 @@ final readonly class ColumnProposer
             str_ends_with($target, 'id.old') && $profile->share(Look::FullName) > 0.5 => 'its values look like names',
             str_contains($target, 'name.') && $profile->share(Look::Email) > 0.5 => 'its values are email addresses',
             str_contains($target, 'name.') && $profile->share(Look::Date) > 0.5 => 'its values are dates',
-            str_ends_with($target, 'address.line1') && ($profile->share(Look::Email) > 0.5 || $profile->share(Look::Date) > 0.5) => 'its values are something else',
-            ! str_starts_with($target, 'gift.kind') && $target === 'gift.fund' && $profile->share(Look::Money) > 0.8 => 'its values are amounts',
+            str_ends_with($target, 'address.line1') && ($profile->share(Look::Email) > 0.5 || $profile->share(Look::Date) > 0.5)
+                => 'its values are something else',
+            !str_starts_with($target, 'gift.kind') && $target === 'gift.fund' && $profile->share(Look::Money) > 0.8
+                => 'its values are amounts',
             default => null,
         };
     }
@@ -131,15 +178,31 @@ final readonly class ColumnProposer
     {
         foreach ([[Look::Email, 'email'], [Look::Phone, 'phone']] as [$look, $target]) {
             if ($profile->share($look) >= self::CERTAIN && $profile->share(Look::Date) < 0.5) {
-                return new Proposal($profile->header, $look === Look::Email ? ColumnState::Sure : ColumnState::Look, $target, "{$profile->evidence($look)}; the header does not say.");
+                return new Proposal(
+                    $profile->header,
+                    $look === Look::Email ? ColumnState::Sure : ColumnState::Look,
+                    $target,
+                    "{$profile->evidence($look)}; the header does not say.",
+                );
             }
         }
-        if ($profile->share(Look::Currency) >= self::CERTAIN && $sheet->has('gift.amount') && ! $sheet->has('gift.currency')) {
-            return new Proposal($profile->header, ColumnState::Look, 'gift.currency', "{$profile->evidence(Look::Currency)}; the header does not say.");
+        if ($profile->share(Look::Currency) >= self::CERTAIN && $sheet->has('gift.amount') && !$sheet->has('gift.currency')) {
+            return new Proposal(
+                $profile->header,
+                ColumnState::Look,
+                'gift.currency',
+                "{$profile->evidence(Look::Currency)}; the header does not say.",
+            );
         }
         $place = $this->byNeighbours($profile, $column, $sheet);
 
-        return $place ?? new Proposal($profile->header, ColumnState::Open, null, "The header \"{$profile->header}\" is not a usual one. {$this->fill($profile)}");
+        return $place ??
+            new Proposal(
+                $profile->header,
+                ColumnState::Open,
+                null,
+                "The header \"{$profile->header}\" is not a usual one. {$this->fill($profile)}",
+            );
     }
 
     /** Street, city, state and postal code stand side by side. */
@@ -147,7 +210,11 @@ final readonly class ColumnProposer
     {
         $near = static function (Look $look, int ...$offsets) use ($column, $sheet): bool {
             foreach ($offsets as $offset) {
-                if (isset($sheet->profiles[$column + $offset]) && $sheet->profiles[$column + $offset]->share($look) >= self::CERTAIN && $sheet->profiles[$column + $offset]->filled > 0) {
+                if (
+                    isset($sheet->profiles[$column + $offset]) &&
+                    $sheet->profiles[$column + $offset]->share($look) >= self::CERTAIN &&
+                    $sheet->profiles[$column + $offset]->filled > 0
+                ) {
                     return true;
                 }
             }
@@ -157,12 +224,24 @@ final readonly class ColumnProposer
         [$target, $look] = match (true) {
             $profile->share(Look::State) >= self::CERTAIN && $near(Look::PostalCode, 1, -1) => ['address.state', Look::State],
             $profile->share(Look::PostalCode) >= self::CERTAIN && $near(Look::State, -1, 1) => ['address.postal_code', Look::PostalCode],
-            $profile->share(Look::Street) >= self::CERTAIN && ($near(Look::State, 2, 3) || $near(Look::Words, 1) && $near(Look::PostalCode, 2, 3)) => [$this->holdsBlocks($profile) ? 'address.block' : 'address.line1', Look::Street],
-            $profile->share(Look::Words) >= self::CERTAIN && $near(Look::State, 1) && $near(Look::Street, -1, -2) => ['address.city', Look::Words],
+            $profile->share(Look::Street) >= self::CERTAIN &&
+                ($near(Look::State, 2, 3) || ($near(Look::Words, 1) && $near(Look::PostalCode, 2, 3)))
+                => [$this->holdsBlocks($profile) ? 'address.block' : 'address.line1', Look::Street],
+            $profile->share(Look::Words) >= self::CERTAIN && $near(Look::State, 1) && $near(Look::Street, -1, -2) => [
+                'address.city',
+                Look::Words,
+            ],
             default => [null, null],
         };
 
-        return $target === null || $look === null ? null : new Proposal($profile->header, ColumnState::Look, $target, "{$profile->evidence($look)}, and the columns beside it are of an address; the header does not say.");
+        return $target === null || $look === null
+            ? null
+            : new Proposal(
+                $profile->header,
+                ColumnState::Look,
+                $target,
+                "{$profile->evidence($look)}, and the columns beside it are of an address; the header does not say.",
+            );
     }
 
     /** A field of one's own, or one that no other word than its label names: "Work address: City", as a template has it. */
@@ -174,7 +253,9 @@ final readonly class ColumnProposer
             }
         }
 
-        return $sense === null || preg_match('/: |, (?:in one|line|after|by name)/u', $header) === 1 ? $this->catalog->keyByLabel($header) : null;
+        return $sense === null || preg_match('/: |, (?:in one|line|after|by name)/u', $header) === 1
+            ? $this->catalog->keyByLabel($header)
+            : null;
     }
 
     private function holdsBlocks(ColumnProfile $profile): bool
@@ -184,7 +265,8 @@ final readonly class ColumnProposer
         }
         $blocks = 0;
         foreach ($profile->values as $value => $count) {
-            $blocks += preg_match('/\S\s*\R\s*\S|,.+\b(?:\d{4,5}(?:-\d{4})?|[A-Z]\d[A-Z] ?\d[A-Z]\d)\s*$/siu', (string) $value) === 1 ? $count : 0;
+            $blocks +=
+                preg_match('/\S\s*\R\s*\S|,.+\b(?:\d{4,5}(?:-\d{4})?|[A-Z]\d[A-Z] ?\d[A-Z]\d)\s*$/siu', (string) $value) === 1 ? $count : 0;
         }
 
         return $blocks > 0.5 * array_sum($profile->values);
@@ -195,8 +277,16 @@ final readonly class ColumnProposer
         $order = $profile->dateOrder();
 
         return match (true) {
-            $profile->needsDateOrder() && $profile->dates['mdy'] > 0 => sprintf(' %s can only be month first, %s only day first, %s either: choose the order.', number_format($profile->dates['mdy']), number_format($profile->dates['dmy']), number_format($profile->dates['both'])),
-            $profile->needsDateOrder() => sprintf(' %s can be read month first or day first, and none of the values tells which: choose the order.', number_format($profile->dates['both'])),
+            $profile->needsDateOrder() && $profile->dates['mdy'] > 0 => sprintf(
+                ' %s can only be month first, %s only day first, %s either: choose the order.',
+                number_format($profile->dates['mdy']),
+                number_format($profile->dates['dmy']),
+                number_format($profile->dates['both']),
+            ),
+            $profile->needsDateOrder() => sprintf(
+                ' %s can be read month first or day first, and none of the values tells which: choose the order.',
+                number_format($profile->dates['both']),
+            ),
             $order !== null => sprintf(' %s can only be %s.', number_format($profile->dates[$order->value]), $order->label()),
             default => '',
         };
@@ -204,7 +294,13 @@ final readonly class ColumnProposer
 
     private function fill(ColumnProfile $profile): string
     {
-        return sprintf('%s of %s rows have a value, %s%s different.', number_format($profile->filled), number_format($profile->rows), $profile->exact ? '' : 'up to ', number_format($profile->distinct));
+        return sprintf(
+            '%s of %s rows have a value, %s%s different.',
+            number_format($profile->filled),
+            number_format($profile->rows),
+            $profile->exact ? '' : 'up to ',
+            number_format($profile->distinct),
+        );
     }
 
     private function look(string $target): ?Look

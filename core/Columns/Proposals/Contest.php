@@ -13,11 +13,7 @@ use PineSieve\Core\Standards\Target;
 /** Several columns that may become the same field: one does, the others become the next of several, or stay open and say why. */
 final readonly class Contest
 {
-    public function __construct(
-        private FieldCatalog $catalog,
-        private SheetSense $sheet,
-    ) {
-    }
+    public function __construct(private FieldCatalog $catalog, private SheetSense $sheet) {}
 
     /**
      * @param  list<Proposal>  $proposals
@@ -50,13 +46,13 @@ final readonly class Contest
     private function free(Proposal $proposal, array $taken, int $column): ?string
     {
         $wanted = (string) $proposal->target;
-        if (! isset($taken[$wanted]) || ColumnPlan::isShared($this->catalog, new Feed($wanted))) {
+        if (!isset($taken[$wanted]) || ColumnPlan::isShared($this->catalog, new Feed($wanted))) {
             return $wanted;
         }
         $target = Target::tryParse($wanted);
         if ($target !== null && in_array($target->field, ['email', 'phone'], true)) {
             for ($number = 2; $number < 10; $number++) {
-                if (! isset($taken[$target->with(number: $number)->key()])) {
+                if (!isset($taken[$target->with(number: $number)->key()])) {
                     return $target->with(number: $number)->key();
                 }
             }
@@ -89,7 +85,12 @@ final readonly class Contest
 
         return array_map(static function (Proposal $proposal) use ($amounts): Proposal {
             $target = Target::tryParse((string) $proposal->target);
-            if ($target === null || ! str_starts_with($target->field, 'gift.') || $target->number === 1 || isset($amounts[$target->number])) {
+            if (
+                $target === null ||
+                !str_starts_with($target->field, 'gift.') ||
+                $target->number === 1 ||
+                isset($amounts[$target->number])
+            ) {
                 return $proposal;
             }
 

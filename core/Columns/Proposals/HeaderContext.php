@@ -7,9 +7,7 @@ namespace PineSieve\Core\Columns\Proposals;
 /** Reads the headers of a source together: what stands beside a column says what it alone does not. */
 final class HeaderContext
 {
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @param  list<string>  $headers
@@ -44,12 +42,19 @@ final class HeaderContext
                 $parts[] = $sense->base;
             }
         }
-        $kinds = array_values(array_filter(array_unique($kinds), static fn (string $kind): bool => $kind !== ''));
+        $kinds = array_values(array_filter(array_unique($kinds), static fn(string $kind): bool => $kind !== ''));
         if (count($kinds) !== 1 || count($parts) !== count(array_unique($parts))) {
             return $senses;
         }
 
-        return array_map(static fn (?HeaderSense $sense): ?HeaderSense => $sense !== null && $sense->party === '' && str_starts_with($sense->base, 'address.') ? $sense->with($sense->base, $kinds[0], $sense->number) : $sense, $senses);
+        return array_map(
+            static fn(?HeaderSense $sense): ?HeaderSense => $sense !== null &&
+            $sense->party === '' &&
+            str_starts_with($sense->base, 'address.')
+                ? $sense->with($sense->base, $kinds[0], $sense->number)
+                : $sense,
+            $senses,
+        );
     }
 
     /**
@@ -60,7 +65,8 @@ final class HeaderContext
      */
     private static function occurrence(string $header, array $headers): array
     {
-        return preg_match('/^(.+) \((\d{1,2})\)$/uD', $header, $parts) === 1 && array_filter($headers, static fn (string $other): bool => mb_strtolower($other) === mb_strtolower($parts[1])) !== []
+        return preg_match('/^(.+) \((\d{1,2})\)$/uD', $header, $parts) === 1 &&
+            array_filter($headers, static fn(string $other): bool => mb_strtolower($other) === mb_strtolower($parts[1])) !== []
             ? [$parts[1], (int) $parts[2]]
             : [$header, 1];
     }
@@ -74,18 +80,32 @@ final class HeaderContext
      */
     private static function numberedAddresses(array $headers, array $senses): array
     {
-        $places = array_filter($senses, static fn (?HeaderSense $sense): bool => $sense !== null && in_array($sense->base, ['address.city', 'address.postal_code', 'address.state'], true) && $sense->number > 1);
+        $places = array_filter(
+            $senses,
+            static fn(?HeaderSense $sense): bool => $sense !== null &&
+                in_array($sense->base, ['address.city', 'address.postal_code', 'address.state'], true) &&
+                $sense->number > 1,
+        );
         if ($places === []) {
             return $senses;
         }
 
-        return array_map(static function (?HeaderSense $sense, string $header): ?HeaderSense {
-            if ($sense === null || $sense->number > 0 || ! in_array($sense->base, ['address.line1', 'address.line2'], true) || preg_match('/^\D*(?:address|addr|street)\D{0,2}([1-9])\D*$/iD', $header, $found) !== 1) {
-                return $sense;
-            }
+        return array_map(
+            static function (?HeaderSense $sense, string $header): ?HeaderSense {
+                if (
+                    $sense === null ||
+                    $sense->number > 0 ||
+                    !in_array($sense->base, ['address.line1', 'address.line2'], true) ||
+                    preg_match('/^\D*(?:address|addr|street)\D{0,2}([1-9])\D*$/iD', $header, $found) !== 1
+                ) {
+                    return $sense;
+                }
 
-            return $sense->with('address.line1', $sense->kind, (int) $found[1]);
-        }, $senses, $headers);
+                return $sense->with('address.line1', $sense->kind, (int) $found[1]);
+            },
+            $senses,
+            $headers,
+        );
     }
 
     /**
@@ -100,15 +120,15 @@ final class HeaderContext
         $kind = '';
         $opened = false;
         foreach ($senses as $column => $sense) {
-            if ($sense === null || ! str_starts_with($sense->base, 'address.')) {
+            if ($sense === null || !str_starts_with($sense->base, 'address.')) {
                 $section = HeaderWords::sectionKind($headers[$column]);
                 if ($section !== null) {
                     // "Work" alone, above or before its columns.
                     [$kind, $opened] = [$section, true];
-                    if ($sense === null && ! in_array($section, ['mobile', 'fax', 'other'], true)) {
+                    if ($sense === null && !in_array($section, ['mobile', 'fax', 'other'], true)) {
                         $senses[$column] = new HeaderSense('address.line1', '', $section, 0, 1, true);
                     }
-                } elseif ($sense !== null && ! in_array(explode('.', $sense->base)[0], ['phone', 'email', ''], true)) {
+                } elseif ($sense !== null && !in_array(explode('.', $sense->base)[0], ['phone', 'email', ''], true)) {
                     [$kind, $opened] = ['', false];
                 }
 
@@ -116,7 +136,11 @@ final class HeaderContext
             }
             if ($sense->kind !== '') {
                 [$kind, $opened] = [$sense->kind, true];
-            } elseif ($opened && ($sense->base !== 'address.line1' || self::isLine($senses[$column - 1] ?? null) === false && $column > 0 && $senses[$column - 1] === null)) {
+            } elseif (
+                $opened &&
+                ($sense->base !== 'address.line1' ||
+                    (self::isLine($senses[$column - 1] ?? null) === false && $column > 0 && $senses[$column - 1] === null))
+            ) {
                 $senses[$column] = $sense->with($sense->base, $kind, $sense->number);
             } elseif ($sense->base === 'address.line1') {
                 [$kind, $opened] = ['', false];

@@ -20,8 +20,7 @@ final readonly class HeaderSense
         public int $number,
         public int $occurrence = 1,
         public bool $isGuess = false,
-    ) {
-    }
+    ) {}
 
     public function with(string $base, string $kind, int $number): self
     {

@@ -10,7 +10,21 @@ use PineSieve\Core\Text\Fold;
 final class HeaderWords
 {
     private const PARTIES = [
-        'spouse' => ['spouse', 'spouses', 'partner', 'partners', 'wife', 'husband', 'sp', 'spse', 'spous', 'significant', 'so', 'coapplicant', 'joint'],
+        'spouse' => [
+            'spouse',
+            'spouses',
+            'partner',
+            'partners',
+            'wife',
+            'husband',
+            'sp',
+            'spse',
+            'spous',
+            'significant',
+            'so',
+            'coapplicant',
+            'joint',
+        ],
         'child' => ['child', 'children', 'kid', 'kids', 'dependent', 'dependents', 'childs'],
         'employer' => ['employer', 'employers', 'workplace', 'emp'],
         'household' => ['household', 'hh', 'hhold', 'family'],
@@ -19,7 +33,22 @@ final class HeaderWords
 
     private const KINDS = [
         'home' => ['home', 'hm', 'h', 'residence', 'residential', 'res', 'personal', 'evening', 'eve', 'house', 'night'],
-        'work' => ['work', 'wk', 'w', 'business', 'bus', 'office', 'off', 'biz', 'company', 'employer', 'daytime', 'corporate', 'organization', 'org'],
+        'work' => [
+            'work',
+            'wk',
+            'w',
+            'business',
+            'bus',
+            'office',
+            'off',
+            'biz',
+            'company',
+            'employer',
+            'daytime',
+            'corporate',
+            'organization',
+            'org',
+        ],
         'mailing' => ['mailing', 'mail', 'postal', 'correspondence'],
         'seasonal' => ['seasonal', 'summer', 'winter', 'vacation', 'cottage'],
         'other' => ['other', 'alternate', 'alternative', 'alt', 'secondary', 'additional', 'second', '2nd', 'backup'],
@@ -29,16 +58,164 @@ final class HeaderWords
 
     /** Words that say no more than that it is about the supporter, or nothing at all. */
     private const IDLE = [
-        'primary' => 1, 'preferred' => 1, 'main' => 1, 'default' => 1, 'current' => 1, 'donor' => 1, 'donors' => 1, 'supporter' => 1, 'supporters' => 1, 'member' => 1, 'members' => 1, 'constituent' => 1, 'customer' => 1, 'client' => 1, 'patron' => 1, 'guest' => 1, 'attendee' => 1,
-        'participant' => 1, 'registrant' => 1, 'billing' => 1, 'bill' => 1, 'shipping' => 1, 'buyer' => 1, 'purchaser' => 1, 'payer' => 1, 'payor' => 1, 'user' => 1, 'person' => 1, 'individual' => 1, 'your' => 1, 'the' => 1, 'please' => 1, 'enter' => 1, 'legal' => 1, 'info' => 1, 'information' => 1,
-        'field' => 1, 'required' => 1, 'optional' => 1, 'of' => 1, 'for' => 1, 'recipient' => 1, 'best' => 1, 'volunteer' => 1, 'bidder' => 1, 'sponsor' => 1, 'cons' => 1, 'cust' => 1, 'mbr' => 1, 'dnr' => 1, 'is' => 1, 'what' => 1, 'profile' => 1, 'record' => 1, 'text' => 1, 'no' => 1, 'usd' => 1, 'us' => 1, 'in' => 1, 'applicant' => 1,
-        'mm' => 1, 'dd' => 1, 'yyyy' => 1, 'yy' => 1, 'new' => 1, 'latest' => 1, 'official' => 1, 'c' => 1, 'tx' => 1, 'account' => 1, 'holder' => 1, 'and' => 1, 'day' => 1, 'sender' => 1, 'value' => 1, 'pref' => 1, 'addr' => 1, 'adr' => 1, 'today' => 1, 'would' => 1, 'you' => 1, 'like' => 1, 'our' => 1, 'can' => 1, 'to' => 1, 'receive' => 1, 'used' => 1, 'my' => 1, 'their' => 1, 'giver' => 1, 'fld' => 1, 'txt' => 1, 'str' => 1, 'details' => 1, 'detail' => 1,
+        'primary' => 1,
+        'preferred' => 1,
+        'main' => 1,
+        'default' => 1,
+        'current' => 1,
+        'donor' => 1,
+        'donors' => 1,
+        'supporter' => 1,
+        'supporters' => 1,
+        'member' => 1,
+        'members' => 1,
+        'constituent' => 1,
+        'customer' => 1,
+        'client' => 1,
+        'patron' => 1,
+        'guest' => 1,
+        'attendee' => 1,
+        'participant' => 1,
+        'registrant' => 1,
+        'billing' => 1,
+        'bill' => 1,
+        'shipping' => 1,
+        'buyer' => 1,
+        'purchaser' => 1,
+        'payer' => 1,
+        'payor' => 1,
+        'user' => 1,
+        'person' => 1,
+        'individual' => 1,
+        'your' => 1,
+        'the' => 1,
+        'please' => 1,
+        'enter' => 1,
+        'legal' => 1,
+        'info' => 1,
+        'information' => 1,
+        'field' => 1,
+        'required' => 1,
+        'optional' => 1,
+        'of' => 1,
+        'for' => 1,
+        'recipient' => 1,
+        'best' => 1,
+        'volunteer' => 1,
+        'bidder' => 1,
+        'sponsor' => 1,
+        'cons' => 1,
+        'cust' => 1,
+        'mbr' => 1,
+        'dnr' => 1,
+        'is' => 1,
+        'what' => 1,
+        'profile' => 1,
+        'record' => 1,
+        'text' => 1,
+        'no' => 1,
+        'usd' => 1,
+        'us' => 1,
+        'in' => 1,
+        'applicant' => 1,
+        'mm' => 1,
+        'dd' => 1,
+        'yyyy' => 1,
+        'yy' => 1,
+        'new' => 1,
+        'latest' => 1,
+        'official' => 1,
+        'c' => 1,
+        'tx' => 1,
+        'account' => 1,
+        'holder' => 1,
+        'and' => 1,
+        'day' => 1,
+        'sender' => 1,
+        'value' => 1,
+        'pref' => 1,
+        'addr' => 1,
+        'adr' => 1,
+        'today' => 1,
+        'would' => 1,
+        'you' => 1,
+        'like' => 1,
+        'our' => 1,
+        'can' => 1,
+        'to' => 1,
+        'receive' => 1,
+        'used' => 1,
+        'my' => 1,
+        'their' => 1,
+        'giver' => 1,
+        'fld' => 1,
+        'txt' => 1,
+        'str' => 1,
+        'details' => 1,
+        'detail' => 1,
     ];
 
     /** Things that have ids and are no supporters. */
-    private const NO_SYSTEMS = ['event', 'tax', 'batch', 'item', 'ticket', 'session', 'list', 'table', 'form', 'page', 'segment', 'user', 'parent', 'row', 'bid', 'seat', 'order', 'device', 'photo', 'file', 'product', 'invoice', 'campaign', 'fund', 'appeal', 'caller', 'card', 'driver', 'license', 'owner', 'staff', 'solicitor', 'address', 'phone', 'email', 'relationship', 'pledge', 'plan', 'subscription', 'bank', 'badge', 'team', 'group', 'chapter', 'site', 'store', 'type', 'status', 'country', 'state'];
+    private const NO_SYSTEMS = [
+        'event',
+        'tax',
+        'batch',
+        'item',
+        'ticket',
+        'session',
+        'list',
+        'table',
+        'form',
+        'page',
+        'segment',
+        'user',
+        'parent',
+        'row',
+        'bid',
+        'seat',
+        'order',
+        'device',
+        'photo',
+        'file',
+        'product',
+        'invoice',
+        'campaign',
+        'fund',
+        'appeal',
+        'caller',
+        'card',
+        'driver',
+        'license',
+        'owner',
+        'staff',
+        'solicitor',
+        'address',
+        'phone',
+        'email',
+        'relationship',
+        'pledge',
+        'plan',
+        'subscription',
+        'bank',
+        'badge',
+        'team',
+        'group',
+        'chapter',
+        'site',
+        'store',
+        'type',
+        'status',
+        'country',
+        'state',
+    ];
 
-    private const SINGULAR = ['gifts' => 'gift', 'donations' => 'donation', 'contributions' => 'contribution', 'phones' => 'phone', 'addresses' => 'address'];
+    private const SINGULAR = [
+        'gifts' => 'gift',
+        'donations' => 'donation',
+        'contributions' => 'contribution',
+        'phones' => 'phone',
+        'addresses' => 'address',
+    ];
 
     /** @var ?array<string, string> solid spelling to base */
     private static ?array $bases = null;
@@ -54,21 +231,21 @@ final class HeaderWords
         public readonly string $party,
         public readonly string $kind,
         public readonly int $number,
-    ) {
-    }
+    ) {}
 
     /** @return ?self null if the words name nothing */
     public static function read(string $header): ?self
     {
         // A remark in brackets may say which one it is, or be but a remark: "Phone (mobile)", "Organization (if any)".
-        return self::understood($header) ?? (str_contains($header, '(') ? self::understood((string) preg_replace('/\([^)]*\)?/', ' ', $header)) : null);
+        return self::understood($header) ??
+            (str_contains($header, '(') ? self::understood((string) preg_replace('/\([^)]*\)?/', ' ', $header)) : null);
     }
 
     private static function understood(string $header): ?self
     {
         $words = self::words($header);
-        $numbers = array_values(array_filter($words, static fn (string $word): bool => preg_match('/^(?:[1-9]|[1-5]\d)$/D', $word) === 1));
-        $letters = array_values(array_filter($words, static fn (string $word): bool => preg_match('/^\d+$/D', $word) !== 1));
+        $numbers = array_values(array_filter($words, static fn(string $word): bool => preg_match('/^(?:[1-9]|[1-5]\d)$/D', $word) === 1));
+        $letters = array_values(array_filter($words, static fn(string $word): bool => preg_match('/^\d+$/D', $word) !== 1));
         $party = self::party($letters);
         $kind = self::kind($letters);
         foreach (self::attempts($words, $letters, $party, $kind) as [$attempt, $usesNumber]) {
@@ -83,13 +260,18 @@ final class HeaderWords
             }
         }
         // "Mailer ID": of a system that has no other word.
-        if (count($letters) > 1 && in_array($letters[count($letters) - 1], ['id', 'guid', 'uuid'], true) && array_intersect($letters, self::NO_SYSTEMS) === [] && $party === '') {
+        if (
+            count($letters) > 1 &&
+            in_array($letters[count($letters) - 1], ['id', 'guid', 'uuid'], true) &&
+            array_intersect($letters, self::NO_SYSTEMS) === [] &&
+            $party === ''
+        ) {
             return new self('id.other', '', '', 0);
         }
         $alone = $party !== '' && count(array_diff($letters, self::PARTIES[$party], array_keys(self::IDLE))) === 0;
 
         return match (true) {
-            ! $alone => null,
+            !$alone => null,
             $party === 'employer', $party === 'household' => new self('organization.name', $party, '', 0),
             default => new self('name.full', $party, '', (int) ($numbers[0] ?? 0)),
         };
@@ -106,12 +288,26 @@ final class HeaderWords
     /** @return list<string> folded, "FName" as "f name", "Phone1" as "phone 1", "e mail" as "email" */
     public static function words(string $header): array
     {
-        $spaced = (string) preg_replace(['/(?<=\p{L})\.(?=\p{L}{2})|\.(?=\d)|(?<=\d)\.(?=\p{L})/u', '/(\p{Ll})(\p{Lu})/u', '/(\p{Lu})(\p{Lu}\p{Ll})/u', '/(\p{L})(\d)/u', '/(\d)(\p{L})/u'], [' ', '$1 $2', '$1 $2', '$1 $2', '$1 $2'], $header);
-        $spaced = (string) preg_replace(['/\be[- _]?mail/iu', '/#|№/u', '/\btele phone\b/iu', '/\b(\d) ?(st|nd|rd|th)\b/iu', '/\$/'], ['email', ' no ', 'telephone', '$1$2', ' usd '], $spaced);
+        $spaced = (string) preg_replace(
+            [
+                '/(?<=\p{L})\.(?=\p{L}{2})|\.(?=\d)|(?<=\d)\.(?=\p{L})/u',
+                '/(\p{Ll})(\p{Lu})/u',
+                '/(\p{Lu})(\p{Lu}\p{Ll})/u',
+                '/(\p{L})(\d)/u',
+                '/(\d)(\p{L})/u',
+            ],
+            [' ', '$1 $2', '$1 $2', '$1 $2', '$1 $2'],
+            $header,
+        );
+        $spaced = (string) preg_replace(
+            ['/\be[- _]?mail/iu', '/#|№/u', '/\btele phone\b/iu', '/\b(\d) ?(st|nd|rd|th)\b/iu', '/\$/'],
+            ['email', ' no ', 'telephone', '$1$2', ' usd '],
+            $spaced,
+        );
 
         $words = Fold::words($spaced) === '' ? [] : explode(' ', Fold::words($spaced));
 
-        return count($words) < 2 ? $words : array_map(static fn (string $word): string => self::SINGULAR[$word] ?? $word, $words);
+        return count($words) < 2 ? $words : array_map(static fn(string $word): string => self::SINGULAR[$word] ?? $word, $words);
     }
 
     /**
@@ -137,7 +333,7 @@ final class HeaderWords
             }
         }
 
-        return array_values(array_filter($attempts, static fn (array $attempt): bool => $attempt[0] !== []));
+        return array_values(array_filter($attempts, static fn(array $attempt): bool => $attempt[0] !== []));
     }
 
     /** @param  list<string>  $letters */
@@ -166,11 +362,13 @@ final class HeaderWords
 
     private static function belongs(string $base, string $party): bool
     {
-        return $party === '' || match ($party) {
-            'household' => in_array($base, ['organization.name', 'name.full', 'id.old'], true),
-            'employer' => in_array($base, ['organization.name', 'name.full', 'id.old', 'role'], true),
-            default => str_starts_with($base, 'name.') || in_array($base, ['email', 'phone', 'phone.mobile', 'birth_date', 'id.old', 'role'], true),
-        };
+        return $party === '' ||
+            match ($party) {
+                'household' => in_array($base, ['organization.name', 'name.full', 'id.old'], true),
+                'employer' => in_array($base, ['organization.name', 'name.full', 'id.old', 'role'], true),
+                default => str_starts_with($base, 'name.') ||
+                    in_array($base, ['email', 'phone', 'phone.mobile', 'birth_date', 'id.old', 'role'], true),
+            };
     }
 
     private static function fits(string $base, string $kind): bool
@@ -189,7 +387,7 @@ final class HeaderWords
         if (self::$bases === null) {
             self::$bases = [];
             /** @var array<string, string> $lists */
-            $lists = require __DIR__.'/data/headers.php';
+            $lists = require __DIR__ . '/data/headers.php';
             foreach ($lists as $base => $words) {
                 foreach (explode(' ', $words) as $word) {
                     self::$bases[$word] ??= $base;

@@ -14,9 +14,7 @@ final class Meaning
     /** Part of the values that decides between two meanings of a header. */
     private const MOST = 0.6;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** @return array{?string, string} target, and which group or system; null if it means none here */
     public static function of(HeaderSense $sense, ColumnProfile $profile, int $column, SheetSense $sheet): array
@@ -27,13 +25,18 @@ final class Meaning
             'status', 'deceased', 'active', 'inactive' => self::status($sense, $profile),
             'kind' => $profile->share(Look::RecordKind) >= self::MOST ? 'kind' : null,
             'gift.kind' => self::type($profile, $sheet),
-            'gift.date' => $sheet->hasGifts() || preg_match('/gift|donat|contrib|pa(?:y|id)|trans|check|receipt|given/i', $profile->header) === 1 ? 'gift.date' : null,
+            'gift.date' => $sheet->hasGifts() ||
+            preg_match('/gift|donat|contrib|pa(?:y|id)|trans|check|receipt|given/i', $profile->header) === 1
+                ? 'gift.date'
+                : null,
             'last_gift.date' => $sheet->has('gift.date') ? null : ($sheet->has('last_gift.amount') ? 'gift.date' : null),
             'last_gift.amount' => $sheet->has('gift.amount') ? null : ($sheet->has('last_gift.date') ? 'gift.amount' : null),
             'gift.notes', 'gift.tribute', 'gift.anonymous', 'gift.appeal', 'gift.campaign' => $sheet->hasGifts() ? $sense->base : null,
             'gift.fund' => self::fund($profile, $sheet),
             'gift.reference' => $sheet->hasGifts() ? 'gift.reference' : null,
-            'refusal.mail' => 'consent.mail', 'refusal.email' => 'consent.email', 'refusal.phone' => 'consent.phone',
+            'refusal.mail' => 'consent.mail',
+            'refusal.email' => 'consent.email',
+            'refusal.phone' => 'consent.phone',
             'group' => $profile->share(Look::YesNo) >= 0.9 ? 'group' : null,
             'groups', 'tags' => $profile->share(Look::YesNo) >= 0.9 ? 'group' : $sense->base,
             'phone.mobile', 'phone.fax' => 'phone',
@@ -60,7 +63,9 @@ final class Meaning
     {
         [$party, $number, $kind] = [$sense->party, max(1, $sense->number), $sense->kind];
         $kind = match ($sense->base) {
-            'phone.mobile' => 'mobile', 'phone.fax' => 'fax', default => $kind,
+            'phone.mobile' => 'mobile',
+            'phone.fax' => 'fax',
+            default => $kind,
         };
         // "First name 2" is of the second person.
         if ($party === '' && $number === 2 && str_starts_with($base, 'name.')) {
@@ -70,8 +75,8 @@ final class Meaning
             $base = $base === 'name.full' ? 'organization.name' : $base;
         }
         // The contact person of a sheet of organizations; in a sheet of people the word says nothing.
-        if ($party === 'contact' && (! $sheet->has('organization.name') || ($sheet->has('name.last') && str_starts_with($base, 'name.')))) {
-            $party = $sheet->has('organization.name') && $sheet->has('name.last') && ! str_starts_with($base, 'name.') ? 'contact' : '';
+        if ($party === 'contact' && (!$sheet->has('organization.name') || ($sheet->has('name.last') && str_starts_with($base, 'name.')))) {
+            $party = $sheet->has('organization.name') && $sheet->has('name.last') && !str_starts_with($base, 'name.') ? 'contact' : '';
         }
         // An email of the contact person, where the sheet has no other, is the organization's as well: it stays with whom the row is about.
         $target = Target::tryParse($party === '' ? $base : "{$party}.{$base}");
@@ -83,7 +88,14 @@ final class Meaning
             return $target->with(partyNumber: $number)->key();
         }
 
-        return isset(Target::KINDS[$head]) ? $target->with(kind: $kind, number: $head === 'gift' && $sense->occurrence > 1 && $sense->number === 0 ? $sense->occurrence : $number)->key() : $target->key();
+        return isset(Target::KINDS[$head])
+            ? $target
+                ->with(
+                    kind: $kind,
+                    number: $head === 'gift' && $sense->occurrence > 1 && $sense->number === 0 ? $sense->occurrence : $number,
+                )
+                ->key()
+            : $target->key();
     }
 
     private static function title(HeaderSense $sense, ColumnProfile $profile, SheetSense $sheet): ?string
@@ -101,7 +113,9 @@ final class Meaning
     /** A job needs an organization to be at. */
     private static function role(SheetSense $sheet): ?string
     {
-        return ($sheet->has('organization.name') || $sheet->has('organization.name', -1, 'employer')) && $sheet->hasPersonNames() ? 'employer.role' : null;
+        return ($sheet->has('organization.name') || $sheet->has('organization.name', -1, 'employer')) && $sheet->hasPersonNames()
+            ? 'employer.role'
+            : null;
     }
 
     private static function status(HeaderSense $sense, ColumnProfile $profile): ?string
@@ -115,7 +129,7 @@ final class Meaning
     private static function type(ColumnProfile $profile, SheetSense $sheet): ?string
     {
         return match (true) {
-            $profile->share(Look::GiftKind) >= self::MOST => $sheet->hasGifts() || ! $sheet->hasPersonNames() ? 'gift.kind' : null,
+            $profile->share(Look::GiftKind) >= self::MOST => $sheet->hasGifts() || !$sheet->hasPersonNames() ? 'gift.kind' : null,
             $profile->share(Look::RecordKind) >= self::MOST => 'kind',
             default => null,
         };
@@ -132,7 +146,7 @@ final class Meaning
         if ($sense->party !== '') {
             return 'id.old';
         }
-        if ($profile->share(Look::Email) > 0.5 || $profile->share(Look::Phone) > 0.9 && $profile->share(Look::Money) < 0.5) {
+        if ($profile->share(Look::Email) > 0.5 || ($profile->share(Look::Phone) > 0.9 && $profile->share(Look::Money) < 0.5)) {
             return null;
         }
         if ($sheet->isAlone('id.old', $column)) {
@@ -145,8 +159,14 @@ final class Meaning
     /** "Would you like our newsletter?" is the group "Newsletter". */
     private static function asked(string $header): string
     {
-        $bare = trim((string) preg_replace('/^(?:is|on|receives|can you|will you|are you an?|would you like(?: to receive| to be| to)?(?: our| the| an?)?|do you want(?: to)?)\s+|\?$/iu', '', trim($header)));
+        $bare = trim(
+            (string) preg_replace(
+                '/^(?:is|on|receives|can you|will you|are you an?|would you like(?: to receive| to be| to)?(?: our| the| an?)?|do you want(?: to)?)\s+|\?$/iu',
+                '',
+                trim($header),
+            ),
+        );
 
-        return mb_strtoupper(mb_substr($bare, 0, 1)).mb_substr($bare, 1);
+        return mb_strtoupper(mb_substr($bare, 0, 1)) . mb_substr($bare, 1);
     }
 }

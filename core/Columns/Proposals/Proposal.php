@@ -20,8 +20,7 @@ final readonly class Proposal
         public ?string $target,
         public string $evidence,
         public string $name = '',
-    ) {
-    }
+    ) {}
 
     public function with(ColumnState $state, ?string $target, string $evidence): self
     {

@@ -22,10 +22,8 @@ final readonly class Proposer
     private StepProposer $steps;
 
     /** @param  int  $thisYear a year of two digits is the latest that is not after it */
-    public function __construct(
-        private FieldCatalog $catalog,
-        int $thisYear,
-    ) {
+    public function __construct(private FieldCatalog $catalog, int $thisYear)
+    {
         $this->columns = new ColumnProposer($catalog);
         $this->steps = new StepProposer($catalog, $thisYear);
     }
@@ -34,9 +32,13 @@ final readonly class Proposer
     public function propose(array $profiles): ColumnPlan
     {
         $sheet = new SheetSense($profiles, HeaderContext::read(array_column($profiles, 'header')));
-        $proposals = array_map(fn (ColumnProfile $profile, int $column): Proposal => $this->columns->propose($profile, $column, $sheet), $profiles, array_keys($profiles));
+        $proposals = array_map(
+            fn(ColumnProfile $profile, int $column): Proposal => $this->columns->propose($profile, $column, $sheet),
+            $profiles,
+            array_keys($profiles),
+        );
         $proposals = (new Contest($this->catalog, $sheet))->settle($proposals);
-        [$proposals, $constants] = (new YearColumns)->apply($proposals, $profiles);
+        [$proposals, $constants] = (new YearColumns())->apply($proposals, $profiles);
         $choices = [];
         foreach ($proposals as $column => $proposal) {
             $choices[] = $this->steps->choice($profiles[$column], $proposal, $sheet->senses[$column]);
@@ -70,13 +72,15 @@ final readonly class Proposer
     {
         $columns = $plan->columns();
         $organization = $columns['organization.name'] ?? null;
-        $person = $columns['name.last'] ?? $columns['name.first'] ?? $columns['name.full'] ?? null;
+        $person = $columns['name.last'] ?? ($columns['name.first'] ?? ($columns['name.full'] ?? null));
         if ($organization === null || $person === null) {
             return false;
         }
         $says = isset($columns['kind']) || isset($columns['employer.role']);
 
         // Some rows without a person, some without an organization.
-        return $says || ($profiles[$person]->filled < 0.97 * $profiles[$person]->rows && $profiles[$organization]->filled + $profiles[$person]->filled > $profiles[$person]->rows);
+        return $says ||
+            ($profiles[$person]->filled < 0.97 * $profiles[$person]->rows &&
+                $profiles[$organization]->filled + $profiles[$person]->filled > $profiles[$person]->rows);
     }
 }

@@ -13,17 +13,19 @@ final readonly class SheetSense
      * @param  list<ColumnProfile>  $profiles
      * @param  list<?HeaderSense>  $senses
      */
-    public function __construct(
-        public array $profiles,
-        public array $senses,
-    ) {
-    }
+    public function __construct(public array $profiles, public array $senses) {}
 
     /** Whether a column, other than the one given, is headed as this base and has values. */
     public function has(string $base, int $except = -1, string $party = ''): bool
     {
         foreach ($this->senses as $column => $sense) {
-            if ($column !== $except && $sense !== null && $sense->base === $base && $sense->party === $party && $this->profiles[$column]->filled > 0) {
+            if (
+                $column !== $except &&
+                $sense !== null &&
+                $sense->base === $base &&
+                $sense->party === $party &&
+                $this->profiles[$column]->filled > 0
+            ) {
                 return true;
             }
         }
@@ -33,7 +35,7 @@ final readonly class SheetSense
 
     public function hasGifts(): bool
     {
-        return $this->has('gift.amount') || $this->has('gift.date') && $this->has('gift.fund');
+        return $this->has('gift.amount') || ($this->has('gift.date') && $this->has('gift.fund'));
     }
 
     public function hasPersonNames(): bool

@@ -21,21 +21,25 @@ use PineSieve\Core\Standards\FieldType;
 /** The steps without which a proposal would not work: what is blank, the order of dates, what yes and no mean. */
 final readonly class StepProposer
 {
-    public function __construct(
-        private FieldCatalog $catalog,
-        private int $thisYear,
-    ) {
-    }
+    public function __construct(private FieldCatalog $catalog, private int $thisYear) {}
 
     public function choice(ColumnProfile $profile, Proposal $proposal, ?HeaderSense $sense): ColumnChoice
     {
-        return new ColumnChoice($proposal->header, $proposal->state, $proposal->evidence, $proposal->target === null ? [] : [new Feed($proposal->target, $proposal->name)], $this->steps($profile, $proposal->target, $sense));
+        return new ColumnChoice(
+            $proposal->header,
+            $proposal->state,
+            $proposal->evidence,
+            $proposal->target === null ? [] : [new Feed($proposal->target, $proposal->name)],
+            $this->steps($profile, $proposal->target, $sense),
+        );
     }
 
     public function steps(ColumnProfile $profile, ?string $target, ?HeaderSense $sense): Steps
     {
-        $steps = new Steps;
-        $kinds = array_values(array_filter(['word', 'error'], static fn (string $kind): bool => $profile->count(Mark::from("placeholder {$kind}")) > 0));
+        $steps = new Steps();
+        $kinds = array_values(
+            array_filter(['word', 'error'], static fn(string $kind): bool => $profile->count(Mark::from("placeholder {$kind}")) > 0),
+        );
         if ($kinds !== []) {
             $steps = $steps->with(new Blank($kinds));
         }
@@ -45,22 +49,25 @@ final readonly class StepProposer
         $field = $this->catalog->field($target);
         if ($field->type === FieldType::Date) {
             $serial = $profile->count(Mark::Serial) > 0.5 * $profile->filled;
-            $steps = $profile->dateOrder() !== null || $serial || $profile->needsDateOrder() ? $steps->with(new ReadDate($profile->dateOrder(), $this->thisYear % 100, $serial)) : $steps;
+            $steps =
+                $profile->dateOrder() !== null || $serial || $profile->needsDateOrder()
+                    ? $steps->with(new ReadDate($profile->dateOrder(), $this->thisYear % 100, $serial))
+                    : $steps;
         }
-        if ($field->type === FieldType::Names && ! $steps->has(Split::NAME)) {
-            $steps = $steps->with(new Split);
+        if ($field->type === FieldType::Names && !$steps->has(Split::NAME)) {
+            $steps = $steps->with(new Split());
         }
         if (str_starts_with($sense->base ?? '', 'refusal.')) {
             // A cell that is filled with a word like "unsubscribed" refuses; only plain yes and no are turned round.
             $steps = $steps->with(new YesNo(reversed: $profile->share(Look::YesNo) > 0.5));
         }
-        $table = match ($profile->share(Look::YesNo) > 0.5 && $profile->share(Look::Status) < 0.9 ? ($sense->base ?? '') : '') {
+        $table = match ($profile->share(Look::YesNo) > 0.5 && $profile->share(Look::Status) < 0.9 ? $sense->base ?? '' : '') {
             'deceased' => ['yes' => 'deceased', 'no' => 'active'],
             'active' => ['yes' => 'active', 'no' => 'inactive'],
             'inactive' => ['yes' => 'inactive', 'no' => 'active'],
             default => [],
         };
 
-        return $table === [] ? $steps : $steps->with(new YesNo)->with(new ValueTable($table));
+        return $table === [] ? $steps : $steps->with(new YesNo())->with(new ValueTable($table));
     }
 }

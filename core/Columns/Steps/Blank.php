@@ -19,13 +19,11 @@ final readonly class Blank extends EachValue
      * @param  list<string>  $kinds  of Placeholders
      * @param  list<string>  $values  further ones
      */
-    public function __construct(
-        private array $kinds,
-        private array $values = [],
-    ) {
+    public function __construct(private array $kinds, private array $values = [])
+    {
         $words = [];
         foreach ($values as $value) {
-            $words['='.mb_strtolower(Tidy::line($value))] = true;
+            $words['=' . mb_strtolower(Tidy::line($value))] = true;
         }
         $this->words = $words;
     }
@@ -35,7 +33,9 @@ final readonly class Blank extends EachValue
         $kinds = $settings->texts('kinds');
         $unknown = array_diff($kinds, array_keys(Placeholders::KINDS));
 
-        return $unknown === [] ? new self($kinds, $settings->texts('values')) : throw new BadStep('There is no kind of placeholder "'.implode('", "', $unknown).'".');
+        return $unknown === []
+            ? new self($kinds, $settings->texts('values'))
+            : throw new BadStep('There is no kind of placeholder "' . implode('", "', $unknown) . '".');
     }
 
     /** Whether it takes for blank all that the other does. */
@@ -46,7 +46,10 @@ final readonly class Blank extends EachValue
 
     public function and(self $other): self
     {
-        return new self(array_values(array_unique([...$this->kinds, ...$other->kinds])), array_values(array_unique([...$this->values, ...$other->values])));
+        return new self(
+            array_values(array_unique([...$this->kinds, ...$other->kinds])),
+            array_values(array_unique([...$this->values, ...$other->values])),
+        );
     }
 
     /** Null if nothing is left. */
@@ -59,9 +62,12 @@ final readonly class Blank extends EachValue
 
     public function label(): string
     {
-        $what = [...array_map(static fn (string $kind): string => Placeholders::KINDS[$kind], $this->kinds), ...array_map(static fn (string $value): string => "\"{$value}\"", array_slice($this->values, 0, 5))];
+        $what = [
+            ...array_map(static fn(string $kind): string => Placeholders::KINDS[$kind], $this->kinds),
+            ...array_map(static fn(string $value): string => "\"{$value}\"", array_slice($this->values, 0, 5)),
+        ];
 
-        return 'Treat as blank: '.implode(', ', $what).(count($this->values) > 5 ? ' and '.(count($this->values) - 5).' more' : '');
+        return 'Treat as blank: ' . implode(', ', $what) . (count($this->values) > 5 ? ' and ' . (count($this->values) - 5) . ' more' : '');
     }
 
     public function settings(): array
@@ -71,7 +77,7 @@ final readonly class Blank extends EachValue
 
     protected function work(string $value, Row $row): string
     {
-        if (isset($this->words['='.mb_strtolower(Tidy::line($value))])) {
+        if (isset($this->words['=' . mb_strtolower(Tidy::line($value))])) {
             return '';
         }
 

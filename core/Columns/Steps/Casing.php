@@ -11,11 +11,14 @@ final readonly class Casing extends EachValue
 {
     public const NAME = 'case';
 
-    private const LABELS = ['name' => 'Capitals as in names', 'upper' => 'All capitals', 'lower' => 'All small letters', 'sentence' => 'A capital at the beginning'];
+    private const LABELS = [
+        'name' => 'Capitals as in names',
+        'upper' => 'All capitals',
+        'lower' => 'All small letters',
+        'sentence' => 'A capital at the beginning',
+    ];
 
-    public function __construct(private string $to = 'name')
-    {
-    }
+    public function __construct(private string $to = 'name') {}
 
     public static function of(Settings $settings): self
     {
@@ -37,7 +40,7 @@ final readonly class Casing extends EachValue
         return match ($this->to) {
             'upper' => mb_strtoupper($value),
             'lower' => mb_strtolower($value),
-            'sentence' => mb_strtoupper(mb_substr($value, 0, 1)).mb_strtolower(mb_substr($value, 1)),
+            'sentence' => mb_strtoupper(mb_substr($value, 0, 1)) . mb_strtolower(mb_substr($value, 1)),
             default => NameCasing::of($value),
         };
     }

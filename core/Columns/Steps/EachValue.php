@@ -11,6 +11,6 @@ abstract readonly class EachValue implements Step
 
     final public function apply(array $values, Row $row): array
     {
-        return array_map(fn (string $value): string => $value === '' ? '' : $this->work($value, $row), $values);
+        return array_map(fn(string $value): string => $value === '' ? '' : $this->work($value, $row), $values);
     }
 }

@@ -9,9 +9,7 @@ final readonly class Formula implements Step
 {
     public const NAME = 'formula';
 
-    public function __construct(private string $expression)
-    {
-    }
+    public function __construct(private string $expression) {}
 
     public static function of(Settings $settings): self
     {
@@ -28,7 +26,7 @@ final readonly class Formula implements Step
 
     public function label(): string
     {
-        return 'Work out: '.$this->expression;
+        return 'Work out: ' . $this->expression;
     }
 
     public function settings(): array

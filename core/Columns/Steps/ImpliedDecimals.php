@@ -9,9 +9,7 @@ final readonly class ImpliedDecimals extends EachValue
 {
     public const NAME = 'decimals';
 
-    public function __construct(private int $places = 2)
-    {
-    }
+    public function __construct(private int $places = 2) {}
 
     public static function of(Settings $settings): self
     {
@@ -40,6 +38,6 @@ final readonly class ImpliedDecimals extends EachValue
         $digits = str_pad(ltrim($parts[2], '0'), $this->places + 1, '0', STR_PAD_LEFT);
         $sign = $parts[1] === '-' || $parts[3] === '-' ? '-' : '';
 
-        return $sign.($this->places === 0 ? $digits : substr($digits, 0, -$this->places).'.'.substr($digits, -$this->places));
+        return $sign . ($this->places === 0 ? $digits : substr($digits, 0, -$this->places) . '.' . substr($digits, -$this->places));
     }
 }

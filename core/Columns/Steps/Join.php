@@ -10,11 +10,7 @@ final readonly class Join implements Step
     public const NAME = 'join';
 
     /** @param  list<string>  $with headers of the other columns, in order; none to join several values of this one */
-    public function __construct(
-        private array $with,
-        private string $separator = ' ',
-    ) {
-    }
+    public function __construct(private array $with, private string $separator = ' ') {}
 
     public static function of(Settings $settings): self
     {
@@ -29,16 +25,19 @@ final readonly class Join implements Step
 
     public function apply(array $values, Row $row): array
     {
-        $pieces = array_filter([...$values, ...array_map($row->cell(...), $this->with)], static fn (string $piece): bool => $piece !== '');
+        $pieces = array_filter([...$values, ...array_map($row->cell(...), $this->with)], static fn(string $piece): bool => $piece !== '');
 
         return [implode($this->separator, $pieces)];
     }
 
     public function label(): string
     {
-        $with = $this->with === [] ? 'Join the values' : 'Join with '.implode(', ', array_map(static fn (string $header): string => "\"{$header}\"", $this->with));
+        $with =
+            $this->with === []
+                ? 'Join the values'
+                : 'Join with ' . implode(', ', array_map(static fn(string $header): string => "\"{$header}\"", $this->with));
 
-        return $with.($this->separator === ' ' ? '' : ' by "'.str_replace("\n", '⏎', $this->separator).'"');
+        return $with . ($this->separator === ' ' ? '' : ' by "' . str_replace("\n", '⏎', $this->separator) . '"');
     }
 
     public function settings(): array

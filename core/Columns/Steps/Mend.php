@@ -13,7 +13,7 @@ final readonly class Mend extends EachValue
 
     public static function of(Settings $settings): self
     {
-        return new self;
+        return new self();
     }
 
     public function label(): string

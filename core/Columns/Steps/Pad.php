@@ -9,9 +9,7 @@ final readonly class Pad extends EachValue
 {
     public const NAME = 'pad';
 
-    public function __construct(private int $to = 5)
-    {
-    }
+    public function __construct(private int $to = 5) {}
 
     public static function of(Settings $settings): self
     {
@@ -30,6 +28,8 @@ final readonly class Pad extends EachValue
 
     protected function work(string $value, Row $row): string
     {
-        return preg_match('/^(\d+)(-\d+)?$/D', $value, $parts) === 1 ? str_pad($parts[1], $this->to, '0', STR_PAD_LEFT).($parts[2] ?? '') : $value;
+        return preg_match('/^(\d+)(-\d+)?$/D', $value, $parts) === 1
+            ? str_pad($parts[1], $this->to, '0', STR_PAD_LEFT) . ($parts[2] ?? '')
+            : $value;
     }
 }

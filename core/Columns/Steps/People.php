@@ -13,7 +13,7 @@ final readonly class People implements Step
 
     public static function of(Settings $settings): self
     {
-        return new self;
+        return new self();
     }
 
     public function apply(array $values, Row $row): array

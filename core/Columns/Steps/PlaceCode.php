@@ -13,9 +13,7 @@ final readonly class PlaceCode extends EachValue
     public const NAME = 'code';
 
     /** @param  string  $of "state" or "country" */
-    public function __construct(private string $of)
-    {
-    }
+    public function __construct(private string $of) {}
 
     public static function of(Settings $settings): self
     {
@@ -34,6 +32,6 @@ final readonly class PlaceCode extends EachValue
 
     protected function work(string $value, Row $row): string
     {
-        return ($this->of === 'state' ? (Regions::find($value)['code'] ?? null) : Countries::code($value)) ?? $value;
+        return ($this->of === 'state' ? Regions::find($value)['code'] ?? null : Countries::code($value)) ?? $value;
     }
 }

@@ -21,18 +21,17 @@ final readonly class ReadDate extends EachValue
      * @param  int  $pivot  two-digit years up to it are 2000 and later, those above it 1900 and later
      * @param  bool  $serial  whether a plain number is the serial number of a day, counted from 1900
      */
-    public function __construct(
-        public ?DateOrder $order = null,
-        private int $pivot = self::PIVOT,
-        private bool $serial = false,
-    ) {
-    }
+    public function __construct(public ?DateOrder $order = null, private int $pivot = self::PIVOT, private bool $serial = false) {}
 
     public static function of(Settings $settings): self
     {
         $order = $settings->one('order', ['', ...array_column(DateOrder::cases(), 'value')], '');
 
-        return new self($order === '' ? null : DateOrder::from($order), $settings->number('pivot', self::PIVOT, 0, 99), $settings->flag('serial'));
+        return new self(
+            $order === '' ? null : DateOrder::from($order),
+            $settings->number('pivot', self::PIVOT, 0, 99),
+            $settings->flag('serial'),
+        );
     }
 
     public function withOrder(?DateOrder $order): self
@@ -52,11 +51,17 @@ final readonly class ReadDate extends EachValue
 
     public function label(): string
     {
-        return implode(', ', array_filter([
-            $this->order === null ? 'Dates' : "Dates, {$this->order->label()}",
-            sprintf('%02d is %d', $this->pivot, 2000 + $this->pivot),
-            $this->serial ? 'numbers are days since 1900' : '',
-        ], static fn (string $part): bool => $part !== ''));
+        return implode(
+            ', ',
+            array_filter(
+                [
+                    $this->order === null ? 'Dates' : "Dates, {$this->order->label()}",
+                    sprintf('%02d is %d', $this->pivot, 2000 + $this->pivot),
+                    $this->serial ? 'numbers are days since 1900' : '',
+                ],
+                static fn(string $part): bool => $part !== '',
+            ),
+        );
     }
 
     public function settings(): array
@@ -76,7 +81,10 @@ final readonly class ReadDate extends EachValue
         $meaning = $date->meanings[$this->order->value] ?? null;
         // A column that is day first and holds 12/25/2016 is mixed: this one value can mean only one day, but says that the order is not certain.
         if ($meaning === null && preg_match('/^\d{1,2}\D\d{1,2}\D\d{2,4}/', $value) === 1) {
-            throw new StepFault("\"{$value}\" can't be {$this->order->label()}, as the column is", 'Write it as year-month-day, such as 2016-03-04');
+            throw new StepFault(
+                "\"{$value}\" can't be {$this->order->label()}, as the column is",
+                'Write it as year-month-day, such as 2016-03-04',
+            );
         }
 
         return $meaning ?? array_values($date->meanings)[0];

@@ -13,9 +13,7 @@ final readonly class ReadNumber extends EachValue
     public const NAME = 'number';
 
     /** @param  string  $decimal mark before the decimals: "." or "," */
-    public function __construct(private string $decimal = '.')
-    {
-    }
+    public function __construct(private string $decimal = '.') {}
 
     public static function of(Settings $settings): self
     {
@@ -24,7 +22,7 @@ final readonly class ReadNumber extends EachValue
 
     public function label(): string
     {
-        return 'Numbers as '.($this->decimal === '.' ? '1,234.50' : '1.234,50');
+        return 'Numbers as ' . ($this->decimal === '.' ? '1,234.50' : '1.234,50');
     }
 
     public function settings(): array
@@ -45,13 +43,23 @@ final readonly class ReadNumber extends EachValue
         $other = $this->decimal === '.' ? ',' : '.';
         $plain = str_replace([$other, $this->decimal], ['', '.'], $digits);
         // Groups of other than three digits say that the number is written another way.
-        $isGrouped = preg_match('/^\d{1,3}(?:'.preg_quote($other, '/').'\d{3})*(?:'.preg_quote($this->decimal, '/').'\d*)?$/D', $digits) === 1 || ! str_contains($digits, $other);
-        if (! $isGrouped || preg_match('/^(?:\d+(?:\.\d*)?|\.\d+)$/D', $plain) !== 1) {
-            throw new StepFault("\"{$value}\" is not written as ".($this->decimal === '.' ? '1,234.50' : '1.234,50'), 'Correct the number, or change the step of the column');
+        $isGrouped =
+            preg_match('/^\d{1,3}(?:' . preg_quote($other, '/') . '\d{3})*(?:' . preg_quote($this->decimal, '/') . '\d*)?$/D', $digits) ===
+                1 || !str_contains($digits, $other);
+        if (!$isGrouped || preg_match('/^(?:\d+(?:\.\d*)?|\.\d+)$/D', $plain) !== 1) {
+            throw new StepFault(
+                "\"{$value}\" is not written as " . ($this->decimal === '.' ? '1,234.50' : '1.234,50'),
+                'Correct the number, or change the step of the column',
+            );
         }
         $plain = rtrim($plain, '.');
 
         // What says the currency stays with the number: it is not this step's to take away.
-        return implode('', array_map(static fn (string $mark): string => preg_match('/\p{Sc}$/u', $mark) === 1 ? $mark : "{$mark} ", $marks)).($negative && trim($plain, '0.') !== '' ? '-' : '').(str_starts_with($plain, '.') ? "0{$plain}" : $plain);
+        return implode(
+            '',
+            array_map(static fn(string $mark): string => preg_match('/\p{Sc}$/u', $mark) === 1 ? $mark : "{$mark} ", $marks),
+        ) .
+            ($negative && trim($plain, '0.') !== '' ? '-' : '') .
+            (str_starts_with($plain, '.') ? "0{$plain}" : $plain);
     }
 }

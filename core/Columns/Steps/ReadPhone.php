@@ -23,7 +23,9 @@ final readonly class ReadPhone extends EachValue
     {
         $country = strtoupper($settings->text('country'));
 
-        return preg_match('/^[A-Z]{2}$/D', $country) === 1 ? new self($country) : throw new BadStep('A country is written with its two letters.');
+        return preg_match('/^[A-Z]{2}$/D', $country) === 1
+            ? new self($country)
+            : throw new BadStep('A country is written with its two letters.');
     }
 
     public function label(): string
@@ -40,6 +42,8 @@ final readonly class ReadPhone extends EachValue
     {
         $understood = $this->format->read($value);
 
-        return $understood->fault === null ? $understood->value : throw new StepFault($understood->fault->reason, $understood->fault->remedy);
+        return $understood->fault === null
+            ? $understood->value
+            : throw new StepFault($understood->fault->reason, $understood->fault->remedy);
     }
 }

@@ -15,14 +15,15 @@ final readonly class Replace extends EachValue
         private string $with = '',
         private bool $words = false,
         private bool $matchCase = false,
-    ) {
-    }
+    ) {}
 
     public static function of(Settings $settings): self
     {
         $find = $settings->text('find');
 
-        return $find === '' ? throw new BadStep('Say what is to be found.') : new self($find, $settings->text('with', ''), $settings->flag('words'), $settings->flag('match_case'));
+        return $find === ''
+            ? throw new BadStep('Say what is to be found.')
+            : new self($find, $settings->text('with', ''), $settings->flag('words'), $settings->flag('match_case'));
     }
 
     public function label(): string
@@ -38,13 +39,19 @@ final readonly class Replace extends EachValue
     protected function work(string $value, Row $row): string
     {
         $edge = $this->words ? ['(?<![\p{L}\p{N}])', '(?![\p{L}\p{N}])'] : ['', ''];
-        $pattern = '/'.$edge[0].preg_quote($this->find, '/').$edge[1].'/u'.($this->matchCase ? '' : 'i');
+        $pattern = '/' . $edge[0] . preg_quote($this->find, '/') . $edge[1] . '/u' . ($this->matchCase ? '' : 'i');
 
         // Counted before it is done: what it would become may not fit into memory.
-        if (strlen($this->with) * strlen($value) > Steps::LONGEST && strlen($this->with) * (int) preg_match_all($pattern, $value) > Steps::LONGEST) {
-            throw new StepFault("\"{$this->find}\" stands in the text so often that it becomes too long", 'Correct the step of the column, or shorten the cell');
+        if (
+            strlen($this->with) * strlen($value) > Steps::LONGEST &&
+            strlen($this->with) * (int) preg_match_all($pattern, $value) > Steps::LONGEST
+        ) {
+            throw new StepFault(
+                "\"{$this->find}\" stands in the text so often that it becomes too long",
+                'Correct the step of the column, or shorten the cell',
+            );
         }
 
-        return trim((string) preg_replace_callback($pattern, fn (): string => $this->with, $value));
+        return trim((string) preg_replace_callback($pattern, fn(): string => $this->with, $value));
     }
 }

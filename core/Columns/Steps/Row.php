@@ -14,11 +14,7 @@ final readonly class Row
      * @param  array<string, int>  $columns  solid spelling of a header to its column
      * @param  list<string>  $cells
      */
-    public function __construct(
-        private array $columns = [],
-        private array $cells = [],
-    ) {
-    }
+    public function __construct(private array $columns = [], private array $cells = []) {}
 
     /**
      * @param  list<string>  $headers

@@ -8,14 +8,12 @@ namespace PineSieve\Core\Columns\Steps;
 final readonly class Settings
 {
     /** @param  array<array-key, mixed>  $data */
-    public function __construct(private array $data)
-    {
-    }
+    public function __construct(private array $data) {}
 
     /** @param  ?string  $default null if it must be given */
     public function text(string $name, ?string $default = null): string
     {
-        $value = $this->data[$name] ?? $default ?? throw new BadStep("The step needs \"{$name}\".");
+        $value = $this->data[$name] ?? ($default ?? throw new BadStep("The step needs \"{$name}\"."));
 
         return is_string($value) && mb_strlen($value) <= 2000 ? $value : throw new BadStep("\"{$name}\" of a step must be a text.");
     }
@@ -27,17 +25,21 @@ final readonly class Settings
     {
         $value = $this->text($name, $default);
 
-        return in_array($value, $allowed, true) ? $value : throw new BadStep("\"{$name}\" of a step must be one of: ".implode(', ', $allowed).'.');
+        return in_array($value, $allowed, true)
+            ? $value
+            : throw new BadStep("\"{$name}\" of a step must be one of: " . implode(', ', $allowed) . '.');
     }
 
     public function number(string $name, ?int $default, int $from, int $to): int
     {
-        $value = $this->data[$name] ?? $default ?? throw new BadStep("The step needs \"{$name}\".");
+        $value = $this->data[$name] ?? ($default ?? throw new BadStep("The step needs \"{$name}\"."));
         if (is_string($value) && preg_match('/^-?\d{1,6}$/D', $value) === 1) {
             $value = (int) $value;
         }
 
-        return is_int($value) && $value >= $from && $value <= $to ? $value : throw new BadStep("\"{$name}\" of a step must be a number from {$from} to {$to}.");
+        return is_int($value) && $value >= $from && $value <= $to
+            ? $value
+            : throw new BadStep("\"{$name}\" of a step must be a number from {$from} to {$to}.");
     }
 
     public function flag(string $name, bool $default = false): bool
@@ -51,21 +53,29 @@ final readonly class Settings
     public function texts(string $name): array
     {
         $value = $this->data[$name] ?? [];
-        if (! is_array($value) || count($value) > 5000) {
+        if (!is_array($value) || count($value) > 5000) {
             throw new BadStep("\"{$name}\" of a step must be a list.");
         }
 
-        return array_map(static fn (mixed $text): string => is_string($text) ? $text : throw new BadStep("\"{$name}\" of a step must be a list of texts."), array_values($value));
+        return array_map(
+            static fn(mixed $text): string => is_string($text)
+                ? $text
+                : throw new BadStep("\"{$name}\" of a step must be a list of texts."),
+            array_values($value),
+        );
     }
 
     /** @return array<array-key, string> */
     public function table(string $name): array
     {
         $value = $this->data[$name] ?? [];
-        if (! is_array($value) || count($value) > 5000) {
+        if (!is_array($value) || count($value) > 5000) {
             throw new BadStep("\"{$name}\" of a step must be a table of at most 5,000 values.");
         }
 
-        return array_map(static fn (mixed $to): string => is_string($to) ? $to : throw new BadStep("\"{$name}\" of a step must be a table of texts."), $value);
+        return array_map(
+            static fn(mixed $to): string => is_string($to) ? $to : throw new BadStep("\"{$name}\" of a step must be a table of texts."),
+            $value,
+        );
     }
 }

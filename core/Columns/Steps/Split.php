@@ -10,9 +10,7 @@ final readonly class Split implements Step
     public const NAME = 'split';
 
     /** @param  string  $marks each of its characters separates; "\n" a line break */
-    public function __construct(private string $marks = ";,/|\n")
-    {
-    }
+    public function __construct(private string $marks = ";,/|\n") {}
 
     public static function of(Settings $settings): self
     {
@@ -25,19 +23,29 @@ final readonly class Split implements Step
     {
         $pieces = [];
         foreach ($values as $value) {
-            $cut = preg_split('/['.preg_quote($this->marks, '/').']/u', $value);
-            array_push($pieces, ...($cut === false ? [$value] : $cut));
+            $cut = preg_split('/[' . preg_quote($this->marks, '/') . ']/u', $value);
+            array_push($pieces, ...$cut === false ? [$value] : $cut);
         }
-        $pieces = array_values(array_filter(array_map(trim(...), $pieces), static fn (string $piece): bool => $piece !== ''));
+        $pieces = array_values(array_filter(array_map(trim(...), $pieces), static fn(string $piece): bool => $piece !== ''));
 
         return $pieces === [] ? [''] : $pieces;
     }
 
     public function label(): string
     {
-        return 'Split at '.implode(' ', array_map(static fn (string $mark): string => match ($mark) {
-            "\n" => 'line breaks', ' ' => 'blanks', default => $mark,
-        }, mb_str_split($this->marks))).' into several values';
+        return 'Split at ' .
+            implode(
+                ' ',
+                array_map(
+                    static fn(string $mark): string => match ($mark) {
+                        "\n" => 'line breaks',
+                        ' ' => 'blanks',
+                        default => $mark,
+                    },
+                    mb_str_split($this->marks),
+                ),
+            ) .
+            ' into several values';
     }
 
     public function settings(): array

@@ -13,10 +13,8 @@ final class StepFault extends SieveException
      * @param  string  $reason  without a full stop, naming the value
      * @param  string  $remedy  what a person can do
      */
-    public function __construct(
-        public readonly string $reason,
-        public readonly string $remedy,
-    ) {
+    public function __construct(public readonly string $reason, public readonly string $remedy)
+    {
         parent::__construct($reason);
     }
 }

@@ -9,9 +9,25 @@ final readonly class Steps
 {
     /** @var array<string, class-string<Step>> */
     public const KINDS = [
-        Trim::NAME => Trim::class, Casing::NAME => Casing::class, ValueTable::NAME => ValueTable::class, Replace::NAME => Replace::class, Take::NAME => Take::class, Split::NAME => Split::class,
-        Join::NAME => Join::class, ReadDate::NAME => ReadDate::class, ReadNumber::NAME => ReadNumber::class, ReadPhone::NAME => ReadPhone::class, PlaceCode::NAME => PlaceCode::class, YesNo::NAME => YesNo::class,
-        Blank::NAME => Blank::class, Pad::NAME => Pad::class, ImpliedDecimals::NAME => ImpliedDecimals::class, Turn::NAME => Turn::class, People::NAME => People::class, Mend::NAME => Mend::class, Formula::NAME => Formula::class,
+        Trim::NAME => Trim::class,
+        Casing::NAME => Casing::class,
+        ValueTable::NAME => ValueTable::class,
+        Replace::NAME => Replace::class,
+        Take::NAME => Take::class,
+        Split::NAME => Split::class,
+        Join::NAME => Join::class,
+        ReadDate::NAME => ReadDate::class,
+        ReadNumber::NAME => ReadNumber::class,
+        ReadPhone::NAME => ReadPhone::class,
+        PlaceCode::NAME => PlaceCode::class,
+        YesNo::NAME => YesNo::class,
+        Blank::NAME => Blank::class,
+        Pad::NAME => Pad::class,
+        ImpliedDecimals::NAME => ImpliedDecimals::class,
+        Turn::NAME => Turn::class,
+        People::NAME => People::class,
+        Mend::NAME => Mend::class,
+        Formula::NAME => Formula::class,
     ];
 
     /** Steps that a column can have. */
@@ -21,9 +37,7 @@ final readonly class Steps
     public const LONGEST = 100_000;
 
     /** @param  list<Step>  $list */
-    public function __construct(public array $list = [])
-    {
-    }
+    public function __construct(public array $list = []) {}
 
     /**
      * @param  string  $cell  tidied
@@ -37,11 +51,14 @@ final readonly class Steps
         foreach ($this->list as $step) {
             $values = $step->apply($values === [] ? [''] : $values, $row);
             if (array_sum(array_map(strlen(...), $values)) > self::LONGEST) {
-                throw new StepFault("After \"{$step->label()}\" the text is longer than ".number_format(self::LONGEST).' characters', 'Correct the step of the column, or shorten the cell');
+                throw new StepFault(
+                    "After \"{$step->label()}\" the text is longer than " . number_format(self::LONGEST) . ' characters',
+                    'Correct the step of the column, or shorten the cell',
+                );
             }
         }
 
-        return array_values(array_filter($values, static fn (string $value): bool => $value !== ''));
+        return array_values(array_filter($values, static fn(string $value): bool => $value !== ''));
     }
 
     public function with(Step $step): self
@@ -58,7 +75,7 @@ final readonly class Steps
     /** Without the steps of a kind. */
     public function without(string $name): self
     {
-        return new self(array_values(array_filter($this->list, static fn (Step $step): bool => $step::NAME !== $name)));
+        return new self(array_values(array_filter($this->list, static fn(Step $step): bool => $step::NAME !== $name)));
     }
 
     public function has(string $name): bool
@@ -87,7 +104,7 @@ final readonly class Steps
     /** @return list<array<string, mixed>> */
     public function toArray(): array
     {
-        return array_map(static fn (Step $step): array => ['do' => $step::NAME, ...$step->settings()], $this->list);
+        return array_map(static fn(Step $step): array => ['do' => $step::NAME, ...$step->settings()], $this->list);
     }
 
     /**
@@ -98,7 +115,7 @@ final readonly class Steps
     public static function fromArray(array $data): self
     {
         if (count($data) > self::MOST) {
-            throw new BadStep('A column can have '.self::MOST.' steps.');
+            throw new BadStep('A column can have ' . self::MOST . ' steps.');
         }
 
         return new self(array_map(self::step(...), array_values($data)));
@@ -106,10 +123,12 @@ final readonly class Steps
 
     private static function step(mixed $data): Step
     {
-        $name = is_array($data) ? ($data['do'] ?? null) : null;
-        $class = is_string($name) ? (self::KINDS[$name] ?? null) : null;
-        if (! is_array($data) || $class === null) {
-            throw new BadStep('There is no step "'.(is_string($name) ? $name : '').'". There are: '.implode(', ', array_keys(self::KINDS)).'.');
+        $name = is_array($data) ? $data['do'] ?? null : null;
+        $class = is_string($name) ? self::KINDS[$name] ?? null : null;
+        if (!is_array($data) || $class === null) {
+            throw new BadStep(
+                'There is no step "' . (is_string($name) ? $name : '') . '". There are: ' . implode(', ', array_keys(self::KINDS)) . '.',
+            );
         }
 
         return $class::of(new Settings($data));

@@ -20,18 +20,19 @@ final readonly class Take extends EachValue
      * @param  int  $nth  of the piece or word, from 1; from the end if negative
      * @param  int  $count  characters for "first" and "last"
      */
-    public function __construct(
-        private string $what,
-        string $mark = ',',
-        private int $nth = 1,
-        private int $count = 1,
-    ) {
+    public function __construct(private string $what, string $mark = ',', private int $nth = 1, private int $count = 1)
+    {
         $this->mark = $mark === '' ? throw new BadStep('Say at which mark the value is cut.') : $mark;
     }
 
     public static function of(Settings $settings): self
     {
-        return new self($settings->one('what', self::WHAT), $settings->text('mark', ','), $settings->number('nth', 1, -50, 50), $settings->number('count', 1, 1, 500));
+        return new self(
+            $settings->one('what', self::WHAT),
+            $settings->text('mark', ','),
+            $settings->number('nth', 1, -50, 50),
+            $settings->number('count', 1, 1, 500),
+        );
     }
 
     public function label(): string
@@ -59,24 +60,26 @@ final readonly class Take extends EachValue
 
     protected function work(string $value, Row $row): string
     {
-        return trim(match ($this->what) {
-            'before' => explode($this->mark, $value, 2)[0],
-            'after' => explode($this->mark, $value, 2)[1] ?? '',
-            'piece' => $this->nth(explode($this->mark, $value)),
-            'word' => $this->nth(explode(' ', $value)),
-            'first' => mb_substr($value, 0, $this->count),
-            'last' => mb_substr($value, -$this->count),
-            'digits' => (string) preg_replace('/\D/u', '', $value),
-            'letters' => (string) preg_replace('/[^\p{L}\p{M} ]/u', '', $value),
-            'inside' => preg_match('/[(\[]([^()\[\]]*)[)\]]/u', $value, $found) === 1 ? $found[1] : '',
-            default => (string) preg_replace('/\s*[(\[][^()\[\]]*[)\]]\s*/u', ' ', $value),
-        });
+        return trim(
+            match ($this->what) {
+                'before' => explode($this->mark, $value, 2)[0],
+                'after' => explode($this->mark, $value, 2)[1] ?? '',
+                'piece' => $this->nth(explode($this->mark, $value)),
+                'word' => $this->nth(explode(' ', $value)),
+                'first' => mb_substr($value, 0, $this->count),
+                'last' => mb_substr($value, -$this->count),
+                'digits' => (string) preg_replace('/\D/u', '', $value),
+                'letters' => (string) preg_replace('/[^\p{L}\p{M} ]/u', '', $value),
+                'inside' => preg_match('/[(\[]([^()\[\]]*)[)\]]/u', $value, $found) === 1 ? $found[1] : '',
+                default => (string) preg_replace('/\s*[(\[][^()\[\]]*[)\]]\s*/u', ' ', $value),
+            },
+        );
     }
 
     /** @param  list<string>  $pieces */
     private function nth(array $pieces): string
     {
-        $pieces = array_values(array_filter(array_map(trim(...), $pieces), static fn (string $piece): bool => $piece !== ''));
+        $pieces = array_values(array_filter(array_map(trim(...), $pieces), static fn(string $piece): bool => $piece !== ''));
 
         return $pieces[$this->nth < 0 ? count($pieces) + $this->nth : $this->nth - 1] ?? '';
     }

@@ -14,7 +14,7 @@ final readonly class Turn extends EachValue
 
     public static function of(Settings $settings): self
     {
-        return new self;
+        return new self();
     }
 
     public function label(): string

@@ -20,10 +20,8 @@ final readonly class ValueTable implements Step
      * @param  array<array-key, string>  $values  what is replaced to what it becomes; '' as a key for a blank cell
      * @param  string  $otherwise  what happens to a value that the table does not have
      */
-    public function __construct(
-        public array $values,
-        private string $otherwise = 'keep',
-    ) {
+    public function __construct(public array $values, private string $otherwise = 'keep')
+    {
         $folded = [];
         foreach ($values as $from => $to) {
             $folded[mb_strtolower(Tidy::line((string) $from))] = $to;
@@ -50,18 +48,24 @@ final readonly class ValueTable implements Step
                 $to !== null => $to,
                 $value === '' || $this->otherwise === 'keep' => $value,
                 $this->otherwise === 'blank' => '',
-                default => throw new StepFault("The table does not have \"{$value}\"", 'Add it to the table of the column, or correct the value'),
+                default => throw new StepFault(
+                    "The table does not have \"{$value}\"",
+                    'Add it to the table of the column, or correct the value',
+                ),
             };
         }, $values);
     }
 
     public function label(): string
     {
-        return 'Replace '.(count($this->values) === 1 ? 'a value' : number_format(count($this->values)).' values').' by a table'.match ($this->otherwise) {
-            'blank' => '; others are left blank',
-            'hold' => '; rows with others are held',
-            default => '',
-        };
+        return 'Replace ' .
+            (count($this->values) === 1 ? 'a value' : number_format(count($this->values)) . ' values') .
+            ' by a table' .
+            match ($this->otherwise) {
+                'blank' => '; others are left blank',
+                'hold' => '; rows with others are held',
+                default => '',
+            };
     }
 
     public function settings(): array

@@ -32,7 +32,7 @@ final readonly class YesNo implements Step
         $meanings = [];
         foreach (['yes' => $yes, 'no' => $no] as $meaning => $words) {
             foreach ($words as $word) {
-                $meanings['='.mb_strtolower(Tidy::line($word))] = $meaning;
+                $meanings['=' . mb_strtolower(Tidy::line($word))] = $meaning;
             }
         }
         $this->meanings = $meanings;
@@ -40,7 +40,12 @@ final readonly class YesNo implements Step
 
     public static function of(Settings $settings): self
     {
-        return new self($settings->texts('yes'), $settings->texts('no'), $settings->one('blank', self::BLANK, 'blank'), $settings->flag('reversed'));
+        return new self(
+            $settings->texts('yes'),
+            $settings->texts('no'),
+            $settings->one('blank', self::BLANK, 'blank'),
+            $settings->flag('reversed'),
+        );
     }
 
     public function apply(array $values, Row $row): array
@@ -49,7 +54,7 @@ final readonly class YesNo implements Step
             if ($value === '') {
                 return $this->blank === 'blank' ? '' : $this->blank;
             }
-            $word = $this->meanings['='.mb_strtolower($value)] ?? null;
+            $word = $this->meanings['=' . mb_strtolower($value)] ?? null;
             $meaning = $word === null ? ConsentFormat::meaning($value) : $word === 'yes';
             if ($meaning === null) {
                 throw new StepFault("\"{$value}\" is neither yes nor no", 'Say in the step of the column what it means');
@@ -61,7 +66,9 @@ final readonly class YesNo implements Step
 
     public function label(): string
     {
-        return 'Yes and no'.($this->reversed ? ', the other way round' : '').($this->blank === 'blank' ? '' : "; a blank cell means {$this->blank}");
+        return 'Yes and no' .
+            ($this->reversed ? ', the other way round' : '') .
+            ($this->blank === 'blank' ? '' : "; a blank cell means {$this->blank}");
     }
 
     public function settings(): array

@@ -30,13 +30,11 @@ final readonly class AddressComparer implements FieldComparer
     /** City and state with the street. */
     private const TOWN = 6;
 
-    public function __construct(private Comparison $comparison)
-    {
-    }
+    public function __construct(private Comparison $comparison) {}
 
     public function preparation(): string
     {
-        return 'address '.($this->comparison->options->asWritten ? 'as written' : 'standard');
+        return 'address ' . ($this->comparison->options->asWritten ? 'as written' : 'standard');
     }
 
     public function values(Traits $traits): array
@@ -49,7 +47,15 @@ final readonly class AddressComparer implements FieldComparer
                 $number = preg_match('/^(?:po box )?\d\S*/', $street, $found) === 1 ? $found[0] : '';
                 $way = trim(substr($street, strlen($number)));
                 $town = Fold::words("{$address->city} {$address->state}");
-                $values[] = [$written->line(), Address::doorKey($street, $unit, $place), $number, $way, $unit, $place, $town === '' ? '' : "{$town}|{$way}"];
+                $values[] = [
+                    $written->line(),
+                    Address::doorKey($street, $unit, $place),
+                    $number,
+                    $way,
+                    $unit,
+                    $place,
+                    $town === '' ? '' : "{$town}|{$way}",
+                ];
             }
         }
 
@@ -59,29 +65,42 @@ final readonly class AddressComparer implements FieldComparer
     public function compare(array $one, array $other): ?Agreement
     {
         if ($one[self::SAMENESS] === $other[self::SAMENESS]) {
-            return new Agreement(1.0, $this->comparison->options->asWritten ? "Same address: {$other[self::SHOWN]}" : 'Same address once both are in standard form');
+            return new Agreement(
+                1.0,
+                $this->comparison->options->asWritten
+                    ? "Same address: {$other[self::SHOWN]}"
+                    : 'Same address once both are in standard form',
+            );
         }
         if ($this->comparison->how === How::Starts) {
-            return substr($one[self::SAMENESS], 0, $this->comparison->characters) === substr($other[self::SAMENESS], 0, $this->comparison->characters) ? new Agreement(0.7, "Addresses begin alike: {$one[self::SHOWN]}; {$other[self::SHOWN]}") : null;
+            return substr($one[self::SAMENESS], 0, $this->comparison->characters) ===
+                substr($other[self::SAMENESS], 0, $this->comparison->characters)
+                ? new Agreement(0.7, "Addresses begin alike: {$one[self::SHOWN]}; {$other[self::SHOWN]}")
+                : null;
         }
         if ($this->comparison->how === How::Exact || $one[self::NUMBER] === '' || $one[self::NUMBER] !== $other[self::NUMBER]) {
             return null;
         }
         $isPlace = $one[self::PLACE] === $other[self::PLACE];
-        if (! $isPlace && ($one[self::TOWN] === '' || $one[self::TOWN] !== $other[self::TOWN])) {
+        if (!$isPlace && ($one[self::TOWN] === '' || $one[self::TOWN] !== $other[self::TOWN])) {
             return null;
         }
-        $units = array_filter([$one[self::UNIT], $other[self::UNIT]], static fn (string $unit): bool => $unit !== '');
+        $units = array_filter([$one[self::UNIT], $other[self::UNIT]], static fn(string $unit): bool => $unit !== '');
         if (count($units) === 2 && $one[self::UNIT] !== $other[self::UNIT]) {
             return null;
         }
         $likeness = Spelling::likeness($one[self::STREET], $other[self::STREET], $this->comparison->strictness);
 
-        return $likeness === null ? null : new Agreement(0.9 * $likeness, (match (true) {
-            count($units) === 1 => 'Same house, one without the unit: ',
-            ! $isPlace => 'Same street and town, but not the same postal code: ',
-            default => 'Addresses spelled alike: ',
-        })."{$one[self::SHOWN]}; {$other[self::SHOWN]}");
+        return $likeness === null
+            ? null
+            : new Agreement(
+                0.9 * $likeness,
+                match (true) {
+                    count($units) === 1 => 'Same house, one without the unit: ',
+                    !$isPlace => 'Same street and town, but not the same postal code: ',
+                    default => 'Addresses spelled alike: ',
+                } . "{$one[self::SHOWN]}; {$other[self::SHOWN]}",
+            );
     }
 
     public function traces(array $value): array
@@ -89,7 +108,13 @@ final readonly class AddressComparer implements FieldComparer
         return match ($this->comparison->how) {
             How::Exact => [$value[self::SAMENESS]],
             How::Starts => [substr($value[self::SAMENESS], 0, $this->comparison->characters)],
-            How::Alike => $value[self::NUMBER] === '' ? [$value[self::SAMENESS]] : [$value[self::SAMENESS], "{$value[self::NUMBER]}|{$value[self::PLACE]}", ...($value[self::TOWN] === '' ? [] : ["{$value[self::NUMBER]}|{$value[self::TOWN]}"])],
+            How::Alike => $value[self::NUMBER] === ''
+                ? [$value[self::SAMENESS]]
+                : [
+                    $value[self::SAMENESS],
+                    "{$value[self::NUMBER]}|{$value[self::PLACE]}",
+                    ...$value[self::TOWN] === '' ? [] : ["{$value[self::NUMBER]}|{$value[self::TOWN]}"],
+                ],
         };
     }
 

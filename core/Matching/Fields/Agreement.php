@@ -8,9 +8,5 @@ namespace PineSieve\Core\Matching\Fields;
 final readonly class Agreement
 {
     /** @param  float  $likeness  over 0, 1 for equal */
-    public function __construct(
-        public float $likeness,
-        public string $reason,
-    ) {
-    }
+    public function __construct(public float $likeness, public string $reason) {}
 }

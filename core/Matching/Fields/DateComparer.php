@@ -9,11 +9,7 @@ use PineSieve\Core\Matching\Rules\Comparison;
 /** Compares dates (ISO 8601): the same day, one within some days of the other, or one with day and month swapped. */
 final readonly class DateComparer implements FieldComparer
 {
-    public function __construct(
-        private Comparison $comparison,
-        private string $label,
-    ) {
-    }
+    public function __construct(private Comparison $comparison, private string $label) {}
 
     public function preparation(): string
     {
@@ -22,7 +18,12 @@ final readonly class DateComparer implements FieldComparer
 
     public function values(Traits $traits): array
     {
-        return array_values(array_filter(array_map(static fn (string $date): array => [$date], $traits->of($this->comparison->field)), static fn (array $value): bool => self::day($value[0]) !== null));
+        return array_values(
+            array_filter(
+                array_map(static fn(string $date): array => [$date], $traits->of($this->comparison->field)),
+                static fn(array $value): bool => self::day($value[0]) !== null,
+            ),
+        );
     }
 
     public function compare(array $one, array $other): ?Agreement
@@ -31,11 +32,16 @@ final readonly class DateComparer implements FieldComparer
             return new Agreement(1.0, "Same {$this->label}: {$other[0]}");
         }
         if ($this->comparison->options->dayMonthSwapped && self::swapped($one[0]) === $other[0]) {
-            return new Agreement(0.9, ucfirst($this->label)." with day and month swapped: {$one[0]}, {$other[0]}");
+            return new Agreement(0.9, ucfirst($this->label) . " with day and month swapped: {$one[0]}, {$other[0]}");
         }
         $apart = abs((int) self::day($one[0]) - (int) self::day($other[0]));
 
-        return $apart <= $this->comparison->options->days ? new Agreement(1 - $apart / ($this->comparison->options->days + 1), ucfirst($this->label)."s are {$apart} ".($apart === 1 ? 'day' : 'days')." apart: {$one[0]}, {$other[0]}") : null;
+        return $apart <= $this->comparison->options->days
+            ? new Agreement(
+                1 - $apart / ($this->comparison->options->days + 1),
+                ucfirst($this->label) . "s are {$apart} " . ($apart === 1 ? 'day' : 'days') . " apart: {$one[0]}, {$other[0]}",
+            )
+            : null;
     }
 
     public function traces(array $value): array
@@ -50,7 +56,14 @@ final readonly class DateComparer implements FieldComparer
         }
 
         return $this->comparison->options->dayMonthSwapped && substr($value[0], 5, 2) !== substr($value[0], 8, 2)
-            ? [...$traces, substr($value[0], 0, 4).'/'.min(substr($value[0], 5, 2), substr($value[0], 8, 2)).'/'.max(substr($value[0], 5, 2), substr($value[0], 8, 2))]
+            ? [
+                ...$traces,
+                substr($value[0], 0, 4) .
+                '/' .
+                min(substr($value[0], 5, 2), substr($value[0], 8, 2)) .
+                '/' .
+                max(substr($value[0], 5, 2), substr($value[0], 8, 2)),
+            ]
             : $traces;
     }
 
@@ -61,7 +74,7 @@ final readonly class DateComparer implements FieldComparer
 
     public static function swapped(string $date): string
     {
-        return substr($date, 0, 5).substr($date, 8, 2).'-'.substr($date, 5, 2);
+        return substr($date, 0, 5) . substr($date, 8, 2) . '-' . substr($date, 5, 2);
     }
 
     /** @return int how many of year, month and day two dates (ISO 8601) have in common */
@@ -75,6 +88,6 @@ final readonly class DateComparer implements FieldComparer
     {
         $at = preg_match('/^\d{4}-\d{2}-\d{2}$/D', $date) === 1 ? strtotime("{$date} UTC") : false;
 
-        return $at === false ? null : intdiv($at - $at % 86400, 86400);
+        return $at === false ? null : intdiv($at - ($at % 86400), 86400);
     }
 }

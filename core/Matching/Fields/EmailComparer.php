@@ -13,18 +13,22 @@ use PineSieve\Core\Matching\Rules\How;
  */
 final readonly class EmailComparer implements FieldComparer
 {
-    public function __construct(private Comparison $comparison)
-    {
-    }
+    public function __construct(private Comparison $comparison) {}
 
     public function preparation(): string
     {
-        return 'email '.($this->comparison->options->asWritten ? 'as written' : 'canonical');
+        return 'email ' . ($this->comparison->options->asWritten ? 'as written' : 'canonical');
     }
 
     public function values(Traits $traits): array
     {
-        return array_map(fn (string $email): array => [$email, $this->comparison->options->asWritten ? $email : (string) preg_replace('/\+[^@]*(?=@)/', '', mb_strtolower($email))], $traits->emails);
+        return array_map(
+            fn(string $email): array => [
+                $email,
+                $this->comparison->options->asWritten ? $email : (string) preg_replace('/\+[^@]*(?=@)/', '', mb_strtolower($email)),
+            ],
+            $traits->emails,
+        );
     }
 
     public function compare(array $one, array $other): ?Agreement
@@ -37,7 +41,9 @@ final readonly class EmailComparer implements FieldComparer
 
         return match (true) {
             $likeness !== null => new Agreement($likeness, "Emails spelled alike: {$one[0]}, {$other[0]}"),
-            $this->comparison->how === How::Starts && substr($one[1], 0, $this->comparison->characters) === substr($other[1], 0, $this->comparison->characters) => new Agreement(0.7, "Emails begin alike: {$one[0]}, {$other[0]}"),
+            $this->comparison->how === How::Starts &&
+                substr($one[1], 0, $this->comparison->characters) === substr($other[1], 0, $this->comparison->characters)
+                => new Agreement(0.7, "Emails begin alike: {$one[0]}, {$other[0]}"),
             default => null,
         };
     }
@@ -62,9 +68,12 @@ final readonly class EmailComparer implements FieldComparer
         [$name, $domain] = explode('@', "{$email}@");
 
         $number = self::digits($name);
-        $traces = array_filter(Spelling::traces($name), static fn (string $trace): bool => in_array($trace[0] ?? '', ['<', '>'], true) || self::digits($trace) === $number);
+        $traces = array_filter(
+            Spelling::traces($name),
+            static fn(string $trace): bool => in_array($trace[0] ?? '', ['<', '>'], true) || self::digits($trace) === $number,
+        );
 
-        return [$name, ...array_map(static fn (string $trace): string => "{$trace}|{$number}@{$domain}", array_values($traces))];
+        return [$name, ...array_map(static fn(string $trace): string => "{$trace}|{$number}@{$domain}", array_values($traces))];
     }
 
     private static function digits(string $email): string

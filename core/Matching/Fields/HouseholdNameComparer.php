@@ -29,7 +29,12 @@ final readonly class HouseholdNameComparer implements FieldComparer
     {
         $written = str_replace('&', ' and ', $traits->display);
         $words = explode(' ', Fold::words($written));
-        $names = array_values(array_filter($words, static fn (string $word): bool => $word !== '' && ! in_array($word, self::NO_NAMES, true) && Words::title($word) === null));
+        $names = array_values(
+            array_filter(
+                $words,
+                static fn(string $word): bool => $word !== '' && !in_array($word, self::NO_NAMES, true) && Words::title($word) === null,
+            ),
+        );
         if ($names === []) {
             return [];
         }

@@ -16,7 +16,15 @@ final readonly class IdComparer implements FieldComparer
 
     public function values(Traits $traits): array
     {
-        return array_map(static fn (Identifier $identifier): array => [$identifier->value, $identifier->sameness(), mb_strtolower($identifier->system), $identifier->system], $traits->identifiers);
+        return array_map(
+            static fn(Identifier $identifier): array => [
+                $identifier->value,
+                $identifier->sameness(),
+                mb_strtolower($identifier->system),
+                $identifier->system,
+            ],
+            $traits->identifiers,
+        );
     }
 
     public function compare(array $one, array $other): ?Agreement

@@ -32,9 +32,7 @@ final readonly class NameComparer implements FieldComparer
 
     public const TITLE = 6;
 
-    public function __construct(private Comparison $comparison)
-    {
-    }
+    public function __construct(private Comparison $comparison) {}
 
     public function preparation(): string
     {
@@ -48,10 +46,28 @@ final readonly class NameComparer implements FieldComparer
         if ($last === '') {
             return [];
         }
-        $values = [[$name->display(), self::fold($name->first), Fold::words($name->middle), $last, self::generation($name), $name->first, Fold::solid($name->title)]];
+        $values = [
+            [
+                $name->display(),
+                self::fold($name->first),
+                Fold::words($name->middle),
+                $last,
+                self::generation($name),
+                $name->first,
+                Fold::solid($name->title),
+            ],
+        ];
         $nickname = $traits->fields['nickname'] ?? '';
         if ($nickname !== '' && Fold::words($nickname) !== $values[0][self::FIRST]) {
-            $values[] = ["{$nickname} {$name->last}", Fold::words($nickname), '', $last, $values[0][self::GENERATION], $nickname, $values[0][self::TITLE]];
+            $values[] = [
+                "{$nickname} {$name->last}",
+                Fold::words($nickname),
+                '',
+                $last,
+                $values[0][self::GENERATION],
+                $nickname,
+                $values[0][self::TITLE],
+            ];
         }
 
         return $values;
@@ -60,12 +76,14 @@ final readonly class NameComparer implements FieldComparer
     public function compare(array $one, array $other): ?Agreement
     {
         $agreement = $this->inOrder($one, $other);
-        if ($agreement !== null || ! $this->comparison->options->swapped || $one[self::FIRST] === '' || $other[self::FIRST] === '') {
+        if ($agreement !== null || !$this->comparison->options->swapped || $one[self::FIRST] === '' || $other[self::FIRST] === '') {
             return $agreement;
         }
         $turned = $this->inOrder($one, self::turned($other));
 
-        return $turned === null ? null : new Agreement(0.9 * $turned->likeness, "First and last name have changed places: {$one[self::SHOWN]}, {$other[self::SHOWN]}");
+        return $turned === null
+            ? null
+            : new Agreement(0.9 * $turned->likeness, "First and last name have changed places: {$one[self::SHOWN]}, {$other[self::SHOWN]}");
     }
 
     /**
@@ -87,24 +105,31 @@ final readonly class NameComparer implements FieldComparer
         }
         $full = $options->nicknames ? Nicknames::common($a, $b) : null;
         if ($full !== null) {
-            return [0.95, "{$one[self::SHOWN_FIRST]} and {$other[self::SHOWN_FIRST]} are usual forms of ".ucfirst($full)];
+            return [0.95, "{$one[self::SHOWN_FIRST]} and {$other[self::SHOWN_FIRST]} are usual forms of " . ucfirst($full)];
         }
         if ($options->initials) {
             if ((strlen($a) === 1 || strlen($b) === 1) && $a[0] === $b[0]) {
                 return [0.7, 'one gives an initial'];
             }
-            if (strlen($a) === 1 && $one[self::MIDDLE] === $b || strlen($b) === 1 && $other[self::MIDDLE] === $a) {
+            if ((strlen($a) === 1 && $one[self::MIDDLE] === $b) || (strlen($b) === 1 && $other[self::MIDDLE] === $a)) {
                 return [0.85, 'the middle name of one is the first name of the other'];
             }
         }
         if (str_starts_with("{$a} ", "{$b} ") || str_starts_with("{$b} ", "{$a} ")) {
             return [0.9, 'one gives more first names'];
         }
-        $likeness = $this->comparison->how === How::Alike && strlen($a) > 2 && strlen($b) > 2 ? Spelling::likeness($a, $b, $this->comparison->strictness) : null;
+        $likeness =
+            $this->comparison->how === How::Alike && strlen($a) > 2 && strlen($b) > 2
+                ? Spelling::likeness($a, $b, $this->comparison->strictness)
+                : null;
         if ($likeness !== null) {
             return [$likeness, 'the first names are spelled alike'];
         }
-        if ($options->nicknames && $this->comparison->how === How::Alike && (Spelling::isFormAlike($a, $b) || Spelling::isFormAlike($b, $a))) {
+        if (
+            $options->nicknames &&
+            $this->comparison->how === How::Alike &&
+            (Spelling::isFormAlike($a, $b) || Spelling::isFormAlike($b, $a))
+        ) {
             return [0.75, "{$one[self::SHOWN_FIRST]} and {$other[self::SHOWN_FIRST]} are forms of one name, but for a slip"];
         }
 
@@ -117,7 +142,13 @@ final readonly class NameComparer implements FieldComparer
      */
     private static function turned(array $value): array
     {
-        return array_values(array_replace($value, [self::FIRST => $value[self::LAST], self::LAST => $value[self::FIRST], self::SHOWN_FIRST => ucfirst($value[self::LAST])]));
+        return array_values(
+            array_replace($value, [
+                self::FIRST => $value[self::LAST],
+                self::LAST => $value[self::FIRST],
+                self::SHOWN_FIRST => ucfirst($value[self::LAST]),
+            ]),
+        );
     }
 
     /**
@@ -128,9 +159,12 @@ final readonly class NameComparer implements FieldComparer
     {
         $options = $this->comparison->options;
         $first = $value[self::FIRST];
-        $firsts = [$first, ...($options->nicknames ? Nicknames::fullOf($first) : [])];
+        $firsts = [$first, ...$options->nicknames ? Nicknames::fullOf($first) : []];
         if ($options->initials || $options->sound || $this->comparison->how === How::Alike) {
-            $firsts = array_map(static fn (string $name): string => substr($name, 0, 1), [...$firsts, ...($options->initials && strlen($first) === 1 ? [$value[self::MIDDLE]] : [])]);
+            $firsts = array_map(static fn(string $name): string => substr($name, 0, 1), [
+                ...$firsts,
+                ...$options->initials && strlen($first) === 1 ? [$value[self::MIDDLE]] : [],
+            ]);
         } else {
             // One who gives two first names is looked for by the first of them too.
             $firsts[] = explode(' ', $first)[0];
@@ -141,7 +175,12 @@ final readonly class NameComparer implements FieldComparer
 
     public function traces(array $value): array
     {
-        return array_values(array_unique([...$this->pairTraces($value), ...($this->comparison->options->swapped && $value[self::FIRST] !== '' ? $this->pairTraces(self::turned($value)) : [])]));
+        return array_values(
+            array_unique([
+                ...$this->pairTraces($value),
+                ...$this->comparison->options->swapped && $value[self::FIRST] !== '' ? $this->pairTraces(self::turned($value)) : [],
+            ]),
+        );
     }
 
     /**
@@ -180,7 +219,12 @@ final readonly class NameComparer implements FieldComparer
             return new Agreement(1.0, "Same name: {$other[self::SHOWN]}");
         }
 
-        return new Agreement(min($last[0], $first[0]), 'Names agree, '.implode('; ', array_filter([$first[1], $last[1]], static fn (string $words): bool => $words !== '')).": {$one[self::SHOWN]}, {$other[self::SHOWN]}");
+        return new Agreement(
+            min($last[0], $first[0]),
+            'Names agree, ' .
+                implode('; ', array_filter([$first[1], $last[1]], static fn(string $words): bool => $words !== '')) .
+                ": {$one[self::SHOWN]}, {$other[self::SHOWN]}",
+        );
     }
 
     /** @return ?array{float, string} */
@@ -197,12 +241,17 @@ final readonly class NameComparer implements FieldComparer
             if (str_replace(' ', '', $a) === str_replace(' ', '', $b)) {
                 return [0.95, 'the last names differ in a blank alone'];
             }
-            if ($this->comparison->strictness <= 90 && array_filter(array_intersect(explode(' ', $a), explode(' ', $b)), static fn (string $part): bool => strlen($part) > 3) !== []) {
+            if (
+                $this->comparison->strictness <= 90 &&
+                array_filter(array_intersect(explode(' ', $a), explode(' ', $b)), static fn(string $part): bool => strlen($part) > 3) !== []
+            ) {
                 return [0.8, 'one last name is a part of the other'];
             }
         }
 
-        return $this->comparison->options->sound && strlen($a) > 2 && Spelling::soundAlike($a, $b) ? [0.8, 'the last names sound alike'] : null;
+        return $this->comparison->options->sound && strlen($a) > 2 && Spelling::soundAlike($a, $b)
+            ? [0.8, 'the last names sound alike']
+            : null;
     }
 
     /** @return list<string> */
@@ -210,10 +259,13 @@ final readonly class NameComparer implements FieldComparer
     {
         $traces = [$last];
         if ($this->comparison->how === How::Alike) {
-            $traces = [...Spelling::traces(str_replace(' ', '', $last)), ...array_filter(explode(' ', $last), static fn (string $part): bool => strlen($part) > 3)];
+            $traces = [
+                ...Spelling::traces(str_replace(' ', '', $last)),
+                ...array_filter(explode(' ', $last), static fn(string $part): bool => strlen($part) > 3),
+            ];
         }
         if ($this->comparison->options->sound) {
-            $traces[] = '~'.Spelling::sound($last);
+            $traces[] = '~' . Spelling::sound($last);
         }
 
         return array_values(array_unique($traces));

@@ -14,9 +14,7 @@ final class NameContrast
 
     private const OF_WOMEN = ['mrs', 'ms', 'miss', 'dame'];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * Whether two people's first names are plainly others: no form, initial or misspelling of each other.
@@ -27,15 +25,28 @@ final class NameContrast
     public static function hasOtherFirst(array $one, array $other): bool
     {
         [$a, $b] = [$one[NameComparer::FIRST], $other[NameComparer::FIRST]];
-        if ($a === '' || $b === '' || $a === $b || $one[NameComparer::MIDDLE] === $b || $other[NameComparer::MIDDLE] === $a || Nicknames::common($a, $b) !== null) {
+        if (
+            $a === '' ||
+            $b === '' ||
+            $a === $b ||
+            $one[NameComparer::MIDDLE] === $b ||
+            $other[NameComparer::MIDDLE] === $a ||
+            Nicknames::common($a, $b) !== null
+        ) {
             return false;
         }
         [$short, $long] = strlen($a) <= strlen($b) ? [$a, $b] : [$b, $a];
         $isInitial = strlen($short) === 1 && $short === $long[0];
         $isSwapped = self::isSpelledLike($a, $other[NameComparer::LAST]) || self::isSpelledLike($b, $one[NameComparer::LAST]);
 
-        return ! $isInitial && ! $isSwapped && ! str_starts_with("{$long} ", "{$short} ") && ! (strlen($short) > 3 && str_starts_with($long, $short))
-            && ! self::isSpelledLike($a, $b) && ! Spelling::soundAlike($a, $b) && ! Spelling::isFormAlike($a, $b) && ! Spelling::isFormAlike($b, $a);
+        return !$isInitial &&
+            !$isSwapped &&
+            !str_starts_with("{$long} ", "{$short} ") &&
+            !(strlen($short) > 3 && str_starts_with($long, $short)) &&
+            !self::isSpelledLike($a, $b) &&
+            !Spelling::soundAlike($a, $b) &&
+            !Spelling::isFormAlike($a, $b) &&
+            !Spelling::isFormAlike($b, $a);
     }
 
     /**
@@ -57,7 +68,8 @@ final class NameContrast
     {
         [$a, $b] = [$one[NameComparer::TITLE], $other[NameComparer::TITLE]];
 
-        return in_array($a, self::OF_MEN, true) && in_array($b, self::OF_WOMEN, true) || in_array($a, self::OF_WOMEN, true) && in_array($b, self::OF_MEN, true);
+        return (in_array($a, self::OF_MEN, true) && in_array($b, self::OF_WOMEN, true)) ||
+            (in_array($a, self::OF_WOMEN, true) && in_array($b, self::OF_MEN, true));
     }
 
     /**
@@ -69,7 +81,11 @@ final class NameContrast
     {
         [$a, $b] = [$one[NameComparer::MIDDLE], $other[NameComparer::MIDDLE]];
 
-        return $a !== '' && $b !== '' && $a[0] !== $b[0] && ($one[NameComparer::FIRST] === $other[NameComparer::FIRST] || Nicknames::common($one[NameComparer::FIRST], $other[NameComparer::FIRST]) !== null);
+        return $a !== '' &&
+            $b !== '' &&
+            $a[0] !== $b[0] &&
+            ($one[NameComparer::FIRST] === $other[NameComparer::FIRST] ||
+                Nicknames::common($one[NameComparer::FIRST], $other[NameComparer::FIRST]) !== null);
     }
 
     /** With one slip in three or four letters. Of three, another letter in the place of one makes another name (Jim, Kim). */

@@ -40,21 +40,23 @@ final readonly class OrganizationNameComparer implements FieldComparer
         foreach (explode(' ', self::initialsTogether($folded)) as $word) {
             if (preg_match('/^\d+$/D', $word) === 1) {
                 $numbers[] = ltrim($word, '0');
-            } elseif (! in_array($word, [...self::JOINING, ...self::BEFORE_A_NUMBER], true) && ! Words::isIdle($word)) {
+            } elseif (!in_array($word, [...self::JOINING, ...self::BEFORE_A_NUMBER], true) && !Words::isIdle($word)) {
                 $words[] = Words::inFull($word);
             }
         }
         // A name of nothing else is made of them.
         $words = $words === [] && $numbers === [] ? explode(' ', $folded) : $words;
         sort($numbers);
-        $city = implode(' ', array_map(static fn (array $address): string => Fold::words($address[1]->city), $traits->addresses));
+        $city = implode(' ', array_map(static fn(array $address): string => Fold::words($address[1]->city), $traits->addresses));
 
         return $folded === '' ? [] : [[$traits->display, implode(' ', $words), implode(' ', $numbers), $city]];
     }
 
     public function compare(array $one, array $other): ?Agreement
     {
-        return $one[self::WORDS] === $other[self::WORDS] && $one[self::NUMBERS] === $other[self::NUMBERS] ? new Agreement(1.0, "Same name: {$other[self::SHOWN]}") : null;
+        return $one[self::WORDS] === $other[self::WORDS] && $one[self::NUMBERS] === $other[self::NUMBERS]
+            ? new Agreement(1.0, "Same name: {$other[self::SHOWN]}")
+            : null;
     }
 
     public function traces(array $value): array
@@ -70,6 +72,10 @@ final readonly class OrganizationNameComparer implements FieldComparer
     /** "a b c plumbing" is "abc plumbing". */
     private static function initialsTogether(string $folded): string
     {
-        return (string) preg_replace_callback('/\b\p{L}(?: \p{L})+\b/u', static fn (array $initials): string => str_replace(' ', '', $initials[0]), $folded);
+        return (string) preg_replace_callback(
+            '/\b\p{L}(?: \p{L})+\b/u',
+            static fn(array $initials): string => str_replace(' ', '', $initials[0]),
+            $folded,
+        );
     }
 }

@@ -12,27 +12,31 @@ final readonly class PhoneComparer implements FieldComparer
 {
     private const LOCAL = 7;
 
-    public function __construct(private Comparison $comparison)
-    {
-    }
+    public function __construct(private Comparison $comparison) {}
 
     public function preparation(): string
     {
-        return 'phone '.($this->comparison->options->asWritten ? 'as written' : 'digits');
+        return 'phone ' . ($this->comparison->options->asWritten ? 'as written' : 'digits');
     }
 
     public function values(Traits $traits): array
     {
-        $values = array_map(fn (string $phone): array => [$phone, $this->comparison->options->asWritten ? $phone : self::digits($phone)], $traits->phones);
+        $values = array_map(
+            fn(string $phone): array => [$phone, $this->comparison->options->asWritten ? $phone : self::digits($phone)],
+            $traits->phones,
+        );
 
-        return array_values(array_filter($values, static fn (array $value): bool => strlen($value[1]) >= self::LOCAL));
+        return array_values(array_filter($values, static fn(array $value): bool => strlen($value[1]) >= self::LOCAL));
     }
 
     public function compare(array $one, array $other): ?Agreement
     {
         return match (true) {
             $one[1] === $other[1] => new Agreement(1.0, "Same phone: {$other[0]}"),
-            $this->comparison->how === How::Alike && substr($one[1], -self::LOCAL) === substr($other[1], -self::LOCAL) => new Agreement(0.8, "Phones end alike: {$one[0]}, {$other[0]}"),
+            $this->comparison->how === How::Alike && substr($one[1], -self::LOCAL) === substr($other[1], -self::LOCAL) => new Agreement(
+                0.8,
+                "Phones end alike: {$one[0]}, {$other[0]}",
+            ),
             default => null,
         };
     }

@@ -15,14 +15,12 @@ final class Spelling
     /** Letters at either end of a longer one, of which a slip leaves one as it is. */
     private const END = 6;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** In how many letters words of a length may differ and be alike: at 80, one in five. */
     public static function slips(int $length, int $strictness): int
     {
-        return (int) floor($length * (100 - $strictness) / 100 + 1e-9);
+        return (int) floor(($length * (100 - $strictness)) / 100 + 1e-9);
     }
 
     /**
@@ -59,10 +57,10 @@ final class Spelling
         $traces = [$word];
         $length = strlen($word);
         if ($length > self::LONG) {
-            return [$word, '<'.substr($word, 0, self::END), '>'.substr($word, -self::END)];
+            return [$word, '<' . substr($word, 0, self::END), '>' . substr($word, -self::END)];
         }
         for ($i = 0; $i < $length; $i++) {
-            $traces[] = substr($word, 0, $i).substr($word, $i + 1);
+            $traces[] = substr($word, 0, $i) . substr($word, $i + 1);
         }
 
         return array_values(array_unique($traces));

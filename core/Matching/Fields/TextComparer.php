@@ -16,18 +16,17 @@ use PineSieve\Core\Text\Fold;
 final readonly class TextComparer implements FieldComparer
 {
     /** @param  list<string>  $common  words that do not count where common ones are ignored */
-    public function __construct(
-        private Comparison $comparison,
-        private string $label,
-        private array $common,
-    ) {
-    }
+    public function __construct(private Comparison $comparison, private string $label, private array $common) {}
 
     public function preparation(): string
     {
         $options = $this->comparison->options;
 
-        return "text {$this->comparison->field} ".json_encode([$options->matchCase, $options->matchAccents, $options->ignore, $options->ignoreCommon ? $this->common : []], JSON_THROW_ON_ERROR);
+        return "text {$this->comparison->field} " .
+            json_encode(
+                [$options->matchCase, $options->matchAccents, $options->ignore, $options->ignoreCommon ? $this->common : []],
+                JSON_THROW_ON_ERROR,
+            );
     }
 
     public function values(Traits $traits): array
@@ -52,19 +51,23 @@ final readonly class TextComparer implements FieldComparer
         }
         $characters = $this->comparison->characters;
         if ($this->comparison->how === How::Starts) {
-            return mb_strlen($a) >= $characters && mb_substr($a, 0, $characters) === mb_substr($b, 0, $characters) ? new Agreement(0.8, ucfirst($this->label)." begins alike: {$shown}, {$shownOther}") : null;
+            return mb_strlen($a) >= $characters && mb_substr($a, 0, $characters) === mb_substr($b, 0, $characters)
+                ? new Agreement(0.8, ucfirst($this->label) . " begins alike: {$shown}, {$shownOther}")
+                : null;
         }
         if ($this->comparison->how === How::Alike) {
             $likeness = Spelling::likeness($a, $b, $this->comparison->strictness) ?? $this->wordsWithin($a, $b);
             if ($likeness !== null) {
-                return new Agreement($likeness, ucfirst($this->label)." is spelled alike: {$shown}, {$shownOther}");
+                return new Agreement($likeness, ucfirst($this->label) . " is spelled alike: {$shown}, {$shownOther}");
             }
             if ($this->comparison->strictness <= 90 && str_contains($a, ' ') && self::sorted($a) === self::sorted($b)) {
-                return new Agreement(0.9, ucfirst($this->label)." has the same words in another order: {$shown}, {$shownOther}");
+                return new Agreement(0.9, ucfirst($this->label) . " has the same words in another order: {$shown}, {$shownOther}");
             }
         }
 
-        return $this->comparison->options->sound && Spelling::soundAlike($a, $b) ? new Agreement(0.8, ucfirst($this->label)." sounds alike: {$shown}, {$shownOther}") : null;
+        return $this->comparison->options->sound && Spelling::soundAlike($a, $b)
+            ? new Agreement(0.8, ucfirst($this->label) . " sounds alike: {$shown}, {$shownOther}")
+            : null;
     }
 
     public function traces(array $value): array
@@ -78,17 +81,20 @@ final readonly class TextComparer implements FieldComparer
         if ($this->comparison->how === How::Alike && str_contains($text, ' ')) {
             $words = explode(' ', $text);
             $traces[] = "+{$words[0]} {$words[1]}";
-            $traces[] = '='.self::sorted($text);
+            $traces[] = '=' . self::sorted($text);
         }
 
-        return $this->comparison->options->sound ? [...$traces, '~'.Spelling::sound($text)] : $traces;
+        return $this->comparison->options->sound ? [...$traces, '~' . Spelling::sound($text)] : $traces;
     }
 
     public function selectivity(): int
     {
         return match (true) {
             $this->comparison->how === How::Starts => 20,
-            $this->comparison->field === Comparison::NAME, str_starts_with($this->comparison->field, 'custom.'), $this->comparison->field === 'organization.name' => 60,
+            $this->comparison->field === Comparison::NAME,
+            str_starts_with($this->comparison->field, 'custom.'),
+            $this->comparison->field === 'organization.name'
+                => 60,
             in_array($this->comparison->field, ['address.line1', 'name.last'], true) => 45,
             default => 30,
         };
@@ -120,18 +126,22 @@ final readonly class TextComparer implements FieldComparer
 
             $apart = \Normalizer::normalize($text, \Normalizer::FORM_D);
 
-            return $options->matchAccents || ! is_string($apart) ? $text : (string) preg_replace('/\p{Mn}/u', '', $apart);
+            return $options->matchAccents || !is_string($apart) ? $text : (string) preg_replace('/\p{Mn}/u', '', $apart);
         }
         $folded = Fold::words(str_replace('&', ' and ', $text));
         if ($folded === '') {
             // A script that has no Latin letters stays as it is.
             return mb_strtolower(trim($text));
         }
-        if (! $options->ignoreCommon && $options->ignore === []) {
+        if (!$options->ignoreCommon && $options->ignore === []) {
             return $folded;
         }
-        $words = array_map(static fn (string $word): string => $options->ignoreCommon ? Words::inFull($word) : $word, explode(' ', $folded));
-        $telling = array_filter($words, fn (string $word): bool => ! in_array($word, $options->ignore, true) && ! ($options->ignoreCommon && in_array($word, $this->common, true)));
+        $words = array_map(static fn(string $word): string => $options->ignoreCommon ? Words::inFull($word) : $word, explode(' ', $folded));
+        $telling = array_filter(
+            $words,
+            fn(string $word): bool => !in_array($word, $options->ignore, true) &&
+                !($options->ignoreCommon && in_array($word, $this->common, true)),
+        );
 
         return $telling === [] ? $folded : implode(' ', $telling);
     }

@@ -44,39 +44,57 @@ final class Traits
         public readonly array $custom = [],
         public readonly array $groups = [],
         public readonly array $tags = [],
-    ) {
-    }
+    ) {}
 
     public static function ofIncoming(IncomingRecord $record): self
     {
         return new self(
-            $record->kind, $record->name, $record->display(),
-            array_map(static fn (IncomingAddress $address): array => [$address->stored, $address->standard], $record->addresses),
-            array_map(static fn (ContactPoint $email): string => $email->value, $record->emails),
-            array_map(static fn (ContactPoint $phone): string => $phone->value, $record->phones),
-            $record->identifiers, $record->fields(), $record->custom, $record->groups, $record->tags,
+            $record->kind,
+            $record->name,
+            $record->display(),
+            array_map(static fn(IncomingAddress $address): array => [$address->stored, $address->standard], $record->addresses),
+            array_map(static fn(ContactPoint $email): string => $email->value, $record->emails),
+            array_map(static fn(ContactPoint $phone): string => $phone->value, $record->phones),
+            $record->identifiers,
+            $record->fields(),
+            $record->custom,
+            $record->groups,
+            $record->tags,
         );
     }
 
     public static function ofStored(SupporterRecord $record, AddressStandardizer $standardizer): self
     {
-        $names = static fn (string $list): array => array_values(array_map(static fn (RecordPart $part): string => $part->value('name'), array_filter($record->memberships, static fn (RecordPart $part): bool => $part->value('list') === $list)));
+        $names = static fn(string $list): array => array_values(
+            array_map(
+                static fn(RecordPart $part): string => $part->value('name'),
+                array_filter($record->memberships, static fn(RecordPart $part): bool => $part->value('list') === $list),
+            ),
+        );
         $custom = [];
         foreach ($record->custom as $part) {
             $custom[$part->value('field')] = $part->value('value');
         }
 
         return new self(
-            $record->kind(), $record->name(), $record->field('display_name'),
+            $record->kind(),
+            $record->name(),
+            $record->field('display_name'),
             array_map(static function (RecordPart $part) use ($standardizer): array {
                 $address = Address::fromParts($part->values);
 
                 return [$address, $standardizer->standardize($address)->standard];
             }, $record->addresses),
-            array_map(static fn (RecordPart $part): string => $part->value('address'), $record->emails),
-            array_map(static fn (RecordPart $part): string => $part->value('number'), $record->phones),
-            array_map(static fn (RecordPart $part): Identifier => new Identifier($part->value('system'), $part->value('value')), $record->identifiers),
-            array_map(strval(...), $record->fields), $custom, $names('group'), $names('tag'),
+            array_map(static fn(RecordPart $part): string => $part->value('address'), $record->emails),
+            array_map(static fn(RecordPart $part): string => $part->value('number'), $record->phones),
+            array_map(
+                static fn(RecordPart $part): Identifier => new Identifier($part->value('system'), $part->value('value')),
+                $record->identifiers,
+            ),
+            array_map(strval(...), $record->fields),
+            $custom,
+            $names('group'),
+            $names('tag'),
         );
     }
 
@@ -98,13 +116,13 @@ final class Traits
             'custom' => explode("\n", $this->custom[$field] ?? ''),
             'email' => $this->emails,
             'phone' => $this->phones,
-            'address' => array_map(static fn (array $address): string => $address[1]->parts()[$place->column] ?? '', $this->addresses),
-            'identifier' => array_map(static fn (Identifier $identifier): string => $identifier->value, $this->identifiers),
+            'address' => array_map(static fn(array $address): string => $address[1]->parts()[$place->column] ?? '', $this->addresses),
+            'identifier' => array_map(static fn(Identifier $identifier): string => $identifier->value, $this->identifiers),
             'membership' => $field === 'tags' ? $this->tags : $this->groups,
             'supporter' => [$this->fields[$place->column] ?? ''],
             default => [],
         };
 
-        return array_values(array_filter($values, static fn (string $value): bool => $value !== ''));
+        return array_values(array_filter($values, static fn(string $value): bool => $value !== ''));
     }
 }

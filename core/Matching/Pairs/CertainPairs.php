@@ -12,17 +12,13 @@ final class CertainPairs
     /** @var ?resource */
     private $file = null;
 
-    public function __construct(
-        private readonly string $path,
-        public readonly Namesakes $namesakes = new Namesakes,
-    ) {
-    }
+    public function __construct(private readonly string $path, public readonly Namesakes $namesakes = new Namesakes()) {}
 
     public function hold(Pair $pair, bool $isProven): void
     {
         $this->file ??= $this->opened();
         $packed = serialize([$pair->one, $pair->other, $pair->score, $pair->for, $pair->against, $pair->rules, $isProven, $pair->likely]);
-        fwrite($this->file, pack('N', strlen($packed)).$packed);
+        fwrite($this->file, pack('N', strlen($packed)) . $packed);
     }
 
     /** @return \Generator<int, Pair> as they are once all are compared */

@@ -18,11 +18,7 @@ final readonly class Circumstances
     public const FIELDS = [Comparison::NAME, Comparison::ID, 'birth_date', Comparison::ADDRESS, 'email', 'phone'];
 
     /** @param  array<string, int>  $places  field of FIELDS to the place of its values */
-    public function __construct(
-        private SupporterKind $kind,
-        private array $places,
-    ) {
-    }
+    public function __construct(private SupporterKind $kind, private array $places) {}
 
     /**
      * @param  list<list<list<string>>>  $one
@@ -33,17 +29,25 @@ final readonly class Circumstances
     {
         $signs = [];
         [$dates, $otherDates] = [$one[$this->places['birth_date']], $other[$this->places['birth_date']]];
-        if ($dates !== [] && $otherDates !== [] && $dates[0][0] !== $otherDates[0][0] && DateComparer::swapped($dates[0][0]) !== $otherDates[0][0]) {
+        if (
+            $dates !== [] &&
+            $otherDates !== [] &&
+            $dates[0][0] !== $otherDates[0][0] &&
+            DateComparer::swapped($dates[0][0]) !== $otherDates[0][0]
+        ) {
             $isSlip = DateComparer::partsInCommon($dates[0][0], $otherDates[0][0]) === 2;
-            $signs[($isSlip ? Sign::BirthDateSlip : Sign::BirthDate)->value] = ($isSlip ? 'Birth dates that a slip may have made different' : 'Born on different days').": {$dates[0][0]}, {$otherDates[0][0]}";
+            $signs[($isSlip ? Sign::BirthDateSlip : Sign::BirthDate)->value] =
+                ($isSlip ? 'Birth dates that a slip may have made different' : 'Born on different days') .
+                ": {$dates[0][0]}, {$otherDates[0][0]}";
         }
         $otherId = self::otherId($one[$this->places[Comparison::ID]], $other[$this->places[Comparison::ID]]);
         if ($otherId !== null) {
             $signs[Sign::OtherId->value] = $otherId;
         }
-        $differing = array_filter(['phone', Comparison::ADDRESS], fn (string $field): bool => $this->differ($field, $one, $other));
-        if ($differing !== [] && $this->differ('email', $one, $other) && ! $this->prove($one, $other)) {
-            $signs[Sign::OtherContacts->value] = 'Both have an email and '.(in_array('phone', $differing, true) ? 'a phone' : 'an address').', and neither is the same';
+        $differing = array_filter(['phone', Comparison::ADDRESS], fn(string $field): bool => $this->differ($field, $one, $other));
+        if ($differing !== [] && $this->differ('email', $one, $other) && !$this->prove($one, $other)) {
+            $signs[Sign::OtherContacts->value] =
+                'Both have an email and ' . (in_array('phone', $differing, true) ? 'a phone' : 'an address') . ', and neither is the same';
         }
         [$names, $otherNames] = [$one[$this->places[Comparison::NAME]], $other[$this->places[Comparison::NAME]]];
         if ($this->kind === SupporterKind::Person && $names !== [] && $otherNames !== []) {
@@ -77,9 +81,14 @@ final readonly class Circumstances
     public function prove(array $one, array $other): bool
     {
         [$names, $otherNames] = [$one[$this->places[Comparison::NAME]], $other[$this->places[Comparison::NAME]]];
-        [$generation, $otherGeneration] = $this->kind === SupporterKind::Person && $names !== [] && $otherNames !== [] ? NameContrast::generations($names[0], $otherNames[0]) : ['', ''];
+        [$generation, $otherGeneration] =
+            $this->kind === SupporterKind::Person && $names !== [] && $otherNames !== []
+                ? NameContrast::generations($names[0], $otherNames[0])
+                : ['', ''];
 
-        return $generation !== '' && $generation === $otherGeneration || self::shares($one[$this->places['birth_date']], $other[$this->places['birth_date']]) || self::shares($one[$this->places[Comparison::ID]], $other[$this->places[Comparison::ID]]);
+        return ($generation !== '' && $generation === $otherGeneration) ||
+            self::shares($one[$this->places['birth_date']], $other[$this->places['birth_date']]) ||
+            self::shares($one[$this->places[Comparison::ID]], $other[$this->places[Comparison::ID]]);
     }
 
     /**
@@ -94,7 +103,10 @@ final readonly class Circumstances
         [$generation, $otherGeneration] = NameContrast::generations($one, $other);
         if ($generation !== $otherGeneration) {
             $sign = $generation !== '' && $otherGeneration !== '' ? Sign::Generation : Sign::GenerationLeftOut;
-            $signs[$sign->value] = $sign === Sign::Generation ? "One is {$generation}, the other {$otherGeneration}" : "Only one is {$generation}{$otherGeneration}";
+            $signs[$sign->value] =
+                $sign === Sign::Generation
+                    ? "One is {$generation}, the other {$otherGeneration}"
+                    : "Only one is {$generation}{$otherGeneration}";
         }
         if (NameContrast::hasOtherMiddle($one, $other)) {
             $signs[Sign::MiddleName->value] = "The middle names differ: {$one[0]}, {$other[0]}";
@@ -104,7 +116,7 @@ final readonly class Circumstances
         }
         foreach ($names as $name) {
             foreach ($others as $otherName) {
-                if (! NameContrast::hasOtherFirst($name, $otherName)) {
+                if (!NameContrast::hasOtherFirst($name, $otherName)) {
                     return $signs;
                 }
             }
@@ -144,9 +156,15 @@ final readonly class Circumstances
     public function shared(array $known, array $one, array $other): array
     {
         $further = [];
-        $words = ['email' => 'Same email', 'phone' => 'Same phone', Comparison::ADDRESS => 'Same address once both are in standard form', 'birth_date' => 'Same birth date', Comparison::ID => 'Same id in another system'];
+        $words = [
+            'email' => 'Same email',
+            'phone' => 'Same phone',
+            Comparison::ADDRESS => 'Same address once both are in standard form',
+            'birth_date' => 'Same birth date',
+            Comparison::ID => 'Same id in another system',
+        ];
         foreach ($words as $field => $reason) {
-            if (! isset($known[$field]) && self::shares($one[$this->places[$field]], $other[$this->places[$field]])) {
+            if (!isset($known[$field]) && self::shares($one[$this->places[$field]], $other[$this->places[$field]])) {
                 $further[$field] = new Agreement(1.0, $reason);
             }
         }
@@ -175,7 +193,7 @@ final readonly class Circumstances
     {
         $elsewhere = [];
         foreach (['email', 'phone', Comparison::ADDRESS] as $field) {
-            if (! isset($agreements[$field]) && $this->differ($field, $one, $other)) {
+            if (!isset($agreements[$field]) && $this->differ($field, $one, $other)) {
                 $elsewhere[] = "Another {$field}";
             }
         }
@@ -193,7 +211,7 @@ final readonly class Circumstances
     {
         [$ours, $theirs] = [$one[$this->places[$field]], $other[$this->places[$field]]];
 
-        return $ours !== [] && $theirs !== [] && ! self::shares($ours, $theirs);
+        return $ours !== [] && $theirs !== [] && !self::shares($ours, $theirs);
     }
 
     /**

@@ -36,11 +36,8 @@ final class Lookups
      * @param  list<array{Comparison, FieldComparer, int}>  $comparisons  with the place of the values
      * @param  list<list<int>>  $rules  of each rule of the set, the places of its comparisons
      */
-    public function __construct(
-        private readonly RuleSet $set,
-        private readonly array $comparisons,
-        private readonly array $rules,
-    ) {
+    public function __construct(private readonly RuleSet $set, private readonly array $comparisons, private readonly array $rules)
+    {
         foreach ($rules as $rule => $places) {
             $by = $this->strongest($places);
             $lookup = array_search($by, $this->places, true);
@@ -52,7 +49,13 @@ final class Lookups
             }
         }
         foreach ($this->places as $places) {
-            $this->names[] = implode('&', array_map(fn (int $place): string => "{$this->comparisons[$place][1]->preparation()}:{$this->comparisons[$place][0]->traced()}", $places));
+            $this->names[] = implode(
+                '&',
+                array_map(
+                    fn(int $place): string => "{$this->comparisons[$place][1]->preparation()}:{$this->comparisons[$place][0]->traced()}",
+                    $places,
+                ),
+            );
         }
     }
 
@@ -72,7 +75,10 @@ final class Lookups
     /** @return list<int> keys of a record by one lookup */
     public function keysOf(int $lookup, PreparedRecord $record): array
     {
-        return array_map(fn (string $trace): int => MatchKey::hashed("{$this->names[$lookup]}|{$trace}"), $this->traces($this->places[$lookup], $record->values));
+        return array_map(
+            fn(string $trace): int => MatchKey::hashed("{$this->names[$lookup]}|{$trace}"),
+            $this->traces($this->places[$lookup], $record->values),
+        );
     }
 
     /** @return array<int, string> lookup to what is equal where it gives the same keys, in whatever set */
@@ -84,13 +90,13 @@ final class Lookups
     /** What the keys of records depend on: two with the same recipe give the same keys. */
     public function recipe(): string
     {
-        return self::READING."\n".implode("\n", $this->names);
+        return self::READING . "\n" . implode("\n", $this->names);
     }
 
     /** @return int how many records may share a key of a lookup before it says too little */
     public function most(int $lookup): int
     {
-        return max(array_map(fn (int $rule): int => $this->set->rules[$rule]->most, $this->rulesOf[$lookup]));
+        return max(array_map(fn(int $rule): int => $this->set->rules[$rule]->most, $this->rulesOf[$lookup]));
     }
 
     /**
@@ -102,7 +108,13 @@ final class Lookups
     {
         $refined = [];
         foreach ($this->rulesOf[$lookup] as $rule) {
-            $rest = array_values(array_filter($this->rules[$rule], fn (int $place): bool => ! in_array($place, $this->places[$lookup], true) && ! $this->comparisons[$place][0]->options->blanksEqual));
+            $rest = array_values(
+                array_filter(
+                    $this->rules[$rule],
+                    fn(int $place): bool => !in_array($place, $this->places[$lookup], true) &&
+                        !$this->comparisons[$place][0]->options->blanksEqual,
+                ),
+            );
             foreach ($rest === [] ? [] : $this->traces($rest, $record->values) as $trace) {
                 $refined[] = "{$rule}|{$trace}";
             }
@@ -114,31 +126,42 @@ final class Lookups
     /** Whether it is by nothing but a name: of names that many have, that says next to nothing. */
     public function isOfName(int $lookup): bool
     {
-        return array_filter($this->places[$lookup], fn (int $place): bool => $this->comparisons[$place][0]->field !== Comparison::NAME) === [];
+        return array_filter($this->places[$lookup], fn(int $place): bool => $this->comparisons[$place][0]->field !== Comparison::NAME) ===
+            [];
     }
 
     /** Whether those who share a key of it are of one name. */
     public function isName(int $lookup): bool
     {
-        return $this->isOfName($lookup) && array_filter($this->places[$lookup], fn (int $place): bool => $this->comparisons[$place][0]->options->initials || $this->comparisons[$place][0]->how !== How::Exact) === [];
+        return $this->isOfName($lookup) &&
+            array_filter(
+                $this->places[$lookup],
+                fn(int $place): bool => $this->comparisons[$place][0]->options->initials ||
+                    $this->comparisons[$place][0]->how !== How::Exact,
+            ) === [];
     }
 
     /** @return list<WeighedField> what its keys are made of, of what is weighed */
     public function weighed(int $lookup): array
     {
-        return array_merge(...array_map(fn (int $place): array => WeighedField::ofCompared($this->comparisons[$place][0]->field), $this->places[$lookup]));
+        return array_merge(
+            ...array_map(fn(int $place): array => WeighedField::ofCompared($this->comparisons[$place][0]->field), $this->places[$lookup]),
+        );
     }
 
     /** Names of the rules that are looked up so. */
     public function rules(int $lookup): string
     {
-        return implode(', ', array_map(fn (int $rule): string => $this->set->rules[$rule]->name, $this->rulesOf[$lookup]));
+        return implode(', ', array_map(fn(int $rule): string => $this->set->rules[$rule]->name, $this->rulesOf[$lookup]));
     }
 
     /** What a key stands for, as people read it. */
     public function shown(int $lookup, PreparedRecord $record): string
     {
-        return implode(', ', array_map(fn (int $place): string => $record->values[$this->comparisons[$place][2]][0][0] ?? '', $this->places[$lookup]));
+        return implode(
+            ', ',
+            array_map(fn(int $place): string => $record->values[$this->comparisons[$place][2]][0][0] ?? '', $this->places[$lookup]),
+        );
     }
 
     /**
@@ -175,8 +198,8 @@ final class Lookups
      */
     private function strongest(array $places): array
     {
-        $usable = array_values(array_filter($places, fn (int $place): bool => ! $this->comparisons[$place][0]->options->blanksEqual));
-        usort($usable, fn (int $a, int $b): int => $this->comparisons[$b][1]->selectivity() <=> $this->comparisons[$a][1]->selectivity());
+        $usable = array_values(array_filter($places, fn(int $place): bool => !$this->comparisons[$place][0]->options->blanksEqual));
+        usort($usable, fn(int $a, int $b): int => $this->comparisons[$b][1]->selectivity() <=> $this->comparisons[$a][1]->selectivity());
         if ($usable === []) {
             throw new \LogicException('A rule has a comparison that blanks do not fulfil.');
         }
@@ -185,6 +208,13 @@ final class Lookups
             return [$first];
         }
 
-        return [$first, ...array_slice(array_values(array_filter($usable, fn (int $place): bool => $this->comparisons[$place][0]->how !== How::Alike)), 0, 2)];
+        return [
+            $first,
+            ...array_slice(
+                array_values(array_filter($usable, fn(int $place): bool => $this->comparisons[$place][0]->how !== How::Alike)),
+                0,
+                2,
+            ),
+        ];
     }
 }

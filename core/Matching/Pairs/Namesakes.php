@@ -44,7 +44,10 @@ final class Namesakes
     /** The pair as it is once all are known. */
     public function settled(Pair $pair, bool $isProven): Pair
     {
-        $words = $isProven || $pair->certainty === Certainty::Review ? null : $this->between($pair->one, $pair->other) ?? $this->between($pair->other, $pair->one);
+        $words =
+            $isProven || $pair->certainty === Certainty::Review
+                ? null
+                : $this->between($pair->one, $pair->other) ?? $this->between($pair->other, $pair->one);
 
         return $words === null ? $pair : $pair->doubted(self::inWords($words));
     }

@@ -28,8 +28,7 @@ final readonly class Pair
         public array $rules,
         public ?float $likely = null,
         public bool $isByName = false,
-    ) {
-    }
+    ) {}
 
     /** @return int from 1 to 100, of how likely two are one, from 0 to 1 */
     public static function scoreOf(float $likely): int
@@ -48,12 +47,22 @@ final readonly class Pair
             default => $this->score,
         };
 
-        return new self($this->one, $this->other, Certainty::Review, $score, $this->for, [...$this->against, $because], $this->rules, $likely, $this->isByName);
+        return new self(
+            $this->one,
+            $this->other,
+            Certainty::Review,
+            $score,
+            $this->for,
+            [...$this->against, $because],
+            $this->rules,
+            $likely,
+            $this->isByName,
+        );
     }
 
     /** All that speaks for it and against it in one line. */
     public function reasons(): string
     {
-        return implode('; ', [...$this->for, ...array_map(static fn (string $reason): string => "but: {$reason}", $this->against)]);
+        return implode('; ', [...$this->for, ...array_map(static fn(string $reason): string => "but: {$reason}", $this->against)]);
     }
 }

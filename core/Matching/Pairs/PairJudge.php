@@ -50,24 +50,28 @@ final class PairJudge
     private readonly ?Frequencies $counted;
 
     /** @param  ?Edition  $edition  what a set by weight goes by; null for the weights that come with the program, and counts of those that are made ready here: all that are searched */
-    public function __construct(
-        public readonly RuleSet $set,
-        FieldComparers $comparers,
-        ?Edition $edition = null,
-    ) {
+    public function __construct(public readonly RuleSet $set, FieldComparers $comparers, ?Edition $edition = null)
+    {
         foreach ($set->rules as $rule) {
-            $this->rules[] = array_map(fn (Comparison $comparison): int => $this->comparison($comparison, $comparers), $rule->comparisons);
+            $this->rules[] = array_map(fn(Comparison $comparison): int => $this->comparison($comparison, $comparers), $rule->comparisons);
         }
-        $looksAt = static fn (string $field): FieldComparer => $field === Comparison::NAME && $set->thresholds !== null ? Leveler::namesOf($set->kind)->comparer() : $comparers->of(new Comparison($field), $set->kind);
-        $this->places = array_map(fn (string $field): int => $this->place($looksAt($field)), array_combine(Circumstances::FIELDS, Circumstances::FIELDS));
+        $looksAt = static fn(string $field): FieldComparer => $field === Comparison::NAME && $set->thresholds !== null
+            ? Leveler::namesOf($set->kind)->comparer()
+            : $comparers->of(new Comparison($field), $set->kind);
+        $this->places = array_map(
+            fn(string $field): int => $this->place($looksAt($field)),
+            array_combine(Circumstances::FIELDS, Circumstances::FIELDS),
+        );
         $this->circumstances = new Circumstances($set->kind, $this->places);
         $this->leveler = new Leveler($this->places, $set->kind, $comparers->common);
-        $this->counted = $set->thresholds !== null && $edition === null ? new Frequencies : null;
+        $this->counted = $set->thresholds !== null && $edition === null ? new Frequencies() : null;
         $edition ??= $this->counted === null ? null : Edition::shipped($this->counted, $set->kind);
-        $this->thresholds = $edition === null ? null : $set->thresholds?->from($edition->weights->spread->certainFrom($set->thresholds->wrong));
-        $this->judge = $this->thresholds === null || $edition === null
-            ? new RuleJudge($set, $this->comparisons, $this->rules, $this->circumstances)
-            : new WeightJudge($set, $this->thresholds, $edition, $this->leveler, $this->circumstances);
+        $this->thresholds =
+            $edition === null ? null : $set->thresholds?->from($edition->weights->spread->certainFrom($set->thresholds->wrong));
+        $this->judge =
+            $this->thresholds === null || $edition === null
+                ? new RuleJudge($set, $this->comparisons, $this->rules, $this->circumstances)
+                : new WeightJudge($set, $this->thresholds, $edition, $this->leveler, $this->circumstances);
         $this->lookups = new Lookups($set, $this->comparisons, $this->rules);
     }
 
@@ -93,7 +97,12 @@ final class PairJudge
         // A pair is drawn once for each key that it shares.
         $shared = count(array_intersect_key($one->keys, $other->keys));
 
-        return new SampledPair((string) $one->keys[$key], $this->lookups->weighed($one->keys[$key]), $this->leveler->pattern($one->values, $other->values), 1 / max(1, $shared));
+        return new SampledPair(
+            (string) $one->keys[$key],
+            $this->lookups->weighed($one->keys[$key]),
+            $this->leveler->pattern($one->values, $other->values),
+            1 / max(1, $shared),
+        );
     }
 
     public function prepare(int $ref, Traits $traits): PreparedRecord
@@ -145,7 +154,13 @@ final class PairJudge
     {
         $shared = $this->circumstances->shared([], $one->values, $other->values);
 
-        return [array_values(array_map(static fn (Agreement $agreement): string => $agreement->reason, $shared)), [...array_values($this->circumstances->signs($one->values, $other->values)), ...$this->circumstances->elsewhere($shared, $one->values, $other->values)]];
+        return [
+            array_values(array_map(static fn(Agreement $agreement): string => $agreement->reason, $shared)),
+            [
+                ...array_values($this->circumstances->signs($one->values, $other->values)),
+                ...$this->circumstances->elsewhere($shared, $one->values, $other->values),
+            ],
+        ];
     }
 
     /** @return ?string name of the sign that keeps two apart whatever the rules say; null if none does */

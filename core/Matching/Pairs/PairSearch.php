@@ -76,7 +76,7 @@ final class PairSearch
                 $this->write($part);
             }
         }
-        fwrite($this->records, pack('N', strlen($packed)).$packed);
+        fwrite($this->records, pack('N', strlen($packed)) . $packed);
         $this->position += 4 + strlen($packed);
     }
 
@@ -90,7 +90,7 @@ final class PairSearch
         $seen = [];
         foreach (array_keys($this->buffers) as $part) {
             foreach ($this->blocks($part) as [$key, $lookup, $places]) {
-                if (! isset($common[$key])) {
+                if (!isset($common[$key])) {
                     yield from $this->toReview($this->within(array_map($this->read(...), $places), $key, $common));
 
                     continue;
@@ -99,9 +99,15 @@ final class PairSearch
             }
         }
         yield from $this->certain->settled();
-        usort($this->tooCommon, static fn (TooCommon $a, TooCommon $b): int => $b->records <=> $a->records);
+        usort($this->tooCommon, static fn(TooCommon $a, TooCommon $b): int => $b->records <=> $a->records);
 
-        return new SearchReport($this->count, $this->compared, $this->found, $this->tooCommonCount, array_slice($this->tooCommon, 0, self::NAMED));
+        return new SearchReport(
+            $this->count,
+            $this->compared,
+            $this->found,
+            $this->tooCommonCount,
+            array_slice($this->tooCommon, 0, self::NAMED),
+        );
     }
 
     /**
@@ -175,7 +181,7 @@ final class PairSearch
         }
         foreach ($groups as $group) {
             if (count($group) > $this->judge->lookups->most($lookup)) {
-                if (! $isTold) {
+                if (!$isTold) {
                     $this->tellTooCommon($lookup, $first, count($group));
                     $isTold = true;
                 }
@@ -187,7 +193,7 @@ final class PairSearch
                 for ($j = 0; $j < $i; $j++) {
                     $shared = array_diff_key(array_intersect_key($one->keys, $records[$j]->keys), $common);
                     [$a, $b] = [min($one->ref, $records[$j]->ref), max($one->ref, $records[$j]->ref)];
-                    $relation = $shared === [] && ! isset($seen[$a][$b]) ? $this->compared($one, $records[$j]) : null;
+                    $relation = $shared === [] && !isset($seen[$a][$b]) ? $this->compared($one, $records[$j]) : null;
                     if ($relation !== null) {
                         $seen[$a][$b] = true;
                         yield $relation;
@@ -215,7 +221,11 @@ final class PairSearch
     {
         $this->tooCommonCount++;
         if (count($this->tooCommon) < 20 * self::NAMED) {
-            $this->tooCommon[] = new TooCommon($this->judge->lookups->rules($lookup), $this->judge->lookups->shown($lookup, $example), $records);
+            $this->tooCommon[] = new TooCommon(
+                $this->judge->lookups->rules($lookup),
+                $this->judge->lookups->shown($lookup, $example),
+                $records,
+            );
         }
     }
 
@@ -261,12 +271,16 @@ final class PairSearch
         /** @var array{key: int, place: int, lookup: int} $head */
         $head = unpack('qkey/Jplace/Clookup', $run[0]);
 
-        return [$head['key'], $head['lookup'], array_map(static function (string $entry): int {
-            /** @var array{1: int} $place */
-            $place = unpack('J', $entry, 8);
+        return [
+            $head['key'],
+            $head['lookup'],
+            array_map(static function (string $entry): int {
+                /** @var array{1: int} $place */
+                $place = unpack('J', $entry, 8);
 
-            return $place[1];
-        }, $run)];
+                return $place[1];
+            }, $run),
+        ];
     }
 
     private function read(int $place): PreparedRecord

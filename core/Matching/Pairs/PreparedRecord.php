@@ -12,12 +12,7 @@ final readonly class PreparedRecord
      * @param  list<list<list<string>>>  $values  of each preparation of the set
      * @param  array<int, int>  $keys  key (64 bits) to the place of the rule that it is for
      */
-    public function __construct(
-        public int $ref,
-        public array $values,
-        public array $keys,
-    ) {
-    }
+    public function __construct(public int $ref, public array $values, public array $keys) {}
 
     public function pack(): string
     {

@@ -20,6 +20,5 @@ final readonly class Relation
         public ?string $namesake,
         public bool $isProven,
         public ?float $ofOneName = null,
-    ) {
-    }
+    ) {}
 }

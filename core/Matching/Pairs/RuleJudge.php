@@ -16,7 +16,14 @@ use PineSieve\Core\Matching\Rules\SignEffect;
 final readonly class RuleJudge implements Judge
 {
     /** What an agreement in a field adds to the score. */
-    private const POINTS = [Comparison::ID => 45, 'email' => 35, 'phone' => 25, Comparison::ADDRESS => 25, 'birth_date' => 25, Comparison::NAME => 30];
+    private const POINTS = [
+        Comparison::ID => 45,
+        'email' => 35,
+        'phone' => 25,
+        Comparison::ADDRESS => 25,
+        'birth_date' => 25,
+        Comparison::NAME => 30,
+    ];
 
     private const POINTS_OF_OTHERS = 8;
 
@@ -31,8 +38,7 @@ final readonly class RuleJudge implements Judge
         private array $comparisons,
         private array $rules,
         private Circumstances $circumstances,
-    ) {
-    }
+    ) {}
 
     public function relation(PreparedRecord $one, PreparedRecord $other): ?Relation
     {
@@ -59,7 +65,8 @@ final readonly class RuleJudge implements Judge
             $certainty = $certainty === Certainty::Certain ? $certainty : $rule->certainty;
             $held[] = $rule->name;
             foreach ($of as $field => $agreement) {
-                $agreements[$field] = ! isset($agreements[$field]) || $agreement->likeness > $agreements[$field]->likeness ? $agreement : $agreements[$field];
+                $agreements[$field] =
+                    !isset($agreements[$field]) || $agreement->likeness > $agreements[$field]->likeness ? $agreement : $agreements[$field];
             }
         }
         if ($certainty === null) {
@@ -75,9 +82,16 @@ final readonly class RuleJudge implements Judge
             $certainty = $effect === SignEffect::Review ? Certainty::Review : $certainty;
         }
         if ($apart !== []) {
-            $isHome = in_array(Sign::FirstName->value, $apart, true) && (isset($agreements[Comparison::ADDRESS]) || $this->circumstances->haveOneAddress($one->values, $other->values));
+            $isHome =
+                in_array(Sign::FirstName->value, $apart, true) &&
+                (isset($agreements[Comparison::ADDRESS]) || $this->circumstances->haveOneAddress($one->values, $other->values));
 
-            return new Relation(null, $isHome ? $this->pair($one, $other, Certainty::Review, $agreements, $signs, $held) : null, $namesake, false);
+            return new Relation(
+                null,
+                $isHome ? $this->pair($one, $other, Certainty::Review, $agreements, $signs, $held) : null,
+                $namesake,
+                false,
+            );
         }
         $isProven = $certainty === Certainty::Certain && $this->circumstances->prove($one->values, $other->values);
 
@@ -89,8 +103,14 @@ final readonly class RuleJudge implements Judge
      * @param  array<string, string>  $signs
      * @param  list<string>  $held  names of the rules that hold
      */
-    private function pair(PreparedRecord $one, PreparedRecord $other, Certainty $certainty, array $agreements, array $signs, array $held): Pair
-    {
+    private function pair(
+        PreparedRecord $one,
+        PreparedRecord $other,
+        Certainty $certainty,
+        array $agreements,
+        array $signs,
+        array $held,
+    ): Pair {
         if (isset($agreements[Comparison::NAME])) {
             // The whole name, or address, says it already.
             unset($agreements['name.first'], $agreements['name.middle'], $agreements['name.last']);
@@ -99,10 +119,25 @@ final readonly class RuleJudge implements Judge
             unset($agreements['address.line1'], $agreements['address.postal_code']);
         }
         $agreements += $this->circumstances->shared($agreements, $one->values, $other->values);
-        $for = array_filter(array_map(static fn (Agreement $agreement): string => $agreement->reason, $agreements), static fn (string $reason): bool => $reason !== '');
-        $against = [...array_values($signs), ...$this->circumstances->elsewhere($agreements, $one->values, $other->values), ...(array_keys($agreements) === [Comparison::NAME] ? ['Nothing but the name agrees'] : [])];
+        $for = array_filter(
+            array_map(static fn(Agreement $agreement): string => $agreement->reason, $agreements),
+            static fn(string $reason): bool => $reason !== '',
+        );
+        $against = [
+            ...array_values($signs),
+            ...$this->circumstances->elsewhere($agreements, $one->values, $other->values),
+            ...array_keys($agreements) === [Comparison::NAME] ? ['Nothing but the name agrees'] : [],
+        ];
 
-        return new Pair($one->ref, $other->ref, $certainty, self::score($agreements, count($signs), $certainty), array_values($for), $against, $held);
+        return new Pair(
+            $one->ref,
+            $other->ref,
+            $certainty,
+            self::score($agreements, count($signs), $certainty),
+            array_values($for),
+            $against,
+            $held,
+        );
     }
 
     /**
@@ -116,7 +151,7 @@ final readonly class RuleJudge implements Judge
     {
         $found = [];
         foreach ($places as $place) {
-            if (! array_key_exists($place, $known)) {
+            if (!array_key_exists($place, $known)) {
                 [$comparison, $comparer, $at] = $this->comparisons[$place];
                 $known[$place] = match (true) {
                     $one[$at] !== [] && $other[$at] !== [] => self::best($comparer, $one[$at], $other[$at]) ?? false,
@@ -166,6 +201,16 @@ final readonly class RuleJudge implements Judge
         }
 
         // What is certain stands before what is not.
-        return max(1, min(100, (int) round(min(100.0, $score) * ($certainty === Certainty::Certain ? 0.5 : 0.7) - self::POINTS_AGAINST * $against * 0.5 + ($certainty === Certainty::Certain ? 50 : 0))));
+        return max(
+            1,
+            min(
+                100,
+                (int) round(
+                    min(100.0, $score) * ($certainty === Certainty::Certain ? 0.5 : 0.7) -
+                        self::POINTS_AGAINST * $against * 0.5 +
+                        ($certainty === Certainty::Certain ? 50 : 0),
+                ),
+            ),
+        );
     }
 }

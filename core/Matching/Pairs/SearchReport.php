@@ -19,6 +19,5 @@ final readonly class SearchReport
         public int $found,
         public int $tooCommonCount,
         public array $tooCommon,
-    ) {
-    }
+    ) {}
 }

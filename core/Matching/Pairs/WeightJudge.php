@@ -41,24 +41,45 @@ final readonly class WeightJudge implements Judge
         $pattern = $this->leveler->pattern($one->values, $other->values);
         $weighed = $this->weigher->weigh($pattern);
         $isOneName = $pattern->isOfOneName();
-        $isNear = $isOneName && array_intersect_key($pattern->shared, [WeighedField::Address->value => 1, WeighedField::Email->value => 1, WeighedField::Phone->value => 1]) !== [];
+        $isNear =
+            $isOneName &&
+            array_intersect_key($pattern->shared, [
+                WeighedField::Address->value => 1,
+                WeighedField::Email->value => 1,
+                WeighedField::Phone->value => 1,
+            ]) !== [];
         // Signs are weighed like all else, but for those that the set names; and two of one name and home are told from each other by them.
         $signs = $isNear || $this->set->signs !== [] ? $this->circumstances->signs($one->values, $other->values) : [];
         $namesake = $isNear ? Circumstances::namesake($signs) : null;
         if ($weighed->match < $this->thresholds->review) {
-            $isHome = $this->set->kind === SupporterKind::Person && $weighed->home > 0.5 && $pattern->is(WeighedField::Address, Level::Same) && $pattern->is(WeighedField::First, Level::Differs);
+            $isHome =
+                $this->set->kind === SupporterKind::Person &&
+                $weighed->home > 0.5 &&
+                $pattern->is(WeighedField::Address, Level::Same) &&
+                $pattern->is(WeighedField::First, Level::Differs);
             $home = $isHome ? $this->weighedPair($one, $other, $pattern, Certainty::Review, $weighed->match) : null;
 
-            return $namesake === null && $home === null && ! $isOneName ? null : new Relation(null, $home, $namesake, false, $isOneName ? $weighed->match : null);
+            return $namesake === null && $home === null && !$isOneName
+                ? null
+                : new Relation(null, $home, $namesake, false, $isOneName ? $weighed->match : null);
         }
         $effects = array_intersect_key($this->set->signs, $signs);
         if (in_array(SignEffect::Apart, $effects, true)) {
             return new Relation(null, null, $namesake, false);
         }
-        $isSure = $pattern->isMoreThanName() && ! $pattern->isAnotherName() && ! $pattern->isPerhapsAnotherGeneration() && ! in_array(SignEffect::Review, $effects, true);
+        $isSure =
+            $pattern->isMoreThanName() &&
+            !$pattern->isAnotherName() &&
+            !$pattern->isPerhapsAnotherGeneration() &&
+            !in_array(SignEffect::Review, $effects, true);
         $certainty = $isSure && $weighed->match >= $this->thresholds->certain ? Certainty::Certain : Certainty::Review;
 
-        return new Relation($this->weighedPair($one, $other, $pattern, $certainty, $weighed->match), null, $namesake, $this->circumstances->prove($one->values, $other->values));
+        return new Relation(
+            $this->weighedPair($one, $other, $pattern, $certainty, $weighed->match),
+            null,
+            $namesake,
+            $this->circumstances->prove($one->values, $other->values),
+        );
     }
 
     /** @return float how likely two are one, from 0 to 1 */
@@ -77,6 +98,16 @@ final readonly class WeightJudge implements Judge
     {
         [$for, $against] = $this->words->of($pattern);
 
-        return new Pair($one->ref, $other->ref, $certainty, Pair::scoreOf($likely), $for, $against, ['by weight'], $likely, ! $pattern->isMoreThanName());
+        return new Pair(
+            $one->ref,
+            $other->ref,
+            $certainty,
+            Pair::scoreOf($likely),
+            $for,
+            $against,
+            ['by weight'],
+            $likely,
+            !$pattern->isMoreThanName(),
+        );
     }
 }

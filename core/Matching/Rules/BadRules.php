@@ -7,6 +7,4 @@ namespace PineSieve\Core\Matching\Rules;
 use PineSieve\Core\SieveException;
 
 /** A rule set that is not written so that it could be used. The message says where and why. */
-final class BadRules extends SieveException
-{
-}
+final class BadRules extends SieveException {}

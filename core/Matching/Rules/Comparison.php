@@ -24,9 +24,8 @@ final readonly class Comparison
         public How $how = How::Exact,
         public int $strictness = 85,
         public int $characters = 4,
-        public Options $options = new Options,
-    ) {
-    }
+        public Options $options = new Options(),
+    ) {}
 
     /**
      * @param  mixed  $data  as toArray() gives it
@@ -36,29 +35,48 @@ final readonly class Comparison
      */
     public static function fromArray(mixed $data, callable $isField): self
     {
-        $field = is_array($data) ? ($data['field'] ?? null) : null;
-        if (! is_array($data) || ! is_string($field) || (! in_array($field, [self::NAME, self::ID, self::ADDRESS], true) && ! $isField($field))) {
-            throw new BadRules('A comparison needs a "field" of the catalog'.(is_string($field) ? ": \"{$field}\" is none." : '.'));
+        $field = is_array($data) ? $data['field'] ?? null : null;
+        if (
+            !is_array($data) ||
+            !is_string($field) ||
+            (!in_array($field, [self::NAME, self::ID, self::ADDRESS], true) && !$isField($field))
+        ) {
+            throw new BadRules('A comparison needs a "field" of the catalog' . (is_string($field) ? ": \"{$field}\" is none." : '.'));
         }
-        $how = How::tryFrom(is_string($data['how'] ?? null) ? $data['how'] : 'exact') ?? throw new BadRules("How {$field} is compared must be one of: ".implode(', ', array_column(How::cases(), 'value')).'.');
+        $how =
+            How::tryFrom(is_string($data['how'] ?? null) ? $data['how'] : 'exact') ??
+            throw new BadRules("How {$field} is compared must be one of: " . implode(', ', array_column(How::cases(), 'value')) . '.');
         $strictness = $data['strictness'] ?? 85;
         $characters = $data['characters'] ?? 4;
-        if (! is_int($strictness) || $strictness < 50 || $strictness > 100) {
+        if (!is_int($strictness) || $strictness < 50 || $strictness > 100) {
             throw new BadRules("The strictness of {$field} must be a whole number from 50 to 100.");
         }
-        if (! is_int($characters) || $characters < 1 || $characters > 60) {
+        if (!is_int($characters) || $characters < 1 || $characters > 60) {
             throw new BadRules("The number of characters of {$field} must be a whole number from 1 to 60.");
         }
 
-        return new self($field, $how, $strictness, $characters, Options::fromArray(is_array($data['options'] ?? null) ? $data['options'] : []));
+        return new self(
+            $field,
+            $how,
+            $strictness,
+            $characters,
+            Options::fromArray(is_array($data['options'] ?? null) ? $data['options'] : []),
+        );
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['field' => $this->field, 'how' => $this->how->value, ...match ($this->how) {
-            How::Alike => ['strictness' => $this->strictness], How::Starts => ['characters' => $this->characters], How::Exact => []
-        }, ...($this->options->toArray() === [] ? [] : ['options' => $this->options->toArray()])];
+        return [
+            'field' => $this->field,
+            'how' => $this->how->value,
+            ...match ($this->how) {
+                How::Alike => ['strictness' => $this->strictness],
+                How::Starts => ['characters' => $this->characters],
+                How::Exact => [],
+            },
+            ...$this->options->toArray() === [] ? [] : ['options' => $this->options->toArray()],
+        ];
     }
 
     /** What the traces of values depend on. */
@@ -75,12 +93,17 @@ final readonly class Comparison
     public function phrase(callable $label): string
     {
         $field = match ($this->field) {
-            self::NAME => 'name', self::ID => 'id in another system', self::ADDRESS => 'address', default => lcfirst($label($this->field))
+            self::NAME => 'name',
+            self::ID => 'id in another system',
+            self::ADDRESS => 'address',
+            default => lcfirst($label($this->field)),
         };
         $options = array_keys($this->options->toArray());
 
         return match ($this->how) {
-            How::Exact => "same {$field}", How::Starts => "{$field} that begins with the same {$this->characters} characters", How::Alike => "{$field} spelled alike ({$this->strictness} %)"
-        }.($options === [] ? '' : ', with '.implode(', ', $options));
+            How::Exact => "same {$field}",
+            How::Starts => "{$field} that begins with the same {$this->characters} characters",
+            How::Alike => "{$field} spelled alike ({$this->strictness} %)",
+        } . ($options === [] ? '' : ', with ' . implode(', ', $options));
     }
 }

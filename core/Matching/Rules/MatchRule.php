@@ -18,8 +18,7 @@ final readonly class MatchRule
         public array $comparisons,
         public int $most = 200,
         public array $unless = [],
-    ) {
-    }
+    ) {}
 
     /**
      * @param  mixed  $data  as toArray() gives it
@@ -30,26 +29,30 @@ final readonly class MatchRule
     public static function fromArray(mixed $data, callable $isField): self
     {
         $name = is_array($data) && is_string($data['name'] ?? null) ? trim($data['name']) : '';
-        if (! is_array($data) || $name === '') {
+        if (!is_array($data) || $name === '') {
             throw new BadRules('Each rule needs a "name".');
         }
-        $certainty = Certainty::tryFrom(is_string($data['verdict'] ?? null) ? $data['verdict'] : '') ?? throw new BadRules("The verdict of the rule \"{$name}\" must be one of: certain, review.");
+        $certainty =
+            Certainty::tryFrom(is_string($data['verdict'] ?? null) ? $data['verdict'] : '') ??
+            throw new BadRules("The verdict of the rule \"{$name}\" must be one of: certain, review.");
         $comparisons = is_array($data['comparisons'] ?? null) ? array_values($data['comparisons']) : [];
         $most = $data['most'] ?? 200;
         if ($comparisons === [] || count($comparisons) > 12) {
             throw new BadRules("The rule \"{$name}\" needs from one to twelve \"comparisons\".");
         }
-        if (! is_int($most) || $most < 2 || $most > 5000) {
+        if (!is_int($most) || $most < 2 || $most > 5000) {
             throw new BadRules("How many records may share what the rule \"{$name}\" looks up by must be from 2 to 5000.");
         }
 
         try {
-            $compared = array_map(static fn (mixed $one): Comparison => Comparison::fromArray($one, $isField), $comparisons);
+            $compared = array_map(static fn(mixed $one): Comparison => Comparison::fromArray($one, $isField), $comparisons);
         } catch (BadRules $error) {
             throw new BadRules("Rule \"{$name}\": {$error->getMessage()}");
         }
-        if (array_filter($compared, static fn (Comparison $one): bool => ! $one->options->blanksEqual) === []) {
-            throw new BadRules("The rule \"{$name}\" would hold for all records that say nothing: two blanks can't be equal in every comparison.");
+        if (array_filter($compared, static fn(Comparison $one): bool => !$one->options->blanksEqual) === []) {
+            throw new BadRules(
+                "The rule \"{$name}\" would hold for all records that say nothing: two blanks can't be equal in every comparison.",
+            );
         }
 
         return new self($name, $certainty, $compared, $most, self::signs($name, $data['unless'] ?? []));
@@ -62,7 +65,11 @@ final readonly class MatchRule
         foreach (is_array($data) ? $data : [null] as $written) {
             $sign = is_string($written) ? Sign::tryFrom($written) : null;
             if ($sign === null) {
-                throw new BadRules("\"unless\" of the rule \"{$name}\" is a list of signs against a pair: ".implode(', ', array_column(Sign::cases(), 'value')).'.');
+                throw new BadRules(
+                    "\"unless\" of the rule \"{$name}\" is a list of signs against a pair: " .
+                        implode(', ', array_column(Sign::cases(), 'value')) .
+                        '.',
+                );
             }
             $signs[$sign->value] = $sign;
         }
@@ -73,12 +80,19 @@ final readonly class MatchRule
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['name' => $this->name, 'verdict' => $this->certainty->value, 'most' => $this->most, 'comparisons' => array_map(static fn (Comparison $one): array => $one->toArray(), $this->comparisons), ...($this->unless === [] ? [] : ['unless' => array_column($this->unless, 'value')])];
+        return [
+            'name' => $this->name,
+            'verdict' => $this->certainty->value,
+            'most' => $this->most,
+            'comparisons' => array_map(static fn(Comparison $one): array => $one->toArray(), $this->comparisons),
+            ...$this->unless === [] ? [] : ['unless' => array_column($this->unless, 'value')],
+        ];
     }
 
     /** @param  callable(string): string  $label  of a field of the catalog */
     public function sentence(callable $label): string
     {
-        return ucfirst(implode('; and ', array_map(static fn (Comparison $one): string => $one->phrase($label), $this->comparisons))).($this->unless === [] ? '' : '; unless this speaks against it: '.implode(', ', array_column($this->unless, 'value')));
+        return ucfirst(implode('; and ', array_map(static fn(Comparison $one): string => $one->phrase($label), $this->comparisons))) .
+            ($this->unless === [] ? '' : '; unless this speaks against it: ' . implode(', ', array_column($this->unless, 'value')));
     }
 }

@@ -3,14 +3,23 @@
 declare(strict_types=1);
 
 namespace PineSieve\Core\Matching\Rules;
+use PineSieve\Core\Text\Fold;
 
 /** What a comparison overlooks, and what it takes for the same. */
 final readonly class Options
 {
     /** Names as the files of rule sets write them, to the property and its default. */
     private const FLAGS = [
-        'match case' => 'matchCase', 'match accents' => 'matchAccents', 'ignore common words' => 'ignoreCommon', 'blanks equal' => 'blanksEqual', 'nicknames' => 'nicknames',
-        'initials' => 'initials', 'swapped names' => 'swapped', 'sound' => 'sound', 'day and month swapped' => 'dayMonthSwapped', 'as written' => 'asWritten',
+        'match case' => 'matchCase',
+        'match accents' => 'matchAccents',
+        'ignore common words' => 'ignoreCommon',
+        'blanks equal' => 'blanksEqual',
+        'nicknames' => 'nicknames',
+        'initials' => 'initials',
+        'swapped names' => 'swapped',
+        'sound' => 'sound',
+        'day and month swapped' => 'dayMonthSwapped',
+        'as written' => 'asWritten',
     ];
 
     /**
@@ -40,8 +49,7 @@ final readonly class Options
         public int $days = 0,
         public bool $dayMonthSwapped = false,
         public bool $asWritten = false,
-    ) {
-    }
+    ) {}
 
     /**
      * @param  array<mixed>  $data  as toArray() gives it
@@ -52,12 +60,15 @@ final readonly class Options
     {
         $given = ['ignore' => [], 'days' => 0];
         foreach ($data as $name => $value) {
-            $given = [...$given, ...match (true) {
-                isset(self::FLAGS[$name]) && is_bool($value) => [self::FLAGS[$name] => $value],
-                $name === 'ignore words' && is_array($value) => ['ignore' => self::words($value)],
-                $name === 'within days' && is_int($value) && $value >= 0 && $value <= 3660 => ['days' => $value],
-                default => throw new BadRules("The option \"{$name}\" of a comparison is none, or has a value that it can't have."),
-            }];
+            $given = [
+                ...$given,
+                ...match (true) {
+                    isset(self::FLAGS[$name]) && is_bool($value) => [self::FLAGS[$name] => $value],
+                    $name === 'ignore words' && is_array($value) => ['ignore' => self::words($value)],
+                    $name === 'within days' && is_int($value) && $value >= 0 && $value <= 3660 => ['days' => $value],
+                    default => throw new BadRules("The option \"{$name}\" of a comparison is none, or has a value that it can't have."),
+                },
+            ];
         }
 
         return new self(...$given);
@@ -73,7 +84,11 @@ final readonly class Options
             }
         }
 
-        return [...$data, ...($this->ignore === [] ? [] : ['ignore words' => $this->ignore]), ...($this->days === 0 ? [] : ['within days' => $this->days])];
+        return [
+            ...$data,
+            ...$this->ignore === [] ? [] : ['ignore words' => $this->ignore],
+            ...$this->days === 0 ? [] : ['within days' => $this->days],
+        ];
     }
 
     /**
@@ -84,12 +99,12 @@ final readonly class Options
     {
         $folded = [];
         foreach ($words as $word) {
-            if (! is_string($word)) {
+            if (!is_string($word)) {
                 throw new BadRules('Words to ignore are a list of texts.');
             }
-            $folded[] = \PineSieve\Core\Text\Fold::words($word);
+            $folded[] = Fold::words($word);
         }
 
-        return array_values(array_filter($folded, static fn (string $word): bool => $word !== ''));
+        return array_values(array_filter($folded, static fn(string $word): bool => $word !== ''));
     }
 }

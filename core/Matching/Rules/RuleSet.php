@@ -22,8 +22,7 @@ final readonly class RuleSet
         public array $rules,
         public array $signs = [],
         public ?Thresholds $thresholds = null,
-    ) {
-    }
+    ) {}
 
     /** What a sign against a pair does in this set. */
     public function effect(Sign $sign): SignEffect
@@ -39,11 +38,17 @@ final readonly class RuleSet
      */
     public static function fromArray(mixed $data, callable $isField): self
     {
-        if (! is_array($data) || ($data['format'] ?? self::FORMAT) !== self::FORMAT) {
-            throw new BadRules('This is not a match rule set: a JSON object with "format": "'.self::FORMAT.'" was expected.');
+        if (!is_array($data) || ($data['format'] ?? self::FORMAT) !== self::FORMAT) {
+            throw new BadRules('This is not a match rule set: a JSON object with "format": "' . self::FORMAT . '" was expected.');
         }
         $name = is_string($data['name'] ?? null) ? trim($data['name']) : '';
-        $kind = SupporterKind::tryFrom(is_string($data['kind'] ?? null) ? $data['kind'] : '') ?? throw new BadRules('The "kind" of the records that a rule set compares must be one of: '.implode(', ', array_column(SupporterKind::cases(), 'value')).'.');
+        $kind =
+            SupporterKind::tryFrom(is_string($data['kind'] ?? null) ? $data['kind'] : '') ??
+            throw new BadRules(
+                'The "kind" of the records that a rule set compares must be one of: ' .
+                    implode(', ', array_column(SupporterKind::cases(), 'value')) .
+                    '.',
+            );
         $rules = is_array($data['rules'] ?? null) ? array_values($data['rules']) : [];
         if ($name === '' || mb_strlen($name) > 120) {
             throw new BadRules('A rule set needs a "name" of at most 120 characters.');
@@ -51,7 +56,7 @@ final readonly class RuleSet
         if ($rules === [] || count($rules) > 40) {
             throw new BadRules("The rule set \"{$name}\" needs from one to forty \"rules\".");
         }
-        $read = array_map(static fn (mixed $rule): MatchRule => MatchRule::fromArray($rule, $isField), $rules);
+        $read = array_map(static fn(mixed $rule): MatchRule => MatchRule::fromArray($rule, $isField), $rules);
         if (count(array_unique(array_column($read, 'name'))) < count($read)) {
             throw new BadRules("Two rules of the set \"{$name}\" have the same name.");
         }
@@ -64,7 +69,15 @@ final readonly class RuleSet
     {
         $by = $this->thresholds === null ? [] : ['by' => 'weight', ...$this->thresholds->toArray()];
 
-        return ['format' => self::FORMAT, 'version' => $by === [] ? 1 : 2, ...$by, 'name' => $this->name, 'kind' => $this->kind->value, 'rules' => array_map(static fn (MatchRule $rule): array => $rule->toArray(), $this->rules), 'signs' => array_map(static fn (SignEffect $effect): string => $effect->value, $this->signs)];
+        return [
+            'format' => self::FORMAT,
+            'version' => $by === [] ? 1 : 2,
+            ...$by,
+            'name' => $this->name,
+            'kind' => $this->kind->value,
+            'rules' => array_map(static fn(MatchRule $rule): array => $rule->toArray(), $this->rules),
+            'signs' => array_map(static fn(SignEffect $effect): string => $effect->value, $this->signs),
+        ];
     }
 
     /** @param  array<mixed>  $data */
@@ -86,7 +99,11 @@ final readonly class RuleSet
             $known = Sign::tryFrom((string) $sign);
             $does = SignEffect::tryFrom(is_string($effect) ? $effect : '');
             if ($known === null || $does === null) {
-                throw new BadRules("\"{$sign}\" is no sign against a pair, or does what none can do (".implode(', ', array_column(SignEffect::cases(), 'value')).').');
+                throw new BadRules(
+                    "\"{$sign}\" is no sign against a pair, or does what none can do (" .
+                        implode(', ', array_column(SignEffect::cases(), 'value')) .
+                        ').',
+                );
             }
             $signs[$known->value] = $does;
         }

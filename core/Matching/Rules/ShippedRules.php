@@ -12,9 +12,7 @@ final class ShippedRules
 {
     private const FILES = ['person' => 'people', 'household' => 'households', 'organization' => 'organizations'];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * By which records of a kind can be compared without a set of one's own.
@@ -34,7 +32,7 @@ final class ShippedRules
     /** By weight: its rules say no more than who is compared. */
     public static function byWeight(FieldComparers $comparers, SupporterKind $kind = SupporterKind::Person): RuleSet
     {
-        return self::read(self::FILES[$kind->value].'-by-weight', $comparers);
+        return self::read(self::FILES[$kind->value] . '-by-weight', $comparers);
     }
 
     /** For an incoming record that has no name and points at someone by an id or an email, of whatever kind. */
@@ -46,11 +44,14 @@ final class ShippedRules
     /** For an organization or a household that is named beside someone else, and of which nothing more is said: no more than equal will do. */
     public static function namedOnly(SupporterKind $kind, FieldComparers $comparers): RuleSet
     {
-        return $kind === SupporterKind::Person ? self::of($kind, $comparers) : self::read('named-'.self::FILES[$kind->value], $comparers);
+        return $kind === SupporterKind::Person ? self::of($kind, $comparers) : self::read('named-' . self::FILES[$kind->value], $comparers);
     }
 
     private static function read(string $file, FieldComparers $comparers): RuleSet
     {
-        return RuleSet::fromArray(json_decode((string) file_get_contents(__DIR__."/data/{$file}.json"), true, 16, JSON_THROW_ON_ERROR), $comparers->has(...));
+        return RuleSet::fromArray(
+            json_decode((string) file_get_contents(__DIR__ . "/data/{$file}.json"), true, 16, JSON_THROW_ON_ERROR),
+            $comparers->has(...),
+        );
     }
 }

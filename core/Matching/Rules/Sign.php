@@ -30,7 +30,13 @@ enum Sign: string
     {
         return match ($this) {
             self::BirthDate, self::Generation, self::FirstName => SignEffect::Apart,
-            self::BirthDateSlip, self::GenerationLeftOut, self::MiddleName, self::Title, self::OtherId, self::OtherContacts => SignEffect::Review,
+            self::BirthDateSlip,
+            self::GenerationLeftOut,
+            self::MiddleName,
+            self::Title,
+            self::OtherId,
+            self::OtherContacts
+                => SignEffect::Review,
         };
     }
 

@@ -22,8 +22,7 @@ final readonly class Thresholds
         public float $review = 0.2,
         public int $common = 8,
         public ?float $certain = null,
-    ) {
-    }
+    ) {}
 
     /**
      * @param  array<mixed>  $data  with "wrong" or "certain", "review" and "common"; or without
@@ -32,7 +31,7 @@ final readonly class Thresholds
      */
     public static function fromArray(array $data): self
     {
-        $usual = new self;
+        $usual = new self();
         $thresholds = new self(
             self::number($data, 'wrong') ?? $usual->wrong,
             self::number($data, 'review') ?? $usual->review,
@@ -41,7 +40,7 @@ final readonly class Thresholds
         );
         foreach (self::LARGEST as $name => $largest) {
             if ($thresholds->{$name} < self::LEAST[$name] || $thresholds->{$name} > $largest) {
-                throw new BadRules("\"{$name}\" is a number between ".self::LEAST[$name]." and {$largest}.");
+                throw new BadRules("\"{$name}\" is a number between " . self::LEAST[$name] . " and {$largest}.");
             }
         }
         if ($thresholds->certain !== null && ($thresholds->certain < 0.5 || $thresholds->certain > 0.9999)) {
@@ -60,7 +59,11 @@ final readonly class Thresholds
     /** @return array<string, float|int> */
     public function toArray(): array
     {
-        return [...($this->certain === null ? ['wrong' => $this->wrong] : ['certain' => $this->certain]), 'review' => $this->review, ...($this->common === (new self)->common ? [] : ['common' => $this->common])];
+        return [
+            ...$this->certain === null ? ['wrong' => $this->wrong] : ['certain' => $this->certain],
+            'review' => $this->review,
+            ...$this->common === (new self())->common ? [] : ['common' => $this->common],
+        ];
     }
 
     /**
@@ -72,6 +75,10 @@ final readonly class Thresholds
     {
         $value = $data[$name] ?? null;
 
-        return $value === null || is_int($value) || is_float($value) ? ($value === null ? null : (float) $value) : throw new BadRules("\"{$name}\" is a number.");
+        return $value === null || is_int($value) || is_float($value)
+            ? ($value === null
+                ? null
+                : (float) $value)
+            : throw new BadRules("\"{$name}\" is a number.");
     }
 }

@@ -20,11 +20,7 @@ final readonly class Calibration
      * @param  list<array{float, float}>  $knots  log-odds by the weights to log-odds in truth, rising; straight between two of them
      * @param  float  $move  what people's decisions have shown it to be off by, in log-odds
      */
-    public function __construct(
-        public array $knots = [],
-        public float $move = 0.0,
-    ) {
-    }
+    public function __construct(public array $knots = [], public float $move = 0.0) {}
 
     public function of(float $likely): float
     {
@@ -60,7 +56,7 @@ final readonly class Calibration
         foreach ($this->knots as [$at, $is]) {
             if ($x < $at) {
                 // Before the first knot, as far off as at it.
-                return $before === null ? $x - $at + $is : $before[1] + ($is - $before[1]) * ($x - $before[0]) / ($at - $before[0]);
+                return $before === null ? $x - $at + $is : $before[1] + (($is - $before[1]) * ($x - $before[0])) / ($at - $before[0]);
             }
             $before = [$at, $is];
         }

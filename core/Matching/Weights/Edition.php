@@ -13,8 +13,7 @@ final readonly class Edition
         public Frequencies $frequencies,
         public Weights $weights,
         public SupporterKind $kind = SupporterKind::Person,
-    ) {
-    }
+    ) {}
 
     /** With the weights that come with the program. */
     public static function shipped(Frequencies $frequencies, SupporterKind $kind = SupporterKind::Person): self

@@ -12,11 +12,5 @@ final readonly class Estimate
      * @param  int  $rounds  until nothing changed any more
      * @param  list<string>  $discarded  what was not taken over, in sentences
      */
-    public function __construct(
-        public Weights $weights,
-        public int $pairs,
-        public int $rounds,
-        public array $discarded,
-    ) {
-    }
+    public function __construct(public Weights $weights, public int $pairs, public int $rounds, public array $discarded) {}
 }

@@ -29,11 +29,7 @@ final class Estimator
 
     private const MIX_PRIOR = 20.0;
 
-    public function __construct(
-        private readonly Weights $start,
-        private readonly Frequencies $frequencies,
-    ) {
-    }
+    public function __construct(private readonly Weights $start, private readonly Frequencies $frequencies) {}
 
     /** @param  list<SampledPair>  $pairs */
     public function estimate(array $pairs): Estimate
@@ -53,8 +49,12 @@ final class Estimator
                 }
                 $matches += $of[Sameness::Match->value] * $pair->standsFor;
                 foreach ($pair->pattern->levels as $field => $level) {
-                    foreach (in_array(WeighedField::from($field), [...$pair->by, ...self::TOO_FEW], true) ? [] : self::ESTIMATED as $sameness) {
-                        $sums[$sameness->value][$field][$level->value] = ($sums[$sameness->value][$field][$level->value] ?? 0.0) + $of[$sameness->value];
+                    foreach (
+                        in_array(WeighedField::from($field), [...$pair->by, ...self::TOO_FEW], true) ? [] : self::ESTIMATED
+                        as $sameness
+                    ) {
+                        $sums[$sameness->value][$field][$level->value] =
+                            ($sums[$sameness->value][$field][$level->value] ?? 0.0) + $of[$sameness->value];
                     }
                 }
             }
@@ -64,7 +64,9 @@ final class Estimator
             $mixes = array_map(self::mix(...), $blocks);
         }
         if ($moved > self::STILL) {
-            return new Estimate($this->start, count($pairs), $round, ['The estimate came to no end: the weights are those that come with the program.']);
+            return new Estimate($this->start, count($pairs), $round, [
+                'The estimate came to no end: the weights are those that come with the program.',
+            ]);
         }
         [$weights, $discarded] = $this->checked($weights);
 
@@ -78,7 +80,9 @@ final class Estimator
         foreach ($pair->pattern->levels as $field => $level) {
             $shared = $pair->pattern->shared[$field] ?? null;
             $of = WeighedField::from($field);
-            $chances[$field] = ($shared === null ? null : $this->frequencies->chance($of, $level, $shared)) ?? $this->start->share(Sameness::Chance, $of, $level);
+            $chances[$field] =
+                ($shared === null ? null : $this->frequencies->chance($of, $level, $shared)) ??
+                $this->start->share(Sameness::Chance, $of, $level);
         }
 
         return $chances;
@@ -100,13 +104,16 @@ final class Estimator
                     continue;
                 }
                 $share = $of === Sameness::Chance ? $chances[$key] : $weights->share($of, $field, $level);
-                $product *= $of === Sameness::Home && $field === WeighedField::First && $level === Level::Same ? max($share, $chances[$key]) : $share;
+                $product *=
+                    $of === Sameness::Home && $field === WeighedField::First && $level === Level::Same
+                        ? max($share, $chances[$key])
+                        : $share;
             }
             $likely[$of->value] = $product;
         }
         $sum = array_sum($likely);
 
-        return array_map(static fn (float $one): float => $sum > 0.0 ? $one / $sum : 0.0, $likely);
+        return array_map(static fn(float $one): float => $sum > 0.0 ? $one / $sum : 0.0, $likely);
     }
 
     /** @param  array<string, array<string, array<string, float>>>  $sums */
@@ -124,7 +131,16 @@ final class Estimator
         }
         $records = $this->frequencies->counted();
 
-        return new Weights($shares, (self::PRIOR * $this->start->match + 2 * $matches) / (self::PRIOR + $records), $this->start->home, $this->start->namesake, $this->start->calibration, $this->start->names, $this->start->whole, $this->start->spread);
+        return new Weights(
+            $shares,
+            (self::PRIOR * $this->start->match + 2 * $matches) / (self::PRIOR + $records),
+            $this->start->home,
+            $this->start->namesake,
+            $this->start->calibration,
+            $this->start->names,
+            $this->start->whole,
+            $this->start->spread,
+        );
     }
 
     /**
@@ -137,16 +153,31 @@ final class Estimator
         $shares = $weights->shares;
         $discarded = [];
         foreach (array_map(WeighedField::from(...), array_keys($shares[Sameness::Match->value])) as $field) {
-            $for = static fn (Level $level): float => $weights->share(Sameness::Match, $field, $level) / $weights->share(Sameness::Chance, $field, $level);
+            $for = static fn(Level $level): float => $weights->share(Sameness::Match, $field, $level) /
+                $weights->share(Sameness::Chance, $field, $level);
             if ($for(Level::Same) <= 1.0 || $for(Level::Differs) >= 1.0) {
                 foreach (self::ESTIMATED as $of) {
                     $shares[$of->value][$field->value] = $this->start->shares[$of->value][$field->value];
                 }
-                $discarded[] = ucfirst($field->value).': what was estimated would turn an agreement into evidence against. The weights of it are those that come with the program.';
+                $discarded[] =
+                    ucfirst($field->value) .
+                    ': what was estimated would turn an agreement into evidence against. The weights of it are those that come with the program.';
             }
         }
 
-        return [new Weights($shares, $weights->match, $weights->home, $weights->namesake, $weights->calibration, $weights->names, $weights->whole, $weights->spread), $discarded];
+        return [
+            new Weights(
+                $shares,
+                $weights->match,
+                $weights->home,
+                $weights->namesake,
+                $weights->calibration,
+                $weights->names,
+                $weights->whole,
+                $weights->spread,
+            ),
+            $discarded,
+        ];
     }
 
     /**
@@ -157,7 +188,14 @@ final class Estimator
     {
         $all = array_sum($sums) + self::MIX_PRIOR;
 
-        return array_combine(array_keys(self::MIX), array_map(static fn (string $of, float $share): float => (($sums[$of] ?? 0.0) + self::MIX_PRIOR * $share) / $all, array_keys(self::MIX), self::MIX));
+        return array_combine(
+            array_keys(self::MIX),
+            array_map(
+                static fn(string $of, float $share): float => (($sums[$of] ?? 0.0) + self::MIX_PRIOR * $share) / $all,
+                array_keys(self::MIX),
+                self::MIX,
+            ),
+        );
     }
 
     private static function moved(Weights $one, Weights $other): float

@@ -19,7 +19,14 @@ final class Frequencies
     private const PRIOR = 500;
 
     /** Of a value that no list names: its share among people, where nothing is counted. */
-    private const USUAL = ['last name' => 1.5e-5, 'first name' => 2e-4, 'birth date' => 4e-5, 'address' => 0.0, 'email' => 0.0, 'phone' => 0.0];
+    private const USUAL = [
+        'last name' => 1.5e-5,
+        'first name' => 2e-4,
+        'birth date' => 4e-5,
+        'address' => 0.0,
+        'email' => 0.0,
+        'phone' => 0.0,
+    ];
 
     /** Share of a word in the names of organizations that no list names, where nothing is counted. */
     private const ANY_WORD = 2e-4;
@@ -46,9 +53,7 @@ final class Frequencies
     private int $records = 0;
 
     /** @param  int  $width  cells of each row: 4 times as many as different values are exact enough */
-    public function __construct(private int $width = 1 << 18)
-    {
-    }
+    public function __construct(private int $width = 1 << 18) {}
 
     /** Its cells are there from now on. */
     private function open(): void
@@ -114,12 +119,20 @@ final class Frequencies
     {
         $this->open();
 
-        return (string) gzcompress(implode('', array_map(static fn (array $row): string => pack('V*', ...$row), array_merge(...array_map(static fn (array $cells): array => array_chunk($cells, 4096), $this->cells)))));
+        return (string) gzcompress(
+            implode(
+                '',
+                array_map(
+                    static fn(array $row): string => pack('V*', ...$row),
+                    array_merge(...array_map(static fn(array $cells): array => array_chunk($cells, 4096), $this->cells)),
+                ),
+            ),
+        );
     }
 
     public static function unpack(string $packed, int $records): self
     {
-        $unpacked = new self;
+        $unpacked = new self();
         $unpacked->packed = $packed;
         $unpacked->counted = $unpacked->records = $records;
 
@@ -204,10 +217,13 @@ final class Frequencies
     {
         if (self::$lists === []) {
             /** @var array<string, array<string, float>> $lists */
-            $lists = require __DIR__.'/data/names.php';
+            $lists = require __DIR__ . '/data/names.php';
             /** @var array<string, int> $words */
-            $words = require __DIR__.'/data/organization-words.php';
-            self::$lists = [...$lists, WeighedField::Name->value => array_map(static fn (int $ofAThousand): float => $ofAThousand / 1000, $words)];
+            $words = require __DIR__ . '/data/organization-words.php';
+            self::$lists = [
+                ...$lists,
+                WeighedField::Name->value => array_map(static fn(int $ofAThousand): float => $ofAThousand / 1000, $words),
+            ];
         }
 
         return self::$lists;
@@ -231,6 +247,6 @@ final class Frequencies
         /** @var array<int, int> $words */
         $words = unpack('V3', $key);
 
-        return array_values(array_map(fn (int $word): int => abs($word % $this->width), $words));
+        return array_values(array_map(fn(int $word): int => abs($word % $this->width), $words));
     }
 }

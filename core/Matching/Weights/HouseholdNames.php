@@ -14,7 +14,7 @@ final readonly class HouseholdNames implements NameLevels
 {
     public function comparer(): FieldComparer
     {
-        return new HouseholdNameComparer;
+        return new HouseholdNameComparer();
     }
 
     public function traits(array $names): array
@@ -65,7 +65,7 @@ final readonly class HouseholdNames implements NameLevels
             }
             $levels[] = $best;
         }
-        usort($levels, static fn (Level $a, Level $b): int => Leveler::rank($a) <=> Leveler::rank($b));
+        usort($levels, static fn(Level $a, Level $b): int => Leveler::rank($a) <=> Leveler::rank($b));
         [$nearest, $farthest] = [$levels[0], $levels[array_key_last($levels)]];
 
         return match (true) {

@@ -15,9 +15,7 @@ final class KnownRate
 
     private const ROUNDS = 50;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @param  float  $usual  Weights::$match that the odds were weighed with
@@ -30,7 +28,7 @@ final class KnownRate
         for ($round = 0; $round < self::ROUNDS; $round++) {
             $known = 0.0;
             foreach ($odds as $one) {
-                $now = $one * $rate / $usual;
+                $now = ($one * $rate) / $usual;
                 $known += $now / (1 + $now);
             }
             $rate = (self::PRIOR * $usual + $known) / (self::PRIOR + count($odds));

@@ -23,7 +23,27 @@ final readonly class Leveler
     private PhoneComparer $phones;
 
     /** Where many have an email who have nothing else in common. */
-    private const PUBLIC_MAIL = ['gmail.com', 'googlemail.com', 'yahoo.com', 'hotmail.com', 'outlook.com', 'live.com', 'msn.com', 'aol.com', 'icloud.com', 'me.com', 'mac.com', 'comcast.net', 'verizon.net', 'att.net', 'sbcglobal.net', 'cox.net', 'charter.net', 'protonmail.com', 'proton.me'];
+    private const PUBLIC_MAIL = [
+        'gmail.com',
+        'googlemail.com',
+        'yahoo.com',
+        'hotmail.com',
+        'outlook.com',
+        'live.com',
+        'msn.com',
+        'aol.com',
+        'icloud.com',
+        'me.com',
+        'mac.com',
+        'comcast.net',
+        'verizon.net',
+        'att.net',
+        'sbcglobal.net',
+        'cox.net',
+        'charter.net',
+        'protonmail.com',
+        'proton.me',
+    ];
 
     private NameLevels $names;
 
@@ -31,11 +51,8 @@ final readonly class Leveler
      * @param  array<string, int>  $places  field of Circumstances::FIELDS to the place of its values in a prepared record
      * @param  ?list<string>  $common  words that say little in the name of an organization, folded; null for those of Words
      */
-    public function __construct(
-        private array $places,
-        private SupporterKind $kind = SupporterKind::Person,
-        ?array $common = null,
-    ) {
+    public function __construct(private array $places, private SupporterKind $kind = SupporterKind::Person, ?array $common = null)
+    {
         $this->names = self::namesOf($kind, $common);
         $this->addresses = new AddressComparer(new Comparison(Comparison::ADDRESS, How::Alike));
         $this->emails = new EmailComparer(new Comparison('email', How::Alike));
@@ -46,8 +63,8 @@ final readonly class Leveler
     public static function namesOf(SupporterKind $kind, ?array $common = null): NameLevels
     {
         return match ($kind) {
-            SupporterKind::Person => new PersonNames,
-            SupporterKind::Household => new HouseholdNames,
+            SupporterKind::Person => new PersonNames(),
+            SupporterKind::Household => new HouseholdNames(),
             SupporterKind::Organization => new OrganizationNames($common ?? Words::common()),
         };
     }
@@ -60,7 +77,16 @@ final readonly class Leveler
     {
         [$names, $others] = [$one[$this->places[Comparison::NAME]], $other[$this->places[Comparison::NAME]]];
         [$levels, $shared] = $names === [] || $others === [] ? [[], []] : $this->names->levels($names, $others);
-        foreach ([[WeighedField::Address, Comparison::ADDRESS], [WeighedField::Email, 'email'], [WeighedField::Phone, 'phone'], [WeighedField::Born, 'birth_date'], [WeighedField::Id, Comparison::ID]] as [$field, $key]) {
+        foreach (
+            [
+                [WeighedField::Address, Comparison::ADDRESS],
+                [WeighedField::Email, 'email'],
+                [WeighedField::Phone, 'phone'],
+                [WeighedField::Born, 'birth_date'],
+                [WeighedField::Id, Comparison::ID],
+            ]
+            as [$field, $key]
+        ) {
             [$a, $b] = [$one[$this->places[$key]], $other[$this->places[$key]]];
             $best = Level::Blank;
             foreach ($a as $ours) {
@@ -92,13 +118,21 @@ final readonly class Leveler
     public function traits(array $values): array
     {
         $traits = $this->names->traits($values[$this->places[Comparison::NAME]]);
-        foreach ([[WeighedField::Address, Comparison::ADDRESS], [WeighedField::Email, 'email'], [WeighedField::Phone, 'phone'], [WeighedField::Born, 'birth_date']] as [$field, $key]) {
+        foreach (
+            [
+                [WeighedField::Address, Comparison::ADDRESS],
+                [WeighedField::Email, 'email'],
+                [WeighedField::Phone, 'phone'],
+                [WeighedField::Born, 'birth_date'],
+            ]
+            as [$field, $key]
+        ) {
             foreach ($values[$this->places[$key]] as $value) {
                 $traits[] = [$field, self::counted($field, $value)];
             }
         }
 
-        return array_values(array_filter($traits, static fn (array $trait): bool => $trait[1] !== ''));
+        return array_values(array_filter($traits, static fn(array $trait): bool => $trait[1] !== ''));
     }
 
     /** @param  list<string>  $value */
@@ -111,7 +145,14 @@ final readonly class Leveler
     public static function rank(Level $level): int
     {
         return match ($level) {
-            Level::Same => 0, Level::Form => 1, Level::Alike => 2, Level::Near => 3, Level::Middle => 4, Level::Part => 5, Level::Differs => 6, Level::Blank => 7,
+            Level::Same => 0,
+            Level::Form => 1,
+            Level::Alike => 2,
+            Level::Near => 3,
+            Level::Middle => 4,
+            Level::Part => 5,
+            Level::Differs => 6,
+            Level::Blank => 7,
         };
     }
 
@@ -125,7 +166,9 @@ final readonly class Leveler
             WeighedField::Address => $this->address($one, $other),
             WeighedField::Email => $this->email($one, $other),
             WeighedField::Phone => match ($this->phones->compare($one, $other)?->likeness) {
-                1.0 => Level::Same, null => self::oneDigit($one[1], $other[1]) ? Level::Alike : Level::Differs, default => Level::Alike
+                1.0 => Level::Same,
+                null => self::oneDigit($one[1], $other[1]) ? Level::Alike : Level::Differs,
+                default => Level::Alike,
             },
             WeighedField::Born => match (true) {
                 $one[0] === $other[0] => Level::Same,
@@ -166,7 +209,11 @@ final readonly class Leveler
         if ($this->kind === SupporterKind::Organization && $agreement?->likeness !== 1.0) {
             $domain = explode('@', "{$one[1]}@")[1];
 
-            return $domain !== '' && str_ends_with($other[1], "@{$domain}") && ! in_array($domain, self::PUBLIC_MAIL, true) ? Level::Near : ($agreement === null ? Level::Differs : Level::Alike);
+            return $domain !== '' && str_ends_with($other[1], "@{$domain}") && !in_array($domain, self::PUBLIC_MAIL, true)
+                ? Level::Near
+                : ($agreement === null
+                    ? Level::Differs
+                    : Level::Alike);
         }
 
         return match (true) {

@@ -15,13 +15,11 @@ final readonly class OrganizationNames implements NameLevels
     private const BESIDE = ['friends', 'auxiliary', 'alumni', 'boosters', 'pta', 'pto', 'guild', 'endowment', 'chapter'];
 
     /** @param  list<string>  $common  words that say little in a name, folded */
-    public function __construct(private array $common)
-    {
-    }
+    public function __construct(private array $common) {}
 
     public function comparer(): FieldComparer
     {
-        return new OrganizationNameComparer;
+        return new OrganizationNameComparer();
     }
 
     public function traits(array $names): array
@@ -86,7 +84,10 @@ final readonly class OrganizationNames implements NameLevels
             }
         }
         // Where it is says nothing beside a name of that place.
-        [$left, $otherLeft] = [array_diff($a, self::words($other[OrganizationNameComparer::CITY])), array_diff($b, self::words($one[OrganizationNameComparer::CITY]))];
+        [$left, $otherLeft] = [
+            array_diff($a, self::words($other[OrganizationNameComparer::CITY])),
+            array_diff($b, self::words($one[OrganizationNameComparer::CITY])),
+        ];
         [$a, $b] = $a === [] || $b === [] ? [$left, $otherLeft] : [$a, $b];
 
         // That two of a town have its name says no more than that they are there.
@@ -100,7 +101,7 @@ final readonly class OrganizationNames implements NameLevels
             $shared === [] => [Level::Differs, []],
             $a === [] && $b === [] => [$hasSlip ? Level::Alike : Level::Form, $shared],
             array_intersect([...$a, ...$b], self::BESIDE) !== [] => [Level::Part, $shared],
-            default => [array_diff([...$a, ...$b], $this->common) === [] && ! $hasSlip ? Level::Form : Level::Near, $shared],
+            default => [array_diff([...$a, ...$b], $this->common) === [] && !$hasSlip ? Level::Form : Level::Near, $shared],
         };
     }
 
@@ -120,8 +121,11 @@ final readonly class OrganizationNames implements NameLevels
     /** "cncl" of "council": its first letter, and others of it in their order, without vowels. */
     private static function isContracted(string $short, string $long): bool
     {
-        return strlen($short) > 2 && strlen($long) > strlen($short) + 1 && $short[0] === $long[0] && strpbrk(substr($short, 1), 'aeiou') === false
-            && preg_match('/^'.implode('.*', array_map(preg_quote(...), str_split($short))).'/', $long) === 1;
+        return strlen($short) > 2 &&
+            strlen($long) > strlen($short) + 1 &&
+            $short[0] === $long[0] &&
+            strpbrk(substr($short, 1), 'aeiou') === false &&
+            preg_match('/^' . implode('.*', array_map(preg_quote(...), str_split($short))) . '/', $long) === 1;
     }
 
     /**
@@ -130,7 +134,9 @@ final readonly class OrganizationNames implements NameLevels
      */
     private static function isAcronym(array $one, array $words): bool
     {
-        return count($one) === 1 && count($words) > 2 && $one[0] === implode('', array_map(static fn (string $word): string => mb_substr($word, 0, 1), $words));
+        return count($one) === 1 &&
+            count($words) > 2 &&
+            $one[0] === implode('', array_map(static fn(string $word): string => mb_substr($word, 0, 1), $words));
     }
 
     /** @return list<string> */

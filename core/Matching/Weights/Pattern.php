@@ -14,23 +14,23 @@ final readonly class Pattern
      * @param  array<string, Level>  $levels  value of a WeighedField to how far they agree in it; those that both say something of
      * @param  array<string, string>  $shared  field to the value that they share, folded: what few have says much
      */
-    public function __construct(
-        public array $levels,
-        public array $shared = [],
-    ) {
-    }
+    public function __construct(public array $levels, public array $shared = []) {}
 
     /** Whether both have one name, all of it. */
     public function isOfOneName(): bool
     {
-        return $this->is(WeighedField::Last, Level::Same) && $this->is(WeighedField::First, Level::Same)
-            || $this->is(WeighedField::Name, Level::Same) && ! $this->is(WeighedField::Number, Level::Differs) && ! $this->is(WeighedField::Number, Level::Near);
+        return ($this->is(WeighedField::Last, Level::Same) && $this->is(WeighedField::First, Level::Same)) ||
+            ($this->is(WeighedField::Name, Level::Same) &&
+                !$this->is(WeighedField::Number, Level::Differs) &&
+                !$this->is(WeighedField::Number, Level::Near));
     }
 
     /** Whether the whole name is the same, and an address, email, phone, birth date or id with it: those hang together more than they would by chance or in a home. */
     public function isWhole(): bool
     {
-        return $this->isOfOneName() && ! $this->isPerhapsAnotherGeneration() && $this->shareOne([...self::OWN, WeighedField::Address, WeighedField::Phone]);
+        return $this->isOfOneName() &&
+            !$this->isPerhapsAnotherGeneration() &&
+            $this->shareOne([...self::OWN, WeighedField::Address, WeighedField::Phone]);
     }
 
     /**
@@ -39,23 +39,26 @@ final readonly class Pattern
      */
     public function isAnotherName(): bool
     {
-        $isAnotherPerson = $this->is(WeighedField::Last, Level::Differs) && ! $this->shareOne(self::OWN);
+        $isAnotherPerson = $this->is(WeighedField::Last, Level::Differs) && !$this->shareOne(self::OWN);
         $name = $this->levels[WeighedField::Name->value] ?? null;
-        $isAnotherOrganization = $name !== null && ! in_array($name, [Level::Same, Level::Form, Level::Alike], true);
+        $isAnotherOrganization = $name !== null && !in_array($name, [Level::Same, Level::Form, Level::Alike], true);
 
-        return $isAnotherPerson || $isAnotherOrganization || $this->is(WeighedField::Number, Level::Differs) || $this->is(WeighedField::Number, Level::Near);
+        return $isAnotherPerson ||
+            $isAnotherOrganization ||
+            $this->is(WeighedField::Number, Level::Differs) ||
+            $this->is(WeighedField::Number, Level::Near);
     }
 
     /** Whether only one of them is written with Jr. or the like, and nothing agrees that father and son have not in common: a home, and its phone, they have. */
     public function isPerhapsAnotherGeneration(): bool
     {
-        return $this->is(WeighedField::Generation, Level::Near) && ! $this->shareOne(self::OWN);
+        return $this->is(WeighedField::Generation, Level::Near) && !$this->shareOne(self::OWN);
     }
 
     /** @param  list<WeighedField>  $fields */
     private function shareOne(array $fields): bool
     {
-        return array_filter($fields, fn (WeighedField $field): bool => $this->is($field, Level::Same)) !== [];
+        return array_filter($fields, fn(WeighedField $field): bool => $this->is($field, Level::Same)) !== [];
     }
 
     public function is(WeighedField $field, Level $level): bool
@@ -69,7 +72,7 @@ final readonly class Pattern
         foreach ([WeighedField::Address, WeighedField::Email, WeighedField::Phone, WeighedField::Born, WeighedField::Id] as $field) {
             $level = $this->levels[$field->value] ?? Level::Blank;
             // Numbers and emails that are alike are as often two as one with a slip.
-            if ($level === Level::Same || $level === Level::Form || $level === Level::Alike && $field === WeighedField::Address) {
+            if ($level === Level::Same || $level === Level::Form || ($level === Level::Alike && $field === WeighedField::Address)) {
                 return true;
             }
         }

@@ -44,7 +44,9 @@ final readonly class PersonNames implements NameLevels
         [$generation, $otherGeneration] = NameContrast::generations($a, $b);
         if ($generation !== '' || $otherGeneration !== '') {
             $levels[WeighedField::Generation->value] = match (true) {
-                $generation === $otherGeneration => Level::Same, $generation === '' || $otherGeneration === '' => Level::Near, default => Level::Differs
+                $generation === $otherGeneration => Level::Same,
+                $generation === '' || $otherGeneration === '' => Level::Near,
+                default => Level::Differs,
             };
         }
         if ($a[NameComparer::TITLE] !== '' && $b[NameComparer::TITLE] !== '') {
@@ -53,7 +55,9 @@ final readonly class PersonNames implements NameLevels
         [$middle, $otherMiddle] = [$a[NameComparer::MIDDLE], $b[NameComparer::MIDDLE]];
         if ($middle !== '' && $otherMiddle !== '') {
             $levels[WeighedField::Middle->value] = match (true) {
-                $middle === $otherMiddle => Level::Same, $middle[0] === $otherMiddle[0] => Level::Near, default => Level::Differs
+                $middle === $otherMiddle => Level::Same,
+                $middle[0] === $otherMiddle[0] => Level::Near,
+                default => Level::Differs,
             };
         }
 
@@ -80,8 +84,13 @@ final readonly class PersonNames implements NameLevels
                 break;
             }
         }
-        $levels = [WeighedField::Last->value => $last, ...($first === Level::Blank ? [] : [WeighedField::First->value => $first])];
-        $shared = [...($last === Level::Same ? [WeighedField::Last->value => $one[NameComparer::LAST]] : []), ...($first === Level::Same || $one[NameComparer::FIRST] === $other[NameComparer::FIRST] ? [WeighedField::First->value => $one[NameComparer::FIRST]] : [])];
+        $levels = [WeighedField::Last->value => $last, ...$first === Level::Blank ? [] : [WeighedField::First->value => $first]];
+        $shared = [
+            ...$last === Level::Same ? [WeighedField::Last->value => $one[NameComparer::LAST]] : [],
+            ...$first === Level::Same || $one[NameComparer::FIRST] === $other[NameComparer::FIRST]
+                ? [WeighedField::First->value => $one[NameComparer::FIRST]]
+                : [],
+        ];
 
         return [Leveler::rank($last) + Leveler::rank($first), $levels, $shared];
     }
@@ -92,7 +101,9 @@ final readonly class PersonNames implements NameLevels
      */
     private static function turned(array $name): array
     {
-        return array_values(array_replace($name, [NameComparer::FIRST => $name[NameComparer::LAST], NameComparer::LAST => $name[NameComparer::FIRST]]));
+        return array_values(
+            array_replace($name, [NameComparer::FIRST => $name[NameComparer::LAST], NameComparer::LAST => $name[NameComparer::FIRST]]),
+        );
     }
 
     /** How far two last names agree. */
@@ -101,7 +112,8 @@ final readonly class PersonNames implements NameLevels
         return match (true) {
             $a === $b => Level::Same,
             str_replace(' ', '', $a) === str_replace(' ', '', $b) => Level::Form,
-            array_filter(array_intersect(explode(' ', $a), explode(' ', $b)), static fn (string $part): bool => strlen($part) > 2) !== [] => Level::Form,
+            array_filter(array_intersect(explode(' ', $a), explode(' ', $b)), static fn(string $part): bool => strlen($part) > 2) !== []
+                => Level::Form,
             strlen($a) > 3 && strlen($b) > 3 && Spelling::likeness($a, $b, 78) !== null, Spelling::soundAlike($a, $b) => Level::Alike,
             default => Level::Differs,
         };
@@ -121,7 +133,11 @@ final readonly class PersonNames implements NameLevels
             $a === $b => Level::Same,
             strlen($a) === 1 || strlen($b) === 1 => $a[0] === $b[0] || $isOnesMiddle ? Level::Near : Level::Differs,
             Nicknames::common($a, $b) !== null, str_starts_with("{$a} ", "{$b} "), str_starts_with("{$b} ", "{$a} ") => Level::Form,
-            strlen($a) > 2 && strlen($b) > 2 && Spelling::likeness($a, $b, 70) !== null, Spelling::soundAlike($a, $b), Spelling::isFormAlike($a, $b), Spelling::isFormAlike($b, $a) => Level::Alike,
+            strlen($a) > 2 && strlen($b) > 2 && Spelling::likeness($a, $b, 70) !== null,
+            Spelling::soundAlike($a, $b),
+            Spelling::isFormAlike($a, $b),
+            Spelling::isFormAlike($b, $a)
+                => Level::Alike,
             // Many go by their middle name, and as many have it from father or mother.
             $isOnesMiddle => Level::Middle,
             default => Level::Differs,

@@ -12,11 +12,5 @@ final readonly class SampledPair
      * @param  list<WeighedField>  $by  what such a key is made of: that they agree in it says nothing, being the reason why they were drawn
      * @param  float  $standsFor  pairs of the whole database
      */
-    public function __construct(
-        public string $block,
-        public array $by,
-        public Pattern $pattern,
-        public float $standsFor = 1.0,
-    ) {
-    }
+    public function __construct(public string $block, public array $by, public Pattern $pattern, public float $standsFor = 1.0) {}
 }

@@ -11,9 +11,7 @@ final readonly class Spread
     private const FINE = 8;
 
     /** @param  array<int, float>  $bins  number of the bin, from 0 at even odds, to pairs in it */
-    public function __construct(public array $bins = [])
-    {
-    }
+    public function __construct(public array $bins = []) {}
 
     /** @param  list<array{float, float}>  $pairs  how likely each is, from 0 to 1, and how many it stands for */
     public static function of(array $pairs): self
@@ -36,7 +34,7 @@ final readonly class Spread
         $bins = $this->bins;
         $all = max(1e-9, array_sum($other->bins));
         foreach ($other->bins as $bin => $pairs) {
-            $bins[$bin] = ($bins[$bin] ?? 0.0) + $worth * $pairs / $all;
+            $bins[$bin] = ($bins[$bin] ?? 0.0) + ($worth * $pairs) / $all;
         }
         ksort($bins);
 
@@ -55,7 +53,7 @@ final readonly class Spread
         foreach (array_reverse($this->bins, true) as $bin => $of) {
             $pairs += $of;
             $errors += $of * (1 - self::likely($bin + 0.5));
-            if ($errors > $wrong / 1000 * $pairs) {
+            if ($errors > ($wrong / 1000) * $pairs) {
                 break;
             }
             $from = $bin;

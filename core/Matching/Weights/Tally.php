@@ -22,7 +22,7 @@ final class Tally
     {
         $this->records += $times;
         foreach ($traits as [$field, $value]) {
-            $key = 'k'.Frequencies::key($field, $value);
+            $key = 'k' . Frequencies::key($field, $value);
             $this->counts[$key] = ($this->counts[$key] ?? 0) + $times;
         }
     }
@@ -40,7 +40,7 @@ final class Tally
     {
         $packed = pack('V', $this->records);
         foreach ($this->counts() as $key => $times) {
-            $packed .= $key.pack('V', $times);
+            $packed .= $key . pack('V', $times);
         }
 
         return (string) gzcompress($packed);
@@ -48,7 +48,7 @@ final class Tally
 
     public static function unpack(string $packed): self
     {
-        $tally = new self;
+        $tally = new self();
         $bytes = (string) gzuncompress($packed);
         /** @var array{1: int} $records */
         $records = unpack('V', $bytes);
@@ -57,7 +57,7 @@ final class Tally
             if (strlen($entry) === self::ENTRY) {
                 /** @var array{1: int} $times */
                 $times = unpack('V', $entry, 12);
-                $tally->counts['k'.substr($entry, 0, 12)] = $times[1];
+                $tally->counts['k' . substr($entry, 0, 12)] = $times[1];
             }
         }
 

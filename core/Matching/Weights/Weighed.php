@@ -8,9 +8,5 @@ namespace PineSieve\Core\Matching\Weights;
 final readonly class Weighed
 {
     /** @param  float  $match  from 0 to 1 */
-    public function __construct(
-        public float $match,
-        public float $home,
-    ) {
-    }
+    public function __construct(public float $match, public float $home) {}
 }

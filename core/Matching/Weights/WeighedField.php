@@ -28,7 +28,18 @@ enum WeighedField: string
     public static function of(SupporterKind $kind): array
     {
         return match ($kind) {
-            SupporterKind::Person => [self::Last, self::First, self::Middle, self::Generation, self::Title, self::Address, self::Email, self::Phone, self::Born, self::Id],
+            SupporterKind::Person => [
+                self::Last,
+                self::First,
+                self::Middle,
+                self::Generation,
+                self::Title,
+                self::Address,
+                self::Email,
+                self::Phone,
+                self::Born,
+                self::Id,
+            ],
             SupporterKind::Household => [self::Last, self::First, self::Address, self::Email, self::Phone, self::Id],
             SupporterKind::Organization => [self::Name, self::Number, self::Address, self::Email, self::Phone, self::Id],
         };

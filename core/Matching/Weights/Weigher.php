@@ -7,19 +7,15 @@ namespace PineSieve\Core\Matching\Weights;
 /** Weighs how far two records agree: how likely it is that they are one person. */
 final readonly class Weigher
 {
-    public function __construct(
-        private Weights $weights,
-        private Frequencies $frequencies,
-    ) {
-    }
+    public function __construct(private Weights $weights, private Frequencies $frequencies) {}
 
     public function weigh(Pattern $pattern): Weighed
     {
         $likely = $this->likelihoods($pattern);
         $records = max(Frequencies::FEWEST, $this->frequencies->records());
-        $match = $this->weights->match / $records * $likely[Sameness::Match->value];
-        $home = $this->weights->home / $records * $likely[Sameness::Home->value];
-        $namesake = $this->weights->namesake / $records * $likely[Sameness::Namesake->value];
+        $match = ($this->weights->match / $records) * $likely[Sameness::Match->value];
+        $home = ($this->weights->home / $records) * $likely[Sameness::Home->value];
+        $namesake = ($this->weights->namesake / $records) * $likely[Sameness::Namesake->value];
         $all = $match + $home + $namesake + $likely[Sameness::Chance->value];
 
         return new Weighed($this->weights->calibrationOf($pattern)->of($match / $all), ($home + $namesake) / $all);
@@ -45,7 +41,13 @@ final readonly class Weigher
     {
         $level = $pattern->levels[$field->value] ?? Level::Blank;
 
-        return $level === Level::Blank ? 0.0 : log($this->share(Sameness::Match, $field, $level, null) / $this->share(Sameness::Chance, $field, $level, $this->chance($pattern, $field, $level)), 2);
+        return $level === Level::Blank
+            ? 0.0
+            : log(
+                $this->share(Sameness::Match, $field, $level, null) /
+                    $this->share(Sameness::Chance, $field, $level, $this->chance($pattern, $field, $level)),
+                2,
+            );
     }
 
     /** @return ?float how often two who have nothing to do with each other share just that; null where that does not depend on what they share */
@@ -61,7 +63,10 @@ final readonly class Weigher
         // Of others in the home, whoever has the same first name or email has it by chance or by custom; what all of them have is not counted.
         return match (true) {
             $chance !== null && $of === Sameness::Chance => $chance,
-            $chance !== null && $of === Sameness::Home && $field === WeighedField::First => max($chance, $this->weights->share($of, $field, $level)),
+            $chance !== null && $of === Sameness::Home && $field === WeighedField::First => max(
+                $chance,
+                $this->weights->share($of, $field, $level),
+            ),
             default => $this->weights->share($of, $field, $level),
         };
     }

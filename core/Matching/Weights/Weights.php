@@ -32,18 +32,22 @@ final readonly class Weights
         public float $match,
         public float $home,
         public float $namesake,
-        public Calibration $calibration = new Calibration,
-        public Calibration $names = new Calibration,
-        public Calibration $whole = new Calibration,
-        public Spread $spread = new Spread,
-    ) {
-    }
+        public Calibration $calibration = new Calibration(),
+        public Calibration $names = new Calibration(),
+        public Calibration $whole = new Calibration(),
+        public Spread $spread = new Spread(),
+    ) {}
 
     /** Those that come with the program: learned from made-up worlds whose truth is known (bench/weights.php). */
     public static function shipped(SupporterKind $kind = SupporterKind::Person): self
     {
         /** @var array{match: float, home: float, namesake: float, shares: array<string, array<string, array<string, float>>>, calibration: list<array{float, float}>, names: list<array{float, float}>, whole: list<array{float, float}>, spread: array<int, float>} $data */
-        $data = json_decode((string) file_get_contents(__DIR__.'/data/'.self::FILES[$kind->value].'.json'), true, 16, JSON_THROW_ON_ERROR);
+        $data = json_decode(
+            (string) file_get_contents(__DIR__ . '/data/' . self::FILES[$kind->value] . '.json'),
+            true,
+            16,
+            JSON_THROW_ON_ERROR,
+        );
 
         return self::fromArray($data);
     }
@@ -55,26 +59,54 @@ final readonly class Weights
      */
     public function ofRows(float $usual, ?float $known = null): self
     {
-        return new self($this->shares, $known ?? max($this->match, $usual), $this->home, $this->namesake, $this->calibration, $this->names, $this->whole, $this->spread);
+        return new self(
+            $this->shares,
+            $known ?? max($this->match, $usual),
+            $this->home,
+            $this->namesake,
+            $this->calibration,
+            $this->names,
+            $this->whole,
+            $this->spread,
+        );
     }
 
     /** @param  array{match: float, home: float, namesake: float, shares: array<string, array<string, array<string, float>>>, calibration?: list<array{float, float}>, names?: list<array{float, float}>, whole?: list<array{float, float}>, spread?: array<int, float>, move?: float}  $data  as toArray() gives it */
     public static function fromArray(array $data): self
     {
-        return new self($data['shares'], $data['match'], $data['home'], $data['namesake'], new Calibration($data['calibration'] ?? [], $move = (float) ($data['move'] ?? 0)), new Calibration($data['names'] ?? [], $move), new Calibration($data['whole'] ?? [], $move), new Spread($data['spread'] ?? []));
+        return new self(
+            $data['shares'],
+            $data['match'],
+            $data['home'],
+            $data['namesake'],
+            new Calibration($data['calibration'] ?? [], ($move = (float) ($data['move'] ?? 0))),
+            new Calibration($data['names'] ?? [], $move),
+            new Calibration($data['whole'] ?? [], $move),
+            new Spread($data['spread'] ?? []),
+        );
     }
 
     /** @return array{match: float, home: float, namesake: float, shares: array<string, array<string, array<string, float>>>, calibration: list<array{float, float}>, names: list<array{float, float}>, whole: list<array{float, float}>, spread: array<int, float>, move: float} */
     public function toArray(): array
     {
-        return ['match' => $this->match, 'home' => $this->home, 'namesake' => $this->namesake, 'shares' => $this->shares, 'calibration' => $this->calibration->knots, 'names' => $this->names->knots, 'whole' => $this->whole->knots, 'spread' => $this->spread->bins, 'move' => $this->calibration->move];
+        return [
+            'match' => $this->match,
+            'home' => $this->home,
+            'namesake' => $this->namesake,
+            'shares' => $this->shares,
+            'calibration' => $this->calibration->knots,
+            'names' => $this->names->knots,
+            'whole' => $this->whole->knots,
+            'spread' => $this->spread->bins,
+            'move' => $this->calibration->move,
+        ];
     }
 
     /** By what a likelihood is made one that holds, for pairs that agree so. */
     public function calibrationOf(Pattern $pattern): Calibration
     {
         return match (true) {
-            ! $pattern->isMoreThanName() => $this->names,
+            !$pattern->isMoreThanName() => $this->names,
             $pattern->isWhole() => $this->whole,
             default => $this->calibration,
         };
@@ -83,7 +115,16 @@ final readonly class Weights
     /** The same with what was learned of how likely pairs are, and how many there are of each. */
     public function calibrated(float $move, Spread $spread): self
     {
-        return new self($this->shares, $this->match, $this->home, $this->namesake, new Calibration($this->calibration->knots, $move), new Calibration($this->names->knots, $move), new Calibration($this->whole->knots, $move), $spread);
+        return new self(
+            $this->shares,
+            $this->match,
+            $this->home,
+            $this->namesake,
+            new Calibration($this->calibration->knots, $move),
+            new Calibration($this->names->knots, $move),
+            new Calibration($this->whole->knots, $move),
+            $spread,
+        );
     }
 
     public function share(Sameness $of, WeighedField $field, Level $level): float

@@ -10,9 +10,53 @@ use PineSieve\Core\Text\Fold;
 final class ConsentFormat implements Format
 {
     /** Folded words or beginnings of what is said; the first that fits holds, refusals before consents. */
-    private const REFUSALS = ['unsubscribe', 'unsub', 'opt out', 'opted out', 'optout', 'optedout', 'do not', 'dont', 'dnc', 'dnm', 'dne', 'no ', 'not ', 'never', 'suppress', 'block', 'declined', 'refused', 'revoked', 'withdrawn', 'cleaned', 'bounced', 'spam', 'complained', 'remove'];
+    private const REFUSALS = [
+        'unsubscribe',
+        'unsub',
+        'opt out',
+        'opted out',
+        'optout',
+        'optedout',
+        'do not',
+        'dont',
+        'dnc',
+        'dnm',
+        'dne',
+        'no ',
+        'not ',
+        'never',
+        'suppress',
+        'block',
+        'declined',
+        'refused',
+        'revoked',
+        'withdrawn',
+        'cleaned',
+        'bounced',
+        'spam',
+        'complained',
+        'remove',
+    ];
 
-    private const CONSENTS = ['subscribe', 'opt in', 'opted in', 'optin', 'optedin', 'confirmed', 'consent', 'granted', 'agreed', 'agree', 'allowed', 'may ', 'ok ', 'yes ', 'double opt', 'explicit', 'implied'];
+    private const CONSENTS = [
+        'subscribe',
+        'opt in',
+        'opted in',
+        'optin',
+        'optedin',
+        'confirmed',
+        'consent',
+        'granted',
+        'agreed',
+        'agree',
+        'allowed',
+        'may ',
+        'ok ',
+        'yes ',
+        'double opt',
+        'explicit',
+        'implied',
+    ];
 
     /** Behind what sounds like a consent: it was taken back, or never given. */
     private const NOT = '/\b(?:no|not|none|never|false|off|withdrawn|withdrew|revoked|refused|declined|denied|rejected|removed|cancelled|canceled|out)\b/';
@@ -30,7 +74,9 @@ final class ConsentFormat implements Format
         foreach ([[self::REFUSALS, false], [self::CONSENTS, true]] as [$beginnings, $meaning]) {
             foreach ($beginnings as $beginning) {
                 if (str_starts_with("{$words} ", $beginning)) {
-                    return $meaning ? self::consent(substr($words, strlen(rtrim($beginning)))) : self::refusal(substr($words, strlen(rtrim($beginning))));
+                    return $meaning
+                        ? self::consent(substr($words, strlen(rtrim($beginning))))
+                        : self::refusal(substr($words, strlen(rtrim($beginning))));
                 }
             }
         }

@@ -11,9 +11,7 @@ use PineSieve\Core\Gifts\WrittenMoney;
 final readonly class CurrencyFormat implements Format
 {
     /** @param  string  $home  the organization's currency */
-    public function __construct(private string $home = Currency::DEFAULT)
-    {
-    }
+    public function __construct(private string $home = Currency::DEFAULT) {}
 
     public function read(string $written): Understood
     {
@@ -27,7 +25,11 @@ final readonly class CurrencyFormat implements Format
         $code = Currency::of($marks, $this->home);
 
         return $code === null
-            ? Understood::not('currency.several', "\"{$written}\" can be several currencies", 'Write its three letters, such as '.(Currency::meanings($marks[0])[0]))
+            ? Understood::not(
+                'currency.several',
+                "\"{$written}\" can be several currencies",
+                'Write its three letters, such as ' . Currency::meanings($marks[0])[0],
+            )
             : Understood::as($code, $code === $written ? '' : Currency::name($code));
     }
 }

@@ -14,12 +14,7 @@ final readonly class DateFormat implements Format
      * @param  ?DateOrder  $order  how the column's numbers stand; null if nobody has said
      * @param  bool  $isHabit  whether the order only settles what can be two dates: people who write by hand are not held to it
      */
-    public function __construct(
-        private string $today,
-        private ?DateOrder $order = null,
-        private bool $isHabit = false,
-    ) {
-    }
+    public function __construct(private string $today, private ?DateOrder $order = null, private bool $isHabit = false) {}
 
     public function read(string $written): Understood
     {
@@ -28,17 +23,40 @@ final readonly class DateFormat implements Format
             return Understood::not('date.form', "\"{$written}\" is not a date", 'Write it as year-month-day, such as 2016-03-04');
         }
         if ($date->isAmbiguous() && $this->order === null) {
-            return Understood::not('date.ambiguous', "\"{$written}\" can be ".implode(' or ', array_unique($date->meanings)), 'Choose the order of the dates for the whole column');
+            return Understood::not(
+                'date.ambiguous',
+                "\"{$written}\" can be " . implode(' or ', array_unique($date->meanings)),
+                'Choose the order of the dates for the whole column',
+            );
         }
-        $value = count(array_unique($date->meanings)) === 1 ? array_values($date->meanings)[0] : ($date->meanings[$this->order->value ?? ''] ?? array_values($date->meanings)[0]);
+        $value =
+            count(array_unique($date->meanings)) === 1
+                ? array_values($date->meanings)[0]
+                : $date->meanings[$this->order->value ?? ''] ?? array_values($date->meanings)[0];
         // A column that is day first and holds 12/25/2016 is mixed: this one value can mean only one day, but says that the order is not certain.
-        if ($this->order !== null && ! $this->isHabit && preg_match('/^\d{1,2}\D\d{1,2}\D\d{2,4}/', $written) === 1 && ! isset($date->meanings[$this->order->value])) {
-            return Understood::not('date.order', "\"{$written}\" can't be {$this->order->label()}, as the column is", 'Write it as year-month-day, such as 2016-03-04');
+        if (
+            $this->order !== null &&
+            !$this->isHabit &&
+            preg_match('/^\d{1,2}\D\d{1,2}\D\d{2,4}/', $written) === 1 &&
+            !isset($date->meanings[$this->order->value])
+        ) {
+            return Understood::not(
+                'date.order',
+                "\"{$written}\" can't be {$this->order->label()}, as the column is",
+                'Write it as year-month-day, such as 2016-03-04',
+            );
         }
         if ($value < self::EARLIEST || $value > $this->today) {
-            return Understood::not('date.bounds', "\"{$written}\" lies ".($value > $this->today ? 'in the future' : 'before 1900'), 'Correct the date, or leave this value out');
+            return Understood::not(
+                'date.bounds',
+                "\"{$written}\" lies " . ($value > $this->today ? 'in the future' : 'before 1900'),
+                'Correct the date, or leave this value out',
+            );
         }
 
-        return Understood::as($value, $value === $written ? '' : (count($date->meanings) > 1 && $this->order !== null ? $this->order->label() : 'year-month-day'));
+        return Understood::as(
+            $value,
+            $value === $written ? '' : (count($date->meanings) > 1 && $this->order !== null ? $this->order->label() : 'year-month-day'),
+        );
     }
 }

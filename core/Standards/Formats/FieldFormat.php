@@ -23,13 +23,16 @@ final readonly class FieldFormat implements Format
         private Format $form,
         private string $today,
         private string $currency = Currency::DEFAULT,
-    ) {
-    }
+    ) {}
 
     public function read(string $written): Understood
     {
         if ($this->field->isRetired) {
-            return Understood::not('field.retired', "The field \"{$this->field->label}\" is retired", 'Leave the value out, or bring the field back');
+            return Understood::not(
+                'field.retired',
+                "The field \"{$this->field->label}\" is retired",
+                'Leave the value out, or bring the field back',
+            );
         }
         $listed = $this->field->list === null ? null : $this->listed($this->field->list, $written);
         if ($listed?->fault !== null) {
@@ -40,7 +43,11 @@ final readonly class FieldFormat implements Format
             return $understood;
         }
         // An amount that is written with the organization's own currency is held against the bounds like one without.
-        $fault = $this->field->limits->fault(str_starts_with($understood->value, "{$this->currency} ") ? substr($understood->value, 4) : $understood->value, $this->field->type, $this->today);
+        $fault = $this->field->limits->fault(
+            str_starts_with($understood->value, "{$this->currency} ") ? substr($understood->value, 4) : $understood->value,
+            $this->field->type,
+            $this->today,
+        );
 
         return match (true) {
             $fault !== null => Understood::not($fault->code, $fault->reason, $fault->remedy),
@@ -67,6 +74,6 @@ final readonly class FieldFormat implements Format
     {
         $options = $list->options();
 
-        return 'Choose one of: '.implode(', ', array_slice($options, 0, self::NAMED)).(count($options) > self::NAMED ? ' …' : '');
+        return 'Choose one of: ' . implode(', ', array_slice($options, 0, self::NAMED)) . (count($options) > self::NAMED ? ' …' : '');
     }
 }

@@ -20,10 +20,9 @@ final class Formats
      */
     public function __construct(
         public readonly string $today,
-        public readonly Home $home = new Home,
+        public readonly Home $home = new Home(),
         private readonly bool $byHand = false,
-    ) {
-    }
+    ) {}
 
     /** The same for what people write by hand. */
     public function byHand(): self
@@ -35,7 +34,9 @@ final class Formats
     public function of(Field $field, ?string $region = null): Format
     {
         $region ??= $this->home->country;
-        $form = $this->made["{$field->type->value} in {$region}".(str_starts_with($field->key, 'gift.') ? ' of a gift' : '')] ??= match (true) {
+        $form = $this->made["{$field->type->value} in {$region}" . (str_starts_with($field->key, 'gift.') ? ' of a gift' : '')] ??= match (
+            true
+        ) {
             $field->type === FieldType::Phone => new PhoneFormat($region),
             $field->type === FieldType::State => new StateFormat($region),
             $field->type === FieldType::PostalCode => new PostalCodeFormat($region),
@@ -44,33 +45,35 @@ final class Formats
             default => $this->for($field->type),
         };
 
-        return $field->list === null && $field->limits->areNone() && ! $field->isRetired ? $form : $this->made["{$field->key} {$region}"] ??= new FieldFormat($field, $form, $this->today, $this->home->currency);
+        return $field->list === null && $field->limits->areNone() && !$field->isRetired
+            ? $form
+            : ($this->made["{$field->key} {$region}"] ??= new FieldFormat($field, $form, $this->today, $this->home->currency));
     }
 
     /** @param  ?DateOrder  $order for dates only */
     public function for(FieldType $type, ?DateOrder $order = null): Format
     {
-        return $this->made[$type->value.($order->value ?? '')] ??= match ($type) {
-            FieldType::Email => new EmailFormat,
+        return $this->made[$type->value . ($order->value ?? '')] ??= match ($type) {
+            FieldType::Email => new EmailFormat(),
             FieldType::Phone => new PhoneFormat($this->home->country),
             FieldType::Date => new DateFormat($this->today, $order ?? ($this->byHand ? $this->home->dates : null), $this->byHand),
             FieldType::Amount => new AmountFormat($this->home->currency),
             FieldType::Currency => new CurrencyFormat($this->home->currency),
-            FieldType::GiftKind => new GiftKindFormat,
+            FieldType::GiftKind => new GiftKindFormat(),
             FieldType::State => new StateFormat($this->home->country),
             FieldType::PostalCode => new PostalCodeFormat($this->home->country),
-            FieldType::Country => new CountryFormat,
+            FieldType::Country => new CountryFormat(),
             FieldType::Identifier => new TextFormat(120),
-            FieldType::SupporterNumber => new SupporterNumberFormat,
+            FieldType::SupporterNumber => new SupporterNumberFormat(),
             FieldType::AddressBlock => new TextFormat(600),
             FieldType::LongText => new TextFormat(5000),
-            FieldType::Number => new NumberFormat,
-            FieldType::YesNo => new YesNoFormat,
-            FieldType::Consent => new ConsentFormat,
-            FieldType::RecordKind => new RecordKindFormat,
-            FieldType::Status => new StatusFormat,
+            FieldType::Number => new NumberFormat(),
+            FieldType::YesNo => new YesNoFormat(),
+            FieldType::Consent => new ConsentFormat(),
+            FieldType::RecordKind => new RecordKindFormat(),
+            FieldType::Status => new StatusFormat(),
             FieldType::Choice, FieldType::Choices, FieldType::Names => new TextFormat(120),
-            FieldType::Text, FieldType::FullName => new TextFormat,
+            FieldType::Text, FieldType::FullName => new TextFormat(),
         };
     }
 }

@@ -14,7 +14,11 @@ final class GiftKindFormat implements Format
         $kind = GiftKind::parse($written);
 
         return $kind === null
-            ? Understood::not('kind.unknown', "\"{$written}\" is not a kind of gift", 'Write one of: '.implode(', ', array_column(GiftKind::cases(), 'value')))
+            ? Understood::not(
+                'kind.unknown',
+                "\"{$written}\" is not a kind of gift",
+                'Write one of: ' . implode(', ', array_column(GiftKind::cases(), 'value')),
+            )
             : Understood::as($kind->value, $kind->value === $written ? '' : 'the value of the list');
     }
 }

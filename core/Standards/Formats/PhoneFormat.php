@@ -13,9 +13,7 @@ use libphonenumber\PhoneNumberUtil;
 final readonly class PhoneFormat implements Format
 {
     /** @param  string  $region where numbers without a country code belong: ISO 3166-1 alpha-2 */
-    public function __construct(private string $region = 'US')
-    {
-    }
+    public function __construct(private string $region = 'US') {}
 
     public function read(string $written): Understood
     {
@@ -26,11 +24,11 @@ final readonly class PhoneFormat implements Format
             return $this->not($written);
         }
         // Two numbers in a cell would be read as one long one, or the second cut off as noise.
-        if (! self::isValid($util, $number) || preg_match_all('/\d/', $written) > 18) {
+        if (!self::isValid($util, $number) || preg_match_all('/\d/', $written) > 18) {
             return $this->not($written);
         }
         $extension = (string) $number->getExtension();
-        $value = $util->format($number, PhoneNumberFormat::E164).($extension === '' ? '' : ";ext={$extension}");
+        $value = $util->format($number, PhoneNumberFormat::E164) . ($extension === '' ? '' : ";ext={$extension}");
 
         return Understood::as($value, $value === $written ? '' : 'international form');
     }
@@ -43,6 +41,10 @@ final readonly class PhoneFormat implements Format
 
     private function not(string $written): Understood
     {
-        return Understood::not('phone.form', "\"{$written}\" is not a telephone number that can exist", 'Write it with its area code, or leave this value out');
+        return Understood::not(
+            'phone.form',
+            "\"{$written}\" is not a telephone number that can exist",
+            'Write it with its area code, or leave this value out',
+        );
     }
 }

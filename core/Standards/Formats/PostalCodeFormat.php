@@ -10,20 +10,21 @@ use PineSieve\Core\Addresses\PostalCode;
 final readonly class PostalCodeFormat implements Format
 {
     /** @param  string  $country  ISO 3166-1 alpha-2 */
-    public function __construct(private string $country = 'US')
-    {
-    }
+    public function __construct(private string $country = 'US') {}
 
     public function read(string $written): Understood
     {
-        if (! in_array($this->country, ['US', 'CA'], true)) {
+        if (!in_array($this->country, ['US', 'CA'], true)) {
             return Understood::as($written);
         }
         $code = PostalCode::normalize($written) ?? $written;
 
         return match (true) {
             $code !== $written => Understood::as($code, 'form of a postal code'),
-            preg_match('/^\d{4}$/D', $written) === 1 => Understood::as($code, 'a leading zero may be missing; it is put back where the state agrees'),
+            preg_match('/^\d{4}$/D', $written) === 1 => Understood::as(
+                $code,
+                'a leading zero may be missing; it is put back where the state agrees',
+            ),
             default => Understood::as($code),
         };
     }

@@ -11,16 +11,50 @@ use PineSieve\Core\Text\Fold;
 final class RecordKindFormat implements Format
 {
     private const WORDS = [
-        'person' => ['person', 'individual', 'ind', 'i', 'p', 'people', 'contact', 'human', 'private', 'member', 'donor', 'consumer', 'single'],
+        'person' => [
+            'person',
+            'individual',
+            'ind',
+            'i',
+            'p',
+            'people',
+            'contact',
+            'human',
+            'private',
+            'member',
+            'donor',
+            'consumer',
+            'single',
+        ],
         'household' => ['household', 'hh', 'h', 'family', 'couple', 'home', 'families'],
-        'organization' => ['organization', 'organisation', 'org', 'o', 'company', 'business', 'corporation', 'corporate', 'corp', 'foundation', 'institution', 'agency', 'church', 'school', 'nonprofit', 'firm', 'vendor', 'grantmaker', 'government'],
+        'organization' => [
+            'organization',
+            'organisation',
+            'org',
+            'o',
+            'company',
+            'business',
+            'corporation',
+            'corporate',
+            'corp',
+            'foundation',
+            'institution',
+            'agency',
+            'church',
+            'school',
+            'nonprofit',
+            'firm',
+            'vendor',
+            'grantmaker',
+            'government',
+        ],
     ];
 
     public static function parse(string $written): ?SupporterKind
     {
         $words = Fold::words($written);
         foreach (self::WORDS as $kind => $spellings) {
-            if (in_array($words, $spellings, true) || in_array(explode(' ', $words)[0], $spellings, true) && strlen($words) > 1) {
+            if (in_array($words, $spellings, true) || (in_array(explode(' ', $words)[0], $spellings, true) && strlen($words) > 1)) {
                 return SupporterKind::from($kind);
             }
         }

@@ -10,13 +10,11 @@ use PineSieve\Core\Addresses\Regions;
 final readonly class StateFormat implements Format
 {
     /** @param  string  $country  ISO 3166-1 alpha-2 */
-    public function __construct(private string $country = 'US')
-    {
-    }
+    public function __construct(private string $country = 'US') {}
 
     public function read(string $written): Understood
     {
-        $code = in_array($this->country, ['US', 'CA'], true) ? (Regions::find($written)['code'] ?? $written) : $written;
+        $code = in_array($this->country, ['US', 'CA'], true) ? Regions::find($written)['code'] ?? $written : $written;
 
         return Understood::as($code, $code === $written ? '' : 'postal code of the state');
     }

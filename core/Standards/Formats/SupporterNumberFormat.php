@@ -11,6 +11,10 @@ final class SupporterNumberFormat implements Format
     {
         return preg_match('/^#?(\d{1,12})(?:\s+\D.*)?$/uD', $written, $parts) === 1 && (int) $parts[1] > 0
             ? Understood::as((string) (int) $parts[1], (string) (int) $parts[1] === $written ? '' : 'the number alone')
-            : Understood::not('supporter.form', "\"{$written}\" is not the number of a supporter", 'Look the supporter up, or write the number that stands under the name');
+            : Understood::not(
+                'supporter.form',
+                "\"{$written}\" is not the number of a supporter",
+                'Look the supporter up, or write the number that stands under the name',
+            );
     }
 }

@@ -7,12 +7,7 @@ namespace PineSieve\Core\Standards\Formats;
 /** What a format made of a written value: the value, or why there is none. */
 final readonly class Understood
 {
-    private function __construct(
-        public string $value,
-        public string $note,
-        public ?Fault $fault,
-    ) {
-    }
+    private function __construct(public string $value, public string $note, public ?Fault $fault) {}
 
     /** @param  string  $note why the value differs from what was written; '' if it does not */
     public static function as(string $value, string $note = ''): self

@@ -65,7 +65,7 @@ final class AddressesTest extends TestCase
     /** Every word of the tables, in every place where one can stand. */
     public function test_standardizing_twice_changes_nothing(): void
     {
-        $data = require __DIR__.'/../../../core/Addresses/data/streets.php';
+        $data = require __DIR__ . '/../../../core/Addresses/data/streets.php';
         foreach ([...$data['suffixes'], ...$data['directions'], ...$data['units']] as $short => $others) {
             foreach (array_filter(explode(' ', "{$short} {$others}")) as $word) {
                 foreach (['12 Main %s', '12 N Main %s', '12 Main St %s', '%s', '12 %s', '12 Main %s Apt 4', '100 W %s St'] as $form) {
@@ -79,27 +79,79 @@ final class AddressesTest extends TestCase
     /** @return iterable<string, array{Address, Address, list<string>}> written, standard, codes of faults */
     public static function addresses(): iterable
     {
-        yield 'zero put back' => [new Address('1 Elm St', '', 'DOVER', 'N.H.', '3820'), new Address('1 Elm St', '', 'Dover', 'NH', '03820', 'US'), []];
-        yield 'nine digits' => [new Address('1 Elm St', '', 'Saco', 'Maine', '040721234'), new Address('1 Elm St', '', 'Saco', 'ME', '04072-1234', 'US'), []];
-        yield 'four digits of another state' => [new Address('1 Elm St', '', 'Reno', 'NV', '3820'), new Address('1 Elm St', '', 'Reno', 'NV', '3820', 'US'), ['postal_code.form']];
-        yield 'ZIP of another state' => [new Address('1 Elm St', '', 'Dover', 'ME', '03820'), new Address('1 Elm St', '', 'Dover', 'ME', '03820', 'US'), ['postal_code.state']];
-        yield 'letter where a digit belongs' => [new Address('1 Elm St', '', 'Saco', 'ME', 'o4110'), new Address('1 Elm St', '', 'Saco', 'ME', 'o4110', 'US'), ['postal_code.form']];
-        yield 'no such state' => [new Address('1 Elm St', '', 'Saco', 'Mainland', ''), new Address('1 Elm St', '', 'Saco', 'Mainland', '', 'US'), ['state.unknown']];
-        yield 'Canada by province' => [new Address('5 Rue Ste-Anne', '', 'Moncton', 'nb', 'e1c4z1'), new Address('5 Rue Ste-Anne', '', 'Moncton', 'NB', 'E1C 4Z1', 'CA'), []];
-        yield 'Canadian code of another province' => [new Address('5 Rue X', '', 'Moncton', 'NB', 'M5V 2T6'), new Address('5 Rue X', '', 'Moncton', 'NB', 'M5V 2T6', 'CA'), ['postal_code.state']];
-        yield 'a code that was taken for a number' => [new Address('1 Elm St', '', 'Dover', 'NH', '3820.0'), new Address('1 Elm St', '', 'Dover', 'NH', '03820', 'US'), []];
-        yield 'four digits elsewhere' => [new Address('1 George St', '', 'Sydney', 'NSW', '2000', 'Australia'), new Address('1 George St', '', 'Sydney', 'NSW', '2000', 'Australia'), []];
-        yield 'military post' => [new Address('PSC 3 BOX 1', '', 'APO', 'AE', '09012'), new Address('PSC 3 Box 1', '', 'APO', 'AE', '09012', 'US'), []];
-        yield 'elsewhere stays' => [new Address('Hauptstr. 5', '', 'berlin', 'x', '10115', 'DE'), new Address('Hauptstr. 5', '', 'berlin', 'x', '10115', 'DE'), []];
-        yield 'nothing' => [new Address, new Address, []];
-        yield 'empty extension' => [new Address('1 Elm St', '', 'Saco', 'ME', '04072-0000'), new Address('1 Elm St', '', 'Saco', 'ME', '04072', 'US'), []];
+        yield 'zero put back' => [
+            new Address('1 Elm St', '', 'DOVER', 'N.H.', '3820'),
+            new Address('1 Elm St', '', 'Dover', 'NH', '03820', 'US'),
+            [],
+        ];
+        yield 'nine digits' => [
+            new Address('1 Elm St', '', 'Saco', 'Maine', '040721234'),
+            new Address('1 Elm St', '', 'Saco', 'ME', '04072-1234', 'US'),
+            [],
+        ];
+        yield 'four digits of another state' => [
+            new Address('1 Elm St', '', 'Reno', 'NV', '3820'),
+            new Address('1 Elm St', '', 'Reno', 'NV', '3820', 'US'),
+            ['postal_code.form'],
+        ];
+        yield 'ZIP of another state' => [
+            new Address('1 Elm St', '', 'Dover', 'ME', '03820'),
+            new Address('1 Elm St', '', 'Dover', 'ME', '03820', 'US'),
+            ['postal_code.state'],
+        ];
+        yield 'letter where a digit belongs' => [
+            new Address('1 Elm St', '', 'Saco', 'ME', 'o4110'),
+            new Address('1 Elm St', '', 'Saco', 'ME', 'o4110', 'US'),
+            ['postal_code.form'],
+        ];
+        yield 'no such state' => [
+            new Address('1 Elm St', '', 'Saco', 'Mainland', ''),
+            new Address('1 Elm St', '', 'Saco', 'Mainland', '', 'US'),
+            ['state.unknown'],
+        ];
+        yield 'Canada by province' => [
+            new Address('5 Rue Ste-Anne', '', 'Moncton', 'nb', 'e1c4z1'),
+            new Address('5 Rue Ste-Anne', '', 'Moncton', 'NB', 'E1C 4Z1', 'CA'),
+            [],
+        ];
+        yield 'Canadian code of another province' => [
+            new Address('5 Rue X', '', 'Moncton', 'NB', 'M5V 2T6'),
+            new Address('5 Rue X', '', 'Moncton', 'NB', 'M5V 2T6', 'CA'),
+            ['postal_code.state'],
+        ];
+        yield 'a code that was taken for a number' => [
+            new Address('1 Elm St', '', 'Dover', 'NH', '3820.0'),
+            new Address('1 Elm St', '', 'Dover', 'NH', '03820', 'US'),
+            [],
+        ];
+        yield 'four digits elsewhere' => [
+            new Address('1 George St', '', 'Sydney', 'NSW', '2000', 'Australia'),
+            new Address('1 George St', '', 'Sydney', 'NSW', '2000', 'Australia'),
+            [],
+        ];
+        yield 'military post' => [
+            new Address('PSC 3 BOX 1', '', 'APO', 'AE', '09012'),
+            new Address('PSC 3 Box 1', '', 'APO', 'AE', '09012', 'US'),
+            [],
+        ];
+        yield 'elsewhere stays' => [
+            new Address('Hauptstr. 5', '', 'berlin', 'x', '10115', 'DE'),
+            new Address('Hauptstr. 5', '', 'berlin', 'x', '10115', 'DE'),
+            [],
+        ];
+        yield 'nothing' => [new Address(), new Address(), []];
+        yield 'empty extension' => [
+            new Address('1 Elm St', '', 'Saco', 'ME', '04072-0000'),
+            new Address('1 Elm St', '', 'Saco', 'ME', '04072', 'US'),
+            [],
+        ];
     }
 
     /** @param  list<string>  $faults */
     #[DataProvider('addresses')]
     public function test_addresses_in_postal_form(Address $written, Address $standard, array $faults): void
     {
-        $result = (new AddressStandardizer)->standardize($written);
+        $result = (new AddressStandardizer())->standardize($written);
 
         self::assertEquals($standard, $result->standard);
         self::assertSame($faults, array_column($result->faults, 'code'));
@@ -121,7 +173,7 @@ final class AddressesTest extends TestCase
         yield ['12 Elm St', new Address('12 Elm St')];
         yield ['12 Maple Ct', new Address('12 Maple Ct')];
         yield ['12 Maple Ct, Dover, CT', new Address('12 Maple Ct', '', 'Dover', 'CT')];
-        yield ['', new Address];
+        yield ['', new Address()];
     }
 
     #[DataProvider('blocks')]
@@ -134,8 +186,14 @@ final class AddressesTest extends TestCase
     {
         self::assertSame('', (new Address('12 Elm St'))->sameness());
         self::assertSame('', (new Address('', '', 'Dover', 'NH', '03820'))->sameness());
-        self::assertSame((new Address('12 Elm St', '', 'Dover', 'NH', '03820-1234'))->sameness(), (new Address('12 ELM ST', '', 'Dover N.', 'NH', '03820'))->sameness());
-        self::assertNotSame((new Address('12 Elm St', 'Apt 1', '', '', '03820'))->sameness(), (new Address('12 Elm St', 'Apt 2', '', '', '03820'))->sameness());
+        self::assertSame(
+            (new Address('12 Elm St', '', 'Dover', 'NH', '03820-1234'))->sameness(),
+            (new Address('12 ELM ST', '', 'Dover N.', 'NH', '03820'))->sameness(),
+        );
+        self::assertNotSame(
+            (new Address('12 Elm St', 'Apt 1', '', '', '03820'))->sameness(),
+            (new Address('12 Elm St', 'Apt 2', '', '', '03820'))->sameness(),
+        );
     }
 
     public function test_regions_and_countries(): void
@@ -187,7 +245,9 @@ final class AddressesTest extends TestCase
         $sameness = static function (string $street): string {
             [$line1, $line2] = [...explode('|', $street), ''];
 
-            return (new AddressStandardizer)->standardize(new Address($line1, $line2, 'Dover', 'NH', '03820', 'US'))->standard->sameness();
+            return (new AddressStandardizer())
+                ->standardize(new Address($line1, $line2, 'Dover', 'NH', '03820', 'US'))
+                ->standard->sameness();
         };
 
         self::assertSame($is, $sameness($one) === $sameness($other), "{$sameness($one)} / {$sameness($other)}");

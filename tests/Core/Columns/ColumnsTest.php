@@ -44,7 +44,9 @@ final class ColumnsTest extends TestCase
     /** @param  array<string, list<string>>  $columns */
     private static function propose(array $columns): ColumnPlan
     {
-        return (new Proposer(FieldCatalog::builtIn(), 2026))->propose(array_map(self::profile(...), array_keys($columns), array_values($columns)));
+        return (new Proposer(FieldCatalog::builtIn(), 2026))->propose(
+            array_map(self::profile(...), array_keys($columns), array_values($columns)),
+        );
     }
 
     /** @return iterable<string, array{string, list<string>, ?string, ColumnState}> */
@@ -98,15 +100,28 @@ final class ColumnsTest extends TestCase
     {
         $codes = ['T12 X7K8', '0155', 'sw1a 1aa', '3820.0', '03820', 'B3H 4R2', 'C1084'];
         $countries = ['Ireland', 'Norway', 'UK', '', 'US', 'Canada', 'Argentina'];
-        $targets = static fn (array $columns): array => array_map(static fn ($choice): array => [$choice->target(), $choice->state], self::propose($columns)->choices);
+        $targets = static fn(array $columns): array => array_map(
+            static fn($choice): array => [$choice->target(), $choice->state],
+            self::propose($columns)->choices,
+        );
 
         self::assertSame(['address.postal_code', ColumnState::Look], $targets(['Zip' => $codes, 'Country' => $countries])[0]);
-        self::assertSame(['address.postal_code', ColumnState::Look], $targets(['Postcode' => $codes, 'Town' => ['Cork', 'Oslo', 'London', 'Dover', 'Dover', 'Halifax', 'Salta']])[0]);
+        self::assertSame(
+            ['address.postal_code', ColumnState::Look],
+            $targets(['Postcode' => $codes, 'Town' => ['Cork', 'Oslo', 'London', 'Dover', 'Dover', 'Halifax', 'Salta']])[0],
+        );
         self::assertSame([null, ColumnState::Open], $targets(['Zip' => $codes])[0], 'Nothing says that it is not of one country.');
-        self::assertSame([null, ColumnState::Open], $targets(['Zip' => ['Cork', 'Oslo', 'Leeds'], 'Country' => ['Ireland', 'Norway', 'UK']])[0]);
+        self::assertSame(
+            [null, ColumnState::Open],
+            $targets(['Zip' => ['Cork', 'Oslo', 'Leeds'], 'Country' => ['Ireland', 'Norway', 'UK']])[0],
+        );
         self::assertSame(['gift.currency', ColumnState::Look], $targets(['Money' => ['EUR', 'JPY', ''], 'Amount' => ['5', '6', '7']])[0]);
         self::assertSame([null, ColumnState::Open], $targets(['Money' => ['EUR', 'JPY', 'much'], 'Amount' => ['5', '6', '7']])[0]);
-        self::assertSame([null, ColumnState::Open], $targets(['Code' => ['ALL', 'TOP', 'CUP'], 'Last name' => ['Lee', 'Park', 'Dahl']])[0], 'Without money there is no currency.');
+        self::assertSame(
+            [null, ColumnState::Open],
+            $targets(['Code' => ['ALL', 'TOP', 'CUP'], 'Last name' => ['Lee', 'Park', 'Dahl']])[0],
+            'Without money there is no currency.',
+        );
     }
 
     public function test_evidence_is_in_words_and_numbers(): void
@@ -118,9 +133,19 @@ final class ColumnsTest extends TestCase
 
     public function test_a_field_is_fed_by_one_column_unless_it_can_have_several_values(): void
     {
-        $plan = self::propose(['City' => ['Dover'], 'Town' => ['Saco'], 'Groups' => ['Board'], 'Interests' => ['Birds'], 'Email' => ['a@example.org'], 'E-Mail 1' => ['b@example.org']]);
+        $plan = self::propose([
+            'City' => ['Dover'],
+            'Town' => ['Saco'],
+            'Groups' => ['Board'],
+            'Interests' => ['Birds'],
+            'Email' => ['a@example.org'],
+            'E-Mail 1' => ['b@example.org'],
+        ]);
 
-        self::assertSame(['address.city', null, 'groups', 'groups', 'email', 'email.2'], array_map(static fn (ColumnChoice $choice): ?string => $choice->target(), $plan->choices));
+        self::assertSame(
+            ['address.city', null, 'groups', 'groups', 'email', 'email.2'],
+            array_map(static fn(ColumnChoice $choice): ?string => $choice->target(), $plan->choices),
+        );
         self::assertStringContainsString('"City" becomes City already', $plan->choices[1]->evidence);
         $this->expectException(FieldTaken::class);
         $plan->with(1, new ColumnChoice('Town', ColumnState::Sure, '', [new Feed('address.city')]), FieldCatalog::builtIn());
@@ -158,9 +183,20 @@ final class ColumnsTest extends TestCase
     /** @param  array<string, string>  $row field key to cell */
     private static function map(array $row, ?DateOrder $order = DateOrder::MonthDayYear): MappedRow
     {
-        $choices = array_map(static fn (string $key): ColumnChoice => new ColumnChoice($key, ColumnState::Sure, '', [new Feed($key)], new Steps([new Blank(['word']), ...($key === 'gift.date' ? [new ReadDate($order)] : [])])), array_keys($row));
+        $choices = array_map(
+            static fn(string $key): ColumnChoice => new ColumnChoice(
+                $key,
+                ColumnState::Sure,
+                '',
+                [new Feed($key)],
+                new Steps([new Blank(['word']), ...$key === 'gift.date' ? [new ReadDate($order)] : []]),
+            ),
+            array_keys($row),
+        );
 
-        return (new RowMapper(new ColumnPlan($choices), new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31'))))->map(array_values($row));
+        return (new RowMapper(new ColumnPlan($choices), new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31'))))->map(
+            array_values($row),
+        );
     }
 
     /** @return iterable<string, array{array<string, string>, list<string>}> */
@@ -179,9 +215,18 @@ final class ColumnsTest extends TestCase
         yield 'a negative gift' => [[...$whole, 'gift.amount' => '(25)'], ['amount.refund']];
         yield 'zero without a date is no gift' => [[...$whole, 'gift.amount' => '0.00', 'gift.date' => ''], []];
         yield 'zero with a date' => [[...$whole, 'gift.amount' => '0'], ['amount.sign']];
-        yield 'several at once' => [['name.last' => '', 'email' => 'x', 'phone' => '12', 'gift.date' => 'x', 'gift.amount' => 'y'], ['email.form', 'phone.form', 'date.form', 'amount.form', 'name.last.required']];
-        yield 'ZIP against state' => [['name.last' => 'Lee', 'address.state' => 'ME', 'address.postal_code' => '03820'], ['postal_code.state']];
-        yield 'a foreign state is no fault' => [['name.last' => 'Lee', 'address.state' => 'Bavaria', 'address.postal_code' => '80331', 'address.country' => 'Germany'], []];
+        yield 'several at once' => [
+            ['name.last' => '', 'email' => 'x', 'phone' => '12', 'gift.date' => 'x', 'gift.amount' => 'y'],
+            ['email.form', 'phone.form', 'date.form', 'amount.form', 'name.last.required'],
+        ];
+        yield 'ZIP against state' => [
+            ['name.last' => 'Lee', 'address.state' => 'ME', 'address.postal_code' => '03820'],
+            ['postal_code.state'],
+        ];
+        yield 'a foreign state is no fault' => [
+            ['name.last' => 'Lee', 'address.state' => 'Bavaria', 'address.postal_code' => '80331', 'address.country' => 'Germany'],
+            [],
+        ];
         yield 'a fund without a gift' => [['name.last' => 'Lee', 'gift.fund' => 'Boat', 'gift.date' => '', 'gift.amount' => ''], []];
     }
 
@@ -206,11 +251,17 @@ final class ColumnsTest extends TestCase
     public function test_a_name_in_one_cell_becomes_parts(): void
     {
         $record = self::map(['name.full' => 'Lee, Dr. Ann M.'])->record();
-        self::assertSame(['Ann M. Lee', 'Lee, Ann M.', 'Dr. Ann M. Lee'], [$record->fields()['display_name'], $record->fields()['sort_name'], $record->fields()['envelope_name']]);
+        self::assertSame(
+            ['Ann M. Lee', 'Lee, Ann M.', 'Dr. Ann M. Lee'],
+            [$record->fields()['display_name'], $record->fields()['sort_name'], $record->fields()['envelope_name']],
+        );
 
         self::assertSame(SupporterKind::Organization, self::map(['name.full' => 'Larkspur Foundation'])->record()->kind);
         $household = self::map(['name.full' => 'John & Mary Smith'])->record();
-        self::assertSame([SupporterKind::Household, 'John & Mary Smith', 'Smith'], [$household->kind, $household->display(), $household->name->last]);
+        self::assertSame(
+            [SupporterKind::Household, 'John & Mary Smith', 'Smith'],
+            [$household->kind, $household->display(), $household->name->last],
+        );
     }
 
     public function test_an_initial_behind_a_first_name_is_a_middle_name(): void
@@ -235,8 +286,15 @@ final class ColumnsTest extends TestCase
     public function test_money_counts_even_if_the_bounds_refuse_it(string $written, string $money): void
     {
         $catalog = FieldCatalog::builtIn();
-        $standards = new Standards($catalog->with([$catalog->field('gift.amount')->with(null, new Limits(most: '50000'))]), new Formats('2026-01-31'));
-        $choices = array_map(static fn (string $key): ColumnChoice => new ColumnChoice($key, ColumnState::Sure, '', [new Feed($key)]), ['name.last', 'gift.date', 'gift.amount']);
+        $standards = new Standards(
+            $catalog->with([$catalog->field('gift.amount')->with(null, new Limits(most: '50000'))]),
+            new Formats('2026-01-31'),
+        );
+        $choices = array_map(static fn(string $key): ColumnChoice => new ColumnChoice($key, ColumnState::Sure, '', [new Feed($key)]), [
+            'name.last',
+            'gift.date',
+            'gift.amount',
+        ]);
         $row = (new RowMapper(new ColumnPlan($choices), $standards))->map(['Lee', '2020-03-04', $written]);
 
         self::assertSame($money, $row->money->in('USD'));
@@ -245,8 +303,14 @@ final class ColumnsTest extends TestCase
 
     public function test_missing_cells_at_the_end_are_blank(): void
     {
-        $plan = new ColumnPlan([new ColumnChoice('a', ColumnState::Sure, '', [new Feed('name.last')]), new ColumnChoice('b', ColumnState::Sure, '', [new Feed('email')])]);
+        $plan = new ColumnPlan([
+            new ColumnChoice('a', ColumnState::Sure, '', [new Feed('name.last')]),
+            new ColumnChoice('b', ColumnState::Sure, '', [new Feed('email')]),
+        ]);
 
-        self::assertSame([], (new RowMapper($plan, new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31'))))->map(['Lee'])->problems);
+        self::assertSame(
+            [],
+            (new RowMapper($plan, new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31'))))->map(['Lee'])->problems,
+        );
     }
 }

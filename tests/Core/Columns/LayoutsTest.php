@@ -19,10 +19,13 @@ final class LayoutsTest extends TestCase
     public function test_what_is_proposed(array $columns): void
     {
         $plan = Layouts::proposed($columns);
-        $targets = array_map(static fn (ColumnChoice $choice): ?string => $choice->target(), $plan->choices);
+        $targets = array_map(static fn(ColumnChoice $choice): ?string => $choice->target(), $plan->choices);
 
         self::assertSame(array_column($columns, 2, 0), array_combine(array_column($columns, 0), $targets));
-        $single = array_filter($targets, static fn (?string $target): bool => $target !== null && ! ColumnPlan::isShared(FieldCatalog::builtIn(), new Feed($target)));
+        $single = array_filter(
+            $targets,
+            static fn(?string $target): bool => $target !== null && !ColumnPlan::isShared(FieldCatalog::builtIn(), new Feed($target)),
+        );
         self::assertSame($single, array_unique($single), 'A field is fed by one column.');
         foreach ($plan->choices as $choice) {
             self::assertMatchesRegularExpression('/[.!]$/', trim($choice->evidence), 'Evidence is a sentence.');

@@ -17,6 +17,7 @@ use PineSieve\Core\Columns\PartyLink;
 use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Columns\Steps\People;
 use PineSieve\Core\Columns\Steps\Split;
+use PineSieve\Core\Columns\Steps\Step;
 use PineSieve\Core\Columns\Steps\Steps;
 use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Standards\Field;
@@ -31,38 +32,76 @@ final class PartiesTest extends TestCase
 {
     /**
      * @param  array<string, string>  $row  target to cell
-     * @param  array<string, list<\PineSieve\Core\Columns\Steps\Step>>  $steps  by target
+     * @param  array<string, list<Step>>  $steps  by target
      * @param  list<Constant>  $constants
      */
     private static function map(array $row, array $steps = [], array $constants = [], bool $linkOrganizations = false): MappedRow
     {
-        $choices = array_map(static fn (string $target): ColumnChoice => new ColumnChoice($target, ColumnState::Sure, '', [new Feed($target, $target === 'group' ? 'Board' : ($target === 'id.other' ? 'Mail list' : ''))], new Steps($steps[$target] ?? [])), array_keys($row));
-        $catalog = FieldCatalog::builtIn()->with([new Field('custom.shirt', 'Shirt', 'Own', FieldType::Choice, PickList::of(['Small', 'Large'])), new Field('custom.birds', 'Birds', 'Own', FieldType::Choices, PickList::of(['Gull', 'Tern']))]);
+        $choices = array_map(
+            static fn(string $target): ColumnChoice => new ColumnChoice(
+                $target,
+                ColumnState::Sure,
+                '',
+                [new Feed($target, $target === 'group' ? 'Board' : ($target === 'id.other' ? 'Mail list' : ''))],
+                new Steps($steps[$target] ?? []),
+            ),
+            array_keys($row),
+        );
+        $catalog = FieldCatalog::builtIn()->with([
+            new Field('custom.shirt', 'Shirt', 'Own', FieldType::Choice, PickList::of(['Small', 'Large'])),
+            new Field('custom.birds', 'Birds', 'Own', FieldType::Choices, PickList::of(['Gull', 'Tern'])),
+        ]);
 
-        return (new RowMapper(new ColumnPlan($choices, $constants, $linkOrganizations), new Standards($catalog, new Formats('2026-01-31'))))->map(array_values($row));
+        return (new RowMapper(
+            new ColumnPlan($choices, $constants, $linkOrganizations),
+            new Standards($catalog, new Formats('2026-01-31')),
+        ))->map(array_values($row));
     }
 
     /** @return list<string> such as "spouse: person Mary Smith" */
     private static function parties(MappedRow $row): array
     {
-        return array_map(static fn (Party $party): string => trim("{$party->role}: {$party->record->kind->value} {$party->record->display()}", ': '), $row->parties);
+        return array_map(
+            static fn(Party $party): string => trim("{$party->role}: {$party->record->kind->value} {$party->record->display()}", ': '),
+            $row->parties,
+        );
     }
 
     /** @return list<string> */
     private static function links(MappedRow $row): array
     {
-        return array_map(static fn (PartyLink $link): string => "{$link->from}>{$link->kind->value}>{$link->to}".($link->as === '' ? '' : " as {$link->as}"), $row->links);
+        return array_map(
+            static fn(PartyLink $link): string => "{$link->from}>{$link->kind->value}>{$link->to}" .
+                ($link->as === '' ? '' : " as {$link->as}"),
+            $row->links,
+        );
     }
 
     /** @return iterable<string, array{array<string, string>, array<string, string>, string}> row, what is known beside the name, the name that is shown */
     public static function remarks(): iterable
     {
         yield 'a nickname' => [['name.full' => 'Robert "Bob" Lee'], ['nickname' => 'Bob'], 'Robert Lee'];
-        yield 'a nickname of its own column stays' => [['name.full' => 'Robert "Bob" Lee', 'name.nickname' => 'Rob'], ['nickname' => 'Rob'], 'Robert Lee'];
+        yield 'a nickname of its own column stays' => [
+            ['name.full' => 'Robert "Bob" Lee', 'name.nickname' => 'Rob'],
+            ['nickname' => 'Rob'],
+            'Robert Lee',
+        ];
         yield 'dead' => [['name.full' => 'Lee, Ann (deceased)'], ['status' => 'deceased'], 'Ann Lee'];
-        yield 'dead, in a column of last names' => [['name.first' => 'Ann', 'name.last' => "Lee - Dec'd"], ['status' => 'deceased'], 'Ann Lee'];
-        yield 'what is said of it stays' => [['name.full' => 'Ann Lee (deceased)', 'status' => 'inactive'], ['status' => 'inactive'], 'Ann Lee'];
-        yield 'anything else is noted' => [['name.first' => 'Ann (Park)', 'name.last' => 'Lee [moved]', 'notes' => 'sings'], ['notes' => "sings\nWith the name: Park\nWith the name: moved"], 'Ann Lee'];
+        yield 'dead, in a column of last names' => [
+            ['name.first' => 'Ann', 'name.last' => "Lee - Dec'd"],
+            ['status' => 'deceased'],
+            'Ann Lee',
+        ];
+        yield 'what is said of it stays' => [
+            ['name.full' => 'Ann Lee (deceased)', 'status' => 'inactive'],
+            ['status' => 'inactive'],
+            'Ann Lee',
+        ];
+        yield 'anything else is noted' => [
+            ['name.first' => 'Ann (Park)', 'name.last' => 'Lee [moved]', 'notes' => 'sings'],
+            ['notes' => "sings\nWith the name: Park\nWith the name: moved"],
+            'Ann Lee',
+        ];
         yield 'an organization is called so' => [['name.full' => 'Harbor Bank (Dover)'], [], 'Harbor Bank (Dover)'];
         yield 'so is what is said to be one' => [['name.full' => 'Seabird Watch (Dover)', 'kind' => 'Org'], [], 'Seabird Watch (Dover)'];
         yield 'nobody knows which of two' => [['name.full' => 'John (deceased) & Mary Lee'], [], 'John (deceased) & Mary Lee'];
@@ -83,10 +122,13 @@ final class PartiesTest extends TestCase
 
     public function test_each_of_two_has_what_is_said_of_each(): void
     {
-        $mapped = self::map(['name.full' => 'John (Jack) & Mary Lee (deceased)'], ['name.full' => [new People]]);
+        $mapped = self::map(['name.full' => 'John (Jack) & Mary Lee (deceased)'], ['name.full' => [new People()]]);
 
         self::assertSame(['person John Lee', 'spouse: person Mary Lee', 'household: household John & Mary Lee'], self::parties($mapped));
-        self::assertSame([['nickname' => 'Jack'], ['status' => 'deceased']], [$mapped->parties[0]->record->further, $mapped->parties[1]->record->further]);
+        self::assertSame(
+            [['nickname' => 'Jack'], ['status' => 'deceased']],
+            [$mapped->parties[0]->record->further, $mapped->parties[1]->record->further],
+        );
     }
 
     /** @return iterable<string, array{array<string, string>, list<string>, list<string>}> */
@@ -94,15 +136,43 @@ final class PartiesTest extends TestCase
     {
         $ann = ['name.first' => 'Ann', 'name.last' => 'Lee'];
         yield 'a person' => [$ann, ['person Ann Lee'], []];
-        yield 'a spouse makes a household' => [[...$ann, 'spouse.name.first' => 'Bo', 'spouse.name.last' => 'Park'], ['person Ann Lee', 'spouse: person Bo Park', 'household: household Ann Lee & Bo Park'], ['>spouse>spouse', '>member>household', 'spouse>member>household']];
-        yield 'a spouse without a last name has the same' => [[...$ann, 'spouse.name.first' => 'Bo'], ['person Ann Lee', 'spouse: person Bo Lee', 'household: household Ann & Bo Lee'], ['>spouse>spouse', '>member>household', 'spouse>member>household']];
+        yield 'a spouse makes a household' => [
+            [...$ann, 'spouse.name.first' => 'Bo', 'spouse.name.last' => 'Park'],
+            ['person Ann Lee', 'spouse: person Bo Park', 'household: household Ann Lee & Bo Park'],
+            ['>spouse>spouse', '>member>household', 'spouse>member>household'],
+        ];
+        yield 'a spouse without a last name has the same' => [
+            [...$ann, 'spouse.name.first' => 'Bo'],
+            ['person Ann Lee', 'spouse: person Bo Lee', 'household: household Ann & Bo Lee'],
+            ['>spouse>spouse', '>member>household', 'spouse>member>household'],
+        ];
         yield 'a blank spouse is none' => [[...$ann, 'spouse.name.first' => ' ', 'spouse.email' => ''], ['person Ann Lee'], []];
-        yield 'children by first name' => [[...$ann, 'child.name.full' => 'Cy', 'child.2.name.full' => 'Dee Park'], ['person Ann Lee', 'child: person Cy Lee', 'child.2: person Dee Park'], ['child>child>', 'child.2>child>']];
-        yield 'an employer' => [[...$ann, 'employer.organization.name' => 'Acme', 'employer.role' => 'Treasurer'], ['person Ann Lee', 'employer: organization Acme'], ['>employee>employer as Treasurer']];
+        yield 'children by first name' => [
+            [...$ann, 'child.name.full' => 'Cy', 'child.2.name.full' => 'Dee Park'],
+            ['person Ann Lee', 'child: person Cy Lee', 'child.2: person Dee Park'],
+            ['child>child>', 'child.2>child>'],
+        ];
+        yield 'an employer' => [
+            [...$ann, 'employer.organization.name' => 'Acme', 'employer.role' => 'Treasurer'],
+            ['person Ann Lee', 'employer: organization Acme'],
+            ['>employee>employer as Treasurer'],
+        ];
         yield 'a role alone is no employer' => [[...$ann, 'employer.role' => 'Treasurer'], ['person Ann Lee'], []];
-        yield 'an organization and its contact' => [['organization.name' => 'Acme', 'contact.name.full' => 'Ann Lee', 'contact.role' => 'Director'], ['organization Acme', 'contact: person Ann Lee'], ['contact>contact> as Director']];
-        yield 'a contact of nobody is whom the row is about' => [['organization.name' => '', 'contact.name.full' => 'Ann Lee'], ['person Ann Lee'], []];
-        yield 'a household by name' => [[...$ann, 'household.organization.name' => 'The Lees'], ['person Ann Lee', 'household: household The Lees'], ['>member>household']];
+        yield 'an organization and its contact' => [
+            ['organization.name' => 'Acme', 'contact.name.full' => 'Ann Lee', 'contact.role' => 'Director'],
+            ['organization Acme', 'contact: person Ann Lee'],
+            ['contact>contact> as Director'],
+        ];
+        yield 'a contact of nobody is whom the row is about' => [
+            ['organization.name' => '', 'contact.name.full' => 'Ann Lee'],
+            ['person Ann Lee'],
+            [],
+        ];
+        yield 'a household by name' => [
+            [...$ann, 'household.organization.name' => 'The Lees'],
+            ['person Ann Lee', 'household: household The Lees'],
+            ['>member>household'],
+        ];
         yield 'two people in a cell, left as they are' => [['name.full' => 'John & Mary Smith'], ['household John & Mary Smith'], []];
         yield 'the kind is said' => [['name.full' => 'Seabird Watch', 'kind' => 'Org'], ['organization Seabird Watch'], []];
         yield 'a family is said' => [['name.full' => 'The Smiths', 'kind' => 'family'], ['household The Smiths'], []];
@@ -123,12 +193,19 @@ final class PartiesTest extends TestCase
 
     public function test_two_people_in_a_cell_become_two_by_a_step(): void
     {
-        $row = self::map(['name.full' => 'Dr. Ann Lee and Mr. Bo Park', 'email' => 'a@example.org'], ['name.full' => [new People]]);
+        $row = self::map(['name.full' => 'Dr. Ann Lee and Mr. Bo Park', 'email' => 'a@example.org'], ['name.full' => [new People()]]);
 
         self::assertSame(['person Ann Lee', 'spouse: person Bo Park', 'household: household Ann Lee & Bo Park'], self::parties($row));
-        self::assertSame([1, 0], [count($row->parties[0]->record->emails), count($row->parties[1]->record->emails)], 'The email is of the first.');
-        self::assertSame(['person John Smith', 'spouse: person Mary Smith', 'household: household John & Mary Smith'], self::parties(self::map(['name.first' => 'John & Mary', 'name.last' => 'Smith'], ['name.first' => [new People]])));
-        self::assertSame(['person Ann Lee'], self::parties(self::map(['name.full' => 'Ann Lee'], ['name.full' => [new People]])));
+        self::assertSame(
+            [1, 0],
+            [count($row->parties[0]->record->emails), count($row->parties[1]->record->emails)],
+            'The email is of the first.',
+        );
+        self::assertSame(
+            ['person John Smith', 'spouse: person Mary Smith', 'household: household John & Mary Smith'],
+            self::parties(self::map(['name.first' => 'John & Mary', 'name.last' => 'Smith'], ['name.first' => [new People()]])),
+        );
+        self::assertSame(['person Ann Lee'], self::parties(self::map(['name.full' => 'Ann Lee'], ['name.full' => [new People()]])));
     }
 
     public function test_organizations_of_people_are_linked_if_asked(): void
@@ -137,38 +214,81 @@ final class PartiesTest extends TestCase
 
         self::assertSame(['Acme', 1], [self::map($row)->record()->organization, count(self::map($row)->parties)]);
         self::assertSame(['person Ann Lee', 'employer: organization Acme'], self::parties(self::map($row, linkOrganizations: true)));
-        self::assertSame(['organization Acme'], self::parties(self::map(['organization.name' => 'Acme', 'name.first' => '', 'name.last' => ''], linkOrganizations: true)));
+        self::assertSame(
+            ['organization Acme'],
+            self::parties(self::map(['organization.name' => 'Acme', 'name.first' => '', 'name.last' => ''], linkOrganizations: true)),
+        );
     }
 
     public function test_several_ways_to_reach(): void
     {
-        $record = self::map([
-            'name.last' => 'Lee', 'email' => 'a@example.org; b@example.org', 'email.work' => 'w@example.org', 'email.2' => 'a@example.org', 'phone.mobile' => '207-555-0143', 'phone' => '207-555-0144',
-            'address.home.line1' => '12 Elm St', 'address.home.city' => 'Dover', 'address.work.block' => '1 Main St, Saco, ME 04072',
-        ], ['email' => [new Split(';')]])->record();
+        $record = self::map(
+            [
+                'name.last' => 'Lee',
+                'email' => 'a@example.org; b@example.org',
+                'email.work' => 'w@example.org',
+                'email.2' => 'a@example.org',
+                'phone.mobile' => '207-555-0143',
+                'phone' => '207-555-0144',
+                'address.home.line1' => '12 Elm St',
+                'address.home.city' => 'Dover',
+                'address.work.block' => '1 Main St, Saco, ME 04072',
+            ],
+            ['email' => [new Split(';')]],
+        )->record();
 
-        self::assertSame(['a@example.org|', 'b@example.org|', 'w@example.org|work'], array_map(static fn ($email): string => "{$email->value}|{$email->kind}", $record->emails));
-        self::assertSame(['+12075550144|', '+12075550143|mobile'], array_map(static fn ($phone): string => "{$phone->value}|{$phone->kind}", $record->phones));
-        self::assertSame(['home|12 Elm St, Dover, US', 'work|1 Main St, Saco, ME 04072, US'], array_map(static fn ($address): string => "{$address->kind}|{$address->standard->line()}", $record->addresses));
+        self::assertSame(
+            ['a@example.org|', 'b@example.org|', 'w@example.org|work'],
+            array_map(static fn($email): string => "{$email->value}|{$email->kind}", $record->emails),
+        );
+        self::assertSame(
+            ['+12075550144|', '+12075550143|mobile'],
+            array_map(static fn($phone): string => "{$phone->value}|{$phone->kind}", $record->phones),
+        );
+        self::assertSame(
+            ['home|12 Elm St, Dover, US', 'work|1 Main St, Saco, ME 04072, US'],
+            array_map(static fn($address): string => "{$address->kind}|{$address->standard->line()}", $record->addresses),
+        );
     }
 
     public function test_several_values_where_one_can_be_are_a_problem(): void
     {
-        self::assertSame(['several'], array_column(self::map(['name.last' => 'Lee;Park'], ['name.last' => [new Split(';')]])->problems, 'code'));
+        self::assertSame(
+            ['several'],
+            array_column(self::map(['name.last' => 'Lee;Park'], ['name.last' => [new Split(';')]])->problems, 'code'),
+        );
     }
 
     public function test_repeated_gifts(): void
     {
-        $row = self::map(['name.last' => 'Lee', 'gift.date' => '2020-01-02', 'gift.amount' => '25', 'gift.2.date' => '', 'gift.2.amount' => '', 'gift.3.date' => '2020-03-04', 'gift.3.amount' => '30', 'gift.3.fund' => 'Boat']);
+        $row = self::map([
+            'name.last' => 'Lee',
+            'gift.date' => '2020-01-02',
+            'gift.amount' => '25',
+            'gift.2.date' => '',
+            'gift.2.amount' => '',
+            'gift.3.date' => '2020-03-04',
+            'gift.3.amount' => '30',
+            'gift.3.fund' => 'Boat',
+        ]);
 
-        self::assertSame(['2020-01-02|25.00|', '2020-03-04|30.00|Boat'], array_map(static fn (IncomingGift $gift): string => "{$gift->date}|{$gift->amount}|{$gift->fund}", $row->record()->gifts));
+        self::assertSame(
+            ['2020-01-02|25.00|', '2020-03-04|30.00|Boat'],
+            array_map(static fn(IncomingGift $gift): string => "{$gift->date}|{$gift->amount}|{$gift->fund}", $row->record()->gifts),
+        );
         self::assertSame('55.00', $row->money->in('USD'));
         self::assertSame(['gift.date.required'], array_column(self::map(['name.last' => 'Lee', 'gift.2.amount' => '5'])->problems, 'code'));
     }
 
     public function test_constants_fill_but_make_nothing_out_of_nothing(): void
     {
-        $constants = [new Constant('gift.fund', 'Boat'), new Constant('gift.date', '2020-12-31'), new Constant('address.country', 'US'), new Constant('groups', 'Old list'), new Constant('name.title', 'Dr.', false)];
+        $constants = [
+            new Constant('gift.fund', 'Boat'),
+            new Constant('gift.date', '2020-12-31'),
+            new Constant('address.country', 'US'),
+            new Constant('groups', 'Old list'),
+            new Constant('name.title', 'Dr.', false),
+        ];
         $none = self::map(['name.last' => 'Lee', 'gift.amount' => '', 'name.title' => 'Mr.'], [], $constants)->record();
         self::assertSame([[], [], ['Old list'], 'Dr.'], [$none->gifts, $none->addresses, $none->groups, $none->name->title]);
 
@@ -178,12 +298,30 @@ final class PartiesTest extends TestCase
 
     public function test_groups_tags_consents_ids_and_fields_of_ones_own(): void
     {
-        $row = self::map(['name.last' => 'Lee', 'groups' => 'Friends; Crew', 'group' => 'x', 'tags' => 'VIP', 'consent.email' => 'Unsubscribed', 'consent.mail' => 'Y', 'id.old' => '007', 'id.other' => 'M-1', 'custom.shirt' => 'LARGE', 'custom.birds' => 'tern|gull', 'birth_date' => '1970-02-03'], ['groups' => [new Split], 'custom.birds' => [new Split]]);
+        $row = self::map(
+            [
+                'name.last' => 'Lee',
+                'groups' => 'Friends; Crew',
+                'group' => 'x',
+                'tags' => 'VIP',
+                'consent.email' => 'Unsubscribed',
+                'consent.mail' => 'Y',
+                'id.old' => '007',
+                'id.other' => 'M-1',
+                'custom.shirt' => 'LARGE',
+                'custom.birds' => 'tern|gull',
+                'birth_date' => '1970-02-03',
+            ],
+            ['groups' => [new Split()], 'custom.birds' => [new Split()]],
+        );
         $record = $row->record();
 
         self::assertSame([['Friends', 'Crew', 'Board'], ['VIP']], [$record->groups, $record->tags]);
-        self::assertSame(['no', 'yes', '1970-02-03'], [$record->further['consent_email'], $record->further['consent_mail'], $record->further['birth_date']]);
-        self::assertSame(['old database|007', 'mail list|m-1'], array_map(static fn ($id): string => $id->sameness(), $record->identifiers));
+        self::assertSame(
+            ['no', 'yes', '1970-02-03'],
+            [$record->further['consent_email'], $record->further['consent_mail'], $record->further['birth_date']],
+        );
+        self::assertSame(['old database|007', 'mail list|m-1'], array_map(static fn($id): string => $id->sameness(), $record->identifiers));
         self::assertSame(['custom.shirt' => 'Large', 'custom.birds' => "Tern\nGull"], $record->custom);
         self::assertSame([], self::map(['name.last' => 'Lee', 'group' => 'no'])->record()->groups);
         self::assertSame(['list.unknown'], array_column(self::map(['name.last' => 'Lee', 'custom.shirt' => 'Huge'])->problems, 'code'));

@@ -65,13 +65,27 @@ final class PreviewTest extends TestCase
     #[DataProvider('values')]
     public function test_what_a_value_becomes(string $field, string $cell, string $becomes, string $note): void
     {
-        $mapper = new RowMapper(new ColumnPlan([new ColumnChoice('Column', ColumnState::Sure, '', [new Feed($field)], new Steps([new Blank(['word']), ...(str_ends_with($field, 'date') ? [new ReadDate(DateOrder::MonthDayYear)] : [])]))]), new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31')));
+        $mapper = new RowMapper(
+            new ColumnPlan([
+                new ColumnChoice(
+                    'Column',
+                    ColumnState::Sure,
+                    '',
+                    [new Feed($field)],
+                    new Steps([new Blank(['word']), ...str_ends_with($field, 'date') ? [new ReadDate(DateOrder::MonthDayYear)] : []]),
+                ),
+            ]),
+            new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31')),
+        );
         $understood = $mapper->preview(0, $cell);
 
         self::assertSame($becomes, $understood->fault === null ? $understood->value : '!');
         $said = $understood->fault->reason ?? $understood->note;
         self::assertTrue($note === '' ? $said === '' : str_contains($said, $note), "It says \"{$said}\".");
-        $own = array_filter($mapper->map([$cell])->problems, static fn ($problem): bool => $problem->field === $field && ! str_ends_with($problem->code, '.required'));
+        $own = array_filter(
+            $mapper->map([$cell])->problems,
+            static fn($problem): bool => $problem->field === $field && !str_ends_with($problem->code, '.required'),
+        );
         // Whether a code of four digits can be put right is for the address as a whole to say.
         // A date alone is no gift, so nothing is wrong with one.
         self::assertSame(($becomes === '!' && $field !== 'gift.date') || $cell === '4101', $own !== [], 'The preview and the check agree.');
@@ -79,7 +93,10 @@ final class PreviewTest extends TestCase
 
     public function test_a_column_left_behind_becomes_nothing(): void
     {
-        $mapper = new RowMapper(new ColumnPlan([new ColumnChoice('Column', ColumnState::LeftBehind)]), new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31')));
+        $mapper = new RowMapper(
+            new ColumnPlan([new ColumnChoice('Column', ColumnState::LeftBehind)]),
+            new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31')),
+        );
 
         self::assertSame(['', ''], [$mapper->preview(0, 'x')->value, $mapper->preview(7, 'x')->value]);
     }

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Columns\Proposals\Proposer;
 use PineSieve\Core\Columns\RowKind;
+use PineSieve\Core\Columns\Steps\Row;
 use PineSieve\Core\Findings\Finding;
 use PineSieve\Core\Findings\FindingKind;
 use PineSieve\Core\Findings\Findings;
@@ -24,12 +25,9 @@ final class SurveyTest extends TestCase
     /** @param  array<int, list<string>>  $rows by number */
     private static function survey(array $rows, ?int $headerRow = null): Survey
     {
-        $reader = new class($rows) implements SourceReader
-        {
+        $reader = new class ($rows) implements SourceReader {
             /** @param  array<int, list<string>>  $rows */
-            public function __construct(private readonly array $rows)
-            {
-            }
+            public function __construct(private readonly array $rows) {}
 
             public function rows(): iterable
             {
@@ -38,7 +36,7 @@ final class SurveyTest extends TestCase
 
             public function marks(): SheetMarks
             {
-                $marks = new SheetMarks;
+                $marks = new SheetMarks();
                 $marks->formula(3, 1);
                 $marks->merge('A1:C1');
                 $marks->hiddenRows[4] = true;
@@ -57,18 +55,42 @@ final class SurveyTest extends TestCase
     private static function findings(Survey $survey): array
     {
         $profiles = $survey->profiles();
-        $findings = (new Findings($profiles, Oddities::fromArray($survey->oddities()->toArray())))->of((new Proposer(FieldCatalog::builtIn(), 2026))->propose($profiles));
+        $findings = (new Findings($profiles, Oddities::fromArray($survey->oddities()->toArray())))->of(
+            (new Proposer(FieldCatalog::builtIn(), 2026))->propose($profiles),
+        );
 
-        return array_column(array_map(static fn (Finding $finding): array => [$finding->kind->value, $finding], $findings), 1, 0);
+        return array_column(array_map(static fn(Finding $finding): array => [$finding->kind->value, $finding], $findings), 1, 0);
     }
 
     public function test_what_is_odd_about_rows_and_sheet(): void
     {
-        $survey = self::survey([1 => ['Our list'], 3 => ['Name', 'Email', 'Name', ''], 4 => ['Ann Lee', 'a@example.org', 'x', 'y'], 7 => ['Name', 'Email', 'Name'], 8 => ['Bo Park', 'b@example.org', '', '', 'too much'], 9 => ['Total', '12']]);
+        $survey = self::survey([
+            1 => ['Our list'],
+            3 => ['Name', 'Email', 'Name', ''],
+            4 => ['Ann Lee', 'a@example.org', 'x', 'y'],
+            7 => ['Name', 'Email', 'Name'],
+            8 => ['Bo Park', 'b@example.org', '', '', 'too much'],
+            9 => ['Total', '12'],
+        ]);
         $found = self::findings($survey);
 
         self::assertSame([3, 4], [$survey->headerRow(), $survey->rowCount()]);
-        foreach (['above' => 1, 'blank header' => 1, 'same header' => 1, 'header' => 1, 'total' => 1, 'empty' => 2, 'wide' => 1, 'hidden row' => 1, 'hidden column' => 1, 'merged' => 1, 'formula' => 1] as $kind => $count) {
+        foreach (
+            [
+                'above' => 1,
+                'blank header' => 1,
+                'same header' => 1,
+                'header' => 1,
+                'total' => 1,
+                'empty' => 2,
+                'wide' => 1,
+                'hidden row' => 1,
+                'hidden column' => 1,
+                'merged' => 1,
+                'formula' => 1,
+            ]
+            as $kind => $count
+        ) {
             self::assertSame($count, $found[$kind]->count ?? 0, $kind);
         }
         self::assertSame(['row' => 9, 'value' => 'Total | 12', 'header' => ''], $found['total']->examples[0]);
@@ -83,14 +105,32 @@ final class SurveyTest extends TestCase
         yield 'capitals of a code are none' => ['Donor ID', '-capitals', ['LEE', 'PARK'], 'LEE', null];
         yield 'last, first' => ['Name', 'last, first', ['Lee, Ann', 'Bo Park'], 'Lee, Ann', 'Ann Lee'];
         yield 'two people' => ['Name', 'two people', ['John & Mary Smith', 'Bo Park'], 'John & Mary Smith', 'John Smith|Mary Smith'];
-        yield 'two emails' => ['Email', 'two emails', ['a@example.org; b@example.org', 'c@example.org'], 'a@example.org; b@example.org', 'a@example.org|b@example.org'];
-        yield 'two phones' => ['Phone', 'two phones', ['207-555-0143 / 207-555-0144', '207-555-0145', '207-555-0146'], '207-555-0143 / 207-555-0144', '207-555-0143|207-555-0144'];
+        yield 'two emails' => [
+            'Email',
+            'two emails',
+            ['a@example.org; b@example.org', 'c@example.org'],
+            'a@example.org; b@example.org',
+            'a@example.org|b@example.org',
+        ];
+        yield 'two phones' => [
+            'Phone',
+            'two phones',
+            ['207-555-0143 / 207-555-0144', '207-555-0145', '207-555-0146'],
+            '207-555-0143 / 207-555-0144',
+            '207-555-0143|207-555-0144',
+        ];
         yield 'lost zeros' => ['ZIP', 'four digits', ['4072', '03820'], '4072', '04072'];
         yield 'currency signs' => ['Gift amount', 'currency', ['$25.00', '30'], '$1,250.00', '$1250.00'];
         yield 'parentheses' => ['Gift amount', 'parentheses', ['(25.00)', '30'], '(25.00)', '-25.00'];
         yield 'decimal commas' => ['Gift amount', 'decimal comma', ['12,50', '30,00'], '12,50', '12.50'];
         yield 'currency signs beside decimal commas' => ['Gift amount', 'currency', ['€ 1.250,00', '30,50'], '€ 1.250,00', '€1250.00'];
-        yield 'a decimal comma within parentheses' => ['Gift amount', 'decimal comma', ['(1.234,50)', '12,50', '30'], '(1.234,50)', '-1234.50'];
+        yield 'a decimal comma within parentheses' => [
+            'Gift amount',
+            'decimal comma',
+            ['(1.234,50)', '12,50', '30'],
+            '(1.234,50)',
+            '-1234.50',
+        ];
         yield 'parentheses beside decimal commas' => ['Gift amount', 'parentheses', ['(1.234,50)', '(12)', '12,50'], '12,50', '12.50'];
         yield 'one decimal comma among points' => ['Gift amount', 'decimal comma', ['12,50', '1,300.00', '25.00'], '1,300.00', '1300.00'];
         yield 'serial dates' => ['Gift date', 'serial', ['43831', '43832', '43833'], '43831', '2020-01-01'];
@@ -125,9 +165,19 @@ final class SurveyTest extends TestCase
         $steps = $remedied->choices[0]->steps;
         $cell = $kind === 'decoding' ? $value : trim((string) preg_replace('/[\s\x{A0}]+/u', ' ', $value));
 
-        self::assertSame($becomes, implode('|', $steps->apply($cell, new \PineSieve\Core\Columns\Steps\Row)));
-        self::assertTrue(array_column(array_map(static fn (Finding $finding): array => [$finding->kind->value, $finding->isApplied], $findings->of($remedied)), 1, 0)[$kind]);
-        self::assertEquals($findings->remedied($plan, FindingKind::from($kind), false), $findings->remedied($remedied, FindingKind::from($kind), false), 'Taken back, it is as if it had never been.');
+        self::assertSame($becomes, implode('|', $steps->apply($cell, new Row())));
+        self::assertTrue(
+            array_column(
+                array_map(static fn(Finding $finding): array => [$finding->kind->value, $finding->isApplied], $findings->of($remedied)),
+                1,
+                0,
+            )[$kind],
+        );
+        self::assertEquals(
+            $findings->remedied($plan, FindingKind::from($kind), false),
+            $findings->remedied($remedied, FindingKind::from($kind), false),
+            'Taken back, it is as if it had never been.',
+        );
     }
 
     /** @return iterable<string, array{list<string>, ?string}> */
@@ -174,8 +224,18 @@ final class SurveyTest extends TestCase
 
     public function test_a_second_row_of_headers(): void
     {
-        $rows = [1 => ['Name', 'Gift', 'When'], 2 => ['in one', 'in dollars', 'month first'], 3 => ['Ann Lee', '25', '1/2/2020'], 4 => ['Bo Park', '30', '1/3/2020'], 5 => ['Cy Dahl', '35', '1/4/2020'], 6 => ['Dee Moss', '40', '1/5/2020']];
-        self::assertSame([['row' => 2, 'value' => 'in one | in dollars | month first', 'header' => '']], self::findings(self::survey($rows))['second header']->examples);
+        $rows = [
+            1 => ['Name', 'Gift', 'When'],
+            2 => ['in one', 'in dollars', 'month first'],
+            3 => ['Ann Lee', '25', '1/2/2020'],
+            4 => ['Bo Park', '30', '1/3/2020'],
+            5 => ['Cy Dahl', '35', '1/4/2020'],
+            6 => ['Dee Moss', '40', '1/5/2020'],
+        ];
+        self::assertSame(
+            [['row' => 2, 'value' => 'in one | in dollars | month first', 'header' => '']],
+            self::findings(self::survey($rows))['second header']->examples,
+        );
 
         $rows[2] = ['Flo Ash', 'none', '1/1/2020'];
         self::assertArrayNotHasKey('second header', self::findings(self::survey($rows)), 'A row with one odd value is a row.');

@@ -107,7 +107,16 @@ final class GiftsTest extends TestCase
 
     public function test_figures_that_are_filled_with_zeros_are_a_guess(): void
     {
-        self::assertSame([true, true, false, false, false], array_map(static fn (string $text): ?bool => WrittenMoney::parse($text)?->isPadded, ['000002500', '025', '00025.10', '0', '0.5']));
+        self::assertSame(
+            [true, true, false, false, false],
+            array_map(static fn(string $text): ?bool => WrittenMoney::parse($text)?->isPadded, [
+                '000002500',
+                '025',
+                '00025.10',
+                '0',
+                '0.5',
+            ]),
+        );
     }
 
     public function test_sums_are_exact(): void
@@ -119,15 +128,32 @@ final class GiftsTest extends TestCase
 
     public function test_kinds_of_gift(): void
     {
-        self::assertSame([GiftKind::Check, GiftKind::Card, GiftKind::InKind, null], array_map(GiftKind::parse(...), ['Cheque', 'VISA', 'In-Kind', 'barter']));
+        self::assertSame(
+            [GiftKind::Check, GiftKind::Card, GiftKind::InKind, null],
+            array_map(GiftKind::parse(...), ['Cheque', 'VISA', 'In-Kind', 'barter']),
+        );
     }
 
     public function test_reconciliation_says_where_it_does_not_balance(): void
     {
-        $whole = new Reconciliation(3, ['new' => 1, 'held' => 2], Amounts::fromArray(['USD' => '30.00', 'EUR' => '5.00']), ['new' => Amounts::of('USD', '10.00'), 'promised' => Amounts::of('EUR', '5.00'), 'held' => Amounts::of('USD', '20.00')]);
+        $whole = new Reconciliation(3, ['new' => 1, 'held' => 2], Amounts::fromArray(['USD' => '30.00', 'EUR' => '5.00']), [
+            'new' => Amounts::of('USD', '10.00'),
+            'promised' => Amounts::of('EUR', '5.00'),
+            'held' => Amounts::of('USD', '20.00'),
+        ]);
         self::assertTrue($whole->balances());
 
-        $broken = new Reconciliation(3, ['new' => 1, 'held' => 1], Amounts::of('USD', '30.00'), ['new' => Amounts::of('USD', '10.00'), 'held' => Amounts::fromArray(['USD' => '19.99', 'EUR' => '0.01'])]);
-        self::assertSame(['3 rows in the source, 2 accounted for: 1 missing.', 'EUR 0.00 in the source, 0.01 accounted for.', 'USD 30.00 in the source, 29.99 accounted for.'], $broken->faults());
+        $broken = new Reconciliation(3, ['new' => 1, 'held' => 1], Amounts::of('USD', '30.00'), [
+            'new' => Amounts::of('USD', '10.00'),
+            'held' => Amounts::fromArray(['USD' => '19.99', 'EUR' => '0.01']),
+        ]);
+        self::assertSame(
+            [
+                '3 rows in the source, 2 accounted for: 1 missing.',
+                'EUR 0.00 in the source, 0.01 accounted for.',
+                'USD 30.00 in the source, 29.99 accounted for.',
+            ],
+            $broken->faults(),
+        );
     }
 }

@@ -25,11 +25,30 @@ use Random\Randomizer;
 final class EstimateTest extends TestCase
 {
     /** How far records of one person agree in a world that is not the usual one: many have moved, and have other emails. */
-    private const TRUE_ONES = ['last name' => ['same' => 0.8, 'differs' => 0.2], 'first name' => ['same' => 0.9, 'form' => 0.1], 'address' => ['same' => 0.45, 'differs' => 0.55], 'email' => ['same' => 0.5, 'differs' => 0.5], 'phone' => ['same' => 0.6, 'differs' => 0.4], 'birth date' => ['same' => 0.9, 'alike' => 0.1]];
+    private const TRUE_ONES = [
+        'last name' => ['same' => 0.8, 'differs' => 0.2],
+        'first name' => ['same' => 0.9, 'form' => 0.1],
+        'address' => ['same' => 0.45, 'differs' => 0.55],
+        'email' => ['same' => 0.5, 'differs' => 0.5],
+        'phone' => ['same' => 0.6, 'differs' => 0.4],
+        'birth date' => ['same' => 0.9, 'alike' => 0.1],
+    ];
 
-    private const STRANGERS = ['last name' => ['same' => 0.002, 'differs' => 0.998], 'first name' => ['same' => 0.01, 'form' => 0.01, 'differs' => 0.98], 'address' => ['differs' => 1.0], 'email' => ['differs' => 1.0], 'phone' => ['differs' => 1.0], 'birth date' => ['alike' => 0.01, 'differs' => 0.99]];
+    private const STRANGERS = [
+        'last name' => ['same' => 0.002, 'differs' => 0.998],
+        'first name' => ['same' => 0.01, 'form' => 0.01, 'differs' => 0.98],
+        'address' => ['differs' => 1.0],
+        'email' => ['differs' => 1.0],
+        'phone' => ['differs' => 1.0],
+        'birth date' => ['alike' => 0.01, 'differs' => 0.99],
+    ];
 
-    private const BLOCKS = ['name' => [WeighedField::Last, WeighedField::First], 'email' => [WeighedField::Email], 'birth date' => [WeighedField::Born], 'address' => [WeighedField::Address]];
+    private const BLOCKS = [
+        'name' => [WeighedField::Last, WeighedField::First],
+        'email' => [WeighedField::Email],
+        'birth date' => [WeighedField::Born],
+        'address' => [WeighedField::Address],
+    ];
 
     /** @return list<SampledPair> a third of them of one person */
     private static function pairs(int $count, int $seed = 7): array
@@ -107,16 +126,29 @@ final class EstimateTest extends TestCase
     public function test_what_turns_an_agreement_into_evidence_against_is_discarded_and_said_so(): void
     {
         // Whoever is one here by everything else never has the same middle name.
-        $odd = new Pattern(['last name' => Level::Same, 'first name' => Level::Same, 'address' => Level::Same, 'email' => Level::Same, 'phone' => Level::Same, 'middle name' => Level::Differs]);
-        $estimate = (new Estimator(Weights::shipped(), new Frequencies(16)))->estimate(array_fill(0, 12_000, new SampledPair('id', [WeighedField::Id], $odd)));
+        $odd = new Pattern([
+            'last name' => Level::Same,
+            'first name' => Level::Same,
+            'address' => Level::Same,
+            'email' => Level::Same,
+            'phone' => Level::Same,
+            'middle name' => Level::Differs,
+        ]);
+        $estimate = (new Estimator(Weights::shipped(), new Frequencies(16)))->estimate(
+            array_fill(0, 12_000, new SampledPair('id', [WeighedField::Id], $odd)),
+        );
         self::assertStringStartsWith('Middle name: ', $estimate->discarded[0]);
         self::assertSame(Weights::shipped()->shares['match']['middle name'], $estimate->weights->shares['match']['middle name']);
-        self::assertGreaterThan(0.9, $estimate->weights->share(Sameness::Match, WeighedField::Email, Level::Same), 'The rest is taken over.');
+        self::assertGreaterThan(
+            0.9,
+            $estimate->weights->share(Sameness::Match, WeighedField::Email, Level::Same),
+            'The rest is taken over.',
+        );
     }
 
     public function test_a_likelihood_is_made_one_that_holds(): void
     {
-        self::assertEqualsWithDelta(0.3, (new Calibration)->of(0.3), 1e-9, 'Nothing is known: it stays.');
+        self::assertEqualsWithDelta(0.3, (new Calibration())->of(0.3), 1e-9, 'Nothing is known: it stays.');
         $calibration = new Calibration([[-2.0, -3.0], [0.0, 1.0], [2.0, 4.0]]);
         self::assertEqualsWithDelta(1 / (1 + exp(-1.0)), $calibration->of(0.5), 1e-9);
         $before = 0.0;
@@ -128,15 +160,25 @@ final class EstimateTest extends TestCase
 
     public function test_decisions_of_people_correct_it_and_those_that_contradict_each_other_do_not(): void
     {
-        $pairs = static fn (int $yes, int $no): array => [...array_fill(0, $yes, [0.5, true]), ...array_fill(0, $no, [0.5, false])];
-        self::assertSame(0.0, (new Calibration)->correctedBy([])->move);
-        self::assertEqualsWithDelta(0.0, (new Calibration)->correctedBy($pairs(50, 50))->move, 1e-6);
-        self::assertEqualsWithDelta(0.8, (new Calibration)->correctedBy($pairs(800, 200))->of(0.5), 0.02, 'Of pairs that were called even, four in five were one.');
-        $once = (new Calibration)->correctedBy($pairs(0, 10));
+        $pairs = static fn(int $yes, int $no): array => [...array_fill(0, $yes, [0.5, true]), ...array_fill(0, $no, [0.5, false])];
+        self::assertSame(0.0, (new Calibration())->correctedBy([])->move);
+        self::assertEqualsWithDelta(0.0, (new Calibration())->correctedBy($pairs(50, 50))->move, 1e-6);
+        self::assertEqualsWithDelta(
+            0.8,
+            (new Calibration())->correctedBy($pairs(800, 200))->of(0.5),
+            0.02,
+            'Of pairs that were called even, four in five were one.',
+        );
+        $once = (new Calibration())->correctedBy($pairs(0, 10));
         self::assertLessThan(0.5, $once->of(0.5));
         $same = array_fill(0, 10, [$once->of(0.5), false]);
-        self::assertEqualsWithDelta($once->move, $once->correctedBy($same)->move, 1e-6, 'The same decisions, looked at again the next night.');
-        self::assertGreaterThan(0.1, (new Calibration)->correctedBy($pairs(0, 10_000))->of(0.5), 'It goes only so far.');
+        self::assertEqualsWithDelta(
+            $once->move,
+            $once->correctedBy($same)->move,
+            1e-6,
+            'The same decisions, looked at again the next night.',
+        );
+        self::assertGreaterThan(0.1, (new Calibration())->correctedBy($pairs(0, 10_000))->of(0.5), 'It goes only so far.');
     }
 
     public function test_certain_begins_where_no_more_are_wrong_than_is_accepted(): void
@@ -150,12 +192,12 @@ final class EstimateTest extends TestCase
         $before = 1.0;
         foreach ([0.5, 1.0, 2.0, 5.0, 20.0] as $wrong) {
             $from = $spread->certainFrom($wrong);
-            $certain = array_filter(array_column($pairs, 0), static fn (float $likely): bool => $likely >= $from);
-            self::assertLessThanOrEqual($wrong / 1000 * 1.15, (count($certain) - array_sum($certain)) / count($certain));
+            $certain = array_filter(array_column($pairs, 0), static fn(float $likely): bool => $likely >= $from);
+            self::assertLessThanOrEqual(($wrong / 1000) * 1.15, (count($certain) - array_sum($certain)) / count($certain));
             self::assertLessThan($before, $from);
             $before = $from;
         }
-        self::assertSame(0.998, (new Spread)->certainFrom(2.0), 'Where nothing is known, each must be it by itself.');
+        self::assertSame(0.998, (new Spread())->certainFrom(2.0), 'Where nothing is known, each must be it by itself.');
     }
 
     public function test_where_hardly_any_of_a_file_are_known_a_name_says_less(): void
@@ -166,13 +208,20 @@ final class EstimateTest extends TestCase
         // 400 rows, of which ten have a rare name that somebody has.
         self::assertLessThan(0.06, KnownRate::of($usual, [...array_fill(0, 390, 0.0), ...array_fill(0, 10, 1.0)]));
         self::assertGreaterThan(0.8, KnownRate::of($usual, array_fill(0, 400, 500.0)));
-        self::assertGreaterThan(0.5, KnownRate::of($usual, array_fill(0, 400, 1.0)), 'All of them may be somebody by no more than a name: chance alone would not do that.');
+        self::assertGreaterThan(
+            0.5,
+            KnownRate::of($usual, array_fill(0, 400, 1.0)),
+            'All of them may be somebody by no more than a name: chance alone would not do that.',
+        );
     }
 
     public function test_what_is_accepted_is_said_in_a_thousand_or_outright(): void
     {
         self::assertSame(['wrong' => 2.0, 'review' => 0.2], Thresholds::fromArray([])->toArray());
         self::assertSame(['certain' => 0.97, 'review' => 0.1], Thresholds::fromArray(['certain' => 0.97, 'review' => 0.1])->toArray());
-        self::assertSame([0.99, 0.97], [Thresholds::fromArray([])->from(0.99)->certain, Thresholds::fromArray(['certain' => 0.97])->from(0.99)->certain]);
+        self::assertSame(
+            [0.99, 0.97],
+            [Thresholds::fromArray([])->from(0.99)->certain, Thresholds::fromArray(['certain' => 0.97])->from(0.99)->certain],
+        );
     }
 }

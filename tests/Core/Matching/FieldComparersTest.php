@@ -30,18 +30,29 @@ final class FieldComparersTest extends TestCase
         $address = static function (string $line): array {
             $written = Address::fromParts(array_combine(array_slice(Address::PARTS, 0, 5), array_map(trim(...), explode('|', $line))));
 
-            return [$written, (new AddressStandardizer)->standardize($written)->standard];
+            return [$written, (new AddressStandardizer())->standardize($written)->standard];
         };
 
-        return array_map(static fn (string $value): Traits => match ($comparison['field']) {
-            'name', 'name.first' => ($comparison['of'] ?? 'person') === 'person' ? new Traits(SupporterKind::Person, WrittenName::parse($value)->person, $value) : new Traits(SupporterKind::Organization, new PersonName, $value),
-            'email' => new Traits(SupporterKind::Person, new PersonName, '', emails: $value === '' ? [] : [$value]),
-            'phone' => new Traits(SupporterKind::Person, new PersonName, '', phones: [$value]),
-            'id' => new Traits(SupporterKind::Person, new PersonName, '', identifiers: [new Identifier(...explode(':', $value))]),
-            'address' => new Traits(SupporterKind::Person, new PersonName, '', addresses: [$address($value)]),
-            'birth_date' => new Traits(SupporterKind::Person, new PersonName, '', fields: ['birth_date' => $value]),
-            default => new Traits(SupporterKind::Person, new PersonName, '', custom: ['custom.x' => $value], fields: ['notes' => $value]),
-        }, $values);
+        return array_map(
+            static fn(string $value): Traits => match ($comparison['field']) {
+                'name', 'name.first' => ($comparison['of'] ?? 'person') === 'person'
+                    ? new Traits(SupporterKind::Person, WrittenName::parse($value)->person, $value)
+                    : new Traits(SupporterKind::Organization, new PersonName(), $value),
+                'email' => new Traits(SupporterKind::Person, new PersonName(), '', emails: $value === '' ? [] : [$value]),
+                'phone' => new Traits(SupporterKind::Person, new PersonName(), '', phones: [$value]),
+                'id' => new Traits(SupporterKind::Person, new PersonName(), '', identifiers: [new Identifier(...explode(':', $value))]),
+                'address' => new Traits(SupporterKind::Person, new PersonName(), '', addresses: [$address($value)]),
+                'birth_date' => new Traits(SupporterKind::Person, new PersonName(), '', fields: ['birth_date' => $value]),
+                default => new Traits(
+                    SupporterKind::Person,
+                    new PersonName(),
+                    '',
+                    custom: ['custom.x' => $value],
+                    fields: ['notes' => $value],
+                ),
+            },
+            $values,
+        );
     }
 
     /** @return iterable<string, array{array<string, mixed>, string, string, bool}> comparison, two values, whether they agree */
@@ -49,7 +60,7 @@ final class FieldComparersTest extends TestCase
     {
         $name = ['field' => 'name'];
         $alike = ['field' => 'name', 'how' => 'alike', 'strictness' => 80];
-        $with = static fn (array $comparison, string ...$options): array => [...$comparison, 'options' => array_fill_keys($options, true)];
+        $with = static fn(array $comparison, string ...$options): array => [...$comparison, 'options' => array_fill_keys($options, true)];
         yield 'case, accents, marks' => [$name, "José O'Brien", 'JOSE OBRIEN', true];
         yield 'another script' => [$name, '李 明', '李 明', true];
         yield 'another name in that script' => [$name, '李 明', '王 芳', false];
@@ -80,20 +91,65 @@ final class FieldComparersTest extends TestCase
         $organization = ['field' => 'name', 'of' => 'organization'];
         yield 'marks in the name of an organization' => [$organization, 'Smith & Sons', 'SMITH AND SONS', true];
         yield 'a legal form' => [$organization, 'Harbor Light, Inc.', 'Harbor Light', false];
-        yield 'a legal form that is overlooked' => [$with($organization, 'ignore common words'), 'The Harbor Light Foundation, Inc.', 'Harbor Light', true];
+        yield 'a legal form that is overlooked' => [
+            $with($organization, 'ignore common words'),
+            'The Harbor Light Foundation, Inc.',
+            'Harbor Light',
+            true,
+        ];
         yield 'a word in short' => [$with($organization, 'ignore common words'), 'Natl Seabird Assn', 'National Seabird Association', true];
         yield 'nothing but common words' => [$with($organization, 'ignore common words'), 'The Foundation', 'The Company', false];
-        yield 'words to ignore' => [[...$organization, 'options' => ['ignore words' => ['friends', 'of']]], 'Friends of Harbor Light', 'Harbor Light', true];
-        yield 'words within' => [['field' => 'name', 'of' => 'organization', 'how' => 'alike', 'strictness' => 80], 'Harbor Light', 'Harbor Light Mission', true];
-        yield 'one word within' => [['field' => 'name', 'of' => 'organization', 'how' => 'alike', 'strictness' => 80], 'Harbor', 'Harbor Light Mission', false];
-        yield 'begins alike' => [['field' => 'name', 'of' => 'organization', 'how' => 'starts', 'characters' => 6], 'Harbor Light', 'Harbor House', true];
-        yield 'begins otherwise' => [['field' => 'name', 'of' => 'organization', 'how' => 'starts', 'characters' => 8], 'Harbor Light', 'Harbor House', false];
-        yield 'shorter than what it begins with' => [['field' => 'name', 'of' => 'organization', 'how' => 'starts', 'characters' => 8], 'Harbor', 'Harbor Light', false];
+        yield 'words to ignore' => [
+            [...$organization, 'options' => ['ignore words' => ['friends', 'of']]],
+            'Friends of Harbor Light',
+            'Harbor Light',
+            true,
+        ];
+        yield 'words within' => [
+            ['field' => 'name', 'of' => 'organization', 'how' => 'alike', 'strictness' => 80],
+            'Harbor Light',
+            'Harbor Light Mission',
+            true,
+        ];
+        yield 'one word within' => [
+            ['field' => 'name', 'of' => 'organization', 'how' => 'alike', 'strictness' => 80],
+            'Harbor',
+            'Harbor Light Mission',
+            false,
+        ];
+        yield 'begins alike' => [
+            ['field' => 'name', 'of' => 'organization', 'how' => 'starts', 'characters' => 6],
+            'Harbor Light',
+            'Harbor House',
+            true,
+        ];
+        yield 'begins otherwise' => [
+            ['field' => 'name', 'of' => 'organization', 'how' => 'starts', 'characters' => 8],
+            'Harbor Light',
+            'Harbor House',
+            false,
+        ];
+        yield 'shorter than what it begins with' => [
+            ['field' => 'name', 'of' => 'organization', 'how' => 'starts', 'characters' => 8],
+            'Harbor',
+            'Harbor Light',
+            false,
+        ];
         yield 'email in capitals, with a tag' => [['field' => 'email'], 'Ann+gala@Example.org', 'ann@example.org', true];
         yield 'email as written' => [$with(['field' => 'email'], 'as written'), 'Ann+gala@Example.org', 'ann@example.org', false];
         yield 'no email' => [['field' => 'email'], '', '', false];
-        yield 'email with a slip' => [['field' => 'email', 'how' => 'alike', 'strictness' => 90], 'annabel@example.org', 'anabel@example.org', true];
-        yield 'domain with a slip' => [['field' => 'email', 'how' => 'alike', 'strictness' => 90], 'annabel@example.org', 'annabel@exmaple.org', true];
+        yield 'email with a slip' => [
+            ['field' => 'email', 'how' => 'alike', 'strictness' => 90],
+            'annabel@example.org',
+            'anabel@example.org',
+            true,
+        ];
+        yield 'domain with a slip' => [
+            ['field' => 'email', 'how' => 'alike', 'strictness' => 90],
+            'annabel@example.org',
+            'annabel@exmaple.org',
+            true,
+        ];
         yield 'phone with and without the country' => [['field' => 'phone'], '+12075550143', '(207) 555-0143', true];
         yield 'an extension' => [['field' => 'phone'], '+12075550143;ext=12', '207.555.0143 x 12', true];
         yield 'without the area code' => [['field' => 'phone', 'how' => 'alike'], '+12075550143', '555-0143', true];
@@ -104,7 +160,12 @@ final class FieldComparersTest extends TestCase
         yield 'leading zeros are part of an id' => [['field' => 'id'], 'old:007', 'old:7', false];
         $address = ['field' => 'address'];
         $near = ['field' => 'address', 'how' => 'alike', 'strictness' => 80];
-        yield 'standard form' => [$address, '12 Elm Street|Apartment 4|Dover|New Hampshire|3820', '12 ELM ST|APT 4|dover|NH|03820-1234', true];
+        yield 'standard form' => [
+            $address,
+            '12 Elm Street|Apartment 4|Dover|New Hampshire|3820',
+            '12 ELM ST|APT 4|dover|NH|03820-1234',
+            true,
+        ];
         yield 'as written' => [$with($address, 'as written'), '12 Elm Street||Dover|NH|03820', '12 Elm St||Dover|NH|03820', false];
         yield 'a street with a slip' => [$near, '12 Kettle Street||Dover|NH|03820', '12 Ketle St||Dover|NH|03820', true];
         yield 'another number' => [$near, '12 Kettle Street||Dover|NH|03820', '14 Kettle Street||Dover|NH|03820', false];
@@ -124,7 +185,12 @@ final class FieldComparersTest extends TestCase
         yield 'case that counts' => [$with(['field' => 'notes'], 'match case'), 'Alto', 'alto', false];
         yield 'accents that count' => [$with(['field' => 'notes'], 'match accents'), 'Réné', 'rene', false];
         yield 'accents that do not, but case does' => [$with(['field' => 'notes'], 'match case'), 'Réné', 'Rene', true];
-        yield 'a text with a slip' => [['field' => 'notes', 'how' => 'alike', 'strictness' => 85], 'lighthouse keeper', 'lighthouse keepre', true];
+        yield 'a text with a slip' => [
+            ['field' => 'notes', 'how' => 'alike', 'strictness' => 85],
+            'lighthouse keeper',
+            'lighthouse keepre',
+            true,
+        ];
     }
 
     /** @param  array<string, mixed>  $comparison */
@@ -132,7 +198,7 @@ final class FieldComparersTest extends TestCase
     public function test_values(array $comparison, string $one, string $other, bool $agree): void
     {
         $kind = SupporterKind::from($comparison['of'] ?? 'person');
-        $comparer = (new FieldComparers(FieldCatalog::builtIn()))->of(Comparison::fromArray($comparison, static fn (): bool => true), $kind);
+        $comparer = (new FieldComparers(FieldCatalog::builtIn()))->of(Comparison::fromArray($comparison, static fn(): bool => true), $kind);
         [$a, $b] = array_map($comparer->values(...), self::traits($comparison, $one, $other));
         $there = $a === [] || $b === [] ? null : $comparer->compare($a[0], $b[0]);
         $back = $a === [] || $b === [] ? null : $comparer->compare($b[0], $a[0]);
@@ -142,7 +208,11 @@ final class FieldComparersTest extends TestCase
             self::assertNotSame('', $there->reason);
             self::assertGreaterThan(0.0, $there->likeness);
             self::assertSame($there->likeness, $back?->likeness);
-            self::assertNotSame([], array_intersect($comparer->traces($a[0]), $comparer->traces($b[0])), 'Values that agree are found by a trace that both have.');
+            self::assertNotSame(
+                [],
+                array_intersect($comparer->traces($a[0]), $comparer->traces($b[0])),
+                'Values that agree are found by a trace that both have.',
+            );
         }
     }
 
@@ -160,12 +230,15 @@ final class FieldComparersTest extends TestCase
         yield ['abcdefghij', 'abdcefghji', 80, 0.8];
         yield ['abcdefghij', 'badcfehgji', 80, null];
         yield ['abcde', 'abcdefg', 80, null];
-        yield [str_repeat('a', 300), str_repeat('a', 299).'b', 80, null];
+        yield [str_repeat('a', 300), str_repeat('a', 299) . 'b', 80, null];
     }
 
     #[DataProvider('spellings')]
     public function test_spellings(string $one, string $other, int $strictness, ?float $likeness): void
     {
-        self::assertSame([$likeness, $likeness], [Spelling::likeness($one, $other, $strictness), Spelling::likeness($other, $one, $strictness)]);
+        self::assertSame(
+            [$likeness, $likeness],
+            [Spelling::likeness($one, $other, $strictness), Spelling::likeness($other, $one, $strictness)],
+        );
     }
 }

@@ -38,16 +38,20 @@ final class GroupsByWeightTest extends TestCase
         [$name, $address, $email, $phone] = array_pad(array_map(trim(...), explode('|', $text)), 4, '');
         [$line, $city, $zip] = array_pad(array_map(trim(...), explode(',', $address)), 3, '');
         $written = new Address($line, '', $city, '', $zip);
-        $addresses = $address === '' ? [] : [[$written, (new AddressStandardizer)->standardize($written)->standard]];
+        $addresses = $address === '' ? [] : [[$written, (new AddressStandardizer())->standardize($written)->standard]];
 
-        return new Traits($kind, new PersonName, $name, $addresses, $email === '' ? [] : [$email], $phone === '' ? [] : [$phone]);
+        return new Traits($kind, new PersonName(), $name, $addresses, $email === '' ? [] : [$email], $phone === '' ? [] : [$phone]);
     }
 
     private static function judge(SupporterKind $kind, int $records = 5000): PairJudge
     {
         $comparers = new FieldComparers(FieldCatalog::builtIn());
 
-        return new PairJudge(ShippedRules::byWeight($comparers, $kind), $comparers, Edition::shipped((new Frequencies(1 << 8))->among($records), $kind));
+        return new PairJudge(
+            ShippedRules::byWeight($comparers, $kind),
+            $comparers,
+            Edition::shipped((new Frequencies(1 << 8))->among($records), $kind),
+        );
     }
 
     /** @return array<string, Level> */
@@ -55,7 +59,10 @@ final class GroupsByWeightTest extends TestCase
     {
         $judge = self::judge($kind);
 
-        return (new Leveler($judge->places(), $kind))->pattern($judge->compared(1, self::traits($kind, $one))->values, $judge->compared(2, self::traits($kind, $other))->values)->levels;
+        return (new Leveler($judge->places(), $kind))->pattern(
+            $judge->compared(1, self::traits($kind, $one))->values,
+            $judge->compared(2, self::traits($kind, $other))->values,
+        )->levels;
     }
 
     #[DataProvider('names')]
@@ -63,7 +70,11 @@ final class GroupsByWeightTest extends TestCase
     {
         foreach ([[$one, $other], [$other, $one]] as [$a, $b]) {
             $levels = self::levels(SupporterKind::Organization, $a, $b);
-            self::assertSame([$name, $number], [$levels[WeighedField::Name->value] ?? null, $levels[WeighedField::Number->value] ?? null], "{$a} / {$b}");
+            self::assertSame(
+                [$name, $number],
+                [$levels[WeighedField::Name->value] ?? null, $levels[WeighedField::Number->value] ?? null],
+                "{$a} / {$b}",
+            );
         }
     }
 
@@ -103,7 +114,11 @@ final class GroupsByWeightTest extends TestCase
     {
         foreach ([[$one, $other], [$other, $one]] as [$a, $b]) {
             $levels = self::levels(SupporterKind::Household, $a, $b);
-            self::assertSame([$last, $firsts], [$levels[WeighedField::Last->value] ?? null, $levels[WeighedField::First->value] ?? null], "{$a} / {$b}");
+            self::assertSame(
+                [$last, $firsts],
+                [$levels[WeighedField::Last->value] ?? null, $levels[WeighedField::First->value] ?? null],
+                "{$a} / {$b}",
+            );
         }
     }
 
@@ -128,34 +143,105 @@ final class GroupsByWeightTest extends TestCase
     {
         $judge = self::judge($kind);
         foreach ([[$one, $other], [$other, $one]] as [$a, $b]) {
-            self::assertSame($certainty, $judge->judge($judge->compared(1, self::traits($kind, $a)), $judge->compared(2, self::traits($kind, $b)))?->certainty, "{$a} / {$b}");
+            self::assertSame(
+                $certainty,
+                $judge->judge($judge->compared(1, self::traits($kind, $a)), $judge->compared(2, self::traits($kind, $b)))?->certainty,
+                "{$a} / {$b}",
+            );
         }
     }
 
     public static function pairs(): iterable
     {
         $organization = SupporterKind::Organization;
-        yield 'all the same' => [$organization, 'Heron Hardware | 1 Elm St, Dover, 03820 | info@heron.example', 'Heron Hardware, Inc. | 1 Elm Street, Dover, 03820', Certainty::Certain];
-        yield 'one troop and another of one church hall' => [$organization, 'Scout Troop 22 | 1 Elm St, Dover, 03820', 'Scout Troop 29 | 1 Elm St, Dover, 03820', null];
-        yield 'churches of one saint in two towns' => [$organization, "Saint Mary's Church | 1 Elm St, Dover, 03820 | | +16035550123", "St. Mary's Church | 9 Oak St, Keene, 03431 | | +16035550199", null];
-        yield 'a library and its friends' => [$organization, 'Dover Public Library | 1 Elm St, Dover, 03820', 'Friends of the Dover Public Library | 1 Elm St, Dover, 03820 | friends@example.org', null];
-        yield 'a library and its friends, with one email' => [$organization, 'Dover Public Library | 1 Elm St, Dover, 03820 | info@dover.example', 'Friends of the Dover Public Library | 1 Elm St, Dover, 03820 | info@dover.example', null];
-        yield 'a rare name and nothing else' => [$organization, 'Quackenbush Family Foundation', 'The Quackenbush Family Fdn', Certainty::Review];
-        yield 'two in one office house' => [$organization, 'Heron Hardware | 1 Elm St, Dover, 03820', 'Tern Insurance | 1 Elm St, Dover, 03820', null];
+        yield 'all the same' => [
+            $organization,
+            'Heron Hardware | 1 Elm St, Dover, 03820 | info@heron.example',
+            'Heron Hardware, Inc. | 1 Elm Street, Dover, 03820',
+            Certainty::Certain,
+        ];
+        yield 'one troop and another of one church hall' => [
+            $organization,
+            'Scout Troop 22 | 1 Elm St, Dover, 03820',
+            'Scout Troop 29 | 1 Elm St, Dover, 03820',
+            null,
+        ];
+        yield 'churches of one saint in two towns' => [
+            $organization,
+            "Saint Mary's Church | 1 Elm St, Dover, 03820 | | +16035550123",
+            "St. Mary's Church | 9 Oak St, Keene, 03431 | | +16035550199",
+            null,
+        ];
+        yield 'a library and its friends' => [
+            $organization,
+            'Dover Public Library | 1 Elm St, Dover, 03820',
+            'Friends of the Dover Public Library | 1 Elm St, Dover, 03820 | friends@example.org',
+            null,
+        ];
+        yield 'a library and its friends, with one email' => [
+            $organization,
+            'Dover Public Library | 1 Elm St, Dover, 03820 | info@dover.example',
+            'Friends of the Dover Public Library | 1 Elm St, Dover, 03820 | info@dover.example',
+            null,
+        ];
+        yield 'a rare name and nothing else' => [
+            $organization,
+            'Quackenbush Family Foundation',
+            'The Quackenbush Family Fdn',
+            Certainty::Review,
+        ];
+        yield 'two in one office house' => [
+            $organization,
+            'Heron Hardware | 1 Elm St, Dover, 03820',
+            'Tern Insurance | 1 Elm St, Dover, 03820',
+            null,
+        ];
         $household = SupporterKind::Household;
-        yield 'one home, one name' => [$household, 'Ann & Bo Quackenbush | 1 Elm St, Dover, 03820', 'Bo and Ann Quackenbush | 1 Elm Street, Dover, 03820', Certainty::Certain];
-        yield 'a family of the home' => [$household, 'Ann & Bo Quackenbush | 1 Elm St, Dover, 03820', 'The Quackenbush Family | 1 Elm St, Dover, 03820', Certainty::Review];
-        yield 'the young ones' => [$household, 'Ann & Bo Quackenbush | 1 Elm St, Dover, 03820', 'Ines & Hugo Quackenbush | 1 Elm St, Dover, 03820', null];
-        yield 'whoever lives there now' => [$household, 'Ann & Bo Quackenbush | 1 Elm St, Dover, 03820', 'Ines & Hugo Heron | 1 Elm St, Dover, 03820', null];
+        yield 'one home, one name' => [
+            $household,
+            'Ann & Bo Quackenbush | 1 Elm St, Dover, 03820',
+            'Bo and Ann Quackenbush | 1 Elm Street, Dover, 03820',
+            Certainty::Certain,
+        ];
+        yield 'a family of the home' => [
+            $household,
+            'Ann & Bo Quackenbush | 1 Elm St, Dover, 03820',
+            'The Quackenbush Family | 1 Elm St, Dover, 03820',
+            Certainty::Review,
+        ];
+        yield 'the young ones' => [
+            $household,
+            'Ann & Bo Quackenbush | 1 Elm St, Dover, 03820',
+            'Ines & Hugo Quackenbush | 1 Elm St, Dover, 03820',
+            null,
+        ];
+        yield 'whoever lives there now' => [
+            $household,
+            'Ann & Bo Quackenbush | 1 Elm St, Dover, 03820',
+            'Ines & Hugo Heron | 1 Elm St, Dover, 03820',
+            null,
+        ];
     }
 
     public function test_the_words_say_what_is_weighed(): void
     {
         $judge = self::judge(SupporterKind::Organization);
-        $of = static fn (string $text, int $ref) => $judge->compared($ref, self::traits(SupporterKind::Organization, $text));
-        self::assertSame([['Same address: strong', 'Same name: strong'], ['Another number in the name']], $judge->words($of('Grange No. 22 | 1 Elm St, Dover, 03820', 1), $of('Grange No. 29 | 1 Elm St, Dover, 03820', 2)));
-        self::assertContains('Emails of one domain', $judge->words($of('Tern | | a@tern.example', 1), $of('Tern | | b@tern.example', 2))[0]);
-        self::assertContains('Another email', array_map(static fn (string $line): string => explode(':', $line)[0], $judge->words($of('Tern | | harbor@gmail.com', 1), $of('Tern | | oysters@gmail.com', 2))[1]));
+        $of = static fn(string $text, int $ref) => $judge->compared($ref, self::traits(SupporterKind::Organization, $text));
+        self::assertSame(
+            [['Same address: strong', 'Same name: strong'], ['Another number in the name']],
+            $judge->words($of('Grange No. 22 | 1 Elm St, Dover, 03820', 1), $of('Grange No. 29 | 1 Elm St, Dover, 03820', 2)),
+        );
+        self::assertContains(
+            'Emails of one domain',
+            $judge->words($of('Tern | | a@tern.example', 1), $of('Tern | | b@tern.example', 2))[0],
+        );
+        self::assertContains(
+            'Another email',
+            array_map(
+                static fn(string $line): string => explode(':', $line)[0],
+                $judge->words($of('Tern | | harbor@gmail.com', 1), $of('Tern | | oysters@gmail.com', 2))[1],
+            ),
+        );
         $words = array_column(WeightWords::table(Weights::shipped(SupporterKind::Household), SupporterKind::Household), 'says', 'words');
         self::assertSame(['for', 'against'], [$words['Same first names'], $words['Other first names']]);
     }
@@ -163,22 +249,27 @@ final class GroupsByWeightTest extends TestCase
     public function test_a_name_of_nothing_is_no_name(): void
     {
         foreach (['', '  ', '---'] as $name) {
-            $organization = (new OrganizationNameComparer)->values(self::traits(SupporterKind::Organization, $name));
+            $organization = (new OrganizationNameComparer())->values(self::traits(SupporterKind::Organization, $name));
             self::assertSame([], $name === '---' ? [] : $organization);
-            self::assertSame([], (new HouseholdNameComparer)->values(self::traits(SupporterKind::Household, $name)));
+            self::assertSame([], (new HouseholdNameComparer())->values(self::traits(SupporterKind::Household, $name)));
         }
-        self::assertSame([], (new HouseholdNameComparer)->values(self::traits(SupporterKind::Household, 'The Family')));
-        self::assertNull(self::judge(SupporterKind::Organization)->judge(self::judge(SupporterKind::Organization)->compared(1, self::traits(SupporterKind::Organization, '')), self::judge(SupporterKind::Organization)->compared(2, self::traits(SupporterKind::Organization, ''))));
+        self::assertSame([], (new HouseholdNameComparer())->values(self::traits(SupporterKind::Household, 'The Family')));
+        self::assertNull(
+            self::judge(SupporterKind::Organization)->judge(
+                self::judge(SupporterKind::Organization)->compared(1, self::traits(SupporterKind::Organization, '')),
+                self::judge(SupporterKind::Organization)->compared(2, self::traits(SupporterKind::Organization, '')),
+            ),
+        );
     }
 
     /** In a world whose truth is known, and that the weights were not learned from. */
     #[DataProvider('worlds')]
     public function test_hardly_any_that_are_certain_are_wrong_and_most_are_found(SupporterKind $kind, float $found): void
     {
-        $folder = sys_get_temp_dir().'/groups-'.getmypid();
+        $folder = sys_get_temp_dir() . '/groups-' . getmypid();
         mkdir($folder);
         $comparers = new FieldComparers(FieldCatalog::builtIn());
-        $search = new PairSearch($judge = new PairJudge(ShippedRules::byWeight($comparers, $kind), $comparers), $folder);
+        $search = new PairSearch(($judge = new PairJudge(ShippedRules::byWeight($comparers, $kind), $comparers)), $folder);
         $true = 0;
         foreach ((new Groups(4242))->records($kind, 1500) as $number => [$traits]) {
             $search->add($judge->prepare($number, $traits));
@@ -187,9 +278,11 @@ final class GroupsByWeightTest extends TestCase
         $right = ['certain' => 0, 'review' => 0];
         $wrong = $right;
         foreach ($search->pairs() as $pair) {
-            intdiv($pair->one, Truth::COPIES) === intdiv($pair->other, Truth::COPIES) ? $right[$pair->certainty->value]++ : $wrong[$pair->certainty->value]++;
+            intdiv($pair->one, Truth::COPIES) === intdiv($pair->other, Truth::COPIES)
+                ? $right[$pair->certainty->value]++
+                : $wrong[$pair->certainty->value]++;
         }
-        exec('rm -rf '.escapeshellarg($folder));
+        exec('rm -rf ' . escapeshellarg($folder));
         self::assertLessThanOrEqual(1, $wrong['certain']);
         self::assertGreaterThan($found, array_sum($right) / $true);
         self::assertGreaterThan(0.6, $right['certain'] / $true);

@@ -43,12 +43,20 @@ final class MatchingTest extends TestCase
         return new Matcher($sets, $comparers);
     }
 
-    private static function stored(string $name = 'Ann Lee', string $email = '', ?Address $address = null, string $id = '', string $phone = ''): SupporterRecord
-    {
+    private static function stored(
+        string $name = 'Ann Lee',
+        string $email = '',
+        ?Address $address = null,
+        string $id = '',
+        string $phone = '',
+    ): SupporterRecord {
         $person = WrittenName::parse($name)->person;
         $fields = (new IncomingRecord(SupporterKind::Person, $person))->fields();
 
-        return new SupporterRecord(7, 1, $fields,
+        return new SupporterRecord(
+            7,
+            1,
+            $fields,
             $address === null ? [] : [new RecordPart(1, $address->parts())],
             $email === '' ? [] : [new RecordPart(1, ['address' => $email])],
             $phone === '' ? [] : [new RecordPart(1, ['number' => $phone])],
@@ -56,12 +64,20 @@ final class MatchingTest extends TestCase
         );
     }
 
-    private static function row(string $name = 'Ann Lee', string $email = '', ?Address $address = null, string $id = '', string $phone = ''): IncomingRecord
-    {
+    private static function row(
+        string $name = 'Ann Lee',
+        string $email = '',
+        ?Address $address = null,
+        string $id = '',
+        string $phone = '',
+    ): IncomingRecord {
         return new IncomingRecord(
-            SupporterKind::Person, WrittenName::parse($name)->person,
+            SupporterKind::Person,
+            WrittenName::parse($name)->person,
             addresses: $address === null ? [] : [IncomingAddress::of(new StandardizedAddress($address, $address, [], []), true)],
-            emails: $email === '' ? [] : [new ContactPoint($email)], phones: $phone === '' ? [] : [new ContactPoint($phone)], identifiers: $id === '' ? [] : [new Identifier('old', $id)],
+            emails: $email === '' ? [] : [new ContactPoint($email)],
+            phones: $phone === '' ? [] : [new ContactPoint($phone)],
+            identifiers: $id === '' ? [] : [new Identifier('old', $id)],
         );
     }
 
@@ -75,23 +91,55 @@ final class MatchingTest extends TestCase
         yield 'same id, nobody alike' => [self::row('Zoe Quill', id: 'X1'), self::stored(id: 'X1'), PairStrength::Doubtful];
         yield 'same id, husband and wife' => [self::row('Bo Lee', id: 'X1'), self::stored(id: 'X1'), PairStrength::Doubtful];
         yield 'same email' => [self::row(email: 'a@example.org'), self::stored(email: 'A@example.org'), PairStrength::Certain];
-        yield 'same email, short form' => [self::row('Bob Lee', email: 'a@example.org'), self::stored('Robert Lee', 'a@example.org'), PairStrength::Certain];
-        yield 'same email, an initial' => [self::row('R. Lee', email: 'a@example.org'), self::stored('Robert Lee', 'a@example.org'), PairStrength::Doubtful];
+        yield 'same email, short form' => [
+            self::row('Bob Lee', email: 'a@example.org'),
+            self::stored('Robert Lee', 'a@example.org'),
+            PairStrength::Certain,
+        ];
+        yield 'same email, an initial' => [
+            self::row('R. Lee', email: 'a@example.org'),
+            self::stored('Robert Lee', 'a@example.org'),
+            PairStrength::Doubtful,
+        ];
         yield 'same email, husband and wife' => [self::row('Bo Lee', email: 'a@example.org'), self::stored(email: 'a@example.org'), null];
-        yield 'same email, other id in the same system' => [self::row(email: 'a@example.org', id: 'X1'), self::stored(email: 'a@example.org', id: 'X2'), PairStrength::Doubtful];
+        yield 'same email, other id in the same system' => [
+            self::row(email: 'a@example.org', id: 'X1'),
+            self::stored(email: 'a@example.org', id: 'X2'),
+            PairStrength::Doubtful,
+        ];
         yield 'same name and address' => [self::row(address: $home), self::stored(address: $home), PairStrength::Certain];
         yield 'stored as it was written' => [self::row(address: $home), self::stored(address: $written), PairStrength::Certain];
         yield 'initial at the same address' => [self::row('A. Lee', address: $home), self::stored(address: $home), PairStrength::Doubtful];
-        yield 'father and son at the same address' => [self::row('Robert Lee Jr', address: $home), self::stored('Robert Lee Sr', address: $home), null];
-        yield 'a suffix that one leaves out' => [self::row('Robert Lee Jr', address: $home), self::stored('Robert Lee', address: $home), PairStrength::Doubtful];
+        yield 'father and son at the same address' => [
+            self::row('Robert Lee Jr', address: $home),
+            self::stored('Robert Lee Sr', address: $home),
+            null,
+        ];
+        yield 'a suffix that one leaves out' => [
+            self::row('Robert Lee Jr', address: $home),
+            self::stored('Robert Lee', address: $home),
+            PairStrength::Doubtful,
+        ];
         yield 'household at the same address' => [self::row('Bo Lee', address: $home), self::stored(address: $home), null];
         yield 'same name and phone' => [self::row(phone: '+12075550143'), self::stored(phone: '+12075550143'), PairStrength::Certain];
         yield 'the name alone' => [self::row(), self::stored(), PairStrength::Doubtful];
-        yield 'the name, another email' => [self::row(email: 'b@example.org'), self::stored(email: 'a@example.org'), PairStrength::Doubtful];
+        yield 'the name, another email' => [
+            self::row(email: 'b@example.org'),
+            self::stored(email: 'a@example.org'),
+            PairStrength::Doubtful,
+        ];
         yield 'only the phone' => [self::row('Bo Park', phone: '+12075550143'), self::stored(phone: '+12075550143'), null];
         yield 'an id without a name' => [self::row('', id: 'X1'), self::stored(id: 'X1'), PairStrength::CertainById];
-        yield 'an id without a name, of an organization' => [self::row('', id: 'X1'), self::organization('Acme Pines', id: 'X1'), PairStrength::CertainById];
-        yield 'an id, of an organization where the row names a person' => [self::row(id: 'X1'), self::organization('Acme Pines', id: 'X1'), PairStrength::Doubtful];
+        yield 'an id without a name, of an organization' => [
+            self::row('', id: 'X1'),
+            self::organization('Acme Pines', id: 'X1'),
+            PairStrength::CertainById,
+        ];
+        yield 'an id, of an organization where the row names a person' => [
+            self::row(id: 'X1'),
+            self::organization('Acme Pines', id: 'X1'),
+            PairStrength::Doubtful,
+        ];
         yield 'an email without a name' => [self::row('', 'a@example.org'), self::stored(email: 'a@example.org'), PairStrength::Certain];
         yield 'nothing' => [self::row('Bo Park'), self::stored(), null];
         yield 'nothing but blanks' => [self::row(''), self::stored(), null];
@@ -112,7 +160,10 @@ final class MatchingTest extends TestCase
     #[DataProvider('pairs')]
     public function test_pairs_that_are_something_share_a_key(IncomingRecord $row, SupporterRecord $stored, ?PairStrength $strength): void
     {
-        $shared = array_intersect(array_column(self::matcher()->keysOfIncoming($row), 'hash'), array_column(self::matcher()->keysOfStored($stored), 'hash'));
+        $shared = array_intersect(
+            array_column(self::matcher()->keysOfIncoming($row), 'hash'),
+            array_column(self::matcher()->keysOfStored($stored), 'hash'),
+        );
 
         self::assertTrue($strength === null || $shared !== [], 'A pair without a common key would never be compared.');
     }
@@ -120,24 +171,68 @@ final class MatchingTest extends TestCase
     /** @return iterable<string, array{SupporterKind, string, string, SupporterRecord, ?PairStrength}> */
     public static function named(): iterable
     {
-        yield 'exactly the name' => [SupporterKind::Organization, 'Acme Pines', '', self::organization('Acme Pines'), PairStrength::Certain];
-        yield 'but for an article and a legal form' => [SupporterKind::Organization, 'The Acme Pines, Inc.', '', self::organization('ACME PINES'), PairStrength::Certain];
+        yield 'exactly the name' => [
+            SupporterKind::Organization,
+            'Acme Pines',
+            '',
+            self::organization('Acme Pines'),
+            PairStrength::Certain,
+        ];
+        yield 'but for an article and a legal form' => [
+            SupporterKind::Organization,
+            'The Acme Pines, Inc.',
+            '',
+            self::organization('ACME PINES'),
+            PairStrength::Certain,
+        ];
         yield 'a word more' => [SupporterKind::Organization, 'Acme Pines Fund', '', self::organization('Acme Pines'), null];
         yield 'a slip' => [SupporterKind::Organization, 'Acme Pinse', '', self::organization('Acme Pines'), null];
         yield 'the name, another id' => [SupporterKind::Organization, 'Acme Pines', 'X2', self::organization('Acme Pines', id: 'X1'), null];
-        yield 'the id alone' => [SupporterKind::Organization, '', 'X1', self::organization('Acme Pines', id: 'X1'), PairStrength::CertainById];
-        yield 'the id, another name' => [SupporterKind::Organization, 'Acme Holdings', 'X1', self::organization('Acme Pines', id: 'X1'), PairStrength::CertainById];
-        yield 'a family called alike' => [SupporterKind::Household, 'The Lee Family', '', new SupporterRecord(7, 1, (new IncomingRecord(SupporterKind::Household, new PersonName, whole: 'Lee Family'))->fields()), null];
+        yield 'the id alone' => [
+            SupporterKind::Organization,
+            '',
+            'X1',
+            self::organization('Acme Pines', id: 'X1'),
+            PairStrength::CertainById,
+        ];
+        yield 'the id, another name' => [
+            SupporterKind::Organization,
+            'Acme Holdings',
+            'X1',
+            self::organization('Acme Pines', id: 'X1'),
+            PairStrength::CertainById,
+        ];
+        yield 'a family called alike' => [
+            SupporterKind::Household,
+            'The Lee Family',
+            '',
+            new SupporterRecord(7, 1, (new IncomingRecord(SupporterKind::Household, new PersonName(), whole: 'Lee Family'))->fields()),
+            null,
+        ];
         yield 'a person called alike' => [SupporterKind::Organization, 'Ann Lee', '', self::stored(), null];
     }
 
     #[DataProvider('named')]
-    public function test_who_is_only_named_is_found_by_no_less_than_the_name(SupporterKind $kind, string $name, string $id, SupporterRecord $stored, ?PairStrength $strength): void
-    {
-        $row = new IncomingRecord($kind, new PersonName, organization: $kind === SupporterKind::Organization ? $name : '', whole: $kind === SupporterKind::Household ? $name : '', identifiers: $id === '' ? [] : [new Identifier('old', $id)]);
+    public function test_who_is_only_named_is_found_by_no_less_than_the_name(
+        SupporterKind $kind,
+        string $name,
+        string $id,
+        SupporterRecord $stored,
+        ?PairStrength $strength,
+    ): void {
+        $row = new IncomingRecord(
+            $kind,
+            new PersonName(),
+            organization: $kind === SupporterKind::Organization ? $name : '',
+            whole: $kind === SupporterKind::Household ? $name : '',
+            identifiers: $id === '' ? [] : [new Identifier('old', $id)],
+        );
 
         self::assertSame($strength, self::matcher()->compare($row, $stored, true)?->strength);
-        $shared = array_intersect(array_column(self::matcher()->keysOfIncoming($row), 'hash'), array_column(self::matcher()->keysOfStored($stored), 'hash'));
+        $shared = array_intersect(
+            array_column(self::matcher()->keysOfIncoming($row), 'hash'),
+            array_column(self::matcher()->keysOfStored($stored), 'hash'),
+        );
         self::assertTrue($strength === null || $shared !== []);
     }
 
@@ -156,7 +251,13 @@ final class MatchingTest extends TestCase
     #[DataProvider('findings')]
     public function test_verdicts(array $strengths, Verdict $verdict, ?int $ref): void
     {
-        $judgement = Judgement::of(array_map(static fn (PairStrength $strength, int $ref): PairFinding => new PairFinding($ref, $strength, 50, ['x'], []), $strengths, array_keys($strengths)));
+        $judgement = Judgement::of(
+            array_map(
+                static fn(PairStrength $strength, int $ref): PairFinding => new PairFinding($ref, $strength, 50, ['x'], []),
+                $strengths,
+                array_keys($strengths),
+            ),
+        );
 
         self::assertSame([$verdict, $ref], [$judgement->verdict, $judgement->ref]);
         self::assertSame([Verdict::Known, 9], [$judgement->decided(9)->verdict, $judgement->decided(9)->ref]);
@@ -165,7 +266,11 @@ final class MatchingTest extends TestCase
 
     public function test_the_likeliest_stands_first(): void
     {
-        $findings = Judgement::of([new PairFinding(1, PairStrength::Doubtful, 80, [], []), new PairFinding(2, PairStrength::Certain, 60, [], []), new PairFinding(3, PairStrength::Doubtful, 90, [], [])])->findings;
+        $findings = Judgement::of([
+            new PairFinding(1, PairStrength::Doubtful, 80, [], []),
+            new PairFinding(2, PairStrength::Certain, 60, [], []),
+            new PairFinding(3, PairStrength::Doubtful, 90, [], []),
+        ])->findings;
 
         self::assertSame([2, 3, 1], array_column($findings, 'ref'));
     }
@@ -173,20 +278,42 @@ final class MatchingTest extends TestCase
     public function test_two_sets_that_look_up_alike_share_their_keys(): void
     {
         $comparers = new FieldComparers(FieldCatalog::builtIn());
-        $set = static fn (string $name, array $rules): RuleSet => RuleSet::fromArray(['name' => $name, 'kind' => 'person', 'rules' => $rules], $comparers->has(...));
+        $set = static fn(string $name, array $rules): RuleSet => RuleSet::fromArray(
+            ['name' => $name, 'kind' => 'person', 'rules' => $rules],
+            $comparers->has(...),
+        );
         $email = ['name' => 'Email', 'verdict' => 'review', 'comparisons' => [['field' => 'email']]];
         $phone = ['name' => 'Phone', 'verdict' => 'review', 'comparisons' => [['field' => 'phone']]];
-        $traits = Traits::ofStored(self::stored(email: 'a@example.org', phone: '+12075550143'), new AddressStandardizer);
-        [$one, $both, $turned] = [new PairJudge($set('One', [$email]), $comparers), new PairJudge($set('Both', [$email, $phone]), $comparers), new PairJudge($set('Turned', [$phone, $email]), $comparers)];
+        $traits = Traits::ofStored(self::stored(email: 'a@example.org', phone: '+12075550143'), new AddressStandardizer());
+        [$one, $both, $turned] = [
+            new PairJudge($set('One', [$email]), $comparers),
+            new PairJudge($set('Both', [$email, $phone]), $comparers),
+            new PairJudge($set('Turned', [$phone, $email]), $comparers),
+        ];
 
-        self::assertSame([], array_diff_key($one->prepare(7, $traits)->keys, $both->prepare(7, $traits)->keys), 'A key says what is looked up, not where the rule stands.');
+        self::assertSame(
+            [],
+            array_diff_key($one->prepare(7, $traits)->keys, $both->prepare(7, $traits)->keys),
+            'A key says what is looked up, not where the rule stands.',
+        );
         self::assertEqualsCanonicalizing(array_keys($both->prepare(7, $traits)->keys), array_keys($turned->prepare(7, $traits)->keys));
         self::assertNotSame($one->lookups->recipe(), $both->lookups->recipe());
-        self::assertSame($one->lookups->recipe(), (new PairJudge($set('One again', [[...$email, 'name' => 'Another name']]), $comparers))->lookups->recipe());
+        self::assertSame(
+            $one->lookups->recipe(),
+            (new PairJudge($set('One again', [[...$email, 'name' => 'Another name']]), $comparers))->lookups->recipe(),
+        );
     }
 
     private static function organization(string $name, string $id = ''): SupporterRecord
     {
-        return new SupporterRecord(7, 1, (new IncomingRecord(SupporterKind::Organization, new PersonName, organization: $name))->fields(), [], [], [], $id === '' ? [] : [new RecordPart(1, ['system' => 'old', 'value' => $id])]);
+        return new SupporterRecord(
+            7,
+            1,
+            (new IncomingRecord(SupporterKind::Organization, new PersonName(), organization: $name))->fields(),
+            [],
+            [],
+            [],
+            $id === '' ? [] : [new RecordPart(1, ['system' => 'old', 'value' => $id])],
+        );
     }
 }

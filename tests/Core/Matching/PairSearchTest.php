@@ -23,7 +23,7 @@ final class PairSearchTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->folder = sys_get_temp_dir().'/pairs-'.bin2hex(random_bytes(4));
+        $this->folder = sys_get_temp_dir() . '/pairs-' . bin2hex(random_bytes(4));
         mkdir($this->folder);
     }
 
@@ -64,7 +64,7 @@ final class PairSearchTest extends TestCase
             }
         }
         [$pairs, $report] = $this->search($judge, $records);
-        $found = array_map(static fn (Pair $pair): string => "{$pair->one}-{$pair->other} {$pair->certainty->value}", $pairs);
+        $found = array_map(static fn(Pair $pair): string => "{$pair->one}-{$pair->other} {$pair->certainty->value}", $pairs);
         $prepared = array_map($judge->prepare(...), array_keys($records), $records);
         $all = [];
         foreach ($prepared as $i => $one) {
@@ -90,13 +90,22 @@ final class PairSearchTest extends TestCase
         $judge = Compared::judge(SupporterKind::Person, Compared::rules([['most' => 10, 'comparisons' => [['field' => 'phone']]]]));
         [$pairs, $report] = $this->search($judge, array_map(Compared::traits(...), array_fill(1, 12, 'Ann Lee;;+16035550100')));
 
-        self::assertSame([[], 1, 12, '+16035550100', 'Rule 0'], [$pairs, $report->tooCommonCount, $report->tooCommon[0]->records, $report->tooCommon[0]->value, $report->tooCommon[0]->rules]);
+        self::assertSame(
+            [[], 1, 12, '+16035550100', 'Rule 0'],
+            [$pairs, $report->tooCommonCount, $report->tooCommon[0]->records, $report->tooCommon[0]->value, $report->tooCommon[0]->rules],
+        );
     }
 
     public function test_of_what_too_many_share_those_who_share_more_are_looked_at(): void
     {
-        $judge = Compared::judge(SupporterKind::Person, Compared::rules([['most' => 10, 'comparisons' => [['field' => 'name'], ['field' => 'address.postal_code']]]]));
-        $records = array_map(static fn (int $n): Traits => Compared::traits('Ann Lee;;;1 Elm St||Dover|NH|0'.(3800 + $n % 30)), range(1, 40));
+        $judge = Compared::judge(
+            SupporterKind::Person,
+            Compared::rules([['most' => 10, 'comparisons' => [['field' => 'name'], ['field' => 'address.postal_code']]]]),
+        );
+        $records = array_map(
+            static fn(int $n): Traits => Compared::traits('Ann Lee;;;1 Elm St||Dover|NH|0' . (3800 + ($n % 30))),
+            range(1, 40),
+        );
         [$pairs, $report] = $this->search($judge, $records);
 
         self::assertCount(10, $pairs, 'Ann Lee is a common name; few of them live in one place.');
@@ -129,7 +138,7 @@ final class PairSearchTest extends TestCase
                 $isTrue = intdiv($pair->one, Truth::COPIES) === intdiv($pair->other, Truth::COPIES);
                 $all += (int) $isTrue;
                 $right += (int) ($isTrue && $pair->certainty === Certainty::Certain);
-                $wrong += (int) (! $isTrue && $pair->certainty === Certainty::Certain);
+                $wrong += (int) (!$isTrue && $pair->certainty === Certainty::Certain);
             }
         }
 
@@ -146,14 +155,38 @@ final class PairSearchTest extends TestCase
         $son = "Robert Lee;;;{$home};1975-11-23";
         yield 'father, son, and one who may be either' => [[$father, $son, "Robert Lee;;;{$home}"], ['1 3 review', '2 3 review']];
         yield 'the father twice, and the son' => [[$father, $father, $son], ['1 2 certain']];
-        yield 'two who may be either are one of them each' => [[$father, $son, "Robert Lee;;;{$home}", "Robert Lee;;;{$home}"], ['1 3 review', '1 4 review', '2 3 review', '2 4 review', '3 4 certain']];
-        yield 'senior, junior, and one without' => [["Robert Lee Sr.;;;{$home}", "Robert Lee Jr.;;;{$home}", "Robert Lee;;;{$home}"], ['1 3 review', '2 3 review']];
-        yield 'two without, and a junior' => [["Robert Lee;;;{$home}", "Robert Lee;;;{$home}", "Robert Lee Jr.;;;{$home}"], ['1 2 review', '1 3 review', '2 3 review']];
-        yield 'two juniors, and one without' => [["Robert Lee Jr.;;;{$home}", "Robert Lee Jr.;;;{$home}", "Robert Lee;;;{$home}"], ['1 2 certain', '1 3 review', '2 3 review']];
-        yield 'two without who have an id in common, and a junior' => [["Robert Lee;;;{$home};;X-1", "Robert Lee;;;{$home};;X-1", "Robert Lee Jr.;;;{$home}"], ['1 2 certain', '1 3 review', '2 3 review']];
-        yield 'a namesake who lives elsewhere' => [["Robert Lee;{$mail};;{$home}", "Robert Lee;{$mail};;{$home}", 'Robert Lee Jr.;;;9 Quay Rd||Bath|ME|04530'], ['1 2 certain']];
-        yield 'a namesake of one of them alone' => [["Robert Lee;{$mail};;{$home}", "Robert Lee;{$mail}", "Robert Lee Jr.;;;{$home}"], ['1 2 certain', '1 3 review']];
-        yield 'middle names at one email' => [["Ann B. Lee;{$mail}", "Ann C. Lee;{$mail}", "Ann Lee;{$mail}"], ['1 2 review', '1 3 review', '2 3 review']];
+        yield 'two who may be either are one of them each' => [
+            [$father, $son, "Robert Lee;;;{$home}", "Robert Lee;;;{$home}"],
+            ['1 3 review', '1 4 review', '2 3 review', '2 4 review', '3 4 certain'],
+        ];
+        yield 'senior, junior, and one without' => [
+            ["Robert Lee Sr.;;;{$home}", "Robert Lee Jr.;;;{$home}", "Robert Lee;;;{$home}"],
+            ['1 3 review', '2 3 review'],
+        ];
+        yield 'two without, and a junior' => [
+            ["Robert Lee;;;{$home}", "Robert Lee;;;{$home}", "Robert Lee Jr.;;;{$home}"],
+            ['1 2 review', '1 3 review', '2 3 review'],
+        ];
+        yield 'two juniors, and one without' => [
+            ["Robert Lee Jr.;;;{$home}", "Robert Lee Jr.;;;{$home}", "Robert Lee;;;{$home}"],
+            ['1 2 certain', '1 3 review', '2 3 review'],
+        ];
+        yield 'two without who have an id in common, and a junior' => [
+            ["Robert Lee;;;{$home};;X-1", "Robert Lee;;;{$home};;X-1", "Robert Lee Jr.;;;{$home}"],
+            ['1 2 certain', '1 3 review', '2 3 review'],
+        ];
+        yield 'a namesake who lives elsewhere' => [
+            ["Robert Lee;{$mail};;{$home}", "Robert Lee;{$mail};;{$home}", 'Robert Lee Jr.;;;9 Quay Rd||Bath|ME|04530'],
+            ['1 2 certain'],
+        ];
+        yield 'a namesake of one of them alone' => [
+            ["Robert Lee;{$mail};;{$home}", "Robert Lee;{$mail}", "Robert Lee Jr.;;;{$home}"],
+            ['1 2 certain', '1 3 review'],
+        ];
+        yield 'middle names at one email' => [
+            ["Ann B. Lee;{$mail}", "Ann C. Lee;{$mail}", "Ann Lee;{$mail}"],
+            ['1 2 review', '1 3 review', '2 3 review'],
+        ];
     }
 
     /**
@@ -166,7 +199,10 @@ final class PairSearchTest extends TestCase
         $judge = Compared::judge(SupporterKind::Person);
         $records = array_combine(range(1, count($people)), array_map(Compared::traits(...), $people));
         foreach ([$records, array_reverse($records, true)] as $order) {
-            $pairs = array_map(static fn (Pair $pair): string => "{$pair->one} {$pair->other} {$pair->certainty->value}", $this->search($judge, $order)[0]);
+            $pairs = array_map(
+                static fn(Pair $pair): string => "{$pair->one} {$pair->other} {$pair->certainty->value}",
+                $this->search($judge, $order)[0],
+            );
             sort($pairs);
             self::assertSame($found, $pairs);
         }

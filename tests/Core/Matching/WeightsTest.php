@@ -41,7 +41,7 @@ final class WeightsTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->folder = sys_get_temp_dir().'/weights-'.bin2hex(random_bytes(4));
+        $this->folder = sys_get_temp_dir() . '/weights-' . bin2hex(random_bytes(4));
     }
 
     protected function tearDown(): void
@@ -63,20 +63,46 @@ final class WeightsTest extends TestCase
         [$line, $city, $zip] = array_pad(explode(', ', $address), 3, '');
         $stored = Address::fromParts(['line1' => $line, 'city' => $city, 'state' => $address === '' ? '' : 'NH', 'postal_code' => $zip]);
 
-        return new Traits(SupporterKind::Person, $written, $written->display(), $address === '' ? [] : [[$stored, (new AddressStandardizer)->standardize($stored)->standard]], $email === '' ? [] : [$email], $phone === '' ? [] : [$phone], $id === '' ? [] : [new Identifier('old', $id)], array_filter(['first_name' => $written->first, 'last_name' => $written->last, 'birth_date' => $born], static fn (string $value): bool => $value !== ''));
+        return new Traits(
+            SupporterKind::Person,
+            $written,
+            $written->display(),
+            $address === '' ? [] : [[$stored, (new AddressStandardizer())->standardize($stored)->standard]],
+            $email === '' ? [] : [$email],
+            $phone === '' ? [] : [$phone],
+            $id === '' ? [] : [new Identifier('old', $id)],
+            array_filter(
+                ['first_name' => $written->first, 'last_name' => $written->last, 'birth_date' => $born],
+                static fn(string $value): bool => $value !== '',
+            ),
+        );
     }
 
     private static function pattern(string $one, string $other): Pattern
     {
-        $judge = new PairJudge(ShippedRules::byWeight($comparers = self::comparers()), $comparers, Edition::shipped(new Frequencies(1 << 8)));
+        $judge = new PairJudge(
+            ShippedRules::byWeight($comparers = self::comparers()),
+            $comparers,
+            Edition::shipped(new Frequencies(1 << 8)),
+        );
 
-        return (new Leveler($judge->places()))->pattern($judge->compared(1, self::person($one))->values, $judge->compared(2, self::person($other))->values);
+        return (new Leveler($judge->places()))->pattern(
+            $judge->compared(1, self::person($one))->values,
+            $judge->compared(2, self::person($other))->values,
+        );
     }
 
     #[DataProvider('pairs')]
     public function test_how_far_two_agree_in_each_field(string $one, string $other, string $levels): void
     {
-        $said = static fn (Pattern $pattern): string => implode(', ', array_map(static fn (string $field, $level): string => "{$field} {$level->value}", array_keys($pattern->levels), $pattern->levels));
+        $said = static fn(Pattern $pattern): string => implode(
+            ', ',
+            array_map(
+                static fn(string $field, $level): string => "{$field} {$level->value}",
+                array_keys($pattern->levels),
+                $pattern->levels,
+            ),
+        );
 
         self::assertSame($levels, $said(self::pattern($one, $other)));
         $both = [explode(', ', $said(self::pattern($other, $one))), explode(', ', $levels)];
@@ -102,20 +128,52 @@ final class WeightsTest extends TestCase
         yield 'father and son' => ['John Lee Sr.', 'John Lee Jr.', 'last name same, first name same, generation differs'];
         yield 'one is told' => ['John Lee', 'John Lee Jr.', 'last name same, first name same, generation near'];
         yield 'titles' => ['Mr. Chris Lee', 'Ms. Chris Lee', 'last name same, first name same, title differs'];
-        yield 'one house' => ['Ann Lee | 12 Elm Street, Dover, 03820', 'Bo Lee | 12 ELM ST, Dover, 03820', 'last name same, first name differs, address same'];
-        yield 'a unit left out' => ['Ann Lee | 12 Elm St Apt 4, Dover, 03820', 'Ann Lee | 12 Elm St, Dover, 03820', 'last name same, first name same, address alike'];
-        yield 'one town' => ['Ann Lee | 12 Elm St, Dover, 03820', 'Ann Lee | 9 Oak Ave, Dover, 03820', 'last name same, first name same, address near'];
-        yield 'emails' => ['Ann Lee | | ann.lee@example.org', 'Ann Lee | | ann.lee@example.com', 'last name same, first name same, email near'];
-        yield 'an email with a slip' => ['Ann Lee | | annabel.lee@example.org', 'Ann Lee | | anabel.lee@example.org', 'last name same, first name same, email alike'];
-        yield 'phones with a slip' => ['Ann Lee | | | +16035550143', 'Ann Lee | | | +16035550144', 'last name same, first name same, phone alike'];
-        yield 'birth dates turned' => ['Ann Lee | | | | 1970-03-05', 'Ann Lee | | | | 1970-05-03', 'last name same, first name same, birth date form'];
+        yield 'one house' => [
+            'Ann Lee | 12 Elm Street, Dover, 03820',
+            'Bo Lee | 12 ELM ST, Dover, 03820',
+            'last name same, first name differs, address same',
+        ];
+        yield 'a unit left out' => [
+            'Ann Lee | 12 Elm St Apt 4, Dover, 03820',
+            'Ann Lee | 12 Elm St, Dover, 03820',
+            'last name same, first name same, address alike',
+        ];
+        yield 'one town' => [
+            'Ann Lee | 12 Elm St, Dover, 03820',
+            'Ann Lee | 9 Oak Ave, Dover, 03820',
+            'last name same, first name same, address near',
+        ];
+        yield 'emails' => [
+            'Ann Lee | | ann.lee@example.org',
+            'Ann Lee | | ann.lee@example.com',
+            'last name same, first name same, email near',
+        ];
+        yield 'an email with a slip' => [
+            'Ann Lee | | annabel.lee@example.org',
+            'Ann Lee | | anabel.lee@example.org',
+            'last name same, first name same, email alike',
+        ];
+        yield 'phones with a slip' => [
+            'Ann Lee | | | +16035550143',
+            'Ann Lee | | | +16035550144',
+            'last name same, first name same, phone alike',
+        ];
+        yield 'birth dates turned' => [
+            'Ann Lee | | | | 1970-03-05',
+            'Ann Lee | | | | 1970-05-03',
+            'last name same, first name same, birth date form',
+        ];
         yield 'two of one system' => ['Ann Lee | | | | | 7', 'Ann Lee | | | | | 8', 'last name same, first name same, id differs'];
     }
 
     /** @param  list<string>  $crowd  others that are counted */
     private static function likely(string $one, string $other, array $crowd = [], int $records = 20000): float
     {
-        $judge = new PairJudge(ShippedRules::byWeight($comparers = self::comparers()), $comparers, Edition::shipped($counts = new Frequencies(1 << 12)));
+        $judge = new PairJudge(
+            ShippedRules::byWeight($comparers = self::comparers()),
+            $comparers,
+            Edition::shipped($counts = new Frequencies(1 << 12)),
+        );
         foreach ([$one, $other, ...$crowd] as $i => $who) {
             $judge->count($judge->compared($i, self::person($who)), $counts);
         }
@@ -125,14 +183,39 @@ final class WeightsTest extends TestCase
 
     public function test_a_name_is_not_a_person(): void
     {
-        $elsewhere = ['| 12 Elm St, Dover, 03820 | js@example.org | +16035550143', '| 9 Oak Ave, Keene, 03431 | smithy@example.com | +12075550199'];
-        self::assertLessThan(0.001, self::likely("John Smith {$elsewhere[0]}", "John Smith {$elsewhere[1]}"), 'A name that many have, and nothing else.');
-        self::assertGreaterThan(0.2, self::likely('Ottoline Quackenbush | 12 Elm St, Dover, 03820', 'Ottoline Quackenbush | | ottoline@example.org'), 'One that few have is asked about.');
-        self::assertLessThan(0.3, self::likely("Ottoline Quackenbush {$elsewhere[0]}", "Ottoline Quackenbush {$elsewhere[1]}"), 'If nothing else that is known agrees, it is not likely.');
+        $elsewhere = [
+            '| 12 Elm St, Dover, 03820 | js@example.org | +16035550143',
+            '| 9 Oak Ave, Keene, 03431 | smithy@example.com | +12075550199',
+        ];
+        self::assertLessThan(
+            0.001,
+            self::likely("John Smith {$elsewhere[0]}", "John Smith {$elsewhere[1]}"),
+            'A name that many have, and nothing else.',
+        );
+        self::assertGreaterThan(
+            0.2,
+            self::likely('Ottoline Quackenbush | 12 Elm St, Dover, 03820', 'Ottoline Quackenbush | | ottoline@example.org'),
+            'One that few have is asked about.',
+        );
+        self::assertLessThan(
+            0.3,
+            self::likely("Ottoline Quackenbush {$elsewhere[0]}", "Ottoline Quackenbush {$elsewhere[1]}"),
+            'If nothing else that is known agrees, it is not likely.',
+        );
         self::assertLessThan(0.001, self::likely('Ottoline Quackenbush', 'Bo Park'));
         self::assertGreaterThan(0.93, self::likely('John Smith | | js@example.org', 'John Smith | | js@example.org'));
-        self::assertGreaterThan(0.9, self::likely('Bob Smith | 12 Elm St, Dover, 03820 | | +16035550143', 'Robert Smith | 12 Elm Street, Dover, 03820 | | +16035550143'));
-        self::assertLessThan(0.1, self::likely('Ann Smith | 12 Elm St, Dover, 03820 | | +16035550143', 'Bo Smith | 12 Elm St, Dover, 03820 | | +16035550143'), 'They live together.');
+        self::assertGreaterThan(
+            0.9,
+            self::likely(
+                'Bob Smith | 12 Elm St, Dover, 03820 | | +16035550143',
+                'Robert Smith | 12 Elm Street, Dover, 03820 | | +16035550143',
+            ),
+        );
+        self::assertLessThan(
+            0.1,
+            self::likely('Ann Smith | 12 Elm St, Dover, 03820 | | +16035550143', 'Bo Smith | 12 Elm St, Dover, 03820 | | +16035550143'),
+            'They live together.',
+        );
         self::assertLessThan(0.2, self::likely('John Smith Sr. | 12 Elm St, Dover, 03820', 'John Smith Jr. | 12 Elm St, Dover, 03820'));
     }
 
@@ -143,19 +226,29 @@ final class WeightsTest extends TestCase
         $crowd = array_fill(0, 300, 'Ines Fairweather | 1 Way, Derry, 03038');
         self::assertGreaterThan(10 * self::likely($one, $other, $crowd), self::likely($one, $other));
         self::assertGreaterThan(self::likely($one, $other, [], 1_000_000), self::likely($one, $other, [], 1000));
-        $office = ['Ann Lee | | info@example.org', 'Bo Park | | info@example.org'];
-        self::assertGreaterThan(self::likely(...$office, crowd: array_fill(0, 60, 'Cy Moss | | info@example.org')), self::likely(...$office), 'An email of an office.');
+        [$one, $other, $third] = ['Ann Lee | | info@example.org', 'Bo Park | | info@example.org', 'Cy Moss | | info@example.org'];
+        self::assertGreaterThan(
+            self::likely($one, $other, array_fill(0, 60, $third)),
+            self::likely($one, $other),
+            'An email of an office.',
+        );
         self::assertSame(self::likely($one, $other), self::likely($other, $one));
     }
 
     public function test_with_nothing_to_go_by_nothing_is_said(): void
     {
-        $weigher = static fn (Frequencies $counts): Weigher => new Weigher(Weights::shipped(), $counts);
+        $weigher = static fn(Frequencies $counts): Weigher => new Weigher(Weights::shipped(), $counts);
         foreach ([0, 1, 50, 100_000] as $records) {
             self::assertLessThan(0.01, $weigher((new Frequencies(16))->among($records))->weigh(new Pattern([]))->match, "Among {$records}");
         }
         self::assertSame(0.0, $weigher(new Frequencies(16))->bits(new Pattern([]), WeighedField::Email));
-        self::assertGreaterThan(10, $weigher(new Frequencies(16))->bits(self::pattern('Ann Lee | | a@example.org', 'Ann Lee | | a@example.org'), WeighedField::Email));
+        self::assertGreaterThan(
+            10,
+            $weigher(new Frequencies(16))->bits(
+                self::pattern('Ann Lee | | a@example.org', 'Ann Lee | | a@example.org'),
+                WeighedField::Email,
+            ),
+        );
         self::assertLessThan(0, $weigher(new Frequencies(16))->bits(self::pattern('Ann Lee', 'Bo Lee'), WeighedField::First));
     }
 
@@ -163,7 +256,7 @@ final class WeightsTest extends TestCase
     {
         $counts = new Frequencies(1 << 6);
         foreach (range(1, 500) as $i) {
-            $counts->count([[WeighedField::Last, 'name'.$i % 40]]);
+            $counts->count([[WeighedField::Last, 'name' . $i % 40]]);
         }
         $counts->count([[WeighedField::Last, 'name1'], [WeighedField::Email, 'name1']], 10);
         foreach (range(0, 39) as $i) {
@@ -171,14 +264,28 @@ final class WeightsTest extends TestCase
         }
         self::assertGreaterThanOrEqual(22, $counts->of(WeighedField::Last, 'name1'));
         $again = Frequencies::unpack($counts->pack(), $counts->records());
-        self::assertSame([510, $counts->of(WeighedField::Last, 'name7'), $counts->share(WeighedField::Last, 'name7')], [$again->records(), $again->of(WeighedField::Last, 'name7'), $again->share(WeighedField::Last, 'name7')]);
-        self::assertGreaterThan($again->share(WeighedField::Last, 'quackenbush'), (new Frequencies)->share(WeighedField::Last, 'smith'), 'What is usual fills in.');
+        self::assertSame(
+            [510, $counts->of(WeighedField::Last, 'name7'), $counts->share(WeighedField::Last, 'name7')],
+            [$again->records(), $again->of(WeighedField::Last, 'name7'), $again->share(WeighedField::Last, 'name7')],
+        );
+        self::assertGreaterThan(
+            $again->share(WeighedField::Last, 'quackenbush'),
+            (new Frequencies())->share(WeighedField::Last, 'smith'),
+            'What is usual fills in.',
+        );
     }
 
     public function test_two_candidates_can_not_both_be_the_one(): void
     {
-        $found = static fn (int $ref, float $likely): PairFinding => new PairFinding($ref, $likely >= 0.93 ? PairStrength::Certain : PairStrength::Doubtful, 50, ['x'], [], likely: $likely);
-        $by = static fn (PairFinding ...$found): Judgement => Judgement::of(array_values($found), new Thresholds(certain: 0.93));
+        $found = static fn(int $ref, float $likely): PairFinding => new PairFinding(
+            $ref,
+            $likely >= 0.93 ? PairStrength::Certain : PairStrength::Doubtful,
+            50,
+            ['x'],
+            [],
+            likely: $likely,
+        );
+        $by = static fn(PairFinding ...$found): Judgement => Judgement::of(array_values($found), new Thresholds(certain: 0.93));
         self::assertSame([Verdict::Known, 1], [$by($found(1, 0.99))->verdict, $by($found(1, 0.99))->ref]);
         self::assertSame(Verdict::Known, $by($found(1, 0.999), $found(2, 0.3))->verdict);
         self::assertSame(Verdict::Unsure, $by($found(1, 0.95), $found(2, 0.95))->verdict);
@@ -190,11 +297,19 @@ final class WeightsTest extends TestCase
 
     public function test_the_order_of_records_changes_nothing_and_a_name_that_all_have_asks_nobody(): void
     {
-        $people = ['Robert Lee | 12 Elm St, Dover, 03820 | bob@example.org', 'Bob Lee | 12 Elm St, Dover, 03820 | bob@example.org', 'Bo Park | | | +16035550143', 'B. Park | | | +16035550143', 'Cy Moss | 1 Way, Derry, 03038'];
+        $people = [
+            'Robert Lee | 12 Elm St, Dover, 03820 | bob@example.org',
+            'Bob Lee | 12 Elm St, Dover, 03820 | bob@example.org',
+            'Bo Park | | | +16035550143',
+            'B. Park | | | +16035550143',
+            'Cy Moss | 1 Way, Derry, 03038',
+        ];
         foreach (range(1, 400) as $i) {
             $people[] = "John Smith | {$i} Elm St, Dover, 03820 | john{$i}@example.org";
         }
-        $found = fn (array $order): array => $this->found(array_combine($order, array_map(static fn (int $i): string => $people[$i], $order)));
+        $found = fn(array $order): array => $this->found(
+            array_combine($order, array_map(static fn(int $i): string => $people[$i], $order)),
+        );
         $pairs = $found(array_keys($people));
         self::assertSame(['0-1 certain', '2-3 review'], $pairs);
         self::assertSame($pairs, $found(array_reverse(array_keys($people))));
@@ -212,7 +327,10 @@ final class WeightsTest extends TestCase
         foreach ($people as $number => $who) {
             $search->add($judge->prepare($number, self::person($who)));
         }
-        $pairs = array_map(static fn (Pair $pair): string => "{$pair->one}-{$pair->other} {$pair->certainty->value}", iterator_to_array($search->pairs(), false));
+        $pairs = array_map(
+            static fn(Pair $pair): string => "{$pair->one}-{$pair->other} {$pair->certainty->value}",
+            iterator_to_array($search->pairs(), false),
+        );
         sort($pairs);
         array_map(unlink(...), glob("{$this->folder}/*") ?: []);
 
@@ -223,9 +341,19 @@ final class WeightsTest extends TestCase
     {
         $has = self::comparers()->has(...);
         $set = ShippedRules::byWeight(self::comparers());
-        self::assertSame([2, 'weight', 2.0, 0.2], [$set->toArray()['version'], $set->toArray()['by'], $set->toArray()['wrong'], $set->toArray()['review']]);
+        self::assertSame(
+            [2, 'weight', 2.0, 0.2],
+            [$set->toArray()['version'], $set->toArray()['by'], $set->toArray()['wrong'], $set->toArray()['review']],
+        );
         self::assertEquals($set, RuleSet::fromArray($set->toArray(), $has));
-        self::assertSame([8, 20, 20], [$set->thresholds?->common, ($strict = RuleSet::fromArray([...$set->toArray(), 'common' => 20], $has))->thresholds?->common, $strict->toArray()['common']]);
+        self::assertSame(
+            [8, 20, 20],
+            [
+                $set->thresholds?->common,
+                ($strict = RuleSet::fromArray([...$set->toArray(), 'common' => 20], $has))->thresholds?->common,
+                $strict->toArray()['common'],
+            ],
+        );
         $rules = ShippedRules::of(SupporterKind::Person, self::comparers())->toArray();
         self::assertSame([1, false], [$rules['version'], isset($rules['by'])]);
         self::assertNull(RuleSet::fromArray([...$rules, 'by' => 'rules'], $has)->thresholds);
@@ -236,7 +364,10 @@ final class WeightsTest extends TestCase
     {
         $this->expectException(BadRules::class);
         $this->expectExceptionMessage($why);
-        RuleSet::fromArray([...ShippedRules::of(SupporterKind::Person, self::comparers())->toArray(), ...$more], self::comparers()->has(...));
+        RuleSet::fromArray(
+            [...ShippedRules::of(SupporterKind::Person, self::comparers())->toArray(), ...$more],
+            self::comparers()->has(...),
+        );
     }
 
     public static function badSets(): iterable
@@ -251,25 +382,57 @@ final class WeightsTest extends TestCase
 
     public function test_two_of_one_home_are_told_as_such(): void
     {
-        $judge = new PairJudge(ShippedRules::byWeight(self::comparers()), self::comparers(), Edition::shipped((new Frequencies(1 << 8))->among(5000)));
-        $relation = $judge->relation($judge->compared(1, self::person('Ann Quackenbush | 12 Elm St, Dover, 03820')), $judge->compared(2, self::person('Bo Quackenbush | 12 Elm St, Dover, 03820')));
+        $judge = new PairJudge(
+            ShippedRules::byWeight(self::comparers()),
+            self::comparers(),
+            Edition::shipped((new Frequencies(1 << 8))->among(5000)),
+        );
+        $relation = $judge->relation(
+            $judge->compared(1, self::person('Ann Quackenbush | 12 Elm St, Dover, 03820')),
+            $judge->compared(2, self::person('Bo Quackenbush | 12 Elm St, Dover, 03820')),
+        );
         self::assertSame([null, true], [$relation?->pair, $relation?->home !== null]);
-        self::assertNull($judge->relation($judge->compared(1, self::person('Ann Quackenbush | 12 Elm St, Dover, 03820')), $judge->compared(2, self::person('Bo Park | 9 Way, Derry, 03038'))));
+        self::assertNull(
+            $judge->relation(
+                $judge->compared(1, self::person('Ann Quackenbush | 12 Elm St, Dover, 03820')),
+                $judge->compared(2, self::person('Bo Park | 9 Way, Derry, 03038')),
+            ),
+        );
     }
 
     public function test_another_last_name_at_one_address_is_never_certain(): void
     {
-        $judge = new PairJudge(ShippedRules::byWeight(self::comparers()), self::comparers(), Edition::shipped((new Frequencies(1 << 8))->among(5000)));
-        $of = static fn (string $one, string $other): ?Certainty => $judge->judge($judge->compared(1, self::person($one)), $judge->compared(2, self::person($other)))?->certainty;
+        $judge = new PairJudge(
+            ShippedRules::byWeight(self::comparers()),
+            self::comparers(),
+            Edition::shipped((new Frequencies(1 << 8))->among(5000)),
+        );
+        $of = static fn(string $one, string $other): ?Certainty => $judge->judge(
+            $judge->compared(1, self::person($one)),
+            $judge->compared(2, self::person($other)),
+        )?->certainty;
         self::assertSame(Certainty::Review, $of('Ottoline Lee | 12 Elm St, Dover, 03820', 'Ottoline Moss | 12 Elm St, Dover, 03820'));
-        self::assertSame(Certainty::Certain, $of('Ottoline Lee | 12 Elm St, Dover, 03820 | ottoline@example.org', 'Ottoline Moss | 12 Elm St, Dover, 03820 | ottoline@example.org'));
+        self::assertSame(
+            Certainty::Certain,
+            $of(
+                'Ottoline Lee | 12 Elm St, Dover, 03820 | ottoline@example.org',
+                'Ottoline Moss | 12 Elm St, Dover, 03820 | ottoline@example.org',
+            ),
+        );
     }
 
     public function test_certain_and_to_be_reviewed_are_by_the_thresholds(): void
     {
-        $judge = static fn (Thresholds $thresholds): PairJudge => new PairJudge(new RuleSet('x', SupporterKind::Person, ShippedRules::byWeight(self::comparers())->rules, [], $thresholds), self::comparers(), Edition::shipped((new Frequencies(1 << 8))->among(5000)));
+        $judge = static fn(Thresholds $thresholds): PairJudge => new PairJudge(
+            new RuleSet('x', SupporterKind::Person, ShippedRules::byWeight(self::comparers())->rules, [], $thresholds),
+            self::comparers(),
+            Edition::shipped((new Frequencies(1 << 8))->among(5000)),
+        );
         $of = static function (PairJudge $judge): ?Certainty {
-            $records = [$judge->compared(1, self::person('Ann Lee | | ann@example.org')), $judge->compared(2, self::person('A. Lee | | ann@example.org'))];
+            $records = [
+                $judge->compared(1, self::person('Ann Lee | | ann@example.org')),
+                $judge->compared(2, self::person('A. Lee | | ann@example.org')),
+            ];
 
             return $judge->judge($records[0], $records[1])?->certainty;
         };

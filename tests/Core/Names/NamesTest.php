@@ -41,7 +41,7 @@ final class NamesTest extends TestCase
         yield 'titles behind the comma' => ['Lee, Rev. Dr. Ann', new PersonName('Rev. Dr.', 'Ann', '', 'Lee')];
         yield 'no last name' => [', Ann', new PersonName(first: 'Ann')];
         yield 'no first name' => ['Lee, ', new PersonName(last: 'Lee')];
-        yield 'a comma alone' => [',', new PersonName];
+        yield 'a comma alone' => [',', new PersonName()];
         yield 'a title alone' => ['Dr.', new PersonName(last: 'Dr.')];
         yield 'the other one was cut off' => ['Ann Lee &', new PersonName(first: 'Ann', last: 'Lee')];
         yield 'a saint' => ['Anne Marie St. James', new PersonName(first: 'Anne', middle: 'Marie', last: 'St. James')];
@@ -52,7 +52,22 @@ final class NamesTest extends TestCase
         yield 'not Latin' => ['王小明', new PersonName(last: '王小明')];
         yield 'initials behind the comma' => ['Smith, J.R.', new PersonName(first: 'J.R.', last: 'Smith')];
         yield 'the same behind a whole name' => ['John Smith, J.R.', new PersonName(first: 'John', last: 'Smith', suffix: 'Jr.')];
-        foreach (['DO' => 'DO', 'D.O.' => 'DO', 'V' => 'V', 'PE' => 'PE', 'SJ' => 'SJ', 'OD' => 'OD', 'DC' => 'DC', 'NP' => 'NP', 'Esquire' => 'Esq.', 'Snr' => 'Sr.', 'Jnr.' => 'Jr.'] as $written => $suffix) {
+        foreach (
+            [
+                'DO' => 'DO',
+                'D.O.' => 'DO',
+                'V' => 'V',
+                'PE' => 'PE',
+                'SJ' => 'SJ',
+                'OD' => 'OD',
+                'DC' => 'DC',
+                'NP' => 'NP',
+                'Esquire' => 'Esq.',
+                'Snr' => 'Sr.',
+                'Jnr.' => 'Jr.',
+            ]
+            as $written => $suffix
+        ) {
             yield "{$written} behind a comma" => ["Ann Lee, {$written}", new PersonName(first: 'Ann', last: 'Lee', suffix: $suffix)];
         }
         yield 'a suffix that is a last name as well' => ['Ann Do', new PersonName(first: 'Ann', last: 'Do')];
@@ -61,7 +76,10 @@ final class NamesTest extends TestCase
         yield 'the fifth' => ['Henry Lee V', new PersonName(first: 'Henry', last: 'Lee', suffix: 'V')];
         yield 'a guest' => ['Bertram Yarborough + guest', new PersonName(first: 'Bertram', last: 'Yarborough')];
         yield 'whoever lives there' => ['Ann Lee OR CURRENT RESIDENT', new PersonName(first: 'Ann', last: 'Lee')];
-        yield 'Mc by itself, the last name first' => ['MC DONALD Ann Marie', new PersonName(first: 'Ann', middle: 'Marie', last: 'MC DONALD')];
+        yield 'Mc by itself, the last name first' => [
+            'MC DONALD Ann Marie',
+            new PersonName(first: 'Ann', middle: 'Marie', last: 'MC DONALD'),
+        ];
         yield 'Mc by itself, alone' => ['MC DONALD', new PersonName(last: 'MC DONALD')];
         yield 'Mc by itself' => ['JOHN MC DONALD', new PersonName(first: 'JOHN', last: 'MC DONALD')];
         yield 'a saint without a blank' => ['ANN ST.CLAIR', new PersonName(first: 'ANN', last: 'ST.CLAIR')];
@@ -71,9 +89,15 @@ final class NamesTest extends TestCase
         yield 'a member of an order' => ['Sister Ann Lee', new PersonName('Sister', 'Ann', '', 'Lee')];
         yield 'in care of' => ['Bo c/o Ann Lee', new PersonName(first: 'Bo', middle: 'c/o Ann', last: 'Lee')];
         foreach (['Ann M. Church' => 'M.', 'Ann Church' => '', 'Church, Ann' => '', 'Zsófia Church' => ''] as $written => $middle) {
-            yield $written => [$written, new PersonName(first: str_contains($written, 'Zs') ? 'Zsófia' : 'Ann', middle: $middle, last: 'Church')];
+            yield $written => [
+                $written,
+                new PersonName(first: str_contains($written, 'Zs') ? 'Zsófia' : 'Ann', middle: $middle, last: 'Church'),
+            ];
         }
-        yield 'a last name of organizations, with a title and a suffix' => ['Dr. Ann Church, MD', new PersonName('Dr.', 'Ann', '', 'Church', 'MD')];
+        yield 'a last name of organizations, with a title and a suffix' => [
+            'Dr. Ann Church, MD',
+            new PersonName('Dr.', 'Ann', '', 'Church', 'MD'),
+        ];
         yield 'a lodge that is none' => ['Henry Lodge', new PersonName(first: 'Henry', last: 'Lodge')];
         yield 'a rarer one, behind a first name' => ['Susan Market', new PersonName(first: 'Susan', last: 'Market')];
     }
@@ -118,7 +142,10 @@ final class NamesTest extends TestCase
         yield ['Ann & Bo Church', SupporterKind::Household];
         yield ['The Lee Family', SupporterKind::Household];
         yield ['Mr. and Mrs. Florian Underhill', SupporterKind::Household];
-        foreach (['EST OF JOHN SMITH', 'Est. of John Smith', 'Temple Israel', 'Temple Beth El', 'Marina Bay', 'Smith Trust', 'Mary Smith Trust'] as $organization) {
+        foreach (
+            ['EST OF JOHN SMITH', 'Est. of John Smith', 'Temple Israel', 'Temple Beth El', 'Marina Bay', 'Smith Trust', 'Mary Smith Trust']
+            as $organization
+        ) {
             yield [$organization, SupporterKind::Organization];
         }
         yield ['Anderson Sanderson', SupporterKind::Person];
@@ -255,9 +282,12 @@ final class NamesTest extends TestCase
     {
         $name = new PersonName('Dr.', 'Ann', 'M.', 'Lee', 'Jr.');
 
-        self::assertSame(['Ann M. Lee Jr.', 'Lee, Ann M., Jr.', 'Dr. Ann M. Lee Jr.', 'Ann'], [$name->display(), $name->sort(), $name->envelope(), $name->greeting()]);
+        self::assertSame(
+            ['Ann M. Lee Jr.', 'Lee, Ann M., Jr.', 'Dr. Ann M. Lee Jr.', 'Ann'],
+            [$name->display(), $name->sort(), $name->envelope(), $name->greeting()],
+        );
         self::assertSame('Dr. Lee', (new PersonName('Dr.', last: 'Lee'))->greeting());
-        self::assertSame('', (new PersonName)->display());
+        self::assertSame('', (new PersonName())->display());
     }
 
     public function test_nicknames(): void

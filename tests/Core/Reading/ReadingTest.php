@@ -43,8 +43,8 @@ final class ReadingTest extends TestCase
         $utf8 = "Name;Città\nJosé;Forlì\n";
         yield 'UTF-8' => [$utf8, Encoding::Utf8, ';'];
         yield 'UTF-8 with mark' => ["\xEF\xBB\xBF{$utf8}", Encoding::Utf8, ';'];
-        yield 'UTF-16 little end' => ["\xFF\xFE".mb_convert_encoding($utf8, 'UTF-16LE'), Encoding::Utf16LittleEndian, ';'];
-        yield 'UTF-16 big end' => ["\xFE\xFF".mb_convert_encoding($utf8, 'UTF-16BE'), Encoding::Utf16BigEndian, ';'];
+        yield 'UTF-16 little end' => ["\xFF\xFE" . mb_convert_encoding($utf8, 'UTF-16LE'), Encoding::Utf16LittleEndian, ';'];
+        yield 'UTF-16 big end' => ["\xFE\xFF" . mb_convert_encoding($utf8, 'UTF-16BE'), Encoding::Utf16BigEndian, ';'];
         yield 'UTF-16 without mark' => [mb_convert_encoding($utf8, 'UTF-16LE'), Encoding::Utf16LittleEndian, ';'];
         yield 'Windows-1252' => [mb_convert_encoding($utf8, 'Windows-1252', 'UTF-8'), Encoding::Windows1252, ';'];
         yield 'tab' => ["Name\tCittà\nJosé\tForlì\n", Encoding::Utf8, "\t"];
@@ -82,7 +82,7 @@ final class ReadingTest extends TestCase
     public function test_utf16_is_whole_across_blocks(): void
     {
         $lines = str_repeat("né,\u{1F333}pine\n", 120_000);
-        $rows = $this->rows("\xFF\xFE".mb_convert_encoding($lines, 'UTF-16LE', 'UTF-8'));
+        $rows = $this->rows("\xFF\xFE" . mb_convert_encoding($lines, 'UTF-16LE', 'UTF-8'));
 
         self::assertCount(120_000, $rows);
         self::assertSame([['né', "\u{1F333}pine"]], array_values(array_unique($rows, SORT_REGULAR)));
@@ -109,7 +109,7 @@ final class ReadingTest extends TestCase
         yield 'a picture' => ["\x89PNG\r\n\x1a\nxxxx", 'not a spreadsheet'];
         yield 'a document' => ['%PDF-1.7 ...', 'not a spreadsheet'];
         yield 'binary junk' => [random_bytes(4096), 'not a spreadsheet'];
-        yield 'an encrypted workbook' => ["\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1".str_repeat("\0", 600), 'password'];
+        yield 'an encrypted workbook' => ["\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1" . str_repeat("\0", 600), 'password'];
         yield 'a cut-off workbook' => ["PK\x03\x04 and then nothing", 'damaged'];
     }
 
@@ -129,7 +129,7 @@ final class ReadingTest extends TestCase
 
     public function test_a_zip_that_is_no_workbook(): void
     {
-        $zip = new \ZipArchive;
+        $zip = new \ZipArchive();
         $zip->open($this->path, \ZipArchive::OVERWRITE);
         $zip->addFromString('readme.txt', 'hello');
         $zip->close();
@@ -140,19 +140,28 @@ final class ReadingTest extends TestCase
 
     public function test_a_workbook_with_every_kind_of_cell(): void
     {
-        Xlsx::write($this->path, ['First' => '<row r="1"><c r="A1" t="s"><v>0</v></c><c r="C1" t="s"><v>1</v></c></row>'
-            .'<row r="3"><c r="A3"><v>44927</v></c><c r="B3" s="1"><v>44927</v></c><c r="C3" s="2"><v>44927.75</v></c><c r="D3" s="3"><v>12</v></c></row>'
-            .'<row r="4"><c r="A4"><f>1+1</f><v>2</v></c><c r="B4" t="b"><v>1</v></c><c r="C4" t="e"><v>#N/A</v></c><c r="D4"><v>0.30000000000000004</v></c></row>'
-            .'<row r="5"/><row r="6"><c r="B6" t="str"><f>A1</f><v>made</v></c><c r="C6"><v>1.2345678901E+11</v></c></row>'],
-            ['<t>Name</t>', '<r><t>rich </t></r><r><rPr><b/></rPr><t>text</t></r><rPh sb="0" eb="1"><t>ふりがな</t></rPh>']);
+        Xlsx::write(
+            $this->path,
+            [
+                'First' =>
+                    '<row r="1"><c r="A1" t="s"><v>0</v></c><c r="C1" t="s"><v>1</v></c></row>' .
+                    '<row r="3"><c r="A3"><v>44927</v></c><c r="B3" s="1"><v>44927</v></c><c r="C3" s="2"><v>44927.75</v></c><c r="D3" s="3"><v>12</v></c></row>' .
+                    '<row r="4"><c r="A4"><f>1+1</f><v>2</v></c><c r="B4" t="b"><v>1</v></c><c r="C4" t="e"><v>#N/A</v></c><c r="D4"><v>0.30000000000000004</v></c></row>' .
+                    '<row r="5"/><row r="6"><c r="B6" t="str"><f>A1</f><v>made</v></c><c r="C6"><v>1.2345678901E+11</v></c></row>',
+            ],
+            ['<t>Name</t>', '<r><t>rich </t></r><r><rPr><b/></rPr><t>text</t></r><rPh sb="0" eb="1"><t>ふりがな</t></rPh>'],
+        );
         $rows = iterator_to_array(SourceFile::open($this->path)->reader()->rows());
 
-        self::assertSame([
-            1 => ['Name', '', 'rich text'],
-            3 => ['44927', '2023-01-01', '2023-01-01 18:00:00', '12'],
-            4 => ['2', 'TRUE', '#N/A', '0.3'],
-            6 => ['', 'made', '123456789010'],
-        ], $rows);
+        self::assertSame(
+            [
+                1 => ['Name', '', 'rich text'],
+                3 => ['44927', '2023-01-01', '2023-01-01 18:00:00', '12'],
+                4 => ['2', 'TRUE', '#N/A', '0.3'],
+                6 => ['', 'made', '123456789010'],
+            ],
+            $rows,
+        );
     }
 
     public function test_the_other_date_system_and_the_leap_day_that_never_was(): void
@@ -161,7 +170,10 @@ final class ReadingTest extends TestCase
         self::assertSame([1 => ['2023-01-02']], iterator_to_array(SourceFile::open($this->path)->reader()->rows()));
 
         Xlsx::write($this->path, ['a' => '<row><c s="1"><v>1</v></c><c s="1"><v>59</v></c><c s="1"><v>61</v></c></row>']);
-        self::assertSame([1 => ['1900-01-01', '1900-02-28', '1900-03-01']], iterator_to_array(SourceFile::open($this->path)->reader()->rows()));
+        self::assertSame(
+            [1 => ['1900-01-01', '1900-02-28', '1900-03-01']],
+            iterator_to_array(SourceFile::open($this->path)->reader()->rows()),
+        );
     }
 
     public function test_sheets_are_chosen_by_name(): void
@@ -180,10 +192,22 @@ final class ReadingTest extends TestCase
     {
         $row = '<row><c t="inlineStr"><is><t>kept</t></is></c></row>';
         yield 'ends in the middle' => ["{$row}<row><c><v>2", 'ends in the middle or is not well formed'];
-        yield 'a text longer than the parser takes' => [$row.'<row><c t="inlineStr"><is><t>'.str_repeat('x', 11_000_000)."</t></is></c></row>{$row}", 'ends in the middle or is not well formed'];
-        yield 'a cell put together from many' => [$row.'<row><c t="inlineStr"><is>'.str_repeat('<t>'.str_repeat('x', 999).'</t>', 1100)."</is></c></row>{$row}", 'a cell of more than a million'];
-        yield 'an entity that nobody defined' => ["{$row}<row><c t=\"inlineStr\"><is><t>A&nbsp;B</t></is></c></row>{$row}", 'ends in the middle or is not well formed'];
-        yield 'a root that closes another' => ["{$row}</sheetData></worksheet><worksheet><sheetData>{$row}", 'ends in the middle or is not well formed'];
+        yield 'a text longer than the parser takes' => [
+            $row . '<row><c t="inlineStr"><is><t>' . str_repeat('x', 11_000_000) . "</t></is></c></row>{$row}",
+            'ends in the middle or is not well formed',
+        ];
+        yield 'a cell put together from many' => [
+            $row . '<row><c t="inlineStr"><is>' . str_repeat('<t>' . str_repeat('x', 999) . '</t>', 1100) . "</is></c></row>{$row}",
+            'a cell of more than a million',
+        ];
+        yield 'an entity that nobody defined' => [
+            "{$row}<row><c t=\"inlineStr\"><is><t>A&nbsp;B</t></is></c></row>{$row}",
+            'ends in the middle or is not well formed',
+        ];
+        yield 'a root that closes another' => [
+            "{$row}</sheetData></worksheet><worksheet><sheetData>{$row}",
+            'ends in the middle or is not well formed',
+        ];
     }
 
     #[DataProvider('damagedSheets')]
@@ -214,9 +238,20 @@ final class ReadingTest extends TestCase
     {
         yield 'at once' => [[1 => ['First', 'Last', 'Gift Date'], 2 => ['Ann', 'Lee', '2020-01-02']], 1];
         yield 'below a title' => [[1 => ['Export of 12 October'], 3 => ['First', 'Last', 'Amount'], 4 => ['Ann', 'Lee', '12.00']], 3];
-        yield 'below a title and a date' => [[1 => ['Donors', '', ''], 2 => ['10/12/2021', '', ''], 3 => ['Name', 'Email', 'Zip'], 4 => ['Ann Lee', 'a@example.org', '04101']], 3];
+        yield 'below a title and a date' => [
+            [
+                1 => ['Donors', '', ''],
+                2 => ['10/12/2021', '', ''],
+                3 => ['Name', 'Email', 'Zip'],
+                4 => ['Ann Lee', 'a@example.org', '04101'],
+            ],
+            3,
+        ];
         yield 'numbers all through' => [[1 => ['1', '2', '3'], 2 => ['4', '5', '6']], 0];
-        yield 'data from the first row on' => [[1 => ['Ann', 'a@example.org', '2020-01-02'], 2 => ['Bo', 'b@example.org', '2020-01-03']], 0];
+        yield 'data from the first row on' => [
+            [1 => ['Ann', 'a@example.org', '2020-01-02'], 2 => ['Bo', 'b@example.org', '2020-01-03']],
+            0,
+        ];
     }
 
     /** @param  array<int, list<string>>  $rows */

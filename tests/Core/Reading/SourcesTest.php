@@ -50,7 +50,10 @@ final class SourcesTest extends TestCase
         yield 'an object a line' => ["{\"a\":1}\n\n{\"a\":2.50}\n", [1 => ['a'], 2 => ['1'], 3 => ['2.5']]];
         yield 'a mark at the beginning' => ["\xEF\xBB\xBF[{\"a\":\"ä\"}]", [1 => ['a'], 2 => ['ä']]];
         yield 'a cover around the list' => ['{"count":2,"people":[{"n":"A"},{"n":"B"}]}', [1 => ['n'], 2 => ['A'], 3 => ['B']]];
-        yield 'nested things' => ['[{"name":{"first":"Ann"},"tags":["a","b"],"gifts":[{"amount":5},{"amount":6}],"none":null,"empty":[]}]', [1 => ['name.first', 'tags', 'gifts.1.amount', 'gifts.2.amount', 'none'], 2 => ['Ann', 'a; b', '5', '6', '']]];
+        yield 'nested things' => [
+            '[{"name":{"first":"Ann"},"tags":["a","b"],"gifts":[{"amount":5},{"amount":6}],"none":null,"empty":[]}]',
+            [1 => ['name.first', 'tags', 'gifts.1.amount', 'gifts.2.amount', 'none'], 2 => ['Ann', 'a; b', '5', '6', '']],
+        ];
         yield 'brackets and quotes in text' => ['[{"a":"}]\\"{[\\\\"},{"a":"x"}]', [1 => ['a'], 2 => ['}]"{[\\'], 3 => ['x']]];
         yield 'an id longer than a number' => ['[{"id":12345678901234567890}]', [1 => ['id'], 2 => ['12345678901234567890']]];
         yield 'one record' => ['{"a":"1"}', [1 => ['a'], 2 => ['1']]];
@@ -66,7 +69,7 @@ final class SourcesTest extends TestCase
     public function test_json_is_cut_wherever_a_block_ends(): void
     {
         $text = str_repeat('\\\\"x', 30000);
-        file_put_contents($this->path, '['.implode(',', array_fill(0, 5, '{"a":"'.$text.'\\""}')).']');
+        file_put_contents($this->path, '[' . implode(',', array_fill(0, 5, '{"a":"' . $text . '\\""}')) . ']');
         $objects = iterator_to_array((new JsonObjects($this->path))->texts());
 
         self::assertCount(5, $objects);
@@ -93,19 +96,59 @@ final class SourcesTest extends TestCase
 
     public function test_contact_cards(): void
     {
-        $rows = $this->rows("BEGIN:VCARD\r\nVERSION:3.0\r\nN:Lee;Ann;M.;Dr.;Jr.\r\nFN:Ann Lee\r\nORG:Tern Harbor;Boats\r\nEMAIL;TYPE=WORK,INTERNET:a@example.org\r\nEMAIL;TYPE=WORK:a2@example.org\r\nTEL;TYPE=CELL,HOME:207-555-0143\r\nADR;TYPE=HOME:;Apt 4;12 Elm St;Dover;NH;03820;USA\r\nNOTE:one\\ntwo\\, three\r\nEND:VCARD\r\nBEGIN:VCARD\r\nVERSION:4.0\r\nFN:Bo\r\n  Park\r\nTEL;VALUE=uri;TYPE=\"voice,home\":tel:+1-207-555-0199\r\nBDAY:19700203\r\nEND:VCARD\r\n", SourceFormat::VCard);
+        $rows = $this->rows(
+            "BEGIN:VCARD\r\nVERSION:3.0\r\nN:Lee;Ann;M.;Dr.;Jr.\r\nFN:Ann Lee\r\nORG:Tern Harbor;Boats\r\nEMAIL;TYPE=WORK,INTERNET:a@example.org\r\nEMAIL;TYPE=WORK:a2@example.org\r\nTEL;TYPE=CELL,HOME:207-555-0143\r\nADR;TYPE=HOME:;Apt 4;12 Elm St;Dover;NH;03820;USA\r\nNOTE:one\\ntwo\\, three\r\nEND:VCARD\r\nBEGIN:VCARD\r\nVERSION:4.0\r\nFN:Bo\r\n  Park\r\nTEL;VALUE=uri;TYPE=\"voice,home\":tel:+1-207-555-0199\r\nBDAY:19700203\r\nEND:VCARD\r\n",
+            SourceFormat::VCard,
+        );
         $first = array_combine($rows[1], $rows[2]);
 
-        self::assertSame(['Lee', 'Ann', 'Dr.', 'Jr.', 'Tern Harbor', 'Boats', 'a@example.org', 'a2@example.org', '207-555-0143', 'Apt 4', '12 Elm St', 'Dover', "one\ntwo, three"], array_map(static fn (string $header): string => $first[$header] ?? '?', ['Last name', 'First name', 'Title', 'Suffix', 'Organization', 'Department', 'Email (work)', 'Email 2 (work)', 'Phone (mobile)', 'Address line 2 (home)', 'Address line 1 (home)', 'City (home)', 'Notes']));
+        self::assertSame(
+            [
+                'Lee',
+                'Ann',
+                'Dr.',
+                'Jr.',
+                'Tern Harbor',
+                'Boats',
+                'a@example.org',
+                'a2@example.org',
+                '207-555-0143',
+                'Apt 4',
+                '12 Elm St',
+                'Dover',
+                "one\ntwo, three",
+            ],
+            array_map(static fn(string $header): string => $first[$header] ?? '?', [
+                'Last name',
+                'First name',
+                'Title',
+                'Suffix',
+                'Organization',
+                'Department',
+                'Email (work)',
+                'Email 2 (work)',
+                'Phone (mobile)',
+                'Address line 2 (home)',
+                'Address line 1 (home)',
+                'City (home)',
+                'Notes',
+            ]),
+        );
         $second = array_combine($rows[1], $rows[3]);
-        self::assertSame(['Bo Park', '+1-207-555-0199', '19700203', ''], [$second['Full name'], $second['Phone (home)'], $second['Birth date'], $second['Last name']]);
+        self::assertSame(
+            ['Bo Park', '+1-207-555-0199', '19700203', ''],
+            [$second['Full name'], $second['Phone (home)'], $second['Birth date'], $second['Last name']],
+        );
     }
 
     public function test_a_damaged_card_is_named(): void
     {
         $this->expectException(CannotRead::class);
         $this->expectExceptionMessage('Contact card 2');
-        $this->rows("BEGIN:VCARD\nVERSION:3.0\nFN:Ann\nEND:VCARD\nBEGIN:VCARD\nthis is no property at all\nEND:VCARD\n", SourceFormat::VCard);
+        $this->rows(
+            "BEGIN:VCARD\nVERSION:3.0\nFN:Ann\nEND:VCARD\nBEGIN:VCARD\nthis is no property at all\nEND:VCARD\n",
+            SourceFormat::VCard,
+        );
     }
 
     /** @return iterable<string, array{string, SourceFormat}> */
@@ -119,27 +162,71 @@ final class SourcesTest extends TestCase
     /** @return iterable<string, array{string, list<list<string>>|string}> rows of the sheet; the cells, or what the error says */
     public static function repeated(): iterable
     {
-        $row = static fn (string $cells, string $more = ''): string => "<table:table-row{$more}>{$cells}</table:table-row>";
-        $cell = static fn (string $value, string $more = ''): string => "<table:table-cell{$more}>".($value === '' ? '' : "<text:p>{$value}</text:p>").'</table:table-cell>';
-        yield 'blanks between and to the end' => [$row($cell('a').$cell('', ' table:number-columns-repeated="2"').$cell('b').$cell('', ' table:number-columns-repeated="16380"')).$row($cell('', ' table:number-columns-repeated="16384"'), ' table:number-rows-repeated="1048575"'), [['a', '', '', 'b']]];
+        $row = static fn(string $cells, string $more = ''): string => "<table:table-row{$more}>{$cells}</table:table-row>";
+        $cell = static fn(string $value, string $more = ''): string => "<table:table-cell{$more}>" .
+            ($value === '' ? '' : "<text:p>{$value}</text:p>") .
+            '</table:table-cell>';
+        yield 'blanks between and to the end' => [
+            $row(
+                $cell('a') .
+                    $cell('', ' table:number-columns-repeated="2"') .
+                    $cell('b') .
+                    $cell('', ' table:number-columns-repeated="16380"'),
+            ) . $row($cell('', ' table:number-columns-repeated="16384"'), ' table:number-rows-repeated="1048575"'),
+            [['a', '', '', 'b']],
+        ];
         yield 'equal rows' => [$row($cell('a'), ' table:number-rows-repeated="2"'), [['a'], ['a']]];
-        yield 'counts that are none' => [$row($cell('a', ' table:number-columns-repeated="-3"').$cell('b', ' table:number-columns-repeated="x"'), ' table:number-rows-repeated="0"'), [['a', 'b']]];
-        yield 'a value far beyond the last column' => [$row($cell('', ' table:number-columns-repeated="2000000000"').$cell('b')), 'its row 1 has more cells than a sheet can'];
-        yield 'a value repeated beyond the last column' => [$row($cell('b', ' table:number-columns-repeated="2000000000"')), 'its row 1 has more cells than a sheet can'];
-        yield 'a text longer than the parser takes' => [$row($cell('a')).$row($cell(str_repeat('x', 11_000_000))).$row($cell('b')), 'ends in the middle or is not well formed'];
-        yield 'a cell put together from many' => [$row('<table:table-cell>'.'<text:p>'.str_repeat(str_repeat('x', 999).'<text:span>y</text:span>', 1100).'</text:p></table:table-cell>'), 'a cell of more than a million'];
-        yield 'an entity that nobody defined' => [$row($cell('a')).$row($cell('A&nbsp;B')).$row($cell('b')), 'ends in the middle or is not well formed'];
-        yield 'a row repeated beyond the last row' => [$row($cell('a')).$row($cell('b'), ' table:number-rows-repeated="2000000000"'), 'its row 2 is repeated 2000000000 times'];
+        yield 'counts that are none' => [
+            $row(
+                $cell('a', ' table:number-columns-repeated="-3"') . $cell('b', ' table:number-columns-repeated="x"'),
+                ' table:number-rows-repeated="0"',
+            ),
+            [['a', 'b']],
+        ];
+        yield 'a value far beyond the last column' => [
+            $row($cell('', ' table:number-columns-repeated="2000000000"') . $cell('b')),
+            'its row 1 has more cells than a sheet can',
+        ];
+        yield 'a value repeated beyond the last column' => [
+            $row($cell('b', ' table:number-columns-repeated="2000000000"')),
+            'its row 1 has more cells than a sheet can',
+        ];
+        yield 'a text longer than the parser takes' => [
+            $row($cell('a')) . $row($cell(str_repeat('x', 11_000_000))) . $row($cell('b')),
+            'ends in the middle or is not well formed',
+        ];
+        yield 'a cell put together from many' => [
+            $row(
+                '<table:table-cell>' .
+                    '<text:p>' .
+                    str_repeat(str_repeat('x', 999) . '<text:span>y</text:span>', 1100) .
+                    '</text:p></table:table-cell>',
+            ),
+            'a cell of more than a million',
+        ];
+        yield 'an entity that nobody defined' => [
+            $row($cell('a')) . $row($cell('A&nbsp;B')) . $row($cell('b')),
+            'ends in the middle or is not well formed',
+        ];
+        yield 'a row repeated beyond the last row' => [
+            $row($cell('a')) . $row($cell('b'), ' table:number-rows-repeated="2000000000"'),
+            'its row 2 is repeated 2000000000 times',
+        ];
     }
 
     /** @param  list<list<string>>|string  $expected */
     #[DataProvider('repeated')]
     public function test_repeated_cells_of_an_open_document(string $rows, array|string $expected): void
     {
-        $zip = new \ZipArchive;
+        $zip = new \ZipArchive();
         $zip->open($this->path, \ZipArchive::CREATE | \ZipArchive::OVERWRITE);
         $zip->addFromString('mimetype', 'application/vnd.oasis.opendocument.spreadsheet');
-        $zip->addFromString('content.xml', '<office:document-content xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:table="urn:oasis:names:tc:opendocument:xmlns:table:1.0" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0"><office:body><office:spreadsheet><table:table table:name="May">'.$rows.'</table:table></office:spreadsheet></office:body></office:document-content>');
+        $zip->addFromString(
+            'content.xml',
+            '<office:document-content xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:table="urn:oasis:names:tc:opendocument:xmlns:table:1.0" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0"><office:body><office:spreadsheet><table:table table:name="May">' .
+                $rows .
+                '</table:table></office:spreadsheet></office:body></office:document-content>',
+        );
         $zip->close();
         if (is_string($expected)) {
             $this->expectException(CannotRead::class);
@@ -151,15 +238,21 @@ final class SourcesTest extends TestCase
 
     private function workbook(string $writer): SourceFile
     {
-        $book = new Spreadsheet;
+        $book = new Spreadsheet();
         $sheet = $book->getActiveSheet()->setTitle('May');
         $sheet->fromArray([['Name', 'Date', 'Zip', 'Sum'], ['Ann  Lee', 45000, null, 12.5], ['Bo', 45001, null, true]]);
         $sheet->setCellValueExplicit('C2', '03820', 's')->setCellValueExplicit('C3', '', 's');
         $sheet->getStyle('B2:B3')->getNumberFormat()->setFormatCode('yyyy-mm-dd');
         $sheet->setCellValue('D4', '=1+2');
         $sheet->mergeCells('A4:A6')->setCellValue('A4', 'Same')->setCellValue('B5', 'x')->setCellValue('B6', 'y');
-        $book->createSheet()->setTitle('June')->fromArray([['zip', 'NAME', 'Sum', 'Date'], ['04072', 'Cy', 1, 'soon']]);
-        $book->createSheet()->setTitle('Other')->fromArray([['Name', 'Shoe'], ['Dee', 9]]);
+        $book
+            ->createSheet()
+            ->setTitle('June')
+            ->fromArray([['zip', 'NAME', 'Sum', 'Date'], ['04072', 'Cy', 1, 'soon']]);
+        $book
+            ->createSheet()
+            ->setTitle('Other')
+            ->fromArray([['Name', 'Shoe'], ['Dee', 9]]);
         IOFactory::createWriter($book, $writer)->save($this->path);
 
         return SourceFile::open($this->path);
@@ -172,9 +265,23 @@ final class SourcesTest extends TestCase
         $reader = $file->reader(new ReadAs(['May'], null, true));
 
         self::assertSame([$format, ['May', 'June', 'Other']], [$file->format, $file->sheets()]);
-        self::assertSame([1 => ['Name', 'Date', 'Zip', 'Sum'], 2 => ['Ann  Lee', '2023-03-15', '03820', '12.5'], 3 => ['Bo', '2023-03-16', '', 'TRUE'], 4 => ['Same', '', '', '3'], 5 => ['Same', 'x'], 6 => ['Same', 'y']], iterator_to_array($reader->rows()));
+        self::assertSame(
+            [
+                1 => ['Name', 'Date', 'Zip', 'Sum'],
+                2 => ['Ann  Lee', '2023-03-15', '03820', '12.5'],
+                3 => ['Bo', '2023-03-16', '', 'TRUE'],
+                4 => ['Same', '', '', '3'],
+                5 => ['Same', 'x'],
+                6 => ['Same', 'y'],
+            ],
+            iterator_to_array($reader->rows()),
+        );
         self::assertSame([1, 1, ['A4:A6']], [$reader->marks()->formulas, $reader->marks()->merged, $reader->marks()->examples['merged']]);
-        self::assertSame(['x'], array_slice(iterator_to_array($file->reader()->rows())[5], 1), 'Merged cells stay blank unless someone asks.');
+        self::assertSame(
+            ['x'],
+            array_slice(iterator_to_array($file->reader()->rows())[5], 1),
+            'Merged cells stay blank unless someone asks.',
+        );
     }
 
     #[DataProvider('workbooks')]
@@ -195,7 +302,13 @@ final class SourcesTest extends TestCase
     {
         $merged = new MergedCells(['B2:C3', 'nonsense']);
 
-        self::assertSame([['a'], ['', 'x', 'x'], ['', 'x', 'x', 'd'], ['', 'y']], [$merged->fill(1, ['a']), $merged->fill(2, ['', 'x']), $merged->fill(3, ['', '', '', 'd']), $merged->fill(4, ['', 'y'])]);
-        self::assertSame(['A1', 'Z9', 'AA10', 'XFD1'], array_map(static fn (array $place): string => SheetMarks::reference(...$place), [[1, 0], [9, 25], [10, 26], [1, 16383]]));
+        self::assertSame(
+            [['a'], ['', 'x', 'x'], ['', 'x', 'x', 'd'], ['', 'y']],
+            [$merged->fill(1, ['a']), $merged->fill(2, ['', 'x']), $merged->fill(3, ['', '', '', 'd']), $merged->fill(4, ['', 'y'])],
+        );
+        self::assertSame(
+            ['A1', 'Z9', 'AA10', 'XFD1'],
+            array_map(static fn(array $place): string => SheetMarks::reference(...$place), [[1, 0], [9, 25], [10, 26], [1, 16383]]),
+        );
     }
 }

@@ -64,12 +64,33 @@ final class FormatsTest extends TestCase
 
     public static function consents(): iterable
     {
-        foreach ([true => ['yes', 'Opt in', 'Opt-in: Yes', 'subscribed', 'consented by form', 'double opt in', 'agreed'], false => ['no', 'Opt in: No', 'opt-in = false', 'consent withdrawn', 'Consent: refused', 'subscribed: no', 'unsubscribed', 'Unsubscribed: Yes', 'opted out', 'do not mail', 'agreed - later revoked']] as $meaning => $written) {
+        foreach (
+            [
+                true => ['yes', 'Opt in', 'Opt-in: Yes', 'subscribed', 'consented by form', 'double opt in', 'agreed'],
+                false => [
+                    'no',
+                    'Opt in: No',
+                    'opt-in = false',
+                    'consent withdrawn',
+                    'Consent: refused',
+                    'subscribed: no',
+                    'unsubscribed',
+                    'Unsubscribed: Yes',
+                    'opted out',
+                    'do not mail',
+                    'agreed - later revoked',
+                ],
+            ]
+            as $meaning => $written
+        ) {
             foreach ($written as $one) {
                 yield $one => [$one, (bool) $meaning];
             }
         }
-        foreach (['Unsubscribed: No', 'Opted out - no', 'consent requested', 'opt in pending', 'consent expired', 'consent unknown', 'perhaps'] as $one) {
+        foreach (
+            ['Unsubscribed: No', 'Opted out - no', 'consent requested', 'opt in pending', 'consent expired', 'consent unknown', 'perhaps']
+            as $one
+        ) {
             yield $one => [$one, null];
         }
     }
@@ -122,7 +143,7 @@ final class FormatsTest extends TestCase
             [null, '44927', '!date.form'],
         ];
         foreach ($table as [$order, $written, $value]) {
-            yield ($order->value ?? 'no order').": {$written}" => [$order, $written, $value];
+            yield ($order->value ?? 'no order') . ": {$written}" => [$order, $written, $value];
         }
     }
 
@@ -145,8 +166,33 @@ final class FormatsTest extends TestCase
         $catalog = FieldCatalog::builtIn();
 
         self::assertSame('Gift amount', $catalog->field('gift.amount')->label);
-        self::assertSame(['Work address: City', 'Email 2', 'Gift 3 date', 'Spouse: First name', 'Child 2: Last name', 'Mobile phone', 'Employer: Name'], array_map(static fn (string $key): string => $catalog->field($key)->label, ['address.work.city', 'email.2', 'gift.3.date', 'spouse.name.first', 'child.2.name.last', 'phone.mobile', 'employer.organization.name']));
-        foreach (['address.moon.city', 'email.0', 'spouse.gift.date', 'gift.1.date', 'spouse', 'email.99', 'name', '', 'employer.name.first', 'role'] as $none) {
+        self::assertSame(
+            ['Work address: City', 'Email 2', 'Gift 3 date', 'Spouse: First name', 'Child 2: Last name', 'Mobile phone', 'Employer: Name'],
+            array_map(static fn(string $key): string => $catalog->field($key)->label, [
+                'address.work.city',
+                'email.2',
+                'gift.3.date',
+                'spouse.name.first',
+                'child.2.name.last',
+                'phone.mobile',
+                'employer.organization.name',
+            ]),
+        );
+        foreach (
+            [
+                'address.moon.city',
+                'email.0',
+                'spouse.gift.date',
+                'gift.1.date',
+                'spouse',
+                'email.99',
+                'name',
+                '',
+                'employer.name.first',
+                'role',
+            ]
+            as $none
+        ) {
             self::assertFalse($catalog->has($none), $none);
         }
         $this->expectException(UnknownField::class);
@@ -156,10 +202,42 @@ final class FormatsTest extends TestCase
     /** @return iterable<array{string, bool}> pattern, whether comparing with it can take for ever */
     public static function patterns(): iterable
     {
-        foreach (['(a+)+', '(a|a)*', '(a|aa)+', '([a-z]+)*\d', '(\w+\s?)*', '^(\d+)+$', '(.*)*x', '(x+x+)+y', 'M-(a+)+', '((ab)*)*c', '(\p{L}+[ -]?)+'] as $pattern) {
+        foreach (
+            [
+                '(a+)+',
+                '(a|a)*',
+                '(a|aa)+',
+                '([a-z]+)*\d',
+                '(\w+\s?)*',
+                '^(\d+)+$',
+                '(.*)*x',
+                '(x+x+)+y',
+                'M-(a+)+',
+                '((ab)*)*c',
+                '(\p{L}+[ -]?)+',
+            ]
+            as $pattern
+        ) {
             yield $pattern => [$pattern, true];
         }
-        foreach (['[A-Z]{2}\d{4}', '\d{3}-\d{2}-\d{4}', '.*', '.*=.*', '.*a.*b.*', '(foo|bar)*baz', '([A-Z][a-z]+ ?)+', '(?:\d{1,3}\.){3}\d{1,3}', '[^@]+@[^@]+\.[a-z]{2,}', 'M-\d+(\/\d+)*', '(?:Q[1-4] )?FY\d\d', 'é+', ''] as $pattern) {
+        foreach (
+            [
+                '[A-Z]{2}\d{4}',
+                '\d{3}-\d{2}-\d{4}',
+                '.*',
+                '.*=.*',
+                '.*a.*b.*',
+                '(foo|bar)*baz',
+                '([A-Z][a-z]+ ?)+',
+                '(?:\d{1,3}\.){3}\d{1,3}',
+                '[^@]+@[^@]+\.[a-z]{2,}',
+                'M-\d+(\/\d+)*',
+                '(?:Q[1-4] )?FY\d\d',
+                'é+',
+                '',
+            ]
+            as $pattern
+        ) {
             yield $pattern => [$pattern, false];
         }
     }

@@ -34,7 +34,14 @@ final class PickListTest extends TestCase
     #[DataProvider('values')]
     public function test_what_a_written_value_means(string $written, bool $isClosed, string $value): void
     {
-        $list = new PickList([new PickValue('General fund', 'GF', ['Unrestricted', 'Nursery']), new PickValue('Nursery'), new PickValue('Old boat', '', ['The boat'], true)], $isClosed);
+        $list = new PickList(
+            [
+                new PickValue('General fund', 'GF', ['Unrestricted', 'Nursery']),
+                new PickValue('Nursery'),
+                new PickValue('Old boat', '', ['The boat'], true),
+            ],
+            $isClosed,
+        );
         $read = (new Formats('2026-01-31'))->of(new Field('gift.fund', 'Fund', 'Gift', FieldType::Text, $list))->read($written);
 
         self::assertSame($value, $read->fault === null ? $read->value : "!{$read->fault->code}");
@@ -62,7 +69,10 @@ final class PickListTest extends TestCase
 
     public function test_a_retired_field_takes_nothing(): void
     {
-        self::assertSame('field.retired', (new Formats('2026-01-31'))->of(new Field('custom.x', 'X', '', FieldType::Text, isRetired: true))->read('a')->fault?->code);
+        self::assertSame(
+            'field.retired',
+            (new Formats('2026-01-31'))->of(new Field('custom.x', 'X', '', FieldType::Text, isRetired: true))->read('a')->fault?->code,
+        );
     }
 
     /** @return iterable<string, array{string, string, bool}> */

@@ -61,13 +61,41 @@ final class TextTest extends TestCase
     /** @return iterable<string, array{string, ?string}> */
     public static function placeholders(): iterable
     {
-        foreach ([
-            ['n/a', 'word'], ['N/A', 'word'], ['None', 'word'], ['-', 'word'], ['unknown', 'word'], ['TBD', 'word'],
-            ['#N/A', 'error'], ['#REF!', 'error'], ['#DIV/0!', 'error'], ['test', 'test'], ['asdf', 'test'],
-            ['999-999-9999', 'number'], ['(000) 000-0000', 'number'], ['1111111', 'number'], ['123-456-7890', 'number'], ['1/1/1900', 'date'], ['0000-00-00', 'date'],
-            ['1.23457E+11', 'scientific'], ['5E+15', 'scientific'],
-            ['Nana', null], ['0', null], ['Noneman', null], ['04101', null], ['99999', null], ['207-555-0143', null], ['#12', null], ['E1C 4Z1', null], ['1/2/1900', null], ['', null], ['12.5', null],
-        ] as [$value, $kind]) {
+        foreach (
+            [
+                ['n/a', 'word'],
+                ['N/A', 'word'],
+                ['None', 'word'],
+                ['-', 'word'],
+                ['unknown', 'word'],
+                ['TBD', 'word'],
+                ['#N/A', 'error'],
+                ['#REF!', 'error'],
+                ['#DIV/0!', 'error'],
+                ['test', 'test'],
+                ['asdf', 'test'],
+                ['999-999-9999', 'number'],
+                ['(000) 000-0000', 'number'],
+                ['1111111', 'number'],
+                ['123-456-7890', 'number'],
+                ['1/1/1900', 'date'],
+                ['0000-00-00', 'date'],
+                ['1.23457E+11', 'scientific'],
+                ['5E+15', 'scientific'],
+                ['Nana', null],
+                ['0', null],
+                ['Noneman', null],
+                ['04101', null],
+                ['99999', null],
+                ['207-555-0143', null],
+                ['#12', null],
+                ['E1C 4Z1', null],
+                ['1/2/1900', null],
+                ['', null],
+                ['12.5', null],
+            ]
+            as [$value, $kind]
+        ) {
             yield $value => [$value, $kind];
         }
     }
@@ -81,10 +109,21 @@ final class TextTest extends TestCase
     /** @return iterable<string, array{string, string}> */
     public static function decodings(): iterable
     {
-        foreach ([
-            ['JosÃ©', 'José'], ['Ã‰lise CÃ´tÃ©', 'Élise Côté'], ['DÃ¼sseldorf â€“ SÃ¼d', 'Düsseldorf – Süd'], ['Oâ€™Brien', 'O’Brien'], ["â€œxâ€\u{9D}", '“x”'],
-            ['José', 'José'], ['Ã', 'Ã'], ['São Paulo', 'São Paulo'], ['Ann', 'Ann'], ['10 €', '10 €'],
-        ] as [$written, $meant]) {
+        foreach (
+            [
+                ['JosÃ©', 'José'],
+                ['Ã‰lise CÃ´tÃ©', 'Élise Côté'],
+                ['DÃ¼sseldorf â€“ SÃ¼d', 'Düsseldorf – Süd'],
+                ['Oâ€™Brien', 'O’Brien'],
+                ["â€œxâ€\u{9D}", '“x”'],
+                ['José', 'José'],
+                ['Ã', 'Ã'],
+                ['São Paulo', 'São Paulo'],
+                ['Ann', 'Ann'],
+                ['10 €', '10 €'],
+            ]
+            as [$written, $meant]
+        ) {
             yield $written => [$written, $meant];
         }
     }

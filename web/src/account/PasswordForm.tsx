@@ -8,7 +8,14 @@ import { Trouble } from '../shared/Notice';
 export function PasswordForm({ onChanged }: { onChanged: () => void }) {
   const [current, setCurrent] = useState('');
   const [password, setPassword] = useState('');
-  const change = useMutation({ mutationFn: () => api.put('password', { current, password }), onSuccess: () => { setCurrent(''); setPassword(''); onChanged(); } });
+  const change = useMutation({
+    mutationFn: () => api.put('password', { current, password }),
+    onSuccess: () => {
+      setCurrent('');
+      setPassword('');
+      onChanged();
+    },
+  });
   const submit = (event: FormEvent) => {
     event.preventDefault();
     change.mutate();
@@ -16,10 +23,29 @@ export function PasswordForm({ onChanged }: { onChanged: () => void }) {
   return (
     <form className="form" onSubmit={submit}>
       <Trouble error={change.error} />
-      {change.isSuccess && <p className="hint" role="status">Your password is changed, and every other session of yours has ended.</p>}
-      <PasswordInput label="Current password" autoComplete="current-password" value={current} onChange={(event) => setCurrent(event.currentTarget.value)} />
-      <PasswordInput label="New password" description="At least 12 characters; four words that have nothing to do with each other are good." autoComplete="new-password" value={password} onChange={(event) => setPassword(event.currentTarget.value)} />
-      <div><Button type="submit" disabled={current === '' || password.length < 12} loading={change.isPending}>Change password</Button></div>
+      {change.isSuccess && (
+        <p className="hint" role="status">
+          Your password is changed, and every other session of yours has ended.
+        </p>
+      )}
+      <PasswordInput
+        label="Current password"
+        autoComplete="current-password"
+        value={current}
+        onChange={(event) => setCurrent(event.currentTarget.value)}
+      />
+      <PasswordInput
+        label="New password"
+        description="At least 12 characters; four words that have nothing to do with each other are good."
+        autoComplete="new-password"
+        value={password}
+        onChange={(event) => setPassword(event.currentTarget.value)}
+      />
+      <div>
+        <Button type="submit" disabled={current === '' || password.length < 12} loading={change.isPending}>
+          Change password
+        </Button>
+      </div>
     </form>
   );
 }

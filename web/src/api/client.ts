@@ -29,7 +29,10 @@ async function ask<T>(method: string, path: string, body?: unknown): Promise<T> 
   }
   const answer: unknown = await response.json().catch(() => null);
   if (!response.ok) {
-    const message = typeof answer === 'object' && answer !== null && 'message' in answer && typeof answer.message === 'string' && answer.message !== '' ? answer.message : `The server answered with an error (${response.status}).`;
+    const message =
+      typeof answer === 'object' && answer !== null && 'message' in answer && typeof answer.message === 'string' && answer.message !== ''
+        ? answer.message
+        : `The server answered with an error (${response.status}).`;
     throw new ApiError(response.status === 413 ? 'The file is larger than the server takes.' : message, response.status, answer);
   }
   return answer as T;

@@ -3,7 +3,8 @@ export type Amounts = Record<string, string>;
 
 export type Outcome = 'new' | 'updated' | 'unchanged' | 'held' | 'left_out';
 
-export type IntakeState = 'typing' | 'waiting' | 'stopped' | 'reading' | 'failed' | 'mapping' | 'sifting' | 'ready' | 'loading' | 'loaded' | 'undoing' | 'undone';
+export type IntakeState =
+  'typing' | 'waiting' | 'stopped' | 'reading' | 'failed' | 'mapping' | 'sifting' | 'ready' | 'loading' | 'loaded' | 'undoing' | 'undone';
 
 export interface User {
   id: number;
@@ -273,7 +274,15 @@ export interface RowDetail {
   supporter_id: number | null;
   decision: string | null;
   row_decision: string | null;
-  problems: { code: string; field: string; column: number | null; value: string; reason: string; remedy: string; blocks: boolean | number }[];
+  problems: {
+    code: string;
+    field: string;
+    column: number | null;
+    value: string;
+    reason: string;
+    remedy: string;
+    blocks: boolean | number;
+  }[];
   changes: ShownChange[];
   others: OtherParty[];
   reason: string | null;
@@ -315,7 +324,14 @@ export interface MatchView {
   part: number;
   incoming: Record<string, string>;
   /** `after` is what the record has with what comes in. */
-  candidates: { decision: string; label: string; for: string[]; against: string[]; values: Record<string, string>; after: Record<string, string> }[];
+  candidates: {
+    decision: string;
+    label: string;
+    for: string[];
+    against: string[];
+    values: Record<string, string>;
+    after: Record<string, string>;
+  }[];
 }
 
 export interface AddressRow extends RowName {
@@ -338,7 +354,15 @@ export interface PreviewRow extends RowName {
 export interface UndoReport {
   supporters: { removed: number; restored: number };
   gifts: { removed: number };
-  kept: { supporter: number; thing: string; column: string | null; now: string | null; before: string | null; reason: string; by?: string | null }[];
+  kept: {
+    supporter: number;
+    thing: string;
+    column: string | null;
+    now: string | null;
+    before: string | null;
+    reason: string;
+    by?: string | null;
+  }[];
   kept_count: number;
 }
 

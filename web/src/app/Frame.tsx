@@ -48,26 +48,41 @@ export function Frame({ user, organization }: { user: User; organization: string
   ];
   return (
     <div className="frame">
-      <a className="skip" href="#content">Skip to the page</a>
+      <a className="skip" href="#content">
+        Skip to the page
+      </a>
       <nav className="rail" aria-label="Areas">
         <div className="rail-brand">
           <img src={pine} alt="" /> Pine Sieve
         </div>
         {areas.map((group, i) => (
           <div key={i} className="rail-group">
-            {group.filter((area) => area.may).map((area) => (
-              <NavLink key={area.to} to={area.to} end={area.to === '/'} className={({ isActive }) => `item${isActive ? ' chosen' : ''}`}>
-                {area.text}
-                {(area.waits ?? 0) > 0 && <span className="waits" title={`${area.waits} ${area.why}`}>{count(area.waits ?? 0)}</span>}
-              </NavLink>
-            ))}
+            {group
+              .filter((area) => area.may)
+              .map((area) => (
+                <NavLink key={area.to} to={area.to} end={area.to === '/'} className={({ isActive }) => `item${isActive ? ' chosen' : ''}`}>
+                  {area.text}
+                  {(area.waits ?? 0) > 0 && (
+                    <span className="waits" title={`${area.waits} ${area.why}`}>
+                      {count(area.waits ?? 0)}
+                    </span>
+                  )}
+                </NavLink>
+              ))}
           </div>
         ))}
         <div className="rail-foot">
           <div>{organization}</div>
           <div>
-            <NavLink to="/account" className="rail-you">{user.name}</NavLink>, {user.role}
-            {unread > 0 && <NavLink to="/account" className="rail-new">{unread === 1 ? '1 new message' : `${unread} new messages`}</NavLink>}
+            <NavLink to="/account" className="rail-you">
+              {user.name}
+            </NavLink>
+            , {user.role}
+            {unread > 0 && (
+              <NavLink to="/account" className="rail-new">
+                {unread === 1 ? '1 new message' : `${unread} new messages`}
+              </NavLink>
+            )}
           </div>
           <button type="button" onClick={() => signOut.mutate()}>
             Sign out

@@ -19,8 +19,23 @@ export function SignIn({ organization }: { organization: string }) {
           <img src={pine} alt="" style={{ filter: 'none' }} /> Pine Sieve
         </div>
         <span className="quiet">{organization}</span>
-        <TextInput label="Email" type="email" autoComplete="username" value={email} onChange={(event) => setEmail(event.currentTarget.value)} required autoFocus />
-        <PasswordInput label="Password" autoComplete="current-password" value={password} onChange={(event) => setPassword(event.currentTarget.value)} required size="sm" />
+        <TextInput
+          label="Email"
+          type="email"
+          autoComplete="username"
+          value={email}
+          onChange={(event) => setEmail(event.currentTarget.value)}
+          required
+          autoFocus
+        />
+        <PasswordInput
+          label="Password"
+          autoComplete="current-password"
+          value={password}
+          onChange={(event) => setPassword(event.currentTarget.value)}
+          required
+          size="sm"
+        />
         <Trouble error={signIn.error} />
         <Button type="submit" loading={signIn.isPending}>
           Sign in

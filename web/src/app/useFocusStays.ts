@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 
-const ancestors = (element: HTMLElement): HTMLElement[] => (element.parentElement === null ? [] : [element.parentElement, ...ancestors(element.parentElement)]);
+const ancestors = (element: HTMLElement): HTMLElement[] =>
+  element.parentElement === null ? [] : [element.parentElement, ...ancestors(element.parentElement)];
 /** What can have it in the place of something within. */
 const PLACES = '.pane, [role=dialog], main';
 const isUsable = (element: HTMLElement): boolean => element.isConnected && !element.matches(':disabled, [data-disabled]');

@@ -2,7 +2,19 @@ import { useElementSize } from '@mantine/hooks';
 import { type KeyboardEvent, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { Field } from '../api/types';
 import { SupporterPicker } from '../supporters/SupporterPicker';
-import { type Area, bounds, type Cells, emptied, FIRST, filledDown, fromClipboard, pasted, type Place, toClipboard, tooLarge } from './sheet';
+import {
+  type Area,
+  bounds,
+  type Cells,
+  emptied,
+  FIRST,
+  filledDown,
+  fromClipboard,
+  pasted,
+  type Place,
+  toClipboard,
+  tooLarge,
+} from './sheet';
 import type { CellProblem, Draft } from './useSheet';
 
 interface SheetGridProps {
@@ -25,10 +37,34 @@ const ROW = 27;
 
 const OVER = 12;
 
-const widths: Record<string, number> = { 'supporter number': 210, date: 106, amount: 100, 'long text': 220, email: 200, phone: 140, 'postal code': 92, state: 76, 'yes or no': 70, consent: 80, 'gift kind': 110 };
+const widths: Record<string, number> = {
+  'supporter number': 210,
+  date: 106,
+  amount: 100,
+  'long text': 220,
+  email: 200,
+  phone: 140,
+  'postal code': 92,
+  state: 76,
+  'yes or no': 70,
+  consent: 80,
+  'gift kind': 110,
+};
 
 /** A sheet to type into. Only the rows that can be seen are drawn, so that five hundred cost no more than thirty. */
-export function SheetGrid({ fields, cells, problems, most, onChange, onUndo, onRedo, onPlace, onLeave, onDraft, onRefused }: SheetGridProps) {
+export function SheetGrid({
+  fields,
+  cells,
+  problems,
+  most,
+  onChange,
+  onUndo,
+  onRedo,
+  onPlace,
+  onLeave,
+  onDraft,
+  onRefused,
+}: SheetGridProps) {
   const [area, setArea] = useState<Area>({ from: { row: 0, column: 0 }, to: { row: 0, column: 0 } });
   const [editing, setEditing] = useState<string | null>(null);
   const [top, setTop] = useState(0);
@@ -106,7 +142,14 @@ export function SheetGrid({ fields, cells, problems, most, onChange, onUndo, onR
   };
   const onKey = (event: KeyboardEvent) => {
     const control = event.ctrlKey || event.metaKey;
-    const arrows: Record<string, [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1], PageUp: [-20, 0], PageDown: [20, 0] };
+    const arrows: Record<string, [number, number]> = {
+      ArrowUp: [-1, 0],
+      ArrowDown: [1, 0],
+      ArrowLeft: [0, -1],
+      ArrowRight: [0, 1],
+      PageUp: [-20, 0],
+      PageDown: [20, 0],
+    };
     const arrow = arrows[event.key];
     const key = event.key.toLowerCase();
     if (arrow !== undefined) {
@@ -141,7 +184,8 @@ export function SheetGrid({ fields, cells, problems, most, onChange, onUndo, onR
     }
     event.preventDefault();
   };
-  const problemAt = (row: number, column: number) => problems[row + FIRST]?.find((problem) => (problem.column === null ? column === 0 : problem.column === column));
+  const problemAt = (row: number, column: number) =>
+    problems[row + FIRST]?.find((problem) => (problem.column === null ? column === 0 : problem.column === column));
   return (
     <>
       <textarea
@@ -151,19 +195,54 @@ export function SheetGrid({ fields, cells, problems, most, onChange, onUndo, onR
         value=""
         onChange={() => undefined}
         onKeyDown={onKey}
-        onCopy={(event) => { event.clipboardData.setData('text/plain', toClipboard(cells, area)); event.preventDefault(); }}
-        onCut={(event) => { event.clipboardData.setData('text/plain', toClipboard(cells, area)); event.preventDefault(); onChange(emptied(cells, area)); }}
-        onPaste={(event) => { event.preventDefault(); paste(event.clipboardData.getData('text/plain')); }}
+        onCopy={(event) => {
+          event.clipboardData.setData('text/plain', toClipboard(cells, area));
+          event.preventDefault();
+        }}
+        onCut={(event) => {
+          event.clipboardData.setData('text/plain', toClipboard(cells, area));
+          event.preventDefault();
+          onChange(emptied(cells, area));
+        }}
+        onPaste={(event) => {
+          event.preventDefault();
+          paste(event.clipboardData.getData('text/plain'));
+        }}
       />
-      <div className="sheet" ref={(element) => { body.current = element; frame(element); }} onScroll={(event) => setTop(event.currentTarget.scrollTop)} role="grid" aria-label="Entry grid" aria-rowcount={rows} aria-colcount={fields.length} tabIndex={0} onFocus={(event) => event.target === event.currentTarget && keys.current?.focus({ preventScroll: true })}>
+      <div
+        className="sheet"
+        ref={(element) => {
+          body.current = element;
+          frame(element);
+        }}
+        onScroll={(event) => setTop(event.currentTarget.scrollTop)}
+        role="grid"
+        aria-label="Entry grid"
+        aria-rowcount={rows}
+        aria-colcount={fields.length}
+        tabIndex={0}
+        onFocus={(event) => event.target === event.currentTarget && keys.current?.focus({ preventScroll: true })}
+      >
         <div className="sheet-head" style={{ gridTemplateColumns: template }} role="row">
           <span role="columnheader" aria-label="Row" />
-          {fields.map((field) => <span key={field.key} role="columnheader" title={field.label}>{field.label}</span>)}
+          {fields.map((field) => (
+            <span key={field.key} role="columnheader" title={field.label}>
+              {field.label}
+            </span>
+          ))}
         </div>
         <div style={{ height: rows * ROW, position: 'relative' }} role="rowgroup">
           {Array.from({ length: Math.max(0, to - from) }, (_, i) => from + i).map((row) => (
-            <div key={row} className="sheet-row" style={{ gridTemplateColumns: template, top: row * ROW, height: ROW }} role="row" aria-rowindex={row + 1}>
-              <span className={`sheet-number${(problems[row + FIRST]?.length ?? 0) > 0 ? ' faulty' : ''}`} role="rowheader">{row + 1}</span>
+            <div
+              key={row}
+              className="sheet-row"
+              style={{ gridTemplateColumns: template, top: row * ROW, height: ROW }}
+              role="row"
+              aria-rowindex={row + 1}
+            >
+              <span className={`sheet-number${(problems[row + FIRST]?.length ?? 0) > 0 ? ' faulty' : ''}`} role="rowheader">
+                {row + 1}
+              </span>
               {fields.map((field, column) => {
                 const here = row === at.row && column === at.column;
                 const inside = row >= box.top && row <= box.bottom && column >= box.left && column <= box.right;
@@ -176,11 +255,38 @@ export function SheetGrid({ fields, cells, problems, most, onChange, onUndo, onR
                     aria-invalid={problem !== undefined}
                     title={problem === undefined ? undefined : `${problem.reason}. ${problem.remedy}.`}
                     className={`sheet-cell${here ? ' here' : ''}${inside && !here ? ' inside' : ''}${problem !== undefined ? (problem.blocks ? ' faulty' : ' warned') : ''}${field.type === 'amount' || field.type === 'number' ? ' num' : ''}`}
-                    onMouseDown={(event) => { event.preventDefault(); if (editing === null || !here) { setEditing(null); go(row, column, event.shiftKey); keys.current?.focus({ preventScroll: true }); } }}
+                    onMouseDown={(event) => {
+                      event.preventDefault();
+                      if (editing === null || !here) {
+                        setEditing(null);
+                        go(row, column, event.shiftKey);
+                        keys.current?.focus({ preventScroll: true });
+                      }
+                    }}
                     onMouseEnter={(event) => event.buttons === 1 && editing === null && setArea({ from: area.from, to: { row, column } })}
                     onDoubleClick={() => setEditing(value(row, column))}
                   >
-                    {here && editing !== null ? <CellInput key={`${row}-${column}`} field={field} first={editing} onKey={onCellKey} onText={(text) => { onDraft({ place: { row, column }, text }); }} onLeave={(text) => { onDraft(null); if (text !== value(row, column)) { write(text, { row, column }); } setEditing(null); }} onDone={(text) => finish(text, at.row, at.column + 1)} /> : value(row, column)}
+                    {here && editing !== null ? (
+                      <CellInput
+                        key={`${row}-${column}`}
+                        field={field}
+                        first={editing}
+                        onKey={onCellKey}
+                        onText={(text) => {
+                          onDraft({ place: { row, column }, text });
+                        }}
+                        onLeave={(text) => {
+                          onDraft(null);
+                          if (text !== value(row, column)) {
+                            write(text, { row, column });
+                          }
+                          setEditing(null);
+                        }}
+                        onDone={(text) => finish(text, at.row, at.column + 1)}
+                      />
+                    ) : (
+                      value(row, column)
+                    )}
                   </span>
                 );
               })}
@@ -192,7 +298,21 @@ export function SheetGrid({ fields, cells, problems, most, onChange, onUndo, onR
   );
 }
 
-function CellInput({ field, first, onKey, onText, onLeave, onDone }: { field: Field; first: string; onText: (text: string) => void; onKey: (event: KeyboardEvent<HTMLInputElement>, text: string) => void; onLeave: (text: string) => void; onDone: (text: string) => void }) {
+function CellInput({
+  field,
+  first,
+  onKey,
+  onText,
+  onLeave,
+  onDone,
+}: {
+  field: Field;
+  first: string;
+  onText: (text: string) => void;
+  onKey: (event: KeyboardEvent<HTMLInputElement>, text: string) => void;
+  onLeave: (text: string) => void;
+  onDone: (text: string) => void;
+}) {
   const [text, setOwn] = useState(first);
   const setText = (next: string) => {
     setOwn(next);
@@ -200,13 +320,38 @@ function CellInput({ field, first, onKey, onText, onLeave, onDone }: { field: Fi
   };
   useEffect(() => onText(first), []); // eslint-disable-line react-hooks/exhaustive-deps -- what it is opened with is written already
   if (field.type === 'supporter number') {
-    return <SupporterPicker label="Supporter" first={first} autoFocus onChange={setText} onPick={(row) => onDone(`${row.id} ${row.name}`)} onKeyDown={(event) => onKey(event, text)} />;
+    return (
+      <SupporterPicker
+        label="Supporter"
+        first={first}
+        autoFocus
+        onChange={setText}
+        onPick={(row) => onDone(`${row.id} ${row.name}`)}
+        onKeyDown={(event) => onKey(event, text)}
+      />
+    );
   }
   const list = field.options.length > 0 ? `cell-${field.key}` : undefined;
   return (
     <>
-      <input autoFocus className="sheet-input" aria-label={field.label} list={list} value={text} onChange={(event) => setText(event.currentTarget.value)} onKeyDown={(event) => onKey(event, text)} onBlur={() => onLeave(text)} onMouseDown={(event) => event.stopPropagation()} />
-      {list !== undefined && <datalist id={list}>{field.options.map((option) => <option key={option} value={option} />)}</datalist>}
+      <input
+        autoFocus
+        className="sheet-input"
+        aria-label={field.label}
+        list={list}
+        value={text}
+        onChange={(event) => setText(event.currentTarget.value)}
+        onKeyDown={(event) => onKey(event, text)}
+        onBlur={() => onLeave(text)}
+        onMouseDown={(event) => event.stopPropagation()}
+      />
+      {list !== undefined && (
+        <datalist id={list}>
+          {field.options.map((option) => (
+            <option key={option} value={option} />
+          ))}
+        </datalist>
+      )}
     </>
   );
 }

@@ -15,7 +15,12 @@ export interface Area {
 
 export type Cells = string[][];
 
-export const bounds = ({ from, to }: Area) => ({ top: Math.min(from.row, to.row), bottom: Math.max(from.row, to.row), left: Math.min(from.column, to.column), right: Math.max(from.column, to.column) });
+export const bounds = ({ from, to }: Area) => ({
+  top: Math.min(from.row, to.row),
+  bottom: Math.max(from.row, to.row),
+  left: Math.min(from.column, to.column),
+  right: Math.max(from.column, to.column),
+});
 
 /** Cells copied from a spreadsheet: tabs between columns, line breaks between rows, quotation marks around cells that hold either. */
 export function fromClipboard(text: string): Cells {
@@ -53,7 +58,15 @@ export function fromClipboard(text: string): Cells {
 
 export function toClipboard(cells: Cells, area: Area): string {
   const { top, bottom, left, right } = bounds(area);
-  return cells.slice(top, bottom + 1).map((row) => row.slice(left, right + 1).map((cell) => (/[\t\n"]/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : cell)).join('\t')).join('\n');
+  return cells
+    .slice(top, bottom + 1)
+    .map((row) =>
+      row
+        .slice(left, right + 1)
+        .map((cell) => (/[\t\n"]/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : cell))
+        .join('\t'),
+    )
+    .join('\n');
 }
 
 /** Why a block can't be pasted at a place; null if it fits. Nothing is cut off in silence. */
@@ -99,7 +112,9 @@ export function filledDown(cells: Cells, area: Area): Cells {
   }
   // The empty row below the last one takes what stands above it too.
   const rows = top === bottom && top === cells.length ? [...cells, from.map(() => '')] : cells;
-  return rows.map((row, r) => (r > source && r >= top && r <= bottom ? row.map((cell, c) => (c >= left && c <= right ? (from[c] ?? '') : cell)) : row));
+  return rows.map((row, r) =>
+    r > source && r >= top && r <= bottom ? row.map((cell, c) => (c >= left && c <= right ? (from[c] ?? '') : cell)) : row,
+  );
 }
 
 export const emptied = (cells: Cells, area: Area): Cells => {

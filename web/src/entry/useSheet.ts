@@ -113,5 +113,16 @@ export function useSheet(id: number, width: number, most: number, first: Cells, 
       setCells(next);
     }
   };
-  return { cells, problems, trouble, isKept, isElsewhere, setDraft, change, keep: send, undo: () => step(past, future), redo: () => step(future, past) };
+  return {
+    cells,
+    problems,
+    trouble,
+    isKept,
+    isElsewhere,
+    setDraft,
+    change,
+    keep: send,
+    undo: () => step(past, future),
+    redo: () => step(future, past),
+  };
 }

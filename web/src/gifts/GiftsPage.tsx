@@ -22,12 +22,21 @@ export function GiftsPage() {
   const [query] = useSearchParams();
   const intake = query.get('intake') ?? '';
   const month = query.get('month') ?? '';
-  const { text, search, page, setPage, found } = useSearch<Gifts>('gifts', '', `&intake=${intake}&month=${month}&rule=${query.get('rule') ?? ''}`);
+  const { text, search, page, setPage, found } = useSearch<Gifts>(
+    'gifts',
+    '',
+    `&intake=${intake}&month=${month}&rule=${query.get('rule') ?? ''}`,
+  );
   return (
     <>
       <TitleLine title="Gifts">
-        {found.data !== undefined && `${counted(found.data.total, 'gift')}, ${found.data.sums === null ? 'amounts hidden' : `${moneys(found.data.sums.given)}${found.data.promises > 0 ? ` given, ${moneys(found.data.sums.promised)} promised` : ''}`}`}
-        {month !== '' && <>, given in {month}. <Link to="/gifts">All gifts</Link></>}
+        {found.data !== undefined &&
+          `${counted(found.data.total, 'gift')}, ${found.data.sums === null ? 'amounts hidden' : `${moneys(found.data.sums.given)}${found.data.promises > 0 ? ` given, ${moneys(found.data.sums.promised)} promised` : ''}`}`}
+        {month !== '' && (
+          <>
+            , given in {month}. <Link to="/gifts">All gifts</Link>
+          </>
+        )}
         {intake !== '' && (
           <>
             , of <Link to={`/intakes/${intake}/proof`}>intake {intake}</Link> alone. <Link to="/gifts">All gifts</Link>
@@ -36,7 +45,9 @@ export function GiftsPage() {
       </TitleLine>
       <div className="panes">
         <Pane
-          title={<SearchField label="Search gifts by supporter" hint="Supporter's name, email, phone or old id" value={text} onSearch={search} />}
+          title={
+            <SearchField label="Search gifts by supporter" hint="Supporter's name, email, phone or old id" value={text} onSearch={search} />
+          }
         >
           <Trouble error={found.error} />
           <div className="pane-body" tabIndex={0}>
@@ -46,7 +57,9 @@ export function GiftsPage() {
                 <thead>
                   <tr>
                     <th style={{ width: 100 }}>Date</th>
-                    <th className="num" style={{ width: 116 }}>Amount</th>
+                    <th className="num" style={{ width: 116 }}>
+                      Amount
+                    </th>
                     <th>Supporter</th>
                     <th>Fund</th>
                     <th style={{ width: 120 }}>Kind</th>
@@ -59,7 +72,9 @@ export function GiftsPage() {
                     <tr key={gift.id}>
                       <td>{gift.given_on}</td>
                       <td className="num">{money(gift.amount, gift.currency)}</td>
-                      <td><Link to={`/supporters/${gift.supporter_id}`}>{gift.supporter}</Link></td>
+                      <td>
+                        <Link to={`/supporters/${gift.supporter_id}`}>{gift.supporter}</Link>
+                      </td>
                       <td>{gift.fund}</td>
                       <td>{gift.kind}</td>
                       <td className="mono">{gift.reference}</td>

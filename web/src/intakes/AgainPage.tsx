@@ -29,12 +29,25 @@ interface ReadAgain {
 
 interface Overview {
   kinds: { kind: Kind; count: number; takeable: number }[];
-  last: { state: 'waiting' | 'reading' | 'done' | 'failed'; done: number; total: number; error: string | null; ended_at: string | null } | null;
+  last: {
+    state: 'waiting' | 'reading' | 'done' | 'failed';
+    done: number;
+    total: number;
+    error: string | null;
+    ended_at: string | null;
+  } | null;
 }
 
 type Kind = 'currency' | 'amount' | 'consent' | 'kind' | 'name' | 'address';
 
-const kinds: Record<Kind, string> = { currency: 'Currencies', amount: 'Amounts', consent: 'Consents', kind: 'Kinds of record', name: 'Names', address: 'Addresses' };
+const kinds: Record<Kind, string> = {
+  currency: 'Currencies',
+  amount: 'Amounts',
+  consent: 'Consents',
+  kind: 'Kinds of record',
+  name: 'Names',
+  address: 'Addresses',
+};
 /** Made from the parts of a name, and changed with them. */
 const made = new Set(['display_name', 'envelope_name', 'greeting', 'original']);
 
@@ -60,9 +73,19 @@ export function AgainPage() {
   };
   const chosen = picked.length > 0 ? { ids: picked } : {};
   const look = useMutation({ mutationFn: () => api.post('rereadings/look'), onSuccess: done });
-  const take = useMutation({ mutationFn: (body: object) => api.post<{ written: number; refused: number; changed: number; act: number | null }>('rereadings/take', body), onSuccess: done });
+  const take = useMutation({
+    mutationFn: (body: object) =>
+      api.post<{ written: number; refused: number; changed: number; act: number | null }>('rereadings/take', body),
+    onSuccess: done,
+  });
   const leave = useMutation({ mutationFn: (body: object) => api.post<{ left: number }>('rereadings/leave', body), onSuccess: done });
-  const undo = useMutation({ mutationFn: (act: number) => api.post<{ restored: number; kept: number }>(`acts/${act}/undo`), onSuccess: () => { take.reset(); done(); } });
+  const undo = useMutation({
+    mutationFn: (act: number) => api.post<{ restored: number; kept: number }>(`acts/${act}/undo`),
+    onSuccess: () => {
+      take.reset();
+      done();
+    },
+  });
   const forget = () => [take, leave, undo].forEach((one) => one.reset());
   const act = take.data?.act ?? null;
   const pick = (id: number) => setPicked(picked.includes(id) ? picked.filter((one) => one !== id) : [...picked, id]);
@@ -75,36 +98,90 @@ export function AgainPage() {
         <div className="hint" role="status">
           <span style={{ flex: 1 }}>
             {counted(take.data.written, 'value was', 'values were')} taken over
-            {take.data.refused > 0 && `; ${counted(take.data.refused, 'stays', 'stay')} as stored, since a rule forbids it or you may not change the field`}
+            {take.data.refused > 0 &&
+              `; ${counted(take.data.refused, 'stays', 'stay')} as stored, since a rule forbids it or you may not change the field`}
             {take.data.changed > 0 && `; ${counted(take.data.changed, 'was', 'were')} changed since and stays so`}.
           </span>
-          {act !== null && <Button size="compact-sm" variant="default" loading={undo.isPending} onClick={() => undo.mutate(act)}>Undo</Button>}
+          {act !== null && (
+            <Button size="compact-sm" variant="default" loading={undo.isPending} onClick={() => undo.mutate(act)}>
+              Undo
+            </Button>
+          )}
         </div>
       )}
-      {leave.data !== undefined && <div className="hint" role="status">{counted(leave.data.left, 'value stays', 'values stay')} as stored and will not be asked about again.</div>}
-      {undo.data !== undefined && <div className="hint" role="status">{counted(undo.data.restored, 'record is', 'records are')} as before{undo.data.kept > 0 && `; ${counted(undo.data.kept, 'value')} changed since stays`}.</div>}
+      {leave.data !== undefined && (
+        <div className="hint" role="status">
+          {counted(leave.data.left, 'value stays', 'values stay')} as stored and will not be asked about again.
+        </div>
+      )}
+      {undo.data !== undefined && (
+        <div className="hint" role="status">
+          {counted(undo.data.restored, 'record is', 'records are')} as before
+          {undo.data.kept > 0 && `; ${counted(undo.data.kept, 'value')} changed since stays`}.
+        </div>
+      )}
       <div className="panes">
         <Pane
           title={kind === undefined ? 'Values read differently' : kinds[kind.kind]}
-          note={isUnderWay(overview.data) ? `reading, ${count(last?.done ?? 0)} of ${counted(last?.total ?? 0, 'row')}` : last?.ended_at != null ? `last read ${moment(last.ended_at)}` : ''}
+          note={
+            isUnderWay(overview.data)
+              ? `reading, ${count(last?.done ?? 0)} of ${counted(last?.total ?? 0, 'row')}`
+              : last?.ended_at != null
+                ? `last read ${moment(last.ended_at)}`
+                : ''
+          }
           right={
             <span className="also">
-              {there.length > 1 && <Chips label="What is read differently" value={kind?.kind ?? ''} onChange={(value) => { forget(); setPicked([]); setAsked({ kind: value }, { replace: true }); }} options={there.map((one) => ({ value: one.kind as string, text: `${kinds[one.kind]} ${count(one.count)}` }))} />}
-              {may.edit && <Button size="compact-sm" variant="default" loading={look.isPending || isUnderWay(overview.data)} onClick={() => { forget(); look.mutate(); }}>Read the sources again</Button>}
+              {there.length > 1 && (
+                <Chips
+                  label="What is read differently"
+                  value={kind?.kind ?? ''}
+                  onChange={(value) => {
+                    forget();
+                    setPicked([]);
+                    setAsked({ kind: value }, { replace: true });
+                  }}
+                  options={there.map((one) => ({ value: one.kind as string, text: `${kinds[one.kind]} ${count(one.count)}` }))}
+                />
+              )}
+              {may.edit && (
+                <Button
+                  size="compact-sm"
+                  variant="default"
+                  loading={look.isPending || isUnderWay(overview.data)}
+                  onClick={() => {
+                    forget();
+                    look.mutate();
+                  }}
+                >
+                  Read the sources again
+                </Button>
+              )}
             </span>
           }
         >
           <div className="pane-body" tabIndex={0}>
             {overview.isSuccess && kind === undefined && !isUnderWay(overview.data) && (
               <Empty title={last === null ? 'Nobody has looked yet' : 'Nothing is left to look at'}>
-                <p>When rules of reading change, what came in before stays as it is. Here the rows of every loaded intake are read again, and what would be stored differently today is listed. Nothing changes unless you take it over.</p>
+                <p>
+                  When rules of reading change, what came in before stays as it is. Here the rows of every loaded intake are read again, and
+                  what would be stored differently today is listed. Nothing changes unless you take it over.
+                </p>
               </Empty>
             )}
             {rows.length > 0 && (
               <table className="rows">
                 <thead>
                   <tr>
-                    {may.edit && <th style={{ width: 52 }}><Checkbox aria-label="Pick all that are shown" checked={picked.length === rows.length} onChange={(event) => setPicked(event.currentTarget.checked ? rows.map((row) => row.number) : [])} /></th>}
+                    {may.edit && (
+                      <th style={{ width: 52 }}>
+                        <Checkbox
+                          aria-label="Pick all that are shown"
+                          checked={picked.length === rows.length}
+                          onChange={(event) => setPicked(event.currentTarget.checked ? rows.map((row) => row.number) : [])}
+                        />
+                      </th>
+                    )}
                     <th style={{ width: '20%' }}>Supporter</th>
                     <th style={{ width: '20%' }}>From</th>
                     <th style={{ width: '22%' }}>The row says</th>
@@ -114,13 +191,31 @@ export function AgainPage() {
                 <tbody>
                   {rows.map((row) => (
                     <tr key={row.number}>
-                      {may.edit && <td><Checkbox aria-label={`Pick ${row.name}, row ${row.row}`} checked={picked.includes(row.number)} onChange={() => pick(row.number)} /></td>}
-                      <td><Link to={`/supporters/${row.supporter_id}`}>{row.name}</Link></td>
-                      <td><Link to={`/intakes/${row.intake_id}/rows/${row.row}`}>row {row.row}</Link> <span className="quiet">of {row.intake}</span></td>
+                      {may.edit && (
+                        <td>
+                          <Checkbox
+                            aria-label={`Pick ${row.name}, row ${row.row}`}
+                            checked={picked.includes(row.number)}
+                            onChange={() => pick(row.number)}
+                          />
+                        </td>
+                      )}
+                      <td>
+                        <Link to={`/supporters/${row.supporter_id}`}>{row.name}</Link>
+                      </td>
+                      <td>
+                        <Link to={`/intakes/${row.intake_id}/rows/${row.row}`}>row {row.row}</Link>{' '}
+                        <span className="quiet">of {row.intake}</span>
+                      </td>
                       <td className="mono">{row.written.join(' | ')}</td>
                       <td>
                         <Fields row={row} />
-                        {row.reason !== '' && <div className="quiet">{row.reason}{row.can_be_taken ? '.' : '. Open the supporter to correct it, or leave it.'}</div>}
+                        {row.reason !== '' && (
+                          <div className="quiet">
+                            {row.reason}
+                            {row.can_be_taken ? '.' : '. Open the supporter to correct it, or leave it.'}
+                          </div>
+                        )}
                       </td>
                     </tr>
                   ))}
@@ -134,11 +229,31 @@ export function AgainPage() {
       <div className="foot">
         {may.edit && kind !== undefined && (
           <>
-            <Button disabled={picked.length === 0 && kind.takeable === 0} loading={take.isPending} onClick={() => { forget(); take.mutate({ kind: kind.kind, ...chosen }); }}>{picked.length > 0 ? `Take over the ${count(picked.length)} picked` : `Take over all ${count(kind.takeable)}`}</Button>
-            <Button variant="default" loading={leave.isPending} onClick={() => { forget(); leave.mutate({ kind: kind.kind, ...chosen }); }}>{picked.length > 0 ? `Leave the ${count(picked.length)} picked as stored` : `Leave all ${count(kind.count)} as stored`}</Button>
+            <Button
+              disabled={picked.length === 0 && kind.takeable === 0}
+              loading={take.isPending}
+              onClick={() => {
+                forget();
+                take.mutate({ kind: kind.kind, ...chosen });
+              }}
+            >
+              {picked.length > 0 ? `Take over the ${count(picked.length)} picked` : `Take over all ${count(kind.takeable)}`}
+            </Button>
+            <Button
+              variant="default"
+              loading={leave.isPending}
+              onClick={() => {
+                forget();
+                leave.mutate({ kind: kind.kind, ...chosen });
+              }}
+            >
+              {picked.length > 0 ? `Leave the ${count(picked.length)} picked as stored` : `Leave all ${count(kind.count)} as stored`}
+            </Button>
           </>
         )}
-        <Button variant="default" component={Link} to="/intakes">Back to the intakes</Button>
+        <Button variant="default" component={Link} to="/intakes">
+          Back to the intakes
+        </Button>
       </div>
     </>
   );
@@ -151,7 +266,8 @@ function Fields({ row }: { row: ReadAgain }) {
   const parts = row.fields.filter((field) => !made.has(field.column));
   return (parts.length > 0 ? parts : row.fields).map((field) => (
     <div key={field.column}>
-      {field.label} <span className="mono">{field.before ?? 'blank'}</span> → <mark className="difference mono">{field.after ?? (row.can_be_taken ? 'blank' : 'can’t be read')}</mark>
+      {field.label} <span className="mono">{field.before ?? 'blank'}</span> →{' '}
+      <mark className="difference mono">{field.after ?? (row.can_be_taken ? 'blank' : 'can’t be read')}</mark>
     </div>
   ));
 }

@@ -54,7 +54,9 @@ export function Drop({ small = false }: { small?: boolean }) {
       onDragLeave={() => setOver(false)}
       onDrop={drop}
     >
-      <p style={{ margin: '0 0 10px' }}>Drop a file of supporters and gifts here: a spreadsheet (.csv, .xlsx, .xls, .ods), contact cards (.vcf) or JSON.</p>
+      <p style={{ margin: '0 0 10px' }}>
+        Drop a file of supporters and gifts here: a spreadsheet (.csv, .xlsx, .xls, .ods), contact cards (.vcf) or JSON.
+      </p>
       {pasting !== null && (
         <form
           style={{ display: 'grid', gap: 8, maxWidth: 620, margin: '0 auto 10px' }}
@@ -63,7 +65,17 @@ export function Drop({ small = false }: { small?: boolean }) {
             bring.mutate(pasting);
           }}
         >
-          <Textarea aria-label="Cells copied from a spreadsheet" placeholder="Copy cells in a spreadsheet, with their header, and paste them here" minRows={4} maxRows={8} autosize autoFocus value={pasting} onChange={(event) => setPasting(event.currentTarget.value)} styles={{ input: { fontFamily: 'monospace', fontSize: 12.5 } }} />
+          <Textarea
+            aria-label="Cells copied from a spreadsheet"
+            placeholder="Copy cells in a spreadsheet, with their header, and paste them here"
+            minRows={4}
+            maxRows={8}
+            autosize
+            autoFocus
+            value={pasting}
+            onChange={(event) => setPasting(event.currentTarget.value)}
+            styles={{ input: { fontFamily: 'monospace', fontSize: 12.5 } }}
+          />
           <div style={{ display: 'flex', gap: 8, justifyContent: 'center' }}>
             <Button type="submit" disabled={pasting.trim() === ''} loading={bring.isPending}>
               Bring these cells in
@@ -74,13 +86,18 @@ export function Drop({ small = false }: { small?: boolean }) {
           </div>
         </form>
       )}
-      {pasting === null && <FileButton onChange={take} accept=".csv,.txt,.tsv,.tab,.xlsx,.xls,.ods,.vcf,.json,.jsonl,.ndjson,text/csv,text/plain,application/json,text/vcard">
-        {(props) => (
-          <Button {...props} loading={bring.isPending}>
-            Choose a file
-          </Button>
-        )}
-      </FileButton>}
+      {pasting === null && (
+        <FileButton
+          onChange={take}
+          accept=".csv,.txt,.tsv,.tab,.xlsx,.xls,.ods,.vcf,.json,.jsonl,.ndjson,text/csv,text/plain,application/json,text/vcard"
+        >
+          {(props) => (
+            <Button {...props} loading={bring.isPending}>
+              Choose a file
+            </Button>
+          )}
+        </FileButton>
+      )}
       {pasting === null && (
         <Button variant="subtle" color="pine" ml={8} onClick={() => setPasting('')}>
           Paste cells

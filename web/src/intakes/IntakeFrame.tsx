@@ -28,7 +28,14 @@ export function IntakeFrame() {
     }
     // Quick work may be over before anyone saw it begin: what counts is where the intake has arrived.
     void queries.invalidateQueries();
-    const goTo = state === 'loaded' || state === 'undone' ? 'proof' : state === 'failed' ? 'source' : state === 'ready' && here === 'columns' ? 'checks' : null;
+    const goTo =
+      state === 'loaded' || state === 'undone'
+        ? 'proof'
+        : state === 'failed'
+          ? 'source'
+          : state === 'ready' && here === 'columns'
+            ? 'checks'
+            : null;
     if (goTo !== null && goTo !== here) {
       void navigate(`/intakes/${id}/${goTo}`);
     }
@@ -48,7 +55,11 @@ export function IntakeFrame() {
   return (
     <>
       <TitleLine title={intake.name}>
-        intake {intake.id}{intake.restore_point !== null && intake.restore_point !== 'wanted' && `, restore point ${intake.restore_point}`}, {intake.loaded_at === null ? `started ${moment(intake.created_at)}${intake.by === null ? '' : ` by ${intake.by}`}` : `loaded ${moment(intake.loaded_at)}${intake.loaded_by === null ? ' from the command line' : ` by ${intake.loaded_by}`}${intake.undone_at === null ? '' : `, undone ${moment(intake.undone_at)}`}`}
+        intake {intake.id}
+        {intake.restore_point !== null && intake.restore_point !== 'wanted' && `, restore point ${intake.restore_point}`},{' '}
+        {intake.loaded_at === null
+          ? `started ${moment(intake.created_at)}${intake.by === null ? '' : ` by ${intake.by}`}`
+          : `loaded ${moment(intake.loaded_at)}${intake.loaded_by === null ? ' from the command line' : ` by ${intake.loaded_by}`}${intake.undone_at === null ? '' : `, undone ${moment(intake.undone_at)}`}`}
       </TitleLine>
       <Sieve intake={intake} here={here} />
       {intake.state === 'typing' ? (

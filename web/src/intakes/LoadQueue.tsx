@@ -11,7 +11,10 @@ import { Of } from '../shared/Of';
 export function LoadQueue({ waiting }: { waiting: Intake[] }) {
   const queries = useQueryClient();
   const done = () => queries.invalidateQueries();
-  const move = useMutation({ mutationFn: ({ id, before }: { id: number; before: number | null }) => api.post(`intakes/${id}/place`, { before }), onSuccess: done });
+  const move = useMutation({
+    mutationFn: ({ id, before }: { id: number; before: number | null }) => api.post(`intakes/${id}/place`, { before }),
+    onSuccess: done,
+  });
   const stop = useMutation({ mutationFn: (id: number) => api.post(`intakes/${id}/stop`), onSuccess: done });
   return (
     <section className="boxed" aria-label="Queue of loads">
@@ -19,10 +22,26 @@ export function LoadQueue({ waiting }: { waiting: Intake[] }) {
       <Trouble error={move.error ?? stop.error} />
       {waiting.map((intake, at) => (
         <div key={intake.id} className="also">
-          <span className="quiet">{at + 1}.</span> <Link to={`/intakes/${intake.id}`}>{intake.name}</Link> <span className="quiet">{counted(intake.rows, 'row')}</span>
-          {intake.may_change && at > 0 && <Button variant="default" size="compact-xs" onClick={() => move.mutate({ id: intake.id, before: waiting[at - 1]?.id ?? null })}>Earlier<Of what={intake.name} /></Button>}
-          {intake.may_change && at < waiting.length - 1 && <Button variant="default" size="compact-xs" onClick={() => move.mutate({ id: intake.id, before: waiting[at + 2]?.id ?? null })}>Later<Of what={intake.name} /></Button>}
-          {intake.may_change && <Button variant="subtle" color="pine" size="compact-xs" onClick={() => stop.mutate(intake.id)}>Remove from the queue<Of what={intake.name} /></Button>}
+          <span className="quiet">{at + 1}.</span> <Link to={`/intakes/${intake.id}`}>{intake.name}</Link>{' '}
+          <span className="quiet">{counted(intake.rows, 'row')}</span>
+          {intake.may_change && at > 0 && (
+            <Button variant="default" size="compact-xs" onClick={() => move.mutate({ id: intake.id, before: waiting[at - 1]?.id ?? null })}>
+              Earlier
+              <Of what={intake.name} />
+            </Button>
+          )}
+          {intake.may_change && at < waiting.length - 1 && (
+            <Button variant="default" size="compact-xs" onClick={() => move.mutate({ id: intake.id, before: waiting[at + 2]?.id ?? null })}>
+              Later
+              <Of what={intake.name} />
+            </Button>
+          )}
+          {intake.may_change && (
+            <Button variant="subtle" color="pine" size="compact-xs" onClick={() => stop.mutate(intake.id)}>
+              Remove from the queue
+              <Of what={intake.name} />
+            </Button>
+          )}
         </div>
       ))}
     </section>

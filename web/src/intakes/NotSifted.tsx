@@ -12,7 +12,11 @@ export function NotSifted({ intake }: { intake: Intake }) {
     <div className="panes">
       <Pane>
         <Empty title="The rows are not worked out yet">
-          <p>{waiting > 0 ? `${waiting} of ${intake.columns.total} columns still ${waiting === 1 ? 'waits' : 'wait'} for a person. Then every row is checked, matched and planned.` : 'The columns are settled. Work out the rows from there.'}</p>
+          <p>
+            {waiting > 0
+              ? `${waiting} of ${intake.columns.total} columns still ${waiting === 1 ? 'waits' : 'wait'} for a person. Then every row is checked, matched and planned.`
+              : 'The columns are settled. Work out the rows from there.'}
+          </p>
           <Button onClick={() => void navigate(`/intakes/${intake.id}/columns`)}>Go to the columns</Button>
         </Empty>
       </Pane>

@@ -13,7 +13,12 @@ import { useIntakeAction } from './queries';
 export function Paused({ intake }: { intake: Intake }) {
   const stop = useIntakeAction(intake.id, () => api.post(`intakes/${intake.id}/stop`));
   const go = useIntakeAction(intake.id, () => api.post(`intakes/${intake.id}/continue`));
-  const queue = useQuery({ queryKey: ['intakes'], queryFn: () => api.get<{ intakes: Intake[]; queue: number[] }>('intakes'), enabled: intake.state === 'waiting', refetchInterval: 2000 });
+  const queue = useQuery({
+    queryKey: ['intakes'],
+    queryFn: () => api.get<{ intakes: Intake[]; queue: number[] }>('intakes'),
+    enabled: intake.state === 'waiting',
+    refetchInterval: 2000,
+  });
   const ahead = queue.data?.queue.indexOf(intake.id) ?? 0;
   const running = queue.data?.intakes.find((one) => one.state === 'loading' || one.state === 'undoing');
   return (
@@ -21,14 +26,33 @@ export function Paused({ intake }: { intake: Intake }) {
       <div className="empty" style={{ maxWidth: 640 }} role="status">
         <Trouble error={stop.error ?? go.error} />
         {intake.state === 'waiting' ? (
-          <p>One load runs at a time. {running !== undefined && <>"{running.name}" is at it now{ahead > 0 && `, then ${count(ahead)} more`}. </>}This one begins by itself; the order can be changed on <Link to="/intakes">Intakes</Link>.</p>
+          <p>
+            One load runs at a time.{' '}
+            {running !== undefined && (
+              <>
+                "{running.name}" is at it now{ahead > 0 && `, then ${count(ahead)} more`}.{' '}
+              </>
+            )}
+            This one begins by itself; the order can be changed on <Link to="/intakes">Intakes</Link>.
+          </p>
         ) : (
-          <p>{count(intake.progress.done)} of {count(intake.progress.total)} rows are in, each of them whole. The rest waits. Go on where it stopped, or take back what came in.</p>
+          <p>
+            {count(intake.progress.done)} of {count(intake.progress.total)} rows are in, each of them whole. The rest waits. Go on where it
+            stopped, or take back what came in.
+          </p>
         )}
         {intake.may_change && (
           <div className="also">
-            {intake.state === 'stopped' && <Button loading={go.isPending} onClick={() => go.mutate(undefined)}>Go on with the load</Button>}
-            {intake.state === 'waiting' && <Button variant="default" loading={stop.isPending} onClick={() => stop.mutate(undefined)}>Take it out of the queue</Button>}
+            {intake.state === 'stopped' && (
+              <Button loading={go.isPending} onClick={() => go.mutate(undefined)}>
+                Go on with the load
+              </Button>
+            )}
+            {intake.state === 'waiting' && (
+              <Button variant="default" loading={stop.isPending} onClick={() => stop.mutate(undefined)}>
+                Take it out of the queue
+              </Button>
+            )}
             {intake.state === 'stopped' && <Undo intake={intake} />}
           </div>
         )}

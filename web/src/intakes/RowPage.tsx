@@ -14,7 +14,13 @@ export function RowPage() {
   return (
     <>
       <div className="panes">
-        <RowCells intake={intake} number={Number(number)} editable={mayLoad && intake.state === 'ready'} busy={edit.isPending} onEdit={(change) => edit.mutate(change)} />
+        <RowCells
+          intake={intake}
+          number={Number(number)}
+          editable={mayLoad && intake.state === 'ready'}
+          busy={edit.isPending}
+          onEdit={(change) => edit.mutate(change)}
+        />
       </div>
       <div className="foot">
         <Button variant="default" onClick={() => void navigate(-1)}>

@@ -38,7 +38,9 @@ export function Sieve({ intake, here }: { intake: Intake; here: string | undefin
                 {stage.caught}
               </Link>
             ) : (
-              <span className="sub cut" title={stage.about}>{stage.about || '\u00a0'}</span>
+              <span className="sub cut" title={stage.about}>
+                {stage.about || '\u00a0'}
+              </span>
             )}
           </div>
         );

@@ -34,11 +34,14 @@ export function Working({ intake }: { intake: Intake }) {
           {rate !== null && `, ${count(rate)} a second`}
           {left !== null && `, ${duration(left)} left`}. {words.kept}
         </p>
-        {intake.error === null && intake.may_change && (intake.state === 'loading' || intake.state === 'sifting') && (intake.trial === null || intake.trial.done) && (
-          <Button variant="default" loading={stop.isPending} onClick={() => stop.mutate(undefined)}>
-            Stop {intake.state === 'loading' ? 'the load' : ''}
-          </Button>
-        )}
+        {intake.error === null &&
+          intake.may_change &&
+          (intake.state === 'loading' || intake.state === 'sifting') &&
+          (intake.trial === null || intake.trial.done) && (
+            <Button variant="default" loading={stop.isPending} onClick={() => stop.mutate(undefined)}>
+              Stop {intake.state === 'loading' ? 'the load' : ''}
+            </Button>
+          )}
         <Trouble error={stop.error} />
         {intake.error !== null && (
           <>
@@ -48,7 +51,11 @@ export function Working({ intake }: { intake: Intake }) {
                 <Button onClick={() => carryOn.mutate(undefined)} loading={carryOn.isPending}>
                   Go on where it stopped
                 </Button>
-                {(intake.state === 'loading' || intake.state === 'sifting') && <Button variant="default" loading={stop.isPending} onClick={() => stop.mutate(undefined)}>Stop here</Button>}
+                {(intake.state === 'loading' || intake.state === 'sifting') && (
+                  <Button variant="default" loading={stop.isPending} onClick={() => stop.mutate(undefined)}>
+                    Stop here
+                  </Button>
+                )}
                 {intake.state === 'loading' && intake.progress.done > 0 && <Undo intake={intake} />}
               </div>
             )}

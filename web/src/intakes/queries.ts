@@ -15,14 +15,16 @@ export function useIntake(id: string) {
   return useQuery({
     queryKey: ['intake', id],
     queryFn: () => api.get<Intake>(`intakes/${id}`),
-    refetchInterval: (query) => (query.state.data === undefined ? false : isWorking(query.state.data) ? 500 : query.state.data.state === 'waiting' ? 1500 : false),
+    refetchInterval: (query) =>
+      query.state.data === undefined ? false : isWorking(query.state.data) ? 500 : query.state.data.state === 'waiting' ? 1500 : false,
   });
 }
 
 /** The intake that the stages below IntakeFrame are of. */
 export const useThisIntake = (): Intake => useOutletContext<Intake>();
 
-const isIntake = (answer: unknown): answer is Intake => typeof answer === 'object' && answer !== null && 'state' in answer && 'file_name' in answer;
+const isIntake = (answer: unknown): answer is Intake =>
+  typeof answer === 'object' && answer !== null && 'state' in answer && 'file_name' in answer;
 
 /**
  * Something done to an intake, after which all that is shown of it is asked for anew. An answer that is the intake
@@ -54,6 +56,8 @@ export interface Edit {
   to: string;
 }
 
-export const useEdit = (id: number, goesOn = false) => useIntakeAction(id, (edit: Edit) => api.post<Intake>(`intakes/${id}/edits`, edit), goesOn);
+export const useEdit = (id: number, goesOn = false) =>
+  useIntakeAction(id, (edit: Edit) => api.post<Intake>(`intakes/${id}/edits`, edit), goesOn);
 
-export const useTakeBack = (id: number) => useIntakeAction(id, (kind: Edit['kind']) => api.delete<{ number: number | null }>(`intakes/${id}/edits`, { kind }));
+export const useTakeBack = (id: number) =>
+  useIntakeAction(id, (kind: Edit['kind']) => api.delete<{ number: number | null }>(`intakes/${id}/edits`, { kind }));

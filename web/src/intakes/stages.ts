@@ -22,13 +22,70 @@ export function stages(intake: Intake): Stage[] {
   const { look, open, sure, left_behind: left } = intake.columns;
   const atChecks = intake.held.problem + intake.held.person;
   return [
-    { key: 'source', name: 'Source', passed: read ? intake.rows : null, caught: null, about: read ? counted(intake.rows, 'row') : intake.file_name, reached: true },
-    { key: 'columns', name: 'Columns', passed: sifted || intake.state === 'sifting' ? intake.rows : null, caught: look + open > 0 && read ? `${open} open, ${look} to look at` : null, about: !read ? '' : intake.plan_name !== null ? `plan: ${intake.plan_name}` : `${sure} sure, ${left} left behind`, reached: read },
-    { key: 'checks', name: 'Checks', passed: sifted ? checked : null, caught: sifted && atChecks + intake.outcomes.left_out > 0 ? [atChecks > 0 ? `${count(atChecks)} held` : '', intake.outcomes.left_out > 0 ? `${count(intake.outcomes.left_out)} left out` : ''].filter(Boolean).join(', ') : null, about: sifted ? 'all pass' : '', reached: sifted },
-    { key: 'matches', name: 'Matches', passed: sifted ? matched : null, caught: sifted && intake.held.unsure > 0 ? `${count(intake.held.unsure)} unsure` : null, about: sifted ? 'all settled' : '', reached: sifted },
-    { key: 'addresses', name: 'Addresses', passed: sifted ? matched : null, caught: sifted && intake.addresses.ask > 0 && !loaded ? `${count(intake.addresses.ask)} to accept` : null, about: sifted ? `${count(intake.addresses.accepted)} put right` : '', reached: sifted },
-    { key: 'load', name: 'Load', passed: loaded ? matched : null, caught: null, about: intake.loaded_at !== null ? moment(intake.loaded_at) : '', reached: sifted },
-    { key: 'proof', name: 'Proof', passed: null, caught: null, about: intake.state === 'undone' ? 'undone' : loaded ? 'see the sums' : '', reached: loaded },
+    {
+      key: 'source',
+      name: 'Source',
+      passed: read ? intake.rows : null,
+      caught: null,
+      about: read ? counted(intake.rows, 'row') : intake.file_name,
+      reached: true,
+    },
+    {
+      key: 'columns',
+      name: 'Columns',
+      passed: sifted || intake.state === 'sifting' ? intake.rows : null,
+      caught: look + open > 0 && read ? `${open} open, ${look} to look at` : null,
+      about: !read ? '' : intake.plan_name !== null ? `plan: ${intake.plan_name}` : `${sure} sure, ${left} left behind`,
+      reached: read,
+    },
+    {
+      key: 'checks',
+      name: 'Checks',
+      passed: sifted ? checked : null,
+      caught:
+        sifted && atChecks + intake.outcomes.left_out > 0
+          ? [
+              atChecks > 0 ? `${count(atChecks)} held` : '',
+              intake.outcomes.left_out > 0 ? `${count(intake.outcomes.left_out)} left out` : '',
+            ]
+              .filter(Boolean)
+              .join(', ')
+          : null,
+      about: sifted ? 'all pass' : '',
+      reached: sifted,
+    },
+    {
+      key: 'matches',
+      name: 'Matches',
+      passed: sifted ? matched : null,
+      caught: sifted && intake.held.unsure > 0 ? `${count(intake.held.unsure)} unsure` : null,
+      about: sifted ? 'all settled' : '',
+      reached: sifted,
+    },
+    {
+      key: 'addresses',
+      name: 'Addresses',
+      passed: sifted ? matched : null,
+      caught: sifted && intake.addresses.ask > 0 && !loaded ? `${count(intake.addresses.ask)} to accept` : null,
+      about: sifted ? `${count(intake.addresses.accepted)} put right` : '',
+      reached: sifted,
+    },
+    {
+      key: 'load',
+      name: 'Load',
+      passed: loaded ? matched : null,
+      caught: null,
+      about: intake.loaded_at !== null ? moment(intake.loaded_at) : '',
+      reached: sifted,
+    },
+    {
+      key: 'proof',
+      name: 'Proof',
+      passed: null,
+      caught: null,
+      about: intake.state === 'undone' ? 'undone' : loaded ? 'see the sums' : '',
+      reached: loaded,
+    },
   ];
 }
 

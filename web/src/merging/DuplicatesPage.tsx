@@ -21,9 +21,18 @@ import type { Duplicates, MadeHousehold, MergeDone } from './types';
 import { useMerge } from './useMerge';
 
 /** What was done last, so that it can be taken back. */
-type Deed = { cluster: number } & ({ kind: 'merged'; merge: number } | { kind: 'apart'; said: [number, number][] } | { kind: 'household'; supporters: number[]; made: MadeHousehold });
+type Deed = { cluster: number } & (
+  | { kind: 'merged'; merge: number }
+  | { kind: 'apart'; said: [number, number][] }
+  | { kind: 'household'; supporters: number[]; made: MadeHousehold }
+);
 
-const SHOW = [['', 'all'], ['certain', 'certain'], ['review', 'to review'], ['homes', 'homes']] as const;
+const SHOW = [
+  ['', 'all'],
+  ['certain', 'certain'],
+  ['review', 'to review'],
+  ['homes', 'homes'],
+] as const;
 
 /** Supporters that may be one, or a household, cluster by cluster: looked at side by side, merged or kept apart, by keyboard. */
 export function DuplicatesPage() {
@@ -48,7 +57,10 @@ export function DuplicatesPage() {
   });
   const data = query.data;
   const clusters = data?.clusters ?? [];
-  const free = Math.max(0, clusters.findIndex((one) => one.looked_at_by === null));
+  const free = Math.max(
+    0,
+    clusters.findIndex((one) => one.looked_at_by === null),
+  );
   const found = clusters.findIndex((one) => one.cluster === chosen);
   const at = found < 0 ? free : found;
   const cluster = clusters[at];
@@ -84,8 +96,14 @@ export function DuplicatesPage() {
     goTo(next < 0 ? at - 1 : next);
     again();
   };
-  const merge = useMutation({ mutationFn: () => api.post<MergeDone>('merges', looked.request), onSuccess: (merged) => done({ kind: 'merged', merge: merged.id, cluster: cluster?.cluster ?? 0 }) });
-  const keepApart = useMutation({ mutationFn: (of: number[]) => api.post<{ said: [number, number][] }>('duplicates/not-the-same', { supporters: of, homes: isOfHomes }), onSuccess: ({ said }) => done({ kind: 'apart', said, cluster: cluster?.cluster ?? 0 }) });
+  const merge = useMutation({
+    mutationFn: () => api.post<MergeDone>('merges', looked.request),
+    onSuccess: (merged) => done({ kind: 'merged', merge: merged.id, cluster: cluster?.cluster ?? 0 }),
+  });
+  const keepApart = useMutation({
+    mutationFn: (of: number[]) => api.post<{ said: [number, number][] }>('duplicates/not-the-same', { supporters: of, homes: isOfHomes }),
+    onSuccess: ({ said }) => done({ kind: 'apart', said, cluster: cluster?.cluster ?? 0 }),
+  });
   const takeBack = useMutation({
     mutationFn: async (deed: Deed) => {
       if (deed.kind === 'merged') {
@@ -125,22 +143,59 @@ export function DuplicatesPage() {
       takeBack.mutate(last);
     }
   };
-  useKeys({ s: doMerge, n: doApart, h: doHousehold, j: () => pick(at + 1), ArrowDown: () => pick(at + 1), ' ': later, k: () => pick(at - 1), ArrowUp: () => pick(at - 1), u: undo });
+  useKeys({
+    s: doMerge,
+    n: doApart,
+    h: doHousehold,
+    j: () => pick(at + 1),
+    ArrowDown: () => pick(at + 1),
+    ' ': later,
+    k: () => pick(at - 1),
+    ArrowUp: () => pick(at - 1),
+    u: undo,
+  });
   const last = data?.search ?? null;
-  const householdButton = <Button {...(isOfHomes ? {} : { variant: 'default' })} disabled={supporters.length < 2 || other !== null} loading={household.isPending} onClick={doHousehold}>A household <kbd>H</kbd></Button>;
+  const householdButton = (
+    <Button
+      {...(isOfHomes ? {} : { variant: 'default' })}
+      disabled={supporters.length < 2 || other !== null}
+      loading={household.isPending}
+      onClick={doHousehold}
+    >
+      A household <kbd>H</kbd>
+    </Button>
+  );
   return (
     <>
-      <TitleLine title="Duplicates">{data === undefined ? '' : `${count(data.counts.certain)} certain, ${count(data.counts.review)} to review; ${counted(data.counts.homes, 'home')} that people share`}</TitleLine>
+      <TitleLine title="Duplicates">
+        {data === undefined
+          ? ''
+          : `${count(data.counts.certain)} certain, ${count(data.counts.review)} to review; ${counted(data.counts.homes, 'home')} that people share`}
+      </TitleLine>
       <Trouble error={query.error ?? merge.error ?? keepApart.error ?? household.error ?? takeBack.error} />
-      {made !== null && <div className="hint"><span>They are members of the household <Link to={`/supporters/${made.household}`}>{made.name}</Link> now, and remembered as not the same.</span></div>}
+      {made !== null && (
+        <div className="hint">
+          <span>
+            They are members of the household <Link to={`/supporters/${made.household}`}>{made.name}</Link> now, and remembered as not the
+            same.
+          </span>
+        </div>
+      )}
       <div className="hint">
         <span>
           {last === null && 'The database has not been searched yet.'}
-          {last !== null && isUnderWay(data) && (last.state === 'waiting' ? 'The search begins in a moment …' : `Looking through the supporters: ${count(last.done)} of ${count(last.total)} …`)}
-          {last?.state === 'done' && `${last.total === 0 ? 'Nobody was new or changed' : `${counted(last.total, 'supporter')} looked through`} ${moment(last.ended_at ?? last.created_at)}, ${counted(last.compared, 'pair')} compared${(last.too_common ?? []).length > 0 ? `; ${counted((last.too_common ?? []).length, 'value')} that too many share ${(last.too_common ?? []).length === 1 ? 'was' : 'were'} left alone` : ''}.`}
+          {last !== null &&
+            isUnderWay(data) &&
+            (last.state === 'waiting'
+              ? 'The search begins in a moment …'
+              : `Looking through the supporters: ${count(last.done)} of ${count(last.total)} …`)}
+          {last?.state === 'done' &&
+            `${last.total === 0 ? 'Nobody was new or changed' : `${counted(last.total, 'supporter')} looked through`} ${moment(last.ended_at ?? last.created_at)}, ${counted(last.compared, 'pair')} compared${(last.too_common ?? []).length > 0 ? `; ${counted((last.too_common ?? []).length, 'value')} that too many share ${(last.too_common ?? []).length === 1 ? 'was' : 'were'} left alone` : ''}.`}
           {last?.state === 'failed' && (last.error ?? '')}
         </span>
-        {!isUnderWay(data) && data !== undefined && <SearchChoice key={String(last === null)} isFirst={last === null} schedule={data.schedule} onSearch={begin} />}
+        {!isUnderWay(data) && data !== undefined && (
+          <SearchChoice key={String(last === null)} isFirst={last === null} schedule={data.schedule} onSearch={begin} />
+        )}
         <span className="push">
           {(data?.counts.certain ?? 0) > 0 && <Link to="/duplicates/certain">Merge the certain ones</Link>}
           {(data?.counts.review ?? 0) > 1 && <Link to="/duplicates/groups">Decide many at once</Link>}
@@ -148,41 +203,137 @@ export function DuplicatesPage() {
         </span>
       </div>
       <div className="panes" style={{ gridTemplateColumns: '248px minmax(0, 1fr) 250px' }}>
-        <Pane title={<Chips label="Which" value={show} onChange={(next) => { setAsked(next === '' ? {} : { show: next }, { replace: true }); setChosen(null); }} options={SHOW.map(([value, text]) => ({ value, text }))} />}>
+        <Pane
+          title={
+            <Chips
+              label="Which"
+              value={show}
+              onChange={(next) => {
+                setAsked(next === '' ? {} : { show: next }, { replace: true });
+                setChosen(null);
+              }}
+              options={SHOW.map(([value, text]) => ({ value, text }))}
+            />
+          }
+        >
           <div className="pane-body" tabIndex={0}>
             <ul className="list">
               {clusters.map((one, i) => (
                 <li key={one.cluster}>
                   <button type="button" aria-current={i === at} onClick={() => pick(i)}>
-                    <span className="line"><b className="cut">{one.members[0]?.name}</b>{!isOfHomes && <span className={`pill ${one.certainty === 'certain' ? 'info' : 'look'}`}>{one.certainty}</span>}</span>
-                    <span className="quiet">{one.looked_at_by !== null ? `${one.looked_at_by} looks at it` : one.members.length > 2 ? `and ${counted(one.members.length - 1, 'other')}` : one.members[1]?.name}</span>
+                    <span className="line">
+                      <b className="cut">{one.members[0]?.name}</b>
+                      {!isOfHomes && <span className={`pill ${one.certainty === 'certain' ? 'info' : 'look'}`}>{one.certainty}</span>}
+                    </span>
+                    <span className="quiet">
+                      {one.looked_at_by !== null
+                        ? `${one.looked_at_by} looks at it`
+                        : one.members.length > 2
+                          ? `and ${counted(one.members.length - 1, 'other')}`
+                          : one.members[1]?.name}
+                    </span>
                   </button>
                 </li>
               ))}
             </ul>
-            {query.isSuccess && clusters.length === 0 && <Empty title={isOfHomes ? 'Nobody shares a home' : 'Nobody is in here twice'}><p>{last === null ? 'Search the database to find out.' : isOfHomes ? 'People with different first names at one address are listed here, unless they are in one household.' : 'As far as the match rules can tell.'}</p></Empty>}
+            {query.isSuccess && clusters.length === 0 && (
+              <Empty title={isOfHomes ? 'Nobody shares a home' : 'Nobody is in here twice'}>
+                <p>
+                  {last === null
+                    ? 'Search the database to find out.'
+                    : isOfHomes
+                      ? 'People with different first names at one address are listed here, unless they are in one household.'
+                      : 'As far as the match rules can tell.'}
+                </p>
+              </Empty>
+            )}
           </div>
-          {(data?.pages ?? 1) > 1 && <div className="pane-foot"><Pager page={page} pages={data?.pages ?? 1} onPage={(next) => setAsked({ ...(show === '' ? {} : { show }), page: String(next) }, { replace: true })} /></div>}
+          {(data?.pages ?? 1) > 1 && (
+            <div className="pane-foot">
+              <Pager
+                page={page}
+                pages={data?.pages ?? 1}
+                onPage={(next) => setAsked({ ...(show === '' ? {} : { show }), page: String(next) }, { replace: true })}
+              />
+            </div>
+          )}
         </Pane>
-        <Pane title={looked.data === undefined || isOfHomes ? 'Side by side' : `They become ${looked.data.name}`} note={cluster === undefined || data === undefined ? '' : `${count(data.before + at + 1)} of ${count(data.total)}`} right={data !== undefined && !isOfHomes && <div className="inline-form" style={{ flexWrap: 'nowrap' }}><PolicyChoice policy={looked.policy} onPolicy={looked.setPolicy} /><ReviewFields all={data.all_fields} chosen={data.fields} /></div>}>
+        <Pane
+          title={looked.data === undefined || isOfHomes ? 'Side by side' : `They become ${looked.data.name}`}
+          note={cluster === undefined || data === undefined ? '' : `${count(data.before + at + 1)} of ${count(data.total)}`}
+          right={
+            data !== undefined &&
+            !isOfHomes && (
+              <div className="inline-form" style={{ flexWrap: 'nowrap' }}>
+                <PolicyChoice policy={looked.policy} onPolicy={looked.setPolicy} />
+                <ReviewFields all={data.all_fields} chosen={data.fields} />
+              </div>
+            )
+          }
+        >
           <div className="pane-body" tabIndex={0}>
             <Trouble error={looked.error} />
-            {other !== null && <div className="hint"><span>{other} is looking at these right now. Decide on others, or talk to each other first.</span><button type="button" className="plain-button" onClick={later}>Go to the next ones</button></div>}
-            {looked.data !== undefined && <MergeFields data={looked.data} typed={looked.typed} onTyped={looked.setTyped} onSurvivor={looked.setSurvivor} onWithout={(id) => setWithout([...without, id])} chosen={data?.fields ?? []} isApart={isOfHomes} />}
+            {other !== null && (
+              <div className="hint">
+                <span>{other} is looking at these right now. Decide on others, or talk to each other first.</span>
+                <button type="button" className="plain-button" onClick={later}>
+                  Go to the next ones
+                </button>
+              </div>
+            )}
+            {looked.data !== undefined && (
+              <MergeFields
+                data={looked.data}
+                typed={looked.typed}
+                onTyped={looked.setTyped}
+                onSurvivor={looked.setSurvivor}
+                onWithout={(id) => setWithout([...without, id])}
+                chosen={data?.fields ?? []}
+                isApart={isOfHomes}
+              />
+            )}
           </div>
         </Pane>
-        <Pane title={isOfHomes ? 'Why' : 'Why, and what it has then'} note={looked.data === undefined || isOfHomes ? '' : `${counted(looked.data.gifts.count, 'gift')}, ${moneys(looked.data.gifts.given)}`}>
-          <div className="pane-body" tabIndex={0}>{looked.data !== undefined && <MergedThings data={looked.data} isApart={isOfHomes} />}</div>
+        <Pane
+          title={isOfHomes ? 'Why' : 'Why, and what it has then'}
+          note={
+            looked.data === undefined || isOfHomes ? '' : `${counted(looked.data.gifts.count, 'gift')}, ${moneys(looked.data.gifts.given)}`
+          }
+        >
+          <div className="pane-body" tabIndex={0}>
+            {looked.data !== undefined && <MergedThings data={looked.data} isApart={isOfHomes} />}
+          </div>
         </Pane>
       </div>
       <div className="foot">
-        {!isOfHomes && <Button disabled={!looked.isSettled || other !== null} loading={merge.isPending} onClick={doMerge}>The same <kbd>S</kbd></Button>}
+        {!isOfHomes && (
+          <Button disabled={!looked.isSettled || other !== null} loading={merge.isPending} onClick={doMerge}>
+            The same <kbd>S</kbd>
+          </Button>
+        )}
         {isOfHomes && householdButton}
-        <Button variant="default" disabled={supporters.length < 2 || other !== null} loading={keepApart.isPending} onClick={doApart}>{isOfHomes ? 'Leave them as they are' : 'Not the same'} <kbd>N</kbd></Button>
+        <Button variant="default" disabled={supporters.length < 2 || other !== null} loading={keepApart.isPending} onClick={doApart}>
+          {isOfHomes ? 'Leave them as they are' : 'Not the same'} <kbd>N</kbd>
+        </Button>
         {!isOfHomes && householdButton}
-        <Button variant="default" disabled={clusters.length < 2} onClick={later}>Later <kbd>Space</kbd></Button>
-        <Button variant="subtle" color="pine" disabled={deeds.length === 0} loading={takeBack.isPending} onClick={undo}>Take back the last one <kbd>U</kbd></Button>
-        <span className="push"><Shortcuts keys={[['S', 'They are the same: merge them'], ['N', 'They are not the same: remembered for good'], ['H', 'They are not the same but live together: make a household of them'], ['Space or J', 'Later: the next ones'], ['K', 'The ones before'], ['U', 'Take back what was done last']]} /></span>
+        <Button variant="default" disabled={clusters.length < 2} onClick={later}>
+          Later <kbd>Space</kbd>
+        </Button>
+        <Button variant="subtle" color="pine" disabled={deeds.length === 0} loading={takeBack.isPending} onClick={undo}>
+          Take back the last one <kbd>U</kbd>
+        </Button>
+        <span className="push">
+          <Shortcuts
+            keys={[
+              ['S', 'They are the same: merge them'],
+              ['N', 'They are not the same: remembered for good'],
+              ['H', 'They are not the same but live together: make a household of them'],
+              ['Space or J', 'Later: the next ones'],
+              ['K', 'The ones before'],
+              ['U', 'Take back what was done last'],
+            ]}
+          />
+        </span>
       </div>
     </>
   );

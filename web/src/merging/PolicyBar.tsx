@@ -27,21 +27,96 @@ export function PolicyBar({ policy, onPolicy }: { policy: MergePolicy; onPolicy:
     <>
       <Trouble error={keep.error ?? drop.error} />
       <div className="hint policy">
-        <label className="quiet" htmlFor="survivor-rule">Stays: the</label>
-        <Select id="survivor-rule" size="xs" w={180} data={found.data?.survivor_rules ?? [policy.survivor]} value={policy.survivor} allowDeselect={false} onChange={(survivor) => onPolicy({ ...policy, survivor: survivor ?? policy.survivor })} />
-        <label className="quiet" htmlFor="field-rule">Fields get: the</label>
-        <Select id="field-rule" size="xs" w={130} data={rules} value={policy.usual} allowDeselect={false} onChange={(rule) => onPolicy({ ...policy, usual: rule ?? policy.usual })} />
-        <label className="quiet" htmlFor="separator">Joined by</label>
-        <TextInput id="separator" size="xs" w={48} maxLength={10} value={policy.separator} onChange={(event) => onPolicy({ ...policy, separator: event.currentTarget.value })} />
+        <label className="quiet" htmlFor="survivor-rule">
+          Stays: the
+        </label>
+        <Select
+          id="survivor-rule"
+          size="xs"
+          w={180}
+          data={found.data?.survivor_rules ?? [policy.survivor]}
+          value={policy.survivor}
+          allowDeselect={false}
+          onChange={(survivor) => onPolicy({ ...policy, survivor: survivor ?? policy.survivor })}
+        />
+        <label className="quiet" htmlFor="field-rule">
+          Fields get: the
+        </label>
+        <Select
+          id="field-rule"
+          size="xs"
+          w={130}
+          data={rules}
+          value={policy.usual}
+          allowDeselect={false}
+          onChange={(rule) => onPolicy({ ...policy, usual: rule ?? policy.usual })}
+        />
+        <label className="quiet" htmlFor="separator">
+          Joined by
+        </label>
+        <TextInput
+          id="separator"
+          size="xs"
+          w={48}
+          maxLength={10}
+          value={policy.separator}
+          onChange={(event) => onPolicy({ ...policy, separator: event.currentTarget.value })}
+        />
         <span className="push" />
-        {kept.length > 0 && <Select aria-label="Saved policy" size="xs" w={150} placeholder="kept policies" data={kept.map((one) => ({ value: String(one.id), label: one.name }))} value={chosen === undefined ? null : String(chosen.id)} onChange={(id) => onPolicy(kept.find((one) => String(one.id) === id)?.policy ?? policy)} />}
-        {chosen !== undefined && name === null && <Sure ask={`Delete the policy "${chosen.name}"?`} yes="Delete the policy" onSure={() => drop.mutate(chosen.id)} button={(open) => <button type="button" className="plain-button" onClick={open}>delete it</button>}>It is gone for everyone. What was merged by it stays merged.</Sure>}
-        {chosen === undefined && name === null && <button type="button" className="plain-button" onClick={() => setName('')}>save as a policy</button>}
+        {kept.length > 0 && (
+          <Select
+            aria-label="Saved policy"
+            size="xs"
+            w={150}
+            placeholder="kept policies"
+            data={kept.map((one) => ({ value: String(one.id), label: one.name }))}
+            value={chosen === undefined ? null : String(chosen.id)}
+            onChange={(id) => onPolicy(kept.find((one) => String(one.id) === id)?.policy ?? policy)}
+          />
+        )}
+        {chosen !== undefined && name === null && (
+          <Sure
+            ask={`Delete the policy "${chosen.name}"?`}
+            yes="Delete the policy"
+            onSure={() => drop.mutate(chosen.id)}
+            button={(open) => (
+              <button type="button" className="plain-button" onClick={open}>
+                delete it
+              </button>
+            )}
+          >
+            It is gone for everyone. What was merged by it stays merged.
+          </Sure>
+        )}
+        {chosen === undefined && name === null && (
+          <button type="button" className="plain-button" onClick={() => setName('')}>
+            save as a policy
+          </button>
+        )}
         {name !== null && (
-          <form className="inline-form" style={{ flexWrap: 'nowrap', gap: 5 }} onSubmit={(event) => { event.preventDefault(); keep.mutate(name); }}>
-            <TextInput aria-label="Name of the policy" size="xs" w={140} autoFocus maxLength={120} value={name} onChange={(event) => setName(event.currentTarget.value)} />
-            <Button type="submit" size="compact-xs" disabled={name.trim() === ''}>Save</Button>
-            <Button size="compact-xs" variant="subtle" color="pine" onClick={() => setName(null)}>Cancel</Button>
+          <form
+            className="inline-form"
+            style={{ flexWrap: 'nowrap', gap: 5 }}
+            onSubmit={(event) => {
+              event.preventDefault();
+              keep.mutate(name);
+            }}
+          >
+            <TextInput
+              aria-label="Name of the policy"
+              size="xs"
+              w={140}
+              autoFocus
+              maxLength={120}
+              value={name}
+              onChange={(event) => setName(event.currentTarget.value)}
+            />
+            <Button type="submit" size="compact-xs" disabled={name.trim() === ''}>
+              Save
+            </Button>
+            <Button size="compact-xs" variant="subtle" color="pine" onClick={() => setName(null)}>
+              Cancel
+            </Button>
           </form>
         )}
       </div>

@@ -12,5 +12,15 @@ export function PolicyChoice({ policy, onPolicy }: { policy: MergePolicy; onPoli
     return null;
   }
   const chosen = kept.find((one) => JSON.stringify(one.policy) === JSON.stringify(policy));
-  return <Select aria-label="Merge policy" size="xs" w={170} data={[{ value: '', label: 'policy: as usual' }, ...kept.map((one) => ({ value: String(one.id), label: `policy: ${one.name}` }))]} value={chosen === undefined ? '' : String(chosen.id)} allowDeselect={false} onChange={(id) => onPolicy(kept.find((one) => String(one.id) === id)?.policy ?? usual)} />;
+  return (
+    <Select
+      aria-label="Merge policy"
+      size="xs"
+      w={170}
+      data={[{ value: '', label: 'policy: as usual' }, ...kept.map((one) => ({ value: String(one.id), label: `policy: ${one.name}` }))]}
+      value={chosen === undefined ? '' : String(chosen.id)}
+      allowDeselect={false}
+      onChange={(id) => onPolicy(kept.find((one) => String(one.id) === id)?.policy ?? usual)}
+    />
+  );
 }

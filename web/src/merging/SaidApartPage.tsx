@@ -22,7 +22,10 @@ export function SaidApartPage() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const query = useQuery({ queryKey: ['duplicates', 'apart'], queryFn: () => api.get<{ decisions: Said[] }>('duplicates/not-the-same') });
-  const withdraw = useMutation({ mutationFn: (said: Said) => api.delete(`duplicates/not-the-same/${said.one}/${said.other}`), onSuccess: () => void queries.invalidateQueries({ queryKey: ['duplicates'] }) });
+  const withdraw = useMutation({
+    mutationFn: (said: Said) => api.delete(`duplicates/not-the-same/${said.one}/${said.other}`),
+    onSuccess: () => void queries.invalidateQueries({ queryKey: ['duplicates'] }),
+  });
   const said = query.data?.decisions ?? [];
   return (
     <>
@@ -31,17 +34,40 @@ export function SaidApartPage() {
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1fr)' }}>
         <Pane title="Pairs" note={query.isSuccess ? `${counted(said.length, 'pair')}, the latest first` : ''}>
           <div className="pane-body" tabIndex={0}>
-            {query.isSuccess && said.length === 0 && <Empty title="Nothing was said yet"><p>Pairs that someone says are not the same, under Duplicates, are listed here.</p></Empty>}
+            {query.isSuccess && said.length === 0 && (
+              <Empty title="Nothing was said yet">
+                <p>Pairs that someone says are not the same, under Duplicates, are listed here.</p>
+              </Empty>
+            )}
             {said.length > 0 && (
               <table className="rows">
-                <thead><tr><th>One</th><th>The other</th><th style={{ width: 220 }}>Said</th><th style={{ width: 110 }} aria-label="Withdraw it" /></tr></thead>
+                <thead>
+                  <tr>
+                    <th>One</th>
+                    <th>The other</th>
+                    <th style={{ width: 220 }}>Said</th>
+                    <th style={{ width: 110 }} aria-label="Withdraw it" />
+                  </tr>
+                </thead>
                 <tbody>
                   {said.map((one) => (
                     <tr key={`${one.one}-${one.other}`}>
-                      <td><Link to={`/supporters/${one.one}`}>{one.one_name}</Link> <span className="quiet">number {one.one}</span></td>
-                      <td><Link to={`/supporters/${one.other}`}>{one.other_name}</Link> <span className="quiet">number {one.other}</span></td>
-                      <td className="quiet">{moment(one.at)}{one.by !== null && `, by ${one.by}`}</td>
-                      <td><button type="button" className="plain-button" onClick={() => withdraw.mutate(one)}>withdraw<Of what={`${one.one_name} and ${one.other_name}`} /></button></td>
+                      <td>
+                        <Link to={`/supporters/${one.one}`}>{one.one_name}</Link> <span className="quiet">number {one.one}</span>
+                      </td>
+                      <td>
+                        <Link to={`/supporters/${one.other}`}>{one.other_name}</Link> <span className="quiet">number {one.other}</span>
+                      </td>
+                      <td className="quiet">
+                        {moment(one.at)}
+                        {one.by !== null && `, by ${one.by}`}
+                      </td>
+                      <td>
+                        <button type="button" className="plain-button" onClick={() => withdraw.mutate(one)}>
+                          withdraw
+                          <Of what={`${one.one_name} and ${one.other_name}`} />
+                        </button>
+                      </td>
                     </tr>
                   ))}
                 </tbody>
@@ -50,7 +76,11 @@ export function SaidApartPage() {
           </div>
         </Pane>
       </div>
-      <div className="foot"><Button variant="default" onClick={() => void navigate('/duplicates')}>Back to the duplicates</Button></div>
+      <div className="foot">
+        <Button variant="default" onClick={() => void navigate('/duplicates')}>
+          Back to the duplicates
+        </Button>
+      </div>
     </>
   );
 }

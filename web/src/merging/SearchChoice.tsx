@@ -26,26 +26,84 @@ export function SearchChoice({ isFirst, schedule, onSearch }: { isFirst: boolean
   const [numbers, setNumbers] = useState<number[] | undefined>();
   const parts = useQuery({ queryKey: ['searches'], queryFn: () => api.get<SavedSearches>('searches'), enabled: open });
   const search = useMutation({
-    mutationFn: () => api.post<Begun>('duplicates/search', { kind, ...(kind === 'group' ? { group: part } : kind === 'search' ? { search: Number(part) } : kind === 'ids' ? { ids: numbers } : {}) }),
+    mutationFn: () =>
+      api.post<Begun>('duplicates/search', {
+        kind,
+        ...(kind === 'group' ? { group: part } : kind === 'search' ? { search: Number(part) } : kind === 'ids' ? { ids: numbers } : {}),
+      }),
     onSuccess: (begun) => {
       setOpen(false);
       onSearch(begun);
     },
   });
-  const schedules = useMutation({ mutationFn: (every: string) => api.put('duplicates/schedule', { every }), onSuccess: () => void queries.invalidateQueries({ queryKey: ['duplicates'] }) });
+  const schedules = useMutation({
+    mutationFn: (every: string) => api.put('duplicates/schedule', { every }),
+    onSuccess: () => void queries.invalidateQueries({ queryKey: ['duplicates'] }),
+  });
   const needsPart = kind === 'group' || kind === 'search';
-  const choices = kind === 'group' ? (parts.data?.groups ?? []) : (parts.data?.searches ?? []).map((one) => ({ value: String(one.id), label: one.name }));
+  const choices =
+    kind === 'group' ? (parts.data?.groups ?? []) : (parts.data?.searches ?? []).map((one) => ({ value: String(one.id), label: one.name }));
   return (
     <Popover opened={open} onChange={setOpen} width={380} position="bottom-start" trapFocus>
-      <Popover.Target><button type="button" className="plain-button" onClick={() => setOpen(!open)}>{isFirst ? 'Search the database' : 'Search again'}</button></Popover.Target>
+      <Popover.Target>
+        <button type="button" className="plain-button" onClick={() => setOpen(!open)}>
+          {isFirst ? 'Search the database' : 'Search again'}
+        </button>
+      </Popover.Target>
       <Popover.Dropdown>
-        <form className="form choices" onSubmit={(event) => { event.preventDefault(); search.mutate(); }}>
+        <form
+          className="form choices"
+          onSubmit={(event) => {
+            event.preventDefault();
+            search.mutate();
+          }}
+        >
           <Trouble error={search.error ?? schedules.error} />
-          <Select label="Look at" data={kinds} value={kind} allowDeselect={false} onChange={(value) => { setKind(value ?? 'all'); setPart(null); }} comboboxProps={{ withinPortal: false }} />
-          {needsPart && <Select aria-label={kind === 'group' ? 'Which group' : 'Which search'} placeholder={choices.length === 0 ? 'There is none yet' : 'Which one'} searchable data={choices} value={part} onChange={setPart} comboboxProps={{ withinPortal: false }} />}
+          <Select
+            label="Look at"
+            data={kinds}
+            value={kind}
+            allowDeselect={false}
+            onChange={(value) => {
+              setKind(value ?? 'all');
+              setPart(null);
+            }}
+            comboboxProps={{ withinPortal: false }}
+          />
+          {needsPart && (
+            <Select
+              aria-label={kind === 'group' ? 'Which group' : 'Which search'}
+              placeholder={choices.length === 0 ? 'There is none yet' : 'Which one'}
+              searchable
+              data={choices}
+              value={part}
+              onChange={setPart}
+              comboboxProps={{ withinPortal: false }}
+            />
+          )}
           {kind === 'ids' && <NumbersFile numbers={numbers} onNumbers={setNumbers} />}
-          <Select size="xs" label="Automatically, what is new or changed" data={[{ value: 'never', label: 'never' }, { value: 'day', label: 'each night' }, { value: 'week', label: 'one night a week' }]} value={schedule} allowDeselect={false} onChange={(every) => schedules.mutate(every ?? 'never')} comboboxProps={{ withinPortal: false }} />
-          <Group justify="flex-end"><Button type="submit" loading={search.isPending} disabled={needsPart && part === null || kind === 'ids' && (numbers?.length ?? 0) === 0}>Search</Button></Group>
+          <Select
+            size="xs"
+            label="Automatically, what is new or changed"
+            data={[
+              { value: 'never', label: 'never' },
+              { value: 'day', label: 'each night' },
+              { value: 'week', label: 'one night a week' },
+            ]}
+            value={schedule}
+            allowDeselect={false}
+            onChange={(every) => schedules.mutate(every ?? 'never')}
+            comboboxProps={{ withinPortal: false }}
+          />
+          <Group justify="flex-end">
+            <Button
+              type="submit"
+              loading={search.isPending}
+              disabled={(needsPart && part === null) || (kind === 'ids' && (numbers?.length ?? 0) === 0)}
+            >
+              Search
+            </Button>
+          </Group>
         </form>
       </Popover.Dropdown>
     </Popover>

@@ -5,19 +5,61 @@ import { MergedThings } from './MergedThings';
 import { MergeFields } from './MergeFields';
 import type { MergeField, MergePreview } from './types';
 
-const field = (column: string, one: string, other: string, more: Partial<MergeField> = {}): MergeField => ({ column, label: column, values: { 1: one, 2: other }, merged: one === '' ? other : one, differs: one !== other, is_list: false, has_rule: true, ...more });
+const field = (column: string, one: string, other: string, more: Partial<MergeField> = {}): MergeField => ({
+  column,
+  label: column,
+  values: { 1: one, 2: other },
+  merged: one === '' ? other : one,
+  differs: one !== other,
+  is_list: false,
+  has_rule: true,
+  ...more,
+});
 const preview: MergePreview = {
   survivor: 1,
   name: 'Ann Lee',
-  candidates: [{ id: 1, name: 'Ann Lee', gifts: 2, given: { USD: '30.00' }, latest: '2024-01-02', filled: 5 }, { id: 2, name: 'Bo Lee', gifts: 0, given: {}, latest: '', filled: 3 }],
-  fields: [field('first_name', 'Ann', 'Bo'), field('last_name', 'Lee', 'Lee'), field('title', '', 'Dr.'), field('greeting', 'Ann', 'Bo', { has_rule: false }), field('phones', '+16035550143', '+16035550143\n+12075550199', { is_list: true, has_rule: false })],
-  lists: [{ list: 'phones', label: 'Phones', items: [{ text: '+16035550143', from: 1, note: 'home, primary' }, { text: '+12075550199', from: 2, note: 'home' }] }],
+  candidates: [
+    { id: 1, name: 'Ann Lee', gifts: 2, given: { USD: '30.00' }, latest: '2024-01-02', filled: 5 },
+    { id: 2, name: 'Bo Lee', gifts: 0, given: {}, latest: '', filled: 3 },
+  ],
+  fields: [
+    field('first_name', 'Ann', 'Bo'),
+    field('last_name', 'Lee', 'Lee'),
+    field('title', '', 'Dr.'),
+    field('greeting', 'Ann', 'Bo', { has_rule: false }),
+    field('phones', '+16035550143', '+16035550143\n+12075550199', { is_list: true, has_rule: false }),
+  ],
+  lists: [
+    {
+      list: 'phones',
+      label: 'Phones',
+      items: [
+        { text: '+16035550143', from: 1, note: 'home, primary' },
+        { text: '+12075550199', from: 2, note: 'home' },
+      ],
+    },
+  ],
   gifts: { count: 2, given: { USD: '30.00' } },
   reasons: [{ one: 1, other: 2, verdict: null, for: ['Same phone: +16035550143'], against: ['The first names differ: Ann Lee, Bo Lee'] }],
   policy: { survivor: 'oldest', usual: 'first filled', fields: {}, separator: '; ' },
 };
 const nothing = () => undefined;
-const html = (isApart: boolean, rules: string[] = []): string => renderToStaticMarkup(<MantineProvider><MergeFields data={preview} typed={{}} onTyped={nothing} onSurvivor={nothing} onWithout={nothing} isApart={isApart} rules={rules} policy={preview.policy} onPolicy={nothing} /></MantineProvider>);
+const html = (isApart: boolean, rules: string[] = []): string =>
+  renderToStaticMarkup(
+    <MantineProvider>
+      <MergeFields
+        data={preview}
+        typed={{}}
+        onTyped={nothing}
+        onSurvivor={nothing}
+        onWithout={nothing}
+        isApart={isApart}
+        rules={rules}
+        policy={preview.policy}
+        onPolicy={nothing}
+      />
+    </MantineProvider>,
+  );
 const things = (isApart: boolean): string => renderToStaticMarkup(<MergedThings data={preview} isApart={isApart} />);
 
 describe('supporters side by side', () => {

@@ -58,7 +58,13 @@ export interface MadeHousehold {
 
 /** Clusters of supporters that may be one, and the last search for them. */
 export interface Duplicates {
-  clusters: { cluster: number; certainty: 'certain' | 'review'; score: number; looked_at_by: string | null; members: { id: number; name: string }[] }[];
+  clusters: {
+    cluster: number;
+    certainty: 'certain' | 'review';
+    score: number;
+    looked_at_by: string | null;
+    members: { id: number; name: string }[];
+  }[];
   /** Clusters on earlier pages. */
   before: number;
   total: number;
@@ -70,7 +76,16 @@ export interface Duplicates {
   all_fields: { column: string; label: string }[];
   /** How often new and changed ones are searched by themselves. */
   schedule: string;
-  search: { state: 'waiting' | 'searching' | 'done' | 'failed'; done: number; total: number; compared: number; too_common: { rules: string; value: string; records: number }[] | null; error: string | null; created_at: string; ended_at: string | null } | null;
+  search: {
+    state: 'waiting' | 'searching' | 'done' | 'failed';
+    done: number;
+    total: number;
+    compared: number;
+    too_common: { rules: string; value: string; records: number }[] | null;
+    error: string | null;
+    created_at: string;
+    ended_at: string | null;
+  } | null;
 }
 
 /** Pairs to be reviewed that are alike for the same reasons, with some of them. */

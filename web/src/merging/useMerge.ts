@@ -11,7 +11,11 @@ export function useMerge(supporters: number[]) {
   const of = supporters.join(',');
   const [policy, setPolicy] = useState<MergePolicy>(usual);
   // What was chosen of some is not chosen of others.
-  const [choice, setChoice] = useState<{ of: string; survivor: number | null; typed: Record<string, string> }>({ of, survivor: null, typed: {} });
+  const [choice, setChoice] = useState<{ of: string; survivor: number | null; typed: Record<string, string> }>({
+    of,
+    survivor: null,
+    typed: {},
+  });
   const { survivor, typed } = choice.of === of ? choice : { survivor: null, typed: {} };
   const request = { supporters, survivor, policy, typed };
   const preview = useQuery({
@@ -21,7 +25,10 @@ export function useMerge(supporters: number[]) {
     placeholderData: keepPreviousData,
     retry: false,
   });
-  const data = supporters.length > 1 && preview.data?.candidates.map((one) => one.id).join() === [...supporters].sort((a, b) => a - b).join() ? preview.data : undefined;
+  const data =
+    supporters.length > 1 && preview.data?.candidates.map((one) => one.id).join() === [...supporters].sort((a, b) => a - b).join()
+      ? preview.data
+      : undefined;
   return {
     data,
     error: supporters.length > 1 ? preview.error : null,

@@ -11,7 +11,18 @@ import { Of } from '../shared/Of';
 import { OfficeFrame } from './OfficeFrame';
 
 interface Audit {
-  entries: { id: number; at: string; name: string | null; kind: string; what: string; intake_id: number | null; intake: string | null; ip_address: string | null; act_id: number | null; undone_at: string | null }[];
+  entries: {
+    id: number;
+    at: string;
+    name: string | null;
+    kind: string;
+    what: string;
+    intake_id: number | null;
+    intake: string | null;
+    ip_address: string | null;
+    act_id: number | null;
+    undone_at: string | null;
+  }[];
   more: boolean;
   kinds: string[];
 }
@@ -21,7 +32,8 @@ export function AuditPage() {
   const [kind, setKind] = useState<string | null>(null);
   const list = useInfiniteQuery({
     queryKey: ['audit', kind],
-    queryFn: ({ pageParam }) => api.get<Audit>(`audit?${kind === null ? '' : `kind=${encodeURIComponent(kind)}&`}${pageParam === 0 ? '' : `before=${pageParam}`}`),
+    queryFn: ({ pageParam }) =>
+      api.get<Audit>(`audit?${kind === null ? '' : `kind=${encodeURIComponent(kind)}&`}${pageParam === 0 ? '' : `before=${pageParam}`}`),
     initialPageParam: 0,
     getNextPageParam: (last) => (last.more ? last.entries[last.entries.length - 1]?.id : undefined),
   });
@@ -32,17 +44,61 @@ export function AuditPage() {
     <OfficeFrame title="Audit list" about="who did what that matters, the latest first">
       <Trouble error={list.error ?? undo.error} />
       <div className="panes">
-        <Pane title="Entries" right={<Select aria-label="Kind of entry" w={180} placeholder="every kind" clearable data={list.data?.pages[0]?.kinds ?? []} value={kind} onChange={setKind} />}>
+        <Pane
+          title="Entries"
+          right={
+            <Select
+              aria-label="Kind of entry"
+              w={180}
+              placeholder="every kind"
+              clearable
+              data={list.data?.pages[0]?.kinds ?? []}
+              value={kind}
+              onChange={setKind}
+            />
+          }
+        >
           <div className="pane-body" tabIndex={0}>
             <table className="rows">
               <tbody>
                 {entries.map((entry) => (
                   <tr key={entry.id}>
-                    <td style={{ width: 132 }} className="quiet">{moment(entry.at)}</td>
+                    <td style={{ width: 132 }} className="quiet">
+                      {moment(entry.at)}
+                    </td>
                     <td style={{ width: 150 }}>{entry.name ?? <span className="nothing">nobody signed in</span>}</td>
-                    <td style={{ width: 126 }}><span className={`pill ${entry.kind === 'sign-in refused' || entry.kind === 'let pass' ? 'look' : 'idle'}`}>{entry.kind}</span></td>
-                    <td>{entry.what}{entry.intake_id !== null && <>, <Link to={`/intakes/${entry.intake_id}`}>intake {entry.intake_id}</Link></>}{entry.act_id !== null && entry.kind !== 'undo' && (entry.undone_at === null ? <Button size="compact-xs" variant="default" ml={8} loading={undo.isPending && undo.variables === entry.act_id} onClick={() => entry.act_id !== null && undo.mutate(entry.act_id)}>Undo<Of what={entry.what} /></Button> : <span className="quiet">, undone</span>)}</td>
-                    <td style={{ width: 120 }} className="quiet">{entry.ip_address}</td>
+                    <td style={{ width: 126 }}>
+                      <span className={`pill ${entry.kind === 'sign-in refused' || entry.kind === 'let pass' ? 'look' : 'idle'}`}>
+                        {entry.kind}
+                      </span>
+                    </td>
+                    <td>
+                      {entry.what}
+                      {entry.intake_id !== null && (
+                        <>
+                          , <Link to={`/intakes/${entry.intake_id}`}>intake {entry.intake_id}</Link>
+                        </>
+                      )}
+                      {entry.act_id !== null &&
+                        entry.kind !== 'undo' &&
+                        (entry.undone_at === null ? (
+                          <Button
+                            size="compact-xs"
+                            variant="default"
+                            ml={8}
+                            loading={undo.isPending && undo.variables === entry.act_id}
+                            onClick={() => entry.act_id !== null && undo.mutate(entry.act_id)}
+                          >
+                            Undo
+                            <Of what={entry.what} />
+                          </Button>
+                        ) : (
+                          <span className="quiet">, undone</span>
+                        ))}
+                    </td>
+                    <td style={{ width: 120 }} className="quiet">
+                      {entry.ip_address}
+                    </td>
                   </tr>
                 ))}
               </tbody>

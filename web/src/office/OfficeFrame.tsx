@@ -15,7 +15,11 @@ export function OfficeFrame({ title, about, children }: { title: string; about: 
     <>
       <TitleLine title={title}>{about}</TitleLine>
       <nav className="tabs" aria-label="Administration">
-        {tabs.map((tab) => <NavLink key={tab.to} to={tab.to} className={({ isActive }) => (isActive ? 'chosen' : '')}>{tab.text}</NavLink>)}
+        {tabs.map((tab) => (
+          <NavLink key={tab.to} to={tab.to} className={({ isActive }) => (isActive ? 'chosen' : '')}>
+            {tab.text}
+          </NavLink>
+        ))}
       </nav>
       {children}
     </>

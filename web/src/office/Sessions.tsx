@@ -20,7 +20,10 @@ interface SessionRow {
 export function Sessions({ all = false }: { all?: boolean }) {
   const queries = useQueryClient();
   const query = useQuery({ queryKey: ['sessions'], queryFn: () => api.get<{ sessions: SessionRow[] }>('sessions') });
-  const end = useMutation({ mutationFn: (key: string) => api.delete<{ sessions: SessionRow[] }>(`sessions/${key}`), onSuccess: (answer) => queries.setQueryData(['sessions'], answer) });
+  const end = useMutation({
+    mutationFn: (key: string) => api.delete<{ sessions: SessionRow[] }>(`sessions/${key}`),
+    onSuccess: (answer) => queries.setQueryData(['sessions'], answer),
+  });
   const rows = (query.data?.sessions ?? []).filter((row) => all || row.mine);
   return (
     <Pane title={all ? 'Signed in' : 'Where you are signed in'} note={counted(rows.length, 'session')}>
@@ -30,9 +33,28 @@ export function Sessions({ all = false }: { all?: boolean }) {
           <tbody>
             {rows.map((row) => (
               <tr key={row.key}>
-                <td>{all ? row.name : 'You'}{row.here && <span className="pill" style={{ marginLeft: 6 }}>here</span>}<div className="quiet cut" title={row.with}>{row.address}, {row.with}</div></td>
-                <td className="quiet" style={{ width: 108 }}>{moment(row.seen_at)}</td>
-                <td style={{ width: 70 }}>{!row.here && <Button variant="default" size="compact-xs" onClick={() => end.mutate(row.key)}>End<Of what={`the session of ${row.name}, ${row.address}`} /></Button>}</td>
+                <td>
+                  {all ? row.name : 'You'}
+                  {row.here && (
+                    <span className="pill" style={{ marginLeft: 6 }}>
+                      here
+                    </span>
+                  )}
+                  <div className="quiet cut" title={row.with}>
+                    {row.address}, {row.with}
+                  </div>
+                </td>
+                <td className="quiet" style={{ width: 108 }}>
+                  {moment(row.seen_at)}
+                </td>
+                <td style={{ width: 70 }}>
+                  {!row.here && (
+                    <Button variant="default" size="compact-xs" onClick={() => end.mutate(row.key)}>
+                      End
+                      <Of what={`the session of ${row.name}, ${row.address}`} />
+                    </Button>
+                  )}
+                </td>
               </tr>
             ))}
           </tbody>

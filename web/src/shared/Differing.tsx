@@ -7,7 +7,15 @@ export function Differing({ value, other, exact = false }: { value: string; othe
   const known = new Set(fold(other).split(/[\s,]+/));
   return (
     <span className="mono" style={{ whiteSpace: 'pre-line' }}>
-      {value.split(/([\s,]+)/).map((word, i) => (/^[\s,]*$/.test(word) || other === '' || known.has(fold(word)) ? word : <mark key={i} className="difference">{word}</mark>))}
+      {value.split(/([\s,]+)/).map((word, i) =>
+        /^[\s,]*$/.test(word) || other === '' || known.has(fold(word)) ? (
+          word
+        ) : (
+          <mark key={i} className="difference">
+            {word}
+          </mark>
+        ),
+      )}
     </span>
   );
 }

@@ -11,9 +11,19 @@ export function NumbersFile({ numbers, onNumbers }: NumbersFileProps) {
   return (
     <>
       <FileButton accept=".csv,.txt,text/*" onChange={(file) => void file?.text().then((text) => onNumbers(idsIn(text)))}>
-        {(props) => <Button variant="default" {...props}>{numbers === undefined ? 'Choose a file with numbers' : `${count(numbers.length)} ${numbers.length === 1 ? 'number' : 'numbers'} in it; choose another`}</Button>}
+        {(props) => (
+          <Button variant="default" {...props}>
+            {numbers === undefined
+              ? 'Choose a file with numbers'
+              : `${count(numbers.length)} ${numbers.length === 1 ? 'number' : 'numbers'} in it; choose another`}
+          </Button>
+        )}
       </FileButton>
-      {numbers?.length === 0 && <p className="trouble" role="alert">There is no supporter number in that file. It should have one a line.</p>}
+      {numbers?.length === 0 && (
+        <p className="trouble" role="alert">
+          There is no supporter number in that file. It should have one a line.
+        </p>
+      )}
     </>
   );
 }

@@ -16,7 +16,11 @@ export function Pane({ title, note, right, children, style, label }: PaneProps) 
       {title !== undefined && (
         <header>
           <h2>{title}</h2>
-          {note !== undefined && <span className="quiet" aria-live="polite">{note}</span>}
+          {note !== undefined && (
+            <span className="quiet" aria-live="polite">
+              {note}
+            </span>
+          )}
           {right !== undefined && <span className="push">{right}</span>}
         </header>
       )}

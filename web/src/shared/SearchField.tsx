@@ -8,5 +8,13 @@ interface SearchFieldProps {
 }
 
 export function SearchField({ label, hint, value, onSearch }: SearchFieldProps) {
-  return <TextInput aria-label={label} w="min(340px, 100%)" placeholder={hint} value={value} onChange={(event) => onSearch(event.currentTarget.value)} />;
+  return (
+    <TextInput
+      aria-label={label}
+      w="min(340px, 100%)"
+      placeholder={hint}
+      value={value}
+      onChange={(event) => onSearch(event.currentTarget.value)}
+    />
+  );
 }

@@ -22,8 +22,18 @@ export function Sure({ ask, children, yes, onSure, button }: SureProps) {
       <Modal opened={asking} onClose={() => setAsking(false)} title={ask}>
         <p style={{ marginTop: 0 }}>{children}</p>
         <div className="also">
-          <Button color="brick" onClick={() => { setAsking(false); onSure(); }}>{yes}</Button>
-          <Button variant="default" onClick={() => setAsking(false)}>Keep it</Button>
+          <Button
+            color="brick"
+            onClick={() => {
+              setAsking(false);
+              onSure();
+            }}
+          >
+            {yes}
+          </Button>
+          <Button variant="default" onClick={() => setAsking(false)}>
+            Keep it
+          </Button>
         </div>
       </Modal>
     </>

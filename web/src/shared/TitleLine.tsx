@@ -8,8 +8,12 @@ export function TitleLine({ title, children }: { title: string; children?: React
   }, [title]);
   return (
     <div className="title-line">
-      <h1 className="cut" title={title}>{title}</h1>
-      <span className="quiet cut" aria-live="polite">{children}</span>
+      <h1 className="cut" title={title}>
+        {title}
+      </h1>
+      <span className="quiet cut" aria-live="polite">
+        {children}
+      </span>
       <Finder />
     </div>
   );

@@ -9,7 +9,15 @@ export function Trend({ label, values, good = 'down' }: { label: string; values:
   const better = good === 'up' ? last > first : last < first;
   return (
     <span role="img" aria-label={`${label}: from ${first} to ${last}, ${last === first ? 'unchanged' : better ? 'better' : 'worse'}`}>
-      <Sparkline w={104} h={26} data={values} curveType="monotone" color={last === first || better ? 'pine.5' : 'resin.7'} fillOpacity={0.25} strokeWidth={1.5} />
+      <Sparkline
+        w={104}
+        h={26}
+        data={values}
+        curveType="monotone"
+        color={last === first || better ? 'pine.5' : 'resin.7'}
+        fillOpacity={0.25}
+        strokeWidth={1.5}
+      />
     </span>
   );
 }

@@ -10,7 +10,12 @@ export const useMayLoad = (): boolean => useSession().data?.user?.may_load ?? fa
 /** What the person who is signed in may do. */
 export const useMay = () => {
   const user = useSession().data?.user;
-  return { load: user?.may_load ?? false, edit: user?.may_edit ?? false, standards: user?.may_set_standards ?? false, administer: user?.may_administer ?? false };
+  return {
+    load: user?.may_load ?? false,
+    edit: user?.may_edit ?? false,
+    standards: user?.may_set_standards ?? false,
+    administer: user?.may_administer ?? false,
+  };
 };
 
 export function useSignIn() {

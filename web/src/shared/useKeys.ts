@@ -11,7 +11,8 @@ export function useKeys(keys: Record<string, () => void>) {
     const onKey = (event: KeyboardEvent) => {
       const target = event.target instanceof HTMLElement ? event.target : null;
       const typing = target?.closest('input, textarea, select, [contenteditable], [role="listbox"]') !== null && target !== null;
-      const pressing = event.key === 'Enter' || event.key === ' ' ? target?.closest('button, a, [role="option"]') !== null && target !== null : false;
+      const pressing =
+        event.key === 'Enter' || event.key === ' ' ? target?.closest('button, a, [role="option"]') !== null && target !== null : false;
       if (typing || pressing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('[role="dialog"]') !== null) {
         return;
       }

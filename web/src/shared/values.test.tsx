@@ -22,7 +22,10 @@ describe('a raw value shows what nobody sees', () => {
 });
 
 describe('differences are marked within the value', () => {
-  const marked = (value: string, other: string, exact = false): string[] => [...renderToStaticMarkup(<Differing value={value} other={other} exact={exact} />).matchAll(/<mark[^>]*>([^<]*)<\/mark>/g)].map((found) => found[1] ?? '');
+  const marked = (value: string, other: string, exact = false): string[] =>
+    [...renderToStaticMarkup(<Differing value={value} other={other} exact={exact} />).matchAll(/<mark[^>]*>([^<]*)<\/mark>/g)].map(
+      (found) => found[1] ?? '',
+    );
 
   it('marks the words that the other lacks', () => expect(marked('Bob Hathaway', 'Robert J. Hathaway')).toEqual(['Bob']));
   it('does not count capitals', () => expect(marked('ANN LEE', 'Ann Lee')).toEqual([]));
@@ -38,6 +41,8 @@ describe('how settled a column is', () => {
     expect(html).toContain('<path');
   });
   it('spends colour only on what needs a person', () => {
-    expect(['sure', 'look', 'open', 'left behind'].map((state) => renderToStaticMarkup(<Lozenge state={state} />).includes('needs'))).toEqual([false, true, true, false]);
+    expect(
+      ['sure', 'look', 'open', 'left behind'].map((state) => renderToStaticMarkup(<Lozenge state={state} />).includes('needs')),
+    ).toEqual([false, true, true, false]);
   });
 });

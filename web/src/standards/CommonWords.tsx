@@ -14,16 +14,33 @@ export function CommonWords({ words, onKept }: { words: string[]; onKept: () => 
       <Trouble error={keep.error} />
       {draft === null ? (
         <>
-          <p className="quiet" style={{ margin: '3px 0 6px', maxHeight: 120, overflowY: 'auto' }} tabIndex={0}>{words.length === 0 ? 'None: every word counts.' : words.join(', ')}</p>
-          <Button size="compact-sm" variant="default" onClick={() => setDraft(words)}>Change</Button>
+          <p className="quiet" style={{ margin: '3px 0 6px', maxHeight: 120, overflowY: 'auto' }} tabIndex={0}>
+            {words.length === 0 ? 'None: every word counts.' : words.join(', ')}
+          </p>
+          <Button size="compact-sm" variant="default" onClick={() => setDraft(words)}>
+            Change
+          </Button>
         </>
       ) : (
         <>
-          <TagsInput size="xs" aria-label="Common words" maxTags={500} value={draft} onChange={setDraft} styles={{ input: { maxHeight: 180, overflowY: 'auto' } }} />
+          <TagsInput
+            size="xs"
+            aria-label="Common words"
+            maxTags={500}
+            value={draft}
+            onChange={setDraft}
+            styles={{ input: { maxHeight: 180, overflowY: 'auto' } }}
+          />
           <Group gap={6} mt={6}>
-            <Button size="compact-sm" loading={keep.isPending} onClick={() => keep.mutate(draft)}>Save</Button>
-            <Button size="compact-sm" variant="default" onClick={() => setDraft(null)}>Cancel</Button>
-            <Button size="compact-sm" variant="subtle" color="pine" onClick={() => keep.mutate(null)}>As shipped</Button>
+            <Button size="compact-sm" loading={keep.isPending} onClick={() => keep.mutate(draft)}>
+              Save
+            </Button>
+            <Button size="compact-sm" variant="default" onClick={() => setDraft(null)}>
+              Cancel
+            </Button>
+            <Button size="compact-sm" variant="subtle" color="pine" onClick={() => keep.mutate(null)}>
+              As shipped
+            </Button>
           </Group>
         </>
       )}

@@ -12,8 +12,13 @@ export function ListsPage() {
   const [asked, setAsked] = useSearchParams();
   const catalog = useQuery({ queryKey: ['catalog'], queryFn: () => api.get<WholeCatalog>('catalog') });
   const fields = catalog.data?.fields.filter((field) => field.can.list && !field.retired) ?? [];
-  const key = fields.find((field) => field.key === asked.get('field'))?.key ?? fields.find((field) => field.list !== null)?.key ?? fields[0]?.key;
-  const list = useQuery({ queryKey: ['list', key], queryFn: () => api.get<PickListData>(`fields/${key}/list`), enabled: key !== undefined });
+  const key =
+    fields.find((field) => field.key === asked.get('field'))?.key ?? fields.find((field) => field.list !== null)?.key ?? fields[0]?.key;
+  const list = useQuery({
+    queryKey: ['list', key],
+    queryFn: () => api.get<PickListData>(`fields/${key}/list`),
+    enabled: key !== undefined,
+  });
   return (
     <StandardsFrame about="which values a field may have, and what else people write for them">
       <Trouble error={catalog.error ?? list.error} />
@@ -24,15 +29,26 @@ export function ListsPage() {
               {fields.map((field) => (
                 <li key={field.key}>
                   <button type="button" aria-current={field.key === key} onClick={() => setAsked({ field: field.key }, { replace: true })}>
-                    <span className="line"><b>{field.label}</b><span>{field.list === null ? '' : field.list.values}</span></span>
-                    <span className="quiet">{field.list === null ? 'no list: anything goes' : field.list.closed ? 'only these values' : 'these and others'}</span>
+                    <span className="line">
+                      <b>{field.label}</b>
+                      <span>{field.list === null ? '' : field.list.values}</span>
+                    </span>
+                    <span className="quiet">
+                      {field.list === null ? 'no list: anything goes' : field.list.closed ? 'only these values' : 'these and others'}
+                    </span>
                   </button>
                 </li>
               ))}
             </ul>
           </div>
         </Pane>
-        {list.data !== undefined && <ListEditor key={`${list.data.field} ${list.dataUpdatedAt}`} list={list.data} hasList={fields.find((field) => field.key === key)?.list !== null} />}
+        {list.data !== undefined && (
+          <ListEditor
+            key={`${list.data.field} ${list.dataUpdatedAt}`}
+            list={list.data}
+            hasList={fields.find((field) => field.key === key)?.list !== null}
+          />
+        )}
       </div>
     </StandardsFrame>
   );

@@ -35,7 +35,10 @@ export function OrganizationPage() {
     },
   });
   const data = view.data;
-  const home = data === undefined ? null : { currency: draft.currency ?? data.currency, country: draft.country ?? data.country, dates: draft.dates ?? data.dates };
+  const home =
+    data === undefined
+      ? null
+      : { currency: draft.currency ?? data.currency, country: draft.country ?? data.country, dates: draft.dates ?? data.dates };
   return (
     <StandardsFrame about="what is meant where a file or a form says nothing else">
       <Trouble error={view.error ?? save.error} />
@@ -43,19 +46,54 @@ export function OrganizationPage() {
         <Pane title="Your organization">
           {home !== null && data !== undefined && (
             <div className="pane-body form" style={{ maxWidth: 560 }}>
-              <Select label="Currency" description="Gifts in another currency keep it, and are added up apart. Changing this converts nothing." searchable allowDeselect={false} data={data.currencies} value={home.currency} onChange={(currency) => currency !== null && setDraft({ ...draft, currency })} />
-              <Select label="Country" description="Of addresses and phone numbers that name none" searchable allowDeselect={false} data={data.countries} value={home.country} onChange={(country) => country !== null && setDraft({ ...draft, country })} />
-              <Radio.Group label="Dates you type by hand" description="In a file you are still asked where a date can be read two ways" value={home.dates} onChange={(dates) => setDraft({ ...draft, dates })}>
-                {data.orders.map((order) => <Radio key={order.value} mt="xs" value={order.value} label={`${order.label}: ${examples[order.value] ?? ''}`} />)}
+              <Select
+                label="Currency"
+                description="Gifts in another currency keep it, and are added up apart. Changing this converts nothing."
+                searchable
+                allowDeselect={false}
+                data={data.currencies}
+                value={home.currency}
+                onChange={(currency) => currency !== null && setDraft({ ...draft, currency })}
+              />
+              <Select
+                label="Country"
+                description="Of addresses and phone numbers that name none"
+                searchable
+                allowDeselect={false}
+                data={data.countries}
+                value={home.country}
+                onChange={(country) => country !== null && setDraft({ ...draft, country })}
+              />
+              <Radio.Group
+                label="Dates you type by hand"
+                description="In a file you are still asked where a date can be read two ways"
+                value={home.dates}
+                onChange={(dates) => setDraft({ ...draft, dates })}
+              >
+                {data.orders.map((order) => (
+                  <Radio key={order.value} mt="xs" value={order.value} label={`${order.label}: ${examples[order.value] ?? ''}`} />
+                ))}
               </Radio.Group>
-              {save.isSuccess && Object.keys(draft).length === 0 && <p role="status">Saved. Intakes that wait to be loaded are being worked out again.</p>}
+              {save.isSuccess && Object.keys(draft).length === 0 && (
+                <p role="status">Saved. Intakes that wait to be loaded are being worked out again.</p>
+              )}
             </div>
           )}
         </Pane>
       </div>
       <div className="foot">
-        <Button disabled={home === null || Object.keys(draft).length === 0} loading={save.isPending} onClick={() => home !== null && save.mutate(home)}>Save</Button>
-        {Object.keys(draft).length > 0 && <Button variant="subtle" color="pine" onClick={() => setDraft({})}>Discard the changes</Button>}
+        <Button
+          disabled={home === null || Object.keys(draft).length === 0}
+          loading={save.isPending}
+          onClick={() => home !== null && save.mutate(home)}
+        >
+          Save
+        </Button>
+        {Object.keys(draft).length > 0 && (
+          <Button variant="subtle" color="pine" onClick={() => setDraft({})}>
+            Discard the changes
+          </Button>
+        )}
       </div>
     </StandardsFrame>
   );

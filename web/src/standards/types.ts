@@ -115,7 +115,10 @@ export interface Measurement {
   asked: number;
   rules: { rule: string; wrongly_joined: number; asked: number; found: number }[];
   kept_apart: { why: string; count: number }[];
-  examples: Record<'missed' | 'wrongly_joined', { names: string; one: number; other: number; for: string[]; against: string[]; rules: string[] }[]>;
+  examples: Record<
+    'missed' | 'wrongly_joined',
+    { names: string; one: number; other: number; for: string[]; against: string[]; rules: string[] }[]
+  >;
 }
 
 export interface RuleTrialData {
@@ -125,7 +128,20 @@ export interface RuleTrialData {
   total: number;
   error: string | null;
   too_common: { rules: string; value: string; records: number }[];
-  found: { certain: number; review: number; added: number; dropped: number; other: number; borders?: RuleBorders; measured: Measurement; measured_in_use: Measurement; examples: Record<string, { one: number; other: number; certainty: string; score: number; for: string[]; against: string[]; rules: string[] }[]> } | null;
+  found: {
+    certain: number;
+    review: number;
+    added: number;
+    dropped: number;
+    other: number;
+    borders?: RuleBorders;
+    measured: Measurement;
+    measured_in_use: Measurement;
+    examples: Record<
+      string,
+      { one: number; other: number; certainty: string; score: number; for: string[]; against: string[]; rules: string[] }[]
+    >;
+  } | null;
   names: Record<string, string>;
 }
 

@@ -31,22 +31,61 @@ export function BesideForm({ alike, asked, problems, conflicts, draft, catalog, 
               <div key={place} className="pane-note">
                 <b>{label(place)}</b>, which was <span className="mono">{conflict.base || 'blank'}</span>
                 <div className="also">
-                  <Button size="compact-sm" onClick={() => { onDraft(withPlace(draft, place, conflict.mine)); onSettled(place); }}>Mine: {conflict.mine || 'blank'}</Button>
-                  <Button size="compact-sm" variant="default" onClick={() => { onDraft(withPlace(draft, place, conflict.theirs)); onSettled(place); }}>Theirs: {conflict.theirs || 'blank'}</Button>
+                  <Button
+                    size="compact-sm"
+                    onClick={() => {
+                      onDraft(withPlace(draft, place, conflict.mine));
+                      onSettled(place);
+                    }}
+                  >
+                    Mine: {conflict.mine || 'blank'}
+                  </Button>
+                  <Button
+                    size="compact-sm"
+                    variant="default"
+                    onClick={() => {
+                      onDraft(withPlace(draft, place, conflict.theirs));
+                      onSettled(place);
+                    }}
+                  >
+                    Theirs: {conflict.theirs || 'blank'}
+                  </Button>
                 </div>
               </div>
             ))}
           </div>
         </Pane>
       )}
-      <Pane title={alike.length === 0 ? 'Who looks like this one' : `${counted(alike.length, 'supporter')} look${alike.length === 1 ? 's' : ''} like this one`} style={{ flex: 1 }}>
+      <Pane
+        title={
+          alike.length === 0
+            ? 'Who looks like this one'
+            : `${counted(alike.length, 'supporter')} look${alike.length === 1 ? 's' : ''} like this one`
+        }
+        style={{ flex: 1 }}
+      >
         <div className="pane-body" tabIndex={0}>
-          {alike.length === 0 && <p className="empty">{asked ? 'Nobody so far.' : 'As soon as there is a name, an email or an address, whoever may be the same shows here.'}</p>}
+          {alike.length === 0 && (
+            <p className="empty">
+              {asked ? 'Nobody so far.' : 'As soon as there is a name, an email or an address, whoever may be the same shows here.'}
+            </p>
+          )}
           {alike.map((one) => (
             <div key={one.id} className="pane-note">
-              <Link to={`/supporters/${one.id}`} target="_blank">{one.name}</Link> <span className="quiet">{one.place}</span>
-              {one.for.map((reason) => <div key={reason} className="quiet">+ {reason}</div>)}
-              {one.against.map((reason) => <div key={reason} className="quiet">− {reason}</div>)}
+              <Link to={`/supporters/${one.id}`} target="_blank">
+                {one.name}
+              </Link>{' '}
+              <span className="quiet">{one.place}</span>
+              {one.for.map((reason) => (
+                <div key={reason} className="quiet">
+                  + {reason}
+                </div>
+              ))}
+              {one.against.map((reason) => (
+                <div key={reason} className="quiet">
+                  − {reason}
+                </div>
+              ))}
             </div>
           ))}
         </div>

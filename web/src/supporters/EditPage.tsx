@@ -17,13 +17,30 @@ export function EditPage() {
   const { id } = useParams();
   const [asked] = useSearchParams();
   const catalog = useQuery({ queryKey: ['forms'], queryFn: () => api.get<FormCatalog>('forms') });
-  const form = useQuery({ queryKey: ['form', id], queryFn: () => api.get<Form>(`supporters/${id}/form`), enabled: id !== undefined, staleTime: 0, gcTime: 0, refetchOnWindowFocus: false });
+  const form = useQuery({
+    queryKey: ['form', id],
+    queryFn: () => api.get<Form>(`supporters/${id}/form`),
+    enabled: id !== undefined,
+    staleTime: 0,
+    gcTime: 0,
+    refetchOnWindowFocus: false,
+  });
   const data = id === undefined ? { draft: newDraft(asked.get('kind') ?? 'person'), names: {}, name: '' } : form.data;
   return (
     <>
-      <TitleLine title={id === undefined ? 'Add a supporter' : `Edit ${data?.name ?? ''}`}>{id === undefined ? 'checked as you write; likely duplicates show on the right' : `supporter ${id}`}</TitleLine>
+      <TitleLine title={id === undefined ? 'Add a supporter' : `Edit ${data?.name ?? ''}`}>
+        {id === undefined ? 'checked as you write; likely duplicates show on the right' : `supporter ${id}`}
+      </TitleLine>
       <Trouble error={catalog.error ?? form.error} />
-      {catalog.data !== undefined && data !== undefined && <SupporterForm key={id ?? 'new'} catalog={catalog.data} id={id === undefined ? null : Number(id)} first={data.draft} names={data.names} />}
+      {catalog.data !== undefined && data !== undefined && (
+        <SupporterForm
+          key={id ?? 'new'}
+          catalog={catalog.data}
+          id={id === undefined ? null : Number(id)}
+          first={data.draft}
+          names={data.names}
+        />
+      )}
     </>
   );
 }

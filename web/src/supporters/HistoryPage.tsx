@@ -22,7 +22,6 @@ interface Entry {
   changes: (Omit<ShownChange, 'fields'> & { change: number; fields: (ShownChange['fields'][number] & { can_be_put_back: boolean })[] })[];
 }
 
-
 /** Every change to a supporter, with before and after; each can be put back by itself. */
 export function HistoryPage() {
   const { id = '' } = useParams();
@@ -34,11 +33,17 @@ export function HistoryPage() {
     initialPageParam: 0,
     getNextPageParam: (last) => (last.more ? last.entries[last.entries.length - 1]?.id : undefined),
   });
-  const back = useMutation({ mutationFn: ({ entry, change, column }: { entry: number; change: number; column: string }) => api.post(`supporters/${id}/history/${entry}`, { change, column }), onSuccess: () => queries.invalidateQueries() });
+  const back = useMutation({
+    mutationFn: ({ entry, change, column }: { entry: number; change: number; column: string }) =>
+      api.post(`supporters/${id}/history/${entry}`, { change, column }),
+    onSuccess: () => queries.invalidateQueries(),
+  });
   const entries = list.data?.pages.flatMap((page) => page.entries) ?? [];
   return (
     <>
-      <TitleLine title="History">supporter <Link to={`/supporters/${id}`}>{id}</Link>, the latest first</TitleLine>
+      <TitleLine title="History">
+        supporter <Link to={`/supporters/${id}`}>{id}</Link>, the latest first
+      </TitleLine>
       <Trouble error={list.error ?? back.error} />
       <div className="panes">
         <Pane title="Every change">
@@ -60,11 +65,48 @@ export function HistoryPage() {
                     change.fields.map((field, i) => (
                       <tr key={`${entry.id}-${change.change}-${field.label}`}>
                         <td className="quiet">{at === 0 && i === 0 ? moment(entry.at) : ''}</td>
-                        <td className="quiet">{at === 0 && i === 0 && <>{causes[entry.cause] ?? entry.cause}{entry.by !== null && ` by ${entry.by}`}{entry.intake !== null && <>, <Link to={`/intakes/${entry.intake.id}/proof`}>{entry.intake.name}</Link></>}{entry.row !== null && entry.intake !== null && <>, <Link to={`/intakes/${entry.intake.id}/rows/${entry.row}`}>row {entry.row}</Link></>}</>}</td>
-                        <td>{field.label}{change.action === 'delete' && <span className="quiet"> removed</span>}</td>
+                        <td className="quiet">
+                          {at === 0 && i === 0 && (
+                            <>
+                              {causes[entry.cause] ?? entry.cause}
+                              {entry.by !== null && ` by ${entry.by}`}
+                              {entry.intake !== null && (
+                                <>
+                                  , <Link to={`/intakes/${entry.intake.id}/proof`}>{entry.intake.name}</Link>
+                                </>
+                              )}
+                              {entry.row !== null && entry.intake !== null && (
+                                <>
+                                  , <Link to={`/intakes/${entry.intake.id}/rows/${entry.row}`}>row {entry.row}</Link>
+                                </>
+                              )}
+                            </>
+                          )}
+                        </td>
+                        <td>
+                          {field.label}
+                          {change.action === 'delete' && <span className="quiet"> removed</span>}
+                        </td>
                         <td className="mono">{field.before ?? <span className="nothing">none</span>}</td>
                         <td className="mono">{field.after ?? <span className="nothing">none</span>}</td>
-                        <td className="num">{may.edit && field.can_be_put_back && <Button variant="default" size="compact-xs" loading={back.isPending && back.variables.entry === entry.id && back.variables.change === change.change && back.variables.column === field.column} onClick={() => back.mutate({ entry: entry.id, change: change.change, column: field.column })}>Put it back<Of what={field.label} /></Button>}</td>
+                        <td className="num">
+                          {may.edit && field.can_be_put_back && (
+                            <Button
+                              variant="default"
+                              size="compact-xs"
+                              loading={
+                                back.isPending &&
+                                back.variables.entry === entry.id &&
+                                back.variables.change === change.change &&
+                                back.variables.column === field.column
+                              }
+                              onClick={() => back.mutate({ entry: entry.id, change: change.change, column: field.column })}
+                            >
+                              Put it back
+                              <Of what={field.label} />
+                            </Button>
+                          )}
+                        </td>
                       </tr>
                     )),
                   ),
@@ -75,7 +117,11 @@ export function HistoryPage() {
           </div>
         </Pane>
       </div>
-      <div className="foot"><Button variant="default" component={Link} to={`/supporters/${id}`}>Back to the supporter</Button></div>
+      <div className="foot">
+        <Button variant="default" component={Link} to={`/supporters/${id}`}>
+          Back to the supporter
+        </Button>
+      </div>
     </>
   );
 }

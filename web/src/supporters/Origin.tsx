@@ -18,7 +18,7 @@ export function Origin({ origin }: { origin: OriginData | undefined }) {
       {open && (
         <span className="origin">
           {origin.intake === null ? (
-            causes[origin.cause] ?? origin.cause
+            (causes[origin.cause] ?? origin.cause)
           ) : (
             <>
               {origin.cause === 'undo' ? 'put back by the undo of ' : ''}

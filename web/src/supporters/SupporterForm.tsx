@@ -26,7 +26,17 @@ interface Refusal {
   merged?: Draft;
 }
 
-const name: FormField = { key: 'name.full', label: 'Name of the household', group: 'Name', type: 'text', options: [], example: 'Ann & Bo Lee', edits: true, hidden_in: [], required: 'always' };
+const name: FormField = {
+  key: 'name.full',
+  label: 'Name of the household',
+  group: 'Name',
+  type: 'text',
+  options: [],
+  example: 'Ann & Bo Lee',
+  edits: true,
+  hidden_in: [],
+  required: 'always',
+};
 
 /** A form drawn from the catalog: every problem at its field as one leaves it, likely duplicates beside it, and nothing lost when two people write at once. */
 export function SupporterForm({ catalog, id, first, names }: SupporterFormProps) {
@@ -49,7 +59,8 @@ export function SupporterForm({ catalog, id, first, names }: SupporterFormProps)
     placeholderData: (before) => before,
   });
   const save = useMutation({
-    mutationFn: () => (id === null ? api.post<{ id: number }>('supporters', { draft }) : api.put<{ id: number }>(`supporters/${id}/form`, { draft, base })),
+    mutationFn: () =>
+      id === null ? api.post<{ id: number }>('supporters', { draft }) : api.put<{ id: number }>(`supporters/${id}/form`, { draft, base }),
     onSuccess: (kept) => {
       void queries.invalidateQueries();
       void navigate(`/supporters/${kept.id}`);
@@ -69,7 +80,11 @@ export function SupporterForm({ catalog, id, first, names }: SupporterFormProps)
   const touched = (place: string) => showAll || at(draft, place) !== '';
   const wrong = (place: string) => {
     const problem = problems.find((one) => one.place === place);
-    return problem !== undefined && touched(place) ? <>{problem.reason}. {problem.remedy}.</> : undefined;
+    return problem !== undefined && touched(place) ? (
+      <>
+        {problem.reason}. {problem.remedy}.
+      </>
+    ) : undefined;
   };
   const leave = () => setLeft((times) => times + 1);
   const fields = [...(draft.kind === 'household' ? [name] : []), ...shownFields(catalog, draft.kind, id === null ? 'add' : 'page')];
@@ -79,31 +94,76 @@ export function SupporterForm({ catalog, id, first, names }: SupporterFormProps)
     <section key={group} aria-label={group}>
       <h3 className="section">{group}</h3>
       <div className="field-grid">
-        {fields.filter((field) => field.group === group).map((field) => (
-          <div key={field.key} className={field.type === 'long text' || field.type === 'names' || field.type === 'several from a list' ? 'wide' : undefined}>
-            <FieldInput field={field} kind={draft.kind} value={draft.fields[field.key] ?? ''} error={wrong(`fields.${field.key}`)} onChange={(value) => setDraft({ ...draft, fields: { ...draft.fields, [field.key]: value } })} onLeave={leave} />
-          </div>
-        ))}
+        {fields
+          .filter((field) => field.group === group)
+          .map((field) => (
+            <div
+              key={field.key}
+              className={field.type === 'long text' || field.type === 'names' || field.type === 'several from a list' ? 'wide' : undefined}
+            >
+              <FieldInput
+                field={field}
+                kind={draft.kind}
+                value={draft.fields[field.key] ?? ''}
+                error={wrong(`fields.${field.key}`)}
+                onChange={(value) => setDraft({ ...draft, fields: { ...draft.fields, [field.key]: value } })}
+                onLeave={leave}
+              />
+            </div>
+          ))}
       </div>
     </section>
   );
   return (
     <>
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1.7fr) minmax(0, 1fr)' }}>
-        <Pane title={id === null ? <Chips label="Kind of supporter" value={draft.kind} onChange={(kind) => setDraft({ ...draft, kind })} options={['person', 'household', 'organization'].map((kind) => ({ value: kind, text: kind }))} /> : draft.kind}>
+        <Pane
+          title={
+            id === null ? (
+              <Chips
+                label="Kind of supporter"
+                value={draft.kind}
+                onChange={(kind) => setDraft({ ...draft, kind })}
+                options={['person', 'household', 'organization'].map((kind) => ({ value: kind, text: kind }))}
+              />
+            ) : (
+              draft.kind
+            )
+          }
+        >
           <div className="pane-body form entry-form" tabIndex={0}>
-            {groups.filter((group) => early.includes(group)).slice(0, 1).map(section)}
+            {groups
+              .filter((group) => early.includes(group))
+              .slice(0, 1)
+              .map(section)}
             <ContactLists draft={draft} catalog={catalog} wrong={wrong} onChange={setDraft} onLeave={leave} />
             {groups.filter((group) => group !== 'Name').map(section)}
             <LinkList draft={draft} catalog={catalog} names={names} onChange={setDraft} />
           </div>
         </Pane>
-        <BesideForm alike={checked.data?.alike ?? []} asked={left > 0} problems={showAll ? problems : problems.filter((problem) => touched(problem.place))} conflicts={conflicts} draft={draft} catalog={catalog} onDraft={setDraft} onSettled={(place) => setConflicts(Object.fromEntries(Object.entries(conflicts).filter(([one]) => one !== place)))} />
+        <BesideForm
+          alike={checked.data?.alike ?? []}
+          asked={left > 0}
+          problems={showAll ? problems : problems.filter((problem) => touched(problem.place))}
+          conflicts={conflicts}
+          draft={draft}
+          catalog={catalog}
+          onDraft={setDraft}
+          onSettled={(place) => setConflicts(Object.fromEntries(Object.entries(conflicts).filter(([one]) => one !== place)))}
+        />
       </div>
       <div className="foot">
-        <Button loading={save.isPending} disabled={!changed || Object.keys(conflicts).length > 0} onClick={() => save.mutate()}>{id === null ? 'Add this supporter' : 'Save'}</Button>
-        <Button variant="default" onClick={() => void navigate(-1)}>{changed ? 'Leave without saving' : 'Back'}</Button>
-        {Object.keys(conflicts).length > 0 ? <span className="quiet">{counted(Object.keys(conflicts).length, 'value')} to choose on the right first.</span> : <Trouble error={save.error} />}
+        <Button loading={save.isPending} disabled={!changed || Object.keys(conflicts).length > 0} onClick={() => save.mutate()}>
+          {id === null ? 'Add this supporter' : 'Save'}
+        </Button>
+        <Button variant="default" onClick={() => void navigate(-1)}>
+          {changed ? 'Leave without saving' : 'Back'}
+        </Button>
+        {Object.keys(conflicts).length > 0 ? (
+          <span className="quiet">{counted(Object.keys(conflicts).length, 'value')} to choose on the right first.</span>
+        ) : (
+          <Trouble error={save.error} />
+        )}
       </div>
     </>
   );

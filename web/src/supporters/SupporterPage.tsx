@@ -14,15 +14,37 @@ import { GiftEditor } from './GiftEditor';
 import { Origin } from './Origin';
 
 const names: [string, string][] = [
-  ['title', 'Title'], ['first_name', 'First name'], ['middle_name', 'Middle name'], ['last_name', 'Last name'], ['suffix', 'Suffix'], ['nickname', 'Nickname'], ['birth_date', 'Birth date'], ['organization_name', 'Organization'],
-  ['envelope_name', 'On envelopes'], ['greeting', 'Greeting'], ['first_known_on', 'First known on'], ['consent_mail', 'Mail'], ['consent_mail_on', 'Mail since'], ['consent_email', 'Email'], ['consent_email_on', 'Email since'], ['consent_phone', 'Phone calls'], ['consent_phone_on', 'Calls since'], ['notes', 'Notes'],
+  ['title', 'Title'],
+  ['first_name', 'First name'],
+  ['middle_name', 'Middle name'],
+  ['last_name', 'Last name'],
+  ['suffix', 'Suffix'],
+  ['nickname', 'Nickname'],
+  ['birth_date', 'Birth date'],
+  ['organization_name', 'Organization'],
+  ['envelope_name', 'On envelopes'],
+  ['greeting', 'Greeting'],
+  ['first_known_on', 'First known on'],
+  ['consent_mail', 'Mail'],
+  ['consent_mail_on', 'Mail since'],
+  ['consent_email', 'Email'],
+  ['consent_email_on', 'Email since'],
+  ['consent_phone', 'Phone calls'],
+  ['consent_phone_on', 'Calls since'],
+  ['notes', 'Notes'],
 ];
 
 /** Said only where it is not good. */
-const condition = (value: string | undefined): ReactNode => (value === undefined || value === 'good' ? null : <span className="pill held" style={{ marginLeft: 6 }}>{value}</span>);
+const condition = (value: string | undefined): ReactNode =>
+  value === undefined || value === 'good' ? null : (
+    <span className="pill held" style={{ marginLeft: 6 }}>
+      {value}
+    </span>
+  );
 
 /** Number of the supporter that one who is gone became part of. */
-const mergedInto = (error: Error): number | null => (error instanceof ApiError ? ((error.answer as { merged_into?: number | null } | null)?.merged_into ?? null) : null);
+const mergedInto = (error: Error): number | null =>
+  error instanceof ApiError ? ((error.answer as { merged_into?: number | null } | null)?.merged_into ?? null) : null;
 
 export function SupporterPage() {
   const { id = '' } = useParams();
@@ -38,7 +60,11 @@ export function SupporterPage() {
         {query.isError && (
           <Empty title="This supporter is not there">
             <p>{query.error.message}</p>
-            {mergedInto(query.error) !== null && <p><Link to={`/supporters/${mergedInto(query.error)}`}>Go to supporter {mergedInto(query.error)}</Link></p>}
+            {mergedInto(query.error) !== null && (
+              <p>
+                <Link to={`/supporters/${mergedInto(query.error)}`}>Go to supporter {mergedInto(query.error)}</Link>
+              </p>
+            )}
           </Empty>
         )}
       </>
@@ -57,10 +83,18 @@ export function SupporterPage() {
         supporter {supporter.id}, {supporter.kind}, {String(supporter['status'])}
       </TitleLine>
       <Trouble error={query.error} />
-      {data.shortfalls.length > 0 && <div className="hint"><span>To complete: {[...new Set(data.shortfalls.map((one) => one.sentence))].join('; ')}.</span>{may.edit && <Link to={`/supporters/${supporter.id}/edit`}>Put it right</Link>}</div>}
+      {data.shortfalls.length > 0 && (
+        <div className="hint">
+          <span>To complete: {[...new Set(data.shortfalls.map((one) => one.sentence))].join('; ')}.</span>
+          {may.edit && <Link to={`/supporters/${supporter.id}/edit`}>Put it right</Link>}
+        </div>
+      )}
       {data.merges.map((merge) => (
         <div key={merge.id} className="hint">
-          <span>{merge.gone.map((one) => `${one.name} (number ${one.id})`).join(', ')} became part of this one {moment(merge.at)}{merge.by !== null && `, by ${merge.by}`}.</span>
+          <span>
+            {merge.gone.map((one) => `${one.name} (number ${one.id})`).join(', ')} became part of this one {moment(merge.at)}
+            {merge.by !== null && `, by ${merge.by}`}.
+          </span>
           {may.load && <Link to={`/merges/${merge.id}`}>Take them apart</Link>}
         </div>
       ))}
@@ -68,26 +102,84 @@ export function SupporterPage() {
         <Pane title="Names and contact details">
           <div className="pane-body" tabIndex={0}>
             <dl className="values">
-              {names.filter(([column]) => supporter[column] !== null && supporter[column] !== undefined).map(([column, label]) => line(column, label, String(supporter[column]), `supporter:${supporter.id}`, column))}
+              {names
+                .filter(([column]) => supporter[column] !== null && supporter[column] !== undefined)
+                .map(([column, label]) => line(column, label, String(supporter[column]), `supporter:${supporter.id}`, column))}
               {data.addresses.map((address) =>
                 line(
                   `address-${address.id}`,
                   `Address, ${address.kind}`,
                   <>
-                    <span style={{ whiteSpace: 'pre-line' }}>{[address['line1'], address['line2'], [address['city'], [address['state'], address['postal_code']].filter(Boolean).join(' ')].filter(Boolean).join(', '), address['country'] === 'US' ? null : address['country']].filter(Boolean).join('\n')}</span>
+                    <span style={{ whiteSpace: 'pre-line' }}>
+                      {[
+                        address['line1'],
+                        address['line2'],
+                        [address['city'], [address['state'], address['postal_code']].filter(Boolean).join(' ')].filter(Boolean).join(', '),
+                        address['country'] === 'US' ? null : address['country'],
+                      ]
+                        .filter(Boolean)
+                        .join('\n')}
+                    </span>
                     {condition(String(address['condition'] ?? 'good'))}
-                    {address['original'] !== null && address['original'] !== undefined && <span className="origin">as written: {String(address['original'])}</span>}
+                    {address['original'] !== null && address['original'] !== undefined && (
+                      <span className="origin">as written: {String(address['original'])}</span>
+                    )}
                   </>,
                   `address:${address.id}`,
                   address['line1'] !== null ? 'line1' : 'city',
                 ),
               )}
-              {data.emails.map((email) => line(`email-${email.id}`, `Email, ${email.kind}`, <>{email.address}{condition(email.condition)}</>, `email:${email.id}`, 'address'))}
-              {data.phones.map((one) => line(`phone-${one.id}`, `Phone, ${one.kind}`, <>{phone(one.number)}{condition(one.condition)}</>, `phone:${one.id}`, 'number'))}
-              {data.identifiers.map((one) => line(`id-${one.id}`, 'Id elsewhere', `${one.value} in ${one.system}`, `identifier:${one.id}`, 'value'))}
+              {data.emails.map((email) =>
+                line(
+                  `email-${email.id}`,
+                  `Email, ${email.kind}`,
+                  <>
+                    {email.address}
+                    {condition(email.condition)}
+                  </>,
+                  `email:${email.id}`,
+                  'address',
+                ),
+              )}
+              {data.phones.map((one) =>
+                line(
+                  `phone-${one.id}`,
+                  `Phone, ${one.kind}`,
+                  <>
+                    {phone(one.number)}
+                    {condition(one.condition)}
+                  </>,
+                  `phone:${one.id}`,
+                  'number',
+                ),
+              )}
+              {data.identifiers.map((one) =>
+                line(`id-${one.id}`, 'Id elsewhere', `${one.value} in ${one.system}`, `identifier:${one.id}`, 'value'),
+              )}
               <dt>Groups</dt>
-              <dd>{data.groups.length === 0 ? <span className="nothing">none</span> : data.groups.map((group) => <span key={group} className="pill info" style={{ marginRight: 5 }}>{group}</span>)}</dd>
-              {data.tags.length > 0 && <><dt>Tags</dt><dd>{data.tags.map((tag) => <span key={tag} className="pill idle" style={{ marginRight: 5 }}>{tag}</span>)}</dd></>}
+              <dd>
+                {data.groups.length === 0 ? (
+                  <span className="nothing">none</span>
+                ) : (
+                  data.groups.map((group) => (
+                    <span key={group} className="pill info" style={{ marginRight: 5 }}>
+                      {group}
+                    </span>
+                  ))
+                )}
+              </dd>
+              {data.tags.length > 0 && (
+                <>
+                  <dt>Tags</dt>
+                  <dd>
+                    {data.tags.map((tag) => (
+                      <span key={tag} className="pill idle" style={{ marginRight: 5 }}>
+                        {tag}
+                      </span>
+                    ))}
+                  </dd>
+                </>
+              )}
               {data.links.length > 0 && (
                 <>
                   <dt>Links</dt>
@@ -104,7 +196,10 @@ export function SupporterPage() {
               {data.unread.map((value) => (
                 <Fragment key={`unread ${value.id}`}>
                   <dt>{value.label}</dt>
-                  <dd><span className="mono">{value.value}</span> <span className="pill look">could not be read</span> <Origin origin={origins[`unread:${value.id}:value`]} /></dd>
+                  <dd>
+                    <span className="mono">{value.value}</span> <span className="pill look">could not be read</span>{' '}
+                    <Origin origin={origins[`unread:${value.id}:value`]} />
+                  </dd>
                 </Fragment>
               ))}
               {data.custom.map((value) => (
@@ -116,7 +211,10 @@ export function SupporterPage() {
             </dl>
           </div>
         </Pane>
-        <Pane title="Gifts" note={`${counted(data.gift_count, 'gift')}, ${data.gift_sums === null ? 'amounts hidden' : `${moneys(data.gift_sums.given)} in all${data.gift_sums.promises > 0 ? `, ${moneys(data.gift_sums.promised)} promised` : ''}`}${data.gift_count > data.gifts.length ? `, the latest ${data.gifts.length} shown` : ''}`}>
+        <Pane
+          title="Gifts"
+          note={`${counted(data.gift_count, 'gift')}, ${data.gift_sums === null ? 'amounts hidden' : `${moneys(data.gift_sums.given)} in all${data.gift_sums.promises > 0 ? `, ${moneys(data.gift_sums.promised)} promised` : ''}`}${data.gift_count > data.gifts.length ? `, the latest ${data.gifts.length} shown` : ''}`}
+        >
           <div className="pane-body" tabIndex={0}>
             {data.gifts.length === 0 ? (
               <Empty title="No gifts yet" />
@@ -125,7 +223,9 @@ export function SupporterPage() {
                 <thead>
                   <tr>
                     <th style={{ width: 104 }}>Date</th>
-                    <th className="num" style={{ width: 104 }}>Amount</th>
+                    <th className="num" style={{ width: 104 }}>
+                      Amount
+                    </th>
                     <th>Fund, kind</th>
                     <th style={{ width: '26%' }}>Origin</th>
                     {may.edit && <th style={{ width: 78 }} aria-label="Change it" />}
@@ -136,9 +236,21 @@ export function SupporterPage() {
                     <tr key={gift.id}>
                       <td>{gift.given_on}</td>
                       <td className="num">{gift.amount === undefined ? '' : money(gift.amount, gift.currency)}</td>
-                      <td>{gift.fund}<div className="quiet">{gift.kind}</div></td>
-                      <td><Origin origin={origins[`gift:${gift.id}:amount`]} /></td>
-                      {may.edit && <td><button type="button" className="plain-button" onClick={() => setGift(gift)}>change<Of what={`the gift of ${gift.given_on}`} /></button></td>}
+                      <td>
+                        {gift.fund}
+                        <div className="quiet">{gift.kind}</div>
+                      </td>
+                      <td>
+                        <Origin origin={origins[`gift:${gift.id}:amount`]} />
+                      </td>
+                      {may.edit && (
+                        <td>
+                          <button type="button" className="plain-button" onClick={() => setGift(gift)}>
+                            change
+                            <Of what={`the gift of ${gift.given_on}`} />
+                          </button>
+                        </td>
+                      )}
                     </tr>
                   ))}
                 </tbody>
@@ -148,10 +260,24 @@ export function SupporterPage() {
         </Pane>
       </div>
       <div className="foot">
-        {may.edit && <Button component={Link} to={`/supporters/${supporter.id}/edit`}>Edit</Button>}
-        {may.edit && <Button variant="default" onClick={() => setGift('new')}>Add a gift</Button>}
-        {may.load && <Button variant="default" component={Link} to={`/merge?of=${supporter.id}`}>Merge with another</Button>}
-        <Button variant="default" component={Link} to={`/supporters/${supporter.id}/history`}>History</Button>
+        {may.edit && (
+          <Button component={Link} to={`/supporters/${supporter.id}/edit`}>
+            Edit
+          </Button>
+        )}
+        {may.edit && (
+          <Button variant="default" onClick={() => setGift('new')}>
+            Add a gift
+          </Button>
+        )}
+        {may.load && (
+          <Button variant="default" component={Link} to={`/merge?of=${supporter.id}`}>
+            Merge with another
+          </Button>
+        )}
+        <Button variant="default" component={Link} to={`/supporters/${supporter.id}/history`}>
+          History
+        </Button>
         <Button variant="subtle" color="pine" onClick={() => void navigate(-1)}>
           Back
         </Button>

@@ -19,7 +19,11 @@ export function SupporterPicker({ label, first = '', autoFocus = false, onPick, 
   const [text, setText] = useState(first);
   const [asked] = useDebouncedValue(text.trim(), 150);
   const box = useCombobox();
-  const found = useQuery({ queryKey: ['find', asked], queryFn: () => api.get<{ supporters: SupporterRow[] }>(`supporters?q=${encodeURIComponent(asked)}`), enabled: asked !== '' });
+  const found = useQuery({
+    queryKey: ['find', asked],
+    queryFn: () => api.get<{ supporters: SupporterRow[] }>(`supporters?q=${encodeURIComponent(asked)}`),
+    enabled: asked !== '',
+  });
   const rows = asked === '' ? [] : (found.data?.supporters.slice(0, 8) ?? []);
   const looking = text.trim() !== '' && (asked !== text.trim() || found.isFetching);
   const entered = useRef(false);
@@ -59,7 +63,18 @@ export function SupporterPicker({ label, first = '', autoFocus = false, onPick, 
     }
   };
   return (
-    <Combobox store={box} width={360} position="bottom-start" shadow="md" onOptionSubmit={(id) => { const row = rows.find((one) => String(one.id) === id); if (row !== undefined) { pick(row); } }}>
+    <Combobox
+      store={box}
+      width={360}
+      position="bottom-start"
+      shadow="md"
+      onOptionSubmit={(id) => {
+        const row = rows.find((one) => String(one.id) === id);
+        if (row !== undefined) {
+          pick(row);
+        }
+      }}
+    >
       <Combobox.Target>
         <TextInput
           aria-label={label}
@@ -68,14 +83,31 @@ export function SupporterPicker({ label, first = '', autoFocus = false, onPick, 
           placeholder="name, email, phone or id"
           autoFocus={autoFocus}
           value={text}
-          onChange={(event) => { setText(event.currentTarget.value); onChange?.(event.currentTarget.value); entered.current = false; box.openDropdown(); }}
-          onKeyDown={(event) => { if (event.key === 'Enter') { onEnter(event); } else if (box.dropdownOpened && rows.length > 0 && ['ArrowDown', 'ArrowUp'].includes(event.key)) { event.stopPropagation(); } else { onKeyDown?.(event); } }}
+          onChange={(event) => {
+            setText(event.currentTarget.value);
+            onChange?.(event.currentTarget.value);
+            entered.current = false;
+            box.openDropdown();
+          }}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') {
+              onEnter(event);
+            } else if (box.dropdownOpened && rows.length > 0 && ['ArrowDown', 'ArrowUp'].includes(event.key)) {
+              event.stopPropagation();
+            } else {
+              onKeyDown?.(event);
+            }
+          }}
           onBlur={() => box.closeDropdown()}
         />
       </Combobox.Target>
       <Combobox.Dropdown hidden={asked === ''}>
         <Combobox.Options>
-          {rows.map((row) => <Combobox.Option key={row.id} value={String(row.id)}>{row.name} <span className="quiet">{[row.city, row.email].filter(Boolean).join(' · ')}</span></Combobox.Option>)}
+          {rows.map((row) => (
+            <Combobox.Option key={row.id} value={String(row.id)}>
+              {row.name} <span className="quiet">{[row.city, row.email].filter(Boolean).join(' · ')}</span>
+            </Combobox.Option>
+          ))}
           {found.isSuccess && rows.length === 0 && <Combobox.Empty>Nobody found</Combobox.Empty>}
         </Combobox.Options>
       </Combobox.Dropdown>

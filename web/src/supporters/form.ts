@@ -59,13 +59,32 @@ export interface Conflict {
 
 export type ListName = 'addresses' | 'emails' | 'phones' | 'identifiers' | 'links';
 
-export const emptyDraft = (kind: string): Draft => ({ kind, fields: {}, addresses: [], emails: [], phones: [], identifiers: [], links: [] });
+export const emptyDraft = (kind: string): Draft => ({
+  kind,
+  fields: {},
+  addresses: [],
+  emails: [],
+  phones: [],
+  identifiers: [],
+  links: [],
+});
 
 /** A new supporter's form: one blank address, email and phone are ready to be written; those that stay blank are not kept. */
 export const newDraft = (kind: string): Draft => withOneMore(withOneMore(withOneMore(emptyDraft(kind), 'addresses'), 'emails'), 'phones');
 
 const blanks: Record<ListName, Record<string, string>> = {
-  addresses: { line1: '', line2: '', city: '', state: '', postal_code: '', country: '', kind: 'home', label: '', is_primary: '0', condition: 'good' },
+  addresses: {
+    line1: '',
+    line2: '',
+    city: '',
+    state: '',
+    postal_code: '',
+    country: '',
+    kind: 'home',
+    label: '',
+    is_primary: '0',
+    condition: 'good',
+  },
   emails: { address: '', kind: 'home', label: '', is_primary: '0', condition: 'good' },
   phones: { number: '', kind: 'home', label: '', is_primary: '0', condition: 'good' },
   identifiers: { system: '', value: '' },
@@ -75,15 +94,34 @@ const blanks: Record<ListName, Record<string, string>> = {
 /** The draft with one more entry in a list; each new one has a name of its own, so that problems find it. */
 export const withOneMore = (draft: Draft, list: ListName): Draft => {
   const taken = draft[list].map((item) => (typeof item.ref === 'string' && item.ref.startsWith('new') ? Number(item.ref.slice(3)) : 0));
-  return { ...draft, [list]: [...draft[list], { ref: `new${Math.max(0, ...taken) + 1}`, ...blanks[list], ...(draft[list].length === 0 && 'is_primary' in blanks[list] ? { is_primary: '1' } : {}) }] };
+  return {
+    ...draft,
+    [list]: [
+      ...draft[list],
+      {
+        ref: `new${Math.max(0, ...taken) + 1}`,
+        ...blanks[list],
+        ...(draft[list].length === 0 && 'is_primary' in blanks[list] ? { is_primary: '1' } : {}),
+      },
+    ],
+  };
 };
 
 export const withItem = (draft: Draft, list: ListName, ref: Item['ref'], change: Record<string, string>): Draft => ({
   ...draft,
-  [list]: draft[list].map((item) => (item.ref === ref ? { ...item, ...change } : 'is_primary' in change && change['is_primary'] === '1' ? { ...item, is_primary: '0' } : item)),
+  [list]: draft[list].map((item) =>
+    item.ref === ref
+      ? { ...item, ...change }
+      : 'is_primary' in change && change['is_primary'] === '1'
+        ? { ...item, is_primary: '0' }
+        : item,
+  ),
 });
 
-export const without = (draft: Draft, list: ListName, ref: Item['ref']): Draft => ({ ...draft, [list]: draft[list].filter((item) => item.ref !== ref) });
+export const without = (draft: Draft, list: ListName, ref: Item['ref']): Draft => ({
+  ...draft,
+  [list]: draft[list].filter((item) => item.ref !== ref),
+});
 
 /** The draft with a value at a place such as "fields.name.first" or "emails.55.address". */
 export const withPlace = (draft: Draft, place: string, value: string): Draft => {
@@ -102,14 +140,23 @@ export const withPlace = (draft: Draft, place: string, value: string): Draft => 
 /** Fields that a form for a kind of supporter shows. */
 export const shownFields = (catalog: FormCatalog, kind: string, place: 'add' | 'page'): FormField[] =>
   catalog.fields.filter((field) => {
-    if (field.key.startsWith('gift.') || field.key.startsWith('address.') || ['kind', 'email', 'phone', 'id.old', 'role'].includes(field.key)) {
+    if (
+      field.key.startsWith('gift.') ||
+      field.key.startsWith('address.') ||
+      ['kind', 'email', 'phone', 'id.old', 'role'].includes(field.key)
+    ) {
       return false;
     }
     if (field.hidden_in.includes(place) && field.required === null) {
       return false;
     }
-    const ofPerson = (field.key.startsWith('name.') && !['name.envelope', 'name.greeting'].includes(field.key)) || field.key === 'birth_date';
-    return kind === 'person' ? true : kind === 'organization' ? !ofPerson : (!ofPerson || field.key === 'name.last') && field.key !== 'organization.name';
+    const ofPerson =
+      (field.key.startsWith('name.') && !['name.envelope', 'name.greeting'].includes(field.key)) || field.key === 'birth_date';
+    return kind === 'person'
+      ? true
+      : kind === 'organization'
+        ? !ofPerson
+        : (!ofPerson || field.key === 'name.last') && field.key !== 'organization.name';
   });
 
 /** Whether a field is to be written: "always", "must", "should", "must person sometimes". */

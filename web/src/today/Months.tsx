@@ -17,7 +17,10 @@ export function Months({ months }: { months: Month[] }) {
         h={178}
         data={months}
         dataKey="month"
-        series={[{ name: 'gifts', label: 'gifts', color: 'pine.4', type: 'bar' }, { name: 'supporters', label: 'new supporters', color: 'resin.7', type: 'line' }]}
+        series={[
+          { name: 'gifts', label: 'gifts', color: 'pine.4', type: 'bar' },
+          { name: 'supporters', label: 'new supporters', color: 'resin.7', type: 'line' },
+        ]}
         withLegend
         legendProps={{ verticalAlign: 'top', height: 26 }}
         withDots={false}
@@ -29,7 +32,19 @@ export function Months({ months }: { months: Month[] }) {
       />
       <table className="unseen">
         <caption>Supporters and gifts by month</caption>
-        <tbody>{months.map((month) => <tr key={month.month}><td>{month.month}</td><td>{month.supporters} new supporters</td><td><a href={`/gifts?month=${month.month}`} tabIndex={-1}>{month.gifts} gifts</a></td></tr>)}</tbody>
+        <tbody>
+          {months.map((month) => (
+            <tr key={month.month}>
+              <td>{month.month}</td>
+              <td>{month.supporters} new supporters</td>
+              <td>
+                <a href={`/gifts?month=${month.month}`} tabIndex={-1}>
+                  {month.gifts} gifts
+                </a>
+              </td>
+            </tr>
+          ))}
+        </tbody>
       </table>
     </div>
   );

@@ -30,12 +30,18 @@ interface Today {
 }
 
 const why: Record<string, (intake: Intake) => string> = {
-  source: (intake) => (intake.state === 'failed' ? (intake.error ?? 'could not be read') : intake.state === 'typing' ? 'is being typed' : 'is being read'),
-  columns: (intake) => (intake.columns.settled ? 'its columns are settled' : `${counted(intake.columns.open + intake.columns.look, 'column waits', 'columns wait')}`),
+  source: (intake) =>
+    intake.state === 'failed' ? (intake.error ?? 'could not be read') : intake.state === 'typing' ? 'is being typed' : 'is being read',
+  columns: (intake) =>
+    intake.columns.settled
+      ? 'its columns are settled'
+      : `${counted(intake.columns.open + intake.columns.look, 'column waits', 'columns wait')}`,
   checks: (intake) => `${counted(intake.held.problem, 'row')} to correct or leave out`,
   matches: (intake) => `${counted(intake.held.unsure, 'row')} may be someone we know`,
   addresses: (intake) => `${counted(intake.addresses.ask, 'address', 'addresses')} can be put into postal form`,
-  load: (intake) => ({ waiting: 'waits for another load', stopped: 'was stopped in the middle', loading: 'is being loaded' })[intake.state as string] ?? 'can be loaded',
+  load: (intake) =>
+    ({ waiting: 'waits for another load', stopped: 'was stopped in the middle', loading: 'is being loaded' })[intake.state as string] ??
+    'can be loaded',
   proof: (intake) => (intake.state === 'undoing' ? 'is being undone' : 'what was loaded does not balance'),
 };
 
@@ -45,7 +51,9 @@ export function TodayPage() {
   const { data, error } = useQuery({ queryKey: ['today'], queryFn: () => api.get<Today>('today') });
   const line = (figure: number, to: string, words: React.ReactNode, more?: string, key?: string) => (
     <tr key={key ?? to}>
-      <td className="num" style={{ width: 62, color: figure > 0 ? 'var(--resin-text)' : 'var(--ink-2)', fontWeight: 600 }}>{count(figure)}</td>
+      <td className="num" style={{ width: 62, color: figure > 0 ? 'var(--resin-text)' : 'var(--ink-2)', fontWeight: 600 }}>
+        {count(figure)}
+      </td>
       <td>
         <Link to={to}>{words}</Link>
         {more !== undefined && <span className="quiet"> {more}</span>}
@@ -54,7 +62,16 @@ export function TodayPage() {
   );
   return (
     <>
-      <TitleLine title="Today">{data === undefined ? '' : <><Link to="/supporters">{counted(data.supporters, 'supporter')}</Link>, <Link to="/gifts">{counted(data.gifts, 'gift')}</Link>{data.given !== null && `, ${moneys(data.given)} given in all`}</>}</TitleLine>
+      <TitleLine title="Today">
+        {data === undefined ? (
+          ''
+        ) : (
+          <>
+            <Link to="/supporters">{counted(data.supporters, 'supporter')}</Link>, <Link to="/gifts">{counted(data.gifts, 'gift')}</Link>
+            {data.given !== null && `, ${moneys(data.given)} given in all`}
+          </>
+        )}
+      </TitleLine>
       <Trouble error={error} />
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1.25fr) minmax(0, 1fr)' }}>
         <div style={{ display: 'grid', gridTemplateRows: 'minmax(0, 1fr) minmax(0, 236px)', gap: 12, minHeight: 0 }}>
@@ -63,19 +80,51 @@ export function TodayPage() {
               <table className="rows">
                 <tbody>
                   {data !== undefined && line(data.held, '/held', 'rows are held', 'of all intakes')}
-                  {data?.waiting.map((intake) => line(intake.rows, `/intakes/${intake.id}/${nextStage(intake)}`, intake.name, intake.error !== null && intake.state !== 'failed' ? 'stopped before it was done' : why[nextStage(intake)]?.(intake), `intake ${intake.id}`))}
-                  {data?.worklists.map((rule) => line(rule.count, may.standards ? `/standards/required?rule=${rule.id}` : `/supporters?rule=${rule.id}`, rule.sentence, rule.subject === 'supporter' ? 'supporters to complete' : `${rule.subject === 'person' ? 'people' : `${rule.subject}s`} to complete`, `rule ${rule.id}`))}
-                  {data !== undefined && data.duplicates !== null && may.load && line(data.duplicates, '/duplicates', 'may be in here twice or more', 'duplicates', 'duplicates')}
-                  {data !== undefined && data.rereadings > 0 && may.edit && line(data.rereadings, '/intakes/again', 'would be read differently today', 'values from earlier intakes')}
-                  {data?.attention.filter((one) => one.filter !== 'alike' || data.duplicates === null || !may.load).map((one) => line(one.count, `/supporters?filter=${one.filter}`, one.says.split(':')[0], one.says.split(':')[1], one.filter))}
+                  {data?.waiting.map((intake) =>
+                    line(
+                      intake.rows,
+                      `/intakes/${intake.id}/${nextStage(intake)}`,
+                      intake.name,
+                      intake.error !== null && intake.state !== 'failed' ? 'stopped before it was done' : why[nextStage(intake)]?.(intake),
+                      `intake ${intake.id}`,
+                    ),
+                  )}
+                  {data?.worklists.map((rule) =>
+                    line(
+                      rule.count,
+                      may.standards ? `/standards/required?rule=${rule.id}` : `/supporters?rule=${rule.id}`,
+                      rule.sentence,
+                      rule.subject === 'supporter'
+                        ? 'supporters to complete'
+                        : `${rule.subject === 'person' ? 'people' : `${rule.subject}s`} to complete`,
+                      `rule ${rule.id}`,
+                    ),
+                  )}
+                  {data !== undefined &&
+                    data.duplicates !== null &&
+                    may.load &&
+                    line(data.duplicates, '/duplicates', 'may be in here twice or more', 'duplicates', 'duplicates')}
+                  {data !== undefined &&
+                    data.rereadings > 0 &&
+                    may.edit &&
+                    line(data.rereadings, '/intakes/again', 'would be read differently today', 'values from earlier intakes')}
+                  {data?.attention
+                    .filter((one) => one.filter !== 'alike' || data.duplicates === null || !may.load)
+                    .map((one) =>
+                      line(one.count, `/supporters?filter=${one.filter}`, one.says.split(':')[0], one.says.split(':')[1], one.filter),
+                    )}
                 </tbody>
               </table>
             </div>
           </Pane>
-          <Pane title="Supporters and gifts by month" note="by when they were first known and given">{data !== undefined && <Months months={data.months} />}</Pane>
+          <Pane title="Supporters and gifts by month" note="by when they were first known and given">
+            {data !== undefined && <Months months={data.months} />}
+          </Pane>
         </div>
         <div style={{ display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr) auto', gap: 12, minHeight: 0 }}>
-          <Pane title="How far the data can be trusted" note="has all that your standards ask for">{data !== undefined && <Trust figures={data.trust} />}</Pane>
+          <Pane title="How far the data can be trusted" note="has all that your standards ask for">
+            {data !== undefined && <Trust figures={data.trust} />}
+          </Pane>
           <Pane title="Recently loaded">
             <div className="pane-body" tabIndex={0}>
               {data?.loaded.length === 0 && <p className="empty">No intake has been loaded yet.</p>}
@@ -83,7 +132,15 @@ export function TodayPage() {
                 <tbody>
                   {data?.loaded.map((intake) => (
                     <tr key={intake.id}>
-                      <td className="cut"><Link to={`/intakes/${intake.id}/proof`}>{intake.name}</Link> <span className="quiet">{intake.state === 'undone' ? 'undone' : `${counted(intake.outcomes.new, 'new supporter')}, ${count(intake.outcomes.held)} held`}, {moment(intake.loaded_at ?? intake.created_at)}</span></td>
+                      <td className="cut">
+                        <Link to={`/intakes/${intake.id}/proof`}>{intake.name}</Link>{' '}
+                        <span className="quiet">
+                          {intake.state === 'undone'
+                            ? 'undone'
+                            : `${counted(intake.outcomes.new, 'new supporter')}, ${count(intake.outcomes.held)} held`}
+                          , {moment(intake.loaded_at ?? intake.created_at)}
+                        </span>
+                      </td>
                     </tr>
                   ))}
                 </tbody>

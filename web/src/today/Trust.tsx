@@ -13,14 +13,22 @@ export function Trust({ figures }: { figures: TrustFigure[] }) {
   return (
     <table className="rows">
       <tbody>
-        {figures.filter((figure) => figure.total > 0).map((figure) => (
-          <tr key={figure.group}>
-            <td>{figure.group}</td>
-            <td className="num" style={{ width: 84, fontWeight: 600 }}>{share(figure.count, figure.total)} %</td>
-            <td className="quiet" style={{ width: 124 }}>{count(figure.count)} of {count(figure.total)}</td>
-            <td style={{ width: 134 }}><Trend label={figure.group} good="up" values={figure.over_time.map((day) => Number(share(day.count, day.total)))} /></td>
-          </tr>
-        ))}
+        {figures
+          .filter((figure) => figure.total > 0)
+          .map((figure) => (
+            <tr key={figure.group}>
+              <td>{figure.group}</td>
+              <td className="num" style={{ width: 84, fontWeight: 600 }}>
+                {share(figure.count, figure.total)} %
+              </td>
+              <td className="quiet" style={{ width: 124 }}>
+                {count(figure.count)} of {count(figure.total)}
+              </td>
+              <td style={{ width: 134 }}>
+                <Trend label={figure.group} good="up" values={figure.over_time.map((day) => Number(share(day.count, day.total)))} />
+              </td>
+            </tr>
+          ))}
       </tbody>
     </table>
   );

@@ -7,6 +7,4 @@ namespace Circle\Changes;
 use Circle\Merging\Merger;
 
 /** @see Merger */
-final class Planner
-{
-}
+final class Planner {}

@@ -7,6 +7,4 @@ namespace Circle\Merging;
 use Circle\Changes\Planner;
 
 /** @see Planner */
-final class Merger
-{
-}
+final class Merger {}

@@ -4,6 +4,4 @@ declare(strict_types=1);
 
 namespace Circle\Text;
 
-final class Fold
-{
-}
+final class Fold {}

@@ -16,7 +16,16 @@ import { useEdit, useTakeBack, useThisIntake } from '../queries';
 
 type Show = 'ask' | 'accepted' | 'kept' | 'same';
 
-const line = (parts: Record<string, string>): string => [parts['line1'], parts['line2'], parts['city'], `${parts['state'] ?? ''} ${parts['postal_code'] ?? ''}`.trim(), parts['country'] === 'US' ? '' : parts['country']].filter(Boolean).join('\n');
+const line = (parts: Record<string, string>): string =>
+  [
+    parts['line1'],
+    parts['line2'],
+    parts['city'],
+    `${parts['state'] ?? ''} ${parts['postal_code'] ?? ''}`.trim(),
+    parts['country'] === 'US' ? '' : parts['country'],
+  ]
+    .filter(Boolean)
+    .join('\n');
 
 /** Addresses as written beside their postal form, with the reason for each change; taken in bulk or one by one. */
 export function AddressesStage() {
@@ -78,17 +87,48 @@ export function AddressesStage() {
                         {row.display}
                         <div className="quiet">row {row.number}</div>
                       </td>
-                      {show === 'same' ? <td className="quiet" colSpan={3}>already in postal form</td> : (
+                      {show === 'same' ? (
+                        <td className="quiet" colSpan={3}>
+                          already in postal form
+                        </td>
+                      ) : (
                         <>
-                          <td><Differing value={line(row.from)} other={line(row.to)} exact /></td>
-                          <td><Differing value={line(row.to)} other={line(row.from)} exact /></td>
-                          <td className="quiet">{row.changes.map((change) => <div key={change.part}>{change.reason}</div>)}</td>
+                          <td>
+                            <Differing value={line(row.from)} other={line(row.to)} exact />
+                          </td>
+                          <td>
+                            <Differing value={line(row.to)} other={line(row.from)} exact />
+                          </td>
+                          <td className="quiet">
+                            {row.changes.map((change) => (
+                              <div key={change.part}>{change.reason}</div>
+                            ))}
+                          </td>
                         </>
                       )}
                       {mayLoad && show !== 'same' && (
                         <td>
-                          {show !== 'accepted' && <Button variant="default" size="compact-sm" onClick={() => edit.mutate({ kind: 'address', number: row.number, to: 'accept' })}>Accept<Of what={`the address of row ${row.number}`} /></Button>}{' '}
-                          {show !== 'kept' && <Button variant="subtle" color="pine" size="compact-sm" onClick={() => edit.mutate({ kind: 'address', number: row.number, to: 'keep' })}>Keep<Of what={`the address of row ${row.number} as written`} /></Button>}
+                          {show !== 'accepted' && (
+                            <Button
+                              variant="default"
+                              size="compact-sm"
+                              onClick={() => edit.mutate({ kind: 'address', number: row.number, to: 'accept' })}
+                            >
+                              Accept
+                              <Of what={`the address of row ${row.number}`} />
+                            </Button>
+                          )}{' '}
+                          {show !== 'kept' && (
+                            <Button
+                              variant="subtle"
+                              color="pine"
+                              size="compact-sm"
+                              onClick={() => edit.mutate({ kind: 'address', number: row.number, to: 'keep' })}
+                            >
+                              Keep
+                              <Of what={`the address of row ${row.number} as written`} />
+                            </Button>
+                          )}
                         </td>
                       )}
                     </tr>

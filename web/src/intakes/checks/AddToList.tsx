@@ -15,8 +15,25 @@ export function AddToList({ field, value, intake }: { field: string; value: stri
   const add = useIntakeAction(intake, (of: string | null) => api.post(`fields/${base}/list/values`, { value, means: of }));
   return (
     <div className="also">
-      <Button variant="default" size="compact-xs" loading={add.isPending} onClick={() => add.mutate(null)}>Add it to the list</Button>
-      {means ? <Select aria-label={`${value} means`} size="xs" w={160} placeholder="means …" searchable autoFocus data={catalog.data?.fields.find((one) => one.key === base)?.options ?? []} onChange={(of) => of !== null && add.mutate(of)} /> : <button type="button" className="plain-button" onClick={() => setMeans(true)}>it means one of the list</button>}
+      <Button variant="default" size="compact-xs" loading={add.isPending} onClick={() => add.mutate(null)}>
+        Add it to the list
+      </Button>
+      {means ? (
+        <Select
+          aria-label={`${value} means`}
+          size="xs"
+          w={160}
+          placeholder="means …"
+          searchable
+          autoFocus
+          data={catalog.data?.fields.find((one) => one.key === base)?.options ?? []}
+          onChange={(of) => of !== null && add.mutate(of)}
+        />
+      ) : (
+        <button type="button" className="plain-button" onClick={() => setMeans(true)}>
+          it means one of the list
+        </button>
+      )}
       <Trouble error={add.error} />
     </div>
   );

@@ -30,12 +30,22 @@ export function ChecksStage() {
   const navigate = useNavigate();
   const [chosen, setChosen] = useState<string | null>(null);
   const [row, setRow] = useState<number | null>(null);
-  const checks = useQuery({ queryKey: ['intake', String(intake.id), 'checks'], queryFn: () => api.get<Checks>(`intakes/${intake.id}/checks`), enabled: intake.is_sifted });
+  const checks = useQuery({
+    queryKey: ['intake', String(intake.id), 'checks'],
+    queryFn: () => api.get<Checks>(`intakes/${intake.id}/checks`),
+    enabled: intake.is_sifted,
+  });
   const edit = useEdit(intake.id);
   const takeBack = useTakeBack(intake.id);
-  const choose = useIntakeAction(intake.id, (kind: ProblemKind) => api.patch<Intake>(`intakes/${intake.id}`, { unreadable: { [kind.base]: kind.choice } }));
-  const leaveOut = useIntakeAction(intake.id, (kind: ProblemKind) => api.post<Intake>(`intakes/${intake.id}/edits/leave-out`, { code: kind.code, field: kind.field }));
-  const drop = useIntakeAction(intake.id, (kind: ProblemKind) => api.post<Intake>(`intakes/${intake.id}/edits/blank`, { code: kind.code, field: kind.field, column: kind.column }));
+  const choose = useIntakeAction(intake.id, (kind: ProblemKind) =>
+    api.patch<Intake>(`intakes/${intake.id}`, { unreadable: { [kind.base]: kind.choice } }),
+  );
+  const leaveOut = useIntakeAction(intake.id, (kind: ProblemKind) =>
+    api.post<Intake>(`intakes/${intake.id}/edits/leave-out`, { code: kind.code, field: kind.field }),
+  );
+  const drop = useIntakeAction(intake.id, (kind: ProblemKind) =>
+    api.post<Intake>(`intakes/${intake.id}/edits/blank`, { code: kind.code, field: kind.field, column: kind.column }),
+  );
   if (!intake.is_sifted) {
     return <NotSifted intake={intake} />;
   }
@@ -83,12 +93,17 @@ export function ChecksStage() {
             </ul>
             {warnings.length > 0 && (
               <>
-                <div className="pane-note"><b>Come in anyway</b></div>
+                <div className="pane-note">
+                  <b>Come in anyway</b>
+                </div>
                 <ul className="list">
                   {warnings.map((one) => (
                     <li key={keyOf(one)}>
                       <button type="button" aria-current={one === warning} onClick={() => pick(`warned ${keyOf(one)}`)}>
-                        <span className="line"><b>{one.label}</b><span>{count(one.rows)}</span></span>
+                        <span className="line">
+                          <b>{one.label}</b>
+                          <span>{count(one.rows)}</span>
+                        </span>
                         <span className="quiet">{one.example}</span>
                       </button>
                     </li>
@@ -98,39 +113,79 @@ export function ChecksStage() {
             )}
             {(checks.data?.by_rule.length ?? 0) > 0 && (
               <>
-                <div className="pane-note"><b>Left out by a rule</b></div>
+                <div className="pane-note">
+                  <b>Left out by a rule</b>
+                </div>
                 <ul className="list">
-                  {checks.data?.by_rule.map((one) => <li key={one.reason} className="still"><span className="line"><span>{one.reason}</span><span>{count(one.rows)}</span></span></li>)}
+                  {checks.data?.by_rule.map((one) => (
+                    <li key={one.reason} className="still">
+                      <span className="line">
+                        <span>{one.reason}</span>
+                        <span>{count(one.rows)}</span>
+                      </span>
+                    </li>
+                  ))}
                 </ul>
               </>
             )}
             {(checks.data?.passed.length ?? 0) > 0 && (
               <div className="pane-note">
                 <b>Let pass by an administrator</b>
-                {checks.data?.passed.map((one) => <div key={one.number} className="quiet">row {one.number}: {one.reason}, {one.by}</div>)}
+                {checks.data?.passed.map((one) => (
+                  <div key={one.number} className="quiet">
+                    row {one.number}: {one.reason}, {one.by}
+                  </div>
+                ))}
               </div>
             )}
           </div>
         </Pane>
         {row !== null ? (
-          <RowCells intake={intake} number={row} editable={mayLoad} onBack={() => setRow(null)} onEdit={(change) => edit.mutate(change)} busy={edit.isPending} />
+          <RowCells
+            intake={intake}
+            number={row}
+            editable={mayLoad}
+            onBack={() => setRow(null)}
+            onEdit={(change) => edit.mutate(change)}
+            busy={edit.isPending}
+          />
         ) : warning !== undefined ? (
-          <ProblemValues intake={intake} kind={warning} warned editable={mayLoad} busy={edit.isPending} onEdit={(change) => edit.mutate(change)} onRow={setRow} />
+          <ProblemValues
+            intake={intake}
+            kind={warning}
+            warned
+            editable={mayLoad}
+            busy={edit.isPending}
+            onEdit={(change) => edit.mutate(change)}
+            onRow={setRow}
+          />
         ) : kind !== undefined ? (
-          <ProblemValues intake={intake} kind={kind} editable={mayLoad} busy={edit.isPending} onEdit={(change) => edit.mutate(change)} onRow={setRow} />
+          <ProblemValues
+            intake={intake}
+            kind={kind}
+            editable={mayLoad}
+            busy={edit.isPending}
+            onEdit={(change) => edit.mutate(change)}
+            onRow={setRow}
+          />
         ) : (
           <Pane title={group?.title ?? 'Rows'}>
             <div className="pane-body" tabIndex={0}>
               {checks.isSuccess && group === undefined && (
                 <Empty title="Every row passes">
-                  <p>All required data is there and every value can be read{warnings.length > 0 ? '. A warning holds nothing back: what is wanted can be added later' : ''}.</p>
+                  <p>
+                    All required data is there and every value can be read
+                    {warnings.length > 0 ? '. A warning holds nothing back: what is wanted can be added later' : ''}.
+                  </p>
                 </Empty>
               )}
               <table className="rows">
                 <tbody>
                   {group?.rows.map((one) => (
                     <tr key={one.number} className="choosable" onClick={() => setRow(one.number)}>
-                      <td style={{ width: 90 }} className="quiet">row {one.number}</td>
+                      <td style={{ width: 90 }} className="quiet">
+                        row {one.number}
+                      </td>
                       <td>{one.display}</td>
                     </tr>
                   ))}
@@ -141,7 +196,9 @@ export function ChecksStage() {
         )}
       </div>
       <div className="foot">
-        <Button onClick={() => void navigate(`/intakes/${intake.id}/matches`)}>{intake.held.problem > 0 ? 'Go on; held rows wait' : 'Go on to the matches'}</Button>
+        <Button onClick={() => void navigate(`/intakes/${intake.id}/matches`)}>
+          {intake.held.problem > 0 ? 'Go on; held rows wait' : 'Go on to the matches'}
+        </Button>
         {mayLoad && row === null && kind?.choice === 'without' && (
           <Button variant="default" onClick={() => choose.mutate(kind)} loading={choose.isPending}>
             Bring {kind.rows === 1 ? 'this row' : `these ${count(kind.rows)} rows`} in without the value
@@ -157,11 +214,16 @@ export function ChecksStage() {
             Leave {kind.rows === 1 ? 'it' : 'them'} out
           </Button>
         )}
-        {mayLoad && kind !== undefined && kind.choice === null && kind.column !== null && !kind.code.endsWith('.required') && row === null && (
-          <Button variant="default" onClick={() => drop.mutate(kind)} loading={drop.isPending}>
-            Bring {kind.rows === 1 ? 'this row' : `these ${count(kind.rows)} rows`} without the value
-          </Button>
-        )}
+        {mayLoad &&
+          kind !== undefined &&
+          kind.choice === null &&
+          kind.column !== null &&
+          !kind.code.endsWith('.required') &&
+          row === null && (
+            <Button variant="default" onClick={() => drop.mutate(kind)} loading={drop.isPending}>
+              Bring {kind.rows === 1 ? 'this row' : `these ${count(kind.rows)} rows`} without the value
+            </Button>
+          )}
         {mayLoad && (
           <Button variant="subtle" color="pine" onClick={() => takeBack.mutate('value')} loading={takeBack.isPending}>
             Take back the last correction

@@ -23,11 +23,25 @@ interface ProblemValuesProps {
 
 /** The values that have one kind of problem; each is corrected once for all its rows. */
 export function ProblemValues({ intake, kind, warned = false, editable, busy, onEdit, onRow }: ProblemValuesProps) {
-  const query = new URLSearchParams({ code: kind.code, field: kind.field, ...(kind.column === null ? {} : { column: String(kind.column) }), ...(warned ? { warned: '1' } : {}) });
-  const problems = useQuery({ queryKey: ['intake', String(intake.id), 'problems', query.toString()], queryFn: () => api.get<{ values: ProblemValue[] }>(`intakes/${intake.id}/problems?${query}`) });
+  const query = new URLSearchParams({
+    code: kind.code,
+    field: kind.field,
+    ...(kind.column === null ? {} : { column: String(kind.column) }),
+    ...(warned ? { warned: '1' } : {}),
+  });
+  const problems = useQuery({
+    queryKey: ['intake', String(intake.id), 'problems', query.toString()],
+    queryFn: () => api.get<{ values: ProblemValue[] }>(`intakes/${intake.id}/problems?${query}`),
+  });
   return (
-    <Pane title={kind.label} note={`${kind.header === null ? '' : `column "${kind.header}", `}${counted(kind.rows, 'row')}, ${counted(kind.values_count, 'value')}`}>
-      <div className="pane-note">{warned && kind.choice !== null && 'The rows come in without these values; as written, they stay with the record. '}{kind.remedy}.</div>
+    <Pane
+      title={kind.label}
+      note={`${kind.header === null ? '' : `column "${kind.header}", `}${counted(kind.rows, 'row')}, ${counted(kind.values_count, 'value')}`}
+    >
+      <div className="pane-note">
+        {warned && kind.choice !== null && 'The rows come in without these values; as written, they stay with the record. '}
+        {kind.remedy}.
+      </div>
       <div className="pane-body" tabIndex={0}>
         <table className="rows">
           <thead>
@@ -46,7 +60,9 @@ export function ProblemValues({ intake, kind, warned = false, editable, busy, on
                 </td>
                 <td>
                   {value.reason}
-                  {editable && kind.code === 'list.unknown' && value.value !== '' && <AddToList field={kind.field} value={value.value} intake={intake.id} />}
+                  {editable && kind.code === 'list.unknown' && value.value !== '' && (
+                    <AddToList field={kind.field} value={value.value} intake={intake.id} />
+                  )}
                 </td>
                 <td>
                   {value.rows.slice(0, 4).map((row) => (
@@ -59,7 +75,13 @@ export function ProblemValues({ intake, kind, warned = false, editable, busy, on
                   ))}
                   {value.rows.length > 4 && <span className="quiet">and {count(value.rows.length - 4)} more</span>}
                 </td>
-                <td>{editable && value.column !== null ? <Correction value={value} busy={busy} onEdit={onEdit} /> : editable && <span className="quiet">open the row to correct it</span>}</td>
+                <td>
+                  {editable && value.column !== null ? (
+                    <Correction value={value} busy={busy} onEdit={onEdit} />
+                  ) : (
+                    editable && <span className="quiet">open the row to correct it</span>
+                  )}
+                </td>
               </tr>
             ))}
           </tbody>
@@ -85,7 +107,12 @@ function Correction({ value, busy, onEdit }: { value: ProblemValue; busy: boolea
   };
   return (
     <form onSubmit={submit} style={{ display: 'flex', gap: 6 }}>
-      <input className="cell-edit" aria-label={`Write instead of ${value.value || 'blank'}`} value={to} onChange={(event) => setTo(event.currentTarget.value)} />
+      <input
+        className="cell-edit"
+        aria-label={`Write instead of ${value.value || 'blank'}`}
+        value={to}
+        onChange={(event) => setTo(event.currentTarget.value)}
+      />
       <Button type="submit" variant="default" size="compact-xs" style={{ height: 26, flexShrink: 0 }} disabled={to === value.value || busy}>
         {value.value === '' ? 'This row' : value.rows.length > 1 ? `All ${count(value.rows.length)}` : 'Put right'}
         <Of what={value.value || 'blank'} />

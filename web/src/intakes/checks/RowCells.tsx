@@ -19,13 +19,18 @@ interface RowCellsProps {
 
 /** A row as a whole: each cell as it is, what it becomes, and what is wrong with it; corrected in place, held or left out. */
 export function RowCells({ intake, number, editable, busy, onBack, onEdit }: RowCellsProps) {
-  const row = useQuery({ queryKey: ['intake', String(intake.id), 'row', number], queryFn: () => api.get<RowDetail>(`intakes/${intake.id}/rows/${number}`) });
+  const row = useQuery({
+    queryKey: ['intake', String(intake.id), 'row', number],
+    queryFn: () => api.get<RowDetail>(`intakes/${intake.id}/rows/${number}`),
+  });
   const detail = row.data;
   const wrong = new Map(detail?.problems.map((problem) => [problem.column, problem]));
   const general = detail?.problems.filter((problem) => problem.column === null) ?? [];
   const decided = detail?.row_decision;
   const may = useMay();
-  const lacks = detail?.problems.some((problem) => Boolean(problem.blocks) && /\.(required|unique)$/.test(problem.code) && detail.outcome === 'held') ?? false;
+  const lacks =
+    detail?.problems.some((problem) => Boolean(problem.blocks) && /\.(required|unique)$/.test(problem.code) && detail.outcome === 'held') ??
+    false;
   return (
     <Pane
       title={`Row ${number}`}
@@ -76,7 +81,16 @@ export function RowCells({ intake, number, editable, busy, onBack, onEdit }: Row
                   <Raw value={cell.raw} />
                 </td>
                 <td>
-                  {editable && cell.becomes !== null ? <CellEdit key={`${number}-${cell.corrected ?? cell.raw}`} value={cell.corrected ?? cell.raw} label={cell.header} onSave={(to) => onEdit({ kind: 'cell', number, column: cell.column, to })} /> : cell.corrected !== null && <Raw value={cell.corrected} />}
+                  {editable && cell.becomes !== null ? (
+                    <CellEdit
+                      key={`${number}-${cell.corrected ?? cell.raw}`}
+                      value={cell.corrected ?? cell.raw}
+                      label={cell.header}
+                      onSave={(to) => onEdit({ kind: 'cell', number, column: cell.column, to })}
+                    />
+                  ) : (
+                    cell.corrected !== null && <Raw value={cell.corrected} />
+                  )}
                   {wrong.has(cell.column) && <div style={{ color: 'var(--brick-text)' }}>{wrong.get(cell.column)?.reason}</div>}
                 </td>
               </tr>
@@ -92,10 +106,25 @@ export function RowCells({ intake, number, editable, busy, onBack, onEdit }: Row
 function LetPass({ number, busy, onEdit }: { number: number; busy: boolean; onEdit: (edit: Edit) => void }) {
   const [reason, setReason] = useState('');
   return (
-    <form className="pane-note inline-form" onSubmit={(event) => { event.preventDefault(); onEdit({ kind: 'pass', number, to: reason }); }}>
+    <form
+      className="pane-note inline-form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        onEdit({ kind: 'pass', number, to: reason });
+      }}
+    >
       <span>Something required is missing. As an administrator you may let this row pass:</span>
-      <input className="cell-edit" style={{ flex: 1, minWidth: 200 }} aria-label="Why this row may pass" placeholder="why; it stands in the audit list and in the proof" value={reason} onChange={(event) => setReason(event.currentTarget.value)} />
-      <Button type="submit" variant="default" size="compact-sm" disabled={busy || reason.trim().length < 10}>Let it pass</Button>
+      <input
+        className="cell-edit"
+        style={{ flex: 1, minWidth: 200 }}
+        aria-label="Why this row may pass"
+        placeholder="why; it stands in the audit list and in the proof"
+        value={reason}
+        onChange={(event) => setReason(event.currentTarget.value)}
+      />
+      <Button type="submit" variant="default" size="compact-sm" disabled={busy || reason.trim().length < 10}>
+        Let it pass
+      </Button>
     </form>
   );
 }
@@ -103,5 +132,14 @@ function LetPass({ number, busy, onEdit }: { number: number; busy: boolean; onEd
 function CellEdit({ value, label, onSave }: { value: string; label: string; onSave: (to: string) => void }) {
   const [to, setTo] = useState(value);
   const save = () => to !== value && onSave(to);
-  return <input className="cell-edit" aria-label={label} value={to} onChange={(event) => setTo(event.currentTarget.value)} onBlur={save} onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()} />;
+  return (
+    <input
+      className="cell-edit"
+      aria-label={label}
+      value={to}
+      onChange={(event) => setTo(event.currentTarget.value)}
+      onBlur={save}
+      onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+    />
+  );
 }

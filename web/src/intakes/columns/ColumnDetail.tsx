@@ -54,36 +54,99 @@ export function ColumnDetail({ intake, column, headers, catalog, editable, field
       label="The chosen column"
       title={
         <>
-          <span className="mono" style={{ fontSize: 15 }}>{column.header}</span> <span className="quiet">becomes</span>
+          <span className="mono" style={{ fontSize: 15 }}>
+            {column.header}
+          </span>{' '}
+          <span className="quiet">becomes</span>
         </>
       }
-      right={<FieldPicker key={`${column.column} ${column.target ?? ''}`} catalog={catalog} feed={feeds[0] ?? null} disabled={!editable} suggestion={column.header} inputRef={fieldRef} onChoose={(feed) => keepFeed(0, feed)} />}
+      right={
+        <FieldPicker
+          key={`${column.column} ${column.target ?? ''}`}
+          catalog={catalog}
+          feed={feeds[0] ?? null}
+          disabled={!editable}
+          suggestion={column.header}
+          inputRef={fieldRef}
+          onChoose={(feed) => keepFeed(0, feed)}
+        />
+      }
     >
       <div className="pane-note">
         {feeds.slice(1).map((feed, i) => (
           <div key={feed.target} className="also">
             <span className="quiet">and</span>
-            <FieldPicker catalog={catalog} feed={feed} disabled={!editable} suggestion={column.header} onChoose={(next) => keepFeed(i + 1, next)} />
-            {editable && <ActionIcon size="sm" variant="subtle" color="gray" aria-label="Remove this field" onClick={() => onKeep({ feeds: feeds.filter((_, place) => place !== i + 1), steps: column.steps }, false)}>✕</ActionIcon>}
+            <FieldPicker
+              catalog={catalog}
+              feed={feed}
+              disabled={!editable}
+              suggestion={column.header}
+              onChoose={(next) => keepFeed(i + 1, next)}
+            />
+            {editable && (
+              <ActionIcon
+                size="sm"
+                variant="subtle"
+                color="gray"
+                aria-label="Remove this field"
+                onClick={() => onKeep({ feeds: feeds.filter((_, place) => place !== i + 1), steps: column.steps }, false)}
+              >
+                ✕
+              </ActionIcon>
+            )}
           </div>
         ))}
-        {adding && <div className="also"><span className="quiet">and</span><FieldPicker catalog={catalog} feed={null} disabled={!editable} suggestion={column.header} onChoose={(feed) => keepFeed(feeds.length, feed)} /></div>}
+        {adding && (
+          <div className="also">
+            <span className="quiet">and</span>
+            <FieldPicker
+              catalog={catalog}
+              feed={null}
+              disabled={!editable}
+              suggestion={column.header}
+              onChoose={(feed) => keepFeed(feeds.length, feed)}
+            />
+          </div>
+        )}
         <p>
           {column.evidence}{' '}
-          {editable && feeds.length > 0 && !adding && <button type="button" className="origin-button" onClick={() => setAdding(true)}>Also becomes another field</button>}
+          {editable && feeds.length > 0 && !adding && (
+            <button type="button" className="origin-button" onClick={() => setAdding(true)}>
+              Also becomes another field
+            </button>
+          )}
         </p>
         {isDate && (
           <div className="also">
             <span style={{ fontWeight: 600 }}>The dates are</span>
-            <SegmentedControl size="xs" aria-label="Order of the dates" data={[{ value: 'mdy', label: 'month first' }, { value: 'dmy', label: 'day first' }]} value={column.date_order ?? ''} disabled={!editable} onChange={(order) => onKeep({ feeds, steps: column.steps, date_order: order }, true)} />
+            <SegmentedControl
+              size="xs"
+              aria-label="Order of the dates"
+              data={[
+                { value: 'mdy', label: 'month first' },
+                { value: 'dmy', label: 'day first' },
+              ]}
+              value={column.date_order ?? ''}
+              disabled={!editable}
+              onChange={(order) => onKeep({ feeds, steps: column.steps, date_order: order }, true)}
+            />
             {column.needs_date_order && <span className="pill look">choose one</span>}
           </div>
         )}
         {column.gifts !== null && column.gifts < column.filled && (
-          <p className="quiet">{column.gifts === 0 ? 'No row has a gift that this can belong to: a gift needs an amount, or a date with a kind or a fund.' : `${counted(column.gifts, 'row has', 'rows have')} a gift; where there is none, the value is not taken, and the preview lists it.`}</p>
+          <p className="quiet">
+            {column.gifts === 0
+              ? 'No row has a gift that this can belong to: a gift needs an amount, or a date with a kind or a fund.'
+              : `${counted(column.gifts, 'row has', 'rows have')} a gift; where there is none, the value is not taken, and the preview lists it.`}
+          </p>
         )}
         {column.target === 'id.old' && <OldSystem intake={intake} editable={editable} />}
-        {(values.data?.new_names.length ?? 0) > 0 && <p className="quiet">New, since nobody is in it yet: <b>{values.data?.new_names.slice(0, 8).join(', ')}</b>{(values.data?.new_names.length ?? 0) > 8 && ` and ${(values.data?.new_names.length ?? 0) - 8} more`}</p>}
+        {(values.data?.new_names.length ?? 0) > 0 && (
+          <p className="quiet">
+            New, since nobody is in it yet: <b>{values.data?.new_names.slice(0, 8).join(', ')}</b>
+            {(values.data?.new_names.length ?? 0) > 8 && ` and ${(values.data?.new_names.length ?? 0) - 8} more`}
+          </p>
+        )}
       </div>
       {column.target !== null && (
         <div className="step-area">
@@ -114,11 +177,29 @@ export function ColumnDetail({ intake, column, headers, catalog, editable, field
               keepSteps(column.steps.filter((_, i) => i !== place));
             }}
           />
-          {draft !== null && <StepEditor key={draft.place} intake={intake.id} column={column.column} headers={headers.filter((header) => header !== column.header)} step={draft.step} onChange={(next) => setDraft({ ...draft, step: next })} onKeep={() => keepSteps(steps)} onCancel={() => { setDraft(null); setStep(null); }} />}
+          {draft !== null && (
+            <StepEditor
+              key={draft.place}
+              intake={intake.id}
+              column={column.column}
+              headers={headers.filter((header) => header !== column.header)}
+              step={draft.step}
+              onChange={(next) => setDraft({ ...draft, step: next })}
+              onKeep={() => keepSteps(steps)}
+              onCancel={() => {
+                setDraft(null);
+                setStep(null);
+              }}
+            />
+          )}
           {draft !== null && <Trouble error={values.error} />}
         </div>
       )}
-      <ValuesTable data={values.data} nothing={column.target !== null ? null : column.state === 'open' ? 'nothing yet' : 'left behind'} step={step !== null && step < steps.length ? step : null} />
+      <ValuesTable
+        data={values.data}
+        nothing={column.target !== null ? null : column.state === 'open' ? 'nothing yet' : 'left behind'}
+        step={step !== null && step < steps.length ? step : null}
+      />
     </Pane>
   );
 }
@@ -130,9 +211,21 @@ function OldSystem({ intake, editable }: { intake: Intake; editable: boolean }) 
   return (
     <div className="also">
       <span style={{ fontWeight: 600 }}>Ids of the system</span>
-      <TextInput aria-label="Name of the old system" size="xs" w={200} value={name} disabled={!editable} onChange={(event) => setName(event.currentTarget.value)} onBlur={() => name.trim() !== '' && name !== intake.settings.system && change.mutate(name.trim())} />
+      <TextInput
+        aria-label="Name of the old system"
+        size="xs"
+        w={200}
+        value={name}
+        disabled={!editable}
+        onChange={(event) => setName(event.currentTarget.value)}
+        onBlur={() => name.trim() !== '' && name !== intake.settings.system && change.mutate(name.trim())}
+      />
       <span className="quiet">Files from the same system share a name.</span>
-      {change.isSuccess && <Button size="compact-xs" variant="subtle" color="pine" disabled>kept</Button>}
+      {change.isSuccess && (
+        <Button size="compact-xs" variant="subtle" color="pine" disabled>
+          kept
+        </Button>
+      )}
     </div>
   );
 }

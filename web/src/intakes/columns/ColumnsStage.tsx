@@ -34,8 +34,12 @@ export function ColumnsStage() {
   const [chosen, setChosen] = useState<number | null>(asked.get('column') === null ? null : Number(asked.get('column')));
   const [side, setSide] = useState<'columns' | 'file'>('columns');
   const field = useRef<HTMLInputElement>(null);
-  const change = useColumnsChange(intake.id, ({ column, ...choice }: Choice) => api.patch<ColumnsView>(`intakes/${intake.id}/columns/${column}`, choice));
-  const keepSettings = useColumnsChange(intake.id, (settings: PlanSettings) => api.patch<ColumnsView>(`intakes/${intake.id}/plan`, settings));
+  const change = useColumnsChange(intake.id, ({ column, ...choice }: Choice) =>
+    api.patch<ColumnsView>(`intakes/${intake.id}/columns/${column}`, choice),
+  );
+  const keepSettings = useColumnsChange(intake.id, (settings: PlanSettings) =>
+    api.patch<ColumnsView>(`intakes/${intake.id}/plan`, settings),
+  );
   const accept = useColumnsChange(intake.id, () => api.post<ColumnsView>(`intakes/${intake.id}/columns/accept`));
   const leave = useColumnsChange(intake.id, () => api.post<ColumnsView>(`intakes/${intake.id}/columns/leave`));
   const usePlan = useIntakeAction(intake.id, (name: string) => api.put(`intakes/${intake.id}/plan`, { name }));
@@ -65,12 +69,18 @@ export function ColumnsStage() {
     }
   };
   const leaveBehind = () => keep({ feeds: [], steps: column?.steps ?? [] }, true);
-  const looksRight = () => (column?.target != null && !column.needs_date_order && !isSettled(column) ? keep({ feeds: column.feeds.map(({ target, name, steps }) => ({ target, name, steps })), steps: column.steps }, true) : nextOpen(at));
+  const looksRight = () =>
+    column?.target != null && !column.needs_date_order && !isSettled(column)
+      ? keep({ feeds: column.feeds.map(({ target, name, steps }) => ({ target, name, steps })), steps: column.steps }, true)
+      : nextOpen(at);
   const choose = (header: string) => {
     setSide('columns');
     setChosen(columns.find((one) => one.header === header)?.column ?? at);
   };
-  const go = () => (intake.is_sifted ? void navigate(`/intakes/${intake.id}/checks`) : sift.mutate(undefined, { onSuccess: () => void navigate(`/intakes/${intake.id}/checks`) }));
+  const go = () =>
+    intake.is_sifted
+      ? void navigate(`/intakes/${intake.id}/checks`)
+      : sift.mutate(undefined, { onSuccess: () => void navigate(`/intakes/${intake.id}/checks`) });
   useKeys({
     Enter: () => (settled ? go() : looksRight()),
     l: leaveBehind,
@@ -93,11 +103,23 @@ export function ColumnsStage() {
           </Button>
         </div>
       )}
-      {differences.length > 0 && intake.plan_name !== null && editable && <Differences plan={intake.plan_name} differences={differences} onChoose={choose} />}
+      {differences.length > 0 && intake.plan_name !== null && editable && (
+        <Differences plan={intake.plan_name} differences={differences} onChoose={choose} />
+      )}
       <Trouble error={change.error ?? accept.error ?? leave.error ?? usePlan.error ?? sift.error} />
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 480px) minmax(0, 1fr)' }}>
         <Pane
-          title={<Chips label="What to settle" value={side} onChange={setSide} options={[{ value: 'columns', text: `Columns ${columns.length}` }, { value: 'file', text: 'For every row' }]} />}
+          title={
+            <Chips
+              label="What to settle"
+              value={side}
+              onChange={setSide}
+              options={[
+                { value: 'columns', text: `Columns ${columns.length}` },
+                { value: 'file', text: 'For every row' },
+              ]}
+            />
+          }
           note={`${intake.columns.sure} sure, ${intake.columns.look} to look at, ${intake.columns.open} open, ${intake.columns.left_behind} left behind`}
         >
           <div className="pane-body" tabIndex={0}>
@@ -112,14 +134,31 @@ export function ColumnsStage() {
               </thead>
               <tbody>
                 {columns.map((one) => (
-                  <tr key={one.column} className={`choosable${one.column === at && side === 'columns' ? ' chosen' : ''}`} onClick={() => { setChosen(one.column); setSide('columns'); }}>
-                    <td className="mono" title={one.header}><span className="two-lines">{one.header}</span></td>
+                  <tr
+                    key={one.column}
+                    className={`choosable${one.column === at && side === 'columns' ? ' chosen' : ''}`}
+                    onClick={() => {
+                      setChosen(one.column);
+                      setSide('columns');
+                    }}
+                  >
+                    <td className="mono" title={one.header}>
+                      <span className="two-lines">{one.header}</span>
+                    </td>
                     <td>
                       <span className="fill" title={`${count(one.filled)} of ${count(one.rows)} rows`}>
                         <i style={{ width: `${one.rows > 0 ? (one.filled / one.rows) * 100 : 0}%` }} />
                       </span>
                     </td>
-                    <td className={one.label === null ? 'quiet' : ''}>{one.label ?? (one.state === 'open' ? 'choose a field' : 'left behind')}{one.target !== null && one.steps.length > 0 && <span className="quiet" title={one.step_labels.join('; ')}> · {one.steps.length === 1 ? '1 step' : `${one.steps.length} steps`}</span>}</td>
+                    <td className={one.label === null ? 'quiet' : ''}>
+                      {one.label ?? (one.state === 'open' ? 'choose a field' : 'left behind')}
+                      {one.target !== null && one.steps.length > 0 && (
+                        <span className="quiet" title={one.step_labels.join('; ')}>
+                          {' '}
+                          · {one.steps.length === 1 ? '1 step' : `${one.steps.length} steps`}
+                        </span>
+                      )}
+                    </td>
                     <td className="num">
                       <Lozenge state={one.state} />
                     </td>
@@ -132,14 +171,32 @@ export function ColumnsStage() {
         {data === undefined || catalog === undefined || column === undefined ? (
           <Pane title="Values">{null}</Pane>
         ) : side === 'file' ? (
-          <WholeFile view={data} catalog={catalog} editable={editable} error={keepSettings.error} onKeep={(settings) => keepSettings.mutate(settings)} />
+          <WholeFile
+            view={data}
+            catalog={catalog}
+            editable={editable}
+            error={keepSettings.error}
+            onKeep={(settings) => keepSettings.mutate(settings)}
+          />
         ) : (
-          <ColumnDetail key={column.column} intake={intake} column={column} headers={columns.map((one) => one.header)} catalog={catalog} editable={editable} fieldRef={field} onKeep={keep} />
+          <ColumnDetail
+            key={column.column}
+            intake={intake}
+            column={column}
+            headers={columns.map((one) => one.header)}
+            catalog={catalog}
+            editable={editable}
+            fieldRef={field}
+            onKeep={keep}
+          />
         )}
       </div>
       <div className="foot">
         {!settled ? (
-          <Button onClick={looksRight} disabled={!editable || column === undefined || (column.state === 'open' && waiting.length === 1) || column.needs_date_order}>
+          <Button
+            onClick={looksRight}
+            disabled={!editable || column === undefined || (column.state === 'open' && waiting.length === 1) || column.needs_date_order}
+          >
             {column !== undefined && column.state === 'look' ? 'Looks right, next to look at' : 'Next to look at'} <kbd>Enter</kbd>
           </Button>
         ) : (

@@ -21,7 +21,17 @@ export function NewField({ catalog, suggestion, onClose, onMade }: NewFieldProps
   const [options, setOptions] = useState('');
   const [required, setRequired] = useState(false);
   const make = useMutation({
-    mutationFn: () => api.post<Field>('fields', { label: label.trim(), type, group, required, options: options.split('\n').map((option) => option.trim()).filter((option) => option !== '') }),
+    mutationFn: () =>
+      api.post<Field>('fields', {
+        label: label.trim(),
+        type,
+        group,
+        required,
+        options: options
+          .split('\n')
+          .map((option) => option.trim())
+          .filter((option) => option !== ''),
+      }),
     onSuccess: async (field) => {
       await queries.invalidateQueries({ queryKey: ['fields'] });
       onMade(field);
@@ -37,11 +47,44 @@ export function NewField({ catalog, suggestion, onClose, onMade }: NewFieldProps
           make.mutate();
         }}
       >
-        <TextInput label="Name" value={label} onChange={(event) => setLabel(event.currentTarget.value)} required maxLength={120} data-autofocus />
-        <Select label="What its values are" data={catalog.types} value={type} allowDeselect={false} onChange={(value) => setType(value ?? 'text')} />
-        {isList && <Textarea label="Values of the list" description="One on each line, in the order in which they are shown" value={options} onChange={(event) => setOptions(event.currentTarget.value)} autosize minRows={3} maxRows={8} required />}
-        <TextInput label="Group that it stands under" value={group} onChange={(event) => setGroup(event.currentTarget.value)} maxLength={60} />
-        <Checkbox label="Required: a row without it is held" checked={required} onChange={(event) => setRequired(event.currentTarget.checked)} />
+        <TextInput
+          label="Name"
+          value={label}
+          onChange={(event) => setLabel(event.currentTarget.value)}
+          required
+          maxLength={120}
+          data-autofocus
+        />
+        <Select
+          label="What its values are"
+          data={catalog.types}
+          value={type}
+          allowDeselect={false}
+          onChange={(value) => setType(value ?? 'text')}
+        />
+        {isList && (
+          <Textarea
+            label="Values of the list"
+            description="One on each line, in the order in which they are shown"
+            value={options}
+            onChange={(event) => setOptions(event.currentTarget.value)}
+            autosize
+            minRows={3}
+            maxRows={8}
+            required
+          />
+        )}
+        <TextInput
+          label="Group that it stands under"
+          value={group}
+          onChange={(event) => setGroup(event.currentTarget.value)}
+          maxLength={60}
+        />
+        <Checkbox
+          label="Required: a row without it is held"
+          checked={required}
+          onChange={(event) => setRequired(event.currentTarget.checked)}
+        />
         <Trouble error={make.error} />
         <Button type="submit" loading={make.isPending}>
           Make the field

@@ -9,7 +9,9 @@ import { useIntakeAction } from '../queries';
 export function SavePlan({ intake }: { intake: Intake }) {
   const [open, setOpen] = useState(false);
   const [name, setName] = useState(intake.plan_name ?? intake.name);
-  const save = useIntakeAction(intake.id, (planName: string) => api.post<{ saved: string }>(`intakes/${intake.id}/plan`, { name: planName }));
+  const save = useIntakeAction(intake.id, (planName: string) =>
+    api.post<{ saved: string }>(`intakes/${intake.id}/plan`, { name: planName }),
+  );
   return (
     <>
       <span className="quiet">{save.data !== undefined ? `Saved as "${save.data.saved}". ` : ''}</span>
@@ -27,7 +29,13 @@ export function SavePlan({ intake }: { intake: Intake }) {
               save.mutate(name.trim(), { onSuccess: () => setOpen(false) });
             }}
           >
-            <TextInput label="Name of the plan" value={name} onChange={(event) => setName(event.currentTarget.value)} required maxLength={120} />
+            <TextInput
+              label="Name of the plan"
+              value={name}
+              onChange={(event) => setName(event.currentTarget.value)}
+              required
+              maxLength={120}
+            />
             <Button type="submit" loading={save.isPending}>
               Save
             </Button>

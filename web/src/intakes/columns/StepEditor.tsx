@@ -24,21 +24,101 @@ export function StepEditor({ intake, column, headers, step, onChange, onKeep, on
     const value = step[input.name];
     switch (input.is) {
       case 'text':
-        return <TextInput key={input.name} label={input.label} w={input.wide === true ? 420 : 150} value={text(value).replaceAll('\n', '⏎')} onChange={(event) => set(input.name, event.currentTarget.value.replaceAll('⏎', '\n'))} required={input.needed} />;
+        return (
+          <TextInput
+            key={input.name}
+            label={input.label}
+            w={input.wide === true ? 420 : 150}
+            value={text(value).replaceAll('\n', '⏎')}
+            onChange={(event) => set(input.name, event.currentTarget.value.replaceAll('⏎', '\n'))}
+            required={input.needed}
+          />
+        );
       case 'number':
-        return <NumberInput key={input.name} label={input.label} w={150} min={input.from} max={input.to} value={Number(value ?? 1)} onChange={(number) => set(input.name, Number(number))} />;
+        return (
+          <NumberInput
+            key={input.name}
+            label={input.label}
+            w={150}
+            min={input.from}
+            max={input.to}
+            value={Number(value ?? 1)}
+            onChange={(number) => set(input.name, Number(number))}
+          />
+        );
       case 'flag':
-        return <Checkbox key={input.name} label={input.label} checked={value === true} onChange={(event) => set(input.name, event.currentTarget.checked)} mb={6} />;
+        return (
+          <Checkbox
+            key={input.name}
+            label={input.label}
+            checked={value === true}
+            onChange={(event) => set(input.name, event.currentTarget.checked)}
+            mb={6}
+          />
+        );
       case 'choice':
-        return <Select key={input.name} label={input.label} w={190} data={input.of} value={text(value)} allowDeselect={false} onChange={(chosen) => set(input.name, chosen ?? '')} />;
+        return (
+          <Select
+            key={input.name}
+            label={input.label}
+            w={190}
+            data={input.of}
+            value={text(value)}
+            allowDeselect={false}
+            onChange={(chosen) => set(input.name, chosen ?? '')}
+          />
+        );
       case 'words':
-        return <TextInput key={input.name} label={input.label} w={230} defaultValue={list(value).join('; ')} onChange={(event) => set(input.name, event.currentTarget.value.split(';').map((word) => word.trim()).filter((word) => word !== ''))} />;
+        return (
+          <TextInput
+            key={input.name}
+            label={input.label}
+            w={230}
+            defaultValue={list(value).join('; ')}
+            onChange={(event) =>
+              set(
+                input.name,
+                event.currentTarget.value
+                  .split(';')
+                  .map((word) => word.trim())
+                  .filter((word) => word !== ''),
+              )
+            }
+          />
+        );
       case 'kinds':
-        return <MultiSelect key={input.name} label={input.label} w={300} data={input.of} value={list(value)} onChange={(chosen) => set(input.name, chosen)} />;
+        return (
+          <MultiSelect
+            key={input.name}
+            label={input.label}
+            w={300}
+            data={input.of}
+            value={list(value)}
+            onChange={(chosen) => set(input.name, chosen)}
+          />
+        );
       case 'columns':
-        return <MultiSelect key={input.name} label={input.label} w={300} searchable data={[...new Set(headers)]} value={list(value)} onChange={(chosen) => set(input.name, chosen)} />;
+        return (
+          <MultiSelect
+            key={input.name}
+            label={input.label}
+            w={300}
+            searchable
+            data={[...new Set(headers)]}
+            value={list(value)}
+            onChange={(chosen) => set(input.name, chosen)}
+          />
+        );
       case 'table':
-        return <ValueTableEditor key={input.name} intake={intake} column={column} values={(value ?? {}) as Record<string, string>} onChange={(values) => set(input.name, values)} />;
+        return (
+          <ValueTableEditor
+            key={input.name}
+            intake={intake}
+            column={column}
+            values={(value ?? {}) as Record<string, string>}
+            onChange={(values) => set(input.name, values)}
+          />
+        );
     }
   };
   return (
@@ -53,7 +133,9 @@ export function StepEditor({ intake, column, headers, step, onChange, onKeep, on
       <div className="step-inputs">{form?.inputs.filter((input) => matters(step, input)).map(field)}</div>
       {step.do === 'formula' && (
         <p className="quiet" style={{ margin: '4px 0 0' }}>
-          <code>value</code> is this cell, <code>cell("Header")</code> another. For example: <code>cell("Paid") == "Y" ? value : ""</code>, <code>join(" ", cell("Title"), value)</code>. Functions: upper, lower, trim, length, left, right, before, after, has, replace, word, number, round, first, join, year.
+          <code>value</code> is this cell, <code>cell("Header")</code> another. For example: <code>cell("Paid") == "Y" ? value : ""</code>,{' '}
+          <code>join(" ", cell("Title"), value)</code>. Functions: upper, lower, trim, length, left, right, before, after, has, replace,
+          word, number, round, first, join, year.
         </p>
       )}
       <div style={{ display: 'flex', gap: 8, marginTop: 8 }}>

@@ -30,12 +30,39 @@ export function StepList({ steps, labels, chosen, editable, onChoose, onAdd, onE
             <span className="step-tools">
               {(formOf(step)?.inputs.length ?? 0) > 0 && (
                 <Button size="compact-xs" variant="subtle" color="pine" onClick={() => onEdit(i)}>
-                  Change<Of what={labels[i] ?? step.do} />
+                  Change
+                  <Of what={labels[i] ?? step.do} />
                 </Button>
               )}
-              <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Earlier: ${labels[i] ?? step.do}`} disabled={i === 0} onClick={() => onMove(i, -1)}>↑</ActionIcon>
-              <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Later: ${labels[i] ?? step.do}`} disabled={i === steps.length - 1} onClick={() => onMove(i, 1)}>↓</ActionIcon>
-              <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Take back: ${labels[i] ?? step.do}`} onClick={() => onRemove(i)}>✕</ActionIcon>
+              <ActionIcon
+                size="sm"
+                variant="subtle"
+                color="gray"
+                aria-label={`Earlier: ${labels[i] ?? step.do}`}
+                disabled={i === 0}
+                onClick={() => onMove(i, -1)}
+              >
+                ↑
+              </ActionIcon>
+              <ActionIcon
+                size="sm"
+                variant="subtle"
+                color="gray"
+                aria-label={`Later: ${labels[i] ?? step.do}`}
+                disabled={i === steps.length - 1}
+                onClick={() => onMove(i, 1)}
+              >
+                ↓
+              </ActionIcon>
+              <ActionIcon
+                size="sm"
+                variant="subtle"
+                color="gray"
+                aria-label={`Take back: ${labels[i] ?? step.do}`}
+                onClick={() => onRemove(i)}
+              >
+                ✕
+              </ActionIcon>
             </span>
           )}
         </li>
@@ -52,16 +79,22 @@ export function StepList({ steps, labels, chosen, editable, onChoose, onAdd, onE
               {groups.map((group) => (
                 <div key={group}>
                   <Menu.Label>{group}</Menu.Label>
-                  {stepForms.filter((form) => form.group === group).map((form) => (
-                    <Menu.Item key={form.do} onClick={() => onAdd(form.begin)}>
-                      {form.name}
-                    </Menu.Item>
-                  ))}
+                  {stepForms
+                    .filter((form) => form.group === group)
+                    .map((form) => (
+                      <Menu.Item key={form.do} onClick={() => onAdd(form.begin)}>
+                        {form.name}
+                      </Menu.Item>
+                    ))}
                 </div>
               ))}
             </Menu.Dropdown>
           </Menu>
-          {steps.length === 0 && <span className="quiet" style={{ marginLeft: 10 }}>No steps: values go as they are, without outer blanks.</span>}
+          {steps.length === 0 && (
+            <span className="quiet" style={{ marginLeft: 10 }}>
+              No steps: values go as they are, without outer blanks.
+            </span>
+          )}
         </li>
       )}
     </ol>

@@ -24,7 +24,9 @@ export function ValuesTable({ data, nothing, step }: ValuesTableProps) {
             <th style={{ width: step === null ? '27%' : '22%' }}>{step === null || step === 0 ? 'As it is' : `Before step ${step + 1}`}</th>
             {step !== null && <th style={{ width: '22%' }}>After step {step + 1}</th>}
             <th style={{ width: step === null ? '24%' : '20%' }}>What it becomes</th>
-            <th className="num" style={{ width: 66 }}>Rows</th>
+            <th className="num" style={{ width: 66 }}>
+              Rows
+            </th>
             <th>Why</th>
           </tr>
         </thead>
@@ -34,9 +36,33 @@ export function ValuesTable({ data, nothing, step }: ValuesTableProps) {
             const after = step === null ? '' : value.through[step];
             return (
               <tr key={data?.by_rows === true ? i : value.value}>
-                <td><Raw value={before} /></td>
-                {step !== null && <td className="mono">{value.value === '' ? <span className="nothing">blank</span> : after === undefined ? <span className="pill held">held</span> : after === before ? <span className="nothing">the same</span> : <mark className="difference">{after === '' ? 'blank' : after}</mark>}</td>}
-                <td className="mono">{value.held ? <span className="pill held">held</span> : nothing !== null ? <span className="nothing">{nothing}</span> : value.becomes === '' ? <span className="nothing">blank</span> : value.becomes}</td>
+                <td>
+                  <Raw value={before} />
+                </td>
+                {step !== null && (
+                  <td className="mono">
+                    {value.value === '' ? (
+                      <span className="nothing">blank</span>
+                    ) : after === undefined ? (
+                      <span className="pill held">held</span>
+                    ) : after === before ? (
+                      <span className="nothing">the same</span>
+                    ) : (
+                      <mark className="difference">{after === '' ? 'blank' : after}</mark>
+                    )}
+                  </td>
+                )}
+                <td className="mono">
+                  {value.held ? (
+                    <span className="pill held">held</span>
+                  ) : nothing !== null ? (
+                    <span className="nothing">{nothing}</span>
+                  ) : value.becomes === '' ? (
+                    <span className="nothing">blank</span>
+                  ) : (
+                    value.becomes
+                  )}
+                </td>
                 <td className="num">{count(value.rows)}</td>
                 <td className="quiet">{value.note}</td>
               </tr>
@@ -44,7 +70,15 @@ export function ValuesTable({ data, nothing, step }: ValuesTableProps) {
           })}
         </tbody>
       </table>
-      {data !== undefined && <p className="quiet" style={{ padding: '6px 14px' }}>{data.by_rows ? 'The first rows of the file, since the steps look at other cells.' : data.distinct > data.shown ? `The ${count(data.shown)} most frequent of ${count(data.distinct)} values.` : ''}</p>}
+      {data !== undefined && (
+        <p className="quiet" style={{ padding: '6px 14px' }}>
+          {data.by_rows
+            ? 'The first rows of the file, since the steps look at other cells.'
+            : data.distinct > data.shown
+              ? `The ${count(data.shown)} most frequent of ${count(data.distinct)} values.`
+              : ''}
+        </p>
+      )}
     </div>
   );
 }

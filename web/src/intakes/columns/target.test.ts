@@ -5,7 +5,10 @@ import { fieldOf, kindsOf, parseTarget, targetKey } from './target';
 const field = (key: string) => ({ key, label: key, group: '', type: 'text', options: [], named: false });
 const catalog: Catalog = {
   fields: ['name.first', 'address.city', 'email', 'gift.date'].map(field),
-  parties: [{ party: 'spouse', label: 'Spouse', fields: [field('spouse.name.first')] }, { party: 'child', label: 'Child', fields: [field('child.name.first')] }],
+  parties: [
+    { party: 'spouse', label: 'Spouse', fields: [field('spouse.name.first')] },
+    { party: 'child', label: 'Child', fields: [field('child.name.first')] },
+  ],
   kinds: { address: ['home', 'work'], email: ['home', 'work'], phone: ['mobile'], gift: [] },
   types: [],
 };

@@ -41,7 +41,9 @@ export function parseTarget(key: string, catalog: Catalog): Target {
 
 export function targetKey({ party, person, field, kind, number }: Target): string {
   const [head = '', ...rest] = field.split('.');
-  return [party, person > 1 ? String(person) : '', head, kind, number > 1 ? String(number) : '', ...rest].filter((part) => part !== '').join('.');
+  return [party, person > 1 ? String(person) : '', head, kind, number > 1 ? String(number) : '', ...rest]
+    .filter((part) => part !== '')
+    .join('.');
 }
 
 /** Kinds that the field can be of; null if it can be there only once. */

@@ -13,17 +13,51 @@ export function AboutSource({ intake, onClose }: { intake: Intake; onClose: () =
   const [set, setSet] = useState(first);
   const save = useIntakeAction(intake.id, () => {
     const { groups, groups_new, tags, tags_new, no_contact, description, agreed, is_quiet } = set;
-    const changed = Object.fromEntries(Object.entries({ groups, groups_new, tags, tags_new, no_contact, description, agreed, is_quiet }).filter(([key, value]) => JSON.stringify(value) !== JSON.stringify(first[key as keyof typeof first])));
+    const changed = Object.fromEntries(
+      Object.entries({ groups, groups_new, tags, tags_new, no_contact, description, agreed, is_quiet }).filter(
+        ([key, value]) => JSON.stringify(value) !== JSON.stringify(first[key as keyof typeof first]),
+      ),
+    );
     return api.patch<Intake>(`intakes/${intake.id}`, changed);
   });
-  const names = (key: 'groups' | 'groups_new' | 'tags' | 'tags_new', label: string) => <TagsInput label={label} disabled={!open} value={set[key]} onChange={(value) => setSet({ ...set, [key]: value })} />;
+  const names = (key: 'groups' | 'groups_new' | 'tags' | 'tags_new', label: string) => (
+    <TagsInput label={label} disabled={!open} value={set[key]} onChange={(value) => setSet({ ...set, [key]: value })} />
+  );
   return (
-    <Pane title="About this source" right={<Button variant="subtle" color="pine" size="compact-sm" onClick={onClose}>Back to the rows</Button>}>
+    <Pane
+      title="About this source"
+      right={
+        <Button variant="subtle" color="pine" size="compact-sm" onClick={onClose}>
+          Back to the rows
+        </Button>
+      }
+    >
       <div className="pane-body form" tabIndex={0}>
         <Trouble error={save.error} />
-        <Textarea label="Where the data is from" placeholder="Sign-up sheet of the beach clean-up on 12 May, typed up by June" autosize minRows={2} maxLength={2000} disabled={!intake.may_change} value={set.description} onChange={(event) => setSet({ ...set, description: event.currentTarget.value })} />
-        <TextInput label="How these people agreed to be contacted" description={first.agreed_by === '' ? 'blank where nobody has confirmed it' : `confirmed by ${first.agreed_by}`} maxLength={500} disabled={!intake.may_change} value={set.agreed} onChange={(event) => setSet({ ...set, agreed: event.currentTarget.value })} />
-        <Checkbox label="Nobody in it may be contacted: not by mail, email or phone" disabled={!open} checked={set.no_contact} onChange={(event) => setSet({ ...set, no_contact: event.currentTarget.checked })} />
+        <Textarea
+          label="Where the data is from"
+          placeholder="Sign-up sheet of the beach clean-up on 12 May, typed up by June"
+          autosize
+          minRows={2}
+          maxLength={2000}
+          disabled={!intake.may_change}
+          value={set.description}
+          onChange={(event) => setSet({ ...set, description: event.currentTarget.value })}
+        />
+        <TextInput
+          label="How these people agreed to be contacted"
+          description={first.agreed_by === '' ? 'blank where nobody has confirmed it' : `confirmed by ${first.agreed_by}`}
+          maxLength={500}
+          disabled={!intake.may_change}
+          value={set.agreed}
+          onChange={(event) => setSet({ ...set, agreed: event.currentTarget.value })}
+        />
+        <Checkbox
+          label="Nobody in it may be contacted: not by mail, email or phone"
+          disabled={!open}
+          checked={set.no_contact}
+          onChange={(event) => setSet({ ...set, no_contact: event.currentTarget.checked })}
+        />
         <h3 className="section">Groups and tags</h3>
         <div className="pair">
           {names('groups', 'Groups for everyone it touches')}
@@ -32,10 +66,21 @@ export function AboutSource({ intake, onClose }: { intake: Intake; onClose: () =
           {names('tags_new', 'Tags for new supporters alone')}
         </div>
         <h3 className="section">Other systems</h3>
-        <Checkbox label="Keep quiet: other systems are told nothing of what this intake changes" disabled={!intake.may_change} checked={set.is_quiet} onChange={(event) => setSet({ ...set, is_quiet: event.currentTarget.checked })} />
+        <Checkbox
+          label="Keep quiet: other systems are told nothing of what this intake changes"
+          disabled={!intake.may_change}
+          checked={set.is_quiet}
+          onChange={(event) => setSet({ ...set, is_quiet: event.currentTarget.checked })}
+        />
       </div>
       <div className="pane-foot">
-        <Button disabled={JSON.stringify(set) === JSON.stringify(first) || !intake.may_change} loading={save.isPending} onClick={() => save.mutate(undefined, { onSuccess: onClose })}>Save this</Button>
+        <Button
+          disabled={JSON.stringify(set) === JSON.stringify(first) || !intake.may_change}
+          loading={save.isPending}
+          onClick={() => save.mutate(undefined, { onSuccess: onClose })}
+        >
+          Save this
+        </Button>
         {open && <span className="quiet">Groups, tags and contact are worked into the preview of every row.</span>}
       </div>
     </Pane>

@@ -30,7 +30,11 @@ export function LoadStage() {
   const [about, setAbout] = useState(false);
   const [safe, setSafe] = useState(false);
   const [show, setShow] = useState<Outcome>(intake.outcomes.updated > 0 ? 'updated' : 'new');
-  const proof = useQuery({ queryKey: ['intake', String(intake.id), 'proof'], queryFn: () => api.get<Proof>(`intakes/${intake.id}/proof`), enabled: intake.is_sifted });
+  const proof = useQuery({
+    queryKey: ['intake', String(intake.id), 'proof'],
+    queryFn: () => api.get<Proof>(`intakes/${intake.id}/proof`),
+    enabled: intake.is_sifted,
+  });
   const list = useMore<PreviewRow>(['intake', String(intake.id), 'preview', show], `intakes/${intake.id}/preview?outcome=${show}`);
   const load = useIntakeAction(intake.id, () => api.post<Intake>(`intakes/${intake.id}/load`, { name: name.trim(), restore_point: safe }));
   if (!intake.is_sifted) {
@@ -44,7 +48,10 @@ export function LoadStage() {
       <Trouble error={load.error ?? proof.error} />
       {!loaded && mayLoad && intake.state === 'ready' && coming > 1 && <TrialControls intake={intake} coming={coming} picked={picked} />}
       <div className="panes" style={{ gridTemplateRows: 'auto minmax(0, 1fr)' }}>
-        <Pane title={loaded ? 'What was planned' : 'What loading would do'} note={loaded ? 'and then loaded' : 'Nothing is written yet. Loading applies exactly this.'}>
+        <Pane
+          title={loaded ? 'What was planned' : 'What loading would do'}
+          note={loaded ? 'and then loaded' : 'Nothing is written yet. Loading applies exactly this.'}
+        >
           {proof.data !== undefined && (
             <div style={{ display: 'flex', flexWrap: 'wrap' }}>
               <Rows proof={proof.data} small onPick={setShow} />
@@ -53,64 +60,132 @@ export function LoadStage() {
           )}
           {proof.data !== undefined && <Untaken intake={intake} proof={proof.data} />}
         </Pane>
-        {about ? <AboutSource intake={intake} onClose={() => setAbout(false)} /> : <Pane title="Row by row" right={<Chips label="Which rows" value={show} onChange={setShow} options={(Object.keys(words) as Outcome[]).map((outcome) => ({ value: outcome, text: `${words[outcome]} ${count(intake.outcomes[outcome])}` }))} />}>
-          <div className="pane-body" tabIndex={0}>
-            {list.isSuccess && list.rows.length === 0 && <Empty title={`No row is ${words[show]}`} />}
-            {list.rows.length > 0 && (
-              <table className="rows">
-                <thead>
-                  <tr>
-                    <th style={{ width: 104 }}>Row</th>
-                    <th style={{ width: '21%' }}>Supporter</th>
-                    <th>{show === 'held' || show === 'left_out' ? 'Why' : 'What is written'}</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {list.rows.map((row) => (
-                    <tr key={row.number}>
-                      <td className="quiet">{mayTry && show !== 'held' && show !== 'left_out' && <input type="checkbox" aria-label={`Pick row ${row.number}`} checked={picked.includes(row.number)} onChange={() => setPicked(picked.includes(row.number) ? picked.filter((one) => one !== row.number) : [...picked, row.number])} />} <Link to={`/intakes/${intake.id}/rows/${row.number}`}>{row.number}</Link></td>
-                      <td>
-                        {row.supporter_id !== null ? <Link to={`/supporters/${row.supporter_id}`}>{row.display}</Link> : row.display || <span className="nothing">no name</span>}
-                        {row.same_as_row !== null && <div className="quiet">the same as row {row.same_as_row}</div>}
-                      </td>
-                      <td>
-                        <Changes changes={row.changes} />
-                        {row.others.map((other) => (
-                          <div key={other.role} className="other-party">
-                            <span className="pill idle">{other.role.replace('.', ' ')}</span> {other.supporter_id !== null ? <Link to={`/supporters/${other.supporter_id}`}>{other.display}</Link> : <b>{other.display}</b>} <span className="quiet">{other.verdict}</span>
-                            <Changes changes={other.changes} />
-                          </div>
-                        ))}
-                        {hasMoney(row.there) && <div className="quiet">gift of {moneys(row.there)}: there already</div>}
-                        {row.changes.length === 0 && row.others.length === 0 && show === 'unchanged' && !hasMoney(row.there) && <span className="quiet">everything is known already</span>}
-                        {row.reasons.join('; ')}
-                        {show === 'left_out' && row.reasons.length === 0 && <span className="quiet">left out by a person</span>}
-                      </td>
+        {about ? (
+          <AboutSource intake={intake} onClose={() => setAbout(false)} />
+        ) : (
+          <Pane
+            title="Row by row"
+            right={
+              <Chips
+                label="Which rows"
+                value={show}
+                onChange={setShow}
+                options={(Object.keys(words) as Outcome[]).map((outcome) => ({
+                  value: outcome,
+                  text: `${words[outcome]} ${count(intake.outcomes[outcome])}`,
+                }))}
+              />
+            }
+          >
+            <div className="pane-body" tabIndex={0}>
+              {list.isSuccess && list.rows.length === 0 && <Empty title={`No row is ${words[show]}`} />}
+              {list.rows.length > 0 && (
+                <table className="rows">
+                  <thead>
+                    <tr>
+                      <th style={{ width: 104 }}>Row</th>
+                      <th style={{ width: '21%' }}>Supporter</th>
+                      <th>{show === 'held' || show === 'left_out' ? 'Why' : 'What is written'}</th>
                     </tr>
-                  ))}
-                </tbody>
-              </table>
-            )}
-            <ShowMore list={list} />
-          </div>
-        </Pane>}
+                  </thead>
+                  <tbody>
+                    {list.rows.map((row) => (
+                      <tr key={row.number}>
+                        <td className="quiet">
+                          {mayTry && show !== 'held' && show !== 'left_out' && (
+                            <input
+                              type="checkbox"
+                              aria-label={`Pick row ${row.number}`}
+                              checked={picked.includes(row.number)}
+                              onChange={() =>
+                                setPicked(
+                                  picked.includes(row.number) ? picked.filter((one) => one !== row.number) : [...picked, row.number],
+                                )
+                              }
+                            />
+                          )}{' '}
+                          <Link to={`/intakes/${intake.id}/rows/${row.number}`}>{row.number}</Link>
+                        </td>
+                        <td>
+                          {row.supporter_id !== null ? (
+                            <Link to={`/supporters/${row.supporter_id}`}>{row.display}</Link>
+                          ) : (
+                            row.display || <span className="nothing">no name</span>
+                          )}
+                          {row.same_as_row !== null && <div className="quiet">the same as row {row.same_as_row}</div>}
+                        </td>
+                        <td>
+                          <Changes changes={row.changes} />
+                          {row.others.map((other) => (
+                            <div key={other.role} className="other-party">
+                              <span className="pill idle">{other.role.replace('.', ' ')}</span>{' '}
+                              {other.supporter_id !== null ? (
+                                <Link to={`/supporters/${other.supporter_id}`}>{other.display}</Link>
+                              ) : (
+                                <b>{other.display}</b>
+                              )}{' '}
+                              <span className="quiet">{other.verdict}</span>
+                              <Changes changes={other.changes} />
+                            </div>
+                          ))}
+                          {hasMoney(row.there) && <div className="quiet">gift of {moneys(row.there)}: there already</div>}
+                          {row.changes.length === 0 && row.others.length === 0 && show === 'unchanged' && !hasMoney(row.there) && (
+                            <span className="quiet">everything is known already</span>
+                          )}
+                          {row.reasons.join('; ')}
+                          {show === 'left_out' && row.reasons.length === 0 && <span className="quiet">left out by a person</span>}
+                        </td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              )}
+              <ShowMore list={list} />
+            </div>
+          </Pane>
+        )}
       </div>
       <div className="foot">
         {loaded ? (
-          <><Button onClick={() => void navigate(`/intakes/${intake.id}/proof`)}>See the proof</Button><Button variant="default" onClick={() => setAbout(!about)}>About this source</Button></>
+          <>
+            <Button onClick={() => void navigate(`/intakes/${intake.id}/proof`)}>See the proof</Button>
+            <Button variant="default" onClick={() => setAbout(!about)}>
+              About this source
+            </Button>
+          </>
         ) : (
           <>
-            <TextInput aria-label="Name of the intake" w={260} value={name} disabled={!mayLoad} onChange={(event) => setName(event.currentTarget.value)} maxLength={190} />
-            <Button onClick={() => load.mutate(undefined)} disabled={!mayLoad || name.trim() === '' || intake.state !== 'ready'} loading={load.isPending}>
-              {coming === 0 ? 'Finish it: no row comes in' : intake.trial === null ? `Load ${counted(coming, 'row')}` : `Load the other ${counted(coming - intake.trial.rows, 'row')}`}
+            <TextInput
+              aria-label="Name of the intake"
+              w={260}
+              value={name}
+              disabled={!mayLoad}
+              onChange={(event) => setName(event.currentTarget.value)}
+              maxLength={190}
+            />
+            <Button
+              onClick={() => load.mutate(undefined)}
+              disabled={!mayLoad || name.trim() === '' || intake.state !== 'ready'}
+              loading={load.isPending}
+            >
+              {coming === 0
+                ? 'Finish it: no row comes in'
+                : intake.trial === null
+                  ? `Load ${counted(coming, 'row')}`
+                  : `Load the other ${counted(coming - intake.trial.rows, 'row')}`}
             </Button>
-            {mayLoad && <Checkbox label="Take a restore point first" checked={safe} onChange={(event) => setSafe(event.currentTarget.checked)} />}
-            <Button variant="default" onClick={() => setAbout(!about)}>About this source</Button>
+            {mayLoad && (
+              <Checkbox label="Take a restore point first" checked={safe} onChange={(event) => setSafe(event.currentTarget.checked)} />
+            )}
+            <Button variant="default" onClick={() => setAbout(!about)}>
+              About this source
+            </Button>
             <span className="quiet">
               {!mayLoad && 'An administrator or data steward may load. '}
               {intake.outcomes.held > 0 && `${counted(intake.outcomes.held, 'held row')} will wait in the proof. `}
               {intake.namesakes > 0 && `${counted(intake.namesakes, 'new one has', 'new ones have')} a name that others have. `}
-              {intake.addresses.ask > 0 && `${counted(intake.addresses.ask, 'address', 'addresses')} nobody accepted will be stored as written.`}
+              {intake.addresses.ask > 0 &&
+                `${counted(intake.addresses.ask, 'address', 'addresses')} nobody accepted will be stored as written.`}
             </span>
           </>
         )}

@@ -11,13 +11,16 @@ import { useIntakeAction } from '../queries';
 export function TrialControls({ intake, coming, picked }: { intake: Intake; coming: number; picked: number[] }) {
   const [kind, setKind] = useState('first');
   const [number, setNumber] = useState<number | string>(20);
-  const start = useIntakeAction(intake.id, () => api.post<Intake>(`intakes/${intake.id}/trial`, picked.length > 0 ? { kind: 'rows', rows: picked } : { kind, count: Number(number) }));
+  const start = useIntakeAction(intake.id, () =>
+    api.post<Intake>(`intakes/${intake.id}/trial`, picked.length > 0 ? { kind: 'rows', rows: picked } : { kind, count: Number(number) }),
+  );
   const undo = useIntakeAction(intake.id, () => api.post<Intake>(`intakes/${intake.id}/undo`));
   if (intake.trial !== null) {
     return (
       <div className="hint">
         <span style={{ flex: 1 }}>
-          A trial brought in <b>{counted(intake.trial.rows, 'row')}</b>. Look at <Link to={`/intakes/${intake.id}/records`}>what it made</Link>, then load the rest, or take it back.
+          A trial brought in <b>{counted(intake.trial.rows, 'row')}</b>. Look at{' '}
+          <Link to={`/intakes/${intake.id}/records`}>what it made</Link>, then load the rest, or take it back.
         </span>
         <Trouble error={undo.error} />
         <Button size="compact-sm" variant="default" loading={undo.isPending} onClick={() => undo.mutate(undefined)}>
@@ -28,12 +31,43 @@ export function TrialControls({ intake, coming, picked }: { intake: Intake; comi
   }
   return (
     <div className="hint">
-      <span style={{ flex: 1 }}>Not sure yet? Bring a few rows in first, or those that you pick below, and look at them in the database.</span>
+      <span style={{ flex: 1 }}>
+        Not sure yet? Bring a few rows in first, or those that you pick below, and look at them in the database.
+      </span>
       <Trouble error={start.error} />
       {picked.length > 0 && <b>{counted(picked.length, 'picked row')}</b>}
-      {picked.length === 0 && <Select aria-label="Which rows" size="xs" w={110} data={[{ value: 'first', label: 'the first' }, { value: 'random', label: 'any' }]} value={kind} allowDeselect={false} onChange={(value) => setKind(value ?? 'first')} />}
-      {picked.length === 0 && <NumberInput aria-label="Number of rows" size="xs" w={76} min={1} max={Math.min(2000, Math.max(1, coming))} value={number} onChange={setNumber} />}
-      <Button size="compact-sm" variant="default" loading={start.isPending} disabled={Number(number) < 1} onClick={() => start.mutate(undefined)}>
+      {picked.length === 0 && (
+        <Select
+          aria-label="Which rows"
+          size="xs"
+          w={110}
+          data={[
+            { value: 'first', label: 'the first' },
+            { value: 'random', label: 'any' },
+          ]}
+          value={kind}
+          allowDeselect={false}
+          onChange={(value) => setKind(value ?? 'first')}
+        />
+      )}
+      {picked.length === 0 && (
+        <NumberInput
+          aria-label="Number of rows"
+          size="xs"
+          w={76}
+          min={1}
+          max={Math.min(2000, Math.max(1, coming))}
+          value={number}
+          onChange={setNumber}
+        />
+      )}
+      <Button
+        size="compact-sm"
+        variant="default"
+        loading={start.isPending}
+        disabled={Number(number) < 1}
+        onClick={() => start.mutate(undefined)}
+      >
         Try these rows
       </Button>
     </div>

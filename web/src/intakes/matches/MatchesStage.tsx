@@ -33,7 +33,10 @@ export function MatchesStage() {
   const takeBack = useTakeBack(intake.id);
   const settings = useIntakeAction(intake.id, (change: Partial<Settings>) => api.patch(`intakes/${intake.id}`, change));
   const rows = list.rows;
-  const at = Math.max(0, rows.findIndex((row) => row.number === chosen));
+  const at = Math.max(
+    0,
+    rows.findIndex((row) => row.number === chosen),
+  );
   const row = rows[at];
   const match = useMatch(intake.id, row?.number);
   const candidates = match.data?.candidates ?? [];
@@ -44,7 +47,15 @@ export function MatchesStage() {
   const decide = (to: string | undefined) => {
     if (row !== undefined && to !== undefined && mayLoad && !edit.isPending) {
       const next = rows[at + 1] ?? rows[at - 1];
-      edit.mutate({ kind: 'match', number: row.number, ...(row.part > 0 ? { column: row.part } : {}), to }, { onSuccess: () => { setChosen(next?.number ?? null); setCandidate(0); } });
+      edit.mutate(
+        { kind: 'match', number: row.number, ...(row.part > 0 ? { column: row.part } : {}), to },
+        {
+          onSuccess: () => {
+            setChosen(next?.number ?? null);
+            setCandidate(0);
+          },
+        },
+      );
     }
   };
   const undo = () => mayLoad && takeBack.mutate('match', { onSuccess: (answer) => setChosen(answer.number) });
@@ -74,12 +85,17 @@ export function MatchesStage() {
               <Chips
                 label="Which rows"
                 value={show}
-                onChange={(value) => { setShow(value); setChosen(null); }}
+                onChange={(value) => {
+                  setShow(value);
+                  setChosen(null);
+                }}
                 options={[
                   { value: 'unsure', text: `unsure ${count(intake.held.unsure)}` },
                   { value: 'known', text: `known ${count(known)}` },
                   { value: 'new', text: `new ${count(intake.outcomes.new)}` },
-                  ...(intake.namesakes > 0 || show === 'namesakes' ? [{ value: 'namesakes' as const, text: `name in use ${count(intake.namesakes)}` }] : []),
+                  ...(intake.namesakes > 0 || show === 'namesakes'
+                    ? [{ value: 'namesakes' as const, text: `name in use ${count(intake.namesakes)}` }]
+                    : []),
                   { value: 'decided', text: 'decided' },
                 ]}
               />
@@ -92,9 +108,16 @@ export function MatchesStage() {
                     <button type="button" aria-current={i === at} onClick={() => pick(i)}>
                       <span className="line">
                         <b className="cut">{one.display}</b>
-                        <span className="quiet" style={{ whiteSpace: 'nowrap' }}>row {one.number}</span>
+                        <span className="quiet" style={{ whiteSpace: 'nowrap' }}>
+                          row {one.number}
+                        </span>
                       </span>
-                      <span className="quiet">{one.role !== '' ? `${one.role.replace('.', ' ')}: ` : ''}{one.namesakes > 0 ? `new; ${counted(one.namesakes, 'other has', 'others have')} this name` : withPhones(one.reason) || 'nobody like it'}</span>
+                      <span className="quiet">
+                        {one.role !== '' ? `${one.role.replace('.', ' ')}: ` : ''}
+                        {one.namesakes > 0
+                          ? `new; ${counted(one.namesakes, 'other has', 'others have')} this name`
+                          : withPhones(one.reason) || 'nobody like it'}
+                      </span>
                     </button>
                   </li>
                 ))}
@@ -109,7 +132,13 @@ export function MatchesStage() {
           </Pane>
           <VerdictChoices intake={intake} disabled={!mayLoad} onChange={(change) => settings.mutate(change)} />
         </div>
-        <SideBySide row={row} place={`${count(at + 1)} of ${count(show === 'decided' ? rows.length : { unsure: intake.held.unsure, known, new: intake.outcomes.new, namesakes: intake.namesakes }[show])}`} match={match.data} candidate={candidate} onCandidate={setCandidate} />
+        <SideBySide
+          row={row}
+          place={`${count(at + 1)} of ${count(show === 'decided' ? rows.length : { unsure: intake.held.unsure, known, new: intake.outcomes.new, namesakes: intake.namesakes }[show])}`}
+          match={match.data}
+          candidate={candidate}
+          onCandidate={setCandidate}
+        />
       </div>
       {isGrouped && <UnsureGroups intake={intake} mayDecide={mayLoad} onClose={() => setIsGrouped(false)} />}
       <div className="foot">
@@ -145,7 +174,17 @@ export function MatchesStage() {
               Go on; unsure rows are held
             </Button>
           )}
-          <Shortcuts keys={[['S', 'the same'], ['N', 'someone else'], ['1 to 8', 'look at another record'], ['Space', 'later'], ['J, K', 'next, previous'], ['U', 'take back the last one'], ['Ctrl K', 'find a supporter']]} />
+          <Shortcuts
+            keys={[
+              ['S', 'the same'],
+              ['N', 'someone else'],
+              ['1 to 8', 'look at another record'],
+              ['Space', 'later'],
+              ['J, K', 'next, previous'],
+              ['U', 'take back the last one'],
+              ['Ctrl K', 'find a supporter'],
+            ]}
+          />
         </span>
       </div>
     </>

@@ -9,7 +9,11 @@ import { Empty } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
 
 export const useMatch = (id: number, number: number | undefined) =>
-  useQuery({ queryKey: ['intake', String(id), 'match', number], queryFn: () => api.get<MatchView>(`intakes/${id}/rows/${number}/match`), enabled: number !== undefined });
+  useQuery({
+    queryKey: ['intake', String(id), 'match', number],
+    queryFn: () => api.get<MatchView>(`intakes/${id}/rows/${number}/match`),
+    enabled: number !== undefined,
+  });
 
 interface SideBySideProps {
   row: MatchRow | undefined;
@@ -25,29 +29,59 @@ const shown = (label: string, value: string): string => (label === 'Phone' ? val
 export function SideBySide({ row, place, match, candidate, onCandidate }: SideBySideProps) {
   const intake = useThisIntake();
   if (row === undefined) {
-    return <Pane title="Side by side"><Empty title="Choose a row">It is shown here beside the records that it may be.</Empty></Pane>;
+    return (
+      <Pane title="Side by side">
+        <Empty title="Choose a row">It is shown here beside the records that it may be.</Empty>
+      </Pane>
+    );
   }
   const other = match?.candidates[candidate];
-  const labels = Object.keys(match?.incoming ?? {}).filter((label) => (match?.incoming[label] ?? '') !== '' || (other?.values[label] ?? '') !== '');
+  const labels = Object.keys(match?.incoming ?? {}).filter(
+    (label) => (match?.incoming[label] ?? '') !== '' || (other?.values[label] ?? '') !== '',
+  );
   return (
-    <Pane title={row.verdict === 'unsure' ? match !== undefined && match.role !== '' ? `Is the ${match.role.replace('.', ' ')} of row ${row.number} someone we know?` : `Is row ${row.number} someone we know?` : `Row ${row.number} is ${row.same_as_row !== null ? `the same as row ${row.same_as_row}` : row.verdict}`} note={place}
-      right={(match?.candidates.length ?? 0) > 1 && (
-        <span className="chips">
-          {match?.candidates.map((one, i) => (
-            <button key={one.decision} type="button" aria-pressed={i === candidate} onClick={() => onCandidate(i)}>
-              {one.label} <kbd>{i + 1}</kbd>
-            </button>
-          ))}
-        </span>
-      )}
+    <Pane
+      title={
+        row.verdict === 'unsure'
+          ? match !== undefined && match.role !== ''
+            ? `Is the ${match.role.replace('.', ' ')} of row ${row.number} someone we know?`
+            : `Is row ${row.number} someone we know?`
+          : `Row ${row.number} is ${row.same_as_row !== null ? `the same as row ${row.same_as_row}` : row.verdict}`
+      }
+      note={place}
+      right={
+        (match?.candidates.length ?? 0) > 1 && (
+          <span className="chips">
+            {match?.candidates.map((one, i) => (
+              <button key={one.decision} type="button" aria-pressed={i === candidate} onClick={() => onCandidate(i)}>
+                {one.label} <kbd>{i + 1}</kbd>
+              </button>
+            ))}
+          </span>
+        )
+      }
     >
       <div className="pane-body" tabIndex={0}>
         <table className="rows">
           <thead>
             <tr>
               <th style={{ width: 104 }} />
-              <th><Link to={`/intakes/${intake.id}/rows/${row.number}`}>Row {row.number} of the file</Link></th>
-              <th>{other === undefined ? row.namesakes > 0 ? `${counted(row.namesakes, 'other has', 'others have')} this name; that says too little` : 'No record is like it' : other.decision.startsWith('s:') ? <Link to={`/supporters/${other.decision.slice(2)}`}>{other.label}</Link> : other.label}</th>
+              <th>
+                <Link to={`/intakes/${intake.id}/rows/${row.number}`}>Row {row.number} of the file</Link>
+              </th>
+              <th>
+                {other === undefined ? (
+                  row.namesakes > 0 ? (
+                    `${counted(row.namesakes, 'other has', 'others have')} this name; that says too little`
+                  ) : (
+                    'No record is like it'
+                  )
+                ) : other.decision.startsWith('s:') ? (
+                  <Link to={`/supporters/${other.decision.slice(2)}`}>{other.label}</Link>
+                ) : (
+                  other.label
+                )}
+              </th>
               {other !== undefined && <th className="after">If they are the same</th>}
             </tr>
           </thead>
@@ -55,23 +89,49 @@ export function SideBySide({ row, place, match, candidate, onCandidate }: SideBy
             {labels.map((label) => (
               <tr key={label}>
                 <td className="quiet">{label}</td>
-                <td><Differing value={shown(label, match?.incoming[label] ?? '')} other={label === 'Gifts' ? '' : shown(label, other?.values[label] ?? '')} /></td>
-                <td>{other !== undefined && <Differing value={shown(label, other.values[label] ?? '')} other={label === 'Gifts' ? '' : shown(label, match?.incoming[label] ?? '')} />}</td>
-                {other !== undefined && <td className="after">{other.after[label] === other.values[label] ? <span className="quiet">stays</span> : <Differing value={shown(label, other.after[label] ?? '')} other={shown(label, other.values[label] ?? '')} />}</td>}
+                <td>
+                  <Differing
+                    value={shown(label, match?.incoming[label] ?? '')}
+                    other={label === 'Gifts' ? '' : shown(label, other?.values[label] ?? '')}
+                  />
+                </td>
+                <td>
+                  {other !== undefined && (
+                    <Differing
+                      value={shown(label, other.values[label] ?? '')}
+                      other={label === 'Gifts' ? '' : shown(label, match?.incoming[label] ?? '')}
+                    />
+                  )}
+                </td>
+                {other !== undefined && (
+                  <td className="after">
+                    {other.after[label] === other.values[label] ? (
+                      <span className="quiet">stays</span>
+                    ) : (
+                      <Differing value={shown(label, other.after[label] ?? '')} other={shown(label, other.values[label] ?? '')} />
+                    )}
+                  </td>
+                )}
               </tr>
             ))}
           </tbody>
         </table>
         {other !== undefined && (
-          <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', background: 'var(--head)', borderBottom: '1px solid var(--line)' }}>
+          <div
+            style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', background: 'var(--head)', borderBottom: '1px solid var(--line)' }}
+          >
             <div style={{ padding: '10px 14px', borderRight: '1px solid var(--line)' }}>
               <b>For</b>
-              {other.for.map((reason) => <div key={reason}>{withPhones(reason)}</div>)}
+              {other.for.map((reason) => (
+                <div key={reason}>{withPhones(reason)}</div>
+              ))}
             </div>
             <div style={{ padding: '10px 14px' }}>
               <b>Against</b>
               {other.against.length === 0 && <div className="quiet">Nothing speaks against it</div>}
-              {other.against.map((reason) => <div key={reason}>{withPhones(reason)}</div>)}
+              {other.against.map((reason) => (
+                <div key={reason}>{withPhones(reason)}</div>
+              ))}
             </div>
           </div>
         )}

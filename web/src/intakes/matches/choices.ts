@@ -27,7 +27,8 @@ export const fieldGroups: { key: string; label: string; effects: string[] }[] = 
 ];
 
 /** What a group of fields gets if nothing else is chosen for it. */
-export const usualOf = (group: { effects: string[] }, usual: string): string => (group.effects.includes(usual) ? usual : group.effects[0] ?? usual);
+export const usualOf = (group: { effects: string[] }, usual: string): string =>
+  group.effects.includes(usual) ? usual : (group.effects[0] ?? usual);
 
 /** With whom rows are compared. */
 export function againstWords(against: Settings['against'], searches: { id: number; name: string }[]): string {
@@ -49,6 +50,8 @@ export function againstWords(against: Settings['against'], searches: { id: numbe
 
 /** What becomes of those we know, in a line. */
 export function knownWords(settings: Settings): string {
-  const own = fieldGroups.filter((group) => settings.effects[group.key] !== undefined).map((group) => `${group.label.toLowerCase()}: ${does[settings.effects[group.key] ?? ''] ?? ''}`);
+  const own = fieldGroups
+    .filter((group) => settings.effects[group.key] !== undefined)
+    .map((group) => `${group.label.toLowerCase()}: ${does[settings.effects[group.key] ?? ''] ?? ''}`);
   return [does[settings.effect], ...own].join('; ');
 }

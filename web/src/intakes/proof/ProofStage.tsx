@@ -19,7 +19,11 @@ export function ProofStage() {
   const intake = useThisIntake();
   const mayLoad = intake.may_change;
   const navigate = useNavigate();
-  const proof = useQuery({ queryKey: ['intake', String(intake.id), 'proof'], queryFn: () => api.get<Proof>(`intakes/${intake.id}/proof`), enabled: isLoaded(intake) });
+  const proof = useQuery({
+    queryKey: ['intake', String(intake.id), 'proof'],
+    queryFn: () => api.get<Proof>(`intakes/${intake.id}/proof`),
+    enabled: isLoaded(intake),
+  });
   const redo = useIntakeAction(intake.id, () => api.post(`intakes/${intake.id}/redo`));
   if (!isLoaded(intake)) {
     return (
@@ -43,17 +47,34 @@ export function ProofStage() {
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1.64fr) minmax(0, 1fr)' }}>
         <div style={{ display: 'grid', gridTemplateRows: 'auto auto minmax(0, 1fr)', gap: 12, minHeight: 0 }}>
           <Pane title="Every row" note={stamp}>
-            <Rows proof={data} onPick={(outcome) => void navigate(outcome === 'held' || outcome === 'left_out' ? `/intakes/${intake.id}/load` : `/intakes/${intake.id}/records?outcome=${outcome}`)} />
+            <Rows
+              proof={data}
+              onPick={(outcome) =>
+                void navigate(
+                  outcome === 'held' || outcome === 'left_out'
+                    ? `/intakes/${intake.id}/load`
+                    : `/intakes/${intake.id}/records?outcome=${outcome}`,
+                )
+              }
+            />
             <Untaken intake={intake} proof={data} />
           </Pane>
           <Pane title={isOneCurrency(data) ? 'All the money' : 'All the money, by currency'} note={stamp}>
             <Money proof={data} small={hasMoney(data.money.there) || hasMoney(data.money.promised)} />
-            {data.faults.length > 0 && <p className="trouble" style={{ margin: '0 14px 12px' }}>{data.faults.join(' ')} Undo this intake and load it again; if it still does not balance, keep the file and tell whoever runs Pine Sieve.</p>}
+            {data.faults.length > 0 && (
+              <p className="trouble" style={{ margin: '0 14px 12px' }}>
+                {data.faults.join(' ')} Undo this intake and load it again; if it still does not balance, keep the file and tell whoever
+                runs Pine Sieve.
+              </p>
+            )}
           </Pane>
           {intake.state === 'undone' && data.undo_report !== null ? (
             <UndoneReport report={data.undo_report} />
           ) : (
-            <Pane title="What was written" note={`${counted(data.supporters.created, 'supporter')} made, ${count(data.supporters.updated)} updated${intake.replanned > 0 ? `; ${counted(intake.replanned, 'row was', 'rows were')} planned again because the database had moved` : ''}`}>
+            <Pane
+              title="What was written"
+              note={`${counted(data.supporters.created, 'supporter')} made, ${count(data.supporters.updated)} updated${intake.replanned > 0 ? `; ${counted(intake.replanned, 'row was', 'rows were')} planned again because the database had moved` : ''}`}
+            >
               <div className="pane-body" tabIndex={0}>
                 <table className="rows">
                   <thead>
@@ -75,7 +96,11 @@ export function ProofStage() {
                     ))}
                   </tbody>
                 </table>
-                {data.written.length === 0 && <p className="empty">Nothing was written: {data.outcomes.held === data.rows ? 'every row is held' : 'the database knew all of it already'}.</p>}
+                {data.written.length === 0 && (
+                  <p className="empty">
+                    Nothing was written: {data.outcomes.held === data.rows ? 'every row is held' : 'the database knew all of it already'}.
+                  </p>
+                )}
               </div>
             </Pane>
           )}
@@ -88,7 +113,9 @@ export function ProofStage() {
                 <tbody>
                   {data.held_by_reason.map((reason) => (
                     <tr key={`${reason.code}${reason.field}`}>
-                      <td className="num" style={{ width: 48, color: 'var(--resin-text)', fontWeight: 600 }}>{count(reason.rows)}</td>
+                      <td className="num" style={{ width: 48, color: 'var(--resin-text)', fontWeight: 600 }}>
+                        {count(reason.rows)}
+                      </td>
                       <td>
                         {reason.reason}
                         {reason.rows > 1 && reason.example !== '' && <div className="quiet">and others of the kind</div>}
@@ -101,7 +128,14 @@ export function ProofStage() {
             {data.passed.length > 0 && (
               <div className="pane-note">
                 <b>Let pass by an administrator</b>
-                {data.passed.map((one) => <div key={one.number}><Link to={`/intakes/${intake.id}/rows/${one.number}`}>row {one.number}</Link> <span className="quiet">{one.reason}, {one.by}</span></div>)}
+                {data.passed.map((one) => (
+                  <div key={one.number}>
+                    <Link to={`/intakes/${intake.id}/rows/${one.number}`}>row {one.number}</Link>{' '}
+                    <span className="quiet">
+                      {one.reason}, {one.by}
+                    </span>
+                  </div>
+                ))}
               </div>
             )}
             {data.outcomes.held > 0 && (
@@ -121,8 +155,12 @@ export function ProofStage() {
                 {data.sample.map((row) => (
                   <tr key={row.number}>
                     <td>{intake.state === 'undone' ? row.display : <Link to={`/supporters/${row.supporter_id}`}>{row.display}</Link>}</td>
-                    <td className="quiet" style={{ width: 86 }}><Link to={`/intakes/${intake.id}/rows/${row.number}`}>row {row.number}</Link></td>
-                    <td style={{ width: 88 }}><span className="pill idle">{row.outcome}</span></td>
+                    <td className="quiet" style={{ width: 86 }}>
+                      <Link to={`/intakes/${intake.id}/rows/${row.number}`}>row {row.number}</Link>
+                    </td>
+                    <td style={{ width: 88 }}>
+                      <span className="pill idle">{row.outcome}</span>
+                    </td>
                   </tr>
                 ))}
               </tbody>
@@ -138,10 +176,20 @@ export function ProofStage() {
             Its {counted(data.gifts.created, 'gift')}
           </Button>
         )}
-        {intake.state === 'loaded' && <Button variant="default" onClick={() => void navigate(`/supporters?intake=${intake.id}`)}>As a list of supporters</Button>}
-        <Button variant="default" component="a" href={`/api/intakes/${intake.id}/file`} download>Original file</Button>
+        {intake.state === 'loaded' && (
+          <Button variant="default" onClick={() => void navigate(`/supporters?intake=${intake.id}`)}>
+            As a list of supporters
+          </Button>
+        )}
+        <Button variant="default" component="a" href={`/api/intakes/${intake.id}/file`} download>
+          Original file
+        </Button>
         {mayLoad && intake.state === 'loaded' && <Undo intake={intake} />}
-        {mayLoad && data.can_redo && <Button variant="subtle" color="brick" loading={redo.isPending} onClick={() => redo.mutate(undefined)}>Take the undo back</Button>}
+        {mayLoad && data.can_redo && (
+          <Button variant="subtle" color="brick" loading={redo.isPending} onClick={() => redo.mutate(undefined)}>
+            Take the undo back
+          </Button>
+        )}
         <Trouble error={redo.error} />
       </div>
     </>

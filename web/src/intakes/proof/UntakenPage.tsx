@@ -28,14 +28,33 @@ export function UntakenPage() {
   const [query, setQuery] = useSearchParams();
   const field = query.get('field') ?? '';
   const proof = useQuery({ queryKey: ['intake', String(intake.id), 'proof'], queryFn: () => api.get<Proof>(`intakes/${intake.id}/proof`) });
-  const list = useMore<UntakenRow>(['intake', String(intake.id), 'untaken', field], `intakes/${intake.id}/untaken${field === '' ? '' : `?field=${encodeURIComponent(field)}`}`);
+  const list = useMore<UntakenRow>(
+    ['intake', String(intake.id), 'untaken', field],
+    `intakes/${intake.id}/untaken${field === '' ? '' : `?field=${encodeURIComponent(field)}`}`,
+  );
   const fields = proof.data?.untaken ?? [];
   const isLoaded = intake.loaded_at !== null;
   return (
     <>
       <Trouble error={list.error ?? proof.error} />
       <div className="panes">
-        <Pane title="In the file, but not taken" note="the record has another value" right={fields.length > 1 && <Chips label="Field" value={field} onChange={(value) => setQuery(value === '' ? {} : { field: value }, { replace: true })} options={[{ value: '', text: 'all' }, ...fields.map((one) => ({ value: one.field, text: `${one.label} ${count(one.rows)}` }))]} />}>
+        <Pane
+          title="In the file, but not taken"
+          note="the record has another value"
+          right={
+            fields.length > 1 && (
+              <Chips
+                label="Field"
+                value={field}
+                onChange={(value) => setQuery(value === '' ? {} : { field: value }, { replace: true })}
+                options={[
+                  { value: '', text: 'all' },
+                  ...fields.map((one) => ({ value: one.field, text: `${one.label} ${count(one.rows)}` })),
+                ]}
+              />
+            )
+          }
+        >
           <div className="pane-body" tabIndex={0}>
             {list.isSuccess && list.rows.length === 0 && <Empty title="Every value of the file is in the records" />}
             {list.rows.length > 0 && (
@@ -52,7 +71,9 @@ export function UntakenPage() {
                 <tbody>
                   {list.rows.map((row, i) => (
                     <tr key={`${row.number} ${i}`}>
-                      <td><Link to={`/intakes/${intake.id}/rows/${row.number}`}>row {row.number}</Link></td>
+                      <td>
+                        <Link to={`/intakes/${intake.id}/rows/${row.number}`}>row {row.number}</Link>
+                      </td>
                       <td>{row.supporter_id === null ? row.display : <Link to={`/supporters/${row.supporter_id}`}>{row.display}</Link>}</td>
                       <td>{row.label}</td>
                       <td className="mono">{row.stored === '' ? <span className="nothing">blank</span> : row.stored}</td>
@@ -67,8 +88,14 @@ export function UntakenPage() {
         </Pane>
       </div>
       <div className="foot">
-        <Button onClick={() => void navigate(`/intakes/${intake.id}/${isLoaded ? 'proof' : 'load'}`)}>{isLoaded ? 'Back to the proof' : 'Back to the load'}</Button>
-        {!isLoaded && intake.may_change && <Button variant="default" onClick={() => void navigate(`/intakes/${intake.id}/matches`)}>Choose what a match does</Button>}
+        <Button onClick={() => void navigate(`/intakes/${intake.id}/${isLoaded ? 'proof' : 'load'}`)}>
+          {isLoaded ? 'Back to the proof' : 'Back to the load'}
+        </Button>
+        {!isLoaded && intake.may_change && (
+          <Button variant="default" onClick={() => void navigate(`/intakes/${intake.id}/matches`)}>
+            Choose what a match does
+          </Button>
+        )}
       </div>
     </>
   );

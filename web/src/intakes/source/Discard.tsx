@@ -23,7 +23,10 @@ export function Discard({ intake, typed = false }: { intake: { id: number; name:
         Discard {typed ? 'the grid' : 'this intake'}
       </Button>
       <Modal opened={asking} onClose={() => setAsking(false)} title={`Discard "${intake.name}"?`}>
-        <p>{typed ? 'What was typed goes.' : 'The file and everything decided about it here go.'} Supporters and gifts are not touched: nothing of it was loaded.</p>
+        <p>
+          {typed ? 'What was typed goes.' : 'The file and everything decided about it here go.'} Supporters and gifts are not touched:
+          nothing of it was loaded.
+        </p>
         <Trouble error={discard.error} />
         <Group justify="flex-end" mt="md">
           <Button variant="default" onClick={() => setAsking(false)}>

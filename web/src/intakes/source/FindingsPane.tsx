@@ -18,19 +18,27 @@ interface Findings {
 /** What is wrong with the file, each with where and what helps. A remedy becomes a step of the columns, where it can be seen and taken back. */
 export function FindingsPane({ intake, editable }: { intake: Intake; editable: boolean }) {
   const [open, setOpen] = useState<string | null>(null);
-  const findings = useQuery({ queryKey: ['intake', String(intake.id), 'findings'], queryFn: () => api.get<Findings>(`intakes/${intake.id}/findings`) });
-  const remedy = useIntakeAction(intake.id, (choice: { kind?: string; on: boolean }) => api.post<Findings>(`intakes/${intake.id}/findings`, choice));
+  const findings = useQuery({
+    queryKey: ['intake', String(intake.id), 'findings'],
+    queryFn: () => api.get<Findings>(`intakes/${intake.id}/findings`),
+  });
+  const remedy = useIntakeAction(intake.id, (choice: { kind?: string; on: boolean }) =>
+    api.post<Findings>(`intakes/${intake.id}/findings`, choice),
+  );
   const list = findings.data?.findings ?? [];
   const waiting = list.filter((finding) => finding.remedy !== '' && !finding.applied && !finding.for_a_person);
   return (
     <Pane
       title="What is wrong with it"
       note={findings.data === undefined ? '' : list.length === 0 ? '' : `${list.length} ${list.length === 1 ? 'finding' : 'findings'}`}
-      right={editable && waiting.length > 1 && (
-        <Button size="compact-sm" variant="default" loading={remedy.isPending} onClick={() => remedy.mutate({ on: true })}>
-          Apply all {waiting.length} remedies
-        </Button>
-      )}
+      right={
+        editable &&
+        waiting.length > 1 && (
+          <Button size="compact-sm" variant="default" loading={remedy.isPending} onClick={() => remedy.mutate({ on: true })}>
+            Apply all {waiting.length} remedies
+          </Button>
+        )
+      }
     >
       <Trouble error={remedy.error ?? findings.error} />
       <div className="pane-body" tabIndex={0} aria-label="Findings">
@@ -45,7 +53,12 @@ export function FindingsPane({ intake, editable }: { intake: Intake; editable: b
               <div className="line">
                 <span className="figure">{count(finding.count)}</span>
                 <b>
-                  <button type="button" className="plain-button" aria-expanded={open === finding.kind} onClick={() => setOpen(open === finding.kind ? null : finding.kind)}>
+                  <button
+                    type="button"
+                    className="plain-button"
+                    aria-expanded={open === finding.kind}
+                    onClick={() => setOpen(open === finding.kind ? null : finding.kind)}
+                  >
                     {finding.title}
                   </button>
                 </b>
@@ -80,7 +93,18 @@ export function FindingsPane({ intake, editable }: { intake: Intake; editable: b
                 )}
                 {finding.applied && <div>Remedy: {finding.remedy}</div>}
                 {editable && finding.remedy !== '' && (
-                  <Button styles={{ root: { height: 'auto', minHeight: 24, maxWidth: '100%' }, label: { whiteSpace: 'normal', textAlign: 'left', padding: '2px 0' } }} size="compact-xs" variant={finding.applied ? 'subtle' : 'light'} color="pine" mt={3} disabled={remedy.isPending} onClick={() => remedy.mutate({ kind: finding.kind, on: !finding.applied })}>
+                  <Button
+                    styles={{
+                      root: { height: 'auto', minHeight: 24, maxWidth: '100%' },
+                      label: { whiteSpace: 'normal', textAlign: 'left', padding: '2px 0' },
+                    }}
+                    size="compact-xs"
+                    variant={finding.applied ? 'subtle' : 'light'}
+                    color="pine"
+                    mt={3}
+                    disabled={remedy.isPending}
+                    onClick={() => remedy.mutate({ kind: finding.kind, on: !finding.applied })}
+                  >
                     {finding.applied ? 'Take it back' : finding.remedy}
                     {finding.applied && <Of what={finding.remedy ?? ''} />}
                   </Button>

@@ -16,14 +16,54 @@ const delimiters = [
 ];
 
 /** What can be chosen about how a file is read: its sheets, or its encoding and delimiter. */
-export function HowItIsRead({ view, fixed, onChange }: { view: SourceView; fixed: boolean; onChange: (choice: Record<string, unknown>) => void }) {
+export function HowItIsRead({
+  view,
+  fixed,
+  onChange,
+}: {
+  view: SourceView;
+  fixed: boolean;
+  onChange: (choice: Record<string, unknown>) => void;
+}) {
   return (
     <span style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
       {view.sheets.length === 1 && <span className="quiet">sheet {view.sheets[0]}</span>}
-      {view.sheets.length > 1 && <MultiSelect aria-label="Sheets, read as one" w={260} data={view.sheets} value={view.sheets_read} disabled={fixed} onChange={(sheets) => sheets.length > 0 && onChange({ sheets_read: sheets })} hidePickedOptions />}
-      {view.fill_merged && <Checkbox size="xs" label="merged cells filled" checked disabled={fixed} onChange={() => onChange({ fill_merged: false })} />}
-      {view.encoding !== null && <Select aria-label="Encoding" w={170} data={encodings} value={view.encoding} allowDeselect={false} disabled={fixed} onChange={(encoding) => onChange({ encoding })} />}
-      {view.delimiter !== null && <Select aria-label="Delimiter" w={110} data={delimiters} value={view.delimiter} allowDeselect={false} disabled={fixed} onChange={(delimiter) => onChange({ delimiter })} />}
+      {view.sheets.length > 1 && (
+        <MultiSelect
+          aria-label="Sheets, read as one"
+          w={260}
+          data={view.sheets}
+          value={view.sheets_read}
+          disabled={fixed}
+          onChange={(sheets) => sheets.length > 0 && onChange({ sheets_read: sheets })}
+          hidePickedOptions
+        />
+      )}
+      {view.fill_merged && (
+        <Checkbox size="xs" label="merged cells filled" checked disabled={fixed} onChange={() => onChange({ fill_merged: false })} />
+      )}
+      {view.encoding !== null && (
+        <Select
+          aria-label="Encoding"
+          w={170}
+          data={encodings}
+          value={view.encoding}
+          allowDeselect={false}
+          disabled={fixed}
+          onChange={(encoding) => onChange({ encoding })}
+        />
+      )}
+      {view.delimiter !== null && (
+        <Select
+          aria-label="Delimiter"
+          w={110}
+          data={delimiters}
+          value={view.delimiter}
+          allowDeselect={false}
+          disabled={fixed}
+          onChange={(delimiter) => onChange({ delimiter })}
+        />
+      )}
     </span>
   );
 }

@@ -24,7 +24,11 @@ export function SourceStage() {
   const [sort, setSort] = useState<{ column: number; descending: boolean } | null>(null);
   const [picked, setPicked] = useState<number[]>([]);
   const query = sort === null ? '' : `?sort=${sort.column}${sort.descending ? '&descending=1' : ''}`;
-  const source = useQuery({ queryKey: ['intake', String(intake.id), 'source', query], queryFn: () => api.get<SourceView>(`intakes/${intake.id}/source${query}`), placeholderData: keepPreviousData });
+  const source = useQuery({
+    queryKey: ['intake', String(intake.id), 'source', query],
+    queryFn: () => api.get<SourceView>(`intakes/${intake.id}/source${query}`),
+    placeholderData: keepPreviousData,
+  });
   const change = useIntakeAction(intake.id, (choice: Record<string, unknown>) => api.patch(`intakes/${intake.id}/source`, choice));
   const edit = useEdit(intake.id);
   const view = source.data;
@@ -43,11 +47,18 @@ export function SourceStage() {
           note={`${view?.format ?? ''}, ${fileSize(intake.file_size)}, ${intake.state === 'failed' ? 'it could not be read' : `${counted(intake.rows, 'row')} below the header`}`}
           right={view !== undefined && <HowItIsRead view={view} fixed={fixed} onChange={(choice) => change.mutate(choice)} />}
         >
-          {intake.error !== null && <p className="trouble" style={{ margin: 14 }} role="alert">{intake.error}</p>}
+          {intake.error !== null && (
+            <p className="trouble" style={{ margin: 14 }} role="alert">
+              {intake.error}
+            </p>
+          )}
           <Trouble error={change.error ?? source.error ?? edit.error} />
           {!fixed && intake.error === null && (
             <div className="pane-note quiet">
-              {view?.header_row === 0 ? 'No row names the columns: the first one is data.' : `Row ${view?.header_row ?? '?'} names the columns.`} If another row does, choose its number.
+              {view?.header_row === 0
+                ? 'No row names the columns: the first one is data.'
+                : `Row ${view?.header_row ?? '?'} names the columns.`}{' '}
+              If another row does, choose its number.
               {view?.header_row !== 0 && (
                 <button type="button" className="origin-button" onClick={() => change.mutate({ header_row: 0 })}>
                   No row does
@@ -55,7 +66,18 @@ export function SourceStage() {
               )}
             </div>
           )}
-          {view !== undefined && <SourceGrid view={view} shown={shown} fixed={fixed} picked={picked} sort={sort} onHeader={(row) => change.mutate({ header_row: row })} onPick={setPicked} onSort={setSort} />}
+          {view !== undefined && (
+            <SourceGrid
+              view={view}
+              shown={shown}
+              fixed={fixed}
+              picked={picked}
+              sort={sort}
+              onHeader={(row) => change.mutate({ header_row: row })}
+              onPick={setPicked}
+              onSort={setSort}
+            />
+          )}
         </Pane>
         {intake.state !== 'failed' && <FindingsPane intake={intake} editable={mayLoad && isOpen(intake)} />}
       </div>
@@ -74,8 +96,13 @@ export function SourceStage() {
             Show more rows
           </Button>
         )}
-        <span className="quiet">{view !== undefined && `${count(Math.min(shown, view.rows.length))} rows shown. · is a blank, ⍽ one that does not break, ↵ a line break.`}</span>
-        <span className="push">{mayLoad && intake.trial === null && (isOpen(intake) || intake.state === 'failed') && <Discard intake={intake} />}</span>
+        <span className="quiet">
+          {view !== undefined &&
+            `${count(Math.min(shown, view.rows.length))} rows shown. · is a blank, ⍽ one that does not break, ↵ a line break.`}
+        </span>
+        <span className="push">
+          {mayLoad && intake.trial === null && (isOpen(intake) || intake.state === 'failed') && <Discard intake={intake} />}
+        </span>
       </div>
     </>
   );
