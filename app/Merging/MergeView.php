@@ -18,25 +18,12 @@ use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\FieldNature;
 use PineSieve\Core\Standards\FieldPlace;
 
 /** A merge as a person looks at it before it is done: every value of each, and what the one that they become has. */
 final readonly class MergeView
 {
-    private const COLUMNS = [
-        ...MergePolicy::COLUMNS,
-        'greeting',
-        'envelope_name',
-        'first_known_on',
-        'status',
-        'consent_mail',
-        'consent_mail_on',
-        'consent_email',
-        'consent_email_on',
-        'consent_phone',
-        'consent_phone_on',
-    ];
-
     private const LISTS = [
         'addresses' => 'Addresses',
         'emails' => 'Emails',
@@ -118,7 +105,7 @@ final readonly class MergeView
     /** @return list<array{column: string, label: string}> fields that supporters can be looked at by, side by side */
     public function columns(): array
     {
-        $columns = array_map(fn(string $column): array => ['column' => $column, 'label' => $this->label($column)], self::COLUMNS);
+        $columns = array_map(fn(string $column): array => ['column' => $column, 'label' => $this->label($column)], self::shown());
         foreach (self::LISTS as $list => $label) {
             $columns[] = ['column' => $list, 'label' => $label];
         }
@@ -129,6 +116,15 @@ final readonly class MergeView
         }
 
         return $columns;
+    }
+
+    /** @return list<string> columns of the supporter: the name first, then what else a policy speaks of, then the rest */
+    private static function shown(): array
+    {
+        $names = FieldPlace::ofSupporter(static fn(FieldNature $nature): bool => $nature->isOfName);
+        $policy = MergePolicy::columns();
+
+        return array_values(array_unique([...array_intersect($names, $policy), ...$policy, ...$names, ...FieldPlace::further()]));
     }
 
     private function label(string $column): string
@@ -145,7 +141,7 @@ final readonly class MergeView
     private function fields(array $candidates, SupporterRecord $merged): array
     {
         $fields = [];
-        foreach (self::COLUMNS as $column) {
+        foreach (self::shown() as $column) {
             $fields[$column] = [$this->label($column), static fn(SupporterRecord $record): string => $record->field($column)];
         }
         foreach (self::LISTS as $list => $label) {

@@ -248,7 +248,7 @@ final readonly class Merges
      */
     private function mustBeValues(MergePlan $plan, array $candidates): void
     {
-        foreach (MergePolicy::COLUMNS as $column) {
+        foreach (MergePolicy::columns() as $column) {
             $value = $plan->merged->field($column);
             $own = array_map(static fn(Candidate $one): string => $one->record->field($column), $candidates);
             $field = FieldPlace::field('supporter', $column);
@@ -305,7 +305,7 @@ final readonly class Merges
         foreach (
             $this->db->select(
                 'select id, supporter_id, `' .
-                    implode('`,`', Tables::COLUMNS['gift']) .
+                    implode('`,`', Tables::columns('gift')) .
                     '` from gifts where supporter_id in (' .
                     implode(',', $supporters) .
                     ') order by id',

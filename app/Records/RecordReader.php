@@ -29,8 +29,8 @@ final readonly class RecordReader
         }
         $in = implode(',', $ids);
         $parts = [];
-        foreach (['address', 'email', 'phone', 'identifier', 'membership', 'custom', 'link', 'unread'] as $subject) {
-            $columns = Tables::COLUMNS[$subject];
+        foreach (array_keys(SupporterRecord::PARTS) as $subject) {
+            $columns = Tables::columns($subject);
             $order = in_array('is_primary', $columns, true) ? 'is_primary desc, id' : 'id';
             foreach (
                 $this->db->select(
@@ -42,7 +42,7 @@ final readonly class RecordReader
                 )
                 as $row
             ) {
-                $parts[$subject][$row->supporter_id][] = new RecordPart(
+                $parts[$row->supporter_id][$subject][] = new RecordPart(
                     $row->id,
                     self::texts(array_intersect_key((array) $row, array_flip($columns))),
                 );
@@ -62,27 +62,13 @@ final readonly class RecordReader
         $records = [];
         foreach (
             $this->db->select(
-                'select id, version, `' . implode('`,`', Tables::COLUMNS['supporter']) . "` from supporters where id in ({$in})",
+                'select id, version, `' . implode('`,`', Tables::columns('supporter')) . "` from supporters where id in ({$in})",
             )
             as $row
         ) {
             $fields = (array) $row;
             unset($fields['id'], $fields['version']);
-            $records[$row->id] = new SupporterRecord(
-                $row->id,
-                $row->version,
-                $fields,
-                $parts['address'][$row->id] ?? [],
-                $parts['email'][$row->id] ?? [],
-                $parts['phone'][$row->id] ?? [],
-                $parts['identifier'][$row->id] ?? [],
-                $parts['membership'][$row->id] ?? [],
-                $parts['custom'][$row->id] ?? [],
-                $parts['link'][$row->id] ?? [],
-                $gifts[$row->id] ?? [],
-                [],
-                $parts['unread'][$row->id] ?? [],
-            );
+            $records[$row->id] = SupporterRecord::of($row->id, $row->version, $fields, $parts[$row->id] ?? [], $gifts[$row->id] ?? []);
         }
 
         return $records;
@@ -109,19 +95,7 @@ final readonly class RecordReader
         $things = [];
         foreach ($this->read($ids) as $id => $record) {
             $things[$id]["supporter:{$id}"] = $record->fields;
-            foreach (
-                [
-                    'address' => $record->addresses,
-                    'email' => $record->emails,
-                    'phone' => $record->phones,
-                    'identifier' => $record->identifiers,
-                    'membership' => $record->memberships,
-                    'custom' => $record->custom,
-                    'link' => $record->links,
-                    'unread' => $record->unread,
-                ]
-                as $subject => $parts
-            ) {
+            foreach ($record->parts() as $subject => $parts) {
                 foreach ($parts as $part) {
                     $things[$id]["{$subject}:{$part->ref}"] = $part->values;
                 }
@@ -131,7 +105,7 @@ final readonly class RecordReader
             foreach (
                 $this->db->select(
                     'select id, supporter_id, `' .
-                        implode('`,`', Tables::COLUMNS['gift']) .
+                        implode('`,`', Tables::columns('gift')) .
                         '` from gifts where supporter_id in (' .
                         implode(',', array_keys($things)) .
                         ')',
@@ -139,7 +113,7 @@ final readonly class RecordReader
                 as $gift
             ) {
                 $things[$gift->supporter_id]["gift:{$gift->id}"] = self::texts(
-                    array_intersect_key((array) $gift, array_flip(Tables::COLUMNS['gift'])),
+                    array_intersect_key((array) $gift, array_flip(Tables::columns('gift'))),
                 );
             }
         }

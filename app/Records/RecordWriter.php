@@ -124,10 +124,10 @@ final class RecordWriter
 
             return;
         }
-        $values = array_intersect_key($change->after(), array_flip(Tables::COLUMNS[$subject]));
+        $values = array_intersect_key($change->after(), array_flip(Tables::columns($subject)));
         if ($change->action === Action::Create) {
             $row = ['id' => $id, ...$change->subject === $kind ? [] : ["{$kind->value}_id" => $owner]];
-            foreach (Tables::COLUMNS[$subject] as $column) {
+            foreach (Tables::columns($subject) as $column) {
                 $row[$column] = $values[$column] ?? (Tables::DEFAULTS[$subject][$column] ?? null);
             }
             if ($change->subject === Subject::Gift) {

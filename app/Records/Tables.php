@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Records;
 
 use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Records\NameForms;
 use PineSieve\Core\Records\SupporterRecord;
+use PineSieve\Core\Standards\FieldPlace;
 
 /** Where each subject of a change is stored, and in which columns. */
 final class Tables
@@ -23,31 +25,8 @@ final class Tables
         'gift' => 'gifts',
     ];
 
-    public const COLUMNS = [
-        'supporter' => [
-            'kind',
-            'title',
-            'first_name',
-            'middle_name',
-            'last_name',
-            'suffix',
-            'organization_name',
-            'display_name',
-            'sort_name',
-            'envelope_name',
-            'greeting',
-            'first_known_on',
-            'nickname',
-            'birth_date',
-            'status',
-            'notes',
-            'consent_mail',
-            'consent_email',
-            'consent_phone',
-            'consent_mail_on',
-            'consent_email_on',
-            'consent_phone_on',
-        ],
+    /** Columns of the things that are described by more than their fields. */
+    private const COLUMNS = [
         'address' => ['line1', 'line2', 'city', 'state', 'postal_code', 'country', 'original', 'kind', 'is_primary', 'label', 'condition'],
         'email' => ['address', 'kind', 'is_primary', 'label', 'condition'],
         'phone' => ['number', 'kind', 'is_primary', 'label', 'condition'],
@@ -56,20 +35,6 @@ final class Tables
         'custom' => ['field', 'value'],
         'link' => ['kind', 'other_id', 'role'],
         'unread' => ['field', 'value'],
-        'gift' => [
-            'given_on',
-            'amount',
-            'currency',
-            'fund',
-            'kind',
-            'reference',
-            'campaign',
-            'appeal',
-            'tribute',
-            'anonymous',
-            'notes',
-            'intake_id',
-        ],
     ];
 
     /** What a column has where nobody says anything else. */
@@ -82,6 +47,19 @@ final class Tables
     ];
 
     private function __construct() {}
+
+    /** @return non-empty-list<string> columns of a subject, beside its number and its owner's */
+    public static function columns(string $subject): array
+    {
+        static $columns = [];
+
+        return $columns[$subject] ??= match ($subject) {
+            // A name is made into forms; an intake brought a gift.
+            'supporter' => array_values(array_unique(['kind', ...array_values(FieldPlace::columns('supporter')), ...NameForms::COLUMNS])),
+            'gift' => [...array_values(FieldPlace::columns('gift')), 'intake_id'],
+            default => self::COLUMNS[$subject],
+        };
+    }
 
     public static function of(Subject $subject): string
     {

@@ -6,6 +6,7 @@ namespace App\Standards;
 
 use App\Records\Tables;
 use Illuminate\Database\Connection;
+use PineSieve\Core\Standards\BaseFields;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldPlace;
 
@@ -33,14 +34,7 @@ final readonly class FillRates
             foreach ($this->counts($subject, $columns) as $field => $count) {
                 $rates[$field] = [
                     'count' => $count,
-                    'total' => match (true) {
-                        $subject === 'gift' => $totals['gift'],
-                        $field === 'organization.name' => $totals['organization'],
-                        str_starts_with($field, 'name.') && $field !== 'name.envelope' && $field !== 'name.greeting',
-                        $field === 'birth_date'
-                            => $totals['person'],
-                        default => $totals['supporter'],
-                    },
+                    'total' => $totals[$subject === 'gift' ? 'gift' : BaseFields::all()[$field]->nature->of->value ?? 'supporter'],
                 ];
             }
         }
@@ -88,7 +82,7 @@ final readonly class FillRates
                 array_combine(
                     array_keys($columns),
                     array_map(
-                        static fn(string $field): string => $subject === 'custom' ? $field : rtrim($field, 's'),
+                        static fn(string $field): string => $subject === 'custom' ? $field : BaseFields::all()[$field]->nature->list,
                         array_keys($columns),
                     ),
                 ),
@@ -100,15 +94,9 @@ final readonly class FillRates
         };
         $of = $subject === 'supporter' || $subject === 'gift' ? 'count' : 'count(distinct';
         $sums = [];
+        $keys = array_keys($columns);
         foreach (array_values($columns) as $i => $column) {
-            $kind =
-                $subject === 'supporter'
-                    ? match (true) {
-                        $column === 'organization_name' => 'organization',
-                        in_array($column, FieldPlace::OF_NAME, true), $column === 'nickname', $column === 'birth_date' => 'person',
-                        default => null,
-                    }
-                    : null;
+            $kind = $subject === 'supporter' ? BaseFields::all()[$keys[$i]]->nature->of?->value : null;
             $sums[] =
                 $kind !== null
                     ? "count(if(kind = '{$kind}', nullif(`{$column}`, ''), null)) as c{$i}"

@@ -161,7 +161,7 @@ final readonly class PickLists
 
         return $isThere
             ? new Change(Subject::Membership, $row->id, Action::Delete, [
-                'list' => [rtrim($field->key, 's'), null],
+                'list' => [$field->nature->list, null],
                 'name' => [$row->value, null],
             ])
             : new Change(Subject::from($place->subject), $row->id, Action::Update, [$place->column => [$row->value, $merged]]);
@@ -176,7 +176,7 @@ final readonly class PickLists
             ->whereNotNull($place->column)
             ->where($place->column, '<>', '')
             ->when($place->subject === 'custom', static fn(Builder $query) => $query->where('field', $field->key))
-            ->when($place->subject === 'membership', static fn(Builder $query) => $query->where('list', rtrim($field->key, 's')));
+            ->when($place->subject === 'membership', static fn(Builder $query) => $query->where('list', $field->nature->list));
     }
 
     /** @param  list<array{value: string, code?: ?string, retired?: bool, spellings?: list<string>}>  $values  in order */

@@ -130,7 +130,10 @@ final readonly class Remedies
                 'gift' => [new Change(Subject::Gift, $one->gift_id, Action::Update, [$place->column => [null, $value]])],
                 'custom' => [Change::create(Subject::Custom, "{$i}:custom", ['field' => $rule->field, 'value' => $value])],
                 'membership' => [
-                    Change::create(Subject::Membership, "{$i}:membership", ['list' => rtrim($rule->field, 's'), 'name' => $value]),
+                    Change::create(Subject::Membership, "{$i}:membership", [
+                        'list' => $this->standards->catalog->field($rule->field)->nature->list,
+                        'name' => $value,
+                    ]),
                 ],
                 'address' => $this->addresses($place->column, $value, $one->supporter_id),
                 default => [],

@@ -135,7 +135,7 @@ final readonly class Shortfalls implements FollowsWrites
         foreach (
             $this->db->select(
                 'select id, supporter_id, `' .
-                    implode('`,`', Tables::COLUMNS['gift']) .
+                    implode('`,`', Tables::columns('gift')) .
                     '` from gifts where supporter_id in (' .
                     implode(',', $ids) .
                     ')',

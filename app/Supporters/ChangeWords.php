@@ -10,56 +10,16 @@ use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\FieldPlace;
 
 /** Changes as a person reads them. */
 final readonly class ChangeWords
 {
+    /** What is no field: made of others, or said of a way to reach someone. */
     private const LABELS = [
-        'kind' => 'Kind',
-        'title' => 'Title',
-        'first_name' => 'First name',
-        'middle_name' => 'Middle name',
-        'last_name' => 'Last name',
-        'suffix' => 'Suffix',
-        'organization_name' => 'Organization',
         'display_name' => 'Display name',
-        'sort_name' => 'Filed as',
-        'envelope_name' => 'On envelopes',
-        'greeting' => 'Greeting',
-        'first_known_on' => 'First known on',
-        'line1' => 'Address, line 1',
-        'line2' => 'Address, line 2',
-        'city' => 'City',
-        'state' => 'State',
-        'postal_code' => 'Postal code',
-        'country' => 'Country',
         'original' => 'Address as written',
-        'address' => 'Email',
-        'number' => 'Phone',
         'system' => 'Old system',
-        'value' => 'Id in the old system',
-        'given_on' => 'Gift date',
-        'amount' => 'Gift amount',
-        'currency' => 'Gift currency',
-        'fund' => 'Gift fund',
-        'reference' => 'Gift reference',
-        'campaign' => 'Gift campaign',
-        'appeal' => 'Gift appeal',
-        'tribute' => 'In honor or memory of',
-        'anonymous' => 'Anonymous',
-        'notes' => 'Notes',
-        'nickname' => 'Nickname',
-        'birth_date' => 'Birth date',
-        'status' => 'Status',
-        'consent_mail' => 'Consent to mail',
-        'consent_email' => 'Consent to email',
-        'consent_phone' => 'Consent to calls',
-        'consent_mail_on' => 'Consent to mail since',
-        'consent_email_on' => 'Consent to email since',
-        'consent_phone_on' => 'Consent to calls since',
-        'name' => 'Name',
-        'list' => 'List',
-        'role' => 'Role',
         'is_primary' => 'Primary',
         'condition' => 'Condition',
         'label' => 'Label',
@@ -98,7 +58,7 @@ final readonly class ChangeWords
             ],
             Subject::Custom => ['value' => [$this->catalog->label($value('field')), $change->fields['value'] ?? [null, $value('value')]]],
             Subject::Link => $this->shownLink($change, $value, $intakeId),
-            default => self::labelled($change),
+            default => $this->labelled($change),
         };
     }
 
@@ -118,16 +78,11 @@ final readonly class ChangeWords
     }
 
     /** @return array<string, array{string, array{?string, ?string}}> */
-    private static function labelled(Change $change): array
+    private function labelled(Change $change): array
     {
         $fields = [];
         foreach ($change->fields as $column => $pair) {
-            $label = match (true) {
-                $column === 'kind' && $change->subject === Subject::Gift => 'Gift kind',
-                $column === 'kind' && $change->subject !== Subject::Supporter => ucfirst($change->subject->value) . ' is of kind',
-                $column === 'notes' && $change->subject === Subject::Gift => 'Gift notes',
-                default => self::LABELS[$column] ?? $column,
-            };
+            $label = $this->label($change->subject, $column);
             if (
                 !in_array($column, ['is_primary', 'intake_id', 'sort_name'], true) ||
                 ($column === 'is_primary' && $change->action === Action::Update)
@@ -137,6 +92,16 @@ final readonly class ChangeWords
         }
 
         return $fields;
+    }
+
+    private function label(Subject $subject, string $column): string
+    {
+        if ($column === 'kind' && !in_array($subject, [Subject::Gift, Subject::Supporter], true)) {
+            return ucfirst($subject->value) . ' is of kind';
+        }
+        $field = isset(self::LABELS[$column]) ? null : FieldPlace::field($subject->value, $column);
+
+        return $field === null ? self::LABELS[$column] ?? $column : $this->catalog->label($field);
     }
 
     private function linked(string $ref, ?int $intakeId): string

@@ -79,7 +79,7 @@ final readonly class GiftForms
                 if ((string) $before === $value) {
                     continue;
                 }
-                $field = (string) array_search($column, FieldPlace::OF_GIFT, true);
+                $field = (string) array_search($column, FieldPlace::columns('gift'), true);
                 if ($gift !== null && isset($base[$field]) && $base[$field] !== (string) $before) {
                     throw NotKept::becauseOf(
                         "Someone else changed this gift meanwhile: {$this->standards->catalog->field(
@@ -139,11 +139,11 @@ final readonly class GiftForms
     {
         $record = $this->reader->read([$supporter])[$supporter] ?? throw NotKept::gone();
         $stored = $gift === null ? [] : $this->reader->things([$supporter])[$supporter]["gift:{$gift}"] ?? throw NotKept::gone();
-        $values = array_map(static fn(string $column): string => (string) ($stored[$column] ?? ''), FieldPlace::OF_GIFT);
+        $values = array_map(static fn(string $column): string => (string) ($stored[$column] ?? ''), FieldPlace::columns('gift'));
         $problems = [];
         $faulty = [];
         foreach ($written as $field => $text) {
-            if (!isset(FieldPlace::OF_GIFT[$field]) || !$sight->edits($field)) {
+            if (!isset(FieldPlace::columns('gift')[$field]) || !$sight->edits($field)) {
                 continue;
             }
             $text = $field === 'gift.notes' ? Tidy::block($text) : Tidy::line($text);
@@ -191,8 +191,8 @@ final readonly class GiftForms
         $columns = array_map(
             static fn(string $value): ?string => $value === '' ? null : $value,
             array_combine(
-                array_values(FieldPlace::OF_GIFT),
-                array_map(static fn(string $field): string => $incoming->{substr($field, 5)}, array_keys(FieldPlace::OF_GIFT)),
+                array_values(FieldPlace::columns('gift')),
+                array_map(static fn(string $field): string => $incoming->{substr($field, 5)}, array_keys(FieldPlace::columns('gift'))),
             ),
         );
         if ($problems === [] && $found === []) {

@@ -4,23 +4,12 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Changes;
 
+use PineSieve\Core\Standards\BaseFields;
+use PineSieve\Core\Standards\FieldPlace;
+
 /** Fields of a supporter for which one can choose together what a match does. */
 enum FieldGroup: string
 {
-    private const OF_NAME = [
-        'title',
-        'first_name',
-        'middle_name',
-        'last_name',
-        'suffix',
-        'organization_name',
-        'nickname',
-        'display_name',
-        'sort_name',
-        'envelope_name',
-        'greeting',
-    ];
-
     case Name = 'name';
     case Details = 'details';
     case Consents = 'consents';
@@ -32,12 +21,15 @@ enum FieldGroup: string
     case Lists = 'groups and tags';
     case Ids = 'ids';
 
-    /** @param  string  $column  of the supporter */
+    /** @param  string  $column  of the supporter; what is made of the name goes with it */
     public static function ofColumn(string $column): self
     {
+        $key = FieldPlace::field('supporter', $column);
+        $field = BaseFields::all()[$key ?? ''] ?? null;
+
         return match (true) {
-            in_array($column, self::OF_NAME, true) => self::Name,
-            str_starts_with($column, 'consent_') => self::Consents,
+            $field === null, $field->nature->isOfName => self::Name,
+            $field->group === 'Consent' => self::Consents,
             default => self::Details,
         };
     }

@@ -34,8 +34,8 @@ final class Leftovers
     {
         $places =
             $record->kind === $after->kind() && $record->kind !== SupporterKind::Household
-                ? [...FieldPlace::OF_NAME, ...FieldPlace::FURTHER]
-                : FieldPlace::FURTHER;
+                ? [...FieldPlace::ofName(), ...FieldPlace::further()]
+                : FieldPlace::further();
         $said = [...$record->fields(), ...$record->further];
         $given = array_diff_key(array_flip($places), array_diff_key(['greeting' => 1, 'envelope_name' => 1], $record->further));
         $untaken = [];

@@ -11,42 +11,21 @@ use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\NameForms;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Records\UnreadValue;
+use PineSieve\Core\Standards\FieldNature;
 use PineSieve\Core\Standards\FieldPlace;
 
 /** Plans what a row would write of one supporter: the change set that the preview shows and the load applies. */
 final readonly class Planner
 {
-    /** What a name can't be without, whatever the file leaves blank. */
-    private const NEVER_BLANKED = [
-        'kind' => 1,
-        'last_name' => 1,
-        'organization_name' => 1,
-        'display_name' => 1,
-        'sort_name' => 1,
-        'envelope_name' => 1,
-        'greeting' => 1,
-        'status' => 1,
-        'consent_mail' => 1,
-        'consent_email' => 1,
-        'consent_phone' => 1,
-        'consent_mail_on' => 1,
-        'consent_email_on' => 1,
-        'consent_phone_on' => 1,
-    ];
-
-    private const OF_NAME = [
-        'title' => 1,
-        'first_name' => 1,
-        'middle_name' => 1,
-        'last_name' => 1,
-        'suffix' => 1,
-        'organization_name' => 1,
-        'nickname' => 1,
-    ];
-
     private Sameness $sameness;
 
     private PartsPlanner $parts;
+
+    /** @var array<string, string> columns of what belongs to a name, as keys */
+    private array $ofName;
+
+    /** @var array<string, string> columns that a blank cell may empty, as keys */
+    private array $canBeBlanked;
 
     /**
      * @param  list<string>  $blankable  columns of the supporter that a blank cell empties where it replaces; none unless someone asked for it
@@ -55,6 +34,8 @@ final readonly class Planner
     public function __construct(private Effects $effects, private array $blankable = [], array $several = [])
     {
         $this->sameness = new Sameness();
+        $this->ofName = array_flip(FieldPlace::ofSupporter(static fn(FieldNature $nature): bool => $nature->isOfName));
+        $this->canBeBlanked = array_flip(FieldPlace::ofSupporter(static fn(FieldNature $nature): bool => $nature->canBeBlanked));
         $this->parts = new PartsPlanner($effects, $several, $this->sameness);
     }
 
@@ -155,7 +136,7 @@ final readonly class Planner
             },
             ARRAY_FILTER_USE_KEY,
         );
-        if (array_intersect_key($incoming, self::OF_NAME) !== []) {
+        if (array_diff_key(array_intersect_key($incoming, $this->ofName), $columns) !== []) {
             // A household's name is written as a whole; a person's forms are made from the parts.
             $incoming = [
                 ...$incoming,
@@ -178,7 +159,7 @@ final readonly class Planner
         foreach (array_diff($this->blankable, $unread) as $column) {
             if (
                 $this->effects->of(FieldGroup::ofColumn($column)) === MatchEffect::Replace &&
-                !isset(self::NEVER_BLANKED[$column]) &&
+                isset($this->canBeBlanked[$column]) &&
                 !isset($incoming[$column]) &&
                 $stored->field($column) !== ''
             ) {

@@ -21,44 +21,21 @@ final class Projection
     {
         $ref = $before->ref ?? '';
         $fields = $before->fields ?? [];
-        $parts = [
-            'address' => $before->addresses ?? [],
-            'email' => $before->emails ?? [],
-            'phone' => $before->phones ?? [],
-            'identifier' => $before->identifiers ?? [],
-            'membership' => $before->memberships ?? [],
-            'custom' => $before->custom ?? [],
-            'link' => $before->links ?? [],
-            'unread' => $before->unread ?? [],
-        ];
+        $parts = $before?->parts() ?? [];
         $seen = $before->giftsSeen ?? [];
         foreach ($changes as $change) {
             if ($change->subject === Subject::Supporter) {
                 $ref = $change->ref;
                 $fields = [...$fields, ...$change->after()];
             } elseif ($change->subject !== Subject::Gift) {
-                $parts[$change->subject->value] = self::apply($parts[$change->subject->value], $change);
+                $parts[$change->subject->value] = self::apply($parts[$change->subject->value] ?? [], $change);
             }
         }
         foreach ($gifts as $gift) {
             $seen[$gift] = ($seen[$gift] ?? 0) + 1;
         }
 
-        return new SupporterRecord(
-            $ref,
-            $before->version ?? 0,
-            $fields,
-            $parts['address'],
-            $parts['email'],
-            $parts['phone'],
-            $parts['identifier'],
-            $parts['membership'],
-            $parts['custom'],
-            $parts['link'],
-            $before->gifts ?? [],
-            $seen,
-            $parts['unread'],
-        );
+        return SupporterRecord::of($ref, $before->version ?? 0, $fields, $parts, $before->gifts ?? [], $seen);
     }
 
     /**

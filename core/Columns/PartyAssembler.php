@@ -505,7 +505,7 @@ final readonly class PartyAssembler
     private static function further(PersonValues $values): array
     {
         $further = [];
-        foreach (FieldPlace::FURTHER as $field => $column) {
+        foreach (FieldPlace::further() as $field => $column) {
             $value = $values->first($field);
             if ($value !== '') {
                 $further[$column] = $value;

@@ -84,7 +84,7 @@ final readonly class Draft
     public static function of(SupporterRecord $record, array $linksTo = []): self
     {
         $fields = ['name.full' => $record->field('display_name')];
-        foreach ([...FieldPlace::OF_NAME, ...FieldPlace::FURTHER] as $field => $column) {
+        foreach ([...FieldPlace::ofName(), ...FieldPlace::further()] as $field => $column) {
             $fields[$field] = $record->field($column);
         }
         foreach (['groups' => 'group', 'tags' => 'tag'] as $field => $list) {
@@ -172,7 +172,7 @@ final readonly class Draft
         $column = substr((string) strrchr($path, '.'), 1);
 
         return match ($list) {
-            'addresses' => isset(array_flip(FieldPlace::OF_ADDRESS)[$column]) ? "address.{$column}" : 'address.line1',
+            'addresses' => isset(array_flip(FieldPlace::columns('address'))[$column]) ? "address.{$column}" : 'address.line1',
             'emails' => 'email',
             'phones' => 'phone',
             'identifiers' => 'id.old',

@@ -125,7 +125,7 @@ final class DraftReader
         $addresses = [];
         foreach ($items as $ref => $item) {
             $parts = [];
-            foreach (FieldPlace::OF_ADDRESS as $key => $column) {
+            foreach (FieldPlace::columns('address') as $key => $column) {
                 $parts[$column] = $this->value(
                     $this->standards->catalog->field($key),
                     Tidy::line($item[$column]),
@@ -163,7 +163,7 @@ final class DraftReader
         $value = static fn(string $key): string => $values[$key] ?? '';
         $isPerson = $draft->kind === SupporterKind::Person;
         $further = [];
-        foreach (FieldPlace::FURTHER as $key => $column) {
+        foreach (FieldPlace::further() as $key => $column) {
             if ($value($key) !== '') {
                 $further[$column] = $value($key);
             }

@@ -88,7 +88,7 @@ final readonly class FormPlanner
     private static function supporter(ReadDraft $draft, SupporterRecord $stored, bool $isNew): array
     {
         $after = $draft->record->fields();
-        foreach ([...FieldPlace::OF_NAME, ...FieldPlace::FURTHER] as $field => $column) {
+        foreach ([...FieldPlace::ofName(), ...FieldPlace::further()] as $field => $column) {
             $after[$column] ??=
                 in_array($column, NameForms::COLUMNS, true) || !array_key_exists($field, $draft->values) ? $stored->field($column) : '';
         }

@@ -26,7 +26,7 @@ final readonly class ReadDraft
         $blank = new IncomingRecord($this->record->kind, new PersonName());
         $filled = $defaults->fill($blank);
         $values = [];
-        foreach (FieldPlace::FURTHER as $field => $column) {
+        foreach (FieldPlace::further() as $field => $column) {
             $values[$field] = $filled->further[$column] ?? '';
         }
         $values = [...$values, 'groups' => implode("\n", $filled->groups), 'tags' => implode("\n", $filled->tags), ...$filled->custom];

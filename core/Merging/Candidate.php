@@ -32,13 +32,7 @@ final readonly class Candidate
         $record = $this->record;
 
         return count(array_filter($record->fields, static fn(?string $value): bool => $value !== null && $value !== '')) +
-            count($record->addresses) +
-            count($record->emails) +
-            count($record->phones) +
-            count($record->identifiers) +
-            count($record->memberships) +
-            count($record->custom) +
-            count($record->links);
+            array_sum(array_map(count(...), array_diff_key($record->parts(), ['unread' => true])));
     }
 
     /** How many parts the fullest of its addresses has. */

@@ -4,24 +4,15 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Merging;
 
+use PineSieve\Core\Standards\BaseFields;
+use PineSieve\Core\Standards\FieldNature;
+use PineSieve\Core\Standards\FieldPlace;
+
 /** Who survives a merge, and whose values the fields of the merged record get. */
 final readonly class MergePolicy
 {
-    /** Columns of the supporter that a policy speaks of. Consents, status and the first date follow rules of their own. */
-    public const COLUMNS = [
-        'title',
-        'first_name',
-        'middle_name',
-        'last_name',
-        'suffix',
-        'nickname',
-        'organization_name',
-        'birth_date',
-        'notes',
-    ];
-
     /**
-     * @param  array<string, FieldRule>  $fields  column of COLUMNS, or key of a custom field, to a rule other than the usual one
+     * @param  array<string, FieldRule>  $fields  column of columns(), or key of a custom field, to a rule other than the usual one
      * @param  string  $separator  between values that are joined
      */
     public function __construct(
@@ -31,16 +22,24 @@ final readonly class MergePolicy
         public string $separator = '; ',
     ) {}
 
+    /** @return list<string> columns of the supporter that a policy speaks of. Consents, status and the first date follow rules of their own */
+    public static function columns(): array
+    {
+        return array_values(FieldPlace::ofSupporter(static fn(FieldNature $nature): bool => $nature->merges));
+    }
+
     /** Whether a field of the merged record follows a rule of a policy. */
     public static function speaksOf(string $column): bool
     {
-        return in_array($column, self::COLUMNS, true) || str_starts_with($column, 'custom.');
+        return in_array($column, self::columns(), true) || str_starts_with($column, 'custom.');
     }
 
     public function of(string $column): FieldRule
     {
         // Notes of two are the notes of one.
-        return $this->fields[$column] ?? ($column === 'notes' ? FieldRule::Joined : $this->usual);
+        $isJoined = BaseFields::all()[FieldPlace::field('supporter', $column) ?? '']->nature->isJoined ?? false;
+
+        return $this->fields[$column] ?? ($isJoined ? FieldRule::Joined : $this->usual);
     }
 
     /**

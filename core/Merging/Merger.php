@@ -111,7 +111,7 @@ final readonly class Merger
     {
         $all = [$stays, ...$others];
         $after = [];
-        foreach (MergePolicy::COLUMNS as $column) {
+        foreach (MergePolicy::columns() as $column) {
             $after[$column] =
                 $typed[$column] ??
                 $this->rule($column)->choose(
@@ -183,16 +183,10 @@ final readonly class Merger
     {
         $taken = [];
         $given = [];
-        $lists = [
-            [Subject::Address, $record->addresses, $other->record->addresses],
-            [Subject::Email, $record->emails, $other->record->emails],
-            [Subject::Phone, $record->phones, $other->record->phones],
-            [Subject::Identifier, $record->identifiers, $other->record->identifiers],
-            [Subject::Membership, $record->memberships, $other->record->memberships],
-            [Subject::Link, $record->links, $other->record->links],
-            [Subject::Unread, $record->unread, $other->record->unread],
-        ];
-        foreach ($lists as [$subject, $has, $gets]) {
+        $there = $record->parts();
+        // What several can't hold beside each other is put together afterwards.
+        foreach (array_diff_key($other->record->parts(), ['custom' => true]) as $kind => $gets) {
+            [$subject, $has] = [Subject::from($kind), $there[$kind] ?? []];
             $known = [];
             foreach ($has as $part) {
                 $known[$this->sameness->of($subject, $part->values)] ??= $part;

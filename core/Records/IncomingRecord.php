@@ -11,27 +11,10 @@ use PineSieve\Core\Names\SupporterKind;
 /** What a row says of one supporter, once its columns have become fields. '' for what it does not say. */
 final readonly class IncomingRecord
 {
-    /** Columns of the supporter, beside those of the name, that a row may say something of. */
-    public const FURTHER = [
-        'first_known_on',
-        'nickname',
-        'greeting',
-        'envelope_name',
-        'birth_date',
-        'status',
-        'notes',
-        'consent_mail',
-        'consent_email',
-        'consent_phone',
-        'consent_mail_on',
-        'consent_email_on',
-        'consent_phone_on',
-    ];
-
     /**
      * @param  string  $organization  name of the organization that it is, or of the one that a person is with
      * @param  string  $whole  name of a household
-     * @param  array<string, string>  $further  column of FURTHER to its value, known ones only
+     * @param  array<string, string>  $further  column of the supporter, beside those of the name, to its value, known ones only
      * @param  list<IncomingAddress>  $addresses  the first is the primary one, here and in all lists
      * @param  list<ContactPoint>  $emails
      * @param  list<ContactPoint>  $phones  E.164

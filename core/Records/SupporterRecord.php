@@ -13,6 +13,18 @@ final readonly class SupporterRecord
     /** Status of whom nothing else is said of: what is stored is what rules look at. */
     public const NEW_STATUS = 'active';
 
+    /** Kinds of things that hang on a supporter, to the list that holds them. Gifts are counted, not held. */
+    public const PARTS = [
+        'address' => 'addresses',
+        'email' => 'emails',
+        'phone' => 'phones',
+        'identifier' => 'identifiers',
+        'membership' => 'memberships',
+        'custom' => 'custom',
+        'link' => 'links',
+        'unread' => 'unread',
+    ];
+
     /**
      * @param  int|string  $ref  its id, or "12:supporter" for the one that row 12 of an intake would make
      * @param  array<string, ?string>  $fields  column of the supporter to its value
@@ -42,6 +54,30 @@ final readonly class SupporterRecord
         public array $giftsSeen = [],
         public array $unread = [],
     ) {}
+
+    /**
+     * @param  array<string, ?string>  $fields
+     * @param  array<string, list<RecordPart>>  $parts  by the kinds of PARTS
+     * @param  array<string, int>  $gifts
+     * @param  array<string, int>  $giftsSeen
+     */
+    public static function of(int|string $ref, int $version, array $fields, array $parts, array $gifts = [], array $giftsSeen = []): self
+    {
+        $lists = [];
+        foreach (self::PARTS as $kind => $list) {
+            $lists[$list] = $parts[$kind] ?? [];
+        }
+
+        return new self(
+            ...['ref' => $ref, 'version' => $version, 'fields' => $fields, ...$lists, 'gifts' => $gifts, 'giftsSeen' => $giftsSeen],
+        );
+    }
+
+    /** @return array<string, list<RecordPart>> by the kinds of PARTS */
+    public function parts(): array
+    {
+        return array_map(fn(string $list): array => $this->{$list}, self::PARTS);
+    }
 
     public function kind(): SupporterKind
     {

@@ -22,10 +22,10 @@ enum RereadKind: string
         return match ($this) {
             self::Currency, self::Amount => ['gift.amount', 'gift.currency'],
             self::Consent => array_values(
-                array_filter(array_keys(FieldPlace::FURTHER), static fn(string $field): bool => str_starts_with($field, 'consent.')),
+                array_filter(array_keys(FieldPlace::further()), static fn(string $field): bool => str_starts_with($field, 'consent.')),
             ),
-            self::Kind, self::Name => ['kind', ...array_keys(FieldPlace::OF_NAME)],
-            self::Address => array_keys(FieldPlace::OF_ADDRESS),
+            self::Kind, self::Name => ['kind', ...array_keys(FieldPlace::ofName())],
+            self::Address => array_keys(FieldPlace::columns('address')),
         };
     }
 

@@ -72,13 +72,13 @@ final class Rereader
                 ]
                 : [];
         }
-        $columns = [...array_values(FieldPlace::OF_NAME), 'display_name'];
+        $columns = [...array_values(FieldPlace::ofName()), 'display_name'];
         if ($change->action === Action::Create) {
             $columns[] = 'kind';
         } else {
             // A match never changes what kind of record it is.
             $isOfKind = ($row->now["supporter:{$row->supporter}"]['kind'] ?? null) === ($reads['kind'] ?? null);
-            $columns = $isOfKind ? array_values(array_intersect($columns, array_keys($change->fields), FieldPlace::OF_NAME)) : [];
+            $columns = $isOfKind ? array_values(array_intersect($columns, array_keys($change->fields), FieldPlace::ofName())) : [];
         }
         $kind =
             in_array('kind', $columns, true) && ($change->after()['kind'] ?? null) !== ($reads['kind'] ?? null)

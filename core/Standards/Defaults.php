@@ -37,7 +37,7 @@ final readonly class Defaults
         }
         [$further, $custom, $lists] = [[], [], ['groups' => $record->groups, 'tags' => $record->tags]];
         foreach ($values as $field => $value) {
-            $column = FieldPlace::FURTHER[$field] ?? null;
+            $column = FieldPlace::further()[$field] ?? null;
             if ($column !== null) {
                 $further[$column] = $value;
             } elseif (isset($lists[$field])) {

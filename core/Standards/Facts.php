@@ -72,6 +72,7 @@ final class Facts
         if ($place === null) {
             return $field === 'name.full' ? self::filled([$this->record->field('display_name')]) : [];
         }
+        $list = BaseFields::all()[$field]->nature->list ?? '';
         $values = match ($place->subject) {
             'supporter' => [$this->record->field($place->column)],
             'gift' => [$this->gift[$place->column] ?? ''],
@@ -80,7 +81,7 @@ final class Facts
             'phone' => self::values($this->record->phones, 'number'),
             'identifier' => self::values($this->record->identifiers, 'value'),
             'membership' => self::values(
-                array_filter($this->record->memberships, static fn(RecordPart $part): bool => $part->value('list') === rtrim($field, 's')),
+                array_filter($this->record->memberships, static fn(RecordPart $part): bool => $part->value('list') === $list),
                 'name',
             ),
             'custom' => self::values(

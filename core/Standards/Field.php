@@ -25,6 +25,7 @@ final readonly class Field
         public Limits $limits = new Limits(),
         public bool $isRetired = false,
         public ?Unreadable $unreadable = null,
+        public FieldNature $nature = new FieldNature(),
     ) {}
 
     public function isCustom(): bool
@@ -50,12 +51,24 @@ final readonly class Field
             $this->limits,
             $this->isRetired,
             $this->unreadable,
+            $this->nature,
         );
     }
 
     /** The same field as an organization has set it. */
     public function with(?PickList $list, Limits $limits, ?Unreadable $unreadable = null): self
     {
-        return new self($this->key, $this->label, $this->group, $this->type, $list, $this->named, $limits, $this->isRetired, $unreadable);
+        return new self(
+            $this->key,
+            $this->label,
+            $this->group,
+            $this->type,
+            $list,
+            $this->named,
+            $limits,
+            $this->isRetired,
+            $unreadable,
+            $this->nature,
+        );
     }
 }

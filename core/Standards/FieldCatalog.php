@@ -24,64 +24,7 @@ final readonly class FieldCatalog
 
     public static function builtIn(): self
     {
-        $fields = [];
-        foreach (
-            [
-                ['kind', 'Kind of record', 'Record', FieldType::RecordKind],
-                ['supporter', 'Number in Pine Sieve', 'Record', FieldType::SupporterNumber],
-                ['id.old', 'Id in the old system', 'Record', FieldType::Identifier],
-                ['id.other', 'Id in another system', 'Record', FieldType::Identifier],
-                ['first_known', 'First known on', 'Record', FieldType::Date],
-                ['status', 'Status', 'Record', FieldType::Status],
-                ['notes', 'Notes', 'Record', FieldType::LongText],
-                ['name.full', 'Name, in one', 'Name', FieldType::FullName],
-                ['name.title', 'Title', 'Name', FieldType::Text],
-                ['name.first', 'First name', 'Name', FieldType::Text],
-                ['name.middle', 'Middle name', 'Name', FieldType::Text],
-                ['name.last', 'Last name', 'Name', FieldType::Text],
-                ['name.suffix', 'Suffix', 'Name', FieldType::Text],
-                ['name.nickname', 'Nickname', 'Name', FieldType::Text],
-                ['name.greeting', 'Greeting, after "Dear"', 'Name', FieldType::Text],
-                ['name.envelope', 'Name on envelopes', 'Name', FieldType::Text],
-                ['organization.name', 'Organization name', 'Name', FieldType::Text],
-                ['birth_date', 'Birth date', 'Name', FieldType::Date],
-                ['role', 'Role or job title', 'Links', FieldType::Text],
-                ['address.block', 'Address, in one', 'Address', FieldType::AddressBlock],
-                ['address.line1', 'Address, line 1', 'Address', FieldType::Text],
-                ['address.line2', 'Address, line 2', 'Address', FieldType::Text],
-                ['address.city', 'City', 'Address', FieldType::Text],
-                ['address.state', 'State or province', 'Address', FieldType::State],
-                ['address.postal_code', 'Postal code', 'Address', FieldType::PostalCode],
-                ['address.country', 'Country', 'Address', FieldType::Country],
-                ['email', 'Email', 'Ways to reach', FieldType::Email],
-                ['phone', 'Phone', 'Ways to reach', FieldType::Phone],
-                ['consent.mail', 'May be written to by mail', 'Consent', FieldType::Consent],
-                ['consent.mail.date', 'Since when, by mail', 'Consent', FieldType::Date],
-                ['consent.email', 'May be written to by email', 'Consent', FieldType::Consent],
-                ['consent.email.date', 'Since when, by email', 'Consent', FieldType::Date],
-                ['consent.phone', 'May be called', 'Consent', FieldType::Consent],
-                ['consent.phone.date', 'Since when, by phone', 'Consent', FieldType::Date],
-                ['groups', 'Groups, by name', 'Groups and tags', FieldType::Names],
-                ['tags', 'Tags, by name', 'Groups and tags', FieldType::Names],
-                ['group', 'In one group, yes or no', 'Groups and tags', FieldType::YesNo],
-                ['gift.date', 'Gift date', 'Gift', FieldType::Date],
-                ['gift.amount', 'Gift amount', 'Gift', FieldType::Amount],
-                ['gift.currency', 'Gift currency', 'Gift', FieldType::Currency],
-                ['gift.fund', 'Gift fund', 'Gift', FieldType::Text],
-                ['gift.campaign', 'Gift campaign', 'Gift', FieldType::Text],
-                ['gift.appeal', 'Gift appeal', 'Gift', FieldType::Text],
-                ['gift.kind', 'Gift kind', 'Gift', FieldType::GiftKind],
-                ['gift.reference', 'Gift reference', 'Gift', FieldType::Identifier],
-                ['gift.tribute', 'Gift in honor or memory of', 'Gift', FieldType::Text],
-                ['gift.anonymous', 'Gift is anonymous', 'Gift', FieldType::YesNo],
-                ['gift.notes', 'Gift notes', 'Gift', FieldType::LongText],
-            ]
-            as [$key, $label, $group, $type]
-        ) {
-            $fields[$key] = new Field($key, $label, $group, $type, named: $key === 'group' || $key === 'id.other');
-        }
-
-        return new self($fields);
+        return new self(BaseFields::all());
     }
 
     /** @param  list<Field>  $fields  further ones, and those that stand in place of the ones with the same key */

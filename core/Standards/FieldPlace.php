@@ -7,89 +7,66 @@ namespace PineSieve\Core\Standards;
 /** Where the value of a field is kept: the subject of a change and its column. */
 final class FieldPlace
 {
-    public const OF_NAME = [
-        'name.title' => 'title',
-        'name.first' => 'first_name',
-        'name.middle' => 'middle_name',
-        'name.last' => 'last_name',
-        'name.suffix' => 'suffix',
-        'organization.name' => 'organization_name',
-    ];
+    /** @var array<string, array<string, string>> subject to field to column */
+    private static array $columns = [];
 
-    /** Columns of the supporter beside those of the name. */
-    public const FURTHER = [
-        'first_known' => 'first_known_on',
-        'name.nickname' => 'nickname',
-        'birth_date' => 'birth_date',
-        'status' => 'status',
-        'notes' => 'notes',
-        'name.greeting' => 'greeting',
-        'name.envelope' => 'envelope_name',
-        'consent.mail' => 'consent_mail',
-        'consent.email' => 'consent_email',
-        'consent.phone' => 'consent_phone',
-        'consent.mail.date' => 'consent_mail_on',
-        'consent.email.date' => 'consent_email_on',
-        'consent.phone.date' => 'consent_phone_on',
-    ];
+    /** @var ?array<string, string> */
+    private static ?array $ofName = null;
 
-    public const OF_ADDRESS = [
-        'address.line1' => 'line1',
-        'address.line2' => 'line2',
-        'address.city' => 'city',
-        'address.state' => 'state',
-        'address.postal_code' => 'postal_code',
-        'address.country' => 'country',
-    ];
+    /** @var ?array<string, string> */
+    private static ?array $further = null;
 
-    public const OF_GIFT = [
-        'gift.date' => 'given_on',
-        'gift.amount' => 'amount',
-        'gift.currency' => 'currency',
-        'gift.fund' => 'fund',
-        'gift.kind' => 'kind',
-        'gift.reference' => 'reference',
-        'gift.campaign' => 'campaign',
-        'gift.appeal' => 'appeal',
-        'gift.tribute' => 'tribute',
-        'gift.anonymous' => 'anonymous',
-        'gift.notes' => 'notes',
-    ];
-
-    /** Fields that nothing of its own is kept for: their values end in other fields. */
-    public const SPLIT = ['name.full', 'address.block', 'group', 'id.other', 'supporter'];
-
-    /** @var array<string, ?self> */
-    private static array $known = [];
-
-    private function __construct(public readonly string $subject, public readonly string $column) {}
+    public function __construct(public readonly string $subject, public readonly string $column) {}
 
     /** @param  string  $field  key in the catalog, of no party and of no kind; null if nothing of its own is kept for it */
     public static function of(string $field): ?self
     {
-        if (!array_key_exists($field, self::$known)) {
-            self::$known[$field] = self::find($field);
-        }
-
-        return self::$known[$field];
+        return str_starts_with($field, Field::CUSTOM) ? FieldNature::custom()->place : BaseFields::all()[$field]->nature->place ?? null;
     }
 
-    private static function find(string $field): ?self
+    /**
+     * Columns of a subject by the keys of the fields that are kept in them, in the order of the catalog.
+     *
+     * @return array<string, string>
+     */
+    public static function columns(string $subject): array
     {
-        $in = static fn(string $subject, ?string $column): ?self => $column === null ? null : new self($subject, $column);
+        if (self::$columns === []) {
+            foreach (BaseFields::all() as $key => $field) {
+                if ($field->nature->place !== null) {
+                    self::$columns[$field->nature->place->subject][$key] = $field->nature->place->column;
+                }
+            }
+        }
 
-        return match (true) {
-            str_starts_with($field, Field::CUSTOM) => new self('custom', 'value'),
-            str_starts_with($field, 'address.') => $in('address', self::OF_ADDRESS[$field] ?? null),
-            str_starts_with($field, 'gift.') => $in('gift', self::OF_GIFT[$field] ?? null),
-            $field === 'email' => new self('email', 'address'),
-            $field === 'phone' => new self('phone', 'number'),
-            $field === 'id.old' => new self('identifier', 'value'),
-            $field === 'groups', $field === 'tags' => new self('membership', 'name'),
-            $field === 'kind' => new self('supporter', 'kind'),
-            $field === 'role' => new self('link', 'role'),
-            default => $in('supporter', self::OF_NAME[$field] ?? (self::FURTHER[$field] ?? null)),
-        };
+        return self::$columns[$subject] ?? [];
+    }
+
+    /** @return array<string, string> columns of the supporter that a name is made of, by field */
+    public static function ofName(): array
+    {
+        return self::$ofName ??= self::ofSupporter(static fn(FieldNature $nature): bool => $nature->isNamePart);
+    }
+
+    /** @return array<string, string> columns of the supporter beside its kind and those of the name, by field */
+    public static function further(): array
+    {
+        return self::$further ??= array_diff_key(self::ofSupporter(static fn(FieldNature $nature): bool => !$nature->isNamePart), [
+            'kind' => true,
+        ]);
+    }
+
+    /**
+     * @param  callable(FieldNature): bool  $are
+     * @return array<string, string> columns of the supporter, by field
+     */
+    public static function ofSupporter(callable $are): array
+    {
+        return array_filter(
+            self::columns('supporter'),
+            static fn(string $field): bool => $are(BaseFields::all()[$field]->nature),
+            ARRAY_FILTER_USE_KEY,
+        );
     }
 
     /**
@@ -99,18 +76,21 @@ final class FieldPlace
      */
     public static function field(string $subject, string $column, array $values = []): ?string
     {
-        $found = match ($subject) {
-            'supporter' => array_search($column, ['kind' => 'kind', ...self::OF_NAME, ...self::FURTHER], true),
-            'address' => $column === 'original' ? 'address.line1' : array_search($column, self::OF_ADDRESS, true),
-            'gift' => array_search($column, self::OF_GIFT, true),
+        return match ($subject) {
+            'custom', 'unread' => $values['field'] ?? null,
+            'membership' => ($values['list'] ?? '') === 'tag' ? 'tags' : 'groups',
             'email', 'phone' => $subject,
             'identifier' => 'id.old',
-            'membership' => ($values['list'] ?? '') === 'tag' ? 'tags' : 'groups',
-            'custom', 'unread' => $values['field'] ?? false,
-            'link' => $column === 'role' ? 'role' : false,
-            default => false,
+            // As it was written, the address stands in one.
+            'address' => $column === 'original' ? 'address.line1' : self::keyOf($subject, $column),
+            default => self::keyOf($subject, $column),
         };
+    }
 
-        return $found === false ? null : $found;
+    private static function keyOf(string $subject, string $column): ?string
+    {
+        $key = array_search($column, self::columns($subject), true);
+
+        return $key === false ? null : $key;
     }
 }

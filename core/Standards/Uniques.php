@@ -22,7 +22,7 @@ final readonly class Uniques
     /** Whether a field can be told to be unique: what tells one record from another, not what many share by nature. */
     public static function areFor(Field $field): bool
     {
-        return in_array($field->key, ['email', 'phone', 'id.old', 'gift.reference'], true) ||
+        return $field->nature->canBeUnique ||
             ($field->isCustom() && in_array($field->type, [FieldType::Text, FieldType::Number, FieldType::Date], true));
     }
 

@@ -16,37 +16,15 @@ enum Unreadable: string
     {
         $isSecond = str_starts_with($target->field, 'address.') && ($target->kind !== '' || $target->number > 1);
 
-        return $isSecond ||
-            in_array(
-                $target->field,
-                ['phone', 'email', 'birth_date', 'first_known', 'consent.mail.date', 'consent.email.date', 'consent.phone.date'],
-                true,
-            ) ||
-            str_starts_with($target->field, Field::CUSTOM)
-            ? self::Without
-            : self::Hold;
+        return match (true) {
+            $isSecond, str_starts_with($target->field, Field::CUSTOM) => self::Without,
+            default => BaseFields::all()[$target->field]->nature->unreadable ?? self::Hold,
+        };
     }
 
     /** Whether anything else than holding can be chosen: no record is without its name, no gift without its date and amount, nothing is matched by half an id. */
     public static function isForChoice(string $field): bool
     {
-        return !str_starts_with($field, 'name.') &&
-            !in_array(
-                $field,
-                [
-                    'organization.name',
-                    'kind',
-                    'supporter',
-                    'id.old',
-                    'id.other',
-                    'gift.date',
-                    'gift.amount',
-                    'gift.currency',
-                    'group',
-                    'role',
-                    'address.block',
-                ],
-                true,
-            );
+        return !(BaseFields::all()[$field]->nature->isNeeded ?? false);
     }
 }

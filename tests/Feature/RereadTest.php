@@ -181,7 +181,7 @@ final class RereadTest extends TestCase
         }
         $rows = $this->again('consent');
         self::assertSame(
-            [['Ann Lee', 'Consent to email yes → no'], ['Cy Moss', 'Consent to email yes → no']],
+            [['Ann Lee', 'May be written to by email yes → no'], ['Cy Moss', 'May be written to by email yes → no']],
             array_map(static fn(array $row, string $said): array => [$row['name'], $said], $rows, self::said($rows)),
         );
         $this->postJson('/api/rereadings/take', ['kind' => 'consent'])->assertJsonPath('written', 2);

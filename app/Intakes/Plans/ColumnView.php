@@ -175,7 +175,7 @@ final readonly class ColumnView
                 $field->type === FieldType::RecordKind => array_column(SupporterKind::cases(), 'value'),
                 $field->type === FieldType::YesNo, $field->type === FieldType::Consent => ['yes', 'no'],
                 in_array($field->key, ['groups', 'tags'], true) => DB::table('memberships')
-                    ->where('list', rtrim($field->key, 's'))
+                    ->where('list', $field->nature->list)
                     ->distinct()
                     ->orderBy('name')
                     ->limit(500)

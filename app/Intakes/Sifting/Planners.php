@@ -20,7 +20,7 @@ final readonly class Planners
     {
         $settings = $intake->choices();
         $blankable = array_map(
-            static fn(string $field): ?string => FieldPlace::OF_NAME[$field] ?? (FieldPlace::FURTHER[$field] ?? null),
+            static fn(string $field): ?string => FieldPlace::ofName()[$field] ?? (FieldPlace::further()[$field] ?? null),
             array_keys($settings->blanksEmpty ? $intake->columnPlan()->columns() : []),
         );
         $several = array_filter(

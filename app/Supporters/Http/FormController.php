@@ -53,6 +53,7 @@ final class FormController extends Controller
                         'label' => $field->label,
                         'group' => $field->group,
                         'type' => $field->type->value,
+                        'of' => $field->nature->of?->value,
                         'options' => $this->options($field),
                         'example' => $field->limits->example,
                         'edits' => $sight->edits($field->key) && !$field->isRetired,

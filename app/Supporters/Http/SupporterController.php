@@ -13,6 +13,7 @@ use App\Support\Http\Controller;
 use App\Support\Lists;
 use App\Supporters\Links;
 use App\Supporters\Origins;
+use App\Supporters\PageFields;
 use App\Supporters\SupporterExport;
 use App\Supporters\SupporterSearch;
 use App\Supporters\UnreadValues;
@@ -163,6 +164,7 @@ final class SupporterController extends Controller
         $sums = GiftSums::of($supporter->gifts()->toBase());
 
         return response()->json([
+            'fields' => PageFields::of($catalog),
             'supporter' => $sight->of(
                 'supporter',
                 $supporter->makeHidden(['addresses', 'emails', 'phones', 'identifiers', 'memberships', 'customValues'])->toArray(),

@@ -424,6 +424,8 @@ export interface Gift {
 }
 
 export interface SupporterPageData {
+  /** Fields of the supporter itself, in their order, with the columns that they are kept in. */
+  fields: { column: string; label: string }[];
   supporter: { id: number; kind: string } & Record<string, string | number | null>;
   addresses: ({ id: number; kind: string } & Record<string, string | number | null>)[];
   emails: { id: number; kind: string; address: string; condition: string }[];

@@ -34,6 +34,7 @@ const name: FormField = {
   options: [],
   example: 'Ann & Bo Lee',
   edits: true,
+  of: null,
   hidden_in: [],
   required: 'always',
 };

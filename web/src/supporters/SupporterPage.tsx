@@ -13,27 +13,6 @@ import { useMay } from '../shared/session';
 import { GiftEditor } from './GiftEditor';
 import { Origin } from './Origin';
 
-const names: [string, string][] = [
-  ['title', 'Title'],
-  ['first_name', 'First name'],
-  ['middle_name', 'Middle name'],
-  ['last_name', 'Last name'],
-  ['suffix', 'Suffix'],
-  ['nickname', 'Nickname'],
-  ['birth_date', 'Birth date'],
-  ['organization_name', 'Organization'],
-  ['envelope_name', 'On envelopes'],
-  ['greeting', 'Greeting'],
-  ['first_known_on', 'First known on'],
-  ['consent_mail', 'Mail'],
-  ['consent_mail_on', 'Mail since'],
-  ['consent_email', 'Email'],
-  ['consent_email_on', 'Email since'],
-  ['consent_phone', 'Phone calls'],
-  ['consent_phone_on', 'Calls since'],
-  ['notes', 'Notes'],
-];
-
 /** Said only where it is not good. */
 const condition = (value: string | undefined): ReactNode =>
   value === undefined || value === 'good' ? null : (
@@ -102,9 +81,9 @@ export function SupporterPage() {
         <Pane title="Names and contact details">
           <div className="pane-body" tabIndex={0}>
             <dl className="values">
-              {names
-                .filter(([column]) => supporter[column] !== null && supporter[column] !== undefined)
-                .map(([column, label]) => line(column, label, String(supporter[column]), `supporter:${supporter.id}`, column))}
+              {data.fields
+                .filter(({ column }) => supporter[column] !== null && supporter[column] !== undefined)
+                .map(({ column, label }) => line(column, label, String(supporter[column]), `supporter:${supporter.id}`, column))}
               {data.addresses.map((address) =>
                 line(
                   `address-${address.id}`,

@@ -6,6 +6,7 @@ const field = (key: string, more: Partial<FormField> = {}): FormField => ({
   label: key,
   group: '',
   type: 'text',
+  of: null,
   options: [],
   example: '',
   edits: true,
@@ -45,10 +46,10 @@ describe('a form of a supporter', () => {
     expect(
       shownFields(
         catalog(
-          field('name.first'),
-          field('name.last'),
-          field('organization.name'),
-          field('birth_date'),
+          field('name.first', { of: 'person' }),
+          field('name.last', { of: 'person' }),
+          field('organization.name', { of: 'organization' }),
+          field('birth_date', { of: 'person' }),
           field('email'),
           field('gift.fund'),
         ),

@@ -19,6 +19,8 @@ export interface FormField {
   label: string;
   group: string;
   type: string;
+  /** The only kind of supporter that has it; null if all have. */
+  of: string | null;
   options: string[];
   example: string;
   edits: boolean;
@@ -150,13 +152,8 @@ export const shownFields = (catalog: FormCatalog, kind: string, place: 'add' | '
     if (field.hidden_in.includes(place) && field.required === null) {
       return false;
     }
-    const ofPerson =
-      (field.key.startsWith('name.') && !['name.envelope', 'name.greeting'].includes(field.key)) || field.key === 'birth_date';
-    return kind === 'person'
-      ? true
-      : kind === 'organization'
-        ? !ofPerson
-        : (!ofPerson || field.key === 'name.last') && field.key !== 'organization.name';
+    // A person may be with an organization; a household is filed under a last name.
+    return field.of === null || field.of === kind || kind === 'person' || (kind === 'household' && field.key === 'name.last');
   });
 
 /** Whether a field is to be written: "always", "must", "should", "must person sometimes". */
