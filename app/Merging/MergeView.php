@@ -9,17 +9,21 @@ use App\Matching\SmallSearch;
 use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Changes\Sameness;
+use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\GiftKind;
 use PineSieve\Core\Merging\Candidate;
 use PineSieve\Core\Merging\MergePlan;
 use PineSieve\Core\Merging\MergePolicy;
+use PineSieve\Core\Names\Nicknames;
 use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldNature;
 use PineSieve\Core\Standards\FieldPlace;
+use PineSieve\Core\Text\Fold;
 
 /** A merge as a person looks at it before it is done: every value of each, and what the one that they become has. */
 final readonly class MergeView
@@ -68,8 +72,32 @@ final readonly class MergeView
                 self::LISTS,
             ),
             'gifts' => ['count' => count($gifts), 'given' => self::sum($gifts)],
+            'may_live_together' => self::mayLiveTogether($candidates),
             'reasons' => $this->reasons($candidates),
         ];
+    }
+
+    /**
+     * Whether two of them are people of other first names at one address.
+     *
+     * @param  list<Candidate>  $candidates
+     */
+    private static function mayLiveTogether(array $candidates): bool
+    {
+        $sameness = new Sameness();
+        foreach ($candidates as $i => $one) {
+            foreach (array_slice($candidates, $i + 1) as $other) {
+                [$a, $b] = [Fold::words($one->record->field('first_name')), Fold::words($other->record->field('first_name'))];
+                $isOther = $a !== '' && $b !== '' && $a !== $b && Nicknames::common($a, $b) === null;
+                foreach ($isOther ? $one->record->addresses : [] as $address) {
+                    if ($sameness->find(Subject::Address, $address->values, $other->record->addresses) !== null) {
+                        return true;
+                    }
+                }
+            }
+        }
+
+        return false;
     }
 
     /**

@@ -62,10 +62,22 @@ final readonly class RequiredRule
     /** "Postal code is required where country is US or CA" */
     public function sentence(FieldCatalog $catalog): string
     {
-        $label = $catalog->label($this->field);
+        return "{$catalog->label($this->field)} is " .
+            ($this->strength === Strength::Must ? 'required' : 'wanted') .
+            $this->where($catalog);
+    }
+
+    /** What it asks for, and where: "Email where groups is Board". */
+    public function what(FieldCatalog $catalog): string
+    {
+        return $catalog->label($this->field) . $this->where($catalog);
+    }
+
+    private function where(FieldCatalog $catalog): string
+    {
         $where = implode(' and ', array_map(static fn(When $when): string => $when->phrase($catalog), $this->conditions));
 
-        return "{$label} is " . ($this->strength === Strength::Must ? 'required' : 'wanted') . ($where === '' ? '' : " where {$where}");
+        return $where === '' ? '' : " where {$where}";
     }
 
     /** @return array{subject: string, field: string, strength: string, conditions: list<array{field: string, test: string, values: list<string>}>} */

@@ -109,7 +109,7 @@ final class PartiesTest extends TestCase
 
         self::assertSame(['held' => 1], $this->outcomes($intake));
         $match = $this->getJson("/api/intakes/{$intake->id}/rows/2/match")->json();
-        self::assertSame(['spouse', 1, 'Mary Smith'], [$match['role'], $match['part'], $match['incoming']['Name']]);
+        self::assertSame(['spouse', 1, 'Mary Smith'], [$match['role'], $match['part'], $match['incoming']['name']]);
         $this->postJson("/api/intakes/{$intake->id}/edits", [
             'kind' => 'match',
             'number' => 2,

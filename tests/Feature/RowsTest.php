@@ -87,7 +87,7 @@ final class RowsTest extends TestCase
         self::assertSame([6, 7], array_column($unsure, 'number'), 'A rare name alone, and an email without a first name.');
 
         $pair = $this->getJson("/api/intakes/{$intake->id}/rows/7/match")->json();
-        self::assertSame('Lee', $pair['incoming']['Name']);
+        self::assertSame('Lee', $pair['incoming']['name']);
         self::assertSame(['Ann Lee', ''], [$pair['candidates'][0]['after']['Name'], $pair['candidates'][0]['after']['Gifts']]);
         self::assertSame('Ann Lee', $pair['candidates'][0]['values']['Name']);
         self::assertContains(

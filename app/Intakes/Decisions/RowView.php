@@ -34,6 +34,17 @@ use PineSieve\Core\Standards\Standards;
 /** One row of an intake as a person looks at it: its cells, what they became, and whom it may be. */
 final readonly class RowView
 {
+    /** What is shown of the row and of those that it may be, with its label. */
+    private const SHOWN = [
+        'name' => 'Name',
+        'address.line1' => 'Address',
+        'email' => 'Email',
+        'phone' => 'Phone',
+        'id.old' => 'Id in the old system',
+        'first_known' => 'First known on',
+        'gifts' => 'Gifts',
+    ];
+
     public function __construct(
         private StagedRows $staged,
         private RecordReader $reader,
@@ -156,7 +167,7 @@ final readonly class RowView
     /**
      * One of the supporters that a row tells of, beside each record that it may be, and what that record would be with what comes in.
      *
-     * @return array{role: string, part: int, incoming: array<string, string>, candidates: list<array<string, mixed>>}
+     * @return array{role: string, part: int, labels: array<string, string>, incoming: array<string, string>, candidates: list<array<string, mixed>>}
      */
     public function match(Intake $intake, int $number): array
     {
@@ -172,18 +183,9 @@ final readonly class RowView
                 true,
             ) ?? [];
         $sight = FieldAccess::ofUser();
-        $hidden = array_keys(
-            array_filter(
-                [
-                    'Address' => 'address.line1',
-                    'Email' => 'email',
-                    'Phone' => 'phone',
-                    'Id in the old system' => 'id.old',
-                    'First known on' => 'first_known',
-                    'Gifts' => 'gift.amount',
-                ],
-                static fn(string $field): bool => !$sight->sees($field),
-            ),
+        $hidden = array_filter(
+            array_keys(self::SHOWN),
+            static fn(string $key): bool => $key !== 'name' && !$sight->sees($key === 'gifts' ? 'gift.amount' : $key),
         );
         $part = $findings[0]['part'] ?? 0;
         $party = $mapped->parties[$part] ?? $mapped->parties[0];
@@ -203,11 +205,11 @@ final readonly class RowView
                         : 'Row ' . UnitNumber::row((int) $finding['ref']) . ' of this file',
                     'for' => $finding['for'],
                     'against' => $finding['against'],
-                    'values' => array_diff_key([...self::stored($candidate), 'Gifts' => self::gifts($given)], array_flip($hidden)),
+                    'values' => array_diff_key([...self::stored($candidate), 'gifts' => self::gifts($given)], array_flip($hidden)),
                     'after' => array_diff_key(
                         [
                             ...self::stored(Projection::after($candidate, $planner->plan('row', $party->record, $candidate))),
-                            'Gifts' => self::gifts([
+                            'gifts' => self::gifts([
                                 ...$given,
                                 ...array_map(
                                     static fn(IncomingGift $gift): array => [$gift->money(), $gift->date],
@@ -221,7 +223,13 @@ final readonly class RowView
             }
         }
 
-        return ['role' => $party->role, 'part' => $part, 'incoming' => self::incoming($party->record), 'candidates' => $candidates];
+        return [
+            'role' => $party->role,
+            'part' => $part,
+            'labels' => self::SHOWN,
+            'incoming' => self::incoming($party->record),
+            'candidates' => $candidates,
+        ];
     }
 
     /** @return array<string, string> */
@@ -233,16 +241,16 @@ final readonly class RowView
         );
 
         return [
-            'Name' => $record->display(),
-            'Address' => implode(
+            'name' => $record->display(),
+            'address.line1' => implode(
                 "\n",
                 array_map(static fn(IncomingAddress $address): string => $address->standard->line(), $record->addresses),
             ),
-            'Email' => implode("\n", array_column($record->emails, 'value')),
-            'Phone' => implode("\n", array_column($record->phones, 'value')),
-            'Id in the old system' => implode("\n", array_column($record->identifiers, 'value')),
-            'First known on' => $record->further['first_known_on'] ?? '',
-            'Gifts' => implode("\n", $gifts),
+            'email' => implode("\n", array_column($record->emails, 'value')),
+            'phone' => implode("\n", array_column($record->phones, 'value')),
+            'id.old' => implode("\n", array_column($record->identifiers, 'value')),
+            'first_known' => $record->further['first_known_on'] ?? '',
+            'gifts' => implode("\n", $gifts),
         ];
     }
 
@@ -282,15 +290,15 @@ final readonly class RowView
         );
 
         return [
-            'Name' => $record->field('display_name'),
-            'Address' => implode(
+            'name' => $record->field('display_name'),
+            'address.line1' => implode(
                 "\n",
                 array_map(static fn(RecordPart $part): string => Address::fromParts($part->values)->line(), $record->addresses),
             ),
-            'Email' => $join($record->emails, 'address'),
-            'Phone' => $join($record->phones, 'number'),
-            'Id in the old system' => $join($record->identifiers, 'value'),
-            'First known on' => $record->field('first_known_on'),
+            'email' => $join($record->emails, 'address'),
+            'phone' => $join($record->phones, 'number'),
+            'id.old' => $join($record->identifiers, 'value'),
+            'first_known' => $record->field('first_known_on'),
         ];
     }
 

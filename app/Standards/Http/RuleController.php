@@ -246,6 +246,7 @@ final class RuleController extends Controller
             ...$rule->rule()->toArray(),
             'label' => $this->catalog->label($rule->field),
             'sentence' => $rule->rule()->sentence($this->catalog),
+            'what' => $rule->rule()->what($this->catalog),
             'is_checked' => $rule->is_checked,
         ];
     }

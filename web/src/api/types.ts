@@ -322,6 +322,8 @@ export interface UnsureGroup {
 export interface MatchView {
   role: string;
   part: number;
+  /** Key of what is shown to its label; the values below go by the same keys. */
+  labels: Record<string, string>;
   incoming: Record<string, string>;
   /** `after` is what the record has with what comes in. */
   candidates: {

@@ -41,10 +41,7 @@ export function MergePage() {
       void navigate(`/supporters/${made.household}`, { replace: true });
     },
   });
-  const isHousehold =
-    data?.reasons.some(
-      (pair) => pair.against.some((reason) => reason.startsWith('The first names differ')) && !pair.against.includes('Another address'),
-    ) ?? false;
+  const isHousehold = data?.may_live_together ?? false;
   const choose = (of: number[]) => setAsked({ of: of.join(',') }, { replace: true });
   const goes = supporters.length - 1;
   return (

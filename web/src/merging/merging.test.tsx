@@ -41,6 +41,7 @@ const preview: MergePreview = {
   ],
   gifts: { count: 2, given: { USD: '30.00' } },
   reasons: [{ one: 1, other: 2, verdict: null, for: ['Same phone: +16035550143'], against: ['The first names differ: Ann Lee, Bo Lee'] }],
+  may_live_together: false,
   policy: { survivor: 'oldest', usual: 'first filled', fields: {}, separator: '; ' },
 };
 const nothing = () => undefined;

@@ -26,6 +26,8 @@ export interface MergePreview {
   fields: MergeField[];
   lists: { list: string; label: string; items: { text: string; from: number; note: string }[] }[];
   gifts: { count: number; given: Amounts };
+  /** Whether two of them are people of other first names at one address. */
+  may_live_together: boolean;
   reasons: { one: number; other: number; verdict: 'certain' | 'review' | null; for: string[]; against: string[] }[];
   policy: MergePolicy;
 }

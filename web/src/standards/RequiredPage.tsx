@@ -66,8 +66,7 @@ export function RequiredPage() {
                   <button type="button" aria-current={!making && rule === chosen} onClick={() => setAsked({ rule: String(rule.id) })}>
                     <span className="line">
                       <span>
-                        <span className={`pill ${rule.strength === 'must' ? 'look' : 'info'}`}>{rule.strength}</span>{' '}
-                        {rule.sentence.replace(/ is (required|wanted)/, '')}
+                        <span className={`pill ${rule.strength === 'must' ? 'look' : 'info'}`}>{rule.strength}</span> {rule.what}
                       </span>
                       <b style={{ color: rule.short > 0 ? 'var(--resin-text)' : undefined }}>{rule.is_checked ? count(rule.short) : '…'}</b>
                     </span>

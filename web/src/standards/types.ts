@@ -66,6 +66,8 @@ export interface Day {
 export interface RuleRow extends RuleData {
   id: number;
   label: string;
+  /** The sentence without its verb: what it asks for, and where. */
+  what: string;
   sentence: string;
   is_checked: boolean;
   short: number;

@@ -12,30 +12,45 @@ const nouns: Record<string, string> = {
   link: 'Link',
   gift: 'Gift',
 };
-/** Values that say by themselves what they are. */
+/** Values that say by themselves what they are, by subject and column. */
 const plain = new Set([
-  'Title',
-  'First name',
-  'Middle name',
-  'Last name',
-  'Suffix',
-  'Organization',
-  'Gift amount',
-  'Gift date',
-  'Gift fund',
-  'Gift kind',
-  'Group',
-  'Tag',
-  'Link',
-  'Email',
-  'Phone',
-  'Id in the old system',
-  'Old system',
+  'supporter.title',
+  'supporter.first_name',
+  'supporter.middle_name',
+  'supporter.last_name',
+  'supporter.suffix',
+  'supporter.organization_name',
+  'gift.amount',
+  'gift.given_on',
+  'gift.fund',
+  'gift.kind',
+  'membership.name',
+  'link.kind',
+  'email.address',
+  'email.kind',
+  'phone.number',
+  'phone.kind',
+  'identifier.value',
+  'identifier.system',
 ]);
-const derived = new Set(['Filed as', 'On envelopes', 'Greeting', 'Kind', 'Display name']);
+/** What is made of the rest, or goes without saying of someone new. */
+const derived = new Set([
+  'supporter.sort_name',
+  'supporter.envelope_name',
+  'supporter.greeting',
+  'supporter.kind',
+  'supporter.display_name',
+  'gift.currency',
+]);
 
 const currency = (change: ShownChange): string | undefined =>
-  change.fields.find((field) => field.label === 'Gift currency')?.after ?? undefined;
+  change.fields.find((field) => change.subject === 'gift' && field.column === 'currency')?.after ?? undefined;
+
+/** Whether a field of something that is made is worth reading. */
+const isTold = (change: ShownChange, field: ShownChange['fields'][number]): boolean => {
+  const at = `${change.subject}.${field.column}`;
+  return change.action !== 'create' || !(derived.has(at) || (at === 'supporter.status' && field.after === 'active'));
+};
 
 /** What the change is to; a value that could not be read is kept beside the record, and is nothing new of it. */
 const headOf = ({ subject, action }: ShownChange): string =>
@@ -49,19 +64,18 @@ export function Changes({ changes }: { changes: ShownChange[] }) {
         <div key={i}>
           <span className="quiet">{headOf(change)}: </span>
           {change.fields
-            .filter(
-              (field) =>
-                change.action !== 'create' ||
-                !(derived.has(field.label) || field.label === 'Gift currency' || (field.label === 'Status' && field.after === 'active')),
-            )
+            .filter((field) => isTold(change, field))
             .map((field, j) => {
-              const after = field.label === 'Gift amount' && field.after !== null ? money(field.after, currency(change)) : field.after;
+              const after =
+                `${change.subject}.${field.column}` === 'gift.amount' && field.after !== null
+                  ? money(field.after, currency(change))
+                  : field.after;
               return (
-                <span key={field.label}>
+                <span key={field.column}>
                   {j > 0 && ', '}
                   {change.action === 'create' ? (
                     <>
-                      {change.subject !== 'address' && !plain.has(field.label) && !field.label.endsWith('is of kind') && (
+                      {change.subject !== 'address' && !plain.has(`${change.subject}.${field.column}`) && (
                         <span className="quiet">{field.label} </span>
                       )}
                       <span className="mono" title={field.label}>

@@ -23,7 +23,7 @@ interface SideBySideProps {
   onCandidate: (index: number) => void;
 }
 
-const shown = (label: string, value: string): string => (label === 'Phone' ? value.split('\n').map(phone).join('\n') : value);
+const shown = (key: string, value: string): string => (key === 'phone' ? value.split('\n').map(phone).join('\n') : value);
 
 /** The row and the record that it may be, field by field, with what that has if they are the same, and the reasons for and against. */
 export function SideBySide({ row, place, match, candidate, onCandidate }: SideBySideProps) {
@@ -36,8 +36,8 @@ export function SideBySide({ row, place, match, candidate, onCandidate }: SideBy
     );
   }
   const other = match?.candidates[candidate];
-  const labels = Object.keys(match?.incoming ?? {}).filter(
-    (label) => (match?.incoming[label] ?? '') !== '' || (other?.values[label] ?? '') !== '',
+  const labels = Object.entries(match?.labels ?? {}).filter(
+    ([key]) => (match?.incoming[key] ?? '') !== '' || (other?.values[key] ?? '') !== '',
   );
   return (
     <Pane
@@ -86,29 +86,29 @@ export function SideBySide({ row, place, match, candidate, onCandidate }: SideBy
             </tr>
           </thead>
           <tbody>
-            {labels.map((label) => (
-              <tr key={label}>
+            {labels.map(([key, label]) => (
+              <tr key={key}>
                 <td className="quiet">{label}</td>
                 <td>
                   <Differing
-                    value={shown(label, match?.incoming[label] ?? '')}
-                    other={label === 'Gifts' ? '' : shown(label, other?.values[label] ?? '')}
+                    value={shown(key, match?.incoming[key] ?? '')}
+                    other={key === 'gifts' ? '' : shown(key, other?.values[key] ?? '')}
                   />
                 </td>
                 <td>
                   {other !== undefined && (
                     <Differing
-                      value={shown(label, other.values[label] ?? '')}
-                      other={label === 'Gifts' ? '' : shown(label, match?.incoming[label] ?? '')}
+                      value={shown(key, other.values[key] ?? '')}
+                      other={key === 'gifts' ? '' : shown(key, match?.incoming[key] ?? '')}
                     />
                   )}
                 </td>
                 {other !== undefined && (
                   <td className="after">
-                    {other.after[label] === other.values[label] ? (
+                    {other.after[key] === other.values[key] ? (
                       <span className="quiet">stays</span>
                     ) : (
-                      <Differing value={shown(label, other.after[label] ?? '')} other={shown(label, other.values[label] ?? '')} />
+                      <Differing value={shown(key, other.after[key] ?? '')} other={shown(key, other.values[key] ?? '')} />
                     )}
                   </td>
                 )}
