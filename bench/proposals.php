@@ -4,7 +4,7 @@ declare(strict_types=1);
 use Tests\Support\Layouts;
 
 /*
- * How many columns of the layouts in tests/Support/layouts.php are proposed right, wrong and not at all.
+ * How many columns of the layouts in tests/Support/sheets.php are proposed right, wrong and not at all.
  * bin/bench proposals
  */
 

@@ -13,7 +13,7 @@ use PineSieve\Core\Changes\Sameness;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\GiftKind;
-use PineSieve\Core\Merging\Candidate;
+use PineSieve\Core\Merging\MergeCandidate;
 use PineSieve\Core\Merging\MergePlan;
 use PineSieve\Core\Merging\MergePolicy;
 use PineSieve\Core\Names\Nicknames;
@@ -40,18 +40,18 @@ final readonly class MergeView
     public function __construct(private FieldCatalog $catalog, private RuleSets $sets) {}
 
     /**
-     * @param  list<Candidate>  $candidates
+     * @param  list<MergeCandidate>  $candidates
      * @return array<string, mixed>
      */
     public function of(array $candidates, MergePlan $plan): array
     {
-        $gifts = array_merge(...array_map(static fn(Candidate $one): array => array_values($one->gifts), $candidates));
+        $gifts = array_merge(...array_map(static fn(MergeCandidate $one): array => array_values($one->gifts), $candidates));
 
         return [
             'survivor' => $plan->survivor,
             'name' => $plan->merged->field('display_name'),
             'candidates' => array_map(
-                static fn(Candidate $one): array => [
+                static fn(MergeCandidate $one): array => [
                     'id' => $one->id(),
                     'name' => $one->record->field('display_name'),
                     'gifts' => count($one->gifts),
@@ -80,7 +80,7 @@ final readonly class MergeView
     /**
      * Whether two of them are people of other first names at one address.
      *
-     * @param  list<Candidate>  $candidates
+     * @param  list<MergeCandidate>  $candidates
      */
     private static function mayLiveTogether(array $candidates): bool
     {
@@ -163,7 +163,7 @@ final readonly class MergeView
     }
 
     /**
-     * @param  list<Candidate>  $candidates
+     * @param  list<MergeCandidate>  $candidates
      * @return list<array{column: string, label: string, values: array<int, string>, merged: string, differs: bool, is_list: bool}> those that say anything
      */
     private function fields(array $candidates, SupporterRecord $merged): array
@@ -221,7 +221,7 @@ final readonly class MergeView
     }
 
     /**
-     * @param  list<Candidate>  $candidates
+     * @param  list<MergeCandidate>  $candidates
      * @return list<array{text: string, from: int, note: string}>
      */
     private function items(string $list, array $candidates, SupporterRecord $merged): array
@@ -278,15 +278,15 @@ final readonly class MergeView
     /**
      * What speaks for each being one with one of those before it, and against it.
      *
-     * @param  list<Candidate>  $candidates
+     * @param  list<MergeCandidate>  $candidates
      * @return list<array{one: int, other: int, verdict: ?string, for: list<string>, against: list<string>}>
      */
     private function reasons(array $candidates): array
     {
-        $ids = array_map(static fn(Candidate $one): int => $one->id(), $candidates);
+        $ids = array_map(static fn(MergeCandidate $one): int => $one->id(), $candidates);
         $meeting = new SmallSearch(
             $this->sets,
-            array_combine($ids, array_map(static fn(Candidate $one): SupporterRecord => $one->record, $candidates)),
+            array_combine($ids, array_map(static fn(MergeCandidate $one): SupporterRecord => $one->record, $candidates)),
         );
         foreach ($ids as $i => $other) {
             foreach (array_slice($ids, 0, $i) as $one) {

@@ -25,8 +25,8 @@ use LogicException;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Subject;
-use PineSieve\Core\Merging\Candidate;
 use PineSieve\Core\Merging\CannotMerge;
+use PineSieve\Core\Merging\MergeCandidate;
 use PineSieve\Core\Merging\MergePlan;
 use PineSieve\Core\Merging\MergePolicy;
 use PineSieve\Core\Merging\Merger;
@@ -58,7 +58,7 @@ final readonly class Merges
 
     /**
      * @param  list<int>  $supporters
-     * @return list<Candidate> in the order of their ids
+     * @return list<MergeCandidate> in the order of their ids
      *
      * @throws CannotMerge if one is not there
      */
@@ -80,7 +80,7 @@ final readonly class Merges
 
         return array_values(
             array_map(
-                static fn(SupporterRecord $record): Candidate => new Candidate(
+                static fn(SupporterRecord $record): MergeCandidate => new MergeCandidate(
                     $record,
                     $gifts[(int) $record->ref] ?? [],
                     ...$histories[(int) $record->ref] ?? [],
@@ -91,7 +91,7 @@ final readonly class Merges
     }
 
     /**
-     * @param  list<Candidate>  $candidates
+     * @param  list<MergeCandidate>  $candidates
      * @param  array<string, string>  $typed
      */
     public function plan(array $candidates, MergePolicy $policy, ?int $survivor, array $typed): MergePlan
@@ -100,7 +100,7 @@ final readonly class Merges
             $candidates,
             $survivor,
             $typed,
-            $this->linksTo(array_map(static fn(Candidate $one): int => $one->id(), $candidates)),
+            $this->linksTo(array_map(static fn(MergeCandidate $one): int => $one->id(), $candidates)),
         );
     }
 
@@ -124,14 +124,14 @@ final readonly class Merges
             if ($this->given([$plan->survivor]) !== $before) {
                 throw new LogicException("The gifts of supporter {$plan->survivor} are not those of all who were merged into it.");
             }
-            $gone = array_values(array_filter($candidates, static fn(Candidate $one): bool => $one->id() !== $plan->survivor));
+            $gone = array_values(array_filter($candidates, static fn(MergeCandidate $one): bool => $one->id() !== $plan->survivor));
             $merge = Merge::query()->create([
                 'survivor_id' => $plan->survivor,
                 'gone' => array_map(
-                    static fn(Candidate $one): array => ['id' => $one->id(), 'name' => $one->record->field('display_name')],
+                    static fn(MergeCandidate $one): array => ['id' => $one->id(), 'name' => $one->record->field('display_name')],
                     $gone,
                 ),
-                'records' => array_map(static fn(Candidate $one): array => Snapshot::of($one->record), $candidates),
+                'records' => array_map(static fn(MergeCandidate $one): array => Snapshot::of($one->record), $candidates),
                 'act_id' => $act->id,
                 'user_id' => $user?->id,
             ]);
@@ -143,7 +143,7 @@ final readonly class Merges
                 'Merged ' .
                     implode(
                         ', ',
-                        array_map(static fn(Candidate $one): string => "{$one->record->field('display_name')} ({$one->id()})", $gone),
+                        array_map(static fn(MergeCandidate $one): string => "{$one->record->field('display_name')} ({$one->id()})", $gone),
                     ) .
                     " into {$plan->merged->field('display_name')} ({$plan->survivor})",
             );
@@ -244,13 +244,13 @@ final readonly class Merges
     /**
      * A value that none of them had, such as several that are joined, must be one that its field can hold.
      *
-     * @param  list<Candidate>  $candidates
+     * @param  list<MergeCandidate>  $candidates
      */
     private function mustBeValues(MergePlan $plan, array $candidates): void
     {
         foreach (MergePolicy::columns() as $column) {
             $value = $plan->merged->field($column);
-            $own = array_map(static fn(Candidate $one): string => $one->record->field($column), $candidates);
+            $own = array_map(static fn(MergeCandidate $one): string => $one->record->field($column), $candidates);
             $field = FieldPlace::field('supporter', $column);
             if ($field === null || in_array($value, ['', ...$own], true)) {
                 continue;
@@ -267,11 +267,11 @@ final readonly class Merges
     /**
      * Nothing gets around the organization's rules: what none of them broke, the one that they become does not break either.
      *
-     * @param  list<Candidate>  $candidates
+     * @param  list<MergeCandidate>  $candidates
      */
     private function mustKeepTheRules(MergePlan $plan, array $candidates): void
     {
-        $survivor = array_column(array_map(static fn(Candidate $one): array => [$one->id(), $one->record], $candidates), 1, 0)[
+        $survivor = array_column(array_map(static fn(MergeCandidate $one): array => [$one->id(), $one->record], $candidates), 1, 0)[
             $plan->survivor
         ];
         // What is unique moves with those who become part of it.

@@ -20,8 +20,8 @@ use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Projection;
 use PineSieve\Core\Forms\Draft;
 use PineSieve\Core\Forms\DraftReader;
+use PineSieve\Core\Forms\FormMerge;
 use PineSieve\Core\Forms\FormPlanner;
-use PineSieve\Core\Forms\Merging;
 use PineSieve\Core\Forms\PlacedProblem;
 use PineSieve\Core\Forms\ReadDraft;
 use PineSieve\Core\Records\SupporterRecord;
@@ -122,7 +122,7 @@ final readonly class Forms
             $stored = $id === null ? null : $this->reader->read([$id])[$id] ?? throw NotKept::gone();
             $theirs = [];
             if ($stored !== null && $base !== null) {
-                $merged = Merging::of($base, $draft, self::seen(Draft::of($stored, $this->linksTo($stored->ref)), $sight));
+                $merged = FormMerge::of($base, $draft, self::seen(Draft::of($stored, $this->linksTo($stored->ref)), $sight));
                 if ($merged->conflicts !== []) {
                     throw NotKept::conflicting($merged);
                 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Supporters;
 
-use PineSieve\Core\Forms\Merging;
+use PineSieve\Core\Forms\FormMerge;
 use PineSieve\Core\Forms\PlacedProblem;
 use PineSieve\Core\SieveException;
 
@@ -12,7 +12,7 @@ use PineSieve\Core\SieveException;
 final class NotKept extends SieveException
 {
     /** @param  list<PlacedProblem>  $problems */
-    private function __construct(string $message, public readonly array $problems = [], public readonly ?Merging $merging = null)
+    private function __construct(string $message, public readonly array $problems = [], public readonly ?FormMerge $merging = null)
     {
         parent::__construct($message);
     }
@@ -30,7 +30,7 @@ final class NotKept extends SieveException
         );
     }
 
-    public static function conflicting(Merging $merging): self
+    public static function conflicting(FormMerge $merging): self
     {
         return new self(
             'Someone else changed the same while you were writing. Nothing of yours is lost: choose for each value.',

@@ -28,7 +28,7 @@ final readonly class AddressStandardizer
             [$street, $reasons] = StreetLine::standardize($parts[$line]);
             $set($line, $street, ...$reasons === [] ? ['blanks'] : $reasons);
         }
-        $set('city', Casing::place($parts['city']), 'capitals and small letters');
+        $set('city', PlaceCasing::place($parts['city']), 'capitals and small letters');
         $region = $parts['state'] === '' ? null : Regions::find($parts['state']);
         if ($region !== null) {
             $set('state', $region['code'], 'postal code of the ' . ($country === 'CA' ? 'province' : 'state'));

@@ -123,7 +123,7 @@ final class StreetLine
                 preg_match('/^\d+(?:st|nd|rd|th)$/i', $word) === 1 => strtolower($word),
                 preg_match('/\d/', $word) === 1 => strtoupper($word),
                 self::isInCapitals($word), isset(self::words()['directions'][strtolower($word)]) && strlen($word) <= 2 => strtoupper($word),
-                mb_strtolower($word) === $word || (mb_strtoupper($word) === $word && mb_strlen($word) > 1) => Casing::place($word),
+                mb_strtolower($word) === $word || (mb_strtoupper($word) === $word && mb_strlen($word) > 1) => PlaceCasing::place($word),
                 default => $word,
             };
             if ($cased !== $word) {

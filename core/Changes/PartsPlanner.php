@@ -68,7 +68,7 @@ final readonly class PartsPlanner
      */
     private function addresses(array $incoming, array $stored): array
     {
-        $ways = new Ways(Subject::Address, $this->effects->of(FieldGroup::Addresses), $stored);
+        $ways = new WaysToReach(Subject::Address, $this->effects->of(FieldGroup::Addresses), $stored);
         foreach ($incoming as $address) {
             $values = array_filter(
                 [...$address->stored->parts(), 'original' => $address->written, 'kind' => $address->kind],
@@ -115,7 +115,11 @@ final readonly class PartsPlanner
      */
     private function contacts(Subject $subject, string $column, array $incoming, array $stored): array
     {
-        $ways = new Ways($subject, $this->effects->of($subject === Subject::Email ? FieldGroup::Emails : FieldGroup::Phones), $stored);
+        $ways = new WaysToReach(
+            $subject,
+            $this->effects->of($subject === Subject::Email ? FieldGroup::Emails : FieldGroup::Phones),
+            $stored,
+        );
         foreach ($incoming as $contact) {
             $same = $this->sameness->find($subject, [$column => $contact->value], $ways->parts());
             $ways->take(

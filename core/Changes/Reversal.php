@@ -11,7 +11,7 @@ final readonly class Reversal
 {
     /**
      * @param  list<Change>  $changes  in the order in which they are to be applied
-     * @param  list<Kept>  $kept
+     * @param  list<LeftAsItIs>  $kept
      */
     private function __construct(public array $changes, public array $kept) {}
 
@@ -36,10 +36,10 @@ final readonly class Reversal
                         array_map(static fn(array $pair): ?string => $pair[0], $change->fields),
                     );
                 } else {
-                    $kept[] = new Kept($thing, null, null, null, 'It is there again');
+                    $kept[] = new LeftAsItIs($thing, null, null, null, 'It is there again');
                 }
             } elseif ($stored === null) {
-                $kept[] = new Kept($thing, null, null, null, 'It is no longer there');
+                $kept[] = new LeftAsItIs($thing, null, null, null, 'It is no longer there');
             } elseif ($change->action === Action::Update) {
                 [$back, $left] = self::fields($thing, $change, $stored);
                 array_push($kept, ...$left);
@@ -61,7 +61,7 @@ final readonly class Reversal
                     ),
                 );
             } elseif ($change->subject === Subject::Supporter || $change->subject === Subject::Gift || isset($since[$thing])) {
-                $kept[] = new Kept(
+                $kept[] = new LeftAsItIs(
                     $thing,
                     null,
                     null,
@@ -81,7 +81,7 @@ final readonly class Reversal
     /** Nothing can be taken back, for one reason. */
     public static function impossible(string $thing, string $reason): self
     {
-        return new self([], [new Kept($thing, null, null, null, $reason)]);
+        return new self([], [new LeftAsItIs($thing, null, null, null, $reason)]);
     }
 
     /**
@@ -173,7 +173,7 @@ final readonly class Reversal
 
     /**
      * @param  array<string, ?string>  $stored
-     * @return array{array<string, array{?string, ?string}>, list<Kept>}
+     * @return array{array<string, array{?string, ?string}>, list<LeftAsItIs>}
      */
     private static function fields(string $thing, Change $change, array $stored): array
     {
@@ -184,7 +184,7 @@ final readonly class Reversal
             if ($value === $after) {
                 $back[$column] = [$after, $before];
             } elseif ($value !== $before) {
-                $kept[] = new Kept($thing, $column, $value, $before, 'It was changed since');
+                $kept[] = new LeftAsItIs($thing, $column, $value, $before, 'It was changed since');
             }
         }
 

@@ -38,7 +38,7 @@ final readonly class ColumnProfile
     ) {}
 
     /** The part of the filled values that has a look, from 0 to 1. */
-    public function share(Look $look): float
+    public function share(ValueLook $look): float
     {
         return $this->filled === 0 ? 0.0 : ($this->looks[$look->value] ?? 0) / $this->filled;
     }
@@ -49,17 +49,28 @@ final readonly class ColumnProfile
         if ($this->filled === 0) {
             return 'empty';
         }
-        foreach ([Look::Email, Look::Date, Look::Phone, Look::State, Look::YesNo, Look::PostalCode, Look::Money] as $look) {
+        foreach (
+            [
+                ValueLook::Email,
+                ValueLook::Date,
+                ValueLook::Phone,
+                ValueLook::State,
+                ValueLook::YesNo,
+                ValueLook::PostalCode,
+                ValueLook::Money,
+            ]
+            as $look
+        ) {
             if ($this->share($look) >= 0.9) {
                 return match (true) {
-                    $look === Look::Money &&
-                        $this->count(Mark::Currency) + $this->count(Mark::Parentheses) === 0 &&
+                    $look === ValueLook::Money &&
+                        $this->count(ValueMark::Currency) + $this->count(ValueMark::Parentheses) === 0 &&
                         !$this->hasDecimals() &&
                         preg_match('/^0\d/', (string) array_key_first($this->values)) !== 1
                         => 'number',
                     // Without leading zeros or letters, five digits may be anything.
-                    $look === Look::PostalCode && preg_match('/zip|post/i', $this->header) !== 1 => 'number',
-                    $look === Look::Money => preg_match('/^0\d/', (string) array_key_first($this->values)) === 1 ? 'text' : 'amount',
+                    $look === ValueLook::PostalCode && preg_match('/zip|post/i', $this->header) !== 1 => 'number',
+                    $look === ValueLook::Money => preg_match('/^0\d/', (string) array_key_first($this->values)) === 1 ? 'text' : 'amount',
                     default => $look->value,
                 };
             }
@@ -93,13 +104,13 @@ final readonly class ColumnProfile
     }
 
     /** How many values have something odd. */
-    public function count(Mark $mark): int
+    public function count(ValueMark $mark): int
     {
         return $this->marks[$mark->value]['count'] ?? 0;
     }
 
     /** "1,190 of 1,204 values are email addresses" */
-    public function evidence(Look $look): string
+    public function evidence(ValueLook $look): string
     {
         return sprintf('%s of %s values %s', number_format($this->looks[$look->value] ?? 0), number_format($this->filled), $look->phrase());
     }

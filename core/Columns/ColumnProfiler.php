@@ -42,7 +42,7 @@ final class ColumnProfiler
 
     private int $beyond = 0;
 
-    /** @var array<array-key, list<Mark>> values that have something odd, of those that are counted */
+    /** @var array<array-key, list<ValueMark>> values that have something odd, of those that are counted */
     private array $known = [];
 
     /** @var array<string, array{count: int, examples: list<array{int, string}>}> value of a Mark to the number of values that have it, and some with their rows */
@@ -57,7 +57,7 @@ final class ColumnProfiler
     /** @param  int  $thisYear for dates with two-digit years */
     public function __construct(private readonly int $thisYear)
     {
-        $this->looks = array_fill_keys(array_column(Look::cases(), 'value'), 0);
+        $this->looks = array_fill_keys(array_column(ValueLook::cases(), 'value'), 0);
     }
 
     /** @param  int  $row number of the row, for the examples of what is odd */
@@ -73,7 +73,7 @@ final class ColumnProfiler
             $this->values[$cell]++;
             $marks = $this->known[$cell] ?? [];
         } else {
-            $marks = Mark::of($cell, $value);
+            $marks = ValueMark::of($cell, $value);
             if (count($this->values) < self::DISTINCT) {
                 $this->values[$cell] = 1;
                 if ($marks !== []) {
@@ -91,7 +91,7 @@ final class ColumnProfiler
         }
         $this->filled++;
         foreach ($this->looks as $look => $count) {
-            if (($count > 0 || $this->filled <= self::PATIENCE) && $this->has(Look::from($look), $value)) {
+            if (($count > 0 || $this->filled <= self::PATIENCE) && $this->has(ValueLook::from($look), $value)) {
                 $this->looks[$look]++;
             }
         }
@@ -114,7 +114,7 @@ final class ColumnProfiler
         );
     }
 
-    private function mark(Mark $mark, string $cell, int $row): void
+    private function mark(ValueMark $mark, string $cell, int $row): void
     {
         $kind = $mark->value;
         $this->marks[$kind] ??= ['count' => 0, 'examples' => []];
@@ -127,32 +127,35 @@ final class ColumnProfiler
         }
     }
 
-    private function has(Look $look, string $value): bool
+    private function has(ValueLook $look, string $value): bool
     {
         return match ($look) {
-            Look::Email => str_contains($value, '@') && preg_match('/[^\s@]+@[^\s@]+\.[a-z]{2,}\W*$/i', $value) === 1,
-            Look::Phone => preg_match('/^\+?[\d\s().\/-]{7,22}(?:\s*(?:x|ext\.?)\s*\d{1,6})?$/iD', $value) === 1 &&
+            ValueLook::Email => str_contains($value, '@') && preg_match('/[^\s@]+@[^\s@]+\.[a-z]{2,}\W*$/i', $value) === 1,
+            ValueLook::Phone => preg_match('/^\+?[\d\s().\/-]{7,22}(?:\s*(?:x|ext\.?)\s*\d{1,6})?$/iD', $value) === 1 &&
                 ($digits = preg_match_all('/\d/', $value)) >= 10 &&
                 $digits <= 15 &&
                 preg_match('/^\d{4}-\d\d-\d\d/', $value) !== 1,
-            Look::Date => $this->isDate($value),
-            Look::Money => Amount::parse($value) !== null,
-            Look::State => strlen($value) <= 25 && Regions::find($value) !== null,
-            Look::PostalCode => strlen($value) <= 10 && (PostalCode::normalize($value) !== null || preg_match('/^\d{4}$/D', $value) === 1),
+            ValueLook::Date => $this->isDate($value),
+            ValueLook::Money => Amount::parse($value) !== null,
+            ValueLook::State => strlen($value) <= 25 && Regions::find($value) !== null,
+            ValueLook::PostalCode => strlen($value) <= 10 &&
+                (PostalCode::normalize($value) !== null || preg_match('/^\d{4}$/D', $value) === 1),
             // What other countries write, and what a spreadsheet made a number of.
-            Look::PostalAbroad => preg_match('/^(?=.*\d)[A-Z\d](?:[A-Z\d]|[ -](?=[A-Z\d])){2,9}(?:\.0)?$/iD', $value) === 1,
-            Look::Currency => Currency::isCode($value),
-            Look::GiftKind => strlen($value) <= 25 && GiftKind::parse($value) !== null,
-            Look::Street => preg_match('/^(?:\d+\w?\s+\p{L}|p\.?\s?o\.?\s*box)/iu', $value) === 1,
-            Look::Title => strlen($value) <= 14 && Words::title(Fold::solid($value)) !== null,
-            Look::Organization => strlen($value) > 3 && WrittenName::isOrganization($value),
-            Look::FullName => preg_match('/^[\p{L}\p{M}\'.\x{2019}-]+(?:,| [\p{L}\p{M}\'.\x{2019}&+-]+)+(?:,? [\p{L}.]+)*$/uD', $value) ===
-                1,
-            Look::YesNo => strlen($value) <= 12 && YesNoFormat::meaning($value) !== null,
-            Look::Consent => strlen($value) <= 40 && ConsentFormat::meaning($value) !== null,
-            Look::RecordKind => strlen($value) <= 30 && RecordKindFormat::parse($value) !== null,
-            Look::Status => strlen($value) <= 12 && StatusFormat::parse($value) !== null,
-            Look::Words => preg_match('/^[\p{L}\p{M}][\p{L}\p{M}\s\'.,&\x{2019}()-]*$/uD', $value) === 1,
+            ValueLook::PostalAbroad => preg_match('/^(?=.*\d)[A-Z\d](?:[A-Z\d]|[ -](?=[A-Z\d])){2,9}(?:\.0)?$/iD', $value) === 1,
+            ValueLook::Currency => Currency::isCode($value),
+            ValueLook::GiftKind => strlen($value) <= 25 && GiftKind::parse($value) !== null,
+            ValueLook::Street => preg_match('/^(?:\d+\w?\s+\p{L}|p\.?\s?o\.?\s*box)/iu', $value) === 1,
+            ValueLook::Title => strlen($value) <= 14 && Words::title(Fold::solid($value)) !== null,
+            ValueLook::Organization => strlen($value) > 3 && WrittenName::isOrganization($value),
+            ValueLook::FullName => preg_match(
+                '/^[\p{L}\p{M}\'.\x{2019}-]+(?:,| [\p{L}\p{M}\'.\x{2019}&+-]+)+(?:,? [\p{L}.]+)*$/uD',
+                $value,
+            ) === 1,
+            ValueLook::YesNo => strlen($value) <= 12 && YesNoFormat::meaning($value) !== null,
+            ValueLook::Consent => strlen($value) <= 40 && ConsentFormat::meaning($value) !== null,
+            ValueLook::RecordKind => strlen($value) <= 30 && RecordKindFormat::parse($value) !== null,
+            ValueLook::Status => strlen($value) <= 12 && StatusFormat::parse($value) !== null,
+            ValueLook::Words => preg_match('/^[\p{L}\p{M}][\p{L}\p{M}\s\'.,&\x{2019}()-]*$/uD', $value) === 1,
         };
     }
 

@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace PineSieve\Core\Findings;
 
 use PineSieve\Core\Columns\ColumnProfile;
-use PineSieve\Core\Columns\Mark;
 use PineSieve\Core\Columns\Steps\Blank;
-use PineSieve\Core\Columns\Steps\Casing;
+use PineSieve\Core\Columns\Steps\CasingStep;
 use PineSieve\Core\Columns\Steps\Mend;
 use PineSieve\Core\Columns\Steps\Pad;
 use PineSieve\Core\Columns\Steps\People;
@@ -17,6 +16,7 @@ use PineSieve\Core\Columns\Steps\Split;
 use PineSieve\Core\Columns\Steps\Step;
 use PineSieve\Core\Columns\Steps\Trim;
 use PineSieve\Core\Columns\Steps\Turn;
+use PineSieve\Core\Columns\ValueMark;
 
 /** What can be wrong with a file, and what helps. */
 enum FindingKind: string
@@ -176,7 +176,7 @@ enum FindingKind: string
             self::FillerDates => new Blank(['date']),
             self::Scientific => new Blank(['scientific']),
             self::Errors => new Blank(['error']),
-            self::Capitals, self::SmallLetters => new Casing('name'),
+            self::Capitals, self::SmallLetters => new CasingStep('name'),
             self::LastFirst => new Turn(),
             self::TwoPeople => new People(),
             self::TwoEmails => new Split(";,/| \n"),
@@ -203,9 +203,9 @@ enum FindingKind: string
         };
     }
 
-    public function mark(): ?Mark
+    public function mark(): ?ValueMark
     {
-        return Mark::tryFrom($this->value);
+        return ValueMark::tryFrom($this->value);
     }
 
     /** @param  ?string  $field key in the catalog of what the column becomes, without whose and which one; null if it becomes nothing */

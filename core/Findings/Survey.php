@@ -6,8 +6,8 @@ namespace PineSieve\Core\Findings;
 
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ColumnProfiler;
-use PineSieve\Core\Columns\Look;
 use PineSieve\Core\Columns\Proposals\Proposer;
+use PineSieve\Core\Columns\ValueLook;
 use PineSieve\Core\Reading\CannotRead;
 use PineSieve\Core\Reading\FormulaGuard;
 use PineSieve\Core\Reading\HeaderRow;
@@ -128,7 +128,7 @@ final class Survey
         foreach ($this->profilers as $column => $profiler) {
             $profile = $profiler->profile('');
             $cell = trim($cells[$column] ?? '');
-            foreach ([Look::Email, Look::Phone, Look::Date, Look::Money, Look::PostalCode] as $look) {
+            foreach ([ValueLook::Email, ValueLook::Phone, ValueLook::Date, ValueLook::Money, ValueLook::PostalCode] as $look) {
                 if ($cell !== '' && $profile->filled > 3 && ($profile->looks[$look->value] ?? 0) === $profile->filled - 1) {
                     if (preg_match('/\d|@/', $cell) === 1) {
                         return null;

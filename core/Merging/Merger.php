@@ -35,7 +35,7 @@ final readonly class Merger
     }
 
     /**
-     * @param  list<Candidate>  $candidates  two or more
+     * @param  list<MergeCandidate>  $candidates  two or more
      * @param  ?int  $survivor  id of the one who stays; null to follow the policy
      * @param  array<string, string>  $typed  column or custom field to the value that a person chose or wrote
      * @param  array<int, list<RecordPart>>  $linksToThem  links of others to any of the candidates, by whose they are
@@ -45,7 +45,7 @@ final readonly class Merger
     public function plan(array $candidates, ?int $survivor = null, array $typed = [], array $linksToThem = []): MergePlan
     {
         self::mustBeMergeable($candidates);
-        /** @var non-empty-list<Candidate> $candidates */
+        /** @var non-empty-list<MergeCandidate> $candidates */
         $stays = null;
         foreach ($candidates as $candidate) {
             $stays = $candidate->id() === $survivor ? $candidate : $stays;
@@ -54,8 +54,8 @@ final readonly class Merger
             $survivor === null
                 ? $this->policy->survivor->pick($candidates)
                 : throw new CannotMerge('The supporter to keep is not among them.');
-        $others = array_values(array_filter($candidates, static fn(Candidate $one): bool => $one !== $stays));
-        $ids = array_map(static fn(Candidate $one): int => $one->id(), $candidates);
+        $others = array_values(array_filter($candidates, static fn(MergeCandidate $one): bool => $one !== $stays));
+        $ids = array_map(static fn(MergeCandidate $one): int => $one->id(), $candidates);
         $changes = [$stays->id() => $this->fields($stays, $others, $typed)];
         // Nobody is linked to oneself.
         foreach ($stays->record->links as $link) {
@@ -87,14 +87,14 @@ final readonly class Merger
         );
     }
 
-    /** @param  list<Candidate>  $candidates */
+    /** @param  list<MergeCandidate>  $candidates */
     private static function mustBeMergeable(array $candidates): void
     {
-        $ids = array_map(static fn(Candidate $one): int => $one->id(), $candidates);
+        $ids = array_map(static fn(MergeCandidate $one): int => $one->id(), $candidates);
         if (count($candidates) < 2 || count(array_unique($ids)) < count($ids)) {
             throw new CannotMerge('A merge needs at least two different supporters.');
         }
-        $kinds = array_unique(array_map(static fn(Candidate $one): string => $one->record->kind()->value, $candidates));
+        $kinds = array_unique(array_map(static fn(MergeCandidate $one): string => $one->record->kind()->value, $candidates));
         if (count($kinds) > 1) {
             throw new CannotMerge(
                 'Supporters of different kinds (' . implode(', ', $kinds) . ') can\'t become one. If they belong together, link them.',
@@ -103,11 +103,11 @@ final readonly class Merger
     }
 
     /**
-     * @param  list<Candidate>  $others
+     * @param  list<MergeCandidate>  $others
      * @param  array<string, string>  $typed
      * @return list<Change> at most one
      */
-    private function fields(Candidate $stays, array $others, array $typed): array
+    private function fields(MergeCandidate $stays, array $others, array $typed): array
     {
         $all = [$stays, ...$others];
         $after = [];
@@ -116,7 +116,10 @@ final readonly class Merger
                 $typed[$column] ??
                 $this->rule($column)->choose(
                     array_map(
-                        static fn(Candidate $one): array => ['value' => $one->record->field($column), 'at' => $one->changed[$column] ?? ''],
+                        static fn(MergeCandidate $one): array => [
+                            'value' => $one->record->field($column),
+                            'at' => $one->changed[$column] ?? '',
+                        ],
                         $all,
                     ),
                     $this->policy->separator,
@@ -125,20 +128,22 @@ final readonly class Merger
         foreach (Consents::DATES as $column => $dated) {
             $after[$column] =
                 $typed[$column] ??
-                self::worst(self::STRICTER, array_map(static fn(Candidate $one): string => $one->record->field($column), $all));
+                self::worst(self::STRICTER, array_map(static fn(MergeCandidate $one): string => $one->record->field($column), $all));
             // Its date is that of the last who said so.
             $said = array_map(
-                static fn(Candidate $one): string => $one->record->field($column) === $after[$column] ? $one->record->field($dated) : '',
+                static fn(MergeCandidate $one): string => $one->record->field($column) === $after[$column]
+                    ? $one->record->field($dated)
+                    : '',
                 $all,
             );
             $after[$dated] = $typed[$dated] ?? ($after[$column] === '' ? '' : max($said));
         }
         $known = array_filter(
-            array_map(static fn(Candidate $one): string => $one->record->field('first_known_on'), $all),
+            array_map(static fn(MergeCandidate $one): string => $one->record->field('first_known_on'), $all),
             static fn(string $date): bool => $date !== '',
         );
         $after['first_known_on'] = $typed['first_known_on'] ?? ($known === [] ? '' : min($known));
-        $isDead = array_filter($all, static fn(Candidate $one): bool => $one->record->field('status') === 'deceased') !== [];
+        $isDead = array_filter($all, static fn(MergeCandidate $one): bool => $one->record->field('status') === 'deceased') !== [];
         $after['status'] = $typed['status'] ?? ($isDead ? 'deceased' : $stays->record->field('status'));
         $changes = self::update($stays->record, $after);
 
@@ -179,7 +184,7 @@ final readonly class Merger
      * @param  array<string, string>  $typed
      * @return array{list<Change>, list<Change>} what the survivor gets, and what the other gives
      */
-    private function things(SupporterRecord $record, Candidate $other, array $ids, array $typed): array
+    private function things(SupporterRecord $record, MergeCandidate $other, array $ids, array $typed): array
     {
         $taken = [];
         $given = [];
@@ -238,11 +243,11 @@ final readonly class Merger
     }
 
     /**
-     * @param  list<Candidate>  $others
+     * @param  list<MergeCandidate>  $others
      * @param  array<string, string>  $typed
      * @return list<Change>
      */
-    private function customs(Candidate $stays, array $others, array $typed): array
+    private function customs(MergeCandidate $stays, array $others, array $typed): array
     {
         $parts = [];
         foreach ([$stays, ...$others] as $i => $candidate) {

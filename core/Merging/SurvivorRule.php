@@ -14,13 +14,13 @@ enum SurvivorRule: string
     case AlreadyThere = 'one already in the database';
     case Incoming = 'incoming one';
 
-    /** @param  non-empty-list<Candidate>  $candidates */
-    public function pick(array $candidates): Candidate
+    /** @param  non-empty-list<MergeCandidate>  $candidates */
+    public function pick(array $candidates): MergeCandidate
     {
         // Where the rule does not tell, the fuller record stays, and then the older one.
         usort(
             $candidates,
-            fn(Candidate $a, Candidate $b): int => [$this->worth($b), $b->fullness(), -$b->id()] <=> [
+            fn(MergeCandidate $a, MergeCandidate $b): int => [$this->worth($b), $b->fullness(), -$b->id()] <=> [
                 $this->worth($a),
                 $a->fullness(),
                 -$a->id(),
@@ -30,7 +30,7 @@ enum SurvivorRule: string
         return $candidates[0];
     }
 
-    private function worth(Candidate $candidate): int|string
+    private function worth(MergeCandidate $candidate): int|string
     {
         return match ($this) {
             self::BestAddress => $candidate->bestAddress(),

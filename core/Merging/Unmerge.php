@@ -6,7 +6,7 @@ namespace PineSieve\Core\Merging;
 
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
-use PineSieve\Core\Changes\Kept;
+use PineSieve\Core\Changes\LeftAsItIs;
 use PineSieve\Core\Changes\Reversal;
 use PineSieve\Core\Changes\Subject;
 
@@ -15,7 +15,7 @@ final readonly class Unmerge
 {
     /**
      * @param  array<int, list<Change>>  $changes  supporter to its changes
-     * @param  list<Kept>  $kept  what does not become as it was
+     * @param  list<LeftAsItIs>  $kept  what does not become as it was
      */
     private function __construct(public array $changes, public array $kept) {}
 
@@ -98,7 +98,7 @@ final readonly class Unmerge
      * @param  array<string, array<string, ?string>>  $taken  things that the survivor got then, as it got them
      * @param  array<string, array<string, ?string>>  $things  of the survivor now
      * @param  array<string, true>  $moved  things that go back, so far
-     * @param  list<Kept>  $kept
+     * @param  list<LeftAsItIs>  $kept
      * @return list<Change>
      */
     private static function comesBack(array $done, array $taken, array $things, array &$moved, array &$kept): array
@@ -108,7 +108,7 @@ final readonly class Unmerge
             $thing = "{$change->subject->value}:{$change->ref}";
             $was = array_map(static fn(array $pair): ?string => $pair[0], $change->fields);
             if (isset($taken[$thing]) && !isset($things[$thing])) {
-                $kept[] = new Kept($thing, null, null, null, 'It was removed since');
+                $kept[] = new LeftAsItIs($thing, null, null, null, 'It was removed since');
 
                 continue;
             }

@@ -26,7 +26,7 @@ use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
-use PineSieve\Core\Changes\Kept;
+use PineSieve\Core\Changes\LeftAsItIs;
 use PineSieve\Core\Changes\Reversal;
 use PineSieve\Core\Changes\Subject;
 
@@ -380,7 +380,7 @@ final readonly class Undoing implements LongWork
         if ($reversal->changes !== []) {
             $report['supporters'][$removed ? 'removed' : 'restored']++;
         }
-        $kept = array_map(static fn(Kept $kept): array => ['supporter' => $supporter, ...$kept->toArray()], $reversal->kept);
+        $kept = array_map(static fn(LeftAsItIs $kept): array => ['supporter' => $supporter, ...$kept->toArray()], $reversal->kept);
         $report['kept'] = array_slice([...$report['kept'], ...$kept], 0, self::NAMED);
         $report['kept_count'] += count($kept);
     }

@@ -12,7 +12,7 @@ use App\Records\Supporter;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use PineSieve\Core\Changes\Kept;
+use PineSieve\Core\Changes\LeftAsItIs;
 use PineSieve\Core\Merging\CannotMerge;
 use PineSieve\Core\Merging\FieldRule;
 use PineSieve\Core\Merging\MergePolicy;
@@ -67,7 +67,7 @@ final class MergeController extends Controller
 
         return response()->json([
             ...$this->shown($merge->refresh()),
-            'kept' => array_map(static fn(Kept $kept): array => $kept->toArray(), $unmerge->kept),
+            'kept' => array_map(static fn(LeftAsItIs $kept): array => $kept->toArray(), $unmerge->kept),
         ]);
     }
 

@@ -6,8 +6,8 @@ namespace PineSieve\Core\Columns\Proposals;
 
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ColumnState;
-use PineSieve\Core\Columns\Look;
-use PineSieve\Core\Columns\Mark;
+use PineSieve\Core\Columns\ValueLook;
+use PineSieve\Core\Columns\ValueMark;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Text\Fold;
@@ -89,9 +89,9 @@ final readonly class ColumnProposer
         $look = $this->look($target);
         $says = "The header \"{$profile->header}\" is a usual one for {$field->label}.";
         if (
-            $look === Look::PostalCode &&
+            $look === ValueLook::PostalCode &&
             $profile->share($look) < self::BELIEVED &&
-            $profile->share(Look::PostalAbroad) >= self::CERTAIN &&
+            $profile->share(ValueLook::PostalAbroad) >= self::CERTAIN &&
             ($sheet->has('address.country') || $sheet->has('address.city'))
         ) {
             return new Proposal(
@@ -147,11 +147,11 @@ final readonly class ColumnProposer
     }
 
     /** The serial numbers of a spreadsheet are dates too, and two telephone numbers in a cell are telephone numbers. */
-    private function share(ColumnProfile $profile, Look $look): float
+    private function share(ColumnProfile $profile, ValueLook $look): float
     {
         $more = match ($look) {
-            Look::Date => Mark::Serial,
-            Look::Phone => Mark::TwoPhones,
+            ValueLook::Date => ValueMark::Serial,
+            ValueLook::Phone => ValueMark::TwoPhones,
             default => null,
         };
 
@@ -162,12 +162,12 @@ final readonly class ColumnProposer
     {
         return match (true) {
             $target === 'id.old' && $profile->distinct < 2 && $profile->filled > 2 => 'all its values are the same',
-            str_ends_with($target, 'id.old') && $profile->share(Look::FullName) > 0.5 => 'its values look like names',
-            str_contains($target, 'name.') && $profile->share(Look::Email) > 0.5 => 'its values are email addresses',
-            str_contains($target, 'name.') && $profile->share(Look::Date) > 0.5 => 'its values are dates',
-            str_ends_with($target, 'address.line1') && ($profile->share(Look::Email) > 0.5 || $profile->share(Look::Date) > 0.5)
+            str_ends_with($target, 'id.old') && $profile->share(ValueLook::FullName) > 0.5 => 'its values look like names',
+            str_contains($target, 'name.') && $profile->share(ValueLook::Email) > 0.5 => 'its values are email addresses',
+            str_contains($target, 'name.') && $profile->share(ValueLook::Date) > 0.5 => 'its values are dates',
+            str_ends_with($target, 'address.line1') && ($profile->share(ValueLook::Email) > 0.5 || $profile->share(ValueLook::Date) > 0.5)
                 => 'its values are something else',
-            !str_starts_with($target, 'gift.kind') && $target === 'gift.fund' && $profile->share(Look::Money) > 0.8
+            !str_starts_with($target, 'gift.kind') && $target === 'gift.fund' && $profile->share(ValueLook::Money) > 0.8
                 => 'its values are amounts',
             default => null,
         };
@@ -176,22 +176,22 @@ final readonly class ColumnProposer
     /** Where the header says nothing, only values that can't well be anything else speak; or values that their neighbours explain. */
     private function byValues(ColumnProfile $profile, int $column, SheetSense $sheet): Proposal
     {
-        foreach ([[Look::Email, 'email'], [Look::Phone, 'phone']] as [$look, $target]) {
-            if ($profile->share($look) >= self::CERTAIN && $profile->share(Look::Date) < 0.5) {
+        foreach ([[ValueLook::Email, 'email'], [ValueLook::Phone, 'phone']] as [$look, $target]) {
+            if ($profile->share($look) >= self::CERTAIN && $profile->share(ValueLook::Date) < 0.5) {
                 return new Proposal(
                     $profile->header,
-                    $look === Look::Email ? ColumnState::Sure : ColumnState::Look,
+                    $look === ValueLook::Email ? ColumnState::Sure : ColumnState::Look,
                     $target,
                     "{$profile->evidence($look)}; the header does not say.",
                 );
             }
         }
-        if ($profile->share(Look::Currency) >= self::CERTAIN && $sheet->has('gift.amount') && !$sheet->has('gift.currency')) {
+        if ($profile->share(ValueLook::Currency) >= self::CERTAIN && $sheet->has('gift.amount') && !$sheet->has('gift.currency')) {
             return new Proposal(
                 $profile->header,
                 ColumnState::Look,
                 'gift.currency',
-                "{$profile->evidence(Look::Currency)}; the header does not say.",
+                "{$profile->evidence(ValueLook::Currency)}; the header does not say.",
             );
         }
         $place = $this->byNeighbours($profile, $column, $sheet);
@@ -208,7 +208,7 @@ final readonly class ColumnProposer
     /** Street, city, state and postal code stand side by side. */
     private function byNeighbours(ColumnProfile $profile, int $column, SheetSense $sheet): ?Proposal
     {
-        $near = static function (Look $look, int ...$offsets) use ($column, $sheet): bool {
+        $near = static function (ValueLook $look, int ...$offsets) use ($column, $sheet): bool {
             foreach ($offsets as $offset) {
                 if (
                     isset($sheet->profiles[$column + $offset]) &&
@@ -222,14 +222,20 @@ final readonly class ColumnProposer
             return false;
         };
         [$target, $look] = match (true) {
-            $profile->share(Look::State) >= self::CERTAIN && $near(Look::PostalCode, 1, -1) => ['address.state', Look::State],
-            $profile->share(Look::PostalCode) >= self::CERTAIN && $near(Look::State, -1, 1) => ['address.postal_code', Look::PostalCode],
-            $profile->share(Look::Street) >= self::CERTAIN &&
-                ($near(Look::State, 2, 3) || ($near(Look::Words, 1) && $near(Look::PostalCode, 2, 3)))
-                => [$this->holdsBlocks($profile) ? 'address.block' : 'address.line1', Look::Street],
-            $profile->share(Look::Words) >= self::CERTAIN && $near(Look::State, 1) && $near(Look::Street, -1, -2) => [
+            $profile->share(ValueLook::State) >= self::CERTAIN && $near(ValueLook::PostalCode, 1, -1) => [
+                'address.state',
+                ValueLook::State,
+            ],
+            $profile->share(ValueLook::PostalCode) >= self::CERTAIN && $near(ValueLook::State, -1, 1) => [
+                'address.postal_code',
+                ValueLook::PostalCode,
+            ],
+            $profile->share(ValueLook::Street) >= self::CERTAIN &&
+                ($near(ValueLook::State, 2, 3) || ($near(ValueLook::Words, 1) && $near(ValueLook::PostalCode, 2, 3)))
+                => [$this->holdsBlocks($profile) ? 'address.block' : 'address.line1', ValueLook::Street],
+            $profile->share(ValueLook::Words) >= self::CERTAIN && $near(ValueLook::State, 1) && $near(ValueLook::Street, -1, -2) => [
                 'address.city',
-                Look::Words,
+                ValueLook::Words,
             ],
             default => [null, null],
         };
@@ -260,7 +266,7 @@ final readonly class ColumnProposer
 
     private function holdsBlocks(ColumnProfile $profile): bool
     {
-        if ($profile->share(Look::Street) <= 0.5) {
+        if ($profile->share(ValueLook::Street) <= 0.5) {
             return false;
         }
         $blocks = 0;
@@ -303,24 +309,24 @@ final readonly class ColumnProposer
         );
     }
 
-    private function look(string $target): ?Look
+    private function look(string $target): ?ValueLook
     {
         $field = $this->catalog->field($target);
 
         return match ($field->type) {
-            FieldType::Email => Look::Email,
-            FieldType::Phone => Look::Phone,
-            FieldType::Date => Look::Date,
-            FieldType::State => Look::State,
-            FieldType::PostalCode => Look::PostalCode,
-            FieldType::GiftKind => Look::GiftKind,
-            FieldType::Amount => Look::Money,
-            FieldType::YesNo => Look::YesNo,
-            FieldType::Consent => Look::Consent,
-            FieldType::RecordKind => Look::RecordKind,
-            FieldType::Status => $field->key === 'status' ? null : Look::Status,
-            FieldType::FullName => Look::Words,
-            FieldType::Text => preg_match('/name\.(?:first|last)$|address\.city$|city$/D', $target) === 1 ? Look::Words : null,
+            FieldType::Email => ValueLook::Email,
+            FieldType::Phone => ValueLook::Phone,
+            FieldType::Date => ValueLook::Date,
+            FieldType::State => ValueLook::State,
+            FieldType::PostalCode => ValueLook::PostalCode,
+            FieldType::GiftKind => ValueLook::GiftKind,
+            FieldType::Amount => ValueLook::Money,
+            FieldType::YesNo => ValueLook::YesNo,
+            FieldType::Consent => ValueLook::Consent,
+            FieldType::RecordKind => ValueLook::RecordKind,
+            FieldType::Status => $field->key === 'status' ? null : ValueLook::Status,
+            FieldType::FullName => ValueLook::Words,
+            FieldType::Text => preg_match('/name\.(?:first|last)$|address\.city$|city$/D', $target) === 1 ? ValueLook::Words : null,
             default => null,
         };
     }

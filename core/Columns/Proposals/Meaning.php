@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Columns\Proposals;
 
 use PineSieve\Core\Columns\ColumnProfile;
-use PineSieve\Core\Columns\Look;
+use PineSieve\Core\Columns\ValueLook;
 use PineSieve\Core\Standards\Target;
 
 /** Which target a header means, in this source: the same word means another thing beside other columns, or with other values. */
@@ -23,7 +23,7 @@ final class Meaning
             'name.title' => self::title($sense, $profile, $sheet),
             'role' => $sense->party === 'contact' ? 'role' : self::role($sheet),
             'status', 'deceased', 'active', 'inactive' => self::status($sense, $profile),
-            'kind' => $profile->share(Look::RecordKind) >= self::MOST ? 'kind' : null,
+            'kind' => $profile->share(ValueLook::RecordKind) >= self::MOST ? 'kind' : null,
             'gift.kind' => self::type($profile, $sheet),
             'gift.date' => $sheet->hasGifts() ||
             preg_match('/gift|donat|contrib|pa(?:y|id)|trans|check|receipt|given/i', $profile->header) === 1
@@ -37,8 +37,8 @@ final class Meaning
             'refusal.mail' => 'consent.mail',
             'refusal.email' => 'consent.email',
             'refusal.phone' => 'consent.phone',
-            'group' => $profile->share(Look::YesNo) >= 0.9 ? 'group' : null,
-            'groups', 'tags' => $profile->share(Look::YesNo) >= 0.9 ? 'group' : $sense->base,
+            'group' => $profile->share(ValueLook::YesNo) >= 0.9 ? 'group' : null,
+            'groups', 'tags' => $profile->share(ValueLook::YesNo) >= 0.9 ? 'group' : $sense->base,
             'phone.mobile', 'phone.fax' => 'phone',
             'id.old' => self::id($sense, $profile, $column, $sheet),
             'id.other' => $sheet->has('id.old') ? 'id.other' : null,
@@ -100,11 +100,13 @@ final class Meaning
 
     private static function title(HeaderSense $sense, ColumnProfile $profile, SheetSense $sheet): ?string
     {
-        if ($profile->share(Look::Title) >= self::MOST) {
+        if ($profile->share(ValueLook::Title) >= self::MOST) {
             return 'name.title';
         }
         if (preg_match('/title/i', $profile->header) !== 1) {
-            return preg_match('/salut/i', $profile->header) === 1 && $profile->share(Look::Words) >= self::MOST ? 'name.greeting' : null;
+            return preg_match('/salut/i', $profile->header) === 1 && $profile->share(ValueLook::Words) >= self::MOST
+                ? 'name.greeting'
+                : null;
         }
 
         return $sense->party === 'contact' ? 'role' : self::role($sheet);
@@ -120,24 +122,24 @@ final class Meaning
 
     private static function status(HeaderSense $sense, ColumnProfile $profile): ?string
     {
-        $says = $sense->base === 'status' ? Look::Status : Look::YesNo;
+        $says = $sense->base === 'status' ? ValueLook::Status : ValueLook::YesNo;
 
-        return $profile->share($says) >= self::MOST || $profile->share(Look::Status) >= self::MOST ? 'status' : null;
+        return $profile->share($says) >= self::MOST || $profile->share(ValueLook::Status) >= self::MOST ? 'status' : null;
     }
 
     /** "Type" and "Method" are of the gift, or of the record, as their values say. */
     private static function type(ColumnProfile $profile, SheetSense $sheet): ?string
     {
         return match (true) {
-            $profile->share(Look::GiftKind) >= self::MOST => $sheet->hasGifts() || !$sheet->hasPersonNames() ? 'gift.kind' : null,
-            $profile->share(Look::RecordKind) >= self::MOST => 'kind',
+            $profile->share(ValueLook::GiftKind) >= self::MOST => $sheet->hasGifts() || !$sheet->hasPersonNames() ? 'gift.kind' : null,
+            $profile->share(ValueLook::RecordKind) >= self::MOST => 'kind',
             default => null,
         };
     }
 
     private static function fund(ColumnProfile $profile, SheetSense $sheet): ?string
     {
-        return $sheet->hasGifts() && $profile->share(Look::Date) < 0.5 ? 'gift.fund' : null;
+        return $sheet->hasGifts() && $profile->share(ValueLook::Date) < 0.5 ? 'gift.fund' : null;
     }
 
     /** The first id column is the old system's; another is of another system. */
@@ -146,7 +148,10 @@ final class Meaning
         if ($sense->party !== '') {
             return 'id.old';
         }
-        if ($profile->share(Look::Email) > 0.5 || ($profile->share(Look::Phone) > 0.9 && $profile->share(Look::Money) < 0.5)) {
+        if (
+            $profile->share(ValueLook::Email) > 0.5 ||
+            ($profile->share(ValueLook::Phone) > 0.9 && $profile->share(ValueLook::Money) < 0.5)
+        ) {
             return null;
         }
         if ($sheet->isAlone('id.old', $column)) {

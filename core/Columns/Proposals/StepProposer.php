@@ -7,14 +7,14 @@ namespace PineSieve\Core\Columns\Proposals;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\Feed;
-use PineSieve\Core\Columns\Look;
-use PineSieve\Core\Columns\Mark;
 use PineSieve\Core\Columns\Steps\Blank;
 use PineSieve\Core\Columns\Steps\ReadDate;
 use PineSieve\Core\Columns\Steps\Split;
 use PineSieve\Core\Columns\Steps\Steps;
 use PineSieve\Core\Columns\Steps\ValueTable;
 use PineSieve\Core\Columns\Steps\YesNo;
+use PineSieve\Core\Columns\ValueLook;
+use PineSieve\Core\Columns\ValueMark;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldType;
 
@@ -38,7 +38,7 @@ final readonly class StepProposer
     {
         $steps = new Steps();
         $kinds = array_values(
-            array_filter(['word', 'error'], static fn(string $kind): bool => $profile->count(Mark::from("placeholder {$kind}")) > 0),
+            array_filter(['word', 'error'], static fn(string $kind): bool => $profile->count(ValueMark::from("placeholder {$kind}")) > 0),
         );
         if ($kinds !== []) {
             $steps = $steps->with(new Blank($kinds));
@@ -48,7 +48,7 @@ final readonly class StepProposer
         }
         $field = $this->catalog->field($target);
         if ($field->type === FieldType::Date) {
-            $serial = $profile->count(Mark::Serial) > 0.5 * $profile->filled;
+            $serial = $profile->count(ValueMark::Serial) > 0.5 * $profile->filled;
             $steps =
                 $profile->dateOrder() !== null || $serial || $profile->needsDateOrder()
                     ? $steps->with(new ReadDate($profile->dateOrder(), $this->thisYear % 100, $serial))
@@ -59,9 +59,9 @@ final readonly class StepProposer
         }
         if (str_starts_with($sense->base ?? '', 'refusal.')) {
             // A cell that is filled with a word like "unsubscribed" refuses; only plain yes and no are turned round.
-            $steps = $steps->with(new YesNo(reversed: $profile->share(Look::YesNo) > 0.5));
+            $steps = $steps->with(new YesNo(reversed: $profile->share(ValueLook::YesNo) > 0.5));
         }
-        $table = match ($profile->share(Look::YesNo) > 0.5 && $profile->share(Look::Status) < 0.9 ? $sense->base ?? '' : '') {
+        $table = match ($profile->share(ValueLook::YesNo) > 0.5 && $profile->share(ValueLook::Status) < 0.9 ? $sense->base ?? '' : '') {
             'deceased' => ['yes' => 'deceased', 'no' => 'active'],
             'active' => ['yes' => 'active', 'no' => 'inactive'],
             'inactive' => ['yes' => 'inactive', 'no' => 'active'],

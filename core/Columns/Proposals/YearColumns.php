@@ -7,7 +7,7 @@ namespace PineSieve\Core\Columns\Proposals;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\Constant;
-use PineSieve\Core\Columns\Look;
+use PineSieve\Core\Columns\ValueLook;
 
 /** A column for each year, with what was given in it: each becomes a gift at the end of its year. */
 final readonly class YearColumns
@@ -25,7 +25,7 @@ final readonly class YearColumns
             if (
                 $year !== null &&
                 ($proposal->target === null || $proposal->target === 'gift.amount') &&
-                $profiles[$column]->share(Look::Money) >= 0.9
+                $profiles[$column]->share(ValueLook::Money) >= 0.9
             ) {
                 $years[$column] = $year;
             }
@@ -59,7 +59,7 @@ final readonly class YearColumns
                 ColumnState::Look,
                 "{$gift}.amount",
                 "The header \"{$proposals[$column]->header}\" is a year. {$profiles[$column]->evidence(
-                    Look::Money,
+                    ValueLook::Money,
                 )}: one gift for each, dated December 31.",
             );
             $constants[] = new Constant("{$gift}.date", "{$year}-12-31");

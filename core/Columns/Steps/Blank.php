@@ -28,7 +28,7 @@ final readonly class Blank extends EachValue
         $this->words = $words;
     }
 
-    public static function of(Settings $settings): self
+    public static function of(StepSettings $settings): self
     {
         $kinds = $settings->texts('kinds');
         $unknown = array_diff($kinds, array_keys(Placeholders::KINDS));

@@ -11,7 +11,7 @@ final readonly class Formula implements Step
 
     public function __construct(private string $expression) {}
 
-    public static function of(Settings $settings): self
+    public static function of(StepSettings $settings): self
     {
         $expression = $settings->text('expression');
         Expressions::check($expression);

@@ -11,7 +11,7 @@ final readonly class ImpliedDecimals extends EachValue
 
     public function __construct(private int $places = 2) {}
 
-    public static function of(Settings $settings): self
+    public static function of(StepSettings $settings): self
     {
         return new self($settings->number('places', 2, 0, 2));
     }

@@ -12,7 +12,7 @@ final readonly class Join implements Step
     /** @param  list<string>  $with headers of the other columns, in order; none to join several values of this one */
     public function __construct(private array $with, private string $separator = ' ') {}
 
-    public static function of(Settings $settings): self
+    public static function of(StepSettings $settings): self
     {
         return new self($settings->texts('with'), $settings->text('separator', ' '));
     }

@@ -11,7 +11,7 @@ final readonly class Mend extends EachValue
 {
     public const NAME = 'mend';
 
-    public static function of(Settings $settings): self
+    public static function of(StepSettings $settings): self
     {
         return new self();
     }

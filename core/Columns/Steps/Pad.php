@@ -11,7 +11,7 @@ final readonly class Pad extends EachValue
 
     public function __construct(private int $to = 5) {}
 
-    public static function of(Settings $settings): self
+    public static function of(StepSettings $settings): self
     {
         return new self($settings->number('to', 5, 2, 40));
     }

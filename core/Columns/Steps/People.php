@@ -11,7 +11,7 @@ final readonly class People implements Step
 {
     public const NAME = 'people';
 
-    public static function of(Settings $settings): self
+    public static function of(StepSettings $settings): self
     {
         return new self();
     }

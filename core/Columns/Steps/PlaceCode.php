@@ -15,7 +15,7 @@ final readonly class PlaceCode extends EachValue
     /** @param  string  $of "state" or "country" */
     public function __construct(private string $of) {}
 
-    public static function of(Settings $settings): self
+    public static function of(StepSettings $settings): self
     {
         return new self($settings->one('of', ['state', 'country']));
     }

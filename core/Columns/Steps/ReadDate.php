@@ -23,7 +23,7 @@ final readonly class ReadDate extends EachValue
      */
     public function __construct(public ?DateOrder $order = null, private int $pivot = self::PIVOT, private bool $serial = false) {}
 
-    public static function of(Settings $settings): self
+    public static function of(StepSettings $settings): self
     {
         $order = $settings->one('order', ['', ...array_column(DateOrder::cases(), 'value')], '');
 

@@ -15,7 +15,7 @@ final readonly class ReadNumber extends EachValue
     /** @param  string  $decimal mark before the decimals: "." or "," */
     public function __construct(private string $decimal = '.') {}
 
-    public static function of(Settings $settings): self
+    public static function of(StepSettings $settings): self
     {
         return new self($settings->one('decimal', ['.', ','], '.'));
     }

@@ -19,7 +19,7 @@ final readonly class ReadPhone extends EachValue
         $this->format = new PhoneFormat($country);
     }
 
-    public static function of(Settings $settings): self
+    public static function of(StepSettings $settings): self
     {
         $country = strtoupper($settings->text('country'));
 

@@ -17,7 +17,7 @@ final readonly class Replace extends EachValue
         private bool $matchCase = false,
     ) {}
 
-    public static function of(Settings $settings): self
+    public static function of(StepSettings $settings): self
     {
         $find = $settings->text('find');
 

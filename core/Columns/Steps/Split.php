@@ -12,7 +12,7 @@ final readonly class Split implements Step
     /** @param  string  $marks each of its characters separates; "\n" a line break */
     public function __construct(private string $marks = ";,/|\n") {}
 
-    public static function of(Settings $settings): self
+    public static function of(StepSettings $settings): self
     {
         $marks = $settings->text('marks', ";,/|\n");
 

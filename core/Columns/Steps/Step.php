@@ -28,6 +28,6 @@ interface Step
     /** @return array<string, mixed> its settings, without the word for it; what has its default may be missing */
     public function settings(): array;
 
-    /** @param  Settings  $settings as settings() gives them, or as a person wrote them */
-    public static function of(Settings $settings): self;
+    /** @param  StepSettings  $settings as settings() gives them, or as a person wrote them */
+    public static function of(StepSettings $settings): self;
 }

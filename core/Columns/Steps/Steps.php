@@ -10,7 +10,7 @@ final readonly class Steps
     /** @var array<string, class-string<Step>> */
     public const KINDS = [
         Trim::NAME => Trim::class,
-        Casing::NAME => Casing::class,
+        CasingStep::NAME => CasingStep::class,
         ValueTable::NAME => ValueTable::class,
         Replace::NAME => Replace::class,
         Take::NAME => Take::class,
@@ -131,6 +131,6 @@ final readonly class Steps
             );
         }
 
-        return $class::of(new Settings($data));
+        return $class::of(new StepSettings($data));
     }
 }

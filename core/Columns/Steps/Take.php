@@ -25,7 +25,7 @@ final readonly class Take extends EachValue
         $this->mark = $mark === '' ? throw new BadStep('Say at which mark the value is cut.') : $mark;
     }
 
-    public static function of(Settings $settings): self
+    public static function of(StepSettings $settings): self
     {
         return new self(
             $settings->one('what', self::WHAT),

@@ -11,7 +11,7 @@ final readonly class Trim extends EachValue
 {
     public const NAME = 'trim';
 
-    public static function of(Settings $settings): self
+    public static function of(StepSettings $settings): self
     {
         return new self();
     }

@@ -12,7 +12,7 @@ final readonly class Turn extends EachValue
 {
     public const NAME = 'turn';
 
-    public static function of(Settings $settings): self
+    public static function of(StepSettings $settings): self
     {
         return new self();
     }

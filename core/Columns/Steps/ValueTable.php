@@ -29,7 +29,7 @@ final readonly class ValueTable implements Step
         $this->folded = $folded;
     }
 
-    public static function of(Settings $settings): self
+    public static function of(StepSettings $settings): self
     {
         return new self($settings->table('values'), $settings->one('otherwise', self::OTHERWISE, 'keep'));
     }

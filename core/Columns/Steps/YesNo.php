@@ -38,7 +38,7 @@ final readonly class YesNo implements Step
         $this->meanings = $meanings;
     }
 
-    public static function of(Settings $settings): self
+    public static function of(StepSettings $settings): self
     {
         return new self(
             $settings->texts('yes'),

@@ -12,7 +12,7 @@ use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Effects;
 use PineSieve\Core\Changes\FieldGroup;
-use PineSieve\Core\Changes\Kept;
+use PineSieve\Core\Changes\LeftAsItIs;
 use PineSieve\Core\Changes\MatchEffect;
 use PineSieve\Core\Changes\Planner;
 use PineSieve\Core\Changes\Projection;
@@ -640,7 +640,7 @@ final class ChangesTest extends TestCase
             array_map(static fn(Change $change): string => "{$change->subject->value}:{$change->ref}", $reversal->changes),
             'Its own gift goes, the supporter and the way to reach it stay.',
         );
-        self::assertSame(['supporter:5'], array_map(static fn(Kept $kept): string => $kept->thing, $reversal->kept));
+        self::assertSame(['supporter:5'], array_map(static fn(LeftAsItIs $kept): string => $kept->thing, $reversal->kept));
     }
 
     public function test_undo_puts_back_only_what_nobody_changed_since(): void
@@ -658,7 +658,7 @@ final class ChangesTest extends TestCase
         );
         self::assertSame(
             [['suffix', 'III', null]],
-            array_map(static fn(Kept $kept): array => [$kept->column, $kept->now, $kept->before], $reversal->kept),
+            array_map(static fn(LeftAsItIs $kept): array => [$kept->column, $kept->now, $kept->before], $reversal->kept),
         );
     }
 

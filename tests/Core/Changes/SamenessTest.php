@@ -16,7 +16,7 @@ use PineSieve\Core\Changes\Planner;
 use PineSieve\Core\Changes\Reversal;
 use PineSieve\Core\Changes\Sameness;
 use PineSieve\Core\Changes\Subject;
-use PineSieve\Core\Merging\Candidate;
+use PineSieve\Core\Merging\MergeCandidate;
 use PineSieve\Core\Merging\MergePolicy;
 use PineSieve\Core\Merging\Merger;
 use PineSieve\Core\Names\SupporterKind;
@@ -126,7 +126,7 @@ final class SamenessTest extends TestCase
     #[DataProvider('things')]
     public function test_a_merge_goes_by_it(Subject $subject, array $stored, array $other, bool $isSame): void
     {
-        $candidate = static fn(int $id, array $values): Candidate => new Candidate(self::supporter($id, $subject, $values));
+        $candidate = static fn(int $id, array $values): MergeCandidate => new MergeCandidate(self::supporter($id, $subject, $values));
         $merged = (new Merger(new MergePolicy()))->plan([$candidate(5, $stored), $candidate(6, $other)], 5)->merged;
 
         self::assertCount($isSame ? 1 : 2, [

@@ -14,13 +14,13 @@ use PineSieve\Core\Columns\ColumnProfiler;
 use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Columns\FieldTaken;
-use PineSieve\Core\Columns\Look;
 use PineSieve\Core\Columns\MappedRow;
 use PineSieve\Core\Columns\Proposals\Proposer;
 use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Columns\Steps\Blank;
 use PineSieve\Core\Columns\Steps\ReadDate;
 use PineSieve\Core\Columns\Steps\Steps;
+use PineSieve\Core\Columns\ValueLook;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\Formats\DateOrder;
@@ -128,7 +128,7 @@ final class ColumnsTest extends TestCase
     {
         $values = [...array_fill(0, 1190, 'a@example.org'), ...array_fill(0, 14, 'none at all'), ''];
 
-        self::assertSame('1,190 of 1,204 values are email addresses', self::profile('E', $values)->evidence(Look::Email));
+        self::assertSame('1,190 of 1,204 values are email addresses', self::profile('E', $values)->evidence(ValueLook::Email));
     }
 
     public function test_a_field_is_fed_by_one_column_unless_it_can_have_several_values(): void

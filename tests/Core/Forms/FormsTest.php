@@ -9,8 +9,8 @@ use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Forms\Draft;
 use PineSieve\Core\Forms\DraftReader;
+use PineSieve\Core\Forms\FormMerge;
 use PineSieve\Core\Forms\FormPlanner;
-use PineSieve\Core\Forms\Merging;
 use PineSieve\Core\Forms\PlacedProblem;
 use PineSieve\Core\Forms\ReadDraft;
 use PineSieve\Core\Forms\UnusableDraft;
@@ -357,7 +357,7 @@ final class FormsTest extends TestCase
         array $alone,
     ): void {
         $of = static fn(array $flat): Draft => Draft::fromFlat(['kind' => 'person', ...$flat]);
-        $merging = Merging::of($of($base), $of($mine), $of($theirs));
+        $merging = FormMerge::of($of($base), $of($mine), $of($theirs));
 
         self::assertEquals(['kind' => 'person', ...$together], $merging->draft->flat());
         self::assertSame([$conflicts, $alone], [array_keys($merging->conflicts), array_keys($merging->theirs)]);

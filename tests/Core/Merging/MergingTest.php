@@ -8,11 +8,11 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
-use PineSieve\Core\Changes\Kept;
+use PineSieve\Core\Changes\LeftAsItIs;
 use PineSieve\Core\Merging\BadPolicy;
-use PineSieve\Core\Merging\Candidate;
 use PineSieve\Core\Merging\CannotMerge;
 use PineSieve\Core\Merging\FieldRule;
+use PineSieve\Core\Merging\MergeCandidate;
 use PineSieve\Core\Merging\MergePlan;
 use PineSieve\Core\Merging\MergePolicy;
 use PineSieve\Core\Merging\Merger;
@@ -37,7 +37,7 @@ final class MergingTest extends TestCase
         array $gifts = [],
         array $changed = [],
         ?int $intake = null,
-    ): Candidate {
+    ): MergeCandidate {
         $parts = static fn(string $list): array => array_map(
             static fn(array $values, int $i): RecordPart => new RecordPart(
                 (int) ($values['id'] ?? $id * 10 + $i),
@@ -47,7 +47,7 @@ final class MergingTest extends TestCase
             array_keys($things[$list] ?? []),
         );
 
-        return new Candidate(
+        return new MergeCandidate(
             new SupporterRecord(
                 $id,
                 1,
@@ -66,7 +66,7 @@ final class MergingTest extends TestCase
         );
     }
 
-    private static function ann(int $id = 1): Candidate
+    private static function ann(int $id = 1): MergeCandidate
     {
         return self::candidate($id, [
             'first_name' => 'Ann',
@@ -153,7 +153,7 @@ final class MergingTest extends TestCase
     #[DataProvider('origins')]
     public function test_who_was_there_and_who_is_incoming(array $intakes, int $there, int $incoming): void
     {
-        $all = array_map(static fn(int $id): Candidate => self::candidate($id, intake: $intakes[$id]), array_keys($intakes));
+        $all = array_map(static fn(int $id): MergeCandidate => self::candidate($id, intake: $intakes[$id]), array_keys($intakes));
 
         self::assertSame([$there, $incoming], [SurvivorRule::AlreadyThere->pick($all)->id(), SurvivorRule::Incoming->pick($all)->id()]);
     }
@@ -172,7 +172,7 @@ final class MergingTest extends TestCase
             'status' => 'deceased',
         ]);
         $stays = self::ann();
-        $stays = new Candidate(
+        $stays = new MergeCandidate(
             new SupporterRecord(1, 1, [
                 ...$stays->record->fields,
                 'notes' => 'likes puffins',
@@ -228,7 +228,7 @@ final class MergingTest extends TestCase
 
     public function test_a_greeting_that_someone_wrote_stays(): void
     {
-        $stays = new Candidate(new SupporterRecord(1, 1, [...self::ann()->record->fields, 'greeting' => 'Madam President']));
+        $stays = new MergeCandidate(new SupporterRecord(1, 1, [...self::ann()->record->fields, 'greeting' => 'Madam President']));
         $merged = (new Merger(new MergePolicy(usual: FieldRule::Newest)))->plan(
             [$stays, self::candidate(2, ['first_name' => 'Anna', 'last_name' => 'Lee'], changed: ['first_name' => '2024-01-01'])],
             1,
@@ -412,7 +412,7 @@ final class MergingTest extends TestCase
             array_keys($links),
         );
         $candidates = array_map(
-            static fn(int $id): Candidate => new Candidate(
+            static fn(int $id): MergeCandidate => new MergeCandidate(
                 new SupporterRecord(
                     $id,
                     1,
@@ -451,7 +451,7 @@ final class MergingTest extends TestCase
 
     public function test_what_holds_one_value_is_not_joined(): void
     {
-        $candidate = static fn(int $id, string $born, string $size, string $likes): Candidate => self::candidate(
+        $candidate = static fn(int $id, string $born, string $size, string $likes): MergeCandidate => self::candidate(
             $id,
             ['last_name' => 'Lee', 'birth_date' => $born, 'notes' => "note {$id}"],
             ['custom' => [['field' => 'custom.size', 'value' => $size], ['field' => 'custom.likes', 'value' => $likes]]],
@@ -513,7 +513,7 @@ final class MergingTest extends TestCase
         );
     }
 
-    /** @return iterable<string, array{list<Candidate>, ?int, string}> */
+    /** @return iterable<string, array{list<MergeCandidate>, ?int, string}> */
     public static function impossible(): iterable
     {
         yield 'one alone' => [[self::ann()], null, 'A merge needs at least two'];
@@ -523,7 +523,7 @@ final class MergingTest extends TestCase
         yield 'someone else stays' => [[self::ann(), self::ann(2)], 3, 'is not among them'];
     }
 
-    /** @param  list<Candidate>  $candidates */
+    /** @param  list<MergeCandidate>  $candidates */
     #[DataProvider('impossible')]
     public function test_what_can_not_be_merged(array $candidates, ?int $survivor, string $message): void
     {
@@ -636,7 +636,7 @@ final class MergingTest extends TestCase
         self::assertArrayNotHasKey('gift:700', $apart[1]);
         self::assertArrayHasKey('email:701', $apart[1]);
         self::assertArrayNotHasKey('phone:20', $apart[2], 'What was taken away since does not come back.');
-        self::assertSame(['phone:20', 'address:10'], array_map(static fn(Kept $kept): string => $kept->thing, $unmerge->kept));
+        self::assertSame(['phone:20', 'address:10'], array_map(static fn(LeftAsItIs $kept): string => $kept->thing, $unmerge->kept));
         self::assertSame(['not to be used', null], [$apart[1]['address:10']['condition'], $apart[1]['address:10']['label'] ?? null]);
     }
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Forms;
 
 /** Two people had the same form open: what each of them changed, put together. */
-final readonly class Merging
+final readonly class FormMerge
 {
     /**
      * @param  Draft  $draft  with what either changed; where both changed the same, what the first one wrote who is still here ("mine")

@@ -11,7 +11,7 @@ use PineSieve\Core\Text\Mojibake;
 use PineSieve\Core\Text\Placeholders;
 
 /** What can be odd about a single value, whatever column it stands in. */
-enum Mark: string
+enum ValueMark: string
 {
     case Blanks = 'blanks';
     case Breaks = 'breaks';

@@ -7,7 +7,7 @@ namespace PineSieve\Core\Changes;
 use PineSieve\Core\Records\RecordPart;
 
 /** The ways of one sort to reach a supporter (addresses, emails, phones), and what those that come in do to them. */
-final class Ways
+final class WaysToReach
 {
     private const FORMER = 'former';
 

@@ -7,7 +7,7 @@ namespace PineSieve\Core\Merging;
 use PineSieve\Core\Records\SupporterRecord;
 
 /** One of the supporters that are to become one. */
-final readonly class Candidate
+final readonly class MergeCandidate
 {
     /**
      * @param  array<int, array<string, ?string>>  $gifts  id to its columns

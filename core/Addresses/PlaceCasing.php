@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Addresses;
 
 /** Capitals and small letters for the names of streets and places. */
-final class Casing
+final class PlaceCasing
 {
     private function __construct() {}
 

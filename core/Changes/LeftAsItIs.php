@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Changes;
 
 /** Something that an undo left as it is, because it was changed later. */
-final readonly class Kept
+final readonly class LeftAsItIs
 {
     /**
      * @param  string  $thing  subject and id, such as "email:55"

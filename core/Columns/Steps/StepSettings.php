@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Columns\Steps;
 
 /** The settings of a step as they are written in a plan, read with care: they may come from a file. */
-final readonly class Settings
+final readonly class StepSettings
 {
     /** @param  array<array-key, mixed>  $data */
     public function __construct(private array $data) {}

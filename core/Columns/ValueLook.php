@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Columns;
 
 /** What a value can look like. */
-enum Look: string
+enum ValueLook: string
 {
     case Email = 'email';
     case Phone = 'phone';

@@ -7,7 +7,7 @@ namespace PineSieve\Core\Columns\Steps;
 use PineSieve\Core\Names\NameCasing;
 
 /** Changes capitals and small letters. */
-final readonly class Casing extends EachValue
+final readonly class CasingStep extends EachValue
 {
     public const NAME = 'case';
 
@@ -20,7 +20,7 @@ final readonly class Casing extends EachValue
 
     public function __construct(private string $to = 'name') {}
 
-    public static function of(Settings $settings): self
+    public static function of(StepSettings $settings): self
     {
         return new self($settings->one('to', array_keys(self::LABELS), 'name'));
     }
