@@ -88,8 +88,8 @@ final class RowsTest extends TestCase
 
         $pair = $this->getJson("/api/intakes/{$intake->id}/rows/7/match")->json();
         self::assertSame('Lee', $pair['incoming']['name']);
-        self::assertSame(['Ann Lee', ''], [$pair['candidates'][0]['after']['Name'], $pair['candidates'][0]['after']['Gifts']]);
-        self::assertSame('Ann Lee', $pair['candidates'][0]['values']['Name']);
+        self::assertSame(['Ann Lee', ''], [$pair['candidates'][0]['after']['name'], $pair['candidates'][0]['after']['gifts']]);
+        self::assertSame('Ann Lee', $pair['candidates'][0]['values']['name']);
         self::assertContains(
             'Same email, which 3 of 8 have',
             array_map(static fn(string $reason): string => explode(':', $reason)[0], $pair['candidates'][0]['for']),
@@ -121,12 +121,12 @@ final class RowsTest extends TestCase
 
         self::assertSame(
             ['Row 2 of this file', '1 gift, USD 50.00, latest 2024-01-02', '2 gifts, USD 51.50, latest 2024-02-03'],
-            [$candidate(3)['label'], $candidate(3)['values']['Gifts'], $candidate(3)['after']['Gifts']],
+            [$candidate(3)['label'], $candidate(3)['values']['gifts'], $candidate(3)['after']['gifts']],
         );
         $said = $candidate(4);
         $this->edit($intake->id, ['kind' => 'match', 'number' => 4, 'to' => $said['decision']]);
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'Gifts'])->assertSuccessful();
-        self::assertSame('2 gifts, USD 100.00, latest 2024-01-02', $said['after']['Gifts']);
+        self::assertSame('2 gifts, USD 100.00, latest 2024-01-02', $said['after']['gifts']);
         self::assertSame(['100.00', 2], [DB::table('gifts')->sum('amount'), DB::table('gifts')->count()], 'What was shown is what came.');
     }
 

@@ -33,9 +33,10 @@ final readonly class Results
      *
      * @param  array<int, MappedRow>  $mapped
      * @param  array<int, list<MatchKey>>  $keys  by unit
-     * @param  list<array<string, mixed>>  $results
+     * @param  list<RowResult>  $results
+     * @param  string  $home  the organization's currency
      */
-    public function keep(int $intakeId, array $mapped, array $keys, array $results): void
+    public function keep(int $intakeId, array $mapped, array $keys, array $results, string $home): void
     {
         $numbers = array_keys($mapped);
         if ($numbers === []) {
@@ -49,47 +50,14 @@ final readonly class Results
                 ->delete();
         }
         $this->forgetKeys($intakeId, $numbers);
-        $columns = [
-            'intake_id',
-            'unit',
-            'number',
-            'role',
-            'turn',
-            'display',
-            'outcome',
-            'reason',
-            'held_by',
-            'verdict',
-            'supporter_id',
-            'leader',
-            'findings',
-            'why',
-            'candidates',
-            'namesakes',
-            'address',
-            'address_changes',
-            'changes',
-            'money',
-            'money_there',
-            'money_promised',
-            'other_money',
-            'gifts',
-            'gifts_new',
-            'promises_new',
-            'fingerprint',
-        ];
-        $this->bulk->insert(
-            'intake_results',
-            $columns,
-            array_map(
-                static fn(array $result): array => array_map(static fn(string $column): mixed => $result[$column], $columns),
-                $results,
-            ),
-        );
+        $rows = array_map(static fn(RowResult $result): array => $result->columns($home), $results);
+        if ($rows !== []) {
+            $this->bulk->insert('intake_results', array_keys($rows[0]), array_map(array_values(...), $rows));
+        }
         $untaken = [];
         foreach ($results as $result) {
-            foreach ($result['untaken'] as $place => $one) {
-                $untaken[] = [$intakeId, $result['unit'], $place, $result['number'], $one->field, $one->stored, $one->written];
+            foreach ($result->untaken as $place => $one) {
+                $untaken[] = [$intakeId, $result->unit, $place, $result->number(), $one->field, $one->stored, $one->written];
             }
         }
         $this->bulk->insert('intake_untaken', ['intake_id', 'unit', 'place', 'number', 'field', 'stored', 'written'], $untaken);

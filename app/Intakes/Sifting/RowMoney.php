@@ -13,6 +13,12 @@ final readonly class RowMoney
 
     public function __construct(public Amounts $all, public Amounts $there, public Amounts $promised) {}
 
+    /** Nothing of it is there, and none is promised. */
+    public static function of(Amounts $all): self
+    {
+        return new self($all, Amounts::none(), Amounts::none());
+    }
+
     /**
      * @param  string  $home  the organization's currency
      * @return array{money: string, money_there: string, money_promised: string, other_money: ?string}

@@ -24,7 +24,6 @@ use PineSieve\Core\Columns\RowRules;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Matching\Judgement;
 use PineSieve\Core\Matching\MatchKey;
-use PineSieve\Core\Matching\PairFinding;
 use PineSieve\Core\Matching\Verdict;
 use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\SupporterRecord;
@@ -33,30 +32,6 @@ use PineSieve\Core\Standards\Problem;
 /** What the stages make of a row: a result for each of the supporters that it tells of. They come in together or are held together. */
 final class SiftedRow
 {
-    private const RESULT = [
-        'role' => '',
-        'reason' => null,
-        'held_by' => null,
-        'supporter_id' => null,
-        'leader' => null,
-        'findings' => null,
-        'why' => '',
-        'candidates' => 0,
-        'namesakes' => 0,
-        'address' => 'none',
-        'address_changes' => null,
-        'changes' => null,
-        'money' => '0.00',
-        'money_there' => '0.00',
-        'money_promised' => '0.00',
-        'other_money' => null,
-        'gifts' => null,
-        'gifts_new' => 0,
-        'promises_new' => 0,
-        'fingerprint' => null,
-        'untaken' => [],
-    ];
-
     private const ADDS_NOBODY = 'Nobody we know, and this intake adds no one new';
 
     /** @param  array<int, int>  $fingerprints  by unit */
@@ -70,109 +45,81 @@ final class SiftedRow
         private readonly IntakeSettings $settings,
         private readonly Edits $edits,
         private readonly bool $later,
-        private readonly string $currency,
     ) {}
 
     /**
      * @param  array<int, list<MatchKey>>  $keys  by unit
      * @param  ?string  $reason  why the rules of the plan leave the row out
-     * @return array{MappedRow, list<array<string, mixed>>}
+     * @return array{MappedRow, list<RowResult>}
      */
     public function results(int $number, MappedRow $row, array $keys, ?string $reason): array
     {
         $byPerson = $this->edits->row($number);
+        $result = $this->result($number, $row);
         if ($byPerson === 'out' || $reason !== null) {
+            $isNoRecord = $byPerson !== 'out' && RowRules::isNoRecord((string) $reason);
+
             return [
                 $row,
                 [
-                    $this->result($number, $row, [
-                        'outcome' => Outcome::LeftOut->value,
-                        'reason' => $byPerson === 'out' ? null : $reason,
-                        ...$byPerson !== 'out' && RowRules::isNoRecord((string) $reason) ? RowMoney::none()->columns($this->currency) : [],
-                    ]),
+                    $result->with(
+                        outcome: Outcome::LeftOut,
+                        reason: $byPerson === 'out' ? null : $reason,
+                        money: $isNoRecord ? RowMoney::none() : $result->money,
+                    ),
                 ],
             ];
         }
-        $isHeld = $byPerson === 'hold';
-        if ($isHeld || ($row->blocking() !== [] && !$row->onlyPoints())) {
-            return [
-                $row,
-                [
-                    $this->result($number, $row, [
-                        'outcome' => Outcome::Held->value,
-                        'held_by' => $row->blocking() !== [] ? 'problem' : 'person',
-                    ]),
-                ],
-            ];
+        if ($byPerson === 'hold' || ($row->blocking() !== [] && !$row->onlyPoints())) {
+            return [$row, [$result->with(heldBy: $row->blocking() !== [] ? HeldBy::Problem : HeldBy::Person)]];
         }
         $who = $row->record()->supporter;
         if ($who > 0 && $this->candidates->record($who) === null && $this->edits->match($number) === null) {
-            return [
-                $row->withProblems([Grid::nobody($who, $this->checks->column('supporter'))]),
-                [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'problem'])],
-            ];
+            return [$row->withProblems([Grid::nobody($who, $this->checks->column('supporter'))]), [$result->with(heldBy: HeldBy::Problem)]];
         }
         $judgements = $this->judgements($number, $row, $keys);
         if ($row->blocking() !== []) {
             if ($judgements[0]->verdict !== Verdict::Known) {
-                return [
-                    $row,
-                    [
-                        $this->result($number, $row, [
-                            'outcome' => Outcome::Held->value,
-                            'held_by' => 'problem',
-                            'verdict' => Results::POINTS,
-                        ]),
-                    ],
-                ];
+                return [$row, [$result->with(heldBy: HeldBy::Problem, verdict: Results::POINTS)]];
             }
             $row = $row->withoutBlocking();
         }
-        $new =
-            $this->settings->addsNew || $byPerson === 'in'
-                ? []
-                : array_filter($judgements, static fn(Judgement $judgement): bool => $judgement->verdict === Verdict::New);
+        $isNew = static fn(Judgement $judgement): bool => $judgement->verdict === Verdict::New;
+        $new = $this->settings->addsNew || $byPerson === 'in' ? [] : array_filter($judgements, $isNew);
         if (isset($new[0])) {
-            return [$row, [$this->result($number, $row, ['outcome' => Outcome::LeftOut->value, 'reason' => self::ADDS_NOBODY])]];
+            return [$row, [$result->with(outcome: Outcome::LeftOut, reason: self::ADDS_NOBODY)]];
         }
         $row = $row->without(array_keys($new));
         $judgements = array_diff_key($judgements, $new);
         foreach ($judgements as $part => $judgement) {
+            $party = $row->parties[$part];
             if ($judgement->verdict === Verdict::Unsure) {
+                $unsure = UnsureGroups::of($judgement);
+
                 return [
                     $row,
                     [
-                        $this->result($number, $row, [
-                            'outcome' => Outcome::Held->value,
-                            'held_by' => 'unsure',
-                            'verdict' => Verdict::Unsure->value,
-                            'role' => $row->parties[$part]->role,
-                            'findings' => self::findings($judgement, $part),
-                            ...UnsureGroups::of($judgement),
-                        ]),
+                        $result->with(
+                            heldBy: HeldBy::Unsure,
+                            why: $unsure['why'],
+                            candidates: $unsure['candidates'],
+                            verdict: Verdict::Unsure,
+                            role: $party->role,
+                            findings: $judgement->findings,
+                            findingsOf: $part,
+                        ),
                     ],
                 ];
             }
             // Whoever is only named may be made by a row further down.
-            if (
-                !$this->later &&
-                $row->parties[$part]->isNamedOnly &&
-                $row->parties[$part]->role !== 'household' &&
-                $judgement->verdict === Verdict::New
-            ) {
-                return [$row, [$this->result($number, $row, ['outcome' => Outcome::Held->value, 'held_by' => 'waits'])]];
+            if (!$this->later && $party->isNamedOnly && $party->role !== 'household' && $judgement->verdict === Verdict::New) {
+                return [$row, [$result->with(heldBy: HeldBy::Waits)]];
             }
             // Of one who is only pointed at by an id nothing is known that a record could be made of.
-            if ($part > 0 && $judgement->verdict === Verdict::New && $row->parties[$part]->record->display() === '') {
+            if ($part > 0 && $judgement->verdict === Verdict::New && $party->record->display() === '') {
                 return [
-                    $row->withProblems([$this->nobody($row->parties[$part])]),
-                    [
-                        $this->result($number, $row, [
-                            'outcome' => Outcome::Held->value,
-                            'held_by' => 'problem',
-                            'verdict' => $judgements[0]->verdict->value,
-                        ]),
-                    ],
+                    $row->withProblems([$this->nobody($party)]),
+                    [$result->with(heldBy: HeldBy::Problem, verdict: $judgements[0]->verdict)],
                 ];
             }
         }
@@ -222,7 +169,7 @@ final class SiftedRow
     /**
      * @param  array<int, list<MatchKey>>  $keys
      * @param  array<int, Judgement>  $judgements  by party
-     * @return array{MappedRow, list<array<string, mixed>>}
+     * @return array{MappedRow, list<RowResult>}
      */
     private function planned(int $number, MappedRow $row, array $keys, array $judgements): array
     {
@@ -247,23 +194,13 @@ final class SiftedRow
         $problems = $this->checks->problems($row, $stored, $changes, $this->edits->passes($number));
         $row = $row->withProblems([...$row->problems, ...$problems]);
         if ($row->blocking() !== []) {
-            return [
-                $row,
-                [
-                    $this->result($number, $row, [
-                        'outcome' => Outcome::Held->value,
-                        'held_by' => 'problem',
-                        'verdict' => $judgements[0]->verdict->value,
-                    ]),
-                ],
-            ];
+            return [$row, [$this->result($number, $row)->with(heldBy: HeldBy::Problem, verdict: $judgements[0]->verdict)]];
         }
         $details = array_map(static fn(FedValue $value): Untaken => new Untaken($value->target->field, '', $value->value), $row->details);
         $results = [];
         $writes = array_filter($changes) !== [];
         foreach ($row->parties as $part => $party) {
-            $outcome =
-                $part > 0 ? Results::WITH : ($stored[0] === null ? Outcome::New : ($writes ? Outcome::Updated : Outcome::Unchanged))->value;
+            $ofRow = $stored[0] === null ? Outcome::New : ($writes ? Outcome::Updated : Outcome::Unchanged);
             $results[] = $this->comingIn(
                 $number,
                 $part,
@@ -273,10 +210,10 @@ final class SiftedRow
                 $judgements[$part],
                 $stored[$part],
                 $changes[$part],
-                $outcome,
+                $part > 0 ? Results::WITH : $ofRow,
             );
         }
-        $results[0]['untaken'] = [...$results[0]['untaken'], ...$details];
+        $results[0] = $results[0]->with(untaken: [...$results[0]->untaken, ...$details]);
 
         return [$row, $results];
     }
@@ -336,7 +273,7 @@ final class SiftedRow
     /**
      * @param  list<MatchKey>  $keys
      * @param  list<Change>  $changes
-     * @return array<string, mixed>
+     * @param  Outcome|'with'  $outcome
      */
     private function comingIn(
         int $number,
@@ -347,60 +284,49 @@ final class SiftedRow
         Judgement $judgement,
         ?SupporterRecord $stored,
         array $changes,
-        string $outcome,
-    ): array {
+        Outcome|string $outcome,
+    ): RowResult {
         $gifts = array_map(static fn(IncomingGift $gift): string => $gift->sameness(), $party->record->gifts);
         $missing = Planner::giftsMissing($party->record, $stored);
         $promises = array_filter($missing, static fn(IncomingGift $gift): bool => $gift->isPromise());
         $owner = $this->candidates->add(UnitNumber::of($number, $part), $keys, $stored, $changes, $gifts);
-        $values = [
-            'outcome' => $outcome,
-            'verdict' => $judgement->verdict->value,
-            'supporter_id' => is_int($owner) ? $owner : null,
-            'leader' => is_int($owner) ? null : (int) $owner,
-            'findings' => self::findings($judgement, $part),
-            'namesakes' => $judgement->namesakes,
-            'changes' => $changes === [] ? null : self::json(array_map(static fn(Change $change): array => $change->toArray(), $changes)),
-            'gifts' => $gifts === [] ? null : self::json($gifts),
-            'gifts_new' => count($missing) - count($promises),
-            'promises_new' => count($promises),
-            'fingerprint' => $this->fingerprints[UnitNumber::of($number, $part)] ?? null,
-            'untaken' =>
-                $stored === null || $party->isNamedOnly
-                    ? []
-                    : $this->planner->untaken($party->record, Projection::after($stored, $changes)),
-        ];
+        $result = ($part === 0 ? $this->result($number, $row) : $this->begun($number, $part, $party->record->display()))->with(
+            outcome: $outcome,
+            verdict: $judgement->verdict,
+            role: $part === 0 ? '' : $party->role,
+            supporterId: is_int($owner) ? $owner : null,
+            leader: is_int($owner) ? null : (int) $owner,
+            findings: $judgement->findings,
+            findingsOf: $part,
+            namesakes: $judgement->namesakes,
+            changes: $changes,
+            gifts: $gifts,
+            giftsNew: count($missing) - count($promises),
+            promisesNew: count($promises),
+            fingerprint: $this->fingerprints[UnitNumber::of($number, $part)] ?? null,
+            untaken: $stored === null || $party->isNamedOnly
+                ? []
+                : $this->planner->untaken($party->record, Projection::after($stored, $changes)),
+        );
         if ($part > 0) {
-            return [
-                ...self::RESULT,
-                ...$this->place($number, $part),
-                ...$values,
-                'role' => $party->role,
-                'display' => mb_substr($party->record->display(), 0, 400),
-            ];
+            return $result;
         }
         $money = static fn(array $gifts): Amounts => array_reduce(
             $gifts,
             static fn(Amounts $sum, IncomingGift $gift): Amounts => $sum->plus($gift->money()),
             Amounts::none(),
         );
-
         // A row that names nobody but a number is shown by the name that is stored.
-        $display =
-            $party->record->display() === '' && $stored !== null ? ['display' => mb_substr($stored->field('display_name'), 0, 400)] : [];
+        $isShownByStored = $party->record->display() === '' && $stored !== null;
 
-        return $this->result($number, $row, [
-            ...$values,
-            ...$display,
-            ...(new RowMoney($row->money, $row->money->minus($money($missing)), $money($promises)))->columns($this->currency),
-        ]);
+        return $result->with(
+            display: $isShownByStored ? $stored->field('display_name') : $result->display,
+            money: new RowMoney($row->money, $row->money->minus($money($missing)), $money($promises)),
+        );
     }
 
-    /**
-     * @param  array<string, mixed>  $values
-     * @return array<string, mixed> the result of the one that the row is about
-     */
-    private function result(int $number, MappedRow $row, array $values): array
+    /** The result of the one that the row is about, as far as it is told before anybody knows who that is. */
+    private function result(int $number, MappedRow $row): RowResult
     {
         $decision = $this->edits->address($number);
         $address = match (true) {
@@ -411,47 +337,17 @@ final class SiftedRow
             default => 'ask',
         };
 
-        return [
-            ...self::RESULT,
-            ...$this->place($number, 0),
-            'verdict' => Verdict::New->value,
-            'display' => mb_substr($row->record()->display(), 0, 400),
-            'address' => $address,
-            'address_changes' =>
-                $row->address->changes === []
-                    ? null
-                    : self::json([
-                        'from' => $row->address->original->parts(),
-                        'to' => $row->address->standard->parts(),
-                        'changes' => $row->address->changes,
-                    ]),
-            ...(new RowMoney($row->money, Amounts::none(), Amounts::none()))->columns($this->currency),
-            ...$values,
-        ];
+        return $this->begun($number, 0, $row->record()->display())->with(
+            address: $address,
+            proposed: $row->address->changes === [] ? null : $row->address,
+            money: RowMoney::of($row->money),
+        );
     }
 
-    /** @return array<string, int> */
-    private function place(int $number, int $part): array
+    private function begun(int $number, int $part, string $display): RowResult
     {
         $unit = UnitNumber::of($number, $part);
 
-        return ['intake_id' => $this->intakeId, 'unit' => $unit, 'number' => $number, 'turn' => ($this->later ? Sifter::LATER : 0) + $unit];
-    }
-
-    private static function findings(Judgement $judgement, int $part): ?string
-    {
-        return $judgement->findings === []
-            ? null
-            : self::json(
-                array_map(
-                    static fn(PairFinding $finding): array => [...$finding->toArray(), ...$part > 0 ? ['part' => $part] : []],
-                    array_slice($judgement->findings, 0, 8),
-                ),
-            );
-    }
-
-    private static function json(mixed $value): string
-    {
-        return json_encode($value, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
+        return new RowResult($this->intakeId, $unit, ($this->later ? Sifter::LATER : 0) + $unit, $display);
     }
 }

@@ -113,14 +113,13 @@ final class Sifter
             $this->settings,
             $edits,
             $later,
-            $intake->currency,
         );
         $results = [];
         foreach ($mapped as $number => $one) {
             [$mapped[$number], $ofRow] = $row->results($number, $one, $keys, $reasons[$number]);
             array_push($results, ...$ofRow);
         }
-        $this->results->keep($intake->id, $mapped, $keys, $results);
+        $this->results->keep($intake->id, $mapped, $keys, $results, $intake->currency);
     }
 
     private function prepare(Intake $intake): void
