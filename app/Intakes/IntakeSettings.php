@@ -4,13 +4,19 @@ declare(strict_types=1);
 
 namespace App\Intakes;
 
+use App\Support\Http\JsonMap;
 use App\Supporters\ComparedWith;
 use PineSieve\Core\Changes\Effects;
 use PineSieve\Core\Changes\FieldGroup;
 use PineSieve\Core\Changes\MatchEffect;
 use PineSieve\Core\Standards\Unreadable;
 
-/** What a person chose for a whole intake. */
+/**
+ * What a person chose for a whole intake.
+ *
+ * @phpstan-import-type Against from ComparedWith
+ * @phpstan-type Settings array{effect: value-of<MatchEffect>, blanks_empty: bool, system: string, accept_addresses: bool, groups: list<string>, groups_new: list<string>, tags: list<string>, tags_new: list<string>, no_contact: bool, description: string, agreed: string, agreed_by: string, is_quiet: bool, effects: JsonMap<value-of<MatchEffect>>, new: 'add'|'leave out', unsure: 'hold'|'ask', against: Against, unreadable: JsonMap<value-of<Unreadable>>, notes_unread: bool}
+ */
 final readonly class IntakeSettings
 {
     /** What can be chosen at any time, since no row is worked out by it. */
@@ -101,7 +107,7 @@ final readonly class IntakeSettings
         );
     }
 
-    /** @return array<string, mixed> */
+    /** @return Settings */
     public function toArray(): array
     {
         return [
@@ -118,11 +124,11 @@ final readonly class IntakeSettings
             'agreed' => $this->agreed,
             'agreed_by' => $this->agreedBy,
             'is_quiet' => $this->isQuiet,
-            'effects' => (object) array_map(static fn(MatchEffect $effect): string => $effect->value, $this->ownEffects),
+            'effects' => new JsonMap(array_map(static fn(MatchEffect $effect) => $effect->value, $this->ownEffects)),
             'new' => $this->addsNew ? 'add' : 'leave out',
             'unsure' => $this->asksUnsure ? 'ask' : 'hold',
             'against' => $this->against->toArray(),
-            'unreadable' => (object) array_map(static fn(Unreadable $choice): string => $choice->value, $this->unreadable),
+            'unreadable' => new JsonMap(array_map(static fn(Unreadable $choice) => $choice->value, $this->unreadable)),
             'notes_unread' => $this->notesUnread,
         ];
     }

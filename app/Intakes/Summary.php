@@ -4,25 +4,37 @@ declare(strict_types=1);
 
 namespace App\Intakes;
 
+use App\Intakes\Decisions\FixedRows;
 use App\Intakes\Proof\Proof;
 use App\Intakes\Sifting\Results;
 use App\Standards\FieldAccess;
+use App\Support\Http\JsonMap;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnState;
 
-/** The numbers of an intake that its sieve shows. */
+/**
+ * The numbers of an intake that its sieve shows.
+ *
+ * @phpstan-import-type Settings from IntakeSettings
+ * @phpstan-type Amounts JsonMap<string>
+ * @phpstan-type IntakeSummary array{id: int, name: string, state: value-of<IntakeState>, file_name: string, file_size: int, by: ?string, created_at: string, loaded_at: ?string, loaded_by: ?string, undone_at: ?string, plan_name: ?string, rows: int, is_sifted: bool, columns: array{total: int, settled: bool, sure: int, look: int, open: int, left_behind: int}, outcomes: array{new: int, updated: int, unchanged: int, held: int, left_out: int}, held: array{problem: int, person: int, unsure: int}, namesakes: int, addresses: array{none: int, same: int, ask: int, accepted: int, kept: int}, trial: ?array{rows: int, done: bool}, replanned: int, money: ?Amounts, restore_point: ?string, may_change: bool, settings: Settings, progress: array{done: int, total: int, seconds: float, per_second: ?float, seconds_left: ?float}, error: ?string, balanced: bool}
+ * @phpstan-import-type Settled from FixedRows
+ *
+ * @phpstan-type Opened IntakeSummary|array{settled: Settled}
+ * @phpstan-type IntakeList array{intakes: list<IntakeSummary>, more: bool, queue: list<int>}
+ */
 final readonly class Summary
 {
     public function __construct(private Proof $proof) {}
 
-    /** @return array<string, mixed> */
+    /** @return IntakeSummary */
     public function of(Intake $intake): array
     {
-        $outcomes = array_fill_keys(['new', 'updated', 'unchanged', 'held', 'left_out'], 0);
+        $outcomes = ['new' => 0, 'updated' => 0, 'unchanged' => 0, 'held' => 0, 'left_out' => 0];
         $held = ['problem' => 0, 'person' => 0, 'unsure' => 0];
-        $addresses = array_fill_keys(['none', 'same', 'ask', 'accepted', 'kept'], 0);
+        $addresses = ['none' => 0, 'same' => 0, 'ask' => 0, 'accepted' => 0, 'kept' => 0];
         $namesakes = 0;
         foreach (
             DB::select(
@@ -34,13 +46,15 @@ final readonly class Summary
             if ($row->outcome === Results::WITH) {
                 continue;
             }
-            $outcomes[$row->outcome] += $row->n;
+            if (isset($outcomes[$row->outcome])) {
+                $outcomes[$row->outcome] += (int) $row->n;
+            }
             $namesakes += $row->outcome === 'new' ? (int) $row->namesakes : 0;
             if (isset($held[$row->held_by])) {
-                $held[$row->held_by] += $row->n;
+                $held[$row->held_by] += (int) $row->n;
             }
-            if (in_array($row->outcome, ['new', 'updated', 'unchanged'], true)) {
-                $addresses[$row->address] += $row->n;
+            if (in_array($row->outcome, ['new', 'updated', 'unchanged'], true) && isset($addresses[$row->address])) {
+                $addresses[$row->address] += (int) $row->n;
             }
         }
         $states = array_count_values(
@@ -64,13 +78,10 @@ final readonly class Summary
             'columns' => [
                 'total' => count($intake->columnPlan()->choices),
                 'settled' => $intake->columnPlan()->isSettled(),
-                ...array_map(
-                    static fn(ColumnState $state): int => $states[$state->value] ?? 0,
-                    array_combine(
-                        array_map(static fn(ColumnState $state): string => str_replace(' ', '_', $state->value), ColumnState::cases()),
-                        ColumnState::cases(),
-                    ),
-                ),
+                'sure' => $states[ColumnState::Sure->value] ?? 0,
+                'look' => $states[ColumnState::Look->value] ?? 0,
+                'open' => $states[ColumnState::Open->value] ?? 0,
+                'left_behind' => $states[ColumnState::LeftBehind->value] ?? 0,
             ],
             'outcomes' => $outcomes,
             'held' => $held,
@@ -78,7 +89,7 @@ final readonly class Summary
             'addresses' => $addresses,
             'trial' => $intake->trial === null ? null : ['rows' => count($intake->trial['rows']), 'done' => $intake->trial['done']],
             'replanned' => $intake->replanned,
-            'money' => FieldAccess::ofUser()->sees('gift.amount') ? (object) $this->proof->source($intake)->toArray() : null,
+            'money' => FieldAccess::ofUser()->sees('gift.amount') ? new JsonMap($this->proof->source($intake)->toArray()) : null,
             'restore_point' => $intake->restore_point,
             'may_change' => Gate::allows('update', $intake),
             'settings' => $intake->choices()->toArray(),

@@ -12,7 +12,12 @@ use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldPlace;
 
-/** Changes as a person reads them. */
+/**
+ * Changes as a person reads them.
+ *
+ * @phpstan-type ShownField array{column: string, label: string, before: ?string, after: ?string}
+ * @phpstan-type ShownChange array{subject: value-of<Subject>, action: value-of<Action>, fields: list<ShownField>}
+ */
 final readonly class ChangeWords
 {
     /** What is no field: made of others, or said of a way to reach someone. */
@@ -30,7 +35,7 @@ final readonly class ChangeWords
     /**
      * @param  ?int  $intakeId  the intake whose rows references stand for
      * @param  array<string, ?string>  $values  further values of the thing as it is stored
-     * @return array{subject: string, action: string, fields: list<array{column: string, label: string, before: ?string, after: ?string}>}
+     * @return ShownChange
      */
     public function of(Change $change, ?int $intakeId, array $values = []): array
     {

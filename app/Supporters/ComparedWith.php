@@ -7,7 +7,11 @@ namespace App\Supporters;
 use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 
-/** With whom records are compared: the rows of an intake, or supporters in a search for duplicates. */
+/**
+ * With whom records are compared: the rows of an intake, or supporters in a search for duplicates.
+ *
+ * @phpstan-type Against array{kind: 'all'|'group'|'search'|'ids'|'file'|'nothing', group?: string, search?: int, ids?: list<int>}
+ */
 final readonly class ComparedWith
 {
     public const ALL = 'all';
@@ -26,6 +30,7 @@ final readonly class ComparedWith
     private const NOTHING = 'nothing';
 
     /**
+     * @param  'all'|'group'|'search'|'ids'|'file'|'nothing'  $kind
      * @param  string  $group  name of the group, if it is one
      * @param  int  $search  number of the saved search, if it is one
      * @param  list<int>  $ids  numbers of supporters, if it is a list of them
@@ -49,10 +54,15 @@ final readonly class ComparedWith
             );
     }
 
-    /** @return array<string, mixed> */
+    /** @return Against */
     public function toArray(): array
     {
-        return ['kind' => $this->kind, ...array_filter(['group' => $this->group, 'search' => $this->search, 'ids' => $this->ids])];
+        return [
+            'kind' => $this->kind,
+            ...$this->group === '' ? [] : ['group' => $this->group],
+            ...$this->search === 0 ? [] : ['search' => $this->search],
+            ...$this->ids === [] ? [] : ['ids' => $this->ids],
+        ];
     }
 
     /** Whether stored supporters are looked at, beside those that a row or a person names. */

@@ -25,7 +25,15 @@ use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Records\NameForms;
 use PineSieve\Core\Records\SupporterRecord;
 
-/** Every change to a supporter, with before and after; a single one can be put back. */
+/**
+ * Every change to a supporter, with before and after; a single one can be put back.
+ *
+ * @phpstan-type HistoryField array{column: string, label: string, before: ?string, after: ?string, can_be_put_back: bool}
+ * @phpstan-type HistoryChange array{subject: value-of<Subject>, action: value-of<Action>, change: int, fields: list<HistoryField>}
+ * @phpstan-type SourceLabel array{id: int, name: string, file: string, sheet: string}
+ * @phpstan-type HistoryEntry array{id: int, at: string, cause: value-of<ActKind>, by: ?string, intake: ?SourceLabel, row: ?int, changes: list<HistoryChange>}
+ * @phpstan-type HistoryPage array{entries: list<HistoryEntry>, more: bool}
+ */
 final readonly class History
 {
     private const PAGE = 60;
@@ -41,7 +49,7 @@ final readonly class History
 
     /**
      * @param  int  $before  id of the entry that the page before ended with; 0 for the latest
-     * @return array{entries: list<array<string, mixed>>, more: bool}
+     * @return HistoryPage
      */
     public function of(int $supporter, int $before, FieldAccess $sight): array
     {
@@ -75,7 +83,7 @@ final readonly class History
     /**
      * @param  list<Change>  $changes
      * @param  array<string, array<string, ?string>>  $things
-     * @return list<array<string, mixed>>
+     * @return list<HistoryChange>
      */
     private function shown(array $changes, array $things, FieldAccess $sight): array
     {

@@ -114,7 +114,7 @@ final class IntakeChoicesTest extends TestCase
         $intake = $this->sifted("Last name,First name,Email,Home phone\nLee,Ann,ann@example.org,603-555-0199\n", $choices);
         $after = $this->getJson("/api/intakes/{$intake->id}/rows/2/match")
             ->assertOk()
-            ->json('candidates.0.after.Phone');
+            ->json('candidates.0.after.phone');
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'Ann'])->assertOk();
 
         self::assertSame($phones, self::phones());

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Accounts\Role;
 use App\Accounts\User;
 use App\Intakes\Intake;
+use App\Support\Http\Answers;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
 use Illuminate\Http\UploadedFile;
@@ -15,6 +16,9 @@ use Illuminate\Testing\TestResponse;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\Feed;
+use ReflectionMethod;
+use Tests\Support\Answers\AnswerCheck;
+use Tests\Support\Answers\AnswerTypes;
 
 /** A test over HTTP on the real database, emptied before each one. */
 abstract class TestCase extends BaseTestCase
@@ -78,6 +82,8 @@ abstract class TestCase extends BaseTestCase
         'duplicate_rounds',
     ];
 
+    private static ?AnswerTypes $types = null;
+
     public function createApplication()
     {
         $app = require __DIR__ . '/../../bootstrap/app.php';
@@ -103,7 +109,30 @@ abstract class TestCase extends BaseTestCase
             $route->flushController();
         }
 
-        return parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
+        $response = parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
+        $this->mustAnswerAsSaid($response);
+
+        return $response;
+    }
+
+    /** Whatever a test is about: an answer is of the type that its action says. */
+    private function mustAnswerAsSaid(TestResponse $response): void
+    {
+        self::$types ??= new AnswerTypes();
+        [$class, $method] = explode('@', (string) app('router')->current()?->getActionName()) + [1 => '__invoke'];
+        $isJson = $response->isSuccessful() && str_contains((string) $response->headers->get('Content-Type'), 'application/json');
+        if (!$isJson || !class_exists($class) || !method_exists($class, $method)) {
+            return;
+        }
+        foreach ((new ReflectionMethod($class, $method))->getAttributes(Answers::class) as $attribute) {
+            $answers = $attribute->newInstance();
+            $fault = (new AnswerCheck(self::$types))->fault(
+                $answers->class,
+                $answers->type,
+                json_decode((string) $response->getContent(), true),
+            );
+            self::assertNull($fault, "{$class}::{$method}() answers otherwise than it says. {$fault}");
+        }
     }
 
     protected function user(Role $role = Role::DataSteward): User

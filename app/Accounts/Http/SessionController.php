@@ -6,30 +6,33 @@ namespace App\Accounts\Http;
 
 use App\Accounts\Audit;
 use App\Accounts\Organization;
-use App\Accounts\User;
+use App\Accounts\Role;
+use App\Accounts\User as Account;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 
-/** Signing in and out. */
+/**
+ * Signing in and out.
+ *
+ * @phpstan-type User array{id: int, name: string, email: string, role: value-of<Role>, must_change: bool, may_load: bool, may_edit: bool, may_set_standards: bool, may_administer: bool}
+ * @phpstan-type Session array{user: ?User, organization: string, currency: string}
+ */
 final class SessionController extends Controller
 {
+    #[Answers(self::class, 'Session')]
     public function show(Request $request): JsonResponse
     {
-        $user = $request->user();
-
-        return response()->json([
-            'user' => $user instanceof User ? self::user($user) : null,
-            'organization' => config('sieve.organization'),
-            'currency' => Organization::read()->currency,
-        ]);
+        return response()->json(self::session($request));
     }
 
+    #[Answers(self::class, 'Session')]
     public function store(Request $request): JsonResponse
     {
         $credentials = $request->validate(['email' => ['required', 'string'], 'password' => ['required', 'string']]);
-        $email = User::emailKey($credentials['email']);
+        $email = Account::emailKey($credentials['email']);
         if (!Auth::attempt(['email' => $email, 'password' => $credentials['password'], 'disabled_at' => null])) {
             Audit::note(Audit::REFUSED, 'Email ' . mb_substr($email, 0, 120));
 
@@ -37,13 +40,8 @@ final class SessionController extends Controller
         }
         $request->session()->regenerate();
         Audit::note(Audit::SIGN_IN, 'Signed in');
-        $user = $request->user();
 
-        return response()->json([
-            'user' => $user instanceof User ? self::user($user) : null,
-            'organization' => config('sieve.organization'),
-            'currency' => Organization::read()->currency,
-        ]);
+        return response()->json(self::session($request));
     }
 
     public function destroy(Request $request): JsonResponse
@@ -55,8 +53,20 @@ final class SessionController extends Controller
         return response()->json(['user' => null]);
     }
 
-    /** @return array<string, mixed> */
-    private static function user(User $user): array
+    /** @return Session */
+    private static function session(Request $request): array
+    {
+        $user = $request->user();
+
+        return [
+            'user' => $user instanceof Account ? self::user($user) : null,
+            'organization' => (string) config('sieve.organization'),
+            'currency' => Organization::read()->currency,
+        ];
+    }
+
+    /** @return User */
+    private static function user(Account $user): array
     {
         return [
             'id' => $user->id,

@@ -17,7 +17,11 @@ use PineSieve\Core\Reading\FormulaGuard;
 use PineSieve\Core\Reading\HeaderRow;
 use PineSieve\Core\Reading\SourceFile;
 
-/** A file of held rows that comes back corrected: it finds its rows again and settles them. */
+/**
+ * A file of held rows that comes back corrected: it finds its rows again and settles them.
+ *
+ * @phpstan-type Settled array{rows: int, corrected: int, settled: int, still_held: int, not_held: int}
+ */
 final readonly class FixedRows
 {
     /** Rows that such a file may have. */
@@ -85,7 +89,7 @@ final readonly class FixedRows
 
     /**
      * @param  array<int, array<int, array<string, string>>>  $file  as read() gives it
-     * @return array{rows: int, corrected: int, settled: int, still_held: int, not_held: int}
+     * @return Settled
      */
     public function settle(array $file, ?int $userId): array
     {

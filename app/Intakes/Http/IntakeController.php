@@ -13,6 +13,7 @@ use App\Intakes\Loading\LoadQueue;
 use App\Intakes\Sources\Opening;
 use App\Intakes\Sources\SourceStore;
 use App\Intakes\Summary;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Supporters\ComparedWith;
 use Illuminate\Http\JsonResponse;
@@ -28,6 +29,7 @@ final class IntakeController extends Controller
 {
     public function __construct(private readonly Summary $summary) {}
 
+    #[Answers(Summary::class, 'IntakeList')]
     public function index(Request $request): JsonResponse
     {
         $this->authorize('viewAny', Intake::class);
@@ -43,6 +45,7 @@ final class IntakeController extends Controller
         ]);
     }
 
+    #[Answers(Summary::class, 'IntakeSummary')]
     public function show(Intake $intake): JsonResponse
     {
         $this->authorize('view', $intake);
@@ -50,6 +53,7 @@ final class IntakeController extends Controller
         return response()->json($this->summary->of($intake));
     }
 
+    #[Answers(Summary::class, 'Opened')]
     public function store(Request $request, Opening $opening): JsonResponse
     {
         $this->authorize('create', Intake::class);
@@ -99,6 +103,7 @@ final class IntakeController extends Controller
         return response()->json($this->summary->of($intake), 201);
     }
 
+    #[Answers(Summary::class, 'IntakeSummary')]
     public function update(Request $request, Intake $intake): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -179,6 +184,7 @@ final class IntakeController extends Controller
         return response()->json($this->summary->of($intake));
     }
 
+    #[Answers(Summary::class, 'IntakeSummary')]
     public function sift(Intake $intake): JsonResponse
     {
         $this->authorize('update', $intake);

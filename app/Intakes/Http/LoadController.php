@@ -16,6 +16,7 @@ use App\Intakes\Proof\Proof;
 use App\Intakes\Sifting\RowMoney;
 use App\Intakes\Sources\SourceStore;
 use App\Intakes\Summary;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Lists;
 use Illuminate\Http\JsonResponse;
@@ -28,6 +29,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** Loading an intake, proving it, and taking it back. */
 final class LoadController extends Controller
 {
+    #[Answers(Summary::class, 'IntakeSummary')]
     public function load(Request $request, Intake $intake, Summary $summary, LoadQueue $queue): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -59,6 +61,7 @@ final class LoadController extends Controller
     }
 
     /** Brings a few rows in, to be looked at before the rest. */
+    #[Answers(Summary::class, 'IntakeSummary')]
     public function trial(Request $request, Intake $intake, TrialRows $trial, Summary $summary, LoadQueue $queue): JsonResponse
     {
         $this->authorize('update', $intake);

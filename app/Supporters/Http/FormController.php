@@ -9,6 +9,7 @@ use App\Records\JournalEntry;
 use App\Records\Supporter;
 use App\Standards\FieldAccess;
 use App\Standards\FieldSetting;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Supporters\Forms;
 use App\Supporters\GiftForms;
@@ -113,6 +114,7 @@ final class FormController extends Controller
         return $this->kept($request, $supporter->id, 200);
     }
 
+    #[Answers(History::class, 'HistoryPage')]
     public function history(Request $request, Supporter $supporter, History $history): JsonResponse
     {
         $this->authorize('view', $supporter);

@@ -9,7 +9,9 @@ use App\Records\GiftSums;
 use App\Records\Merge;
 use App\Records\Supporter;
 use App\Standards\FieldAccess;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
+use App\Support\Http\JsonMap;
 use App\Support\Lists;
 use App\Supporters\Links;
 use App\Supporters\Origins;
@@ -21,14 +23,21 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Gifts\GiftKind;
+use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\Standards;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
-/** Supporters, to find and to look at. */
+/**
+ * Supporters, to find and to look at.
+ *
+ * @phpstan-type SupporterRow array{id: int, kind: value-of<SupporterKind>, name: string, city: string, email: ?string, phone: ?string, gifts: int, given: ?JsonMap<string>, latest: ?string}
+ * @phpstan-type SupporterList array{total: int, page: int, pages: int, supporters: list<SupporterRow>}
+ */
 final class SupporterController extends Controller
 {
     private const PAGE = 50;
 
+    #[Answers(self::class, 'SupporterList')]
     public function index(Request $request): JsonResponse
     {
         $this->authorize('viewAny', Supporter::class);

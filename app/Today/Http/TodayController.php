@@ -16,17 +16,30 @@ use App\Rereading\Rereadings;
 use App\Standards\FieldAccess;
 use App\Standards\Measures;
 use App\Standards\Rule;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
+use App\Support\Http\JsonMap;
 use App\Supporters\SupporterSearch;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\RuleSubject;
 
-/** The state of the data in the morning: what waits for a person, how far the data can be trusted, and what came in over time. */
+/**
+ * The state of the data in the morning: what waits for a person, how far the data can be trusted, and what came in over time.
+ *
+ * @phpstan-import-type IntakeSummary from Summary
+ * @phpstan-type Worklist array{id: int, subject: value-of<RuleSubject>, sentence: string, count: int}
+ * @phpstan-type DayFigure array{day: string, count: int, total: int}
+ * @phpstan-type TrustFigure array{group: string, count: int, total: int, over_time: list<DayFigure>}
+ * @phpstan-type Month array{month: string, supporters: int, gifts: int}
+ * @phpstan-type Today array{waiting: list<IntakeSummary>, loaded: list<IntakeSummary>, held: int, worklists: list<Worklist>, attention: list<array{filter: string, says: string, count: int}>, rereadings: int, duplicates: ?int, supporters: int, gifts: int, given: ?JsonMap<string>, trust: list<TrustFigure>, months: list<Month>}
+ */
 final class TodayController extends Controller
 {
     private const MONTHS = 24;
 
+    #[Answers(self::class, 'Today')]
     public function __invoke(
         Summary $summary,
         HeldQueue $held,
@@ -82,7 +95,7 @@ final class TodayController extends Controller
             'duplicates' => DuplicateSearch::real()->where('state', 'done')->exists() ? array_sum($duplicates->counts()) : null,
             'supporters' => Supporter::query()->count(),
             'gifts' => Gift::query()->count(),
-            'given' => $sight->sees('gift.amount') ? (object) GiftSums::of(DB::table('gifts'))->given->toArray() : null,
+            'given' => $sight->sees('gift.amount') ? new JsonMap(GiftSums::of(DB::table('gifts'))->given->toArray()) : null,
             'trust' => array_map(
                 static fn(string $group, array $figure): array => [
                     'group' => $group,

@@ -1,98 +1,14 @@
-/** Amounts by the code of their currency (ISO 4217); none of them zero. */
-export type Amounts = Record<string, string>;
+import type { Amounts, Against, IntakeSummary, Session, Settings, User } from './answers';
+
+export type { Against, Amounts, Session, Settings, User };
+export type Intake = IntakeSummary;
+export type IntakeState = Intake['state'];
 
 export type Outcome = 'new' | 'updated' | 'unchanged' | 'held' | 'left_out';
-
-export type IntakeState =
-  'typing' | 'waiting' | 'stopped' | 'reading' | 'failed' | 'mapping' | 'sifting' | 'ready' | 'loading' | 'loaded' | 'undoing' | 'undone';
-
-export interface User {
-  id: number;
-  name: string;
-  email: string;
-  role: string;
-  may_load: boolean;
-  may_edit: boolean;
-  may_set_standards: boolean;
-  may_administer: boolean;
-  /** The password was given by someone else, and nothing can be done before it is replaced. */
-  must_change: boolean;
-}
-
-export interface Session {
-  user: User | null;
-  organization: string;
-  /** The organization's own currency: ISO 4217. */
-  currency: string;
-}
-
-export interface Settings {
-  effect: 'fill blanks' | 'replace' | 'leave alone';
-  blanks_empty: boolean;
-  system: string;
-  accept_addresses: boolean;
-  groups: string[];
-  groups_new: string[];
-  tags: string[];
-  tags_new: string[];
-  no_contact: boolean;
-  description: string;
-  agreed: string;
-  agreed_by: string;
-  is_quiet: boolean;
-  /** What a match does to a group of fields, where that is not the usual effect. */
-  effects: Record<string, string>;
-  new: 'add' | 'leave out';
-  unsure: 'hold' | 'ask';
-  /** What becomes of values that can't be read, by field, where that is not as the standards say. */
-  unreadable: Record<string, 'hold' | 'without'>;
-  notes_unread: boolean;
-  against: Against;
-}
-
-/** Whom the rows of an intake are compared with. */
-export interface Against {
-  kind: 'all' | 'group' | 'search' | 'ids' | 'file' | 'nothing';
-  group?: string;
-  search?: number;
-  ids?: number[];
-}
 
 export interface SavedSearches {
   searches: { id: number; name: string; query: Record<string, string> }[];
   groups: string[];
-}
-
-export interface Intake {
-  id: number;
-  name: string;
-  state: IntakeState;
-  file_name: string;
-  file_size: number;
-  by: string | null;
-  created_at: string;
-  loaded_at: string | null;
-  loaded_by: string | null;
-  undone_at: string | null;
-  plan_name: string | null;
-  rows: number;
-  is_sifted: boolean;
-  columns: { total: number; settled: boolean; sure: number; look: number; open: number; left_behind: number };
-  outcomes: Record<Outcome, number>;
-  held: { problem: number; person: number; unsure: number };
-  /** New ones whose name others have. */
-  namesakes: number;
-  trial: { rows: number; done: boolean } | null;
-  addresses: { none: number; same: number; ask: number; accepted: number; kept: number };
-  replanned: number;
-  money: Amounts | null;
-  restore_point: string | null;
-  may_change: boolean;
-  settings: Settings;
-  progress: { done: number; total: number; seconds: number; per_second: number | null; seconds_left: number | null };
-  error: string | null;
-  /** Whether what was loaded adds up; true before it is loaded. */
-  balanced: boolean;
 }
 
 export interface SourceView {
@@ -399,18 +315,6 @@ export interface Origin {
   row: number | null;
   columns: string[];
   before: string | null;
-}
-
-export interface SupporterRow {
-  id: number;
-  kind: string;
-  name: string;
-  city: string;
-  email: string | null;
-  phone: string | null;
-  gifts: number;
-  given: Amounts | null;
-  latest: string | null;
 }
 
 export interface Gift {

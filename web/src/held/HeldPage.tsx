@@ -2,6 +2,7 @@ import { Button, Checkbox, Menu, Select } from '@mantine/core';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
+import type { Settled } from '../api/answers';
 import { api } from '../api/client';
 import { useMay } from '../shared/session';
 import { TitleLine } from '../shared/TitleLine';
@@ -42,14 +43,6 @@ interface Held {
   total: number;
   pages: number;
   colleagues: { id: number; name: string }[];
-}
-
-export interface Settled {
-  rows: number;
-  corrected: number;
-  settled: number;
-  still_held: number;
-  not_held: number;
 }
 
 /** What became of the rows that something was done with. */

@@ -3,8 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type DragEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client';
-import type { Intake } from '../api/types';
-import type { Settled } from '../held/HeldPage';
+import type { Opened } from '../api/answers';
 import { Trouble } from '../shared/Notice';
 
 /** Where a file is dropped or chosen to begin an intake. */
@@ -16,11 +15,11 @@ export function Drop({ small = false }: { small?: boolean }) {
   const bring = useMutation({
     mutationFn: (file: File | string) => {
       if (typeof file === 'string') {
-        return api.post<Intake | { settled: Settled }>('intakes', { text: file });
+        return api.post<Opened>('intakes', { text: file });
       }
       const form = new FormData();
       form.append('file', file);
-      return api.post<Intake | { settled: Settled }>('intakes', form);
+      return api.post<Opened>('intakes', form);
     },
     onSuccess: (answer) => {
       // A file of held rows found its rows again: there is no new intake.

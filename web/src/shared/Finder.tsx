@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client';
-import type { SupporterRow } from '../api/types';
+import type { SupporterList } from '../api/answers';
 
 /** Quick search over supporters: name, email, phone or old id. Ctrl+K goes there from anywhere. */
 export function Finder() {
@@ -15,7 +15,7 @@ export function Finder() {
   const box = useCombobox({ onDropdownClose: () => box.resetSelectedOption() });
   const found = useQuery({
     queryKey: ['find', asked],
-    queryFn: () => api.get<{ supporters: SupporterRow[]; total: number }>(`supporters?q=${encodeURIComponent(asked)}`),
+    queryFn: () => api.get<SupporterList>(`supporters?q=${encodeURIComponent(asked)}`),
     enabled: asked !== '',
   });
   useEffect(() => {

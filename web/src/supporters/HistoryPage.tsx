@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { api } from '../api/client';
-import type { ShownChange } from '../api/types';
+import type { HistoryPage as History } from '../api/answers';
 import { causes } from './causes';
 import { useMay } from '../shared/session';
 import { TitleLine } from '../shared/TitleLine';
@@ -12,16 +12,6 @@ import { Pane } from '../shared/Pane';
 import { ShowMore } from '../shared/ShowMore';
 import { Of } from '../shared/Of';
 
-interface Entry {
-  id: number;
-  at: string;
-  cause: string;
-  by: string | null;
-  intake: { id: number; name: string } | null;
-  row: number | null;
-  changes: (Omit<ShownChange, 'fields'> & { change: number; fields: (ShownChange['fields'][number] & { can_be_put_back: boolean })[] })[];
-}
-
 /** Every change to a supporter, with before and after; each can be put back by itself. */
 export function HistoryPage() {
   const { id = '' } = useParams();
@@ -29,7 +19,7 @@ export function HistoryPage() {
   const queries = useQueryClient();
   const list = useInfiniteQuery({
     queryKey: ['supporter', id, 'history'],
-    queryFn: ({ pageParam }) => api.get<{ entries: Entry[]; more: boolean }>(`supporters/${id}/history?before=${pageParam}`),
+    queryFn: ({ pageParam }) => api.get<History>(`supporters/${id}/history?before=${pageParam}`),
     initialPageParam: 0,
     getNextPageParam: (last) => (last.more ? last.entries[last.entries.length - 1]?.id : undefined),
   });

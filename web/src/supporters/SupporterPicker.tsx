@@ -3,7 +3,7 @@ import { useDebouncedValue } from '@mantine/hooks';
 import { useQuery } from '@tanstack/react-query';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { api } from '../api/client';
-import type { SupporterRow } from '../api/types';
+import type { SupporterList, SupporterRow } from '../api/answers';
 
 interface SupporterPickerProps {
   label: string;
@@ -21,7 +21,7 @@ export function SupporterPicker({ label, first = '', autoFocus = false, onPick, 
   const box = useCombobox();
   const found = useQuery({
     queryKey: ['find', asked],
-    queryFn: () => api.get<{ supporters: SupporterRow[] }>(`supporters?q=${encodeURIComponent(asked)}`),
+    queryFn: () => api.get<SupporterList>(`supporters?q=${encodeURIComponent(asked)}`),
     enabled: asked !== '',
   });
   const rows = asked === '' ? [] : (found.data?.supporters.slice(0, 8) ?? []);

@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import type { SupporterRow } from '../api/types';
+import type { SupporterList } from '../api/answers';
 import { SavedSearchMenu } from './SavedSearchMenu';
 import { useMay } from '../shared/session';
 import { TitleLine } from '../shared/TitleLine';
@@ -10,13 +10,6 @@ import { Pager } from '../shared/Pager';
 import { Pane } from '../shared/Pane';
 import { SearchField } from '../shared/SearchField';
 import { useSearch } from '../shared/useSearch';
-
-interface Supporters {
-  total: number;
-  page: number;
-  pages: number;
-  supporters: SupporterRow[];
-}
 
 const filters: Record<string, string> = {
   alike: 'who may be the same as someone else',
@@ -46,7 +39,7 @@ export function SupportersPage() {
   const asked_ = ['filter', 'intake', 'made', 'rule', 'month', 'group', 'tag'].filter((key) => query.has(key));
   const filter = asked_.map((key) => `&${key}=${encodeURIComponent(query.get(key) ?? '')}`).join('');
   const navigate = useNavigate();
-  const { text, search, asked, page, setPage, found } = useSearch<Supporters>('supporters', query.get('q') ?? '', filter);
+  const { text, search, asked, page, setPage, found } = useSearch<SupporterList>('supporters', query.get('q') ?? '', filter);
   return (
     <>
       <TitleLine title="Supporters">{found.data !== undefined && counted(found.data.total, 'supporter')}</TitleLine>

@@ -1,11 +1,6 @@
 import { CompositeChart } from '@mantine/charts';
 import { useNavigate } from 'react-router';
-
-export interface Month {
-  month: string;
-  supporters: number;
-  gifts: number;
-}
+import type { Month } from '../api/answers';
 
 /** Supporters and gifts over two years; a month leads to its gifts. */
 export function Months({ months }: { months: Month[] }) {

@@ -1,7 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { api } from '../api/client';
-import type { Amounts, Intake } from '../api/types';
+import type { Today } from '../api/answers';
+import type { Intake } from '../api/types';
 import { useMay } from '../shared/session';
 import { TitleLine } from '../shared/TitleLine';
 import { Drop } from '../intakes/Drop';
@@ -9,25 +10,8 @@ import { nextStage } from '../intakes/stages';
 import { count, counted, moneys, moment } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
-import { Months, type Month } from './Months';
-import { Trust, type TrustFigure } from './Trust';
-
-interface Today {
-  waiting: Intake[];
-  loaded: Intake[];
-  held: number;
-  worklists: { id: number; subject: string; sentence: string; count: number }[];
-  attention: { filter: string; says: string; count: number }[];
-  /** Clusters that the last search found; null before the first. */
-  duplicates: number | null;
-  /** Stored values that today's reading of their source rows reads otherwise. */
-  rereadings: number;
-  supporters: number;
-  gifts: number;
-  given: Amounts | null;
-  trust: TrustFigure[];
-  months: Month[];
-}
+import { Months } from './Months';
+import { Trust } from './Trust';
 
 const why: Record<string, (intake: Intake) => string> = {
   source: (intake) =>

@@ -1,12 +1,6 @@
 import { count } from '../shared/format';
 import { Trend } from '../shared/Trend';
-
-export interface TrustFigure {
-  group: string;
-  count: number;
-  total: number;
-  over_time: { day: string; count: number; total: number }[];
-}
+import type { TrustFigure } from '../api/answers';
 
 /** Of how many records a group of fields has all that the standards ask for, and how that went over time. */
 export function Trust({ figures }: { figures: TrustFigure[] }) {

@@ -84,7 +84,7 @@ function Choices({
         : against.kind === 'ids'
           ? (against.ids?.length ?? 0) > 0
           : true;
-  const effect = (group: string, chosen: string | null) => {
+  const effect = (group: string, chosen: Settings['effect'] | 'usual' | null) => {
     const others = Object.fromEntries(Object.entries(draft.effects).filter(([of]) => of !== group));
     setDraft({ ...draft, effects: chosen === null || chosen === 'usual' ? others : { ...others, [group]: chosen } });
   };
@@ -167,7 +167,7 @@ function Choices({
                     ...group.effects.map((value) => ({ value, label: does[value] ?? value })),
                   ]}
                   comboboxProps={{ width: 260, position: 'bottom-end' }}
-                  onChange={(chosen) => effect(group.key, chosen)}
+                  onChange={(chosen) => effect(group.key, chosen as Settings['effect'] | 'usual' | null)}
                 />
               </label>
             ))}
