@@ -65,6 +65,13 @@ final class Act extends Model
         ]);
     }
 
+    /** The same one that was cut off before its end, or else a new one. */
+    public static function goOn(ActKind $kind, ?int $userId, string $what): self
+    {
+        return self::query()->where('kind', $kind)->where('state', ActState::UnderWay)->where('what', mb_substr($what, 0, 500))->first() ??
+            self::begin($kind, $userId, $what);
+    }
+
     /** One that is over with a single writing. */
     public static function once(ActKind $kind, ?int $userId): self
     {

@@ -77,7 +77,8 @@ final readonly class PickLists
     }
 
     /**
-     * Puts one value in place of another in every record that has it: one act, that can be taken back.
+     * Puts one value in place of another in every record that has it: one act, that can be taken back. All records are
+     * checked before the first is written; they are written some at a time, and one that was cut off goes on when it is asked again.
      *
      * @return int records that were changed
      *
@@ -85,24 +86,49 @@ final readonly class PickLists
      */
     public function merge(Field $field, string $from, string $to, ?User $user): int
     {
-        return $this->db->transaction(function () use ($field, $from, $to, $user): int {
-            $this->ids->queueUp();
-            $act = Act::begin(ActKind::ListMerge, $user?->id, "Merged \"{$from}\" into \"{$to}\" of \"{$field->label}\"");
-            $changed = 0;
-            $after = 0;
-            do {
-                $rows = $this->having($field, $from)->where('id', '>', $after)->orderBy('id')->limit(self::CHUNK)->get();
-                $entries = $this->entries($field, Lists::of($rows), $from, $to);
-                $after = $rows->last()->id ?? $after;
-                if ($entries !== []) {
-                    $this->writer->write($entries, $act);
-                }
-                $changed += count($entries);
-            } while ($rows->count() === self::CHUNK);
-            $this->acts->end($act, Audit::STANDARDS);
+        foreach ($this->chunks($field, $from, $to) as $entries) {
+            $this->check($entries);
+        }
+        $act = Act::goOn(ActKind::ListMerge, $user?->id, "Merged \"{$from}\" into \"{$to}\" of \"{$field->label}\"");
+        $changed = 0;
+        foreach ($this->chunks($field, $from, $to) as $entries) {
+            $this->db->transaction(function () use ($entries, $act): void {
+                $this->ids->queueUp();
+                $this->writer->write($entries, $act);
+            });
+            $changed += count($entries);
+        }
+        $this->acts->end($act, Audit::STANDARDS);
 
-            return $changed;
-        });
+        return $changed;
+    }
+
+    /** @return \Generator<int, non-empty-list<Entry>> what the merge changes, some hundred records at a time */
+    private function chunks(Field $field, string $from, string $to): \Generator
+    {
+        $after = 0;
+        do {
+            $rows = $this->having($field, $from)->where('id', '>', $after)->orderBy('id')->limit(self::CHUNK)->get();
+            $after = $rows->last()->id ?? $after;
+            $entries = $this->entries($field, Lists::of($rows), $from, $to);
+            if ($entries !== []) {
+                yield $entries;
+            }
+        } while ($rows->count() === self::CHUNK);
+    }
+
+    /** @param  non-empty-list<Entry>  $entries */
+    private function check(array $entries): void
+    {
+        $ids = array_values(array_unique(array_map(static fn(Entry $entry): int => (int) $entry->owner, $entries)));
+        [$stored, $things] = [$this->reader->read($ids), $this->reader->things($ids)];
+        foreach ($entries as $entry) {
+            $id = (int) $entry->owner;
+            $problems = $this->checks->blocking($stored[$id], $entry->changes, $things[$id]);
+            if ($problems !== []) {
+                throw UnusableMerge::of($stored[$id]->field('display_name'), $problems[0]->reason);
+            }
+        }
     }
 
     private function having(Field $field, string $value): Builder
@@ -126,18 +152,12 @@ final readonly class PickLists
     private function entries(Field $field, array $rows, string $from, string $to): array
     {
         $place = FieldPlace::of($field->key) ?? throw new \LogicException("Nothing is kept for {$field->key}.");
-        $ids = array_values(array_unique(array_column($rows, 'supporter_id')));
-        [$stored, $things, $entries] = [$this->reader->read($ids), $this->reader->things($ids), []];
+        $entries = [];
         foreach ($rows as $row) {
             $change = $this->change($field, $place, $row, $from, $to);
-            if ($change === null) {
-                continue;
+            if ($change !== null) {
+                $entries[] = new Entry($row->supporter_id, [$change]);
             }
-            $problems = $this->checks->blocking($stored[$row->supporter_id], [$change], $things[$row->supporter_id]);
-            if ($problems !== []) {
-                throw UnusableMerge::of($stored[$row->supporter_id]->field('display_name'), $problems[0]->reason);
-            }
-            $entries[] = new Entry($row->supporter_id, [$change]);
         }
 
         return $entries;

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Accounts\Role;
+use App\Records\Act;
+use App\Records\ActKind;
+use App\Records\ActState;
 use Illuminate\Support\Facades\DB;
 
 /** Nothing gets around the standards, and what is emptied is empty. */
@@ -209,6 +212,47 @@ final class OneCheckerTest extends TestCase
         self::assertEqualsCanonicalizing(['Big', 'B', 'huge'], $answer['values'][0]['spellings']);
         self::assertSame('Large', DB::table('custom_values')->value('value'));
         self::assertSame(1, DB::table('acts')->where('kind', 'list merge')->count());
+    }
+
+    public function test_merging_list_values_checks_every_record_before_it_writes_one_and_goes_on_where_it_was_cut_off(): void
+    {
+        $shirt = $this->as()
+            ->postJson('/api/fields', ['label' => 'Shirt', 'type' => 'pick list', 'options' => ['Large', 'Big']])
+            ->json('key');
+        // Names that are not alike, so that nobody is asked about.
+        $names = array_map(
+            static fn(int $i): string => ucfirst(substr(strtr(md5((string) $i), '0123456789', 'ghijklmnop'), 0, 10)),
+            range(1, 501),
+        );
+        $rows = array_map(
+            static fn(string $name): string => "{$name},{$name}s,Big," . ($name === $names[500] ? '' : "{$name}@example.org"),
+            $names,
+        );
+        $this->loaded("First name,Last name,Shirt,Email\n" . implode("\n", $rows) . "\n");
+        $rule = $this->postJson('/api/rules', [
+            'subject' => 'person',
+            'field' => 'email',
+            'strength' => 'must',
+            'conditions' => [['field' => $shirt, 'test' => 'is', 'values' => ['Large']]],
+        ])
+            ->assertCreated()
+            ->json('id');
+        $merge = ['from' => 'Big', 'to' => 'Large'];
+        $refused = $this->postJson("/api/fields/{$shirt}/list/merge", $merge)
+            ->assertStatus(422)
+            ->json('message');
+        self::assertStringContainsString($names[500], $refused);
+        self::assertSame(501, DB::table('custom_values')->where('value', 'Big')->count());
+
+        $this->deleteJson("/api/rules/{$rule}")->assertSuccessful();
+        $cut = Act::begin(ActKind::ListMerge, (int) auth()->id(), 'Merged "Big" into "Large" of "Shirt"');
+        $this->postJson("/api/fields/{$shirt}/list/merge", $merge)
+            ->assertOk()
+            ->assertJson(['changed' => 501]);
+        self::assertSame([ActState::Done, 501], [$cut->refresh()->state, $cut->records]);
+        $this->postJson("/api/acts/{$cut->id}/undo")
+            ->assertOk()
+            ->assertJson(['restored' => 501, 'kept' => 0]);
     }
 
     public function test_the_same_gift_by_hand_warns_and_the_same_member_is_linked_once(): void

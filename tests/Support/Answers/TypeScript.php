@@ -20,15 +20,25 @@ final class TypeScript
     /** @var array<string, string> name to its declaration */
     private array $declared = [];
 
+    /** @var array<string, class-string> name to the class that describes it */
+    private array $from = [];
+
     public function __construct(private readonly AnswerTypes $types) {}
 
     /** @param  class-string  $class */
     public function declare(string $class, string $name): void
     {
-        if (isset($this->declared[$name])) {
+        [$from, $type] = $this->types->find($class, $name);
+        if (isset($this->from[$name])) {
+            if ($this->from[$name] !== $from) {
+                throw new LogicException(
+                    "{$this->from[$name]} and {$from} both describe a type {$name}: the screens could not tell which.",
+                );
+            }
+
             return;
         }
-        [$from, $type] = $this->types->find($class, $name);
+        $this->from[$name] = $from;
         // It may name itself.
         $this->declared[$name] = '';
         $this->declared[$name] = "export type {$name} = " . $this->write($from, $type) . ';';
