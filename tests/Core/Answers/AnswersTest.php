@@ -31,7 +31,10 @@ final class AnswersTest extends TestCase
         yield 'a pair cut short' => [[...self::GOOD, 'pair' => ['a']], 'Book.pair: "1" is missing'];
         yield 'something unsaid' => [[...self::GOOD, 'pin' => '0000'], 'Book: nothing is said of "pin"'];
         yield 'something missing' => [array_diff_key(self::GOOD, ['id' => 0]), 'Book: "id" is missing'];
-        yield 'one within itself' => [[...self::GOOD, 'next' => [...self::GOOD, 'id' => true]], 'Book.next is to be (Book | null), and is '];
+        yield 'one within itself' => [
+            [...self::GOOD, 'next' => [...self::GOOD, 'id' => true]],
+            'Book.next is to be (Book | null), and is ',
+        ];
         yield 'none within itself' => [[...self::GOOD, 'next' => null], null];
     }
 
