@@ -5,7 +5,7 @@ export default defineConfig({
   testMatch: process.env['SCREENSHOTS'] === undefined ? '*.spec.ts' : 'screenshots.ts',
   outputDir: 'test-results',
   // A busy machine is slow, not wrong.
-  timeout: 180_000,
+  timeout: 480_000,
   expect: { timeout: 30_000 },
   workers: 1,
   reporter: 'list',

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { bring, drop, load, looksSound, signIn, workOut } from './steps';
+import { bring, drop, load, looksSound, settleByKeyboard, signIn, workOut } from './steps';
 
 test('a sign-up workbook with one of everything: two sheets, findings, steps, a trial', async ({ page }) => {
   await signIn(page);
@@ -64,10 +64,7 @@ test('a sign-up workbook with one of everything: two sheets, findings, steps, a 
 
   // The rest by keyboard alone.
   await page.locator('td.mono', { hasText: /^Name$/ }).click();
-  for (let i = 0; i < 30 && (await page.getByRole('button', { name: /Work out the rows/ }).count()) === 0; i++) {
-    await page.keyboard.press('Enter');
-    await page.waitForTimeout(150);
-  }
+  await settleByKeyboard(page);
   await workOut(page);
   await expect(page.getByText(/^2 held, 5 left out$|left out$/).first()).toBeVisible();
 
@@ -118,10 +115,7 @@ test('a successor file with a saved plan: what differs is shown, the rest is set
   await page.getByRole('combobox', { name: 'What gold becomes' }).fill('Gold member');
   await page.getByRole('combobox', { name: 'What slvr becomes' }).fill('Silver member');
   await page.getByRole('button', { name: 'Save this step' }).click();
-  for (let i = 0; i < 10 && (await page.getByRole('button', { name: /Work out the rows/ }).count()) === 0; i++) {
-    await page.keyboard.press('Enter');
-    await page.waitForTimeout(150);
-  }
+  await settleByKeyboard(page);
   await page.getByRole('button', { name: 'Save as a plan for next time' }).click();
   await page.getByLabel('Name of the plan').fill('Members by month');
   await page.getByRole('button', { name: 'Save', exact: true }).click();

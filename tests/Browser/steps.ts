@@ -33,6 +33,20 @@ export async function settle(page: Page): Promise<void> {
   }
 }
 
+/** Takes one proposal after the other with Enter, each when the page shows that the one before is taken. */
+export async function settleByKeyboard(page: Page): Promise<void> {
+  const done = page.getByRole('button', { name: /Work out the rows/ });
+  const next = page.getByRole('button', { name: /next to look at/i });
+  await expect(done.or(next)).toBeVisible();
+  const progress = async () => `${await page.locator('tbody .needs').count()} ${await done.or(next).innerText()}`;
+  while (await next.isVisible()) {
+    const before = await progress();
+    await page.keyboard.press('Enter');
+    await expect.poll(progress).not.toBe(before);
+    await expect(page.locator('.foot[aria-busy=true]')).toHaveCount(0);
+  }
+}
+
 /** Settles what the columns of demo/old-database.csv leave open, and keeps it as a plan. */
 export async function settleOldDatabase(page: Page): Promise<void> {
   await page.getByText('month first', { exact: true }).click();

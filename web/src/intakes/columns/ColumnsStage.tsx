@@ -82,7 +82,8 @@ export function ColumnsStage() {
       ? void navigate(`/intakes/${intake.id}/checks`)
       : sift.mutate(undefined, { onSuccess: () => void navigate(`/intakes/${intake.id}/checks`) });
   useKeys({
-    Enter: () => (settled ? go() : looksRight()),
+    // A second press before the first is kept would take the same column again, or go on unasked.
+    Enter: () => !change.isPending && (settled ? go() : looksRight()),
     l: leaveBehind,
     f: () => field.current?.focus(),
     j: () => setChosen(Math.min(at + 1, columns.length - 1)),
@@ -191,7 +192,7 @@ export function ColumnsStage() {
           />
         )}
       </div>
-      <div className="foot">
+      <div className="foot" aria-busy={change.isPending}>
         {!settled ? (
           <Button
             onClick={looksRight}
