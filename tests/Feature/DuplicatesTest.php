@@ -32,19 +32,7 @@ final class DuplicatesTest extends TestCase
             [['Bob', 'Gullwing', 'rob@example.org'], ['Marta', 'Quill', 'marta.quill@example.com'], ['Bob', 'Gullwing', 'bob@example.com']]
             as [$first, $last, $email]
         ) {
-            $this->postJson('/api/supporters', [
-                'draft' => [
-                    'kind' => 'person',
-                    'fields' => ['name.first' => $first, 'name.last' => $last],
-                    'emails' => [
-                        ['ref' => 'new1', 'address' => $email, 'kind' => 'home', 'is_primary' => '1', 'condition' => 'good', 'label' => ''],
-                    ],
-                    'addresses' => [],
-                    'phones' => [],
-                    'identifiers' => [],
-                    'links' => [],
-                ],
-            ])->assertCreated();
+            $this->byHand($first, $last, $email);
         }
     }
 
@@ -256,26 +244,7 @@ final class DuplicatesTest extends TestCase
     public function test_the_certain_ones_are_merged_at_once_after_a_look_at_some(): void
     {
         $this->world();
-        $this->postJson('/api/supporters', [
-            'draft' => [
-                'kind' => 'person',
-                'fields' => ['name.first' => 'Zoe', 'name.last' => 'Park'],
-                'emails' => [
-                    [
-                        'ref' => 'new1',
-                        'address' => 'ZOE@example.org',
-                        'kind' => 'home',
-                        'is_primary' => '1',
-                        'condition' => 'good',
-                        'label' => '',
-                    ],
-                ],
-                'addresses' => [],
-                'phones' => [],
-                'identifiers' => [],
-                'links' => [],
-            ],
-        ])->assertCreated();
+        $this->byHand('Zoe', 'Park', 'ZOE@example.org');
         $this->postJson('/api/duplicates/search');
         $sample = $this->getJson('/api/duplicates/certain')->assertOk()->json();
 

@@ -33,19 +33,7 @@ final class MatchRulesTest extends TestCase
             ['name.first', 'name.last', 'email', 'phone'],
         );
         foreach ([['Ann', 'Lee', 'ann@example.org'], ['Zoe', 'Quill', 'bo@example.org']] as [$first, $last, $email]) {
-            $this->postJson('/api/supporters', [
-                'draft' => [
-                    'kind' => 'person',
-                    'fields' => ['name.first' => $first, 'name.last' => $last],
-                    'emails' => [
-                        ['ref' => 'new1', 'address' => $email, 'kind' => 'home', 'is_primary' => '1', 'condition' => 'good', 'label' => ''],
-                    ],
-                    'addresses' => [],
-                    'phones' => [],
-                    'identifiers' => [],
-                    'links' => [],
-                ],
-            ])->assertCreated();
+            $this->byHand($first, $last, $email);
         }
     }
 

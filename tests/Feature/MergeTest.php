@@ -153,28 +153,7 @@ final class MergeTest extends TestCase
     public function test_one_who_brings_nothing_new_comes_back_all_the_same(): void
     {
         [$ann] = $this->people();
-        $double = $this->postJson('/api/supporters', [
-            'draft' => [
-                'kind' => 'person',
-                'fields' => ['name.first' => 'Ann', 'name.last' => 'Lee'],
-                'emails' => [
-                    [
-                        'ref' => 'new1',
-                        'address' => 'ANN@example.org',
-                        'kind' => 'home',
-                        'is_primary' => '1',
-                        'condition' => 'good',
-                        'label' => '',
-                    ],
-                ],
-                'addresses' => [],
-                'phones' => [],
-                'identifiers' => [],
-                'links' => [],
-            ],
-        ])
-            ->assertCreated()
-            ->json('id');
+        $double = $this->byHand('Ann', 'Lee', 'ANN@example.org');
         $before = $this->records();
         $merge = $this->postJson('/api/merges', ['supporters' => [$ann, $double], 'survivor' => $ann])
             ->assertCreated()

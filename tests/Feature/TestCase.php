@@ -210,6 +210,26 @@ abstract class TestCase extends BaseTestCase
         return $intake->refresh();
     }
 
+    /** A person written in a form, even beside one who is much like them. */
+    protected function byHand(string $first, string $last, string $email): int
+    {
+        return $this->postJson('/api/supporters', [
+            'draft' => [
+                'kind' => 'person',
+                'fields' => ['name.first' => $first, 'name.last' => $last],
+                'emails' => [
+                    ['ref' => 'new1', 'address' => $email, 'kind' => 'home', 'is_primary' => '1', 'condition' => 'good', 'label' => ''],
+                ],
+                'addresses' => [],
+                'phones' => [],
+                'identifiers' => [],
+                'links' => [],
+            ],
+        ])
+            ->assertCreated()
+            ->json('id');
+    }
+
     /**
      * @param  array<string, mixed>  $settings
      * @param  list<string>  $targets

@@ -259,26 +259,7 @@ final class WeightTest extends TestCase
     {
         $this->loaded(self::file(['Ulla,Zander,ulla@example.org,,,,,']), [], self::TARGETS);
         // As from before anyone looked.
-        $this->postJson('/api/supporters', [
-            'draft' => [
-                'kind' => 'person',
-                'fields' => ['name.first' => 'Ulla', 'name.last' => 'Zander'],
-                'emails' => [
-                    [
-                        'ref' => 'new1',
-                        'address' => 'ulla@example.org',
-                        'kind' => 'home',
-                        'is_primary' => '1',
-                        'condition' => 'good',
-                        'label' => '',
-                    ],
-                ],
-                'addresses' => [],
-                'phones' => [],
-                'identifiers' => [],
-                'links' => [],
-            ],
-        ])->assertCreated();
+        $this->byHand('Ulla', 'Zander', 'ulla@example.org');
         $this->useWeights();
         $intake = $this->sifted(self::file(['Ulla,Zander,ulla@example.org,603-555-0143,,,,']), [], self::TARGETS);
         $result = DB::table('intake_results')->where('intake_id', $intake->id)->first();
@@ -291,26 +272,7 @@ final class WeightTest extends TestCase
         $this->useWeights();
         $this->loaded(self::crowd(), [], self::TARGETS);
         foreach (['Jack', 'J.'] as $first) {
-            $this->postJson('/api/supporters', [
-                'draft' => [
-                    'kind' => 'person',
-                    'fields' => ['name.first' => $first, 'name.last' => 'Smith'],
-                    'emails' => [
-                        [
-                            'ref' => 'new1',
-                            'address' => 'john7@example.org',
-                            'kind' => 'home',
-                            'is_primary' => '1',
-                            'condition' => 'good',
-                            'label' => '',
-                        ],
-                    ],
-                    'addresses' => [],
-                    'phones' => [],
-                    'identifiers' => [],
-                    'links' => [],
-                ],
-            ])->assertCreated();
+            $this->byHand($first, 'Smith', 'john7@example.org');
         }
         $this->postJson('/api/duplicates/search')->assertStatus(202);
         $counts = $this->getJson('/api/duplicates')->json('counts');

@@ -9,6 +9,18 @@ use PineSieve\Core\Names\SupporterKind;
 /**
  * How often two records agree how far in each field: if they are one, if they live together, and by chance.
  * After Fellegi and Sunter, A Theory for Record Linkage, 1969; with a class of its own for homes, in which agreements hang together.
+ *
+ * @phpstan-type Written array{
+ *     match: float,
+ *     home: float,
+ *     namesake: float,
+ *     shares: array<string, array<string, array<string, float>>>,
+ *     calibration?: list<array{float, float}>,
+ *     names?: list<array{float, float}>,
+ *     whole?: list<array{float, float}>,
+ *     spread?: array<int, float>,
+ *     move?: float,
+ * }
  */
 final readonly class Weights
 {
@@ -41,7 +53,7 @@ final readonly class Weights
     /** Those that come with the program: learned from made-up worlds whose truth is known (bench/weights.php). */
     public static function shipped(SupporterKind $kind = SupporterKind::Person): self
     {
-        /** @var array{match: float, home: float, namesake: float, shares: array<string, array<string, array<string, float>>>, calibration: list<array{float, float}>, names: list<array{float, float}>, whole: list<array{float, float}>, spread: array<int, float>} $data */
+        /** @var Written $data */
         $data = json_decode(
             (string) file_get_contents(__DIR__ . '/data/' . self::FILES[$kind->value] . '.json'),
             true,
@@ -71,7 +83,7 @@ final readonly class Weights
         );
     }
 
-    /** @param  array{match: float, home: float, namesake: float, shares: array<string, array<string, array<string, float>>>, calibration?: list<array{float, float}>, names?: list<array{float, float}>, whole?: list<array{float, float}>, spread?: array<int, float>, move?: float}  $data  as toArray() gives it */
+    /** @param  Written  $data  as toArray() gives it */
     public static function fromArray(array $data): self
     {
         return new self(
@@ -86,7 +98,7 @@ final readonly class Weights
         );
     }
 
-    /** @return array{match: float, home: float, namesake: float, shares: array<string, array<string, array<string, float>>>, calibration: list<array{float, float}>, names: list<array{float, float}>, whole: list<array{float, float}>, spread: array<int, float>, move: float} */
+    /** @return Written */
     public function toArray(): array
     {
         return [
