@@ -59,6 +59,28 @@ final readonly class RecordReader
             $identity = IncomingGift::identity($gift->given_on, $gift->amount, $gift->currency, $gift->fund, $gift->kind, $gift->reference);
             $gifts[$gift->supporter_id][$identity] = ($gifts[$gift->supporter_id][$identity] ?? 0) + 1;
         }
+        return $this->supporters($in, $parts, $gifts);
+    }
+
+    /**
+     * Supporters as they are themselves, without all that hangs on them.
+     *
+     * @param  list<int>  $ids
+     * @return array<int, SupporterRecord> by id; those that do not exist are missing
+     */
+    public function bare(array $ids): array
+    {
+        return $ids === [] ? [] : $this->supporters(implode(',', $ids), [], []);
+    }
+
+    /**
+     * @param  string  $in  ids
+     * @param  array<int, array<string, list<RecordPart>>>  $parts  by supporter and subject
+     * @param  array<int, array<string, int>>  $gifts  by supporter
+     * @return array<int, SupporterRecord> by id
+     */
+    private function supporters(string $in, array $parts, array $gifts): array
+    {
         $records = [];
         foreach (
             $this->db->select(

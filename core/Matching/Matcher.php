@@ -37,7 +37,7 @@ final class Matcher
 
     private readonly AddressStandardizer $standardizer;
 
-    /** @var array<string, list<array{PairJudge, int, MatchKey}>> by kind: every lookup once, with its place, and what its keys are like */
+    /** @var array<string, array<string, array{PairJudge, int, MatchKey}>> by kind and name: every lookup once, with its place, and what its keys are like */
     private array $lookups = [];
 
     /** @var \WeakMap<SupporterRecord|IncomingRecord, Traits> a row is compared with many, and many rows with one */
@@ -45,6 +45,9 @@ final class Matcher
 
     /** @var \WeakMap<Traits, array<int, PreparedRecord>> by judge */
     private \WeakMap $prepared;
+
+    /** @var \WeakMap<SupporterRecord|IncomingRecord, array<string, list<string>>> what the rules of a narrowed lookup ask for besides */
+    private \WeakMap $further;
 
     /**
      * @param  array<string, RuleSet>  $sets  the one in use, by kind
@@ -65,6 +68,7 @@ final class Matcher
         $this->standardizer = new AddressStandardizer();
         $this->traits = new \WeakMap();
         $this->prepared = new \WeakMap();
+        $this->further = new \WeakMap();
         foreach (SupporterKind::cases() as $kind) {
             $this->lookups[$kind->value] = $this->lookupsOf($kind);
         }
@@ -156,6 +160,19 @@ final class Matcher
         );
     }
 
+    /**
+     * Whether one who shares a key with a row may be who it is, told by its name and its own fields alone: what hangs on it need not be read for that.
+     *
+     * @param  SupporterRecord  $stored  with or without its addresses, emails and all else
+     */
+    public function mayBe(IncomingRecord $row, MatchKey $key, SupporterRecord $stored): bool
+    {
+        return $key->narrowed === null ||
+            ($row->kind === $stored->kind() &&
+                array_intersect($this->further($row->kind, $key->narrowed, $row), $this->further($row->kind, $key->narrowed, $stored)) !==
+                    []);
+    }
+
     /** How likely someone must be to be known, or asked about; null where rules decide. */
     public function thresholds(SupporterKind $kind): ?Thresholds
     {
@@ -197,7 +214,20 @@ final class Matcher
         return $prepared[spl_object_id($judge)];
     }
 
-    /** @return list<array{PairJudge, int, MatchKey}> of those that give the same keys, the one by which most are looked at */
+    /** @return list<string> of which two have one in common if a rule of the lookup may hold for them */
+    private function further(SupporterKind $kind, string $name, SupporterRecord|IncomingRecord $record): array
+    {
+        $further = $this->further[$record] ?? [];
+        if (!isset($further[$name])) {
+            [$judge, $lookup] = $this->lookups[$kind->value][$name];
+            $further[$name] = $judge->further($lookup, $this->traits($record));
+            $this->further[$record] = $further;
+        }
+
+        return $further[$name];
+    }
+
+    /** @return array<string, array{PairJudge, int, MatchKey}> by name: of those that give the same keys, the one by which most are looked at */
     private function lookupsOf(SupporterKind $kind): array
     {
         $lookups = [];
@@ -205,17 +235,20 @@ final class Matcher
             foreach ($judge->lookups->names() as $lookup => $name) {
                 $most = $judge->lookups->most($lookup);
                 $common = $judge->lookups->isOfName($lookup) ? $judge->thresholds?->common : null;
+                $isName = $common !== null && $judge->lookups->isName($lookup);
+                // What two judges look up by, neither can narrow for the other.
+                $narrowed = !isset($lookups[$name]) && $judge->lookups->isNarrowed($lookup) ? $name : null;
+                $like = new MatchKey(0, $most, $common, $isName, $narrowed);
                 if (!isset($lookups[$name]) || $lookups[$name][2]->most < $most) {
-                    $lookups[$name] = [
-                        $judge,
-                        $lookup,
-                        new MatchKey(0, $most, $common, $common !== null && $judge->lookups->isName($lookup)),
-                    ];
+                    $lookups[$name] = [$judge, $lookup, $like];
+                } elseif ($lookups[$name][2]->narrowed !== null) {
+                    [$first, $place, $like] = $lookups[$name];
+                    $lookups[$name] = [$first, $place, new MatchKey(0, $like->most, $like->common, $like->isName)];
                 }
             }
         }
 
-        return array_values($lookups);
+        return $lookups;
     }
 
     /** @return list<MatchKey> */

@@ -7,8 +7,8 @@ namespace App\Intakes\Sifting;
 use App\Intakes\Decisions\Edits;
 use App\Intakes\Intake;
 use App\Intakes\Sources\StagedRows;
-use App\Matching\KeyTable;
 use App\Matching\RuleSets;
+use App\Matching\StoredMatches;
 use App\Records\RecordReader;
 use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
@@ -139,13 +139,12 @@ final readonly class FileCounts
     private function odds(Matcher $matcher, array $records): array
     {
         $keys = array_map($matcher->keysOfIncoming(...), $records);
-        $holders = KeyTable::holders(array_merge(...$keys), isOfRows: true);
-        $stored = $this->reader->read($holders->all());
+        $matches = StoredMatches::find($records, $keys, $matcher, $this->reader);
+        $stored = $this->reader->read($matches->all());
         $odds = [];
         foreach ($records as $i => $record) {
             $sum = 0.0;
-            $ids = array_merge([], ...array_map(static fn($key): array => $holders->of[$key->hash] ?? [], $keys[$i]));
-            foreach (array_intersect_key($stored, array_flip($ids)) as $candidate) {
+            foreach (array_intersect_key($stored, array_flip($matches->of[$i])) as $candidate) {
                 $finding = $matcher->compare($record, $candidate);
                 $sum +=
                     $finding instanceof PairFinding ? min(1e6, ($finding->likely ?? 0.5) / max(1e-6, 1 - ($finding->likely ?? 0.5))) : 0.0;

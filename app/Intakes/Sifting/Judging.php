@@ -19,13 +19,13 @@ final readonly class Judging
     public function __construct(private PossibleMatches $candidates, private Matcher $matcher) {}
 
     /** @param  list<MatchKey>  $keys */
-    public function judge(Party $party, array $keys, ?int $fingerprint, ?string $decision): Judgement
+    public function judge(int $unit, Party $party, array $keys, ?int $fingerprint, ?string $decision): Judgement
     {
         $record = $party->record;
         $findings = array_filter(
             array_map(
                 fn(SupporterRecord $candidate): ?PairFinding => $this->matcher->compare($record, $candidate, $party->isNamedOnly),
-                $this->candidates->of($keys),
+                $this->candidates->of($unit, $record, $keys),
             ),
         );
         foreach ($party->isNamedOnly || $fingerprint === null ? [] : $this->candidates->sameRow($fingerprint) as $id => $intake) {
@@ -53,9 +53,9 @@ final readonly class Judging
      * @param  list<MatchKey>  $keys
      * @param  list<?SupporterRecord>  $members
      */
-    public function household(Party $party, array $keys, ?int $fingerprint, ?string $decision, array $members): Judgement
+    public function household(int $unit, Party $party, array $keys, ?int $fingerprint, ?string $decision, array $members): Judgement
     {
-        $judgement = $this->judge($party, $keys, $fingerprint, $decision);
+        $judgement = $this->judge($unit, $party, $keys, $fingerprint, $decision);
         foreach ($decision === null ? array_filter($members) : [] as $member) {
             foreach ($member->links as $link) {
                 $household =

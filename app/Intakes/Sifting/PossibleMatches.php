@@ -6,14 +6,16 @@ namespace App\Intakes\Sifting;
 
 use App\Intakes\Decisions\Decision;
 use App\Intakes\Intake;
-use App\Matching\Holders;
 use App\Matching\KeyTable;
+use App\Matching\StoredMatches;
 use App\Records\RecordReader;
 use App\Supporters\ComparedWith;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Projection;
+use PineSieve\Core\Matching\Matcher;
 use PineSieve\Core\Matching\MatchKey;
+use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Records\SupporterRecord;
 
@@ -23,7 +25,7 @@ use PineSieve\Core\Records\SupporterRecord;
  */
 final class PossibleMatches
 {
-    /** @var array<int, list<int>> hash of a key to supporters that have it */
+    /** @var array<int, list<int>> unit of the chunk to the supporters that it may be */
     private array $stored = [];
 
     /** @var array<int, int> hash of a name that very many have to how many stored ones and earlier rows they are */
@@ -44,22 +46,26 @@ final class PossibleMatches
     public function __construct(
         private readonly Intake $intake,
         private readonly RecordReader $reader,
+        private readonly Matcher $matcher,
         private readonly ComparedWith $against,
     ) {}
 
     /**
-     * @param  list<MatchKey>  $keys  of all units in the chunk
+     * @param  array<int, IncomingRecord>  $incoming  of all units in the chunk
+     * @param  array<int, list<MatchKey>>  $keys  of each
      * @param  list<int>  $fingerprints  of all units in the chunk
      * @param  list<int>  $alsoStored  supporters that a person named
      * @param  list<int>  $alsoUnits  units that a person named
      * @param  int  $before  turn of the first unit in the chunk
      */
-    public function gather(array $keys, array $fingerprints, array $alsoStored, array $alsoUnits, int $before): void
+    public function gather(array $incoming, array $keys, array $fingerprints, array $alsoStored, array $alsoUnits, int $before): void
     {
-        $stored = $this->against->looksAtStored() ? KeyTable::holders($keys, isOfRows: true) : new Holders([]);
+        $stored = $this->against->looksAtStored()
+            ? StoredMatches::find($incoming, $keys, $this->matcher, $this->reader)
+            : StoredMatches::none();
         // Those that are unique are looked for in any case.
-        $rows = KeyTable::units($this->intake->id, $keys, min($before, Sifter::LATER));
-        [$this->stored, $this->rows] = [$this->compared($stored->of), $rows->of];
+        $rows = KeyTable::units($this->intake->id, array_merge(...array_values($keys)), min($before, Sifter::LATER));
+        [$this->stored, $this->rows] = [$this->compared($stored), $rows->of];
         foreach ([$stored->many, $rows->many] as $many) {
             foreach ($many as $hash => $holders) {
                 $this->many[$hash] = ($this->many[$hash] ?? 0) + $holders;
@@ -97,22 +103,14 @@ final class PossibleMatches
         }
     }
 
-    /**
-     * @param  array<int, list<int>>  $holders  by key
-     * @return array<int, list<int>> without those with whom nothing is compared
-     */
-    private function compared(array $holders): array
+    /** @return array<int, list<int>> by unit, without those with whom nothing is compared */
+    private function compared(StoredMatches $stored): array
     {
-        $all = array_values(array_unique(array_merge(...array_values($holders))));
-        $among = $this->against->among($all);
-        if (count($among) === count($all)) {
-            return $holders;
-        }
-        $among = array_fill_keys($among, true);
+        $among = array_fill_keys($this->against->among($stored->all()), true);
 
         return array_map(
             static fn(array $of): array => array_values(array_filter($of, static fn(int $supporter): bool => isset($among[$supporter]))),
-            $holders,
+            $stored->of,
         );
     }
 
@@ -133,29 +131,25 @@ final class PossibleMatches
     }
 
     /**
-     * @param  list<MatchKey>  $keys  of one unit
+     * @param  list<MatchKey>  $keys  of the unit
      * @return array<int|string, SupporterRecord>
      */
-    public function of(array $keys): array
+    public function of(int $unit, IncomingRecord $record, array $keys): array
     {
         $found = [];
-        foreach ($keys as $key) {
-            foreach ($this->stored[$key->hash] ?? [] as $id) {
-                $found[$id] = true;
-            }
-            foreach ($this->against->looksAtRows() ? $this->rows[$key->hash] ?? [] : [] as $unit) {
-                if (isset($this->owners[$unit])) {
-                    $found[$this->owners[$unit]] = true;
+        foreach ($this->stored[$unit] ?? [] as $id) {
+            $found[$id] = $this->records[$id] ?? null;
+        }
+        foreach ($this->against->looksAtRows() ? $keys : [] as $key) {
+            foreach ($this->rows[$key->hash] ?? [] as $earlier) {
+                $owner = $this->records[$this->owners[$earlier] ?? ''] ?? null;
+                if ($owner !== null && !isset($found[$owner->ref]) && $this->matcher->mayBe($record, $key, $owner)) {
+                    $found[$owner->ref] = $owner;
                 }
             }
         }
 
-        return array_filter(
-            array_map(
-                fn(int|string $ref): ?SupporterRecord => $this->records[$ref] ?? null,
-                array_combine(array_keys($found), array_keys($found)),
-            ),
-        );
+        return array_filter($found);
     }
 
     /**

@@ -156,8 +156,8 @@ final class SiftedRow
             $decision = $this->edits->match($number, $part) ?? ($party->record->supporter > 0 ? "s:{$party->record->supporter}" : null);
             $judgements[] = $judgement =
                 $party->role === 'household'
-                    ? $this->judging->household($party, $ofParty, $fingerprint, $decision, $members)
-                    : $this->judging->judge($party, $ofParty, $fingerprint, $decision);
+                    ? $this->judging->household($unit, $party, $ofParty, $fingerprint, $decision, $members)
+                    : $this->judging->judge($unit, $party, $ofParty, $fingerprint, $decision);
             if ($judgement->ref !== null) {
                 $members[] = $this->candidates->record($judgement->ref);
             }

@@ -20,6 +20,7 @@ use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Columns\RowRules;
 use PineSieve\Core\Matching\Matcher;
 use PineSieve\Core\Matching\MatchKey;
+use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Standards\Standards;
 use PineSieve\Core\Standards\Uniques;
 
@@ -82,6 +83,7 @@ final class Sifter
         $edits = Edits::of($intake->id, $numbers);
         $mapped = [];
         $reasons = [];
+        $incoming = [];
         $keys = [];
         foreach ($rows as $number => $cells) {
             $cells = $edits->corrected($number, $cells);
@@ -94,14 +96,23 @@ final class Sifter
                 in_array($edits->row($number), [null, 'in'], true) &&
                 $reasons[$number] === null;
             foreach ($comesIn ? $row->parties : [] as $part => $party) {
-                $keys[UnitNumber::of($number, $part)] = [
+                $unit = UnitNumber::of($number, $part);
+                $incoming[$unit] = $party->record;
+                $keys[$unit] = [
                     ...$this->matcher->keysOfIncoming($party->record),
                     ...RowChecks::uniqueKeys($this->uniques, $party->record),
                 ];
             }
         }
-        $fingerprints = self::fingerprints($mapped, $keys);
-        $candidates = $this->candidates($mapped, $keys, $fingerprints, $edits, ($later ? self::LATER : 0) + UnitNumber::of($numbers[0]));
+        $fingerprints = array_map(static fn(IncomingRecord $record): int => $record->fingerprint(), $incoming);
+        $candidates = $this->candidates(
+            $mapped,
+            $incoming,
+            $keys,
+            $fingerprints,
+            $edits,
+            ($later ? self::LATER : 0) + UnitNumber::of($numbers[0]),
+        );
         $checks = new RowChecks($this->standards, $this->uniques, $candidates, $this->taken, $mapped, $intake->columnPlan()->columns());
         $row = new SiftedRow(
             $intake->id,
@@ -161,26 +172,18 @@ final class Sifter
 
     /**
      * @param  array<int, MappedRow>  $mapped
-     * @param  array<int, list<MatchKey>>  $keys
-     * @return array<int, int> unit to what its record says, of those that may come in
-     */
-    private static function fingerprints(array $mapped, array $keys): array
-    {
-        $fingerprints = [];
-        foreach (array_keys($keys) as $unit) {
-            $fingerprints[$unit] = $mapped[UnitNumber::row($unit)]->parties[UnitNumber::part($unit)]->record->fingerprint();
-        }
-
-        return $fingerprints;
-    }
-
-    /**
-     * @param  array<int, MappedRow>  $mapped
+     * @param  array<int, IncomingRecord>  $incoming  by unit, of those that may come in
      * @param  array<int, list<MatchKey>>  $keys
      * @param  array<int, int>  $fingerprints
      */
-    private function candidates(array $mapped, array $keys, array $fingerprints, Edits $edits, int $before): PossibleMatches
-    {
+    private function candidates(
+        array $mapped,
+        array $incoming,
+        array $keys,
+        array $fingerprints,
+        Edits $edits,
+        int $before,
+    ): PossibleMatches {
         $named = ['s' => [], 'r' => []];
         foreach ($mapped as $number => $row) {
             foreach ($row->parties as $party) {
@@ -194,8 +197,8 @@ final class Sifter
                 }
             }
         }
-        $candidates = new PossibleMatches($this->intake, $this->reader, $this->settings->against);
-        $candidates->gather(array_merge(...array_values($keys)), array_values($fingerprints), $named['s'], $named['r'], $before);
+        $candidates = new PossibleMatches($this->intake, $this->reader, $this->matcher, $this->settings->against);
+        $candidates->gather($incoming, $keys, array_values($fingerprints), $named['s'], $named['r'], $before);
 
         return $candidates;
     }

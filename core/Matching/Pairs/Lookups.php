@@ -29,6 +29,9 @@ final class Lookups
     /** @var list<non-empty-list<int>> of each, the rules */
     private array $rulesOf = [];
 
+    /** @var array<int, list<int>> rule to the places of its comparisons by which it is not looked up, and which two must agree in */
+    private array $rests = [];
+
     /** @var list<string> of each, what is equal where values leave the same traces, in whatever set */
     private array $names = [];
 
@@ -40,6 +43,12 @@ final class Lookups
     {
         foreach ($rules as $rule => $places) {
             $by = $this->strongest($places);
+            $this->rests[$rule] = array_values(
+                array_filter(
+                    $places,
+                    static fn(int $place): bool => !in_array($place, $by, true) && !$comparisons[$place][0]->options->blanksEqual,
+                ),
+            );
             $lookup = array_search($by, $this->places, true);
             if ($lookup === false) {
                 $this->places[] = $by;
@@ -100,27 +109,54 @@ final class Lookups
     }
 
     /**
-     * Further keys of records that share one that says too little: by the comparisons of its rules that they were not looked up by.
+     * Further keys of records that share one: by the comparisons of its rules that they were not looked up by.
      *
-     * @return list<string> none if there are no further comparisons
+     * @param  array<int, list<list<string>>>  $values  of a record, at least those at placesOfRest()
+     * @return list<string> of which two have one in common if one of the rules may hold for them; none if there are no further comparisons
      */
-    public function refined(int $lookup, PreparedRecord $record): array
+    public function further(int $lookup, array $values): array
     {
-        $refined = [];
+        $further = [];
         foreach ($this->rulesOf[$lookup] as $rule) {
-            $rest = array_values(
-                array_filter(
-                    $this->rules[$rule],
-                    fn(int $place): bool => !in_array($place, $this->places[$lookup], true) &&
-                        !$this->comparisons[$place][0]->options->blanksEqual,
-                ),
-            );
-            foreach ($rest === [] ? [] : $this->traces($rest, $record->values) as $trace) {
-                $refined[] = "{$rule}|{$trace}";
+            foreach ($this->rests[$rule] === [] ? [] : $this->traces($this->rests[$rule], $values) as $trace) {
+                $further[] = "{$rule}|{$trace}";
             }
         }
 
-        return $refined;
+        return $further;
+    }
+
+    /** @return list<int> places of the values that the rules of a lookup ask for besides */
+    public function placesOfRest(int $lookup): array
+    {
+        $places = [];
+        foreach ($this->rulesOf[$lookup] as $rule) {
+            foreach ($this->rests[$rule] as $comparison) {
+                $places[$this->comparisons[$comparison][2]] = true;
+            }
+        }
+
+        return array_keys($places);
+    }
+
+    /**
+     * Whether it is by an address, and what its rules ask for besides is all said by a supporter itself, its name or another field of its own:
+     * then most of those who share a key can be passed over before what hangs on them is read. A house number and a postal code say nothing of a person;
+     * who shares a birth date, or an email but for a slip, is weighed whatever the names say: people marry.
+     */
+    public function isNarrowed(int $lookup): bool
+    {
+        if (array_filter($this->places[$lookup], fn(int $at): bool => $this->comparisons[$at][0]->field !== Comparison::ADDRESS) !== []) {
+            return false;
+        }
+        foreach ($this->rulesOf[$lookup] as $rule) {
+            $further = array_filter($this->rests[$rule], fn(int $place): bool => !$this->comparisons[$place][0]->isOfSupporterItself());
+            if ($this->rests[$rule] === [] || $further !== []) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** Whether it is by nothing but a name: of names that many have, that says next to nothing. */
@@ -166,7 +202,7 @@ final class Lookups
 
     /**
      * @param  list<int>  $places  of comparisons
-     * @param  list<list<list<string>>>  $values
+     * @param  array<int, list<list<string>>>  $values
      * @return list<string> one for each way in which their traces go together
      */
     private function traces(array $places, array $values): array

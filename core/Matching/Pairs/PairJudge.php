@@ -115,6 +115,22 @@ final class PairJudge
         return new PreparedRecord($ref, $compared->values, $this->lookups->keys($compared));
     }
 
+    /**
+     * What the rules of a lookup ask for besides, of a record of which nothing else is made ready.
+     *
+     * @return list<string> of which two that share a key have one in common if a rule may hold for them
+     */
+    public function further(int $lookup, Traits $traits): array
+    {
+        $values = [];
+        $preparations = array_values($this->preparations);
+        foreach ($this->lookups->placesOfRest($lookup) as $place) {
+            $values[$place] = $traits->prepared($preparations[$place]);
+        }
+
+        return $this->lookups->further($lookup, $values);
+    }
+
     /** Ready for being judged, without the keys by which it is found. */
     public function compared(int $ref, Traits $traits): PreparedRecord
     {

@@ -171,7 +171,7 @@ final class PairSearch
         }
         $groups = [];
         foreach ($places as $place) {
-            foreach ($this->judge->lookups->refined($lookup, $this->read($place)) as $trace) {
+            foreach ($this->judge->lookups->further($lookup, $this->read($place)->values) as $trace) {
                 $groups[$trace][] = $place;
             }
         }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Matching\Rules;
 
+use PineSieve\Core\Standards\FieldPlace;
+
 /** One field of two records, and when they agree in it. */
 final readonly class Comparison
 {
@@ -77,6 +79,12 @@ final readonly class Comparison
             },
             ...$this->options->toArray() === [] ? [] : ['options' => $this->options->toArray()],
         ];
+    }
+
+    /** Whether it looks at nothing but the name, or another field of the supporter itself. */
+    public function isOfSupporterItself(): bool
+    {
+        return $this->field === self::NAME || FieldPlace::of($this->field)?->subject === 'supporter';
     }
 
     /** What the traces of values depend on. */

@@ -13,6 +13,7 @@ use PineSieve\Core\Matching\Fields\FieldComparers;
 use PineSieve\Core\Matching\Fields\Traits;
 use PineSieve\Core\Matching\Judgement;
 use PineSieve\Core\Matching\Matcher;
+use PineSieve\Core\Matching\MatchKey;
 use PineSieve\Core\Matching\PairFinding;
 use PineSieve\Core\Matching\Pairs\PairJudge;
 use PineSieve\Core\Matching\PairStrength;
@@ -234,6 +235,50 @@ final class MatchingTest extends TestCase
             array_column(self::matcher()->keysOfStored($stored), 'hash'),
         );
         self::assertTrue($strength === null || $shared !== []);
+    }
+
+    /** @return iterable<string, array{string, string, bool}> a row, one stored at the same house number and postal code, and whether it may be the row's */
+    public static function sharersOfAnAddress(): iterable
+    {
+        yield 'the same name' => ['Ann Lee', 'Ann Lee', true];
+        yield 'another first name' => ['Ann Lee', 'Walter Lee', true];
+        yield 'another last name, as after a marriage' => ['Ann Lee', 'Ann Birch', true];
+        yield 'a short form and another last name' => ['Robert Lee', 'Bob Birch', true];
+        yield 'first and last name in each other\'s place' => ['Ann Lee', 'Lee Ann', true];
+        yield 'a slip in both names' => ['Marta Lindqvist', 'Matra Lindqist', true];
+        yield 'nothing in common' => ['Ann Lee', 'Walter Birch', false];
+        yield 'the last name of one is the first of another' => ['Ann Birch', 'Walter Ann', false];
+        yield 'in another script' => ['Ann Lee', '山田 太郎', false];
+    }
+
+    #[DataProvider('sharersOfAnAddress')]
+    public function test_who_shares_an_address_is_passed_over_for_a_name_that_has_nothing_in_common(
+        string $row,
+        string $stored,
+        bool $mayBe,
+    ): void {
+        $comparers = new FieldComparers(FieldCatalog::builtIn());
+        $sets = array_column(
+            array_map(
+                static fn(SupporterKind $kind): array => [$kind->value, ShippedRules::byWeight($comparers, $kind)],
+                SupporterKind::cases(),
+            ),
+            1,
+            0,
+        );
+        $matcher = new Matcher($sets, $comparers);
+        $address = new Address('12 Mill Rd', '', 'Ardmouth', 'ME', '04999', 'US');
+        $incoming = self::row($row, 'a@example.org', $address);
+        $keys = $matcher->keysOfIncoming($incoming);
+        $ofAddress = array_column($matcher->keysOfStored(self::stored('Zed Zyx', '', $address)), 'hash');
+        $narrowed = array_filter($keys, static fn(MatchKey $key): bool => $key->narrowed !== null);
+
+        self::assertNotSame([], array_intersect(array_column($narrowed, 'hash'), $ofAddress));
+        foreach ($keys as $key) {
+            $expected = $key->narrowed === null || $mayBe;
+            self::assertSame($expected, $matcher->mayBe($incoming, $key, self::stored($stored)), 'told by the name alone');
+            self::assertSame($expected, $matcher->mayBe($incoming, $key, self::stored($stored, 'x@example.org', $address)));
+        }
     }
 
     /** @return iterable<string, array{list<PairStrength>, Verdict, ?int}> */
