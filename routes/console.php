@@ -7,13 +7,14 @@ use App\Duplicates\SearchSchedule;
 use App\Matching\Editions;
 use App\Matching\RuleSets;
 use App\Notices\DeliverNotices;
+use App\Records\Acts;
 use App\Rereading\ReadAgain;
 use App\Standards\Measures;
 use App\Supporters\PostalForms;
 use Illuminate\Support\Facades\Schedule;
 use PineSieve\Core\Names\SupporterKind;
 
-// Commands are found in app/Console/Commands.
+// Commands are found in the Console folder of each area.
 Schedule::command('sieve:restore-point --scheduled')->everyTenMinutes()->withoutOverlapping();
 Schedule::call(static fn() => app(Measures::class)->take())->hourly()->name('measures');
 Schedule::call(static fn() => app(PostalForms::class)->catchUp(30.0))->everyMinute()->name('postal forms')->withoutOverlapping();
@@ -30,4 +31,5 @@ Schedule::call(
 Schedule::call(static fn() => app(Said::class)->correct())->dailyAt('3:50')->name('decisions')->withoutOverlapping();
 // Rules of reading change with the standards and with each new version.
 Schedule::call(static fn() => ReadAgain::begin())->weeklyOn(0, '4:20')->name('read again');
+Schedule::call(static fn() => app(Acts::class)->endCutOff())->hourly()->name('cut off');
 Schedule::job(new DeliverNotices())->everyMinute();

@@ -36,6 +36,12 @@ enum ActKind: string
         return $this === self::Merge || $this === self::Unmerge;
     }
 
+    /** @return list<self> those that a person begins, and that write many records some at a time */
+    public static function ofMany(): array
+    {
+        return [self::ListMerge, self::Remedy, self::Reread, self::Retype, self::PutBack];
+    }
+
     /** Whether it is taken back as it stands. What intakes and merges did is taken back with what hangs on it, by an undo of their own. */
     public function isUndoneAsItStands(): bool
     {

@@ -7,6 +7,7 @@ namespace App\Records;
 use App\Accounts\Audit;
 use App\Accounts\User;
 use App\Support\Lists;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Reversal;
 use PineSieve\Core\Changes\Subject;
@@ -27,11 +28,36 @@ final readonly class Acts
         }
     }
 
+    /** Ends what nobody has worked on for an hour, so that it stands in the audit list, and can be taken back: the program that did it is gone. */
+    public function endCutOff(): void
+    {
+        $before = now()->subHour();
+        $acts = Act::query()
+            ->where('state', ActState::UnderWay)
+            ->whereIn('kind', ActKind::ofMany())
+            ->where('at', '<', $before)
+            ->whereNotExists(
+                static fn(Builder $query) => $query->from('journal')->whereColumn('act_id', 'acts.id')->where('at', '>=', $before),
+            )
+            ->get();
+        foreach ($acts as $act) {
+            $act->end();
+            if ($act->exists) {
+                Audit::note(
+                    Audit::MANY,
+                    "Cut off before its end: {$act->what}: {$act->records} " . ($act->records === 1 ? 'record' : 'records'),
+                    userId: $act->user_id,
+                    actId: $act->id,
+                );
+            }
+        }
+    }
+
     /** @return array{restored: int, kept: int} records that are as they were before, and things that were changed since and stay */
     public function undo(Act $act, ?User $user): array
     {
         [$restored, $kept, $after] = [0, 0, 0];
-        $undo = Act::begin(ActKind::PutBack, $user?->id);
+        $undo = Act::goOn(ActKind::PutBack, $user?->id, "Taking back \"{$act->what}\"");
         do {
             $ids = Lists::ints(
                 JournalEntry::query()

@@ -8,6 +8,7 @@ use App\Accounts\User;
 use App\Records\Act;
 use App\Records\ActKind;
 use App\Records\Entry;
+use App\Records\Ids;
 use App\Records\RecordWriter;
 use Illuminate\Database\Connection;
 use PineSieve\Core\Changes\Action;
@@ -24,7 +25,13 @@ final readonly class Retyping
 {
     private const CHUNK = 500;
 
-    public function __construct(private Connection $db, private Formats $formats, private RecordWriter $writer) {}
+    public function __construct(
+        private Connection $db,
+        private Formats $formats,
+        private RecordWriter $writer,
+        private PickLists $lists,
+        private Ids $ids,
+    ) {}
 
     /**
      * @param  list<string>  $options  of the pick list, if the new type is one
@@ -58,46 +65,58 @@ final readonly class Retyping
     }
 
     /**
-     * Converts every value; those that can't be converted are emptied, which the journal can put back.
+     * Converts every value; those that can't be converted are emptied, which the journal can put back. They are written some at a time,
+     * and what was cut off goes on when it is asked again: the field has its new type once all of them are.
      *
      * @param  list<string>  $options
      */
     public function convert(CustomField $field, FieldType $type, array $options, ?User $user): void
     {
         $format = $this->formats->of($this->as($field, $type, $options));
-        $act = Act::begin(ActKind::Retype, $user?->id, "Changed \"{$field->label}\" into {$type->value}");
+        $act = Act::goOn(ActKind::Retype, $user?->id, "Changed \"{$field->label}\" into {$type->value}");
         $after = 0;
         do {
-            $rows = $this->db
-                ->table('custom_values')
-                ->where('field', $field->key)
-                ->where('id', '>', $after)
-                ->orderBy('id')
-                ->limit(self::CHUNK)
-                ->get(['id', 'supporter_id', 'value']);
-            $entries = [];
-            foreach ($rows as $row) {
-                [$becomes] = $this->converted($format, $type, $row->value);
-                $after = $row->id;
-                if ($becomes === null) {
-                    $entries[] = new Entry($row->supporter_id, [
-                        new Change(Subject::Custom, $row->id, Action::Delete, [
+            $last = $this->db->transaction(fn(): ?int => $this->write($field, $type, $format, $after, $act));
+            $after = $last ?? $after;
+        } while ($last !== null);
+        $this->db->transaction(function () use ($field, $type, $options, $act): void {
+            $act->end();
+            $field->update(['type' => $type]);
+            $this->lists->replace($field->key, array_map(static fn(string $value): array => ['value' => $value], $options));
+        });
+    }
+
+    /** @return ?int number of the last value that was looked at; null if there was none */
+    private function write(CustomField $field, FieldType $type, Format $format, int $after, Act $act): ?int
+    {
+        // Nobody changes them between their being read and written.
+        $this->ids->queueUp();
+        $rows = $this->db
+            ->table('custom_values')
+            ->where('field', $field->key)
+            ->where('id', '>', $after)
+            ->orderBy('id')
+            ->limit(self::CHUNK)
+            ->get(['id', 'supporter_id', 'value']);
+        $entries = [];
+        foreach ($rows as $row) {
+            [$becomes] = $this->converted($format, $type, $row->value);
+            if ($becomes !== $row->value) {
+                $entries[] = new Entry($row->supporter_id, [
+                    $becomes === null
+                        ? new Change(Subject::Custom, $row->id, Action::Delete, [
                             'field' => [$field->key, null],
                             'value' => [$row->value, null],
-                        ]),
-                    ]);
-                } elseif ($becomes !== $row->value) {
-                    $entries[] = new Entry($row->supporter_id, [
-                        new Change(Subject::Custom, $row->id, Action::Update, ['value' => [$row->value, $becomes]]),
-                    ]);
-                }
+                        ])
+                        : new Change(Subject::Custom, $row->id, Action::Update, ['value' => [$row->value, $becomes]]),
+                ]);
             }
-            if ($entries !== []) {
-                $this->writer->write($entries, $act);
-            }
-        } while ($rows->count() === self::CHUNK);
-        $act->end();
-        $field->update(['type' => $type]);
+        }
+        if ($entries !== []) {
+            $this->writer->write($entries, $act);
+        }
+
+        return $rows->last()?->id;
     }
 
     /** @param  list<string>  $options */

@@ -7,8 +7,14 @@ namespace Tests\Feature;
 use App\Accounts\Role;
 use App\Records\Act;
 use App\Records\ActKind;
+use App\Records\Acts;
 use App\Records\ActState;
+use App\Records\Entry;
+use App\Records\RecordWriter;
 use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Changes\Action;
+use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Subject;
 
 /** Nothing gets around the standards, and what is emptied is empty. */
 final class OneCheckerTest extends TestCase
@@ -186,6 +192,30 @@ final class OneCheckerTest extends TestCase
         );
         self::assertSame($before, $this->records());
         $this->postJson("/api/acts/{$done['act']}/undo")->assertStatus(409);
+    }
+
+    public function test_what_was_cut_off_stands_in_the_audit_list_and_can_be_taken_back(): void
+    {
+        $id = $this->supporter(['name.first' => 'Ann', 'name.last' => 'Lee']);
+        $before = $this->records();
+        $act = Act::begin(ActKind::Remedy, $this->user()->id, 'Filled in "Notes"');
+        $note = new Change(Subject::Supporter, $id, Action::Update, ['notes' => [null, 'x']]);
+        DB::transaction(static fn(): array => app(RecordWriter::class)->write([new Entry($id, [$note])], $act));
+        $empty = Act::begin(ActKind::Retype, null, 'Nothing came of it');
+        $held = static fn(): array => Act::query()->where('state', ActState::UnderWay)->pluck('id')->all();
+        app(Acts::class)->endCutOff();
+        self::assertSame([$act->id, $empty->id], $held(), 'Whoever works on it may be there still.');
+        $this->travel(61)->minutes();
+        app(Acts::class)->endCutOff();
+        self::assertSame([[], [$act->id]], [$held(), Act::query()->where('kind', ActKind::Remedy)->pluck('id')->all()]);
+
+        $entry = $this->as(Role::Administrator)->getJson('/api/audit?kind=many at once')->json('entries.0');
+        self::assertSame([$act->id, 'Cut off before its end: Filled in "Notes": 1 record'], [$entry['act_id'], $entry['what']]);
+        $this->as()
+            ->postJson("/api/acts/{$act->id}/undo")
+            ->assertOk()
+            ->assertExactJson(['restored' => 1, 'kept' => 0]);
+        self::assertSame($before, $this->records());
     }
 
     public function test_merging_list_values_takes_along_whatever_names_them(): void

@@ -5,8 +5,16 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Accounts\Role;
+use App\Records\Act;
+use App\Records\ActKind;
+use App\Records\Entry;
+use App\Records\RecordWriter;
+use App\Standards\CustomField;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PineSieve\Core\Changes\Action;
+use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Subject;
 
 /** The field catalog, pick lists and required data, as whoever runs the database sets them. */
 final class StandardsTest extends TestCase
@@ -89,6 +97,36 @@ final class StandardsTest extends TestCase
         self::assertSame(['2001-02-03', '2002-03-03'], DB::table('custom_values')->orderBy('id')->pluck('value')->all());
         $this->postJson('/api/supporters/3/history/' . DB::table('journal')->where('owner_id', 3)->max('id'), ['change' => 0])->assertOk();
         self::assertContains('long ago', DB::table('custom_values')->pluck('value')->all(), 'What did not convert can be put back.');
+        self::assertSame(['retype done'], self::retypes());
+    }
+
+    public function test_another_type_that_was_cut_off_goes_on(): void
+    {
+        $key = $this->as()
+            ->postJson('/api/fields', ['label' => 'Joined', 'type' => 'text'])
+            ->json('key');
+        $this->loaded("Last name,First name,Joined\nLee,Ann,1/2/2001\nPark,Bo,March 3 2002\n");
+        $field = CustomField::query()->where('key', $key)->sole();
+        // As far as the program came before it ended: one value is written, and the field is what it was.
+        $act = Act::begin(ActKind::Retype, null, "Changed \"{$field->label}\" into date");
+        $value = DB::table('custom_values')->where('value', '1/2/2001')->first();
+        $change = new Change(Subject::Custom, $value->id, Action::Update, ['value' => ['1/2/2001', '2001-01-02']]);
+        DB::transaction(static fn(): array => app(RecordWriter::class)->write([new Entry($value->supporter_id, [$change])], $act));
+        self::assertSame(['retype under way'], self::retypes());
+        $this->postJson("/api/fields/{$key}/type", ['type' => 'date', 'convert' => true])->assertOk();
+
+        self::assertSame(['2001-01-02', '2002-03-03'], DB::table('custom_values')->orderBy('id')->pluck('value')->all());
+        self::assertSame([['retype done'], 2, 'date'], [self::retypes(), $act->refresh()->records, $field->refresh()->type->value]);
+    }
+
+    /** @return list<string> */
+    private static function retypes(): array
+    {
+        return Act::query()
+            ->where('kind', ActKind::Retype)
+            ->get()
+            ->map(static fn(Act $act): string => "{$act->kind->value} {$act->state->value}")
+            ->all();
     }
 
     public function test_a_hidden_field_never_leaves_the_server(): void

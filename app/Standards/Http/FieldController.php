@@ -244,7 +244,7 @@ final class FieldController extends Controller
     }
 
     /** Gives a custom field another type; without "convert" it only shows what would become of its values. */
-    public function retype(Request $request, string $field, Retyping $retyping, PickLists $lists): JsonResponse
+    public function retype(Request $request, string $field, Retyping $retyping): JsonResponse
     {
         $this->authorize('update', CustomField::class);
         $own = CustomField::query()->where('key', $field)->firstOrFail();
@@ -279,10 +279,7 @@ final class FieldController extends Controller
         }
         $report = $retyping->preview($own, $type, $options);
         if ($data['convert'] ?? false) {
-            DB::transaction(function () use ($retyping, $lists, $own, $type, $options, $request): void {
-                $retyping->convert($own, $type, $options, $request->user());
-                $lists->replace($own->key, array_map(static fn(string $value): array => ['value' => $value], $options));
-            });
+            $retyping->convert($own, $type, $options, $request->user());
             Audit::note(Audit::STANDARDS, "Gave the field \"{$own->label}\" the type {$type->value}");
             $this->store->changed();
         }
