@@ -50,7 +50,10 @@ use PineSieve\Core\Standards\Target;
  * @property ?string $plan_name
  * @property int $row_count
  * @property ?array{rows: list<int>, done: bool} $trial rows that are brought in before the rest
- * @property array<string, mixed> $settings
+ * @property IntakeSettings $settings
+ * @property ?list<string> $grid  keys of the catalog, of one whose rows are typed
+ * @property ?string $offered_plan  name of the saved plan that fits best
+ * @property ?list<array<string, mixed>> $differences  between the plan that was put to it and its file
  * @property ?int $queue_place
  * @property ?array{kind: string, rows: ?list<int>, act: ?int} $taking_back what is being taken back ("undo") or brought back ("redo"), of which rows, and the undo that is brought back
  * @property ?string $restore_point "wanted", or the name of the one that was taken before the load
@@ -100,7 +103,9 @@ final class Intake extends Model implements RowSource
             'fill_merged' => 'boolean',
             'profiles' => 'array',
             'plan' => 'array',
-            'settings' => 'array',
+            'settings' => IntakeSettings::class,
+            'grid' => 'array',
+            'differences' => 'array',
             'undo_report' => 'array',
             'faults' => 'array',
             'is_sifted' => 'boolean',
@@ -188,12 +193,7 @@ final class Intake extends Model implements RowSource
     /** Whether its rows were typed into a grid. */
     public function isTyped(): bool
     {
-        return isset($this->settings['grid']);
-    }
-
-    public function choices(): IntakeSettings
-    {
-        return IntakeSettings::fromArray($this->settings);
+        return $this->grid !== null;
     }
 
     /** Whether a trial is being loaded at this moment. */
@@ -226,7 +226,7 @@ final class Intake extends Model implements RowSource
     /** Begins to write, or to take back, what its rows say. */
     public function act(ActKind $kind, ?int $userId): Act
     {
-        return Act::ofIntake($this->id, $this->choices()->isQuiet, $kind, $userId);
+        return Act::ofIntake($this->id, $this->settings->isQuiet, $kind, $userId);
     }
 
     /** What asks for a change of it is refused while it is worked on, and once it is loaded. */

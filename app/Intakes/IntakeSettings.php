@@ -6,6 +6,9 @@ namespace App\Intakes;
 
 use App\Support\Http\JsonMap;
 use App\Supporters\ComparedWith;
+use Illuminate\Contracts\Database\Eloquent\Castable;
+use Illuminate\Contracts\Database\Eloquent\CastsAttributes;
+use Illuminate\Database\Eloquent\Model;
 use PineSieve\Core\Changes\Effects;
 use PineSieve\Core\Changes\FieldGroup;
 use PineSieve\Core\Changes\MatchEffect;
@@ -17,10 +20,13 @@ use PineSieve\Core\Standards\Unreadable;
  * @phpstan-import-type Against from ComparedWith
  * @phpstan-type Settings array{effect: value-of<MatchEffect>, blanks_empty: bool, system: string, accept_addresses: bool, groups: list<string>, groups_new: list<string>, tags: list<string>, tags_new: list<string>, no_contact: bool, description: string, agreed: string, agreed_by: string, is_quiet: bool, effects: JsonMap<value-of<MatchEffect>>, new: 'add'|'leave out', unsure: 'hold'|'ask', against: Against, unreadable: JsonMap<value-of<Unreadable>>, notes_unread: bool}
  */
-final readonly class IntakeSettings
+final readonly class IntakeSettings implements Castable
 {
     /** What can be chosen at any time, since no row is worked out by it. */
     public const ABOUT = ['description', 'agreed', 'agreed_by', 'is_quiet'];
+
+    /** What is said of one file, and of no other that comes by the same plan. */
+    private const OF_ONE_FILE = ['description' => true, 'agreed' => true, 'agreed_by' => true];
 
     /**
      * @param  bool  $blanksEmpty  whether a blank cell empties the field of a matched supporter; only together with "replace"
@@ -131,6 +137,46 @@ final readonly class IntakeSettings
             'unreadable' => new JsonMap(array_map(static fn(Unreadable $choice) => $choice->value, $this->unreadable)),
             'notes_unread' => $this->notesUnread,
         ];
+    }
+
+    /** @param  array<string, mixed>  $changes  as toArray() gives them; what is missing stays */
+    public function with(array $changes): self
+    {
+        return self::fromArray([...$this->plain(), ...$changes]);
+    }
+
+    /** As they are kept with a plan: without what was said of this file alone. */
+    public function ofPlan(): self
+    {
+        return self::fromArray(array_diff_key($this->plain(), self::OF_ONE_FILE));
+    }
+
+    /** Those of a plan, for this file: what is said of the file stays. */
+    public function takingUp(self $plan): self
+    {
+        return $plan->with(array_intersect_key($this->plain(), self::OF_ONE_FILE));
+    }
+
+    /** @return CastsAttributes<self, self> */
+    public static function castUsing(array $arguments): CastsAttributes
+    {
+        return new class implements CastsAttributes {
+            public function get(Model $model, string $key, mixed $value, array $attributes): IntakeSettings
+            {
+                return IntakeSettings::fromArray((array) json_decode((string) $value, true, flags: JSON_THROW_ON_ERROR));
+            }
+
+            public function set(Model $model, string $key, mixed $value, array $attributes): string
+            {
+                return json_encode($value->toArray(), JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+            }
+        };
+    }
+
+    /** @return array<string, mixed> as toArray(), with arrays all the way down */
+    private function plain(): array
+    {
+        return (array) json_decode(json_encode($this->toArray(), JSON_THROW_ON_ERROR), true, flags: JSON_THROW_ON_ERROR);
     }
 
     public function effects(): Effects

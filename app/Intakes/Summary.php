@@ -92,7 +92,7 @@ final readonly class Summary
             'money' => FieldAccess::ofUser()->sees('gift.amount') ? new JsonMap($this->proof->source($intake)->toArray()) : null,
             'restore_point' => $intake->restore_point,
             'may_change' => Gate::allows('update', $intake),
-            'settings' => $intake->choices()->toArray(),
+            'settings' => $intake->settings->toArray(),
             'progress' => $this->progress($intake),
             'error' => $intake->error,
             'balanced' => $intake->faults === null,

@@ -11,8 +11,8 @@ use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Changes\Sameness;
 use PineSieve\Core\Changes\Subject;
-use PineSieve\Core\Gifts\Amounts;
-use PineSieve\Core\Gifts\GiftKind;
+use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Gifts\GiftTotals;
 use PineSieve\Core\Merging\MergeCandidate;
 use PineSieve\Core\Merging\MergePlan;
 use PineSieve\Core\Merging\MergePolicy;
@@ -314,15 +314,9 @@ final readonly class MergeView
         );
     }
 
-    /** @param  array<array<string, ?string>>  $gifts */
+    /** @param  array<Gift>  $gifts */
     private static function sum(array $gifts): object
     {
-        $given = array_filter($gifts, static fn(array $gift): bool => $gift['kind'] !== GiftKind::Pledge->value);
-
-        return (object) array_reduce(
-            $given,
-            static fn(Amounts $sum, array $gift): Amounts => $sum->plus(Amounts::of((string) $gift['currency'], (string) $gift['amount'])),
-            Amounts::none(),
-        )->toArray();
+        return (object) GiftTotals::of($gifts)->given->toArray();
     }
 }

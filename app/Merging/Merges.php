@@ -18,12 +18,11 @@ use App\Records\Merge;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
 use App\Records\Snapshot;
-use App\Records\Tables;
-use App\Standards\ChangeChecks;
 use Illuminate\Database\Connection;
 use LogicException;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Checker;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Merging\CannotMerge;
 use PineSieve\Core\Merging\MergeCandidate;
@@ -53,7 +52,7 @@ final readonly class Merges
         private Neighbors $neighbors,
         private Decisions $decisions,
         private Standards $standards,
-        private ChangeChecks $checks,
+        private Checker $checker,
     ) {}
 
     /**
@@ -75,7 +74,7 @@ final readonly class Merges
             );
         }
         ksort($records);
-        $gifts = $this->gifts($supporters);
+        $gifts = $this->reader->gifts($supporters);
         $histories = $this->histories($supporters);
 
         return array_values(
@@ -271,11 +270,13 @@ final readonly class Merges
      */
     private function mustKeepTheRules(MergePlan $plan, array $candidates): void
     {
-        $survivor = array_column(array_map(static fn(MergeCandidate $one): array => [$one->id(), $one->record], $candidates), 1, 0)[
-            $plan->survivor
-        ];
-        // What is unique moves with those who become part of it.
-        $problems = $this->checks->ofRecord($plan->merged, $survivor);
+        $records = array_column(array_map(static fn(MergeCandidate $one): array => [$one->id(), $one->record], $candidates), 1, 0);
+        $problems = $this->checker->blocking(
+            $records[$plan->survivor],
+            $plan->changes[$plan->survivor] ?? [],
+            array_replace(...array_map(static fn(MergeCandidate $one): array => $one->gifts, $candidates)),
+            array_values(array_diff_key($records, [$plan->survivor => true])),
+        );
         if ($problems !== []) {
             throw new CannotMerge(
                 implode('. ', array_map(static fn(Problem $problem): string => $problem->reason, $problems)) .
@@ -293,32 +294,6 @@ final readonly class Merges
         $sums = GiftSums::of($this->db->table('gifts')->whereIn('supporter_id', $supporters));
 
         return [$sums->gifts + $sums->promises, $sums->given->plus($sums->promised)->toArray()];
-    }
-
-    /**
-     * @param  list<int>  $supporters
-     * @return array<int, array<int, array<string, ?string>>>
-     */
-    private function gifts(array $supporters): array
-    {
-        $gifts = [];
-        foreach (
-            $this->db->select(
-                'select id, supporter_id, `' .
-                    implode('`,`', Tables::columns('gift')) .
-                    '` from gifts where supporter_id in (' .
-                    implode(',', $supporters) .
-                    ') order by id',
-            )
-            as $gift
-        ) {
-            $gifts[$gift->supporter_id][$gift->id] = array_map(
-                static fn(mixed $value): ?string => $value === null ? null : (string) $value,
-                array_diff_key((array) $gift, ['id' => 1, 'supporter_id' => 1]),
-            );
-        }
-
-        return $gifts;
     }
 
     /**

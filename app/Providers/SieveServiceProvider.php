@@ -35,6 +35,7 @@ use App\Standards\StandardsChanged;
 use App\Standards\StandardsPolicy;
 use App\Standards\StandardsStore;
 use App\Standards\StandardsVersion;
+use App\Standards\UniqueValues;
 use App\Standards\ValueNames;
 use App\Supporters\PostalForms;
 use App\Supporters\RecordPolicy;
@@ -55,6 +56,7 @@ use Illuminate\Support\ServiceProvider;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\Formats\Formats;
 use PineSieve\Core\Standards\Standards;
+use PineSieve\Core\Standards\TakenValues;
 use Symfony\Component\HttpFoundation\Response;
 
 final class SieveServiceProvider extends ServiceProvider
@@ -71,6 +73,7 @@ final class SieveServiceProvider extends ServiceProvider
         });
         $this->app->scoped(FieldCatalog::class, static fn(): FieldCatalog => app(Standards::class)->catalog);
         $this->app->scoped(Formats::class, static fn(): Formats => app(Standards::class)->formats);
+        $this->app->bind(TakenValues::class, UniqueValues::class);
         $this->app->scoped(RuleSets::class);
         $this->app->singleton(Heartbeat::class);
         $this->app->tag(

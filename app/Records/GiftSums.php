@@ -7,22 +7,23 @@ namespace App\Records;
 use Illuminate\Database\Query\Builder;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\GiftKind;
+use PineSieve\Core\Gifts\GiftTotals;
 
-/** What some gifts come to, by currency. Promises are counted apart: they are not given yet. */
-final readonly class GiftSums
+/** What stored gifts come to, however many they are. */
+final class GiftSums
 {
-    private function __construct(public int $gifts, public Amounts $given, public int $promises, public Amounts $promised) {}
+    private function __construct() {}
 
     /** @param  Builder  $gifts  on the table of gifts, without an order */
-    public static function of(Builder $gifts): self
+    public static function of(Builder $gifts): GiftTotals
     {
-        return self::by($gifts, '0')['0'] ?? self::none();
+        return self::by($gifts, '0')['0'] ?? GiftTotals::none();
     }
 
     /**
      * @param  Builder  $gifts  on the table of gifts, without an order
      * @param  string  $group  an SQL expression
-     * @return array<array-key, self> by the value of the expression
+     * @return array<array-key, GiftTotals> by the value of the expression
      */
     public static function by(Builder $gifts, string $group): array
     {
@@ -33,7 +34,7 @@ final readonly class GiftSums
                 GiftKind::Pledge->value,
             ]);
         foreach ($rows->get() as $row) {
-            $sums[$row->whose] = ($sums[$row->whose] ?? self::none())->plus(
+            $sums[$row->whose] = ($sums[$row->whose] ?? GiftTotals::none())->plus(
                 (int) $row->n,
                 Amounts::of($row->currency, $row->amount),
                 (bool) $row->is_promise,
@@ -41,17 +42,5 @@ final readonly class GiftSums
         }
 
         return $sums;
-    }
-
-    public static function none(): self
-    {
-        return new self(0, Amounts::none(), 0, Amounts::none());
-    }
-
-    private function plus(int $count, Amounts $amounts, bool $isPromise): self
-    {
-        return $isPromise
-            ? new self($this->gifts, $this->given, $this->promises + $count, $this->promised->plus($amounts))
-            : new self($this->gifts + $count, $this->given->plus($amounts), $this->promises, $this->promised);
     }
 }

@@ -8,7 +8,7 @@ use App\Support\Lists;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Query\Builder;
 use PineSieve\Core\Changes\Subject;
-use PineSieve\Core\Records\IncomingGift;
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
 
@@ -49,15 +49,12 @@ final readonly class RecordReader
             }
         }
         $gifts = [];
-        foreach (
-            $this->db->select(
-                "select supporter_id, given_on, amount, currency, fund, kind, reference from gifts where supporter_id in ({$in})" .
-                    ($exceptIntake === null ? '' : " and (intake_id is null or intake_id <> {$exceptIntake})"),
-            )
-            as $gift
-        ) {
-            $identity = IncomingGift::identity($gift->given_on, $gift->amount, $gift->currency, $gift->fund, $gift->kind, $gift->reference);
-            $gifts[$gift->supporter_id][$identity] = ($gifts[$gift->supporter_id][$identity] ?? 0) + 1;
+        foreach ($this->gifts($ids) as $supporter => $ofOne) {
+            foreach ($ofOne as $gift) {
+                if ($exceptIntake === null || $gift->intake !== $exceptIntake) {
+                    $gifts[$supporter][$gift->sameness()] = ($gifts[$supporter][$gift->sameness()] ?? 0) + 1;
+                }
+            }
         }
         return $this->supporters($in, $parts, $gifts);
     }
@@ -71,6 +68,31 @@ final readonly class RecordReader
     public function bare(array $ids): array
     {
         return $ids === [] ? [] : $this->supporters(implode(',', $ids), [], []);
+    }
+
+    /**
+     * @param  list<int>  $supporters
+     * @return array<int, array<int, Gift>> supporter to number to gift, in the order of the numbers
+     */
+    public function gifts(array $supporters): array
+    {
+        $gifts = [];
+        foreach (
+            $supporters === []
+                ? []
+                : $this->db->select(
+                    'select id, supporter_id, `' .
+                        implode('`,`', Tables::columns('gift')) .
+                        '` from gifts where supporter_id in (' .
+                        implode(',', $supporters) .
+                        ') order by id',
+                )
+            as $row
+        ) {
+            $gifts[$row->supporter_id][$row->id] = Gift::stored((array) $row);
+        }
+
+        return $gifts;
     }
 
     /**
@@ -123,23 +145,11 @@ final readonly class RecordReader
                 }
             }
         }
-        if ($things !== []) {
-            foreach (
-                $this->db->select(
-                    'select id, supporter_id, `' .
-                        implode('`,`', Tables::columns('gift')) .
-                        '` from gifts where supporter_id in (' .
-                        implode(',', array_keys($things)) .
-                        ')',
-                )
-                as $gift
-            ) {
-                $things[$gift->supporter_id]["gift:{$gift->id}"] = self::texts(
-                    array_intersect_key((array) $gift, array_flip(Tables::columns('gift'))),
-                );
+        foreach ($this->gifts(array_keys($things)) as $id => $gifts) {
+            foreach ($gifts as $number => $gift) {
+                $things[$id]["gift:{$number}"] = $gift->columns();
             }
         }
-
         foreach ($things === [] ? [] : $this->linksTo(array_keys($things), $exceptLinksOf) as $link) {
             $things[$link->other_id]["link to:{$link->id}"] = ['supporter_id' => (string) $link->supporter_id];
         }

@@ -15,13 +15,14 @@ use App\Records\Entry;
 use App\Records\Ids;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
-use App\Standards\ChangeChecks;
 use App\Standards\FieldAccess;
 use App\Support\Lists;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Checker;
+use PineSieve\Core\Changes\Projection;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Rereading\RereadKind;
 use stdClass;
@@ -37,7 +38,7 @@ final readonly class Rereadings
         private RowsAgain $rows,
         private RecordReader $reader,
         private RecordWriter $writer,
-        private ChangeChecks $checks,
+        private Checker $checker,
         private Acts $acts,
         private Ids $ids,
     ) {}
@@ -210,7 +211,11 @@ final readonly class Rereadings
     {
         $this->ids->queueUp();
         $supporters = array_values(array_unique(array_column($rows, 'supporter_id')));
-        [$stored, $things] = [$this->reader->read($supporters), $this->reader->things($supporters)];
+        [$stored, $things, $gifts] = [
+            $this->reader->read($supporters),
+            $this->reader->things($supporters),
+            $this->reader->gifts($supporters),
+        ];
         [$entries, $taken, $stale, $refused] = [[], [], [], 0];
         foreach ($rows as $row) {
             $fields = json_decode($row->fields, true, flags: JSON_THROW_ON_ERROR);
@@ -227,7 +232,7 @@ final readonly class Rereadings
                 $stale[] = $row->id;
             } elseif (
                 !self::mayEdit($sight, $row->subject, $fields) ||
-                $this->checks->blocking($stored[$row->supporter_id], [$change], $things[$row->supporter_id]) !== []
+                $this->checker->blocking($stored[$row->supporter_id], [$change], $gifts[$row->supporter_id] ?? []) !== []
             ) {
                 $refused++;
             } else {
@@ -235,6 +240,9 @@ final readonly class Rereadings
                 $taken[] = $row->id;
                 // The next change to the same thing is held against this one.
                 $things[$row->supporter_id]["{$row->subject}:{$row->thing}"] = [...$now, ...$change->after()];
+                $stored[$row->supporter_id] = Projection::after($stored[$row->supporter_id], [$change]);
+                $gifts[$row->supporter_id] =
+                    Projection::gifts($gifts[$row->supporter_id] ?? [], [$change]) + ($gifts[$row->supporter_id] ?? []);
             }
         }
         if ($entries !== []) {

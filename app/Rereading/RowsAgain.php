@@ -56,7 +56,7 @@ final class RowsAgain
     {
         $this->intake = $intake;
         $this->plan = $intake->columnPlan();
-        $this->settings = $intake->choices();
+        $this->settings = $intake->settings;
         $this->mapper = $this->mappers->again($intake);
         $this->planner = $this->planners->of($intake);
     }

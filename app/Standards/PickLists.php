@@ -19,6 +19,7 @@ use Illuminate\Database\Connection;
 use Illuminate\Database\Query\Builder;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Checker;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldPlace;
@@ -35,7 +36,7 @@ final readonly class PickLists
         private Connection $db,
         private RecordWriter $writer,
         private RecordReader $reader,
-        private ChangeChecks $checks,
+        private Checker $checker,
         private Acts $acts,
         private Ids $ids,
     ) {}
@@ -121,10 +122,10 @@ final readonly class PickLists
     private function check(array $entries): void
     {
         $ids = array_values(array_unique(array_map(static fn(Entry $entry): int => (int) $entry->owner, $entries)));
-        [$stored, $things] = [$this->reader->read($ids), $this->reader->things($ids)];
+        [$stored, $gifts] = [$this->reader->read($ids), $this->reader->gifts($ids)];
         foreach ($entries as $entry) {
             $id = (int) $entry->owner;
-            $problems = $this->checks->blocking($stored[$id], $entry->changes, $things[$id]);
+            $problems = $this->checker->blocking($stored[$id], $entry->changes, $gifts[$id] ?? []);
             if ($problems !== []) {
                 throw UnusableMerge::of($stored[$id]->field('display_name'), $problems[0]->reason);
             }

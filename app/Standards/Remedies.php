@@ -17,6 +17,7 @@ use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Checker;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\SieveException;
 use PineSieve\Core\Standards\FieldPlace;
@@ -31,7 +32,7 @@ final readonly class Remedies
         private Standards $standards,
         private RecordWriter $writer,
         private RecordReader $reader,
-        private ChangeChecks $checks,
+        private Checker $checker,
         private Acts $acts,
         private Ids $ids,
     ) {}
@@ -122,7 +123,7 @@ final readonly class Remedies
     {
         $this->ids->queueUp();
         $ids = array_values(array_unique(array_column($short, 'supporter_id')));
-        [$stored, $things] = [$this->reader->read($ids), $this->reader->things($ids)];
+        [$stored, $gifts] = [$this->reader->read($ids), $this->reader->gifts($ids)];
         [$entries, $refused] = [[], 0];
         foreach ($short as $i => $one) {
             $changes = match ($place->subject) {
@@ -141,7 +142,7 @@ final readonly class Remedies
             if ($changes === [] || !isset($stored[$one->supporter_id])) {
                 continue;
             }
-            if ($this->checks->blocking($stored[$one->supporter_id], $changes, $things[$one->supporter_id]) !== []) {
+            if ($this->checker->blocking($stored[$one->supporter_id], $changes, $gifts[$one->supporter_id] ?? []) !== []) {
                 $refused++;
             } else {
                 $entries[] = new Entry($one->supporter_id, $changes);

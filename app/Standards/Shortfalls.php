@@ -7,7 +7,6 @@ namespace App\Standards;
 use App\Records\Bulk;
 use App\Records\FollowsWrites;
 use App\Records\RecordReader;
-use App\Records\Tables;
 use App\Records\Written;
 use Illuminate\Database\Connection;
 use PineSieve\Core\Records\SupporterRecord;
@@ -93,7 +92,7 @@ final readonly class Shortfalls implements FollowsWrites
     {
         $short = [];
         $ofGifts = array_filter($rules, static fn(RequiredRule $rule): bool => $rule->subject === RuleSubject::Gift);
-        $gifts = $ofGifts === [] || $records === [] ? [] : $this->gifts(array_keys($records));
+        $gifts = $ofGifts === [] ? [] : $this->reader->gifts(array_keys($records));
         foreach ($records as $id => $record) {
             $facts = Facts::of($record);
             foreach ($rules as $rule) {
@@ -101,11 +100,11 @@ final readonly class Shortfalls implements FollowsWrites
                     $short[] = [$rule->id, $id, 0];
                 }
             }
-            foreach ($gifts[$id] ?? [] as $gift => $columns) {
-                $ofGift = $facts->withGift($columns);
+            foreach ($gifts[$id] ?? [] as $number => $gift) {
+                $ofGift = $facts->withGift($gift);
                 foreach ($ofGifts as $rule) {
                     if ($rule->isBroken($ofGift)) {
-                        $short[] = [$rule->id, $id, $gift];
+                        $short[] = [$rule->id, $id, $number];
                     }
                 }
             }
@@ -123,31 +122,5 @@ final readonly class Shortfalls implements FollowsWrites
         }
 
         return false;
-    }
-
-    /**
-     * @param  list<int>  $ids
-     * @return array<int, array<int, array<string, ?string>>> supporter to gift to its columns
-     */
-    private function gifts(array $ids): array
-    {
-        $gifts = [];
-        foreach (
-            $this->db->select(
-                'select id, supporter_id, `' .
-                    implode('`,`', Tables::columns('gift')) .
-                    '` from gifts where supporter_id in (' .
-                    implode(',', $ids) .
-                    ')',
-            )
-            as $gift
-        ) {
-            $gifts[$gift->supporter_id][$gift->id] = array_map(
-                static fn(mixed $value): ?string => $value === null ? null : (string) $value,
-                array_diff_key((array) $gift, ['id' => 1, 'supporter_id' => 1]),
-            );
-        }
-
-        return $gifts;
     }
 }

@@ -14,10 +14,9 @@ use App\Records\Ids;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
 use App\Standards\FieldAccess;
-use App\Standards\UniqueValues;
 use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
-use PineSieve\Core\Changes\Projection;
+use PineSieve\Core\Changes\Checker;
 use PineSieve\Core\Forms\Draft;
 use PineSieve\Core\Forms\DraftReader;
 use PineSieve\Core\Forms\FormMerge;
@@ -39,7 +38,7 @@ final readonly class Forms
         private RecordReader $reader,
         private RecordWriter $writer,
         private RuleSets $sets,
-        private UniqueValues $taken,
+        private Checker $checker,
         private Ids $ids,
     ) {}
 
@@ -171,12 +170,11 @@ final readonly class Forms
         if ($read->problems !== []) {
             return $read->problems;
         }
-        $after = Projection::after($stored, (new FormPlanner())->changes($read, $stored));
 
-        return array_map(static fn(Problem $problem): PlacedProblem => new PlacedProblem(self::place($problem, $read), $problem), [
-            ...$this->standards->problems($after, $stored),
-            ...$this->taken->problems($this->standards->catalog, $after, $stored),
-        ]);
+        return array_map(
+            static fn(Problem $problem): PlacedProblem => new PlacedProblem(self::place($problem, $read), $problem),
+            $this->checker->problems($stored, (new FormPlanner())->changes($read, $stored)),
+        );
     }
 
     /** Where in the form a missing field is to be written. */

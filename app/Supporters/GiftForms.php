@@ -12,16 +12,16 @@ use App\Records\Ids;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
 use App\Standards\FieldAccess;
-use App\Standards\UniqueValues;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Checker;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Forms\PlacedProblem;
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Gifts\GiftMoney;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
-use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Standards\FieldPlace;
 use PineSieve\Core\Standards\Problem;
@@ -34,11 +34,14 @@ final readonly class GiftForms
 {
     public const TWICE = 'gift.twice';
 
+    /** What stands for a new one until it is kept. */
+    private const NEW = 'form:gift';
+
     public function __construct(
         private Standards $standards,
         private RecordReader $reader,
         private RecordWriter $writer,
-        private UniqueValues $taken,
+        private Checker $checker,
         private Ids $ids,
     ) {}
 
@@ -64,7 +67,7 @@ final readonly class GiftForms
     {
         return DB::transaction(function () use ($supporter, $gift, $written, $base, $user, $sight, $again): int {
             $this->ids->queueUp();
-            [$values, $problems, $stored] = $this->read($supporter, $gift, $written, $sight);
+            [$change, $problems, $stored] = $this->read($supporter, $gift, $written, $sight);
             if ($again) {
                 $problems = array_values(
                     array_filter($problems, static fn(PlacedProblem $placed): bool => $placed->problem->code !== self::TWICE),
@@ -73,29 +76,23 @@ final readonly class GiftForms
             if (array_filter($problems, static fn(PlacedProblem $placed): bool => $placed->problem->blocks) !== []) {
                 throw NotKept::faulty($problems);
             }
-            $fields = [];
-            foreach ($values as $column => $value) {
-                $before = $stored[$column] ?? null;
-                if ((string) $before === $value) {
-                    continue;
-                }
+            foreach ($stored === null ? [] : array_keys($change->fields) as $column) {
                 $field = (string) array_search($column, FieldPlace::columns('gift'), true);
-                if ($gift !== null && isset($base[$field]) && $base[$field] !== (string) $before) {
+                $now = $stored?->value($column);
+                if (isset($base[$field]) && $base[$field] !== $now) {
+                    $label = $this->standards->catalog->field($field)->label;
                     throw NotKept::becauseOf(
-                        "Someone else changed this gift meanwhile: {$this->standards->catalog->field(
-                            $field,
-                        )->label} is now \"{$before}\". Nothing of yours is lost; look at it again and save.",
+                        "Someone else changed this gift meanwhile: {$label} is now \"{$now}\". " .
+                            'Nothing of yours is lost; look at it again and save.',
                     );
                 }
-                $fields[$column] = [$before, $value === '' ? null : $value];
             }
-            if ($fields === []) {
+            if ($change->fields === []) {
                 return (int) $gift;
             }
-            $change = new Change(Subject::Gift, $gift ?? 'form:gift', $gift === null ? Action::Create : Action::Update, $fields);
             $ids = $this->writer->write([new Entry($supporter, [$change])], Act::once(ActKind::Edit, $user?->id));
 
-            return $gift ?? $ids['form:gift'];
+            return $gift ?? $ids[self::NEW];
         });
     }
 
@@ -104,8 +101,8 @@ final readonly class GiftForms
     {
         DB::transaction(function () use ($supporter, $gift, $user, $sight): void {
             $this->ids->queueUp();
-            $stored = $this->reader->things([$supporter])[$supporter]["gift:{$gift}"] ?? throw NotKept::gone();
-            foreach (array_keys(array_filter($stored, static fn(?string $value): bool => $value !== null && $value !== '')) as $column) {
+            $stored = $this->reader->gifts([$supporter])[$supporter][$gift] ?? throw NotKept::gone();
+            foreach (array_keys($stored->fields()) as $column) {
                 if (!$sight->editsColumn('gift', $column)) {
                     throw NotKept::becauseOf(
                         'This gift has a field that you may not change, so you may not delete it. Ask someone who may.',
@@ -119,10 +116,7 @@ final readonly class GiftForms
                             Subject::Gift,
                             $gift,
                             Action::Delete,
-                            array_map(
-                                static fn(?string $value): array => [$value, null],
-                                array_filter($stored, static fn(?string $value): bool => $value !== null),
-                            ),
+                            array_map(static fn(string $value): array => [$value, null], $stored->fields()),
                         ),
                     ]),
                 ],
@@ -133,105 +127,88 @@ final readonly class GiftForms
 
     /**
      * @param  array<string, string>  $written
-     * @return array{array<string, string>, list<PlacedProblem>, array<string, ?string>} column to value, problems, the gift as stored
+     * @return array{Change, list<PlacedProblem>, ?Gift} what would be written, what is wrong with it, and the gift as stored
      */
     private function read(int $supporter, ?int $gift, array $written, FieldAccess $sight): array
     {
         $record = $this->reader->read([$supporter])[$supporter] ?? throw NotKept::gone();
-        $stored = $gift === null ? [] : $this->reader->things([$supporter])[$supporter]["gift:{$gift}"] ?? throw NotKept::gone();
-        $values = array_map(static fn(string $column): string => (string) ($stored[$column] ?? ''), FieldPlace::columns('gift'));
-        $problems = [];
-        $faulty = [];
-        foreach ($written as $field => $text) {
-            if (!isset(FieldPlace::columns('gift')[$field]) || !$sight->edits($field)) {
-                continue;
-            }
-            $text = $field === 'gift.notes' ? Tidy::block($text) : Tidy::line($text);
-            $understood =
-                $text === ''
-                    ? null
-                    : $this->standards->formats
-                        ->byHand()
-                        ->of($this->standards->catalog->field($field))
-                        ->read($text);
-            $values[$field] = $understood->value ?? '';
-            if ($understood?->fault !== null) {
-                $faulty[$field] = true;
-                $problems[] = new PlacedProblem(
-                    $field,
-                    new Problem($understood->fault->code, $field, null, $text, $understood->fault->reason, $understood->fault->remedy),
-                );
-            }
-        }
-        $money = GiftMoney::of($values['gift.amount'], $values['gift.currency'], $this->standards->formats->home->currency);
-        if ($money->doubt !== '') {
-            $faulty['gift.amount'] = true;
-            $problems[] = new PlacedProblem(
-                'gift.amount',
-                new Problem(
-                    'amount.currency',
-                    'gift.amount',
-                    null,
-                    $values['gift.amount'],
-                    $money->doubt,
-                    'Choose the currency beside it, or correct the amount',
-                ),
-            );
-        }
-        [$values['gift.amount'], $values['gift.currency']] = [$money->amount, $money->currency];
-        $incoming = new IncomingGift(
-            ...array_combine(array_map(static fn(string $field): string => substr($field, 5), array_keys($values)), $values),
-        );
-        $incoming = $gift === null ? $this->standards->defaults->fillGift($incoming) : $incoming;
+        $gifts = $this->reader->gifts([$supporter])[$supporter] ?? [];
+        $stored = $gift === null ? null : $gifts[$gift] ?? throw NotKept::gone();
+        [$values, $problems] = $this->understood($stored, $written, $sight);
+        $faulty = array_fill_keys(array_map(static fn(PlacedProblem $placed): string => $placed->problem->field, $problems), true);
+        $read = new Gift(...$values);
+        $read = $gift === null ? $this->standards->defaults->fillGift($read) : $read;
+        $change = self::change($gift, $stored, $read);
         $found = (new Requirements())->check(
-            new IncomingRecord(SupporterKind::Person, new PersonName(last: 'there'), gifts: [$incoming]),
+            new IncomingRecord(SupporterKind::Person, new PersonName(last: 'there'), gifts: [$read]),
             [],
             $faulty,
         );
-        $columns = array_map(
-            static fn(string $value): ?string => $value === '' ? null : $value,
-            array_combine(
-                array_values(FieldPlace::columns('gift')),
-                array_map(static fn(string $field): string => $incoming->{substr($field, 5)}, array_keys(FieldPlace::columns('gift'))),
-            ),
-        );
         if ($problems === [] && $found === []) {
-            $found = [
-                ...$this->newly(
-                    $this->standards->problems($record, $record, [$columns]),
-                    $gift === null ? [] : $this->standards->problems($record, $record, [$stored]),
-                ),
-                ...($stored['reference'] ?? null) === $columns['reference']
-                    ? []
-                    : $this->taken->problems($this->standards->catalog, $record, $record, [$columns]),
-            ];
+            $found = $this->checker->problems($record, [$change], $gifts);
         }
-        if ($gift === null && $problems === [] && $found === [] && ($record->gifts[$incoming->sameness()] ?? 0) > 0) {
+        if ($gift === null && $problems === [] && $found === [] && ($record->gifts[$read->sameness()] ?? 0) > 0) {
             $found[] = new Problem(
                 self::TWICE,
                 'gift.amount',
                 null,
-                $incoming->amount,
+                $read->amount,
                 'There is the very same gift already: same date, amount, fund, kind and reference',
                 'Save it once more if it was given twice',
             );
         }
-        foreach ($found as $problem) {
-            $problems[] = new PlacedProblem($problem->field, $problem);
-        }
+        $placed = array_map(static fn(Problem $problem): PlacedProblem => new PlacedProblem($problem->field, $problem), $found);
 
-        return [array_map(strval(...), $columns), $problems, $stored];
+        return [$change, [...$problems, ...$placed], $stored];
     }
 
     /**
-     * What the gift fell short of already is on the worklist.
-     *
-     * @param  list<Problem>  $after
-     * @param  list<Problem>  $before
-     * @return list<Problem>
+     * @param  array<string, string>  $written
+     * @return array{array<string, string>, list<PlacedProblem>} parts of the gift to their values, and what can't be read
      */
-    private function newly(array $after, array $before): array
+    private function understood(?Gift $stored, array $written, FieldAccess $sight): array
     {
-        return array_values(array_filter($after, static fn(Problem $problem): bool => !in_array($problem, $before, false)));
+        $columns = FieldPlace::columns('gift');
+        $values = array_map(static fn(string $column): string => $stored?->value($column) ?? '', $columns);
+        $problems = [];
+        foreach (array_intersect_key($written, $columns) as $field => $text) {
+            if (!$sight->edits($field)) {
+                continue;
+            }
+            $text = $field === 'gift.notes' ? Tidy::block($text) : Tidy::line($text);
+            $format = $this->standards->formats->byHand()->of($this->standards->catalog->field($field));
+            $understood = $text === '' ? null : $format->read($text);
+            $values[$field] = $understood->value ?? '';
+            if ($understood?->fault !== null) {
+                $fault = $understood->fault;
+                $problems[] = new PlacedProblem($field, new Problem($fault->code, $field, null, $text, $fault->reason, $fault->remedy));
+            }
+        }
+        $money = GiftMoney::of($values['gift.amount'], $values['gift.currency'], $this->standards->formats->home->currency);
+        if ($money->doubt !== '') {
+            $remedy = 'Choose the currency beside it, or correct the amount';
+            $problems[] = new PlacedProblem(
+                'gift.amount',
+                new Problem('amount.currency', 'gift.amount', null, $values['gift.amount'], $money->doubt, $remedy),
+            );
+        }
+        [$values['gift.amount'], $values['gift.currency']] = [$money->amount, $money->currency];
+        $parts = array_map(static fn(string $field): string => substr($field, strlen('gift.')), array_keys($values));
+
+        return [array_combine($parts, $values), $problems];
+    }
+
+    private static function change(?int $gift, ?Gift $stored, Gift $read): Change
+    {
+        $will = [...$read->columns(), 'intake_id' => $stored?->columns()['intake_id']];
+        $fields = [];
+        foreach ($will as $column => $value) {
+            $before = $stored?->columns()[$column];
+            if ($before !== $value) {
+                $fields[$column] = [$before, $value];
+            }
+        }
+
+        return new Change(Subject::Gift, $gift ?? self::NEW, $gift === null ? Action::Create : Action::Update, $fields);
     }
 }

@@ -13,12 +13,12 @@ use App\Records\JournalEntry;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
 use App\Records\RowSources;
-use App\Standards\ChangeChecks;
 use App\Standards\FieldAccess;
 use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Checker;
 use PineSieve\Core\Changes\Projection;
 use PineSieve\Core\Changes\Reversal;
 use PineSieve\Core\Changes\Subject;
@@ -43,7 +43,7 @@ final readonly class History
         private RecordWriter $writer,
         private ChangeWords $words,
         private Ids $ids,
-        private ChangeChecks $checks,
+        private Checker $checker,
         private RowSources $sources,
     ) {}
 
@@ -154,7 +154,7 @@ final readonly class History
             }
             $stored = $this->reader->read([$entry->owner_id])[$entry->owner_id] ?? throw NotKept::gone();
             $changes = $this->withForms($stored, $reversal->changes);
-            $problems = $this->checks->blocking($stored, $changes, $things);
+            $problems = $this->checker->blocking($stored, $changes, $this->reader->gifts([$entry->owner_id])[$entry->owner_id] ?? []);
             if ($problems !== []) {
                 throw NotKept::becauseOf("{$problems[0]->reason}, so it is not put back. {$problems[0]->remedy}.");
             }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Changes;
 
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\Consents;
-use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\NameForms;
 use PineSieve\Core\Records\SupporterRecord;
@@ -85,7 +85,7 @@ final readonly class Planner
     /**
      * The row's gifts that were not stored before the intake: the third of three like ones in the file is the third of those stored.
      *
-     * @return list<IncomingGift>
+     * @return list<Gift>
      */
     public static function giftsMissing(IncomingRecord $record, ?SupporterRecord $stored): array
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Changes;
 
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
 
@@ -36,6 +37,26 @@ final class Projection
         }
 
         return SupporterRecord::of($ref, $before->version ?? 0, $fields, $parts, $before->gifts ?? [], $seen);
+    }
+
+    /**
+     * The gifts that changes make or change, as they will be.
+     *
+     * @param  array<int|string, Gift>  $stored  those that are changed, by number
+     * @param  list<Change>  $changes
+     * @return array<int|string, Gift> by number, or what stands for it
+     */
+    public static function gifts(array $stored, array $changes): array
+    {
+        $gifts = [];
+        foreach ($changes as $change) {
+            if ($change->subject === Subject::Gift && $change->action !== Action::Delete) {
+                $before = $gifts[$change->ref] ?? ($stored[$change->ref] ?? null);
+                $gifts[$change->ref] = Gift::stored([...$before?->columns() ?? [], ...$change->after()]);
+            }
+        }
+
+        return $gifts;
     }
 
     /**

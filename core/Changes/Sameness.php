@@ -7,8 +7,8 @@ namespace PineSieve\Core\Changes;
 use LogicException;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\AddressStandardizer;
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Records\Identifier;
-use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\RecordPart;
 
 /** Whether two things that hang on supporters are the same: the one answer, for loads, merges, households and what is taken back. */
@@ -44,14 +44,7 @@ final class Sameness
             Subject::Custom => $text('field'),
             Subject::Link => "{$text('kind')}|{$text('other_id')}",
             Subject::Unread => "{$text('field')}|{$text('value')}",
-            Subject::Gift => IncomingGift::identity(
-                $text('given_on'),
-                $text('amount'),
-                $text('currency'),
-                $text('fund'),
-                $text('kind'),
-                $text('reference'),
-            ),
+            Subject::Gift => Gift::stored($values)->sameness(),
             Subject::Supporter => throw new LogicException('Whether two supporters are the same is not told by their columns.'),
         };
     }

@@ -9,6 +9,7 @@ use PineSieve\Core\Addresses\AddressBlock;
 use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Addresses\StandardizedAddress;
 use PineSieve\Core\Gifts\Amounts;
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Gifts\GiftMoney;
 use PineSieve\Core\Names\NameRemarks;
 use PineSieve\Core\Names\PersonName;
@@ -18,7 +19,6 @@ use PineSieve\Core\Records\Consents;
 use PineSieve\Core\Records\ContactPoint;
 use PineSieve\Core\Records\Identifier;
 use PineSieve\Core\Records\IncomingAddress;
-use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Records\UnreadValue;
@@ -135,7 +135,7 @@ final readonly class PartyAssembler
             $links,
             $addresses[0][1] ?? $this->standardizer->standardize(new Address()),
             [...$problems, ...$faults, ...$doubts, ...$this->requirements->check($record, $this->columns, $faulty)],
-            array_reduce($gifts, static fn(Amounts $sum, IncomingGift $gift): Amounts => $sum->plus($gift->money()), Amounts::none()),
+            array_reduce($gifts, static fn(Amounts $sum, Gift $gift): Amounts => $sum->plus($gift->money()), Amounts::none()),
             $details,
         );
     }
@@ -148,7 +148,7 @@ final readonly class PartyAssembler
 
     /**
      * @param  list<array{IncomingAddress, StandardizedAddress}>  $addresses
-     * @param  list<IncomingGift>  $gifts
+     * @param  list<Gift>  $gifts
      */
     private function record(PersonValues $values, array $addresses, array $gifts, bool $hasSpouse): IncomingRecord
     {
@@ -423,7 +423,7 @@ final readonly class PartyAssembler
      * A gift is made by an amount, or by a date together with a kind or a fund of its own; what the plan says of every row makes none. Anything less is a detail of no gift.
      *
      * @param  array<string, true>  $faulty
-     * @return array{list<IncomingGift>, list<Problem>, list<FedValue>} the gifts, doubts about their money, and details of no gift
+     * @return array{list<Gift>, list<Problem>, list<FedValue>} the gifts, doubts about their money, and details of no gift
      */
     private function gifts(PersonValues $values, array $faulty): array
     {
@@ -439,7 +439,7 @@ final readonly class PartyAssembler
                 static fn(string $part): string => $thing->first("gift.{$part}"),
                 array_combine(self::PARTS_OF_GIFT, self::PARTS_OF_GIFT),
             );
-            $gifts[] = new IncomingGift(...[...$parts, 'amount' => $money->amount, 'currency' => $money->currency]);
+            $gifts[] = new Gift(...[...$parts, 'amount' => $money->amount, 'currency' => $money->currency]);
             if ($money->doubt !== '') {
                 $target = $thing->target('gift.amount');
                 $problems[] = new Problem(

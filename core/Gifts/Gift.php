@@ -2,20 +2,33 @@
 
 declare(strict_types=1);
 
-namespace PineSieve\Core\Records;
+namespace PineSieve\Core\Gifts;
 
-use PineSieve\Core\Gifts\Amounts;
-use PineSieve\Core\Gifts\GiftKind;
-
-/** A gift as a row brings it; '' for what the row does not say. */
-final readonly class IncomingGift
+/** A gift: as a row or a form brings it, or as it is stored. '' for what nobody says of it. */
+final readonly class Gift
 {
+    /** The column in which each part is kept. */
+    public const COLUMNS = [
+        'date' => 'given_on',
+        'amount' => 'amount',
+        'currency' => 'currency',
+        'fund' => 'fund',
+        'kind' => 'kind',
+        'reference' => 'reference',
+        'campaign' => 'campaign',
+        'appeal' => 'appeal',
+        'tribute' => 'tribute',
+        'anonymous' => 'anonymous',
+        'notes' => 'notes',
+    ];
+
     /**
      * @param  string  $date  ISO 8601
      * @param  string  $amount  as Amount writes it
      * @param  string  $kind  value of a GiftKind
      * @param  string  $anonymous  "yes" or "no"
      * @param  string  $currency  ISO 4217
+     * @param  ?int  $intake  of a stored one, the intake that brought it; null if none did
      */
     public function __construct(
         public string $date = '',
@@ -29,7 +42,18 @@ final readonly class IncomingGift
         public string $anonymous = '',
         public string $notes = '',
         public string $currency = '',
+        public ?int $intake = null,
     ) {}
+
+    /** @param  array<string, int|string|null>  $columns  as they are stored; those that are missing are blank */
+    public static function stored(array $columns): self
+    {
+        $parts = array_map(static fn(string $column): string => (string) ($columns[$column] ?? ''), self::COLUMNS);
+
+        $intake = isset($columns['intake_id']) ? (int) $columns['intake_id'] : null;
+
+        return new self(...$parts, intake: $intake);
+    }
 
     /**
      * The same, with a value for each part that has none.
@@ -38,60 +62,34 @@ final readonly class IncomingGift
      */
     public function orElse(array $parts): self
     {
-        $or = static fn(string $own, string $part): string => $own !== '' ? $own : $parts[$part] ?? '';
+        $own = array_filter($this->parts(), static fn(string $value): bool => $value !== '');
 
-        return new self(
-            $this->date,
-            $this->amount,
-            $or($this->fund, 'fund'),
-            $or($this->kind, 'kind'),
-            $this->reference,
-            $or($this->campaign, 'campaign'),
-            $or($this->appeal, 'appeal'),
-            $this->tribute,
-            $or($this->anonymous, 'anonymous'),
-            $this->notes,
-            $this->currency,
-        );
+        return new self(...[...$parts, ...$own], intake: $this->intake);
     }
 
-    /** @return array<string, string> column of the gift to its value, known ones only */
+    /** @return array<string, ?string> every column to its value; null for what is blank */
+    public function columns(): array
+    {
+        $columns = [];
+        foreach ($this->parts() as $part => $value) {
+            $columns[self::COLUMNS[$part]] = $value === '' ? null : $value;
+        }
+
+        return [...$columns, 'intake_id' => $this->intake === null ? null : (string) $this->intake];
+    }
+
+    /** @return array<string, string> column to its value, known ones only */
     public function fields(): array
     {
-        return array_filter(
-            [
-                'given_on' => $this->date,
-                'amount' => $this->amount,
-                'currency' => $this->currency,
-                'fund' => $this->fund,
-                'kind' => $this->kind,
-                'reference' => $this->reference,
-                'campaign' => $this->campaign,
-                'appeal' => $this->appeal,
-                'tribute' => $this->tribute,
-                'anonymous' => $this->anonymous,
-                'notes' => $this->notes,
-            ],
-            static fn(string $value): bool => $value !== '',
-        );
+        return array_filter($this->columns(), is_string(...));
     }
 
-    /** Equal for two gifts of one supporter that nothing tells apart. */
-    public static function identity(
-        string $date,
-        string $amount,
-        string $currency,
-        ?string $fund,
-        ?string $kind,
-        ?string $reference,
-    ): string {
-        return implode('|', [
-            $date,
-            "{$currency} {$amount}",
-            mb_strtolower((string) $fund),
-            (string) $kind,
-            mb_strtolower((string) $reference),
-        ]);
+    /** @return string the value of a column; '' if it is blank */
+    public function value(string $column): string
+    {
+        $part = array_search($column, self::COLUMNS, true);
+
+        return $part === false ? '' : $this->{$part};
     }
 
     /** Promises are never part of what is given. */
@@ -102,11 +100,25 @@ final readonly class IncomingGift
 
     public function money(): Amounts
     {
-        return Amounts::of($this->currency, $this->amount);
+        // What came in before currencies were read has the usual one.
+        return Amounts::of($this->currency === '' ? Currency::DEFAULT : $this->currency, $this->amount);
     }
 
+    /** Equal for two gifts of one supporter that nothing tells apart. */
     public function sameness(): string
     {
-        return self::identity($this->date, $this->amount, $this->currency, $this->fund, $this->kind, $this->reference);
+        return implode('|', [
+            $this->date,
+            "{$this->currency} {$this->amount}",
+            mb_strtolower($this->fund),
+            $this->kind,
+            mb_strtolower($this->reference),
+        ]);
+    }
+
+    /** @return array<string, string> part to its value */
+    private function parts(): array
+    {
+        return array_map(fn(string $part): string => $this->{$part}, array_combine(array_keys(self::COLUMNS), array_keys(self::COLUMNS)));
     }
 }

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Merging;
 
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Records\SupporterRecord;
 
 /** One of the supporters that are to become one. */
 final readonly class MergeCandidate
 {
     /**
-     * @param  array<int, array<string, ?string>>  $gifts  id to its columns
+     * @param  array<int, Gift>  $gifts  by number
      * @param  array<string, string>  $changed  column of the supporter to when its value was written (ISO 8601), where that is known
      * @param  ?int  $intake  the intake that brought it; null if it came in no file. A later intake has a higher number
      */
@@ -54,7 +55,7 @@ final readonly class MergeCandidate
     /** @return string ISO 8601; '' if there is no gift */
     public function latestGift(): string
     {
-        $dates = array_map(static fn(array $gift): string => $gift['given_on'] ?? '', $this->gifts);
+        $dates = array_map(static fn(Gift $gift): string => $gift->date, $this->gifts);
 
         return $dates === [] ? '' : max($dates);
     }

@@ -214,8 +214,8 @@ final readonly class Merger
             $given[] = self::gone(Subject::Custom, $part->ref, $part->values);
         }
         foreach ($other->gifts as $id => $gift) {
-            $given[] = self::gone(Subject::Gift, $id, $gift);
-            $taken[] = Change::create(Subject::Gift, $id, array_filter($gift, static fn(?string $value): bool => $value !== null));
+            $given[] = self::gone(Subject::Gift, $id, $gift->columns());
+            $taken[] = Change::create(Subject::Gift, $id, $gift->fields());
         }
 
         return [$taken, $given];

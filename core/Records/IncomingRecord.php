@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Records;
 
 use PineSieve\Core\Gifts\Currency;
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
 
@@ -19,7 +20,7 @@ final readonly class IncomingRecord
      * @param  list<ContactPoint>  $emails
      * @param  list<ContactPoint>  $phones  E.164
      * @param  list<Identifier>  $identifiers
-     * @param  list<IncomingGift>  $gifts
+     * @param  list<Gift>  $gifts
      * @param  list<string>  $groups  by name
      * @param  list<string>  $tags  by name
      * @param  int  $supporter  number of the supporter that the row says it is about; 0 if it does not say
@@ -155,7 +156,7 @@ final readonly class IncomingRecord
             array_map(static fn(Identifier $identifier): string => $identifier->sameness(), $this->identifiers),
             // Rows that came in before currencies were read were all in dollars, and are recognized still.
             array_map(
-                static fn(IncomingGift $gift): array => array_filter(
+                static fn(Gift $gift): array => array_filter(
                     $gift->fields(),
                     static fn(string $value, string $column): bool => $column !== 'currency' || $value !== Currency::DEFAULT,
                     ARRAY_FILTER_USE_BOTH,

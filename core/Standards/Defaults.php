@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Standards;
 
-use PineSieve\Core\Records\IncomingGift;
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Records\IncomingRecord;
 
 /** What a new record has where nobody says anything else, by kind of record and field. */
@@ -50,7 +50,7 @@ final readonly class Defaults
         return $record->with([...$further, ...$record->further], $lists['groups'], $lists['tags'], [...$custom, ...$record->custom]);
     }
 
-    public function fillGift(IncomingGift $gift): IncomingGift
+    public function fillGift(Gift $gift): Gift
     {
         $missing = [];
         foreach ($this->values[RuleSubject::Gift->value] ?? [] as $field => $value) {

@@ -6,6 +6,7 @@ namespace PineSieve\Core\Standards;
 
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\AddressStandardizer;
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
@@ -22,10 +23,10 @@ final class Facts
     /** @var ?non-empty-list<self> */
     private ?array $byAddress = null;
 
-    /** @param  ?array<string, ?string>  $gift  column to value; null if the facts are of the supporter alone */
+    /** @param  ?Gift  $gift  null if the facts are of the supporter alone */
     private function __construct(
         private readonly SupporterRecord $record,
-        private readonly ?array $gift,
+        private readonly ?Gift $gift,
         private readonly ?RecordPart $address,
     ) {}
 
@@ -34,8 +35,7 @@ final class Facts
         return new self($record, null, null);
     }
 
-    /** @param  array<string, ?string>  $gift  column to value */
-    public function withGift(array $gift): self
+    public function withGift(Gift $gift): self
     {
         return new self($this->record, $gift, $this->address);
     }
@@ -75,7 +75,7 @@ final class Facts
         $list = BaseFields::all()[$field]->nature->list ?? '';
         $values = match ($place->subject) {
             'supporter' => [$this->record->field($place->column)],
-            'gift' => [$this->gift[$place->column] ?? ''],
+            'gift' => [$this->gift?->value($place->column) ?? ''],
             'address' => self::values($this->address === null ? $this->record->addresses : [$this->address], $place->column),
             'email' => self::values($this->record->emails, 'address'),
             'phone' => self::values($this->record->phones, 'number'),

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Standards;
 
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Names\SupporterKind;
-use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
 
 /** What the program itself demands of every record, whatever the organization requires. */
@@ -59,7 +59,7 @@ final readonly class Requirements
      * @param  array<string, true>  $faulty
      * @return list<Problem>
      */
-    private static function ofGift(IncomingGift $gift, array $columns, array $faulty): array
+    private static function ofGift(Gift $gift, array $columns, array $faulty): array
     {
         $problems = [];
         if ($gift->date === '' && !self::anyFaulty('date', $faulty)) {

@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Standards;
 
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\Formats\Formats;
 
-/**
- * The organization's rules for its data. The one checker: forms, the entry grid, intakes, held rows and the command line
- * read values by its formats and hold records against its rules, so that the same data has the same problems everywhere.
- */
+/** The organization's rules for its data: by which values are read, and which Checker holds records against. */
 final readonly class Standards
 {
     /** @var list<Problem> of a record that breaks it, rule by rule */
@@ -30,10 +28,11 @@ final readonly class Standards
      * What a record would fall short of. What it falls short of already is no problem of this change: it is on the worklist.
      *
      * @param  ?SupporterRecord  $before  as it is stored; null if it is new
-     * @param  list<array<string, ?string>>  $gifts  columns of each gift that is new or changed
+     * @param  array<int|string, Gift>  $gifts  those that are new or changed, by number or what stands for it
+     * @param  array<int|string, Gift>  $were  those of them that are stored, as they are
      * @return list<Problem>
      */
-    public function problems(SupporterRecord $after, ?SupporterRecord $before = null, array $gifts = []): array
+    public function problems(SupporterRecord $after, ?SupporterRecord $before = null, array $gifts = [], array $were = []): array
     {
         $facts = Facts::of($after);
         $was = $before === null ? null : Facts::of($before);
@@ -46,8 +45,9 @@ final readonly class Standards
 
                 continue;
             }
-            foreach ($gifts as $gift) {
-                if ($rule->isBroken($facts->withGift($gift))) {
+            foreach ($gifts as $number => $gift) {
+                $did = isset($were[$number]) && $rule->isBroken(($was ?? $facts)->withGift($were[$number]));
+                if (!$did && $rule->isBroken($facts->withGift($gift))) {
                     // Once for all gifts of the record.
                     $problems[] = $this->problems[$i];
                     break;

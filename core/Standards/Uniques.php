@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Standards;
 
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Records\SupporterRecord;
 
 /** The values of a record that no other record may have. */
@@ -27,7 +28,7 @@ final readonly class Uniques
     }
 
     /**
-     * @param  list<array<string, ?string>>  $gifts  columns of each gift that is new
+     * @param  array<Gift>  $gifts  those that are new or changed
      * @return array<string, list<string>> field to the values of the record, in small letters
      */
     public function of(SupporterRecord $record, array $gifts = []): array
@@ -37,7 +38,9 @@ final readonly class Uniques
         foreach ($this->fields as $field) {
             $found =
                 $field->key === 'gift.reference'
-                    ? array_merge(...array_map(static fn(array $gift): array => $facts->withGift($gift)->all($field->key), $gifts), ...[[]])
+                    ? array_merge(
+                        ...array_map(static fn(Gift $gift): array => $facts->withGift($gift)->all($field->key), array_values($gifts)),
+                    )
                     : $facts->all($field->key);
             if ($found !== []) {
                 $values[$field->key] = array_values(array_unique(array_map(mb_strtolower(...), $found)));

@@ -29,12 +29,12 @@ use PineSieve\Core\Addresses\StandardizedAddress;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Effects;
 use PineSieve\Core\Changes\Planner;
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\ContactPoint;
 use PineSieve\Core\Records\Identifier;
 use PineSieve\Core\Records\IncomingAddress;
-use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\Standards;
@@ -213,7 +213,7 @@ final readonly class DemoSeeder
             $person['phone'] === '' ? [] : [new ContactPoint($person['phone'])],
             $person['old_id'] === '' ? [] : [new Identifier('old database', $person['old_id'])],
             array_map(
-                static fn(array $gift): IncomingGift => new IncomingGift($gift['date'], $gift['amount'], $gift['fund'], $gift['kind']),
+                static fn(array $gift): Gift => new Gift($gift['date'], $gift['amount'], $gift['fund'], $gift['kind']),
                 array_values($person['gifts']),
             ),
             $person['group'] === '' ? [] : [$person['group']],

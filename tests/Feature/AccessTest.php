@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Accounts\Role;
 use App\Accounts\User;
 use App\Duplicates\DuplicateSearch;
+use App\Intakes\IntakeSettings;
 use App\Intakes\Plans\SavedPlan;
 use App\Intakes\Sources\GridLayout;
 use App\Matching\MatchRuleSet;
@@ -305,7 +306,11 @@ final class AccessTest extends TestCase
             'field' => $field,
             'key' => str_repeat('a', 64),
             'name' => '2020-01-01-000000-none',
-            'plan' => (string) SavedPlan::query()->create(['name' => 'Monthly', 'plan' => $intake->plan, 'settings' => []])->id,
+            'plan' => (string) SavedPlan::query()->create([
+                'name' => 'Monthly',
+                'plan' => $intake->plan,
+                'settings' => new IntakeSettings(),
+            ])->id,
             'one' => '1',
             'other' => '2',
             'set' => (string) MatchRuleSet::query()->create(['name' => 'Ours', 'kind' => 'person', 'rules' => []])->id,

@@ -200,7 +200,7 @@ final class CheckerTest extends TestCase
             ->assertCreated()
             ->json('id');
         $intake = Intake::query()->findOrFail($id);
-        $intake->update(['settings' => [...$intake->settings, 'grid' => array_keys($values)]]);
+        $intake->update(['grid' => array_keys($values)]);
 
         return self::words(
             $this->putJson("/api/grids/{$id}/rows", ['rows' => [2 => array_values($values)]])

@@ -73,6 +73,23 @@ final class ControlTest extends TestCase
         self::assertSame('', $this->patchJson("/api/intakes/{$intake->id}", ['agreed' => ''])->json('settings.agreed_by'));
     }
 
+    public function test_that_people_agreed_is_said_of_one_file_and_not_of_the_next_by_the_same_plan(): void
+    {
+        $intake = $this->sifted(self::FILE, ['effect' => 'replace', 'groups' => ['Sign-ups']]);
+        $this->patchJson("/api/intakes/{$intake->id}", [
+            'description' => 'Sign-up sheet',
+            'agreed' => 'A box that they ticked',
+        ])->assertOk();
+        $this->postJson("/api/intakes/{$intake->id}/plan", ['name' => 'Sign-ups'])->assertOk();
+        $next = $this->sifted(self::FILE);
+        $this->patchJson("/api/intakes/{$next->id}", ['description' => 'A list that was bought'])->assertOk();
+        $this->putJson("/api/intakes/{$next->id}/plan", ['name' => 'Sign-ups'])->assertOk();
+
+        $settings = $next->refresh()->settings;
+        self::assertSame(['replace', ['Sign-ups']], [$settings->effect->value, $settings->groups], 'What was chosen comes with the plan.');
+        self::assertSame(['A list that was bought', '', ''], [$settings->description, $settings->agreed, $settings->agreedBy]);
+    }
+
     public function test_the_source_as_it_came_and_everything_from_an_intake(): void
     {
         $this->loaded("Last name,First name,Email\nLee,Ann,ann@example.org\n");

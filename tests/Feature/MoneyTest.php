@@ -169,6 +169,12 @@ final class MoneyTest extends TestCase
         self::assertSame([1, ['USD' => '50.00'], '2021-02-01'], [$row['gifts'], $row['given'], $row['latest']]);
         $again = $this->loaded("Last name,Email,Gift date,Amount,Gift type\nMoss,m@example.org,2021-01-01,500,Pledge\n");
         self::assertSame(['USD' => '500.00'], $this->getJson("/api/intakes/{$again->id}/proof")->json('money.there'));
+        $next = $this->sifted("Last name,Email,Gift date,Amount,Gift type\nMoss,m@example.org,2021-03-01,5,Check\n");
+        $candidate = $this->getJson("/api/intakes/{$next->id}/rows/2/match")->json('candidates.0');
+        self::assertSame(
+            ['1 gift, USD 50.00, latest 2021-02-01; 1 promise, USD 500.00', '2 gifts, USD 55.00, latest 2021-03-01; 1 promise, USD 500.00'],
+            [$candidate['values']['gifts'], $candidate['after']['gifts']],
+        );
     }
 
     public function test_filled_up_figures_are_asked_about_until_a_step_says_what_they_are(): void

@@ -40,11 +40,11 @@ final class RequestsTest extends TestCase
     public function test_a_request_that_can_not_be(string $method, string $path, array $body, int $status): void
     {
         $intake = $this->sifted("Last name,First name\nLee,Ann\n");
-        $before = [$intake->refresh()->toArray(), $this->records()];
+        $before = [$intake->refresh()->getAttributes(), $this->records()];
         $answer = $this->json($method, '/api/' . str_replace('{id}', (string) $intake->id, $path), $body)->assertStatus($status);
 
         self::assertIsString($answer->json('message'));
-        self::assertSame($before, [$intake->refresh()->toArray(), $this->records()], 'Nothing changed.');
+        self::assertSame($before, [$intake->refresh()->getAttributes(), $this->records()], 'Nothing changed.');
     }
 
     /** @return iterable<string, array{list<string>, array<string, string>, int, string}> */

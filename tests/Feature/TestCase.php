@@ -203,7 +203,7 @@ abstract class TestCase extends BaseTestCase
                     ),
                 ),
         );
-        $intake->settings = [...$intake->settings, ...$settings];
+        $intake->settings = $intake->settings->with($settings);
         $intake->save();
         $this->postJson("/api/intakes/{$id}/sift")->assertOk();
 

@@ -50,7 +50,7 @@ final class IntakeRunCommand extends Command
             // Nobody is there to accept addresses; the written form is kept beside the postal one.
             $settings = new IntakeSettings(acceptAddresses: true);
             if ($plan !== null) {
-                $settings = IntakeSettings::fromArray([...$plan->settings, 'accept_addresses' => true]);
+                $settings = $plan->settings->ofPlan()->with(['accept_addresses' => true]);
             }
             $intake = $opening->open(
                 $file,

@@ -23,9 +23,9 @@ use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Gifts\Amounts;
-use PineSieve\Core\Gifts\Currency;
+use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Gifts\GiftTotals;
 use PineSieve\Core\Records\IncomingAddress;
-use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
@@ -173,7 +173,7 @@ final readonly class RowView
     {
         $raw = $this->staged->chosen($intake->id, [$number])[$number] ?? [];
         $edits = Edits::of($intake->id, [$number]);
-        $mapped = $this->mappers->of($intake)->map($edits->corrected($number, $raw), $edits->accepts($number, $intake->choices()));
+        $mapped = $this->mappers->of($intake)->map($edits->corrected($number, $raw), $edits->accepts($number, $intake->settings));
         $findings =
             json_decode(
                 (string) DB::table('intake_results')
@@ -190,7 +190,7 @@ final readonly class RowView
         $part = $findings[0]['part'] ?? 0;
         $party = $mapped->parties[$part] ?? $mapped->parties[0];
         $stored = $this->reader->read(array_values(array_filter(array_column($findings, 'ref'), is_int(...))), $intake->id);
-        $gifts = $this->giftsOf(array_keys($stored));
+        $gifts = array_map(array_values(...), $this->reader->gifts(array_keys($stored)));
         $planner = $this->planners->of($intake);
         $candidates = [];
         foreach ($findings as $finding) {
@@ -209,13 +209,7 @@ final readonly class RowView
                     'after' => array_diff_key(
                         [
                             ...self::stored(Projection::after($candidate, $planner->plan('row', $party->record, $candidate))),
-                            'gifts' => self::gifts([
-                                ...$given,
-                                ...array_map(
-                                    static fn(IncomingGift $gift): array => [$gift->money(), $gift->date],
-                                    Planner::giftsMissing($party->record, $candidate),
-                                ),
-                            ]),
+                            'gifts' => self::gifts([...$given, ...Planner::giftsMissing($party->record, $candidate)]),
                         ],
                         array_flip($hidden),
                     ),
@@ -236,7 +230,7 @@ final readonly class RowView
     private static function incoming(IncomingRecord $record): array
     {
         $gifts = array_map(
-            static fn(IncomingGift $gift): string => trim("{$gift->currency} {$gift->amount} on {$gift->date} {$gift->fund}"),
+            static fn(Gift $gift): string => trim("{$gift->currency} {$gift->amount} on {$gift->date} {$gift->fund}"),
             $record->gifts,
         );
 
@@ -254,7 +248,7 @@ final readonly class RowView
         ];
     }
 
-    /** @return array{?SupporterRecord, list<array{Amounts, string}>} the one that a row would make, with amount and date of each gift that the row brings */
+    /** @return array{?SupporterRecord, list<Gift>} the one that a row would make, with the gifts that the row brings */
     private function ofUnit(Intake $intake, int $unit): array
     {
         $json = DB::table('intake_results')->where('intake_id', $intake->id)->where('unit', $unit)->value('changes');
@@ -262,23 +256,8 @@ final readonly class RowView
             return [null, []];
         }
         $changes = Change::listFrom((string) $json);
-        $gifts = array_filter(
-            $changes,
-            static fn(Change $change): bool => $change->subject === Subject::Gift && $change->action === Action::Create,
-        );
 
-        return [
-            Projection::after(null, $changes),
-            array_values(
-                array_map(
-                    static fn(Change $gift): array => [
-                        Amounts::of((string) ($gift->after()['currency'] ?? Currency::DEFAULT), (string) ($gift->after()['amount'] ?? '')),
-                        (string) ($gift->after()['given_on'] ?? ''),
-                    ],
-                    $gifts,
-                ),
-            ),
-        ];
+        return [Projection::after(null, $changes), array_values(Projection::gifts([], $changes))];
     }
 
     /** @return array<string, string> */
@@ -302,40 +281,26 @@ final readonly class RowView
         ];
     }
 
-    /**
-     * @param  list<int>  $ids
-     * @return array<int, list<array{Amounts, string}>> supporter to amount and date of each gift
-     */
-    private function giftsOf(array $ids): array
-    {
-        $gifts = [];
-        foreach (
-            DB::table('gifts')
-                ->whereIn('supporter_id', $ids)
-                ->get(['supporter_id', 'amount', 'currency', 'given_on'])
-            as $gift
-        ) {
-            $gifts[$gift->supporter_id][] = [Amounts::of($gift->currency, (string) $gift->amount), (string) $gift->given_on];
-        }
-
-        return $gifts;
-    }
-
-    /** @param  list<array{Amounts, string}>  $gifts  amount and date of each */
+    /** @param  list<Gift>  $gifts */
     private static function gifts(array $gifts): string
     {
-        $sum = array_reduce(
-            array_column($gifts, 0),
-            static fn(Amounts $sum, Amounts $one): Amounts => $sum->plus($one),
-            Amounts::none(),
-        )->toArray();
-        $said = implode(
-            ' + ',
-            array_map(static fn(string $currency, string $amount): string => "{$currency} {$amount}", array_keys($sum), $sum),
-        );
+        $given = array_values(array_filter($gifts, static fn(Gift $gift): bool => !$gift->isPromise()));
+        $totals = GiftTotals::of($gifts);
 
-        return $gifts === []
-            ? ''
-            : count($gifts) . (count($gifts) === 1 ? ' gift, ' : ' gifts, ') . $said . ', latest ' . max(array_column($gifts, 1));
+        return implode('; ', [
+            ...$given === []
+                ? []
+                : [self::counted(count($given), 'gift', $totals->given) . ', latest ' . max(array_column($given, 'date'))],
+            ...$totals->promises === 0 ? [] : [self::counted($totals->promises, 'promise', $totals->promised)],
+        ]);
+    }
+
+    /** "2 gifts, USD 50.00 + EUR 5.00" */
+    private static function counted(int $count, string $what, Amounts $amounts): string
+    {
+        $sums = $amounts->toArray();
+        $said = array_map(static fn(string $currency, string $amount): string => "{$currency} {$amount}", array_keys($sums), $sums);
+
+        return "{$count} {$what}" . ($count === 1 ? '' : 's') . ', ' . implode(' + ', $said);
     }
 }

@@ -41,9 +41,9 @@ final class GridController extends Controller
         return response()->json([
             'id' => $intake->id,
             'name' => $intake->name,
-            'columns' => $intake->settings['grid'],
+            'columns' => $intake->grid ?? [],
             'rows' => (object) $rows,
-            'problems' => (object) $this->grid->problems($intake->settings['grid'], $rows),
+            'problems' => (object) $this->grid->problems($intake->grid ?? [], $rows),
         ]);
     }
 
@@ -82,7 +82,7 @@ final class GridController extends Controller
         return response()->json([
             'problems' => (object) array_map(
                 static fn(array $of): array => $of,
-                array_replace(array_fill_keys(array_keys($rows), []), $this->grid->problems($intake->settings['grid'], $rows)),
+                array_replace(array_fill_keys(array_keys($rows), []), $this->grid->problems($intake->grid ?? [], $rows)),
             ),
         ]);
     }
@@ -98,7 +98,7 @@ final class GridController extends Controller
         ]);
         $intake->name = trim($data['name'] ?? $intake->name);
         if (isset($data['columns'])) {
-            $before = $intake->settings['grid'];
+            $before = $intake->grid ?? [];
             $after = array_values($data['columns']);
             $rows = $staged->rows($intake->id, 0, Grid::MOST);
             foreach (array_diff($before, $after) as $place => $gone) {
@@ -108,7 +108,7 @@ final class GridController extends Controller
                     "There is text in the column {$this->catalog->field($gone)->label}. Empty it before you remove it.",
                 );
             }
-            $intake->settings = [...$intake->settings, 'grid' => $after];
+            $intake->grid = $after;
             $intake->save();
             $this->grid->keep(
                 $intake,

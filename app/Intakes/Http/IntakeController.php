@@ -162,7 +162,10 @@ final class IntakeController extends Controller
         }
         if (isset($data['unreadable'])) {
             // One kind is switched at a time; the others stay.
-            $data['unreadable'] = [...(array) ($intake->settings['unreadable'] ?? []), ...$data['unreadable']];
+            $data['unreadable'] = [
+                ...array_map(static fn(Unreadable $choice): string => $choice->value, $intake->settings->unreadable),
+                ...$data['unreadable'],
+            ];
         }
         $about = array_intersect_key($data, array_flip(IntakeSettings::ABOUT));
         $data = array_diff_key($data, $about);
@@ -171,10 +174,7 @@ final class IntakeController extends Controller
             $intake->is_sifted = false;
         }
         if ($data !== [] || $about !== []) {
-            $intake->settings = [
-                ...$intake->settings,
-                ...IntakeSettings::fromArray([...$intake->settings, ...$data, ...$about])->toArray(),
-            ];
+            $intake->settings = $intake->settings->with([...$data, ...$about]);
         }
         $intake->save();
         if ($data !== [] && $intake->state === IntakeState::Ready) {

@@ -39,7 +39,7 @@ final class LoadController extends Controller
             409,
             'This intake is not ready to be loaded: its rows must be worked out first.',
         );
-        $unsure = $intake->choices()->asksUnsure
+        $unsure = $intake->settings->asksUnsure
             ? DB::table('intake_results')->where('intake_id', $intake->id)->where('held_by', 'unsure')->count()
             : 0;
         abort_if(

@@ -121,7 +121,7 @@ final class PlanController extends Controller
         abort_unless($intake->columnPlan()->isSettled(), 422, 'Some columns are not settled yet. Settle them, then save the plan.');
         SavedPlan::query()->updateOrCreate(
             ['name' => trim($data['name'])],
-            ['plan' => $intake->plan, 'settings' => $intake->choices()->toArray(), 'user_id' => $request->user()?->id],
+            ['plan' => $intake->plan, 'settings' => $intake->settings->ofPlan(), 'user_id' => $request->user()?->id],
         );
         $intake->plan_name = trim($data['name']);
         $intake->save();
@@ -140,7 +140,11 @@ final class PlanController extends Controller
         $intake->setColumnPlan($successor->plan);
         $differences = array_map(static fn(PlanDifference $difference): array => $difference->toArray(), $successor->differences);
         $intake
-            ->fill(['plan_name' => $saved->name, 'settings' => [...$intake->settings, ...$saved->settings, 'differences' => $differences]])
+            ->fill([
+                'plan_name' => $saved->name,
+                'settings' => $intake->settings->takingUp($saved->settings),
+                'differences' => $differences,
+            ])
             ->save();
 
         return response()->json(['applied' => $saved->name, 'differences' => $differences]);

@@ -52,7 +52,7 @@ final class SourceController extends Controller
                 array_keys($rows),
                 $rows,
             ),
-            'offered_plan' => $intake->settings['offered_plan'] ?? null,
+            'offered_plan' => $intake->offered_plan,
         ]);
     }
 

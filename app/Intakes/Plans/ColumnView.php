@@ -78,9 +78,9 @@ final readonly class ColumnView
             ),
             'link_organizations' => $plan->linkOrganizations,
             'rows' => $plan->rows->toArray(),
-            'differences' => $intake->settings['differences'] ?? [],
+            'differences' => $intake->differences ?? [],
             'plan_name' => $intake->plan_name,
-            'offered_plan' => $intake->settings['offered_plan'] ?? null,
+            'offered_plan' => $intake->offered_plan,
         ];
     }
 

@@ -21,7 +21,7 @@ final readonly class Mappers
     /** @param  ?ColumnPlan  $plan  null for the one that the intake has */
     public function of(Intake $intake, ?ColumnPlan $plan = null): RowMapper
     {
-        $settings = $intake->choices();
+        $settings = $intake->settings;
 
         return new RowMapper(
             $plan ?? $intake->columnPlan(),

@@ -21,7 +21,7 @@ final readonly class PlanFile
                 'format' => PlanDocument::FORMAT,
                 'version' => 1,
                 'name' => $saved->name,
-                'settings' => IntakeSettings::fromArray($saved->settings)->toArray(),
+                'settings' => $saved->settings->ofPlan()->toArray(),
                 ...$saved->columnPlan()->toArray(),
             ],
             JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR,
@@ -46,7 +46,7 @@ final readonly class PlanFile
         return new SavedPlan([
             'name' => $name ?? (is_string($data['name'] ?? null) ? mb_substr($data['name'], 0, 120) : 'Untitled plan'),
             'plan' => $plan->toArray(),
-            'settings' => $settings->toArray(),
+            'settings' => $settings->ofPlan(),
         ]);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intakes\Plans;
 
+use App\Intakes\IntakeSettings;
 use Illuminate\Database\Eloquent\Model;
 use PineSieve\Core\Columns\ColumnPlan;
 
@@ -15,7 +16,7 @@ use PineSieve\Core\Columns\ColumnPlan;
  * @property int $id
  * @property string $name
  * @property PlanData $plan
- * @property array<string, mixed> $settings
+ * @property IntakeSettings $settings
  */
 final class SavedPlan extends Model
 {
@@ -25,7 +26,7 @@ final class SavedPlan extends Model
 
     protected function casts(): array
     {
-        return ['plan' => 'array', 'settings' => 'array'];
+        return ['plan' => 'array', 'settings' => IntakeSettings::class];
     }
 
     public function columnPlan(): ColumnPlan

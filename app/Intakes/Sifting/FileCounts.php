@@ -87,7 +87,7 @@ final readonly class FileCounts
             $judge->count($judge->compared(0, Traits::ofIncoming($record)), $counts, $every);
         }
         $edition = $known->ofRows($known->frequencies->with($counts));
-        if (!$intake->choices()->against->looksAtStored()) {
+        if (!$intake->settings->against->looksAtStored()) {
             return [$counts, $edition->weights->match];
         }
         $looked = array_slice(array_diff_key($records, $this->loaded($intake)), 0, self::LOOKED_UP, true);

@@ -18,7 +18,7 @@ final readonly class Planners
 
     public function of(Intake $intake): Planner
     {
-        $settings = $intake->choices();
+        $settings = $intake->settings;
         $blankable = array_map(
             static fn(string $field): ?string => FieldPlace::ofName()[$field] ?? (FieldPlace::further()[$field] ?? null),
             array_keys($settings->blanksEmpty ? $intake->columnPlan()->columns() : []),

@@ -22,10 +22,10 @@ use PineSieve\Core\Columns\Party;
 use PineSieve\Core\Columns\PartyLink;
 use PineSieve\Core\Columns\RowRules;
 use PineSieve\Core\Gifts\Amounts;
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Matching\Judgement;
 use PineSieve\Core\Matching\MatchKey;
 use PineSieve\Core\Matching\Verdict;
-use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\Problem;
 
@@ -286,9 +286,9 @@ final class SiftedRow
         array $changes,
         Outcome|string $outcome,
     ): RowResult {
-        $gifts = array_map(static fn(IncomingGift $gift): string => $gift->sameness(), $party->record->gifts);
+        $gifts = array_map(static fn(Gift $gift): string => $gift->sameness(), $party->record->gifts);
         $missing = Planner::giftsMissing($party->record, $stored);
-        $promises = array_filter($missing, static fn(IncomingGift $gift): bool => $gift->isPromise());
+        $promises = array_filter($missing, static fn(Gift $gift): bool => $gift->isPromise());
         $owner = $this->candidates->add(UnitNumber::of($number, $part), $keys, $stored, $changes, $gifts);
         $result = ($part === 0 ? $this->result($number, $row) : $this->begun($number, $part, $party->record->display()))->with(
             outcome: $outcome,
@@ -313,7 +313,7 @@ final class SiftedRow
         }
         $money = static fn(array $gifts): Amounts => array_reduce(
             $gifts,
-            static fn(Amounts $sum, IncomingGift $gift): Amounts => $sum->plus($gift->money()),
+            static fn(Amounts $sum, Gift $gift): Amounts => $sum->plus($gift->money()),
             Amounts::none(),
         );
         // A row that names nobody but a number is shown by the name that is stored.

@@ -98,10 +98,7 @@ final class Sifter
             foreach ($comesIn ? $row->parties : [] as $part => $party) {
                 $unit = UnitNumber::of($number, $part);
                 $incoming[$unit] = $party->record;
-                $keys[$unit] = [
-                    ...$this->matcher->keysOfIncoming($party->record),
-                    ...RowChecks::uniqueKeys($this->uniques, $party->record),
-                ];
+                $keys[$unit] = [...$this->matcher->keysOfIncoming($party->record), ...TakenByRows::keys($this->uniques, $party->record)];
             }
         }
         $fingerprints = array_map(static fn(IncomingRecord $record): int => $record->fingerprint(), $incoming);
@@ -140,7 +137,7 @@ final class Sifter
         }
         $this->intake = $intake;
         $this->rulesBy = null;
-        $this->settings = $intake->choices();
+        $this->settings = $intake->settings;
         $plan = $intake->columnPlan();
         $this->mapper = $this->mappers->of($intake, $plan);
         $this->rules = $plan->rows;

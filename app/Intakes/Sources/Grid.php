@@ -11,15 +11,11 @@ use App\Intakes\IntakeState;
 use App\Intakes\Plans\Mappers;
 use App\Records\Bulk;
 use App\Records\RecordReader;
-use App\Standards\UniqueValues;
 use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
-use PineSieve\Core\Changes\Action;
-use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Checker;
 use PineSieve\Core\Changes\Effects;
 use PineSieve\Core\Changes\Planner;
-use PineSieve\Core\Changes\Projection;
-use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Columns\ColumnState;
@@ -45,7 +41,7 @@ final readonly class Grid
         private RecordReader $reader,
         private SourceStore $sources,
         private Bulk $bulk,
-        private UniqueValues $taken,
+        private Checker $checker,
         private Mappers $mappers,
     ) {}
 
@@ -64,7 +60,8 @@ final readonly class Grid
                 'format' => SourceFormat::Typed->value,
                 'sheets_read' => [],
                 'header_row' => 1,
-                'settings' => [...(new IntakeSettings(acceptAddresses: true))->toArray(), 'grid' => $columns],
+                'settings' => new IntakeSettings(acceptAddresses: true),
+                'grid' => $columns,
             ])
             ->refresh();
     }
@@ -79,7 +76,7 @@ final readonly class Grid
      */
     public function keep(Intake $intake, array $rows, array $were = []): void
     {
-        $width = count($intake->settings['grid']);
+        $width = count($intake->grid ?? []);
         DB::transaction(function () use ($intake, $rows, $were, $width): void {
             Intake::query()->whereKey($intake->id)->lockForUpdate()->first();
             $stored =
@@ -156,21 +153,9 @@ final readonly class Grid
                     $record === null ? $this->standards->defaults->fill($row->record()) : $row->record(),
                     $record,
                 );
-                $gifts = array_values(
-                    array_map(
-                        static fn(Change $change): array => $change->after(),
-                        array_filter(
-                            $changes,
-                            static fn(Change $change): bool => $change->subject === Subject::Gift && $change->action === Action::Create,
-                        ),
-                    ),
-                );
                 $found = array_map(
                     static fn(Problem $problem): Problem => $problem->at($problem->field, $plan->columns()[$problem->field] ?? null),
-                    [
-                        ...$this->standards->problems($after = Projection::after($record, $changes), $record, $gifts),
-                        ...$this->taken->problems($this->standards->catalog, $after, $record, $gifts),
-                    ],
+                    $this->checker->problems($record, $changes),
                 );
             }
             if ($found !== []) {
@@ -208,7 +193,7 @@ final readonly class Grid
             }
             fputcsv(
                 $stream,
-                array_map(fn(string $key): string => $this->standards->catalog->field($key)->label, $intake->settings['grid']),
+                array_map(fn(string $key): string => $this->standards->catalog->field($key)->label, $intake->grid ?? []),
                 ',',
                 '"',
                 '',

@@ -58,7 +58,7 @@ final readonly class Opening
                 'sheets_read' => $sheets === [] ? [] : [$sheet ?? $sheets[0]],
                 'encoding' => $file->dialect()?->encoding->value,
                 'delimiter' => $file->dialect()?->delimiter,
-                'settings' => ($settings ?? new IntakeSettings())->toArray(),
+                'settings' => $settings ?? new IntakeSettings(),
                 'began_at' => now(),
             ])
             ->refresh();

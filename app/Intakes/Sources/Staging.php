@@ -68,7 +68,7 @@ final readonly class Staging implements LongWork
         $this->stage($intake, $chunk, $survey);
         $profiles = $survey->profiles();
         $plan = $intake->isTyped()
-            ? $this->grid->plan($intake->settings['grid'])
+            ? $this->grid->plan($intake->grid ?? [])
             : (new Proposer($this->catalog, (int) now()->format('Y')))->propose($profiles);
         $intake->profiles = array_map(static fn(ColumnProfile $profile): array => $profile->toArray(), $profiles);
         $intake->setColumnPlan($plan);
@@ -82,7 +82,7 @@ final readonly class Staging implements LongWork
                 'done' => $survey->rowCount(),
                 'state' => IntakeState::Mapping,
                 'ended_at' => now(),
-                'settings' => [...$intake->settings, 'offered_plan' => $this->plans->best($plan)],
+                'offered_plan' => $this->plans->best($plan),
             ])
             ->save();
         if ($intake->isTyped()) {

@@ -23,6 +23,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Gifts\GiftKind;
+use PineSieve\Core\Gifts\GiftTotals;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\Standards;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -89,7 +90,9 @@ final class SupporterController extends Controller
                     'email' => $sight->sees('email') ? $supporter->emails->first()?->getAttribute('address') : null,
                     'phone' => $sight->sees('phone') ? $supporter->phones->first()?->getAttribute('number') : null,
                     'gifts' => $gifts[$supporter->id]->gifts ?? 0,
-                    'given' => $sight->sees('gift.amount') ? (object) ($gifts[$supporter->id] ?? GiftSums::none())->given->toArray() : null,
+                    'given' => $sight->sees('gift.amount')
+                        ? (object) ($gifts[$supporter->id] ?? GiftTotals::none())->given->toArray()
+                        : null,
                     'latest' => $sight->sees('gift.date') ? $latest[$supporter->id] ?? null : null,
                 ],
             ),

@@ -18,15 +18,17 @@ use PineSieve\Core\Changes\Planner;
 use PineSieve\Core\Changes\Projection;
 use PineSieve\Core\Changes\Reversal;
 use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Gifts\GiftTotals;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Records\ContactPoint;
 use PineSieve\Core\Records\Identifier;
 use PineSieve\Core\Records\IncomingAddress;
-use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
+use PineSieve\Core\Standards\FieldPlace;
 
 final class ChangesTest extends TestCase
 {
@@ -36,7 +38,7 @@ final class ChangesTest extends TestCase
         string $phone = '',
         ?Address $address = null,
         string $id = '',
-        ?IncomingGift $gift = null,
+        ?Gift $gift = null,
         string $firstKnown = '',
     ): IncomingRecord {
         return new IncomingRecord(
@@ -105,7 +107,7 @@ final class ChangesTest extends TestCase
                 '+12075550143',
                 new Address('12 elm street', '', 'DOVER', 'NH', '3820'),
                 'X1',
-                new IncomingGift('2020-01-02', '25.00'),
+                new Gift('2020-01-02', '25.00'),
             ),
             null,
         );
@@ -181,7 +183,7 @@ final class ChangesTest extends TestCase
         yield 'a gift comes in whatever is chosen' => [
             MatchEffect::LeaveAlone,
             self::record('Ann Lee'),
-            self::record('Ann Lee', gift: new IncomingGift('2020-01-02', '25.00')),
+            self::record('Ann Lee', gift: new Gift('2020-01-02', '25.00')),
             ['create gift given_on: null -> 2020-01-02', 'create gift amount: null -> 25.00'],
         ];
         yield 'first known is filled' => [
@@ -583,9 +585,56 @@ final class ChangesTest extends TestCase
         );
     }
 
+    public function test_a_gift_has_a_part_for_every_field_of_the_catalog(): void
+    {
+        $parts = array_combine(array_map(static fn(string $part): string => "gift.{$part}", array_keys(Gift::COLUMNS)), Gift::COLUMNS);
+        $fields = FieldPlace::columns('gift');
+        ksort($parts);
+        ksort($fields);
+
+        self::assertSame($fields, $parts);
+    }
+
+    public function test_a_stored_gift_is_what_it_was_made_of(): void
+    {
+        $columns = [
+            'given_on' => '2024-02-29',
+            'amount' => '12.50',
+            'currency' => 'EUR',
+            'fund' => 'Nets',
+            'notes' => null,
+            'intake_id' => '3',
+        ];
+        $gift = Gift::stored($columns);
+
+        self::assertSame($columns, array_intersect_key($gift->columns(), $columns));
+        self::assertSame([3, '12.50', ''], [$gift->intake, $gift->value('amount'), $gift->value('no such column')]);
+        self::assertEquals($gift, Gift::stored($gift->columns()));
+        self::assertSame(
+            ['USD' => '7.00'],
+            Gift::stored(['amount' => '7.00'])
+                ->money()
+                ->toArray(),
+            'Before currencies were read, all were in dollars.',
+        );
+    }
+
+    public function test_promises_are_no_part_of_what_is_given(): void
+    {
+        $totals = GiftTotals::of([
+            new Gift(amount: '10.00', currency: 'USD'),
+            new Gift(amount: '0.05', currency: 'USD', kind: 'pledge payment'),
+            new Gift(amount: '3.00', currency: 'EUR', kind: 'check'),
+            new Gift(amount: '500.00', currency: 'USD', kind: 'pledge'),
+        ]);
+
+        self::assertSame([3, ['EUR' => '3.00', 'USD' => '10.05']], [$totals->gifts, $totals->given->toArray()]);
+        self::assertSame([1, ['USD' => '500.00']], [$totals->promises, $totals->promised->toArray()]);
+    }
+
     public function test_like_gifts_are_counted_not_merged(): void
     {
-        $gift = new IncomingGift('2020-01-02', '25.00');
+        $gift = new Gift('2020-01-02', '25.00');
         $record = self::record(gift: $gift);
         $twoStored = new SupporterRecord(5, 1, ['kind' => 'person'], gifts: [$gift->sameness() => 2]);
 

@@ -19,7 +19,7 @@ use PineSieve\Core\Columns\Steps\People;
 use PineSieve\Core\Columns\Steps\Split;
 use PineSieve\Core\Columns\Steps\Step;
 use PineSieve\Core\Columns\Steps\Steps;
-use PineSieve\Core\Records\IncomingGift;
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldType;
@@ -274,7 +274,7 @@ final class PartiesTest extends TestCase
 
         self::assertSame(
             ['2020-01-02|25.00|', '2020-03-04|30.00|Boat'],
-            array_map(static fn(IncomingGift $gift): string => "{$gift->date}|{$gift->amount}|{$gift->fund}", $row->record()->gifts),
+            array_map(static fn(Gift $gift): string => "{$gift->date}|{$gift->amount}|{$gift->fund}", $row->record()->gifts),
         );
         self::assertSame('55.00', $row->money->in('USD'));
         self::assertSame(['gift.date.required'], array_column(self::map(['name.last' => 'Lee', 'gift.2.amount' => '5'])->problems, 'code'));

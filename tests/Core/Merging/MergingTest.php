@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\LeftAsItIs;
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Merging\BadPolicy;
 use PineSieve\Core\Merging\CannotMerge;
 use PineSieve\Core\Merging\FieldRule;
@@ -60,7 +61,7 @@ final class MergingTest extends TestCase
                 $parts('custom'),
                 $parts('links'),
             ),
-            $gifts,
+            array_map(Gift::stored(...), $gifts),
             $changed,
             $intake,
         );

@@ -6,9 +6,9 @@ namespace Tests\Core\Standards;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
-use PineSieve\Core\Records\IncomingGift;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
@@ -106,7 +106,7 @@ final class RulesTest extends TestCase
         $problems = (new Standards(self::catalog(), new Formats('2026-01-31'), [self::rules()[$rule]]))->problems(
             self::record($record),
             null,
-            $gifts,
+            array_map(Gift::stored(...), $gifts),
         );
 
         self::assertSame($isShort, $problems !== []);
@@ -206,10 +206,7 @@ final class RulesTest extends TestCase
             $defaults->fill(new IncomingRecord(SupporterKind::Person, new PersonName(last: 'Lee'), further: ['consent_mail' => 'yes']))
                 ->further['consent_mail'],
         );
-        self::assertSame(
-            ['General', 'Own'],
-            [$defaults->fillGift(new IncomingGift())->fund, $defaults->fillGift(new IncomingGift(fund: 'Own'))->fund],
-        );
+        self::assertSame(['General', 'Own'], [$defaults->fillGift(new Gift())->fund, $defaults->fillGift(new Gift(fund: 'Own'))->fund]);
     }
 
     public function test_values_that_only_one_may_have(): void

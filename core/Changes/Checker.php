@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Changes;
+
+use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Records\SupporterRecord;
+use PineSieve\Core\Standards\Problem;
+use PineSieve\Core\Standards\Standards;
+use PineSieve\Core\Standards\TakenValues;
+use PineSieve\Core\Standards\Uniques;
+
+/**
+ * The one checker: what a record would be once changes are in, held against all that the organization asks of its records.
+ * Forms, the entry grid, rows, gifts, merges, remedies and what is put back are held against it alike, so that the same data has the same problems everywhere.
+ */
+final readonly class Checker
+{
+    /** By kind of supporter, the field of its name and the column in which that is kept. */
+    private const NAME = [
+        SupporterKind::Person->value => ['name.last', 'last_name'],
+        SupporterKind::Household->value => ['name.full', 'display_name'],
+        SupporterKind::Organization->value => ['organization.name', 'organization_name'],
+    ];
+
+    private Uniques $uniques;
+
+    public function __construct(private Standards $standards, private TakenValues $taken)
+    {
+        $this->uniques = new Uniques($standards->catalog);
+    }
+
+    /**
+     * What changes would bring in that may not be. What a record falls short of already is no problem of these changes: it is on the worklist.
+     *
+     * @param  ?SupporterRecord  $before  as it is stored; null if the changes make it
+     * @param  list<Change>  $changes
+     * @param  array<int|string, Gift>  $gifts  stored gifts that are changed, by number
+     * @param  list<SupporterRecord>  $joining  others that become part of it: what only one may have comes with them
+     * @return list<Problem> those that block, and warnings
+     */
+    public function problems(?SupporterRecord $before, array $changes, array $gifts = [], array $joining = []): array
+    {
+        $after = Projection::after($before, $changes);
+        $will = Projection::gifts($gifts, $changes);
+        $were = array_intersect_key($gifts, $will);
+
+        $problems = $this->standards->problems($after, $before, $will, $were);
+
+        return [
+            ...$problems,
+            // A rule may ask for the name as well.
+            ...array_udiff($this->nameless($after, $before), $problems, static fn(Problem $a, Problem $b): int => $a->code <=> $b->code),
+            ...$this->taken($after, $will, $were, $before === null ? $joining : [$before, ...$joining]),
+        ];
+    }
+
+    /**
+     * @param  ?SupporterRecord  $before  as it is stored; null if the changes make it
+     * @param  list<Change>  $changes
+     * @param  array<int|string, Gift>  $gifts  stored gifts that are changed, by number
+     * @param  list<SupporterRecord>  $joining  others that become part of it
+     * @return list<Problem> those that keep the changes from being written
+     */
+    public function blocking(?SupporterRecord $before, array $changes, array $gifts = [], array $joining = []): array
+    {
+        return array_values(
+            array_filter($this->problems($before, $changes, $gifts, $joining), static fn(Problem $problem): bool => $problem->blocks),
+        );
+    }
+
+    /** @return list<Problem> that a name is taken away; one that is new is held against Requirements */
+    private function nameless(SupporterRecord $after, ?SupporterRecord $before): array
+    {
+        [$field, $column] = self::NAME[$after->kind()->value];
+        if ($before === null || $after->field($column) !== '' || $before->field($column) === '') {
+            return [];
+        }
+        $label = $this->standards->catalog->field($field)->label;
+
+        return [new Problem("{$field}.required", $field, null, '', "{$label} can't be blank", 'Write a name')];
+    }
+
+    /**
+     * @param  array<int|string, Gift>  $gifts
+     * @param  array<int|string, Gift>  $were
+     * @param  list<SupporterRecord>  $before  whose values they are
+     * @return list<Problem>
+     */
+    private function taken(SupporterRecord $after, array $gifts, array $were, array $before): array
+    {
+        if ($this->uniques->fields === []) {
+            return [];
+        }
+        $own = array_map(fn(SupporterRecord $record): array => $this->uniques->of($record, $were), $before);
+        $wanted = [];
+        foreach ($this->uniques->of($after, $gifts) as $field => $values) {
+            $wanted[$field] = array_values(array_diff($values, ...array_map(static fn(array $of): array => $of[$field] ?? [], $own)));
+        }
+        $ids = array_map(static fn(SupporterRecord $record): int|string => $record->ref, [$after, ...$before]);
+        $problems = [];
+        foreach ($this->taken->of(array_filter($wanted)) as $field => $ofField) {
+            foreach ($ofField as $value => $owners) {
+                // A reference is of one gift: another gift of the same supporter may not have it either.
+                $others = $field === 'gift.reference' ? $owners : array_diff($owners, $ids);
+                if ($others !== []) {
+                    $problems[] = $this->uniques->problem($field, (string) $value, $this->taken->name(array_values($others)[0]));
+                }
+            }
+        }
+
+        return $problems;
+    }
+}
