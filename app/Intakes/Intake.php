@@ -53,7 +53,7 @@ use PineSieve\Core\Standards\Target;
  * @property IntakeSettings $settings
  * @property ?list<string> $grid  keys of the catalog, of one whose rows are typed
  * @property ?string $offered_plan  name of the saved plan that fits best
- * @property ?list<array<string, mixed>> $differences  between the plan that was put to it and its file
+ * @property ?list<array{kind: string, header: string, message: string, values: list<string>}> $differences  between the plan that was put to it and its file
  * @property ?int $queue_place
  * @property ?array{kind: string, rows: ?list<int>, act: ?int} $taking_back what is being taken back ("undo") or brought back ("redo"), of which rows, and the undo that is brought back
  * @property ?string $restore_point "wanted", or the name of the one that was taken before the load

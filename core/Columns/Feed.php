@@ -6,7 +6,11 @@ namespace PineSieve\Core\Columns;
 
 use PineSieve\Core\Columns\Steps\Steps;
 
-/** A field that a column becomes. */
+/**
+ * A field that a column becomes.
+ *
+ * @phpstan-import-type StepData from Steps
+ */
 final readonly class Feed
 {
     /**
@@ -16,7 +20,7 @@ final readonly class Feed
      */
     public function __construct(public string $target, public string $name = '', public Steps $steps = new Steps()) {}
 
-    /** @return array{target: string, name: string, steps: list<array<string, mixed>>} */
+    /** @return array{target: string, name: string, steps: list<StepData>} */
     public function toArray(): array
     {
         return ['target' => $this->target, 'name' => $this->name, 'steps' => $this->steps->toArray()];

@@ -4,7 +4,12 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Standards;
 
-/** Why a row can't be loaded as it is: where, what, why, and what to do. */
+/**
+ * Why a row can't be loaded as it is: where, what, why, and what to do.
+ *
+ * @phpstan-type FoundProblem array{code: string, field: string, column: ?int, value: string, reason: string, remedy: string, blocks: bool}
+
+ */
 final readonly class Problem
 {
     /**
@@ -35,7 +40,7 @@ final readonly class Problem
         return new self($this->code, $this->field, $this->column, $this->value, $this->reason, $this->remedy, false);
     }
 
-    /** @return array{code: string, field: string, column: ?int, value: string, reason: string, remedy: string, blocks: bool} */
+    /** @return FoundProblem */
     public function toArray(): array
     {
         return [

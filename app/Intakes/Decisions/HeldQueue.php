@@ -8,6 +8,7 @@ use App\Accounts\User;
 use App\Intakes\Intake;
 use App\Intakes\IntakeState;
 use App\Intakes\Loading\Loading;
+use App\Intakes\Sifting\HeldBy;
 use App\Intakes\Sifting\Sifter;
 use App\Intakes\Sources\StagedRows;
 use App\Records\Bulk;
@@ -17,7 +18,18 @@ use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Standards\FieldCatalog;
 
-/** The held rows of all intakes in one queue, and what is done with them. */
+/**
+ * The held rows of all intakes in one queue, and what is done with them.
+ *
+ * @phpstan-type HeldProblem array{code: string, field: string, label: string, column: ?int, value: string, reason: string, remedy: string}
+ * @phpstan-type HeldRow array{intake_id: int, intake: string, number: int, display: string, given_to: ?string, is_loaded: bool, passes: bool, held_by: ?value-of<HeldBy>, problems: list<HeldProblem>}
+ * @phpstan-type HeldIntake array{id: int, name: string, rows: int}
+ * @phpstan-type HeldKind array{reason: string, label: string, rows: int, example: string, can_fix: bool}
+ * @phpstan-type Colleague array{id: int, name: string}
+ * @phpstan-type HeldPage array{intakes: list<HeldIntake>, reasons: list<HeldKind>, mine: int, rows: list<HeldRow>, total: int, pages: int, colleagues: list<Colleague>}
+ * @phpstan-type StillHeld array{why: string, rows: int}
+ * @phpstan-type HeldDone array{intakes: list<HeldIntake>, reasons: list<HeldKind>, mine: int, rows: list<HeldRow>, total: int, pages: int, colleagues: list<Colleague>, sent: int, done: 'check'|'send'|'out'|'in'|'give', picked: int, passing: int, still: list<StillHeld>}
+ */
 final readonly class HeldQueue
 {
     private const PAGE = 200;
@@ -58,7 +70,7 @@ final readonly class HeldQueue
             );
     }
 
-    /** @return list<array{reason: string, label: string, rows: int, example: string, can_fix: bool}> the most frequent first */
+    /** @return list<HeldKind> the most frequent first */
     public function reasons(?int $userId): array
     {
         $reasons = [];
@@ -102,7 +114,7 @@ final readonly class HeldQueue
         return $reasons;
     }
 
-    /** @return list<array{id: int, name: string, rows: int}> the intakes that have held rows, the latest first */
+    /** @return list<HeldIntake> the intakes that have held rows, the latest first */
     public function intakes(): array
     {
         $intakes = $this->rows()
@@ -124,7 +136,7 @@ final readonly class HeldQueue
 
     /**
      * @param  string  $reason  as reasons() gives it; '' for all
-     * @return array{rows: list<array<string, mixed>>, total: int, pages: int}
+     * @return array{rows: list<HeldRow>, total: int, pages: int}
      */
     public function page(string $reason, ?int $userId, int $page): array
     {

@@ -6,32 +6,44 @@ namespace App\Intakes\Decisions;
 
 use App\Intakes\Intake;
 use App\Intakes\Plans\Mappers;
+use App\Intakes\Sifting\HeldBy;
 use App\Intakes\Sifting\Planners;
 use App\Intakes\Sifting\Results;
 use App\Intakes\Sifting\UnitNumber;
 use App\Intakes\Sources\StagedRows;
 use App\Records\RecordReader;
 use App\Standards\FieldAccess;
+use App\Support\Lists;
 use App\Supporters\ChangeWords;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
-use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Outcome;
 use PineSieve\Core\Changes\Planner;
 use PineSieve\Core\Changes\Projection;
-use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Gifts\GiftTotals;
+use PineSieve\Core\Matching\Verdict;
 use PineSieve\Core\Records\IncomingAddress;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\Standards;
 
-/** One row of an intake as a person looks at it: its cells, what they became, and whom it may be. */
+/**
+ * One row of an intake as a person looks at it: its cells, what they became, and whom it may be.
+ *
+ * @phpstan-import-type ShownChange from ChangeWords
+ * @phpstan-type RowCell array{column: int, header: string, raw: string, corrected: ?string, becomes: ?string}
+ * @phpstan-type RowProblem array{code: string, field: string, column: ?int, value: string, reason: string, remedy: string, blocks: bool}
+ * @phpstan-type OtherParty array{role: string, display: string, verdict: value-of<Verdict>, supporter_id: ?int, changes: list<ShownChange>}
+ * @phpstan-type RowDetail array{number: int, cells: list<RowCell>, display: ?string, outcome: ?value-of<Outcome>, held_by: ?value-of<HeldBy>, supporter_id: ?int, decision: ?string, row_decision: ?string, problems: list<RowProblem>, changes: list<ShownChange>, others: list<OtherParty>, reason: ?string, place: ?string}
+ * @phpstan-type MatchCandidate array{decision: string, label: string, for: list<string>, against: list<string>, values: array<string, string>, after: array<string, string>}
+ * @phpstan-type MatchView array{role: string, part: int, labels: array<string, string>, incoming: array<string, string>, candidates: list<MatchCandidate>}
+ */
 final readonly class RowView
 {
     /** What is shown of the row and of those that it may be, with its label. */
@@ -54,7 +66,7 @@ final readonly class RowView
         private Mappers $mappers,
     ) {}
 
-    /** @return ?array<string, mixed> null if the intake has no such row */
+    /** @return ?RowDetail null if the intake has no such row */
     public function of(Intake $intake, int $number): ?array
     {
         $raw = $this->staged->chosen($intake->id, [$number])[$number] ?? null;
@@ -106,12 +118,7 @@ final readonly class RowView
                 ->where('kind', 'row')
                 ->orderByDesc('id')
                 ->value('to'),
-            'problems' => DB::table('intake_problems')
-                ->where('intake_id', $intake->id)
-                ->where('number', $number)
-                ->orderBy('place')
-                ->get(['code', 'field', 'column', 'value', 'reason', 'remedy', 'blocks'])
-                ->all(),
+            'problems' => $this->problems($intake, $number),
             'changes' => $this->changes($result->changes ?? null, $intake->id),
             'others' => $parts,
             'reason' => $result->reason ?? null,
@@ -119,7 +126,25 @@ final readonly class RowView
         ];
     }
 
-    /** @return list<array{subject: string, action: string, fields: list<array{label: string, before: ?string, after: ?string}>}> */
+    /** @return list<RowProblem> */
+    private function problems(Intake $intake, int $number): array
+    {
+        return Lists::of(
+            DB::table('intake_problems')->where('intake_id', $intake->id)->where('number', $number)->orderBy('place')->get()->map(
+                static fn(\stdClass $problem): array => [
+                    'code' => $problem->code,
+                    'field' => $problem->field,
+                    'column' => $problem->column,
+                    'value' => $problem->value,
+                    'reason' => $problem->reason,
+                    'remedy' => $problem->remedy,
+                    'blocks' => (bool) $problem->blocks,
+                ],
+            ),
+        );
+    }
+
+    /** @return list<ShownChange> */
     public function changes(?string $json, ?int $intakeId = null): array
     {
         $shown = [];
@@ -138,7 +163,7 @@ final readonly class RowView
      * The further supporters that rows tell of.
      *
      * @param  list<int>  $numbers
-     * @return array<int, list<array<string, mixed>>>
+     * @return array<int, list<OtherParty>>
      */
     public function others(Intake $intake, array $numbers): array
     {
@@ -167,7 +192,7 @@ final readonly class RowView
     /**
      * One of the supporters that a row tells of, beside each record that it may be, and what that record would be with what comes in.
      *
-     * @return array{role: string, part: int, labels: array<string, string>, incoming: array<string, string>, candidates: list<array<string, mixed>>}
+     * @return MatchView
      */
     public function match(Intake $intake, int $number): array
     {

@@ -6,6 +6,7 @@ namespace App\Intakes\Http;
 
 use App\Intakes\Intake;
 use App\Intakes\Plans\ColumnView;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -28,6 +29,7 @@ final class ColumnController extends Controller
 {
     public function __construct(private readonly FieldCatalog $catalog, private readonly ColumnView $view) {}
 
+    #[Answers(ColumnView::class, 'ColumnsView')]
     public function index(Intake $intake): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
@@ -36,6 +38,7 @@ final class ColumnController extends Controller
     }
 
     /** What each value of a column becomes. */
+    #[Answers(ColumnView::class, 'ColumnValues')]
     public function show(Intake $intake, int $column): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
@@ -45,6 +48,7 @@ final class ColumnController extends Controller
     }
 
     /** What each value would become with other fields and steps than those that are kept. */
+    #[Answers(ColumnView::class, 'ColumnValues')]
     public function preview(Request $request, Intake $intake, int $column): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
@@ -62,6 +66,7 @@ final class ColumnController extends Controller
         );
     }
 
+    #[Answers(ColumnView::class, 'ColumnsView')]
     public function update(Request $request, Intake $intake, int $column): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -75,6 +80,7 @@ final class ColumnController extends Controller
     }
 
     /** What holds for the whole source: constants and defaults, organizations of people, which rows come in. */
+    #[Answers(ColumnView::class, 'ColumnsView')]
     public function settings(Request $request, Intake $intake, Formats $formats): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -112,6 +118,7 @@ final class ColumnController extends Controller
     }
 
     /** Takes every proposal that needs no further choice. */
+    #[Answers(ColumnView::class, 'ColumnsView')]
     public function accept(Intake $intake): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -128,6 +135,7 @@ final class ColumnController extends Controller
     }
 
     /** Leaves every column behind that nothing is proposed for. */
+    #[Answers(ColumnView::class, 'ColumnsView')]
     public function leave(Intake $intake): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -139,6 +147,7 @@ final class ColumnController extends Controller
     }
 
     /** The distinct values of a column with what a table could make of them. */
+    #[Answers(ColumnView::class, 'ColumnTable')]
     public function table(Intake $intake, int $column): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);

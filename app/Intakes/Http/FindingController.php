@@ -7,6 +7,7 @@ namespace App\Intakes\Http;
 use App\Intakes\CarryOn;
 use App\Intakes\Intake;
 use App\Intakes\IntakeState;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -14,9 +15,17 @@ use Illuminate\Validation\Rule;
 use PineSieve\Core\Findings\Finding;
 use PineSieve\Core\Findings\FindingKind;
 
-/** What is wrong with a file, and the remedies. */
+/**
+ * What is wrong with a file, and the remedies.
+ *
+ * @phpstan-type FindingExample array{row: int, value: string, header: string}
+ * @phpstan-type FindingColumn array{column: int, header: string, count: int, applied: bool}
+ * @phpstan-type FoundFinding array{kind: value-of<FindingKind>, title: string, count: int, remedy: string, note: string, for_a_person: bool, applied: bool, examples: list<FindingExample>, columns: list<FindingColumn>}
+ * @phpstan-type Findings array{findings: list<FoundFinding>}
+ */
 final class FindingController extends Controller
 {
+    #[Answers(self::class, 'Findings')]
     public function index(Intake $intake): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
@@ -30,6 +39,7 @@ final class FindingController extends Controller
     }
 
     /** Applies a remedy wherever it helps, or takes it back; without a kind, all of them. */
+    #[Answers(self::class, 'Findings')]
     public function remedy(Request $request, Intake $intake): JsonResponse
     {
         $this->authorize('update', $intake);

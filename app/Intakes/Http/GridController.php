@@ -11,18 +11,32 @@ use App\Intakes\Sources\GridLayout;
 use App\Intakes\Sources\StagedRows;
 use App\Intakes\Summary;
 use App\Standards\FieldAccess;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
+use App\Support\Http\JsonMap;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\Problem;
 use PineSieve\Core\Standards\Target;
 
-/** The entry grid: rows typed or pasted as in a spreadsheet, and the layouts of its columns. */
+/**
+ * The entry grid: rows typed or pasted as in a spreadsheet, and the layouts of its columns.
+ *
+ * @phpstan-import-type FoundProblem from Problem
+ * @phpstan-type MadeGrid array{id: int}
+ * @phpstan-type GridData array{id: int, name: string, columns: list<string>, rows: JsonMap<list<string>>, problems: JsonMap<list<FoundProblem>>}
+ * @phpstan-type GridProblems array{problems: JsonMap<list<FoundProblem>>}
+ * @phpstan-type SavedLayout array{id: int, name: string, columns: list<string>}
+ * @phpstan-type GridLayouts array{layouts: list<SavedLayout>}
+
+ */
 final class GridController extends Controller
 {
     public function __construct(private readonly Grid $grid, private readonly FieldCatalog $catalog) {}
 
+    #[Answers(self::class, 'MadeGrid')]
     public function store(Request $request): JsonResponse
     {
         $this->authorize('edit-records');
@@ -32,6 +46,7 @@ final class GridController extends Controller
         return response()->json(['id' => $intake->id], 201);
     }
 
+    #[Answers(self::class, 'GridData')]
     public function show(Intake $intake, StagedRows $staged): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -48,6 +63,7 @@ final class GridController extends Controller
     }
 
     /** Keeps rows and says what is wrong with them. */
+    #[Answers(self::class, 'GridProblems')]
     public function rows(Request $request, Intake $intake): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -88,6 +104,7 @@ final class GridController extends Controller
     }
 
     /** Other columns, or another name; what was typed stays with its column. */
+    #[Answers(self::class, 'GridData')]
     public function update(Request $request, Intake $intake, StagedRows $staged): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -128,6 +145,7 @@ final class GridController extends Controller
         return $this->show($intake, $staged);
     }
 
+    #[Answers(Summary::class, 'IntakeSummary')]
     public function finish(Intake $intake, Summary $summary): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -137,6 +155,7 @@ final class GridController extends Controller
         return response()->json($summary->of($intake->refresh()));
     }
 
+    #[Answers(self::class, 'GridLayouts')]
     public function layouts(): JsonResponse
     {
         $this->authorize('edit-records');
@@ -155,6 +174,7 @@ final class GridController extends Controller
         ]);
     }
 
+    #[Answers(self::class, 'GridLayouts')]
     public function storeLayout(Request $request): JsonResponse
     {
         $this->authorize('edit-records');
@@ -167,6 +187,7 @@ final class GridController extends Controller
         return $this->layouts();
     }
 
+    #[Answers(self::class, 'GridLayouts')]
     public function destroyLayout(GridLayout $layout): JsonResponse
     {
         $this->authorize('edit-records');

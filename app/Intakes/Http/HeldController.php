@@ -11,6 +11,7 @@ use App\Intakes\Decisions\HeldRows;
 use App\Intakes\Intake;
 use App\Intakes\IntakeState;
 use App\Intakes\Messages;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -23,6 +24,7 @@ final class HeldController extends Controller
 {
     public function __construct(private readonly HeldQueue $queue) {}
 
+    #[Answers(HeldQueue::class, 'HeldPage')]
     public function index(Request $request): JsonResponse
     {
         $this->authorize('viewRows', Intake::class);
@@ -45,6 +47,7 @@ final class HeldController extends Controller
     }
 
     /** Writes another value into one held row, or into all that have the same one. */
+    #[Answers(HeldQueue::class, 'HeldPage')]
     public function fix(Request $request): JsonResponse
     {
         $this->authorize('create', Intake::class);
@@ -73,6 +76,7 @@ final class HeldController extends Controller
     }
 
     /** Looks at rows anew, sends them on, leaves them out, lets them in, or gives them to a colleague. */
+    #[Answers(HeldQueue::class, 'HeldDone')]
     public function decide(Request $request, Messages $messages): JsonResponse
     {
         $this->authorize('create', Intake::class);

@@ -24,7 +24,11 @@ use PineSieve\Core\Changes\FieldGroup;
 use PineSieve\Core\Changes\MatchEffect;
 use PineSieve\Core\Standards\Unreadable;
 
-/** Intakes as a whole: opened on a file, listed, named, set, worked out, discarded. */
+/**
+ * Intakes as a whole: opened on a file, listed, named, set, worked out, discarded.
+ *
+ * @phpstan-type Discarded array{discarded: bool}
+ */
 final class IntakeController extends Controller
 {
     public function __construct(private readonly Summary $summary) {}
@@ -196,6 +200,7 @@ final class IntakeController extends Controller
     }
 
     /** Takes up work that stopped because something went wrong. */
+    #[Answers(Summary::class, 'IntakeSummary')]
     public function carryOn(Intake $intake, LoadQueue $queue): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -211,6 +216,7 @@ final class IntakeController extends Controller
         return response()->json($this->summary->of($intake));
     }
 
+    #[Answers(self::class, 'Discarded')]
     public function destroy(Intake $intake, SourceStore $sources): JsonResponse
     {
         $this->authorize('update', $intake);

@@ -23,10 +23,27 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
+use PineSieve\Core\Changes\Outcome;
 use PineSieve\Core\Standards\FieldCatalog;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
-/** Loading an intake, proving it, and taking it back. */
+/**
+ * Loading an intake, proving it, and taking it back.
+ *
+ * @phpstan-import-type UndoReport from Undoing
+ * @phpstan-import-type Amounts from Summary
+ * @phpstan-import-type HeldReason from Proof
+ * @phpstan-import-type UntakenField from Proof
+ * @phpstan-import-type WrittenField from Proof
+ * @phpstan-type Moved array{moved: int}
+ * @phpstan-type SampleRow array{number: int, display: string, supporter_id: int, outcome: value-of<Outcome>}
+ * @phpstan-type PassedRow array{number: int, reason: string, by: ?string}
+ * @phpstan-type ProofPage array{rows: int, outcomes: array{new: int, updated: int, unchanged: int, held: int, left_out: int}, supporters: array{created: int, updated: int}, gifts: array{created: int, amount: string, amounts: Amounts}, promised: array{created: int, amounts: Amounts}, money: array{new: Amounts, promised: Amounts, there: Amounts, held: Amounts, left_out: Amounts}, source_amount: string, source_amounts: Amounts, balanced: bool, faults: list<string>, held_by_reason: list<HeldReason>, untaken: list<UntakenField>, written: list<WrittenField>, sample: list<SampleRow>, undo_report: ?UndoReport, can_redo: bool, passed: list<PassedRow>}
+ * @phpstan-type RecordBehind array{number: int, display: string, supporter_id: ?int, gifts_new: int, money: Amounts}
+ * @phpstan-type RecordsBehind array{rows: list<RecordBehind>, more: bool, counts: array{new: int, updated: int, unchanged: int}}
+ * @phpstan-type UntakenRow array{number: int, display: string, supporter_id: ?int, field: string, stored: string, written: string, label: string}
+ * @phpstan-type UntakenPage array{rows: list<UntakenRow>, more: bool}
+ */
 final class LoadController extends Controller
 {
     #[Answers(Summary::class, 'IntakeSummary')]
@@ -91,6 +108,7 @@ final class LoadController extends Controller
     }
 
     /** Stops a load that is under way or waits, or the working out of rows. */
+    #[Answers(Summary::class, 'IntakeSummary')]
     public function stop(Intake $intake, LoadQueue $queue, Summary $summary): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -106,6 +124,7 @@ final class LoadController extends Controller
     }
 
     /** Lets a waiting load come before another one. */
+    #[Answers(self::class, 'Moved')]
     public function move(Request $request, Intake $intake, LoadQueue $queue): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -121,6 +140,7 @@ final class LoadController extends Controller
         abort_if($busy !== null, 409, "\"{$busy?->name}\" is being loaded or undone. One goes at a time; try again when it is done.");
     }
 
+    #[Answers(self::class, 'ProofPage')]
     public function proof(Intake $intake, Proof $proof): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
@@ -155,6 +175,7 @@ final class LoadController extends Controller
     }
 
     /** The records behind an outcome. */
+    #[Answers(self::class, 'RecordsBehind')]
     public function records(Request $request, Intake $intake): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
@@ -203,6 +224,7 @@ final class LoadController extends Controller
     }
 
     /** What rows say and the load does not take, since the records have other values. */
+    #[Answers(self::class, 'UntakenPage')]
     public function untaken(Request $request, Intake $intake, Proof $proof, FieldCatalog $catalog): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
@@ -247,6 +269,7 @@ final class LoadController extends Controller
         );
     }
 
+    #[Answers(Undoing::class, 'UndoReport')]
     public function undoPreview(Request $request, Intake $intake, Undoing $undoing): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -256,6 +279,7 @@ final class LoadController extends Controller
     }
 
     /** Takes an intake back, or chosen rows of it. */
+    #[Answers(Summary::class, 'IntakeSummary')]
     public function undo(Request $request, Intake $intake, Summary $summary, Undoing $undoing, LoadQueue $queue): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -268,6 +292,7 @@ final class LoadController extends Controller
     }
 
     /** Takes the last undo back. */
+    #[Answers(Summary::class, 'IntakeSummary')]
     public function redo(Request $request, Intake $intake, Summary $summary, Undoing $undoing, LoadQueue $queue): JsonResponse
     {
         $this->authorize('update', $intake);

@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace App\Intakes\Http;
 
 use App\Intakes\Intake;
+use App\Intakes\Plans\ColumnView;
 use App\Intakes\Plans\PlanFile;
 use App\Intakes\Plans\SavedPlan;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
+use App\Support\Http\JsonMap;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
@@ -18,9 +21,26 @@ use PineSieve\Core\Columns\SuccessorPlan;
 use PineSieve\Core\Standards\FieldCatalog;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
-/** Column plans that are kept under a name. */
+/**
+ * Column plans that are kept under a name.
+ *
+ * @phpstan-import-type StepData from ColumnView
+ * @phpstan-import-type RowRules from ColumnView
+ * @phpstan-import-type Difference from ColumnView
+ * @phpstan-type SavedPlanRow array{id: int, name: string, updated_at: ?string, columns: int, brought_in: int, steps: int, used: int}
+ * @phpstan-type SavedPlans array{plans: list<SavedPlanRow>}
+ * @phpstan-type SavedPlanPage array{id: int, name: string, updated_at: ?string, columns: int, brought_in: int, steps: int, used: int, plan: PlanContent, labels: JsonMap<string>}
+ * @phpstan-type PlanFeed array{target: string, name: string, steps: list<StepData>}
+ * @phpstan-type PlanChoice array{header: string, state: value-of<ColumnState>, evidence: string, feeds: list<PlanFeed>, steps: list<StepData>}
+ * @phpstan-type PlanConstant array{target: string, value: string, only_blank: bool}
+ * @phpstan-type PlanContent array{columns: list<PlanChoice>, constants: list<PlanConstant>, link_organizations: bool, rows: RowRules}
+ * @phpstan-type DeletedPlan array{deleted: string}
+ * @phpstan-type PlanSaved array{saved: string}
+ * @phpstan-type PlanApplied array{applied: string, differences: list<Difference>}
+ */
 final class PlanController extends Controller
 {
+    #[Answers(self::class, 'SavedPlans')]
     public function index(): JsonResponse
     {
         $this->authorize('viewAny', SavedPlan::class);
@@ -28,6 +48,7 @@ final class PlanController extends Controller
         return response()->json(['plans' => SavedPlan::query()->orderBy('name')->get()->map(self::shown(...))]);
     }
 
+    #[Answers(self::class, 'SavedPlanPage')]
     public function show(SavedPlan $plan, FieldCatalog $catalog): JsonResponse
     {
         $this->authorize('viewAny', SavedPlan::class);
@@ -42,6 +63,7 @@ final class PlanController extends Controller
     }
 
     /** Brings a plan in from a file. */
+    #[Answers(self::class, 'SavedPlanRow')]
     public function store(Request $request, PlanFile $file): JsonResponse
     {
         $this->authorize('create', SavedPlan::class);
@@ -58,6 +80,7 @@ final class PlanController extends Controller
         return response()->json(self::shown($plan), 201);
     }
 
+    #[Answers(self::class, 'SavedPlanRow')]
     public function update(Request $request, SavedPlan $plan, PlanFile $file): JsonResponse
     {
         $this->authorize('create', SavedPlan::class);
@@ -74,6 +97,7 @@ final class PlanController extends Controller
         return response()->json(self::shown($plan));
     }
 
+    #[Answers(self::class, 'SavedPlanRow')]
     public function copy(Request $request, SavedPlan $plan): JsonResponse
     {
         $this->authorize('create', SavedPlan::class);
@@ -91,6 +115,7 @@ final class PlanController extends Controller
         return response()->json(self::shown($copy), 201);
     }
 
+    #[Answers(self::class, 'DeletedPlan')]
     public function destroy(SavedPlan $plan): JsonResponse
     {
         $this->authorize('create', SavedPlan::class);
@@ -114,6 +139,7 @@ final class PlanController extends Controller
     }
 
     /** Keeps the plan of an intake under a name. */
+    #[Answers(self::class, 'PlanSaved')]
     public function save(Request $request, Intake $intake): JsonResponse
     {
         $this->authorize('create', SavedPlan::class);
@@ -130,6 +156,7 @@ final class PlanController extends Controller
     }
 
     /** Puts a saved plan to the file of an intake; what differs is kept and shown. */
+    #[Answers(self::class, 'PlanApplied')]
     public function apply(Request $request, Intake $intake): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -150,7 +177,7 @@ final class PlanController extends Controller
         return response()->json(['applied' => $saved->name, 'differences' => $differences]);
     }
 
-    /** @return array<string, mixed> */
+    /** @return SavedPlanRow */
     private static function shown(SavedPlan $saved): array
     {
         $plan = $saved->columnPlan();

@@ -15,21 +15,52 @@ use App\Intakes\Sifting\Results;
 use App\Intakes\Sifting\RowMoney;
 use App\Intakes\Sifting\UnitNumber;
 use App\Intakes\Summary;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
+use App\Support\Http\JsonMap;
 use App\Support\Lists;
+use App\Supporters\ChangeWords;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
+use PineSieve\Core\Changes\Outcome;
+use PineSieve\Core\Matching\Verdict;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\Target;
 use PineSieve\Core\Standards\Unreadable;
 
-/** The rows of an intake stage by stage: their problems, matches, addresses and planned changes, and what people decide about them. */
+/**
+ * The rows of an intake stage by stage: their problems, matches, addresses and planned changes, and what people decide about them.
+ *
+ * @phpstan-import-type IntakeSummary from Summary
+ * @phpstan-import-type Amounts from Summary
+ * @phpstan-import-type PassedRow from LoadController
+ * @phpstan-import-type ShownChange from ChangeWords
+ * @phpstan-import-type OtherParty from RowView
+ * @phpstan-type RowName array{number: int, display: string}
+ * @phpstan-type ProblemKind array{code: string, field: string, column: ?int, example: string, remedy: string, rows: int, values_count: int, label: string, header: ?string, base: string, choice: ?('hold'|'without')}
+ * @phpstan-type RuledOut array{reason: string, rows: int}
+ * @phpstan-type Checks array{kinds: list<ProblemKind>, warnings: list<ProblemKind>, passed: list<PassedRow>, by_person: array{hold: list<RowName>, out: list<RowName>}, by_rule: list<RuledOut>}
+ * @phpstan-type ProblemValue array{value: string, column: ?int, reason: string, remedy: string, rows: list<RowName>}
+ * @phpstan-type ProblemValues array{values: list<ProblemValue>}
+ * @phpstan-type MatchRow array{number: int, part: int, role: string, display: string, verdict: value-of<Verdict>, outcome: value-of<Outcome>, supporter_id: ?int, same_as_row: ?int, namesakes: int, reason: string}
+ * @phpstan-type MatchPage array{rows: list<MatchRow>, more: bool, decided: int}
+ * @phpstan-type UnsureGroupList array{groups: list<UnsureGroup>}
+ * @phpstan-type UnsureGroup array{why: string, rows: int, single: int, sample: list<RowName>}
+ * @phpstan-type DecidedGroup array{decided: int, left: int, intake: IntakeSummary}
+ * @phpstan-type AddressChange array{part: string, before: string, after: string, reason: string}
+ * @phpstan-type AddressRow array{number: int, display: string, state: string, from: JsonMap<string>, to: JsonMap<string>, changes: list<AddressChange>}
+ * @phpstan-type AddressPage array{rows: list<AddressRow>, more: bool}
+ * @phpstan-type PreviewRow array{number: int, display: string, supporter_id: ?int, same_as_row: ?int, changes: list<ShownChange>, others: list<OtherParty>, gifts_new: int, there: Amounts, reasons: list<string>}
+ * @phpstan-type PreviewPage array{rows: list<PreviewRow>, more: bool}
+ * @phpstan-type TakenBack array{number: ?int, intake: IntakeSummary}
+ */
 final class RowController extends Controller
 {
     private const PAGE = 200;
 
+    #[Answers(RowView::class, 'RowDetail')]
     public function show(Intake $intake, int $number, RowView $rows): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
@@ -38,6 +69,7 @@ final class RowController extends Controller
     }
 
     /** Kinds of problem, each with the number of rows that have it. */
+    #[Answers(self::class, 'Checks')]
     public function checks(Intake $intake, FieldCatalog $catalog): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
@@ -67,7 +99,7 @@ final class RowController extends Controller
 
     /**
      * @param  bool  $blocking  whether of what holds rows, or of what rows come in without
-     * @return list<array<string, mixed>>
+     * @return list<ProblemKind>
      */
     private function kinds(Intake $intake, FieldCatalog $catalog, bool $blocking): array
     {
@@ -84,7 +116,13 @@ final class RowController extends Controller
         return Lists::of(
             array_map(
                 static fn(\stdClass $kind): array => [
-                    ...(array) $kind,
+                    'code' => $kind->code,
+                    'field' => $kind->field,
+                    'column' => $kind->column,
+                    'example' => $kind->example,
+                    'remedy' => $kind->remedy,
+                    'rows' => $kind->rows,
+                    'values_count' => $kind->values_count,
                     'label' => $catalog->label($kind->field),
                     'header' => $kind->column === null ? null : $headers[$kind->column] ?? null,
                     'base' => Target::tryParse($kind->field)->field ?? $kind->field,
@@ -95,7 +133,7 @@ final class RowController extends Controller
         );
     }
 
-    /** What else can become of the rows of a kind; null where nothing can be chosen. */
+    /** @return ?('hold'|'without') what else can become of the rows of a kind; null where nothing can be chosen */
     private static function choice(string $code, string $field, bool $blocking): ?string
     {
         $base = Target::tryParse($field)?->field;
@@ -111,6 +149,7 @@ final class RowController extends Controller
     }
 
     /** The values that have one kind of problem, each with its rows. */
+    #[Answers(self::class, 'ProblemValues')]
     public function problems(Request $request, Intake $intake): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
@@ -149,6 +188,7 @@ final class RowController extends Controller
         return response()->json(['values' => array_slice(array_values($groups), 0, 500)]);
     }
 
+    #[Answers(self::class, 'MatchPage')]
     public function matches(Request $request, Intake $intake): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
@@ -195,6 +235,7 @@ final class RowController extends Controller
     }
 
     /** Unsure rows, by why they are. */
+    #[Answers(self::class, 'UnsureGroupList')]
     public function groups(Intake $intake, UnsureGroups $groups): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
@@ -203,6 +244,7 @@ final class RowController extends Controller
     }
 
     /** Decides all unsure rows of a group as one. */
+    #[Answers(self::class, 'DecidedGroup')]
     public function decideGroup(Request $request, Intake $intake, UnsureGroups $groups, Summary $summary): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -213,6 +255,7 @@ final class RowController extends Controller
         return response()->json([...$decided, 'intake' => $summary->of($intake->refresh())]);
     }
 
+    #[Answers(RowView::class, 'MatchView')]
     public function match(Intake $intake, int $number, RowView $rows): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
@@ -220,6 +263,7 @@ final class RowController extends Controller
         return response()->json($rows->match($intake, $number));
     }
 
+    #[Answers(self::class, 'AddressPage')]
     public function addresses(Request $request, Intake $intake): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
@@ -247,6 +291,7 @@ final class RowController extends Controller
     }
 
     /** The planned changes: what loading would write, row by row. */
+    #[Answers(self::class, 'PreviewPage')]
     public function preview(Request $request, Intake $intake, RowView $rows): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
@@ -307,6 +352,7 @@ final class RowController extends Controller
         ]);
     }
 
+    #[Answers(Summary::class, 'IntakeSummary')]
     public function edit(Request $request, Intake $intake, Revision $revision, Summary $summary): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -369,6 +415,7 @@ final class RowController extends Controller
     }
 
     /** Brings the rows that have one kind of problem in without the values that have it. */
+    #[Answers(Summary::class, 'IntakeSummary')]
     public function blank(Request $request, Intake $intake, Revision $revision, Summary $summary): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -384,6 +431,7 @@ final class RowController extends Controller
     }
 
     /** Leaves the rows out that have one kind of problem. */
+    #[Answers(Summary::class, 'IntakeSummary')]
     public function leaveOut(Request $request, Intake $intake, Revision $revision, Summary $summary): JsonResponse
     {
         $this->authorize('update', $intake);
@@ -395,6 +443,7 @@ final class RowController extends Controller
     }
 
     /** Takes back the latest decision of a kind. */
+    #[Answers(self::class, 'TakenBack')]
     public function takeBack(Request $request, Intake $intake, Revision $revision, Summary $summary): JsonResponse
     {
         $this->authorize('update', $intake);

@@ -10,6 +10,7 @@ use App\Intakes\IntakeState;
 use App\Intakes\Sources\SourceStore;
 use App\Intakes\Sources\StagedRows;
 use App\Intakes\Summary;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -20,11 +21,18 @@ use PineSieve\Core\Reading\Encoding;
 use PineSieve\Core\Reading\HeaderRow;
 use PineSieve\Core\Reading\SourceFormat;
 
-/** How a source is read, and its rows as they are. */
+/**
+ * How a source is read, and its rows as they are.
+ *
+ * @phpstan-type SourceRow array{number: int, place: ?string, cells: list<string>}
+ * @phpstan-type SourceView array{sheets: list<string>, format: string, sheets_read: list<string>, fill_merged: bool, encoding: ?string, delimiter: ?string, header_row: ?int, headers: list<string>, rows: list<SourceRow>, offered_plan: ?string}
+
+ */
 final class SourceController extends Controller
 {
     private const PAGE = 200;
 
+    #[Answers(self::class, 'SourceView')]
     public function show(Request $request, Intake $intake, SourceStore $sources, StagedRows $staged): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
@@ -56,6 +64,7 @@ final class SourceController extends Controller
         ]);
     }
 
+    #[Answers(Summary::class, 'IntakeSummary')]
     public function update(Request $request, Intake $intake, SourceStore $sources, Summary $summary): JsonResponse
     {
         $this->authorize('update', $intake);

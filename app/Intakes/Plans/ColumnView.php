@@ -11,6 +11,7 @@ use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Columns\ColumnProfile;
+use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Columns\Likeness;
 use PineSieve\Core\Columns\Steps\Formula;
@@ -22,11 +23,27 @@ use PineSieve\Core\Columns\Steps\Steps;
 use PineSieve\Core\Gifts\GiftKind;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\FieldType;
+use PineSieve\Core\Standards\Formats\DateOrder;
 use PineSieve\Core\Standards\Standards;
 use PineSieve\Core\Standards\Target;
 use PineSieve\Core\Text\Tidy;
 
-/** The columns of an intake as a person looks at them. */
+/**
+ * The columns of an intake as a person looks at them.
+ *
+ * @phpstan-import-type StepData from Steps
+ * @phpstan-type ColumnFeed array{target: string, name: string, steps: list<StepData>, label: string, step_labels: list<string>}
+ * @phpstan-type Column array{column: int, header: string, state: value-of<ColumnState>, target: ?string, label: ?string, feeds: list<ColumnFeed>, steps: list<StepData>, step_labels: list<string>, evidence: string, date_order: ?value-of<DateOrder>, needs_date_order: bool, filled: int, rows: int, distinct: int, exact: bool, gifts: ?int, samples: list<string>}
+ * @phpstan-type Constant array{target: string, value: string, only_blank: bool, label: string}
+ * @phpstan-type Condition array{header: string, how: string, value: string}
+ * @phpstan-type RowRules array{left_out: list<string>, conditions: list<Condition>}
+ * @phpstan-type Difference array{kind: string, header: string, message: string, values: list<string>}
+ * @phpstan-type ColumnsView array{columns: list<Column>, constants: list<Constant>, link_organizations: bool, rows: RowRules, differences: list<Difference>, plan_name: ?string, offered_plan: ?string}
+ * @phpstan-type ColumnValue array{value: string, rows: int, becomes: string, note: string, held: bool, through: list<string>}
+ * @phpstan-type ColumnValues array{values: list<ColumnValue>, shown: int, distinct: int, by_rows: bool, step_labels: list<string>, new_names: list<string>}
+ * @phpstan-type TableValue array{value: string, rows: int, proposal: string}
+ * @phpstan-type ColumnTable array{options: list<string>, values: list<TableValue>}
+ */
 final readonly class ColumnView
 {
     /** Rows that a column is shown with if its steps look at other cells. */
@@ -34,7 +51,7 @@ final readonly class ColumnView
 
     public function __construct(private Standards $standards, private StagedRows $staged, private Mappers $mappers) {}
 
-    /** @return array<string, mixed> */
+    /** @return ColumnsView */
     public function of(Intake $intake): array
     {
         $profiles = $intake->columnProfiles();
@@ -114,7 +131,7 @@ final readonly class ColumnView
             $profile->needsDateOrder();
     }
 
-    /** @return array<string, mixed> what the values of a column become by a plan, the most frequent first */
+    /** @return ColumnValues what the values of a column become by a plan, the most frequent first */
     public function values(Intake $intake, ColumnPlan $plan, int $column): array
     {
         $profile = $intake->columnProfiles()[$column];
@@ -148,7 +165,7 @@ final readonly class ColumnView
         ];
     }
 
-    /** @return array{options: list<string>, values: list<array{value: string, rows: int, proposal: string}>} */
+    /** @return ColumnTable */
     public function table(Intake $intake, int $column): array
     {
         $profile = $intake->columnProfiles()[$column];
@@ -236,7 +253,7 @@ final readonly class ColumnView
     /**
      * Groups and tags that the column names and that nobody is in yet.
      *
-     * @param  list<array<string, mixed>>  $values
+     * @param  list<ColumnValue>  $values
      * @return list<string>
      */
     private function newNames(ColumnChoice $choice, array $values): array

@@ -25,6 +25,10 @@ use PineSieve\Core\Standards\Standards;
 /**
  * Compares what came in with what was there: rows against outcomes, money in the file against gifts in the database.
  * It counts the stored rows and gifts themselves, not what the load says of itself.
+ *
+ * @phpstan-type HeldReason array{code: string, field: string, reason: string, rows: int, example: string}
+ * @phpstan-type UntakenField array{field: string, label: string, rows: int}
+ * @phpstan-type WrittenField array{subject: string, made: int, filled: int, replaced: int}
  */
 final readonly class Proof
 {
@@ -198,7 +202,7 @@ final readonly class Proof
     /**
      * What rows say and the load does not take, since the records have other values; without what the person may not see.
      *
-     * @return list<array{field: string, label: string, rows: int}> the most first
+     * @return list<UntakenField> the most first
      */
     public function untaken(Intake $intake): array
     {
@@ -223,7 +227,7 @@ final readonly class Proof
     /**
      * What was written, field by field, read from the journal.
      *
-     * @return list<array{subject: string, made: int, filled: int, replaced: int}>
+     * @return list<WrittenField>
      */
     public function written(Intake $intake): array
     {

@@ -27,7 +27,11 @@ use PineSieve\Core\Reading\SourceFormat;
 use PineSieve\Core\Standards\Problem;
 use PineSieve\Core\Standards\Standards;
 
-/** Rows that people type or paste: an intake whose source is written on the screen. */
+/**
+ * Rows that people type or paste: an intake whose source is written on the screen.
+ *
+ * @phpstan-import-type FoundProblem from Problem
+ */
 final readonly class Grid
 {
     /** Rows that one grid can have: more come better from a file. */
@@ -130,7 +134,7 @@ final readonly class Grid
      *
      * @param  list<string>  $columns
      * @param  array<int, list<string>>  $rows
-     * @return array<int, list<array<string, mixed>>> row to its problems
+     * @return array<int, list<FoundProblem>> row to its problems
      */
     public function problems(array $columns, array $rows): array
     {

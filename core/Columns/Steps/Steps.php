@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Columns\Steps;
 
-/** Steps in the order in which they are done. */
+/**
+ * Steps in the order in which they are done.
+ *
+ * @phpstan-type StepData array{do: string, ...}
+ */
 final readonly class Steps
 {
     /** @var array<string, class-string<Step>> */
@@ -101,10 +105,10 @@ final readonly class Steps
         return false;
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<StepData> */
     public function toArray(): array
     {
-        return array_map(static fn(Step $step): array => ['do' => $step::NAME, ...$step->settings()], $this->list);
+        return array_map(static fn(Step $step): array => ['do' => $step::NAME] + $step->settings(), $this->list);
     }
 
     /**

@@ -84,7 +84,7 @@ final class TypeScript
             $shape->items,
         );
 
-        return '{ ' . implode('; ', $fields) . ' }';
+        return '{ ' . implode('; ', $fields) . ' }' . ($shape->sealed ? '' : ' & Record<string, unknown>');
     }
 
     /** @param  class-string  $class */

@@ -3,47 +3,43 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api } from '../api/client';
-import type { Catalog, Intake } from '../api/types';
+import type { Catalog } from '../api/types';
 import { TitleLine } from '../shared/TitleLine';
 import { counted, moment } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { columnChoices } from './columns';
 import { Sure } from '../shared/Sure';
-
-interface Layout {
-  id: number;
-  name: string;
-  columns: string[];
-}
+import type { GridLayouts, MadeGrid } from '../api/answers';
+import type { IntakeList } from '../api/answers';
 
 /** Where a grid is begun: with the columns of a kept layout, or others; and the grids that wait to be finished. */
 export function EntryPage() {
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const layouts = useQuery({ queryKey: ['layouts'], queryFn: () => api.get<{ layouts: Layout[] }>('layouts') });
+  const layouts = useQuery({ queryKey: ['layouts'], queryFn: () => api.get<GridLayouts>('layouts') });
   const catalog = useQuery({ queryKey: ['fields'], queryFn: () => api.get<Catalog>('fields') });
-  const intakes = useQuery({ queryKey: ['intakes'], queryFn: () => api.get<{ intakes: Intake[] }>('intakes') });
+  const intakes = useQuery({ queryKey: ['intakes'], queryFn: () => api.get<IntakeList>('intakes') });
   const [columns, setColumns] = useState<string[]>([]);
   const [name, setName] = useState('');
   const [layout, setLayout] = useState('');
   const begin = useMutation({
     mutationFn: (chosen: string[]) =>
-      api.post<{ id: number }>('grids', {
+      api.post<MadeGrid>('grids', {
         name: name.trim() === '' ? `Typed in on ${new Date().toLocaleDateString('en-CA')}` : name.trim(),
         columns: chosen,
       }),
     onSuccess: (grid) => void navigate(`/entry/${grid.id}`),
   });
   const keep = useMutation({
-    mutationFn: () => api.post<{ layouts: Layout[] }>('layouts', { name: layout.trim(), columns }),
+    mutationFn: () => api.post<GridLayouts>('layouts', { name: layout.trim(), columns }),
     onSuccess: (answer) => {
       queries.setQueryData(['layouts'], answer);
       setLayout('');
     },
   });
   const forget = useMutation({
-    mutationFn: (id: number) => api.delete<{ layouts: Layout[] }>(`layouts/${id}`),
+    mutationFn: (id: number) => api.delete<GridLayouts>(`layouts/${id}`),
     onSuccess: (answer) => queries.setQueryData(['layouts'], answer),
   });
   const open = intakes.data?.intakes.filter((intake) => intake.state === 'typing' && intake.may_change) ?? [];

@@ -11,15 +11,8 @@ import { Trouble } from '../shared/Notice';
 import { columnChoices } from './columns';
 import { type Cells, FIRST, type Place } from './sheet';
 import { SheetGrid } from './SheetGrid';
-import { type CellProblem, useSheet } from './useSheet';
-
-interface GridData {
-  id: number;
-  name: string;
-  columns: string[];
-  rows: Record<number, string[]>;
-  problems: Record<number, CellProblem[]>;
-}
+import { useSheet } from './useSheet';
+import type { GridData } from '../api/answers';
 
 const MOST = 5000;
 

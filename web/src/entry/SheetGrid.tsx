@@ -15,12 +15,13 @@ import {
   toClipboard,
   tooLarge,
 } from './sheet';
-import type { CellProblem, Draft } from './useSheet';
+import type { FoundProblem } from '../api/answers';
+import type { Draft } from './useSheet';
 
 interface SheetGridProps {
   fields: Field[];
   cells: Cells;
-  problems: Record<number, CellProblem[]>;
+  problems: Record<number, FoundProblem[]>;
   most: number;
   onChange: (cells: Cells) => void;
   onUndo: () => void;

@@ -1,16 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
+import type { FoundProblem } from '../api/answers';
 import { api } from '../api/client';
 import { type Cells, changedRows, pasted, type Place } from './sheet';
 import { useOtherTabs } from './useOtherTabs';
-
-export interface CellProblem {
-  code: string;
-  field: string;
-  column: number | null;
-  reason: string;
-  remedy: string;
-  blocks: boolean;
-}
 
 /** Text in a cell that is being written. */
 export interface Draft {
@@ -25,7 +17,7 @@ const STEPS = 200;
 const PAUSE = 350;
 
 /** The cells of a grid: typed here, kept and checked by the server shortly after, with undo. */
-export function useSheet(id: number, width: number, most: number, first: Cells, firstProblems: Record<number, CellProblem[]>) {
+export function useSheet(id: number, width: number, most: number, first: Cells, firstProblems: Record<number, FoundProblem[]>) {
   const [cells, setCells] = useState(first);
   const [problems, setProblems] = useState(firstProblems);
   const [trouble, setTrouble] = useState<Error | null>(null);
@@ -49,7 +41,7 @@ export function useSheet(id: number, width: number, most: number, first: Cells, 
       return;
     }
     busy.current = api
-      .put<{ problems: Record<number, CellProblem[]> }>(`grids/${id}/rows`, changed)
+      .put<{ problems: Record<number, FoundProblem[]> }>(`grids/${id}/rows`, changed)
       .then((answer) => {
         sent.current = now;
         setProblems((before) => ({ ...before, ...answer.problems }));

@@ -12,50 +12,15 @@ import { Empty, Trouble } from '../shared/Notice';
 import { Pager } from '../shared/Pager';
 import { Pane } from '../shared/Pane';
 import { Of } from '../shared/Of';
+import type { HeldDone, HeldPage as HeldPageData, HeldProblem, HeldRow } from '../api/answers';
 
-interface HeldProblem {
-  code: string;
-  field: string;
-  label: string;
-  column: number | null;
-  value: string;
-  reason: string;
-  remedy: string;
-}
-
-interface HeldRow {
-  intake_id: number;
-  intake: string;
-  number: number;
-  display: string;
-  given_to: string | null;
-  is_loaded: boolean;
-  passes: boolean;
-  held_by: string | null;
-  problems: HeldProblem[];
-}
-
-interface Held {
-  intakes: { id: number; name: string; rows: number }[];
-  reasons: { reason: string; label: string; rows: number; example: string; can_fix: boolean }[];
-  mine: number;
-  rows: HeldRow[];
-  total: number;
-  pages: number;
-  colleagues: { id: number; name: string }[];
-}
-
-/** What became of the rows that something was done with. */
-interface Done {
-  done: 'check' | 'send' | 'out' | 'in' | 'give';
-  picked: number;
-  sent: number;
-  /** Nothing holds them any more, and they are not loaded yet. */
-  passing: number;
-  still: { why: string; rows: number }[];
-}
-
-export function whatBecame({ done, picked, sent, passing, still }: Done): string {
+export function whatBecame({
+  done,
+  picked,
+  sent,
+  passing,
+  still,
+}: Pick<HeldDone, 'done' | 'picked' | 'sent' | 'passing' | 'still'>): string {
   const held = still.reduce((sum, one) => sum + one.rows, 0);
   const gone = picked - sent - passing - held;
   return [
@@ -91,7 +56,7 @@ export function HeldPage() {
   const key = ['held', reason, mine, page];
   const query = useQuery({
     queryKey: key,
-    queryFn: () => api.get<Held>(`held?reason=${encodeURIComponent(reason)}&mine=${mine ? 1 : 0}&page=${page}`),
+    queryFn: () => api.get<HeldPageData>(`held?reason=${encodeURIComponent(reason)}&mine=${mine ? 1 : 0}&page=${page}`),
     placeholderData: keepPreviousData,
   });
   const refresh = () => {
@@ -105,7 +70,7 @@ export function HeldPage() {
   });
   const decide = useMutation({
     mutationFn: ({ what, to }: { what: string; to?: number }) =>
-      api.post<Done>('held/decide', { do: what, to, rows: chosen.map((row) => ({ intake_id: row.intake_id, number: row.number })) }),
+      api.post<HeldDone>('held/decide', { do: what, to, rows: chosen.map((row) => ({ intake_id: row.intake_id, number: row.number })) }),
     onSuccess: refresh,
   });
   const data = query.data;

@@ -11,6 +11,7 @@ import { Drop } from './Drop';
 import { LoadQueue } from './LoadQueue';
 import { isWorking } from './queries';
 import { SmallSieve } from './Sieve';
+import type { IntakeList } from '../api/answers';
 
 const stateWords: Record<Intake['state'], string> = {
   typing: 'being typed',
@@ -32,7 +33,7 @@ export function IntakesPage() {
   const navigate = useNavigate();
   const query = useQuery({
     queryKey: ['intakes'],
-    queryFn: () => api.get<{ intakes: Intake[]; queue: number[] }>('intakes'),
+    queryFn: () => api.get<IntakeList>('intakes'),
     refetchInterval: (found) =>
       found.state.data?.intakes.some((intake) => isWorking(intake) || intake.state === 'waiting') === true ? 1500 : false,
   });

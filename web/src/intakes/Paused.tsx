@@ -8,6 +8,7 @@ import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { Undo } from './proof/Undo';
 import { useIntakeAction } from './queries';
+import type { IntakeList } from '../api/answers';
 
 /** A load that waits for others, or that someone stopped in the middle. */
 export function Paused({ intake }: { intake: Intake }) {
@@ -15,7 +16,7 @@ export function Paused({ intake }: { intake: Intake }) {
   const go = useIntakeAction(intake.id, () => api.post(`intakes/${intake.id}/continue`));
   const queue = useQuery({
     queryKey: ['intakes'],
-    queryFn: () => api.get<{ intakes: Intake[]; queue: number[] }>('intakes'),
+    queryFn: () => api.get<IntakeList>('intakes'),
     enabled: intake.state === 'waiting',
     refetchInterval: 2000,
   });

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useOutletContext } from 'react-router';
 import { api } from '../api/client';
 import type { Intake, IntakeState } from '../api/types';
+import type { TakenBack } from '../api/answers';
 
 export const working: IntakeState[] = ['reading', 'sifting', 'loading', 'undoing'];
 
@@ -60,4 +61,4 @@ export const useEdit = (id: number, goesOn = false) =>
   useIntakeAction(id, (edit: Edit) => api.post<Intake>(`intakes/${id}/edits`, edit), goesOn);
 
 export const useTakeBack = (id: number) =>
-  useIntakeAction(id, (kind: Edit['kind']) => api.delete<{ number: number | null }>(`intakes/${id}/edits`, { kind }));
+  useIntakeAction(id, (kind: Edit['kind']) => api.delete<TakenBack>(`intakes/${id}/edits`, { kind }));

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
-import type { Intake, ProblemKind, RowName } from '../../api/types';
+import type { Intake, ProblemKind } from '../../api/types';
 import { count, counted } from '../../shared/format';
 import { Empty, Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
@@ -11,15 +11,7 @@ import { NotSifted } from '../NotSifted';
 import { useEdit, useIntakeAction, useTakeBack, useThisIntake } from '../queries';
 import { ProblemValues } from './ProblemValues';
 import { RowCells } from './RowCells';
-
-interface Checks {
-  kinds: ProblemKind[];
-  by_person: { hold: RowName[]; out: RowName[] };
-  by_rule: { reason: string; rows: number }[];
-  /** What rows come in without, or are warned of. */
-  warnings: ProblemKind[];
-  passed: { number: number; reason: string; by: string | null }[];
-}
+import type { Checks } from '../../api/answers';
 
 const keyOf = (kind: ProblemKind): string => `${kind.code}|${kind.field}|${kind.column ?? ''}`;
 

@@ -9,6 +9,7 @@ import { Raw } from '../../shared/Raw';
 import { Of } from '../../shared/Of';
 import type { Edit } from '../queries';
 import { AddToList } from './AddToList';
+import type { ProblemValues as ValuesOfProblem } from '../../api/answers';
 
 interface ProblemValuesProps {
   intake: Intake;
@@ -31,7 +32,7 @@ export function ProblemValues({ intake, kind, warned = false, editable, busy, on
   });
   const problems = useQuery({
     queryKey: ['intake', String(intake.id), 'problems', query.toString()],
-    queryFn: () => api.get<{ values: ProblemValue[] }>(`intakes/${intake.id}/problems?${query}`),
+    queryFn: () => api.get<ValuesOfProblem>(`intakes/${intake.id}/problems?${query}`),
   });
   return (
     <Pane

@@ -4,14 +4,13 @@ import { api } from '../../api/client';
 import type { Intake } from '../../api/types';
 import { Trouble } from '../../shared/Notice';
 import { useIntakeAction } from '../queries';
+import type { PlanSaved } from '../../api/answers';
 
 /** Keeps the column plan under a name, for the next file with the same headers. */
 export function SavePlan({ intake }: { intake: Intake }) {
   const [open, setOpen] = useState(false);
   const [name, setName] = useState(intake.plan_name ?? intake.name);
-  const save = useIntakeAction(intake.id, (planName: string) =>
-    api.post<{ saved: string }>(`intakes/${intake.id}/plan`, { name: planName }),
-  );
+  const save = useIntakeAction(intake.id, (planName: string) => api.post<PlanSaved>(`intakes/${intake.id}/plan`, { name: planName }));
   return (
     <>
       <span className="quiet">{save.data !== undefined ? `Saved as "${save.data.saved}". ` : ''}</span>

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { api } from '../../api/client';
 import { count } from '../../shared/format';
 import { Raw } from '../../shared/Raw';
+import type { ColumnTable } from '../../api/answers';
 
 interface ValueTableEditorProps {
   intake: number;
@@ -11,16 +12,11 @@ interface ValueTableEditorProps {
   onChange: (values: Record<string, string>) => void;
 }
 
-interface Table {
-  options: string[];
-  values: { value: string; rows: number; proposal: string }[];
-}
-
 /** All distinct values of the column with their counts, each with what the table makes of it. */
 export function ValueTableEditor({ intake, column, values, onChange }: ValueTableEditorProps) {
   const table = useQuery({
     queryKey: ['intake', String(intake), 'table', column],
-    queryFn: () => api.get<Table>(`intakes/${intake}/columns/${column}/table`),
+    queryFn: () => api.get<ColumnTable>(`intakes/${intake}/columns/${column}/table`),
   });
   const rows = table.data?.values ?? [];
   const proposed = rows.filter((row) => row.proposal !== '' && row.proposal !== row.value && values[row.value] === undefined);

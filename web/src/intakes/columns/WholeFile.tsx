@@ -1,13 +1,14 @@
 import { ActionIcon, Autocomplete, Button, Checkbox, Select, Switch, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import type { Catalog, ColumnsView, Condition, Constant, Feed } from '../../api/types';
+import type { Catalog, ColumnsView, Condition, Feed } from '../../api/types';
 import { Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
 import { FieldPicker } from './FieldPicker';
 import { fieldOf, parseTarget } from './target';
+import type { PlanConstant } from '../../api/answers';
 
 export interface PlanSettings {
-  constants?: Constant[];
+  constants?: PlanConstant[];
   link_organizations?: boolean;
   rows?: ColumnsView['rows'];
 }

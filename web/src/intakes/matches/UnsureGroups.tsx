@@ -3,10 +3,11 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../api/client';
-import type { Intake, UnsureGroup } from '../../api/types';
+import type { Intake } from '../../api/types';
 import { count, counted } from '../../shared/format';
 import { Empty, Trouble } from '../../shared/Notice';
 import { useIntakeAction } from '../queries';
+import type { UnsureGroupList } from '../../api/answers';
 
 interface Decided {
   decided: number;
@@ -19,7 +20,7 @@ export function UnsureGroups({ intake, mayDecide, onClose }: { intake: Intake; m
   const [said, setSaid] = useState('');
   const query = useQuery({
     queryKey: ['intake', String(intake.id), 'match-groups'],
-    queryFn: () => api.get<{ groups: UnsureGroup[] }>(`intakes/${intake.id}/match-groups`),
+    queryFn: () => api.get<UnsureGroupList>(`intakes/${intake.id}/match-groups`),
   });
   const decide = useIntakeAction(intake.id, (of: { why: string; to: 'same' | 'new' }) =>
     api.post<Decided>(`intakes/${intake.id}/match-groups`, of),

@@ -10,6 +10,7 @@ const proof: Proof = {
   gifts: { created: 1377, amount: '85310.50', amounts: { USD: '85310.50' } },
   money: { new: { USD: '85310.50' }, promised: {}, there: {}, held: { USD: '2560.00' }, left_out: { USD: '250.00' } },
   promised: { created: 0, amounts: {} },
+  source_amount: '88120.50',
   source_amounts: { USD: '88120.50' },
   balanced: true,
   faults: [],
@@ -47,6 +48,7 @@ describe('the proof is an equation', () => {
           proof={{
             ...proof,
             money: { ...proof.money, promised: { EUR: '5.00' } },
+            source_amount: '88120.50',
             source_amounts: { ...proof.source_amounts, EUR: '5.00' },
           }}
         />,

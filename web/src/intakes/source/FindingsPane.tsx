@@ -3,17 +3,14 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../api/client';
-import type { Finding, Intake } from '../../api/types';
+import type { Intake } from '../../api/types';
 import { count } from '../../shared/format';
 import { Empty, Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
 import { Raw } from '../../shared/Raw';
 import { Of } from '../../shared/Of';
 import { useIntakeAction } from '../queries';
-
-interface Findings {
-  findings: Finding[];
-}
+import type { Findings } from '../../api/answers';
 
 /** What is wrong with the file, each with where and what helps. A remedy becomes a step of the columns, where it can be seen and taken back. */
 export function FindingsPane({ intake, editable }: { intake: Intake; editable: boolean }) {
