@@ -8,7 +8,11 @@ use App\Records\Merge;
 use App\Support\Lists;
 use Illuminate\Database\Connection;
 
-/** What people said of pairs: that they are not the same. It is remembered for good, and can be withdrawn. */
+/**
+ * What people said of pairs: that they are not the same. It is remembered for good, and can be withdrawn.
+ *
+ * @phpstan-type SaidPair array{one: int, other: int, one_name: string, other_name: string, at: string, by: ?string}
+ */
 final readonly class Decisions
 {
     public function __construct(

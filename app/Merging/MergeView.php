@@ -6,6 +6,7 @@ namespace App\Merging;
 
 use App\Matching\RuleSets;
 use App\Matching\SmallSearch;
+use App\Support\Http\JsonMap;
 use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
@@ -25,7 +26,17 @@ use PineSieve\Core\Standards\FieldNature;
 use PineSieve\Core\Standards\FieldPlace;
 use PineSieve\Core\Text\Fold;
 
-/** A merge as a person looks at it before it is done: every value of each, and what the one that they become has. */
+/**
+ * A merge as a person looks at it before it is done: every value of each, and what the one that they become has.
+ *
+ * @phpstan-import-type Amounts from JsonMap
+ * @phpstan-type ShownCandidate array{id: int, name: string, gifts: int, given: Amounts, latest: string, filled: int}
+ * @phpstan-type MergeField array{column: string, label: string, values: JsonMap<string>, merged: string, differs: bool, is_list: bool, has_rule: bool}
+ * @phpstan-type PartOfOne array{text: string, from: int, note: string}
+ * @phpstan-type PartsOfAll array{list: string, label: string, items: list<PartOfOne>}
+ * @phpstan-type MergedGifts array{count: int, given: Amounts}
+ * @phpstan-type MergeReason array{one: int, other: int, verdict: ?('certain'|'review'), for: list<string>, against: list<string>}
+ */
 final readonly class MergeView
 {
     private const LISTS = [

@@ -8,7 +8,11 @@ use App\Support\Lists;
 use Illuminate\Database\Connection;
 use PineSieve\Core\Standards\FieldCatalog;
 
-/** Figures on the state of the data, one a day, so that one sees them go up or down. */
+/**
+ * Figures on the state of the data, one a day, so that one sees them go up or down.
+ *
+ * @phpstan-type DayFigure array{day: string, count: int, total: int}
+ */
 final readonly class Measures
 {
     public function __construct(private Connection $db, private FieldCatalog $catalog, private FillRates $rates) {}
@@ -37,7 +41,7 @@ final readonly class Measures
         $this->db->table('measures')->upsert($rows, ['measure', 'day'], ['count', 'total']);
     }
 
-    /** @return list<array{day: string, count: int, total: int}> in the order of days */
+    /** @return list<DayFigure> in the order of days */
     public function over(string $measure): array
     {
         $days = $this->db->select('select day, count, total from measures where measure = ? order by day', [$measure]);

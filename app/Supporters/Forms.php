@@ -27,7 +27,11 @@ use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\Problem;
 use PineSieve\Core\Standards\Standards;
 
-/** Supporters as people write them by hand: checked like any row of a file, compared with those that are there, and written through the one door. */
+/**
+ * Supporters as people write them by hand: checked like any row of a file, compared with those that are there, and written through the one door.
+ *
+ * @phpstan-type Alike array{id: int, name: string, place: string, strength: int, score: int, for: list<string>, against: list<string>}
+ */
 final readonly class Forms
 {
     /** Likely duplicates that are shown. */

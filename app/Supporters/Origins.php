@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Supporters;
 
+use App\Records\ActKind;
 use App\Records\JournalEntry;
 use App\Records\Merge;
 use App\Records\RowSource;
@@ -12,7 +13,12 @@ use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Standards\BaseFields;
 use PineSieve\Core\Standards\FieldPlace;
 
-/** Where the values of a record came from, read from the journal. */
+/**
+ * Where the values of a record came from, read from the journal.
+ *
+ * @phpstan-type OriginSource array{id: int, name: string, file: string, sheet: string, place: ?string}
+ * @phpstan-type Origin array{at: string, cause: value-of<ActKind>, by: ?string, intake: ?OriginSource, row: ?int, columns: list<string>, before: ?string}
+ */
 final readonly class Origins
 {
     public function __construct(private RowSources $sources) {}

@@ -6,7 +6,11 @@ namespace PineSieve\Core\Forms;
 
 use PineSieve\Core\Standards\Problem;
 
-/** A problem at its place in a form. */
+/**
+ * A problem at its place in a form.
+ *
+ * @phpstan-type Placed array{place: string, code: string, field: string, column: ?int, value: string, reason: string, remedy: string, blocks: bool}
+ */
 final readonly class PlacedProblem
 {
     /** @param  string  $place  as Draft::flat() writes it, such as "emails.55.address" */

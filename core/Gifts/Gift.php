@@ -52,7 +52,7 @@ final readonly class Gift
 
         $intake = isset($columns['intake_id']) ? (int) $columns['intake_id'] : null;
 
-        return new self(...$parts, intake: $intake);
+        return self::of($parts, $intake);
     }
 
     /**
@@ -64,7 +64,7 @@ final readonly class Gift
     {
         $own = array_filter($this->parts(), static fn(string $value): bool => $value !== '');
 
-        return new self(...[...$parts, ...$own], intake: $this->intake);
+        return self::of([...$parts, ...$own], $this->intake);
     }
 
     /** @return array<string, ?string> every column to its value; null for what is blank */
@@ -114,6 +114,27 @@ final readonly class Gift
             $this->kind,
             mb_strtolower($this->reference),
         ]);
+    }
+
+    /** @param  array<string, string>  $parts  to their values; those that are missing are blank */
+    private static function of(array $parts, ?int $intake): self
+    {
+        $part = static fn(string $name): string => $parts[$name] ?? '';
+
+        return new self(
+            $part('date'),
+            $part('amount'),
+            $part('fund'),
+            $part('kind'),
+            $part('reference'),
+            $part('campaign'),
+            $part('appeal'),
+            $part('tribute'),
+            $part('anonymous'),
+            $part('notes'),
+            $part('currency'),
+            $intake,
+        );
     }
 
     /** @return array<string, string> part to its value */

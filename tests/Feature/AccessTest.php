@@ -313,7 +313,11 @@ final class AccessTest extends TestCase
             ])->id,
             'one' => '1',
             'other' => '2',
-            'set' => (string) MatchRuleSet::query()->create(['name' => 'Ours', 'kind' => 'person', 'rules' => []])->id,
+            'set' => (string) MatchRuleSet::query()->create([
+                'name' => 'Ours',
+                'kind' => 'person',
+                'rules' => ['name' => 'Ours', 'kind' => 'person', 'rules' => []],
+            ])->id,
             'savedSearch' => (string) SavedSearch::query()->create(['name' => 'Lees', 'query' => ['q' => 'lee']])->id,
             'search' => (string) DuplicateSearch::query()->create(['state' => 'done', 'tried' => []])->id,
             'round' => (string) DuplicateRound::query()->create([

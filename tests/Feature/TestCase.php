@@ -10,6 +10,7 @@ use App\Intakes\Intake;
 use App\Support\Http\Answers;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
@@ -120,11 +121,13 @@ abstract class TestCase extends BaseTestCase
     {
         self::$types ??= new AnswerTypes();
         [$class, $method] = explode('@', (string) app('router')->current()?->getActionName()) + [1 => '__invoke'];
-        $isJson = $response->isSuccessful() && str_contains((string) $response->headers->get('Content-Type'), 'application/json');
+        $isJson = $response->isSuccessful() && $response->baseResponse instanceof JsonResponse;
         if (!$isJson || !class_exists($class) || !method_exists($class, $method)) {
             return;
         }
-        foreach ((new ReflectionMethod($class, $method))->getAttributes(Answers::class) as $attribute) {
+        $said = (new ReflectionMethod($class, $method))->getAttributes(Answers::class);
+        self::assertNotSame([], $said, "{$class}::{$method}() does not say what it answers.");
+        foreach ($said as $attribute) {
             $answers = $attribute->newInstance();
             $fault = (new AnswerCheck(self::$types))->fault(
                 $answers->class,

@@ -6,16 +6,24 @@ namespace App\Accounts\Http;
 
 use App\Accounts\Audit;
 use App\Accounts\User;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 
-/** A person's own account: the password, and the messages that wait. */
+/**
+ * A person's own account: the password, and the messages that wait.
+ *
+ * @phpstan-type PasswordChanged array{changed: bool}
+ * @phpstan-type Message array{id: int, intake_id: ?int, kind: string, text: string, at: string, read_at: ?string}
+ * @phpstan-type Messages array{unread: int, messages: list<Message>}
+ */
 final class AccountController extends Controller
 {
     /** Changing the password ends every other session of the person. */
+    #[Answers(self::class, 'PasswordChanged')]
     public function password(Request $request): JsonResponse
     {
         $user = $request->user();
@@ -40,6 +48,7 @@ final class AccountController extends Controller
         return response()->json(['changed' => true]);
     }
 
+    #[Answers(self::class, 'Messages')]
     public function messages(Request $request): JsonResponse
     {
         $messages = DB::table('messages')->where('user_id', $request->user()?->id);
@@ -53,6 +62,7 @@ final class AccountController extends Controller
         ]);
     }
 
+    #[Answers(self::class, 'Messages')]
     public function read(Request $request): JsonResponse
     {
         DB::table('messages')

@@ -7,6 +7,7 @@ namespace App\Accounts\Http;
 use App\Accounts\Audit;
 use App\Accounts\Role;
 use App\Accounts\User;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -14,9 +15,22 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 
-/** The people who may sign in, what each may do, and where they are signed in. */
+/**
+ * The people who may sign in, what each may do, and where they are signed in.
+ *
+ * @phpstan-type Person array{id: int, name: string, email: string, role: value-of<Role>, may_load: ?bool, may_edit: ?bool, loads: bool, edits: bool, disabled: bool, password_changed_at: ?string, sessions: int, seen_at: ?string}
+ * @phpstan-type RoleRights array{role: value-of<Role>, loads: bool, edits: bool}
+ * @phpstan-type People array{people: list<Person>, roles: list<RoleRights>}
+ * @phpstan-type PeopleChanged array{people: list<Person>, roles: list<RoleRights>, password?: string}
+ * @phpstan-type PersonMade array{id: int, password: string}
+ * @phpstan-type SessionRow array{key: string, name: string, mine: bool, here: bool, address: ?string, with: string, seen_at: string}
+ * @phpstan-type SessionRows array{sessions: list<SessionRow>}
+ * @phpstan-type AuditEntry array{id: int, at: string, name: ?string, kind: string, what: string, intake_id: ?int, intake: ?string, ip_address: ?string, act_id: ?int, undone_at: ?string}
+ * @phpstan-type AuditList array{entries: list<AuditEntry>, more: bool, kinds: list<string>}
+ */
 final class PeopleController extends Controller
 {
+    #[Answers(self::class, 'People')]
     public function index(): JsonResponse
     {
         $this->authorize('administer');
@@ -52,6 +66,7 @@ final class PeopleController extends Controller
     }
 
     /** The first password is made here and told once; the person has to choose another one. */
+    #[Answers(self::class, 'PersonMade')]
     public function store(Request $request): JsonResponse
     {
         $this->authorize('administer');
@@ -64,6 +79,7 @@ final class PeopleController extends Controller
         return response()->json(['id' => $user->id, 'password' => $password], 201);
     }
 
+    #[Answers(self::class, 'PeopleChanged')]
     public function update(Request $request, User $user): JsonResponse
     {
         $this->authorize('administer');
@@ -104,6 +120,7 @@ final class PeopleController extends Controller
     }
 
     /** Where everyone is signed in. */
+    #[Answers(self::class, 'SessionRows')]
     public function sessions(Request $request): JsonResponse
     {
         $user = $request->user();
@@ -131,6 +148,7 @@ final class PeopleController extends Controller
         ]);
     }
 
+    #[Answers(self::class, 'SessionRows')]
     public function endSession(Request $request, string $key): JsonResponse
     {
         $user = $request->user();
@@ -148,6 +166,7 @@ final class PeopleController extends Controller
     }
 
     /** The audit list, the latest first. */
+    #[Answers(self::class, 'AuditList')]
     public function audit(Request $request): JsonResponse
     {
         $this->authorize('administer');

@@ -19,6 +19,7 @@ use Illuminate\Support\Facades\Auth;
  *
  * @phpstan-type User array{id: int, name: string, email: string, role: value-of<Role>, must_change: bool, may_load: bool, may_edit: bool, may_set_standards: bool, may_administer: bool}
  * @phpstan-type Session array{user: ?User, organization: string, currency: string}
+ * @phpstan-type SignedOut array{user: null}
  */
 final class SessionController extends Controller
 {
@@ -44,6 +45,7 @@ final class SessionController extends Controller
         return response()->json(self::session($request));
     }
 
+    #[Answers(self::class, 'SignedOut')]
     public function destroy(Request $request): JsonResponse
     {
         Auth::guard('web')->logout();

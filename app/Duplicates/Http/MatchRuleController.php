@@ -15,7 +15,9 @@ use App\Matching\TakeOver;
 use App\Matching\TakeOverRules;
 use App\Standards\CustomField;
 use App\Standards\StandardsStore;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
+use App\Support\Http\JsonMap;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -28,7 +30,37 @@ use PineSieve\Core\Matching\Weights\WeightWords;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\FieldCatalog;
 
-/** Match rule sets: looked at, written as text, tried without consequence, and put to use. */
+/**
+ * Match rule sets: looked at, written as text, tried without consequence, and put to use.
+ *
+ * @phpstan-import-type TooCommonKey from DuplicateSearch
+ * @phpstan-type RuleSentence array{name: string, verdict: 'certain'|'review', sentence: string, most: int}
+ * @phpstan-type SignEffectShown array{sign: string, effect: string}
+ * @phpstan-type RuleComparison array{field: string, how?: string, strictness?: int, characters?: int, options?: JsonMap<mixed>}
+ * @phpstan-type MatchRuleContent array{name: string, verdict: string, most?: int, unless?: list<string>, comparisons: list<RuleComparison>}
+ * @phpstan-type RuleSetContent array{name: string, kind: value-of<SupporterKind>, rules: list<MatchRuleContent>, signs?: JsonMap<string>, by?: 'rules'|'weight', wrong?: float, certain?: float, review?: float, common?: int, ...}
+ * @phpstan-type MatchRuleSetRow array{id: ?int, is_used: bool, is_coming: bool, fault: ?string, name: string, kind: value-of<SupporterKind>, rules: list<RuleSentence>, signs: list<SignEffectShown>, content: RuleSetContent}
+ * @phpstan-type RuleFieldRow array{key: string, label: string, type: string}
+ * @phpstan-type MatchRuleSets array{sets: list<MatchRuleSetRow>, fields: list<RuleFieldRow>, common_words: list<string>}
+ * @phpstan-type MatchRuleSetKept array{id: int, name: string, kind: value-of<SupporterKind>, rules: list<RuleSentence>, signs: list<SignEffectShown>, content: RuleSetContent}
+ * @phpstan-type CommonWords array{common_words: list<string>}
+ * @phpstan-type RuleExample array{counts: ?array{string, string}, not: ?array{string, string}}
+ * @phpstan-type WeightRow array{field: string, words: string, same: float, others: float, bits: float, says: string}
+ * @phpstan-type EditionShown array{number: int, records: int, made_at: string, pairs: int, rounds: int, discarded: list<string>, moved: float}
+ * @phpstan-type WhatWeighs array{weights: list<WeightRow>, edition: ?EditionShown}
+ * @phpstan-type TrialBegun array{id: int}
+ * @phpstan-type MeasuredRule array{rule: string, wrongly_joined: int, asked: int, found: int}
+ * @phpstan-type KeptApart array{why: string, count: int}
+ * @phpstan-type MeasuredPair array{names: string, one: int, other: int, for: list<string>, against: list<string>, rules: list<string>}
+ * @phpstan-type Measured array{same: int, certain: int, review: int, missed: int, apart: int, wrongly_joined: int, asked: int, rules: list<MeasuredRule>, kept_apart: list<KeptApart>, examples: array{missed: list<MeasuredPair>, wrongly_joined: list<MeasuredPair>}}
+ * @phpstan-type TrialPair array{one: int, other: int, certainty: string, score: int, for: list<string>, against: list<string>, rules: list<string>}
+ * @phpstan-type BorderBar array{from: float, sure: int, names: int}
+ * @phpstan-type BorderWrong array{wrong: float, from: float, certain: float, errors: float, review: float}
+ * @phpstan-type BorderReview array{one_in: int, review: float}
+ * @phpstan-type RuleBorders array{bars: list<BorderBar>, certain_from: float, review_from: float, wrong: list<BorderWrong>, review: list<BorderReview>}
+ * @phpstan-type TrialFound array{certain: int, review: int, added: int, dropped: int, other: int, borders?: RuleBorders, measured: Measured, measured_in_use: Measured, examples: JsonMap<list<TrialPair>>, ...}
+ * @phpstan-type RuleTrial array{id: int, state: 'waiting'|'searching'|'done'|'failed', done: int, total: int, error: ?string, found: ?TrialFound, too_common: list<TooCommonKey>, names: JsonMap<string>}
+ */
 final class MatchRuleController extends Controller
 {
     public function __construct(
@@ -37,6 +69,7 @@ final class MatchRuleController extends Controller
         private readonly FieldCatalog $catalog,
     ) {}
 
+    #[Answers(self::class, 'MatchRuleSets')]
     public function index(): JsonResponse
     {
         $this->authorize('update', CustomField::class);
@@ -76,6 +109,7 @@ final class MatchRuleController extends Controller
     }
 
     /** What supporters of a kind are weighed by: how much each agreement says, and what that was estimated from. */
+    #[Answers(self::class, 'WhatWeighs')]
     public function weights(Request $request): JsonResponse
     {
         $this->authorize('update', CustomField::class);
@@ -102,6 +136,7 @@ final class MatchRuleController extends Controller
     }
 
     /** Keeps a set under its name, in place of the one that has it. One that is in use is used as it is now. */
+    #[Answers(self::class, 'MatchRuleSetKept')]
     public function store(Request $request): JsonResponse
     {
         $this->authorize('update', CustomField::class);
@@ -127,6 +162,7 @@ final class MatchRuleController extends Controller
     }
 
     /** Words that do not count where a rule ignores common ones; none for those that come with the program. */
+    #[Answers(self::class, 'CommonWords')]
     public function words(Request $request, StandardsStore $standards): JsonResponse
     {
         $this->authorize('update', CustomField::class);
@@ -139,6 +175,7 @@ final class MatchRuleController extends Controller
     }
 
     /** What still counts as the same by a comparison, and what no longer does. */
+    #[Answers(self::class, 'RuleExample')]
     public function example(Request $request): JsonResponse
     {
         $this->authorize('update', CustomField::class);
@@ -149,6 +186,7 @@ final class MatchRuleController extends Controller
     }
 
     /** Which set supporters of a kind are compared by; no number for one that comes with the program, and its name if there are several. */
+    #[Answers(self::class, 'MatchRuleSets')]
     public function use(Request $request): JsonResponse
     {
         $this->authorize('update', CustomField::class);
@@ -171,6 +209,7 @@ final class MatchRuleController extends Controller
     }
 
     /** One that is in use gives way to the one that comes with the program. */
+    #[Answers(self::class, 'MatchRuleSets')]
     public function destroy(MatchRuleSet $set): JsonResponse
     {
         $this->authorize('update', CustomField::class);
@@ -184,6 +223,7 @@ final class MatchRuleController extends Controller
     }
 
     /** Tries a set on the whole database or on the rows of an intake: what it would find, how that differs from the set in use, and how it stands to what people decided. */
+    #[Answers(self::class, 'TrialBegun')]
     public function try(Request $request): JsonResponse
     {
         $this->authorize('update', CustomField::class);
@@ -206,6 +246,7 @@ final class MatchRuleController extends Controller
         return response()->json(['id' => $search->id], 202);
     }
 
+    #[Answers(self::class, 'RuleTrial')]
     public function tried(DuplicateSearch $search): JsonResponse
     {
         $this->authorize('update', CustomField::class);

@@ -8,17 +8,28 @@ use App\Accounts\Audit;
 use App\Installation\RestorePoint;
 use App\Installation\RestorePoints;
 use App\Installation\Schedule;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
-/** Restore points: taken, listed, checked, fetched, restored. */
+/**
+ * Restore points: taken, listed, checked, fetched, restored.
+ *
+ * @phpstan-type PointRow array{name: string, at: string, reason: string, by: ?string, bytes: int, supporters: int, gifts: int}
+ * @phpstan-type PointSchedule array{every: string, hour: int, keep: int}
+ * @phpstan-type Points array{points: list<PointRow>, schedule: PointSchedule, confirm: string}
+ * @phpstan-type PointTaken array{name: string, bytes: int}
+ * @phpstan-type PointChecked array{name: string, readable: bool, fault: ?string}
+ * @phpstan-type PointRestored array{restored: string, before: string}
+ */
 final class RestorePointController extends Controller
 {
     public function __construct(private readonly RestorePoints $points) {}
 
+    #[Answers(self::class, 'Points')]
     public function index(): JsonResponse
     {
         $this->authorize('administer');
@@ -37,6 +48,7 @@ final class RestorePointController extends Controller
         ]);
     }
 
+    #[Answers(self::class, 'PointTaken')]
     public function store(Request $request): JsonResponse
     {
         $this->authorize('take-restore-points');
@@ -46,6 +58,7 @@ final class RestorePointController extends Controller
         return response()->json(['name' => $point->name, 'bytes' => $point->bytes], 201);
     }
 
+    #[Answers(self::class, 'Points')]
     public function schedule(Request $request): JsonResponse
     {
         $this->authorize('administer');
@@ -61,6 +74,7 @@ final class RestorePointController extends Controller
     }
 
     /** Reads the whole file and says whether it can be restored. */
+    #[Answers(self::class, 'PointChecked')]
     public function check(string $name): JsonResponse
     {
         $this->authorize('administer');
@@ -84,6 +98,7 @@ final class RestorePointController extends Controller
         );
     }
 
+    #[Answers(self::class, 'PointRestored')]
     public function restore(Request $request, string $name): JsonResponse
     {
         $this->authorize('administer');
@@ -99,6 +114,7 @@ final class RestorePointController extends Controller
         return response()->json(['restored' => $point->name, 'before' => $before->name]);
     }
 
+    #[Answers(self::class, 'Points')]
     public function destroy(string $name): JsonResponse
     {
         $this->authorize('administer');

@@ -21,15 +21,41 @@ use App\Merging\MergeView;
 use App\Merging\PairGroups;
 use App\Records\Supporter;
 use App\Standards\FieldAccess;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Supporters\NotKept;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
+use PineSieve\Core\Matching\Rules\Certainty;
 use PineSieve\Core\Merging\CannotMerge;
 use PineSieve\Core\Merging\MergePolicy;
 
-/** Supporters that may be one: looked for, looked at, and said not to be. */
+/**
+ * Supporters that may be one: looked for, looked at, and said not to be.
+ *
+ * @phpstan-import-type SearchShown from DuplicateSearch
+ * @phpstan-import-type RoundShown from DuplicateRound
+ * @phpstan-import-type SaidPair from Decisions
+ * @phpstan-type DuplicateMember array{id: int, name: string}
+ * @phpstan-type DuplicateCluster array{cluster: int, certainty: value-of<Certainty>, score: int, looked_at_by: ?string, members: list<DuplicateMember>}
+ * @phpstan-type DuplicateCounts array{certain: int, review: int, homes: int}
+ * @phpstan-type ReviewColumn array{column: string, label: string}
+ * @phpstan-type DuplicatePage array{clusters: list<DuplicateCluster>, before: int, total: int, pages: int, counts: DuplicateCounts, search: ?SearchShown, schedule: string, fields: list<string>, all_fields: list<ReviewColumn>}
+ * @phpstan-type SearchScheduleKept array{schedule: string}
+ * @phpstan-type ReviewFields array{fields: list<string>}
+ * @phpstan-type Claimed array{looked_at_by: ?string}
+ * @phpstan-type SampledCluster array{members: list<DuplicateMember>, for: list<string>, against: list<string>}
+ * @phpstan-type CertainSample array{total: int, sample: list<SampledCluster>}
+ * @phpstan-type MergesBegun array{begun: int}
+ * @phpstan-type DuplicateGroup array{why: string, clusters: int, sample: list<list<DuplicateMember>>}
+ * @phpstan-type DuplicateGroups array{groups: list<DuplicateGroup>, round: ?RoundShown}
+ * @phpstan-type SaidApart array{said: list<array{int, int}>, counts: DuplicateCounts}
+ * @phpstan-type MadeHousehold array{household: int, name: string, act: ?int, said: list<array{int, int}>}
+ * @phpstan-type HouseholdGone array{counts: DuplicateCounts}
+ * @phpstan-type SaidList array{decisions: list<SaidPair>}
+ * @phpstan-type Withdrawn array{withdrawn: bool}
+ */
 final class DuplicateController extends Controller
 {
     private const DECISIONS = 200;
@@ -46,6 +72,7 @@ final class DuplicateController extends Controller
         private readonly MergeView $view,
     ) {}
 
+    #[Answers(self::class, 'DuplicatePage')]
     public function index(Request $request): JsonResponse
     {
         $this->authorize('merge');
@@ -66,6 +93,7 @@ final class DuplicateController extends Controller
         ]);
     }
 
+    #[Answers(DuplicateSearch::class, 'SearchShown')]
     public function search(Request $request): JsonResponse
     {
         $this->authorize('merge');
@@ -86,6 +114,7 @@ final class DuplicateController extends Controller
     }
 
     /** Whether the database is searched by itself, each night or each week. */
+    #[Answers(self::class, 'SearchScheduleKept')]
     public function schedule(Request $request): JsonResponse
     {
         $this->authorize('merge');
@@ -102,6 +131,7 @@ final class DuplicateController extends Controller
     }
 
     /** Which fields a person reviews duplicates by, and in what order; none for all. */
+    #[Answers(self::class, 'ReviewFields')]
     public function fields(Request $request): JsonResponse
     {
         $this->authorize('merge');
@@ -118,6 +148,7 @@ final class DuplicateController extends Controller
     }
 
     /** Says that someone looks at a cluster, so that nobody else decides on it meanwhile. */
+    #[Answers(self::class, 'Claimed')]
     public function claim(Request $request, Claims $claims): JsonResponse
     {
         $this->authorize('merge');
@@ -127,6 +158,7 @@ final class DuplicateController extends Controller
     }
 
     /** Some of the certain ones by chance, to be looked at before all of them are merged. */
+    #[Answers(self::class, 'CertainSample')]
     public function sample(): JsonResponse
     {
         $this->authorize('merge');
@@ -134,6 +166,7 @@ final class DuplicateController extends Controller
         return response()->json($this->list->sample(self::SAMPLE));
     }
 
+    #[Answers(self::class, 'MergesBegun')]
     public function mergeCertain(Request $request): JsonResponse
     {
         $this->authorize('merge');
@@ -148,6 +181,7 @@ final class DuplicateController extends Controller
     }
 
     /** Clusters of two to be reviewed, by why they are; and what this person decided as one last. */
+    #[Answers(self::class, 'DuplicateGroups')]
     public function groups(Request $request, PairGroups $groups): JsonResponse
     {
         $this->authorize('merge');
@@ -156,6 +190,7 @@ final class DuplicateController extends Controller
         return response()->json(['groups' => $groups->all(), 'round' => $round]);
     }
 
+    #[Answers(DuplicateRound::class, 'RoundShown')]
     public function decideGroup(Request $request, PairGroups $groups): JsonResponse
     {
         $this->authorize('merge');
@@ -192,6 +227,7 @@ final class DuplicateController extends Controller
     }
 
     /** Takes all back that was decided as one. */
+    #[Answers(DuplicateRound::class, 'RoundShown')]
     public function takeBackRound(DuplicateRound $round): JsonResponse
     {
         $this->authorize('merge');
@@ -213,6 +249,7 @@ final class DuplicateController extends Controller
         return response()->json($round->refresh(), 202);
     }
 
+    #[Answers(self::class, 'SaidApart')]
     public function notTheSame(Request $request): JsonResponse
     {
         $this->authorize('merge');
@@ -224,6 +261,7 @@ final class DuplicateController extends Controller
     }
 
     /** People who are not the same but live together become members of a household. */
+    #[Answers(self::class, 'MadeHousehold')]
     public function household(Request $request, Households $households): JsonResponse
     {
         $this->authorize('merge');
@@ -240,6 +278,7 @@ final class DuplicateController extends Controller
     }
 
     /** Takes a household back that was made just now. */
+    #[Answers(self::class, 'HouseholdGone')]
     public function noHousehold(Request $request, int $household, Households $households): JsonResponse
     {
         $this->authorize('merge');
@@ -266,6 +305,7 @@ final class DuplicateController extends Controller
         return response()->json(['counts' => $this->counts()]);
     }
 
+    #[Answers(self::class, 'SaidList')]
     public function decisions(): JsonResponse
     {
         $this->authorize('merge');
@@ -273,6 +313,7 @@ final class DuplicateController extends Controller
         return response()->json(['decisions' => $this->decisions->latest(self::DECISIONS)]);
     }
 
+    #[Answers(self::class, 'Withdrawn')]
     public function withdraw(int $one, int $other): JsonResponse
     {
         $this->authorize('merge');

@@ -9,7 +9,9 @@ use App\Merging\MergeView;
 use App\Merging\SavedMergePolicy;
 use App\Records\Merge;
 use App\Records\Supporter;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
+use App\Support\Http\JsonMap;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use PineSieve\Core\Changes\LeftAsItIs;
@@ -20,11 +22,31 @@ use PineSieve\Core\Merging\SurvivorRule;
 use PineSieve\Core\Standards\FieldPlace;
 use PineSieve\Core\Standards\Standards;
 
-/** Several supporters become one, after a look at what they become; and one is taken apart again. */
+/**
+ * Several supporters become one, after a look at what they become; and one is taken apart again.
+ *
+ * @phpstan-import-type ShownCandidate from MergeView
+ * @phpstan-import-type MergeField from MergeView
+ * @phpstan-import-type MergedGifts from MergeView
+ * @phpstan-import-type MergeReason from MergeView
+ * @phpstan-import-type PartsOfAll from MergeView
+ * @phpstan-type MergedOne array{id: int, name: string}
+ * @phpstan-type PolicyShown array{survivor: value-of<SurvivorRule>, usual: value-of<FieldRule>, fields: JsonMap<value-of<FieldRule>>, separator: string}
+ * @phpstan-type SavedPolicy array{id: int, name: string, policy: PolicyShown}
+ * @phpstan-type Policies array{policies: list<SavedPolicy>, survivor_rules: list<value-of<SurvivorRule>>, field_rules: list<value-of<FieldRule>>}
+ * @phpstan-type PolicyDropped array{dropped: string}
+ * @phpstan-type MergeShown array{id: int, survivor: int, name: string, gone: list<MergedOne>, at: string, by: ?string, undone: ?string}
+ * @phpstan-type MergeSince array{thing: string, text: string}
+ * @phpstan-type MergePage array{id: int, survivor: int, name: string, gone: list<MergedOne>, at: string, by: ?string, undone: ?string, since: list<MergeSince>}
+ * @phpstan-type LeftThing array{thing: string, column: ?string, now: ?string, before: ?string, reason: string}
+ * @phpstan-type TakenApart array{id: int, survivor: int, name: string, gone: list<MergedOne>, at: string, by: ?string, undone: ?string, kept: list<LeftThing>}
+ * @phpstan-type MergePreview array{survivor: int, name: string, candidates: list<ShownCandidate>, fields: list<MergeField>, lists: list<PartsOfAll>, gifts: MergedGifts, may_live_together: bool, reasons: list<MergeReason>, policy: PolicyShown}
+ */
 final class MergeController extends Controller
 {
     public function __construct(private readonly Merges $merges, private readonly MergeView $view) {}
 
+    #[Answers(self::class, 'MergePreview')]
     public function preview(Request $request): JsonResponse
     {
         $this->authorize('merge');
@@ -35,6 +57,7 @@ final class MergeController extends Controller
         return response()->json([...$this->view->of($candidates, $plan), 'policy' => self::policy($policy)]);
     }
 
+    #[Answers(self::class, 'MergeShown')]
     public function store(Request $request): JsonResponse
     {
         $this->authorize('merge');
@@ -44,6 +67,7 @@ final class MergeController extends Controller
         return response()->json($this->shown($merge), 201);
     }
 
+    #[Answers(self::class, 'MergePage')]
     public function show(Merge $merge): JsonResponse
     {
         $this->authorize('merge');
@@ -59,6 +83,7 @@ final class MergeController extends Controller
         ]);
     }
 
+    #[Answers(self::class, 'TakenApart')]
     public function apart(Request $request, Merge $merge): JsonResponse
     {
         $this->authorize('merge');
@@ -71,6 +96,7 @@ final class MergeController extends Controller
         ]);
     }
 
+    #[Answers(self::class, 'Policies')]
     public function policies(): JsonResponse
     {
         $this->authorize('merge');
@@ -88,6 +114,7 @@ final class MergeController extends Controller
         ]);
     }
 
+    #[Answers(self::class, 'SavedPolicy')]
     public function storePolicy(Request $request): JsonResponse
     {
         $this->authorize('merge');
@@ -104,6 +131,7 @@ final class MergeController extends Controller
         );
     }
 
+    #[Answers(self::class, 'PolicyDropped')]
     public function destroyPolicy(SavedMergePolicy $policy): JsonResponse
     {
         $this->authorize('merge');

@@ -9,14 +9,24 @@ use App\Notices\DeliverNotices;
 use App\Notices\Destination;
 use App\Notices\UnusableDestination;
 use App\Notices\Webhook;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
+use App\Support\Http\JsonMap;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 
-/** Where other systems are told of changes, and what became of each notice. */
+/**
+ * Where other systems are told of changes, and what became of each notice.
+ *
+ * @phpstan-type WebhookRow array{id: int, name: string, url: string, is_active: bool, notices: JsonMap<int>}
+ * @phpstan-type NoticeRow array{id: int, name: string, event: string, body: string, tries: int, state: string, answer: ?string, created_at: string, done_at: ?string}
+ * @phpstan-type NoticeList array{webhooks: list<WebhookRow>, notices: list<NoticeRow>}
+ * @phpstan-type WebhookMade array{id: int, secret: string}
+ */
 final class WebhookController extends Controller
 {
+    #[Answers(self::class, 'NoticeList')]
     public function index(): JsonResponse
     {
         $this->authorize('administer');
@@ -45,6 +55,7 @@ final class WebhookController extends Controller
     }
 
     /** The secret is told once, when it is made. */
+    #[Answers(self::class, 'WebhookMade')]
     public function store(Request $request): JsonResponse
     {
         $this->authorize('administer');
@@ -57,6 +68,7 @@ final class WebhookController extends Controller
         return response()->json(['id' => $hook->id, 'secret' => "whsec_{$secret}"], 201);
     }
 
+    #[Answers(self::class, 'NoticeList')]
     public function update(Request $request, Webhook $webhook): JsonResponse
     {
         $this->authorize('administer');
@@ -73,6 +85,7 @@ final class WebhookController extends Controller
         return $this->index();
     }
 
+    #[Answers(self::class, 'NoticeList')]
     public function destroy(Webhook $webhook): JsonResponse
     {
         $this->authorize('administer');

@@ -6,14 +6,20 @@ namespace App\Records\Http;
 
 use App\Records\Act;
 use App\Records\Acts;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 
-/** What one person did to many records at once, taken back as one. */
+/**
+ * What one person did to many records at once, taken back as one.
+ *
+ * @phpstan-type ActUndone array{restored: int, kept: int}
+ */
 final class ActController extends Controller
 {
+    #[Answers(self::class, 'ActUndone')]
     public function undo(Request $request, Act $act, Acts $acts): JsonResponse
     {
         $this->authorize('edit-records');

@@ -8,6 +8,7 @@ use App\Rereading\ReadAgain;
 use App\Rereading\Reread;
 use App\Rereading\Rereadings;
 use App\Standards\FieldAccess;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Lists;
 use App\Supporters\ChangeWords;
@@ -20,13 +21,25 @@ use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Rereading\RereadKind;
 
-/** Stored values that today's reading of their source row reads otherwise: shown, taken over, or left as they are. */
+/**
+ * Stored values that today's reading of their source row reads otherwise: shown, taken over, or left as they are.
+ *
+ * @phpstan-import-type ShownField from ChangeWords
+ * @phpstan-type RereadRow array{number: int, kind: value-of<RereadKind>, supporter_id: int, name: string, intake_id: int, intake: string, row: int, written: list<string>, reason: string, can_be_taken: bool, fields: list<ShownField>}
+ * @phpstan-type RereadCount array{kind: value-of<RereadKind>, count: int, takeable: int}
+ * @phpstan-type RereadState array{state: 'waiting'|'reading'|'done'|'failed', done: int, total: int, error: ?string, ended_at: ?string}
+ * @phpstan-type RereadPage array{rows: list<RereadRow>, more: bool, kinds: list<RereadCount>, last: ?RereadState}
+ * @phpstan-type RereadBegun array{id: int, ...}
+ * @phpstan-type RereadTaken array{written: int, refused: int, changed: int, act: ?int}
+ * @phpstan-type RereadLeft array{left: int}
+ */
 final class RereadingController extends Controller
 {
     private const PAGE = 200;
 
     public function __construct(private readonly Rereadings $rereadings) {}
 
+    #[Answers(self::class, 'RereadPage')]
     public function index(Request $request, ChangeWords $words): JsonResponse
     {
         $this->authorize('edit-records');
@@ -77,6 +90,7 @@ final class RereadingController extends Controller
     }
 
     /** Reads everything again in the background. */
+    #[Answers(self::class, 'RereadBegun')]
     public function look(Request $request): JsonResponse
     {
         $this->authorize('edit-records');
@@ -86,6 +100,7 @@ final class RereadingController extends Controller
         return response()->json($reread, 202);
     }
 
+    #[Answers(self::class, 'RereadTaken')]
     public function take(Request $request): JsonResponse
     {
         [$kind, $ids] = $this->chosen($request);
@@ -93,6 +108,7 @@ final class RereadingController extends Controller
         return response()->json($this->rereadings->take($kind, $ids, $request->user(), FieldAccess::ofUser()));
     }
 
+    #[Answers(self::class, 'RereadLeft')]
     public function leave(Request $request): JsonResponse
     {
         [$kind, $ids] = $this->chosen($request);

@@ -14,7 +14,9 @@ use App\Standards\FillRates;
 use App\Standards\PickLists;
 use App\Standards\Retyping;
 use App\Standards\StandardsStore;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
+use App\Support\Http\JsonMap;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -28,16 +30,37 @@ use PineSieve\Core\Standards\Limits;
 use PineSieve\Core\Standards\RequiredRule;
 use PineSieve\Core\Standards\Requirements;
 use PineSieve\Core\Standards\Standards;
+use PineSieve\Core\Standards\Strength;
 use PineSieve\Core\Standards\Target;
 use PineSieve\Core\Standards\Uniques;
 use PineSieve\Core\Standards\Unreadable;
 
-/** The field catalog. */
+/**
+ * The field catalog.
+ *
+ * @phpstan-type PartyField array{key: string, label: string, group: string, type: value-of<FieldType>, options: list<string>, named: bool}
+ * @phpstan-type GridField array{key: string, label: string, group: string, type: value-of<FieldType>, options: list<string>, named: bool, in_grid: bool}
+ * @phpstan-type PartyFields array{party: string, label: string, fields: list<PartyField>}
+ * @phpstan-type Catalog array{fields: list<GridField>, parties: list<PartyFields>, kinds: JsonMap<list<string>>, types: list<string>}
+ * @phpstan-type FieldLimits array{least: string, most: string, length: int, pattern: string, example: string, message: string, unique: bool}
+ * @phpstan-type Allowed array{roles: list<string>, users: list<int>}
+ * @phpstan-type FieldList array{closed: bool, values: int}
+ * @phpstan-type FieldFill array{count: int, total: int}
+ * @phpstan-type FieldRule array{id: int, strength: value-of<Strength>, sentence: string}
+ * @phpstan-type FieldCan array{hide: bool, list: bool, unique: bool, default: bool, unreadable: bool}
+ * @phpstan-type CatalogField array{key: string, label: string, group: string, type: value-of<FieldType>, options: list<string>, named: bool, custom: bool, retired: bool, limits: FieldLimits, unreadable: ?value-of<Unreadable>, usually: value-of<Unreadable>, list: ?FieldList, see: ?Allowed, edit: ?Allowed, hidden_in: list<string>, defaults: JsonMap<string>, fill: ?FieldFill, always: ?string, rules: list<FieldRule>, can: FieldCan}
+ * @phpstan-type CatalogUser array{id: int, name: string}
+ * @phpstan-type WholeCatalog array{fields: list<CatalogField>, types: list<string>, roles: list<value-of<Role>>, users: list<CatalogUser>, groups: list<string>}
+ * @phpstan-type ConvertedValue array{value: string, becomes: string, records: int}
+ * @phpstan-type LostValue array{value: string, reason: string, records: int}
+ * @phpstan-type RetypeReport array{values: int, same: int, converted: list<ConvertedValue>, lost: list<LostValue>}
+ */
 final class FieldController extends Controller
 {
     public function __construct(private readonly StandardsStore $store) {}
 
     /** The fields that columns can become. */
+    #[Answers(self::class, 'Catalog')]
     public function index(FieldCatalog $catalog): JsonResponse
     {
         $this->authorize('viewAny', CustomField::class);
@@ -64,6 +87,7 @@ final class FieldController extends Controller
     }
 
     /** The whole catalog with all that is set for each field. */
+    #[Answers(self::class, 'WholeCatalog')]
     public function catalog(Standards $standards, FillRates $rates): JsonResponse
     {
         $this->authorize('update', CustomField::class);
@@ -121,6 +145,7 @@ final class FieldController extends Controller
     }
 
     /** Makes a field of one's own. */
+    #[Answers(self::class, 'PartyField')]
     public function store(Request $request, FieldCatalog $catalog, PickLists $lists): JsonResponse
     {
         $this->authorize('create', CustomField::class);
@@ -165,6 +190,7 @@ final class FieldController extends Controller
         return response()->json(self::shown(app(FieldCatalog::class)->field($field->key)), 201);
     }
 
+    #[Answers(self::class, 'PartyField')]
     public function update(Request $request, string $field, FieldCatalog $catalog): JsonResponse
     {
         $this->authorize('update', CustomField::class);
@@ -244,6 +270,7 @@ final class FieldController extends Controller
     }
 
     /** Gives a custom field another type; without "convert" it only shows what would become of its values. */
+    #[Answers(self::class, 'RetypeReport')]
     public function retype(Request $request, string $field, Retyping $retyping): JsonResponse
     {
         $this->authorize('update', CustomField::class);

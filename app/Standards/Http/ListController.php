@@ -9,6 +9,7 @@ use App\Standards\CustomField;
 use App\Standards\NamesValues;
 use App\Standards\PickLists;
 use App\Standards\StandardsStore;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -19,11 +20,21 @@ use PineSieve\Core\Standards\PickList;
 use PineSieve\Core\Standards\PickValue;
 use PineSieve\Core\Text\Fold;
 
-/** Pick lists: the values of a field, their use, and what looks like the same value twice. */
+/**
+ * Pick lists: the values of a field, their use, and what looks like the same value twice.
+ *
+ * @phpstan-type ListedValue array{value: string, code: string, spellings: list<string>, retired: bool, used: int}
+ * @phpstan-type UnlistedValue array{value: string, used: int}
+ * @phpstan-type NearValues array{values: array{string, string}, why: string}
+ * @phpstan-type PickListData array{field: string, label: string, closed: bool, values: list<ListedValue>, not_listed: list<UnlistedValue>, near: list<NearValues>}
+ * @phpstan-type MergedList array{changed: int, elsewhere: int, field: string, label: string, closed: bool, values: list<ListedValue>, not_listed: list<UnlistedValue>, near: list<NearValues>}
+ * @phpstan-type ListOptions array{options: list<string>}
+ */
 final class ListController extends Controller
 {
     public function __construct(private readonly PickLists $lists, private readonly StandardsStore $store) {}
 
+    #[Answers(self::class, 'PickListData')]
     public function show(FieldCatalog $catalog, string $field): JsonResponse
     {
         $this->authorize('update', CustomField::class);
@@ -31,6 +42,7 @@ final class ListController extends Controller
         return response()->json($this->shown(self::field($catalog, $field)));
     }
 
+    #[Answers(self::class, 'PickListData')]
     public function update(Request $request, FieldCatalog $catalog, string $field): JsonResponse
     {
         $this->authorize('update', CustomField::class);
@@ -57,6 +69,7 @@ final class ListController extends Controller
     }
 
     /** Adds a value that a file brought, or keeps it as another spelling of one that is there. */
+    #[Answers(self::class, 'ListOptions')]
     public function add(Request $request, FieldCatalog $catalog, string $field): JsonResponse
     {
         $this->authorize('create', CustomField::class);
@@ -90,6 +103,7 @@ final class ListController extends Controller
     }
 
     /** Makes one value of two, in the list and in every record. */
+    #[Answers(self::class, 'MergedList')]
     public function merge(Request $request, FieldCatalog $catalog, string $field): JsonResponse
     {
         $this->authorize('update', CustomField::class);

@@ -8,6 +8,7 @@ use App\Accounts\Audit;
 use App\Accounts\Organization;
 use App\Standards\CustomField;
 use App\Standards\StandardsStore;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -17,9 +18,15 @@ use PineSieve\Core\Gifts\Currency;
 use PineSieve\Core\Standards\Formats\DateOrder;
 use PineSieve\Core\Standards\Home;
 
-/** What is meant where nothing else is said: the organization's currency, country and order of dates. Changing them converts nothing. */
+/**
+ * What is meant where nothing else is said: the organization's currency, country and order of dates. Changing them converts nothing.
+ *
+ * @phpstan-type HomeChoice array{value: string, label: string}
+ * @phpstan-type HomeView array{currency: string, country: string, dates: value-of<DateOrder>, currencies: list<HomeChoice>, countries: list<HomeChoice>, orders: list<HomeChoice>}
+ */
 final class OrganizationController extends Controller
 {
+    #[Answers(self::class, 'HomeView')]
     public function show(): JsonResponse
     {
         $this->authorize('update', CustomField::class);
@@ -44,6 +51,7 @@ final class OrganizationController extends Controller
         ]);
     }
 
+    #[Answers(self::class, 'HomeView')]
     public function update(Request $request, StandardsStore $store): JsonResponse
     {
         $this->authorize('update', CustomField::class);

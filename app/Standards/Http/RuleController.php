@@ -15,13 +15,16 @@ use App\Standards\Remedies;
 use App\Standards\Rule;
 use App\Standards\Shortfalls;
 use App\Standards\StandardsStore;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
+use App\Support\Http\JsonMap;
 use App\Support\Lists;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule as Validation;
+use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldPlace;
 use PineSieve\Core\Standards\Formats\Formats;
@@ -30,7 +33,22 @@ use PineSieve\Core\Standards\RuleSubject;
 use PineSieve\Core\Standards\Strength;
 use PineSieve\Core\Standards\When;
 
-/** Required data, and the worklists of records that fall short of it. */
+/**
+ * Required data, and the worklists of records that fall short of it.
+ *
+ * @phpstan-import-type DayFigure from Measures
+ * @phpstan-type RuleCondition array{field: string, test: string, values: list<string>}
+ * @phpstan-type RuleShown array{id: int, subject: value-of<RuleSubject>, field: string, strength: value-of<Strength>, conditions: list<RuleCondition>, label: string, sentence: string, what: string, is_checked: bool}
+ * @phpstan-type RuleRow array{id: int, subject: value-of<RuleSubject>, field: string, strength: value-of<Strength>, conditions: list<RuleCondition>, label: string, sentence: string, what: string, is_checked: bool, short: int, over_time: list<DayFigure>}
+ * @phpstan-type AlwaysRequired array{subject: string, field: string, label: string, sentence: string}
+ * @phpstan-type RuleList array{rules: list<RuleRow>, always: list<AlwaysRequired>, totals: JsonMap<int>}
+ * @phpstan-type ShortRecord array{record: string, supporter_id: int, name: string, kind: value-of<SupporterKind>, gift: ?string}
+ * @phpstan-type RulePreview array{sentence: string, short: int, checked: int, after: ?int, total: int, some: list<ShortRecord>}
+ * @phpstan-type RuleKept array{id: int, subject: value-of<RuleSubject>, field: string, strength: value-of<Strength>, conditions: list<RuleCondition>, label: string, sentence: string, what: string, is_checked: bool, added_to: list<string>}
+ * @phpstan-type RuleDropped array{dropped: string}
+ * @phpstan-type ShortfallPage array{id: int, subject: value-of<RuleSubject>, field: string, strength: value-of<Strength>, conditions: list<RuleCondition>, label: string, sentence: string, what: string, is_checked: bool, total: int, page: int, pages: int, rows: list<ShortRecord>, over_time: list<DayFigure>, remedy: bool, options: list<string>}
+ * @phpstan-type RemedyDone array{written: int, refused: int, act: ?int, left: int}
+ */
 final class RuleController extends Controller
 {
     private const PAGE = 100;
@@ -40,6 +58,7 @@ final class RuleController extends Controller
 
     public function __construct(private readonly FieldCatalog $catalog) {}
 
+    #[Answers(self::class, 'RuleList')]
     public function index(Measures $measures, FillRates $rates): JsonResponse
     {
         $this->authorize('viewAny', CustomField::class);
@@ -69,6 +88,7 @@ final class RuleController extends Controller
     }
 
     /** How many stored records would fall short of a rule that is not kept yet, and which; in pieces where there are many. */
+    #[Answers(self::class, 'RulePreview')]
     public function preview(Request $request, Shortfalls $shortfalls): JsonResponse
     {
         $this->authorize('update', CustomField::class);
@@ -85,6 +105,7 @@ final class RuleController extends Controller
         ]);
     }
 
+    #[Answers(self::class, 'RuleKept')]
     public function store(Request $request, StandardsStore $store): JsonResponse
     {
         $this->authorize('update', CustomField::class);
@@ -92,6 +113,7 @@ final class RuleController extends Controller
         return $this->kept($request, new Rule(), $store, 'Made the rule');
     }
 
+    #[Answers(self::class, 'RuleKept')]
     public function update(Request $request, Rule $rule, StandardsStore $store): JsonResponse
     {
         $this->authorize('update', CustomField::class);
@@ -99,6 +121,7 @@ final class RuleController extends Controller
         return $this->kept($request, $rule, $store, 'Changed the rule to');
     }
 
+    #[Answers(self::class, 'RuleDropped')]
     public function destroy(Rule $rule, StandardsStore $store): JsonResponse
     {
         $this->authorize('update', CustomField::class);
@@ -114,6 +137,7 @@ final class RuleController extends Controller
     }
 
     /** The worklist of a rule. */
+    #[Answers(self::class, 'ShortfallPage')]
     public function shortfalls(Request $request, Rule $rule, Measures $measures): JsonResponse
     {
         $this->authorize('viewAny', CustomField::class);
@@ -142,6 +166,7 @@ final class RuleController extends Controller
     }
 
     /** Writes one value into the chosen records of a worklist, or into all of them. */
+    #[Answers(self::class, 'RemedyDone')]
     public function remedy(Request $request, Rule $rule, Remedies $remedies): JsonResponse
     {
         $this->authorize('edit-records');

@@ -7,7 +7,9 @@ namespace App\Support\Http;
 use JsonSerializable;
 
 /**
- * Values by name, which stay an object in JSON where there are none.
+ * Values by name, which stay an object in JSON where there are none. Amounts go by their currency (ISO 4217).
+ *
+ * @phpstan-type Amounts JsonMap<string>
  *
  * @template-covariant T
  */

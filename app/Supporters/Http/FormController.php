@@ -11,6 +11,7 @@ use App\Standards\FieldAccess;
 use App\Standards\FieldSetting;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
+use App\Support\Http\JsonMap;
 use App\Supporters\Forms;
 use App\Supporters\GiftForms;
 use App\Supporters\History;
@@ -25,17 +26,36 @@ use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldPlace;
+use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Standards\RuleSubject;
 use PineSieve\Core\Standards\Standards;
 use PineSieve\Core\Standards\Strength;
 use PineSieve\Core\Standards\Target;
 
-/** Supporters and gifts that people add and change by hand. */
+/**
+ * Supporters and gifts that people add and change by hand.
+ *
+ * @phpstan-import-type Placed from PlacedProblem
+ * @phpstan-import-type Alike from Forms
+ * @phpstan-type FormField array{key: string, label: string, group: string, type: value-of<FieldType>, of: ?value-of<SupporterKind>, options: list<string>, example: string, edits: bool, hidden_in: list<string>, required: ?string}
+ * @phpstan-type LinkWords array{kind: value-of<LinkKind>, phrase: string, reverse: string}
+ * @phpstan-type FormCatalog array{fields: list<FormField>, kinds: JsonMap<list<string>>, conditions: list<string>, link_kinds: list<LinkWords>}
+ * @phpstan-type FormCheck array{problems: list<Placed>, alike: list<Alike>}
+ * @phpstan-type DraftItem array{ref: int|string, ...<string, string|int>}
+ * @phpstan-type DraftData array{kind: value-of<SupporterKind>, fields: JsonMap<string>, addresses: list<DraftItem>, emails: list<DraftItem>, phones: list<DraftItem>, identifiers: list<DraftItem>, links: list<DraftItem>}
+ * @phpstan-type FormOpened array{draft: DraftData, names: JsonMap<string>, name: string}
+ * @phpstan-type TheirChange array{base: string, theirs: string}
+ * @phpstan-type FormKept array{id: int, warnings: list<Placed>, theirs: JsonMap<TheirChange>}
+ * @phpstan-type GiftChecked array{problems: list<Placed>}
+ * @phpstan-type GiftKept array{id: int}
+ * @phpstan-type GiftRemoved array{removed: int}
+ */
 final class FormController extends Controller
 {
     public function __construct(private readonly Forms $forms, private readonly GiftForms $gifts, private readonly Standards $standards) {}
 
     /** The fields of a form, drawn from the catalog. */
+    #[Answers(self::class, 'FormCatalog')]
     public function fields(Request $request): JsonResponse
     {
         $this->authorize('viewAny', Supporter::class);
@@ -77,6 +97,7 @@ final class FormController extends Controller
     }
 
     /** What is wrong with a form as it is being written, and whom it may be about. */
+    #[Answers(self::class, 'FormCheck')]
     public function check(Request $request): JsonResponse
     {
         $this->authorize('edit-records');
@@ -89,6 +110,7 @@ final class FormController extends Controller
         ]);
     }
 
+    #[Answers(self::class, 'FormKept')]
     public function store(Request $request): JsonResponse
     {
         $this->authorize('edit-records');
@@ -96,6 +118,7 @@ final class FormController extends Controller
         return $this->kept($request, null, 201);
     }
 
+    #[Answers(self::class, 'FormOpened')]
     public function show(Supporter $supporter): JsonResponse
     {
         $this->authorize('edit-records');
@@ -107,6 +130,7 @@ final class FormController extends Controller
         return response()->json(['draft' => $draft->toArray(), 'names' => (object) $names->all(), 'name' => $supporter->display_name]);
     }
 
+    #[Answers(self::class, 'FormKept')]
     public function update(Request $request, Supporter $supporter): JsonResponse
     {
         $this->authorize('edit-records');
@@ -122,6 +146,7 @@ final class FormController extends Controller
         return response()->json($history->of($supporter->id, (int) $request->query('before', '0'), FieldAccess::ofUser()));
     }
 
+    #[Answers(History::class, 'HistoryPage')]
     public function putBack(Request $request, Supporter $supporter, JournalEntry $entry, History $history): JsonResponse
     {
         $this->authorize('edit-records');
@@ -136,6 +161,7 @@ final class FormController extends Controller
         return response()->json($history->of($supporter->id, 0, FieldAccess::ofUser()));
     }
 
+    #[Answers(self::class, 'GiftChecked')]
     public function checkGift(Request $request, Supporter $supporter): JsonResponse
     {
         $this->authorize('edit-records');
@@ -152,6 +178,7 @@ final class FormController extends Controller
         ]);
     }
 
+    #[Answers(self::class, 'GiftKept')]
     public function storeGift(Request $request, Supporter $supporter): JsonResponse
     {
         $this->authorize('edit-records');
@@ -159,6 +186,7 @@ final class FormController extends Controller
         return $this->keptGift($request, $supporter->id, null, 201);
     }
 
+    #[Answers(self::class, 'GiftKept')]
     public function updateGift(Request $request, Supporter $supporter, Gift $gift): JsonResponse
     {
         $this->authorize('edit-records');
@@ -167,6 +195,7 @@ final class FormController extends Controller
         return $this->keptGift($request, $supporter->id, $gift->id, 200);
     }
 
+    #[Answers(self::class, 'GiftRemoved')]
     public function destroyGift(Request $request, Supporter $supporter, Gift $gift): JsonResponse
     {
         $this->authorize('edit-records');

@@ -8,17 +8,26 @@ use App\Records\Gift;
 use App\Records\GiftSums;
 use App\Records\Supporter;
 use App\Standards\FieldAccess;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Supporters\SearchIndex;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 
-/** Gifts, the latest first. */
+/**
+ * Gifts, the latest first.
+ *
+ * @phpstan-import-type Amounts from SupporterController
+ * @phpstan-type GiftRow array{id: int, supporter_id: int, supporter: string, given_on?: string, amount?: string, currency?: string, kind?: ?string, fund?: ?string, reference?: ?string, campaign?: ?string, appeal?: ?string, tribute?: ?string, anonymous?: ?string, notes?: ?string, intake_id: ?int}
+ * @phpstan-type MoneySums array{given: Amounts, promised: Amounts}
+ * @phpstan-type GiftList array{total: int, promises: int, sums: ?MoneySums, page: int, pages: int, gifts: list<GiftRow>}
+ */
 final class GiftController extends Controller
 {
     private const PAGE = 50;
 
+    #[Answers(self::class, 'GiftList')]
     public function index(Request $request, SearchIndex $search): JsonResponse
     {
         $this->authorize('viewAny', Gift::class);

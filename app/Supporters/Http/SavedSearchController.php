@@ -6,17 +6,25 @@ namespace App\Supporters\Http;
 
 use App\Records\Supporter;
 use App\Standards\FieldAccess;
+use App\Support\Http\Answers;
 use App\Support\Http\Controller;
+use App\Support\Http\JsonMap;
 use App\Supporters\SavedSearch;
 use App\Supporters\SupporterSearch;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 
-/** Searches for supporters that are kept under a name, for everyone. */
+/**
+ * Searches for supporters that are kept under a name, for everyone.
+ *
+ * @phpstan-type SearchRow array{id: int, name: string, query: JsonMap<string>}
+ * @phpstan-type SavedSearches array{searches: list<SearchRow>, groups: list<string>}
+ */
 final class SavedSearchController extends Controller
 {
     /** With the names of all groups, since both are what a part of the database can be called by. */
+    #[Answers(self::class, 'SavedSearches')]
     public function index(): JsonResponse
     {
         $this->authorize('viewAny', Supporter::class);
@@ -32,6 +40,7 @@ final class SavedSearchController extends Controller
     }
 
     /** Keeps a search, in place of the one that has its name. */
+    #[Answers(self::class, 'SearchRow')]
     public function store(Request $request): JsonResponse
     {
         $this->authorize('edit-records');
@@ -51,6 +60,7 @@ final class SavedSearchController extends Controller
         );
     }
 
+    #[Answers(self::class, 'SavedSearches')]
     public function destroy(SavedSearch $savedSearch): JsonResponse
     {
         $this->authorize('edit-records');

@@ -5,13 +5,19 @@ declare(strict_types=1);
 namespace App\Today\Http;
 
 use App\Installation\RestorePoints;
+use App\Support\Http\Answers;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
 use Throwable;
 
-/** Whether every part of the installation answers. */
+/**
+ * Whether every part of the installation answers.
+ *
+ * @phpstan-type Health array{status: 'ok'|'not ok', database: 'ok'|'not ok', worker: 'ok'|'not ok', closed?: string}
+ */
 final class HealthController
 {
+    #[Answers(self::class, 'Health')]
     public function __invoke(RestorePoints $points): JsonResponse
     {
         $worker = 'not ok';

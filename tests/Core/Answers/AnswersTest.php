@@ -47,6 +47,36 @@ final class AnswersTest extends TestCase
         self::assertSame($fault, $found === null ? null : substr($found, 0, strlen((string) $fault)));
     }
 
+    /** @return iterable<string, array{string, array<string, mixed>, ?string}> */
+    public static function openAnswers(): iterable
+    {
+        yield 'nothing more' => ['Tag', ['id' => 1], null];
+        yield 'anything more' => ['Tag', ['id' => 1, 'any' => [true]], null];
+        yield 'more of a type' => ['Label', ['id' => 1, 'text' => 'a', 'size' => 2], null];
+        yield 'more of another type' => ['Label', ['id' => 1, 'text' => null], 'Label.text is to be (string | int), and is null'];
+        yield 'without what must be there' => ['Tag', ['any' => 1], 'Tag: "id" is missing'];
+    }
+
+    /** @param  array<string, mixed>  $answer */
+    #[DataProvider('openAnswers')]
+    public function test_an_answer_may_be_open(string $type, array $answer, ?string $fault): void
+    {
+        self::assertSame($fault, (new AnswerCheck(new AnswerTypes()))->fault(Described::class, $type, $answer));
+    }
+
+    public function test_an_open_type_is_written_for_the_screens(): void
+    {
+        $made = new TypeScript(new AnswerTypes());
+        $made->declare(Described::class, 'Label');
+        $made->declare(Described::class, 'Tag');
+
+        self::assertSame(
+            "export type Label = { 'id': number } & Record<string, string | number>;\n\n" .
+                "export type Tag = { 'id': number } & Record<string, unknown>;\n",
+            explode("\n\n", $made->text(), 2)[1],
+        );
+    }
+
     public function test_types_are_written_for_the_screens_with_what_they_name(): void
     {
         $made = new TypeScript(new AnswerTypes());

@@ -17,6 +17,8 @@ use PineSieve\Core\Names\SupporterKind;
  *     note?: string,
  *     next?: Book|null,
  * }
+ * @phpstan-type Label array{id: int, ...<string, string|int>}
+ * @phpstan-type Tag array{id: int, ...}
  * @phpstan-type Shelf array{books: list<Book>, sort: 'name'|'age'}
  */
 final class Described {}

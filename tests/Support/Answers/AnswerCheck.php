@@ -79,8 +79,17 @@ final readonly class AnswerCheck
             }
         }
         $more = array_diff_key($value, $keys);
+        if ($shape->sealed) {
+            return $more === [] ? null : "{$path}: nothing is said of \"" . array_key_first($more) . '"';
+        }
+        foreach ($shape->unsealedType === null ? [] : $more as $key => $one) {
+            $fault = $this->at($class, $shape->unsealedType->valueType, $one, "{$path}.{$key}");
+            if ($fault !== null) {
+                return $fault;
+            }
+        }
 
-        return $more === [] || !$shape->sealed ? null : "{$path}: nothing is said of \"" . array_key_first($more) . '"';
+        return null;
     }
 
     /** @param  class-string  $class */

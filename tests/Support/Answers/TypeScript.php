@@ -84,7 +84,9 @@ final class TypeScript
             $shape->items,
         );
 
-        return '{ ' . implode('; ', $fields) . ' }' . ($shape->sealed ? '' : ' & Record<string, unknown>');
+        $others = $shape->unsealedType === null ? 'unknown' : $this->write($class, $shape->unsealedType->valueType);
+
+        return '{ ' . implode('; ', $fields) . ' }' . ($shape->sealed ? '' : " & Record<string, {$others}>");
     }
 
     /** @param  class-string  $class */

@@ -9,11 +9,7 @@ import { moment } from '../shared/format';
 import { Empty } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { PasswordForm } from './PasswordForm';
-
-export interface Messages {
-  unread: number;
-  messages: { id: number; intake_id: number | null; kind: string; text: string; at: string; read_at: string | null }[];
-}
+import type { Messages } from '../api/answers';
 
 /** A person's own page: messages, password, sessions. */
 export function AccountPage() {

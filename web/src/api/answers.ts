@@ -1,5 +1,7 @@
 // Made by bin/types of what the PHP describes. Change it there.
 
+export type ActUndone = { restored: number; kept: number };
+
 export type AddressChange = { part: string; before: string; after: string; reason: string };
 
 export type AddressPage = { rows: AddressRow[]; more: boolean };
@@ -15,7 +17,86 @@ export type AddressRow = {
 
 export type Against = { kind: 'all' | 'group' | 'search' | 'ids' | 'file' | 'nothing'; group?: string; search?: number; ids?: number[] };
 
+export type Alike = { id: number; name: string; place: string; strength: number; score: number; for: string[]; against: string[] };
+
+export type Allowed = { roles: string[]; users: number[] };
+
+export type AlwaysRequired = { subject: string; field: string; label: string; sentence: string };
+
 export type Amounts = Record<string, string>;
+
+export type AuditEntry = {
+  id: number;
+  at: string;
+  name: string | null;
+  kind: string;
+  what: string;
+  intake_id: number | null;
+  intake: string | null;
+  ip_address: string | null;
+  act_id: number | null;
+  undone_at: string | null;
+};
+
+export type AuditList = { entries: AuditEntry[]; more: boolean; kinds: string[] };
+
+export type BorderBar = { from: number; sure: number; names: number };
+
+export type BorderReview = { one_in: number; review: number };
+
+export type BorderWrong = { wrong: number; from: number; certain: number; errors: number; review: number };
+
+export type Catalog = { fields: GridField[]; parties: PartyFields[]; kinds: Record<string, string[]>; types: string[] };
+
+export type CatalogField = {
+  key: string;
+  label: string;
+  group: string;
+  type:
+    | 'text'
+    | 'long text'
+    | 'full name'
+    | 'address'
+    | 'state'
+    | 'postal code'
+    | 'country'
+    | 'email'
+    | 'phone'
+    | 'id'
+    | 'supporter number'
+    | 'date'
+    | 'number'
+    | 'amount'
+    | 'currency'
+    | 'yes or no'
+    | 'pick list'
+    | 'several from a list'
+    | 'gift kind'
+    | 'consent'
+    | 'kind of record'
+    | 'status'
+    | 'names';
+  options: string[];
+  named: boolean;
+  custom: boolean;
+  retired: boolean;
+  limits: FieldLimits;
+  unreadable: 'hold' | 'without' | null;
+  usually: 'hold' | 'without';
+  list: FieldList | null;
+  see: Allowed | null;
+  edit: Allowed | null;
+  hidden_in: string[];
+  defaults: Record<string, string>;
+  fill: FieldFill | null;
+  always: string | null;
+  rules: FieldRule[];
+  can: FieldCan;
+};
+
+export type CatalogUser = { id: number; name: string };
+
+export type CertainSample = { total: number; sample: SampledCluster[] };
 
 export type Checks = {
   kinds: ProblemKind[];
@@ -24,6 +105,8 @@ export type Checks = {
   by_person: { hold: RowName[]; out: RowName[] };
   by_rule: RuledOut[];
 };
+
+export type Claimed = { looked_at_by: string | null };
 
 export type Colleague = { id: number; name: string };
 
@@ -72,9 +155,13 @@ export type ColumnsView = {
   offered_plan: string | null;
 };
 
+export type CommonWords = { common_words: string[] };
+
 export type Condition = { header: string; how: string; value: string };
 
 export type Constant = { target: string; value: string; only_blank: boolean; label: string };
+
+export type ConvertedValue = { value: string; becomes: string; records: number };
 
 export type DayFigure = { day: string; count: number; total: number };
 
@@ -86,11 +173,123 @@ export type Difference = { kind: string; header: string; message: string; values
 
 export type Discarded = { discarded: boolean };
 
+export type DraftData = {
+  kind: 'person' | 'household' | 'organization';
+  fields: Record<string, string>;
+  addresses: DraftItem[];
+  emails: DraftItem[];
+  phones: DraftItem[];
+  identifiers: DraftItem[];
+  links: DraftItem[];
+};
+
+export type DraftItem = { ref: number | string } & Record<string, string | number>;
+
+export type DuplicateCluster = {
+  cluster: number;
+  certainty: 'certain' | 'review';
+  score: number;
+  looked_at_by: string | null;
+  members: DuplicateMember[];
+};
+
+export type DuplicateCounts = { certain: number; review: number; homes: number };
+
+export type DuplicateGroup = { why: string; clusters: number; sample: DuplicateMember[][] };
+
+export type DuplicateGroups = { groups: DuplicateGroup[]; round: RoundShown | null };
+
+export type DuplicateMember = { id: number; name: string };
+
+export type DuplicatePage = {
+  clusters: DuplicateCluster[];
+  before: number;
+  total: number;
+  pages: number;
+  counts: DuplicateCounts;
+  search: SearchShown | null;
+  schedule: string;
+  fields: string[];
+  all_fields: ReviewColumn[];
+};
+
+export type EditionShown = {
+  number: number;
+  records: number;
+  made_at: string;
+  pairs: number;
+  rounds: number;
+  discarded: string[];
+  moved: number;
+};
+
+export type FieldCan = { hide: boolean; list: boolean; unique: boolean; default: boolean; unreadable: boolean };
+
+export type FieldFill = { count: number; total: number };
+
+export type FieldLimits = {
+  least: string;
+  most: string;
+  length: number;
+  pattern: string;
+  example: string;
+  message: string;
+  unique: boolean;
+};
+
+export type FieldList = { closed: boolean; values: number };
+
+export type FieldRule = { id: number; strength: 'must' | 'should'; sentence: string };
+
 export type FindingColumn = { column: number; header: string; count: number; applied: boolean };
 
 export type FindingExample = { row: number; value: string; header: string };
 
 export type Findings = { findings: FoundFinding[] };
+
+export type FormCatalog = { fields: FormField[]; kinds: Record<string, string[]>; conditions: string[]; link_kinds: LinkWords[] };
+
+export type FormCheck = { problems: Placed[]; alike: Alike[] };
+
+export type FormField = {
+  key: string;
+  label: string;
+  group: string;
+  type:
+    | 'text'
+    | 'long text'
+    | 'full name'
+    | 'address'
+    | 'state'
+    | 'postal code'
+    | 'country'
+    | 'email'
+    | 'phone'
+    | 'id'
+    | 'supporter number'
+    | 'date'
+    | 'number'
+    | 'amount'
+    | 'currency'
+    | 'yes or no'
+    | 'pick list'
+    | 'several from a list'
+    | 'gift kind'
+    | 'consent'
+    | 'kind of record'
+    | 'status'
+    | 'names';
+  of: 'person' | 'household' | 'organization' | null;
+  options: string[];
+  example: string;
+  edits: boolean;
+  hidden_in: string[];
+  required: string | null;
+};
+
+export type FormKept = { id: number; warnings: Placed[]; theirs: Record<string, TheirChange> };
+
+export type FormOpened = { draft: DraftData; names: Record<string, string>; name: string };
 
 export type FoundFinding = {
   kind:
@@ -154,6 +353,32 @@ export type FoundProblem = {
   blocks: boolean;
 };
 
+export type GiftChecked = { problems: Placed[] };
+
+export type GiftKept = { id: number };
+
+export type GiftList = { total: number; promises: number; sums: MoneySums | null; page: number; pages: number; gifts: GiftRow[] };
+
+export type GiftRemoved = { removed: number };
+
+export type GiftRow = {
+  id: number;
+  supporter_id: number;
+  supporter: string;
+  given_on?: string;
+  amount?: string;
+  currency?: string;
+  kind?: string | null;
+  fund?: string | null;
+  reference?: string | null;
+  campaign?: string | null;
+  appeal?: string | null;
+  tribute?: string | null;
+  anonymous?: string | null;
+  notes?: string | null;
+  intake_id: number | null;
+};
+
 export type GridData = {
   id: number;
   name: string;
@@ -162,9 +387,44 @@ export type GridData = {
   problems: Record<string, FoundProblem[]>;
 };
 
+export type GridField = {
+  key: string;
+  label: string;
+  group: string;
+  type:
+    | 'text'
+    | 'long text'
+    | 'full name'
+    | 'address'
+    | 'state'
+    | 'postal code'
+    | 'country'
+    | 'email'
+    | 'phone'
+    | 'id'
+    | 'supporter number'
+    | 'date'
+    | 'number'
+    | 'amount'
+    | 'currency'
+    | 'yes or no'
+    | 'pick list'
+    | 'several from a list'
+    | 'gift kind'
+    | 'consent'
+    | 'kind of record'
+    | 'status'
+    | 'names';
+  options: string[];
+  named: boolean;
+  in_grid: boolean;
+};
+
 export type GridLayouts = { layouts: SavedLayout[] };
 
 export type GridProblems = { problems: Record<string, FoundProblem[]> };
+
+export type Health = { status: 'ok' | 'not ok'; database: 'ok' | 'not ok'; worker: 'ok' | 'not ok'; closed?: string };
 
 export type HeldDone = {
   intakes: HeldIntake[];
@@ -240,6 +500,19 @@ export type HistoryField = { column: string; label: string; before: string | nul
 
 export type HistoryPage = { entries: HistoryEntry[]; more: boolean };
 
+export type HomeChoice = { value: string; label: string };
+
+export type HomeView = {
+  currency: string;
+  country: string;
+  dates: 'ymd' | 'mdy' | 'dmy';
+  currencies: HomeChoice[];
+  countries: HomeChoice[];
+  orders: HomeChoice[];
+};
+
+export type HouseholdGone = { counts: DuplicateCounts };
+
 export type IntakeList = { intakes: IntakeSummary[]; more: boolean; queue: number[] };
 
 export type IntakeSummary = {
@@ -273,6 +546,8 @@ export type IntakeSummary = {
   balanced: boolean;
 };
 
+export type KeptApart = { why: string; count: number };
+
 export type KeptThing = {
   supporter: number;
   thing: string;
@@ -283,7 +558,19 @@ export type KeptThing = {
   by?: string | null;
 };
 
+export type LeftThing = { thing: string; column: string | null; now: string | null; before: string | null; reason: string };
+
+export type LinkWords = { kind: 'member' | 'spouse' | 'employee' | 'contact' | 'child'; phrase: string; reverse: string };
+
+export type ListOptions = { options: string[] };
+
+export type ListedValue = { value: string; code: string; spellings: string[]; retired: boolean; used: number };
+
+export type LostValue = { value: string; reason: string; records: number };
+
 export type MadeGrid = { id: number };
+
+export type MadeHousehold = { household: number; name: string; act: number | null; said: [number, number][] };
 
 export type MatchCandidate = {
   decision: string;
@@ -309,6 +596,31 @@ export type MatchRow = {
   reason: string;
 };
 
+export type MatchRuleContent = { name: string; verdict: string; most?: number; unless?: string[]; comparisons: RuleComparison[] };
+
+export type MatchRuleSetKept = {
+  id: number;
+  name: string;
+  kind: 'person' | 'household' | 'organization';
+  rules: RuleSentence[];
+  signs: SignEffectShown[];
+  content: RuleSetContent;
+};
+
+export type MatchRuleSetRow = {
+  id: number | null;
+  is_used: boolean;
+  is_coming: boolean;
+  fault: string | null;
+  name: string;
+  kind: 'person' | 'household' | 'organization';
+  rules: RuleSentence[];
+  signs: SignEffectShown[];
+  content: RuleSetContent;
+};
+
+export type MatchRuleSets = { sets: MatchRuleSetRow[]; fields: RuleFieldRow[]; common_words: string[] };
+
 export type MatchView = {
   role: string;
   part: number;
@@ -317,11 +629,126 @@ export type MatchView = {
   candidates: MatchCandidate[];
 };
 
+export type Measured = {
+  same: number;
+  certain: number;
+  review: number;
+  missed: number;
+  apart: number;
+  wrongly_joined: number;
+  asked: number;
+  rules: MeasuredRule[];
+  kept_apart: KeptApart[];
+  examples: { missed: MeasuredPair[]; wrongly_joined: MeasuredPair[] };
+};
+
+export type MeasuredPair = { names: string; one: number; other: number; for: string[]; against: string[]; rules: string[] };
+
+export type MeasuredRule = { rule: string; wrongly_joined: number; asked: number; found: number };
+
+export type MergeField = {
+  column: string;
+  label: string;
+  values: Record<string, string>;
+  merged: string;
+  differs: boolean;
+  is_list: boolean;
+  has_rule: boolean;
+};
+
+export type MergePage = {
+  id: number;
+  survivor: number;
+  name: string;
+  gone: MergedOne[];
+  at: string;
+  by: string | null;
+  undone: string | null;
+  since: MergeSince[];
+};
+
+export type MergePreview = {
+  survivor: number;
+  name: string;
+  candidates: ShownCandidate[];
+  fields: MergeField[];
+  lists: PartsOfAll[];
+  gifts: MergedGifts;
+  may_live_together: boolean;
+  reasons: MergeReason[];
+  policy: PolicyShown;
+};
+
+export type MergeReason = { one: number; other: number; verdict: 'certain' | 'review' | null; for: string[]; against: string[] };
+
+export type MergeShown = {
+  id: number;
+  survivor: number;
+  name: string;
+  gone: MergedOne[];
+  at: string;
+  by: string | null;
+  undone: string | null;
+};
+
+export type MergeSince = { thing: string; text: string };
+
+export type MergedGifts = { count: number; given: Amounts };
+
+export type MergedList = {
+  changed: number;
+  elsewhere: number;
+  field: string;
+  label: string;
+  closed: boolean;
+  values: ListedValue[];
+  not_listed: UnlistedValue[];
+  near: NearValues[];
+};
+
+export type MergedOne = { id: number; name: string };
+
+export type MergesBegun = { begun: number };
+
+export type Message = { id: number; intake_id: number | null; kind: string; text: string; at: string; read_at: string | null };
+
+export type Messages = { unread: number; messages: Message[] };
+
+export type MoneySums = { given: Amounts; promised: Amounts };
+
 export type Month = { month: string; supporters: number; gifts: number };
 
 export type Moved = { moved: number };
 
+export type NearValues = { values: [string, string]; why: string };
+
+export type NoticeList = { webhooks: WebhookRow[]; notices: NoticeRow[] };
+
+export type NoticeRow = {
+  id: number;
+  name: string;
+  event: string;
+  body: string;
+  tries: number;
+  state: string;
+  answer: string | null;
+  created_at: string;
+  done_at: string | null;
+};
+
 export type Opened = IntakeSummary | { settled: Settled };
+
+export type Origin = {
+  at: string;
+  cause: 'load' | 'undo' | 'redo' | 'demo' | 'edit' | 'put back' | 'merge' | 'unmerge' | 'list merge' | 'remedy' | 'reread' | 'retype';
+  by: string | null;
+  intake: OriginSource | null;
+  row: number | null;
+  columns: string[];
+  before: string | null;
+};
+
+export type OriginSource = { id: number; name: string; file: string; sheet: string; place: string | null };
 
 export type OtherParty = {
   role: string;
@@ -331,7 +758,132 @@ export type OtherParty = {
   changes: ShownChange[];
 };
 
+export type PageEmail = { id: number; address: string; kind: string; condition: string } & Record<string, unknown>;
+
+export type PageField = { column: string; label: string };
+
+export type PageGift = {
+  id: number;
+  supporter_id: number;
+  given_on?: string;
+  amount?: string;
+  currency?: string;
+  kind?: string | null;
+  fund?: string | null;
+  reference?: string | null;
+  campaign?: string | null;
+  appeal?: string | null;
+  tribute?: string | null;
+  anonymous?: string | null;
+  notes?: string | null;
+  intake_id: number | null;
+};
+
+export type PageId = { id: number; system: string; value: string } & Record<string, unknown>;
+
+export type PageLink = {
+  id: number;
+  phrase: string;
+  supporter_id: number;
+  name: string;
+  kind: 'person' | 'household' | 'organization';
+  role: string | null;
+};
+
+export type PageMerge = { id: number; gone: { id: number; name: string }[]; at: string; by: string | null };
+
+export type PagePart = { id: number } & Record<string, string | number | null>;
+
+export type PagePhone = { id: number; number: string; kind: string; condition: string } & Record<string, unknown>;
+
+export type PageShortfall = { rule: number; gift: number; sentence: string };
+
+export type PageSums = { given: Amounts; promised: Amounts; promises: number };
+
+export type PageValue = { id: number; label: string; value: string };
+
+export type PartOfOne = { text: string; from: number; note: string };
+
+export type PartsOfAll = { list: string; label: string; items: PartOfOne[] };
+
+export type PartyField = {
+  key: string;
+  label: string;
+  group: string;
+  type:
+    | 'text'
+    | 'long text'
+    | 'full name'
+    | 'address'
+    | 'state'
+    | 'postal code'
+    | 'country'
+    | 'email'
+    | 'phone'
+    | 'id'
+    | 'supporter number'
+    | 'date'
+    | 'number'
+    | 'amount'
+    | 'currency'
+    | 'yes or no'
+    | 'pick list'
+    | 'several from a list'
+    | 'gift kind'
+    | 'consent'
+    | 'kind of record'
+    | 'status'
+    | 'names';
+  options: string[];
+  named: boolean;
+};
+
+export type PartyFields = { party: string; label: string; fields: PartyField[] };
+
 export type PassedRow = { number: number; reason: string; by: string | null };
+
+export type PasswordChanged = { changed: boolean };
+
+export type People = { people: Person[]; roles: RoleRights[] };
+
+export type PeopleChanged = { people: Person[]; roles: RoleRights[]; password?: string };
+
+export type Person = {
+  id: number;
+  name: string;
+  email: string;
+  role: 'administrator' | 'data steward' | 'gift entry' | 'reader';
+  may_load: boolean | null;
+  may_edit: boolean | null;
+  loads: boolean;
+  edits: boolean;
+  disabled: boolean;
+  password_changed_at: string | null;
+  sessions: number;
+  seen_at: string | null;
+};
+
+export type PersonMade = { id: number; password: string };
+
+export type PickListData = {
+  field: string;
+  label: string;
+  closed: boolean;
+  values: ListedValue[];
+  not_listed: UnlistedValue[];
+  near: NearValues[];
+};
+
+export type Placed = {
+  place: string;
+  code: string;
+  field: string;
+  column: number | null;
+  value: string;
+  reason: string;
+  remedy: string;
+  blocks: boolean;
+};
 
 export type PlanApplied = { applied: string; differences: Difference[] };
 
@@ -350,6 +902,36 @@ export type PlanContent = { columns: PlanChoice[]; constants: PlanConstant[]; li
 export type PlanFeed = { target: string; name: string; steps: StepData[] };
 
 export type PlanSaved = { saved: string };
+
+export type PointChecked = { name: string; readable: boolean; fault: string | null };
+
+export type PointRestored = { restored: string; before: string };
+
+export type PointRow = { name: string; at: string; reason: string; by: string | null; bytes: number; supporters: number; gifts: number };
+
+export type PointSchedule = { every: string; hour: number; keep: number };
+
+export type PointTaken = { name: string; bytes: number };
+
+export type Points = { points: PointRow[]; schedule: PointSchedule; confirm: string };
+
+export type Policies = {
+  policies: SavedPolicy[];
+  survivor_rules: (
+    'most complete address' | 'most complete record' | 'most recent gift' | 'oldest' | 'one already in the database' | 'incoming one'
+  )[];
+  field_rules: ('survivor' | 'first filled' | 'newest' | 'longest' | 'most frequent' | 'joined')[];
+};
+
+export type PolicyDropped = { dropped: string };
+
+export type PolicyShown = {
+  survivor:
+    'most complete address' | 'most complete record' | 'most recent gift' | 'oldest' | 'one already in the database' | 'incoming one';
+  usual: 'survivor' | 'first filled' | 'newest' | 'longest' | 'most frequent' | 'joined';
+  fields: Record<string, 'survivor' | 'first filled' | 'newest' | 'longest' | 'most frequent' | 'joined'>;
+  separator: string;
+};
 
 export type PreviewPage = { rows: PreviewRow[]; more: boolean };
 
@@ -407,6 +989,58 @@ export type RecordBehind = { number: number; display: string; supporter_id: numb
 
 export type RecordsBehind = { rows: RecordBehind[]; more: boolean; counts: { new: number; updated: number; unchanged: number } };
 
+export type RemedyDone = { written: number; refused: number; act: number | null; left: number };
+
+export type RereadBegun = { id: number } & Record<string, unknown>;
+
+export type RereadCount = { kind: 'currency' | 'amount' | 'consent' | 'kind' | 'name' | 'address'; count: number; takeable: number };
+
+export type RereadLeft = { left: number };
+
+export type RereadPage = { rows: RereadRow[]; more: boolean; kinds: RereadCount[]; last: RereadState | null };
+
+export type RereadRow = {
+  number: number;
+  kind: 'currency' | 'amount' | 'consent' | 'kind' | 'name' | 'address';
+  supporter_id: number;
+  name: string;
+  intake_id: number;
+  intake: string;
+  row: number;
+  written: string[];
+  reason: string;
+  can_be_taken: boolean;
+  fields: ShownField[];
+};
+
+export type RereadState = {
+  state: 'waiting' | 'reading' | 'done' | 'failed';
+  done: number;
+  total: number;
+  error: string | null;
+  ended_at: string | null;
+};
+
+export type RereadTaken = { written: number; refused: number; changed: number; act: number | null };
+
+export type RetypeReport = { values: number; same: number; converted: ConvertedValue[]; lost: LostValue[] };
+
+export type ReviewColumn = { column: string; label: string };
+
+export type ReviewFields = { fields: string[] };
+
+export type RoleRights = { role: 'administrator' | 'data steward' | 'gift entry' | 'reader'; loads: boolean; edits: boolean };
+
+export type RoundShown = {
+  id: number;
+  why: string;
+  is_same: boolean;
+  state: 'working' | 'done' | 'taking back' | 'taken back';
+  total: number;
+  decided: number;
+  kept: number;
+} & Record<string, unknown>;
+
 export type RowCell = { column: number; header: string; raw: string; corrected: string | null; becomes: string | null };
 
 export type RowDetail = {
@@ -439,7 +1073,81 @@ export type RowProblem = {
 
 export type RowRules = { left_out: string[]; conditions: Condition[] };
 
+export type RuleBorders = { bars: BorderBar[]; certain_from: number; review_from: number; wrong: BorderWrong[]; review: BorderReview[] };
+
+export type RuleComparison = { field: string; how?: string; strictness?: number; characters?: number; options?: Record<string, unknown> };
+
+export type RuleCondition = { field: string; test: string; values: string[] };
+
+export type RuleDropped = { dropped: string };
+
+export type RuleExample = { counts: [string, string] | null; not: [string, string] | null };
+
+export type RuleFieldRow = { key: string; label: string; type: string };
+
+export type RuleKept = {
+  id: number;
+  subject: 'supporter' | 'person' | 'household' | 'organization' | 'gift';
+  field: string;
+  strength: 'must' | 'should';
+  conditions: RuleCondition[];
+  label: string;
+  sentence: string;
+  what: string;
+  is_checked: boolean;
+  added_to: string[];
+};
+
+export type RuleList = { rules: RuleRow[]; always: AlwaysRequired[]; totals: Record<string, number> };
+
+export type RulePreview = { sentence: string; short: number; checked: number; after: number | null; total: number; some: ShortRecord[] };
+
+export type RuleRow = {
+  id: number;
+  subject: 'supporter' | 'person' | 'household' | 'organization' | 'gift';
+  field: string;
+  strength: 'must' | 'should';
+  conditions: RuleCondition[];
+  label: string;
+  sentence: string;
+  what: string;
+  is_checked: boolean;
+  short: number;
+  over_time: DayFigure[];
+};
+
+export type RuleSentence = { name: string; verdict: 'certain' | 'review'; sentence: string; most: number };
+
+export type RuleSetContent = {
+  name: string;
+  kind: 'person' | 'household' | 'organization';
+  rules: MatchRuleContent[];
+  signs?: Record<string, string>;
+  by?: 'rules' | 'weight';
+  wrong?: number;
+  certain?: number;
+  review?: number;
+  common?: number;
+} & Record<string, unknown>;
+
+export type RuleTrial = {
+  id: number;
+  state: 'waiting' | 'searching' | 'done' | 'failed';
+  done: number;
+  total: number;
+  error: string | null;
+  found: TrialFound | null;
+  too_common: TooCommonKey[];
+  names: Record<string, string>;
+};
+
 export type RuledOut = { reason: string; rows: number };
+
+export type SaidApart = { said: [number, number][]; counts: DuplicateCounts };
+
+export type SaidList = { decisions: SaidPair[] };
+
+export type SaidPair = { one: number; other: number; one_name: string; other_name: string; at: string; by: string | null };
 
 export type SampleRow = {
   number: number;
@@ -447,6 +1155,8 @@ export type SampleRow = {
   supporter_id: number;
   outcome: 'new' | 'updated' | 'unchanged' | 'held' | 'left_out';
 };
+
+export type SampledCluster = { members: DuplicateMember[]; for: string[]; against: string[] };
 
 export type SavedLayout = { id: number; name: string; columns: string[] };
 
@@ -474,7 +1184,31 @@ export type SavedPlanRow = {
 
 export type SavedPlans = { plans: SavedPlanRow[] };
 
+export type SavedPolicy = { id: number; name: string; policy: PolicyShown };
+
+export type SavedSearches = { searches: SearchRow[]; groups: string[] };
+
+export type SearchRow = { id: number; name: string; query: Record<string, string> };
+
+export type SearchScheduleKept = { schedule: string };
+
+export type SearchShown = {
+  id: number;
+  state: 'waiting' | 'searching' | 'done' | 'failed';
+  done: number;
+  total: number;
+  compared: number;
+  too_common: TooCommonKey[] | null;
+  error: string | null;
+  created_at: string;
+  ended_at: string | null;
+} & Record<string, unknown>;
+
 export type Session = { user: User | null; organization: string; currency: string };
+
+export type SessionRow = { key: string; name: string; mine: boolean; here: boolean; address: string | null; with: string; seen_at: string };
+
+export type SessionRows = { sessions: SessionRow[] };
 
 export type Settings = {
   effect: 'fill blanks' | 'replace' | 'add beside' | 'become primary' | 'leave alone';
@@ -500,6 +1234,35 @@ export type Settings = {
 
 export type Settled = { rows: number; corrected: number; settled: number; still_held: number; not_held: number };
 
+export type ShortRecord = {
+  record: string;
+  supporter_id: number;
+  name: string;
+  kind: 'person' | 'household' | 'organization';
+  gift: string | null;
+};
+
+export type ShortfallPage = {
+  id: number;
+  subject: 'supporter' | 'person' | 'household' | 'organization' | 'gift';
+  field: string;
+  strength: 'must' | 'should';
+  conditions: RuleCondition[];
+  label: string;
+  sentence: string;
+  what: string;
+  is_checked: boolean;
+  total: number;
+  page: number;
+  pages: number;
+  rows: ShortRecord[];
+  over_time: DayFigure[];
+  remedy: boolean;
+  options: string[];
+};
+
+export type ShownCandidate = { id: number; name: string; gifts: number; given: Amounts; latest: string; filled: number };
+
 export type ShownChange = {
   subject: 'supporter' | 'address' | 'email' | 'phone' | 'identifier' | 'membership' | 'custom' | 'link' | 'unread' | 'gift';
   action: 'create' | 'update' | 'delete';
@@ -508,13 +1271,17 @@ export type ShownChange = {
 
 export type ShownField = { column: string; label: string; before: string | null; after: string | null };
 
+export type SignEffectShown = { sign: string; effect: string };
+
+export type SignedOut = { user: null };
+
 export type SourceLabel = { id: number; name: string; file: string; sheet: string };
 
 export type SourceRow = { number: number; place: string | null; cells: string[] };
 
 export type SourceView = {
   sheets: string[];
-  format: 'csv' | 'xlsx' | 'xls' | 'ods' | 'vcard' | 'json' | 'typed';
+  format: string;
   sheets_read: string[];
   fill_merged: boolean;
   encoding: string | null;
@@ -531,6 +1298,26 @@ export type StillHeld = { why: string; rows: number };
 
 export type SupporterList = { total: number; page: number; pages: number; supporters: SupporterRow[] };
 
+export type SupporterPageData = {
+  fields: PageField[];
+  supporter: PagePart;
+  addresses: PagePart[];
+  emails: PageEmail[];
+  phones: PagePhone[];
+  identifiers: PageId[];
+  groups: string[];
+  tags: string[];
+  custom: PageValue[];
+  unread: PageValue[];
+  links: PageLink[];
+  gifts: PageGift[];
+  gift_count: number;
+  gift_sums: PageSums | null;
+  merges: PageMerge[];
+  shortfalls: PageShortfall[];
+  origins: Record<string, Origin>;
+};
+
 export type SupporterRow = {
   id: number;
   kind: 'person' | 'household' | 'organization';
@@ -545,7 +1332,20 @@ export type SupporterRow = {
 
 export type TableValue = { value: string; rows: number; proposal: string };
 
+export type TakenApart = {
+  id: number;
+  survivor: number;
+  name: string;
+  gone: MergedOne[];
+  at: string;
+  by: string | null;
+  undone: string | null;
+  kept: LeftThing[];
+};
+
 export type TakenBack = { number: number | null; intake: IntakeSummary };
+
+export type TheirChange = { base: string; theirs: string };
 
 export type Today = {
   waiting: IntakeSummary[];
@@ -562,6 +1362,24 @@ export type Today = {
   months: Month[];
 };
 
+export type TooCommonKey = { rules: string; value: string; records: number };
+
+export type TrialBegun = { id: number };
+
+export type TrialFound = {
+  certain: number;
+  review: number;
+  added: number;
+  dropped: number;
+  other: number;
+  borders?: RuleBorders;
+  measured: Measured;
+  measured_in_use: Measured;
+  examples: Record<string, TrialPair[]>;
+} & Record<string, unknown>;
+
+export type TrialPair = { one: number; other: number; certainty: string; score: number; for: string[]; against: string[]; rules: string[] };
+
 export type TrustFigure = { group: string; count: number; total: number; over_time: DayFigure[] };
 
 export type UndoReport = {
@@ -570,6 +1388,8 @@ export type UndoReport = {
   kept: KeptThing[];
   kept_count: number;
 };
+
+export type UnlistedValue = { value: string; used: number };
 
 export type UnsureGroup = { why: string; rows: number; single: number; sample: RowName[] };
 
@@ -600,6 +1420,24 @@ export type User = {
   may_set_standards: boolean;
   may_administer: boolean;
 };
+
+export type WebhookMade = { id: number; secret: string };
+
+export type WebhookRow = { id: number; name: string; url: string; is_active: boolean; notices: Record<string, number> };
+
+export type WeightRow = { field: string; words: string; same: number; others: number; bits: number; says: string };
+
+export type WhatWeighs = { weights: WeightRow[]; edition: EditionShown | null };
+
+export type WholeCatalog = {
+  fields: CatalogField[];
+  types: string[];
+  roles: ('administrator' | 'data steward' | 'gift entry' | 'reader')[];
+  users: CatalogUser[];
+  groups: string[];
+};
+
+export type Withdrawn = { withdrawn: boolean };
 
 export type Worklist = {
   id: number;

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { NavLink, Outlet } from 'react-router';
-import type { Messages } from '../account/AccountPage';
+import type { Messages } from '../api/answers';
 import { api } from '../api/client';
 import type { Intake, User } from '../api/types';
 import { count } from '../shared/format';

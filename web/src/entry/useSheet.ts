@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { FoundProblem } from '../api/answers';
+import type { FoundProblem, GridProblems } from '../api/answers';
 import { api } from '../api/client';
 import { type Cells, changedRows, pasted, type Place } from './sheet';
 import { useOtherTabs } from './useOtherTabs';
@@ -41,7 +41,7 @@ export function useSheet(id: number, width: number, most: number, first: Cells, 
       return;
     }
     busy.current = api
-      .put<{ problems: Record<number, FoundProblem[]> }>(`grids/${id}/rows`, changed)
+      .put<GridProblems>(`grids/${id}/rows`, changed)
       .then((answer) => {
         sent.current = now;
         setProblems((before) => ({ ...before, ...answer.problems }));

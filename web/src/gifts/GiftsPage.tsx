@@ -1,5 +1,4 @@
 import { Link, useSearchParams } from 'react-router';
-import type { Amounts, Gift } from '../api/types';
 import { TitleLine } from '../shared/TitleLine';
 import { counted, money, moneys } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
@@ -7,16 +6,7 @@ import { Pager } from '../shared/Pager';
 import { Pane } from '../shared/Pane';
 import { SearchField } from '../shared/SearchField';
 import { useSearch } from '../shared/useSearch';
-
-interface Gifts {
-  total: number;
-  /** Null where amounts are hidden. */
-  sums: { given: Amounts; promised: Amounts } | null;
-  promises: number;
-  page: number;
-  pages: number;
-  gifts: (Gift & { supporter: string })[];
-}
+import type { GiftList as Gifts } from '../api/answers';
 
 export function GiftsPage() {
   const [query] = useSearchParams();
@@ -71,7 +61,7 @@ export function GiftsPage() {
                   {found.data?.gifts.map((gift) => (
                     <tr key={gift.id}>
                       <td>{gift.given_on}</td>
-                      <td className="num">{money(gift.amount, gift.currency)}</td>
+                      <td className="num">{gift.amount === undefined ? '' : money(gift.amount, gift.currency)}</td>
                       <td>
                         <Link to={`/supporters/${gift.supporter_id}`}>{gift.supporter}</Link>
                       </td>

@@ -11,36 +11,10 @@ import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { ShowMore } from '../shared/ShowMore';
 import { useMore } from '../shared/useMore';
+import type { RereadPage as Overview, RereadRow as ReadAgain } from '../api/answers';
+import type { ActUndone, RereadLeft, RereadTaken } from '../api/answers';
 
-interface ReadAgain {
-  /** Its own number on the list. */
-  number: number;
-  kind: Kind;
-  supporter_id: number;
-  name: string;
-  intake_id: number;
-  intake: string;
-  row: number;
-  written: string[];
-  reason: string;
-  can_be_taken: boolean;
-  fields: { column: string; label: string; before: string | null; after: string | null }[];
-}
-
-interface Overview {
-  kinds: { kind: Kind; count: number; takeable: number }[];
-  last: {
-    state: 'waiting' | 'reading' | 'done' | 'failed';
-    done: number;
-    total: number;
-    error: string | null;
-    ended_at: string | null;
-  } | null;
-}
-
-type Kind = 'currency' | 'amount' | 'consent' | 'kind' | 'name' | 'address';
-
-const kinds: Record<Kind, string> = {
+const kinds: Record<ReadAgain['kind'], string> = {
   currency: 'Currencies',
   amount: 'Amounts',
   consent: 'Consents',
@@ -74,13 +48,12 @@ export function AgainPage() {
   const chosen = picked.length > 0 ? { ids: picked } : {};
   const look = useMutation({ mutationFn: () => api.post('rereadings/look'), onSuccess: done });
   const take = useMutation({
-    mutationFn: (body: object) =>
-      api.post<{ written: number; refused: number; changed: number; act: number | null }>('rereadings/take', body),
+    mutationFn: (body: object) => api.post<RereadTaken>('rereadings/take', body),
     onSuccess: done,
   });
-  const leave = useMutation({ mutationFn: (body: object) => api.post<{ left: number }>('rereadings/leave', body), onSuccess: done });
+  const leave = useMutation({ mutationFn: (body: object) => api.post<RereadLeft>('rereadings/leave', body), onSuccess: done });
   const undo = useMutation({
-    mutationFn: (act: number) => api.post<{ restored: number; kept: number }>(`acts/${act}/undo`),
+    mutationFn: (act: number) => api.post<ActUndone>(`acts/${act}/undo`),
     onSuccess: () => {
       take.reset();
       done();

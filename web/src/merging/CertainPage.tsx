@@ -9,11 +9,7 @@ import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { PolicyChoice } from './PolicyChoice';
 import { usual } from './useMerge';
-
-interface Sample {
-  total: number;
-  sample: { members: { id: number; name: string }[]; for: string[]; against: string[] }[];
-}
+import type { CertainSample as Sample } from '../api/answers';
 
 /** Some of the certain duplicates by chance, looked at before all of them are merged. */
 export function CertainPage() {

@@ -19,6 +19,7 @@ import { useClaim } from './useClaim';
 import { MergeFields } from './MergeFields';
 import type { Duplicates, MadeHousehold, MergeDone } from './types';
 import { useMerge } from './useMerge';
+import type { SaidApart } from '../api/answers';
 
 /** What was done last, so that it can be taken back. */
 type Deed = { cluster: number } & (
@@ -101,7 +102,7 @@ export function DuplicatesPage() {
     onSuccess: (merged) => done({ kind: 'merged', merge: merged.id, cluster: cluster?.cluster ?? 0 }),
   });
   const keepApart = useMutation({
-    mutationFn: (of: number[]) => api.post<{ said: [number, number][] }>('duplicates/not-the-same', { supporters: of, homes: isOfHomes }),
+    mutationFn: (of: number[]) => api.post<SaidApart>('duplicates/not-the-same', { supporters: of, homes: isOfHomes }),
     onSuccess: ({ said }) => done({ kind: 'apart', said, cluster: cluster?.cluster ?? 0 }),
   });
   const takeBack = useMutation({

@@ -6,12 +6,8 @@ import { TitleLine } from '../shared/TitleLine';
 import { count, counted } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
-import type { DuplicateGroup, DuplicateRound } from './types';
-
-interface Groups {
-  groups: DuplicateGroup[];
-  round: DuplicateRound | null;
-}
+import type { DuplicateRound } from './types';
+import type { DuplicateGroups as Groups } from '../api/answers';
 
 const isBusy = (round: DuplicateRound | null): boolean => round?.state === 'working' || round?.state === 'taking back';
 

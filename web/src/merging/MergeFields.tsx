@@ -17,7 +17,7 @@ interface MergeFieldsProps {
   /** Whether they stay several: what they would become is not shown. */
   isApart?: boolean;
   /** The rules by which a field may get its value, where one can choose for each field. */
-  rules?: string[];
+  rules?: MergePolicy['usual'][];
   policy?: MergePolicy;
   onPolicy?: (policy: MergePolicy) => void;
 }
@@ -102,7 +102,15 @@ function FieldRow({ field, data, typed, onTyped, rules, policy, onPolicy, isApar
             className="row-rule"
             aria-label={`Rule for ${field.label}`}
             value={policy.fields[field.column] ?? ''}
-            onChange={(event) => onPolicy(withRule(policy, field.column, event.currentTarget.value))}
+            onChange={(event) =>
+              onPolicy(
+                withRule(
+                  policy,
+                  field.column,
+                  rules.find((rule) => rule === event.currentTarget.value),
+                ),
+              )
+            }
           >
             <option value="">{policy.usual}</option>
             {rules
@@ -194,7 +202,7 @@ const Listed = ({ column, value, other }: { column: string; value: string; other
   />
 );
 
-function withRule(policy: MergePolicy, column: string, rule: string): MergePolicy {
+function withRule(policy: MergePolicy, column: string, rule?: MergePolicy['usual']): MergePolicy {
   const fields = Object.fromEntries(Object.entries(policy.fields).filter(([of]) => of !== column));
-  return { ...policy, fields: rule === '' ? fields : { ...fields, [column]: rule } };
+  return { ...policy, fields: rule === undefined ? fields : { ...fields, [column]: rule } };
 }

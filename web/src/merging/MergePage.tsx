@@ -13,6 +13,7 @@ import { MergeFields } from './MergeFields';
 import { PolicyBar } from './PolicyBar';
 import type { MergeDone, Policies } from './types';
 import { useMerge } from './useMerge';
+import type { MadeHousehold } from '../api/answers';
 
 /** Several supporters side by side with the one that they become, shown in full before anything is written. */
 export function MergePage() {
@@ -35,7 +36,7 @@ export function MergePage() {
   });
   const policies = useQuery({ queryKey: ['merge-policies'], queryFn: () => api.get<Policies>('merge-policies') });
   const household = useMutation({
-    mutationFn: () => api.post<{ household: number }>('duplicates/household', { supporters }),
+    mutationFn: () => api.post<MadeHousehold>('duplicates/household', { supporters }),
     onSuccess: (made) => {
       void queries.invalidateQueries();
       void navigate(`/supporters/${made.household}`, { replace: true });

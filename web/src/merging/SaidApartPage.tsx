@@ -7,21 +7,13 @@ import { counted, moment } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { Of } from '../shared/Of';
-
-interface Said {
-  one: number;
-  other: number;
-  one_name: string;
-  other_name: string;
-  at: string;
-  by: string | null;
-}
+import type { SaidList, SaidPair as Said } from '../api/answers';
 
 /** Pairs of which people have said that they are not the same; each can be withdrawn. */
 export function SaidApartPage() {
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const query = useQuery({ queryKey: ['duplicates', 'apart'], queryFn: () => api.get<{ decisions: Said[] }>('duplicates/not-the-same') });
+  const query = useQuery({ queryKey: ['duplicates', 'apart'], queryFn: () => api.get<SaidList>('duplicates/not-the-same') });
   const withdraw = useMutation({
     mutationFn: (said: Said) => api.delete(`duplicates/not-the-same/${said.one}/${said.other}`),
     onSuccess: () => void queries.invalidateQueries({ queryKey: ['duplicates'] }),

@@ -3,7 +3,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { MergedThings } from './MergedThings';
 import { MergeFields } from './MergeFields';
-import type { MergeField, MergePreview } from './types';
+import type { MergeField, MergePolicy, MergePreview } from './types';
 
 const field = (column: string, one: string, other: string, more: Partial<MergeField> = {}): MergeField => ({
   column,
@@ -45,7 +45,7 @@ const preview: MergePreview = {
   policy: { survivor: 'oldest', usual: 'first filled', fields: {}, separator: '; ' },
 };
 const nothing = () => undefined;
-const html = (isApart: boolean, rules: string[] = []): string =>
+const html = (isApart: boolean, rules: MergePolicy['usual'][] = []): string =>
   renderToStaticMarkup(
     <MantineProvider>
       <MergeFields

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { api } from '../api/client';
+import type { Claimed } from '../api/answers';
 
 /**
  * Says, as long as the page is open, that one looks at a cluster. The name of who looks at it already, if another does.
@@ -10,7 +11,7 @@ export function useClaim(cluster: number | undefined, onAnswer: (cluster: number
   const claim = useQuery({
     queryKey: ['claim', cluster],
     queryFn: async () => {
-      const answer = await api.post<{ looked_at_by: string | null }>('duplicates/claim', { cluster });
+      const answer = await api.post<Claimed>('duplicates/claim', { cluster });
       onAnswer(cluster ?? 0, answer.looked_at_by === null);
       return answer;
     },

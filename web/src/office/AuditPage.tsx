@@ -9,23 +9,7 @@ import { Pane } from '../shared/Pane';
 import { ShowMore } from '../shared/ShowMore';
 import { Of } from '../shared/Of';
 import { OfficeFrame } from './OfficeFrame';
-
-interface Audit {
-  entries: {
-    id: number;
-    at: string;
-    name: string | null;
-    kind: string;
-    what: string;
-    intake_id: number | null;
-    intake: string | null;
-    ip_address: string | null;
-    act_id: number | null;
-    undone_at: string | null;
-  }[];
-  more: boolean;
-  kinds: string[];
-}
+import type { AuditList as Audit } from '../api/answers';
 
 /** Who did what that matters: sign-ins, loads, exports, undos, changes of rules and of people. */
 export function AuditPage() {

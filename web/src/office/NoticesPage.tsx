@@ -8,28 +8,8 @@ import { Pane } from '../shared/Pane';
 import { OfficeFrame } from './OfficeFrame';
 import { Sure } from '../shared/Sure';
 import { Of } from '../shared/Of';
-
-interface Webhook {
-  id: number;
-  name: string;
-  url: string;
-  is_active: boolean;
-  notices: Record<string, number>;
-}
-
-interface Notices {
-  webhooks: Webhook[];
-  notices: {
-    id: number;
-    name: string;
-    event: string;
-    body: string;
-    tries: number;
-    state: string;
-    answer: string | null;
-    created_at: string;
-  }[];
-}
+import type { NoticeList as Notices } from '../api/answers';
+import type { WebhookMade } from '../api/answers';
 
 /** Which other systems are told of changes, and what became of each notice. */
 export function NoticesPage() {
@@ -39,7 +19,7 @@ export function NoticesPage() {
   const query = useQuery({ queryKey: ['webhooks'], queryFn: () => api.get<Notices>('webhooks'), refetchInterval: 5000 });
   const keep = (answer: Notices) => queries.setQueryData(['webhooks'], answer);
   const add = useMutation({
-    mutationFn: () => api.post<{ secret: string }>('webhooks', { name, url }),
+    mutationFn: () => api.post<WebhookMade>('webhooks', { name, url }),
     onSuccess: () => {
       setName('');
       setUrl('');

@@ -8,26 +8,8 @@ import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { OfficeFrame } from './OfficeFrame';
 import { Sessions } from './Sessions';
-
-export interface Person {
-  id: number;
-  name: string;
-  email: string;
-  role: string;
-  may_load: boolean | null;
-  may_edit: boolean | null;
-  loads: boolean;
-  edits: boolean;
-  disabled: boolean;
-  sessions: number;
-  seen_at: string | null;
-}
-
-interface People {
-  people: Person[];
-  roles: { role: string; loads: boolean; edits: boolean }[];
-  password?: string;
-}
+import type { PeopleChanged as People, Person } from '../api/answers';
+import type { PersonMade } from '../api/answers';
 
 const three = [
   { value: '', label: 'as the role' },
@@ -148,10 +130,8 @@ function PersonForm({
     may_edit: person?.may_edit ?? null,
   });
   const save = useMutation({
-    mutationFn: (more: Record<string, unknown>) =>
-      person === null
-        ? api.post<{ password?: string }>('people', set)
-        : api.patch<{ password?: string }>(`people/${person.id}`, { ...set, ...more }),
+    mutationFn: (more: Record<string, unknown>): Promise<{ password?: string }> =>
+      person === null ? api.post<PersonMade>('people', set) : api.patch<People>(`people/${person.id}`, { ...set, ...more }),
     onSuccess: (answer) => onDone(answer.password, set.name),
   });
   const role = roles.find((one) => one.role === set.role);

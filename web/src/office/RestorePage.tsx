@@ -8,22 +8,8 @@ import { Pane } from '../shared/Pane';
 import { OfficeFrame } from './OfficeFrame';
 import { Sure } from '../shared/Sure';
 import { Of } from '../shared/Of';
-
-interface Point {
-  name: string;
-  at: string;
-  reason: string;
-  by: string | null;
-  bytes: number;
-  supporters: number;
-  gifts: number;
-}
-
-interface Points {
-  points: Point[];
-  schedule: { every: string; hour: number; keep: number };
-  confirm: string;
-}
+import type { PointRow as Point, Points } from '../api/answers';
+import type { PointChecked, PointRestored } from '../api/answers';
 
 /** Restore points: dumps of the whole database, taken, checked, and put back with a typed confirmation. */
 export function RestorePage() {
@@ -34,12 +20,11 @@ export function RestorePage() {
   const done = () => void queries.invalidateQueries();
   const take = useMutation({ mutationFn: () => api.post('restore-points'), onSuccess: done });
   const check = useMutation({
-    mutationFn: (name: string) => api.get<{ name: string; readable: boolean; fault: string | null }>(`restore-points/${name}/check`),
+    mutationFn: (name: string) => api.get<PointChecked>(`restore-points/${name}/check`),
   });
   const forget = useMutation({ mutationFn: (name: string) => api.delete<Points>(`restore-points/${name}`), onSuccess: done });
   const restore = useMutation({
-    mutationFn: (point: Point) =>
-      api.post<{ restored: string; before: string }>(`restore-points/${point.name}/restore`, { confirm: typed }),
+    mutationFn: (point: Point) => api.post<PointRestored>(`restore-points/${point.name}/restore`, { confirm: typed }),
     onSuccess: () => {
       setAsking(null);
       setTyped('');

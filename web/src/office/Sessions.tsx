@@ -5,23 +5,14 @@ import { counted, moment } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { Of } from '../shared/Of';
-
-interface SessionRow {
-  key: string;
-  name: string;
-  mine: boolean;
-  here: boolean;
-  address: string | null;
-  with: string;
-  seen_at: string;
-}
+import type { SessionRows } from '../api/answers';
 
 /** Where people are signed in; each session can be ended. */
 export function Sessions({ all = false }: { all?: boolean }) {
   const queries = useQueryClient();
-  const query = useQuery({ queryKey: ['sessions'], queryFn: () => api.get<{ sessions: SessionRow[] }>('sessions') });
+  const query = useQuery({ queryKey: ['sessions'], queryFn: () => api.get<SessionRows>('sessions') });
   const end = useMutation({
-    mutationFn: (key: string) => api.delete<{ sessions: SessionRow[] }>(`sessions/${key}`),
+    mutationFn: (key: string) => api.delete<SessionRows>(`sessions/${key}`),
     onSuccess: (answer) => queries.setQueryData(['sessions'], answer),
   });
   const rows = (query.data?.sessions ?? []).filter((row) => all || row.mine);

@@ -2,17 +2,11 @@ import { Button, Textarea } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
-import type { Constant, Feed, RowRules, SavedPlan, StepData } from '../api/types';
+import type { SavedPlan } from '../api/types';
 import { formOf } from '../intakes/columns/stepForms';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
-
-interface Plan {
-  columns: { header: string; state: string; feeds: Feed[]; steps: StepData[] }[];
-  constants: Constant[];
-  link_organizations: boolean;
-  rows: RowRules;
-}
+import type { SavedPlanPage } from '../api/answers';
 
 /** What a plan does, column by column; and the plan itself as text, for whoever wants to write it. */
 export function PlanDetail({ plan }: { plan: SavedPlan }) {
@@ -20,7 +14,7 @@ export function PlanDetail({ plan }: { plan: SavedPlan }) {
   const [text, setText] = useState<string | null>(null);
   const detail = useQuery({
     queryKey: ['plans', plan.id, plan.updated_at],
-    queryFn: () => api.get<{ plan: Plan; labels: Record<string, string> }>(`plans/${plan.id}`),
+    queryFn: () => api.get<SavedPlanPage>(`plans/${plan.id}`),
   });
   const keep = useMutation({
     mutationFn: (content: string) =>

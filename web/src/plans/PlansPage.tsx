@@ -8,11 +8,12 @@ import { counted, moment } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { PlanDetail } from './PlanDetail';
+import type { SavedPlans } from '../api/answers';
 
 /** Column plans that are kept: what each does, and copies, names and files of them. */
 export function PlansPage() {
   const queries = useQueryClient();
-  const plans = useQuery({ queryKey: ['plans'], queryFn: () => api.get<{ plans: SavedPlan[] }>('plans') });
+  const plans = useQuery({ queryKey: ['plans'], queryFn: () => api.get<SavedPlans>('plans') });
   const [chosen, setChosen] = useState<number | null>(null);
   const [name, setName] = useState<string | null>(null);
   const [sure, setSure] = useState(false);

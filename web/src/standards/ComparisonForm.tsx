@@ -3,6 +3,7 @@ import { useDebouncedValue } from '@mantine/hooks';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { api } from '../api/client';
 import type { RuleComparison, RuleFields } from './types';
+import type { RuleExample } from '../api/answers';
 
 interface ComparisonFormProps {
   kind: string;
@@ -48,7 +49,7 @@ export function ComparisonForm({ kind, comparison, fields, isFirst, onChange, on
   const [asked] = useDebouncedValue(JSON.stringify({ kind, comparison }), 250);
   const example = useQuery({
     queryKey: ['comparison example', asked],
-    queryFn: () => api.post<{ counts: [string, string] | null; not: [string, string] | null }>('match-rules/example', JSON.parse(asked)),
+    queryFn: () => api.post<RuleExample>('match-rules/example', JSON.parse(asked)),
     enabled: comparison.how === 'alike',
     placeholderData: keepPreviousData,
     staleTime: Infinity,

@@ -7,6 +7,7 @@ import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { Of } from '../shared/Of';
 import type { PickListData } from './types';
+import type { MergedList } from '../api/answers';
 
 type Value = PickListData['values'][number];
 
@@ -29,8 +30,7 @@ export function ListEditor({ list, hasList }: { list: PickListData; hasList: boo
     onSuccess: refresh,
   });
   const merge = useMutation({
-    mutationFn: ({ from, to }: { from: string; to: string }) =>
-      api.post<{ changed: number }>(`fields/${list.field}/list/merge`, { from, to }),
+    mutationFn: ({ from, to }: { from: string; to: string }) => api.post<MergedList>(`fields/${list.field}/list/merge`, { from, to }),
     onSuccess: (answer, { from, to }) => {
       setSaid(`"${from}" is now "${to}" in ${counted(answer.changed, 'record')}. The history of each can put it back.`);
       refresh();

@@ -11,8 +11,9 @@ import { WhatWeighs } from './WhatWeighs';
 import { StandardsFrame } from './StandardsFrame';
 import { CommonWords } from './CommonWords';
 import { RuleSetForm } from './RuleSetForm';
-import type { MatchRuleSet, RuleFields, RuleSetContent } from './types';
+import type { MatchRuleSet, RuleSetContent } from './types';
 import { Sure } from '../shared/Sure';
+import type { MatchRuleSets } from '../api/answers';
 
 const kinds: Record<string, string> = { person: 'people', household: 'households', organization: 'organizations' };
 
@@ -24,7 +25,7 @@ export function MatchRulesPage() {
   const [isForm, setIsForm] = useState(true);
   const query = useQuery({
     queryKey: ['match-rules'],
-    queryFn: () => api.get<{ sets: MatchRuleSet[]; fields: RuleFields; common_words: string[] }>('match-rules'),
+    queryFn: () => api.get<MatchRuleSets>('match-rules'),
     refetchInterval: (found) => (found.state.data?.sets.some((one) => one.is_coming) === true ? 700 : false),
   });
   const sets = query.data?.sets ?? [];

@@ -5,19 +5,9 @@ import { api } from '../api/client';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { StandardsFrame } from './StandardsFrame';
+import type { HomeView } from '../api/answers';
 
-interface Choice {
-  value: string;
-  label: string;
-}
-
-interface Home {
-  currency: string;
-  country: string;
-  dates: string;
-}
-
-type HomeView = Home & { currencies: Choice[]; countries: Choice[]; orders: Choice[] };
+type Home = Pick<HomeView, 'currency' | 'country' | 'dates'>;
 
 const examples: Record<string, string> = { mdy: '11/5/2026 is November 5', dmy: '11/5/2026 is May 11', ymd: '2026/11/5 is November 5' };
 

@@ -9,14 +9,8 @@ import { Pane } from '../shared/Pane';
 import { Trend } from '../shared/Trend';
 import { RuleEditor } from './RuleEditor';
 import { StandardsFrame } from './StandardsFrame';
-import type { RuleRow } from './types';
 import { Worklist } from './Worklist';
-
-interface Rules {
-  rules: RuleRow[];
-  always: { subject: string; field: string; label: string; sentence: string }[];
-  totals: Record<string, number>;
-}
+import type { RuleList as Rules } from '../api/answers';
 
 const places: Record<string, string> = { add: 'the form for adding', page: 'the form for editing', grid: 'the entry grid' };
 

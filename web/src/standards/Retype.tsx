@@ -6,13 +6,7 @@ import { count, counted } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { Raw } from '../shared/Raw';
 import type { CatalogField } from './types';
-
-interface Report {
-  values: number;
-  same: number;
-  converted: { value: string; becomes: string; records: number }[];
-  lost: { value: string; reason: string; records: number }[];
-}
+import type { RetypeReport as Report } from '../api/answers';
 
 /** Another type for a field of one's own: first what its values would become, then the deed. */
 export function Retype({

@@ -4,21 +4,13 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
-import type { Field } from '../api/types';
 import { counted } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { Of } from '../shared/Of';
-import type { RuleData, RuleRow, ShortRecord, When } from './types';
-
-interface Preview {
-  sentence: string;
-  short: number;
-  checked: number;
-  after: number | null;
-  total: number;
-  some: ShortRecord[];
-}
+import type { RuleData, RuleRow, When } from './types';
+import type { RulePreview as Preview } from '../api/answers';
+import type { Catalog, RuleKept } from '../api/answers';
 
 const subjects = [
   ['supporter', 'every supporter'],
@@ -46,7 +38,7 @@ export function RuleEditor({
       ? { subject: field.startsWith('gift.') ? 'gift' : 'supporter', field, strength: 'must', conditions: [] }
       : { subject: rule.subject, field: rule.field, strength: rule.strength, conditions: rule.conditions },
   );
-  const fields = useQuery({ queryKey: ['forms'], queryFn: () => api.get<{ fields: Field[] }>('forms') });
+  const fields = useQuery({ queryKey: ['forms'], queryFn: () => api.get<Catalog>('forms') });
   const complete =
     data.field !== '' &&
     data.conditions.every((when) => when.field !== '' && (when.values.length > 0 || when.test === 'is blank' || when.test === 'is filled'));
@@ -75,10 +67,7 @@ export function RuleEditor({
   });
   const seen = complete && asked === JSON.stringify(data) ? preview.data : undefined;
   const save = useMutation({
-    mutationFn: () =>
-      rule === null
-        ? api.post<{ id: number; added_to: string[] }>('rules', data)
-        : api.put<{ id: number; added_to: string[] }>(`rules/${rule.id}`, data),
+    mutationFn: () => (rule === null ? api.post<RuleKept>('rules', data) : api.put<RuleKept>(`rules/${rule.id}`, data)),
     onSuccess: (kept) => {
       void queries.invalidateQueries();
       onKept(kept.id, kept.added_to);

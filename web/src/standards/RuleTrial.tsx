@@ -9,6 +9,7 @@ import { Pane } from '../shared/Pane';
 import { Borders } from './Borders';
 import { Measured } from './Measured';
 import type { RuleTrialData } from './types';
+import type { IntakeList, TrialBegun } from '../api/answers';
 
 const groups: [string, string][] = [
   ['added', 'Found by it, and not by the set in use'],
@@ -28,10 +29,10 @@ export function RuleTrial({ content }: { content: string }) {
   const [on, setOn] = useState('');
   const intakes = useQuery({
     queryKey: ['intakes'],
-    queryFn: () => api.get<{ intakes: { id: number; name: string; is_sifted: boolean }[] }>('intakes'),
+    queryFn: () => api.get<IntakeList>('intakes'),
   });
   const begin = useMutation({
-    mutationFn: () => api.post<{ id: number }>('match-rules/try', { content, intake: on === '' ? null : Number(on) }),
+    mutationFn: () => api.post<TrialBegun>('match-rules/try', { content, intake: on === '' ? null : Number(on) }),
     onSuccess: (begun) => setId(begun.id),
   });
   const query = useQuery({

@@ -9,17 +9,9 @@ import { count, counted } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pager } from '../shared/Pager';
 import { Pane } from '../shared/Pane';
-import type { Day, RuleRow, ShortRecord } from './types';
-
-interface Shortfalls {
-  total: number;
-  page: number;
-  pages: number;
-  rows: ShortRecord[];
-  over_time: Day[];
-  remedy: boolean;
-  options: string[];
-}
+import type { RuleRow } from './types';
+import type { ShortfallPage as Shortfalls } from '../api/answers';
+import type { ActUndone, RemedyDone } from '../api/answers';
 
 /** Who falls short of a rule: worked off one by one, or many at once where one value is right for many. */
 export function Worklist({ rule, onEdit }: { rule: RuleRow; onEdit: () => void }) {
@@ -41,14 +33,14 @@ export function Worklist({ rule, onEdit }: { rule: RuleRow; onEdit: () => void }
   };
   const remedy = useMutation({
     mutationFn: () =>
-      api.post<{ written: number; refused: number; act: number | null }>(`rules/${rule.id}/shortfalls`, {
+      api.post<RemedyDone>(`rules/${rule.id}/shortfalls`, {
         value,
         ...(picked.length > 0 ? { records: picked } : {}),
       }),
     onSuccess: done,
   });
   const undo = useMutation({
-    mutationFn: (act: number) => api.post<{ restored: number; kept: number }>(`acts/${act}/undo`),
+    mutationFn: (act: number) => api.post<ActUndone>(`acts/${act}/undo`),
     onSuccess: () => {
       remedy.reset();
       done();

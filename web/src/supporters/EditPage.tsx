@@ -3,14 +3,9 @@ import { useParams, useSearchParams } from 'react-router';
 import { api } from '../api/client';
 import { TitleLine } from '../shared/TitleLine';
 import { Trouble } from '../shared/Notice';
-import { type Draft, type FormCatalog, newDraft } from './form';
+import type { FormCatalog, FormOpened } from '../api/answers';
+import { kindOf, newDraft } from './form';
 import { SupporterForm } from './SupporterForm';
-
-interface Form {
-  draft: Draft;
-  names: Record<string, string>;
-  name: string;
-}
 
 /** Adding a supporter, or editing one. */
 export function EditPage() {
@@ -19,13 +14,13 @@ export function EditPage() {
   const catalog = useQuery({ queryKey: ['forms'], queryFn: () => api.get<FormCatalog>('forms') });
   const form = useQuery({
     queryKey: ['form', id],
-    queryFn: () => api.get<Form>(`supporters/${id}/form`),
+    queryFn: () => api.get<FormOpened>(`supporters/${id}/form`),
     enabled: id !== undefined,
     staleTime: 0,
     gcTime: 0,
     refetchOnWindowFocus: false,
   });
-  const data = id === undefined ? { draft: newDraft(asked.get('kind') ?? 'person'), names: {}, name: '' } : form.data;
+  const data = id === undefined ? { draft: newDraft(kindOf(asked.get('kind'))), names: {}, name: '' } : form.data;
   return (
     <>
       <TitleLine title={id === undefined ? 'Add a supporter' : `Edit ${data?.name ?? ''}`}>

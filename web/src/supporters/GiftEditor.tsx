@@ -6,6 +6,7 @@ import type { Gift } from '../api/types';
 import { Trouble } from '../shared/Notice';
 import { FieldInput } from './FieldInput';
 import type { FormCatalog, Placed } from './form';
+import type { GiftChecked } from '../api/answers';
 
 const columns: Record<string, string> = {
   'gift.date': 'given_on',
@@ -50,7 +51,7 @@ export function GiftEditor({ supporter, gift, onClose }: { supporter: number; gi
   });
   const check = () =>
     void api
-      .post<{ problems: Placed[] }>(`supporters/${supporter}/gifts/check`, { values, gift: gift?.id })
+      .post<GiftChecked>(`supporters/${supporter}/gifts/check`, { values, gift: gift?.id })
       .then((answer) => setProblems(answer.problems.filter((problem) => values[problem.place] !== '')));
   const isTwice = problems.some((one) => one.code === 'gift.twice');
   const wrong = (key: string) => {

@@ -10,8 +10,9 @@ import { Pane } from '../shared/Pane';
 import { BesideForm } from './BesideForm';
 import { ContactLists } from './ContactLists';
 import { FieldInput } from './FieldInput';
-import { type Alike, type Conflict, type Draft, type FormCatalog, type FormField, type Placed, shownFields } from './form';
+import { KINDS, type Conflict, type Draft, type FormCatalog, type FormField, type Placed, shownFields } from './form';
 import { LinkList } from './LinkList';
+import type { FormCheck, FormKept, FormOpened } from '../api/answers';
 
 interface SupporterFormProps {
   catalog: FormCatalog;
@@ -55,13 +56,13 @@ export function SupporterForm({ catalog, id, first, names }: SupporterFormProps)
   const changed = JSON.stringify(draft) !== JSON.stringify(base);
   const checked = useQuery({
     queryKey: ['check', id, left],
-    queryFn: () => api.post<{ problems: Placed[]; alike: Alike[] }>('supporters/check', { draft: latest.current, supporter: id }),
+    queryFn: () => api.post<FormCheck>('supporters/check', { draft: latest.current, supporter: id }),
     enabled: left > 0,
     placeholderData: (before) => before,
   });
   const save = useMutation({
     mutationFn: () =>
-      id === null ? api.post<{ id: number }>('supporters', { draft }) : api.put<{ id: number }>(`supporters/${id}/form`, { draft, base }),
+      id === null ? api.post<FormKept>('supporters', { draft }) : api.put<FormKept>(`supporters/${id}/form`, { draft, base }),
     onSuccess: (kept) => {
       void queries.invalidateQueries();
       void navigate(`/supporters/${kept.id}`);
@@ -73,7 +74,7 @@ export function SupporterForm({ catalog, id, first, names }: SupporterFormProps)
       if (refusal?.conflicts !== undefined && refusal.merged !== undefined) {
         setConflicts(refusal.conflicts);
         setDraft(refusal.merged);
-        void api.get<{ draft: Draft }>(`supporters/${id}/form`).then((now) => setBase(now.draft));
+        void api.get<FormOpened>(`supporters/${id}/form`).then((now) => setBase(now.draft));
       }
     },
   });
@@ -125,7 +126,7 @@ export function SupporterForm({ catalog, id, first, names }: SupporterFormProps)
                 label="Kind of supporter"
                 value={draft.kind}
                 onChange={(kind) => setDraft({ ...draft, kind })}
-                options={['person', 'household', 'organization'].map((kind) => ({ value: kind, text: kind }))}
+                options={KINDS.map((kind) => ({ value: kind, text: kind }))}
               />
             ) : (
               draft.kind

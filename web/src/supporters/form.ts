@@ -1,57 +1,9 @@
+import type { DraftData, DraftItem, FormCatalog, FormField } from '../api/answers';
+
+export type { Alike, FormCatalog, FormField, Placed } from '../api/answers';
 /** A supporter as it stands in a form; what the server takes and gives. */
-export interface Item {
-  ref: number | string;
-  [column: string]: string | number;
-}
-
-export interface Draft {
-  kind: string;
-  fields: Record<string, string>;
-  addresses: Item[];
-  emails: Item[];
-  phones: Item[];
-  identifiers: Item[];
-  links: Item[];
-}
-
-export interface FormField {
-  key: string;
-  label: string;
-  group: string;
-  type: string;
-  /** The only kind of supporter that has it; null if all have. */
-  of: string | null;
-  options: string[];
-  example: string;
-  edits: boolean;
-  hidden_in: string[];
-  required: string | null;
-}
-
-export interface FormCatalog {
-  fields: FormField[];
-  kinds: Record<string, string[]>;
-  conditions: string[];
-  link_kinds: { kind: string; phrase: string; reverse: string }[];
-}
-
-export interface Placed {
-  place: string;
-  code: string;
-  field: string;
-  reason: string;
-  remedy: string;
-  blocks: boolean;
-}
-
-export interface Alike {
-  id: number;
-  name: string;
-  place: string;
-  strength: number;
-  for: string[];
-  against: string[];
-}
+export type Draft = DraftData;
+export type Item = DraftItem;
 
 export interface Conflict {
   base: string;
@@ -61,7 +13,12 @@ export interface Conflict {
 
 export type ListName = 'addresses' | 'emails' | 'phones' | 'identifiers' | 'links';
 
-export const emptyDraft = (kind: string): Draft => ({
+export const KINDS: Draft['kind'][] = ['person', 'household', 'organization'];
+
+/** A person, unless a text names another kind. */
+export const kindOf = (text: string | null): Draft['kind'] => KINDS.find((kind) => kind === text) ?? 'person';
+
+export const emptyDraft = (kind: Draft['kind']): Draft => ({
   kind,
   fields: {},
   addresses: [],
@@ -72,7 +29,8 @@ export const emptyDraft = (kind: string): Draft => ({
 });
 
 /** A new supporter's form: one blank address, email and phone are ready to be written; those that stay blank are not kept. */
-export const newDraft = (kind: string): Draft => withOneMore(withOneMore(withOneMore(emptyDraft(kind), 'addresses'), 'emails'), 'phones');
+export const newDraft = (kind: Draft['kind']): Draft =>
+  withOneMore(withOneMore(withOneMore(emptyDraft(kind), 'addresses'), 'emails'), 'phones');
 
 const blanks: Record<ListName, Record<string, string>> = {
   addresses: {
@@ -129,7 +87,7 @@ export const without = (draft: Draft, list: ListName, ref: Item['ref']): Draft =
 export const withPlace = (draft: Draft, place: string, value: string): Draft => {
   const [head = '', ...rest] = place.split('.');
   if (head === 'kind') {
-    return { ...draft, kind: value };
+    return { ...draft, kind: kindOf(value) };
   }
   if (head === 'fields') {
     return { ...draft, fields: { ...draft.fields, [rest.join('.')]: value } };

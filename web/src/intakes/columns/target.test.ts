@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Catalog } from '../../api/types';
 import { fieldOf, kindsOf, parseTarget, targetKey } from './target';
 
-const field = (key: string) => ({ key, label: key, group: '', type: 'text', options: [], named: false });
+const field = (key: string) => ({ key, label: key, group: '', type: 'text' as const, options: [], named: false, in_grid: true });
 const catalog: Catalog = {
   fields: ['name.first', 'address.city', 'email', 'gift.date'].map(field),
   parties: [

@@ -8,12 +8,7 @@ import { count, counted } from '../../shared/format';
 import { Empty, Trouble } from '../../shared/Notice';
 import { useIntakeAction } from '../queries';
 import type { UnsureGroupList } from '../../api/answers';
-
-interface Decided {
-  decided: number;
-  left: number;
-  intake: Intake;
-}
+import type { DecidedGroup as Decided } from '../../api/answers';
 
 /** Unsure rows by why they are unsure: a few of each to look at, and all of them decided as one. */
 export function UnsureGroups({ intake, mayDecide, onClose }: { intake: Intake; mayDecide: boolean; onClose: () => void }) {
