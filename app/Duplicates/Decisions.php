@@ -114,7 +114,7 @@ final readonly class Decisions
         $this->db->table('pair_decisions')->where('merge_id', $merge->id)->delete();
     }
 
-    /** @return list<array<string, mixed>> the latest first */
+    /** @return list<SaidPair> the latest first */
     public function latest(int $most): array
     {
         $rows = $this->db
@@ -126,6 +126,17 @@ final readonly class Decisions
             ->limit($most)
             ->get(['d.one', 'd.other', 'a.display_name as one_name', 'b.display_name as other_name', 'd.at', 'u.name as by']);
 
-        return Lists::of($rows->map(static fn(\stdClass $row): array => (array) $row));
+        return Lists::of(
+            $rows->map(
+                static fn(\stdClass $row): array => [
+                    'one' => (int) $row->one,
+                    'other' => (int) $row->other,
+                    'one_name' => (string) $row->one_name,
+                    'other_name' => (string) $row->other_name,
+                    'at' => (string) $row->at,
+                    'by' => $row->by,
+                ],
+            ),
+        );
     }
 }

@@ -14,6 +14,7 @@ use PineSieve\Core\Changes\Sameness;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Gifts\GiftTotals;
+use PineSieve\Core\Matching\Rules\Certainty;
 use PineSieve\Core\Merging\MergeCandidate;
 use PineSieve\Core\Merging\MergePlan;
 use PineSieve\Core\Merging\MergePolicy;
@@ -31,11 +32,12 @@ use PineSieve\Core\Text\Fold;
  *
  * @phpstan-import-type Amounts from JsonMap
  * @phpstan-type ShownCandidate array{id: int, name: string, gifts: int, given: Amounts, latest: string, filled: int}
- * @phpstan-type MergeField array{column: string, label: string, values: JsonMap<string>, merged: string, differs: bool, is_list: bool, has_rule: bool}
+ * @phpstan-type MergeField array{column: string, label: string, values: array<int, string>, merged: string, differs: bool, is_list: bool, has_rule: bool}
  * @phpstan-type PartOfOne array{text: string, from: int, note: string}
  * @phpstan-type PartsOfAll array{list: string, label: string, items: list<PartOfOne>}
  * @phpstan-type MergedGifts array{count: int, given: Amounts}
- * @phpstan-type MergeReason array{one: int, other: int, verdict: ?('certain'|'review'), for: list<string>, against: list<string>}
+ * @phpstan-type MergeReason array{one: int, other: int, verdict: ?value-of<Certainty>, for: list<string>, against: list<string>}
+ * @phpstan-type MergeShownView array{survivor: int, name: string, candidates: list<ShownCandidate>, fields: list<MergeField>, lists: list<PartsOfAll>, gifts: MergedGifts, may_live_together: bool, reasons: list<MergeReason>}
  */
 final readonly class MergeView
 {
@@ -52,7 +54,7 @@ final readonly class MergeView
 
     /**
      * @param  list<MergeCandidate>  $candidates
-     * @return array<string, mixed>
+     * @return MergeShownView
      */
     public function of(array $candidates, MergePlan $plan): array
     {
@@ -175,7 +177,7 @@ final readonly class MergeView
 
     /**
      * @param  list<MergeCandidate>  $candidates
-     * @return list<array{column: string, label: string, values: array<int, string>, merged: string, differs: bool, is_list: bool}> those that say anything
+     * @return list<MergeField> those that say anything
      */
     private function fields(array $candidates, SupporterRecord $merged): array
     {
@@ -233,7 +235,7 @@ final readonly class MergeView
 
     /**
      * @param  list<MergeCandidate>  $candidates
-     * @return list<array{text: string, from: int, note: string}>
+     * @return list<PartOfOne>
      */
     private function items(string $list, array $candidates, SupporterRecord $merged): array
     {
@@ -290,7 +292,7 @@ final readonly class MergeView
      * What speaks for each being one with one of those before it, and against it.
      *
      * @param  list<MergeCandidate>  $candidates
-     * @return list<array{one: int, other: int, verdict: ?string, for: list<string>, against: list<string>}>
+     * @return list<MergeReason>
      */
     private function reasons(array $candidates): array
     {
@@ -325,9 +327,12 @@ final readonly class MergeView
         );
     }
 
-    /** @param  array<Gift>  $gifts */
-    private static function sum(array $gifts): object
+    /**
+     * @param  array<Gift>  $gifts
+     * @return Amounts
+     */
+    private static function sum(array $gifts): JsonMap
     {
-        return (object) GiftTotals::of($gifts)->given->toArray();
+        return new JsonMap(GiftTotals::of($gifts)->given->toArray());
     }
 }

@@ -24,7 +24,7 @@ final readonly class Origins
     public function __construct(private RowSources $sources) {}
 
     /**
-     * @return array<string, array<string, mixed>> "subject:id:column" to where its present value came from
+     * @return array<string, Origin> "subject:id:column" to where its present value came from
      */
     public function of(int $supporterId): array
     {

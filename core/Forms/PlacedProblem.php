@@ -16,7 +16,7 @@ final readonly class PlacedProblem
     /** @param  string  $place  as Draft::flat() writes it, such as "emails.55.address" */
     public function __construct(public string $place, public Problem $problem) {}
 
-    /** @return array<string, mixed> */
+    /** @return Placed */
     public function toArray(): array
     {
         return ['place' => $this->place, ...$this->problem->toArray()];

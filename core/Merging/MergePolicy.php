@@ -71,7 +71,7 @@ final readonly class MergePolicy
         return new self($survivor, $rule($data['usual'] ?? FieldRule::FirstFilled->value), $fields, $separator);
     }
 
-    /** @return array{survivor: string, usual: string, fields: array<string, string>, separator: string} */
+    /** @return array{survivor: value-of<SurvivorRule>, usual: value-of<FieldRule>, fields: array<string, value-of<FieldRule>>, separator: string} */
     public function toArray(): array
     {
         return [

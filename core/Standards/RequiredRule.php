@@ -80,7 +80,7 @@ final readonly class RequiredRule
         return $where === '' ? '' : " where {$where}";
     }
 
-    /** @return array{subject: string, field: string, strength: string, conditions: list<array{field: string, test: string, values: list<string>}>} */
+    /** @return array{subject: value-of<RuleSubject>, field: string, strength: value-of<Strength>, conditions: list<array{field: string, test: string, values: list<string>}>} */
     public function toArray(): array
     {
         return [

@@ -194,13 +194,13 @@ final class MergeController extends Controller
         return $read;
     }
 
-    /** @return array<string, mixed> with the fields as an object, however few they are */
+    /** @return PolicyShown with the fields as an object, however few they are */
     private static function policy(MergePolicy $policy): array
     {
-        return [...$policy->toArray(), 'fields' => (object) $policy->toArray()['fields']];
+        return [...$policy->toArray(), 'fields' => new JsonMap($policy->toArray()['fields'])];
     }
 
-    /** @return array<string, mixed> */
+    /** @return MergeShown */
     private function shown(Merge $merge): array
     {
         return [

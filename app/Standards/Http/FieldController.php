@@ -420,7 +420,7 @@ final class FieldController extends Controller
         return $key;
     }
 
-    /** @return array<string, mixed> */
+    /** @return PartyField */
     public static function shown(Field $field): array
     {
         return [

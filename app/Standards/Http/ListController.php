@@ -181,7 +181,7 @@ final class ListController extends Controller
         }
     }
 
-    /** @return array<string, mixed> */
+    /** @return PickListData */
     private function shown(Field $field): array
     {
         $used = $this->lists->used($field);

@@ -263,7 +263,7 @@ final class RuleController extends Controller
         return $understood->fault === null ? $understood->value : $value;
     }
 
-    /** @return array<string, mixed> */
+    /** @return RuleShown */
     private function shown(Rule $rule): array
     {
         return [

@@ -316,7 +316,7 @@ final class FormController extends Controller
 
     /**
      * @param  list<PlacedProblem>  $problems
-     * @return list<array<string, mixed>>
+     * @return list<Placed>
      */
     private static function placed(array $problems): array
     {

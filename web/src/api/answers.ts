@@ -649,7 +649,7 @@ export type MeasuredRule = { rule: string; wrongly_joined: number; asked: number
 export type MergeField = {
   column: string;
   label: string;
-  values: Record<string, string>;
+  values: Record<number, string>;
   merged: string;
   differs: boolean;
   is_list: boolean;
