@@ -11,7 +11,13 @@ use PineSieve\Core\Matching\Judgement;
 use PineSieve\Core\Matching\PairFinding;
 use PineSieve\Core\Matching\Reasons;
 
-/** Unsure rows that are unsure for the same reason: looked at by a few of them, and decided as one. */
+/**
+ * Unsure rows that are unsure for the same reason: looked at by a few of them, and decided as one.
+ *
+ * @phpstan-import-type RowName from ProblemList
+ * @phpstan-type UnsureGroup array{why: string, rows: int, single: int, sample: list<RowName>}
+ * @phpstan-type UnsureGroupList array{groups: list<UnsureGroup>}
+ */
 final readonly class UnsureGroups
 {
     private const SAMPLE = 5;

@@ -7,13 +7,14 @@ namespace App\Intakes\Http;
 use App\Accounts\Audit;
 use App\Installation\RestorePoints;
 use App\Intakes\CarryOn;
+use App\Intakes\Decisions\ProblemList;
 use App\Intakes\Intake;
 use App\Intakes\IntakeState;
 use App\Intakes\Loading\LoadQueue;
 use App\Intakes\Loading\TrialRows;
 use App\Intakes\Loading\Undoing;
 use App\Intakes\Proof\Proof;
-use App\Intakes\Sifting\RowMoney;
+use App\Intakes\Proof\RowsBehind;
 use App\Intakes\Sources\SourceStore;
 use App\Intakes\Summary;
 use App\Support\Http\Answers;
@@ -24,7 +25,6 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use PineSieve\Core\Changes\Outcome;
-use PineSieve\Core\Standards\FieldCatalog;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /**
@@ -33,16 +33,12 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  * @phpstan-import-type UndoReport from Undoing
  * @phpstan-import-type Amounts from Summary
  * @phpstan-import-type HeldReason from Proof
+ * @phpstan-import-type SampleRow from RowsBehind
+ * @phpstan-import-type PassedRow from ProblemList
  * @phpstan-import-type UntakenField from Proof
  * @phpstan-import-type WrittenField from Proof
  * @phpstan-type Moved array{moved: int}
- * @phpstan-type SampleRow array{number: int, display: string, supporter_id: int, outcome: value-of<Outcome>}
- * @phpstan-type PassedRow array{number: int, reason: string, by: ?string}
  * @phpstan-type ProofPage array{rows: int, outcomes: array{new: int, updated: int, unchanged: int, held: int, left_out: int}, supporters: array{created: int, updated: int}, gifts: array{created: int, amount: string, amounts: Amounts}, promised: array{created: int, amounts: Amounts}, money: array{new: Amounts, promised: Amounts, there: Amounts, held: Amounts, left_out: Amounts}, source_amount: string, source_amounts: Amounts, balanced: bool, faults: list<string>, held_by_reason: list<HeldReason>, untaken: list<UntakenField>, written: list<WrittenField>, sample: list<SampleRow>, undo_report: ?UndoReport, can_redo: bool, passed: list<PassedRow>}
- * @phpstan-type RecordBehind array{number: int, display: string, supporter_id: ?int, gifts_new: int, money: Amounts}
- * @phpstan-type RecordsBehind array{rows: list<RecordBehind>, more: bool, counts: array{new: int, updated: int, unchanged: int}}
- * @phpstan-type UntakenRow array{number: int, display: string, supporter_id: ?int, field: string, stored: string, written: string, label: string}
- * @phpstan-type UntakenPage array{rows: list<UntakenRow>, more: bool}
  */
 final class LoadController extends Controller
 {
@@ -141,117 +137,43 @@ final class LoadController extends Controller
     }
 
     #[Answers(self::class, 'ProofPage')]
-    public function proof(Intake $intake, Proof $proof): JsonResponse
+    public function proof(Intake $intake, Proof $proof, RowsBehind $behind): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
-        $sample = DB::table('intake_outcomes as o')
-            ->join('intake_results as r', static fn($join) => $join->on('r.intake_id', 'o.intake_id')->on('r.unit', 'o.unit'))
-            ->where('o.intake_id', $intake->id)
-            ->whereIn('o.outcome', ['new', 'updated'])
-            ->whereNotNull('o.supporter_id')
-            // The same five at every look, without an order that the file has.
-            ->orderByRaw('crc32(concat(o.intake_id, "-", o.number))')
-            ->limit(5)
-            ->get(['o.number', 'r.display', 'o.supporter_id', 'o.outcome']);
-
         return response()->json([
             ...$proof->report($intake),
             'held_by_reason' => $proof->heldByReason($intake),
             'untaken' => $proof->untaken($intake),
             'written' => $intake->loaded_at === null ? [] : $proof->written($intake),
-            'sample' => $sample,
+            'sample' => $behind->sample($intake),
             'undo_report' => $intake->undo_report,
             'can_redo' =>
                 $intake->taking_back !== null &&
                 $intake->taking_back['kind'] === Undoing::UNDO &&
                 in_array($intake->state, [IntakeState::Undone, IntakeState::Loaded], true),
-            'passed' => DB::table('intake_edits as e')
-                ->leftJoin('users as u', 'u.id', '=', 'e.user_id')
-                ->where('e.intake_id', $intake->id)
-                ->where('e.kind', 'pass')
-                ->orderBy('e.number')
-                ->get(['e.number', 'e.to as reason', 'u.name as by']),
+            'passed' => ProblemList::passed($intake),
         ]);
     }
 
     /** The records behind an outcome. */
-    #[Answers(self::class, 'RecordsBehind')]
-    public function records(Request $request, Intake $intake): JsonResponse
+    #[Answers(RowsBehind::class, 'RecordsBehind')]
+    public function records(Request $request, Intake $intake, RowsBehind $behind): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
-        $outcome = (string) $request->query('outcome', 'new');
-        $rows = DB::table('intake_outcomes as o')
-            ->join('intake_results as r', static fn($join) => $join->on('r.intake_id', 'o.intake_id')->on('r.unit', 'o.unit'))
-            ->where('o.intake_id', $intake->id)
-            ->where('o.outcome', $outcome)
-            ->where('o.number', '>', (int) $request->query('after', '0'))
-            ->orderBy('o.number')
-            ->limit(200)
-            ->get([
-                'o.number',
-                'r.display',
-                'o.supporter_id',
-                'o.gifts_new',
-                'o.money',
-                'o.money_there',
-                'o.money_promised',
-                'o.other_money',
-            ]);
 
-        // A trial has brought in some of the rows alone.
-        $counts = DB::table('intake_outcomes')
-            ->where('intake_id', $intake->id)
-            ->groupBy('outcome')
-            ->selectRaw('outcome, count(*) as n')
-            ->pluck('n', 'outcome');
-
-        return response()->json([
-            'rows' => $rows->map(
-                static fn($row): array => [
-                    'number' => $row->number,
-                    'display' => $row->display,
-                    'supporter_id' => $row->supporter_id,
-                    'gifts_new' => $row->gifts_new,
-                    'money' => (object) RowMoney::fromColumns($row, $intake->currency)->all->toArray(),
-                ],
-            ),
-            'more' => $rows->count() === 200,
-            'counts' => array_map(
-                static fn(string $outcome): int => $counts[$outcome] ?? 0,
-                array_combine($in = ['new', 'updated', 'unchanged'], $in),
-            ),
-        ]);
+        return response()->json($behind->of($intake, (string) $request->query('outcome', 'new'), (int) $request->query('after', '0')));
     }
 
     /** What rows say and the load does not take, since the records have other values. */
-    #[Answers(self::class, 'UntakenPage')]
-    public function untaken(Request $request, Intake $intake, Proof $proof, FieldCatalog $catalog): JsonResponse
+    #[Answers(RowsBehind::class, 'UntakenPage')]
+    public function untaken(Request $request, Intake $intake, Proof $proof, RowsBehind $behind): JsonResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
         $fields = array_column($proof->untaken($intake), 'field');
         $field = (string) $request->query('field', '');
         abort_unless($field === '' || in_array($field, $fields, true), 404);
-        $rows = DB::table('intake_untaken as t')
-            ->join('intake_results as r', static fn($join) => $join->on('r.intake_id', 't.intake_id')->on('r.unit', 't.unit'))
-            ->where('t.intake_id', $intake->id)
-            ->whereIn('t.field', $field === '' ? $fields : [$field])
-            ->where('t.number', '>', (int) $request->query('after', '0'))
-            ->orderBy('t.number')
-            ->orderBy('t.unit')
-            ->orderBy('t.place')
-            ->limit(200)
-            ->get(['t.number', 'r.display', 'r.supporter_id', 't.field', 't.stored', 't.written']);
-        // A page ends with a row, never in it.
-        $last = $rows->count() === 200 ? $rows->last()?->number : null;
-        $whole =
-            $last === null || $rows->first()?->number === $last
-                ? $rows
-                : $rows->filter(static fn($row): bool => $row->number !== $last)->values();
 
-        return response()->json([
-            'rows' => $whole->map(static fn($row): array => [...(array) $row, 'label' => $catalog->label($row->field)]),
-            'more' => $last !== null,
-        ]);
+        return response()->json($behind->untaken($intake, $field === '' ? $fields : [$field], (int) $request->query('after', '0')));
     }
 
     /** The original file, as it came. */
