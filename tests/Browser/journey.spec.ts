@@ -115,3 +115,29 @@ test('a reader sees, and may not change', async ({ page }) => {
   await expect(page.getByText(/[\d,]+ gifts, \$[\d,.]+/)).toBeVisible();
   await looksSound(page);
 });
+
+test('gifts are listed without their amounts for whoever may not see them', async ({ browser }) => {
+  const steward = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await signIn(steward);
+  const showAmounts = (see: { roles: string[]; users: number[] } | null) =>
+    steward.evaluate(async (asked) => {
+      const token = decodeURIComponent(/XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? '');
+      const headers = { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token };
+      return (await fetch('/api/fields/gift.amount', { method: 'PATCH', headers, body: JSON.stringify({ see: asked }) })).status;
+    }, see);
+  expect(await showAmounts({ roles: ['administrator', 'data steward'], users: [] })).toBe(200);
+  try {
+    const reader = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+    await signIn(reader, 'reader@example.org');
+    await reader.getByRole('link', { name: 'Gifts', exact: true }).click();
+    await expect(reader.getByText(/[\d,]+ gifts/).first()).toBeVisible();
+    await expect(reader.getByRole('row').nth(20)).toBeVisible();
+    await expect(reader.getByRole('table').getByText('$')).toHaveCount(0);
+    await looksSound(reader);
+    await reader.getByRole('row').nth(3).getByRole('link').first().click();
+    await expect(reader.getByText(/^supporter \d+, /)).toBeVisible();
+    await looksSound(reader);
+  } finally {
+    expect(await showAmounts(null)).toBe(200);
+  }
+});
