@@ -148,10 +148,7 @@ final readonly class RowList
                 'leader',
                 'changes',
                 'gifts_new',
-                'money',
-                'money_there',
-                'money_promised',
-                'other_money',
+                ...RowMoney::COLUMNS,
             ]);
         $others = $this->rows->others($intake, Lists::ints($results->pluck('number')));
         $reasons = DB::table('intake_problems')

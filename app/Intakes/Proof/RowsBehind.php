@@ -72,10 +72,7 @@ final readonly class RowsBehind
                 'r.display',
                 'o.supporter_id',
                 'o.gifts_new',
-                'o.money',
-                'o.money_there',
-                'o.money_promised',
-                'o.other_money',
+                ...array_map(static fn(string $column): string => "o.{$column}", RowMoney::COLUMNS),
             ]);
 
         // A trial has brought in some of the rows alone.

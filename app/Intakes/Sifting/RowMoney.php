@@ -9,6 +9,9 @@ use PineSieve\Core\Gifts\Amounts;
 /** The money of a row as it is kept with its result: what its amounts say, and what of that is there already or only promised. */
 final readonly class RowMoney
 {
+    /** Where it is kept. */
+    public const COLUMNS = ['money', 'money_there', 'money_promised', 'other_money'];
+
     private const PARTS = ['money', 'there', 'promised'];
 
     public function __construct(public Amounts $all, public Amounts $there, public Amounts $promised) {}
