@@ -14,7 +14,10 @@ use Illuminate\Support\Carbon;
  * A search for duplicates through the whole database.
  *
  * @phpstan-type TooCommonKey array{rules: string, value: string, records: int}
- * @phpstan-type SearchShown array{id: int, state: 'waiting'|'searching'|'done'|'failed', done: int, total: int, compared: int, too_common: ?list<TooCommonKey>, error: ?string, created_at: string, ended_at: ?string, ...}
+ * @phpstan-type SearchShown array{
+ *     id: int, state: 'waiting'|'searching'|'done'|'failed', done: int, total: int, compared: int, too_common: ?list<TooCommonKey>,
+ *     error: ?string, created_at: string, ended_at: ?string, ...,
+ * }
  *
  * @property int $id
  * @property string $state

@@ -18,7 +18,12 @@ use PineSieve\Core\Standards\Unreadable;
  * What a person chose for a whole intake.
  *
  * @phpstan-import-type Against from ComparedWith
- * @phpstan-type Settings array{effect: value-of<MatchEffect>, blanks_empty: bool, system: string, accept_addresses: bool, groups: list<string>, groups_new: list<string>, tags: list<string>, tags_new: list<string>, no_contact: bool, description: string, agreed: string, agreed_by: string, is_quiet: bool, effects: JsonMap<value-of<MatchEffect>>, new: 'add'|'leave out', unsure: 'hold'|'ask', against: Against, unreadable: JsonMap<value-of<Unreadable>>, notes_unread: bool}
+ * @phpstan-type Settings array{
+ *     effect: value-of<MatchEffect>, blanks_empty: bool, system: string, accept_addresses: bool, groups: list<string>,
+ *     groups_new: list<string>, tags: list<string>, tags_new: list<string>, no_contact: bool, description: string, agreed: string,
+ *     agreed_by: string, is_quiet: bool, effects: JsonMap<value-of<MatchEffect>>, new: 'add'|'leave out', unsure: 'hold'|'ask',
+ *     against: Against, unreadable: JsonMap<value-of<Unreadable>>, notes_unread: bool,
+ * }
  */
 final readonly class IntakeSettings implements Castable
 {

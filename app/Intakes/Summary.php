@@ -19,7 +19,17 @@ use PineSieve\Core\Columns\ColumnState;
  *
  * @phpstan-import-type Settings from IntakeSettings
  * @phpstan-import-type Amounts from JsonMap
- * @phpstan-type IntakeSummary array{id: int, name: string, state: value-of<IntakeState>, file_name: string, file_size: int, by: ?string, created_at: string, loaded_at: ?string, loaded_by: ?string, undone_at: ?string, plan_name: ?string, rows: int, is_sifted: bool, columns: array{total: int, settled: bool, sure: int, look: int, open: int, left_behind: int}, outcomes: array{new: int, updated: int, unchanged: int, held: int, left_out: int}, held: array{problem: int, person: int, unsure: int}, namesakes: int, addresses: array{none: int, same: int, ask: int, accepted: int, kept: int}, trial: ?array{rows: int, done: bool}, replanned: int, money: ?Amounts, restore_point: ?string, may_change: bool, settings: Settings, progress: array{done: int, total: int, seconds: float, per_second: ?float, seconds_left: ?float}, error: ?string, balanced: bool}
+ * @phpstan-type IntakeSummary array{
+ *     id: int, name: string, state: value-of<IntakeState>, file_name: string, file_size: int, by: ?string, created_at: string,
+ *     loaded_at: ?string, loaded_by: ?string, undone_at: ?string, plan_name: ?string, rows: int, is_sifted: bool,
+ *     columns: array{total: int, settled: bool, sure: int, look: int, open: int, left_behind: int},
+ *     outcomes: array{new: int, updated: int, unchanged: int, held: int, left_out: int},
+ *     held: array{problem: int, person: int, unsure: int}, namesakes: int,
+ *     addresses: array{none: int, same: int, ask: int, accepted: int, kept: int}, trial: ?array{rows: int, done: bool},
+ *     replanned: int, money: ?Amounts, restore_point: ?string, may_change: bool, settings: Settings,
+ *     progress: array{done: int, total: int, seconds: float, per_second: ?float, seconds_left: ?float}, error: ?string,
+ *     balanced: bool,
+ * }
  * @phpstan-import-type Settled from FixedRows
  *
  * @phpstan-type Opened IntakeSummary|array{settled: Settled}

@@ -10,7 +10,10 @@ use Illuminate\Support\Carbon;
 /**
  * Clusters that one person decides as one.
  *
- * @phpstan-type RoundShown array{id: int, why: string, is_same: bool, state: 'working'|'done'|'taking back'|'taken back', total: int, decided: int, kept: int, ...}
+ * @phpstan-type RoundShown array{
+ *     id: int, why: string, is_same: bool, state: 'working'|'done'|'taking back'|'taken back', total: int, decided: int, kept: int,
+ *     ...,
+ * }
  *
  * @property int $id
  * @property ?int $user_id

@@ -32,12 +32,17 @@ use PineSieve\Core\Text\Fold;
  *
  * @phpstan-import-type Amounts from JsonMap
  * @phpstan-type ShownCandidate array{id: int, name: string, gifts: int, given: Amounts, latest: string, filled: int}
- * @phpstan-type MergeField array{column: string, label: string, values: array<int, string>, merged: string, differs: bool, is_list: bool, has_rule: bool}
+ * @phpstan-type MergeField array{
+ *     column: string, label: string, values: array<int, string>, merged: string, differs: bool, is_list: bool, has_rule: bool,
+ * }
  * @phpstan-type PartOfOne array{text: string, from: int, note: string}
  * @phpstan-type PartsOfAll array{list: string, label: string, items: list<PartOfOne>}
  * @phpstan-type MergedGifts array{count: int, given: Amounts}
  * @phpstan-type MergeReason array{one: int, other: int, verdict: ?value-of<Certainty>, for: list<string>, against: list<string>}
- * @phpstan-type MergeShownView array{survivor: int, name: string, candidates: list<ShownCandidate>, fields: list<MergeField>, lists: list<PartsOfAll>, gifts: MergedGifts, may_live_together: bool, reasons: list<MergeReason>}
+ * @phpstan-type MergeShownView array{
+ *     survivor: int, name: string, candidates: list<ShownCandidate>, fields: list<MergeField>, lists: list<PartsOfAll>,
+ *     gifts: MergedGifts, may_live_together: bool, reasons: list<MergeReason>,
+ * }
  */
 final readonly class MergeView
 {

@@ -31,7 +31,9 @@ use PineSieve\Core\Records\SupporterRecord;
  * @phpstan-type HistoryField array{column: string, label: string, before: ?string, after: ?string, can_be_put_back: bool}
  * @phpstan-type HistoryChange array{subject: value-of<Subject>, action: value-of<Action>, change: int, fields: list<HistoryField>}
  * @phpstan-type SourceLabel array{id: int, name: string, file: string, sheet: string}
- * @phpstan-type HistoryEntry array{id: int, at: string, cause: value-of<ActKind>, by: ?string, intake: ?SourceLabel, row: ?int, changes: list<HistoryChange>}
+ * @phpstan-type HistoryEntry array{
+ *     id: int, at: string, cause: value-of<ActKind>, by: ?string, intake: ?SourceLabel, row: ?int, changes: list<HistoryChange>,
+ * }
  * @phpstan-type HistoryPage array{entries: list<HistoryEntry>, more: bool}
  */
 final readonly class History

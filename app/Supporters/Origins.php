@@ -17,7 +17,9 @@ use PineSieve\Core\Standards\FieldPlace;
  * Where the values of a record came from, read from the journal.
  *
  * @phpstan-type OriginSource array{id: int, name: string, file: string, sheet: string, place: ?string}
- * @phpstan-type Origin array{at: string, cause: value-of<ActKind>, by: ?string, intake: ?OriginSource, row: ?int, columns: list<string>, before: ?string}
+ * @phpstan-type Origin array{
+ *     at: string, cause: value-of<ActKind>, by: ?string, intake: ?OriginSource, row: ?int, columns: list<string>, before: ?string,
+ * }
  */
 final readonly class Origins
 {

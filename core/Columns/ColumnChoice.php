@@ -11,7 +11,10 @@ use PineSieve\Core\Standards\Formats\DateOrder;
 /**
  * What becomes of one column, and why.
  *
- * @phpstan-type ChoiceData array{header: string, state: string, evidence?: string, feeds?: list<array{target: string, name?: string, steps?: list<array<string, mixed>>}>, steps?: list<array<string, mixed>>}
+ * @phpstan-type ChoiceData array{
+ *     header: string, state: string, evidence?: string,
+ *     feeds?: list<array{target: string, name?: string, steps?: list<array<string, mixed>>}>, steps?: list<array<string, mixed>>,
+ * }
  */
 final readonly class ColumnChoice
 {

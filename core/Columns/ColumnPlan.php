@@ -11,7 +11,10 @@ use PineSieve\Core\Standards\FieldCatalog;
  *
  * @phpstan-import-type ChoiceData from ColumnChoice
  *
- * @phpstan-type PlanData array{columns: list<ChoiceData>, constants?: list<array{target: string, value: string, only_blank?: bool}>, link_organizations?: bool, rows?: array<string, mixed>}
+ * @phpstan-type PlanData array{
+ *     columns: list<ChoiceData>, constants?: list<array{target: string, value: string, only_blank?: bool}>,
+ *     link_organizations?: bool, rows?: array<string, mixed>,
+ * }
  */
 final readonly class ColumnPlan
 {

@@ -9,7 +9,11 @@ use PineSieve\Core\Standards\Formats\DateOrder;
 /**
  * What the values of one column look like.
  *
- * @phpstan-type ProfileData array{header: string, rows: int, filled: int, distinct: int, exact: bool, values: list<array{string, int}>, looks: array<string, int>, dates: array<string, int>, marks?: array<string, array{count: int, examples: list<array{int, string}>}>}
+ * @phpstan-type ProfileData array{
+ *     header: string, rows: int, filled: int, distinct: int, exact: bool, values: list<array{string, int}>,
+ *     looks: array<string, int>, dates: array<string, int>,
+ *     marks?: array<string, array{count: int, examples: list<array{int, string}>}>,
+ * }
  */
 final readonly class ColumnProfile
 {

@@ -7,7 +7,10 @@ namespace PineSieve\Core\Findings;
 /**
  * What is odd about the rows and the sheet of a source.
  *
- * @phpstan-type OddityData array{counts: array<string, int>, examples: array<string, list<array{int, string}>>, hidden_rows: list<int>, hidden_columns: list<int>}
+ * @phpstan-type OddityData array{
+ *     counts: array<string, int>, examples: array<string, list<array{int, string}>>, hidden_rows: list<int>,
+ *     hidden_columns: list<int>,
+ * }
  */
 final readonly class Oddities
 {

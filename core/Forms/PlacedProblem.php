@@ -9,7 +9,9 @@ use PineSieve\Core\Standards\Problem;
 /**
  * A problem at its place in a form.
  *
- * @phpstan-type Placed array{place: string, code: string, field: string, column: ?int, value: string, reason: string, remedy: string, blocks: bool}
+ * @phpstan-type Placed array{
+ *     place: string, code: string, field: string, column: ?int, value: string, reason: string, remedy: string, blocks: bool,
+ * }
  */
 final readonly class PlacedProblem
 {

@@ -18,14 +18,20 @@ use Illuminate\Validation\Rule;
 /**
  * The people who may sign in, what each may do, and where they are signed in.
  *
- * @phpstan-type Person array{id: int, name: string, email: string, role: value-of<Role>, may_load: ?bool, may_edit: ?bool, loads: bool, edits: bool, disabled: bool, password_changed_at: ?string, sessions: int, seen_at: ?string}
+ * @phpstan-type Person array{
+ *     id: int, name: string, email: string, role: value-of<Role>, may_load: ?bool, may_edit: ?bool, loads: bool, edits: bool,
+ *     disabled: bool, password_changed_at: ?string, sessions: int, seen_at: ?string,
+ * }
  * @phpstan-type RoleRights array{role: value-of<Role>, loads: bool, edits: bool}
  * @phpstan-type People array{people: list<Person>, roles: list<RoleRights>}
  * @phpstan-type PeopleChanged array{people: list<Person>, roles: list<RoleRights>, password?: string}
  * @phpstan-type PersonMade array{id: int, password: string}
  * @phpstan-type SessionRow array{key: string, name: string, mine: bool, here: bool, address: ?string, with: string, seen_at: string}
  * @phpstan-type SessionRows array{sessions: list<SessionRow>}
- * @phpstan-type AuditEntry array{id: int, at: string, name: ?string, kind: string, what: string, intake_id: ?int, intake: ?string, ip_address: ?string, act_id: ?int, undone_at: ?string}
+ * @phpstan-type AuditEntry array{
+ *     id: int, at: string, name: ?string, kind: string, what: string, intake_id: ?int, intake: ?string, ip_address: ?string,
+ *     act_id: ?int, undone_at: ?string,
+ * }
  * @phpstan-type AuditList array{entries: list<AuditEntry>, more: bool, kinds: list<string>}
  */
 final class PeopleController extends Controller

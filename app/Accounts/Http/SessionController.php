@@ -17,7 +17,10 @@ use Illuminate\Support\Facades\Auth;
 /**
  * Signing in and out.
  *
- * @phpstan-type User array{id: int, name: string, email: string, role: value-of<Role>, must_change: bool, may_load: bool, may_edit: bool, may_set_standards: bool, may_administer: bool}
+ * @phpstan-type User array{
+ *     id: int, name: string, email: string, role: value-of<Role>, must_change: bool, may_load: bool, may_edit: bool,
+ *     may_set_standards: bool, may_administer: bool,
+ * }
  * @phpstan-type Session array{user: ?User, organization: string, currency: string}
  * @phpstan-type SignedOut array{user: null}
  */

@@ -38,28 +38,52 @@ use PineSieve\Core\Standards\FieldCatalog;
  * @phpstan-type SignEffectShown array{sign: string, effect: string}
  * @phpstan-type RuleComparison array{field: string, how?: string, strictness?: int, characters?: int, options?: JsonMap<mixed>}
  * @phpstan-type MatchRuleContent array{name: string, verdict: string, most?: int, unless?: list<string>, comparisons: list<RuleComparison>}
- * @phpstan-type RuleSetContent array{name: string, kind: value-of<SupporterKind>, rules: list<MatchRuleContent>, signs?: JsonMap<string>, by?: 'rules'|'weight', wrong?: float, certain?: float, review?: float, common?: int, ...}
- * @phpstan-type MatchRuleSetRow array{id: ?int, is_used: bool, is_coming: bool, fault: ?string, name: string, kind: value-of<SupporterKind>, rules: list<RuleSentence>, signs: list<SignEffectShown>, content: RuleSetContent}
+ * @phpstan-type RuleSetContent array{
+ *     name: string, kind: value-of<SupporterKind>, rules: list<MatchRuleContent>, signs?: JsonMap<string>, by?: 'rules'|'weight',
+ *     wrong?: float, certain?: float, review?: float, common?: int, ...,
+ * }
+ * @phpstan-type MatchRuleSetRow array{
+ *     id: ?int, is_used: bool, is_coming: bool, fault: ?string, name: string, kind: value-of<SupporterKind>,
+ *     rules: list<RuleSentence>, signs: list<SignEffectShown>, content: RuleSetContent,
+ * }
  * @phpstan-type RuleFieldRow array{key: string, label: string, type: string}
  * @phpstan-type MatchRuleSets array{sets: list<MatchRuleSetRow>, fields: list<RuleFieldRow>, common_words: list<string>}
- * @phpstan-type MatchRuleSetKept array{id: int, name: string, kind: value-of<SupporterKind>, rules: list<RuleSentence>, signs: list<SignEffectShown>, content: RuleSetContent}
+ * @phpstan-type MatchRuleSetKept array{
+ *     id: int, name: string, kind: value-of<SupporterKind>, rules: list<RuleSentence>, signs: list<SignEffectShown>,
+ *     content: RuleSetContent,
+ * }
  * @phpstan-type CommonWords array{common_words: list<string>}
  * @phpstan-type RuleExample array{counts: ?array{string, string}, not: ?array{string, string}}
  * @phpstan-type WeightRow array{field: string, words: string, same: float, others: float, bits: float, says: string}
- * @phpstan-type EditionShown array{number: int, records: int, made_at: string, pairs: int, rounds: int, discarded: list<string>, moved: float}
+ * @phpstan-type EditionShown array{
+ *     number: int, records: int, made_at: string, pairs: int, rounds: int, discarded: list<string>, moved: float,
+ * }
  * @phpstan-type WhatWeighs array{weights: list<WeightRow>, edition: ?EditionShown}
  * @phpstan-type TrialBegun array{id: int}
  * @phpstan-type MeasuredRule array{rule: string, wrongly_joined: int, asked: int, found: int}
  * @phpstan-type KeptApart array{why: string, count: int}
  * @phpstan-type MeasuredPair array{names: string, one: int, other: int, for: list<string>, against: list<string>, rules: list<string>}
- * @phpstan-type Measured array{same: int, certain: int, review: int, missed: int, apart: int, wrongly_joined: int, asked: int, rules: list<MeasuredRule>, kept_apart: list<KeptApart>, examples: array{missed: list<MeasuredPair>, wrongly_joined: list<MeasuredPair>}}
- * @phpstan-type TrialPair array{one: int, other: int, certainty: string, score: int, for: list<string>, against: list<string>, rules: list<string>}
+ * @phpstan-type Measured array{
+ *     same: int, certain: int, review: int, missed: int, apart: int, wrongly_joined: int, asked: int, rules: list<MeasuredRule>,
+ *     kept_apart: list<KeptApart>, examples: array{missed: list<MeasuredPair>, wrongly_joined: list<MeasuredPair>},
+ * }
+ * @phpstan-type TrialPair array{
+ *     one: int, other: int, certainty: string, score: int, for: list<string>, against: list<string>, rules: list<string>,
+ * }
  * @phpstan-type BorderBar array{from: float, sure: int, names: int}
  * @phpstan-type BorderWrong array{wrong: float, from: float, certain: float, errors: float, review: float}
  * @phpstan-type BorderReview array{one_in: int, review: float}
- * @phpstan-type RuleBorders array{bars: list<BorderBar>, certain_from: float, review_from: float, wrong: list<BorderWrong>, review: list<BorderReview>}
- * @phpstan-type TrialFound array{certain: int, review: int, added: int, dropped: int, other: int, borders?: RuleBorders, measured: Measured, measured_in_use: Measured, examples: JsonMap<list<TrialPair>>, ...}
- * @phpstan-type RuleTrial array{id: int, state: 'waiting'|'searching'|'done'|'failed', done: int, total: int, error: ?string, found: ?TrialFound, too_common: list<TooCommonKey>, names: JsonMap<string>}
+ * @phpstan-type RuleBorders array{
+ *     bars: list<BorderBar>, certain_from: float, review_from: float, wrong: list<BorderWrong>, review: list<BorderReview>,
+ * }
+ * @phpstan-type TrialFound array{
+ *     certain: int, review: int, added: int, dropped: int, other: int, borders?: RuleBorders, measured: Measured,
+ *     measured_in_use: Measured, examples: JsonMap<list<TrialPair>>, ...,
+ * }
+ * @phpstan-type RuleTrial array{
+ *     id: int, state: 'waiting'|'searching'|'done'|'failed', done: int, total: int, error: ?string, found: ?TrialFound,
+ *     too_common: list<TooCommonKey>, names: JsonMap<string>,
+ * }
  */
 final class MatchRuleController extends Controller
 {

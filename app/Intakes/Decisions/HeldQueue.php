@@ -22,13 +22,23 @@ use PineSieve\Core\Standards\FieldCatalog;
  * The held rows of all intakes in one queue, and what is done with them.
  *
  * @phpstan-type HeldProblem array{code: string, field: string, label: string, column: ?int, value: string, reason: string, remedy: string}
- * @phpstan-type HeldRow array{intake_id: int, intake: string, number: int, display: string, given_to: ?string, is_loaded: bool, passes: bool, held_by: ?value-of<HeldBy>, problems: list<HeldProblem>}
+ * @phpstan-type HeldRow array{
+ *     intake_id: int, intake: string, number: int, display: string, given_to: ?string, is_loaded: bool, passes: bool,
+ *     held_by: ?value-of<HeldBy>, problems: list<HeldProblem>,
+ * }
  * @phpstan-type HeldIntake array{id: int, name: string, rows: int}
  * @phpstan-type HeldKind array{reason: string, label: string, rows: int, example: string, can_fix: bool}
  * @phpstan-type Colleague array{id: int, name: string}
- * @phpstan-type HeldPage array{intakes: list<HeldIntake>, reasons: list<HeldKind>, mine: int, rows: list<HeldRow>, total: int, pages: int, colleagues: list<Colleague>}
+ * @phpstan-type HeldPage array{
+ *     intakes: list<HeldIntake>, reasons: list<HeldKind>, mine: int, rows: list<HeldRow>, total: int, pages: int,
+ *     colleagues: list<Colleague>,
+ * }
  * @phpstan-type StillHeld array{why: string, rows: int}
- * @phpstan-type HeldDone array{intakes: list<HeldIntake>, reasons: list<HeldKind>, mine: int, rows: list<HeldRow>, total: int, pages: int, colleagues: list<Colleague>, sent: int, done: 'check'|'send'|'out'|'in'|'give', picked: int, passing: int, still: list<StillHeld>}
+ * @phpstan-type HeldDone array{
+ *     intakes: list<HeldIntake>, reasons: list<HeldKind>, mine: int, rows: list<HeldRow>, total: int, pages: int,
+ *     colleagues: list<Colleague>, sent: int, done: 'check'|'send'|'out'|'in'|'give', picked: int, passing: int,
+ *     still: list<StillHeld>,
+ * }
  */
 final readonly class HeldQueue
 {

@@ -17,9 +17,15 @@ use PineSieve\Core\Standards\Unreadable;
  *
  * @phpstan-type RowName array{number: int, display: string}
  * @phpstan-type PassedRow array{number: int, reason: string, by: ?string}
- * @phpstan-type ProblemKind array{code: string, field: string, column: ?int, example: string, remedy: string, rows: int, values_count: int, label: string, header: ?string, base: string, choice: ?('hold'|'without')}
+ * @phpstan-type ProblemKind array{
+ *     code: string, field: string, column: ?int, example: string, remedy: string, rows: int, values_count: int, label: string,
+ *     header: ?string, base: string, choice: ?('hold'|'without'),
+ * }
  * @phpstan-type RuledOut array{reason: string, rows: int}
- * @phpstan-type Checks array{kinds: list<ProblemKind>, warnings: list<ProblemKind>, passed: list<PassedRow>, by_person: array{hold: list<RowName>, out: list<RowName>}, by_rule: list<RuledOut>}
+ * @phpstan-type Checks array{
+ *     kinds: list<ProblemKind>, warnings: list<ProblemKind>, passed: list<PassedRow>,
+ *     by_person: array{hold: list<RowName>, out: list<RowName>}, by_rule: list<RuledOut>,
+ * }
  * @phpstan-type ProblemValue array{value: string, column: ?int, reason: string, remedy: string, rows: list<RowName>}
  * @phpstan-type ProblemValues array{values: list<ProblemValue>}
  */

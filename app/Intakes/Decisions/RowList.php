@@ -21,12 +21,20 @@ use PineSieve\Core\Matching\Verdict;
  * @phpstan-import-type Amounts from JsonMap
  * @phpstan-import-type ShownChange from ChangeWords
  * @phpstan-import-type OtherParty from RowView
- * @phpstan-type MatchRow array{number: int, part: int, role: string, display: string, verdict: value-of<Verdict>, outcome: value-of<Outcome>, supporter_id: ?int, same_as_row: ?int, namesakes: int, reason: string}
+ * @phpstan-type MatchRow array{
+ *     number: int, part: int, role: string, display: string, verdict: value-of<Verdict>, outcome: value-of<Outcome>,
+ *     supporter_id: ?int, same_as_row: ?int, namesakes: int, reason: string,
+ * }
  * @phpstan-type MatchPage array{rows: list<MatchRow>, more: bool, decided: int}
  * @phpstan-type AddressChange array{part: string, before: string, after: string, reason: string}
- * @phpstan-type AddressRow array{number: int, display: string, state: string, from: JsonMap<string>, to: JsonMap<string>, changes: list<AddressChange>}
+ * @phpstan-type AddressRow array{
+ *     number: int, display: string, state: string, from: JsonMap<string>, to: JsonMap<string>, changes: list<AddressChange>,
+ * }
  * @phpstan-type AddressPage array{rows: list<AddressRow>, more: bool}
- * @phpstan-type PreviewRow array{number: int, display: string, supporter_id: ?int, same_as_row: ?int, changes: list<ShownChange>, others: list<OtherParty>, gifts_new: int, there: Amounts, reasons: list<string>}
+ * @phpstan-type PreviewRow array{
+ *     number: int, display: string, supporter_id: ?int, same_as_row: ?int, changes: list<ShownChange>, others: list<OtherParty>,
+ *     gifts_new: int, there: Amounts, reasons: list<string>,
+ * }
  * @phpstan-type PreviewPage array{rows: list<PreviewRow>, more: bool}
  */
 final readonly class RowList

@@ -40,9 +40,18 @@ use PineSieve\Core\Standards\Standards;
  * @phpstan-type RowCell array{column: int, header: string, raw: string, corrected: ?string, becomes: ?string}
  * @phpstan-type RowProblem array{code: string, field: string, column: ?int, value: string, reason: string, remedy: string, blocks: bool}
  * @phpstan-type OtherParty array{role: string, display: string, verdict: value-of<Verdict>, supporter_id: ?int, changes: list<ShownChange>}
- * @phpstan-type RowDetail array{number: int, cells: list<RowCell>, display: ?string, outcome: ?value-of<Outcome>, held_by: ?value-of<HeldBy>, supporter_id: ?int, decision: ?string, row_decision: ?string, problems: list<RowProblem>, changes: list<ShownChange>, others: list<OtherParty>, reason: ?string, place: ?string}
- * @phpstan-type MatchCandidate array{decision: string, label: string, for: list<string>, against: list<string>, values: array<string, string>, after: array<string, string>}
- * @phpstan-type MatchView array{role: string, part: int, labels: array<string, string>, incoming: array<string, string>, candidates: list<MatchCandidate>}
+ * @phpstan-type RowDetail array{
+ *     number: int, cells: list<RowCell>, display: ?string, outcome: ?value-of<Outcome>, held_by: ?value-of<HeldBy>,
+ *     supporter_id: ?int, decision: ?string, row_decision: ?string, problems: list<RowProblem>, changes: list<ShownChange>,
+ *     others: list<OtherParty>, reason: ?string, place: ?string,
+ * }
+ * @phpstan-type MatchCandidate array{
+ *     decision: string, label: string, for: list<string>, against: list<string>, values: array<string, string>,
+ *     after: array<string, string>,
+ * }
+ * @phpstan-type MatchView array{
+ *     role: string, part: int, labels: array<string, string>, incoming: array<string, string>, candidates: list<MatchCandidate>,
+ * }
  */
 final readonly class RowView
 {

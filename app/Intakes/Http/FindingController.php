@@ -20,7 +20,10 @@ use PineSieve\Core\Findings\FindingKind;
  *
  * @phpstan-type FindingExample array{row: int, value: string, header: string}
  * @phpstan-type FindingColumn array{column: int, header: string, count: int, applied: bool}
- * @phpstan-type FoundFinding array{kind: value-of<FindingKind>, title: string, count: int, remedy: string, note: string, for_a_person: bool, applied: bool, examples: list<FindingExample>, columns: list<FindingColumn>}
+ * @phpstan-type FoundFinding array{
+ *     kind: value-of<FindingKind>, title: string, count: int, remedy: string, note: string, for_a_person: bool, applied: bool,
+ *     examples: list<FindingExample>, columns: list<FindingColumn>,
+ * }
  * @phpstan-type Findings array{findings: list<FoundFinding>}
  */
 final class FindingController extends Controller

@@ -26,7 +26,9 @@ use PineSieve\Core\Standards\Target;
  *
  * @phpstan-import-type FoundProblem from Problem
  * @phpstan-type MadeGrid array{id: int}
- * @phpstan-type GridData array{id: int, name: string, columns: list<string>, rows: JsonMap<list<string>>, problems: JsonMap<list<FoundProblem>>}
+ * @phpstan-type GridData array{
+ *     id: int, name: string, columns: list<string>, rows: JsonMap<list<string>>, problems: JsonMap<list<FoundProblem>>,
+ * }
  * @phpstan-type GridProblems array{problems: JsonMap<list<FoundProblem>>}
  * @phpstan-type SavedLayout array{id: int, name: string, columns: list<string>}
  * @phpstan-type GridLayouts array{layouts: list<SavedLayout>}

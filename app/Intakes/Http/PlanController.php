@@ -29,9 +29,14 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  * @phpstan-import-type Difference from ColumnView
  * @phpstan-type SavedPlanRow array{id: int, name: string, updated_at: ?string, columns: int, brought_in: int, steps: int, used: int}
  * @phpstan-type SavedPlans array{plans: list<SavedPlanRow>}
- * @phpstan-type SavedPlanPage array{id: int, name: string, updated_at: ?string, columns: int, brought_in: int, steps: int, used: int, plan: PlanContent, labels: JsonMap<string>}
+ * @phpstan-type SavedPlanPage array{
+ *     id: int, name: string, updated_at: ?string, columns: int, brought_in: int, steps: int, used: int, plan: PlanContent,
+ *     labels: JsonMap<string>,
+ * }
  * @phpstan-type PlanFeed array{target: string, name: string, steps: list<StepData>}
- * @phpstan-type PlanChoice array{header: string, state: value-of<ColumnState>, evidence: string, feeds: list<PlanFeed>, steps: list<StepData>}
+ * @phpstan-type PlanChoice array{
+ *     header: string, state: value-of<ColumnState>, evidence: string, feeds: list<PlanFeed>, steps: list<StepData>,
+ * }
  * @phpstan-type PlanConstant array{target: string, value: string, only_blank: bool}
  * @phpstan-type PlanContent array{columns: list<PlanChoice>, constants: list<PlanConstant>, link_organizations: bool, rows: RowRules}
  * @phpstan-type DeletedPlan array{deleted: string}

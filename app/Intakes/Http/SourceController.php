@@ -25,7 +25,10 @@ use PineSieve\Core\Reading\SourceFormat;
  * How a source is read, and its rows as they are.
  *
  * @phpstan-type SourceRow array{number: int, place: ?string, cells: list<string>}
- * @phpstan-type SourceView array{sheets: list<string>, format: string, sheets_read: list<string>, fill_merged: bool, encoding: ?string, delimiter: ?string, header_row: ?int, headers: list<string>, rows: list<SourceRow>, offered_plan: ?string}
+ * @phpstan-type SourceView array{
+ *     sheets: list<string>, format: string, sheets_read: list<string>, fill_merged: bool, encoding: ?string, delimiter: ?string,
+ *     header_row: ?int, headers: list<string>, rows: list<SourceRow>, offered_plan: ?string,
+ * }
 
  */
 final class SourceController extends Controller

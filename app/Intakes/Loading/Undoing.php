@@ -34,8 +34,12 @@ use PineSieve\Core\Changes\Subject;
  * Takes back what an intake did, all of it or chosen rows, supporter by supporter, each chunk in one transaction.
  * What is taken back is journalled like any change, so it can be brought back in the same way.
  *
- * @phpstan-type KeptThing array{supporter: int, thing: string, column: ?string, now: ?string, before: ?string, reason: string, by?: ?string}
- * @phpstan-type UndoReport array{supporters: array{removed: int, restored: int}, gifts: array{removed: int}, kept: list<KeptThing>, kept_count: int}
+ * @phpstan-type KeptThing array{
+ *     supporter: int, thing: string, column: ?string, now: ?string, before: ?string, reason: string, by?: ?string,
+ * }
+ * @phpstan-type UndoReport array{
+ *     supporters: array{removed: int, restored: int}, gifts: array{removed: int}, kept: list<KeptThing>, kept_count: int,
+ * }
  */
 final readonly class Undoing implements LongWork
 {

@@ -33,14 +33,23 @@ use PineSieve\Core\Text\Tidy;
  *
  * @phpstan-import-type StepData from Steps
  * @phpstan-type ColumnFeed array{target: string, name: string, steps: list<StepData>, label: string, step_labels: list<string>}
- * @phpstan-type Column array{column: int, header: string, state: value-of<ColumnState>, target: ?string, label: ?string, feeds: list<ColumnFeed>, steps: list<StepData>, step_labels: list<string>, evidence: string, date_order: ?value-of<DateOrder>, needs_date_order: bool, filled: int, rows: int, distinct: int, exact: bool, gifts: ?int, samples: list<string>}
+ * @phpstan-type Column array{
+ *     column: int, header: string, state: value-of<ColumnState>, target: ?string, label: ?string, feeds: list<ColumnFeed>,
+ *     steps: list<StepData>, step_labels: list<string>, evidence: string, date_order: ?value-of<DateOrder>, needs_date_order: bool,
+ *     filled: int, rows: int, distinct: int, exact: bool, gifts: ?int, samples: list<string>,
+ * }
  * @phpstan-type Constant array{target: string, value: string, only_blank: bool, label: string}
  * @phpstan-type Condition array{header: string, how: string, value: string}
  * @phpstan-type RowRules array{left_out: list<string>, conditions: list<Condition>}
  * @phpstan-type Difference array{kind: string, header: string, message: string, values: list<string>}
- * @phpstan-type ColumnsView array{columns: list<Column>, constants: list<Constant>, link_organizations: bool, rows: RowRules, differences: list<Difference>, plan_name: ?string, offered_plan: ?string}
+ * @phpstan-type ColumnsView array{
+ *     columns: list<Column>, constants: list<Constant>, link_organizations: bool, rows: RowRules, differences: list<Difference>,
+ *     plan_name: ?string, offered_plan: ?string,
+ * }
  * @phpstan-type ColumnValue array{value: string, rows: int, becomes: string, note: string, held: bool, through: list<string>}
- * @phpstan-type ColumnValues array{values: list<ColumnValue>, shown: int, distinct: int, by_rows: bool, step_labels: list<string>, new_names: list<string>}
+ * @phpstan-type ColumnValues array{
+ *     values: list<ColumnValue>, shown: int, distinct: int, by_rows: bool, step_labels: list<string>, new_names: list<string>,
+ * }
  * @phpstan-type TableValue array{value: string, rows: int, proposal: string}
  * @phpstan-type ColumnTable array{options: list<string>, values: list<TableValue>}
  */

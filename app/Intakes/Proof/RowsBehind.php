@@ -18,7 +18,9 @@ use PineSieve\Core\Standards\FieldCatalog;
  * @phpstan-type SampleRow array{number: int, display: string, supporter_id: int, outcome: value-of<Outcome>}
  * @phpstan-type RecordBehind array{number: int, display: string, supporter_id: ?int, gifts_new: int, money: Amounts}
  * @phpstan-type RecordsBehind array{rows: list<RecordBehind>, more: bool, counts: array{new: int, updated: int, unchanged: int}}
- * @phpstan-type UntakenRow array{number: int, display: string, supporter_id: ?int, field: string, stored: string, written: string, label: string}
+ * @phpstan-type UntakenRow array{
+ *     number: int, display: string, supporter_id: ?int, field: string, stored: string, written: string, label: string,
+ * }
  * @phpstan-type UntakenPage array{rows: list<UntakenRow>, more: bool}
  */
 final readonly class RowsBehind

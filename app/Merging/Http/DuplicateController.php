@@ -38,10 +38,15 @@ use PineSieve\Core\Merging\MergePolicy;
  * @phpstan-import-type RoundShown from DuplicateRound
  * @phpstan-import-type SaidPair from Decisions
  * @phpstan-type DuplicateMember array{id: int, name: string}
- * @phpstan-type DuplicateCluster array{cluster: int, certainty: value-of<Certainty>, score: int, looked_at_by: ?string, members: list<DuplicateMember>}
+ * @phpstan-type DuplicateCluster array{
+ *     cluster: int, certainty: value-of<Certainty>, score: int, looked_at_by: ?string, members: list<DuplicateMember>,
+ * }
  * @phpstan-type DuplicateCounts array{certain: int, review: int, homes: int}
  * @phpstan-type ReviewColumn array{column: string, label: string}
- * @phpstan-type DuplicatePage array{clusters: list<DuplicateCluster>, before: int, total: int, pages: int, counts: DuplicateCounts, search: ?SearchShown, schedule: string, fields: list<string>, all_fields: list<ReviewColumn>}
+ * @phpstan-type DuplicatePage array{
+ *     clusters: list<DuplicateCluster>, before: int, total: int, pages: int, counts: DuplicateCounts, search: ?SearchShown,
+ *     schedule: string, fields: list<string>, all_fields: list<ReviewColumn>,
+ * }
  * @phpstan-type SearchScheduleKept array{schedule: string}
  * @phpstan-type ReviewFields array{fields: list<string>}
  * @phpstan-type Claimed array{looked_at_by: ?string}

@@ -31,16 +31,28 @@ use PineSieve\Core\Standards\Standards;
  * @phpstan-import-type MergeReason from MergeView
  * @phpstan-import-type PartsOfAll from MergeView
  * @phpstan-type MergedOne array{id: int, name: string}
- * @phpstan-type PolicyShown array{survivor: value-of<SurvivorRule>, usual: value-of<FieldRule>, fields: JsonMap<value-of<FieldRule>>, separator: string}
+ * @phpstan-type PolicyShown array{
+ *     survivor: value-of<SurvivorRule>, usual: value-of<FieldRule>, fields: JsonMap<value-of<FieldRule>>, separator: string,
+ * }
  * @phpstan-type SavedPolicy array{id: int, name: string, policy: PolicyShown}
- * @phpstan-type Policies array{policies: list<SavedPolicy>, survivor_rules: list<value-of<SurvivorRule>>, field_rules: list<value-of<FieldRule>>}
+ * @phpstan-type Policies array{
+ *     policies: list<SavedPolicy>, survivor_rules: list<value-of<SurvivorRule>>, field_rules: list<value-of<FieldRule>>,
+ * }
  * @phpstan-type PolicyDropped array{dropped: string}
  * @phpstan-type MergeShown array{id: int, survivor: int, name: string, gone: list<MergedOne>, at: string, by: ?string, undone: ?string}
  * @phpstan-type MergeSince array{thing: string, text: string}
- * @phpstan-type MergePage array{id: int, survivor: int, name: string, gone: list<MergedOne>, at: string, by: ?string, undone: ?string, since: list<MergeSince>}
+ * @phpstan-type MergePage array{
+ *     id: int, survivor: int, name: string, gone: list<MergedOne>, at: string, by: ?string, undone: ?string,
+ *     since: list<MergeSince>,
+ * }
  * @phpstan-type LeftThing array{thing: string, column: ?string, now: ?string, before: ?string, reason: string}
- * @phpstan-type TakenApart array{id: int, survivor: int, name: string, gone: list<MergedOne>, at: string, by: ?string, undone: ?string, kept: list<LeftThing>}
- * @phpstan-type MergePreview array{survivor: int, name: string, candidates: list<ShownCandidate>, fields: list<MergeField>, lists: list<PartsOfAll>, gifts: MergedGifts, may_live_together: bool, reasons: list<MergeReason>, policy: PolicyShown}
+ * @phpstan-type TakenApart array{
+ *     id: int, survivor: int, name: string, gone: list<MergedOne>, at: string, by: ?string, undone: ?string, kept: list<LeftThing>,
+ * }
+ * @phpstan-type MergePreview array{
+ *     survivor: int, name: string, candidates: list<ShownCandidate>, fields: list<MergeField>, lists: list<PartsOfAll>,
+ *     gifts: MergedGifts, may_live_together: bool, reasons: list<MergeReason>, policy: PolicyShown,
+ * }
  */
 final class MergeController extends Controller
 {

@@ -20,7 +20,10 @@ use Illuminate\Support\Facades\DB;
  * Where other systems are told of changes, and what became of each notice.
  *
  * @phpstan-type WebhookRow array{id: int, name: string, url: string, is_active: bool, notices: JsonMap<int>}
- * @phpstan-type NoticeRow array{id: int, name: string, event: string, body: string, tries: int, state: string, answer: ?string, created_at: string, done_at: ?string}
+ * @phpstan-type NoticeRow array{
+ *     id: int, name: string, event: string, body: string, tries: int, state: string, answer: ?string, created_at: string,
+ *     done_at: ?string,
+ * }
  * @phpstan-type NoticeList array{webhooks: list<WebhookRow>, notices: list<NoticeRow>}
  * @phpstan-type WebhookMade array{id: int, secret: string}
  */

@@ -25,7 +25,10 @@ use PineSieve\Core\Rereading\RereadKind;
  * Stored values that today's reading of their source row reads otherwise: shown, taken over, or left as they are.
  *
  * @phpstan-import-type ShownField from ChangeWords
- * @phpstan-type RereadRow array{number: int, kind: value-of<RereadKind>, supporter_id: int, name: string, intake_id: int, intake: string, row: int, written: list<string>, reason: string, can_be_taken: bool, fields: list<ShownField>}
+ * @phpstan-type RereadRow array{
+ *     number: int, kind: value-of<RereadKind>, supporter_id: int, name: string, intake_id: int, intake: string, row: int,
+ *     written: list<string>, reason: string, can_be_taken: bool, fields: list<ShownField>,
+ * }
  * @phpstan-type RereadCount array{kind: value-of<RereadKind>, count: int, takeable: int}
  * @phpstan-type RereadState array{state: 'waiting'|'reading'|'done'|'failed', done: int, total: int, error: ?string, ended_at: ?string}
  * @phpstan-type RereadPage array{rows: list<RereadRow>, more: bool, kinds: list<RereadCount>, last: ?RereadState}

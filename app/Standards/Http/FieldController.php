@@ -39,18 +39,29 @@ use PineSieve\Core\Standards\Unreadable;
  * The field catalog.
  *
  * @phpstan-type PartyField array{key: string, label: string, group: string, type: value-of<FieldType>, options: list<string>, named: bool}
- * @phpstan-type GridField array{key: string, label: string, group: string, type: value-of<FieldType>, options: list<string>, named: bool, in_grid: bool}
+ * @phpstan-type GridField array{
+ *     key: string, label: string, group: string, type: value-of<FieldType>, options: list<string>, named: bool, in_grid: bool,
+ * }
  * @phpstan-type PartyFields array{party: string, label: string, fields: list<PartyField>}
  * @phpstan-type Catalog array{fields: list<GridField>, parties: list<PartyFields>, kinds: JsonMap<list<string>>, types: list<string>}
- * @phpstan-type FieldLimits array{least: string, most: string, length: int, pattern: string, example: string, message: string, unique: bool}
+ * @phpstan-type FieldLimits array{
+ *     least: string, most: string, length: int, pattern: string, example: string, message: string, unique: bool,
+ * }
  * @phpstan-type Allowed array{roles: list<string>, users: list<int>}
  * @phpstan-type FieldList array{closed: bool, values: int}
  * @phpstan-type FieldFill array{count: int, total: int}
  * @phpstan-type FieldRule array{id: int, strength: value-of<Strength>, sentence: string}
  * @phpstan-type FieldCan array{hide: bool, list: bool, unique: bool, default: bool, unreadable: bool}
- * @phpstan-type CatalogField array{key: string, label: string, group: string, type: value-of<FieldType>, options: list<string>, named: bool, custom: bool, retired: bool, limits: FieldLimits, unreadable: ?value-of<Unreadable>, usually: value-of<Unreadable>, list: ?FieldList, see: ?Allowed, edit: ?Allowed, hidden_in: list<string>, defaults: JsonMap<string>, fill: ?FieldFill, always: ?string, rules: list<FieldRule>, can: FieldCan}
+ * @phpstan-type CatalogField array{
+ *     key: string, label: string, group: string, type: value-of<FieldType>, options: list<string>, named: bool, custom: bool,
+ *     retired: bool, limits: FieldLimits, unreadable: ?value-of<Unreadable>, usually: value-of<Unreadable>, list: ?FieldList,
+ *     see: ?Allowed, edit: ?Allowed, hidden_in: list<string>, defaults: JsonMap<string>, fill: ?FieldFill, always: ?string,
+ *     rules: list<FieldRule>, can: FieldCan,
+ * }
  * @phpstan-type CatalogUser array{id: int, name: string}
- * @phpstan-type WholeCatalog array{fields: list<CatalogField>, types: list<string>, roles: list<value-of<Role>>, users: list<CatalogUser>, groups: list<string>}
+ * @phpstan-type WholeCatalog array{
+ *     fields: list<CatalogField>, types: list<string>, roles: list<value-of<Role>>, users: list<CatalogUser>, groups: list<string>,
+ * }
  * @phpstan-type ConvertedValue array{value: string, becomes: string, records: int}
  * @phpstan-type LostValue array{value: string, reason: string, records: int}
  * @phpstan-type RetypeReport array{values: int, same: int, converted: list<ConvertedValue>, lost: list<LostValue>}

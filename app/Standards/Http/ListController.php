@@ -26,8 +26,14 @@ use PineSieve\Core\Text\Fold;
  * @phpstan-type ListedValue array{value: string, code: string, spellings: list<string>, retired: bool, used: int}
  * @phpstan-type UnlistedValue array{value: string, used: int}
  * @phpstan-type NearValues array{values: array{string, string}, why: string}
- * @phpstan-type PickListData array{field: string, label: string, closed: bool, values: list<ListedValue>, not_listed: list<UnlistedValue>, near: list<NearValues>}
- * @phpstan-type MergedList array{changed: int, elsewhere: int, field: string, label: string, closed: bool, values: list<ListedValue>, not_listed: list<UnlistedValue>, near: list<NearValues>}
+ * @phpstan-type PickListData array{
+ *     field: string, label: string, closed: bool, values: list<ListedValue>, not_listed: list<UnlistedValue>,
+ *     near: list<NearValues>,
+ * }
+ * @phpstan-type MergedList array{
+ *     changed: int, elsewhere: int, field: string, label: string, closed: bool, values: list<ListedValue>,
+ *     not_listed: list<UnlistedValue>, near: list<NearValues>,
+ * }
  * @phpstan-type ListOptions array{options: list<string>}
  */
 final class ListController extends Controller

@@ -22,7 +22,10 @@ use PineSieve\Core\Standards\Home;
  * What is meant where nothing else is said: the organization's currency, country and order of dates. Changing them converts nothing.
  *
  * @phpstan-type HomeChoice array{value: string, label: string}
- * @phpstan-type HomeView array{currency: string, country: string, dates: value-of<DateOrder>, currencies: list<HomeChoice>, countries: list<HomeChoice>, orders: list<HomeChoice>}
+ * @phpstan-type HomeView array{
+ *     currency: string, country: string, dates: value-of<DateOrder>, currencies: list<HomeChoice>, countries: list<HomeChoice>,
+ *     orders: list<HomeChoice>,
+ * }
  */
 final class OrganizationController extends Controller
 {

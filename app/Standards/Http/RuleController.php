@@ -38,15 +38,28 @@ use PineSieve\Core\Standards\When;
  *
  * @phpstan-import-type DayFigure from Measures
  * @phpstan-type RuleCondition array{field: string, test: string, values: list<string>}
- * @phpstan-type RuleShown array{id: int, subject: value-of<RuleSubject>, field: string, strength: value-of<Strength>, conditions: list<RuleCondition>, label: string, sentence: string, what: string, is_checked: bool}
- * @phpstan-type RuleRow array{id: int, subject: value-of<RuleSubject>, field: string, strength: value-of<Strength>, conditions: list<RuleCondition>, label: string, sentence: string, what: string, is_checked: bool, short: int, over_time: list<DayFigure>}
+ * @phpstan-type RuleShown array{
+ *     id: int, subject: value-of<RuleSubject>, field: string, strength: value-of<Strength>, conditions: list<RuleCondition>,
+ *     label: string, sentence: string, what: string, is_checked: bool,
+ * }
+ * @phpstan-type RuleRow array{
+ *     id: int, subject: value-of<RuleSubject>, field: string, strength: value-of<Strength>, conditions: list<RuleCondition>,
+ *     label: string, sentence: string, what: string, is_checked: bool, short: int, over_time: list<DayFigure>,
+ * }
  * @phpstan-type AlwaysRequired array{subject: string, field: string, label: string, sentence: string}
  * @phpstan-type RuleList array{rules: list<RuleRow>, always: list<AlwaysRequired>, totals: JsonMap<int>}
  * @phpstan-type ShortRecord array{record: string, supporter_id: int, name: string, kind: value-of<SupporterKind>, gift: ?string}
  * @phpstan-type RulePreview array{sentence: string, short: int, checked: int, after: ?int, total: int, some: list<ShortRecord>}
- * @phpstan-type RuleKept array{id: int, subject: value-of<RuleSubject>, field: string, strength: value-of<Strength>, conditions: list<RuleCondition>, label: string, sentence: string, what: string, is_checked: bool, added_to: list<string>}
+ * @phpstan-type RuleKept array{
+ *     id: int, subject: value-of<RuleSubject>, field: string, strength: value-of<Strength>, conditions: list<RuleCondition>,
+ *     label: string, sentence: string, what: string, is_checked: bool, added_to: list<string>,
+ * }
  * @phpstan-type RuleDropped array{dropped: string}
- * @phpstan-type ShortfallPage array{id: int, subject: value-of<RuleSubject>, field: string, strength: value-of<Strength>, conditions: list<RuleCondition>, label: string, sentence: string, what: string, is_checked: bool, total: int, page: int, pages: int, rows: list<ShortRecord>, over_time: list<DayFigure>, remedy: bool, options: list<string>}
+ * @phpstan-type ShortfallPage array{
+ *     id: int, subject: value-of<RuleSubject>, field: string, strength: value-of<Strength>, conditions: list<RuleCondition>,
+ *     label: string, sentence: string, what: string, is_checked: bool, total: int, page: int, pages: int, rows: list<ShortRecord>,
+ *     over_time: list<DayFigure>, remedy: bool, options: list<string>,
+ * }
  * @phpstan-type RemedyDone array{written: int, refused: int, act: ?int, left: int}
  */
 final class RuleController extends Controller

@@ -37,12 +37,20 @@ use PineSieve\Core\Standards\Target;
  *
  * @phpstan-import-type Placed from PlacedProblem
  * @phpstan-import-type Alike from Forms
- * @phpstan-type FormField array{key: string, label: string, group: string, type: value-of<FieldType>, of: ?value-of<SupporterKind>, options: list<string>, example: string, edits: bool, hidden_in: list<string>, required: ?string}
+ * @phpstan-type FormField array{
+ *     key: string, label: string, group: string, type: value-of<FieldType>, of: ?value-of<SupporterKind>, options: list<string>,
+ *     example: string, edits: bool, hidden_in: list<string>, required: ?string,
+ * }
  * @phpstan-type LinkWords array{kind: value-of<LinkKind>, phrase: string, reverse: string}
- * @phpstan-type FormCatalog array{fields: list<FormField>, kinds: JsonMap<list<string>>, conditions: list<string>, link_kinds: list<LinkWords>}
+ * @phpstan-type FormCatalog array{
+ *     fields: list<FormField>, kinds: JsonMap<list<string>>, conditions: list<string>, link_kinds: list<LinkWords>,
+ * }
  * @phpstan-type FormCheck array{problems: list<Placed>, alike: list<Alike>}
  * @phpstan-type DraftItem array{ref: int|string, ...<string, string|int>}
- * @phpstan-type DraftData array{kind: value-of<SupporterKind>, fields: JsonMap<string>, addresses: list<DraftItem>, emails: list<DraftItem>, phones: list<DraftItem>, identifiers: list<DraftItem>, links: list<DraftItem>}
+ * @phpstan-type DraftData array{
+ *     kind: value-of<SupporterKind>, fields: JsonMap<string>, addresses: list<DraftItem>, emails: list<DraftItem>,
+ *     phones: list<DraftItem>, identifiers: list<DraftItem>, links: list<DraftItem>,
+ * }
  * @phpstan-type FormOpened array{draft: DraftData, names: JsonMap<string>, name: string}
  * @phpstan-type TheirChange array{base: string, theirs: string}
  * @phpstan-type FormKept array{id: int, warnings: list<Placed>, theirs: JsonMap<TheirChange>}

@@ -31,7 +31,10 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /**
  * Supporters, to find and to look at.
  *
- * @phpstan-type SupporterRow array{id: int, kind: value-of<SupporterKind>, name: string, city: string, email: ?string, phone: ?string, gifts: int, given: ?JsonMap<string>, latest: ?string}
+ * @phpstan-type SupporterRow array{
+ *     id: int, kind: value-of<SupporterKind>, name: string, city: string, email: ?string, phone: ?string, gifts: int,
+ *     given: ?JsonMap<string>, latest: ?string,
+ * }
  * @phpstan-type SupporterList array{total: int, page: int, pages: int, supporters: list<SupporterRow>}
  * @phpstan-import-type Origin from Origins
  * @phpstan-import-type Amounts from JsonMap
@@ -42,11 +45,20 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  * @phpstan-type PageId array{id: int, system: string, value: string, ...}
  * @phpstan-type PageValue array{id: int, label: string, value: string}
  * @phpstan-type PageLink array{id: int, phrase: string, supporter_id: int, name: string, kind: value-of<SupporterKind>, role: ?string}
- * @phpstan-type PageGift array{id: int, supporter_id: int, given_on?: string, amount?: string, currency?: string, kind?: ?string, fund?: ?string, reference?: ?string, campaign?: ?string, appeal?: ?string, tribute?: ?string, anonymous?: ?string, notes?: ?string, intake_id: ?int}
+ * @phpstan-type PageGift array{
+ *     id: int, supporter_id: int, given_on?: string, amount?: string, currency?: string, kind?: ?string, fund?: ?string,
+ *     reference?: ?string, campaign?: ?string, appeal?: ?string, tribute?: ?string, anonymous?: ?string, notes?: ?string,
+ *     intake_id: ?int,
+ * }
  * @phpstan-type PageSums array{given: Amounts, promised: Amounts, promises: int}
  * @phpstan-type PageMerge array{id: int, gone: list<array{id: int, name: string}>, at: string, by: ?string}
  * @phpstan-type PageShortfall array{rule: int, gift: int, sentence: string}
- * @phpstan-type SupporterPageData array{fields: list<PageField>, supporter: PagePart, addresses: list<PagePart>, emails: list<PageEmail>, phones: list<PagePhone>, identifiers: list<PageId>, groups: list<string>, tags: list<string>, custom: list<PageValue>, unread: list<PageValue>, links: list<PageLink>, gifts: list<PageGift>, gift_count: int, gift_sums: ?PageSums, merges: list<PageMerge>, shortfalls: list<PageShortfall>, origins: JsonMap<Origin>}
+ * @phpstan-type SupporterPageData array{
+ *     fields: list<PageField>, supporter: PagePart, addresses: list<PagePart>, emails: list<PageEmail>, phones: list<PagePhone>,
+ *     identifiers: list<PageId>, groups: list<string>, tags: list<string>, custom: list<PageValue>, unread: list<PageValue>,
+ *     links: list<PageLink>, gifts: list<PageGift>, gift_count: int, gift_sums: ?PageSums, merges: list<PageMerge>,
+ *     shortfalls: list<PageShortfall>, origins: JsonMap<Origin>,
+ * }
  */
 final class SupporterController extends Controller
 {

@@ -33,7 +33,11 @@ use PineSieve\Core\Standards\RuleSubject;
  * @phpstan-import-type DayFigure from Measures
  * @phpstan-type TrustFigure array{group: string, count: int, total: int, over_time: list<DayFigure>}
  * @phpstan-type Month array{month: string, supporters: int, gifts: int}
- * @phpstan-type Today array{waiting: list<IntakeSummary>, loaded: list<IntakeSummary>, held: int, worklists: list<Worklist>, attention: list<array{filter: string, says: string, count: int}>, rereadings: int, duplicates: ?int, supporters: int, gifts: int, given: ?JsonMap<string>, trust: list<TrustFigure>, months: list<Month>}
+ * @phpstan-type Today array{
+ *     waiting: list<IntakeSummary>, loaded: list<IntakeSummary>, held: int, worklists: list<Worklist>,
+ *     attention: list<array{filter: string, says: string, count: int}>, rereadings: int, duplicates: ?int, supporters: int,
+ *     gifts: int, given: ?JsonMap<string>, trust: list<TrustFigure>, months: list<Month>,
+ * }
  */
 final class TodayController extends Controller
 {
