@@ -84,18 +84,26 @@ final readonly class SearchIndex implements FollowsWrites
         if ($asked === []) {
             return null;
         }
-        $ids = null;
-        foreach ($asked as $word) {
-            $hits = $this->db
+        $hits = array_map(
+            fn(string $word): Builder => $this->db
                 ->table('search_words')
                 ->select('supporter_id')
                 ->where('word', 'like', addcslashes($word, '\\%_') . '%')
                 ->whereIn('field', SearchWord::seenBy($sight))
-                ->distinct();
-            $ids = $ids === null ? $hits : $ids->whereIn('supporter_id', $hits);
+                ->distinct(),
+            $asked,
+        );
+        if (count($hits) === 1) {
+            return $hits[0];
         }
+        // Nested in each other, two names that many have were looked up for each other by MariaDB: half a minute in a million.
+        $sql = implode(' intersect ', array_map(static fn(Builder $one): string => $one->toSql(), $hits));
+        $bindings = array_merge(...array_map(static fn(Builder $one): array => $one->getBindings(), $hits));
 
-        return $ids;
+        return $this->db
+            ->query()
+            ->select('supporter_id')
+            ->fromRaw("({$sql}) found", $bindings);
     }
 
     /** @return array<int, list<string>> by value of SearchWord */

@@ -33,6 +33,11 @@ final class RecordsTest extends TestCase
         yield ['', 2];
         yield ['%', 0];
         yield ['nobody', 0];
+        yield ['jose jose', 1];
+        yield ['obr jose th jose@example 603555', 1];
+        yield ['obr jose th jose@example 603556', 0];
+        yield ['o\' % jose', 1];
+        yield ["') or 1=1 -- jose", 0];
     }
 
     #[DataProvider('searches')]
