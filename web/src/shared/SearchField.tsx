@@ -11,7 +11,8 @@ export function SearchField({ label, hint, value, onSearch }: SearchFieldProps) 
   return (
     <TextInput
       aria-label={label}
-      w="min(340px, 100%)"
+      w={340}
+      maw="100%"
       placeholder={hint}
       value={value}
       onChange={(event) => onSearch(event.currentTarget.value)}
