@@ -69,7 +69,8 @@ final class RowsAgain
     public function next(int $after, int $limit): array
     {
         $units = DB::select(
-            "select unit, number, supporter_id from intake_outcomes where intake_id = ? and unit > ? and outcome in ('new', 'updated', 'unchanged', 'with') and supporter_id is not null order by unit limit {$limit}",
+            "select unit, number, supporter_id from intake_outcomes where intake_id = ? and unit > ?
+                and outcome in ('new', 'updated', 'unchanged', 'with') and supporter_id is not null order by unit limit {$limit}",
             [$this->intake->id, $after],
         );
         $full = count($units) === $limit;

@@ -1,14 +1,4 @@
-import type {
-  Difference,
-  FoundFinding,
-  IntakeSummary,
-  PlanFeed,
-  ProofPage,
-  SavedPlanRow,
-  GridField,
-  PageGift,
-  PartyField,
-} from './answers';
+import type { Difference, IntakeSummary, PlanFeed, ProofPage, SavedPlanRow, GridField, PageGift, PartyField } from './answers';
 
 export type {
   Catalog,
@@ -23,29 +13,23 @@ export type {
   ColumnValue,
   ColumnValues,
   Condition,
-  Constant,
   MatchRow,
   MatchView,
-  OtherParty,
   PreviewRow,
   ProblemKind,
   ProblemValue,
   RowDetail,
-  RowName,
-  RowRules,
   Session,
   Settings,
   ShownChange,
   SourceView,
   StepData,
   UndoReport,
-  UnsureGroup,
   User,
 } from './answers';
 export type Feed = PlanFeed;
 export type Field = GridField | PartyField;
 export type Gift = PageGift;
-export type Finding = FoundFinding;
 export type PlanDifference = Difference;
 export type Proof = ProofPage;
 export type SavedPlan = SavedPlanRow;

@@ -1,4 +1,4 @@
-import type { DayFigure, FieldLimits, MatchRuleSetRow, Measured, RuleCondition, RuleFieldRow, RuleTrial, WhatWeighs } from '../api/answers';
+import type { FieldLimits, MatchRuleSetRow, Measured, RuleCondition, RuleFieldRow, RuleTrial, WhatWeighs } from '../api/answers';
 
 export type {
   Allowed,
@@ -8,10 +8,8 @@ export type {
   RuleComparison,
   RuleRow,
   RuleSetContent,
-  ShortRecord,
   WholeCatalog,
 } from '../api/answers';
-export type Day = DayFigure;
 export type Limits = FieldLimits;
 export type When = RuleCondition;
 export type MatchRuleSet = MatchRuleSetRow;
