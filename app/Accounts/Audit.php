@@ -7,7 +7,14 @@ namespace App\Accounts;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 
-/** The list of who did what that matters: sign-ins, loads, exports, undos, changes of rules and of people. */
+/**
+ * The list of who did what that matters: sign-ins, loads, exports, undos, changes of rules and of people.
+ *
+ * @phpstan-type AuditEntry array{
+ *     id: int, at: string, name: ?string, kind: string, what: string, intake_id: ?int, intake: ?string, ip_address: ?string,
+ *     act_id: ?int, undone_at: ?string,
+ * }
+ */
 final class Audit
 {
     public const SIGN_IN = 'sign-in';
@@ -50,6 +57,8 @@ final class Audit
         self::MANY,
     ];
 
+    public const PAGE = 100;
+
     private function __construct() {}
 
     /** @param  ?int  $userId  null for whoever is signed in */
@@ -64,5 +73,39 @@ final class Audit
             'act_id' => $actId,
             'ip_address' => app()->runningInConsole() && !app()->runningUnitTests() ? null : request()->ip(),
         ]);
+    }
+
+    /**
+     * One page, the latest first.
+     *
+     * @param  ?string  $kind  one of KINDS; null for all
+     * @param  int|string|null  $before  the entry that was seen last
+     * @return list<AuditEntry>
+     */
+    public static function latest(?string $kind, int|string|null $before): array
+    {
+        $rows = DB::table('audit as a')
+            ->leftJoin('users as u', 'u.id', '=', 'a.user_id')
+            ->leftJoin('intakes as i', 'i.id', '=', 'a.intake_id')
+            ->leftJoin('acts as x', 'x.id', '=', 'a.act_id')
+            ->when($kind !== null, static fn($query) => $query->where('a.kind', $kind))
+            ->when($before !== null, static fn($query) => $query->where('a.id', '<', $before))
+            ->orderByDesc('a.id')
+            ->limit(self::PAGE)
+            ->get([
+                'a.id',
+                'a.at',
+                'u.name',
+                'a.kind',
+                'a.what',
+                'a.intake_id',
+                'i.name as intake',
+                'a.ip_address',
+                'a.act_id',
+                'x.undone_at',
+            ]);
+
+        /** @var list<AuditEntry> */
+        return array_map(static fn(\stdClass $row): array => (array) $row, array_values($rows->all()));
     }
 }

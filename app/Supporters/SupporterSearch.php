@@ -46,7 +46,7 @@ final class SupporterSearch
                 $supporters->whereRaw('not exists (' . sprintf($good, $table) . ')');
             }
         } elseif ($text('filter') === 'unread') {
-            $supporters->whereIn('supporters.id', DB::table('shortfalls')->select('supporter_id')->where('rule_id', Shortfalls::UNREAD));
+            $supporters->whereIn('supporters.id', Shortfalls::supporters(Shortfalls::UNREAD));
         } elseif ($text('filter') === 'unchecked') {
             $supporters->whereRaw(
                 'exists (select 1 from addresses p left join address_forms f on f.address_id = p.id where p.supporter_id = supporters.id and f.is_postal is not true)',
@@ -85,7 +85,7 @@ final class SupporterSearch
             }
         }
         if ($text('rule') !== '') {
-            $supporters->whereIn('supporters.id', DB::table('shortfalls')->select('supporter_id')->where('rule_id', (int) $text('rule')));
+            $supporters->whereIn('supporters.id', Shortfalls::supporters((int) $text('rule')));
         }
         if (preg_match('/^\d{4}-\d{2}$/D', $text('month')) === 1) {
             $supporters->whereRaw("date_format(coalesce(first_known_on, date(created_at)), '%Y-%m') = ?", [$text('month')]);

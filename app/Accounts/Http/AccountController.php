@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Accounts\Http;
 
 use App\Accounts\Audit;
+use App\Accounts\Http\Requests\PasswordRequest;
+use App\Accounts\Sessions;
 use App\Accounts\User;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
@@ -24,14 +26,11 @@ final class AccountController extends Controller
 {
     /** Changing the password ends every other session of the person. */
     #[Answers(self::class, 'PasswordChanged')]
-    public function password(Request $request): JsonResponse
+    public function password(PasswordRequest $request, Sessions $sessions): JsonResponse
     {
         $user = $request->user();
         abort_unless($user instanceof User, 403);
-        $data = $request->validate([
-            'current' => ['required', 'string', 'max:200'],
-            'password' => ['required', 'string', 'max:200', 'different:current'],
-        ]);
+        $data = $request->validated();
         if (!Hash::check($data['current'], $user->password)) {
             Audit::note(Audit::REFUSED, 'Gave a wrong current password');
             abort(422, 'The current password is not right.');
@@ -39,10 +38,7 @@ final class AccountController extends Controller
         $fault = $user->faultOf($data['password']);
         abort_if($fault !== null, 422, (string) $fault);
         $user->forceFill(['password' => $data['password'], 'password_changed_at' => now(), 'must_change' => false])->save();
-        DB::table('sessions')
-            ->where('user_id', $user->id)
-            ->where('id', '<>', $request->session()->getId())
-            ->delete();
+        $sessions->endAllOf($user, $request->session()->getId());
         Audit::note(Audit::PEOPLE, 'Changed their own password');
 
         return response()->json(['changed' => true]);

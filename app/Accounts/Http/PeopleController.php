@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace App\Accounts\Http;
 
 use App\Accounts\Audit;
+use App\Accounts\Http\Requests\AuditRequest;
+use App\Accounts\Http\Requests\PersonRequest;
 use App\Accounts\Role;
+use App\Accounts\Sessions;
 use App\Accounts\User;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
@@ -13,7 +16,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
-use Illuminate\Validation\Rule;
 
 /**
  * The people who may sign in, what each may do, and where they are signed in.
@@ -26,26 +28,20 @@ use Illuminate\Validation\Rule;
  * @phpstan-type People array{people: list<Person>, roles: list<RoleRights>}
  * @phpstan-type PeopleChanged array{people: list<Person>, roles: list<RoleRights>, password?: string}
  * @phpstan-type PersonMade array{id: int, password: string}
- * @phpstan-type SessionRow array{key: string, name: string, mine: bool, here: bool, address: ?string, with: string, seen_at: string}
+ * @phpstan-import-type SessionRow from Sessions
  * @phpstan-type SessionRows array{sessions: list<SessionRow>}
- * @phpstan-type AuditEntry array{
- *     id: int, at: string, name: ?string, kind: string, what: string, intake_id: ?int, intake: ?string, ip_address: ?string,
- *     act_id: ?int, undone_at: ?string,
- * }
+ * @phpstan-import-type AuditEntry from Audit
  * @phpstan-type AuditList array{entries: list<AuditEntry>, more: bool, kinds: list<string>}
  */
 final class PeopleController extends Controller
 {
+    public function __construct(private readonly Sessions $sessions) {}
+
     #[Answers(self::class, 'People')]
     public function index(): JsonResponse
     {
         $this->authorize('administer');
-        $sessions = DB::table('sessions')
-            ->whereNotNull('user_id')
-            ->groupBy('user_id')
-            ->selectRaw('user_id, count(*) as n, max(last_activity) as seen')
-            ->get()
-            ->keyBy('user_id');
+        $sessions = $this->sessions->counts();
 
         return response()->json([
             'people' => User::query()->orderBy('name')->get()->map(
@@ -73,10 +69,9 @@ final class PeopleController extends Controller
 
     /** The first password is made here and told once; the person has to choose another one. */
     #[Answers(self::class, 'PersonMade')]
-    public function store(Request $request): JsonResponse
+    public function store(PersonRequest $request): JsonResponse
     {
-        $this->authorize('administer');
-        $data = $this->validated($request, $this->rules(null));
+        $data = $request->validated();
         $password = self::password();
         $user = new User([...array_intersect_key($data, ['name' => 1, 'email' => 1, 'role' => 1]), 'password' => $password]);
         $user->forceFill([...array_intersect_key($data, ['may_load' => 1, 'may_edit' => 1]), 'must_change' => true])->save();
@@ -86,14 +81,9 @@ final class PeopleController extends Controller
     }
 
     #[Answers(self::class, 'PeopleChanged')]
-    public function update(Request $request, User $user): JsonResponse
+    public function update(PersonRequest $request, User $user): JsonResponse
     {
-        $this->authorize('administer');
-        $data = $this->validated($request, [
-            ...array_map(static fn(array $rules): array => ['sometimes', ...$rules], $this->rules($user)),
-            'disabled' => ['sometimes', 'boolean'],
-            'new_password' => ['sometimes', 'boolean'],
-        ]);
+        $data = $request->validated();
         $password = null;
         DB::transaction(function () use ($user, $data, &$password): void {
             // Two administrators who take away each other's role at the same time must leave one.
@@ -113,7 +103,7 @@ final class PeopleController extends Controller
                 'At least one person must stay an administrator.',
             );
             if ($user->disabled_at !== null || $password !== null) {
-                DB::table('sessions')->where('user_id', $user->id)->delete();
+                $this->sessions->endAllOf($user);
             }
         });
         Audit::note(
@@ -132,26 +122,7 @@ final class PeopleController extends Controller
         $user = $request->user();
         abort_unless($user instanceof User, 403);
 
-        return response()->json([
-            'sessions' => DB::table('sessions as s')
-                ->join('users as u', 'u.id', '=', 's.user_id')
-                ->when(!$user->mayAdminister(), static fn($query) => $query->where('s.user_id', $user->id))
-                ->orderByDesc('s.last_activity')
-                ->limit(500)
-                ->get(['s.id', 'u.name', 's.user_id', 's.ip_address', 's.user_agent', 's.last_activity'])
-                // The id of a session is the key to it: it never leaves the server.
-                ->map(
-                    static fn($session): array => [
-                        'key' => hash('sha256', $session->id),
-                        'name' => $session->name,
-                        'mine' => $session->user_id === $user->id,
-                        'here' => $session->id === $request->session()->getId(),
-                        'address' => $session->ip_address,
-                        'with' => mb_substr((string) $session->user_agent, 0, 120),
-                        'seen_at' => date(DATE_ATOM, $session->last_activity),
-                    ],
-                ),
-        ]);
+        return response()->json(['sessions' => $this->sessions->visible($user, $request->session()->getId())]);
     }
 
     #[Answers(self::class, 'SessionRows')]
@@ -159,69 +130,21 @@ final class PeopleController extends Controller
     {
         $user = $request->user();
         abort_unless($user instanceof User, 403);
-        $session =
-            DB::table('sessions')
-                ->whereNotNull('user_id')
-                ->whereRaw('sha2(id, 256) = ?', [$key])
-                ->first() ?? abort(404, 'This session has ended already.');
-        abort_unless($session->user_id === $user->id || $user->mayAdminister(), 403);
-        DB::table('sessions')->where('id', $session->id)->delete();
-        Audit::note(Audit::PEOPLE, 'Ended a session of ' . User::query()->whereKey($session->user_id)->value('name'));
+        $session = $this->sessions->find($key) ?? abort(404, 'This session has ended already.');
+        abort_unless($session['user_id'] === $user->id || $user->mayAdminister(), 403);
+        $this->sessions->end($session['id']);
+        Audit::note(Audit::PEOPLE, 'Ended a session of ' . User::query()->whereKey($session['user_id'])->value('name'));
 
         return $this->sessions($request);
     }
 
     /** The audit list, the latest first. */
     #[Answers(self::class, 'AuditList')]
-    public function audit(Request $request): JsonResponse
+    public function audit(AuditRequest $request): JsonResponse
     {
-        $this->authorize('administer');
-        $data = $request->validate(['kind' => ['nullable', Rule::in(Audit::KINDS)], 'before' => ['nullable', 'integer']]);
-        $rows = DB::table('audit as a')
-            ->leftJoin('users as u', 'u.id', '=', 'a.user_id')
-            ->leftJoin('intakes as i', 'i.id', '=', 'a.intake_id')
-            ->leftJoin('acts as x', 'x.id', '=', 'a.act_id')
-            ->when(isset($data['kind']), static fn($query) => $query->where('a.kind', $data['kind']))
-            ->when(isset($data['before']), static fn($query) => $query->where('a.id', '<', $data['before']))
-            ->orderByDesc('a.id')
-            ->limit(100)
-            ->get([
-                'a.id',
-                'a.at',
-                'u.name',
-                'a.kind',
-                'a.what',
-                'a.intake_id',
-                'i.name as intake',
-                'a.ip_address',
-                'a.act_id',
-                'x.undone_at',
-            ]);
+        $rows = Audit::latest($request->validated('kind'), $request->validated('before'));
 
-        return response()->json(['entries' => $rows, 'more' => $rows->count() === 100, 'kinds' => Audit::KINDS]);
-    }
-
-    /**
-     * @param  array<string, list<mixed>>  $rules
-     * @return array<string, mixed>
-     */
-    private function validated(Request $request, array $rules): array
-    {
-        $email = $request->input('email');
-
-        return $request->merge(is_string($email) ? ['email' => User::emailKey($email)] : [])->validate($rules);
-    }
-
-    /** @return array<string, list<mixed>> */
-    private function rules(?User $user): array
-    {
-        return [
-            'name' => ['required', 'string', 'max:120'],
-            'email' => ['required', 'email:rfc', 'max:190', Rule::unique('users', 'email')->ignore($user?->id)],
-            'role' => ['required', Rule::enum(Role::class)],
-            'may_load' => ['nullable', 'boolean'],
-            'may_edit' => ['nullable', 'boolean'],
-        ];
+        return response()->json(['entries' => $rows, 'more' => count($rows) === Audit::PAGE, 'kinds' => Audit::KINDS]);
     }
 
     private static function password(): string

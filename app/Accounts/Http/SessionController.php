@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Accounts\Http;
 
 use App\Accounts\Audit;
+use App\Accounts\Http\Requests\SignInRequest;
 use App\Accounts\Organization;
 use App\Accounts\Role;
 use App\Accounts\User as Account;
@@ -33,9 +34,9 @@ final class SessionController extends Controller
     }
 
     #[Answers(self::class, 'Session')]
-    public function store(Request $request): JsonResponse
+    public function store(SignInRequest $request): JsonResponse
     {
-        $credentials = $request->validate(['email' => ['required', 'string'], 'password' => ['required', 'string']]);
+        $credentials = $request->validated();
         $email = Account::emailKey($credentials['email']);
         if (!Auth::attempt(['email' => $email, 'password' => $credentials['password'], 'disabled_at' => null])) {
             Audit::note(Audit::REFUSED, 'Email ' . mb_substr($email, 0, 120));

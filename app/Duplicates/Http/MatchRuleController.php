@@ -7,19 +7,25 @@ namespace App\Duplicates\Http;
 use App\Accounts\Audit;
 use App\Duplicates\DuplicateSearch;
 use App\Duplicates\FindDuplicates;
+use App\Duplicates\Http\Requests\ExampleRequest;
+use App\Duplicates\Http\Requests\PlainWordsRequest;
+use App\Duplicates\Http\Requests\RuleSetRequest;
+use App\Duplicates\Http\Requests\TrySetRequest;
+use App\Duplicates\Http\Requests\UseSetRequest;
+use App\Duplicates\Http\Requests\WeightsRequest;
 use App\Intakes\Sifting\UnitNumber;
 use App\Matching\MatchRuleSet;
 use App\Matching\RuleSets;
 use App\Matching\RulesInUse;
 use App\Matching\TakeOver;
 use App\Matching\TakeOverRules;
+use App\Records\Supporter;
 use App\Standards\CustomField;
 use App\Standards\StandardsStore;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use PineSieve\Core\Matching\Rules\BadRules;
@@ -134,10 +140,9 @@ final class MatchRuleController extends Controller
 
     /** What supporters of a kind are weighed by: how much each agreement says, and what that was estimated from. */
     #[Answers(self::class, 'WhatWeighs')]
-    public function weights(Request $request): JsonResponse
+    public function weights(WeightsRequest $request): JsonResponse
     {
-        $this->authorize('update', CustomField::class);
-        $kind = SupporterKind::from((string) $request->validate(['kind' => ['required', Rule::enum(SupporterKind::class)]])['kind']);
+        $kind = SupporterKind::from((string) $request->validated('kind'));
         $edition = DB::table('frequency_editions')
             ->where('kind', $kind->value)
             ->orderByDesc('id')
@@ -161,10 +166,9 @@ final class MatchRuleController extends Controller
 
     /** Keeps a set under its name, in place of the one that has it. One that is in use is used as it is now. */
     #[Answers(self::class, 'MatchRuleSetKept')]
-    public function store(Request $request): JsonResponse
+    public function store(RuleSetRequest $request): JsonResponse
     {
-        $this->authorize('update', CustomField::class);
-        $set = $this->asked($request);
+        $set = $this->sets->read($request->set());
         abort_if(
             in_array($set->name, array_column($this->sets->allShipped(), 'name'), true),
             422,
@@ -187,10 +191,9 @@ final class MatchRuleController extends Controller
 
     /** Words that do not count where a rule ignores common ones; none for those that come with the program. */
     #[Answers(self::class, 'CommonWords')]
-    public function words(Request $request, StandardsStore $standards): JsonResponse
+    public function words(PlainWordsRequest $request, StandardsStore $standards): JsonResponse
     {
-        $this->authorize('update', CustomField::class);
-        $words = $request->validate(['words' => ['present', 'nullable', 'array', 'max:500'], 'words.*' => ['string', 'max:60']])['words'];
+        $words = $request->validated('words');
         $this->sets->keepCommonWords($words);
         Audit::note(Audit::STANDARDS, 'Changed the common words that match rules ignore');
         $standards->changed();
@@ -200,10 +203,9 @@ final class MatchRuleController extends Controller
 
     /** What still counts as the same by a comparison, and what no longer does. */
     #[Answers(self::class, 'RuleExample')]
-    public function example(Request $request): JsonResponse
+    public function example(ExampleRequest $request): JsonResponse
     {
-        $this->authorize('update', CustomField::class);
-        $data = $request->validate(['kind' => ['required', Rule::enum(SupporterKind::class)], 'comparison' => ['required', 'array']]);
+        $data = $request->validated();
         $example = $this->sets->example($data['comparison'], SupporterKind::from($data['kind']));
 
         return response()->json(['counts' => $example->counts, 'not' => $example->not]);
@@ -211,14 +213,9 @@ final class MatchRuleController extends Controller
 
     /** Which set supporters of a kind are compared by; no number for one that comes with the program, and its name if there are several. */
     #[Answers(self::class, 'MatchRuleSets')]
-    public function use(Request $request): JsonResponse
+    public function use(UseSetRequest $request): JsonResponse
     {
-        $this->authorize('update', CustomField::class);
-        $data = $request->validate([
-            'kind' => ['required', Rule::enum(SupporterKind::class)],
-            'set' => ['nullable', 'integer'],
-            'name' => ['nullable', 'string'],
-        ]);
+        $data = $request->validated();
         $set = isset($data['set'])
             ? MatchRuleSet::query()->where('kind', $data['kind'])->whereKey((int) $data['set'])->firstOrFail()
             : null;
@@ -248,11 +245,10 @@ final class MatchRuleController extends Controller
 
     /** Tries a set on the whole database or on the rows of an intake: what it would find, how that differs from the set in use, and how it stands to what people decided. */
     #[Answers(self::class, 'TrialBegun')]
-    public function try(Request $request): JsonResponse
+    public function try(TrySetRequest $request): JsonResponse
     {
-        $this->authorize('update', CustomField::class);
-        $set = $this->asked($request);
-        $intake = $request->validate(['intake' => ['nullable', 'integer', 'exists:intakes,id']])['intake'] ?? null;
+        $set = $this->sets->read($request->set());
+        $intake = $request->validated('intake') ?? null;
         $search = DuplicateSearch::query()->create([
             'state' => 'waiting',
             'tried' => $set->toArray(),
@@ -295,8 +291,7 @@ final class MatchRuleController extends Controller
             'found' => $found,
             'too_common' => $search->too_common ?? [],
             'names' =>
-                (object) ($this->rowNames($search, $ids) +
-                    DB::table('supporters')->whereIn('id', $ids)->pluck('display_name', 'id')->all()),
+                (object) ($this->rowNames($search, $ids) + Supporter::query()->whereIn('id', $ids)->pluck('display_name', 'id')->all()),
         ]);
     }
 
@@ -326,13 +321,6 @@ final class MatchRuleController extends Controller
     {
         $this->takeOver->announce($rules, $id);
         TakeOverRules::dispatch();
-    }
-
-    private function asked(Request $request): RuleSet
-    {
-        $data = $request->validate(['content' => ['required', 'string', 'max:500000']]);
-
-        return $this->sets->read(json_decode($data['content'], true, 32));
     }
 
     /** @return array<string, mixed> */

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Installation\Http;
 
 use App\Accounts\Audit;
+use App\Installation\Http\Requests\RestoreRequest;
+use App\Installation\Http\Requests\RestoreScheduleRequest;
 use App\Installation\RestorePoint;
 use App\Installation\RestorePoints;
 use App\Installation\Schedule;
@@ -12,7 +14,6 @@ use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Validation\Rule;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /**
@@ -59,14 +60,9 @@ final class RestorePointController extends Controller
     }
 
     #[Answers(self::class, 'Points')]
-    public function schedule(Request $request): JsonResponse
+    public function schedule(RestoreScheduleRequest $request): JsonResponse
     {
-        $this->authorize('administer');
-        $data = $request->validate([
-            'every' => ['required', Rule::in(array_keys(Schedule::EVERY))],
-            'hour' => ['required', 'integer', 'min:0', 'max:23'],
-            'keep' => ['required', 'integer', 'min:1', 'max:365'],
-        ]);
+        $data = $request->validated();
         (new Schedule($data['every'], (int) $data['hour'], (int) $data['keep']))->keep();
         Audit::note(Audit::RESTORE, "Set the schedule of restore points: {$data['every']}");
 
@@ -99,11 +95,10 @@ final class RestorePointController extends Controller
     }
 
     #[Answers(self::class, 'PointRestored')]
-    public function restore(Request $request, string $name): JsonResponse
+    public function restore(RestoreRequest $request, string $name): JsonResponse
     {
-        $this->authorize('administer');
         $point = $this->points->find($name);
-        $typed = (string) $request->validate(['confirm' => ['required', 'string']])['confirm'];
+        $typed = (string) $request->validated('confirm');
         abort_unless(
             trim($typed) === config('sieve.organization'),
             422,

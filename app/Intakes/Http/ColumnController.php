@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Intakes\Http;
 
+use App\Intakes\Http\Requests\ColumnPreviewRequest;
+use App\Intakes\Http\Requests\ColumnRequest;
+use App\Intakes\Http\Requests\PlanSettingsRequest;
 use App\Intakes\Intake;
 use App\Intakes\Plans\ColumnView;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
-use Illuminate\Validation\Rule;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ColumnState;
@@ -49,9 +50,8 @@ final class ColumnController extends Controller
 
     /** What each value would become with other fields and steps than those that are kept. */
     #[Answers(ColumnView::class, 'ColumnValues')]
-    public function preview(Request $request, Intake $intake, int $column): JsonResponse
+    public function preview(ColumnPreviewRequest $request, Intake $intake, int $column): JsonResponse
     {
-        $this->authorize('viewRows', [Intake::class, $intake]);
         $profile = $intake->columnProfiles()[$column] ?? abort(404);
         $plan = $intake->columnPlan();
 
@@ -67,9 +67,8 @@ final class ColumnController extends Controller
     }
 
     #[Answers(ColumnView::class, 'ColumnsView')]
-    public function update(Request $request, Intake $intake, int $column): JsonResponse
+    public function update(ColumnRequest $request, Intake $intake, int $column): JsonResponse
     {
-        $this->authorize('update', $intake);
         $intake->mustBeOpen();
         $profile = $intake->columnProfiles()[$column] ?? abort(404);
         $plan = $intake->columnPlan();
@@ -81,18 +80,10 @@ final class ColumnController extends Controller
 
     /** What holds for the whole source: constants and defaults, organizations of people, which rows come in. */
     #[Answers(ColumnView::class, 'ColumnsView')]
-    public function settings(Request $request, Intake $intake, Formats $formats): JsonResponse
+    public function settings(PlanSettingsRequest $request, Intake $intake, Formats $formats): JsonResponse
     {
-        $this->authorize('update', $intake);
         $intake->mustBeOpen();
-        $data = $request->validate([
-            'constants' => ['sometimes', 'array', 'max:100'],
-            'constants.*.target' => ['required', 'string', $this->knownTarget()],
-            'constants.*.value' => ['required', 'string', 'max:500'],
-            'constants.*.only_blank' => ['sometimes', 'boolean'],
-            'link_organizations' => ['sometimes', 'boolean'],
-            'rows' => ['sometimes', 'array'],
-        ]);
+        $data = $request->validated();
         $plan = $intake->columnPlan();
         if (isset($data['constants'])) {
             $plan = $plan->withConstants(
@@ -156,17 +147,9 @@ final class ColumnController extends Controller
         return response()->json($this->view->table($intake, $column));
     }
 
-    private function choice(Request $request, ColumnChoice $before, ColumnProfile $profile): ColumnChoice
+    private function choice(ColumnRequest|ColumnPreviewRequest $request, ColumnChoice $before, ColumnProfile $profile): ColumnChoice
     {
-        $data = $request->validate([
-            'feeds' => ['sometimes', 'array', 'max:12'],
-            'feeds.*.target' => ['required', 'string', $this->knownTarget()],
-            'feeds.*.name' => ['nullable', 'string', 'max:120'],
-            'feeds.*.steps' => ['sometimes', 'array'],
-            'target' => ['nullable', 'string', $this->knownTarget()],
-            'date_order' => ['nullable', Rule::enum(DateOrder::class)],
-            'steps' => ['sometimes', 'array'],
-        ]);
+        $data = $request->validated();
         abort_unless($request->has('feeds') || $request->has('target') || isset($data['steps']), 422, 'Say what the column becomes.');
         if (!$request->has('feeds') && !$request->has('target')) {
             $data['feeds'] = array_map(static fn(Feed $feed): array => $feed->toArray(), $before->feeds);
@@ -224,14 +207,5 @@ final class ColumnController extends Controller
         }
 
         return new Constant($data['target'], $understood->value ?? trim($data['value']), $data['only_blank'] ?? true);
-    }
-
-    private function knownTarget(): \Closure
-    {
-        return function (string $attribute, mixed $value, \Closure $fail): void {
-            if (!is_string($value) || !$this->catalog->has($value)) {
-                $fail('There is no such field in the catalog.');
-            }
-        };
     }
 }

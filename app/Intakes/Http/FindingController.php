@@ -5,13 +5,12 @@ declare(strict_types=1);
 namespace App\Intakes\Http;
 
 use App\Intakes\CarryOn;
+use App\Intakes\Http\Requests\RemedyRequest;
 use App\Intakes\Intake;
 use App\Intakes\IntakeState;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
-use Illuminate\Validation\Rule;
 use PineSieve\Core\Findings\Finding;
 use PineSieve\Core\Findings\FindingKind;
 
@@ -43,11 +42,10 @@ final class FindingController extends Controller
 
     /** Applies a remedy wherever it helps, or takes it back; without a kind, all of them. */
     #[Answers(self::class, 'Findings')]
-    public function remedy(Request $request, Intake $intake): JsonResponse
+    public function remedy(RemedyRequest $request, Intake $intake): JsonResponse
     {
-        $this->authorize('update', $intake);
         $intake->mustBeOpen();
-        $data = $request->validate(['kind' => ['nullable', Rule::enum(FindingKind::class)], 'on' => ['required', 'boolean']]);
+        $data = $request->validated();
         $kind = isset($data['kind']) ? FindingKind::from($data['kind']) : null;
         if ($kind === FindingKind::Merged) {
             // Ranges are filled while the file is read.

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace App\Intakes\Http;
 
+use App\Intakes\Http\Requests\GridChangesRequest;
+use App\Intakes\Http\Requests\GridRequest;
+use App\Intakes\Http\Requests\GridRowsRequest;
+use App\Intakes\Http\Requests\LayoutRequest;
 use App\Intakes\Intake;
 use App\Intakes\IntakeState;
 use App\Intakes\Sources\Grid;
@@ -15,11 +19,8 @@ use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
-use Illuminate\Validation\Rule;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\Problem;
-use PineSieve\Core\Standards\Target;
 
 /**
  * The entry grid: rows typed or pasted as in a spreadsheet, and the layouts of its columns.
@@ -32,17 +33,15 @@ use PineSieve\Core\Standards\Target;
  * @phpstan-type GridProblems array{problems: JsonMap<list<FoundProblem>>}
  * @phpstan-type SavedLayout array{id: int, name: string, columns: list<string>}
  * @phpstan-type GridLayouts array{layouts: list<SavedLayout>}
-
  */
 final class GridController extends Controller
 {
     public function __construct(private readonly Grid $grid, private readonly FieldCatalog $catalog) {}
 
     #[Answers(self::class, 'MadeGrid')]
-    public function store(Request $request): JsonResponse
+    public function store(GridRequest $request): JsonResponse
     {
-        $this->authorize('edit-records');
-        $data = $request->validate(['name' => ['required', 'string', 'max:190'], ...$this->columnRules()]);
+        $data = $request->validated();
         $intake = $this->grid->open(trim($data['name']), array_values($data['columns']), $request->user()?->id);
 
         return response()->json(['id' => $intake->id], 201);
@@ -66,22 +65,14 @@ final class GridController extends Controller
 
     /** Keeps rows and says what is wrong with them. */
     #[Answers(self::class, 'GridProblems')]
-    public function rows(Request $request, Intake $intake): JsonResponse
+    public function rows(GridRowsRequest $request, Intake $intake): JsonResponse
     {
-        $this->authorize('update', $intake);
         abort_unless(
             $intake->state === IntakeState::Typing,
             409,
             'This grid was finished, so nothing can be typed into it. What you typed last is still on the screen.',
         );
-        $data = $request->validate([
-            'rows' => ['required', 'array', 'max:' . Grid::MOST],
-            'rows.*' => ['array', 'max:200'],
-            'rows.*.*' => ['nullable', 'string', 'max:5000'],
-            'were' => ['array'],
-            'were.*' => ['array', 'max:200'],
-            'were.*.*' => ['nullable', 'string', 'max:5000'],
-        ]);
+        $data = $request->validated();
         $rows = [];
         foreach ($data['rows'] as $number => $cells) {
             abort_unless(
@@ -107,14 +98,10 @@ final class GridController extends Controller
 
     /** Other columns, or another name; what was typed stays with its column. */
     #[Answers(self::class, 'GridData')]
-    public function update(Request $request, Intake $intake, StagedRows $staged): JsonResponse
+    public function update(GridChangesRequest $request, Intake $intake, StagedRows $staged): JsonResponse
     {
-        $this->authorize('update', $intake);
         abort_unless($intake->state === IntakeState::Typing, 409, 'This grid was finished.');
-        $data = $request->validate([
-            'name' => ['sometimes', 'string', 'max:190'],
-            ...array_map(static fn(array $rules): array => ['sometimes', ...$rules], $this->columnRules()),
-        ]);
+        $data = $request->validated();
         $intake->name = trim($data['name'] ?? $intake->name);
         if (isset($data['columns'])) {
             $before = $intake->grid ?? [];
@@ -177,10 +164,9 @@ final class GridController extends Controller
     }
 
     #[Answers(self::class, 'GridLayouts')]
-    public function storeLayout(Request $request): JsonResponse
+    public function storeLayout(LayoutRequest $request): JsonResponse
     {
-        $this->authorize('edit-records');
-        $data = $request->validate(['name' => ['required', 'string', 'max:120'], ...$this->columnRules()]);
+        $data = $request->validated();
         GridLayout::query()->updateOrCreate(
             ['name' => trim($data['name'])],
             ['columns' => array_values($data['columns']), 'user_id' => $request->user()?->id],
@@ -196,26 +182,5 @@ final class GridController extends Controller
         $layout->delete();
 
         return $this->layouts();
-    }
-
-    /** @return array<string, list<mixed>> */
-    private function columnRules(): array
-    {
-        $sight = FieldAccess::ofUser();
-
-        return [
-            'columns' => ['required', 'array', 'min:1', 'max:60'],
-            'columns.*' => [
-                'string',
-                'distinct',
-                Rule::notIn(['group', 'id.other']),
-                function (string $attribute, mixed $value, \Closure $fail) use ($sight): void {
-                    $base = is_string($value) && $this->catalog->has($value) ? Target::tryParse($value)?->field : null;
-                    if ($base === null || $this->catalog->field($value)->isRetired || !$sight->edits($base)) {
-                        $fail('There is no such field that you may write.');
-                    }
-                },
-            ],
-        ];
     }
 }

@@ -8,57 +8,40 @@ use App\Accounts\Audit;
 use App\Accounts\User;
 use App\Intakes\Decisions\HeldQueue;
 use App\Intakes\Decisions\HeldRows;
+use App\Intakes\Http\Requests\DecideHeldRequest;
+use App\Intakes\Http\Requests\FixHeldRequest;
+use App\Intakes\Http\Requests\HeldRowsRequest;
 use App\Intakes\Intake;
 use App\Intakes\IntakeState;
 use App\Intakes\Messages;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
+use App\Support\Lists;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
-use Illuminate\Validation\Rule;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
-/** The held rows of all intakes in one queue. */
+/**
+ * The held rows of all intakes in one queue.
+ *
+ * @phpstan-import-type HeldPage from HeldQueue
+ */
 final class HeldController extends Controller
 {
     public function __construct(private readonly HeldQueue $queue) {}
 
     #[Answers(HeldQueue::class, 'HeldPage')]
-    public function index(Request $request): JsonResponse
+    public function index(HeldRowsRequest $request): JsonResponse
     {
-        $this->authorize('viewRows', Intake::class);
-        $mine = $request->boolean('mine') ? $request->user()?->id : null;
-        $data = $request->validate(['reason' => ['nullable', 'string', 'max:200'], 'page' => ['nullable', 'integer', 'min:1']]);
-
-        return response()->json([
-            'reasons' => $this->queue->reasons($mine),
-            'intakes' => $this->queue->intakes(),
-            'mine' => $this->queue->rows()->where('a.user_id', $request->user()?->id)->count(),
-            ...$this->queue->page($data['reason'] ?? '', $mine, (int) ($data['page'] ?? 1)),
-            'colleagues' => User::query()
-                ->whereNull('disabled_at')
-                ->orderBy('name')
-                ->get()
-                ->filter(static fn(User $user): bool => $user->mayLoad())
-                ->map(static fn(User $user): array => ['id' => $user->id, 'name' => $user->name])
-                ->values(),
-        ]);
+        return response()->json($this->page($request));
     }
 
     /** Writes another value into one held row, or into all that have the same one. */
     #[Answers(HeldQueue::class, 'HeldPage')]
-    public function fix(Request $request): JsonResponse
+    public function fix(FixHeldRequest $request): JsonResponse
     {
-        $this->authorize('create', Intake::class);
-        $data = $request->validate([
-            'intake_id' => ['required', 'integer'],
-            'number' => ['required', 'integer'],
-            'column' => ['required', 'integer', 'min:0', 'max:2000'],
-            'from' => ['present', 'nullable', 'string', 'max:5000'],
-            'value' => ['present', 'nullable', 'string', 'max:5000'],
-            'all' => ['boolean'],
-        ]);
+        $data = $request->validated();
         $intake = $this->intake((int) $data['intake_id']);
         abort_unless($data['column'] < count($intake->columnPlan()->choices), 422, 'The source has no such column.');
         $this->mustBeHeld($intake, [(int) $data['number']]);
@@ -72,21 +55,14 @@ final class HeldController extends Controller
             $request->user()?->id,
         );
 
-        return $this->index($request);
+        return response()->json($this->page($request));
     }
 
     /** Looks at rows anew, sends them on, leaves them out, lets them in, or gives them to a colleague. */
     #[Answers(HeldQueue::class, 'HeldDone')]
-    public function decide(Request $request, Messages $messages): JsonResponse
+    public function decide(DecideHeldRequest $request, Messages $messages): JsonResponse
     {
-        $this->authorize('create', Intake::class);
-        $data = $request->validate([
-            'do' => ['required', Rule::in(['check', 'send', 'out', 'in', 'give'])],
-            'rows' => ['required', 'array', 'min:1', 'max:' . HeldQueue::MOST],
-            'rows.*.intake_id' => ['required', 'integer'],
-            'rows.*.number' => ['required', 'integer'],
-            'to' => ['nullable', 'integer', 'exists:users,id'],
-        ]);
+        $data = $request->validated();
         $byIntake = [];
         foreach ($data['rows'] as $row) {
             $byIntake[(int) $row['intake_id']][] = (int) $row['number'];
@@ -128,7 +104,7 @@ final class HeldController extends Controller
         }
 
         return response()->json([
-            ...(array) $this->index($request)->getData(true),
+            ...$this->page($request),
             'sent' => $sent,
             'done' => $data['do'],
             'picked' => count($data['rows']),
@@ -170,5 +146,26 @@ final class HeldController extends Controller
     {
         $held = $this->queue->rows()->where('r.intake_id', $intake->id)->whereIn('r.number', $numbers)->count();
         abort_unless($held === count(array_unique($numbers)), 409, 'Some of these rows are not held any more. Look at the list again.');
+    }
+
+    /** @return HeldPage */
+    private function page(Request $request): array
+    {
+        $mine = $request->boolean('mine') ? $request->user()?->id : null;
+
+        return [
+            'reasons' => $this->queue->reasons($mine),
+            'intakes' => $this->queue->intakes(),
+            'mine' => $this->queue->rows()->where('a.user_id', $request->user()?->id)->count(),
+            ...$this->queue->page($request->string('reason')->value(), $mine, max(1, $request->integer('page'))),
+            'colleagues' => Lists::of(
+                User::query()
+                    ->whereNull('disabled_at')
+                    ->orderBy('name')
+                    ->get()
+                    ->filter(static fn(User $user): bool => $user->mayLoad())
+                    ->map(static fn(User $user): array => ['id' => $user->id, 'name' => $user->name]),
+            ),
+        ];
     }
 }

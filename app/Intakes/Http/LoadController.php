@@ -8,6 +8,10 @@ use App\Accounts\Audit;
 use App\Installation\RestorePoints;
 use App\Intakes\CarryOn;
 use App\Intakes\Decisions\ProblemList;
+use App\Intakes\Http\Requests\LoadRequest;
+use App\Intakes\Http\Requests\MoveRequest;
+use App\Intakes\Http\Requests\TrialRequest;
+use App\Intakes\Http\Requests\UndoRequest;
 use App\Intakes\Intake;
 use App\Intakes\IntakeState;
 use App\Intakes\Loading\LoadQueue;
@@ -23,7 +27,6 @@ use App\Support\Lists;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Validation\Rule;
 use PineSieve\Core\Changes\Outcome;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -50,10 +53,9 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 final class LoadController extends Controller
 {
     #[Answers(Summary::class, 'IntakeSummary')]
-    public function load(Request $request, Intake $intake, Summary $summary, LoadQueue $queue): JsonResponse
+    public function load(LoadRequest $request, Intake $intake, Summary $summary, LoadQueue $queue): JsonResponse
     {
-        $this->authorize('update', $intake);
-        $data = $request->validate(['name' => ['required', 'string', 'max:190'], 'restore_point' => ['sometimes', 'boolean']]);
+        $data = $request->validated();
         abort_unless(
             $intake->state === IntakeState::Ready && $intake->is_sifted,
             409,
@@ -82,15 +84,9 @@ final class LoadController extends Controller
 
     /** Brings a few rows in, to be looked at before the rest. */
     #[Answers(Summary::class, 'IntakeSummary')]
-    public function trial(Request $request, Intake $intake, TrialRows $trial, Summary $summary, LoadQueue $queue): JsonResponse
+    public function trial(TrialRequest $request, Intake $intake, TrialRows $trial, Summary $summary, LoadQueue $queue): JsonResponse
     {
-        $this->authorize('update', $intake);
-        $data = $request->validate([
-            'kind' => ['required', Rule::in(['first', 'random', 'rows'])],
-            'count' => ['required_unless:kind,rows', 'integer', 'min:1', 'max:' . TrialRows::MOST],
-            'rows' => ['required_if:kind,rows', 'array', 'min:1', 'max:' . TrialRows::MOST],
-            'rows.*' => ['integer'],
-        ]);
+        $data = $request->validated();
         abort_unless(
             $intake->state === IntakeState::Ready && $intake->is_sifted,
             409,
@@ -128,11 +124,10 @@ final class LoadController extends Controller
 
     /** Lets a waiting load come before another one. */
     #[Answers(self::class, 'Moved')]
-    public function move(Request $request, Intake $intake, LoadQueue $queue): JsonResponse
+    public function move(MoveRequest $request, Intake $intake, LoadQueue $queue): JsonResponse
     {
-        $this->authorize('update', $intake);
         abort_unless($intake->state === IntakeState::Waiting, 409, 'This load does not wait any more.');
-        $queue->move($intake, (int) $request->validate(['before' => ['nullable', 'integer']])['before']);
+        $queue->move($intake, (int) $request->validated('before'));
 
         return response()->json(['moved' => $intake->id]);
     }
@@ -199,22 +194,20 @@ final class LoadController extends Controller
     }
 
     #[Answers(Undoing::class, 'UndoReport')]
-    public function undoPreview(Request $request, Intake $intake, Undoing $undoing): JsonResponse
+    public function undoPreview(UndoRequest $request, Intake $intake, Undoing $undoing): JsonResponse
     {
-        $this->authorize('update', $intake);
         $this->mustBeIn($intake);
 
-        return response()->json($undoing->preview($intake, $this->chosenRows($request, $intake)));
+        return response()->json($undoing->preview($intake, $this->cameIn($request->rows(), $intake, $undoing)));
     }
 
     /** Takes an intake back, or chosen rows of it. */
     #[Answers(Summary::class, 'IntakeSummary')]
-    public function undo(Request $request, Intake $intake, Summary $summary, Undoing $undoing, LoadQueue $queue): JsonResponse
+    public function undo(UndoRequest $request, Intake $intake, Summary $summary, Undoing $undoing, LoadQueue $queue): JsonResponse
     {
-        $this->authorize('update', $intake);
         $this->mustBeIn($intake);
         $this->mustBeAlone($queue);
-        $undoing->begin($intake, Undoing::UNDO, $this->chosenRows($request, $intake), $request->user());
+        $undoing->begin($intake, Undoing::UNDO, $this->cameIn($request->rows(), $intake, $undoing), $request->user());
         CarryOn::dispatch($intake->id);
 
         return response()->json($summary->of($intake));
@@ -250,25 +243,15 @@ final class LoadController extends Controller
         );
     }
 
-    /** @return ?list<int> numbers of rows, in the address as "2,5,7" */
-    private function chosenRows(Request $request, Intake $intake): ?array
+    /**
+     * @param  ?list<int>  $rows
+     * @return ?list<int> the same
+     */
+    private function cameIn(?array $rows, Intake $intake, Undoing $undoing): ?array
     {
-        if (is_string($request->query('rows'))) {
-            $request->merge(['rows' => explode(',', $request->query('rows'))]);
-        }
-        $data = $request->validate(['rows' => ['sometimes', 'array', 'min:1', 'max:1000'], 'rows.*' => ['integer']]);
-        if (!isset($data['rows'])) {
-            return null;
-        }
-        abort_unless($intake->state === IntakeState::Loaded, 409, 'Single rows can be taken back once the intake is loaded.');
-        $rows = array_values(array_unique(array_map(intval(...), $data['rows'])));
+        abort_if($rows !== null && $intake->state !== IntakeState::Loaded, 409, 'Single rows can be taken back once the intake is loaded.');
         abort_unless(
-            DB::table('intake_outcomes')
-                ->where('intake_id', $intake->id)
-                ->whereIn('number', $rows)
-                ->whereIn('outcome', ['new', 'updated', 'unchanged'])
-                ->distinct()
-                ->count('number') === count($rows),
+            $rows === null || $undoing->cameIn($intake, $rows),
             422,
             'Some of these rows did not come in, or were taken back already.',
         );

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace App\Intakes\Http;
 
+use App\Intakes\Http\Requests\ApplyPlanRequest;
+use App\Intakes\Http\Requests\PlanFileRequest;
+use App\Intakes\Http\Requests\PlanRequest;
+use App\Intakes\Http\Requests\SavePlanRequest;
 use App\Intakes\Intake;
 use App\Intakes\Plans\ColumnView;
 use App\Intakes\Plans\PlanFile;
@@ -14,7 +18,6 @@ use App\Support\Http\JsonMap;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
-use Illuminate\Validation\Rule;
 use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\PlanDifference;
 use PineSieve\Core\Columns\SuccessorPlan;
@@ -69,10 +72,9 @@ final class PlanController extends Controller
 
     /** Brings a plan in from a file. */
     #[Answers(self::class, 'SavedPlanRow')]
-    public function store(Request $request, PlanFile $file): JsonResponse
+    public function store(PlanFileRequest $request, PlanFile $file): JsonResponse
     {
-        $this->authorize('create', SavedPlan::class);
-        $data = $request->validate(['content' => ['required', 'string', 'max:5000000'], 'name' => ['nullable', 'string', 'max:120']]);
+        $data = $request->validated();
         $plan = $file->read($data['content'], $data['name'] ?? null);
         abort_if(
             SavedPlan::query()->where('name', $plan->name)->exists(),
@@ -86,13 +88,9 @@ final class PlanController extends Controller
     }
 
     #[Answers(self::class, 'SavedPlanRow')]
-    public function update(Request $request, SavedPlan $plan, PlanFile $file): JsonResponse
+    public function update(PlanRequest $request, SavedPlan $plan, PlanFile $file): JsonResponse
     {
-        $this->authorize('create', SavedPlan::class);
-        $data = $request->validate([
-            'name' => ['sometimes', 'string', 'max:120', Rule::unique('column_plans', 'name')->ignore($plan->id)],
-            'content' => ['sometimes', 'string', 'max:5000000'],
-        ]);
+        $data = $request->validated();
         if (isset($data['content'])) {
             $plan->plan = $file->read($data['content'], $plan->name)->plan;
         }
@@ -145,10 +143,9 @@ final class PlanController extends Controller
 
     /** Keeps the plan of an intake under a name. */
     #[Answers(self::class, 'PlanSaved')]
-    public function save(Request $request, Intake $intake): JsonResponse
+    public function save(SavePlanRequest $request, Intake $intake): JsonResponse
     {
-        $this->authorize('create', SavedPlan::class);
-        $data = $request->validate(['name' => ['required', 'string', 'max:120']]);
+        $data = $request->validated();
         abort_unless($intake->columnPlan()->isSettled(), 422, 'Some columns are not settled yet. Settle them, then save the plan.');
         SavedPlan::query()->updateOrCreate(
             ['name' => trim($data['name'])],
@@ -162,11 +159,10 @@ final class PlanController extends Controller
 
     /** Puts a saved plan to the file of an intake; what differs is kept and shown. */
     #[Answers(self::class, 'PlanApplied')]
-    public function apply(Request $request, Intake $intake): JsonResponse
+    public function apply(ApplyPlanRequest $request, Intake $intake): JsonResponse
     {
-        $this->authorize('update', $intake);
         $intake->mustBeOpen();
-        $data = $request->validate(['name' => ['required', 'string', 'exists:column_plans,name']]);
+        $data = $request->validated();
         $saved = SavedPlan::query()->where('name', $data['name'])->firstOrFail();
         $successor = SuccessorPlan::of($saved->columnPlan(), $intake->columnPlan(), $intake->columnProfiles(), $saved->name);
         $intake->setColumnPlan($successor->plan);

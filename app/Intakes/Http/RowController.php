@@ -11,16 +11,22 @@ use App\Intakes\Decisions\Revision;
 use App\Intakes\Decisions\RowList;
 use App\Intakes\Decisions\RowView;
 use App\Intakes\Decisions\UnsureGroups;
+use App\Intakes\Http\Requests\AddressesRequest;
+use App\Intakes\Http\Requests\BlankRequest;
+use App\Intakes\Http\Requests\DecideGroupRequest;
+use App\Intakes\Http\Requests\DecisionRequest;
+use App\Intakes\Http\Requests\LeaveOutRequest;
+use App\Intakes\Http\Requests\MatchesRequest;
+use App\Intakes\Http\Requests\PreviewRequest;
+use App\Intakes\Http\Requests\ProblemsRequest;
+use App\Intakes\Http\Requests\TakeBackRequest;
 use App\Intakes\Intake;
 use App\Intakes\IntakeState;
 use App\Intakes\Summary;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Validation\Rule;
-use PineSieve\Core\Changes\Outcome;
 
 /**
  * The rows of an intake stage by stage: their problems, matches, addresses and planned changes, and what people decide about them.
@@ -50,25 +56,18 @@ final class RowController extends Controller
 
     /** The values that have one kind of problem, each with its rows. */
     #[Answers(ProblemList::class, 'ProblemValues')]
-    public function problems(Request $request, Intake $intake, ProblemList $list): JsonResponse
+    public function problems(ProblemsRequest $request, Intake $intake, ProblemList $list): JsonResponse
     {
-        $this->authorize('viewRows', [Intake::class, $intake]);
-        $data = $request->validate([
-            'code' => ['required', 'string'],
-            'field' => ['required', 'string'],
-            'column' => ['nullable', 'integer'],
-            'warned' => ['nullable', Rule::in(['1'])],
-        ]);
+        $data = $request->validated();
         $column = isset($data['column']) ? (int) $data['column'] : null;
 
         return response()->json($list->values($intake, $data['code'], $data['field'], $column, !isset($data['warned'])));
     }
 
     #[Answers(RowList::class, 'MatchPage')]
-    public function matches(Request $request, Intake $intake, RowList $list): JsonResponse
+    public function matches(MatchesRequest $request, Intake $intake, RowList $list): JsonResponse
     {
-        $this->authorize('viewRows', [Intake::class, $intake]);
-        $show = $request->validate(['show' => ['nullable', Rule::in(RowList::MATCHES)]])['show'] ?? 'unsure';
+        $show = $request->validated('show') ?? 'unsure';
 
         return response()->json($list->matches($intake, $show, (int) $request->query('after', '0')));
     }
@@ -84,11 +83,10 @@ final class RowController extends Controller
 
     /** Decides all unsure rows of a group as one. */
     #[Answers(self::class, 'DecidedGroup')]
-    public function decideGroup(Request $request, Intake $intake, UnsureGroups $groups, Summary $summary): JsonResponse
+    public function decideGroup(DecideGroupRequest $request, Intake $intake, UnsureGroups $groups, Summary $summary): JsonResponse
     {
-        $this->authorize('update', $intake);
         $this->mustBeReady($intake);
-        $data = $request->validate(['why' => ['present', 'string', 'max:190'], 'to' => ['required', Rule::in(['same', 'new'])]]);
+        $data = $request->validated();
         $decided = $groups->decide($intake, $data['why'], $data['to'] === 'same', $request->user()?->id);
 
         return response()->json([...$decided, 'intake' => $summary->of($intake->refresh())]);
@@ -103,46 +101,26 @@ final class RowController extends Controller
     }
 
     #[Answers(RowList::class, 'AddressPage')]
-    public function addresses(Request $request, Intake $intake, RowList $list): JsonResponse
+    public function addresses(AddressesRequest $request, Intake $intake, RowList $list): JsonResponse
     {
-        $this->authorize('viewRows', [Intake::class, $intake]);
-        $show = $request->validate(['show' => ['nullable', Rule::in(['ask', 'accepted', 'kept', 'same'])]])['show'] ?? 'ask';
+        $show = $request->validated('show') ?? 'ask';
 
         return response()->json($list->addresses($intake, $show, (int) $request->query('after', '0')));
     }
 
     /** The planned changes: what loading would write, row by row. */
     #[Answers(RowList::class, 'PreviewPage')]
-    public function preview(Request $request, Intake $intake, RowList $list): JsonResponse
+    public function preview(PreviewRequest $request, Intake $intake, RowList $list): JsonResponse
     {
-        $this->authorize('viewRows', [Intake::class, $intake]);
-        $outcome = $request->validate(['outcome' => ['required', Rule::enum(Outcome::class)]])['outcome'];
+        $outcome = $request->validated('outcome');
 
         return response()->json($list->preview($intake, $outcome, (int) $request->query('after', '0')));
     }
 
     #[Answers(Summary::class, 'IntakeSummary')]
-    public function edit(Request $request, Intake $intake, Revision $revision, Summary $summary): JsonResponse
+    public function edit(DecisionRequest $request, Intake $intake, Revision $revision, Summary $summary): JsonResponse
     {
-        $this->authorize('update', $intake);
-        $data = $request->validate([
-            'kind' => ['required', Rule::in(['cell', 'value', 'row', 'match', 'address', 'pass'])],
-            'number' => [
-                'required_unless:kind,value,address',
-                'nullable',
-                'integer',
-                Rule::exists('intake_rows', 'number')->where('intake_id', $intake->id),
-            ],
-            'column' => [
-                'required_if:kind,cell,value',
-                'nullable',
-                'integer',
-                'min:0',
-                'max:' . max(0, count($intake->columnPlan()->choices) - 1),
-            ],
-            'from' => ['required_if:kind,value', 'nullable', 'string', 'max:5000'],
-            'to' => ['present', 'nullable', 'string', 'max:5000'],
-        ]);
+        $data = $request->validated();
         $to = (string) $data['to'];
         $allowed = match ($data['kind']) {
             'row' => in_array($to, ['hold', 'out', 'in'], true),
@@ -185,15 +163,10 @@ final class RowController extends Controller
 
     /** Brings the rows that have one kind of problem in without the values that have it. */
     #[Answers(Summary::class, 'IntakeSummary')]
-    public function blank(Request $request, Intake $intake, Revision $revision, Summary $summary): JsonResponse
+    public function blank(BlankRequest $request, Intake $intake, Revision $revision, Summary $summary): JsonResponse
     {
-        $this->authorize('update', $intake);
         $this->mustBeReady($intake);
-        $data = $request->validate([
-            'code' => ['required', 'string'],
-            'field' => ['required', 'string'],
-            'column' => ['required', 'integer'],
-        ]);
+        $data = $request->validated();
         $revision->blank($intake, $data['code'], $data['field'], (int) $data['column'], $request->user()?->id);
 
         return response()->json($summary->of($intake->refresh()));
@@ -201,11 +174,10 @@ final class RowController extends Controller
 
     /** Leaves the rows out that have one kind of problem. */
     #[Answers(Summary::class, 'IntakeSummary')]
-    public function leaveOut(Request $request, Intake $intake, Revision $revision, Summary $summary): JsonResponse
+    public function leaveOut(LeaveOutRequest $request, Intake $intake, Revision $revision, Summary $summary): JsonResponse
     {
-        $this->authorize('update', $intake);
         $this->mustBeReady($intake);
-        $data = $request->validate(['code' => ['required', 'string'], 'field' => ['required', 'string']]);
+        $data = $request->validated();
         $revision->leaveOut($intake, $data['code'], $data['field'], $request->user()?->id);
 
         return response()->json($summary->of($intake->refresh()));
@@ -213,11 +185,10 @@ final class RowController extends Controller
 
     /** Takes back the latest decision of a kind. */
     #[Answers(self::class, 'TakenBack')]
-    public function takeBack(Request $request, Intake $intake, Revision $revision, Summary $summary): JsonResponse
+    public function takeBack(TakeBackRequest $request, Intake $intake, Revision $revision, Summary $summary): JsonResponse
     {
-        $this->authorize('update', $intake);
         $this->mustBeReady($intake);
-        $kind = $request->validate(['kind' => ['required', Rule::in(['cell', 'value', 'row', 'match', 'address'])]])['kind'];
+        $kind = $request->validated('kind');
         $number = $revision->takeBack($intake, $kind);
 
         return response()->json(['number' => $number, 'intake' => $summary->of($intake->refresh())]);

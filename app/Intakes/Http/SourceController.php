@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Intakes\Http;
 
 use App\Intakes\CarryOn;
+use App\Intakes\Http\Requests\SourceRequest;
+use App\Intakes\Http\Requests\SourceRowsRequest;
 use App\Intakes\Intake;
 use App\Intakes\IntakeState;
 use App\Intakes\Sources\SourceStore;
@@ -13,10 +15,7 @@ use App\Intakes\Summary;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
-use Illuminate\Validation\Rule;
 use PineSieve\Core\Reading\CannotRead;
-use PineSieve\Core\Reading\Dialect;
 use PineSieve\Core\Reading\Encoding;
 use PineSieve\Core\Reading\HeaderRow;
 use PineSieve\Core\Reading\SourceFormat;
@@ -36,11 +35,10 @@ final class SourceController extends Controller
     private const PAGE = 200;
 
     #[Answers(self::class, 'SourceView')]
-    public function show(Request $request, Intake $intake, SourceStore $sources, StagedRows $staged): JsonResponse
+    public function show(SourceRowsRequest $request, Intake $intake, SourceStore $sources, StagedRows $staged): JsonResponse
     {
-        $this->authorize('viewRows', [Intake::class, $intake]);
         $after = (int) $request->query('after', '0');
-        $sort = $request->validate(['sort' => ['nullable', 'integer', 'min:0', 'max:16384'], 'descending' => ['nullable', 'boolean']]);
+        $sort = $request->validated();
         $rows = [];
         if (isset($sort['sort'])) {
             $rows = $staged->sorted($intake->id, (int) $sort['sort'], (bool) ($sort['descending'] ?? false), self::PAGE);
@@ -68,23 +66,15 @@ final class SourceController extends Controller
     }
 
     #[Answers(Summary::class, 'IntakeSummary')]
-    public function update(Request $request, Intake $intake, SourceStore $sources, Summary $summary): JsonResponse
+    public function update(SourceRequest $request, Intake $intake, SourceStore $sources, Summary $summary): JsonResponse
     {
-        $this->authorize('update', $intake);
         abort_unless(
             $intake->state->isOpen() || $intake->state === IntakeState::Failed,
             409,
             'This intake is being worked on or was loaded already, so its source can\'t be read anew.',
         );
         abort_if($intake->trial !== null, 409, 'A trial of this intake is in already. Undo the trial before the source is read anew.');
-        $data = $request->validate([
-            'sheets_read' => ['sometimes', 'array', 'min:1', 'max:200'],
-            'sheets_read.*' => ['string', 'distinct', Rule::in($intake->sheets)],
-            'fill_merged' => ['sometimes', 'boolean'],
-            'encoding' => ['sometimes', Rule::enum(Encoding::class)],
-            'delimiter' => ['sometimes', Rule::in(Dialect::DELIMITERS)],
-            'header_row' => ['sometimes', 'nullable', 'integer', 'min:0', 'max:1000000'],
-        ]);
+        $data = $request->validated();
         if (!array_key_exists('header_row', $data) && array_diff(array_keys($data), ['fill_merged']) !== []) {
             // Another sheet or another way of reading has its header elsewhere.
             $data['header_row'] = null;

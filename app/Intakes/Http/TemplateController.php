@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace App\Intakes\Http;
 
-use App\Intakes\Intake;
+use App\Intakes\Http\Requests\TemplateRequest;
 use App\Intakes\Sources\TemplateFile;
 use App\Support\Http\Controller;
-use Illuminate\Http\Request;
-use Illuminate\Validation\Rule;
 use PineSieve\Core\Columns\Template;
 use PineSieve\Core\Standards\FieldCatalog;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -16,16 +14,9 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** A sheet to fill in, with the columns that one chooses. */
 final class TemplateController extends Controller
 {
-    public function __invoke(Request $request, FieldCatalog $catalog, TemplateFile $file): StreamedResponse
+    public function __invoke(TemplateRequest $request, FieldCatalog $catalog, TemplateFile $file): StreamedResponse
     {
-        $this->authorize('create', Intake::class);
-        $data = $request->validate([
-            'format' => ['required', Rule::in(['xlsx', 'csv'])],
-            'fields' => ['required', 'array', 'min:1', 'max:200'],
-            'fields.*' => ['string', 'distinct'],
-            'repeat' => ['sometimes', 'array'],
-            'repeat.*' => ['integer', 'min:1', 'max:' . Template::MOST],
-        ]);
+        $data = $request->validated();
         $template = Template::of($catalog, array_values($data['fields']), array_map(intval(...), $data['repeat'] ?? []));
         if ($data['format'] === 'csv') {
             return response()->streamDownload(

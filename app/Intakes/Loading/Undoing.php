@@ -223,6 +223,21 @@ final readonly class Undoing implements LongWork
     }
 
     /**
+     * Whether all of these rows came in and are in still.
+     *
+     * @param  list<int>  $rows  numbers, each once
+     */
+    public function cameIn(Intake $intake, array $rows): bool
+    {
+        return DB::table('intake_outcomes')
+            ->where('intake_id', $intake->id)
+            ->whereIn('number', $rows)
+            ->whereIn('outcome', ['new', 'updated', 'unchanged'])
+            ->distinct()
+            ->count('number') === count($rows);
+    }
+
+    /**
      * What taking back would do, without doing it.
      *
      * @param  ?list<int>  $rows  numbers; null for all

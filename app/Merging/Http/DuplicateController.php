@@ -15,8 +15,16 @@ use App\Duplicates\SharedHomes;
 use App\Merging\DecideRound;
 use App\Merging\DuplicateRound;
 use App\Merging\Households;
+use App\Merging\Http\Requests\ClaimRequest;
+use App\Merging\Http\Requests\DecideGroupRequest;
+use App\Merging\Http\Requests\DuplicatesRequest;
+use App\Merging\Http\Requests\MergeCertainRequest;
+use App\Merging\Http\Requests\NoHouseholdRequest;
+use App\Merging\Http\Requests\ReviewFieldsRequest;
+use App\Merging\Http\Requests\SearchRequest;
+use App\Merging\Http\Requests\SearchScheduleRequest;
+use App\Merging\Http\Requests\SupportersRequest;
 use App\Merging\MergeCertain;
-use App\Merging\Merges;
 use App\Merging\MergeView;
 use App\Merging\PairGroups;
 use App\Records\Supporter;
@@ -26,7 +34,6 @@ use App\Support\Http\Controller;
 use App\Supporters\NotKept;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Validation\Rule;
 use PineSieve\Core\Matching\Rules\Certainty;
 use PineSieve\Core\Merging\CannotMerge;
 use PineSieve\Core\Merging\MergePolicy;
@@ -78,13 +85,9 @@ final class DuplicateController extends Controller
     ) {}
 
     #[Answers(self::class, 'DuplicatePage')]
-    public function index(Request $request): JsonResponse
+    public function index(DuplicatesRequest $request): JsonResponse
     {
-        $this->authorize('merge');
-        $data = $request->validate([
-            'show' => ['nullable', Rule::in(['certain', 'review', 'homes'])],
-            'page' => ['nullable', 'integer', 'min:1'],
-        ]);
+        $data = $request->validated();
         $show = $data['show'] ?? '';
         $list = $show === 'homes' ? $this->homes->list : $this->list;
 
@@ -99,16 +102,9 @@ final class DuplicateController extends Controller
     }
 
     #[Answers(DuplicateSearch::class, 'SearchShown')]
-    public function search(Request $request): JsonResponse
+    public function search(SearchRequest $request): JsonResponse
     {
-        $this->authorize('merge');
-        $scope = $request->validate([
-            'kind' => ['sometimes', Rule::in(['all', 'group', 'search', 'ids', DuplicateSearch::CHANGED])],
-            'group' => ['required_if:kind,group', 'string', 'max:120'],
-            'search' => ['required_if:kind,search', 'integer', 'exists:saved_searches,id'],
-            'ids' => ['required_if:kind,ids', 'array', 'min:1', 'max:100000'],
-            'ids.*' => ['integer', 'min:1'],
-        ]);
+        $scope = $request->validated();
         abort_if(DuplicateSearch::underWay() !== null, 409, 'A search is under way already.');
         $search = DuplicateSearch::query()
             ->create(['state' => 'waiting', 'scope' => $scope === [] ? null : $scope, 'user_id' => $request->user()?->id])
@@ -120,10 +116,9 @@ final class DuplicateController extends Controller
 
     /** Whether the database is searched by itself, each night or each week. */
     #[Answers(self::class, 'SearchScheduleKept')]
-    public function schedule(Request $request): JsonResponse
+    public function schedule(SearchScheduleRequest $request): JsonResponse
     {
-        $this->authorize('merge');
-        $every = $request->validate(['every' => ['required', Rule::in(array_keys(SearchSchedule::EVERY))]])['every'];
+        $every = $request->validated('every');
         SearchSchedule::keep($every);
         Audit::note(
             Audit::MERGE,
@@ -137,13 +132,9 @@ final class DuplicateController extends Controller
 
     /** Which fields a person reviews duplicates by, and in what order; none for all. */
     #[Answers(self::class, 'ReviewFields')]
-    public function fields(Request $request): JsonResponse
+    public function fields(ReviewFieldsRequest $request): JsonResponse
     {
-        $this->authorize('merge');
-        $fields = $request->validate([
-            'fields' => ['present', 'array', 'max:60'],
-            'fields.*' => ['string', 'distinct', Rule::in(array_column($this->view->columns(), 'column'))],
-        ])['fields'];
+        $fields = $request->validated('fields');
         $request
             ->user()
             ?->forceFill(['review_fields' => $fields === [] ? null : $fields])
@@ -154,10 +145,9 @@ final class DuplicateController extends Controller
 
     /** Says that someone looks at a cluster, so that nobody else decides on it meanwhile. */
     #[Answers(self::class, 'Claimed')]
-    public function claim(Request $request, Claims $claims): JsonResponse
+    public function claim(ClaimRequest $request, Claims $claims): JsonResponse
     {
-        $this->authorize('merge');
-        $cluster = (int) $request->validate(['cluster' => ['required', 'integer', 'min:1']])['cluster'];
+        $cluster = (int) $request->validated('cluster');
 
         return response()->json(['looked_at_by' => $claims->claim($cluster, (int) $request->user()?->id, self::CLAIMED)]);
     }
@@ -172,10 +162,9 @@ final class DuplicateController extends Controller
     }
 
     #[Answers(self::class, 'MergesBegun')]
-    public function mergeCertain(Request $request): JsonResponse
+    public function mergeCertain(MergeCertainRequest $request): JsonResponse
     {
-        $this->authorize('merge');
-        $data = $request->validate(['total' => ['required', 'integer', 'min:1'], 'policy' => ['array']]);
+        $data = $request->validated();
         $policy = MergePolicy::fromArray($data['policy'] ?? []);
         $total = $this->list->sample(0)['total'];
         abort_if($total !== (int) $data['total'], 409, "There are {$total} by now. Look at some of them again.");
@@ -196,14 +185,9 @@ final class DuplicateController extends Controller
     }
 
     #[Answers(DuplicateRound::class, 'RoundShown')]
-    public function decideGroup(Request $request, PairGroups $groups): JsonResponse
+    public function decideGroup(DecideGroupRequest $request, PairGroups $groups): JsonResponse
     {
-        $this->authorize('merge');
-        $data = $request->validate([
-            'why' => ['present', 'string', 'max:190'],
-            'to' => ['required', Rule::in(['same', 'apart'])],
-            'total' => ['required', 'integer', 'min:1'],
-        ]);
+        $data = $request->validated();
         $busy = DuplicateRound::query()
             ->whereIn('state', [DuplicateRound::WORKING, DuplicateRound::TAKING_BACK])
             ->exists();
@@ -255,10 +239,9 @@ final class DuplicateController extends Controller
     }
 
     #[Answers(self::class, 'SaidApart')]
-    public function notTheSame(Request $request): JsonResponse
+    public function notTheSame(SupportersRequest $request): JsonResponse
     {
-        $this->authorize('merge');
-        [$supporters, $ofHomes] = $this->asked($request);
+        [$supporters, $ofHomes] = [$request->supporters(), $request->ofHomes()];
         $said = $this->decisions->notTheSame($supporters, $request->user()?->id, $ofHomes);
         Audit::note(Audit::MERGE, 'Said that supporters ' . implode(', ', $supporters) . ' are not the same');
 
@@ -267,10 +250,9 @@ final class DuplicateController extends Controller
 
     /** People who are not the same but live together become members of a household. */
     #[Answers(self::class, 'MadeHousehold')]
-    public function household(Request $request, Households $households): JsonResponse
+    public function household(SupportersRequest $request, Households $households): JsonResponse
     {
-        $this->authorize('merge');
-        [$supporters, $ofHomes] = $this->asked($request);
+        [$supporters, $ofHomes] = [$request->supporters(), $request->ofHomes()];
         try {
             $made = $households->of($supporters, $request->user(), FieldAccess::ofUser(), $ofHomes);
         } catch (CannotMerge $error) {
@@ -284,17 +266,9 @@ final class DuplicateController extends Controller
 
     /** Takes a household back that was made just now. */
     #[Answers(self::class, 'HouseholdGone')]
-    public function noHousehold(Request $request, int $household, Households $households): JsonResponse
+    public function noHousehold(NoHouseholdRequest $request, int $household, Households $households): JsonResponse
     {
-        $this->authorize('merge');
-        $data = $request->validate([
-            'supporters' => ['required', 'array', 'min:2', 'max:' . Merges::MOST],
-            'supporters.*' => ['integer', 'distinct'],
-            'act' => ['present', 'nullable', 'integer', 'min:1'],
-            'said' => ['present', 'array', 'max:200'],
-            'said.*' => ['array', 'size:2'],
-            'said.*.*' => ['integer', 'in_array:supporters.*'],
-        ]);
+        $data = $request->validated();
         try {
             $households->takeBack(
                 $household,
@@ -325,18 +299,6 @@ final class DuplicateController extends Controller
         abort_unless($this->decisions->withdraw($one, $other), 404, 'Nobody has said that these two are not the same.');
 
         return response()->json(['withdrawn' => true]);
-    }
-
-    /** @return array{list<int>, bool} those of whom something is said, and whether they were looked at as people who live together */
-    private function asked(Request $request): array
-    {
-        $data = $request->validate([
-            'supporters' => ['required', 'array', 'min:2', 'max:' . Merges::MOST],
-            'supporters.*' => ['integer', 'distinct', 'exists:supporters,id'],
-            'homes' => ['boolean'],
-        ]);
-
-        return [array_map(intval(...), array_values($data['supporters'])), (bool) ($data['homes'] ?? false)];
     }
 
     /** @return array{certain: int, review: int, homes: int} clusters of each */

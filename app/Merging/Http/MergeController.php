@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Merging\Http;
 
+use App\Merging\Http\Requests\MergeRequest;
+use App\Merging\Http\Requests\PolicyRequest;
+use App\Merging\Http\Requests\TakeApartRequest;
 use App\Merging\Merges;
 use App\Merging\MergeView;
 use App\Merging\SavedMergePolicy;
@@ -13,14 +16,10 @@ use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use PineSieve\Core\Changes\LeftAsItIs;
-use PineSieve\Core\Merging\CannotMerge;
 use PineSieve\Core\Merging\FieldRule;
 use PineSieve\Core\Merging\MergePolicy;
 use PineSieve\Core\Merging\SurvivorRule;
-use PineSieve\Core\Standards\FieldPlace;
-use PineSieve\Core\Standards\Standards;
 
 /**
  * Several supporters become one, after a look at what they become; and one is taken apart again.
@@ -59,22 +58,20 @@ final class MergeController extends Controller
     public function __construct(private readonly Merges $merges, private readonly MergeView $view) {}
 
     #[Answers(self::class, 'MergePreview')]
-    public function preview(Request $request): JsonResponse
+    public function preview(MergeRequest $request): JsonResponse
     {
-        $this->authorize('merge');
-        [$supporters, $policy, $survivor, $typed] = $this->asked($request);
-        $candidates = $this->merges->candidates($supporters);
+        [$policy, $survivor, $typed] = [$request->policy(), $request->survivor(), $request->typed()];
+        $candidates = $this->merges->candidates($request->supporters());
         $plan = $this->merges->plan($candidates, $policy, $survivor, $typed);
 
         return response()->json([...$this->view->of($candidates, $plan), 'policy' => self::policy($policy)]);
     }
 
     #[Answers(self::class, 'MergeShown')]
-    public function store(Request $request): JsonResponse
+    public function store(MergeRequest $request): JsonResponse
     {
-        $this->authorize('merge');
-        [$supporters, $policy, $survivor, $typed] = $this->asked($request);
-        $merge = $this->merges->merge($supporters, $policy, $survivor, $typed, $request->user());
+        [$policy, $survivor, $typed] = [$request->policy(), $request->survivor(), $request->typed()];
+        $merge = $this->merges->merge($request->supporters(), $policy, $survivor, $typed, $request->user());
 
         return response()->json($this->shown($merge), 201);
     }
@@ -96,10 +93,9 @@ final class MergeController extends Controller
     }
 
     #[Answers(self::class, 'TakenApart')]
-    public function apart(Request $request, Merge $merge): JsonResponse
+    public function apart(TakeApartRequest $request, Merge $merge): JsonResponse
     {
-        $this->authorize('merge');
-        $data = $request->validate(['given' => ['array', 'max:5000'], 'given.*' => ['integer']]);
+        $data = $request->validated();
         $unmerge = $this->merges->apart($merge, array_map(intval(...), $data['given'] ?? []), $request->user());
 
         return response()->json([
@@ -127,10 +123,9 @@ final class MergeController extends Controller
     }
 
     #[Answers(self::class, 'SavedPolicy')]
-    public function storePolicy(Request $request): JsonResponse
+    public function storePolicy(PolicyRequest $request): JsonResponse
     {
-        $this->authorize('merge');
-        $data = $request->validate(['name' => ['required', 'string', 'max:120'], 'policy' => ['required', 'array']]);
+        $data = $request->validated();
         $policy = MergePolicy::fromArray($data['policy']);
         $kept = SavedMergePolicy::query()->updateOrCreate(
             ['name' => trim($data['name'])],
@@ -150,60 +145,6 @@ final class MergeController extends Controller
         $policy->delete();
 
         return response()->json(['dropped' => $policy->name]);
-    }
-
-    /** @return array{list<int>, MergePolicy, ?int, array<string, string>} */
-    private function asked(Request $request): array
-    {
-        $data = $request->validate([
-            'supporters' => ['required', 'array', 'min:2', 'max:' . Merges::MOST],
-            'supporters.*' => ['integer', 'min:1', 'distinct'],
-            'survivor' => ['nullable', 'integer'],
-            'policy' => ['array'],
-            'typed' => ['array', 'max:200'],
-            'typed.*' => ['present', 'nullable', 'string', 'max:5000'],
-        ]);
-
-        return [
-            array_map(intval(...), array_values($data['supporters'])),
-            MergePolicy::fromArray($data['policy'] ?? []),
-            isset($data['survivor']) ? (int) $data['survivor'] : null,
-            $this->typed($data['typed'] ?? []),
-        ];
-    }
-
-    /**
-     * What a person typed is held against the formats of its fields like everything else.
-     *
-     * @param  array<string, ?string>  $typed
-     * @return array<string, string>
-     */
-    private function typed(array $typed): array
-    {
-        $standards = app(Standards::class);
-        $read = [];
-        foreach ($typed as $column => $value) {
-            $field = str_starts_with($column, 'custom.') ? $column : FieldPlace::field('supporter', $column);
-            if ($field === null || $field === 'kind' || !$standards->catalog->has($field)) {
-                throw new CannotMerge("There is no field \"{$column}\" of a supporter.");
-            }
-            $lines = array_map(
-                static fn(string $line) => $standards->formats->of($standards->catalog->field($field))->read($line),
-                trim((string) $value) === ''
-                    ? []
-                    : ($standards->catalog->field($field)->type->isList()
-                        ? explode("\n", trim((string) $value))
-                        : [trim((string) $value)]),
-            );
-            foreach ($lines as $line) {
-                if ($line->fault !== null) {
-                    throw new CannotMerge("{$standards->catalog->field($field)->label}: {$line->fault->reason}. {$line->fault->remedy}.");
-                }
-            }
-            $read[$column] = implode("\n", array_column($lines, 'value'));
-        }
-
-        return $read;
     }
 
     /** @return PolicyShown with the fields as an object, however few they are */

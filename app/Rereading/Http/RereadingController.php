@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace App\Rereading\Http;
 
+use App\Intakes\Intake;
+use App\Records\Supporter;
+use App\Rereading\Http\Requests\RereadingsRequest;
+use App\Rereading\Http\Requests\RereadRowsRequest;
 use App\Rereading\ReadAgain;
 use App\Rereading\Reread;
 use App\Rereading\Rereadings;
 use App\Standards\FieldAccess;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
-use App\Support\Lists;
 use App\Supporters\ChangeWords;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
-use Illuminate\Validation\Rule;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Subject;
@@ -43,10 +44,9 @@ final class RereadingController extends Controller
     public function __construct(private readonly Rereadings $rereadings) {}
 
     #[Answers(self::class, 'RereadPage')]
-    public function index(Request $request, ChangeWords $words): JsonResponse
+    public function index(RereadingsRequest $request, ChangeWords $words): JsonResponse
     {
-        $this->authorize('edit-records');
-        $data = $request->validate(['kind' => ['nullable', Rule::enum(RereadKind::class)], 'after' => ['nullable', 'integer', 'min:0']]);
+        $data = $request->validated();
         $sight = FieldAccess::ofUser();
         $kinds = Rereadings::visible($sight);
         $wanted = RereadKind::tryFrom($data['kind'] ?? '');
@@ -57,8 +57,8 @@ final class RereadingController extends Controller
             ->orderBy('rereadings.id')
             ->limit(self::PAGE)
             ->get();
-        $names = DB::table('supporters')->whereIn('id', $rows->pluck('supporter_id'))->pluck('display_name', 'id');
-        $files = DB::table('intakes')->whereIn('id', $rows->pluck('intake_id'))->pluck('name', 'id');
+        $names = Supporter::query()->whereIn('id', $rows->pluck('supporter_id'))->pluck('display_name', 'id');
+        $files = Intake::query()->whereIn('id', $rows->pluck('intake_id'))->pluck('name', 'id');
         $last = Reread::latestOne();
 
         return response()->json([
@@ -104,33 +104,14 @@ final class RereadingController extends Controller
     }
 
     #[Answers(self::class, 'RereadTaken')]
-    public function take(Request $request): JsonResponse
+    public function take(RereadRowsRequest $request): JsonResponse
     {
-        [$kind, $ids] = $this->chosen($request);
-
-        return response()->json($this->rereadings->take($kind, $ids, $request->user(), FieldAccess::ofUser()));
+        return response()->json($this->rereadings->take($request->kind(), $request->ids(), $request->user(), FieldAccess::ofUser()));
     }
 
     #[Answers(self::class, 'RereadLeft')]
-    public function leave(Request $request): JsonResponse
+    public function leave(RereadRowsRequest $request): JsonResponse
     {
-        [$kind, $ids] = $this->chosen($request);
-
-        return response()->json(['left' => $this->rereadings->leave($kind, $ids)]);
-    }
-
-    /** @return array{RereadKind, ?list<int>} */
-    private function chosen(Request $request): array
-    {
-        $this->authorize('edit-records');
-        $data = $request->validate([
-            'kind' => ['required', Rule::enum(RereadKind::class)],
-            'ids' => ['nullable', 'array', 'min:1', 'max:1000'],
-            'ids.*' => ['integer', 'min:1'],
-        ]);
-        $kind = RereadKind::from($data['kind']);
-        abort_unless(in_array($kind, Rereadings::visible(FieldAccess::ofUser()), true), 403, 'You may not see these fields.');
-
-        return [$kind, isset($data['ids']) ? Lists::ints($data['ids']) : null];
+        return response()->json(['left' => $this->rereadings->leave($request->kind(), $request->ids())]);
     }
 }

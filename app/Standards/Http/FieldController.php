@@ -11,6 +11,9 @@ use App\Standards\CustomField;
 use App\Standards\FieldAccess;
 use App\Standards\FieldSetting;
 use App\Standards\FillRates;
+use App\Standards\Http\Requests\FieldRequest;
+use App\Standards\Http\Requests\NewFieldRequest;
+use App\Standards\Http\Requests\RetypeRequest;
 use App\Standards\PickLists;
 use App\Standards\Retyping;
 use App\Standards\StandardsStore;
@@ -18,10 +21,8 @@ use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
-use Illuminate\Validation\Rule;
 use PineSieve\Core\Standards\Defaults;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldCatalog;
@@ -157,21 +158,9 @@ final class FieldController extends Controller
 
     /** Makes a field of one's own. */
     #[Answers(self::class, 'PartyField')]
-    public function store(Request $request, FieldCatalog $catalog, PickLists $lists): JsonResponse
+    public function store(NewFieldRequest $request, FieldCatalog $catalog, PickLists $lists): JsonResponse
     {
-        $this->authorize('create', CustomField::class);
-        $data = $request->validate([
-            'label' => ['required', 'string', 'max:120'],
-            'group' => ['nullable', 'string', 'max:60'],
-            'type' => ['required', Rule::in(array_column(FieldType::CUSTOM, 'value'))],
-            'options' => [
-                'array',
-                'max:500',
-                Rule::requiredIf(in_array($request->input('type'), [FieldType::Choice->value, FieldType::Choices->value], true)),
-            ],
-            'options.*' => ['string', 'distinct:ignore_case', 'max:120'],
-            'required' => ['boolean'],
-        ]);
+        $data = $request->validated();
         $this->mustBeFree($data['label'], $catalog, null);
         $field = DB::transaction(function () use ($data, $lists): CustomField {
             $field = CustomField::query()->create([
@@ -202,33 +191,11 @@ final class FieldController extends Controller
     }
 
     #[Answers(self::class, 'PartyField')]
-    public function update(Request $request, string $field, FieldCatalog $catalog): JsonResponse
+    public function update(FieldRequest $request, string $field, FieldCatalog $catalog): JsonResponse
     {
-        $this->authorize('update', CustomField::class);
         $known = $this->known($catalog, $field);
         $own = CustomField::query()->where('key', $field)->first();
-        $data = $request->validate([
-            'label' => ['sometimes', Rule::prohibitedIf($own === null), 'string', 'max:120'],
-            'group' => ['sometimes', Rule::prohibitedIf($own === null), 'string', 'max:60'],
-            'retired' => ['sometimes', Rule::prohibitedIf($own === null), 'boolean'],
-            'see' => ['sometimes', 'nullable', 'array'],
-            'see.roles' => ['array'],
-            'see.roles.*' => [Rule::enum(Role::class)],
-            'see.users' => ['array'],
-            'see.users.*' => ['integer', 'exists:users,id'],
-            'edit' => ['sometimes', 'nullable', 'array'],
-            'edit.roles' => ['array'],
-            'edit.roles.*' => [Rule::enum(Role::class)],
-            'edit.users' => ['array'],
-            'edit.users.*' => ['integer', 'exists:users,id'],
-            'hidden_in' => ['sometimes', 'array'],
-            'hidden_in.*' => [Rule::in(FieldSetting::PLACES)],
-            'open_list' => ['sometimes', 'boolean'],
-            'limits' => ['sometimes', 'array'],
-            'unreadable' => ['sometimes', 'nullable', Rule::enum(Unreadable::class)],
-            'defaults' => ['sometimes', 'array'],
-            'defaults.*' => ['string', 'max:500'],
-        ]);
+        $data = $request->validated();
         foreach (['see', 'edit'] as $what) {
             if (isset($data[$what])) {
                 $data[$what] = ['roles' => array_values($data[$what]['roles'] ?? []), 'users' => array_values($data[$what]['users'] ?? [])];
@@ -282,16 +249,10 @@ final class FieldController extends Controller
 
     /** Gives a custom field another type; without "convert" it only shows what would become of its values. */
     #[Answers(self::class, 'RetypeReport')]
-    public function retype(Request $request, string $field, Retyping $retyping): JsonResponse
+    public function retype(RetypeRequest $request, string $field, Retyping $retyping): JsonResponse
     {
-        $this->authorize('update', CustomField::class);
         $own = CustomField::query()->where('key', $field)->firstOrFail();
-        $data = $request->validate([
-            'type' => ['required', Rule::in(array_column(FieldType::CUSTOM, 'value'))],
-            'options' => ['array', 'max:500'],
-            'options.*' => ['string', 'distinct:ignore_case', 'max:120'],
-            'convert' => ['boolean'],
-        ]);
+        $data = $request->validated();
         $type = FieldType::from($data['type']);
         $isList = in_array($type, [FieldType::Choice, FieldType::Choices], true);
         $options = $isList ? array_values($data['options'] ?? []) : [];

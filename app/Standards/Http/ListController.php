@@ -6,13 +6,15 @@ namespace App\Standards\Http;
 
 use App\Accounts\Audit;
 use App\Standards\CustomField;
+use App\Standards\Http\Requests\ListValueRequest;
+use App\Standards\Http\Requests\MergeValuesRequest;
+use App\Standards\Http\Requests\PickListRequest;
 use App\Standards\NamesValues;
 use App\Standards\PickLists;
 use App\Standards\StandardsStore;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldType;
@@ -49,18 +51,10 @@ final class ListController extends Controller
     }
 
     #[Answers(self::class, 'PickListData')]
-    public function update(Request $request, FieldCatalog $catalog, string $field): JsonResponse
+    public function update(PickListRequest $request, FieldCatalog $catalog, string $field): JsonResponse
     {
-        $this->authorize('update', CustomField::class);
         $known = self::field($catalog, $field);
-        $data = $request->validate([
-            'values' => ['present', 'array', 'max:2000'],
-            'values.*.value' => ['required', 'string', 'max:120'],
-            'values.*.code' => ['nullable', 'string', 'max:40'],
-            'values.*.retired' => ['boolean'],
-            'values.*.spellings' => ['array', 'max:100'],
-            'values.*.spellings.*' => ['string', 'max:120'],
-        ]);
+        $data = $request->validated();
         $this->mustBeClear($data['values']);
         abort_if(
             $data['values'] === [] && in_array($known->type, [FieldType::Choice, FieldType::Choices], true),
@@ -76,11 +70,10 @@ final class ListController extends Controller
 
     /** Adds a value that a file brought, or keeps it as another spelling of one that is there. */
     #[Answers(self::class, 'ListOptions')]
-    public function add(Request $request, FieldCatalog $catalog, string $field): JsonResponse
+    public function add(ListValueRequest $request, FieldCatalog $catalog, string $field): JsonResponse
     {
-        $this->authorize('create', CustomField::class);
         $known = self::field($catalog, $field);
-        $data = $request->validate(['value' => ['required', 'string', 'max:120'], 'means' => ['nullable', 'string', 'max:120']]);
+        $data = $request->validated();
         $means = $data['means'] ?? null;
         $values = array_map(
             static fn(PickValue $value): array => [
@@ -110,15 +103,10 @@ final class ListController extends Controller
 
     /** Makes one value of two, in the list and in every record. */
     #[Answers(self::class, 'MergedList')]
-    public function merge(Request $request, FieldCatalog $catalog, string $field): JsonResponse
+    public function merge(MergeValuesRequest $request, FieldCatalog $catalog, string $field): JsonResponse
     {
-        $this->authorize('update', CustomField::class);
         $known = self::field($catalog, $field);
-        $data = $request->validate([
-            'from' => ['required', 'string', 'max:190', 'different:to'],
-            'to' => ['required', 'string', 'max:190'],
-            'keep_spelling' => ['boolean'],
-        ]);
+        $data = $request->validated();
         $changed = $this->lists->merge($known, $data['from'], $data['to'], $request->user());
         $elsewhere = array_sum(
             array_map(

@@ -7,12 +7,11 @@ namespace App\Standards\Http;
 use App\Accounts\Audit;
 use App\Accounts\Organization;
 use App\Standards\CustomField;
+use App\Standards\Http\Requests\OrganizationRequest;
 use App\Standards\StandardsStore;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
-use Illuminate\Validation\Rule;
 use PineSieve\Core\Addresses\Countries;
 use PineSieve\Core\Gifts\Currency;
 use PineSieve\Core\Standards\Formats\DateOrder;
@@ -55,14 +54,9 @@ final class OrganizationController extends Controller
     }
 
     #[Answers(self::class, 'HomeView')]
-    public function update(Request $request, StandardsStore $store): JsonResponse
+    public function update(OrganizationRequest $request, StandardsStore $store): JsonResponse
     {
-        $this->authorize('update', CustomField::class);
-        $data = $request->validate([
-            'currency' => ['required', Rule::in(Currency::codes())],
-            'country' => ['required', Rule::in(Countries::all())],
-            'dates' => ['required', Rule::enum(DateOrder::class)],
-        ]);
+        $data = $request->validated();
         Organization::keep(new Home($data['currency'], $data['country'], DateOrder::from($data['dates'])));
         Audit::note(
             Audit::STANDARDS,

@@ -15,10 +15,11 @@ use App\Support\Http\JsonMap;
 use App\Supporters\Forms;
 use App\Supporters\GiftForms;
 use App\Supporters\History;
+use App\Supporters\Http\Requests\GiftRequest;
+use App\Supporters\Http\Requests\PutBackRequest;
 use App\Supporters\NotKept;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Forms\Draft;
 use PineSieve\Core\Forms\PlacedProblem;
 use PineSieve\Core\Gifts\GiftKind;
@@ -131,9 +132,7 @@ final class FormController extends Controller
     {
         $this->authorize('edit-records');
         $draft = $this->forms->of($supporter->id, FieldAccess::ofUser()) ?? abort(404);
-        $names = DB::table('supporters')
-            ->whereIn('id', array_column($draft->lists['links'] ?? [], 'other_id'))
-            ->pluck('display_name', 'id');
+        $names = Supporter::query()->whereIn('id', array_column($draft->lists['links'] ?? [], 'other_id'))->pluck('display_name', 'id');
 
         return response()->json(['draft' => $draft->toArray(), 'names' => (object) $names->all(), 'name' => $supporter->display_name]);
     }
@@ -155,11 +154,10 @@ final class FormController extends Controller
     }
 
     #[Answers(History::class, 'HistoryPage')]
-    public function putBack(Request $request, Supporter $supporter, JournalEntry $entry, History $history): JsonResponse
+    public function putBack(PutBackRequest $request, Supporter $supporter, JournalEntry $entry, History $history): JsonResponse
     {
-        $this->authorize('edit-records');
         abort_unless($entry->owner_id === $supporter->id, 404);
-        $asked = $request->validate(['change' => ['required', 'integer', 'min:0'], 'column' => ['nullable', 'string']]);
+        $asked = $request->validated();
         try {
             $history->putBack($entry, (int) $asked['change'], $asked['column'] ?? null, $request->user(), FieldAccess::ofUser());
         } catch (NotKept $error) {
@@ -170,34 +168,24 @@ final class FormController extends Controller
     }
 
     #[Answers(self::class, 'GiftChecked')]
-    public function checkGift(Request $request, Supporter $supporter): JsonResponse
+    public function checkGift(GiftRequest $request, Supporter $supporter): JsonResponse
     {
-        $this->authorize('edit-records');
-
         return response()->json([
             'problems' => self::placed(
-                $this->gifts->problems(
-                    $supporter->id,
-                    $request->integer('gift') ?: null,
-                    $this->written($request, 'values'),
-                    FieldAccess::ofUser(),
-                ),
+                $this->gifts->problems($supporter->id, $request->integer('gift') ?: null, $request->values(), FieldAccess::ofUser()),
             ),
         ]);
     }
 
     #[Answers(self::class, 'GiftKept')]
-    public function storeGift(Request $request, Supporter $supporter): JsonResponse
+    public function storeGift(GiftRequest $request, Supporter $supporter): JsonResponse
     {
-        $this->authorize('edit-records');
-
         return $this->keptGift($request, $supporter->id, null, 201);
     }
 
     #[Answers(self::class, 'GiftKept')]
-    public function updateGift(Request $request, Supporter $supporter, Gift $gift): JsonResponse
+    public function updateGift(GiftRequest $request, Supporter $supporter, Gift $gift): JsonResponse
     {
-        $this->authorize('edit-records');
         abort_unless($gift->supporter_id === $supporter->id, 404);
 
         return $this->keptGift($request, $supporter->id, $gift->id, 200);
@@ -233,14 +221,14 @@ final class FormController extends Controller
         );
     }
 
-    private function keptGift(Request $request, int $supporter, ?int $gift, int $status): JsonResponse
+    private function keptGift(GiftRequest $request, int $supporter, ?int $gift, int $status): JsonResponse
     {
         try {
             $id = $this->gifts->keep(
                 $supporter,
                 $gift,
-                $this->written($request, 'values'),
-                $this->written($request, 'base'),
+                $request->values(),
+                $request->base(),
                 $request->user(),
                 FieldAccess::ofUser(),
                 $request->boolean('again'),
@@ -269,27 +257,6 @@ final class FormController extends Controller
         return response()->json(
             ['message' => $error->getMessage(), 'problems' => self::placed($error->problems)],
             $error->problems === [] ? 409 : 422,
-        );
-    }
-
-    /** @return array<string, string> */
-    private function written(Request $request, string $key): array
-    {
-        $data = $request->validate([$key => ['sometimes', 'array', 'max:40'], "{$key}.*" => ['nullable', 'string', 'max:10000']]);
-
-        return array_map(strval(...), $this->undotted($data[$key] ?? []));
-    }
-
-    /**
-     * @param  array<mixed>  $values
-     * @return array<string, ?string>
-     */
-    private function undotted(array $values): array
-    {
-        return array_filter(
-            $values,
-            static fn(mixed $value, int|string $key): bool => is_string($key) && ($value === null || is_string($value)),
-            ARRAY_FILTER_USE_BOTH,
         );
     }
 

@@ -10,10 +10,9 @@ use App\Records\Supporter;
 use App\Standards\FieldAccess;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
-use App\Supporters\SearchIndex;
+use App\Supporters\GiftSearch;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Gifts, the latest first.
@@ -32,30 +31,11 @@ final class GiftController extends Controller
     private const PAGE = 50;
 
     #[Answers(self::class, 'GiftList')]
-    public function index(Request $request, SearchIndex $search): JsonResponse
+    public function index(Request $request): JsonResponse
     {
         $this->authorize('viewAny', Gift::class);
         $sight = FieldAccess::ofUser();
-        $query = trim((string) $request->query('q', ''));
-        $intake = $request->query('intake');
-        $matching = $query === '' ? null : $search->matching($query, $sight);
-        $gifts = Gift::query()
-            ->when(
-                $query !== '',
-                static fn($found) => $matching === null ? $found->whereRaw('1 = 0') : $found->whereIn('supporter_id', $matching),
-            )
-            ->when(is_string($intake) && $intake !== '', static fn($found) => $found->where('intake_id', (int) $intake))
-            ->when(
-                preg_match('/^\d{4}-\d{2}$/D', (string) $request->query('month', '')) === 1,
-                static fn($found) => $found->whereRaw("date_format(given_on, '%Y-%m') = ?", [$request->query('month')]),
-            )
-            ->when(
-                ctype_digit((string) $request->query('rule', '')),
-                static fn($found) => $found->whereIn(
-                    'id',
-                    DB::table('shortfalls')->select('gift_id')->where('rule_id', (int) $request->query('rule')),
-                ),
-            );
+        $gifts = GiftSearch::of($request->query(), $sight);
         $total = (clone $gifts)->count();
         $sums = GiftSums::of((clone $gifts)->toBase());
         $page = max(1, (int) $request->query('page', '1'));

@@ -9,10 +9,9 @@ use App\Standards\FieldAccess;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
+use App\Supporters\Http\Requests\SavedSearchRequest;
 use App\Supporters\SavedSearch;
-use App\Supporters\SupporterSearch;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -41,14 +40,9 @@ final class SavedSearchController extends Controller
 
     /** Keeps a search, in place of the one that has its name. */
     #[Answers(self::class, 'SearchRow')]
-    public function store(Request $request): JsonResponse
+    public function store(SavedSearchRequest $request): JsonResponse
     {
-        $this->authorize('edit-records');
-        $data = $request->validate([
-            'name' => ['required', 'string', 'max:120'],
-            'query' => ['required', 'array:' . implode(',', SupporterSearch::KEYS), 'min:1'],
-            'query.*' => ['string', 'max:200'],
-        ]);
+        $data = $request->validated();
         $search = SavedSearch::query()->updateOrCreate(
             ['name' => $data['name']],
             ['query' => $data['query'], 'user_id' => $request->user()?->id],

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Supporters\Http;
 
 use App\Accounts\Audit;
+use App\Records\Gift;
 use App\Records\GiftSums;
 use App\Records\Merge;
 use App\Records\Supporter;
 use App\Standards\FieldAccess;
+use App\Standards\Shortfalls;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
@@ -21,8 +23,6 @@ use App\Supporters\SupporterSearch;
 use App\Supporters\UnreadValues;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
-use PineSieve\Core\Gifts\GiftKind;
 use PineSieve\Core\Gifts\GiftTotals;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\Standards;
@@ -87,13 +87,8 @@ final class SupporterController extends Controller
             ->orderBy('sort_key')
             ->orderBy('id')
             ->get();
-        $gifts = GiftSums::by(DB::table('gifts')->whereIn('supporter_id', $ids), 'supporter_id');
-        $latest = DB::table('gifts')
-            ->whereIn('supporter_id', $ids)
-            ->whereRaw('not kind <=> ?', [GiftKind::Pledge->value])
-            ->groupBy('supporter_id')
-            ->selectRaw('supporter_id, max(given_on) as latest')
-            ->pluck('latest', 'supporter_id');
+        $gifts = GiftSums::by(Gift::query()->whereIn('supporter_id', $ids)->toBase(), 'supporter_id');
+        $latest = GiftSums::latest($ids);
 
         return response()->json([
             'total' => $total,
@@ -160,8 +155,14 @@ final class SupporterController extends Controller
     }
 
     #[Answers(self::class, 'SupporterPageData')]
-    public function show(Supporter $supporter, Origins $origins, Standards $standards, Links $links, UnreadValues $unread): JsonResponse
-    {
+    public function show(
+        Supporter $supporter,
+        Origins $origins,
+        Standards $standards,
+        Links $links,
+        UnreadValues $unread,
+        Shortfalls $shortfalls,
+    ): JsonResponse {
         $catalog = $standards->catalog;
         $rules = [];
         foreach ($standards->rules as $rule) {
@@ -251,9 +252,8 @@ final class SupporterController extends Controller
                 },
                 ARRAY_FILTER_USE_KEY,
             ),
-            'shortfalls' => DB::table('shortfalls')
-                ->where('supporter_id', $supporter->id)
-                ->get()
+            'shortfalls' => $shortfalls
+                ->ofSupporter($supporter->id)
                 ->map(
                     static fn($one): array => ['rule' => $one->rule_id, 'gift' => $one->gift_id, 'sentence' => $rules[$one->rule_id] ?? ''],
                 )

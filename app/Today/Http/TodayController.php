@@ -16,12 +16,13 @@ use App\Rereading\Rereadings;
 use App\Standards\FieldAccess;
 use App\Standards\Measures;
 use App\Standards\Rule;
+use App\Standards\Shortfalls;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
 use App\Supporters\SupporterSearch;
+use App\Today\Growth;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\RuleSubject;
 
@@ -32,7 +33,7 @@ use PineSieve\Core\Standards\RuleSubject;
  * @phpstan-type Worklist array{id: int, subject: value-of<RuleSubject>, sentence: string, count: int}
  * @phpstan-import-type DayFigure from Measures
  * @phpstan-type TrustFigure array{group: string, count: int, total: int, over_time: list<DayFigure>}
- * @phpstan-type Month array{month: string, supporters: int, gifts: int}
+ * @phpstan-import-type Month from Growth
  * @phpstan-type Today array{
  *     waiting: list<IntakeSummary>, loaded: list<IntakeSummary>, held: int, worklists: list<Worklist>,
  *     attention: list<array{filter: string, says: string, count: int}>, rereadings: int, duplicates: ?int, supporters: int,
@@ -51,6 +52,8 @@ final class TodayController extends Controller
         Measures $measures,
         DuplicateList $duplicates,
         Rereadings $rereadings,
+        Shortfalls $shortfalls,
+        Growth $growth,
     ): JsonResponse {
         $this->authorize('viewAny', Intake::class);
         $waiting = Intake::query()
@@ -69,7 +72,7 @@ final class TodayController extends Controller
             ->latest('loaded_at')
             ->limit(6)
             ->get();
-        $short = DB::table('shortfalls')->groupBy('rule_id')->selectRaw('rule_id, count(*) as n')->pluck('n', 'rule_id');
+        $short = $shortfalls->counts();
         $sight = FieldAccess::ofUser();
         $counts = [];
         foreach (SupporterSearch::NAMED as $filter => $says) {
@@ -99,7 +102,7 @@ final class TodayController extends Controller
             'duplicates' => DuplicateSearch::real()->where('state', 'done')->exists() ? array_sum($duplicates->counts()) : null,
             'supporters' => Supporter::query()->count(),
             'gifts' => Gift::query()->count(),
-            'given' => $sight->sees('gift.amount') ? new JsonMap(GiftSums::of(DB::table('gifts'))->given->toArray()) : null,
+            'given' => $sight->sees('gift.amount') ? new JsonMap(GiftSums::of(Gift::query()->toBase())->given->toArray()) : null,
             'trust' => array_map(
                 static fn(string $group, array $figure): array => [
                     'group' => $group,
@@ -110,28 +113,7 @@ final class TodayController extends Controller
                 array_keys($trust = $measures->trust()),
                 $trust,
             ),
-            'months' => $this->months(),
+            'months' => $growth->months(self::MONTHS),
         ]);
-    }
-
-    /** @return list<array{month: string, supporters: int, gifts: int}> by when they were first known and given, not when they were loaded */
-    private function months(): array
-    {
-        $from = now()
-            ->startOfMonth()
-            ->subMonths(self::MONTHS - 1);
-        $supporters = DB::table('supporters')
-            ->whereRaw('coalesce(first_known_on, date(created_at)) >= ?', [$from->toDateString()])
-            ->groupBy('month')
-            ->selectRaw("date_format(coalesce(first_known_on, date(created_at)), '%Y-%m') as month, count(*) as n")
-            ->pluck('n', 'month');
-        $gifts = GiftSums::by(DB::table('gifts')->where('given_on', '>=', $from->toDateString()), "date_format(given_on, '%Y-%m')");
-        $months = [];
-        for ($i = 0; $i < self::MONTHS; $i++) {
-            $month = $from->copy()->addMonths($i)->format('Y-m');
-            $months[] = ['month' => $month, 'supporters' => (int) ($supporters[$month] ?? 0), 'gifts' => $gifts[$month]->gifts ?? 0];
-        }
-
-        return $months;
     }
 }
