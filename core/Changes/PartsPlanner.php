@@ -6,13 +6,11 @@ namespace PineSieve\Core\Changes;
 
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\ContactPoint;
-use PineSieve\Core\Records\Identifier;
 use PineSieve\Core\Records\IncomingAddress;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
-use PineSieve\Core\Records\UnreadValue;
 
 /** Plans what hangs on a supporter: ways to reach, ids, groups and tags, values of custom fields, links. */
 final readonly class PartsPlanner
@@ -27,20 +25,27 @@ final readonly class PartsPlanner
      */
     public function plan(string $row, IncomingRecord $record, SupporterRecord $stored): array
     {
-        // Whoever is new has nothing that could be left alone.
-        $takes = fn(FieldGroup $group): bool => $stored->ref === '' || $this->effects->of($group) !== MatchEffect::LeaveAlone;
+        $changes = [];
+        [$there, $brought] = [$stored->parts(), $record->parts()];
+        foreach (array_keys(SupporterRecord::PARTS) as $kind) {
+            $subject = Subject::from($kind);
+            $group = $subject->group();
+            // Whoever is new has nothing that could be left alone.
+            if ($stored->ref === '' || $group === null || $this->effects->of($group) !== MatchEffect::LeaveAlone) {
+                array_push(
+                    $changes,
+                    ...match (true) {
+                        $subject === Subject::Address => $this->addresses($record->addresses, $there[$kind]),
+                        $subject === Subject::Email => $this->contacts($subject, 'address', $record->emails, $there[$kind]),
+                        $subject === Subject::Phone => $this->contacts($subject, 'number', $record->phones, $there[$kind]),
+                        $subject === Subject::Custom => $this->custom($record->custom, $there[$kind]),
+                        default => $this->missing($subject, $brought[$kind] ?? [], $there[$kind]),
+                    },
+                );
+            }
+        }
 
-        return self::numbered($row, $record->kind, [
-            ...$takes(FieldGroup::Addresses) ? $this->addresses($record->addresses, $stored->addresses) : [],
-            ...$takes(FieldGroup::Emails) ? $this->contacts(Subject::Email, 'address', $record->emails, $stored->emails) : [],
-            ...$takes(FieldGroup::Phones) ? $this->contacts(Subject::Phone, 'number', $record->phones, $stored->phones) : [],
-            ...$takes(FieldGroup::Ids) ? $this->identifiers($record->identifiers, $stored->identifiers) : [],
-            ...$takes(FieldGroup::Lists)
-                ? $this->memberships(['group' => $record->groups, 'tag' => $record->tags], $stored->memberships)
-                : [],
-            ...$takes(FieldGroup::Custom) ? $this->custom($record->custom, $stored->custom) : [],
-            ...$this->unread($record->unread, $stored->unread),
-        ]);
+        return self::numbered($row, $record->kind, $changes);
     }
 
     /**
@@ -136,34 +141,13 @@ final readonly class PartsPlanner
     }
 
     /**
-     * @param  list<Identifier>  $incoming
+     * @param  array<string, list<string>>  $lists  "group" and "tag" to names
      * @param  list<RecordPart>  $stored
      * @return list<Change>
      */
-    private function identifiers(array $incoming, array $stored): array
+    public function memberships(array $lists, array $stored): array
     {
-        return $this->missing(
-            Subject::Identifier,
-            array_map(static fn(Identifier $one): array => ['system' => $one->system, 'value' => $one->value], $incoming),
-            $stored,
-        );
-    }
-
-    /**
-     * @param  array<string, list<string>>  $incoming  "group" and "tag" to names
-     * @param  list<RecordPart>  $stored
-     * @return list<Change>
-     */
-    public function memberships(array $incoming, array $stored): array
-    {
-        $named = [];
-        foreach ($incoming as $list => $names) {
-            foreach ($names as $name) {
-                $named[] = ['list' => $list, 'name' => $name];
-            }
-        }
-
-        return $this->missing(Subject::Membership, $named, $stored);
+        return $this->missing(Subject::Membership, IncomingRecord::named($lists), $stored);
     }
 
     /**
@@ -202,20 +186,6 @@ final readonly class PartsPlanner
     }
 
     /**
-     * @param  list<UnreadValue>  $incoming
-     * @param  list<RecordPart>  $stored
-     * @return list<Change>
-     */
-    private function unread(array $incoming, array $stored): array
-    {
-        return $this->missing(
-            Subject::Unread,
-            array_map(static fn(UnreadValue $one): array => ['field' => $one->field, 'value' => $one->text], $incoming),
-            $stored,
-        );
-    }
-
-    /**
      * Makes what is not there yet, each once.
      *
      * @param  list<array<string, string>>  $incoming
@@ -251,11 +221,7 @@ final readonly class PartsPlanner
         $count = [];
         foreach ($changes as $i => $change) {
             if ($change->ref === '') {
-                if (
-                    $kind === SupporterKind::Organization &&
-                    in_array($change->subject, [Subject::Address, Subject::Email, Subject::Phone], true) &&
-                    !isset($change->fields['kind'])
-                ) {
+                if ($kind === SupporterKind::Organization && $change->subject->isWayToReach() && !isset($change->fields['kind'])) {
                     $change = Change::create($change->subject, '', [...$change->after(), 'kind' => 'work']);
                 }
                 $subject = $change->subject->value;

@@ -46,11 +46,7 @@ final readonly class Reversal
                 if ($back !== []) {
                     $changes[] = new Change($change->subject, $change->ref, Action::Update, $back);
                 }
-            } elseif (
-                in_array($change->subject, [Subject::Gift, Subject::Link], true)
-                    ? !isset($since[$thing])
-                    : !$stays && !isset($since[$thing])
-            ) {
+            } elseif (!isset($since[$thing]) && ($change->subject->standsAlone() || !$stays)) {
                 $changes[] = new Change(
                     $change->subject,
                     $change->ref,
@@ -60,7 +56,7 @@ final readonly class Reversal
                         array_filter($stored, static fn(?string $value): bool => $value !== null),
                     ),
                 );
-            } elseif ($change->subject === Subject::Supporter || $change->subject === Subject::Gift || isset($since[$thing])) {
+            } elseif ($change->subject->canBeTwice() || isset($since[$thing])) {
                 $kept[] = new LeftAsItIs(
                     $thing,
                     null,
@@ -91,7 +87,7 @@ final readonly class Reversal
      */
     private static function isThereAgain(Change $gone, array $now): bool
     {
-        if (in_array($gone->subject, [Subject::Supporter, Subject::Gift], true)) {
+        if ($gone->subject->canBeTwice()) {
             return false;
         }
         $like = array_filter(

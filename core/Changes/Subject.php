@@ -18,4 +18,36 @@ enum Subject: string
     /** A value that could not be read, as it was written. */
     case Unread = 'unread';
     case Gift = 'gift';
+
+    /** What one chooses together for it: what a match does to it; null if nothing is chosen. */
+    public function group(): ?FieldGroup
+    {
+        return match ($this) {
+            self::Address => FieldGroup::Addresses,
+            self::Email => FieldGroup::Emails,
+            self::Phone => FieldGroup::Phones,
+            self::Identifier => FieldGroup::Ids,
+            self::Membership => FieldGroup::Lists,
+            self::Custom => FieldGroup::Custom,
+            default => null,
+        };
+    }
+
+    /** Whether one reaches a supporter by it: one of several is the primary one, and one may take another's place. */
+    public function isWayToReach(): bool
+    {
+        return in_array($this, [self::Address, self::Email, self::Phone], true);
+    }
+
+    /** Whether it is of worth by itself, and is taken back though its supporter stays as others left it. */
+    public function standsAlone(): bool
+    {
+        return in_array($this, [self::Gift, self::Link], true);
+    }
+
+    /** Whether two that nothing tells apart are two. */
+    public function canBeTwice(): bool
+    {
+        return in_array($this, [self::Supporter, self::Gift], true);
+    }
 }

@@ -99,18 +99,10 @@ final readonly class Draft
             $fields[$part->value('field')] = $part->value('value');
         }
         $lists = [];
-        foreach (
-            [
-                'addresses' => $record->addresses,
-                'emails' => $record->emails,
-                'phones' => $record->phones,
-                'identifiers' => $record->identifiers,
-                'links' => $record->links,
-            ]
-            as $list => $parts
-        ) {
+        foreach ($record->parts() as $kind => $parts) {
+            $list = SupporterRecord::PARTS[$kind];
             foreach ($parts as $part) {
-                foreach (self::LISTS[$list] as $column) {
+                foreach (self::LISTS[$list] ?? [] as $column) {
                     $lists[$list][(string) $part->ref][$column] = $column === 'reversed' ? '0' : $part->value($column);
                 }
             }

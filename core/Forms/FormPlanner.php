@@ -137,14 +137,8 @@ final readonly class FormPlanner
     {
         $changes = [];
         foreach (self::SUBJECTS as $list => $subject) {
-            $parts = match ($list) {
-                'addresses' => $stored->addresses,
-                'emails' => $stored->emails,
-                'phones' => $stored->phones,
-                default => $stored->identifiers,
-            };
             $there = [];
-            foreach ($parts as $part) {
+            foreach ($stored->parts()[$subject->value] as $part) {
                 $there[(string) $part->ref] = $part;
             }
             foreach ($draft->lists[$list] as $ref => $item) {

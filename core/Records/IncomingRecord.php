@@ -115,6 +115,35 @@ final readonly class IncomingRecord
         ];
     }
 
+    /** @return array<string, list<array<string, string>>> those of SupporterRecord::PARTS of which one is enough, column by column */
+    public function parts(): array
+    {
+        return [
+            'identifier' => array_map(
+                static fn(Identifier $one): array => ['system' => $one->system, 'value' => $one->value],
+                $this->identifiers,
+            ),
+            'membership' => self::named(['group' => $this->groups, 'tag' => $this->tags]),
+            'unread' => array_map(static fn(UnreadValue $one): array => ['field' => $one->field, 'value' => $one->text], $this->unread),
+        ];
+    }
+
+    /**
+     * @param  array<string, list<string>>  $lists  "group" and "tag" to names
+     * @return list<array<string, string>> the memberships
+     */
+    public static function named(array $lists): array
+    {
+        $named = [];
+        foreach ($lists as $list => $names) {
+            foreach ($names as $name) {
+                $named[] = ['list' => $list, 'name' => $name];
+            }
+        }
+
+        return $named;
+    }
+
     /** The same with values that could not be read. */
     public function withUnread(UnreadValue ...$unread): self
     {
