@@ -11,6 +11,7 @@ export default defineConfig({
   reporter: 'list',
   use: {
     baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:8080',
+    contextOptions: { reducedMotion: 'reduce' },
     viewport: { width: 1280, height: 800 },
     // A trace of every step costs a journey a third of its time: TRACE=1 records one.
     trace: process.env['TRACE'] === undefined ? 'off' : 'retain-on-failure',
@@ -25,6 +26,9 @@ export default defineConfig({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        '--disable-software-rasterizer',
+        '--disable-gpu-compositing',
+        '--disable-smooth-scrolling',
       ],
     },
   },
