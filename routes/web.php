@@ -4,6 +4,8 @@ use App\Accounts\Http\AccountController;
 use App\Accounts\Http\OwnPassword;
 use App\Accounts\Http\PeopleController;
 use App\Accounts\Http\SessionController;
+use App\Batches\Http\BatchController;
+use App\Batches\Http\EntryController;
 use App\Duplicates\Http\MatchRuleController;
 use App\Installation\Http\RestorePointController;
 use App\Intakes\Http\ColumnController;
@@ -221,6 +223,27 @@ Route::prefix('api')->group(function (): void {
                 Route::delete('gifts/{gift}', [FormController::class, 'destroyGift'])->whereNumber('gift');
             });
         Route::get('gifts', [GiftController::class, 'index']);
+        Route::get('batches', [BatchController::class, 'index']);
+        Route::post('batches', [BatchController::class, 'store']);
+        Route::put('batch-settings', [BatchController::class, 'settings']);
+        Route::get('batch-supporters', [EntryController::class, 'find']);
+        Route::get('batch-supporters/{supporter}', [EntryController::class, 'who'])->whereNumber('supporter');
+        Route::get('batch-fields', [EntryController::class, 'fields']);
+        Route::put('batch-fields', [EntryController::class, 'keepFields']);
+        Route::prefix('batches/{batch}')
+            ->whereNumber('batch')
+            ->group(function (): void {
+                Route::get('', [BatchController::class, 'show']);
+                Route::patch('', [BatchController::class, 'update']);
+                Route::delete('', [BatchController::class, 'destroy']);
+                Route::post('ready', [BatchController::class, 'ready']);
+                Route::post('reopen', [BatchController::class, 'reopen']);
+                Route::post('post', [BatchController::class, 'post']);
+                Route::post('take-back', [BatchController::class, 'takeBack']);
+                Route::post('entries', [EntryController::class, 'store']);
+                Route::put('entries/{entry}', [EntryController::class, 'update'])->whereNumber('entry');
+                Route::delete('entries/{entry}', [EntryController::class, 'destroy'])->whereNumber('entry');
+            });
     });
 
     Route::any('{any}', static fn() => response()->json(['message' => 'There is nothing at this address.'], 404))->where('any', '.*');

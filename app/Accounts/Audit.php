@@ -33,6 +33,8 @@ final class Audit
 
     public const OVERRIDE = 'let pass';
 
+    public const POST = 'batch';
+
     public const PEOPLE = 'people';
 
     public const RESTORE = 'restore point';
@@ -51,6 +53,7 @@ final class Audit
         self::MERGE,
         self::STANDARDS,
         self::OVERRIDE,
+        self::POST,
         self::PEOPLE,
         self::RESTORE,
         self::NOTICES,

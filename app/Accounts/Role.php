@@ -17,6 +17,11 @@ enum Role: string
         return $this === self::Administrator || $this === self::DataSteward;
     }
 
+    public function mayPost(): bool
+    {
+        return $this->mayLoad();
+    }
+
     public function mayEdit(): bool
     {
         return $this !== self::Reader;

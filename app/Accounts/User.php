@@ -16,6 +16,7 @@ use Illuminate\Support\Carbon;
  * @property Role $role
  * @property ?bool $may_load null where the role decides
  * @property ?bool $may_edit null where the role decides
+ * @property ?bool $may_post null where the role decides
  * @property ?list<string> $review_fields  by which duplicates are reviewed, in their order; null for all
  * @property ?Carbon $disabled_at
  * @property ?Carbon $password_changed_at
@@ -36,6 +37,7 @@ final class User extends Authenticatable
             'role' => Role::class,
             'may_load' => 'boolean',
             'may_edit' => 'boolean',
+            'may_post' => 'boolean',
             'disabled_at' => 'datetime',
             'review_fields' => 'array',
             'password_changed_at' => 'datetime',
@@ -71,6 +73,12 @@ final class User extends Authenticatable
     public function mayEdit(): bool
     {
         return $this->may_edit ?? $this->role->mayEdit();
+    }
+
+    /** Whether batches may be posted: what was typed becomes gifts that are given. */
+    public function mayPost(): bool
+    {
+        return $this->may_post ?? $this->role->mayPost();
     }
 
     public function maySetStandards(): bool

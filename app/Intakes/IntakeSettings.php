@@ -22,7 +22,7 @@ use PineSieve\Core\Standards\Unreadable;
  *     effect: value-of<MatchEffect>, blanks_empty: bool, system: string, accept_addresses: bool, groups: list<string>,
  *     groups_new: list<string>, tags: list<string>, tags_new: list<string>, no_contact: bool, description: string, agreed: string,
  *     agreed_by: string, is_quiet: bool, effects: JsonMap<value-of<MatchEffect>>, new: 'add'|'leave out', unsure: 'hold'|'ask',
- *     against: Against, unreadable: JsonMap<value-of<Unreadable>>, notes_unread: bool,
+ *     against: Against, unreadable: JsonMap<value-of<Unreadable>>, notes_unread: bool, batch: ?int,
  * }
  */
 final readonly class IntakeSettings implements Castable
@@ -31,7 +31,7 @@ final readonly class IntakeSettings implements Castable
     public const ABOUT = ['description', 'agreed', 'agreed_by', 'is_quiet'];
 
     /** What is said of one file, and of no other that comes by the same plan. */
-    private const OF_ONE_FILE = ['description' => true, 'agreed' => true, 'agreed_by' => true];
+    private const OF_ONE_FILE = ['description' => true, 'agreed' => true, 'agreed_by' => true, 'batch' => true];
 
     /**
      * @param  bool  $blanksEmpty  whether a blank cell empties the field of a matched supporter; only together with "replace"
@@ -51,6 +51,7 @@ final readonly class IntakeSettings implements Castable
      * @param  ComparedWith  $against  whom rows are compared with
      * @param  array<string, Unreadable>  $unreadable  key of a field to what becomes of values that can't be read, where that is not as the standards say
      * @param  bool  $notesUnread  whether such values get a line in the notes as well
+     * @param  ?int  $batch  in which its gifts wait until it is posted; null if they are given at once
      * @param  bool  $isQuiet  whether other systems are told nothing of its changes
      */
     public function __construct(
@@ -73,6 +74,7 @@ final readonly class IntakeSettings implements Castable
         public ComparedWith $against = new ComparedWith(),
         public array $unreadable = [],
         public bool $notesUnread = false,
+        public ?int $batch = null,
     ) {}
 
     /** @param  array<string, mixed>  $data as toArray() gives it; what is missing has its default */
@@ -115,6 +117,7 @@ final readonly class IntakeSettings implements Castable
                 ),
             ),
             (bool) ($data['notes_unread'] ?? false),
+            isset($data['batch']) ? (int) $data['batch'] : null,
         );
     }
 
@@ -141,6 +144,7 @@ final readonly class IntakeSettings implements Castable
             'against' => $this->against->toArray(),
             'unreadable' => new JsonMap(array_map(static fn(Unreadable $choice) => $choice->value, $this->unreadable)),
             'notes_unread' => $this->notesUnread,
+            'batch' => $this->batch,
         ];
     }
 

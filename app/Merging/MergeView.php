@@ -128,7 +128,8 @@ final readonly class MergeView
         $subject = explode(':', $thing)[0];
 
         return match ($subject) {
-            'gift' => "gift of {$values['currency']} {$values['amount']} on {$values['given_on']}" .
+            'gift', 'entry' => ($subject === 'entry' ? 'in a batch: ' : '') .
+                "gift of {$values['currency']} {$values['amount']} on {$values['given_on']}" .
                 (($values['fund'] ?? '') === '' ? '' : ", {$values['fund']}"),
             'unread' => $this->catalog->label((string) $values['field']) . ", as written: {$values['value']}",
             'custom' => $this->catalog->label((string) $values['field']) . ": {$values['value']}",

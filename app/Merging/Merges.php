@@ -18,6 +18,7 @@ use App\Records\Merge;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
 use App\Records\Snapshot;
+use App\Records\Tables;
 use Illuminate\Database\Connection;
 use LogicException;
 use PineSieve\Core\Changes\Action;
@@ -74,7 +75,7 @@ final readonly class Merges
             );
         }
         ksort($records);
-        $gifts = $this->reader->gifts($supporters);
+        [$gifts, $entries] = [$this->reader->gifts($supporters), $this->reader->entries($supporters)];
         $histories = $this->histories($supporters);
 
         return array_values(
@@ -82,7 +83,7 @@ final readonly class Merges
                 static fn(SupporterRecord $record): MergeCandidate => new MergeCandidate(
                     $record,
                     $gifts[(int) $record->ref] ?? [],
-                    ...$histories[(int) $record->ref] ?? [],
+                    ...[...$histories[(int) $record->ref] ?? [], 'entries' => $entries[(int) $record->ref] ?? []],
                 ),
                 $records,
             ),
@@ -287,13 +288,18 @@ final readonly class Merges
 
     /**
      * @param  list<int>  $supporters
-     * @return array{int, array<string, string>} number of their gifts, and what they amount to by currency
+     * @return list<array{int, array<string, string>}> number of their gifts, and what they amount to by currency; and of those that wait in batches
      */
     private function given(array $supporters): array
     {
-        $sums = GiftSums::of($this->db->table('gifts')->whereIn('supporter_id', $supporters));
+        return array_map(
+            function (Subject $subject) use ($supporters): array {
+                $sums = GiftSums::of($this->db->table(Tables::of($subject))->whereIn('supporter_id', $supporters));
 
-        return [$sums->gifts + $sums->promises, $sums->given->plus($sums->promised)->toArray()];
+                return [$sums->gifts + $sums->promises, $sums->given->plus($sums->promised)->toArray()];
+            },
+            [Subject::Gift, Subject::Entry],
+        );
     }
 
     /**

@@ -103,6 +103,9 @@ final class SieveServiceProvider extends ServiceProvider
                 default => Answer::deny('A merge shows whole records, so it takes someone who may see every field.'),
             },
         );
+        // A batch is its sums: whoever may not see amounts sees none.
+        Gate::define('see-batches', static fn(): bool => FieldAccess::ofUser()->sees('gift.amount'));
+        Gate::define('post-batches', static fn(User $user): bool => $user->mayPost() && FieldAccess::ofUser()->sees('gift.amount'));
         Gate::define('take-restore-points', static fn(User $user): bool => $user->mayLoad() || $user->mayAdminister());
         Gate::define('administer', static fn(User $user): bool => $user->mayAdminister());
         Gate::policy(Supporter::class, RecordPolicy::class);

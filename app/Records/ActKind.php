@@ -29,6 +29,10 @@ enum ActKind: string
     case Reread = 'reread';
     /** The values of a field became values of another type. */
     case Retype = 'retype';
+    /** The gifts of a batch were posted. */
+    case Post = 'post';
+    /** A posted batch was taken back. */
+    case Unpost = 'unpost';
 
     /** Whether things go from one supporter to another by it, and keep where they came from. */
     public function moves(): bool

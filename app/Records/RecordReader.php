@@ -49,10 +49,13 @@ final readonly class RecordReader
             }
         }
         $gifts = [];
-        foreach ($this->gifts($ids) as $supporter => $ofOne) {
-            foreach ($ofOne as $gift) {
-                if ($exceptIntake === null || $gift->intake !== $exceptIntake) {
-                    $gifts[$supporter][$gift->sameness()] = ($gifts[$supporter][$gift->sameness()] ?? 0) + 1;
+        // What waits in a batch is there: the same file once more adds nothing to it.
+        foreach ([$this->gifts($ids), $this->entries($ids)] as $stored) {
+            foreach ($stored as $supporter => $ofOne) {
+                foreach ($ofOne as $gift) {
+                    if ($exceptIntake === null || $gift->intake !== $exceptIntake) {
+                        $gifts[$supporter][$gift->sameness()] = ($gifts[$supporter][$gift->sameness()] ?? 0) + 1;
+                    }
                 }
             }
         }
@@ -76,15 +79,47 @@ final readonly class RecordReader
      */
     public function gifts(array $supporters): array
     {
+        return $this->money(Subject::Gift, 'supporter_id', $supporters);
+    }
+
+    /**
+     * Gifts that wait in batches.
+     *
+     * @param  list<int>  $supporters
+     * @return array<int, array<int, Gift>> supporter to number to gift, in the order of the numbers
+     */
+    public function entries(array $supporters): array
+    {
+        return $this->money(Subject::Entry, 'supporter_id', $supporters);
+    }
+
+    /**
+     * What waits in a batch, or what was posted with it.
+     *
+     * @return array<int, array<int, Gift>> supporter to number to gift
+     */
+    public function ofBatch(Subject $subject, int $batch): array
+    {
+        return $this->money($subject, 'batch_id', [$batch]);
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return array<int, array<int, Gift>> supporter to number to gift
+     */
+    private function money(Subject $subject, string $by, array $ids): array
+    {
         $gifts = [];
         foreach (
-            $supporters === []
+            $ids === []
                 ? []
                 : $this->db->select(
                     'select id, supporter_id, `' .
-                        implode('`,`', Tables::columns('gift')) .
-                        '` from gifts where supporter_id in (' .
-                        implode(',', $supporters) .
+                        implode('`,`', Tables::columns($subject->value)) .
+                        '` from ' .
+                        Tables::of($subject) .
+                        " where {$by} in (" .
+                        implode(',', $ids) .
                         ') order by id',
                 )
             as $row
@@ -145,9 +180,12 @@ final readonly class RecordReader
                 }
             }
         }
-        foreach ($this->gifts(array_keys($things)) as $id => $gifts) {
-            foreach ($gifts as $number => $gift) {
-                $things[$id]["gift:{$number}"] = $gift->columns();
+        $supporters = array_keys($things);
+        foreach (['gift' => $this->gifts($supporters), 'entry' => $this->entries($supporters)] as $subject => $stored) {
+            foreach ($stored as $id => $gifts) {
+                foreach ($gifts as $number => $gift) {
+                    $things[$id]["{$subject}:{$number}"] = $gift->columns();
+                }
             }
         }
         foreach ($things === [] ? [] : $this->linksTo(array_keys($things), $exceptLinksOf) as $link) {

@@ -130,7 +130,7 @@ final class RecordWriter
             foreach (Tables::columns($subject) as $column) {
                 $row[$column] = $values[$column] ?? (Tables::DEFAULTS[$subject][$column] ?? null);
             }
-            if ($change->subject === Subject::Gift) {
+            if ($change->subject->isGift()) {
                 // One that is put back keeps the intake that brought it.
                 $row['intake_id'] ??= $act->intake_id;
             }

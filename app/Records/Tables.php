@@ -23,6 +23,7 @@ final class Tables
         'link' => 'links',
         'unread' => 'unread_values',
         'gift' => 'gifts',
+        'entry' => 'batch_entries',
     ];
 
     /** Columns of the things that are described by more than their fields. */
@@ -44,6 +45,7 @@ final class Tables
         'email' => ['kind' => 'home', 'is_primary' => '1', 'condition' => 'good'],
         'phone' => ['kind' => 'home', 'is_primary' => '1', 'condition' => 'good'],
         'gift' => ['currency' => 'USD'],
+        'entry' => ['currency' => 'USD'],
     ];
 
     private function __construct() {}
@@ -56,7 +58,7 @@ final class Tables
         return $columns[$subject] ??= match ($subject) {
             // A name is made into forms; an intake brought a gift.
             'supporter' => array_values(array_unique(['kind', ...array_values(FieldPlace::columns('supporter')), ...NameForms::COLUMNS])),
-            'gift' => [...array_values(FieldPlace::columns('gift')), 'intake_id'],
+            'gift', 'entry' => [...array_values(FieldPlace::columns('gift')), 'intake_id', 'batch_id'],
             default => self::COLUMNS[$subject],
         };
     }

@@ -89,7 +89,7 @@ final readonly class ChangeWords
         foreach ($change->fields as $column => $pair) {
             $label = $this->label($change->subject, $column);
             if (
-                !in_array($column, ['is_primary', 'intake_id', 'sort_name'], true) ||
+                !in_array($column, ['is_primary', 'intake_id', 'batch_id', 'sort_name'], true) ||
                 ($column === 'is_primary' && $change->action === Action::Update)
             ) {
                 $fields[$column] = [$label, $pair];
@@ -101,7 +101,7 @@ final readonly class ChangeWords
 
     private function label(Subject $subject, string $column): string
     {
-        if ($column === 'kind' && !in_array($subject, [Subject::Gift, Subject::Supporter], true)) {
+        if ($column === 'kind' && $subject !== Subject::Supporter && !$subject->isGift()) {
             return ucfirst($subject->value) . ' is of kind';
         }
         $field = isset(self::LABELS[$column]) ? null : FieldPlace::field($subject->value, $column);

@@ -29,7 +29,7 @@ use PineSieve\Core\Standards\Requirements;
 use PineSieve\Core\Standards\Standards;
 use PineSieve\Core\Text\Tidy;
 
-/** Gifts as people write them by hand. */
+/** Gifts as people write them by hand: given at once, or entries of a batch. */
 final readonly class GiftForms
 {
     public const TWICE = 'gift.twice';
@@ -48,26 +48,36 @@ final readonly class GiftForms
     /**
      * @param  array<string, string>  $written  field, such as "gift.amount", to what is written
      * @param  ?int  $gift  null for a new one
+     * @param  ?int  $batch  the batch that it waits in; null if it is given at once
      * @return list<PlacedProblem>
      */
-    public function problems(int $supporter, ?int $gift, array $written, FieldAccess $sight): array
+    public function problems(int $supporter, ?int $gift, array $written, FieldAccess $sight, ?int $batch = null): array
     {
-        return $this->read($supporter, $gift, $written, $sight)[1];
+        return $this->read($supporter, $gift, $written, $sight, $batch)[1];
     }
 
     /**
      * @param  array<string, string>  $written
      * @param  array<string, string>  $base  as the person saw the gift
      * @param  bool  $again  whether someone has said that a like gift was given twice
+     * @param  ?int  $batch  the batch that it waits in
      * @return int id of the gift
      *
      * @throws NotKept if something is wrong with it, or someone else changed it meanwhile
      */
-    public function keep(int $supporter, ?int $gift, array $written, array $base, ?User $user, FieldAccess $sight, bool $again = false): int
-    {
-        return DB::transaction(function () use ($supporter, $gift, $written, $base, $user, $sight, $again): int {
+    public function keep(
+        int $supporter,
+        ?int $gift,
+        array $written,
+        array $base,
+        ?User $user,
+        FieldAccess $sight,
+        bool $again = false,
+        ?int $batch = null,
+    ): int {
+        return DB::transaction(function () use ($supporter, $gift, $written, $base, $user, $sight, $again, $batch): int {
             $this->ids->queueUp();
-            [$change, $problems, $stored] = $this->read($supporter, $gift, $written, $sight);
+            [$change, $problems, $stored] = $this->read($supporter, $gift, $written, $sight, $batch);
             if ($again) {
                 $problems = array_values(
                     array_filter($problems, static fn(PlacedProblem $placed): bool => $placed->problem->code !== self::TWICE),
@@ -97,11 +107,11 @@ final readonly class GiftForms
     }
 
     /** Takes a gift away; its history can bring it back. */
-    public function remove(int $supporter, int $gift, ?User $user, FieldAccess $sight): void
+    public function remove(int $supporter, int $gift, ?User $user, FieldAccess $sight, ?int $batch = null): void
     {
-        DB::transaction(function () use ($supporter, $gift, $user, $sight): void {
+        DB::transaction(function () use ($supporter, $gift, $user, $sight, $batch): void {
             $this->ids->queueUp();
-            $stored = $this->reader->gifts([$supporter])[$supporter][$gift] ?? throw NotKept::gone();
+            $stored = $this->stored($supporter, $batch)[$gift] ?? throw NotKept::gone();
             foreach (array_keys($stored->fields()) as $column) {
                 if (!$sight->editsColumn('gift', $column)) {
                     throw NotKept::becauseOf(
@@ -113,7 +123,7 @@ final readonly class GiftForms
                 [
                     new Entry($supporter, [
                         new Change(
-                            Subject::Gift,
+                            self::subject($batch),
                             $gift,
                             Action::Delete,
                             array_map(static fn(string $value): array => [$value, null], $stored->fields()),
@@ -129,23 +139,23 @@ final readonly class GiftForms
      * @param  array<string, string>  $written
      * @return array{Change, list<PlacedProblem>, ?Gift} what would be written, what is wrong with it, and the gift as stored
      */
-    private function read(int $supporter, ?int $gift, array $written, FieldAccess $sight): array
+    private function read(int $supporter, ?int $gift, array $written, FieldAccess $sight, ?int $batch): array
     {
         $record = $this->reader->read([$supporter])[$supporter] ?? throw NotKept::gone();
-        $gifts = $this->reader->gifts([$supporter])[$supporter] ?? [];
+        $gifts = $this->stored($supporter, $batch);
         $stored = $gift === null ? null : $gifts[$gift] ?? throw NotKept::gone();
         [$values, $problems] = $this->understood($stored, $written, $sight);
         $faulty = array_fill_keys(array_map(static fn(PlacedProblem $placed): string => $placed->problem->field, $problems), true);
         $read = new Gift(...$values);
         $read = $gift === null ? $this->standards->defaults->fillGift($read) : $read;
-        $change = self::change($gift, $stored, $read);
+        $change = self::change($gift, $stored, $read, $batch);
         $found = (new Requirements())->check(
             new IncomingRecord(SupporterKind::Person, new PersonName(last: 'there'), gifts: [$read]),
             [],
             $faulty,
         );
         if ($problems === [] && $found === []) {
-            $found = $this->checker->problems($record, [$change], $gifts);
+            $found = $this->checker->problems($record, [$change], $batch === null ? $gifts : self::asEntries($gifts));
         }
         if ($gift === null && $problems === [] && $found === [] && ($record->gifts[$read->sameness()] ?? 0) > 0) {
             $found[] = new Problem(
@@ -198,9 +208,30 @@ final readonly class GiftForms
         return [array_combine($parts, $values), $problems];
     }
 
-    private static function change(?int $gift, ?Gift $stored, Gift $read): Change
+    /** @return array<int, Gift> by number */
+    private function stored(int $supporter, ?int $batch): array
     {
-        $will = [...$read->columns(), 'intake_id' => $stored?->columns()['intake_id']];
+        return ($batch === null ? $this->reader->gifts([$supporter]) : $this->reader->entries([$supporter]))[$supporter] ?? [];
+    }
+
+    private static function subject(?int $batch): Subject
+    {
+        return $batch === null ? Subject::Gift : Subject::Entry;
+    }
+
+    /**
+     * @param  array<int, Gift>  $gifts
+     * @return array<string, Gift> as Projection calls them
+     */
+    private static function asEntries(array $gifts): array
+    {
+        return array_combine(array_map(static fn(int $number): string => "entry:{$number}", array_keys($gifts)), $gifts);
+    }
+
+    private static function change(?int $gift, ?Gift $stored, Gift $read, ?int $batch): Change
+    {
+        $own = $stored?->columns() ?? ['intake_id' => null, 'batch_id' => $batch === null ? null : (string) $batch];
+        $will = [...$read->columns(), 'intake_id' => $own['intake_id'], 'batch_id' => $own['batch_id']];
         $fields = [];
         foreach ($will as $column => $value) {
             $before = $stored?->columns()[$column];
@@ -209,6 +240,6 @@ final readonly class GiftForms
             }
         }
 
-        return new Change(Subject::Gift, $gift ?? self::NEW, $gift === null ? Action::Create : Action::Update, $fields);
+        return new Change(self::subject($batch), $gift ?? self::NEW, $gift === null ? Action::Create : Action::Update, $fields);
     }
 }

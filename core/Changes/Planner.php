@@ -30,9 +30,14 @@ final readonly class Planner
     /**
      * @param  list<string>  $blankable  columns of the supporter that a blank cell empties where it replaces; none unless someone asked for it
      * @param  list<string>  $several  keys of custom fields that hold several values
+     * @param  Subject  $gift  what gifts become: given at once, or entries of a batch
      */
-    public function __construct(private Effects $effects, private array $blankable = [], array $several = [])
-    {
+    public function __construct(
+        private Effects $effects,
+        private array $blankable = [],
+        array $several = [],
+        private Subject $gift = Subject::Gift,
+    ) {
         $this->sameness = new Sameness();
         $this->ofName = array_flip(FieldPlace::ofSupporter(static fn(FieldNature $nature): bool => $nature->isOfName));
         $this->canBeBlanked = array_flip(FieldPlace::ofSupporter(static fn(FieldNature $nature): bool => $nature->canBeBlanked));
@@ -55,7 +60,7 @@ final readonly class Planner
                 : $this->match($row, $record, $stored);
         $missing = self::giftsMissing($record, $stored);
         foreach ($missing as $i => $gift) {
-            $changes[] = Change::create(Subject::Gift, $i === 0 ? "{$row}:gift" : "{$row}:gift." . ($i + 1), $gift->fields());
+            $changes[] = Change::create($this->gift, "{$row}:{$this->gift->value}" . ($i === 0 ? '' : '.' . ($i + 1)), $gift->fields());
         }
 
         return $changes;

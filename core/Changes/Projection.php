@@ -28,7 +28,7 @@ final class Projection
             if ($change->subject === Subject::Supporter) {
                 $ref = $change->ref;
                 $fields = [...$fields, ...$change->after()];
-            } elseif ($change->subject !== Subject::Gift) {
+            } elseif (!$change->subject->isGift()) {
                 $parts[$change->subject->value] = self::apply($parts[$change->subject->value] ?? [], $change);
             }
         }
@@ -44,15 +44,16 @@ final class Projection
      *
      * @param  array<int|string, Gift>  $stored  those that are changed, by number
      * @param  list<Change>  $changes
-     * @return array<int|string, Gift> by number, or what stands for it
+     * @return array<int|string, Gift> by number ("entry:5" for one that waits in a batch), or what stands for it
      */
     public static function gifts(array $stored, array $changes): array
     {
         $gifts = [];
         foreach ($changes as $change) {
-            if ($change->subject === Subject::Gift && $change->action !== Action::Delete) {
-                $before = $gifts[$change->ref] ?? ($stored[$change->ref] ?? null);
-                $gifts[$change->ref] = Gift::stored([...$before?->columns() ?? [], ...$change->after()]);
+            if ($change->subject->isGift() && $change->action !== Action::Delete) {
+                $number = $change->subject === Subject::Entry && is_int($change->ref) ? "entry:{$change->ref}" : $change->ref;
+                $before = $gifts[$number] ?? ($stored[$number] ?? null);
+                $gifts[$number] = Gift::stored([...$before?->columns() ?? [], ...$change->after()]);
             }
         }
 

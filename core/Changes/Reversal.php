@@ -39,7 +39,13 @@ final readonly class Reversal
                     $kept[] = new LeftAsItIs($thing, null, null, null, 'It is there again');
                 }
             } elseif ($stored === null) {
-                $kept[] = new LeftAsItIs($thing, null, null, null, 'It is no longer there');
+                $kept[] = new LeftAsItIs(
+                    $thing,
+                    null,
+                    null,
+                    null,
+                    $change->subject === Subject::Entry ? 'It was posted with its batch, or taken out of it' : 'It is no longer there',
+                );
             } elseif ($change->action === Action::Update) {
                 [$back, $left] = self::fields($thing, $change, $stored);
                 array_push($kept, ...$left);

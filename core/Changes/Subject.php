@@ -18,6 +18,8 @@ enum Subject: string
     /** A value that could not be read, as it was written. */
     case Unread = 'unread';
     case Gift = 'gift';
+    /** A gift that waits in a batch: no total sees it until the batch is posted. */
+    case Entry = 'entry';
 
     /** What one chooses together for it: what a match does to it; null if nothing is chosen. */
     public function group(): ?FieldGroup
@@ -42,12 +44,18 @@ enum Subject: string
     /** Whether it is of worth by itself, and is taken back though its supporter stays as others left it. */
     public function standsAlone(): bool
     {
-        return in_array($this, [self::Gift, self::Link], true);
+        return in_array($this, [self::Gift, self::Entry, self::Link], true);
     }
 
     /** Whether two that nothing tells apart are two. */
     public function canBeTwice(): bool
     {
-        return in_array($this, [self::Supporter, self::Gift], true);
+        return $this === self::Supporter || $this->isGift();
+    }
+
+    /** Whether it is money: given already, or waiting in a batch. */
+    public function isGift(): bool
+    {
+        return in_array($this, [self::Gift, self::Entry], true);
     }
 }

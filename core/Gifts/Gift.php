@@ -29,6 +29,7 @@ final readonly class Gift
      * @param  string  $anonymous  "yes" or "no"
      * @param  string  $currency  ISO 4217
      * @param  ?int  $intake  of a stored one, the intake that brought it; null if none did
+     * @param  ?int  $batch  the batch that it waits in or was posted with; null if it came in without one
      */
     public function __construct(
         public string $date = '',
@@ -43,6 +44,7 @@ final readonly class Gift
         public string $notes = '',
         public string $currency = '',
         public ?int $intake = null,
+        public ?int $batch = null,
     ) {}
 
     /** @param  array<string, int|string|null>  $columns  as they are stored; those that are missing are blank */
@@ -50,9 +52,7 @@ final readonly class Gift
     {
         $parts = array_map(static fn(string $column): string => (string) ($columns[$column] ?? ''), self::COLUMNS);
 
-        $intake = isset($columns['intake_id']) ? (int) $columns['intake_id'] : null;
-
-        return self::of($parts, $intake);
+        return self::of($parts, self::number($columns['intake_id'] ?? null), self::number($columns['batch_id'] ?? null));
     }
 
     /**
@@ -64,7 +64,7 @@ final readonly class Gift
     {
         $own = array_filter($this->parts(), static fn(string $value): bool => $value !== '');
 
-        return self::of([...$parts, ...$own], $this->intake);
+        return self::of([...$parts, ...$own], $this->intake, $this->batch);
     }
 
     /** @return array<string, ?string> every column to its value; null for what is blank */
@@ -75,7 +75,7 @@ final readonly class Gift
             $columns[self::COLUMNS[$part]] = $value === '' ? null : $value;
         }
 
-        return [...$columns, 'intake_id' => $this->intake === null ? null : (string) $this->intake];
+        return [...$columns, 'intake_id' => self::text($this->intake), 'batch_id' => self::text($this->batch)];
     }
 
     /** @return array<string, string> column to its value, known ones only */
@@ -117,7 +117,7 @@ final readonly class Gift
     }
 
     /** @param  array<string, string>  $parts  to their values; those that are missing are blank */
-    private static function of(array $parts, ?int $intake): self
+    private static function of(array $parts, ?int $intake, ?int $batch): self
     {
         $part = static fn(string $name): string => $parts[$name] ?? '';
 
@@ -134,7 +134,18 @@ final readonly class Gift
             $part('notes'),
             $part('currency'),
             $intake,
+            $batch,
         );
+    }
+
+    private static function number(int|string|null $id): ?int
+    {
+        return $id === null ? null : (int) $id;
+    }
+
+    private static function text(?int $id): ?string
+    {
+        return $id === null ? null : (string) $id;
     }
 
     /** @return array<string, string> part to its value */

@@ -10,7 +10,7 @@ final readonly class Reconciliation
     /**
      * @param  array<string, int>  $outcomes  rows by outcome
      * @param  Amounts  $source  money in the source
-     * @param  array<string, Amounts>  $money  by where it went: new gifts, promises, there before, held, left out
+     * @param  array<string, Amounts>  $money  by where it went: new gifts, gifts that wait in a batch, promises, there before, held, left out
      */
     public function __construct(public int $rows, public array $outcomes, public Amounts $source, public array $money) {}
 

@@ -14,12 +14,14 @@ final readonly class MergeCandidate
      * @param  array<int, Gift>  $gifts  by number
      * @param  array<string, string>  $changed  column of the supporter to when its value was written (ISO 8601), where that is known
      * @param  ?int  $intake  the intake that brought it; null if it came in no file. A later intake has a higher number
+     * @param  array<int, Gift>  $entries  gifts that wait in batches, by number
      */
     public function __construct(
         public SupporterRecord $record,
         public array $gifts = [],
         public array $changed = [],
         public ?int $intake = null,
+        public array $entries = [],
     ) {}
 
     public function id(): int

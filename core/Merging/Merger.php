@@ -213,9 +213,11 @@ final readonly class Merger
         foreach ($other->record->custom as $part) {
             $given[] = self::gone(Subject::Custom, $part->ref, $part->values);
         }
-        foreach ($other->gifts as $id => $gift) {
-            $given[] = self::gone(Subject::Gift, $id, $gift->columns());
-            $taken[] = Change::create(Subject::Gift, $id, $gift->fields());
+        foreach ([[Subject::Gift, $other->gifts], [Subject::Entry, $other->entries]] as [$subject, $gifts]) {
+            foreach ($gifts as $id => $gift) {
+                $given[] = self::gone($subject, $id, $gift->columns());
+                $taken[] = Change::create($subject, $id, $gift->fields());
+            }
         }
 
         return [$taken, $given];

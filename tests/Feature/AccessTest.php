@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Accounts\Role;
 use App\Accounts\User;
+use App\Batches\Batch;
 use App\Duplicates\DuplicateSearch;
 use App\Intakes\IntakeSettings;
 use App\Intakes\Plans\SavedPlan;
@@ -20,6 +21,7 @@ use App\Records\Merge;
 use App\Supporters\SavedSearch;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** Every route, for every role and for nobody. */
@@ -61,6 +63,8 @@ final class AccessTest extends TestCase
         'GET api/supporters/{supporter}',
         'GET api/supporters/{supporter}/history',
         'GET api/gifts',
+        'GET api/batches',
+        'GET api/batches/{batch}',
         'GET api/searches',
         'GET api/messages',
         'POST api/messages/read',
@@ -130,6 +134,8 @@ final class AccessTest extends TestCase
         'GET api/duplicates/groups',
         'POST api/duplicates/groups',
         'POST api/duplicates/rounds/{round}/take-back',
+        'POST api/batches/{batch}/post',
+        'POST api/batches/{batch}/take-back',
         'POST api/duplicates/not-the-same',
         'GET api/duplicates/not-the-same',
         'DELETE api/duplicates/not-the-same/{one}/{other}',
@@ -158,6 +164,18 @@ final class AccessTest extends TestCase
         'PUT api/supporters/{supporter}/gifts/{gift}',
         'DELETE api/supporters/{supporter}/gifts/{gift}',
         'POST api/rules/{rule}/shortfalls',
+        'POST api/batches',
+        'GET api/batch-supporters',
+        'GET api/batch-supporters/{supporter}',
+        'GET api/batch-fields',
+        'PUT api/batch-fields',
+        'PATCH api/batches/{batch}',
+        'POST api/batches/{batch}/reopen',
+        'POST api/batches/{batch}/ready',
+        'POST api/batches/{batch}/entries',
+        'PUT api/batches/{batch}/entries/{entry}',
+        'DELETE api/batches/{batch}/entries/{entry}',
+        'DELETE api/batches/{batch}',
     ];
 
     /** Routes that set the standards. */
@@ -192,6 +210,7 @@ final class AccessTest extends TestCase
         'POST api/people',
         'PATCH api/people/{user}',
         'GET api/audit',
+        'PUT api/batch-settings',
         'GET api/webhooks',
         'POST api/webhooks',
         'PATCH api/webhooks/{webhook}',
@@ -247,7 +266,7 @@ final class AccessTest extends TestCase
     ): void {
         $this->world();
         $this->user($role)
-            ->forceFill(['may_load' => $mayLoad, 'may_edit' => $mayEdit])
+            ->forceFill(['may_load' => $mayLoad, 'may_edit' => $mayEdit, 'may_post' => $mayLoad])
             ->save();
         $this->as($role);
         Act::query()->update(['user_id' => Auth::id()]);
@@ -295,6 +314,14 @@ final class AccessTest extends TestCase
         $rule = (string) $this->postJson('/api/rules', ['subject' => 'person', 'field' => 'email', 'strength' => 'should'])->json('id');
         $field = (string) $this->postJson('/api/fields', ['label' => 'Shirt', 'type' => 'text'])->json('key');
         $intake = $this->loaded("First name,Last name,Email,Gift date,Amount\nAnn,Lee,ann@example.org,2020-01-02,5\n");
+        $batch = Batch::query()->create(['name' => 'Lockbox', 'received_on' => '2026-11-24', 'currency' => 'USD'])->id;
+        DB::table('batch_entries')->insert([
+            'id' => 1,
+            'supporter_id' => 1,
+            'batch_id' => $batch,
+            'given_on' => '2026-11-24',
+            'amount' => '5.00',
+        ]);
         $this->ids = [
             'intake' => (string) $intake->id,
             'column' => '0',
@@ -331,6 +358,7 @@ final class AccessTest extends TestCase
                 ->id,
             'policy' => (string) SavedMergePolicy::query()->create(['name' => 'Ours', 'policy' => []])->id,
             'household' => '1',
+            'batch' => (string) $batch,
             'act' => (string) Act::begin(ActKind::Remedy, null, 'Filled in a field')->id,
             'layout' => (string) GridLayout::query()->create(['name' => 'Cards', 'columns' => ['name.last']])->id,
             'webhook' => (string) Webhook::query()->create([

@@ -48,6 +48,8 @@ abstract class TestCase extends BaseTestCase
         'custom_fields',
         'links',
         'gifts',
+        'batches',
+        'batch_entries',
         'match_keys',
         'search_words',
         'journal_things',

@@ -21,10 +21,10 @@ use Illuminate\Support\Str;
  * The people who may sign in, what each may do, and where they are signed in.
  *
  * @phpstan-type Person array{
- *     id: int, name: string, email: string, role: value-of<Role>, may_load: ?bool, may_edit: ?bool, loads: bool, edits: bool,
+ *     id: int, name: string, email: string, role: value-of<Role>, may_load: ?bool, may_edit: ?bool, may_post: ?bool, loads: bool, edits: bool, posts: bool,
  *     disabled: bool, password_changed_at: ?string, sessions: int, seen_at: ?string,
  * }
- * @phpstan-type RoleRights array{role: value-of<Role>, loads: bool, edits: bool}
+ * @phpstan-type RoleRights array{role: value-of<Role>, loads: bool, edits: bool, posts: bool}
  * @phpstan-type People array{people: list<Person>, roles: list<RoleRights>}
  * @phpstan-type PeopleChanged array{people: list<Person>, roles: list<RoleRights>, password?: string}
  * @phpstan-type PersonMade array{id: int, password: string}
@@ -52,8 +52,10 @@ final class PeopleController extends Controller
                     'role' => $user->role->value,
                     'may_load' => $user->may_load,
                     'may_edit' => $user->may_edit,
+                    'may_post' => $user->may_post,
                     'loads' => $user->mayLoad(),
                     'edits' => $user->mayEdit(),
+                    'posts' => $user->mayPost(),
                     'disabled' => $user->disabled_at !== null,
                     'password_changed_at' => $user->password_changed_at?->toIso8601String(),
                     'sessions' => $sessions[$user->id]->n ?? 0,
@@ -61,7 +63,12 @@ final class PeopleController extends Controller
                 ],
             ),
             'roles' => array_map(
-                static fn(Role $role): array => ['role' => $role->value, 'loads' => $role->mayLoad(), 'edits' => $role->mayEdit()],
+                static fn(Role $role): array => [
+                    'role' => $role->value,
+                    'loads' => $role->mayLoad(),
+                    'edits' => $role->mayEdit(),
+                    'posts' => $role->mayPost(),
+                ],
                 Role::cases(),
             ),
         ]);
@@ -74,7 +81,9 @@ final class PeopleController extends Controller
         $data = $request->validated();
         $password = self::password();
         $user = new User([...array_intersect_key($data, ['name' => 1, 'email' => 1, 'role' => 1]), 'password' => $password]);
-        $user->forceFill([...array_intersect_key($data, ['may_load' => 1, 'may_edit' => 1]), 'must_change' => true])->save();
+        $user
+            ->forceFill([...array_intersect_key($data, ['may_load' => 1, 'may_edit' => 1, 'may_post' => 1]), 'must_change' => true])
+            ->save();
         Audit::note(Audit::PEOPLE, "Added {$user->name}, {$user->role->value}");
 
         return response()->json(['id' => $user->id, 'password' => $password], 201);
@@ -88,7 +97,9 @@ final class PeopleController extends Controller
         DB::transaction(function () use ($user, $data, &$password): void {
             // Two administrators who take away each other's role at the same time must leave one.
             User::query()->where('role', Role::Administrator)->lockForUpdate()->get();
-            $user->forceFill(array_intersect_key($data, ['name' => 1, 'email' => 1, 'role' => 1, 'may_load' => 1, 'may_edit' => 1]));
+            $user->forceFill(
+                array_intersect_key($data, ['name' => 1, 'email' => 1, 'role' => 1, 'may_load' => 1, 'may_edit' => 1, 'may_post' => 1]),
+            );
             if (isset($data['disabled'])) {
                 $user->disabled_at = $data['disabled'] ? now() : null;
             }

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace App\Intakes\Console;
 
+use App\Accounts\Organization;
+use App\Batches\Batch;
+use App\Batches\Batches;
+use App\Batches\BatchSums;
 use App\Intakes\Intake;
 use App\Intakes\IntakeSettings;
 use App\Intakes\IntakeState;
@@ -21,6 +25,7 @@ use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\SuccessorPlan;
+use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\SieveException;
 use Throwable;
 
@@ -37,21 +42,28 @@ final class IntakeRunCommand extends Command
 
     private Proof $proof;
 
-    protected $signature = 'intake:run {file : a spreadsheet (CSV, XLSX, XLS, ODS), contact cards or JSON} {--plan= : saved column plan to use} {--sheet= : sheet of the workbook} {--name= : name of the intake} {--dry-run : plan everything, write nothing to supporters and gifts} {--problems : with --json, name what keeps rows and what they are warned of} {--json : print the result as one JSON object}';
+    private Batches $batches;
+
+    private BatchSums $sums;
+
+    protected $signature = 'intake:run {file : a spreadsheet (CSV, XLSX, XLS, ODS), contact cards or JSON} {--plan= : saved column plan to use} {--sheet= : sheet of the workbook} {--name= : name of the intake} {--batch= : batch in which its gifts wait; opened if there is none of that name} {--expect= : with --batch, what is expected of the file, as NUMBER,TOTAL} {--dry-run : plan everything, write nothing to supporters and gifts} {--problems : with --json, name what keeps rows and what they are warned of} {--json : print the result as one JSON object}';
 
     protected $description = 'Brings a file in: reads, maps, checks, matches, loads and proves it';
 
-    public function handle(Opening $opening, Runner $runner, Proof $proof, LoadQueue $queue): int
+    public function handle(Opening $opening, Runner $runner, Proof $proof, LoadQueue $queue, Batches $batches, BatchSums $sums): int
     {
-        [$this->queue, $this->proof] = [$queue, $proof];
+        [$this->queue, $this->proof, $this->batches, $this->sums] = [$queue, $proof, $batches, $sums];
         try {
             $plan = $this->plan();
+            $expected = $this->expected();
+            $batch = $this->batch();
             $file = (string) $this->argument('file');
             // Nobody is there to accept addresses; the written form is kept beside the postal one.
             $settings = new IntakeSettings(acceptAddresses: true);
             if ($plan !== null) {
                 $settings = $plan->settings->ofPlan()->with(['accept_addresses' => true]);
             }
+            $settings = $settings->with(['batch' => $batch?->id]);
             $intake = $opening->open(
                 $file,
                 basename($file),
@@ -67,8 +79,13 @@ final class IntakeRunCommand extends Command
         if ($intake->state !== ($this->option('dry-run') === true ? IntakeState::Ready : IntakeState::Loaded)) {
             return $this->refuse($intake->error ?? "Intake {$intake->id} was stopped from the screens. They show how far it is.");
         }
+        if ($batch !== null && $this->option('dry-run') !== true) {
+            $batch = Batch::query()->findOrFail($intake->refresh()->settings->batch);
+            [$gifts, $amount] = $expected ?? $this->brought($intake, $batch);
+            $this->batches->expectMore($batch, $gifts, $amount);
+        }
         $report = $proof->report($intake);
-        $this->report($intake, $report);
+        $this->report($intake, $report, $batch);
 
         return $report['balanced'] ? self::SUCCESS : self::FAILURE;
     }
@@ -176,8 +193,54 @@ final class IntakeRunCommand extends Command
             );
     }
 
+    /**
+     * Before anything is read: what is posted takes nothing in.
+     *
+     * @throws UnusableOption
+     */
+    private function batch(): ?Batch
+    {
+        $name = trim((string) $this->option('batch'));
+        if ($name === '') {
+            return $this->option('batch') === null && $this->option('expect') === null
+                ? null
+                : throw new UnusableOption('Name the batch: --batch=NAME.');
+        }
+        $batch = Batch::query()->where('name', $name)->first();
+        if ($batch !== null && !$batch->isOpen()) {
+            throw new UnusableOption("The batch \"{$name}\" is {$batch->state->value}, and takes nothing in any more.");
+        }
+        if ($batch === null && $this->option('dry-run') === true) {
+            throw new UnusableOption("There is no batch \"{$name}\" yet; with --dry-run none is opened.");
+        }
+
+        return $batch ?? $this->batches->open(mb_substr($name, 0, 190), ['currency' => Organization::read()->currency], null);
+    }
+
+    /** @return ?array{int, string} gifts and their total; null if nobody says */
+    private function expected(): ?array
+    {
+        $said = $this->option('expect');
+        if ($said === null) {
+            return null;
+        }
+        if (preg_match('/^\s*(\d{1,9})\s*,\s*(\d{1,12}(?:\.\d{1,2})?)\s*$/D', $said, $parts) !== 1) {
+            throw new UnusableOption("\"{$said}\" is not a number of gifts and their total, such as --expect=40,1234.50.");
+        }
+
+        return [(int) $parts[1], Amount::sum([$parts[2]])];
+    }
+
+    /** @return array{int, string} what the file itself says that it brings */
+    private function brought(Intake $intake, Batch $batch): array
+    {
+        $brought = $this->proof->brought($intake);
+
+        return [$brought->gifts, $brought->given->in($batch->currency)];
+    }
+
     /** @param  array<string, mixed>  $report */
-    private function report(Intake $intake, array $report): void
+    private function report(Intake $intake, array $report, ?Batch $batch): void
     {
         $dry = $this->option('dry-run') === true;
         if ($this->option('json')) {
@@ -190,6 +253,7 @@ final class IntakeRunCommand extends Command
                         'supporters' => $report['supporters'],
                         'gifts' => $report['gifts'],
                         'promised' => $report['promised'],
+                        ...$batch === null ? [] : ['batch' => $this->told($batch)],
                         'source_amount' => $report['source_amount'],
                         'source_amounts' => $report['source_amounts'],
                         'untaken' => $this->proof->untaken($intake),
@@ -216,10 +280,11 @@ final class IntakeRunCommand extends Command
             $money = array_map($of, $report['money']);
             $this->line(
                 sprintf(
-                    '%s %s in the file = %s in new gifts%s + %s there before + %s held + %s left out',
+                    '%s %s in the file = %s in new gifts%s%s + %s there before + %s held + %s left out',
                     $currency,
                     $of($report['source_amounts']),
                     $money['new'],
+                    $money['batch'] === '0.00' ? '' : " + {$money['batch']} in the batch",
                     $money['promised'] === '0.00' ? '' : " + {$money['promised']} promised",
                     $money['there'],
                     $money['held'],
@@ -234,10 +299,22 @@ final class IntakeRunCommand extends Command
                 $report['promised']['created'] > 0 ? ", {$report['promised']['created']} promises" : '',
             ),
         );
+        if ($batch !== null) {
+            $told = $this->told($batch);
+            $this->line("In the batch \"{$told['name']}\", {$told['state']}: {$told['gifts']} gifts, {$batch->currency} {$told['amount']}");
+        }
         foreach ($this->proof->untaken($intake) as $one) {
             $this->line(sprintf('Not taken, since the record has another: %s in %d rows', $one['label'], $one['rows']));
         }
         $this->line($report['balanced'] ? 'It balances.' : implode(' ', $report['faults']));
+    }
+
+    /** @return array{name: string, gifts: int, amount: string, state: string} the whole batch, not this file's part of it */
+    private function told(Batch $batch): array
+    {
+        $totals = $this->sums->totals($batch);
+
+        return ['name' => $batch->name, 'gifts' => $totals->gifts, 'amount' => $totals->amount, 'state' => $batch->state->value];
     }
 
     /** @return list<\stdClass> what keeps rows, and what they are warned of */

@@ -44,8 +44,8 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  * @phpstan-type ProofPage array{
  *     rows: int, outcomes: array{new: int, updated: int, unchanged: int, held: int, left_out: int},
  *     supporters: array{created: int, updated: int}, gifts: array{created: int, amount: string, amounts: Amounts},
- *     promised: array{created: int, amounts: Amounts},
- *     money: array{new: Amounts, promised: Amounts, there: Amounts, held: Amounts, left_out: Amounts}, source_amount: string,
+ *     in_batch: array{gifts: int, amounts: Amounts}, promised: array{created: int, amounts: Amounts},
+ *     money: array{new: Amounts, batch: Amounts, promised: Amounts, there: Amounts, held: Amounts, left_out: Amounts}, source_amount: string,
  *     source_amounts: Amounts, balanced: bool, faults: list<string>, held_by_reason: list<HeldReason>, untaken: list<UntakenField>,
  *     written: list<WrittenField>, sample: list<SampleRow>, undo_report: ?UndoReport, can_redo: bool, passed: list<PassedRow>,
  * }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Intakes\Loading;
 
+use App\Batches\Batch;
+use App\Batches\Batches;
+use App\Batches\CannotPost;
 use App\Intakes\Intake;
 use App\Intakes\IntakeState;
 use App\Intakes\LongWork;
@@ -25,6 +28,7 @@ use App\Standards\StandardsVersion;
 use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Standards\Problem;
 use stdClass;
 use Throwable;
@@ -51,6 +55,7 @@ final readonly class Loading implements LongWork
         private Results $results,
         private Proof $proof,
         private StandardsVersion $version,
+        private Batches $batches,
     ) {}
 
     public function step(Intake $intake): bool
@@ -301,20 +306,44 @@ final readonly class Loading implements LongWork
         return array_values(array_unique([...$units, ...array_map(intval(...), $links[1])]));
     }
 
+    /** @return ?string number of the batch in which its gifts wait: where it is not open any more, another like it */
+    private function batch(Intake $intake): ?string
+    {
+        $chosen = $intake->settings->batch;
+        if ($chosen === null) {
+            return null;
+        }
+        $batch = Batch::query()->find($chosen) ?? throw new CannotPost('The batch of this intake is not there any more. Choose another.');
+        $filled = $this->batches->toFill($batch);
+        if ($filled->id !== $chosen) {
+            $intake->settings = $intake->settings->with(['batch' => $filled->id]);
+            $intake->save();
+        }
+
+        return (string) $filled->id;
+    }
+
     /** @param  list<stdClass>  $rows */
     private function apply(Intake $intake, array $rows, Act $act): void
     {
+        $batch = $this->batch($intake);
         $entries = [];
         foreach ($rows as $row) {
             if ($row->changes !== null) {
-                $entries[] = new Entry($row->supporter_id ?? "{$row->leader}:supporter", Change::listFrom($row->changes), $row->number);
+                $changes = array_map(
+                    static fn(Change $change): Change => $change->subject === Subject::Entry
+                        ? Change::create($change->subject, $change->ref, [...$change->after(), 'batch_id' => $batch])
+                        : $change,
+                    Change::listFrom($row->changes),
+                );
+                $entries[] = new Entry($row->supporter_id ?? "{$row->leader}:supporter", $changes, $row->number);
             }
         }
         $ids = $entries === [] ? [] : $this->writer->write($entries, $act, $this->madeBefore($intake, $rows, $entries));
         $made = [];
         foreach ($ids as $ref => $id) {
             [$unit, $subject] = explode(':', $ref);
-            if (!str_starts_with($subject, 'gift') && !str_starts_with($subject, 'identifier')) {
+            if (preg_match('/^(?:gift|entry|identifier)/', $subject) !== 1) {
                 $made[$unit][$subject] = $id;
             }
         }

@@ -18,6 +18,7 @@ use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Gifts\Amounts;
+use PineSieve\Core\Gifts\GiftTotals;
 use PineSieve\Core\Gifts\Reconciliation;
 use PineSieve\Core\Standards\Home;
 use PineSieve\Core\Standards\Standards;
@@ -45,25 +46,33 @@ final readonly class Proof
         $loaded = in_array($intake->state, [IntakeState::Loaded, IntakeState::Undoing, IntakeState::Undone], true);
         $table = $loaded ? 'intake_outcomes' : 'intake_results';
         $outcomes = array_fill_keys(['new', 'updated', 'unchanged', 'held', 'left_out'], 0);
-        $money = array_fill_keys(['new', 'promised', 'there', 'held', 'left_out'], Amounts::none());
-        [$gifts, $promises] = [0, 0];
+        $money = array_fill_keys(['new', 'batch', 'promised', 'there', 'held', 'left_out'], Amounts::none());
+        [$gifts, $waiting, $promises] = [0, 0, 0];
+        $isForBatch = $intake->settings->batch !== null;
         foreach ($this->sums($table, $intake) as [$outcome, $counts, $sum]) {
-            [$gifts, $promises] = [$gifts + $counts->gifts, $promises + $counts->promises];
+            $comesIn = !in_array($outcome, ['held', 'left_out'], true);
+            $new = $comesIn ? (int) $counts->gifts : 0;
+            $isForBatch ? ($waiting += $new) : ($gifts += $new);
+            $promises += $comesIn ? (int) $counts->promises : 0;
             if ($outcome === Results::WITH) {
                 continue;
             }
             $outcomes[$outcome] += $counts->n;
-            if (in_array($outcome, ['held', 'left_out'], true)) {
+            if (!$comesIn) {
                 $money[$outcome] = $money[$outcome]->plus($sum->all);
             } else {
                 $money['there'] = $money['there']->plus($sum->there);
                 $money['promised'] = $money['promised']->plus($sum->promised);
-                $money['new'] = $money['new']->plus($sum->all->minus($sum->there)->minus($sum->promised));
+                $new = $isForBatch ? 'batch' : 'new';
+                $money[$new] = $money[$new]->plus($sum->all->minus($sum->there)->minus($sum->promised));
             }
         }
         if ($intake->state === IntakeState::Loaded) {
             $stored = GiftSums::of(DB::table('gifts')->where('intake_id', $intake->id));
-            [$gifts, $money['new'], $promises, $money['promised']] = [$stored->gifts, $stored->given, $stored->promises, $stored->promised];
+            $entries = GiftSums::of(DB::table('batch_entries')->where('intake_id', $intake->id));
+            [$gifts, $waiting, $promises] = [$stored->gifts, $entries->gifts, $stored->promises + $entries->promises];
+            [$money['new'], $money['batch']] = [$stored->given, $entries->given];
+            $money['promised'] = $stored->promised->plus($entries->promised);
         }
         $rows = (int) DB::scalar('select count(*) from intake_rows where intake_id = ?', [$intake->id]);
         $source = $this->source($intake);
@@ -88,6 +97,7 @@ final readonly class Proof
                 'amount' => $money['new']->in($this->home->currency),
                 'amounts' => (object) $money['new']->toArray(),
             ],
+            'in_batch' => ['gifts' => $waiting, 'amounts' => (object) $money['batch']->toArray()],
             'promised' => ['created' => $promises, 'amounts' => (object) $money['promised']->toArray()],
             'money' => array_map(static fn(Amounts $amounts): object => (object) $amounts->toArray(), $money),
             'source_amount' => $source->in($this->home->currency),
@@ -135,6 +145,19 @@ final readonly class Proof
                 $rows,
             ),
         );
+    }
+
+    /** What the file brings that is not there yet, whether it comes in or is held: gifts, and what they come to. */
+    public function brought(Intake $intake): GiftTotals
+    {
+        $totals = GiftTotals::none();
+        foreach ($this->sums('intake_results', $intake) as [$outcome, $counts, $sum]) {
+            if ($outcome !== 'left_out') {
+                $totals = $totals->plus((int) $counts->gifts, $sum->all->minus($sum->there)->minus($sum->promised), false);
+            }
+        }
+
+        return $totals;
     }
 
     /** What the amounts of the file say together. */
@@ -262,12 +285,15 @@ final readonly class Proof
             Subject::Link => 'Link',
             Subject::Unread => 'Could not be read, kept as written',
             Subject::Gift => 'Gift',
+            Subject::Entry => 'Gift in a batch',
         };
         $counts[$subject] ??= ['subject' => $subject, 'made' => 0, 'filled' => 0, 'replaced' => 0];
         if ($change->action === Action::Create) {
             // An email for someone who had none fills a blank; a gift is always new.
             $counts[$subject][
-                $isNew || in_array($change->subject, [Subject::Gift, Subject::Link, Subject::Unread], true) ? 'made' : 'filled'
+                $isNew || $change->subject->isGift() || in_array($change->subject, [Subject::Link, Subject::Unread], true)
+                    ? 'made'
+                    : 'filled'
             ]++;
 
             return;

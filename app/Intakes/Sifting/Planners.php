@@ -6,6 +6,7 @@ namespace App\Intakes\Sifting;
 
 use App\Intakes\Intake;
 use PineSieve\Core\Changes\Planner;
+use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldPlace;
 use PineSieve\Core\Standards\FieldType;
@@ -32,6 +33,7 @@ final readonly class Planners
             $settings->effects(),
             array_values(array_filter($blankable)),
             array_values(array_map(static fn(Field $field): string => $field->key, $several)),
+            $settings->batch === null ? Subject::Gift : Subject::Entry,
         );
     }
 }

@@ -24,6 +24,7 @@ final readonly class RowChecks
     /**
      * @param  array<int, MappedRow>  $rows
      * @param  array<string, int>  $columns  target to the column that feeds it
+     * @param  ?string  $currency  of the batch in which its gifts wait; null if they wait in none
      */
     public function __construct(
         private Standards $standards,
@@ -32,6 +33,7 @@ final readonly class RowChecks
         UniqueValues $taken,
         array $rows,
         private array $columns,
+        private ?string $currency = null,
     ) {
         $this->checker = new Checker($standards, new TakenByRows($uniques, $taken, $candidates, $rows));
         // A row takes no name away, so that nothing else is left to be wrong.
@@ -57,13 +59,35 @@ final readonly class RowChecks
      */
     public function problems(MappedRow $row, array $stored, array $changes, bool $passes): array
     {
-        $problems = [];
+        $problems = $this->otherCurrencies($row);
         foreach ($this->asksNothing ? [] : $row->parties as $part => $party) {
             $prefix = $party->role === '' ? '' : "{$party->role}.";
             foreach ($this->checker->problems($stored[$part], $changes[$part]) as $problem) {
                 $field = $prefix . $problem->field;
                 $problem = $problem->at($field, $this->columns[$field] ?? null);
                 $problems[] = $passes ? $problem->warning() : $problem;
+            }
+        }
+
+        return $problems;
+    }
+
+    /** @return list<Problem> a batch has one currency */
+    private function otherCurrencies(MappedRow $row): array
+    {
+        $problems = [];
+        foreach ($this->currency === null ? [] : $row->parties as $party) {
+            foreach ($party->record->gifts as $gift) {
+                if ($gift->currency !== $this->currency && $problems === []) {
+                    $problems[] = new Problem(
+                        'gift.currency.batch',
+                        'gift.currency',
+                        $this->columns['gift.currency'] ?? null,
+                        $gift->currency,
+                        "The batch is in {$this->currency}",
+                        'Bring it in without a batch, or in one of its own currency',
+                    );
+                }
             }
         }
 

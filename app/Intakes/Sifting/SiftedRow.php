@@ -341,6 +341,13 @@ final class SiftedRow
             address: $address,
             proposed: $row->address->changes === [] ? null : $row->address,
             money: RowMoney::of($row->money),
+            // What it brings if it comes in; whoever counts what came in leaves out those that are held.
+            giftsNew: count(
+                array_filter(
+                    array_merge(...array_map(static fn(Party $party): array => $party->record->gifts, $row->parties)),
+                    static fn(Gift $gift): bool => !$gift->isPromise(),
+                ),
+            ),
         );
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intakes\Sifting;
 
+use App\Batches\Batch;
 use App\Intakes\Decisions\Decision;
 use App\Intakes\Decisions\Edits;
 use App\Intakes\Intake;
@@ -110,7 +111,15 @@ final class Sifter
             $edits,
             ($later ? self::LATER : 0) + UnitNumber::of($numbers[0]),
         );
-        $checks = new RowChecks($this->standards, $this->uniques, $candidates, $this->taken, $mapped, $intake->columnPlan()->columns());
+        $checks = new RowChecks(
+            $this->standards,
+            $this->uniques,
+            $candidates,
+            $this->taken,
+            $mapped,
+            $intake->columnPlan()->columns(),
+            Batch::query()->whereKey($intake->settings->batch)->value('currency'),
+        );
         $row = new SiftedRow(
             $intake->id,
             $this->planner,

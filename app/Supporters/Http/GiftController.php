@@ -21,7 +21,7 @@ use Illuminate\Http\Request;
  * @phpstan-type GiftRow array{
  *     id: int, supporter_id: int, supporter: string, given_on?: string, amount?: string, currency?: string, kind?: ?string,
  *     fund?: ?string, reference?: ?string, campaign?: ?string, appeal?: ?string, tribute?: ?string, anonymous?: ?string,
- *     notes?: ?string, intake_id: ?int,
+ *     notes?: ?string, intake_id: ?int, batch_id: ?int,
  * }
  * @phpstan-type MoneySums array{given: Amounts, promised: Amounts}
  * @phpstan-type GiftList array{total: int, promises: int, sums: ?MoneySums, page: int, pages: int, gifts: list<GiftRow>}

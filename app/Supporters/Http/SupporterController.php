@@ -48,7 +48,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  * @phpstan-type PageGift array{
  *     id: int, supporter_id: int, given_on?: string, amount?: string, currency?: string, kind?: ?string, fund?: ?string,
  *     reference?: ?string, campaign?: ?string, appeal?: ?string, tribute?: ?string, anonymous?: ?string, notes?: ?string,
- *     intake_id: ?int,
+ *     intake_id: ?int, batch_id: ?int,
  * }
  * @phpstan-type PageSums array{given: Amounts, promised: Amounts, promises: int}
  * @phpstan-type PageMerge array{id: int, gone: list<array{id: int, name: string}>, at: string, by: ?string}
@@ -187,6 +187,7 @@ final class SupporterController extends Controller
                     'list' => 1,
                     'currency' => 1,
                     'intake_id' => 1,
+                    'batch_id' => 1,
                 ]) !== [],
             ),
         );

@@ -21,6 +21,7 @@ final class PersonRequest extends AdministratorRequest
             'role' => ['required', Rule::enum(Role::class)],
             'may_load' => ['nullable', 'boolean'],
             'may_edit' => ['nullable', 'boolean'],
+            'may_post' => ['nullable', 'boolean'],
         ];
 
         return $person === null

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Batches;
+
+use App\Records\GiftSums;
+use App\Records\Tables;
+use Illuminate\Database\Connection;
+use Illuminate\Database\Query\Builder;
+use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Gifts\BatchTotals;
+use PineSieve\Core\Gifts\GiftTotals;
+
+/**
+ * What is in a batch: its entries, or what they became.
+ *
+ * @phpstan-type CountAndAmount array{gifts: int, amount: string}
+ * @phpstan-type FundSum array{fund: string, gifts: int, amount: string}
+ * @phpstan-type BatchOutcome array{
+ *     batch: string, state: string, expected: CountAndAmount, entered: CountAndAmount, by_fund: list<FundSum>,
+ * }
+ */
+final readonly class BatchSums
+{
+    public function __construct(private Connection $db) {}
+
+    public function totals(Batch $batch): BatchTotals
+    {
+        $sums = GiftSums::of($this->gifts($batch));
+
+        return new BatchTotals($batch->expected_gifts, $batch->expected_amount, $sums->gifts, $sums->given->in($batch->currency));
+    }
+
+    /**
+     * @param  'fund'|'kind'|'appeal'|'campaign'  $column
+     * @return array<string, array{gifts: int, amount: string}> value to what came in for it, the largest first; '' for none
+     */
+    public function by(Batch $batch, string $column): array
+    {
+        $sums = array_filter(
+            GiftSums::by($this->gifts($batch), "coalesce({$column}, '')"),
+            static fn(GiftTotals $sum): bool => $sum->gifts > 0,
+        );
+        $found = array_map(
+            static fn(GiftTotals $sum): array => ['gifts' => $sum->gifts, 'amount' => $sum->given->in($batch->currency)],
+            $sums,
+        );
+        uasort($found, static fn(array $a, array $b): int => (float) $b['amount'] <=> (float) $a['amount']);
+
+        return $found;
+    }
+
+    /** @return BatchOutcome what the command line tells of a batch */
+    public function outcome(Batch $batch): array
+    {
+        $totals = $this->totals($batch);
+        $funds = $this->by($batch, 'fund');
+        ksort($funds);
+
+        return [
+            'batch' => $batch->name,
+            'state' => $batch->state->value,
+            'expected' => ['gifts' => $totals->expectedGifts, 'amount' => $totals->expectedAmount],
+            'entered' => ['gifts' => $totals->gifts, 'amount' => $totals->amount],
+            'by_fund' => array_map(
+                static fn(int|string $fund, array $sum): array => ['fund' => (string) $fund, ...$sum],
+                array_keys($funds),
+                array_values($funds),
+            ),
+        ];
+    }
+
+    /** Rows of what is in it, wherever they are by now. */
+    public function gifts(Batch $batch): Builder
+    {
+        return $this->db->table(Tables::of($batch->isPosted() ? Subject::Gift : Subject::Entry))->where('batch_id', $batch->id);
+    }
+}

@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Batches;
+
+use App\Records\RecordReader;
+use App\Records\Supporter;
+use App\Support\Http\JsonMap;
+use Illuminate\Database\Connection;
+use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Gifts\BatchState;
+use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Standards\FieldPlace;
+
+/**
+ * Batches as they are shown.
+ *
+ * @phpstan-type BatchShown array{
+ *     id: int, name: string, received_on: string, bank_reference: string, currency: string, defaults: JsonMap<string>,
+ *     state: value-of<BatchState>, expected_gifts: int, expected_amount: string, gifts: int, amount: string, gifts_missing: int,
+ *     amount_missing: string, difference: string, agrees: bool, opened_by: ?string, readied_by: ?string, posted_by: ?string,
+ *     posted_at: ?string, reason: string, act_id: ?int,
+ * }
+ * @phpstan-type EntryShown array{id: int, supporter_id: int, supporter: string, intake_id: ?int, values: JsonMap<string>}
+ * @phpstan-type Slice array{name: string, gifts: int, amount: string}
+ * @phpstan-type BatchPageData array{
+ *     batch: BatchShown, entries: list<EntryShown>, by_fund: list<Slice>, by_kind: list<Slice>, by_appeal: list<Slice>,
+ *     typed_by: list<string>,
+ * }
+ */
+final readonly class BatchView
+{
+    public function __construct(private Connection $db, private RecordReader $reader, private BatchSums $sums, private Batches $batches) {}
+
+    /** @return BatchShown */
+    public function of(Batch $batch): array
+    {
+        $totals = $this->sums->totals($batch);
+
+        return [
+            'id' => $batch->id,
+            'name' => $batch->name,
+            'received_on' => $batch->received_on,
+            'bank_reference' => $batch->bank_reference,
+            'currency' => $batch->currency,
+            'defaults' => new JsonMap($batch->defaults),
+            'state' => $batch->state->value,
+            'expected_gifts' => $totals->expectedGifts,
+            'expected_amount' => $totals->expectedAmount,
+            'gifts' => $totals->gifts,
+            'amount' => $totals->amount,
+            'gifts_missing' => $totals->giftsMissing(),
+            'amount_missing' => $totals->amountMissing(),
+            'difference' => $totals->difference($batch->currency),
+            'agrees' => $totals->agree(),
+            'opened_by' => $batch->opener?->name,
+            'readied_by' => $batch->readier?->name,
+            'posted_by' => $batch->poster?->name,
+            'posted_at' => $batch->posted_at?->toIso8601String(),
+            'reason' => $batch->reason,
+            'act_id' => $batch->act_id,
+        ];
+    }
+
+    /** @return BatchPageData */
+    public function page(Batch $batch): array
+    {
+        return [
+            'batch' => $this->of($batch),
+            'entries' => $this->entries($batch),
+            'by_fund' => $this->slices($batch, 'fund'),
+            'by_kind' => $this->slices($batch, 'kind'),
+            'by_appeal' => $this->slices($batch, 'appeal'),
+            'typed_by' => $this->typists($batch),
+        ];
+    }
+
+    /** @return list<EntryShown> in the order in which they were typed */
+    public function entries(Batch $batch): array
+    {
+        $subject = $batch->isPosted() ? Subject::Gift : Subject::Entry;
+        $entries = [];
+        foreach ($this->reader->ofBatch($subject, $batch->id) as $supporter => $gifts) {
+            foreach ($gifts as $number => $gift) {
+                $entries[$number] = [$supporter, $gift];
+            }
+        }
+        ksort($entries);
+        $names = Supporter::query()->whereIn('id', array_unique(array_column($entries, 0)))->pluck('sort_name', 'id');
+
+        return array_map(
+            static fn(int $number, array $entry): array => [
+                'id' => $number,
+                'supporter_id' => $entry[0],
+                'supporter' => (string) ($names[$entry[0]] ?? ''),
+                'intake_id' => $entry[1]->intake,
+                'values' => new JsonMap(self::values($entry[1])),
+            ],
+            array_keys($entries),
+            $entries,
+        );
+    }
+
+    /** @return array<string, string> field to value */
+    private static function values(Gift $gift): array
+    {
+        return array_map($gift->value(...), FieldPlace::columns('gift'));
+    }
+
+    /**
+     * @param  'fund'|'kind'|'appeal'  $column
+     * @return list<Slice>
+     */
+    private function slices(Batch $batch, string $column): array
+    {
+        $sums = $this->sums->by($batch, $column);
+
+        return array_map(
+            static fn(int|string $name, array $sum): array => ['name' => (string) $name, ...$sum],
+            array_keys($sums),
+            array_values($sums),
+        );
+    }
+
+    /** @return list<string> */
+    private function typists(Batch $batch): array
+    {
+        return array_map(
+            strval(...),
+            array_values($this->db->table('users')->whereIn('id', $this->batches->typists($batch))->orderBy('name')->pluck('name')->all()),
+        );
+    }
+}

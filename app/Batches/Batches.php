@@ -1,0 +1,334 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Batches;
+
+use App\Accounts\Audit;
+use App\Accounts\User;
+use App\Records\Act;
+use App\Records\ActKind;
+use App\Records\Acts;
+use App\Records\Entry;
+use App\Records\Ids;
+use App\Records\RecordReader;
+use App\Records\RecordWriter;
+use App\Support\Lists;
+use Illuminate\Database\Connection;
+use Illuminate\Database\Query\Builder;
+use PineSieve\Core\Changes\Action;
+use PineSieve\Core\Changes\Change;
+use PineSieve\Core\Changes\Reversal;
+use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Gifts\Amount;
+use PineSieve\Core\Gifts\BatchState;
+use PineSieve\Core\Gifts\Gift;
+
+/** Opens batches, makes them ready, posts them and takes them back. Each of these is whole or not at all. */
+final readonly class Batches
+{
+    /** Entries that one transaction posts: others wait for as long. */
+    public const MOST = 5000;
+
+    public function __construct(
+        private Connection $db,
+        private RecordReader $reader,
+        private RecordWriter $writer,
+        private Ids $ids,
+        private Acts $acts,
+        private BatchSums $sums,
+    ) {}
+
+    /** @param  array{received_on?: string, bank_reference?: string, currency: string, defaults?: array<string, string>, expected_gifts?: int, expected_amount?: string}  $about */
+    public function open(string $name, array $about, ?int $userId): Batch
+    {
+        $batch = Batch::query()
+            ->create(['received_on' => now()->toDateString(), ...$about, 'name' => $name, 'user_id' => $userId])
+            ->refresh();
+        Audit::note(Audit::POST, "Opened the batch \"{$name}\"", userId: $userId);
+
+        return $batch;
+    }
+
+    /** The batch in which gifts may wait, under this name or the next that is free: one that is not open any more takes nothing in. */
+    public function toFill(Batch $batch): Batch
+    {
+        return $this->db->transaction(function () use ($batch): Batch {
+            $batch = $this->locked($batch);
+            for ($number = 2; !$batch->isOpen(); $number++) {
+                $name = preg_replace('/ \(\d+\)$/D', '', $batch->name) . " ({$number})";
+                $batch =
+                    Batch::query()->where('name', $name)->first() ??
+                    $this->open(
+                        $name,
+                        ['currency' => $batch->currency, 'received_on' => $batch->received_on, 'defaults' => $batch->defaults],
+                        $batch->user_id,
+                    );
+            }
+
+            return $batch;
+        });
+    }
+
+    /**
+     * What is said of it. The currency stays as soon as there is something in it.
+     *
+     * @param  array{name?: string, received_on?: string, bank_reference?: string, currency?: string, expected_gifts?: int, expected_amount?: string, defaults?: array<string, string>}  $about
+     */
+    public function change(Batch $batch, array $about): void
+    {
+        $this->db->transaction(function () use ($batch, $about): void {
+            $locked = $this->locked($batch);
+            if ($locked->isPosted()) {
+                throw new CannotPost("The batch \"{$locked->name}\" is posted, and stays as it is.");
+            }
+            if (($about['currency'] ?? $locked->currency) !== $locked->currency && $this->sums->gifts($locked)->exists()) {
+                throw new CannotPost('There are gifts in this batch, so its currency stays.');
+            }
+            $locked->fill($about)->save();
+        });
+        $batch->refresh();
+    }
+
+    /** More is expected than was so far. */
+    public function expectMore(Batch $batch, int $gifts, string $amount): void
+    {
+        $this->db->transaction(function () use ($batch, $gifts, $amount): void {
+            $locked = $this->locked($batch);
+            $locked
+                ->fill([
+                    'expected_gifts' => $locked->expected_gifts + $gifts,
+                    'expected_amount' => Amount::sum([$locked->expected_amount, $amount]),
+                ])
+                ->save();
+        });
+        $batch->refresh();
+    }
+
+    /** Nothing more is typed into it; whoever posts it looks it over. */
+    public function makeReady(Batch $batch, ?User $user): void
+    {
+        $this->move($batch, BatchState::Open, BatchState::Ready, ['readied_by' => $user?->id]);
+        Audit::note(Audit::POST, "Made the batch \"{$batch->name}\" ready", userId: $user?->id);
+    }
+
+    public function reopen(Batch $batch, ?User $user): void
+    {
+        $this->move($batch, BatchState::Ready, BatchState::Open, ['readied_by' => null]);
+        Audit::note(Audit::POST, "Opened the batch \"{$batch->name}\" again", userId: $user?->id);
+    }
+
+    /**
+     * Its entries become gifts, in one act: all of them or none.
+     *
+     * @param  string  $reason  why, if it is not what was expected
+     * @param  bool  $fromOpen  whether nobody has to make it ready before
+     *
+     * @throws CannotPost
+     */
+    public function post(Batch $batch, string $reason, ?User $user, bool $fromOpen = false): void
+    {
+        $this->db->transaction(function () use ($batch, $reason, $user, $fromOpen): void {
+            $this->ids->queueUp();
+            $batch->setRawAttributes($this->locked($batch)->getAttributes(), true);
+            if (!$fromOpen || !$batch->isOpen()) {
+                $this->mustBe($batch, BatchState::Ready);
+            }
+            $this->mustBeAnother($batch, $user);
+            $entries = $this->reader->ofBatch(Subject::Entry, $batch->id);
+            $this->mustBePostable($batch, array_sum(array_map(count(...), $entries)), $reason);
+            $act = Act::once(ActKind::Post, $user?->id);
+            $this->writer->write(
+                array_map(
+                    static fn(int $supporter, array $gifts): Entry => new Entry($supporter, self::given($gifts)),
+                    array_keys($entries),
+                    $entries,
+                ),
+                $act,
+            );
+            $act->fill(['records' => count($entries), 'what' => "Posted the batch \"{$batch->name}\""])->save();
+            $batch
+                ->fill([
+                    'state' => BatchState::Posted,
+                    'posted_by' => $user?->id,
+                    'posted_at' => now(),
+                    'reason' => $reason,
+                    'act_id' => $act->id,
+                ])
+                ->save();
+            Audit::note(
+                Audit::POST,
+                "Posted the batch \"{$batch->name}\"" . ($reason === '' ? '' : ", though it is not what was expected: {$reason}"),
+                userId: $user?->id,
+                actId: $act->id,
+            );
+        });
+    }
+
+    /**
+     * A posted batch waits to be posted once more: its gifts are entries again.
+     *
+     * @throws CannotPost if one of its gifts was changed meanwhile
+     */
+    public function takeBack(Batch $batch, ?User $user): void
+    {
+        $this->db->transaction(function () use ($batch, $user): void {
+            $this->ids->queueUp();
+            $batch->setRawAttributes($this->locked($batch)->getAttributes(), true);
+            $this->mustBe($batch, BatchState::Posted);
+            $act = Act::query()->findOrFail($batch->act_id);
+            $entries = [];
+            foreach (array_chunk($this->owners($act), 500) as $owners) {
+                foreach ($this->acts->reversals($act, $owners) as $supporter => $reversal) {
+                    $this->mustBeWhole($reversal);
+                    $entries[] = new Entry($supporter, $reversal->changes);
+                }
+            }
+            $this->writer->write($entries, Act::once(ActKind::Unpost, $user?->id));
+            $act->markUndone($user?->id);
+            $batch
+                ->fill(['state' => BatchState::Ready, 'posted_by' => null, 'posted_at' => null, 'reason' => '', 'act_id' => null])
+                ->save();
+            Audit::note(Audit::POST, "Took the posted batch \"{$batch->name}\" back", userId: $user?->id, actId: $act->id);
+        });
+    }
+
+    /** @throws CannotPost if there is something in it */
+    public function drop(Batch $batch): void
+    {
+        $this->db->transaction(function () use ($batch): void {
+            $batch = $this->locked($batch);
+            if ($batch->isPosted() || $this->sums->gifts($batch)->exists()) {
+                throw new CannotPost('There are gifts in this batch. Take them out first.');
+            }
+            $batch->delete();
+            Audit::note(Audit::POST, "Deleted the batch \"{$batch->name}\"");
+        });
+    }
+
+    /** @return list<int> ids of the people who typed what is in it, or brought it in */
+    public function typists(Batch $batch): array
+    {
+        return Lists::ints(
+            $this->db
+                ->table('journal_things as t')
+                ->join('journal as j', 'j.id', '=', 't.entry_id')
+                ->join('acts as a', 'a.id', '=', 'j.act_id')
+                ->where('t.kind', Subject::Entry->value)
+                ->whereIn('t.thing_id', $this->numbers($batch))
+                ->whereNotIn('a.kind', [ActKind::Post->value, ActKind::Unpost->value, ActKind::Merge->value, ActKind::Unmerge->value])
+                ->whereNotNull('a.user_id')
+                ->distinct()
+                ->orderBy('a.user_id')
+                ->pluck('a.user_id'),
+        );
+    }
+
+    /** Numbers of its entries, those that were posted among them. */
+    private function numbers(Batch $batch): Builder
+    {
+        return $batch->isPosted()
+            ? $this->db
+                ->table('journal_things as e')
+                ->join('journal as p', 'p.id', '=', 'e.entry_id')
+                ->where('p.act_id', $batch->act_id)
+                ->where('e.kind', Subject::Entry->value)
+                ->select('e.thing_id')
+            : $this->db->table('batch_entries')->where('batch_id', $batch->id)->select('id');
+    }
+
+    private function locked(Batch $batch): Batch
+    {
+        return Batch::query()->lockForUpdate()->find($batch->id) ?? throw new CannotPost('This batch is not there any more.');
+    }
+
+    /** @param  array<string, ?int>  $with */
+    private function move(Batch $batch, BatchState $from, BatchState $to, array $with): void
+    {
+        $this->db->transaction(function () use ($batch, $from, $to, $with): void {
+            $locked = $this->locked($batch);
+            $this->mustBe($locked, $from);
+            $locked->fill(['state' => $to, ...$with])->save();
+        });
+        $batch->refresh();
+    }
+
+    private function mustBe(Batch $batch, BatchState $state): void
+    {
+        if ($batch->state !== $state) {
+            throw new CannotPost("The batch \"{$batch->name}\" is {$batch->state->value}, not {$state->value}. Look at it again.");
+        }
+    }
+
+    private function mustBeAnother(Batch $batch, ?User $user): void
+    {
+        if (!BatchSettings::byAnother()) {
+            return;
+        }
+        if ($user === null) {
+            throw new CannotPost('Whoever typed a batch may not post it here: say who posts it.');
+        }
+        if (in_array($user->id, $this->typists($batch), true)) {
+            throw new CannotPost('You typed some of this batch, so another person posts it.');
+        }
+    }
+
+    private function mustBePostable(Batch $batch, int $entries, string $reason): void
+    {
+        if ($entries === 0) {
+            throw new CannotPost('There is nothing in this batch.');
+        }
+        if ($entries > self::MOST) {
+            throw new CannotPost(
+                'There are ' .
+                    number_format($entries) .
+                    ' gifts in this batch; ' .
+                    number_format(self::MOST) .
+                    ' can be posted at once. Move the others into a second batch.',
+            );
+        }
+        $totals = $this->sums->totals($batch);
+        if (!$totals->agree() && trim($reason) === '') {
+            throw new CannotPost("{$totals->difference($batch->currency)} Put it right, or say why it is posted so.", isDifference: true);
+        }
+    }
+
+    private function mustBeWhole(Reversal $reversal): void
+    {
+        foreach ($reversal->kept as $kept) {
+            throw new CannotPost(
+                "It can't be taken back as a whole: {$kept->thing} " .
+                    lcfirst($kept->reason) .
+                    '. Correct its gifts one by one, or put that back first.',
+            );
+        }
+    }
+
+    /** @return list<int> supporters whose gifts it posted */
+    private function owners(Act $act): array
+    {
+        return Lists::ints(
+            $this->db->table('journal')->where('act_id', $act->id)->where('owner_kind', Subject::Supporter)->distinct()->pluck('owner_id'),
+        );
+    }
+
+    /**
+     * @param  array<int, Gift>  $entries  by number
+     * @return list<Change>
+     */
+    private static function given(array $entries): array
+    {
+        $changes = [];
+        foreach ($entries as $number => $gift) {
+            $changes[] = new Change(
+                Subject::Entry,
+                $number,
+                Action::Delete,
+                array_map(static fn(string $value): array => [$value, null], $gift->fields()),
+            );
+            $changes[] = Change::create(Subject::Gift, "post:{$number}", $gift->fields());
+        }
+
+        return $changes;
+    }
+}
