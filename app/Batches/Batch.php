@@ -42,7 +42,14 @@ final class Batch extends Model
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
-    protected $attributes = ['state' => 'open', 'defaults' => '{}', 'bank_reference' => '', 'reason' => ''];
+    protected $attributes = [
+        'state' => 'open',
+        'defaults' => '{}',
+        'bank_reference' => '',
+        'reason' => '',
+        'expected_gifts' => 0,
+        'expected_amount' => '0.00',
+    ];
 
     protected function casts(): array
     {

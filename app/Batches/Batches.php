@@ -42,9 +42,7 @@ final readonly class Batches
     /** @param  array{received_on?: string, bank_reference?: string, currency: string, defaults?: array<string, string>, expected_gifts?: int, expected_amount?: string}  $about */
     public function open(string $name, array $about, ?int $userId): Batch
     {
-        $batch = Batch::query()
-            ->create(['received_on' => now()->toDateString(), ...$about, 'name' => $name, 'user_id' => $userId])
-            ->refresh();
+        $batch = Batch::query()->create(['received_on' => now()->toDateString(), ...$about, 'name' => $name, 'user_id' => $userId]);
         Audit::note(Audit::POST, "Opened the batch \"{$name}\"", userId: $userId);
 
         return $batch;

@@ -74,9 +74,13 @@ final class IntakeRunCommand extends Command
             );
             $this->work($intake, $plan, $runner);
         } catch (Throwable $error) {
+            $this->dropEmpty($batch ?? null);
+
             return $this->breakOff($intake ?? null, $error);
         }
         if ($intake->state !== ($this->option('dry-run') === true ? IntakeState::Ready : IntakeState::Loaded)) {
+            $this->dropEmpty($batch);
+
             return $this->refuse($intake->error ?? "Intake {$intake->id} was stopped from the screens. They show how far it is.");
         }
         if ($batch !== null && $this->option('dry-run') !== true) {
@@ -215,6 +219,14 @@ final class IntakeRunCommand extends Command
         }
 
         return $batch ?? $this->batches->open(mb_substr($name, 0, 190), ['currency' => Organization::read()->currency], null);
+    }
+
+    /** A file that can't be used leaves no batch behind that was opened for it alone. */
+    private function dropEmpty(?Batch $batch): void
+    {
+        if ($batch !== null && $batch->wasRecentlyCreated && $this->sums->gifts($batch)->doesntExist()) {
+            $this->batches->drop($batch);
+        }
     }
 
     /** @return ?array{int, string} gifts and their total; null if nobody says */

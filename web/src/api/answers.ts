@@ -40,6 +40,45 @@ export type AuditEntry = {
 
 export type AuditList = { entries: AuditEntry[]; more: boolean; kinds: string[] };
 
+export type BatchDropped = { dropped: string };
+
+export type BatchList = { batches: BatchShown[]; total: number; page: number; pages: number; by_another: boolean; may_post: boolean };
+
+export type BatchPageData = {
+  batch: BatchShown;
+  entries: EntryShown[];
+  by_fund: Slice[];
+  by_kind: Slice[];
+  by_appeal: Slice[];
+  typed_by: string[];
+};
+
+export type BatchSettingsKept = { by_another: boolean };
+
+export type BatchShown = {
+  id: number;
+  name: string;
+  received_on: string;
+  bank_reference: string;
+  currency: string;
+  defaults: Record<string, string>;
+  state: 'open' | 'ready' | 'posted';
+  expected_gifts: number;
+  expected_amount: string;
+  gifts: number;
+  amount: string;
+  gifts_missing: number;
+  amount_missing: string;
+  difference: string;
+  agrees: boolean;
+  opened_by: string | null;
+  readied_by: string | null;
+  posted_by: string | null;
+  posted_at: string | null;
+  reason: string;
+  act_id: number | null;
+};
+
 export type BorderBar = { from: number; sure: number; names: number };
 
 export type BorderReview = { one_in: number; review: number };
@@ -223,6 +262,8 @@ export type EditionShown = {
   moved: number;
 };
 
+export type EntryShown = { id: number; supporter_id: number; supporter: string; intake_id: number | null; values: Record<string, string> };
+
 export type FieldCan = { hide: boolean; list: boolean; unique: boolean; default: boolean; unreadable: boolean };
 
 export type FieldFill = { count: number; total: number };
@@ -353,6 +394,14 @@ export type FoundProblem = {
   blocks: boolean;
 };
 
+export type FoundSupporter = {
+  id: number;
+  name: string;
+  kind: 'person' | 'household' | 'organization';
+  status: string | null;
+  address: string;
+};
+
 export type GiftChecked = { problems: Placed[] };
 
 export type GiftKept = { id: number };
@@ -377,6 +426,7 @@ export type GiftRow = {
   anonymous?: string | null;
   notes?: string | null;
   intake_id: number | null;
+  batch_id: number | null;
 };
 
 export type GridData = {
@@ -480,7 +530,7 @@ export type HeldRow = {
 };
 
 export type HistoryChange = {
-  subject: 'supporter' | 'address' | 'email' | 'phone' | 'identifier' | 'membership' | 'custom' | 'link' | 'unread' | 'gift';
+  subject: 'supporter' | 'address' | 'email' | 'phone' | 'identifier' | 'membership' | 'custom' | 'link' | 'unread' | 'gift' | 'entry';
   action: 'create' | 'update' | 'delete';
   change: number;
   fields: HistoryField[];
@@ -489,7 +539,21 @@ export type HistoryChange = {
 export type HistoryEntry = {
   id: number;
   at: string;
-  cause: 'load' | 'undo' | 'redo' | 'demo' | 'edit' | 'put back' | 'merge' | 'unmerge' | 'list merge' | 'remedy' | 'reread' | 'retype';
+  cause:
+    | 'load'
+    | 'undo'
+    | 'redo'
+    | 'demo'
+    | 'edit'
+    | 'put back'
+    | 'merge'
+    | 'unmerge'
+    | 'list merge'
+    | 'remedy'
+    | 'reread'
+    | 'retype'
+    | 'post'
+    | 'unpost';
   by: string | null;
   intake: SourceLabel | null;
   row: number | null;
@@ -565,6 +629,8 @@ export type LinkWords = { kind: 'member' | 'spouse' | 'employee' | 'contact' | '
 export type ListOptions = { options: string[] };
 
 export type ListedValue = { value: string; code: string; spellings: string[]; retired: boolean; used: number };
+
+export type LookedUp = { found: FoundSupporter[] };
 
 export type LostValue = { value: string; reason: string; records: number };
 
@@ -740,7 +806,21 @@ export type Opened = IntakeSummary | { settled: Settled };
 
 export type Origin = {
   at: string;
-  cause: 'load' | 'undo' | 'redo' | 'demo' | 'edit' | 'put back' | 'merge' | 'unmerge' | 'list merge' | 'remedy' | 'reread' | 'retype';
+  cause:
+    | 'load'
+    | 'undo'
+    | 'redo'
+    | 'demo'
+    | 'edit'
+    | 'put back'
+    | 'merge'
+    | 'unmerge'
+    | 'list merge'
+    | 'remedy'
+    | 'reread'
+    | 'retype'
+    | 'post'
+    | 'unpost';
   by: string | null;
   intake: OriginSource | null;
   row: number | null;
@@ -777,6 +857,7 @@ export type PageGift = {
   anonymous?: string | null;
   notes?: string | null;
   intake_id: number | null;
+  batch_id: number | null;
 };
 
 export type PageId = { id: number; system: string; value: string } & Record<string, unknown>;
@@ -855,8 +936,10 @@ export type Person = {
   role: 'administrator' | 'data steward' | 'gift entry' | 'reader';
   may_load: boolean | null;
   may_edit: boolean | null;
+  may_post: boolean | null;
   loads: boolean;
   edits: boolean;
+  posts: boolean;
   disabled: boolean;
   password_changed_at: string | null;
   sessions: number;
@@ -970,8 +1053,9 @@ export type ProofPage = {
   outcomes: { new: number; updated: number; unchanged: number; held: number; left_out: number };
   supporters: { created: number; updated: number };
   gifts: { created: number; amount: string; amounts: Amounts };
+  in_batch: { gifts: number; amounts: Amounts };
   promised: { created: number; amounts: Amounts };
-  money: { new: Amounts; promised: Amounts; there: Amounts; held: Amounts; left_out: Amounts };
+  money: { new: Amounts; batch: Amounts; promised: Amounts; there: Amounts; held: Amounts; left_out: Amounts };
   source_amount: string;
   source_amounts: Amounts;
   balanced: boolean;
@@ -984,6 +1068,20 @@ export type ProofPage = {
   can_redo: boolean;
   passed: PassedRow[];
 };
+
+export type RecognitionCard = {
+  id: number;
+  name: string;
+  kind: 'person' | 'household' | 'organization';
+  lines: RecognitionLine[];
+  warnings: string[];
+};
+
+export type RecognitionChoice = { key: string; label: string };
+
+export type RecognitionFields = { fields: { person: string[]; household: string[]; organization: string[] }; choices: RecognitionChoice[] };
+
+export type RecognitionLine = { key: string; label: string; value: string };
 
 export type RecordBehind = { number: number; display: string; supporter_id: number | null; gifts_new: number; money: Amounts };
 
@@ -1029,7 +1127,12 @@ export type ReviewColumn = { column: string; label: string };
 
 export type ReviewFields = { fields: string[] };
 
-export type RoleRights = { role: 'administrator' | 'data steward' | 'gift entry' | 'reader'; loads: boolean; edits: boolean };
+export type RoleRights = {
+  role: 'administrator' | 'data steward' | 'gift entry' | 'reader';
+  loads: boolean;
+  edits: boolean;
+  posts: boolean;
+};
 
 export type RoundShown = {
   id: number;
@@ -1230,6 +1333,7 @@ export type Settings = {
   against: Against;
   unreadable: Record<string, 'hold' | 'without'>;
   notes_unread: boolean;
+  batch: number | null;
 };
 
 export type Settled = { rows: number; corrected: number; settled: number; still_held: number; not_held: number };
@@ -1264,7 +1368,7 @@ export type ShortfallPage = {
 export type ShownCandidate = { id: number; name: string; gifts: number; given: Amounts; latest: string; filled: number };
 
 export type ShownChange = {
-  subject: 'supporter' | 'address' | 'email' | 'phone' | 'identifier' | 'membership' | 'custom' | 'link' | 'unread' | 'gift';
+  subject: 'supporter' | 'address' | 'email' | 'phone' | 'identifier' | 'membership' | 'custom' | 'link' | 'unread' | 'gift' | 'entry';
   action: 'create' | 'update' | 'delete';
   fields: ShownField[];
 };
@@ -1274,6 +1378,8 @@ export type ShownField = { column: string; label: string; before: string | null;
 export type SignEffectShown = { sign: string; effect: string };
 
 export type SignedOut = { user: null };
+
+export type Slice = { name: string; gifts: number; amount: string };
 
 export type SourceLabel = { id: number; name: string; file: string; sheet: string };
 

@@ -8,6 +8,7 @@ use App\Supporters\ComparedWith;
 use Illuminate\Validation\Rule;
 use PineSieve\Core\Changes\FieldGroup;
 use PineSieve\Core\Changes\MatchEffect;
+use PineSieve\Core\Gifts\BatchState;
 use PineSieve\Core\Standards\Unreadable;
 
 final class IntakeSettingsRequest extends ChangesIntake
@@ -54,6 +55,7 @@ final class IntakeSettingsRequest extends ChangesIntake
             'no_contact' => ['sometimes', 'boolean'],
             'description' => ['sometimes', 'nullable', 'string', 'max:2000'],
             'agreed' => ['sometimes', 'nullable', 'string', 'max:500'],
+            'batch' => ['sometimes', 'nullable', 'integer', Rule::exists('batches', 'id')->where('state', BatchState::Open->value)],
             'is_quiet' => ['sometimes', 'boolean'],
         ];
     }
