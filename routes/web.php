@@ -236,11 +236,13 @@ Route::prefix('api')->group(function (): void {
                 Route::get('', [BatchController::class, 'show']);
                 Route::patch('', [BatchController::class, 'update']);
                 Route::delete('', [BatchController::class, 'destroy']);
+                Route::get('report.pdf', [BatchController::class, 'report']);
                 Route::post('ready', [BatchController::class, 'ready']);
                 Route::post('reopen', [BatchController::class, 'reopen']);
                 Route::post('post', [BatchController::class, 'post']);
                 Route::post('take-back', [BatchController::class, 'takeBack']);
                 Route::post('entries', [EntryController::class, 'store']);
+                Route::post('entries/check', [EntryController::class, 'check']);
                 Route::put('entries/{entry}', [EntryController::class, 'update'])->whereNumber('entry');
                 Route::delete('entries/{entry}', [EntryController::class, 'destroy'])->whereNumber('entry');
             });

@@ -76,13 +76,16 @@ final readonly class BatchView
         ];
     }
 
-    /** @return list<EntryShown> in the order in which they were typed */
-    public function entries(Batch $batch): array
+    /**
+     * @param  ?int  $only  the number of one of them
+     * @return list<EntryShown> in the order in which they were typed
+     */
+    public function entries(Batch $batch, ?int $only = null): array
     {
         $subject = $batch->isPosted() ? Subject::Gift : Subject::Entry;
         $entries = [];
         foreach ($this->reader->ofBatch($subject, $batch->id) as $supporter => $gifts) {
-            foreach ($gifts as $number => $gift) {
+            foreach ($only === null ? $gifts : array_intersect_key($gifts, [$only => 1]) as $number => $gift) {
                 $entries[$number] = [$supporter, $gift];
             }
         }

@@ -5,15 +5,22 @@ declare(strict_types=1);
 namespace App\Batches;
 
 use App\Accounts\User;
+use App\Records\RecordReader;
 use App\Standards\FieldAccess;
 use App\Supporters\GiftForms;
 use App\Supporters\NotKept;
 use Illuminate\Database\Connection;
+use PineSieve\Core\Forms\PlacedProblem;
+use PineSieve\Core\Gifts\LikeGifts;
 
-/** What is typed into an open batch. Each entry is kept as it is typed, and held against the same standards as any gift. */
+/**
+ * What is typed into an open batch. Each entry is kept as it is typed, and held against the same standards as any gift.
+ *
+ * @phpstan-type LikeGift array{date: string, amount: string, currency: string, fund: string, reference: string, waits: bool}
+ */
 final readonly class Entries
 {
-    public function __construct(private Connection $db, private GiftForms $forms) {}
+    public function __construct(private Connection $db, private GiftForms $forms, private RecordReader $reader) {}
 
     /**
      * @param  array<string, string>  $written  field to what is written; what is missing is as the batch says
@@ -21,12 +28,14 @@ final readonly class Entries
      *
      * @throws NotKept if something is wrong with it
      * @throws CannotPost if nothing is typed into the batch any more
+     *
+     * @return int its number
      */
-    public function add(Batch $batch, int $supporter, array $written, bool $again, ?User $user): void
+    public function add(Batch $batch, int $supporter, array $written, bool $again, ?User $user): int
     {
-        $this->into(
+        return $this->into(
             $batch,
-            fn(Batch $open) => $this->forms->keep(
+            fn(Batch $open): int => $this->forms->keep(
                 $supporter,
                 null,
                 self::complete($open, $written),
@@ -43,39 +52,87 @@ final readonly class Entries
      * @param  int  $supporter  whose it is: another one than before if it was given to the wrong one
      * @param  array<string, string>  $written
      * @param  array<string, string>  $base  as the person saw it
+     * @return int its number: another one if it is given to another supporter
      */
-    public function change(Batch $batch, int $entry, int $supporter, array $written, array $base, bool $again, ?User $user): void
+    public function change(Batch $batch, int $entry, int $supporter, array $written, array $base, bool $again, ?User $user): int
     {
-        $this->into($batch, function (Batch $open) use ($entry, $supporter, $written, $base, $again, $user): void {
+        return $this->into($batch, function (Batch $open) use ($entry, $supporter, $written, $base, $again, $user): int {
             $owner = $this->owner($open, $entry);
             $sight = FieldAccess::ofUser();
             if ($owner === $supporter) {
-                $this->forms->keep($owner, $entry, $written, $base, $user, $sight, $again, $open->id);
-
-                return;
+                return $this->forms->keep($owner, $entry, $written, $base, $user, $sight, $again, $open->id);
             }
             $this->forms->remove($owner, $entry, $user, $sight, $open->id);
-            $this->forms->keep($supporter, null, self::complete($open, $written), [], $user, $sight, $again, $open->id);
+
+            return $this->forms->keep($supporter, null, self::complete($open, $written), [], $user, $sight, $again, $open->id);
         });
     }
 
     public function remove(Batch $batch, int $entry, ?User $user): void
     {
-        $this->into(
-            $batch,
-            fn(Batch $open) => $this->forms->remove($this->owner($open, $entry), $entry, $user, FieldAccess::ofUser(), $open->id),
+        $this->into($batch, function (Batch $open) use ($entry, $user): int {
+            $this->forms->remove($this->owner($open, $entry), $entry, $user, FieldAccess::ofUser(), $open->id);
+
+            return $entry;
+        });
+    }
+
+    /**
+     * @param  ?int  $entry  null for one that is not there yet
+     * @param  array<string, string>  $written
+     * @return list<PlacedProblem>
+     */
+    public function problems(Batch $batch, ?int $entry, int $supporter, array $written): array
+    {
+        $own = $entry !== null && $this->owner($batch, $entry) === $supporter ? $entry : null;
+
+        return $this->forms->problems(
+            $supporter,
+            $own,
+            $own === null ? self::complete($batch, $written) : $written,
+            FieldAccess::ofUser(),
+            $batch->id,
         );
     }
 
-    /** @param  callable(Batch): mixed  $does */
-    private function into(Batch $batch, callable $does): void
+    /**
+     * Gifts of the supporter that this may be once more.
+     *
+     * @param  ?int  $entry  its own number
+     * @param  array<string, string>  $written
+     * @return list<LikeGift>
+     */
+    public function like(Batch $batch, ?int $entry, int $supporter, array $written): array
     {
-        $this->db->transaction(function () use ($batch, $does): void {
+        $gift = $this->forms->understand(self::complete($batch, $written), FieldAccess::ofUser());
+        $waiting = array_diff_key($this->reader->entries([$supporter])[$supporter] ?? [], [(int) $entry => 1]);
+        $like = [];
+        foreach ([[$this->reader->gifts([$supporter])[$supporter] ?? [], false], [$waiting, true]] as [$gifts, $waits]) {
+            foreach (LikeGifts::of($gift, $gifts) as $one) {
+                $like[] = [
+                    'date' => $one->date,
+                    'amount' => $one->amount,
+                    'currency' => $one->currency,
+                    'fund' => $one->fund,
+                    'reference' => $one->reference,
+                    'waits' => $waits,
+                ];
+            }
+        }
+
+        return $like;
+    }
+
+    /** @param  callable(Batch): int  $does */
+    private function into(Batch $batch, callable $does): int
+    {
+        return $this->db->transaction(function () use ($batch, $does): int {
             $open = Batch::query()->lockForUpdate()->find($batch->id);
             if ($open === null || !$open->isOpen()) {
                 throw new CannotPost("The batch \"{$batch->name}\" is not open any more. Nothing was changed.");
             }
-            $does($open);
+
+            return $does($open);
         });
     }
 

@@ -57,6 +57,16 @@ final readonly class GiftForms
     }
 
     /**
+     * The gift as it is understood, whatever is wrong with it.
+     *
+     * @param  array<string, string>  $written
+     */
+    public function understand(array $written, FieldAccess $sight): Gift
+    {
+        return new Gift(...$this->understood(null, $written, $sight)[0]);
+    }
+
+    /**
      * @param  array<string, string>  $written
      * @param  array<string, string>  $base  as the person saw the gift
      * @param  bool  $again  whether someone has said that a like gift was given twice

@@ -176,7 +176,8 @@ final class BatchTest extends TestCase
             'supporter' => $this->bo,
             'values' => ['gift.amount' => '110', 'gift.reference' => '4471'],
         ])->assertOk();
-        self::assertSame([$this->bo, $this->bo], array_column($moved->json('entries'), 'supporter_id'));
+        self::assertSame([$this->bo, '4471'], [$moved->json('entry.supporter_id'), $moved->json('entry.values')['gift.reference']]);
+        self::assertSame([$this->bo, $this->bo], DB::table('batch_entries')->pluck('supporter_id')->all());
         self::assertSame('160.00', $moved->json('batch.amount'));
         $last = (int) DB::table('batch_entries')->max('id');
         self::assertSame(
@@ -195,6 +196,15 @@ final class BatchTest extends TestCase
         $batch = $this->filled();
         $same = ['gift.amount' => '100', 'gift.reference' => '4471'];
         self::assertSame(['gift.twice'], array_column($this->type($batch, $this->ann, $same)->assertStatus(422)->json('problems'), 'code'));
+        $checked = $this->postJson("/api/batches/{$batch}/entries/check", [
+            'supporter' => $this->ann,
+            'values' => ['gift.amount' => '100', 'gift.date' => '2026-11-20'],
+        ])->assertOk();
+        self::assertSame([], $checked->json('problems'));
+        self::assertSame(
+            [['2026-11-24', '4471', true]],
+            array_map(static fn(array $one): array => [$one['date'], $one['reference'], $one['waits']], $checked->json('like')),
+        );
         $this->type($batch, $this->ann, $same, again: true)->assertCreated();
         self::assertSame(3, DB::table('batch_entries')->count());
     }

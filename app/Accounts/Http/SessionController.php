@@ -19,7 +19,7 @@ use Illuminate\Support\Facades\Auth;
  * Signing in and out.
  *
  * @phpstan-type User array{
- *     id: int, name: string, email: string, role: value-of<Role>, must_change: bool, may_load: bool, may_edit: bool,
+ *     id: int, name: string, email: string, role: value-of<Role>, must_change: bool, may_load: bool, may_edit: bool, may_post: bool,
  *     may_set_standards: bool, may_administer: bool,
  * }
  * @phpstan-type Session array{user: ?User, organization: string, currency: string}
@@ -82,6 +82,7 @@ final class SessionController extends Controller
             'must_change' => $user->must_change,
             'may_load' => $user->mayLoad(),
             'may_edit' => $user->mayEdit(),
+            'may_post' => $user->mayPost(),
             'may_set_standards' => $user->maySetStandards(),
             'may_administer' => $user->mayAdminister(),
         ];

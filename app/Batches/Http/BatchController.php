@@ -7,6 +7,7 @@ namespace App\Batches\Http;
 use App\Accounts\Organization;
 use App\Batches\Batch;
 use App\Batches\Batches;
+use App\Batches\BatchReport;
 use App\Batches\BatchSettings;
 use App\Batches\BatchView;
 use App\Batches\CannotPost;
@@ -18,6 +19,8 @@ use App\Support\Http\Controller;
 use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Str;
 use PineSieve\Core\Gifts\BatchState;
 
 /**
@@ -79,6 +82,18 @@ final class BatchController extends Controller
         $this->authorize('see-batches');
 
         return response()->json($this->view->page($batch));
+    }
+
+    /** The batch as a PDF. */
+    public function report(Batch $batch, BatchReport $report): Response
+    {
+        $this->authorize('see-batches');
+        $name = Str::slug($batch->name) . '.pdf';
+
+        return response($report->pdf($batch), 200, [
+            'Content-Type' => 'application/pdf',
+            'Content-Disposition' => "attachment; filename=\"{$name}\"",
+        ]);
     }
 
     #[Answers(BatchView::class, 'BatchPageData')]

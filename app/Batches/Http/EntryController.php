@@ -26,6 +26,12 @@ use PineSieve\Core\Forms\PlacedProblem;
  *
  * @phpstan-import-type FoundSupporter from Lookup
  * @phpstan-import-type RecognitionChoice from Recognition
+ * @phpstan-import-type BatchShown from BatchView
+ * @phpstan-import-type EntryShown from BatchView
+ * @phpstan-import-type LikeGift from Entries
+ * @phpstan-import-type Placed from PlacedProblem
+ * @phpstan-type EntryChecked array{problems: list<Placed>, like: list<LikeGift>}
+ * @phpstan-type EntryKept array{batch: BatchShown, entry: ?EntryShown}
  * @phpstan-type LookedUp array{found: list<FoundSupporter>}
  * @phpstan-type RecognitionFields array{
  *     fields: array{person: list<string>, household: list<string>, organization: list<string>}, choices: list<RecognitionChoice>,
@@ -73,7 +79,23 @@ final class EntryController extends Controller
         return $this->fields($request, $recognition);
     }
 
-    #[Answers(BatchView::class, 'BatchPageData')]
+    /** What is wrong with a gift as it is being typed, and which one it may be once more. */
+    #[Answers(self::class, 'EntryChecked')]
+    public function check(EntryRequest $request, Batch $batch): JsonResponse
+    {
+        $entry = $request->integer('entry') ?: null;
+        [$supporter, $written] = [(int) $request->validated('supporter'), $request->written('values')];
+
+        return response()->json([
+            'problems' => array_map(
+                static fn(PlacedProblem $placed): array => $placed->toArray(),
+                $this->entries->problems($batch, $entry, $supporter, $written),
+            ),
+            'like' => $this->entries->like($batch, $entry, $supporter, $written),
+        ]);
+    }
+
+    #[Answers(self::class, 'EntryKept')]
     public function store(EntryRequest $request, Batch $batch): JsonResponse
     {
         return $this->kept(
@@ -89,7 +111,7 @@ final class EntryController extends Controller
         );
     }
 
-    #[Answers(BatchView::class, 'BatchPageData')]
+    #[Answers(self::class, 'EntryKept')]
     public function update(EntryRequest $request, Batch $batch, int $entry): JsonResponse
     {
         return $this->kept(
@@ -106,19 +128,23 @@ final class EntryController extends Controller
         );
     }
 
-    #[Answers(BatchView::class, 'BatchPageData')]
+    #[Answers(self::class, 'EntryKept')]
     public function destroy(Request $request, Batch $batch, int $entry): JsonResponse
     {
         $this->authorize('edit-records');
 
-        return $this->kept($batch, fn() => $this->entries->remove($batch, $entry, $request->user()));
+        return $this->kept($batch, function () use ($batch, $entry, $request): ?int {
+            $this->entries->remove($batch, $entry, $request->user());
+
+            return null;
+        });
     }
 
-    /** @param  Closure(): void  $does */
+    /** @param  Closure(): ?int  $does  gives the entry that is there now */
     private function kept(Batch $batch, Closure $does, int $status = 200): JsonResponse
     {
         try {
-            $does();
+            $entry = $does();
         } catch (CannotPost $error) {
             abort(409, $error->getMessage());
         } catch (NotKept $error) {
@@ -131,6 +157,12 @@ final class EntryController extends Controller
             );
         }
 
-        return response()->json($this->view->page($batch->refresh()), $status);
+        return response()->json(
+            [
+                'batch' => $this->view->of($batch->refresh()),
+                'entry' => $entry === null ? null : $this->view->entries($batch, $entry)[0] ?? null,
+            ],
+            $status,
+        );
     }
 }

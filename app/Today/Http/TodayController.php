@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Today\Http;
 
+use App\Batches\Batch;
 use App\Duplicates\DuplicateList;
 use App\Duplicates\DuplicateSearch;
 use App\Intakes\Decisions\HeldQueue;
@@ -23,6 +24,8 @@ use App\Support\Http\JsonMap;
 use App\Supporters\SupporterSearch;
 use App\Today\Growth;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Support\Facades\Gate;
+use PineSieve\Core\Gifts\BatchState;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\RuleSubject;
 
@@ -35,7 +38,7 @@ use PineSieve\Core\Standards\RuleSubject;
  * @phpstan-type TrustFigure array{group: string, count: int, total: int, over_time: list<DayFigure>}
  * @phpstan-import-type Month from Growth
  * @phpstan-type Today array{
- *     waiting: list<IntakeSummary>, loaded: list<IntakeSummary>, held: int, worklists: list<Worklist>,
+ *     waiting: list<IntakeSummary>, loaded: list<IntakeSummary>, held: int, batches: ?int, worklists: list<Worklist>,
  *     attention: list<array{filter: string, says: string, count: int}>, rereadings: int, duplicates: ?int, supporters: int,
  *     gifts: int, given: ?JsonMap<string>, trust: list<TrustFigure>, months: list<Month>,
  * }
@@ -83,6 +86,8 @@ final class TodayController extends Controller
             'waiting' => $waiting->map(static fn(Intake $intake): array => $summary->of($intake)),
             'loaded' => $loaded->map(static fn(Intake $intake): array => $summary->of($intake)),
             'held' => $held->rows()->count(),
+            // Null for whoever may not see amounts.
+            'batches' => Gate::allows('see-batches') ? Batch::query()->where('state', '<>', BatchState::Posted)->count() : null,
             'worklists' => Rule::query()
                 ->get()
                 ->map(

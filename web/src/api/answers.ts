@@ -262,6 +262,10 @@ export type EditionShown = {
   moved: number;
 };
 
+export type EntryChecked = { problems: Placed[]; like: LikeGift[] };
+
+export type EntryKept = { batch: BatchShown; entry: EntryShown | null };
+
 export type EntryShown = { id: number; supporter_id: number; supporter: string; intake_id: number | null; values: Record<string, string> };
 
 export type FieldCan = { hide: boolean; list: boolean; unique: boolean; default: boolean; unreadable: boolean };
@@ -623,6 +627,8 @@ export type KeptThing = {
 };
 
 export type LeftThing = { thing: string; column: string | null; now: string | null; before: string | null; reason: string };
+
+export type LikeGift = { date: string; amount: string; currency: string; fund: string; reference: string; waits: boolean };
 
 export type LinkWords = { kind: 'member' | 'spouse' | 'employee' | 'contact' | 'child'; phrase: string; reverse: string };
 
@@ -1457,6 +1463,7 @@ export type Today = {
   waiting: IntakeSummary[];
   loaded: IntakeSummary[];
   held: number;
+  batches: number | null;
   worklists: Worklist[];
   attention: { filter: string; says: string; count: number }[];
   rereadings: number;
@@ -1523,6 +1530,7 @@ export type User = {
   must_change: boolean;
   may_load: boolean;
   may_edit: boolean;
+  may_post: boolean;
   may_set_standards: boolean;
   may_administer: boolean;
 };

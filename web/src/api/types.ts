@@ -39,4 +39,4 @@ export type IntakeState = Intake['state'];
 export type Outcome = 'new' | 'updated' | 'unchanged' | 'held' | 'left_out';
 
 /** Where money of a file went. */
-export type MoneyTerm = 'new' | 'promised' | 'there' | 'held' | 'left_out';
+export type MoneyTerm = keyof Proof['money'];

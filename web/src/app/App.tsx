@@ -1,6 +1,9 @@
 import { Navigate, Route, Routes } from 'react-router';
 import { AccountPage } from '../account/AccountPage';
 import { OwnPassword } from '../account/PasswordForm';
+import { BatchesPage } from '../batches/BatchesPage';
+import { BatchPage } from '../batches/BatchPage';
+import { ReportPage } from '../batches/ReportPage';
 import { EntryPage } from '../entry/EntryPage';
 import { GridPage } from '../entry/GridPage';
 import { GiftsPage } from '../gifts/GiftsPage';
@@ -104,6 +107,9 @@ export function App() {
         <Route path="office/audit" element={<AuditPage />} />
         <Route path="account" element={<AccountPage />} />
         <Route path="gifts" element={<GiftsPage />} />
+        <Route path="batches" element={<BatchesPage />} />
+        <Route path="batches/:id" element={<BatchPage />} />
+        <Route path="batches/:id/report" element={<ReportPage />} />
         <Route path="*" element={<Navigate to="/" replace />} />
       </Route>
     </Routes>

@@ -128,6 +128,7 @@ function PersonForm({
     role: person?.role ?? 'gift entry',
     may_load: person?.may_load ?? null,
     may_edit: person?.may_edit ?? null,
+    may_post: person?.may_post ?? null,
   });
   const save = useMutation({
     mutationFn: (more: Record<string, unknown>): Promise<{ password?: string }> =>
@@ -169,6 +170,14 @@ function PersonForm({
             value={toThree(set.may_edit)}
             allowDeselect={false}
             onChange={(value) => setSet({ ...set, may_edit: fromThree(value) })}
+          />
+          <Select
+            label="May post batches"
+            description={`the role says ${role?.posts === true ? 'yes' : 'no'}`}
+            data={three}
+            value={toThree(set.may_post)}
+            allowDeselect={false}
+            onChange={(value) => setSet({ ...set, may_post: fromThree(value) })}
           />
         </div>
         {person !== null && (

@@ -13,6 +13,7 @@ export const useMay = () => {
   return {
     load: user?.may_load ?? false,
     edit: user?.may_edit ?? false,
+    post: user?.may_post ?? false,
     standards: user?.may_set_standards ?? false,
     administer: user?.may_administer ?? false,
   };

@@ -19,6 +19,9 @@ interface SupporterFormProps {
   id: number | null;
   first: Draft;
   names: Record<string, string>;
+  /** Where the form stands within other work: what happens when it is kept, instead of opening the supporter. */
+  onKept?: (id: number) => void;
+  onLeave?: () => void;
 }
 
 interface Refusal {
@@ -41,7 +44,7 @@ const name: FormField = {
 };
 
 /** A form drawn from the catalog: every problem at its field as one leaves it, likely duplicates beside it, and nothing lost when two people write at once. */
-export function SupporterForm({ catalog, id, first, names }: SupporterFormProps) {
+export function SupporterForm({ catalog, id, first, names, onKept, onLeave }: SupporterFormProps) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [base, setBase] = useState(first);
@@ -65,7 +68,11 @@ export function SupporterForm({ catalog, id, first, names }: SupporterFormProps)
       id === null ? api.post<FormKept>('supporters', { draft }) : api.put<FormKept>(`supporters/${id}/form`, { draft, base }),
     onSuccess: (kept) => {
       void queries.invalidateQueries();
-      void navigate(`/supporters/${kept.id}`);
+      if (onKept === undefined) {
+        void navigate(`/supporters/${kept.id}`);
+      } else {
+        onKept(kept.id);
+      }
     },
     onError: (error) => {
       const refusal = error instanceof ApiError ? (error.answer as Refusal | null) : null;
@@ -158,7 +165,7 @@ export function SupporterForm({ catalog, id, first, names }: SupporterFormProps)
         <Button loading={save.isPending} disabled={!changed || Object.keys(conflicts).length > 0} onClick={() => save.mutate()}>
           {id === null ? 'Add this supporter' : 'Save'}
         </Button>
-        <Button variant="default" onClick={() => void navigate(-1)}>
+        <Button variant="default" onClick={() => (onLeave === undefined ? void navigate(-1) : onLeave())}>
           {changed ? 'Leave without saving' : 'Back'}
         </Button>
         {Object.keys(conflicts).length > 0 ? (

@@ -3,31 +3,58 @@ import { useDebouncedValue } from '@mantine/hooks';
 import { useQuery } from '@tanstack/react-query';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { api } from '../api/client';
-import type { SupporterList, SupporterRow } from '../api/answers';
+import type { SupporterList } from '../api/answers';
+
+/** Someone who may be meant. */
+export interface Picked {
+  id: number;
+  name: string;
+  /** What tells them from others of the name. */
+  hint: string;
+}
+
+const search = async (asked: string): Promise<Picked[]> =>
+  (await api.get<SupporterList>(`supporters?q=${encodeURIComponent(asked)}`)).supporters
+    .slice(0, 8)
+    .map((row) => ({ id: row.id, name: row.name, hint: [row.city, row.email].filter(Boolean).join(' · ') }));
 
 interface SupporterPickerProps {
   label: string;
   first?: string;
   autoFocus?: boolean;
-  onPick: (row: SupporterRow) => void;
+  onPick: (row: Picked) => void;
+  /** Who may be meant, where that is not what the list of supporters finds. */
+  find?: (asked: string) => Promise<Picked[]>;
+  placeholder?: string;
+  onFocus?: () => void;
   onKeyDown?: (event: KeyboardEvent<HTMLInputElement>) => void;
   onChange?: (text: string) => void;
 }
 
 /** Finds a supporter as one types, and picks one. */
-export function SupporterPicker({ label, first = '', autoFocus = false, onPick, onKeyDown, onChange }: SupporterPickerProps) {
+export function SupporterPicker({
+  label,
+  first = '',
+  autoFocus = false,
+  onPick,
+  onKeyDown,
+  onChange,
+  find = search,
+  placeholder = 'name, email, phone or id',
+  onFocus,
+}: SupporterPickerProps) {
   const [text, setText] = useState(first);
   const [asked] = useDebouncedValue(text.trim(), 150);
   const box = useCombobox();
   const found = useQuery({
-    queryKey: ['find', asked],
-    queryFn: () => api.get<SupporterList>(`supporters?q=${encodeURIComponent(asked)}`),
+    queryKey: ['find', find === search ? '' : 'other', asked],
+    queryFn: () => find(asked),
     enabled: asked !== '',
   });
-  const rows = asked === '' ? [] : (found.data?.supporters.slice(0, 8) ?? []);
+  const rows = asked === '' ? [] : (found.data ?? []);
   const looking = text.trim() !== '' && (asked !== text.trim() || found.isFetching);
   const entered = useRef(false);
-  const pick = (row: SupporterRow) => {
+  const pick = (row: Picked) => {
     entered.current = false;
     box.closeDropdown();
     onPick(row);
@@ -80,7 +107,7 @@ export function SupporterPicker({ label, first = '', autoFocus = false, onPick, 
           aria-label={label}
           size="xs"
           style={{ flex: 1, minWidth: 160 }}
-          placeholder="name, email, phone or id"
+          placeholder={placeholder}
           autoFocus={autoFocus}
           value={text}
           onChange={(event) => {
@@ -98,6 +125,7 @@ export function SupporterPicker({ label, first = '', autoFocus = false, onPick, 
               onKeyDown?.(event);
             }
           }}
+          onFocus={onFocus}
           onBlur={() => box.closeDropdown()}
         />
       </Combobox.Target>
@@ -105,7 +133,7 @@ export function SupporterPicker({ label, first = '', autoFocus = false, onPick, 
         <Combobox.Options>
           {rows.map((row) => (
             <Combobox.Option key={row.id} value={String(row.id)}>
-              {row.name} <span className="quiet">{[row.city, row.email].filter(Boolean).join(' · ')}</span>
+              {row.name} <span className="quiet">{row.hint}</span>
             </Combobox.Option>
           ))}
           {found.isSuccess && rows.length === 0 && <Combobox.Empty>Nobody found</Combobox.Empty>}

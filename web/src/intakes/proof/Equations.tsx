@@ -1,37 +1,6 @@
-import { Fragment } from 'react';
 import type { MoneyTerm, Outcome, Proof } from '../../api/types';
-import { count, money, UNKNOWN } from '../../shared/format';
-
-interface Term {
-  key: string;
-  figure: string;
-  word: string;
-  tone?: 'held' | 'out';
-  onPick?: () => void;
-}
-
-function Equation({ total, terms, small }: { total: Term; terms: Term[]; small: boolean }) {
-  return (
-    <div className="equation">
-      {[total, ...terms].map((term, i) => (
-        <Fragment key={term.key}>
-          {i > 0 && <span className="sign">{i === 1 ? '=' : '+'}</span>}
-          {term.onPick === undefined ? (
-            <span className={`term ${term.tone ?? ''}`}>
-              <span className={`figure${small ? ' small' : ''}`}>{term.figure}</span>
-              <span className="word">{term.word}</span>
-            </span>
-          ) : (
-            <button type="button" className={`term ${term.tone ?? ''}`} onClick={term.onPick}>
-              <span className={`figure${small ? ' small' : ''}`}>{term.figure}</span>
-              <span className="word">{term.word}</span>
-            </button>
-          )}
-        </Fragment>
-      ))}
-    </div>
-  );
-}
+import { Equation, type Term } from '../../shared/Equation';
+import { count, counted, money, UNKNOWN } from '../../shared/format';
 
 /** Rows in the file = new + updated + no change + held + left out. */
 export function Rows({ proof, small = false, onPick }: { proof: Proof; small?: boolean; onPick?: (outcome: Outcome) => void }) {
@@ -79,7 +48,8 @@ export function Money({ proof, small = false, planned = false }: { proof: Proof;
               : 'in new gifts'
             : `in ${count(proof.gifts.created)} ${planned ? 'gifts to load' : 'new gifts'}`;
         const terms: Term[] = [
-          term('new', gifts),
+          ...(figure('new') === '0.00' && figure('batch') !== '0.00' ? [] : [term('new', gifts)]),
+          ...(figure('batch') === '0.00' ? [] : [term('batch', `${counted(proof.in_batch.gifts, 'gift')} in the batch`)]),
           ...(figure('promised') === '0.00' ? [] : [term('promised', 'promised')]),
           ...(figure('there') === '0.00' ? [] : [term('there', 'there before')]),
           term('held', 'held', 'held'),
