@@ -72,7 +72,9 @@ export function AboutBatch({ batch, onKept, onClose }: AboutBatchProps) {
             <Select label="Currency" searchable data={currencies} value={currency} placeholder="as usual" onChange={setCurrency} />
           )}
         </div>
-        <h3 className="section">Every row, unless something else is written</h3>
+        <h3 className="section" style={{ marginTop: 18 }}>
+          Every row, unless something else is written
+        </h3>
         <div className="field-grid">
           {catalog.data?.fields
             .filter((field) => DEFAULTS.includes(field.key))

@@ -188,7 +188,7 @@ function Opened({ page }: { page: BatchPageData }) {
                     <th style={{ width: '19%' }}>Fund</th>
                     <th style={{ width: '21%' }}>How</th>
                     <th style={{ width: 116 }}>Date</th>
-                    <th style={{ width: 110 }}>Beside that</th>
+                    <th style={{ width: 110 }}>Also</th>
                   </tr>
                 </thead>
                 <tbody ref={row}>

@@ -65,7 +65,7 @@ export function TypedRow({
   onCell: (field: string) => void;
 }) {
   const { typed, problems } = typing;
-  const wrong = (field: string) => problems.some((problem) => problem.place === field);
+  const wrong = (field: string) => problems.some((problem) => problem.place === field && problem.blocks);
   const cell = (field: (typeof COLUMNS)[number]) => {
     const of = fields.find((one) => one.key === field);
     return (

@@ -28,12 +28,9 @@ export function WhoCard({ typing }: { typing: Typing }) {
         ) : (
           <>
             <div>
-              <dt>Number</dt>
+              <dt>Record</dt>
               <dd>
-                <Link to={`/supporters/${card.id}`} target="_blank">
-                  {card.id}
-                </Link>
-                , {card.kind}
+                {card.kind}, <Link to={`/supporters/${card.id}`} target="_blank">{`number ${card.id}`}</Link>
               </dd>
             </div>
             {card.lines.map((line) => (

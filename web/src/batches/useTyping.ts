@@ -79,7 +79,8 @@ export function useTyping(page: BatchPageData) {
     changed,
     canBeKept,
     isTwice,
-    problems: [...refused, ...(refused.length === 0 ? (checked.data?.problems ?? []) : [])],
+    // What is blank still may be written yet; it is told when the row is left.
+    problems: refused.length > 0 ? refused : (checked.data?.problems ?? []).filter((problem) => (typed.values[problem.place] ?? '') !== ''),
     like: checked.data?.like ?? [],
     error: keep.error ?? remove.error,
     isKeeping: keep.isPending,
