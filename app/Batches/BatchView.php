@@ -6,6 +6,7 @@ namespace App\Batches;
 
 use App\Records\RecordReader;
 use App\Records\Supporter;
+use App\Standards\FieldAccess;
 use App\Support\Http\JsonMap;
 use Illuminate\Database\Connection;
 use PineSieve\Core\Changes\Subject;
@@ -105,10 +106,15 @@ final readonly class BatchView
         );
     }
 
-    /** @return array<string, string> field to value */
+    /** @return array<string, string> field to value, of those that the person may see */
     private static function values(Gift $gift): array
     {
-        return array_map($gift->value(...), FieldPlace::columns('gift'));
+        $sight = FieldAccess::ofUser();
+
+        return array_map(
+            $gift->value(...),
+            array_filter(FieldPlace::columns('gift'), static fn(string $field): bool => $sight->sees($field), ARRAY_FILTER_USE_KEY),
+        );
     }
 
     /**
@@ -117,7 +123,7 @@ final readonly class BatchView
      */
     private function slices(Batch $batch, string $column): array
     {
-        $sums = $this->sums->by($batch, $column);
+        $sums = FieldAccess::ofUser()->sees("gift.{$column}") ? $this->sums->by($batch, $column) : [];
 
         return array_map(
             static fn(int|string $name, array $sum): array => ['name' => (string) $name, ...$sum],

@@ -83,7 +83,7 @@ final readonly class Recognition
         $choices = array_column($this->choices($sight), 'label', 'key');
         $lines = [];
         foreach ($this->chosen($user)[$record->kind()->value] as $key) {
-            $value = isset($choices[$key]) ? $this->value($record, $key) : '';
+            $value = isset($choices[$key]) ? $this->value($record, $key, $sight) : '';
             if ($value !== '') {
                 $lines[] = ['key' => $key, 'label' => $choices[$key], 'value' => $value];
             }
@@ -160,7 +160,7 @@ final readonly class Recognition
         return self::SETTING . ": {$user->role->value}";
     }
 
-    private function value(SupporterRecord $record, string $key): string
+    private function value(SupporterRecord $record, string $key, FieldAccess $sight): string
     {
         $id = (int) $record->ref;
         $texts = static fn(array $parts, string $column): string => implode(
@@ -191,8 +191,8 @@ final readonly class Recognition
                     $this->links->of($id),
                 ),
             ),
-            'gifts' => self::gifts($this->reader->gifts([$id])[$id] ?? []),
-            'waiting' => self::gifts($this->reader->entries([$id])[$id] ?? []),
+            'gifts' => self::gifts($this->reader->gifts([$id])[$id] ?? [], $sight),
+            'waiting' => self::gifts($this->reader->entries([$id])[$id] ?? [], $sight),
             default => str_starts_with($key, Field::CUSTOM)
                 ? $texts(array_filter($record->custom, static fn(RecordPart $part): bool => $part->value('field') === $key), 'value')
                 : $record->field($key),
@@ -236,7 +236,7 @@ final readonly class Recognition
     }
 
     /** @param  array<int, Gift>  $gifts */
-    private static function gifts(array $gifts): string
+    private static function gifts(array $gifts, FieldAccess $sight): string
     {
         usort($gifts, static fn(Gift $a, Gift $b): int => $b->date <=> $a->date);
 
@@ -245,7 +245,15 @@ final readonly class Recognition
             array_map(
                 static fn(Gift $gift): string => implode(
                     ' ',
-                    array_filter([$gift->date, $gift->currency, $gift->amount, $gift->fund], static fn(string $part): bool => $part !== ''),
+                    array_filter(
+                        [
+                            $sight->sees('gift.date') ? $gift->date : '',
+                            $gift->currency,
+                            $gift->amount,
+                            $sight->sees('gift.fund') ? $gift->fund : '',
+                        ],
+                        static fn(string $part): bool => $part !== '',
+                    ),
                 ),
                 array_slice($gifts, 0, self::GIFTS),
             ),

@@ -311,4 +311,32 @@ final class BatchTest extends TestCase
             self::assertSame(0, DB::table('gifts')->count());
         }
     }
+
+    public function test_what_someone_may_not_see_is_in_no_batch(): void
+    {
+        $batch = $this->filled();
+        $hide = fn(string $field): TestResponse => $this->as()
+            ->patchJson("/api/fields/{$field}", ['see' => ['roles' => ['administrator'], 'users' => []]])
+            ->assertOk();
+        $hide('gift.fund');
+        $page = $this->as(Role::GiftEntry)
+            ->getJson("/api/batches/{$batch}")
+            ->assertOk()
+            ->json();
+        self::assertStringNotContainsString('Rescue boat', (string) json_encode([$page['entries'], $page['by_fund']]));
+        self::assertStringNotContainsString('General', (string) json_encode($this->getJson("/api/batch-supporters/{$this->ann}")->json()));
+        $entry = (int) DB::table('batch_entries')->where('supporter_id', $this->bo)->value('id');
+        $this->putJson("/api/batches/{$batch}/entries/{$entry}", [
+            'supporter' => $this->bo,
+            'values' => ['gift.amount' => '51'],
+        ])->assertOk();
+        self::assertSame('Rescue boat', DB::table('batch_entries')->where('id', $entry)->value('fund'), 'It stays as it was.');
+
+        $hide('gift.amount');
+        $this->as(Role::GiftEntry)
+            ->getJson("/api/batches/{$batch}")
+            ->assertStatus(403);
+        $this->getJson('/api/batches')->assertStatus(403);
+        self::assertNull($this->getJson('/api/today')->json('batches'));
+    }
 }

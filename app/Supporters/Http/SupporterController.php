@@ -21,6 +21,7 @@ use App\Supporters\PageFields;
 use App\Supporters\SupporterExport;
 use App\Supporters\SupporterSearch;
 use App\Supporters\UnreadValues;
+use App\Supporters\WaitingGifts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use PineSieve\Core\Gifts\GiftTotals;
@@ -53,7 +54,9 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  * @phpstan-type PageSums array{given: Amounts, promised: Amounts, promises: int}
  * @phpstan-type PageMerge array{id: int, gone: list<array{id: int, name: string}>, at: string, by: ?string}
  * @phpstan-type PageShortfall array{rule: int, gift: int, sentence: string}
+ * @phpstan-import-type WaitingGift from WaitingGifts
  * @phpstan-type SupporterPageData array{
+ *     waiting: list<WaitingGift>,
  *     fields: list<PageField>, supporter: PagePart, addresses: list<PagePart>, emails: list<PageEmail>, phones: list<PagePhone>,
  *     identifiers: list<PageId>, groups: list<string>, tags: list<string>, custom: list<PageValue>, unread: list<PageValue>,
  *     links: list<PageLink>, gifts: list<PageGift>, gift_count: int, gift_sums: ?PageSums, merges: list<PageMerge>,
@@ -162,6 +165,7 @@ final class SupporterController extends Controller
         Links $links,
         UnreadValues $unread,
         Shortfalls $shortfalls,
+        WaitingGifts $waiting,
     ): JsonResponse {
         $catalog = $standards->catalog;
         $rules = [];
@@ -236,6 +240,7 @@ final class SupporterController extends Controller
                 )
                 ->values(),
             'gifts' => $parts('gift', $gifts),
+            'waiting' => $waiting->of($supporter->id, $sight),
             'gift_count' => $supporter->gifts()->count(),
             'gift_sums' => $sight->sees('gift.amount')
                 ? [

@@ -1411,6 +1411,7 @@ export type StillHeld = { why: string; rows: number };
 export type SupporterList = { total: number; page: number; pages: number; supporters: SupporterRow[] };
 
 export type SupporterPageData = {
+  waiting: WaitingGift[];
   fields: PageField[];
   supporter: PagePart;
   addresses: PagePart[];
@@ -1533,6 +1534,16 @@ export type User = {
   may_post: boolean;
   may_set_standards: boolean;
   may_administer: boolean;
+};
+
+export type WaitingGift = {
+  id: number;
+  batch_id: number;
+  batch: string;
+  given_on: string;
+  amount: string;
+  currency: string;
+  fund: string | null;
 };
 
 export type WebhookMade = { id: number; secret: string };

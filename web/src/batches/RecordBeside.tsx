@@ -1,5 +1,6 @@
 import { Modal } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
+import { useEffect } from 'react';
 import type { FormCatalog, FormOpened, RecognitionCard } from '../api/answers';
 import { api } from '../api/client';
 import { Trouble } from '../shared/Notice';
@@ -25,6 +26,13 @@ export function RecordBeside({ id, catalog, onKept, onClose }: RecordBesideProps
     refetchOnWindowFocus: false,
   });
   const data = id === null ? { draft: newDraft('person'), names: {}, name: '' } : form.data;
+  const isThere = catalog !== undefined && data !== undefined;
+  useEffect(() => {
+    if (isThere) {
+      // Once the dialog has taken the focus to itself.
+      requestAnimationFrame(() => document.querySelector<HTMLInputElement>('.form-beside .field-grid input')?.focus());
+    }
+  }, [isThere]);
   const kept = async (supporter: number) => {
     const card = await api.get<RecognitionCard>(`batch-supporters/${supporter}`);
     onKept({ id: card.id, name: card.name });

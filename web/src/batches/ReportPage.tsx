@@ -48,12 +48,7 @@ export function ReportPage() {
   return (
     <>
       <TitleLine title={`Report: ${batch.name}`}>
-        {[
-          stateOf(batch),
-          `came in on ${batch.received_on}`,
-          batch.bank_reference === '' ? '' : `bank reference ${batch.bank_reference}`,
-          page.typed_by.length === 0 ? '' : `typed by ${page.typed_by.join(', ')}`,
-        ]
+        {[stateOf(batch), `came in on ${batch.received_on}`, batch.bank_reference === '' ? '' : `bank reference ${batch.bank_reference}`]
           .filter((part) => part !== '')
           .join('; ')}
       </TitleLine>
@@ -61,7 +56,12 @@ export function ReportPage() {
         {equations(batch).map((equation, i) => (
           <Equation key={i} {...equation} />
         ))}
-        {batch.reason !== '' && <p className="quiet">Posted though it differs: {batch.reason}</p>}
+        {(page.typed_by.length > 0 || batch.reason !== '') && (
+          <p className="quiet">
+            {page.typed_by.length > 0 && `Typed by ${page.typed_by.join(', ')}. `}
+            {batch.reason !== '' && `Posted though it differs: ${batch.reason}`}
+          </p>
+        )}
       </section>
       <div className="panes report" style={{ gridTemplateColumns: 'minmax(0, 1.7fr) minmax(0, 1fr)' }}>
         <Pane title="Gifts">

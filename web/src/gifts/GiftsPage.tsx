@@ -68,7 +68,15 @@ export function GiftsPage() {
                       <td>{gift.fund}</td>
                       <td>{gift.kind}</td>
                       <td className="mono">{gift.reference}</td>
-                      <td>{gift.intake_id === null ? '' : <Link to={`/intakes/${gift.intake_id}/proof`}>intake {gift.intake_id}</Link>}</td>
+                      <td>
+                        {gift.batch_id !== null ? (
+                          <Link to={`/batches/${gift.batch_id}`}>batch {gift.batch_id}</Link>
+                        ) : gift.intake_id === null ? (
+                          ''
+                        ) : (
+                          <Link to={`/intakes/${gift.intake_id}/proof`}>intake {gift.intake_id}</Link>
+                        )}
+                      </td>
                     </tr>
                   ))}
                 </tbody>

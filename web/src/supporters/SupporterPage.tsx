@@ -195,6 +195,12 @@ export function SupporterPage() {
           note={`${counted(data.gift_count, 'gift')}, ${data.gift_sums === null ? 'amounts hidden' : `${moneys(data.gift_sums.given)} in all${data.gift_sums.promises > 0 ? `, ${moneys(data.gift_sums.promised)} promised` : ''}`}${data.gift_count > data.gifts.length ? `, the latest ${data.gifts.length} shown` : ''}`}
         >
           <div className="pane-body" tabIndex={0}>
+            {data.waiting.map((one) => (
+              <div key={one.id} className="pane-note">
+                {money(one.amount, one.currency)} of {one.given_on}
+                {one.fund === null ? '' : `, ${one.fund}`} waits in the batch <Link to={`/batches/${one.batch_id}`}>{one.batch}</Link>.
+              </div>
+            ))}
             {data.gifts.length === 0 ? (
               <Empty title="No gifts yet" />
             ) : (

@@ -12,4 +12,6 @@ export const causes: Record<string, string> = {
   remedy: 'written for many at once',
   reread: 'read again',
   retype: 'field of another type',
+  post: 'posted with its batch',
+  unpost: 'its batch taken back',
 };

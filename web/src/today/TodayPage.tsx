@@ -64,6 +64,8 @@ export function TodayPage() {
               <table className="rows">
                 <tbody>
                   {data !== undefined && line(data.held, '/held', 'rows are held', 'of all intakes')}
+                  {(data?.batches ?? 0) > 0 &&
+                    line(data?.batches ?? 0, '/batches', 'batches are not posted', 'their gifts do not count yet')}
                   {data?.waiting.map((intake) =>
                     line(
                       intake.rows,

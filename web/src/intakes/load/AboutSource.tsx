@@ -1,9 +1,12 @@
-import { Button, Checkbox, TagsInput, Textarea, TextInput } from '@mantine/core';
+import { Button, Checkbox, Select, TagsInput, Textarea, TextInput } from '@mantine/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import type { BatchList, BatchPageData } from '../../api/answers';
 import { api } from '../../api/client';
 import type { Intake } from '../../api/types';
 import { Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
+import { useMay } from '../../shared/session';
 import { useIntakeAction } from '../queries';
 
 /** What is kept with an intake about its source, and what everyone in it gets: groups, tags, whether they may be contacted, whether other systems are told. */
@@ -12,13 +15,24 @@ export function AboutSource({ intake, onClose }: { intake: Intake; onClose: () =
   const open = intake.may_change && (intake.state === 'ready' || intake.state === 'mapping');
   const [set, setSet] = useState(first);
   const save = useIntakeAction(intake.id, () => {
-    const { groups, groups_new, tags, tags_new, no_contact, description, agreed, is_quiet } = set;
+    const { groups, groups_new, tags, tags_new, no_contact, description, agreed, is_quiet, batch } = set;
     const changed = Object.fromEntries(
-      Object.entries({ groups, groups_new, tags, tags_new, no_contact, description, agreed, is_quiet }).filter(
+      Object.entries({ groups, groups_new, tags, tags_new, no_contact, description, agreed, is_quiet, batch }).filter(
         ([key, value]) => JSON.stringify(value) !== JSON.stringify(first[key as keyof typeof first]),
       ),
     );
     return api.patch<Intake>(`intakes/${intake.id}`, changed);
+  });
+  const queries = useQueryClient();
+  const may = useMay();
+  const found = useQuery({ queryKey: ['batches', 'open', 1], queryFn: () => api.get<BatchList>('batches?state=open') });
+  const batches = found.data?.batches ?? [];
+  const openBatch = useMutation({
+    mutationFn: () => api.post<BatchPageData>('batches', { name: intake.name }),
+    onSuccess: async (page) => {
+      await queries.invalidateQueries({ queryKey: ['batches'] });
+      setSet({ ...set, batch: page.batch.id });
+    },
   });
   const names = (key: 'groups' | 'groups_new' | 'tags' | 'tags_new', label: string) => (
     <TagsInput label={label} disabled={!open} value={set[key]} onChange={(value) => setSet({ ...set, [key]: value })} />
@@ -65,6 +79,24 @@ export function AboutSource({ intake, onClose }: { intake: Intake; onClose: () =
           {names('tags', 'Tags for everyone it touches')}
           {names('tags_new', 'Tags for new supporters alone')}
         </div>
+        <h3 className="section">Gifts</h3>
+        <div className="pair">
+          <Select
+            label="Wait in a batch until it is posted"
+            disabled={!open}
+            clearable
+            placeholder="no, they are given at once"
+            data={batches.map((batch) => ({ value: String(batch.id), label: batch.name }))}
+            value={set.batch === null ? null : String(set.batch)}
+            onChange={(value) => setSet({ ...set, batch: value === null ? null : Number(value) })}
+          />
+          {open && may.edit && (
+            <Button variant="default" style={{ alignSelf: 'end' }} loading={openBatch.isPending} onClick={() => openBatch.mutate()}>
+              Open a batch for this file
+            </Button>
+          )}
+        </div>
+        <Trouble error={openBatch.error} />
         <h3 className="section">Other systems</h3>
         <Checkbox
           label="Keep quiet: other systems are told nothing of what this intake changes"
@@ -81,7 +113,7 @@ export function AboutSource({ intake, onClose }: { intake: Intake; onClose: () =
         >
           Save this
         </Button>
-        {open && <span className="quiet">Groups, tags and contact are worked into the preview of every row.</span>}
+        {open && <span className="quiet">Groups, tags, contact and the batch are worked into the preview of every row.</span>}
       </div>
     </Pane>
   );

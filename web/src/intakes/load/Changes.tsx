@@ -11,7 +11,11 @@ const nouns: Record<string, string> = {
   custom: 'Field',
   link: 'Link',
   gift: 'Gift',
+  entry: 'Gift in the batch',
 };
+
+/** A gift that waits in a batch reads as any other. */
+const kindOf = ({ subject }: ShownChange): string => (subject === 'entry' ? 'gift' : subject);
 /** Values that say by themselves what they are, by subject and column. */
 const plain = new Set([
   'supporter.title',
@@ -44,11 +48,11 @@ const derived = new Set([
 ]);
 
 const currency = (change: ShownChange): string | undefined =>
-  change.fields.find((field) => change.subject === 'gift' && field.column === 'currency')?.after ?? undefined;
+  change.fields.find((field) => kindOf(change) === 'gift' && field.column === 'currency')?.after ?? undefined;
 
 /** Whether a field of something that is made is worth reading. */
 const isTold = (change: ShownChange, field: ShownChange['fields'][number]): boolean => {
-  const at = `${change.subject}.${field.column}`;
+  const at = `${kindOf(change)}.${field.column}`;
   return change.action !== 'create' || !(derived.has(at) || (at === 'supporter.status' && field.after === 'active'));
 };
 
@@ -67,7 +71,7 @@ export function Changes({ changes }: { changes: ShownChange[] }) {
             .filter((field) => isTold(change, field))
             .map((field, j) => {
               const after =
-                `${change.subject}.${field.column}` === 'gift.amount' && field.after !== null
+                `${kindOf(change)}.${field.column}` === 'gift.amount' && field.after !== null
                   ? money(field.after, currency(change))
                   : field.after;
               return (
@@ -75,7 +79,7 @@ export function Changes({ changes }: { changes: ShownChange[] }) {
                   {j > 0 && ', '}
                   {change.action === 'create' ? (
                     <>
-                      {change.subject !== 'address' && !plain.has(`${change.subject}.${field.column}`) && (
+                      {change.subject !== 'address' && !plain.has(`${kindOf(change)}.${field.column}`) && (
                         <span className="quiet">{field.label} </span>
                       )}
                       <span className="mono" title={field.label}>

@@ -176,6 +176,11 @@ export function ProofStage() {
             Its {counted(data.gifts.created, 'gift')}
           </Button>
         )}
+        {data.in_batch.gifts > 0 && intake.settings.batch !== null && (
+          <Button variant="default" onClick={() => void navigate(`/batches/${intake.settings.batch}`)}>
+            {counted(data.in_batch.gifts, 'gift')} in the batch
+          </Button>
+        )}
         {intake.state === 'loaded' && (
           <Button variant="default" onClick={() => void navigate(`/supporters?intake=${intake.id}`)}>
             As a list of supporters
