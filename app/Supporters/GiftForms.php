@@ -167,7 +167,9 @@ final readonly class GiftForms
         if ($problems === [] && $found === []) {
             $found = $this->checker->problems($record, [$change], $batch === null ? $gifts : self::asEntries($gifts));
         }
-        if ($gift === null && $problems === [] && $found === [] && ($record->gifts[$read->sameness()] ?? 0) > 0) {
+        // What only warns of it hides no twin.
+        $isFaulty = $problems !== [] || array_filter($found, static fn(Problem $problem): bool => $problem->blocks) !== [];
+        if ($gift === null && !$isFaulty && ($record->gifts[$read->sameness()] ?? 0) > 0) {
             $found[] = new Problem(
                 self::TWICE,
                 'gift.amount',

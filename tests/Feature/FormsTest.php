@@ -325,6 +325,17 @@ final class FormsTest extends TestCase
         self::assertSame(['99.00'], DB::table('gifts')->pluck('amount')->all(), 'The history brings it back.');
     }
 
+    public function test_a_twin_is_told_though_the_gift_is_warned_of(): void
+    {
+        $id = $this->as()->add(self::draft());
+        $this->rule('gift.fund', ['subject' => 'gift', 'strength' => 'should']);
+        $gift = ['gift.date' => '3/31/2024', 'gift.amount' => '50'];
+        $this->postJson("/api/supporters/{$id}/gifts", ['values' => $gift])->assertCreated();
+        $refused = $this->postJson("/api/supporters/{$id}/gifts", ['values' => $gift])->assertStatus(422);
+        self::assertContains('gift.twice', array_column($refused->json('problems'), 'code'));
+        $this->postJson("/api/supporters/{$id}/gifts", ['values' => $gift, 'again' => true])->assertCreated();
+    }
+
     public function test_the_history_tells_every_change_and_puts_one_back(): void
     {
         $id = $this->as()->add(self::draft(['emails' => [['address' => 'ann@example.org']]]));
