@@ -161,12 +161,7 @@ $say(
 );
 $say(json_encode($report['outcomes']) . ' balanced: ' . ($report['balanced'] ? 'yes' : 'no'));
 
-$bare = new PDO(
-    'mysql:host=127.0.0.1;dbname=pine_sieve;port=' . config('database.connections.mariadb.port'),
-    'pine_sieve',
-    (string) config('database.connections.mariadb.password'),
-    [PDO::MYSQL_ATTR_LOCAL_INFILE => true],
-);
+$bare = $loader();
 $bare->exec(
     'create table bare (' . implode(',', array_map(static fn(int $i): string => "c{$i} varchar(190)", range(1, 20))) . ') engine=InnoDB',
 );

@@ -145,6 +145,13 @@ $timed = static function (array $requests, User $user, string $against) use ($sa
         $say(sprintf('  %-34s %6.0f ms  %5.1f times %s', $what, $times[4], $times[4] / $base, $against));
     }
 };
+/** A connection that may read files into tables, as the application's may not. */
+$loader = static fn(): PDO => new PDO(
+    'mysql:host=127.0.0.1;dbname=pine_sieve;port=' . config('database.connections.mariadb.port'),
+    'pine_sieve',
+    (string) config('database.connections.mariadb.password'),
+    [PDO::MYSQL_ATTR_LOCAL_INFILE => true],
+);
 $benchUser = static fn(Role $role): User => User::query()->create([
     'name' => 'Bench',
     'email' => 'bench@example.org',

@@ -25,7 +25,7 @@ export function ReportPage() {
   }
   const { batch, entries } = page;
   const sums = (title: string, slices: Slice[], none: string) => (
-    <Pane title={title}>
+    <Pane title={title} label={title}>
       <div className="pane-body" tabIndex={0}>
         <table className="rows">
           <tbody>
