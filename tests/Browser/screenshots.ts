@@ -56,9 +56,6 @@ test('pictures of the main views', async ({ page }) => {
 
   await page.goto('/held');
   await shot(page, 'held');
-  await page.goto('/plans');
-  await page.getByText('Old database').first().click();
-  await shot(page, 'plans');
   await page.goto('/standards/fields');
   await page.getByText('Email', { exact: true }).first().click();
   await shot(page, 'fields');
@@ -108,6 +105,16 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByLabel('Phone 1').focus();
   await expect(page.getByText(/is not an email address/).first()).toBeVisible();
   await shot(page, 'form');
+  await page.goto('/batches');
+  await page.getByRole('row', { name: /open/ }).getByRole('link').click();
+  await page.getByRole('cell', { name: '$75.50' }).click();
+  await expect(
+    page
+      .getByRole('definition')
+      .filter({ hasText: '9014' })
+      .or(page.getByRole('term').filter({ hasText: 'Waiting in batches' })),
+  ).toBeVisible();
+  await shot(page, 'batch');
   await page.goto('/intakes');
   await shot(page, 'intakes');
   await page.goto('/');

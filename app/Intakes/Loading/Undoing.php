@@ -395,7 +395,7 @@ final readonly class Undoing implements LongWork
         $removed = false;
         foreach ($reversal->changes as $change) {
             $removed = $removed || ($change->subject === Subject::Supporter && $change->action === Action::Delete);
-            $report['gifts']['removed'] += $change->subject === Subject::Gift && $change->action === Action::Delete ? 1 : 0;
+            $report['gifts']['removed'] += $change->subject->isGift() && $change->action === Action::Delete ? 1 : 0;
         }
         if ($reversal->changes !== []) {
             $report['supporters'][$removed ? 'removed' : 'restored']++;
