@@ -16,6 +16,7 @@ use App\Standards\Http\Requests\NewFieldRequest;
 use App\Standards\Http\Requests\RetypeRequest;
 use App\Standards\PickLists;
 use App\Standards\Retyping;
+use App\Standards\Rule;
 use App\Standards\StandardsStore;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
@@ -174,7 +175,7 @@ final class FieldController extends Controller
                 array_map(static fn(string $value): array => ['value' => $value], array_values($data['options'] ?? [])),
             );
             if ($data['required'] ?? false) {
-                \App\Standards\Rule::query()->create([
+                Rule::query()->create([
                     'subject' => 'supporter',
                     'field' => $field->key,
                     'strength' => 'must',
