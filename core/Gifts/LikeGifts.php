@@ -43,8 +43,6 @@ final class LikeGifts
 
     private static function days(string $one, string $other): int
     {
-        return $one === '' || $other === ''
-            ? PHP_INT_MAX
-            : abs((new DateTimeImmutable($one))->diff(new DateTimeImmutable($other))->days);
+        return $one === '' || $other === '' ? PHP_INT_MAX : abs((new DateTimeImmutable($one))->diff(new DateTimeImmutable($other))->days);
     }
 }

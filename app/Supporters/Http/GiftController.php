@@ -10,9 +10,13 @@ use App\Records\Supporter;
 use App\Standards\FieldAccess;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
+use App\Support\Http\JsonMap;
 use App\Supporters\GiftSearch;
+use App\Supporters\Http\Requests\GiftListRequest;
+use App\Supporters\UnseenField;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
+use PineSieve\Core\Gifts\GiftTotals;
 
 /**
  * Gifts, the latest first.
@@ -24,20 +28,27 @@ use Illuminate\Http\Request;
  *     notes?: ?string, intake_id: ?int, batch_id: ?int,
  * }
  * @phpstan-type MoneySums array{given: Amounts, promised: Amounts}
- * @phpstan-type GiftList array{total: int, promises: int, sums: ?MoneySums, page: int, pages: int, gifts: list<GiftRow>}
+ * @phpstan-type GiftMonth array{month: string, gifts: int, given: ?Amounts}
+ * @phpstan-type GiftList array{total: int, promises: int, sums: ?MoneySums, months: list<GiftMonth>, page: int, pages: int, gifts: list<GiftRow>}
  */
 final class GiftController extends Controller
 {
     private const PAGE = 50;
 
+    private const MONTHS = 36;
+
     #[Answers(self::class, 'GiftList')]
-    public function index(Request $request): JsonResponse
+    public function index(GiftListRequest $request): JsonResponse
     {
-        $this->authorize('viewAny', Gift::class);
         $sight = FieldAccess::ofUser();
-        $gifts = GiftSearch::of($request->query(), $sight);
+        try {
+            $gifts = GiftSearch::of($request->asked(), $sight);
+        } catch (UnseenField $error) {
+            abort(403, $error->getMessage());
+        }
         $total = (clone $gifts)->count();
         $sums = GiftSums::of((clone $gifts)->toBase());
+        $months = $sight->sees('gift.date') ? $this->months($gifts, $sight) : [];
         $page = max(1, (int) $request->query('page', '1'));
         $rows = $gifts
             ->orderByDesc('given_on')
@@ -53,11 +64,33 @@ final class GiftController extends Controller
             'sums' => $sight->sees('gift.amount')
                 ? ['given' => (object) $sums->given->toArray(), 'promised' => (object) $sums->promised->toArray()]
                 : null,
+            'months' => $months,
             'page' => $page,
             'pages' => (int) ceil($total / self::PAGE),
             'gifts' => $rows->map(
                 static fn(Gift $gift): array => [...$sight->of('gift', $gift->toArray()), 'supporter' => $names[$gift->supporter_id] ?? ''],
             ),
         ]);
+    }
+
+    /**
+     * @param  Builder<Gift>  $gifts
+     * @return list<GiftMonth> the latest months in which there are any
+     */
+    private function months(Builder $gifts, FieldAccess $sight): array
+    {
+        $sums = GiftSums::by((clone $gifts)->toBase(), "date_format(given_on, '%Y-%m')");
+        ksort($sums);
+        $sums = array_slice($sums, -self::MONTHS, null, true);
+
+        return array_map(
+            static fn(string $month, GiftTotals $sum): array => [
+                'month' => $month,
+                'gifts' => $sum->gifts,
+                'given' => $sight->sees('gift.amount') ? new JsonMap($sum->given->toArray()) : null,
+            ],
+            array_map(strval(...), array_keys($sums)),
+            array_values($sums),
+        );
     }
 }

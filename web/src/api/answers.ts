@@ -410,7 +410,17 @@ export type GiftChecked = { problems: Placed[] };
 
 export type GiftKept = { id: number };
 
-export type GiftList = { total: number; promises: number; sums: MoneySums | null; page: number; pages: number; gifts: GiftRow[] };
+export type GiftList = {
+  total: number;
+  promises: number;
+  sums: MoneySums | null;
+  months: GiftMonth[];
+  page: number;
+  pages: number;
+  gifts: GiftRow[];
+};
+
+export type GiftMonth = { month: string; gifts: number; given: Amounts | null };
 
 export type GiftRemoved = { removed: number };
 

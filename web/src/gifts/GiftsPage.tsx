@@ -7,29 +7,35 @@ import { Pane } from '../shared/Pane';
 import { SearchField } from '../shared/SearchField';
 import { useSearch } from '../shared/useSearch';
 import type { GiftList as Gifts } from '../api/answers';
+import { type Asked, askedOf, pathOf, sentence } from './filters';
+import { GiftFilters } from './GiftFilters';
+import { GiftMonths } from './GiftMonths';
 
 export function GiftsPage() {
-  const [query] = useSearchParams();
-  const intake = query.get('intake') ?? '';
-  const month = query.get('month') ?? '';
-  const { text, search, page, setPage, found } = useSearch<Gifts>(
-    'gifts',
-    '',
-    `&intake=${intake}&month=${month}&rule=${query.get('rule') ?? ''}`,
-  );
+  const [query, setQuery] = useSearchParams();
+  const asked = askedOf(query);
+  const ask = (next: Asked) => setQuery(next as Record<string, string>);
+  const { text, search, page, setPage, found } = useSearch<Gifts>('gifts', '', pathOf(asked));
+  const isNarrowed = Object.keys(asked).length > 0;
   return (
     <>
       <TitleLine title="Gifts">
         {found.data !== undefined &&
           `${counted(found.data.total, 'gift')}, ${found.data.sums === null ? 'amounts hidden' : `${moneys(found.data.sums.given)}${found.data.promises > 0 ? ` given, ${moneys(found.data.sums.promised)} promised` : ''}`}`}
-        {month !== '' && (
+        {sentence(asked)}
+        {asked.intake !== undefined && (
           <>
-            , given in {month}. <Link to="/gifts">All gifts</Link>
+            , of <Link to={`/intakes/${asked.intake}/proof`}>intake {asked.intake}</Link> alone
           </>
         )}
-        {intake !== '' && (
+        {asked.batch !== undefined && (
           <>
-            , of <Link to={`/intakes/${intake}/proof`}>intake {intake}</Link> alone. <Link to="/gifts">All gifts</Link>
+            , of <Link to={`/batches/${asked.batch}`}>batch {asked.batch}</Link> alone
+          </>
+        )}
+        {isNarrowed && (
+          <>
+            . <Link to="/gifts">All gifts</Link>
           </>
         )}
       </TitleLine>
@@ -38,7 +44,11 @@ export function GiftsPage() {
           title={
             <SearchField label="Search gifts by supporter" hint="Supporter's name, email, phone or old id" value={text} onSearch={search} />
           }
+          right={<GiftFilters asked={asked} onAsk={ask} />}
         >
+          {(found.data?.months.length ?? 0) > 1 && (
+            <GiftMonths months={found.data?.months ?? []} onMonth={(month) => ask({ ...asked, month })} />
+          )}
           <Trouble error={found.error} />
           <div className="pane-body" tabIndex={0}>
             {found.data?.total === 0 && <Empty title="No gifts found" />}
