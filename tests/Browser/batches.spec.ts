@@ -50,8 +50,8 @@ test('forty checks by keyboard, a wrong total found, and the batch posted by ano
   await page.keyboard.type('10');
   await page.keyboard.press('Enter');
   await expect(sums).toContainText('$820.00expected=$820.00entered+$0.00missing');
-  await expect(page.getByText('It is what was expected.')).toBeVisible();
   await page.getByRole('button', { name: 'Ready to post' }).click();
+  await expect(page.getByText('It is what was expected.')).toBeVisible();
   await expect(page.getByText('ready to post, made ready by June Pell')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Post/ })).toHaveCount(0);
 

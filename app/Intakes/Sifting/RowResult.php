@@ -34,6 +34,7 @@ final readonly class RowResult
      * @param  'none'|'same'|'ask'|'accepted'|'kept'  $address  what becomes of its address in postal form
      * @param  list<Change>  $changes
      * @param  list<string>  $gifts  identities of all gifts that it brings
+     * @param  int  $giftsNew  gifts that are not there yet: of a row that is held, all that it would bring
      * @param  list<Untaken>  $untaken
      */
     public function __construct(

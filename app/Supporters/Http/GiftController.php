@@ -75,22 +75,27 @@ final class GiftController extends Controller
 
     /**
      * @param  Builder<Gift>  $gifts
-     * @return list<GiftMonth> the latest months in which there are any
+     * @return list<GiftMonth> the latest months, up to the last in which there are any
      */
     private function months(Builder $gifts, FieldAccess $sight): array
     {
         $sums = GiftSums::by((clone $gifts)->toBase(), "date_format(given_on, '%Y-%m')");
-        ksort($sums);
-        $sums = array_slice($sums, -self::MONTHS, null, true);
-
-        return array_map(
-            static fn(string $month, GiftTotals $sum): array => [
-                'month' => $month,
+        if ($sums === []) {
+            return [];
+        }
+        $months = [];
+        [$month, $first] = [max(array_keys($sums)), min(array_keys($sums))];
+        // A month without gifts is a gap in the picture, not a month that never was.
+        for ($i = 0; $i < self::MONTHS && $month >= $first; $i++) {
+            $sum = $sums[$month] ?? GiftTotals::none();
+            $months[] = [
+                'month' => (string) $month,
                 'gifts' => $sum->gifts,
                 'given' => $sight->sees('gift.amount') ? new JsonMap($sum->given->toArray()) : null,
-            ],
-            array_map(strval(...), array_keys($sums)),
-            array_values($sums),
-        );
+            ];
+            $month = date('Y-m', (int) strtotime("{$month}-01 -1 month"));
+        }
+
+        return array_reverse($months);
     }
 }

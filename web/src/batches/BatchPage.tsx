@@ -271,11 +271,11 @@ function Opened({ page }: { page: BatchPageData }) {
         <Button variant="subtle" component={Link} to={`/batches/${batch.id}/report`}>
           Report
         </Button>
-        <span className="quiet push" aria-live="polite">
-          {batch.agrees
-            ? 'It is what was expected.'
-            : `${batch.difference.replace(/\.$/, '')}${batch.state === 'ready' ? ': posting asks why' : ''}`}
-        </span>
+        {batch.state === 'ready' && (
+          <span className="quiet push" aria-live="polite">
+            {batch.agrees ? 'It is what was expected.' : `${batch.difference.replace(/\.$/, '')}: posting asks why`}
+          </span>
+        )}
       </div>
       {dialog === 'about' && <AboutBatch batch={batch} onKept={told} onClose={() => setDialog(null)} />}
       {dialog === 'rest' && <RestOfGift typing={typing} fields={fields} onClose={close} />}

@@ -36,7 +36,7 @@ export function GiftFilters({ asked, onAsk }: { asked: Asked; onAsk: (asked: Ask
       </Popover.Target>
       <Popover.Dropdown>
         <form onSubmit={submit}>
-          <div className="pair">
+          <div className="field-grid">
             {field('gift.date') !== undefined && (
               <>
                 <TextInput
