@@ -68,7 +68,9 @@ final class GiftListTest extends TestCase
 
     public function test_a_month_without_gifts_is_a_gap(): void
     {
-        $this->loaded("First name,Last name,Gift date,Amount\nAnn,Lee,2025-11-30,5\nAnn,Lee,2026-02-01,7\n");
+        $this->loaded(
+            "First name,Last name,Email,Gift date,Amount\nAnn,Lee,ann@example.org,2025-11-30,5\nAnn,Lee,ann@example.org,2026-02-01,7\n",
+        );
         self::assertSame(
             ['2025-11' => 1, '2025-12' => 0, '2026-01' => 0, '2026-02' => 1],
             array_column($this->getJson('/api/gifts')->json('months'), 'gifts', 'month'),
