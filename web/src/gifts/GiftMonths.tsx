@@ -23,6 +23,7 @@ export function GiftMonths({ months, onMonth }: { months: GiftMonth[]; onMonth: 
         barChartProps={{
           onClick: (state: { activeLabel?: unknown }) => typeof state.activeLabel === 'string' && onMonth(state.activeLabel),
         }}
+        role="img"
         aria-label="Gifts by month"
       />
       <table className="unseen">
