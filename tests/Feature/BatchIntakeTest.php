@@ -196,4 +196,46 @@ final class BatchIntakeTest extends TestCase
         $other = $this->sifted("First name,Last name,Gift date,Amount\nDi,Fox,2026-11-22,7\n");
         $this->patchJson("/api/intakes/{$other->id}", ['batch' => $batch->id])->assertStatus(422);
     }
+
+    public function test_a_plan_alone_says_what_would_wait(): void
+    {
+        $report = $this->bring('--dry-run');
+        self::assertSame(
+            [0, ['name' => 'November', 'gifts' => 0, 'amount' => '0.00', 'state' => 'open'], 0, true],
+            [$report['gifts']['created'], $report['batch'], DB::table('batch_entries')->count(), $report['balanced']],
+        );
+        $proof = $this->as()
+            ->getJson("/api/intakes/{$report['intake']}/proof")
+            ->json();
+        self::assertSame([3, ['USD' => '40.00']], [$proof['in_batch']['gifts'], $proof['money']['batch']]);
+    }
+
+    public function test_posted_twice_at_once_it_is_posted_once(): void
+    {
+        $this->bring();
+        $both = array_map(
+            static fn(): Process => new Process([PHP_BINARY, base_path('artisan'), 'batch:post', 'November'], base_path(), [
+                'DATA_DIR' => (string) getenv('DATA_DIR'),
+                'APP_ENV' => 'testing',
+            ]),
+            [1, 2],
+        );
+        array_walk($both, static fn(Process $process) => $process->start());
+        $exits = array_map(static fn(Process $process): int => $process->wait(), $both);
+        sort($exits);
+        self::assertSame([0, 2], $exits);
+        self::assertSame([3, 0], [DB::table('gifts')->count(), DB::table('batch_entries')->count()]);
+        self::assertSame(1, DB::table('acts')->where('kind', 'post')->count());
+    }
+
+    public function test_someone_is_merged_while_their_gift_waits(): void
+    {
+        $this->bring();
+        $ids = DB::table('supporters')->orderBy('id')->pluck('id')->all();
+        $this->as()
+            ->postJson('/api/merges', ['supporters' => [$ids[0], $ids[1]], 'survivor' => $ids[0]])
+            ->assertCreated();
+        $this->run_('batch:post', 'November', '--reason=Merged');
+        self::assertSame('35.50', (string) DB::table('gifts')->where('supporter_id', $ids[0])->sum('amount'));
+    }
 }

@@ -4,10 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intakes\Console;
 
-use App\Accounts\Organization;
 use App\Batches\Batch;
-use App\Batches\Batches;
-use App\Batches\BatchSums;
 use App\Intakes\Intake;
 use App\Intakes\IntakeSettings;
 use App\Intakes\IntakeState;
@@ -25,7 +22,6 @@ use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\SuccessorPlan;
-use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\SieveException;
 use Throwable;
 
@@ -42,21 +38,19 @@ final class IntakeRunCommand extends Command
 
     private Proof $proof;
 
-    private Batches $batches;
-
-    private BatchSums $sums;
+    private BatchOptions $batches;
 
     protected $signature = 'intake:run {file : a spreadsheet (CSV, XLSX, XLS, ODS), contact cards or JSON} {--plan= : saved column plan to use} {--sheet= : sheet of the workbook} {--name= : name of the intake} {--batch= : batch in which its gifts wait; opened if there is none of that name} {--expect= : with --batch, what is expected of the file, as NUMBER,TOTAL} {--dry-run : plan everything, write nothing to supporters and gifts} {--problems : with --json, name what keeps rows and what they are warned of} {--json : print the result as one JSON object}';
 
     protected $description = 'Brings a file in: reads, maps, checks, matches, loads and proves it';
 
-    public function handle(Opening $opening, Runner $runner, Proof $proof, LoadQueue $queue, Batches $batches, BatchSums $sums): int
+    public function handle(Opening $opening, Runner $runner, Proof $proof, LoadQueue $queue, BatchOptions $batches): int
     {
-        [$this->queue, $this->proof, $this->batches, $this->sums] = [$queue, $proof, $batches, $sums];
+        [$this->queue, $this->proof, $this->batches] = [$queue, $proof, $batches];
         try {
             $plan = $this->plan();
-            $expected = $this->expected();
-            $batch = $this->batch();
+            $expected = $batches->expected($this->option('expect'));
+            $batch = $batches->batch($this->option('batch'), $this->option('expect'));
             $file = (string) $this->argument('file');
             // Nobody is there to accept addresses; the written form is kept beside the postal one.
             $settings = new IntakeSettings(acceptAddresses: true);
@@ -74,19 +68,17 @@ final class IntakeRunCommand extends Command
             );
             $this->work($intake, $plan, $runner);
         } catch (Throwable $error) {
-            $this->dropEmpty($batch ?? null);
+            $batches->dropEmpty($batch ?? null);
 
             return $this->breakOff($intake ?? null, $error);
         }
         if ($intake->state !== ($this->option('dry-run') === true ? IntakeState::Ready : IntakeState::Loaded)) {
-            $this->dropEmpty($batch);
+            $batches->dropEmpty($batch);
 
             return $this->refuse($intake->error ?? "Intake {$intake->id} was stopped from the screens. They show how far it is.");
         }
         if ($batch !== null && $this->option('dry-run') !== true) {
-            $batch = Batch::query()->findOrFail($intake->refresh()->settings->batch);
-            [$gifts, $amount] = $expected ?? $this->brought($intake, $batch);
-            $this->batches->expectMore($batch, $gifts, $amount);
+            $batch = $batches->expect($intake, $expected);
         }
         $report = $proof->report($intake);
         $this->report($intake, $report, $batch);
@@ -197,60 +189,6 @@ final class IntakeRunCommand extends Command
             );
     }
 
-    /**
-     * Before anything is read: what is posted takes nothing in.
-     *
-     * @throws UnusableOption
-     */
-    private function batch(): ?Batch
-    {
-        $name = trim((string) $this->option('batch'));
-        if ($name === '') {
-            return $this->option('batch') === null && $this->option('expect') === null
-                ? null
-                : throw new UnusableOption('Name the batch: --batch=NAME.');
-        }
-        $batch = Batch::query()->where('name', $name)->first();
-        if ($batch !== null && !$batch->isOpen()) {
-            throw new UnusableOption("The batch \"{$name}\" is {$batch->state->value}, and takes nothing in any more.");
-        }
-        if ($batch === null && $this->option('dry-run') === true) {
-            throw new UnusableOption("There is no batch \"{$name}\" yet; with --dry-run none is opened.");
-        }
-
-        return $batch ?? $this->batches->open(mb_substr($name, 0, 190), ['currency' => Organization::read()->currency], null);
-    }
-
-    /** A file that can't be used leaves no batch behind that was opened for it alone. */
-    private function dropEmpty(?Batch $batch): void
-    {
-        if ($batch !== null && $batch->wasRecentlyCreated && $this->sums->gifts($batch)->doesntExist()) {
-            $this->batches->drop($batch);
-        }
-    }
-
-    /** @return ?array{int, string} gifts and their total; null if nobody says */
-    private function expected(): ?array
-    {
-        $said = $this->option('expect');
-        if ($said === null) {
-            return null;
-        }
-        if (preg_match('/^\s*(\d{1,9})\s*,\s*(\d{1,12}(?:\.\d{1,2})?)\s*$/D', $said, $parts) !== 1) {
-            throw new UnusableOption("\"{$said}\" is not a number of gifts and their total, such as --expect=40,1234.50.");
-        }
-
-        return [(int) $parts[1], Amount::sum([$parts[2]])];
-    }
-
-    /** @return array{int, string} what the file itself says that it brings */
-    private function brought(Intake $intake, Batch $batch): array
-    {
-        $brought = $this->proof->brought($intake);
-
-        return [$brought->gifts, $brought->given->in($batch->currency)];
-    }
-
     /** @param  array<string, mixed>  $report */
     private function report(Intake $intake, array $report, ?Batch $batch): void
     {
@@ -265,7 +203,7 @@ final class IntakeRunCommand extends Command
                         'supporters' => $report['supporters'],
                         'gifts' => $report['gifts'],
                         'promised' => $report['promised'],
-                        ...$batch === null ? [] : ['batch' => $this->told($batch)],
+                        ...$batch === null ? [] : ['batch' => $this->batches->told($batch)],
                         'source_amount' => $report['source_amount'],
                         'source_amounts' => $report['source_amounts'],
                         'untaken' => $this->proof->untaken($intake),
@@ -312,21 +250,13 @@ final class IntakeRunCommand extends Command
             ),
         );
         if ($batch !== null) {
-            $told = $this->told($batch);
+            $told = $this->batches->told($batch);
             $this->line("In the batch \"{$told['name']}\", {$told['state']}: {$told['gifts']} gifts, {$batch->currency} {$told['amount']}");
         }
         foreach ($this->proof->untaken($intake) as $one) {
             $this->line(sprintf('Not taken, since the record has another: %s in %d rows', $one['label'], $one['rows']));
         }
         $this->line($report['balanced'] ? 'It balances.' : implode(' ', $report['faults']));
-    }
-
-    /** @return array{name: string, gifts: int, amount: string, state: string} the whole batch, not this file's part of it */
-    private function told(Batch $batch): array
-    {
-        $totals = $this->sums->totals($batch);
-
-        return ['name' => $batch->name, 'gifts' => $totals->gifts, 'amount' => $totals->amount, 'state' => $batch->state->value];
     }
 
     /** @return list<\stdClass> what keeps rows, and what they are warned of */
