@@ -97,6 +97,11 @@ test('whoever is wrong in the record is put right without leaving the row', asyn
   await expect(form).toHaveCount(0);
   await expect(page.getByRole('definition').filter({ hasText: '18 Harbor View Rd' })).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Amount' })).toHaveValue('75');
+  // Whoever goes away in the middle of a row finds it again.
+  await page.reload();
+  await expect(page.getByRole('textbox', { name: 'Supporter', exact: true })).toHaveValue('Quartermain, Wilhelmina');
+  await expect(page.getByRole('textbox', { name: 'Amount' })).toHaveValue('75');
+  await page.getByRole('textbox', { name: 'Amount' }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('cell', { name: '$75.00' })).toBeVisible();
 

@@ -1,11 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { BatchPageData, EntryChecked, EntryKept, EntryShown } from '../api/answers';
 import { api, ApiError } from '../api/client';
 import type { Placed } from '../supporters/form';
 import { blank, isChanged, type Typed, typedOf } from './batch';
 
 export const TWICE = 'gift.twice';
+
+const kept = (draft: string): Typed | null => JSON.parse(sessionStorage.getItem(draft) ?? 'null') as Typed | null;
 
 /**
  * The row that someone is in: what is written there, what is wrong with it, and how it is kept.
@@ -14,11 +16,23 @@ export const TWICE = 'gift.twice';
 export function useTyping(page: BatchPageData) {
   const queries = useQueryClient();
   const { batch, entries } = page;
-  const [typed, setTyped] = useState<Typed>(() => blank(batch));
+  const draft = `batch ${batch.id}`;
+  const [typed, setTyped] = useState<Typed>(() => {
+    const before = kept(draft);
+    return before !== null && (before.id === null || entries.some((entry) => entry.id === before.id)) ? before : blank(batch);
+  });
   const [left, setLeft] = useState(0);
   const [refused, setRefused] = useState<Placed[]>([]);
   const stored = entries.find((entry) => entry.id === typed.id);
   const changed = isChanged(typed, stored, batch);
+  // Whoever leaves the page in the middle of a row finds it so on coming back.
+  useEffect(() => {
+    if (changed) {
+      sessionStorage.setItem(draft, JSON.stringify(typed));
+    } else {
+      sessionStorage.removeItem(draft);
+    }
+  }, [changed, draft, typed]);
   const canBeKept = typed.supporter !== null && (typed.values['gift.amount'] ?? '').trim() !== '';
   const checked = useQuery({
     queryKey: ['entry check', batch.id, typed.id, typed.supporter?.id, left],
