@@ -40,6 +40,8 @@ export async function settleByKeyboard(page: Page): Promise<void> {
   await expect(done.or(next)).toBeVisible();
   const progress = async () => `${await page.locator('tbody .needs').count()} ${await done.or(next).innerText()}`;
   while (await next.isVisible()) {
+    // While something is being kept, the key rests.
+    await expect(page.locator('.foot[aria-busy=true]')).toHaveCount(0);
     const before = await progress();
     await page.keyboard.press('Enter');
     await expect.poll(progress).not.toBe(before);
