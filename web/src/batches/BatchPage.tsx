@@ -4,7 +4,6 @@ import { Fragment, type KeyboardEvent, useCallback, useEffect, useLayoutEffect, 
 import { Link, useNavigate, useParams } from 'react-router';
 import type { BatchPageData, EntryShown, FormCatalog } from '../api/answers';
 import { api, ApiError } from '../api/client';
-import { Equation } from '../shared/Equation';
 import { counted } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
@@ -12,10 +11,11 @@ import { useMay } from '../shared/session';
 import { Sure } from '../shared/Sure';
 import { TitleLine } from '../shared/TitleLine';
 import { AboutBatch } from './AboutBatch';
-import { equations, everyRow, stateOf } from './batch';
+import { everyRow, stateOf } from './batch';
 import { EntryRow, TypedRow } from './EntryRow';
 import { RecordBeside } from './RecordBeside';
 import { RestOfGift } from './RestOfGift';
+import { Sums } from './Sums';
 import { useAltKeys } from './useAltKeys';
 import { useTyping } from './useTyping';
 import { WhatIsShown } from './WhatIsShown';
@@ -151,12 +151,7 @@ function Opened({ page }: { page: BatchPageData }) {
           .filter((part) => part !== '')
           .join('; ')}
       </TitleLine>
-      <section className="pane sums" aria-label="Expected and entered">
-        {equations(batch).map((equation, i) => (
-          <Equation key={i} {...equation} />
-        ))}
-        {batch.reason !== '' && <p className="quiet">Posted though it differs: {batch.reason}</p>}
-      </section>
+      <Sums page={page} />
       <Trouble error={dialog === 'reason' ? null : (move.error ?? drop.error)} />
       <div className="panes">
         <Pane

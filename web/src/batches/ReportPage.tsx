@@ -3,12 +3,12 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import type { BatchPageData, Slice } from '../api/answers';
 import { api } from '../api/client';
-import { Equation } from '../shared/Equation';
 import { count, money } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { TitleLine } from '../shared/TitleLine';
-import { equations, how, stateOf } from './batch';
+import { how, stateOf } from './batch';
+import { Sums } from './Sums';
 
 /** A batch as it is put on a desk: what was expected and entered, by fund, kind and appeal, each gift, and who did what. */
 export function ReportPage() {
@@ -52,17 +52,7 @@ export function ReportPage() {
           .filter((part) => part !== '')
           .join('; ')}
       </TitleLine>
-      <section className="pane sums" aria-label="Expected and entered">
-        {equations(batch).map((equation, i) => (
-          <Equation key={i} {...equation} />
-        ))}
-        {(page.typed_by.length > 0 || batch.reason !== '') && (
-          <p className="quiet">
-            {page.typed_by.length > 0 && `Typed by ${page.typed_by.join(', ')}. `}
-            {batch.reason !== '' && `Posted though it differs: ${batch.reason}`}
-          </p>
-        )}
-      </section>
+      <Sums page={page} withTypists />
       <div className="panes report" style={{ gridTemplateColumns: 'minmax(0, 1.7fr) minmax(0, 1fr)' }}>
         <Pane title="Gifts">
           <div className="pane-body" tabIndex={0}>
