@@ -54,7 +54,7 @@ final readonly class Batches
         return $this->db->transaction(function () use ($batch): Batch {
             $batch = $this->locked($batch);
             for ($number = 2; !$batch->isOpen(); $number++) {
-                $name = preg_replace('/ \(\d+\)$/D', '', $batch->name) . " ({$number})";
+                $name = mb_substr((string) preg_replace('/ \(\d+\)$/D', '', $batch->name), 0, 180) . " ({$number})";
                 $batch =
                     Batch::query()->where('name', $name)->first() ??
                     $this->open(
@@ -158,7 +158,6 @@ final readonly class Batches
                 Audit::POST,
                 "Posted the batch \"{$batch->name}\"" . ($reason === '' ? '' : ", though it is not what was expected: {$reason}"),
                 userId: $user?->id,
-                actId: $act->id,
             );
         });
     }
@@ -187,7 +186,7 @@ final readonly class Batches
             $batch
                 ->fill(['state' => BatchState::Ready, 'posted_by' => null, 'posted_at' => null, 'reason' => '', 'act_id' => null])
                 ->save();
-            Audit::note(Audit::POST, "Took the posted batch \"{$batch->name}\" back", userId: $user?->id, actId: $act->id);
+            Audit::note(Audit::POST, "Took the posted batch \"{$batch->name}\" back", userId: $user?->id);
         });
     }
 

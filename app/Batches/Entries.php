@@ -132,7 +132,15 @@ final readonly class Entries
                 throw new CannotPost("The batch \"{$batch->name}\" is not open any more. Nothing was changed.");
             }
 
-            return $does($open);
+            $entry = $does($open);
+            $currency = $this->db->table('batch_entries')->where('id', $entry)->value('currency');
+            if ($currency !== null && $currency !== $open->currency) {
+                throw new CannotPost(
+                    "The batch \"{$open->name}\" is in {$open->currency}, and this gift in {$currency}. Nothing was changed.",
+                );
+            }
+
+            return $entry;
         });
     }
 

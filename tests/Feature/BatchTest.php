@@ -191,6 +191,17 @@ final class BatchTest extends TestCase
         $this->deleteJson("/api/batches/{$batch}")->assertOk();
     }
 
+    public function test_a_batch_keeps_to_one_currency(): void
+    {
+        $batch = $this->filled();
+        $entry = (int) DB::table('batch_entries')->where('supporter_id', $this->ann)->value('id');
+        $this->putJson("/api/batches/{$batch}/entries/{$entry}", [
+            'supporter' => $this->ann,
+            'values' => ['gift.amount' => '100', 'gift.currency' => 'EUR'],
+        ])->assertStatus(409);
+        self::assertSame(['USD', 'USD'], DB::table('batch_entries')->pluck('currency')->all());
+    }
+
     public function test_what_is_typed_twice_is_told(): void
     {
         $batch = $this->filled();

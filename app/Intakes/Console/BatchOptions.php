@@ -35,12 +35,15 @@ final readonly class BatchOptions
         if ($name === null) {
             return null;
         }
+        if (mb_strlen($name) > 190) {
+            throw new UnusableOption('The name of a batch has at most 190 characters.');
+        }
         $batch = Batch::query()->where('name', $name)->first();
         if ($batch !== null && !$batch->isOpen()) {
             throw new UnusableOption("The batch \"{$name}\" is {$batch->state->value}, and takes nothing in any more.");
         }
 
-        return $batch ?? $this->batches->open(mb_substr($name, 0, 190), ['currency' => Organization::read()->currency], null);
+        return $batch ?? $this->batches->open($name, ['currency' => Organization::read()->currency], null);
     }
 
     /**
