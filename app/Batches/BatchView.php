@@ -11,6 +11,7 @@ use App\Support\Http\JsonMap;
 use Illuminate\Database\Connection;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Gifts\BatchState;
+use PineSieve\Core\Gifts\BatchTotals;
 use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Standards\FieldPlace;
 
@@ -37,8 +38,23 @@ final readonly class BatchView
     /** @return BatchShown */
     public function of(Batch $batch): array
     {
-        $totals = $this->sums->totals($batch);
+        return $this->many([$batch])[0];
+    }
 
+    /**
+     * @param  list<Batch>  $batches
+     * @return list<BatchShown>
+     */
+    public function many(array $batches): array
+    {
+        $totals = $this->sums->ofMany($batches);
+
+        return array_map(static fn(Batch $batch): array => self::shown($batch, $totals[$batch->id]), $batches);
+    }
+
+    /** @return BatchShown */
+    private static function shown(Batch $batch, BatchTotals $totals): array
+    {
         return [
             'id' => $batch->id,
             'name' => $batch->name,

@@ -56,7 +56,7 @@ final class BatchController extends Controller
             ->get();
 
         return response()->json([
-            'batches' => array_map($this->view->of(...), array_values($rows->all())),
+            'batches' => $this->view->many(array_values($rows->all())),
             'total' => $total,
             'page' => $page,
             'pages' => (int) ceil($total / self::PAGE),
