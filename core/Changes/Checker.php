@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Changes;
 
+use PineSieve\Core\Gifts\Amount;
+use PineSieve\Core\Gifts\Corrections;
 use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\SupporterRecord;
@@ -54,6 +56,8 @@ final readonly class Checker
             // A rule may ask for the name as well.
             ...array_udiff($this->nameless($after, $before), $problems, static fn(Problem $a, Problem $b): int => $a->code <=> $b->code),
             ...$this->taken($after, $will, $were, $before === null ? $joining : [$before, ...$joining]),
+            ...self::uneven($will),
+            ...self::overdrawn($will, $gifts),
         ];
     }
 
@@ -69,6 +73,61 @@ final readonly class Checker
         return array_values(
             array_filter($this->problems($before, $changes, $gifts, $joining), static fn(Problem $problem): bool => $problem->blocks),
         );
+    }
+
+    /**
+     * @param  array<int|string, Gift>  $gifts
+     * @return list<Problem>
+     */
+    private static function uneven(array $gifts): array
+    {
+        $uneven = array_filter($gifts, static fn(Gift $gift): bool => !$gift->isWhole());
+
+        return array_map(
+            static fn(Gift $gift): Problem => new Problem(
+                'splits.uneven',
+                'gift.splits',
+                null,
+                $gift->amount,
+                "The parts of the gift don't come to {$gift->amount} any more, or are for something else",
+                'Change the parts together with the gift',
+            ),
+            array_values($uneven),
+        );
+    }
+
+    /**
+     * @param  array<int|string, Gift>  $will  gifts that are new or changed, as they will be
+     * @param  array<int|string, Gift>  $gifts  as they are stored
+     * @return list<Problem> that more goes back of a gift than was given
+     */
+    private static function overdrawn(array $will, array $gifts): array
+    {
+        $problems = [];
+        $all = $will + $gifts;
+        $correcting = [];
+        foreach ($all as $gift) {
+            if ($gift->corrects !== null) {
+                $correcting[$gift->corrects][] = $gift;
+            }
+        }
+        foreach ($correcting === [] ? [] : $will as $number => $gift) {
+            $of = $gift->corrects ?? (string) $number;
+            $corrections = $correcting[$of] ?? [];
+            $whole = $all[$of] ?? null;
+            if ($whole !== null && $corrections !== [] && Amount::isBelow(Corrections::left($whole, $corrections), '0.00')) {
+                $problems[] = new Problem(
+                    'gift.overdrawn',
+                    'gift.amount',
+                    null,
+                    $gift->amount,
+                    "More went back of the gift of {$whole->date} than it would come to",
+                    'Take back less, or delete what takes it back first',
+                );
+            }
+        }
+
+        return $problems;
     }
 
     /** @return list<Problem> that a name is taken away; one that is new is held against Requirements */
@@ -104,7 +163,7 @@ final readonly class Checker
         foreach ($this->taken->of(array_filter($wanted)) as $field => $ofField) {
             foreach ($ofField as $value => $owners) {
                 // A reference is of one gift: another gift of the same supporter may not have it either.
-                $others = $field === 'gift.reference' ? $owners : array_diff($owners, $ids);
+                $others = str_starts_with($field, 'gift.') ? $owners : array_diff($owners, $ids);
                 if ($others !== []) {
                     $problems[] = $this->uniques->problem($field, (string) $value, $this->taken->name(array_values($others)[0]));
                 }

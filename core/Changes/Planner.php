@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Changes;
 
 use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Gifts\SameGifts;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\Consents;
 use PineSieve\Core\Records\IncomingRecord;
@@ -59,7 +60,7 @@ final readonly class Planner
                 ]
                 : $this->match($row, $record, $stored);
         $missing = self::giftsMissing($record, $stored);
-        foreach ($missing as $i => $gift) {
+        foreach (array_values($missing) as $i => $gift) {
             $changes[] = Change::create($this->gift, "{$row}:{$this->gift->value}" . ($i === 0 ? '' : '.' . ($i + 1)), $gift->fields());
         }
 
@@ -90,17 +91,17 @@ final readonly class Planner
     /**
      * The row's gifts that were not stored before the intake: the third of three like ones in the file is the third of those stored.
      *
-     * @return list<Gift>
+     * @return array<int, Gift> by their place among the gifts of the row
      */
     public static function giftsMissing(IncomingRecord $record, ?SupporterRecord $stored): array
     {
         $seen = $stored->giftsSeen ?? [];
         $missing = [];
-        foreach ($record->gifts as $gift) {
-            $identity = $gift->sameness();
-            if (($seen[$identity] ?? 0) >= ($stored->gifts[$identity] ?? 0)) {
-                $missing[] = $gift;
+        foreach ($record->gifts as $place => $gift) {
+            if (!SameGifts::isThere($gift, $stored->gifts ?? [], $seen)) {
+                $missing[$place] = $gift;
             }
+            $identity = SameGifts::identity($gift);
             $seen[$identity] = ($seen[$identity] ?? 0) + 1;
         }
 

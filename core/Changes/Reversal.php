@@ -24,6 +24,7 @@ final readonly class Reversal
     {
         $net = self::net($done);
         $stays = self::supporterStays($net, $now, $since);
+        $corrected = self::corrected($net, $now, $since);
         $changes = [];
         $kept = [];
         foreach (array_reverse($net) as $thing => $change) {
@@ -52,6 +53,8 @@ final readonly class Reversal
                 if ($back !== []) {
                     $changes[] = new Change($change->subject, $change->ref, Action::Update, $back);
                 }
+            } elseif ($change->subject === Subject::Gift && isset($corrected[$change->ref])) {
+                $kept[] = new LeftAsItIs($thing, null, null, null, 'It was taken back or corrected since');
             } elseif (!isset($since[$thing]) && ($change->subject->standsAlone() || !$stays)) {
                 $changes[] = new Change(
                     $change->subject,
@@ -78,6 +81,25 @@ final readonly class Reversal
         usort($changes, static fn(Change $a, Change $b): int => self::comesBack($b) <=> self::comesBack($a));
 
         return new self($changes, $kept);
+    }
+
+    /**
+     * @param  array<string, Change>  $net
+     * @param  array<string, array<string, ?string>>  $now
+     * @param  array<string, true>  $since
+     * @return array<array-key, true> numbers of gifts that something which stays takes back or corrects
+     */
+    private static function corrected(array $net, array $now, array $since): array
+    {
+        $corrected = [];
+        foreach ($now as $thing => $values) {
+            $goes = ($net[$thing] ?? null)?->action === Action::Create && !isset($since[$thing]);
+            if (!$goes && isset($values['corrects_id'])) {
+                $corrected[$values['corrects_id']] = true;
+            }
+        }
+
+        return $corrected;
     }
 
     /** Nothing can be taken back, for one reason. */

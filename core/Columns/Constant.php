@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Columns;
 
+use PineSieve\Core\Standards\Target;
+
 /**
  * A value for every row, or for those whose cell is blank. It never makes something out of nothing:
  * a fund for every gift makes no gift of a row without one.
@@ -22,6 +24,6 @@ final readonly class Constant
     /** @param  array{target: string, value: string, only_blank?: bool}  $data as toArray() gives it */
     public static function fromArray(array $data): self
     {
-        return new self($data['target'], $data['value'], $data['only_blank'] ?? true);
+        return new self(Target::normal($data['target']), $data['value'], $data['only_blank'] ?? true);
     }
 }

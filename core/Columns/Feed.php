@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Columns;
 
 use PineSieve\Core\Columns\Steps\Steps;
+use PineSieve\Core\Standards\Target;
 
 /**
  * A field that a column becomes.
@@ -29,6 +30,6 @@ final readonly class Feed
     /** @param  array{target: string, name?: string, steps?: list<array<string, mixed>>}  $data as toArray() gives it */
     public static function fromArray(array $data): self
     {
-        return new self($data['target'], $data['name'] ?? '', Steps::fromArray($data['steps'] ?? []));
+        return new self(Target::normal($data['target']), $data['name'] ?? '', Steps::fromArray($data['steps'] ?? []));
     }
 }

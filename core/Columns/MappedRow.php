@@ -6,12 +6,17 @@ namespace PineSieve\Core\Columns;
 
 use PineSieve\Core\Addresses\StandardizedAddress;
 use PineSieve\Core\Gifts\Amounts;
+use PineSieve\Core\Names\NameRemarks;
+use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Standards\Problem;
 
 /** A row as the supporters that it tells of, with what is wrong with it. */
 final readonly class MappedRow
 {
+    /** What is wrong with a row that says nothing of who gave. */
+    private const NAMELESS = ['name.last.required', 'name.full.required', 'name.nobody'];
+
     /**
      * @param  array{0: Party, ...<int, Party>}  $parties  by part: the one that the row is about is 0
      * @param  list<PartyLink>  $links
@@ -43,6 +48,45 @@ final readonly class MappedRow
             in_array($blocking[0]->code, ['name.last.required', 'name.full.required'], true) &&
             $this->record()->display() === '' &&
             $this->record()->pointsAtSomeone();
+    }
+
+    /**
+     * A row with gifts that says nothing at all of who gave them has them of one supporter who was chosen for that.
+     *
+     * @param  ?int  $supporter  null if nobody was chosen
+     */
+    public function givenBy(?int $supporter): self
+    {
+        $record = $this->record();
+        if ($supporter === null || $record->gifts === [] || !$this->saysNothingOfGiver()) {
+            return $this;
+        }
+        $problems = array_values(
+            array_filter($this->problems, static fn(Problem $problem): bool => !in_array($problem->code, self::NAMELESS, true)),
+        );
+        $parties = [new Party('', new IncomingRecord($record->kind, new PersonName(), gifts: $record->gifts, supporter: $supporter))];
+
+        return new self(
+            [...$parties, ...array_slice($this->parties, 1)],
+            $this->links,
+            $this->address,
+            $problems,
+            $this->money,
+            $this->details,
+        );
+    }
+
+    private function saysNothingOfGiver(): bool
+    {
+        $record = $this->record();
+        $others = array_filter(array_slice($this->parties, 1), static fn(Party $party): bool => !$party->isCredited());
+        $isNamed = $record->display() !== '' && !NameRemarks::isNobody($record->display()) && !NameRemarks::isUnknown($record->display());
+
+        return !$isNamed &&
+            $others === [] &&
+            $record->supporter === 0 &&
+            [$record->addresses, $record->emails, $record->phones, $record->identifiers] === [[], [], [], []] &&
+            [$record->further, $record->groups, $record->tags, $record->custom, $record->unread] === [[], [], [], [], []];
     }
 
     /** @return list<Problem> that keep the row out */

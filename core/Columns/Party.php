@@ -9,11 +9,19 @@ use PineSieve\Core\Records\IncomingRecord;
 /** One of the supporters that a row tells of. */
 final readonly class Party
 {
+    /** Role of those to whom a gift is credited, before the number of the gift and of the credit. */
+    public const CREDIT = 'credit';
+
     /**
-     * @param  string  $role  '' for the one that the row is about; else "spouse", "employer", "contact", "child", "child.2", "household"
+     * @param  string  $role  '' for the one that the row is about; else "spouse", "employer", "contact", "child", "child.2", "household", "credit.1.2"
      * @param  bool  $isNamedOnly  whether it is but a name or an id by which someone else is meant
      */
     public function __construct(public string $role, public IncomingRecord $record, public bool $isNamedOnly = false) {}
+
+    public function isCredited(): bool
+    {
+        return str_starts_with($this->role, self::CREDIT . '.');
+    }
 
     public function with(IncomingRecord $record): self
     {

@@ -10,7 +10,6 @@ use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Addresses\StandardizedAddress;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\Gift;
-use PineSieve\Core\Gifts\GiftMoney;
 use PineSieve\Core\Names\NameRemarks;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
@@ -33,9 +32,9 @@ use PineSieve\Core\Standards\Unreadable;
 /** Puts the values of a row together to the supporters that it tells of, and links them. */
 final readonly class PartyAssembler
 {
-    private const PARTS_OF_GIFT = ['date', 'amount', 'fund', 'kind', 'reference', 'campaign', 'appeal', 'tribute', 'anonymous', 'notes'];
-
     private Requirements $requirements;
+
+    private GiftAssembler $gifts;
 
     private AddressStandardizer $standardizer;
 
@@ -53,6 +52,7 @@ final readonly class PartyAssembler
         private bool $notesUnread = false,
     ) {
         $this->requirements = new Requirements();
+        $this->gifts = new GiftAssembler($standards, $columns, $unreadable);
         $this->standardizer = new AddressStandardizer($standards->formats->home->country);
     }
 
@@ -79,27 +79,7 @@ final readonly class PartyAssembler
         }
         [$addresses, $faults, $lost] = $this->addresses($main, $acceptAddresses);
         array_push($unread, ...$lost);
-        [$gifts, $doubts, $details] = $this->gifts($main, $faulty);
-        $made = array_values(
-            array_unique(
-                array_map(
-                    static fn(PersonValues $thing): int => $thing->number(),
-                    array_filter($main->things('gift'), static fn(PersonValues $thing): bool => self::makesGift($thing, $faulty)),
-                ),
-            ),
-        );
-        $made = [
-            ...$made,
-            ...array_map(
-                static fn(string $target): int => Target::tryParse($target)->number ?? 0,
-                array_filter(
-                    array_map(strval(...), array_keys($faulty)),
-                    static fn(string $target): bool => Target::tryParse($target)?->field === 'gift.amount',
-                ),
-            ),
-        ];
-        [$problems, $details] = $this->withoutDetails($problems, $details, $made);
-        $gifts = array_map($this->standards->defaults->fillGift(...), $gifts);
+        [$gifts, $problems, $details] = $this->gifts->assemble($main, $problems, $faulty);
         $record = $this->record($main, $addresses, $gifts, isset($persons['spouse']));
         if (NameRemarks::isNobody($record->display())) {
             $field = isset($this->columns['name.full']) ? 'name.full' : 'name.last';
@@ -129,12 +109,19 @@ final readonly class PartyAssembler
             }
         }
         [$parties, $links] = $this->withHousehold($parties, $links, $persons['household'] ?? new PersonValues());
+        foreach ($gifts === [] ? [] : GiftAssembler::credited($main) as $role => $id) {
+            $parties[] = new Party(
+                $role,
+                new IncomingRecord(SupporterKind::Person, new PersonName(), identifiers: [new Identifier($this->system, $id)]),
+                true,
+            );
+        }
 
         return new MappedRow(
             $parties,
             $links,
             $addresses[0][1] ?? $this->standardizer->standardize(new Address()),
-            [...$problems, ...$faults, ...$doubts, ...$this->requirements->check($record, $this->columns, $faulty)],
+            [...$problems, ...$faults, ...$this->requirements->check($record, $this->columns, $faulty, attaches: true)],
             array_reduce($gifts, static fn(Amounts $sum, Gift $gift): Amounts => $sum->plus($gift->money()), Amounts::none()),
             $details,
         );
@@ -417,88 +404,6 @@ final readonly class PartyAssembler
         return array_values(
             array_map(static fn(FedValue $value): UnreadValue => new UnreadValue($value->target->field, $value->value), $own),
         );
-    }
-
-    /**
-     * A gift is made by an amount, or by a date together with a kind or a fund of its own; what the plan says of every row makes none. Anything less is a detail of no gift.
-     *
-     * @param  array<string, true>  $faulty
-     * @return array{list<Gift>, list<Problem>, list<FedValue>} the gifts, doubts about their money, and details of no gift
-     */
-    private function gifts(PersonValues $values, array $faulty): array
-    {
-        [$gifts, $problems, $details] = [[], [], []];
-        foreach ($values->things('gift') as $thing) {
-            if (!self::makesGift($thing, $faulty)) {
-                array_push($details, ...$thing->written());
-
-                continue;
-            }
-            $money = GiftMoney::of($thing->first('gift.amount'), $thing->first('gift.currency'), $this->standards->formats->home->currency);
-            $parts = array_map(
-                static fn(string $part): string => $thing->first("gift.{$part}"),
-                array_combine(self::PARTS_OF_GIFT, self::PARTS_OF_GIFT),
-            );
-            $gifts[] = new Gift(...[...$parts, 'amount' => $money->amount, 'currency' => $money->currency]);
-            if ($money->doubt !== '') {
-                $target = $thing->target('gift.amount');
-                $problems[] = new Problem(
-                    'amount.currency',
-                    $target,
-                    $this->columns[$target] ?? null,
-                    $thing->first('gift.amount'),
-                    $money->doubt,
-                    'Give the column the field "Gift currency" too, say one currency for the whole file, or correct the amount',
-                );
-            }
-        }
-
-        return [$gifts, $problems, $details];
-    }
-
-    /** @param  array<string, true>  $faulty */
-    private static function makesGift(PersonValues $thing, array $faulty): bool
-    {
-        $says = static fn(string $part): bool => isset($faulty[$thing->target("gift.{$part}")]) ||
-            ($thing->first("gift.{$part}") !== '' && !$thing->isConstant("gift.{$part}"));
-        $amount = $thing->first('gift.amount');
-        $isDated = $says('date');
-
-        // Systems write 0.00 for those who have never given; without a date of its own that is no gift.
-        return ($says('amount') && ($isDated || !str_ends_with($amount, '0.00') || preg_match('/[1-9]/', $amount) === 1)) ||
-            ($isDated && ($says('kind') || $says('fund') || $amount !== ''));
-    }
-
-    /**
-     * What can't be read of a gift that is none keeps nobody: it is a detail like any other.
-     *
-     * @param  list<Problem>  $problems
-     * @param  list<FedValue>  $details
-     * @param  list<int>  $made  numbers of the gifts that there are
-     * @return array{list<Problem>, list<FedValue>}
-     */
-    private function withoutDetails(array $problems, array $details, array $made): array
-    {
-        $kept = [];
-        foreach ($problems as $problem) {
-            $target = Target::tryParse($problem->field);
-            // Where someone said that it holds the row, as in a grid that is being typed, it does.
-            $isMeant = ($this->unreadable[$target->field ?? ''] ?? null) === Unreadable::Hold;
-            if (
-                $target !== null &&
-                !$isMeant &&
-                $target->party === '' &&
-                str_starts_with($target->field, 'gift.') &&
-                $target->field !== 'gift.amount' &&
-                !in_array($target->number, $made, true)
-            ) {
-                $details[] = new FedValue($target, $problem->value);
-            } else {
-                $kept[] = $problem;
-            }
-        }
-
-        return [$kept, $details];
     }
 
     /** @return array<string, string> */

@@ -170,13 +170,32 @@ final readonly class PersonValues
     /** Of one thing: the target of another of its fields. */
     public function target(string $field): string
     {
-        return ($this->values[0] ?? throw new \LogicException('Nothing is known of this thing.'))->target->with(field: $field)->key();
+        return ($this->values[0] ?? throw new \LogicException('Nothing is known of this thing.'))->target
+            ->with(field: $field, part: 1)
+            ->key();
     }
 
     /** Of one thing: which one of several it is, from 1. */
     public function number(): int
     {
         return ($this->values[0] ?? throw new \LogicException('Nothing is known of this thing.'))->target->number;
+    }
+
+    /** @return list<int> of one gift: numbers of the parts of which something is written, from 1 */
+    public function parts(): array
+    {
+        $parts = array_unique(array_map(static fn(FedValue $value): int => $value->target->part, $this->values));
+        sort($parts);
+
+        return $parts;
+    }
+
+    /** Of one gift: what is written of one of its parts; of the first, all that the gift has as a whole as well. */
+    public function ofPart(int $part): self
+    {
+        $own = array_values(array_filter($this->values, static fn(FedValue $value): bool => $value->target->part === $part));
+
+        return count($own) === count($this->values) ? $this : new self($own);
     }
 
     /** @return list<FedValue> what the row itself says, and not only the plan */

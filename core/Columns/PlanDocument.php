@@ -7,6 +7,7 @@ namespace PineSieve\Core\Columns;
 use PineSieve\Core\Columns\Steps\BadStep;
 use PineSieve\Core\SieveException;
 use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\Target;
 
 /** A column plan as JSON, as docs/column-plan.schema.json says. */
 final class PlanDocument
@@ -51,7 +52,7 @@ final class PlanDocument
                 );
             }
             foreach (is_array($column['feeds'] ?? null) ? $column['feeds'] : [] as $feed) {
-                if (!is_array($feed) || !is_string($feed['target'] ?? null) || !$catalog->has($feed['target'])) {
+                if (!is_array($feed) || !is_string($feed['target'] ?? null) || !$catalog->has(Target::normal($feed['target']))) {
                     throw new BadStep(
                         "The column \"{$column['header']}\" of the plan becomes a field that is not in the catalog. Make that field first.",
                     );

@@ -122,7 +122,7 @@ final class RowMapper
                     continue;
                 }
                 foreach (self::spread($written, $target, $field) as $i => [$place, $text]) {
-                    $text = $target->field === 'gift.amount' ? $this->withCurrency($text, $target, $cells) : $text;
+                    $text = self::isOfGift($field) ? $this->withCurrency($text, $target, $cells) : $text;
                     $understood =
                         $place === null
                             ? self::several($written)
@@ -139,7 +139,7 @@ final class RowMapper
                         $problems[] = self::problem($understood->fault, $feed->target, $column, $text)->warning();
                     } elseif ($understood->fault !== null) {
                         $faulty[$feed->target] = true;
-                        if ($target->field === 'gift.amount') {
+                        if ($target->field === 'gift.amount' || $this->makesUp($target)) {
                             $refused = $refused->plus($this->refused($text));
                         }
                         $problems[] = self::problem(
@@ -162,6 +162,18 @@ final class RowMapper
         $mapped = $this->assembler->assemble($values, $problems, $faulty, $acceptAddresses, $unread);
 
         return $mapped->withMoney($mapped->money->plus($refused));
+    }
+
+    /** Whether it is money of a gift, which may say its currency. */
+    private static function isOfGift(Field $field): bool
+    {
+        return $field->type === FieldType::Amount && str_starts_with($field->key, 'gift.');
+    }
+
+    /** Whether it is the amount of a part of a gift whose own amount stands nowhere. */
+    private function makesUp(Target $target): bool
+    {
+        return $target->field === 'gift.split.amount' && !isset($this->columns[$target->with(field: 'gift.amount', part: 1)->key()]);
     }
 
     /** Towns, dates and funds come again and again in a file; each is read once, as long as few are remembered. */
@@ -192,7 +204,7 @@ final class RowMapper
         if ($money === null || $money->marks === [] || $money->isPadded) {
             return $text;
         }
-        $key = $target->with(field: 'gift.currency')->key();
+        $key = $target->with(field: 'gift.currency', part: 1)->key();
         $said = isset($this->columns[$key]) ? strtoupper(trim($cells[$this->columns[$key]] ?? '')) : '';
         foreach ($said === '' ? $this->plan->constants : [] as $constant) {
             $said = $constant->target === 'gift.currency' ? $constant->value : $said;
@@ -341,7 +353,11 @@ final class RowMapper
 
     private static function keepsLines(Field $field): bool
     {
-        return in_array($field->type, [FieldType::AddressBlock, FieldType::LongText, FieldType::Choices, FieldType::Names], true);
+        return in_array(
+            $field->type,
+            [FieldType::AddressBlock, FieldType::LongText, FieldType::Choices, FieldType::Names, FieldType::Splits, FieldType::Credits],
+            true,
+        );
     }
 
     /**

@@ -56,6 +56,43 @@ final class Amount
         return self::equal($amount, '0.00');
     }
 
+    public static function isBelow(string $one, string $other): bool
+    {
+        return BigDecimal::of($one)->isLessThan($other);
+    }
+
+    public static function negated(string $amount): string
+    {
+        return self::difference('0', $amount);
+    }
+
+    /**
+     * An amount divided in a proportion, to the cent: what is left over goes to the shares that lost most of it, the first of like ones first.
+     *
+     * @param  non-empty-list<string>  $weights  amounts, of one sign and not all zero
+     * @return list<string> shares that come to the amount
+     */
+    public static function divided(string $amount, array $weights): array
+    {
+        $cents = BigDecimal::of($amount)->multipliedBy(100);
+        $all = BigDecimal::of(self::sum($weights));
+        $shares = $lost = [];
+        foreach ($weights as $i => $weight) {
+            $exact = $cents->multipliedBy($weight);
+            $shares[$i] = $exact->dividedBy($all, 0, RoundingMode::DOWN);
+            $lost[$i] = $exact->minus($shares[$i]->multipliedBy($all))->abs();
+        }
+        $left = $cents->minus(BigDecimal::sum(...$shares));
+        uasort($lost, static fn(BigDecimal $a, BigDecimal $b): int => $b->compareTo($a));
+        foreach (array_slice(array_keys($lost), 0, $left->abs()->toInt()) as $i) {
+            $shares[$i] = $shares[$i]->plus($left->getSign());
+        }
+
+        return array_values(
+            array_map(static fn(BigDecimal $share): string => (string) $share->dividedBy(100, 2, RoundingMode::UNNECESSARY), $shares),
+        );
+    }
+
     /** Whether it is written as amounts are kept, so that equal ones are equal texts. */
     private static function isWritten(string $amount): bool
     {

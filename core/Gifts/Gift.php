@@ -20,14 +20,41 @@ final readonly class Gift
         'tribute' => 'tribute',
         'anonymous' => 'anonymous',
         'notes' => 'notes',
+        'splits' => 'splits',
+        'description' => 'description',
+        'units' => 'units',
+        'tributeKind' => 'tribute_kind',
+        'tell' => 'tell',
+        'receipt' => 'receipt',
+        'receiptDate' => 'receipt_on',
+        'benefit' => 'benefit',
+        'fee' => 'fee',
+        'sourceId' => 'source_id',
+        'reason' => 'reason',
+        'credits' => 'credits',
     ];
+
+    /** Columns with numbers of other things: the gift that it takes back or corrects, the intake that brought it, its batch. */
+    public const NUMBERS = ['corrects' => 'corrects_id', 'intake' => 'intake_id', 'batch' => 'batch_id'];
 
     /**
      * @param  string  $date  ISO 8601
-     * @param  string  $amount  as Amount writes it
+     * @param  string  $amount  as Amount writes it; below zero for money that goes back
      * @param  string  $kind  value of a GiftKind
      * @param  string  $anonymous  "yes" or "no"
      * @param  string  $currency  ISO 4217
+     * @param  string  $splits  as Splits writes them; what the first has is the fund, campaign and appeal of the gift
+     * @param  string  $description  what was given in kind, or which stock
+     * @param  string  $units  of stock
+     * @param  string  $tributeKind  value of a TributeKind
+     * @param  string  $tell  whom to tell of the tribute
+     * @param  string  $receiptDate  ISO 8601
+     * @param  string  $benefit  what came in return was worth; in the currency of the gift, as Amount writes it
+     * @param  string  $fee  what was kept back on the way; in the currency of the gift, as Amount writes it
+     * @param  string  $sourceId  its id in the system that it comes from
+     * @param  string  $reason  of one that takes back or corrects another: why
+     * @param  string  $credits  as Credits writes them
+     * @param  ?string  $corrects  number of the gift that it takes back or corrects, or the reference that stands for it
      * @param  ?int  $intake  of a stored one, the intake that brought it; null if none did
      * @param  ?int  $batch  the batch that it waits in or was posted with; null if it came in without one
      */
@@ -43,6 +70,19 @@ final readonly class Gift
         public string $anonymous = '',
         public string $notes = '',
         public string $currency = '',
+        public string $splits = '',
+        public string $description = '',
+        public string $units = '',
+        public string $tributeKind = '',
+        public string $tell = '',
+        public string $receipt = '',
+        public string $receiptDate = '',
+        public string $benefit = '',
+        public string $fee = '',
+        public string $sourceId = '',
+        public string $reason = '',
+        public string $credits = '',
+        public ?string $corrects = null,
         public ?int $intake = null,
         public ?int $batch = null,
     ) {}
@@ -50,9 +90,47 @@ final readonly class Gift
     /** @param  array<string, int|string|null>  $columns  as they are stored; those that are missing are blank */
     public static function stored(array $columns): self
     {
-        $parts = array_map(static fn(string $column): string => (string) ($columns[$column] ?? ''), self::COLUMNS);
+        $text = static fn(string $column): string => (string) ($columns[$column] ?? '');
+        $number = static fn(string $column): ?int => isset($columns[$column]) ? (int) $columns[$column] : null;
 
-        return self::of($parts, self::number($columns['intake_id'] ?? null), self::number($columns['batch_id'] ?? null));
+        return new self(
+            $text(self::COLUMNS['date']),
+            $text(self::COLUMNS['amount']),
+            $text(self::COLUMNS['fund']),
+            $text(self::COLUMNS['kind']),
+            $text(self::COLUMNS['reference']),
+            $text(self::COLUMNS['campaign']),
+            $text(self::COLUMNS['appeal']),
+            $text(self::COLUMNS['tribute']),
+            $text(self::COLUMNS['anonymous']),
+            $text(self::COLUMNS['notes']),
+            $text(self::COLUMNS['currency']),
+            $text(self::COLUMNS['splits']),
+            $text(self::COLUMNS['description']),
+            $text(self::COLUMNS['units']),
+            $text(self::COLUMNS['tributeKind']),
+            $text(self::COLUMNS['tell']),
+            $text(self::COLUMNS['receipt']),
+            $text(self::COLUMNS['receiptDate']),
+            $text(self::COLUMNS['benefit']),
+            $text(self::COLUMNS['fee']),
+            $text(self::COLUMNS['sourceId']),
+            $text(self::COLUMNS['reason']),
+            $text(self::COLUMNS['credits']),
+            $text(self::NUMBERS['corrects']) === '' ? null : $text(self::NUMBERS['corrects']),
+            $number(self::NUMBERS['intake']),
+            $number(self::NUMBERS['batch']),
+        );
+    }
+
+    /**
+     * The same with some other values.
+     *
+     * @param  array<string, string|int|null>  $columns  column to value
+     */
+    public function with(array $columns): self
+    {
+        return self::stored([...$this->columns(), ...$columns]);
     }
 
     /**
@@ -62,20 +140,28 @@ final readonly class Gift
      */
     public function orElse(array $parts): self
     {
-        $own = array_filter($this->parts(), static fn(string $value): bool => $value !== '');
+        $missing = array_filter($parts, fn(string $part): bool => $this->{$part} === '', ARRAY_FILTER_USE_KEY);
+        $columns = [];
+        foreach (
+            $this->splits === '' ? $missing : array_diff_key($missing, ['fund' => 1, 'campaign' => 1, 'appeal' => 1])
+            as $part => $value
+        ) {
+            $columns[self::COLUMNS[$part]] = $value;
+        }
 
-        return self::of([...$parts, ...$own], $this->intake, $this->batch);
+        return $columns === [] ? $this : $this->with($columns);
     }
 
     /** @return array<string, ?string> every column to its value; null for what is blank */
     public function columns(): array
     {
         $columns = [];
-        foreach ($this->parts() as $part => $value) {
-            $columns[self::COLUMNS[$part]] = $value === '' ? null : $value;
+        foreach ([...self::COLUMNS, ...self::NUMBERS] as $part => $column) {
+            $value = (string) $this->{$part};
+            $columns[$column] = $value === '' ? null : $value;
         }
 
-        return [...$columns, 'intake_id' => self::text($this->intake), 'batch_id' => self::text($this->batch)];
+        return $columns;
     }
 
     /** @return array<string, string> column to its value, known ones only */
@@ -92,10 +178,43 @@ final readonly class Gift
         return $part === false ? '' : $this->{$part};
     }
 
+    /** @return list<string> what it is for in a column, part by part; '' where a part does not say */
+    public function values(string $column): array
+    {
+        return $this->splits === '' || !in_array($column, ['fund', 'campaign', 'appeal'], true)
+            ? [$this->value($column)]
+            : array_column(Splits::stored($this->splits)->parts, $column);
+    }
+
+    /** @return non-empty-list<Split> what it is given for: its parts, or the whole as one */
+    public function parts(): array
+    {
+        $parts = Splits::stored($this->splits)->parts;
+
+        return $parts === [] ? [new Split($this->amount, $this->fund, $this->campaign, $this->appeal)] : $parts;
+    }
+
+    /** Whether its parts come to it, and the first of them is for what it says itself. */
+    public function isWhole(): bool
+    {
+        $splits = Splits::stored($this->splits);
+        $first = $splits->parts[0] ?? null;
+
+        return $first === null ||
+            (Amount::equal($splits->sum(), $this->amount === '' ? '0.00' : $this->amount) &&
+                [$first->fund, $first->campaign, $first->appeal] === [$this->fund, $this->campaign, $this->appeal]);
+    }
+
     /** Promises are never part of what is given. */
     public function isPromise(): bool
     {
         return GiftKind::tryFrom($this->kind)?->isPromise() ?? false;
+    }
+
+    /** Whether it counts as one gift: neither a promise, nor what takes a gift back or corrects it. */
+    public function isOne(): bool
+    {
+        return $this->corrects === null && !$this->isPromise();
     }
 
     public function money(): Amounts
@@ -104,53 +223,24 @@ final readonly class Gift
         return Amounts::of($this->currency === '' ? Currency::DEFAULT : $this->currency, $this->amount);
     }
 
-    /** Equal for two gifts of one supporter that nothing tells apart. */
+    /** @return string what is left of it without the fee */
+    public function net(): string
+    {
+        return $this->fee === '' ? $this->amount : Amount::difference($this->amount, $this->fee);
+    }
+
+    /** Equal for two gifts of one supporter that nothing tells apart but their ids in another system. */
     public function sameness(): string
     {
-        return implode('|', [
-            $this->date,
-            "{$this->currency} {$this->amount}",
-            mb_strtolower($this->fund),
-            $this->kind,
-            mb_strtolower($this->reference),
-        ]);
-    }
-
-    /** @param  array<string, string>  $parts  to their values; those that are missing are blank */
-    private static function of(array $parts, ?int $intake, ?int $batch): self
-    {
-        $part = static fn(string $name): string => $parts[$name] ?? '';
-
-        return new self(
-            $part('date'),
-            $part('amount'),
-            $part('fund'),
-            $part('kind'),
-            $part('reference'),
-            $part('campaign'),
-            $part('appeal'),
-            $part('tribute'),
-            $part('anonymous'),
-            $part('notes'),
-            $part('currency'),
-            $intake,
-            $batch,
-        );
-    }
-
-    private static function number(int|string|null $id): ?int
-    {
-        return $id === null ? null : (int) $id;
-    }
-
-    private static function text(?int $id): ?string
-    {
-        return $id === null ? null : (string) $id;
-    }
-
-    /** @return array<string, string> part to its value */
-    private function parts(): array
-    {
-        return array_map(fn(string $part): string => $this->{$part}, array_combine(array_keys(self::COLUMNS), array_keys(self::COLUMNS)));
+        // What a correction has from the gift that it points to tells it from no other.
+        return $this->corrects !== null
+            ? implode('|', [$this->date, "{$this->currency} {$this->amount}", 'corrects', '', mb_strtolower($this->reference)])
+            : implode('|', [
+                $this->date,
+                "{$this->currency} {$this->amount}",
+                mb_strtolower($this->fund),
+                $this->kind,
+                mb_strtolower($this->reference),
+            ]);
     }
 }

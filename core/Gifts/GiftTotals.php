@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Gifts;
 
-/** What some gifts come to, by currency. Promises are counted apart: they are not given yet. */
+/** What some gifts come to, by currency, without what was taken back. Promises are counted apart: they are not given yet. */
 final readonly class GiftTotals
 {
     private function __construct(public int $gifts, public Amounts $given, public int $promises, public Amounts $promised) {}
@@ -19,9 +19,18 @@ final readonly class GiftTotals
     {
         return array_reduce(
             $gifts,
-            static fn(self $totals, Gift $gift): self => $totals->plus(1, $gift->money(), $gift->isPromise()),
+            static fn(self $totals, Gift $gift): self => $totals->plus(
+                $gift->corrects === null ? 1 : 0,
+                $gift->money(),
+                $gift->isPromise(),
+            ),
             self::none(),
         );
+    }
+
+    public function with(self $others): self
+    {
+        return $this->plus($others->gifts, $others->given, false)->plus($others->promises, $others->promised, true);
     }
 
     /** With some more of one kind, and what they come to together. */

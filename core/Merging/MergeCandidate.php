@@ -29,6 +29,19 @@ final readonly class MergeCandidate
         return (int) $this->record->ref;
     }
 
+    /** @return array<string, Gift> all its gifts, also those that wait: "gift:5", "entry:6" to the gift */
+    public function money(): array
+    {
+        $money = [];
+        foreach (['gift' => $this->gifts, 'entry' => $this->entries] as $subject => $gifts) {
+            foreach ($gifts as $id => $gift) {
+                $money["{$subject}:{$id}"] = $gift;
+            }
+        }
+
+        return $money;
+    }
+
     /** How much of the record is filled: fields, and things that hang on it. */
     public function fullness(): int
     {

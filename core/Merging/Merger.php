@@ -9,6 +9,8 @@ use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Projection;
 use PineSieve\Core\Changes\Sameness;
 use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Gifts\Credits;
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Records\Consents;
 use PineSieve\Core\Records\NameForms;
 use PineSieve\Core\Records\RecordPart;
@@ -39,11 +41,17 @@ final readonly class Merger
      * @param  ?int  $survivor  id of the one who stays; null to follow the policy
      * @param  array<string, string>  $typed  column or custom field to the value that a person chose or wrote
      * @param  array<int, list<RecordPart>>  $linksToThem  links of others to any of the candidates, by whose they are
+     * @param  array<int, array<string, Gift>>  $creditedToThem  gifts of others that are credited to any of the candidates, by whose they are: "gift:5" to the gift
      *
      * @throws CannotMerge
      */
-    public function plan(array $candidates, ?int $survivor = null, array $typed = [], array $linksToThem = []): MergePlan
-    {
+    public function plan(
+        array $candidates,
+        ?int $survivor = null,
+        array $typed = [],
+        array $linksToThem = [],
+        array $creditedToThem = [],
+    ): MergePlan {
         self::mustBeMergeable($candidates);
         /** @var non-empty-list<MergeCandidate> $candidates */
         $stays = null;
@@ -57,6 +65,10 @@ final readonly class Merger
         $others = array_values(array_filter($candidates, static fn(MergeCandidate $one): bool => $one !== $stays));
         $ids = array_map(static fn(MergeCandidate $one): int => $one->id(), $candidates);
         $changes = [$stays->id() => $this->fields($stays, $others, $typed)];
+        $become = array_fill_keys($ids, $stays->id());
+        foreach ([$stays->id() => $stays->money()] + $creditedToThem as $owner => $gifts) {
+            $changes[$owner] = [...$changes[$owner] ?? [], ...self::credited($gifts, $become, $owner)];
+        }
         // Nobody is linked to oneself.
         foreach ($stays->record->links as $link) {
             if (in_array((int) $link->value('other_id'), $ids, true)) {
@@ -65,7 +77,7 @@ final readonly class Merger
         }
         $record = Projection::after($stays->record, $changes[$stays->id()]);
         foreach ($others as $other) {
-            [$taken, $given] = $this->things($record, $other, $ids, $typed);
+            [$taken, $given] = $this->things($record, $other, $ids, $typed, $become);
             array_push($changes[$stays->id()], ...$taken);
             $changes[$other->id()] = $given;
             $record = Projection::after($record, $taken);
@@ -182,9 +194,10 @@ final readonly class Merger
      * @param  SupporterRecord  $record  the survivor as it is by now
      * @param  list<int>  $ids  of all that become one
      * @param  array<string, string>  $typed
+     * @param  array<int, int>  $become  each of them to the survivor
      * @return array{list<Change>, list<Change>} what the survivor gets, and what the other gives
      */
-    private function things(SupporterRecord $record, MergeCandidate $other, array $ids, array $typed): array
+    private function things(SupporterRecord $record, MergeCandidate $other, array $ids, array $typed, array $become): array
     {
         $taken = [];
         $given = [];
@@ -216,11 +229,42 @@ final readonly class Merger
         foreach ([[Subject::Gift, $other->gifts], [Subject::Entry, $other->entries]] as [$subject, $gifts]) {
             foreach ($gifts as $id => $gift) {
                 $given[] = self::gone($subject, $id, $gift->columns());
-                $taken[] = Change::create($subject, $id, $gift->fields());
+                $taken[] = Change::create($subject, $id, self::creditedAnew($gift, $become, $become[$other->id()])->fields());
             }
         }
 
         return [$taken, $given];
+    }
+
+    /**
+     * Gifts that are credited to those who become part of the survivor are credited to the survivor.
+     *
+     * @param  array<string, Gift>  $gifts  "gift:5" to the gift
+     * @param  array<int, int>  $become
+     * @return list<Change>
+     */
+    private static function credited(array $gifts, array $become, int $owner): array
+    {
+        $changes = [];
+        foreach ($gifts as $thing => $gift) {
+            $after = self::creditedAnew($gift, $become, $owner);
+            if ($after->credits !== $gift->credits) {
+                [$subject, $id] = explode(':', $thing);
+                $changes[] = new Change(Subject::from($subject), (int) $id, Action::Update, [
+                    'credits' => [$gift->credits, $after->credits === '' ? null : $after->credits],
+                ]);
+            }
+        }
+
+        return $changes;
+    }
+
+    /** @param  array<int, int>  $become */
+    private static function creditedAnew(Gift $gift, array $become, int $owner): Gift
+    {
+        return $gift->credits === ''
+            ? $gift
+            : $gift->with(['credits' => Credits::stored($gift->credits)->becoming($become, (string) $owner, $gift->amount)->written()]);
     }
 
     /**

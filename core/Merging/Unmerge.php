@@ -62,6 +62,10 @@ final readonly class Unmerge
             [$subject, $ref] = explode(':', $thing);
             $changes[$id][] = Change::create(Subject::from($subject), (int) $ref, self::filled($things[$thing]));
         }
+        foreach (self::following($changes, $things, $survivor) as $thing => $id) {
+            $moved[$thing] = true;
+            $changes[$id][] = Change::create(Subject::Gift, (int) explode(':', $thing)[1], self::filled($things[$thing]));
+        }
         foreach (array_keys($moved) as $thing) {
             [$subject, $ref] = explode(':', $thing);
             $changes[$survivor][] = new Change(
@@ -82,6 +86,32 @@ final readonly class Unmerge
         }
 
         return new self(array_filter($changes, static fn(array $of): bool => $of !== []), $kept);
+    }
+
+    /**
+     * What takes a gift back or corrects it goes where the gift goes.
+     *
+     * @param  array<int, list<Change>>  $changes  so far, by supporter
+     * @param  array<string, array<string, ?string>>  $things  of the survivor now
+     * @return array<string, int> things to whose they are
+     */
+    private static function following(array $changes, array $things, int $survivor): array
+    {
+        $goesTo = [];
+        foreach (array_diff_key($changes, [$survivor => true]) as $id => $of) {
+            foreach ($of as $change) {
+                $goesTo["{$change->subject->value}:{$change->ref}"] = $id;
+            }
+        }
+        $following = [];
+        foreach ($things as $thing => $values) {
+            $whose = $goesTo['gift:' . ($values['corrects_id'] ?? '')] ?? null;
+            if ($whose !== null && !isset($goesTo[$thing])) {
+                $following[$thing] = $whose;
+            }
+        }
+
+        return $following;
     }
 
     /** @param  list<Change>  $done */

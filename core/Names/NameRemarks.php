@@ -107,6 +107,15 @@ final readonly class NameRemarks
         return in_array(Fold::words($name), self::NOBODY, true);
     }
 
+    /** Whether what stands in the place of a name says that nobody knows who it is: "Anonymous donor". */
+    public static function isUnknown(string $name): bool
+    {
+        return preg_match(
+            '/^(?:an? |the )?(?:anonymous|anon|unknown|unnamed|name withheld|no name)(?: (?:donor|giver|gift|donation|friend|person|supporter|s))*$/D',
+            Fold::words($name),
+        ) === 1;
+    }
+
     /** In words; '' if there is nothing beside the name. */
     public function told(): string
     {

@@ -55,22 +55,57 @@ final readonly class IncomingRecord
      */
     public function with(array $further, array $groups, array $tags, array $custom): self
     {
+        return $this->copy(further: $further, groups: $groups, tags: $tags, custom: $custom);
+    }
+
+    /**
+     * The same with other gifts.
+     *
+     * @param  list<Gift>  $gifts
+     */
+    public function withGifts(array $gifts): self
+    {
+        return $this->copy(gifts: $gifts);
+    }
+
+    /** The same with values that could not be read. */
+    public function withUnread(UnreadValue ...$unread): self
+    {
+        return $unread === [] ? $this : $this->copy(unread: array_values($unread));
+    }
+
+    /**
+     * @param  ?array<string, string>  $further  null, here and below, for what stays
+     * @param  ?list<Gift>  $gifts
+     * @param  ?list<string>  $groups
+     * @param  ?list<string>  $tags
+     * @param  ?array<string, string>  $custom
+     * @param  ?list<UnreadValue>  $unread
+     */
+    private function copy(
+        ?array $further = null,
+        ?array $gifts = null,
+        ?array $groups = null,
+        ?array $tags = null,
+        ?array $custom = null,
+        ?array $unread = null,
+    ): self {
         return new self(
             $this->kind,
             $this->name,
             $this->organization,
             $this->whole,
-            $further,
+            $further ?? $this->further,
             $this->addresses,
             $this->emails,
             $this->phones,
             $this->identifiers,
-            $this->gifts,
-            $groups,
-            $tags,
-            $custom,
+            $gifts ?? $this->gifts,
+            $groups ?? $this->groups,
+            $tags ?? $this->tags,
+            $custom ?? $this->custom,
             $this->supporter,
-            $this->unread,
+            $unread ?? $this->unread,
         );
     }
 
@@ -142,30 +177,6 @@ final readonly class IncomingRecord
         }
 
         return $named;
-    }
-
-    /** The same with values that could not be read. */
-    public function withUnread(UnreadValue ...$unread): self
-    {
-        return $unread === []
-            ? $this
-            : new self(
-                $this->kind,
-                $this->name,
-                $this->organization,
-                $this->whole,
-                $this->further,
-                $this->addresses,
-                $this->emails,
-                $this->phones,
-                $this->identifiers,
-                $this->gifts,
-                $this->groups,
-                $this->tags,
-                $this->custom,
-                $this->supporter,
-                array_values($unread),
-            );
     }
 
     /** Whether it says by what one could tell whom it means, without any name. */

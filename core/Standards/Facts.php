@@ -75,7 +75,7 @@ final class Facts
         $list = BaseFields::all()[$field]->nature->list ?? '';
         $values = match ($place->subject) {
             'supporter' => [$this->record->field($place->column)],
-            'gift' => [$this->gift?->value($place->column) ?? ''],
+            'gift' => $this->gift?->values($place->column) ?? [],
             'address' => self::values($this->address === null ? $this->record->addresses : [$this->address], $place->column),
             'email' => self::values($this->record->emails, 'address'),
             'phone' => self::values($this->record->phones, 'number'),

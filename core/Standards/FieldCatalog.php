@@ -98,8 +98,11 @@ final readonly class FieldCatalog
                         $target->party === 'child' && !isset(Target::KINDS[$head])
                             ? $target->with(partyNumber: $number)
                             : $target->with(kind: $kind, number: $number);
-                    if (mb_strtolower($this->field($one->key())->label) === $wanted) {
-                        return $one->key();
+                    for ($part = 1; $part <= (in_array($target->field, Target::OF_PART, true) ? self::LABELLED : 1); $part++) {
+                        $key = $one->with(part: $part)->key();
+                        if (mb_strtolower($this->field($key)->label) === $wanted) {
+                            return $key;
+                        }
                     }
                 }
             }

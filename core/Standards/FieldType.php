@@ -28,6 +28,12 @@ enum FieldType: string
     case Choice = 'pick list';
     case Choices = 'several from a list';
     case GiftKind = 'gift kind';
+    /** Whether a gift honors someone who lives or remembers someone who died. */
+    case TributeKind = 'honor or memory';
+    /** A gift divided over funds, campaigns and appeals, as Splits writes it. */
+    case Splits = 'parts of a gift';
+    /** To whom a gift is credited beside its giver, as Credits writes it. */
+    case Credits = 'credits of a gift';
     case Consent = 'consent';
     case RecordKind = 'kind of record';
     case Status = 'status';

@@ -17,15 +17,16 @@ final readonly class Requirements
         ['household', 'name.full', 'A household has a name'],
         ['organization', 'organization.name', 'An organization has a name'],
         ['gift', 'gift.date', 'A gift has a date'],
-        ['gift', 'gift.amount', 'A gift has an amount above zero'],
+        ['gift', 'gift.amount', 'A gift has an amount that is not zero'],
     ];
 
     /**
      * @param  array<string, int>  $columns  target to the column that feeds it
      * @param  array<string, true>  $faulty  targets that have a problem already: they are not blank, they are wrong
+     * @param  bool  $attaches  whether the gift is looked for, from which money goes back
      * @return list<Problem>
      */
-    public function check(IncomingRecord $record, array $columns, array $faulty = []): array
+    public function check(IncomingRecord $record, array $columns, array $faulty = [], bool $attaches = false): array
     {
         $problems = [];
         $required = static function (string $field, string $reason, string $remedy) use (&$problems, $columns, $faulty): void {
@@ -48,7 +49,7 @@ final readonly class Requirements
             );
         }
         foreach ($record->gifts as $gift) {
-            array_push($problems, ...self::ofGift($gift, $columns, $faulty));
+            array_push($problems, ...self::ofGift($gift, $columns, $faulty, $attaches));
         }
 
         return $problems;
@@ -59,7 +60,7 @@ final readonly class Requirements
      * @param  array<string, true>  $faulty
      * @return list<Problem>
      */
-    private static function ofGift(Gift $gift, array $columns, array $faulty): array
+    private static function ofGift(Gift $gift, array $columns, array $faulty, bool $attaches): array
     {
         $problems = [];
         if ($gift->date === '' && !self::anyFaulty('date', $faulty)) {
@@ -81,14 +82,14 @@ final readonly class Requirements
                 'The gift has no amount',
                 'Write the amount of the gift',
             );
-        } elseif (str_starts_with($gift->amount, '-')) {
+        } elseif (str_starts_with($gift->amount, '-') && $gift->corrects === null && !$attaches) {
             $problems[] = new Problem(
                 'amount.refund',
                 'gift.amount',
                 $columns['gift.amount'] ?? null,
                 $gift->amount,
-                'Money that goes back: it is held as a refund, and counts as such in the sums',
-                'Leave the row out, or keep it held; if it is no refund, write an amount above zero',
+                'Money that goes back, of no gift that is said',
+                'Open the gift and take it back there; if it is no refund, write an amount above zero',
             );
         } elseif ($gift->amount === '0.00') {
             $problems[] = new Problem(

@@ -7,7 +7,7 @@ namespace PineSieve\Core\Standards;
 /**
  * Where a value goes: a field of the catalog, of which of the people a row tells of, and which one of several.
  *
- * Written as a key: "name.first", "address.work.city", "email.2", "phone.mobile", "gift.3.amount", "spouse.name.first", "child.2.name.first".
+ * Written as a key: "name.first", "address.work.city", "email.2", "phone.mobile", "gift.3.amount", "gift.2.split.3.fund", "spouse.name.first", "child.2.name.first".
  */
 final readonly class Target
 {
@@ -32,11 +32,26 @@ final readonly class Target
     public const MOST = 60;
 
     /**
+     * Fields that each part of a split gift has for itself, and each credit of one. What the first part is for is what the gift is for:
+     * "gift.fund" is "gift.split.1.fund".
+     */
+    public const OF_PART = [
+        'gift.fund',
+        'gift.campaign',
+        'gift.appeal',
+        'gift.split.amount',
+        'gift.credit.id',
+        'gift.credit.amount',
+        'gift.credit.share',
+    ];
+
+    /**
      * @param  string  $party  '' for the supporter that the row is about, or a key of PARTIES
      * @param  int  $partyNumber  from 1; above it only for children
      * @param  string  $field  key in the catalog, such as "address.city"
      * @param  string  $kind  one of KINDS; '' if it is not said
      * @param  int  $number  from 1, among those of the same kind
+     * @param  int  $part  from 1; above it only for what each part or each credit of a gift has
      */
     private function __construct(
         public string $party,
@@ -44,6 +59,7 @@ final readonly class Target
         public string $field,
         public string $kind,
         public int $number,
+        public int $part = 1,
     ) {}
 
     /** @return ?self null if a key is not one */
@@ -68,14 +84,42 @@ final readonly class Target
             }
         }
 
-        return $head === null || $head === '' || $partyNumber > self::MOST || $number > self::MOST
+        $isOfPart = $head === 'gift' && in_array($parts[0] ?? '', ['split', 'credit'], true) && self::isNumber($parts[1] ?? '');
+        $part = $isOfPart ? (int) $parts[1] : 1;
+        $field = self::ofPart(implode('.', [$head, ...$parts]));
+
+        return $head === null ||
+            $head === '' ||
+            $partyNumber > self::MOST ||
+            $number > self::MOST ||
+            $part > self::MOST ||
+            ($part > 1 && !in_array($field, self::OF_PART, true))
             ? null
-            : new self($party, $partyNumber, implode('.', [$head, ...$parts]), $kind, $number);
+            : new self($party, $partyNumber, $field, $kind, $number, $part);
+    }
+
+    /** "gift.split.3.fund" is of the field "gift.fund". */
+    private static function ofPart(string $field): string
+    {
+        $field = (string) preg_replace('/^gift\.(split|credit)\.[1-9]\d?\./', 'gift.$1.', $field);
+        $whole = str_replace('gift.split.', 'gift.', $field);
+
+        return in_array($whole, self::OF_PART, true) ? $whole : $field;
+    }
+
+    /** @return string a key as key() writes it: "gift.credit.1.id" is "gift.credit.id". What is no key stays */
+    public static function normal(string $key): string
+    {
+        return self::tryParse($key)?->key() ?? $key;
     }
 
     public function key(): string
     {
         [$head, $rest] = [...explode('.', $this->field, 2), ''];
+        if ($this->part > 1) {
+            $of = str_starts_with($rest, 'credit.') ? 'credit' : 'split';
+            $rest = "{$of}.{$this->part}." . (string) preg_replace('/^(?:split|credit)\./', '', $rest);
+        }
 
         return implode(
             '.',
@@ -112,6 +156,7 @@ final readonly class Target
         ?string $field = null,
         ?string $kind = null,
         ?int $number = null,
+        ?int $part = null,
     ): self {
         return new self(
             $party ?? $this->party,
@@ -119,12 +164,13 @@ final readonly class Target
             $field ?? $this->field,
             $kind ?? $this->kind,
             $number ?? $this->number,
+            $part ?? $this->part,
         );
     }
 
     /**
      * @param  string  $field  label of the field: "City", "Email", "Gift date"
-     * @return string of exactly this one: "Work address: City", "Email 2", "Gift 3 date", "Spouse: First name"
+     * @return string of exactly this one: "Work address: City", "Email 2", "Gift 3 date", "Gift fund, part 2", "Spouse: First name"
      */
     public function label(string $field): string
     {
@@ -135,7 +181,7 @@ final readonly class Target
                 : ucfirst(trim("{$this->kind} address{$number}")) .
                     ': ' .
                     (str_starts_with($field, 'Address, ') ? substr($field, 9) : $field),
-            'gift' => str_replace('Gift', "Gift{$number}", $field),
+            'gift' => str_replace('Gift', "Gift{$number}", $field) . ($this->part > 1 ? ", part {$this->part}" : ''),
             'email', 'phone' => ucfirst(trim($this->kind . ' ' . ($this->kind === '' ? $field : lcfirst($field)))) . $number,
             default => $field,
         };

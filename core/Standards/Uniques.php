@@ -36,12 +36,9 @@ final readonly class Uniques
         $values = [];
         $facts = Facts::of($record);
         foreach ($this->fields as $field) {
-            $found =
-                $field->key === 'gift.reference'
-                    ? array_merge(
-                        ...array_map(static fn(Gift $gift): array => $facts->withGift($gift)->all($field->key), array_values($gifts)),
-                    )
-                    : $facts->all($field->key);
+            $found = str_starts_with($field->key, 'gift.')
+                ? array_merge(...array_map(static fn(Gift $gift): array => $facts->withGift($gift)->all($field->key), array_values($gifts)))
+                : $facts->all($field->key);
             if ($found !== []) {
                 $values[$field->key] = array_values(array_unique(array_map(mb_strtolower(...), $found)));
             }

@@ -45,6 +45,7 @@ final class Layouts
         'number' => ['101', '102', '7', '55'],
         'fund' => ['Boat', 'General', 'Nets', 'Boat'],
         'paid' => ['Visa', 'Check', 'cash', 'Check'],
+        'tribute' => ['In Memory Of', 'In Honor Of', 'memorial', ''],
         'size' => ['M', 'L', 'XL', 'S'],
         'done' => ['succeeded', 'succeeded', 'refunded', 'succeeded'],
         'org' => ['Gannet Marine, Inc.', 'Larkspur Foundation', 'Pell Hardware', 'Tern Harbor School'],

@@ -31,9 +31,11 @@ final class Meaning
                 : null,
             'last_gift.date' => $sheet->has('gift.date') ? null : ($sheet->has('last_gift.amount') ? 'gift.date' : null),
             'last_gift.amount' => $sheet->has('gift.amount') ? null : ($sheet->has('last_gift.date') ? 'gift.amount' : null),
-            'gift.notes', 'gift.tribute', 'gift.anonymous', 'gift.appeal', 'gift.campaign' => $sheet->hasGifts() ? $sense->base : null,
             'gift.fund' => self::fund($profile, $sheet),
-            'gift.reference' => $sheet->hasGifts() ? 'gift.reference' : null,
+            // Beside another number that tells gifts apart it is what it says; alone it is the reference.
+            'gift.id' => self::beside('gift.id', ['gift.reference', 'gift.refund_of'], 'gift.reference', $sheet),
+            'gift.receipt' => self::beside('gift.receipt', ['gift.reference', 'gift.id'], 'gift.reference', $sheet),
+            'gift.receipt_date' => self::beside('gift.receipt_date', ['gift.date'], 'gift.date', $sheet),
             'refusal.mail' => 'consent.mail',
             'refusal.email' => 'consent.email',
             'refusal.phone' => 'consent.phone',
@@ -42,7 +44,9 @@ final class Meaning
             'phone.mobile', 'phone.fax' => 'phone',
             'id.old' => self::id($sense, $profile, $column, $sheet),
             'id.other' => $sheet->has('id.old') ? 'id.other' : null,
-            default => $sense->base,
+            default => str_starts_with($sense->base, 'gift.') && $sense->base !== 'gift.amount' && !$sheet->hasGifts()
+                ? null
+                : $sense->base,
         };
         if ($base === null) {
             return [null, ''];
@@ -57,6 +61,14 @@ final class Meaning
         };
 
         return [self::target($base, $sense, $sheet), $name];
+    }
+
+    /** @param  list<string>  $others  bases of columns beside which a header means what it says, and not what is usual */
+    private static function beside(string $base, array $others, string $usual, SheetSense $sheet): ?string
+    {
+        $is = array_filter($others, static fn(string $other): bool => $sheet->has($other)) !== [] ? $base : $usual;
+
+        return $sheet->hasGifts() ? $is : null;
     }
 
     private static function target(string $base, HeaderSense $sense, SheetSense $sheet): ?string
@@ -82,6 +94,10 @@ final class Meaning
         $target = Target::tryParse($party === '' ? $base : "{$party}.{$base}");
         if ($target === null) {
             return null;
+        }
+        // "Fund 2" is of the second part, where parts have amounts of their own.
+        if (in_array($target->field, Target::OF_PART, true) && $sheet->has('gift.split.amount')) {
+            return $target->with(part: $number)->key();
         }
         $head = explode('.', $target->field)[0];
         if ($party === 'child') {

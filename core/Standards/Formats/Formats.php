@@ -41,7 +41,7 @@ final class Formats
             $field->type === FieldType::State => new StateFormat($region),
             $field->type === FieldType::PostalCode => new PostalCodeFormat($region),
             // A gift says its currency; no other amount does.
-            preg_match('/^gift(?:\.\d+)?\.amount$/D', $field->key) === 1 => new AmountFormat($this->home->currency, true),
+            $field->type === FieldType::Amount && str_starts_with($field->key, 'gift.') => new AmountFormat($this->home->currency, true),
             default => $this->for($field->type),
         };
 
@@ -60,13 +60,14 @@ final class Formats
             FieldType::Amount => new AmountFormat($this->home->currency),
             FieldType::Currency => new CurrencyFormat($this->home->currency),
             FieldType::GiftKind => new GiftKindFormat(),
+            FieldType::TributeKind => new TributeKindFormat(),
             FieldType::State => new StateFormat($this->home->country),
             FieldType::PostalCode => new PostalCodeFormat($this->home->country),
             FieldType::Country => new CountryFormat(),
             FieldType::Identifier => new TextFormat(120),
             FieldType::SupporterNumber => new SupporterNumberFormat(),
             FieldType::AddressBlock => new TextFormat(600),
-            FieldType::LongText => new TextFormat(5000),
+            FieldType::LongText, FieldType::Splits, FieldType::Credits => new TextFormat(5000),
             FieldType::Number => new NumberFormat(),
             FieldType::YesNo => new YesNoFormat(),
             FieldType::Consent => new ConsentFormat(),

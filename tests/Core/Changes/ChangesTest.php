@@ -587,12 +587,7 @@ final class ChangesTest extends TestCase
 
     public function test_a_gift_has_a_part_for_every_field_of_the_catalog(): void
     {
-        $parts = array_combine(array_map(static fn(string $part): string => "gift.{$part}", array_keys(Gift::COLUMNS)), Gift::COLUMNS);
-        $fields = FieldPlace::columns('gift');
-        ksort($parts);
-        ksort($fields);
-
-        self::assertSame($fields, $parts);
+        self::assertEqualsCanonicalizing(array_values(FieldPlace::columns('gift')), array_values(Gift::COLUMNS));
     }
 
     public function test_a_stored_gift_is_what_it_was_made_of(): void

@@ -199,6 +199,41 @@ final class ColumnsTest extends TestCase
         );
     }
 
+    public function test_a_gift_with_all_its_parts(): void
+    {
+        $row = self::map([
+            'name.last' => 'Lee',
+            'gift.date' => '3/4/2020',
+            'gift.kind' => 'stock',
+            'gift.description' => 'Larch Mills',
+            'gift.units' => '12.5',
+            'gift.split.amount' => '60',
+            'gift.fund' => 'Boat',
+            'gift.split.2.amount' => '40.50',
+            'gift.split.2.fund' => 'Nets',
+            'gift.split.2.appeal' => 'Mail',
+            'gift.split.3.amount' => '0',
+            'gift.split.3.fund' => 'Roof',
+            'gift.tribute' => 'Bo Park',
+            'gift.tribute_kind' => 'In Memory Of',
+            'gift.receipt' => 'R-7',
+            'gift.receipt_date' => '2020-03-05',
+            'gift.benefit' => '$5',
+            'gift.fee' => '(1.20)',
+            'gift.id' => 'TX 9',
+        ]);
+        $gift = $row->record()->gifts[0];
+
+        self::assertSame([], $row->problems);
+        self::assertSame(['100.50', 'Boat', "60.00 | Boat\n40.50 | Nets |  | Mail"], [$gift->amount, $gift->fund, $gift->splits]);
+        self::assertSame(['12.5', 'Larch Mills', 'in memory'], [$gift->units, $gift->description, $gift->tributeKind]);
+        self::assertSame(
+            ['R-7', '2020-03-05', '5.00', '1.20', '99.30'],
+            [$gift->receipt, $gift->receiptDate, $gift->benefit, $gift->fee, $gift->net()],
+        );
+        self::assertSame('TX 9', $gift->sourceId);
+    }
+
     /** @return iterable<string, array{array<string, string>, list<string>}> */
     public static function rows(): iterable
     {
@@ -212,7 +247,24 @@ final class ColumnsTest extends TestCase
         yield 'a gift of a fund without an amount' => [[...$whole, 'gift.fund' => 'Boat', 'gift.amount' => ''], ['gift.amount.required']];
         yield 'a date that can not be, of no gift' => [[...$whole, 'gift.date' => '2020-13-45', 'gift.amount' => ''], []];
         yield 'an amount that is none is wrong, not missing' => [[...$whole, 'gift.amount' => '2 tickets'], ['amount.form']];
-        yield 'a negative gift' => [[...$whole, 'gift.amount' => '(25)'], ['amount.refund']];
+        yield 'money that goes back is looked for later' => [[...$whole, 'gift.amount' => '(25)'], []];
+        yield 'money that goes back, without its minus' => [[...$whole, 'gift.refund_of' => 'TX 7'], ['amount.not_back']];
+        yield 'parts that come to the gift' => [
+            [...$whole, 'gift.fund' => 'Boat', 'gift.split.2.amount' => '10', 'gift.split.2.fund' => 'Nets'],
+            [],
+        ];
+        yield 'parts that do not' => [
+            [...$whole, 'gift.split.amount' => '10', 'gift.split.2.amount' => '10', 'gift.split.2.fund' => 'Nets'],
+            ['splits.uneven'],
+        ];
+        yield 'a part whose amount is none' => [
+            [...$whole, 'gift.split.2.amount' => 'ten', 'gift.split.2.fund' => 'Nets'],
+            ['amount.form'],
+        ];
+        yield 'parts in one' => [[...$whole, 'gift.splits' => '$15 | Boat; 10 | Nets'], []];
+        yield 'parts in one that do not come to it' => [[...$whole, 'gift.splits' => '15 | Boat; 9 | Nets'], ['splits.uneven']];
+        yield 'a part in another currency' => [[...$whole, 'gift.splits' => '15 | Boat; EUR 10 | Nets'], ['splits.uneven']];
+        yield 'a fee in another currency' => [[...$whole, 'gift.fee' => 'EUR 1'], ['amount.currency']];
         yield 'zero without a date is no gift' => [[...$whole, 'gift.amount' => '0.00', 'gift.date' => ''], []];
         yield 'zero with a date' => [[...$whole, 'gift.amount' => '0'], ['amount.sign']];
         yield 'several at once' => [
@@ -280,10 +332,10 @@ final class ColumnsTest extends TestCase
         self::assertNotSame([], $row->problems);
     }
 
-    #[TestWith(['60,000.50', '60000.50'])]
-    #[TestWith(['-5', '-5.00'])]
-    #[TestWith(['2 tickets', '0.00'])]
-    public function test_money_counts_even_if_the_bounds_refuse_it(string $written, string $money): void
+    #[TestWith(['60,000.50', '60000.50', 1])]
+    #[TestWith(['-5', '-5.00', 0])]
+    #[TestWith(['2 tickets', '0.00', 1])]
+    public function test_money_counts_even_if_the_bounds_refuse_it(string $written, string $money, int $problems): void
     {
         $catalog = FieldCatalog::builtIn();
         $standards = new Standards(
@@ -298,7 +350,7 @@ final class ColumnsTest extends TestCase
         $row = (new RowMapper(new ColumnPlan($choices), $standards))->map(['Lee', '2020-03-04', $written]);
 
         self::assertSame($money, $row->money->in('USD'));
-        self::assertCount(1, $row->problems);
+        self::assertCount($problems, $row->problems);
     }
 
     public function test_missing_cells_at_the_end_are_blank(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Names;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Names\NameCasing;
 use PineSieve\Core\Names\NameRemarks;
@@ -296,5 +297,21 @@ final class NamesTest extends TestCase
         self::assertSame('robert', Nicknames::common('bob', 'rob'));
         self::assertNull(Nicknames::common('bob', 'bill'));
         self::assertNull(Nicknames::common('zed', 'zed2'));
+    }
+
+    #[TestWith(['Anonymous', true])]
+    #[TestWith(['ANONYMOUS DONOR', true])]
+    #[TestWith(['An anonymous friend', true])]
+    #[TestWith(['Unknown', true])]
+    #[TestWith(['Anonymous Donor(s)', true])]
+    #[TestWith(['Name withheld', true])]
+    #[TestWith(['Anonymous Bosch', false])]
+    #[TestWith(['Ann Onymous', false])]
+    #[TestWith(['Unknown Mortals Club', false])]
+    #[TestWith(['Friend', false])]
+    #[TestWith(['', false])]
+    public function test_names_that_say_that_nobody_knows(string $name, bool $isUnknown): void
+    {
+        self::assertSame($isUnknown, NameRemarks::isUnknown($name));
     }
 }

@@ -1,0 +1,224 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Columns;
+
+use PineSieve\Core\Gifts\Corrections;
+use PineSieve\Core\Gifts\Credit;
+use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Gifts\Split;
+use PineSieve\Core\Standards\FieldPlace;
+use PineSieve\Core\Standards\GiftReader;
+use PineSieve\Core\Standards\Problem;
+use PineSieve\Core\Standards\Standards;
+use PineSieve\Core\Standards\Target;
+use PineSieve\Core\Standards\Unreadable;
+
+/** Puts the values of a row together to the gifts that it tells of. */
+final readonly class GiftAssembler
+{
+    private GiftReader $reader;
+
+    /**
+     * @param  array<string, int>  $columns  target to the column that feeds it
+     * @param  array<string, Unreadable>  $unreadable  key of a field to what becomes of values that can't be read
+     */
+    public function __construct(private Standards $standards, private array $columns, private array $unreadable)
+    {
+        $this->reader = new GiftReader(
+            $standards,
+            'Give the column the field "Gift currency" too, say one currency for the whole file, or correct the amount',
+        );
+    }
+
+    /**
+     * A gift is made by an amount, or by a date together with a kind or a fund of its own; what the plan says of every row makes none. Anything less is a detail of no gift.
+     *
+     * @param  list<Problem>  $problems  of the row so far
+     * @param  array<string, true>  $faulty  targets whose values are wrong
+     * @return array{list<Gift>, list<Problem>, list<FedValue>} the gifts, what is wrong with the row by now, and details of no gift
+     */
+    public function assemble(PersonValues $values, array $problems, array $faulty): array
+    {
+        [$gifts, $details, $made] = [[], [], self::withoutAmount($faulty)];
+        foreach ($values->things('gift') as $thing) {
+            if (!self::makesGift($thing, $faulty)) {
+                array_push($details, ...$thing->written());
+
+                continue;
+            }
+            $made[] = $thing->number();
+            $fields = array_keys(FieldPlace::columns('gift'));
+            [$gift, $found] = $this->reader->read(
+                array_combine($fields, array_map($thing->ofPart(1)->first(...), $fields)),
+                self::parts($thing),
+                self::credits($thing),
+            );
+            [$gift, $wrongWay] = $this->takingBack($gift, $thing->first('gift.refund_of'));
+            $gifts[] = $gift->corrects === null ? $this->standards->defaults->fillGift($gift) : $gift;
+            $found = $wrongWay === null ? $found : [...$found, $wrongWay];
+            foreach ($found as $problem) {
+                $target = $thing->target($problem->field);
+                $amounts = array_map(
+                    static fn(FedValue $value): string => $value->target->key(),
+                    match ($problem->field) {
+                        'gift.splits' => $thing->of('gift.split.amount'),
+                        'gift.credits' => $thing->of('gift.credit.id'),
+                        default => [],
+                    },
+                );
+                $target = isset($this->columns[$target]) || $amounts === [] ? $target : $amounts[0];
+                $isFaulty = array_intersect_key($faulty, array_flip([$target, ...$amounts])) !== [];
+                $problems = $isFaulty ? $problems : [...$problems, $problem->at($target, $this->columns[$target] ?? null)];
+            }
+        }
+        [$problems, $more] = $this->withoutDetails($problems, $made);
+
+        return [$gifts, $problems, [...$details, ...$more]];
+    }
+
+    /**
+     * Money that goes back points to the gift that it goes back of; which one that is, is found when all gifts are known.
+     *
+     * @param  string  $of  id of that gift in the other system; '' if nobody says it
+     * @return array{Gift, ?Problem}
+     */
+    private function takingBack(Gift $gift, string $of): array
+    {
+        if (str_starts_with($gift->amount, '-')) {
+            return [$gift->with(['corrects_id' => Corrections::OF . $of]), null];
+        }
+
+        return [
+            $gift,
+            $of === '' || $gift->amount === ''
+                ? null
+                : new Problem(
+                    'amount.not_back',
+                    'gift.amount',
+                    null,
+                    $gift->amount,
+                    "The row takes the gift {$of} back, and its amount is no money that goes back",
+                    'Write the amount with a minus before it, or empty the id of the gift that is taken back',
+                ),
+        ];
+    }
+
+    /** @return list<Credit> what the row says of each, to what stands for who it is */
+    private static function credits(PersonValues $thing): array
+    {
+        $credits = [];
+        foreach ($thing->parts() as $number) {
+            $of = $thing->ofPart($number);
+            if ($of->first('gift.credit.id') !== '') {
+                $credits[] = new Credit(
+                    Party::CREDIT . ".{$thing->number()}.{$number}",
+                    $of->first('gift.credit.amount'),
+                    $of->first('gift.credit.share'),
+                );
+            }
+        }
+
+        return $credits;
+    }
+
+    /** @return array<string, string> what stands for each who is credited to the id by which the row names them */
+    public static function credited(PersonValues $values): array
+    {
+        $credited = [];
+        foreach ($values->of('gift.credit.id') as $value) {
+            $credited[Party::CREDIT . ".{$value->target->number}.{$value->target->part}"] = $value->value;
+        }
+
+        return $credited;
+    }
+
+    /** @return list<Split> what is written of each part of a gift in columns of its own; none if it has one part alone */
+    private static function parts(PersonValues $thing): array
+    {
+        $numbers = $thing->parts();
+        $parts = [];
+        foreach ($numbers === [1] && $thing->first('gift.split.amount') === '' ? [] : $numbers as $number) {
+            $of = $thing->ofPart($number);
+            $parts[] = new Split(
+                $of->first('gift.split.amount'),
+                $of->first('gift.fund'),
+                $of->first('gift.campaign'),
+                $of->first('gift.appeal'),
+            );
+        }
+
+        return $parts;
+    }
+
+    /**
+     * @param  array<string, true>  $faulty
+     * @return list<int> numbers of the gifts whose amount can't be read
+     */
+    private static function withoutAmount(array $faulty): array
+    {
+        $targets = array_map(Target::tryParse(...), array_keys($faulty));
+
+        return array_values(
+            array_map(
+                static fn(Target $target): int => $target->number,
+                array_filter(
+                    $targets,
+                    static fn(?Target $target): bool => in_array($target?->field, ['gift.amount', 'gift.split.amount'], true),
+                ),
+            ),
+        );
+    }
+
+    /** @param  array<string, true>  $faulty */
+    private static function makesGift(PersonValues $thing, array $faulty): bool
+    {
+        $says = static fn(string $part): bool => isset($faulty[$thing->target("gift.{$part}")]) ||
+            ($thing->first("gift.{$part}") !== '' && !$thing->isConstant("gift.{$part}"));
+        $amount = $thing->first('gift.amount');
+        $isDated = $says('date');
+        // Systems write 0.00 for those who have never given; without a date of its own that is no gift.
+        $isAmount = static fn(string $amount): bool => !str_ends_with($amount, '0.00') || preg_match('/[1-9]/', $amount) === 1;
+        foreach ($thing->all('gift.split.amount') as $part) {
+            if ($isAmount($part)) {
+                return true;
+            }
+        }
+
+        return ($says('amount') && ($isDated || $isAmount($amount))) ||
+            $says('splits') ||
+            ($isDated && ($says('kind') || $says('fund') || $amount !== ''));
+    }
+
+    /**
+     * What can't be read of a gift that is none keeps nobody: it is a detail like any other.
+     *
+     * @param  list<Problem>  $problems
+     * @param  list<int>  $made  numbers of the gifts that there are
+     * @return array{list<Problem>, list<FedValue>}
+     */
+    private function withoutDetails(array $problems, array $made): array
+    {
+        [$kept, $details] = [[], []];
+        foreach ($problems as $problem) {
+            $target = Target::tryParse($problem->field);
+            // Where someone said that it holds the row, as in a grid that is being typed, it does.
+            $isMeant = ($this->unreadable[$target->field ?? ''] ?? null) === Unreadable::Hold;
+            if (
+                $target !== null &&
+                !$isMeant &&
+                $target->party === '' &&
+                str_starts_with($target->field, 'gift.') &&
+                $target->field !== 'gift.amount' &&
+                !in_array($target->number, $made, true)
+            ) {
+                $details[] = new FedValue($target, $problem->value);
+            } else {
+                $kept[] = $problem;
+            }
+        }
+
+        return [$kept, $details];
+    }
+}
