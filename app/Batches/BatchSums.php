@@ -9,8 +9,10 @@ use App\Records\Tables;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Query\Builder;
 use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\BatchTotals;
 use PineSieve\Core\Gifts\GiftTotals;
+use PineSieve\Core\Gifts\Splits;
 
 /**
  * What is in a batch: its entries, or what they became.
@@ -57,14 +59,42 @@ final readonly class BatchSums
 
     /**
      * @param  'fund'|'kind'|'appeal'|'campaign'  $column
-     * @return array<string, array{gifts: int, amount: string}> value to what came in for it, the largest first; '' for none
+     * @return array<string, array{gifts: int, amount: string}> value to what came in for it, the largest first; '' for none. A gift that is split counts for each of its parts
      */
     public function by(Batch $batch, string $column): array
     {
-        $sums = array_filter(
-            GiftSums::by($this->gifts($batch), "coalesce({$column}, '')"),
-            static fn(GiftTotals $sum): bool => $sum->gifts > 0,
+        $sums = GiftSums::by(
+            $this->gifts($batch)->when($column !== 'kind', static fn(Builder $gifts) => $gifts->whereNull('splits')),
+            "coalesce({$column}, '')",
         );
+        if ($column === 'kind') {
+            return $this->slices($batch, $sums);
+        }
+        foreach (
+            $this->gifts($batch)
+                ->whereNotNull('splits')
+                ->get(['splits', 'corrects_id'])
+            as $gift
+        ) {
+            foreach (Splits::stored($gift->splits)->parts as $part) {
+                $sums[$part->of($column)] = ($sums[$part->of($column)] ?? GiftTotals::none())->plus(
+                    $gift->corrects_id === null ? 1 : 0,
+                    Amounts::of($batch->currency, $part->amount),
+                    false,
+                );
+            }
+        }
+
+        return $this->slices($batch, $sums);
+    }
+
+    /**
+     * @param  array<array-key, GiftTotals>  $sums
+     * @return array<string, array{gifts: int, amount: string}> the largest first
+     */
+    private function slices(Batch $batch, array $sums): array
+    {
+        $sums = array_filter($sums, static fn(GiftTotals $sum): bool => $sum->gifts > 0 || $sum->given->currencies() !== []);
         $found = array_map(
             static fn(GiftTotals $sum): array => ['gifts' => $sum->gifts, 'amount' => $sum->given->in($batch->currency)],
             $sums,

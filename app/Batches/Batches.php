@@ -22,6 +22,7 @@ use PineSieve\Core\Changes\Reversal;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\Gifts\BatchState;
+use PineSieve\Core\Gifts\Corrections;
 use PineSieve\Core\Gifts\Gift;
 
 /** Opens batches, makes them ready, posts them and takes them back. Each of these is whole or not at all. */
@@ -134,6 +135,7 @@ final readonly class Batches
             }
             $this->mustBeAnother($batch, $user);
             $entries = $this->reader->ofBatch(Subject::Entry, $batch->id);
+            $this->mustNotOverdraw($entries);
             $this->mustBePostable($batch, array_sum(array_map(count(...), $entries)), $reason);
             $act = Act::once(ActKind::Post, $user?->id);
             $this->writer->write(
@@ -160,6 +162,31 @@ final readonly class Batches
                 userId: $user?->id,
             );
         });
+    }
+
+    /** @param  array<int, array<int, Gift>>  $entries  by supporter */
+    private function mustNotOverdraw(array $entries): void
+    {
+        $correcting = array_filter(
+            $entries,
+            static fn(array $gifts): bool => array_filter($gifts, static fn(Gift $gift): bool => $gift->corrects !== null) !== [],
+        );
+        foreach ($this->reader->gifts(array_keys($correcting)) as $supporter => $given) {
+            foreach (
+                array_filter($correcting[$supporter], static fn(Gift $gift): bool => $gift->corrects !== null)
+                as $number => $correction
+            ) {
+                $gift = $given[(int) $correction->corrects] ?? null;
+                $fault = $gift === null ? '' : Corrections::fault($correction, $gift, Corrections::of((int) $correction->corrects, $given));
+                if ($gift === null || $fault !== '') {
+                    throw new CannotPost(
+                        "{$correction->currency} {$correction->amount} goes back of a gift " .
+                            ($gift === null ? 'that is not there any more.' : "of {$gift->date}. {$fault}."),
+                    );
+                }
+                $given["entry:{$number}"] = $correction;
+            }
+        }
     }
 
     /**

@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Batches;
 
 use App\Accounts\User;
+use App\Gifts\GiftAt;
+use App\Gifts\GiftForms;
 use App\Records\RecordReader;
 use App\Standards\FieldAccess;
-use App\Supporters\GiftForms;
 use App\Supporters\NotKept;
 use Illuminate\Database\Connection;
 use PineSieve\Core\Forms\PlacedProblem;
@@ -36,14 +37,12 @@ final readonly class Entries
         return $this->into(
             $batch,
             fn(Batch $open): int => $this->forms->keep(
-                $supporter,
-                null,
+                new GiftAt($supporter, batch: $open->id),
                 self::complete($open, $written),
                 [],
                 $user,
                 FieldAccess::ofUser(),
                 $again,
-                $open->id,
             ),
         );
     }
@@ -60,18 +59,18 @@ final readonly class Entries
             $owner = $this->owner($open, $entry);
             $sight = FieldAccess::ofUser();
             if ($owner === $supporter) {
-                return $this->forms->keep($owner, $entry, $written, $base, $user, $sight, $again, $open->id);
+                return $this->forms->keep(new GiftAt($owner, $entry, $open->id), $written, $base, $user, $sight, $again);
             }
-            $this->forms->remove($owner, $entry, $user, $sight, $open->id);
+            $this->forms->remove(new GiftAt($owner, $entry, $open->id), $user, $sight);
 
-            return $this->forms->keep($supporter, null, self::complete($open, $written), [], $user, $sight, $again, $open->id);
+            return $this->forms->keep(new GiftAt($supporter, batch: $open->id), self::complete($open, $written), [], $user, $sight, $again);
         });
     }
 
     public function remove(Batch $batch, int $entry, ?User $user): void
     {
         $this->into($batch, function (Batch $open) use ($entry, $user): int {
-            $this->forms->remove($this->owner($open, $entry), $entry, $user, FieldAccess::ofUser(), $open->id);
+            $this->forms->remove(new GiftAt($this->owner($open, $entry), $entry, $open->id), $user, FieldAccess::ofUser());
 
             return $entry;
         });
@@ -87,11 +86,9 @@ final readonly class Entries
         $own = $entry !== null && $this->owner($batch, $entry) === $supporter ? $entry : null;
 
         return $this->forms->problems(
-            $supporter,
-            $own,
+            new GiftAt($supporter, $own, $batch->id),
             $own === null ? self::complete($batch, $written) : $written,
             FieldAccess::ofUser(),
-            $batch->id,
         );
     }
 

@@ -22,7 +22,7 @@ use PineSieve\Core\Standards\Unreadable;
  *     effect: value-of<MatchEffect>, blanks_empty: bool, system: string, accept_addresses: bool, groups: list<string>,
  *     groups_new: list<string>, tags: list<string>, tags_new: list<string>, no_contact: bool, description: string, agreed: string,
  *     agreed_by: string, is_quiet: bool, effects: JsonMap<value-of<MatchEffect>>, new: 'add'|'leave out', unsure: 'hold'|'ask',
- *     against: Against, unreadable: JsonMap<value-of<Unreadable>>, notes_unread: bool, batch: ?int,
+ *     against: Against, unreadable: JsonMap<value-of<Unreadable>>, notes_unread: bool, batch: ?int, nameless: ?int,
  * }
  */
 final readonly class IntakeSettings implements Castable
@@ -52,6 +52,7 @@ final readonly class IntakeSettings implements Castable
      * @param  array<string, Unreadable>  $unreadable  key of a field to what becomes of values that can't be read, where that is not as the standards say
      * @param  bool  $notesUnread  whether such values get a line in the notes as well
      * @param  ?int  $batch  in which its gifts wait until it is posted; null if they are given at once
+     * @param  ?int  $nameless  the supporter who has the gifts of rows that say nothing of who gave them; null if such rows are held
      * @param  bool  $isQuiet  whether other systems are told nothing of its changes
      */
     public function __construct(
@@ -75,6 +76,7 @@ final readonly class IntakeSettings implements Castable
         public array $unreadable = [],
         public bool $notesUnread = false,
         public ?int $batch = null,
+        public ?int $nameless = null,
     ) {}
 
     /** @param  array<string, mixed>  $data as toArray() gives it; what is missing has its default */
@@ -118,6 +120,7 @@ final readonly class IntakeSettings implements Castable
             ),
             (bool) ($data['notes_unread'] ?? false),
             isset($data['batch']) ? (int) $data['batch'] : null,
+            isset($data['nameless']) ? (int) $data['nameless'] : null,
         );
     }
 
@@ -145,6 +148,7 @@ final readonly class IntakeSettings implements Castable
             'unreadable' => new JsonMap(array_map(static fn(Unreadable $choice) => $choice->value, $this->unreadable)),
             'notes_unread' => $this->notesUnread,
             'batch' => $this->batch,
+            'nameless' => $this->nameless,
         ];
     }
 

@@ -25,6 +25,8 @@ use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Checker;
 use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Gifts\Credits;
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Merging\CannotMerge;
 use PineSieve\Core\Merging\MergeCandidate;
 use PineSieve\Core\Merging\MergePlan;
@@ -96,12 +98,9 @@ final readonly class Merges
      */
     public function plan(array $candidates, MergePolicy $policy, ?int $survivor, array $typed): MergePlan
     {
-        return (new Merger($policy, $this->single()))->plan(
-            $candidates,
-            $survivor,
-            $typed,
-            $this->linksTo(array_map(static fn(MergeCandidate $one): int => $one->id(), $candidates)),
-        );
+        $ids = array_map(static fn(MergeCandidate $one): int => $one->id(), $candidates);
+
+        return (new Merger($policy, $this->single()))->plan($candidates, $survivor, $typed, $this->linksTo($ids), $this->creditedTo($ids));
     }
 
     /**
@@ -169,7 +168,8 @@ final readonly class Merges
         ) {
             foreach ($entry->act->kind->moves() ? [] : $entry->changeList() as $change) {
                 $thing = "{$change->subject->value}:{$change->ref}";
-                if ($change->action === Action::Create && isset($things[$thing])) {
+                // What takes a gift back goes where the gift goes.
+                if ($change->action === Action::Create && isset($things[$thing]) && !isset($things[$thing]['corrects_id'])) {
                     $since[$thing] = $things[$thing];
                 }
             }
@@ -320,6 +320,35 @@ final readonly class Merges
         }
 
         return $histories;
+    }
+
+    /**
+     * @param  list<int>  $supporters
+     * @return array<int, array<string, Gift>> gifts of others that are credited to any of them, by whose they are
+     */
+    private function creditedTo(array $supporters): array
+    {
+        $in = implode(',', $supporters);
+        $credited = [];
+        foreach (
+            [
+                'gift' => "select g.* from gifts g join gift_credits c on c.gift_id = g.id where c.supporter_id in ({$in})",
+                'entry' => 'select g.* from batch_entries g where g.credits is not null',
+            ]
+            as $subject => $query
+        ) {
+            foreach ($this->db->select($query) as $row) {
+                $gift = Gift::stored((array) $row);
+                if (
+                    !in_array($row->supporter_id, $supporters, true) &&
+                    array_intersect(Credits::stored($gift->credits)->supporters(), array_map(strval(...), $supporters)) !== []
+                ) {
+                    $credited[$row->supporter_id]["{$subject}:{$row->id}"] = $gift;
+                }
+            }
+        }
+
+        return $credited;
     }
 
     /**

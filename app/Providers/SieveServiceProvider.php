@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Accounts\User;
+use App\Batches\ValuesInBatches;
 use App\Duplicates\ForgetsTheGone;
 use App\Duplicates\SearchUnderWay;
+use App\Gifts\Funds;
 use App\Installation\Settling;
 use App\Installation\UnderWay;
 use App\Intakes\Heartbeat;
@@ -23,6 +25,7 @@ use App\Matching\RuleSets;
 use App\Notices\Notices;
 use App\Records\FollowsWrites;
 use App\Records\Gift;
+use App\Records\GiftIndex;
 use App\Records\RecordWriter;
 use App\Records\RowSources;
 use App\Records\Supporter;
@@ -77,14 +80,17 @@ final class SieveServiceProvider extends ServiceProvider
         $this->app->scoped(RuleSets::class);
         $this->app->singleton(Heartbeat::class);
         $this->app->tag(
-            [SearchIndex::class, PostalForms::class, Shortfalls::class, ForgetsTheGone::class, Notices::class],
+            [SearchIndex::class, PostalForms::class, Shortfalls::class, GiftIndex::class, ForgetsTheGone::class, Notices::class],
             FollowsWrites::class,
         );
         $this->app->when(RecordWriter::class)->needs('$followers')->giveTagged(FollowsWrites::class);
         $this->app->bind(RowSources::class, IntakeSources::class);
         $this->app->tag([IntakesUnderWay::class, SearchUnderWay::class, RereadUnderWay::class, JobsBegunAgain::class], UnderWay::class);
         $this->app->when(Settling::class)->needs('$works')->giveTagged(UnderWay::class);
-        $this->app->tag([ValueNames::class, ValuesInPlans::class, ValuesInSearches::class], NamesValues::class);
+        $this->app->tag(
+            [ValueNames::class, ValuesInPlans::class, ValuesInSearches::class, ValuesInBatches::class, Funds::class],
+            NamesValues::class,
+        );
     }
 
     public function boot(): void

@@ -39,6 +39,27 @@ final readonly class Bulk
         }
     }
 
+    /**
+     * Rows whose key is there already are added up with what is there.
+     *
+     * @param  list<string>  $columns
+     * @param  list<list<mixed>>  $rows  values in the order of the columns
+     * @param  list<string>  $sums  columns that are added up
+     */
+    public function add(string $table, array $columns, array $rows, array $sums): void
+    {
+        $added = implode(', ', array_map(static fn(string $column): string => "`{$column}` = `{$column}` + values(`{$column}`)", $sums));
+        foreach (array_chunk($rows, self::ROWS) as $chunk) {
+            $this->db->unprepared(
+                "insert into `{$table}` (`" .
+                    implode('`,`', $columns) .
+                    '`) values ' .
+                    $this->literals($chunk) .
+                    " on duplicate key update {$added}",
+            );
+        }
+    }
+
     /** @param  array<int, array<string, mixed>>  $changes id to the columns that change */
     public function update(string $table, array $changes): void
     {

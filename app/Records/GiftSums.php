@@ -15,23 +15,27 @@ final class GiftSums
 {
     private function __construct() {}
 
-    /** @param  Builder  $gifts  on the table of gifts, without an order */
-    public static function of(Builder $gifts): GiftTotals
+    /**
+     * @param  Builder  $gifts  on the table of gifts, without an order
+     * @param  string  $amount  an SQL expression: how much of each counts
+     */
+    public static function of(Builder $gifts, string $amount = 'amount'): GiftTotals
     {
-        return self::by($gifts, '0')['0'] ?? GiftTotals::none();
+        return self::by($gifts, '0', $amount)['0'] ?? GiftTotals::none();
     }
 
     /**
      * @param  Builder  $gifts  on the table of gifts, without an order
      * @param  string  $group  an SQL expression
+     * @param  string  $amount  an SQL expression: how much of each counts
      * @return array<array-key, GiftTotals> by the value of the expression
      */
-    public static function by(Builder $gifts, string $group): array
+    public static function by(Builder $gifts, string $group, string $amount = 'amount'): array
     {
         $sums = [];
         $rows = (clone $gifts)
             ->groupBy('whose', 'currency', 'is_promise')
-            ->selectRaw("{$group} as whose, currency, kind <=> ? as is_promise, count(*) as n, sum(amount) as amount", [
+            ->selectRaw("{$group} as whose, currency, kind <=> ? as is_promise, sum(corrects_id is null) as n, sum({$amount}) as amount", [
                 GiftKind::Pledge->value,
             ]);
         foreach ($rows->get() as $row) {
@@ -54,6 +58,7 @@ final class GiftSums
         return DB::table('gifts')
             ->whereIn('supporter_id', $supporters)
             ->whereRaw('not kind <=> ?', [GiftKind::Pledge->value])
+            ->whereNull('corrects_id')
             ->groupBy('supporter_id')
             ->selectRaw('supporter_id, max(given_on) as latest')
             ->pluck('latest', 'supporter_id')

@@ -9,6 +9,7 @@ use Illuminate\Database\Connection;
 use Illuminate\Database\Query\Builder;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Gifts\SameGifts;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
 
@@ -48,18 +49,8 @@ final readonly class RecordReader
                 );
             }
         }
-        $gifts = [];
-        // What waits in a batch is there: the same file once more adds nothing to it.
-        foreach ([$this->gifts($ids), $this->entries($ids)] as $stored) {
-            foreach ($stored as $supporter => $ofOne) {
-                foreach ($ofOne as $gift) {
-                    if ($exceptIntake === null || $gift->intake !== $exceptIntake) {
-                        $gifts[$supporter][$gift->sameness()] = ($gifts[$supporter][$gift->sameness()] ?? 0) + 1;
-                    }
-                }
-            }
-        }
-        return $this->supporters($in, $parts, $gifts);
+
+        return $this->supporters($in, $parts, $this->identities($in, $exceptIntake));
     }
 
     /**
@@ -94,6 +85,22 @@ final readonly class RecordReader
     }
 
     /**
+     * @param  list<int>  $ids  numbers of gifts
+     * @return array<int, Gift> by number
+     */
+    public function giftsOf(array $ids): array
+    {
+        $gifts = [];
+        foreach (array_chunk(array_values(array_unique($ids)), 1000) as $chunk) {
+            foreach ($this->money(Subject::Gift, 'id', $chunk) as $ofOne) {
+                $gifts += $ofOne;
+            }
+        }
+
+        return $gifts;
+    }
+
+    /**
      * What waits in a batch, or what was posted with it.
      *
      * @return array<int, array<int, Gift>> supporter to number to gift
@@ -101,6 +108,32 @@ final readonly class RecordReader
     public function ofBatch(Subject $subject, int $batch): array
     {
         return $this->money($subject, 'batch_id', [$batch]);
+    }
+
+    /**
+     * What tells the gifts of each supporter apart, counted. What waits in a batch is there: the same file once more adds nothing to it.
+     *
+     * @param  string  $in  ids
+     * @return array<int, array<string, int>> supporter to identity to their number
+     */
+    private function identities(string $in, ?int $exceptIntake): array
+    {
+        $identities = [];
+        foreach ([Subject::Gift, Subject::Entry] as $subject) {
+            $gifts = $this->db->select(
+                'select supporter_id, given_on, currency, amount, fund, kind, reference, source_id, corrects_id, intake_id from ' .
+                    Tables::of($subject) .
+                    " where supporter_id in ({$in}) order by id",
+            );
+            foreach ($gifts as $gift) {
+                if ($exceptIntake === null || $gift->intake_id !== $exceptIntake) {
+                    $identity = SameGifts::identity(Gift::stored((array) $gift));
+                    $identities[$gift->supporter_id][$identity] = ($identities[$gift->supporter_id][$identity] ?? 0) + 1;
+                }
+            }
+        }
+
+        return $identities;
     }
 
     /**
@@ -166,7 +199,7 @@ final readonly class RecordReader
      * What is stored of each supporter now, thing by thing.
      *
      * @param  list<int>  $ids
-     * @param  ?int  $exceptLinksOf  intake whose own links to a supporter are not counted among what hangs on it
+     * @param  ?int  $exceptLinksOf  intake whose own links and credits to a supporter are not counted among what hangs on it
      * @return array<int, array<string, array<string, ?string>>> supporter to "subject:id" to column to value
      */
     public function things(array $ids, ?int $exceptLinksOf = null): array
@@ -191,8 +224,29 @@ final readonly class RecordReader
         foreach ($things === [] ? [] : $this->linksTo(array_keys($things), $exceptLinksOf) as $link) {
             $things[$link->other_id]["link to:{$link->id}"] = ['supporter_id' => (string) $link->supporter_id];
         }
+        foreach ($things === [] ? [] : $this->creditsTo(array_keys($things), $exceptLinksOf) as $credit) {
+            $things[$credit->supporter_id]["credit to:{$credit->gift_id}"] = ['supporter_id' => (string) $credit->giver];
+        }
 
         return $things;
+    }
+
+    /**
+     * Gifts of others that are credited to the supporters: whoever is credited is not free to go.
+     *
+     * @param  list<int>  $ids
+     * @return list<\stdClass>
+     */
+    private function creditsTo(array $ids, ?int $exceptOf): array
+    {
+        return Lists::of(
+            $this->db
+                ->table('gift_credits as c')
+                ->join('gifts as g', 'g.id', '=', 'c.gift_id')
+                ->whereIn('c.supporter_id', $ids)
+                ->when($exceptOf !== null, static fn(Builder $query) => $query->whereRaw('not g.intake_id <=> ?', [$exceptOf]))
+                ->get(['c.supporter_id', 'c.gift_id', 'g.supporter_id as giver']),
+        );
     }
 
     /**

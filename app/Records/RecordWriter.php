@@ -10,6 +10,8 @@ use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Projection;
 use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Gifts\Credits;
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Records\SupporterRecord;
 
 /**
@@ -71,9 +73,11 @@ final class RecordWriter
             $journal[] = [$entry->kind, $owner, $entry->row, $changes];
         }
         $before = $this->reader->read(array_keys($touched));
+        $gift = Subject::Gift->value;
+        $gifts = $this->reader->giftsOf([...array_keys($this->updates[$gift] ?? []), ...$this->deletes[$gift] ?? []]);
         $this->apply();
         $this->journal($journal, $act);
-        $this->tell($before, $act);
+        $this->tell($before, $gifts, $act);
 
         return $this->ids;
     }
@@ -106,10 +110,18 @@ final class RecordWriter
     private function resolved(Change $change): Change
     {
         $fields = $change->fields;
-        if (isset($fields['other_id'][1])) {
-            $fields['other_id'][1] = (string) $this->id(
-                ctype_digit($fields['other_id'][1]) ? (int) $fields['other_id'][1] : $fields['other_id'][1],
-            );
+        foreach (['other_id', 'corrects_id'] as $column) {
+            if (isset($fields[$column][1])) {
+                $ref = $fields[$column][1];
+                $fields[$column][1] = (string) $this->id(ctype_digit($ref) ? (int) $ref : $ref);
+            }
+        }
+
+        if (isset($fields['credits'][1])) {
+            $credits = Credits::stored($fields['credits'][1]);
+            $ids = array_map(fn(string $ref): int => $this->id(ctype_digit($ref) ? (int) $ref : $ref), $credits->supporters());
+            // Who is credited can turn out to be one and the same.
+            $fields['credits'][1] = $credits->becoming(array_combine($credits->supporters(), $ids), '', '')->written();
         }
 
         return new Change($change->subject, $this->id($change->ref), $change->action, $fields);
@@ -176,8 +188,11 @@ final class RecordWriter
         }
     }
 
-    /** @param  array<int, SupporterRecord>  $before  supporters that were there */
-    private function tell(array $before, Act $act): void
+    /**
+     * @param  array<int, SupporterRecord>  $before  supporters that were there
+     * @param  array<int, Gift>  $gifts  that are changed or deleted, as they were
+     */
+    private function tell(array $before, array $gifts, Act $act): void
     {
         $after = array_filter($this->created);
         foreach (array_chunk(array_keys($before), 1000) as $chunk) {
@@ -188,7 +203,7 @@ final class RecordWriter
         foreach ($this->updates as $subject => $changed) {
             $stored[$subject] = [...$stored[$subject] ?? [], ...array_keys($changed)];
         }
-        $written = new Written($act, $before, $after, array_fill_keys(array_keys($this->created), true), $stored, $this->deletes);
+        $written = new Written($act, $before, $after, array_fill_keys(array_keys($this->created), true), $stored, $this->deletes, $gifts);
         foreach ($this->followers as $follower) {
             $follower->follow($written);
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Records;
 
 use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Records\NameForms;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\FieldPlace;
@@ -56,9 +57,9 @@ final class Tables
         static $columns = [];
 
         return $columns[$subject] ??= match ($subject) {
-            // A name is made into forms; an intake brought a gift.
+            // A name is made into forms; a gift knows which other it takes back, and what it came with.
             'supporter' => array_values(array_unique(['kind', ...array_values(FieldPlace::columns('supporter')), ...NameForms::COLUMNS])),
-            'gift', 'entry' => [...array_values(FieldPlace::columns('gift')), 'intake_id', 'batch_id'],
+            'gift', 'entry' => [...array_values(FieldPlace::columns('gift')), ...array_values(Gift::NUMBERS)],
             default => self::COLUMNS[$subject],
         };
     }

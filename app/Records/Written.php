@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Records;
 
 use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Records\SupporterRecord;
 
 /** What one writing has done to records. */
@@ -16,6 +17,7 @@ final readonly class Written
      * @param  array<int, true>  $created  ids of those who were not there before
      * @param  array<string, list<int>>  $stored  kind of thing to the ids of those that were made or changed
      * @param  array<string, list<int>>  $deleted  kind of thing to ids
+     * @param  array<int, Gift>  $giftsBefore  gifts that were changed or deleted, as they were, by number
      */
     public function __construct(
         public Act $act,
@@ -24,6 +26,7 @@ final readonly class Written
         public array $created,
         private array $stored,
         private array $deleted,
+        public array $giftsBefore = [],
     ) {}
 
     /** @return list<int> ids of the things of a kind that were made or changed */

@@ -40,6 +40,14 @@ final readonly class FieldAccess
         if (isset($hidden['name.nickname'])) {
             $hidden['name.greeting'] = true;
         }
+        // The parts of a gift say how much of it is for what.
+        foreach (['gift.amount', 'gift.fund', 'gift.campaign', 'gift.appeal'] as $said) {
+            $hidden = isset($hidden[$said]) ? [...$hidden, 'gift.splits' => true] : $hidden;
+            $locked = isset($locked[$said]) ? [...$locked, 'gift.splits' => true] : $locked;
+        }
+        if (isset($hidden['gift.amount'])) {
+            [$hidden['gift.credits'], $locked['gift.credits']] = [true, true];
+        }
         [$this->hidden, $this->locked] = [$hidden, $locked];
     }
 

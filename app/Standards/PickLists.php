@@ -21,10 +21,12 @@ use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Checker;
 use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Gifts\Splits;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldPlace;
 use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Standards\PickList;
+use PineSieve\Core\Standards\Target;
 
 /** Pick lists and the records that use their values. */
 final readonly class PickLists
@@ -61,18 +63,19 @@ final readonly class PickLists
             return [];
         }
         $counts = [];
-        foreach (
-            $this->holding($field)
+        foreach ([$this->holding($field), ...$this->furtherParts($field)] as $holding) {
+            $rows = $holding
                 ->groupBy($place->column)
                 ->orderByDesc('n')
                 ->limit(5000)
-                ->get([$place->column . ' as value', $this->db->raw('count(*) as n')])
-            as $row
-        ) {
-            foreach (explode("\n", (string) $row->value) as $value) {
-                $counts[$value] = ($counts[$value] ?? 0) + $row->n;
+                ->get([$place->column . ' as value', $this->db->raw('count(*) as n')]);
+            foreach ($rows as $row) {
+                foreach (explode("\n", (string) $row->value) as $value) {
+                    $counts[$value] = ($counts[$value] ?? 0) + $row->n;
+                }
             }
         }
+        arsort($counts);
 
         return $counts;
     }
@@ -107,15 +110,25 @@ final readonly class PickLists
     /** @return \Generator<int, non-empty-list<Entry>> what the merge changes, some hundred records at a time */
     private function chunks(Field $field, string $from, string $to): \Generator
     {
-        $after = 0;
-        do {
-            $rows = $this->having($field, $from)->where('id', '>', $after)->orderBy('id')->limit(self::CHUNK)->get();
-            $after = $rows->last()->id ?? $after;
-            $entries = $this->entries($field, Lists::of($rows), $from, $to);
-            if ($entries !== []) {
-                yield $entries;
-            }
-        } while ($rows->count() === self::CHUNK);
+        foreach (self::subjects($field) as $subject) {
+            $after = 0;
+            do {
+                $rows = $this->having($field, $subject, $from)->where('id', '>', $after)->orderBy('id')->limit(self::CHUNK)->get();
+                $after = $rows->last()->id ?? $after;
+                $entries = $this->entries($field, $subject, Lists::of($rows), $from, $to);
+                if ($entries !== []) {
+                    yield $entries;
+                }
+            } while ($rows->count() === self::CHUNK);
+        }
+    }
+
+    /** @return list<Subject> what has values of the field: what waits in a batch has those of a gift */
+    private static function subjects(Field $field): array
+    {
+        $subject = Subject::from((FieldPlace::of($field->key) ?? throw new \LogicException("Nothing is kept for {$field->key}."))->subject);
+
+        return $subject->isGift() ? [Subject::Gift, Subject::Entry] : [$subject];
     }
 
     /** @param  non-empty-list<Entry>  $entries */
@@ -125,37 +138,51 @@ final readonly class PickLists
         [$stored, $gifts] = [$this->reader->read($ids), $this->reader->gifts($ids)];
         foreach ($entries as $entry) {
             $id = (int) $entry->owner;
-            $problems = $this->checker->blocking($stored[$id], $entry->changes, $gifts[$id] ?? []);
+            $isWaiting = $entry->changes[0]->subject === Subject::Entry;
+            $waiting = $isWaiting ? $this->reader->entries([$id])[$id] ?? [] : [];
+            $problems = $this->checker->blocking(
+                $stored[$id],
+                $entry->changes,
+                ($gifts[$id] ?? []) +
+                    array_combine(array_map(static fn(int $number): string => "entry:{$number}", array_keys($waiting)), $waiting),
+            );
             if ($problems !== []) {
                 throw UnusableMerge::of($stored[$id]->field('display_name'), $problems[0]->reason);
             }
         }
     }
 
-    private function having(Field $field, string $value): Builder
+    private function having(Field $field, Subject $subject, string $value): Builder
     {
         $place = FieldPlace::of($field->key) ?? throw new \LogicException("Nothing is kept for {$field->key}.");
 
-        return $this->holding($field)
-            ->where(static function (Builder $query) use ($place, $value, $field): void {
+        $isSplit = in_array($field->key, Target::OF_PART, true);
+
+        return $this->holding($field, $subject)
+            ->where(static function (Builder $query) use ($place, $value, $field, $isSplit): void {
                 $query->where($place->column, $value);
+                if ($isSplit) {
+                    $query->orWhere('splits', 'like', '%| ' . addcslashes($value, '\\%_') . '%');
+                }
                 if ($field->type === FieldType::Choices) {
                     $query->orWhereRaw("concat('\n', {$place->column}, '\n') like ?", ["%\n" . addcslashes($value, '\\%_') . "\n%"]);
                 }
             })
-            ->select(['id', 'supporter_id', $place->column . ' as value']);
+            ->select(['id', 'supporter_id', $place->column . ' as value', ...$isSplit ? ['splits'] : []]);
     }
 
     /**
      * @param  list<\stdClass>  $rows
      * @return list<Entry>
      */
-    private function entries(Field $field, array $rows, string $from, string $to): array
+    private function entries(Field $field, Subject $subject, array $rows, string $from, string $to): array
     {
         $place = FieldPlace::of($field->key) ?? throw new \LogicException("Nothing is kept for {$field->key}.");
         $entries = [];
         foreach ($rows as $row) {
-            $change = $this->change($field, $place, $row, $from, $to);
+            $change = $subject->isGift()
+                ? self::ofGift($subject, $place, $row, $from, $to)
+                : $this->change($field, $place, $row, $from, $to);
             if ($change !== null) {
                 $entries[] = new Entry($row->supporter_id, [$change]);
             }
@@ -188,14 +215,43 @@ final readonly class PickLists
             : new Change(Subject::from($place->subject), $row->id, Action::Update, [$place->column => [$row->value, $merged]]);
     }
 
-    private function holding(Field $field): Builder
+    /** A gift may be for it as a whole, or with one of its parts. */
+    private static function ofGift(Subject $subject, FieldPlace $place, \stdClass $row, string $from, string $to): ?Change
+    {
+        $column = $place->column;
+        $fields =
+            mb_strtolower((string) $row->value) === mb_strtolower($from) && $row->value !== $to ? [$column => [$row->value, $to]] : [];
+        $splits = in_array($column, ['fund', 'campaign', 'appeal'], true)
+            ? Splits::stored($row->splits ?? '')
+                ->renamed($column, $from, $to)
+                ->written()
+            : '';
+        if ($splits !== '' && $splits !== $row->splits) {
+            $fields['splits'] = [$row->splits, $splits];
+        }
+
+        return $fields === [] ? null : new Change($subject, $row->id, Action::Update, $fields);
+    }
+
+    /** @return list<Builder> parts of gifts beyond the first, which the gift itself has */
+    private function furtherParts(Field $field): array
+    {
+        $column = FieldPlace::of($field->key)?->column;
+
+        return $column !== null && in_array($field->key, Target::OF_PART, true)
+            ? [$this->db->table('gift_splits')->where('place', '>', 0)->where($column, '<>', '')]
+            : [];
+    }
+
+    private function holding(Field $field, ?Subject $subject = null): Builder
     {
         $place = FieldPlace::of($field->key) ?? throw new \LogicException("Nothing is kept for {$field->key}.");
+        // A part of a gift may be for something though the first is for nothing.
+        $isSplit = $subject !== null && in_array($field->key, Target::OF_PART, true);
 
         return $this->db
-            ->table(Tables::NAMES[$place->subject])
-            ->whereNotNull($place->column)
-            ->where($place->column, '<>', '')
+            ->table(Tables::of($subject ?? Subject::from($place->subject)))
+            ->when(!$isSplit, static fn(Builder $query) => $query->whereNotNull($place->column)->where($place->column, '<>', ''))
             ->when($place->subject === 'custom', static fn(Builder $query) => $query->where('field', $field->key))
             ->when($place->subject === 'membership', static fn(Builder $query) => $query->where('list', $field->nature->list));
     }

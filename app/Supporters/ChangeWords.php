@@ -8,6 +8,8 @@ use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Gifts\Credit;
+use PineSieve\Core\Gifts\Credits;
 use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldPlace;
@@ -89,14 +91,50 @@ final readonly class ChangeWords
         foreach ($change->fields as $column => $pair) {
             $label = $this->label($change->subject, $column);
             if (
-                !in_array($column, ['is_primary', 'intake_id', 'batch_id', 'sort_name'], true) ||
+                !in_array($column, ['is_primary', 'intake_id', 'batch_id', 'corrects_id', 'sort_name'], true) ||
                 ($column === 'is_primary' && $change->action === Action::Update)
             ) {
-                $fields[$column] = [$label, $pair];
+                $fields[$column] = [
+                    $label,
+                    match ($column) {
+                        'splits' => self::inOneLine($pair),
+                        'credits' => self::inOneLine([$this->credited($pair[0]), $this->credited($pair[1])]),
+                        default => $pair,
+                    },
+                ];
             }
         }
 
         return $fields;
+    }
+
+    /** @return ?string who a gift is credited to, by name */
+    private function credited(?string $credits): ?string
+    {
+        $lines = array_map(
+            fn(Credit $credit): string => substr_replace(
+                $credit->written(),
+                $this->linked($credit->supporter, null),
+                0,
+                strlen($credit->supporter),
+            ),
+            Credits::stored((string) $credits)->all,
+        );
+
+        return $lines === [] ? null : implode("\n", $lines);
+    }
+
+    /**
+     * What stands on a line each, with "; " between.
+     *
+     * @param  array{?string, ?string}  $pair
+     * @return array{?string, ?string}
+     */
+    private static function inOneLine(array $pair): array
+    {
+        $inOne = static fn(?string $value): ?string => $value === null ? null : str_replace("\n", '; ', $value);
+
+        return [$inOne($pair[0]), $inOne($pair[1])];
     }
 
     private function label(Subject $subject, string $column): string

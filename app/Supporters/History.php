@@ -15,6 +15,7 @@ use App\Records\RecordWriter;
 use App\Records\RowSources;
 use App\Standards\FieldAccess;
 use App\Support\Lists;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
@@ -61,29 +62,57 @@ final readonly class History
             ->reorder('id', 'desc')
             ->limit(self::PAGE)
             ->get();
-        $things = $this->reader->things([$supporter])[$supporter] ?? [];
-        $sources = $this->sources->of(JournalEntry::intakesOf($entries));
 
         return [
-            'entries' => Lists::of(
-                $entries->map(
-                    fn(JournalEntry $entry): array => [
-                        'id' => $entry->id,
-                        'at' => $entry->at,
-                        'cause' => $entry->act->kind->value,
-                        'by' => $entry->act->user?->name,
-                        'intake' => ($sources[$entry->act->intake_id] ?? null)?->label(),
-                        'row' => $entry->row_number,
-                        'changes' => $this->shown($entry->changeList(), $things, $sight),
-                    ],
-                ),
-            ),
+            'entries' => $this->entries($entries, $supporter, static fn(Change $change): bool => true, $sight),
             'more' => $entries->count() === self::PAGE,
         ];
     }
 
     /**
-     * @param  list<Change>  $changes
+     * What was done to one gift, whosever it was then.
+     *
+     * @return list<HistoryEntry> the latest first
+     */
+    public function ofGift(int $gift, int $supporter, FieldAccess $sight): array
+    {
+        $entries = JournalEntry::query()
+            ->with('act.user')
+            ->whereIn('id', DB::table('journal_things')->where('kind', Subject::Gift)->where('thing_id', $gift)->select('entry_id'))
+            ->orderByDesc('id')
+            ->get();
+        $isIt = static fn(Change $change): bool => $change->subject === Subject::Gift && $change->ref === $gift;
+
+        return $this->entries($entries, $supporter, $isIt, $sight);
+    }
+
+    /**
+     * @param  Collection<int, JournalEntry>  $entries
+     * @param  callable(Change): bool  $isShown
+     * @return list<HistoryEntry>
+     */
+    private function entries(Collection $entries, int $supporter, callable $isShown, FieldAccess $sight): array
+    {
+        $things = $this->reader->things([$supporter])[$supporter] ?? [];
+        $sources = $this->sources->of(JournalEntry::intakesOf($entries));
+
+        return Lists::of(
+            $entries->map(
+                fn(JournalEntry $entry): array => [
+                    'id' => $entry->id,
+                    'at' => $entry->at,
+                    'cause' => $entry->act->kind->value,
+                    'by' => $entry->act->user?->name,
+                    'intake' => ($sources[$entry->act->intake_id] ?? null)?->label(),
+                    'row' => $entry->row_number,
+                    'changes' => $this->shown(array_filter($entry->changeList(), $isShown), $things, $sight),
+                ],
+            ),
+        );
+    }
+
+    /**
+     * @param  array<int, Change>  $changes  by their place in the entry
      * @param  array<string, array<string, ?string>>  $things
      * @return list<HistoryChange>
      */

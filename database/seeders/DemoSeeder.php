@@ -63,7 +63,7 @@ final readonly class DemoSeeder
         ['organization', 'phone', 'should', []],
     ];
 
-    public function __construct(private RecordWriter $writer, private DemoBatches $batches) {}
+    public function __construct(private RecordWriter $writer, private DemoBatches $batches, private DemoGifts $gifts) {}
 
     public function run(): void
     {
@@ -78,6 +78,7 @@ final readonly class DemoSeeder
             }
             $this->writer->write($entries, Act::once(ActKind::Demo, null));
         }
+        $this->gifts->make();
         $this->batches->make();
         $this->standards();
         FindDuplicates::dispatchSync(DuplicateSearch::query()->create(['state' => 'waiting'])->id);

@@ -23,12 +23,15 @@ use App\Records\ActState;
 use App\Records\Bulk;
 use App\Records\Entry;
 use App\Records\Ids;
+use App\Records\JournalEntry;
 use App\Records\RecordWriter;
 use App\Standards\StandardsVersion;
 use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Gifts\Credits;
 use PineSieve\Core\Standards\Problem;
 use stdClass;
 use Throwable;
@@ -272,18 +275,22 @@ final readonly class Loading implements LongWork
      */
     private function restOnNothing(Intake $intake, array $rows): bool
     {
-        $here = [];
+        [$here, $gifts] = [[], []];
         foreach ($rows as $row) {
-            $here[$row->unit] = in_array($row->outcome, Results::COMES_IN, true) && $row->leader === $row->unit;
+            $comesIn = in_array($row->outcome, Results::COMES_IN, true);
+            $here[$row->unit] = $comesIn && $row->leader === $row->unit;
+            $gifts[$row->unit] = $comesIn && $row->gifts_new > 0;
         }
         $elsewhere = [];
         foreach ($rows as $row) {
-            foreach (self::references($row) as $unit) {
-                if (($here[$unit] ?? null) === false) {
-                    return true;
-                }
-                if (!isset($here[$unit])) {
-                    $elsewhere[$unit] = true;
+            foreach ([[$here, self::references($row)], [$gifts, self::corrected($row)]] as [$made, $units]) {
+                foreach ($units as $unit) {
+                    if (($made[$unit] ?? null) === false) {
+                        return true;
+                    }
+                    if (!isset($made[$unit])) {
+                        $elsewhere[$unit] = true;
+                    }
                 }
             }
         }
@@ -301,9 +308,19 @@ final readonly class Loading implements LongWork
     private static function references(stdClass $row): array
     {
         $units = $row->leader === null || $row->leader === $row->unit ? [] : [$row->leader];
-        preg_match_all('/"other_id":\[[^\]]*"(\d+):supporter"\]/', (string) $row->changes, $links);
+        // Whom a link or the credits of a gift name.
+        preg_match_all('/"(?:other_id|credits)":\[[^\]]*\]/', (string) $row->changes, $named);
+        preg_match_all('/(\d+):supporter/', implode(' ', $named[0]), $links);
 
         return array_values(array_unique([...$units, ...array_map(intval(...), $links[1])]));
+    }
+
+    /** @return list<int> units of earlier rows that bring the gifts of which money goes back */
+    private static function corrected(stdClass $row): array
+    {
+        preg_match_all('/"corrects_id":\[[^\]]*"(\d+):gift[.\d]*"\]/', (string) $row->changes, $gifts);
+
+        return array_map(intval(...), $gifts[1]);
     }
 
     /** @return ?string number of the batch in which its gifts wait: where it is not open any more, another like it */
@@ -441,7 +458,7 @@ final readonly class Loading implements LongWork
     private function madeBefore(Intake $intake, array $rows, array $entries): array
     {
         $here = array_flip(array_column($rows, 'unit'));
-        $wanted = [];
+        [$wanted, $gifts] = [[], []];
         foreach ($rows as $row) {
             if ($row->leader !== null && !isset($here[$row->leader])) {
                 $wanted[$row->leader] = true;
@@ -449,10 +466,15 @@ final readonly class Loading implements LongWork
         }
         foreach ($entries as $entry) {
             foreach ($entry->changes as $change) {
-                foreach ([$change->ref, $change->fields['other_id'][1] ?? 0] as $ref) {
+                $credited = Credits::stored($change->fields['credits'][1] ?? '')->supporters();
+                foreach ([$change->ref, $change->fields['other_id'][1] ?? 0, ...$credited] as $ref) {
                     if (is_string($ref) && !ctype_digit($ref) && !isset($here[(int) $ref])) {
                         $wanted[(int) $ref] = true;
                     }
+                }
+                $corrected = $change->fields['corrects_id'][1] ?? '';
+                if ($corrected !== '' && !ctype_digit($corrected) && !isset($here[(int) $corrected])) {
+                    $gifts[UnitNumber::row((int) $corrected)] = (int) $corrected;
                 }
             }
         }
@@ -467,6 +489,32 @@ final readonly class Loading implements LongWork
         ) {
             foreach (json_decode($row->made, true, flags: JSON_THROW_ON_ERROR) as $subject => $id) {
                 $known["{$row->unit}:{$subject}"] = $id;
+            }
+        }
+
+        return $known + $this->giftsBefore($intake, $gifts);
+    }
+
+    /**
+     * Gifts that earlier rows brought: the journal knows them.
+     *
+     * @param  array<int, int>  $units  number of the row to the unit that brought them
+     * @return array<string, int> references to numbers
+     */
+    private function giftsBefore(Intake $intake, array $units): array
+    {
+        $known = [];
+        $entries = JournalEntry::query()
+            ->whereIn('row_number', array_keys($units))
+            ->whereIn('act_id', Act::query()->where('intake_id', $intake->id)->where('kind', ActKind::Load)->select('id'))
+            ->orderBy('id');
+        foreach ($units === [] ? [] : $entries->get() as $entry) {
+            $made = array_filter(
+                $entry->changeList(),
+                static fn(Change $change): bool => $change->subject === Subject::Gift && $change->action === Action::Create,
+            );
+            foreach (array_values($made) as $i => $change) {
+                $known["{$units[(int) $entry->row_number]}:gift" . ($i === 0 ? '' : '.' . ($i + 1))] = (int) $change->ref;
             }
         }
 

@@ -9,10 +9,13 @@ use App\Intakes\Intake;
 use App\Matching\KeyTable;
 use App\Matching\StoredMatches;
 use App\Records\RecordReader;
+use App\Support\Lists;
 use App\Supporters\ComparedWith;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Projection;
+use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Matching\Matcher;
 use PineSieve\Core\Matching\MatchKey;
 use PineSieve\Core\Records\IncomingRecord;
@@ -43,6 +46,12 @@ final class PossibleMatches
     /** @var array<int|string, SupporterRecord> */
     private array $records = [];
 
+    /** @var array<int|string, list<Change>> owner to what units of the chunk do to their gifts */
+    private array $gifts = [];
+
+    /** Turn of the first unit in the chunk. */
+    private int $before = 0;
+
     public function __construct(
         private readonly Intake $intake,
         private readonly RecordReader $reader,
@@ -60,6 +69,7 @@ final class PossibleMatches
      */
     public function gather(array $incoming, array $keys, array $fingerprints, array $alsoStored, array $alsoUnits, int $before): void
     {
+        $this->before = $before;
         $stored = $this->against->looksAtStored()
             ? StoredMatches::find($incoming, $keys, $this->matcher, $this->reader)
             : StoredMatches::none();
@@ -205,6 +215,11 @@ final class PossibleMatches
     {
         $record = Projection::after($stored, $changes, $gifts);
         $this->records[$record->ref] = $record;
+        foreach ($changes as $change) {
+            if ($change->subject === Subject::Gift) {
+                $this->gifts[$record->ref][] = $change;
+            }
+        }
         $this->owners[$unit] = $record->ref;
         foreach ($keys as $key) {
             $this->rows[$key->hash][] = $unit;
@@ -246,37 +261,74 @@ final class PossibleMatches
     private function records(array $supporters, array $leaders, int $before): void
     {
         $records = $this->reader->read(array_values($supporters), $this->intake->id);
-        if ($leaders !== [] || $records !== []) {
-            $earlier = DB::table('intake_results as r')
-                ->leftJoin('intake_outcomes as o', static fn($join) => $join->on('o.intake_id', 'r.intake_id')->on('o.unit', 'r.unit'))
-                ->leftJoin('intake_outcomes as l', static fn($join) => $join->on('l.intake_id', 'r.intake_id')->on('l.unit', 'r.leader'))
-                ->where('r.intake_id', $this->intake->id)
-                ->where('r.turn', '<', $before)
-                ->whereIn('r.outcome', Results::COMES_IN)
-                ->where(
-                    static fn($query) => $query
-                        ->whereIn('r.supporter_id', array_keys($records))
-                        ->orWhereIn('r.leader', array_unique($leaders)),
-                )
-                ->orderBy('r.turn')
-                ->get([
-                    'r.changes',
-                    'r.gifts',
-                    'r.leader',
-                    'o.unit as loaded',
-                    DB::raw('coalesce(r.supporter_id, l.supporter_id) as supporter_id'),
-                ]);
-            foreach ($earlier as $row) {
-                $owner = $row->supporter_id ?? "{$row->leader}:supporter";
-                // What is loaded is in the database already.
-                $changes = $row->loaded !== null || $row->changes === null ? [] : Change::listFrom($row->changes);
-                $records[$owner] = Projection::after(
-                    $records[$owner] ?? null,
-                    $changes,
-                    $row->gifts === null ? [] : json_decode($row->gifts, true),
-                );
-            }
+        foreach ($this->earlier(array_keys($records), array_values($leaders), $before) as $row) {
+            $records[$row->owner] = Projection::after(
+                $records[$row->owner] ?? null,
+                $row->undone,
+                $row->gifts === null ? [] : json_decode($row->gifts, true),
+            );
         }
         $this->records += $records;
+    }
+
+    /**
+     * What earlier rows of the file do to supporters.
+     *
+     * @param  list<int>  $supporters
+     * @param  list<int>  $leaders  units that make a supporter
+     * @return list<\stdClass> in turn, each with its owner and those of its changes that are not loaded yet
+     */
+    private function earlier(array $supporters, array $leaders, int $before): array
+    {
+        $rows =
+            $supporters === [] && $leaders === []
+                ? []
+                : Lists::of(
+                    DB::table('intake_results as r')
+                        ->leftJoin(
+                            'intake_outcomes as o',
+                            static fn($join) => $join->on('o.intake_id', 'r.intake_id')->on('o.unit', 'r.unit'),
+                        )
+                        ->leftJoin(
+                            'intake_outcomes as l',
+                            static fn($join) => $join->on('l.intake_id', 'r.intake_id')->on('l.unit', 'r.leader'),
+                        )
+                        ->where('r.intake_id', $this->intake->id)
+                        ->where('r.turn', '<', $before)
+                        ->whereIn('r.outcome', Results::COMES_IN)
+                        ->where(
+                            static fn($query) => $query
+                                ->whereIn('r.supporter_id', $supporters)
+                                ->orWhereIn('r.leader', array_unique($leaders)),
+                        )
+                        ->orderBy('r.turn')
+                        ->get([
+                            'r.changes',
+                            'r.gifts',
+                            'r.leader',
+                            'o.unit as loaded',
+                            DB::raw('coalesce(r.supporter_id, l.supporter_id) as supporter_id'),
+                        ]),
+                );
+        foreach ($rows as $row) {
+            $row->owner = $row->supporter_id ?? "{$row->leader}:supporter";
+            // What is loaded is in the database already.
+            $row->undone = $row->loaded !== null || $row->changes === null ? [] : Change::listFrom($row->changes);
+        }
+
+        return $rows;
+    }
+
+    /** @return array<int|string, Gift> the gifts of someone: those stored, and those of earlier rows of the file under what stands for them */
+    public function gifts(int|string $ref): array
+    {
+        $changes = [];
+        foreach ($this->earlier(is_int($ref) ? [$ref] : [], is_int($ref) ? [] : [(int) $ref], $this->before) as $row) {
+            array_push($changes, ...array_filter($row->undone, static fn(Change $one): bool => $one->subject === Subject::Gift));
+        }
+
+        // Numbers stay what they are.
+        return (is_int($ref) ? $this->reader->gifts([$ref])[$ref] ?? [] : []) +
+            Projection::gifts([], [...$changes, ...$this->gifts[$ref] ?? []]);
     }
 }

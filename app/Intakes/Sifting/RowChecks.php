@@ -7,7 +7,10 @@ namespace App\Intakes\Sifting;
 use App\Standards\UniqueValues;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Checker;
+use PineSieve\Core\Changes\Planner;
 use PineSieve\Core\Columns\MappedRow;
+use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Gifts\SameGifts;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\Problem;
@@ -59,13 +62,57 @@ final readonly class RowChecks
      */
     public function problems(MappedRow $row, array $stored, array $changes, bool $passes): array
     {
-        $problems = $this->otherCurrencies($row);
+        $problems = [...$this->otherCurrencies($row), ...$this->differentGifts($row, $stored)];
         foreach ($this->asksNothing ? [] : $row->parties as $part => $party) {
             $prefix = $party->role === '' ? '' : "{$party->role}.";
             foreach ($this->checker->problems($stored[$part], $changes[$part]) as $problem) {
                 $field = $prefix . $problem->field;
                 $problem = $problem->at($field, $this->columns[$field] ?? null);
                 $problems[] = $passes ? $problem->warning() : $problem;
+            }
+        }
+
+        return $problems;
+    }
+
+    /**
+     * A gift that is there with another amount or another date is no second one.
+     *
+     * @param  array<int, ?SupporterRecord>  $stored  by part of the row
+     * @return list<Problem>
+     */
+    private function differentGifts(MappedRow $row, array $stored): array
+    {
+        $problems = [];
+        foreach ($row->parties as $part => $party) {
+            $there = $stored[$part]->gifts ?? [];
+            $named = array_filter(
+                $there === [] ? [] : $party->record->gifts,
+                static fn(Gift $gift): bool => SameGifts::isThereDifferently($gift, $there),
+            );
+            foreach ($named === [] ? [] : array_intersect_key($named, Planner::giftsMissing($party->record, $stored[$part])) as $gift) {
+                $problems[] = new Problem(
+                    'gift.id.differs',
+                    'gift.id',
+                    $this->columns['gift.id'] ?? null,
+                    $gift->sourceId,
+                    "The gift {$gift->sourceId} is there already, with another date, amount, fund, kind or reference",
+                    'Correct the one that is there and leave this row out, or give this one another id',
+                );
+            }
+            // Some systems write a row for each part of a gift.
+            $seen = $stored[$part]->giftsSeen ?? [];
+            foreach ($seen === [] ? [] : $party->record->gifts as $gift) {
+                if (SameGifts::isThereDifferently($gift, $seen)) {
+                    $problems[] = (new Problem(
+                        'gift.id.again',
+                        'gift.id',
+                        $this->columns['gift.id'] ?? null,
+                        $gift->sourceId,
+                        "The gift {$gift->sourceId} stands in the file more than once: each row is a gift of its own",
+                        'Leave the row out if it is the same gift once more',
+                    ))->warning();
+                }
             }
         }
 

@@ -22,10 +22,13 @@ use PineSieve\Core\Columns\Party;
 use PineSieve\Core\Columns\PartyLink;
 use PineSieve\Core\Columns\RowRules;
 use PineSieve\Core\Gifts\Amounts;
+use PineSieve\Core\Gifts\Credits;
 use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Gifts\SameGifts;
 use PineSieve\Core\Matching\Judgement;
 use PineSieve\Core\Matching\MatchKey;
 use PineSieve\Core\Matching\Verdict;
+use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\Problem;
 
@@ -33,6 +36,8 @@ use PineSieve\Core\Standards\Problem;
 final class SiftedRow
 {
     private const ADDS_NOBODY = 'Nobody we know, and this intake adds no one new';
+
+    private readonly Refunds $refunds;
 
     /** @param  array<int, int>  $fingerprints  by unit */
     public function __construct(
@@ -45,7 +50,9 @@ final class SiftedRow
         private readonly IntakeSettings $settings,
         private readonly Edits $edits,
         private readonly bool $later,
-    ) {}
+    ) {
+        $this->refunds = new Refunds($candidates, $checks);
+    }
 
     /**
      * @param  array<int, list<MatchKey>>  $keys  by unit
@@ -83,6 +90,16 @@ final class SiftedRow
                 return [$row, [$result->with(heldBy: HeldBy::Problem, verdict: Results::POINTS)]];
             }
             $row = $row->withoutBlocking();
+        }
+        foreach ($row->parties as $part => $party) {
+            if ($party->isCredited() && $judgements[$part]->verdict === Verdict::New) {
+                return $this->later
+                    ? [
+                        $row->withProblems([$this->nobody($party)]),
+                        [$result->with(heldBy: HeldBy::Problem, verdict: $judgements[0]->verdict)],
+                    ]
+                    : [$row, [$result->with(heldBy: HeldBy::Waits)]];
+            }
         }
         $isNew = static fn(Judgement $judgement): bool => $judgement->verdict === Verdict::New;
         $new = $this->settings->addsNew || $byPerson === 'in' ? [] : array_filter($judgements, $isNew);
@@ -131,6 +148,18 @@ final class SiftedRow
     {
         $id = $party->record->identifiers[0]->value ?? '';
         $field = "{$party->role}.id.old";
+        if ($party->isCredited()) {
+            $column = $this->checks->column('gift.credit.id');
+
+            return new Problem(
+                'credit.unknown',
+                'gift.credit.id',
+                $column === false ? null : $column,
+                $id,
+                "The gift is credited to the id {$id}, which nobody has",
+                'Bring who that is in first, correct the id, or empty it',
+            );
+        }
 
         return (new Problem(
             'party.unknown',
@@ -158,7 +187,7 @@ final class SiftedRow
                 $party->role === 'household'
                     ? $this->judging->household($unit, $party, $ofParty, $fingerprint, $decision, $members)
                     : $this->judging->judge($unit, $party, $ofParty, $fingerprint, $decision);
-            if ($judgement->ref !== null) {
+            if ($judgement->ref !== null && !$party->isCredited()) {
                 $members[] = $this->candidates->record($judgement->ref);
             }
         }
@@ -176,22 +205,27 @@ final class SiftedRow
         $refs = [];
         $changes = [];
         $stored = [];
+        $problems = [];
         foreach ($row->parties as $part => $party) {
-            $unit = UnitNumber::of($number, $part);
             $ref = $judgements[$part]->ref;
             $stored[$part] = $ref === null ? null : $this->candidates->record($ref);
-            $changes[$part] = $this->given(
-                (string) $unit,
-                $this->planner->plan((string) $unit, $this->checks->complete($party->record, $stored[$part]), $stored[$part]),
-                $stored[$part],
-            );
-            $refs[$party->role] = $stored[$part]->ref ?? "{$unit}:supporter";
+            $refs[$party->role] = $stored[$part]->ref ?? UnitNumber::of($number, $part) . ':supporter';
+        }
+        foreach ($row->parties as $part => $party) {
+            $unit = UnitNumber::of($number, $part);
+            $record = self::credited($this->checks->complete($party->record, $stored[$part]), $refs, $refs[$party->role]);
+            $record = $this->refunds->attached($record, $stored[$part], $this->later);
+            if ($this->refunds->mayCome) {
+                return [$row, [$this->result($number, $row)->with(heldBy: HeldBy::Waits)]];
+            }
+            array_push($problems, ...$this->refunds->problems);
+            $changes[$part] = $this->given((string) $unit, $this->planner->plan((string) $unit, $record, $stored[$part]), $stored[$part]);
         }
         foreach ($row->links as $place => $link) {
             $from = self::partOf($row, $link->from);
             $changes[$from] = [...$changes[$from], ...$this->link($number, $from, $place, $link, $stored[$from], $refs)];
         }
-        $problems = $this->checks->problems($row, $stored, $changes, $this->edits->passes($number));
+        $problems = [...$problems, ...$this->checks->problems($row, $stored, $changes, $this->edits->passes($number))];
         $row = $row->withProblems([...$row->problems, ...$problems]);
         if ($row->blocking() !== []) {
             return [$row, [$this->result($number, $row)->with(heldBy: HeldBy::Problem, verdict: $judgements[0]->verdict)]];
@@ -216,6 +250,23 @@ final class SiftedRow
         $results[0] = $results[0]->with(untaken: [...$results[0]->untaken, ...$details]);
 
         return [$row, $results];
+    }
+
+    /**
+     * What a row says of someone, with the gifts credited to whom the row means.
+     *
+     * @param  array<string, int|string>  $refs  by role
+     */
+    private static function credited(IncomingRecord $record, array $refs, int|string $giver): IncomingRecord
+    {
+        $gifts = array_map(
+            static fn(Gift $gift): Gift => $gift->credits === ''
+                ? $gift
+                : $gift->with(['credits' => Credits::stored($gift->credits)->becoming($refs, (string) $giver, $gift->amount)->written()]),
+            $record->gifts,
+        );
+
+        return $gifts === $record->gifts ? $record : $record->withGifts($gifts);
     }
 
     /**
@@ -286,7 +337,7 @@ final class SiftedRow
         array $changes,
         Outcome|string $outcome,
     ): RowResult {
-        $gifts = array_map(static fn(Gift $gift): string => $gift->sameness(), $party->record->gifts);
+        $gifts = array_map(SameGifts::identity(...), $party->record->gifts);
         $missing = Planner::giftsMissing($party->record, $stored);
         $promises = array_filter($missing, static fn(Gift $gift): bool => $gift->isPromise());
         $owner = $this->candidates->add(UnitNumber::of($number, $part), $keys, $stored, $changes, $gifts);
@@ -301,7 +352,7 @@ final class SiftedRow
             namesakes: $judgement->namesakes,
             changes: $changes,
             gifts: $gifts,
-            giftsNew: count($missing) - count($promises),
+            giftsNew: count(array_filter($missing, static fn(Gift $gift): bool => $gift->isOne())),
             promisesNew: count($promises),
             fingerprint: $this->fingerprints[UnitNumber::of($number, $part)] ?? null,
             untaken: $stored === null || $party->isNamedOnly
@@ -345,7 +396,7 @@ final class SiftedRow
             giftsNew: count(
                 array_filter(
                     array_merge(...array_map(static fn(Party $party): array => $party->record->gifts, $row->parties)),
-                    static fn(Gift $gift): bool => !$gift->isPromise(),
+                    static fn(Gift $gift): bool => $gift->isOne(),
                 ),
             ),
         );

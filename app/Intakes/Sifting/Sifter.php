@@ -88,7 +88,9 @@ final class Sifter
         $keys = [];
         foreach ($rows as $number => $cells) {
             $cells = $edits->corrected($number, $cells);
-            $mapped[$number] = $row = $this->mapper->map($cells, $edits->accepts($number, $this->settings));
+            $mapped[$number] = $row = $this->mapper
+                ->map($cells, $edits->accepts($number, $this->settings))
+                ->givenBy($this->settings->nameless);
             $reasons[$number] =
                 $edits->row($number) === 'in' ? null : $this->rules->reason($this->kindOf($number, $cells), $this->mapper->row($cells));
             // Rows that will not come in are nobody that a later row could be.

@@ -45,7 +45,7 @@ use PineSieve\Core\Standards\Unreadable;
  *     key: string, label: string, group: string, type: value-of<FieldType>, options: list<string>, named: bool, in_grid: bool,
  * }
  * @phpstan-type PartyFields array{party: string, label: string, fields: list<PartyField>}
- * @phpstan-type Catalog array{fields: list<GridField>, parties: list<PartyFields>, kinds: JsonMap<list<string>>, types: list<string>}
+ * @phpstan-type Catalog array{fields: list<GridField>, parties: list<PartyFields>, kinds: JsonMap<list<string>>, of_part: list<string>, types: list<string>}
  * @phpstan-type FieldLimits array{
  *     least: string, most: string, length: int, pattern: string, example: string, message: string, unique: bool,
  * }
@@ -95,6 +95,7 @@ final class FieldController extends Controller
             ),
             'parties' => $parties,
             'kinds' => Target::KINDS,
+            'of_part' => Target::OF_PART,
             'types' => array_column(FieldType::CUSTOM, 'value'),
         ]);
     }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Supporters\Http;
 
-use App\Records\Gift;
 use App\Records\JournalEntry;
 use App\Records\Supporter;
 use App\Standards\FieldAccess;
@@ -13,9 +12,7 @@ use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
 use App\Supporters\Forms;
-use App\Supporters\GiftForms;
 use App\Supporters\History;
-use App\Supporters\Http\Requests\GiftRequest;
 use App\Supporters\Http\Requests\PutBackRequest;
 use App\Supporters\NotKept;
 use Illuminate\Http\JsonResponse;
@@ -23,6 +20,7 @@ use Illuminate\Http\Request;
 use PineSieve\Core\Forms\Draft;
 use PineSieve\Core\Forms\PlacedProblem;
 use PineSieve\Core\Gifts\GiftKind;
+use PineSieve\Core\Gifts\TributeKind;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Standards\Field;
@@ -34,7 +32,7 @@ use PineSieve\Core\Standards\Strength;
 use PineSieve\Core\Standards\Target;
 
 /**
- * Supporters and gifts that people add and change by hand.
+ * Supporters that people add and change by hand.
  *
  * @phpstan-import-type Placed from PlacedProblem
  * @phpstan-import-type Alike from Forms
@@ -55,13 +53,10 @@ use PineSieve\Core\Standards\Target;
  * @phpstan-type FormOpened array{draft: DraftData, names: JsonMap<string>, name: string}
  * @phpstan-type TheirChange array{base: string, theirs: string}
  * @phpstan-type FormKept array{id: int, warnings: list<Placed>, theirs: JsonMap<TheirChange>}
- * @phpstan-type GiftChecked array{problems: list<Placed>}
- * @phpstan-type GiftKept array{id: int}
- * @phpstan-type GiftRemoved array{removed: int}
  */
 final class FormController extends Controller
 {
-    public function __construct(private readonly Forms $forms, private readonly GiftForms $gifts, private readonly Standards $standards) {}
+    public function __construct(private readonly Forms $forms, private readonly Standards $standards) {}
 
     /** The fields of a form, drawn from the catalog. */
     #[Answers(self::class, 'FormCatalog')]
@@ -167,44 +162,6 @@ final class FormController extends Controller
         return response()->json($history->of($supporter->id, 0, FieldAccess::ofUser()));
     }
 
-    #[Answers(self::class, 'GiftChecked')]
-    public function checkGift(GiftRequest $request, Supporter $supporter): JsonResponse
-    {
-        return response()->json([
-            'problems' => self::placed(
-                $this->gifts->problems($supporter->id, $request->integer('gift') ?: null, $request->values(), FieldAccess::ofUser()),
-            ),
-        ]);
-    }
-
-    #[Answers(self::class, 'GiftKept')]
-    public function storeGift(GiftRequest $request, Supporter $supporter): JsonResponse
-    {
-        return $this->keptGift($request, $supporter->id, null, 201);
-    }
-
-    #[Answers(self::class, 'GiftKept')]
-    public function updateGift(GiftRequest $request, Supporter $supporter, Gift $gift): JsonResponse
-    {
-        abort_unless($gift->supporter_id === $supporter->id, 404);
-
-        return $this->keptGift($request, $supporter->id, $gift->id, 200);
-    }
-
-    #[Answers(self::class, 'GiftRemoved')]
-    public function destroyGift(Request $request, Supporter $supporter, Gift $gift): JsonResponse
-    {
-        $this->authorize('edit-records');
-        abort_unless($gift->supporter_id === $supporter->id, 404);
-        try {
-            $this->gifts->remove($supporter->id, $gift->id, $request->user(), FieldAccess::ofUser());
-        } catch (NotKept $error) {
-            return $this->notKept($error);
-        }
-
-        return response()->json(['removed' => $gift->id]);
-    }
-
     private function kept(Request $request, ?int $id, int $status): JsonResponse
     {
         $draft = Draft::fromArray((array) $request->input('draft', []));
@@ -219,25 +176,6 @@ final class FormController extends Controller
             ['id' => $kept->supporter, 'warnings' => self::placed($kept->warnings), 'theirs' => (object) $kept->theirs],
             $status,
         );
-    }
-
-    private function keptGift(GiftRequest $request, int $supporter, ?int $gift, int $status): JsonResponse
-    {
-        try {
-            $id = $this->gifts->keep(
-                $supporter,
-                $gift,
-                $request->values(),
-                $request->base(),
-                $request->user(),
-                FieldAccess::ofUser(),
-                $request->boolean('again'),
-            );
-        } catch (NotKept $error) {
-            return $this->notKept($error);
-        }
-
-        return response()->json(['id' => $id], $status);
     }
 
     private function notKept(NotKept $error): JsonResponse
@@ -285,6 +223,7 @@ final class FormController extends Controller
             'status' => ['active', 'inactive', 'deceased'],
             'kind of record' => array_column(SupporterKind::cases(), 'value'),
             'gift kind' => array_column(GiftKind::cases(), 'value'),
+            'honor or memory' => array_column(TributeKind::cases(), 'value'),
             default => $field->options(),
         };
     }

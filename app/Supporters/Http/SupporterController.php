@@ -15,6 +15,7 @@ use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
 use App\Support\Lists;
+use App\Supporters\CreditedGifts;
 use App\Supporters\Links;
 use App\Supporters\Origins;
 use App\Supporters\PageFields;
@@ -49,14 +50,18 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  * @phpstan-type PageGift array{
  *     id: int, supporter_id: int, given_on?: string, amount?: string, currency?: string, kind?: ?string, fund?: ?string,
  *     reference?: ?string, campaign?: ?string, appeal?: ?string, tribute?: ?string, anonymous?: ?string, notes?: ?string,
- *     intake_id: ?int, batch_id: ?int,
+ *     credits?: ?string, splits?: ?string, description?: ?string, units?: ?string, tribute_kind?: ?string, tell?: ?string, receipt?: ?string,
+ *     receipt_on?: ?string, benefit?: ?string, fee?: ?string, source_id?: ?string, reason?: ?string,
+ *     corrects_id: ?int, intake_id: ?int, batch_id: ?int,
  * }
  * @phpstan-type PageSums array{given: Amounts, promised: Amounts, promises: int}
  * @phpstan-type PageMerge array{id: int, gone: list<array{id: int, name: string}>, at: string, by: ?string}
  * @phpstan-type PageShortfall array{rule: int, gift: int, sentence: string}
  * @phpstan-import-type WaitingGift from WaitingGifts
+ * @phpstan-import-type Credited from CreditedGifts
+ * @phpstan-type SupporterNames array{names: JsonMap<string>}
  * @phpstan-type SupporterPageData array{
- *     waiting: list<WaitingGift>,
+ *     waiting: list<WaitingGift>, credited: ?Credited,
  *     fields: list<PageField>, supporter: PagePart, addresses: list<PagePart>, emails: list<PageEmail>, phones: list<PagePhone>,
  *     identifiers: list<PageId>, groups: list<string>, tags: list<string>, custom: list<PageValue>, unread: list<PageValue>,
  *     links: list<PageLink>, gifts: list<PageGift>, gift_count: int, gift_sums: ?PageSums, merges: list<PageMerge>,
@@ -140,6 +145,18 @@ final class SupporterController extends Controller
         );
     }
 
+    /** What supporters are called. */
+    #[Answers(self::class, 'SupporterNames')]
+    public function names(Request $request): JsonResponse
+    {
+        $this->authorize('viewAny', Supporter::class);
+        $ids = array_filter(explode(',', (string) $request->query('ids', '')), ctype_digit(...));
+
+        return response()->json([
+            'names' => new JsonMap(Supporter::query()->whereIn('id', array_slice($ids, 0, 100))->pluck('display_name', 'id')->all()),
+        ]);
+    }
+
     /** One who is not there any more, perhaps because others became one with it. */
     public static function gone(Request $request): JsonResponse
     {
@@ -166,6 +183,7 @@ final class SupporterController extends Controller
         UnreadValues $unread,
         Shortfalls $shortfalls,
         WaitingGifts $waiting,
+        CreditedGifts $credited,
     ): JsonResponse {
         $catalog = $standards->catalog;
         $rules = [];
@@ -192,6 +210,7 @@ final class SupporterController extends Controller
                     'currency' => 1,
                     'intake_id' => 1,
                     'batch_id' => 1,
+                    'corrects_id' => 1,
                 ]) !== [],
             ),
         );
@@ -241,7 +260,8 @@ final class SupporterController extends Controller
                 ->values(),
             'gifts' => $parts('gift', $gifts),
             'waiting' => $waiting->of($supporter->id, $sight),
-            'gift_count' => $supporter->gifts()->count(),
+            'credited' => $credited->of($supporter->id, $sight),
+            'gift_count' => $sums->gifts + $sums->promises,
             'gift_sums' => $sight->sees('gift.amount')
                 ? [
                     'given' => (object) $sums->given->toArray(),

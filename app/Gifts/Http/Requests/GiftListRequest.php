@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Supporters\Http\Requests;
+namespace App\Gifts\Http\Requests;
 
+use App\Gifts\GiftStatus;
 use App\Records\Gift;
 use App\Support\Http\GuardedRequest;
 use Illuminate\Validation\Rule;
@@ -37,10 +38,9 @@ final class GiftListRequest extends GuardedRequest
             'to' => ['nullable', 'date_format:Y-m-d'],
             'least' => ['nullable', $amount],
             'most' => ['nullable', $amount],
-            'fund' => ['nullable', 'string', 'max:190'],
-            'campaign' => ['nullable', 'string', 'max:190'],
-            'appeal' => ['nullable', 'string', 'max:190'],
+            ...array_fill_keys(['fund', 'campaign', 'appeal'], ['nullable', 'string', 'max:190', 'regex:/^[^\x00]*$/uD']),
             'kind' => ['nullable', Rule::enum(GiftKind::class)],
+            'status' => ['nullable', Rule::enum(GiftStatus::class)],
             'currency' => ['nullable', Rule::in(Currency::codes())],
         ];
     }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Supporters\Http\Requests;
+namespace App\Gifts\Http\Requests;
 
 use App\Records\Http\Requests\EditsRecords;
 
@@ -13,11 +13,18 @@ final class GiftRequest extends EditsRecords
     public function rules(): array
     {
         return [
-            'values' => ['sometimes', 'array', 'max:40'],
+            'values' => ['sometimes', 'array', 'max:60'],
             'values.*' => ['nullable', 'string', 'max:10000'],
-            'base' => ['sometimes', 'array', 'max:40'],
+            'base' => ['sometimes', 'array', 'max:60'],
             'base.*' => ['nullable', 'string', 'max:10000'],
+            'corrects' => ['sometimes', 'nullable', 'integer', 'min:1'],
         ];
+    }
+
+    /** @return ?int the gift that it takes back or corrects; null if it is a gift itself */
+    public function corrects(): ?int
+    {
+        return $this->integer('corrects') ?: null;
     }
 
     /** @return array<string, string> field to what is written */

@@ -1,0 +1,309 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gifts;
+
+use App\Records\Gift;
+use App\Standards\FieldAccess;
+use App\Standards\Shortfalls;
+use App\Support\Lists;
+use App\Supporters\SearchIndex;
+use App\Supporters\UnseenField;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Query\Builder as Query;
+use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Gifts\Amounts;
+use PineSieve\Core\Gifts\GiftKind;
+use PineSieve\Core\Gifts\GiftTotals;
+use PineSieve\Core\Gifts\Period;
+
+/**
+ * Which gifts a list shows, and what they come to month by month: of a gift that is split over funds, what is for the fund that is asked for.
+ * What is asked for by day, purpose, kind and currency alone is read from what was added up already.
+ *
+ * @phpstan-type MonthOfGifts array{listed: int, totals: GiftTotals}
+ */
+final readonly class GiftSearch
+{
+    /** What can be asked for by a part of the gift: the key to the field, its column, and how they are compared. */
+    private const PARTS = [
+        'least' => ['gift.amount', 'amount', '>='],
+        'most' => ['gift.amount', 'amount', '<='],
+        'kind' => ['gift.kind', 'kind', '='],
+        'currency' => ['gift.currency', 'currency', '='],
+    ];
+
+    /** What a gift, or a part of it, is for. */
+    private const PURPOSES = ['fund', 'campaign', 'appeal'];
+
+    /** What else can be asked for. */
+    private const FURTHER = ['q', 'intake', 'batch', 'rule', 'status'];
+
+    /** What sums are kept by. */
+    private const SUMMED = ['from', 'to', 'month', 'kind', 'currency', ...self::PURPOSES];
+
+    /** @param  array<string, string>  $asked  what is asked for, without what is blank */
+    private function __construct(private array $asked, private Period $period, private FieldAccess $sight) {}
+
+    /**
+     * @param  array<string, mixed>  $asked  q (whose they are), intake, batch, from, to, month ("2026-11"), rule (that they fall short of), status (a GiftStatus), and the keys of PARTS and PURPOSES
+     *
+     * @throws UnseenField if it asks by what the person may not see
+     */
+    public static function of(array $asked, FieldAccess $sight): self
+    {
+        $text = array_filter(
+            array_map(
+                static fn(mixed $value): string => is_string($value) ? trim($value) : '',
+                array_intersect_key($asked, array_flip([...self::SUMMED, ...self::FURTHER, 'least', 'most'])),
+            ),
+            static fn(string $value): bool => $value !== '',
+        );
+        $fields = array_column(self::PARTS, 0);
+        $needed = [
+            ...array_intersect_key(array_combine(array_keys(self::PARTS), $fields), $text),
+            ...array_intersect_key(array_fill_keys(['from', 'to', 'month'], 'gift.date'), $text),
+            ...isset($text['status']) ? ['gift.amount'] : [],
+            ...array_map(static fn(string $purpose): string => "gift.{$purpose}", array_intersect(self::PURPOSES, array_keys($text))),
+        ];
+        foreach ($needed as $field) {
+            $sight->sees($field) || throw new UnseenField();
+        }
+        $period = new Period($text['from'] ?? null, $text['to'] ?? null);
+
+        return new self($text, isset($text['month']) ? $period->within($text['month']) : $period, $sight);
+    }
+
+    /** What they come to, all months together. */
+    public function totals(): GiftTotals
+    {
+        return self::summed($this->months());
+    }
+
+    /** @param  array<string, MonthOfGifts>  $months */
+    public static function summed(array $months): GiftTotals
+    {
+        return array_reduce(
+            $months,
+            static fn(GiftTotals $sum, array $month): GiftTotals => $sum->with($month['totals']),
+            GiftTotals::none(),
+        );
+    }
+
+    /** @return array<string, MonthOfGifts> month to how many are listed, and what they come to */
+    public function months(): array
+    {
+        $isKept = array_diff_key($this->asked, array_flip(self::SUMMED)) === [];
+
+        return self::added($isKept ? $this->kept() : [$this->monthly($this->gifts()->toBase(), $this->amount())]);
+    }
+
+    /** @return list<int> numbers of the gifts of a page, the latest first */
+    public function page(int $offset, int $limit): array
+    {
+        if ($this->purposes() !== [] && array_diff_key($this->asked, array_flip(self::SUMMED)) === []) {
+            $whole = $this->latest(
+                $this->wholes()
+                    ->toBase()
+                    ->select(['id', 'given_on']),
+                'id',
+                $offset + $limit,
+            );
+            $split = $this->latest(
+                $this->parts()
+                    ->select(['gift_id as id', 'given_on'])
+                    ->distinct(),
+                'gift_id',
+                $offset + $limit,
+            );
+
+            return Lists::ints(
+                DB::query()
+                    ->fromSub($whole->unionAll($split), 'found')
+                    ->orderByDesc('given_on')
+                    ->orderByDesc('id')
+                    ->offset($offset)
+                    ->limit($limit)
+                    ->pluck('id'),
+            );
+        }
+        $gifts = $this->gifts()->toBase();
+        // Most of them are listed: they are read in their order until there are enough.
+        if (array_diff_key($this->asked, array_flip(['from', 'to', 'month', 'kind', 'currency', 'least', 'most'])) === []) {
+            $gifts->forceIndex('gifts_given_on_index');
+        } elseif (isset($this->asked['status'])) {
+            $gifts->forceIndex('primary');
+        }
+
+        return Lists::ints($gifts->orderByDesc('given_on')->orderByDesc('id')->offset($offset)->limit($limit)->pluck('id'));
+    }
+
+    /** @return string an SQL expression: how much of each gift counts */
+    public function amount(): string
+    {
+        $purposes = $this->purposes();
+
+        return $purposes === []
+            ? 'amount'
+            : 'if(splits is null, amount, (select sum(s.amount) from gift_splits s where s.gift_id = gifts.id and ' .
+                    self::matching($purposes) .
+                    '))';
+    }
+
+    /** @return Builder<Gift> all that is asked for */
+    private function gifts(): Builder
+    {
+        $gifts = $this->ofPeriod(Gift::query());
+        $purposes = $this->purposes();
+        if ($purposes !== []) {
+            $parts = 'select 1 from gift_splits s where s.gift_id = gifts.id and ' . self::matching($purposes);
+            $gifts->where(
+                static fn(Builder $either) => $either
+                    ->where(static fn(Builder $whole) => $whole->whereNull('splits')->where($purposes))
+                    ->orWhere(static fn(Builder $split) => $split->whereNotNull('splits')->whereRaw("exists ({$parts})")),
+            );
+        }
+        foreach (array_intersect_key(self::PARTS, $this->asked) as $key => [, $column, $test]) {
+            $gifts->where($column, $test, $this->asked[$key]);
+        }
+        $number = fn(string $key): ?int => isset($this->asked[$key]) && ctype_digit($this->asked[$key]) ? (int) $this->asked[$key] : null;
+        if (isset($this->asked['q'])) {
+            $matching = app(SearchIndex::class)->matching($this->asked['q'], $this->sight);
+            $matching === null ? $gifts->whereRaw('1 = 0') : $gifts->whereIn('supporter_id', $matching);
+        }
+        foreach (['intake' => 'intake_id', 'batch' => 'batch_id'] as $key => $column) {
+            $gifts->when($number($key) !== null, static fn(Builder $of) => $of->where($column, $number($key)));
+        }
+        if ($number('rule') !== null) {
+            $gifts->whereIn('id', Shortfalls::gifts((int) $number('rule')));
+        }
+        if (isset($this->asked['status'])) {
+            GiftStatus::from($this->asked['status'])->narrow($gifts);
+        }
+
+        return $gifts;
+    }
+
+    /** @return list<Query> what was added up, the days that are cut from whole months, and parts of split gifts */
+    private function kept(): array
+    {
+        $purposes = $this->purposes();
+        [$first, $last] = $this->period->months();
+        $queries = [
+            $this->ofKind(DB::table('gift_sums'))
+                ->when($first !== null, static fn(Query $sums) => $sums->where('month', '>=', $first))
+                ->when($last !== null, static fn(Query $sums) => $sums->where('month', '<=', $last))
+                ->when($purposes !== [], static fn(Query $sums) => $sums->where('is_split', false)->where($purposes))
+                ->groupBy('month', 'currency', 'is_promise')
+                ->selectRaw('month, currency, kind = ? as is_promise, sum(listed) as listed, sum(gifts) as gifts, sum(amount) as amount', [
+                    GiftKind::Pledge->value,
+                ]),
+        ];
+        foreach ($this->period->rest() as $days) {
+            $queries[] = $this->monthly($this->wholes()->whereBetween('given_on', $days)->toBase(), 'amount');
+        }
+        if ($purposes !== []) {
+            $queries[] = $this->parts()
+                ->groupBy('month', 'currency', 'is_promise')
+                ->selectRaw(
+                    "date_format(given_on, '%Y-%m') as month, currency, kind = ? as is_promise, count(distinct gift_id) as listed,
+                        count(distinct if(corrects, null, gift_id)) as gifts, sum(amount) as amount",
+                    [GiftKind::Pledge->value],
+                );
+        }
+
+        return $queries;
+    }
+
+    /** @return Builder<Gift> gifts that are asked for as a whole: where a purpose is asked for, those that are not split */
+    private function wholes(): Builder
+    {
+        $gifts = $this->ofPeriod(Gift::query());
+        $this->ofKind($gifts->getQuery());
+
+        return $this->purposes() === [] ? $gifts : $gifts->whereNull('splits')->where($this->purposes());
+    }
+
+    private function parts(): Query
+    {
+        $parts = $this->ofKind(DB::table('gift_splits'))->where($this->purposes());
+
+        return $parts
+            ->when($this->period->from !== null, fn(Query $of) => $of->where('given_on', '>=', $this->period->from))
+            ->when($this->period->until !== null, fn(Query $of) => $of->where('given_on', '<=', $this->period->until));
+    }
+
+    /**
+     * @param  Builder<Gift>  $gifts
+     * @return Builder<Gift>
+     */
+    private function ofPeriod(Builder $gifts): Builder
+    {
+        return $gifts
+            ->when($this->period->from !== null, fn(Builder $of) => $of->where('given_on', '>=', $this->period->from))
+            ->when($this->period->until !== null, fn(Builder $of) => $of->where('given_on', '<=', $this->period->until));
+    }
+
+    private function ofKind(Query $query): Query
+    {
+        return $query->where(array_intersect_key($this->asked, ['kind' => 1, 'currency' => 1]));
+    }
+
+    /** @return array<string, string> column to value */
+    private function purposes(): array
+    {
+        return array_intersect_key($this->asked, array_flip(self::PURPOSES));
+    }
+
+    /** @param  array<string, string>  $purposes */
+    private static function matching(array $purposes): string
+    {
+        return implode(
+            ' and ',
+            array_map(
+                static fn(string $column, string $value): string => "s.{$column} = " . DB::connection()->escape($value),
+                array_keys($purposes),
+                $purposes,
+            ),
+        );
+    }
+
+    private function latest(Query $of, string $id, int $most): Query
+    {
+        return $of->orderByDesc('given_on')->orderByDesc($id)->limit($most);
+    }
+
+    private function monthly(Query $gifts, string $amount): Query
+    {
+        return $gifts->groupBy('month', 'currency', 'is_promise')->selectRaw(
+            "date_format(given_on, '%Y-%m') as month, currency, kind <=> ? as is_promise, count(*) as listed,
+                    sum(corrects_id is null) as gifts, sum({$amount}) as amount",
+            [GiftKind::Pledge->value],
+        );
+    }
+
+    /**
+     * @param  list<Query>  $queries
+     * @return array<string, MonthOfGifts>
+     */
+    private static function added(array $queries): array
+    {
+        $months = [];
+        foreach ($queries as $query) {
+            foreach ($query->get() as $row) {
+                $month = $months[$row->month] ?? ['listed' => 0, 'totals' => GiftTotals::none()];
+                $months[$row->month] = [
+                    'listed' => $month['listed'] + (int) $row->listed,
+                    'totals' => $month['totals']->plus(
+                        (int) $row->gifts,
+                        Amounts::of($row->currency, $row->amount),
+                        (bool) $row->is_promise,
+                    ),
+                ];
+            }
+        }
+
+        return array_filter($months, static fn(array $month): bool => $month['listed'] > 0);
+    }
+}
