@@ -85,7 +85,7 @@ export type BorderReview = { one_in: number; review: number };
 
 export type BorderWrong = { wrong: number; from: number; certain: number; errors: number; review: number };
 
-export type Catalog = { fields: GridField[]; parties: PartyFields[]; kinds: Record<string, string[]>; types: string[] };
+export type Catalog = { fields: GridField[]; parties: PartyFields[]; kinds: Record<string, string[]>; of_part: string[]; types: string[] };
 
 export type CatalogField = {
   key: string;
@@ -111,6 +111,9 @@ export type CatalogField = {
     | 'pick list'
     | 'several from a list'
     | 'gift kind'
+    | 'honor or memory'
+    | 'parts of a gift'
+    | 'credits of a gift'
     | 'consent'
     | 'kind of record'
     | 'status'
@@ -201,6 +204,10 @@ export type Condition = { header: string; how: string; value: string };
 export type Constant = { target: string; value: string; only_blank: boolean; label: string };
 
 export type ConvertedValue = { value: string; becomes: string; records: number };
+
+export type Credited = { sum: JsonAmounts; count: number; gifts: CreditedGift[] };
+
+export type CreditedGift = { id: number; given_on: string | null; amount: string; currency: string; supporter_id: number; name: string };
 
 export type DayFigure = { day: string; count: number; total: number };
 
@@ -320,6 +327,9 @@ export type FormField = {
     | 'pick list'
     | 'several from a list'
     | 'gift kind'
+    | 'honor or memory'
+    | 'parts of a gift'
+    | 'credits of a gift'
     | 'consent'
     | 'kind of record'
     | 'status'
@@ -406,12 +416,35 @@ export type FoundSupporter = {
   address: string;
 };
 
+export type FundList = { kind: 'fund' | 'campaign' | 'appeal'; funds: FundRow[] };
+
+export type FundRow = {
+  name: string;
+  code: string;
+  spellings: string[];
+  is_retired: boolean;
+  is_listed: boolean;
+  starts_on: string | null;
+  ends_on: string | null;
+  goal: string | null;
+  gifts: number;
+  given: JsonAmounts | null;
+  came_in: string | null;
+  missing: string | null;
+  percent: number | null;
+};
+
+export type GiftBatch = { id: number; name: string };
+
 export type GiftChecked = { problems: Placed[] };
+
+export type GiftCredit = { supporter_id: number; name: string; amount: string | null; share: string };
 
 export type GiftKept = { id: number };
 
 export type GiftList = {
   total: number;
+  corrections: number;
   promises: number;
   sums: MoneySums | null;
   months: GiftMonth[];
@@ -422,6 +455,29 @@ export type GiftList = {
 
 export type GiftMonth = { month: string; gifts: number; given: Amounts | null };
 
+export type GiftPageData = {
+  id: number;
+  supporter_id: number;
+  supporter: string;
+  currency: string;
+  amount: string | null;
+  net: string | null;
+  left: string | null;
+  status: 'given' | 'corrected' | 'taken back' | 'correction';
+  fields: GiftValue[];
+  values: Record<string, string>;
+  splits: GiftPart[];
+  credits: GiftCredit[];
+  corrections: OtherGift[];
+  corrects: OtherGift | null;
+  batch: GiftBatch | null;
+  intake_id: number | null;
+  origins: Record<string, Origin>;
+  history: HistoryEntry[];
+};
+
+export type GiftPart = { amount: string; fund: string; campaign: string; appeal: string };
+
 export type GiftRemoved = { removed: number };
 
 export type GiftRow = {
@@ -431,6 +487,8 @@ export type GiftRow = {
   given_on?: string;
   amount?: string;
   currency?: string;
+  counts?: string;
+  status?: 'given' | 'corrected' | 'taken back' | 'correction';
   kind?: string | null;
   fund?: string | null;
   reference?: string | null;
@@ -438,10 +496,18 @@ export type GiftRow = {
   appeal?: string | null;
   tribute?: string | null;
   anonymous?: string | null;
-  notes?: string | null;
+  splits?: string | null;
+  receipt?: string | null;
+  receipt_on?: string | null;
+  benefit?: string | null;
+  fee?: string | null;
+  source_id?: string | null;
+  corrects_id: number | null;
   intake_id: number | null;
   batch_id: number | null;
 };
+
+export type GiftValue = { field: string; column: string; label: string; value: string };
 
 export type GridData = {
   id: number;
@@ -475,6 +541,9 @@ export type GridField = {
     | 'pick list'
     | 'several from a list'
     | 'gift kind'
+    | 'honor or memory'
+    | 'parts of a gift'
+    | 'credits of a gift'
     | 'consent'
     | 'kind of record'
     | 'status'
@@ -623,6 +692,8 @@ export type IntakeSummary = {
   error: string | null;
   balanced: boolean;
 };
+
+export type JsonAmounts = Record<string, string>;
 
 export type KeptApart = { why: string; count: number };
 
@@ -846,6 +917,8 @@ export type Origin = {
 
 export type OriginSource = { id: number; name: string; file: string; sheet: string; place: string | null };
 
+export type OtherGift = { id: number; given_on: string; amount: string | null; reason: string };
+
 export type OtherParty = {
   role: string;
   display: string;
@@ -872,6 +945,19 @@ export type PageGift = {
   tribute?: string | null;
   anonymous?: string | null;
   notes?: string | null;
+  credits?: string | null;
+  splits?: string | null;
+  description?: string | null;
+  units?: string | null;
+  tribute_kind?: string | null;
+  tell?: string | null;
+  receipt?: string | null;
+  receipt_on?: string | null;
+  benefit?: string | null;
+  fee?: string | null;
+  source_id?: string | null;
+  reason?: string | null;
+  corrects_id: number | null;
   intake_id: number | null;
   batch_id: number | null;
 };
@@ -927,6 +1013,9 @@ export type PartyField = {
     | 'pick list'
     | 'several from a list'
     | 'gift kind'
+    | 'honor or memory'
+    | 'parts of a gift'
+    | 'credits of a gift'
     | 'consent'
     | 'kind of record'
     | 'status'
@@ -1350,6 +1439,7 @@ export type Settings = {
   unreadable: Record<string, 'hold' | 'without'>;
   notes_unread: boolean;
   batch: number | null;
+  nameless: number | null;
 };
 
 export type Settled = { rows: number; corrected: number; settled: number; still_held: number; not_held: number };
@@ -1420,8 +1510,11 @@ export type StillHeld = { why: string; rows: number };
 
 export type SupporterList = { total: number; page: number; pages: number; supporters: SupporterRow[] };
 
+export type SupporterNames = { names: Record<string, string> };
+
 export type SupporterPageData = {
   waiting: WaitingGift[];
+  credited: Credited | null;
   fields: PageField[];
   supporter: PagePart;
   addresses: PagePart[];

@@ -6,6 +6,8 @@ import { BatchPage } from '../batches/BatchPage';
 import { ReportPage } from '../batches/ReportPage';
 import { EntryPage } from '../entry/EntryPage';
 import { GridPage } from '../entry/GridPage';
+import { FundsPage } from '../gifts/FundsPage';
+import { GiftPage } from '../gifts/GiftPage';
 import { GiftsPage } from '../gifts/GiftsPage';
 import { HeldPage } from '../held/HeldPage';
 import { AgainPage } from '../intakes/AgainPage';
@@ -107,6 +109,8 @@ export function App() {
         <Route path="office/audit" element={<AuditPage />} />
         <Route path="account" element={<AccountPage />} />
         <Route path="gifts" element={<GiftsPage />} />
+        <Route path="funds" element={<FundsPage />} />
+        <Route path="gifts/:id" element={<GiftPage />} />
         <Route path="batches" element={<BatchesPage />} />
         <Route path="batches/:id" element={<BatchPage />} />
         <Route path="batches/:id/report" element={<ReportPage />} />

@@ -40,6 +40,7 @@ export function Frame({ user, organization }: { user: User; organization: string
     [
       { to: '/supporters', text: 'Supporters', may: true },
       { to: '/gifts', text: 'Gifts', may: true },
+      { to: '/funds', text: 'Funds', may: true },
       { to: '/batches', text: 'Batches', may: true, waits: today.data?.batches ?? 0, why: 'batches not posted' },
       { to: '/duplicates', text: 'Duplicates', may: user.may_load },
     ],

@@ -4,7 +4,7 @@ import { type FormEvent, useState } from 'react';
 import type { BatchPageData, BatchShown, FormCatalog } from '../api/answers';
 import { api } from '../api/client';
 import { Trouble } from '../shared/Notice';
-import { FieldInput } from '../supporters/FieldInput';
+import { FieldInput } from '../shared/FieldInput';
 
 /** What each gift of a batch may have unless something else is written. */
 const DEFAULTS = ['gift.kind', 'gift.fund', 'gift.campaign', 'gift.appeal'];

@@ -12,7 +12,7 @@ import { Sure } from '../shared/Sure';
 import { TitleLine } from '../shared/TitleLine';
 import { AboutBatch } from './AboutBatch';
 import { everyRow, stateOf } from './batch';
-import { EntryRow, TypedRow } from './EntryRow';
+import { EntryRows, TypedRow } from './EntryRow';
 import { RecordBeside } from './RecordBeside';
 import { RestOfGift } from './RestOfGift';
 import { Sums } from './Sums';
@@ -84,6 +84,8 @@ function Opened({ page }: { page: BatchPageData }) {
     row.current?.querySelector('.here')?.scrollIntoView({ block: 'nearest' });
   }, [typing.typed.id, typing.typed.supporter?.id]);
   const place = entries.findIndex((entry) => entry.id === typing.typed.id);
+  // Rows above the one that someone is in; all of them where it is new, or nothing is typed.
+  const above = types && place !== -1 ? place : entries.length;
   const go = (entry: EntryShown | null, field = entry === null ? 'supporter' : cell.current) => typing.goTo(entry, () => focus(field));
   const latest = useRef(go);
   useLayoutEffect(() => {
@@ -187,14 +189,9 @@ function Opened({ page }: { page: BatchPageData }) {
                   </tr>
                 </thead>
                 <tbody ref={row}>
-                  {entries.map((entry, i) =>
-                    types && entry.id === typing.typed.id ? (
-                      here(i + 1)
-                    ) : (
-                      <EntryRow key={entry.id} entry={entry} number={i + 1} currency={batch.currency} onGo={types ? pick : null} />
-                    ),
-                  )}
-                  {types && typing.typed.id === null && here(null)}
+                  <EntryRows entries={entries} until={above} currency={batch.currency} onGo={types ? pick : null} />
+                  {types && here(place === -1 ? null : place + 1)}
+                  <EntryRows entries={entries} from={above + 1} currency={batch.currency} onGo={types ? pick : null} />
                 </tbody>
               </table>
             )}

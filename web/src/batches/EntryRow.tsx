@@ -3,12 +3,12 @@ import { type KeyboardEvent, memo } from 'react';
 import type { EntryShown, FormField, LookedUp } from '../api/answers';
 import { api } from '../api/client';
 import { money } from '../shared/format';
-import { type Picked, SupporterPicker } from '../supporters/SupporterPicker';
-import { beyond, COLUMNS, how } from './batch';
+import { type Picked, SupporterPicker } from '../shared/SupporterPicker';
+import { beyond, COLUMNS, fundOf, how, isSplit } from './batch';
 import type { Typing } from './useTyping';
 
 /** A gift in the batch, as it is read. */
-export const EntryRow = memo(function EntryRow({
+const EntryRow = memo(function EntryRow({
   entry,
   number,
   currency,
@@ -25,7 +25,7 @@ export const EntryRow = memo(function EntryRow({
       <td className="quiet num">{number}</td>
       <td>{entry.supporter}</td>
       <td className="num">{money(values['gift.amount'] ?? '', currency)}</td>
-      <td>{values['gift.fund']}</td>
+      <td>{fundOf(values)}</td>
       <td>{how(values)}</td>
       <td>{values['gift.date']}</td>
       <td className="quiet">
@@ -33,6 +33,25 @@ export const EntryRow = memo(function EntryRow({
       </td>
     </tr>
   );
+});
+
+/** A run of them. What is typed in another row concerns none: two thousand are not even looked at for each key. */
+export const EntryRows = memo(function EntryRows({
+  entries,
+  from = 0,
+  until,
+  currency,
+  onGo,
+}: {
+  entries: EntryShown[];
+  from?: number;
+  until?: number;
+  currency: string;
+  onGo: ((entry: EntryShown) => void) | null;
+}) {
+  return entries
+    .slice(from, until)
+    .map((entry, i) => <EntryRow key={entry.id} entry={entry} number={from + i + 1} currency={currency} onGo={onGo} />);
 });
 
 const find = async (asked: string): Promise<Picked[]> =>
@@ -76,9 +95,9 @@ export function TypedRow({
         placeholder={WORDS[field]?.toLowerCase()}
         error={wrong(field)}
         className={field === 'gift.amount' ? 'num-input' : undefined}
-        disabled={of?.edits === false}
+        disabled={of?.edits === false || (field === 'gift.fund' && isSplit(typed.values))}
         list={(of?.options.length ?? 0) > 0 ? `entry-${field}` : undefined}
-        value={typed.values[field] ?? ''}
+        value={field === 'gift.fund' ? fundOf(typed.values) : (typed.values[field] ?? '')}
         onChange={(event) => typing.write({ [field]: event.currentTarget.value })}
         onFocus={() => onCell(field)}
         onBlur={typing.look}

@@ -1,11 +1,30 @@
 import type { BatchShown, EntryShown } from '../api/answers';
 import { counted, money } from '../shared/format';
+import { partsOf } from '../gifts/splits';
 import type { Term } from '../shared/Equation';
 
 /** The parts of a gift that stand in its row; the others are a key away. */
 export const COLUMNS = ['gift.amount', 'gift.fund', 'gift.kind', 'gift.reference', 'gift.date'] as const;
 
-export const FURTHER = ['gift.campaign', 'gift.appeal', 'gift.tribute', 'gift.anonymous', 'gift.notes'] as const;
+/** What else a gift may have, with a word for it. */
+const FURTHER: Record<string, string> = {
+  'gift.splits': 'split',
+  'gift.credits': 'credited',
+  'gift.campaign': 'campaign',
+  'gift.appeal': 'appeal',
+  'gift.description': 'in kind',
+  'gift.units': 'units',
+  'gift.tribute': 'tribute',
+  'gift.tribute_kind': 'tribute',
+  'gift.tell': 'tell',
+  'gift.anonymous': 'anonymous',
+  'gift.receipt': 'receipt',
+  'gift.receipt_date': 'receipt',
+  'gift.benefit': 'benefit',
+  'gift.fee': 'fee',
+  'gift.id': 'id',
+  'gift.notes': 'notes',
+};
 
 /** A gift as it is being typed: whose it is, and what is written. */
 export interface Typed {
@@ -32,9 +51,17 @@ export const isChanged = (typed: Typed, entry: EntryShown | undefined, batch: Ba
   const before = entry === undefined ? blank(batch) : typedOf(entry);
   return (
     typed.supporter?.id !== before.supporter?.id ||
-    [...COLUMNS, ...FURTHER].some((field) => (typed.values[field] ?? '') !== (before.values[field] ?? ''))
+    [...COLUMNS, ...Object.keys(FURTHER)].some((field) => (typed.values[field] ?? '') !== (before.values[field] ?? ''))
   );
 };
+
+export const isSplit = (values: Record<string, string>): boolean => (values['gift.splits'] ?? '') !== '';
+
+/** "Roof fund", "Roof fund and Kitchen" */
+export const fundOf = (values: Record<string, string>): string =>
+  isSplit(values)
+    ? [...new Set(partsOf(values['gift.splits'] ?? '').map((part) => (part.fund === '' ? 'no fund' : part.fund)))].join(' and ')
+    : (values['gift.fund'] ?? '');
 
 /** "check 4471", "card" */
 export const how = (values: Record<string, string>): string =>
@@ -42,9 +69,13 @@ export const how = (values: Record<string, string>): string =>
 
 /** What is so of a gift beyond its row. */
 export const beyond = (values: Record<string, string>): string =>
-  FURTHER.filter((field) => (values[field] ?? '') !== '')
-    .map((field) => field.replace('gift.', ''))
-    .join(', ');
+  [
+    ...new Set(
+      Object.keys(FURTHER)
+        .filter((field) => (values[field] ?? '') !== '')
+        .map((field) => FURTHER[field]),
+    ),
+  ].join(', ');
 
 /** Expected = entered + missing, in gifts and in money. What is too much stands with a minus. */
 export const equations = (batch: BatchShown): { total: Term; terms: Term[] }[] => [

@@ -1,7 +1,7 @@
 import { useElementSize } from '@mantine/hooks';
 import { type KeyboardEvent, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { Field } from '../api/types';
-import { SupporterPicker } from '../supporters/SupporterPicker';
+import { SupporterPicker } from '../shared/SupporterPicker';
 import {
   type Area,
   bounds,

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import type { FormCatalog } from '../api/answers';
 import { api } from '../api/client';
-import type { Asked, Filter } from './filters';
+import { type Asked, type Filter, STATES } from './filters';
 
 /** Narrows the list of gifts; what someone may not see is not offered. */
 export function GiftFilters({ asked, onAsk }: { asked: Asked; onAsk: (asked: Asked) => void }) {
@@ -72,6 +72,16 @@ export function GiftFilters({ asked, onAsk }: { asked: Asked; onAsk: (asked: Ask
             )}
             {words('campaign', 'Campaign')}
             {words('appeal', 'Appeal')}
+            {field('gift.amount') !== undefined && (
+              <Select
+                label="What became of them"
+                clearable
+                data={STATES.map(({ value, label }) => ({ value, label }))}
+                value={set.status ?? null}
+                comboboxProps={{ withinPortal: false }}
+                onChange={(value) => write('status', value ?? '')}
+              />
+            )}
           </div>
           <div className="also" style={{ marginTop: 12 }}>
             <Button type="submit">Show these</Button>

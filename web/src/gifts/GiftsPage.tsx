@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { TitleLine } from '../shared/TitleLine';
 import { counted, money, moneys } from '../shared/format';
@@ -8,6 +9,8 @@ import { SearchField } from '../shared/SearchField';
 import { useSearch } from '../shared/useSearch';
 import type { GiftList as Gifts } from '../api/answers';
 import { type Asked, askedOf, pathOf, sentence } from './filters';
+import { becameOf, chosenColumns, COLUMNS, keepColumns } from './columns';
+import { GiftColumns } from './GiftColumns';
 import { GiftFilters } from './GiftFilters';
 import { GiftMonths } from './GiftMonths';
 
@@ -16,12 +19,14 @@ export function GiftsPage() {
   const asked = askedOf(query);
   const ask = (next: Asked) => setQuery(next as Record<string, string>);
   const { text, search, page, setPage, found } = useSearch<Gifts>('gifts', '', pathOf(asked));
+  const [chosen, setChosen] = useState(chosenColumns);
+  const columns = COLUMNS.filter(({ key }) => chosen.includes(key));
   const isNarrowed = Object.keys(asked).length > 0;
   return (
     <>
       <TitleLine title="Gifts">
         {found.data !== undefined &&
-          `${counted(found.data.total, 'gift')}, ${found.data.sums === null ? 'amounts hidden' : `${moneys(found.data.sums.given)}${found.data.promises > 0 ? ` given, ${moneys(found.data.sums.promised)} promised` : ''}`}`}
+          `${counted(found.data.total, 'gift')}${found.data.corrections > 0 ? `, ${counted(found.data.corrections, 'that takes one back or corrects it', 'that take one back or correct it')}` : ''}, ${found.data.sums === null ? 'amounts hidden' : `${moneys(found.data.sums.given)}${found.data.promises > 0 ? ` given, ${moneys(found.data.sums.promised)} promised` : ''}`}`}
         {sentence(asked)}
         {asked.intake !== undefined && (
           <>
@@ -44,49 +49,64 @@ export function GiftsPage() {
           title={
             <SearchField label="Search gifts by supporter" hint="Supporter's name, email, phone or old id" value={text} onSearch={search} />
           }
-          right={<GiftFilters asked={asked} onAsk={ask} />}
+          right={
+            <>
+              <GiftColumns
+                chosen={chosen}
+                onChoose={(keys) => {
+                  keepColumns(keys);
+                  setChosen(keys);
+                }}
+              />
+              <GiftFilters asked={asked} onAsk={ask} />
+            </>
+          }
         >
           {(found.data?.months.length ?? 0) > 1 && (
             <GiftMonths months={found.data?.months ?? []} onMonth={(month) => ask({ ...asked, month })} />
           )}
           <Trouble error={found.error} />
           <div className="pane-body" tabIndex={0}>
-            {found.data?.total === 0 && <Empty title="No gifts found" />}
+            {found.data?.gifts.length === 0 && <Empty title="No gifts found" />}
             {(found.data?.gifts.length ?? 0) > 0 && (
               <table className="rows">
                 <thead>
                   <tr>
                     <th style={{ width: 100 }}>Date</th>
-                    <th className="num" style={{ width: 116 }}>
+                    <th className="num" style={{ width: 132 }}>
                       Amount
                     </th>
                     <th>Supporter</th>
-                    <th>Fund</th>
-                    <th style={{ width: 120 }}>Kind</th>
-                    <th style={{ width: 130 }}>Reference</th>
-                    <th style={{ width: 92 }}>Came with</th>
+                    {columns.map(({ key, head, width, isMoney }) => (
+                      <th key={key} className={isMoney === true ? 'num' : undefined} style={{ width }}>
+                        {head}
+                      </th>
+                    ))}
                   </tr>
                 </thead>
                 <tbody>
                   {found.data?.gifts.map((gift) => (
                     <tr key={gift.id}>
-                      <td>{gift.given_on}</td>
-                      <td className="num">{gift.amount === undefined ? '' : money(gift.amount, gift.currency)}</td>
+                      <td>
+                        <Link to={`/gifts/${gift.id}`}>{gift.given_on ?? `gift ${gift.id}`}</Link>
+                      </td>
+                      <td className="num">
+                        {gift.amount === undefined ? '' : money(gift.counts ?? gift.amount, gift.currency)}
+                        {gift.counts !== gift.amount && gift.amount !== undefined && (
+                          <div className="quiet">of {money(gift.amount, gift.currency)}</div>
+                        )}
+                        {gift.status !== undefined && gift.status !== 'given' && !columns.some(({ key }) => key === 'status') && (
+                          <div className="quiet">{becameOf(gift)}</div>
+                        )}
+                      </td>
                       <td>
                         <Link to={`/supporters/${gift.supporter_id}`}>{gift.supporter}</Link>
                       </td>
-                      <td>{gift.fund}</td>
-                      <td>{gift.kind}</td>
-                      <td className="mono">{gift.reference}</td>
-                      <td>
-                        {gift.batch_id !== null ? (
-                          <Link to={`/batches/${gift.batch_id}`}>batch {gift.batch_id}</Link>
-                        ) : gift.intake_id === null ? (
-                          ''
-                        ) : (
-                          <Link to={`/intakes/${gift.intake_id}/proof`}>intake {gift.intake_id}</Link>
-                        )}
-                      </td>
+                      {columns.map(({ key, isMoney, of }) => (
+                        <td key={key} className={isMoney === true ? 'num' : undefined}>
+                          {of(gift)}
+                        </td>
+                      ))}
                     </tr>
                   ))}
                 </tbody>

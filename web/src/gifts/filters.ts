@@ -1,5 +1,27 @@
 /** What gifts can be asked for by, as it stands in the address of the page. */
-export const FILTERS = ['from', 'to', 'least', 'most', 'fund', 'campaign', 'appeal', 'kind', 'batch', 'intake', 'month', 'rule'] as const;
+export const FILTERS = [
+  'from',
+  'to',
+  'least',
+  'most',
+  'fund',
+  'campaign',
+  'appeal',
+  'kind',
+  'status',
+  'batch',
+  'intake',
+  'month',
+  'rule',
+] as const;
+
+/** What became of gifts. */
+export const STATES = [
+  { value: 'given', label: 'as they were given', said: 'that stand as they were given' },
+  { value: 'corrected', label: 'taken back in part, or corrected', said: 'that were taken back in part, or corrected' },
+  { value: 'taken back', label: 'taken back', said: 'that were taken back' },
+  { value: 'correction', label: 'what takes gifts back or corrects them', said: 'that take gifts back or correct them' },
+];
 
 export type Filter = (typeof FILTERS)[number];
 
@@ -16,7 +38,7 @@ export const pathOf = (asked: Asked): string =>
 
 /** What is asked for, as a sentence goes on: ", of 2026, at least 100.00, for General fund". */
 export const sentence = (asked: Asked): string => {
-  const { from, to, least, most, fund, campaign, appeal, kind, month } = asked;
+  const { from, to, least, most, fund, campaign, appeal, kind, status, month } = asked;
   return [
     month === undefined ? undefined : `given in ${month}`,
     from === undefined ? undefined : `from ${from}`,
@@ -27,6 +49,7 @@ export const sentence = (asked: Asked): string => {
     campaign === undefined ? undefined : `in the campaign ${campaign}`,
     appeal === undefined ? undefined : `after the appeal ${appeal}`,
     kind === undefined ? undefined : `by ${kind}`,
+    status === undefined ? undefined : STATES.find(({ value }) => value === status)?.said,
   ]
     .filter((part) => part !== undefined)
     .map((part) => `, ${part}`)

@@ -47,6 +47,7 @@ function intake(state: IntakeState, more: Partial<Intake> = {}): Intake {
       unreadable: {},
       notes_unread: false,
       batch: null,
+      nameless: null,
       against: { kind: 'all' },
     },
     progress: { done: 0, total: 0, seconds: 0, per_second: null, seconds_left: null },

@@ -7,7 +7,7 @@ import { count, counted, moneys } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { Of } from '../shared/Of';
-import { SupporterPicker } from '../supporters/SupporterPicker';
+import { SupporterPicker } from '../shared/SupporterPicker';
 import { MergedThings } from './MergedThings';
 import { MergeFields } from './MergeFields';
 import { PolicyBar } from './PolicyBar';

@@ -3,6 +3,9 @@ const counts = new Intl.NumberFormat('en-US');
 
 export const count = (value: number): string => counts.format(value);
 
+/** The day it is here, as ISO 8601 writes it. */
+export const today = (): string => new Date().toLocaleDateString('en-CA');
+
 /** "1 row", "1,204 rows" */
 export const counted = (value: number, one: string, many = `${one}s`): string => `${count(value)} ${value === 1 ? one : many}`;
 
@@ -70,3 +73,6 @@ export const phone = (number: string): string =>
     (_all, area: string, exchange: string, line: string, extension?: string) =>
       `(${area}) ${exchange}-${line}${extension === undefined ? '' : ` ext. ${extension}`}`,
   );
+
+/** What someone is in a row: "spouse", "child 2", "credited" for whom a gift is credited to. */
+export const roleOf = (role: string): string => (role.startsWith('credit.') ? 'credited' : role.replace('.', ' '));

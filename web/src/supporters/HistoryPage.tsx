@@ -3,7 +3,7 @@ import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-q
 import { Link, useParams } from 'react-router';
 import { api } from '../api/client';
 import type { HistoryPage as History } from '../api/answers';
-import { causes } from './causes';
+import { causes } from '../shared/causes';
 import { useMay } from '../shared/session';
 import { TitleLine } from '../shared/TitleLine';
 import { moment } from '../shared/format';

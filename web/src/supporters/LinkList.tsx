@@ -1,7 +1,7 @@
 import { Button, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { type Draft, type FormCatalog, withItem, withOneMore, without } from './form';
-import { SupporterPicker } from './SupporterPicker';
+import { SupporterPicker } from '../shared/SupporterPicker';
 import { Of } from '../shared/Of';
 
 /** Whom a supporter belongs to, and who belongs to it: households, spouses, employers, contact persons, children. */

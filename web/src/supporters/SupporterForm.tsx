@@ -9,7 +9,7 @@ import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { BesideForm } from './BesideForm';
 import { ContactLists } from './ContactLists';
-import { FieldInput } from './FieldInput';
+import { FieldInput } from '../shared/FieldInput';
 import { KINDS, type Conflict, type Draft, type FormCatalog, type FormField, type Placed, shownFields } from './form';
 import { LinkList } from './LinkList';
 import type { FormCheck, FormKept, FormOpened } from '../api/answers';

@@ -3,15 +3,15 @@ import { useQuery } from '@tanstack/react-query';
 import { Fragment, type ReactNode, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, ApiError } from '../api/client';
-import type { Gift, SupporterPageData } from '../api/types';
+import type { SupporterPageData } from '../api/types';
 import { TitleLine } from '../shared/TitleLine';
 import { counted, moment, money, moneys, phone } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { Of } from '../shared/Of';
 import { useMay } from '../shared/session';
-import { GiftEditor } from './GiftEditor';
-import { Origin } from './Origin';
+import { GiftEditor } from '../gifts/GiftEditor';
+import { Origin } from '../shared/Origin';
 
 /** Said only where it is not good. */
 const condition = (value: string | undefined): ReactNode =>
@@ -29,7 +29,7 @@ export function SupporterPage() {
   const { id = '' } = useParams();
   const navigate = useNavigate();
   const may = useMay();
-  const [gift, setGift] = useState<Gift | 'new' | null>(null);
+  const [gift, setGift] = useState<number | 'new' | null>(null);
   const query = useQuery({ queryKey: ['supporter', id], queryFn: () => api.get<SupporterPageData>(`supporters/${id}`) });
   const data = query.data;
   if (data === undefined) {
@@ -201,6 +201,19 @@ export function SupporterPage() {
                 {one.fund === null ? '' : `, ${one.fund}`} waits in the batch <Link to={`/batches/${one.batch_id}`}>{one.batch}</Link>.
               </div>
             ))}
+            {data.credited !== null && data.credited.count > 0 && (
+              <details className="pane-note">
+                <summary>
+                  {counted(data.credited.count, 'gift')} of others credited, {moneys(data.credited.sum)}
+                </summary>
+                {data.credited.gifts.map((one) => (
+                  <div key={one.id}>
+                    <Link to={`/gifts/${one.id}`}>{one.given_on ?? `gift ${one.id}`}</Link>: {money(one.amount, one.currency)} of{' '}
+                    <Link to={`/supporters/${one.supporter_id}`}>{one.name}</Link>
+                  </div>
+                ))}
+              </details>
+            )}
             {data.gifts.length === 0 ? (
               <Empty title="No gifts yet" />
             ) : (
@@ -212,25 +225,29 @@ export function SupporterPage() {
                       Amount
                     </th>
                     <th>Fund, kind</th>
-                    <th style={{ width: '26%' }}>Origin</th>
+                    <th style={{ width: 96 }}>Origin</th>
                     {may.edit && <th style={{ width: 78 }} aria-label="Change it" />}
                   </tr>
                 </thead>
                 <tbody>
                   {data.gifts.map((gift) => (
                     <tr key={gift.id}>
-                      <td>{gift.given_on}</td>
+                      <td>
+                        <Link to={`/gifts/${gift.id}`}>{gift.given_on ?? `gift ${gift.id}`}</Link>
+                      </td>
                       <td className="num">{gift.amount === undefined ? '' : money(gift.amount, gift.currency)}</td>
                       <td>
-                        {gift.fund}
-                        <div className="quiet">{gift.kind}</div>
+                        {gift.splits === null || gift.splits === undefined
+                          ? gift.fund
+                          : gift.splits.split('\n').map((part) => <div key={part}>{part.split(' | ').slice(0, 2).join(' ')}</div>)}
+                        <div className="quiet">{gift.corrects_id === null ? gift.kind : (gift.reason ?? 'taken back or corrected')}</div>
                       </td>
                       <td>
                         <Origin origin={origins[`gift:${gift.id}:amount`]} />
                       </td>
                       {may.edit && (
                         <td>
-                          <button type="button" className="plain-button" onClick={() => setGift(gift)}>
+                          <button type="button" className="plain-button" onClick={() => setGift(gift.id)}>
                             change
                             <Of what={`the gift of ${gift.given_on}`} />
                           </button>

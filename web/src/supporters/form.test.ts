@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { emptyDraft, type FormCatalog, type FormField, mark, shownFields, withItem, withOneMore, without, withPlace } from './form';
+import { emptyDraft, type FormCatalog, type FormField, shownFields, withItem, withOneMore, without, withPlace } from './form';
+import { mark } from '../shared/mark';
 
 const field = (key: string, more: Partial<FormField> = {}): FormField => ({
   key,

@@ -113,16 +113,3 @@ export const shownFields = (catalog: FormCatalog, kind: string, place: 'add' | '
     // A person may be with an organization; a household is filed under a last name.
     return field.of === null || field.of === kind || kind === 'person' || (kind === 'household' && field.key === 'name.last');
   });
-
-/** Whether a field is to be written: "always", "must", "should", "must person sometimes". */
-export const mark = (field: FormField, kind: string): '' | 'required' | 'wanted' | 'sometimes' => {
-  const required = field.required;
-  if (required === null || field.key === (kind === 'person' ? 'organization.name' : 'name.last')) {
-    return '';
-  }
-  const [strength, subject] = required.split(' ');
-  if (subject !== undefined && subject !== 'sometimes' && subject !== kind) {
-    return '';
-  }
-  return required.endsWith('sometimes') ? 'sometimes' : strength === 'should' ? 'wanted' : 'required';
-};

@@ -81,6 +81,17 @@ export function FieldPicker({ catalog, feed, disabled, suggestion, inputRef, onC
           onChange={(number) => change(target.party === 'child' ? { person: Number(number) } : { number: Number(number) })}
         />
       )}
+      {target !== null && catalog.of_part.includes(target.field) && (
+        <Select
+          aria-label="Which part of the gift"
+          w={84}
+          data={Array.from({ length: 12 }, (_, i) => ({ value: String(i + 1), label: `part ${i + 1}` }))}
+          value={String(target.part)}
+          disabled={disabled}
+          allowDeselect={false}
+          onChange={(part) => change({ part: Number(part) })}
+        />
+      )}
       {field?.named === true && feed !== null && (
         <TextInput
           key={feed.name}

@@ -12,13 +12,15 @@ export interface Target {
   kind: string;
   /** From 1, among those of the same kind. */
   number: number;
+  /** From 1; above it only for what each part of a split gift has. */
+  part: number;
 }
 
 const isNumber = (part: string | undefined): boolean => part !== undefined && /^[1-9]\d?$/.test(part);
 
 export function parseTarget(key: string, catalog: Catalog): Target {
   const parts = key.split('.');
-  const target: Target = { party: '', person: 1, field: '', kind: '', number: 1 };
+  const target: Target = { party: '', person: 1, field: '', kind: '', number: 1, part: 1 };
   if (catalog.parties.some((one) => one.party === parts[0]) && parts.length > 1) {
     target.party = parts.shift() ?? '';
     if (target.party === 'child' && isNumber(parts[0])) {
@@ -35,13 +37,29 @@ export function parseTarget(key: string, catalog: Catalog): Target {
       target.number = Number(parts.shift());
     }
   }
-  target.field = [head, ...parts].join('.');
+  if (parts[0] === 'split' && isNumber(parts[1])) {
+    target.part = Number(parts[1]);
+    parts.splice(1, 1);
+  }
+  const field = [head, ...parts].join('.');
+  // "gift.split.3.fund" is of the field "gift.fund".
+  const whole = field.replace('.split.', '.');
+  target.field = catalog.of_part.includes(whole) ? whole : field;
   return target;
 }
 
-export function targetKey({ party, person, field, kind, number }: Target): string {
+export function targetKey({ party, person, field, kind, number, part }: Target): string {
   const [head = '', ...rest] = field.split('.');
-  return [party, person > 1 ? String(person) : '', head, kind, number > 1 ? String(number) : '', ...rest]
+  const split = part > 1 ? ['split', String(part)] : [];
+  return [
+    party,
+    person > 1 ? String(person) : '',
+    head,
+    kind,
+    number > 1 ? String(number) : '',
+    ...split,
+    ...(part > 1 ? rest.filter((word) => word !== 'split') : rest),
+  ]
     .filter((part) => part !== '')
     .join('.');
 }

@@ -1,12 +1,13 @@
 import { Button, Checkbox, Select, TagsInput, Textarea, TextInput } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { BatchList, BatchPageData } from '../../api/answers';
+import type { BatchList, BatchPageData, SupporterNames } from '../../api/answers';
 import { api } from '../../api/client';
 import type { Intake } from '../../api/types';
 import { Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
 import { useMay } from '../../shared/session';
+import { SupporterPicker } from '../../shared/SupporterPicker';
 import { useIntakeAction } from '../queries';
 
 /** What is kept with an intake about its source, and what everyone in it gets: groups, tags, whether they may be contacted, whether other systems are told. */
@@ -15,9 +16,9 @@ export function AboutSource({ intake, onClose }: { intake: Intake; onClose: () =
   const open = intake.may_change && (intake.state === 'ready' || intake.state === 'mapping');
   const [set, setSet] = useState(first);
   const save = useIntakeAction(intake.id, () => {
-    const { groups, groups_new, tags, tags_new, no_contact, description, agreed, is_quiet, batch } = set;
+    const { groups, groups_new, tags, tags_new, no_contact, description, agreed, is_quiet, batch, nameless } = set;
     const changed = Object.fromEntries(
-      Object.entries({ groups, groups_new, tags, tags_new, no_contact, description, agreed, is_quiet, batch }).filter(
+      Object.entries({ groups, groups_new, tags, tags_new, no_contact, description, agreed, is_quiet, batch, nameless }).filter(
         ([key, value]) => JSON.stringify(value) !== JSON.stringify(first[key as keyof typeof first]),
       ),
     );
@@ -27,6 +28,12 @@ export function AboutSource({ intake, onClose }: { intake: Intake; onClose: () =
   const may = useMay();
   const found = useQuery({ queryKey: ['batches', 'open', 1], queryFn: () => api.get<BatchList>('batches?state=open') });
   const batches = found.data?.batches ?? [];
+  const called = useQuery({
+    queryKey: ['supporter names', [set.nameless]],
+    queryFn: () => api.get<SupporterNames>(`supporter-names?ids=${set.nameless}`),
+    enabled: set.nameless !== null,
+  });
+  const giver = set.nameless === null ? '' : (called.data?.names[String(set.nameless)] ?? '');
   const openBatch = useMutation({
     mutationFn: () => api.post<BatchPageData>('batches', { name: intake.name }),
     onSuccess: async (page) => {
@@ -97,6 +104,24 @@ export function AboutSource({ intake, onClose }: { intake: Intake; onClose: () =
           )}
         </div>
         <Trouble error={openBatch.error} />
+        <div className="pair">
+          {open ? (
+            <SupporterPicker
+              key={`${set.nameless} ${giver}`}
+              label="Gifts of rows without a name go to"
+              first={giver}
+              placeholder="nobody: such rows are held"
+              onPick={(one) => setSet({ ...set, nameless: one.id })}
+            />
+          ) : (
+            <TextInput label="Gifts of rows without a name go to" disabled value={giver === '' ? 'nobody' : giver} />
+          )}
+          {open && set.nameless !== null && (
+            <Button variant="default" style={{ alignSelf: 'end' }} onClick={() => setSet({ ...set, nameless: null })}>
+              Hold such rows
+            </Button>
+          )}
+        </div>
         <h3 className="section">Other systems</h3>
         <Checkbox
           label="Keep quiet: other systems are told nothing of what this intake changes"

@@ -5,7 +5,7 @@ import { Link, useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import type { Intake, Outcome, PreviewRow, Proof } from '../../api/types';
 import { Chips } from '../../shared/Chips';
-import { count, counted, hasMoney, moneys } from '../../shared/format';
+import { count, counted, hasMoney, moneys, roleOf } from '../../shared/format';
 import { Empty, Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
 import { ShowMore } from '../../shared/ShowMore';
@@ -118,7 +118,7 @@ export function LoadStage() {
                           <Changes changes={row.changes} />
                           {row.others.map((other) => (
                             <div key={other.role} className="other-party">
-                              <span className="pill idle">{other.role.replace('.', ' ')}</span>{' '}
+                              <span className="pill idle">{roleOf(other.role)}</span>{' '}
                               {other.supporter_id !== null ? (
                                 <Link to={`/supporters/${other.supporter_id}`}>{other.display}</Link>
                               ) : (

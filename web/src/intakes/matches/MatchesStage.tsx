@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import type { MatchRow, Settings } from '../../api/types';
 import { Chips } from '../../shared/Chips';
-import { count, counted, withPhones } from '../../shared/format';
+import { count, counted, roleOf, withPhones } from '../../shared/format';
 import { Empty, Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
 import { useKeys } from '../../shared/useKeys';
@@ -113,7 +113,7 @@ export function MatchesStage() {
                         </span>
                       </span>
                       <span className="quiet">
-                        {one.role !== '' ? `${one.role.replace('.', ' ')}: ` : ''}
+                        {one.role !== '' ? `${roleOf(one.role)}: ` : ''}
                         {one.namesakes > 0
                           ? `new; ${counted(one.namesakes, 'other has', 'others have')} this name`
                           : withPhones(one.reason) || 'nobody like it'}

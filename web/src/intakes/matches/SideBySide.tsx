@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { api } from '../../api/client';
 import type { MatchRow, MatchView } from '../../api/types';
-import { counted, phone, withPhones } from '../../shared/format';
+import { counted, phone, roleOf, withPhones } from '../../shared/format';
 import { useThisIntake } from '../queries';
 import { Differing } from '../../shared/Differing';
 import { Empty } from '../../shared/Notice';
@@ -44,7 +44,7 @@ export function SideBySide({ row, place, match, candidate, onCandidate }: SideBy
       title={
         row.verdict === 'unsure'
           ? match !== undefined && match.role !== ''
-            ? `Is the ${match.role.replace('.', ' ')} of row ${row.number} someone we know?`
+            ? `Is the ${roleOf(match.role)} of row ${row.number} someone we know?`
             : `Is row ${row.number} someone we know?`
           : `Row ${row.number} is ${row.same_as_row !== null ? `the same as row ${row.same_as_row}` : row.verdict}`
       }

@@ -1,6 +1,7 @@
 import { Select, TagsInput, Textarea, TextInput } from '@mantine/core';
 import type { ReactNode } from 'react';
-import { type FormField, mark } from './form';
+import type { FormField } from '../api/answers';
+import { mark } from './mark';
 
 interface FieldInputProps {
   field: FormField;
@@ -45,7 +46,7 @@ export function FieldInput({ field, kind, value, error, onChange, onLeave }: Fie
     );
   }
   // A list of which the server may take other values too is offered, not forced.
-  if (field.options.length > 0 && ['yes or no', 'consent', 'status', 'gift kind', 'pick list'].includes(field.type)) {
+  if (field.options.length > 0 && ['yes or no', 'consent', 'status', 'gift kind', 'honor or memory', 'pick list'].includes(field.type)) {
     return (
       <Select
         {...common}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Origin as OriginData } from '../api/types';
-import { moment } from '../shared/format';
+import { moment } from './format';
 import { causes } from './causes';
 
 /** Where a value came from, shown in place: the intake, the file, the row and the column, or what else wrote it. */
