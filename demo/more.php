@@ -94,3 +94,27 @@ for ($i = 0; $i < 24; $i++) {
     $cards .= "BEGIN:VCARD\r\nVERSION:{$version}\r\nN:{$l};{$f};;;\r\nFN:{$f} {$l}\r\nEMAIL;TYPE=HOME:".strtolower($f)."{$i}@example.org\r\nTEL;TYPE=CELL:207-555-01".sprintf('%02d', 60 + $i)."\r\nADR;TYPE=HOME:;;".mt_rand(1, 900)." {$pick($streets)};{$town};{$state};{$zip};USA\r\n".($i % 4 === 0 ? "ORG:{$pick($organizations)}\r\nTITLE:Director\r\n" : '').($i % 5 === 0 ? "CATEGORIES:Volunteers,Pier friends\r\n" : '').($i % 6 === 0 ? 'BDAY:1970-02-0'.(1 + $i % 9)."\r\n" : '')."END:VCARD\r\n";
 }
 file_put_contents(__DIR__.'/contact-cards.vcf', $cards);
+
+// Card charges: the latest first, with fees, some over two funds, and money that went back, some of it of charges further down.
+$days = static fn (int $ago): string => date('Y-m-d', (int) strtotime("2026-06-30 -{$ago} days"));
+$rows = [];
+for ($i = 0; $i < 60; $i++) {
+    [$f, $l] = [$first[$i % 16], $last[($i * 5) % 14]];
+    $amount = (int) $pick(['10', '25', '25', '40', '60', '100', '250']);
+    $who = [$f, $l, strtolower($f)."{$i}@example.org"];
+    $isSplit = $i % 8 === 3;
+    $share = $isSplit ? intdiv($amount, 2) : $amount;
+    $rows[] = [sprintf('CH-%05d', 71000 + $i), $days(60 - $i), ...$who, sprintf('%d.00', $amount), sprintf('%.2f', 0.3 + $amount * 0.029), 'General fund', $isSplit ? sprintf('%d.00', $share) : '', $isSplit ? 'Puffin nursery' : '', $isSplit ? sprintf('%d.00', $amount - $share) : '', '', ''];
+    if ($i % 14 === 5) {
+        $isPart = $i % 28 === 5;
+        $rows[] = [sprintf('RF-%05d', 300 + $i), $days(57 - $i), ...$who, sprintf('-%.2f', $isPart ? $amount / 2 : $amount), '', '', '', '', '', sprintf('CH-%05d', 71000 + $i), $isPart ? 'Charged too much' : 'Charged twice'];
+    }
+}
+// A refund of a charge that this file does not have.
+$rows[] = ['RF-00999', $days(2), 'Ezra', 'Gannett', 'ezra99@example.org', '-35.00', '', '', '', '', '', 'CH-60001', 'Asked for it back'];
+usort($rows, static fn (array $a, array $b): int => [$b[1], $b[0]] <=> [$a[1], $a[0]]);
+$file = fopen(__DIR__.'/card-charges.csv', 'w');
+foreach ([['Charge ID', 'Charged on', 'First Name', 'Last Name', 'Email', 'Gross', 'Fee', 'Fund 1', 'Fund 1 Amount', 'Fund 2', 'Fund 2 Amount', 'Original Charge ID', 'Refund Reason'], ...$rows] as $cells) {
+    fputcsv($file, $cells, ',', '"', '');
+}
+fclose($file);

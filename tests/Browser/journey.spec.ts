@@ -112,7 +112,7 @@ test('a reader sees, and may not change', async ({ page }) => {
   await page.getByRole('option').first().click();
   await expect(page.getByRole('heading', { name: /Fairweather/ })).toBeVisible();
   await page.getByRole('link', { name: 'Gifts', exact: true }).click();
-  await expect(page.getByText(/[\d,]+ gifts, \$[\d,.]+/)).toBeVisible();
+  await expect(page.getByText(/[\d,]+ gifts, .*\$[\d,.]+/)).toBeVisible();
   await looksSound(page);
 });
 
@@ -136,7 +136,8 @@ test('gifts are listed without their amounts for whoever may not see them', asyn
     await expect(list.nth(20)).toBeVisible();
     await expect(reader.getByRole('table').getByText('$')).toHaveCount(0);
     await looksSound(reader);
-    await list.nth(3).getByRole('link').first().click();
+    // The first link of a row opens the gift, the second whose it is.
+    await list.nth(3).getByRole('link').nth(1).click();
     await expect(reader.getByText(/^supporter \d+, /)).toBeVisible();
     await looksSound(reader);
   } finally {

@@ -55,6 +55,7 @@ test('every screen can be worked with at twice the size, and on a narrow window'
     '/held',
     '/entry',
     '/gifts',
+    '/funds',
     '/batches',
     '/batches/3',
     '/batches/1/report',

@@ -59,9 +59,6 @@ test('pictures of the main views', async ({ page }) => {
   await page.goto('/standards/fields');
   await page.getByText('Email', { exact: true }).first().click();
   await shot(page, 'fields');
-  await page.goto('/standards/required');
-  await page.getByRole('button', { name: /Email where status is active/ }).click();
-  await shot(page, 'required');
 
   await page.goto('/entry');
   await page.getByRole('button', { name: 'Start with it' }).last().click();
@@ -70,7 +67,7 @@ test('pictures of the main views', async ({ page }) => {
     ['812', '2026-11-20', '50.00', 'check', 'General fund', 'CHK-2207'],
     ['33', '2026-11-20', '25.00', 'check', 'Puffin nursery', 'CHK-0415'],
     ['1020', '2026-11-31', '100.00', 'check', 'General fund', 'CHK-9921'],
-    ['5', '2026-11-20', '-10', 'cash', 'Building', ''],
+    ['5', '2026-11-20', 'ten', 'cash', 'Building', ''],
   ];
   await page.getByLabel('Keys of the grid').evaluate(
     (element, text) => {
@@ -98,13 +95,19 @@ test('pictures of the main views', async ({ page }) => {
   await page.goto('/duplicates');
   await expect(page.getByRole('heading', { name: /^They become/ })).toBeVisible({ timeout: 30_000 });
   await shot(page, 'duplicates');
-  await page.goto('/supporters/new');
-  await page.getByLabel('First name', { exact: true }).fill('Ottilie');
-  await page.getByLabel('Last name', { exact: true }).fill("O'Brien");
-  await page.getByLabel('Email 1').fill('ottilie at example.org');
-  await page.getByLabel('Phone 1').focus();
-  await expect(page.getByText(/is not an email address/).first()).toBeVisible();
-  await shot(page, 'form');
+  await page.goto('/funds');
+  await page.getByRole('button', { name: 'Puffin nursery' }).click();
+  await expect(page.getByRole('heading', { name: 'Puffin nursery' })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Gifts by month' })).toBeVisible();
+  await shot(page, 'funds');
+  await page.goto('/gifts?status=corrected');
+  await page
+    .getByRole('row', { name: /General fund and others/ })
+    .getByRole('link')
+    .first()
+    .click();
+  await expect(page.locator('.equations')).toContainText('is left');
+  await shot(page, 'gift');
   await page.goto('/batches');
   await page.getByRole('row', { name: /open/ }).getByRole('link').click();
   await page.getByRole('cell', { name: '$75.50' }).click();

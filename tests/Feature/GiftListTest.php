@@ -34,6 +34,10 @@ final class GiftListTest extends TestCase
         yield 'promises alone are not given' => ['kind=pledge', ['500.00'], ''];
         yield 'several at once' => ['kind=check&from=2026-01-01&fund=Boat', ['100.00'], '100.00'];
         yield 'nobody' => ['fund=%25', [], ''];
+        yield 'a quote' => ['fund=%27%20or%201=1', [], ''];
+        yield 'between two days of two months' => ['from=2025-12-31&to=2026-01-30', ['100.00', '25.50'], '125.50'];
+        yield 'a day' => ['from=2026-01-31&to=2026-01-31', ['10.00'], '10.00'];
+        yield 'a page that is no filter' => ['page=1', ['500.00', '10.00', '100.00', '25.50'], '135.50'];
         yield 'blank is not asked' => ['from=&fund=&kind=&least=', ['500.00', '10.00', '100.00', '25.50'], '135.50'];
     }
 
@@ -85,6 +89,9 @@ final class GiftListTest extends TestCase
         yield 'no kind' => ['kind=gold'];
         yield 'no currency' => ['currency=USX'];
         yield 'a list' => ['fund[]=Boat'];
+        yield 'no text' => ['fund=a%00b'];
+        yield 'no text at all' => ['appeal=%FF'];
+        yield 'no status' => ['status=lost'];
     }
 
     #[DataProvider('refused')]
