@@ -8,6 +8,8 @@ use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\Gifts\Corrections;
 use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Promises\Promise;
+use PineSieve\Core\Promises\Standing;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\Problem;
 use PineSieve\Core\Standards\Standards;
@@ -58,6 +60,7 @@ final readonly class Checker
             ...$this->taken($after, $will, $were, $before === null ? $joining : [$before, ...$joining]),
             ...self::uneven($will),
             ...self::overdrawn($will, $gifts),
+            ...self::overpaid($after, $changes, $will, $gifts),
         ];
     }
 
@@ -128,6 +131,64 @@ final readonly class Checker
         }
 
         return $problems;
+    }
+
+    /**
+     * @param  list<Change>  $changes
+     * @param  array<int|string, Gift>  $will  gifts that are new or changed, as they will be
+     * @param  array<int|string, Gift>  $gifts  as they are stored
+     * @return list<Problem> that gifts pay a promise that they can't pay, or not so much
+     */
+    private static function overpaid(SupporterRecord $after, array $changes, array $will, array $gifts): array
+    {
+        $as = static fn(?Gift $gift): array => [$gift?->promise, $gift?->currency, $gift?->amount];
+        $changed = array_filter(
+            $will,
+            static fn(Gift $gift, int|string $of): bool => $as($gift) !== $as($gifts[$of] ?? null),
+            ARRAY_FILTER_USE_BOTH,
+        );
+        $paying = array_filter(array_map(static fn(Gift $gift): ?string => $gift->promise, $changed), is_string(...));
+        $promises = [];
+        foreach ($after->promises as $part) {
+            $promises[(string) $part->ref] = Promise::stored($part->values);
+        }
+        foreach ($changes as $change) {
+            $paying += $change->subject === Subject::Promise ? ["promise {$change->ref}" => (string) $change->ref] : [];
+        }
+        $problems = [];
+        $gone = array_filter($changes, static fn(Change $change): bool => $change->subject->isGift() && $change->action === Action::Delete);
+        $all = array_diff_key($will + $gifts, array_flip(array_map(static fn(Change $change): int|string => $change->ref, $gone)));
+        foreach (array_unique($paying) as $number => $ref) {
+            $promise = $promises[$ref] ?? null;
+            $payments = array_filter($all, static fn(Gift $gift): bool => $gift->promise === $ref);
+            $fault = match (true) {
+                $promise === null => $payments === [] ? '' : 'The promise that it pays is not there, or is another supporter\'s',
+                isset($will[$number]) => Standing::fault($will[$number], $promise, array_diff_key($payments, [$number => 1])),
+                default => self::tooLittle($promise, $payments),
+            };
+            if ($fault !== '') {
+                $field = isset($will[$number]) ? 'gift.promise.id' : 'promise.amount';
+                $remedy = isset($will[$number])
+                    ? 'Write the gift as two, one of which pays the rest, or choose another promise'
+                    : 'Take the gifts that pay it off first';
+                $problems[] = new Problem('promise.unpayable', $field, null, '', $fault, $remedy);
+            }
+        }
+
+        return $problems;
+    }
+
+    /** @param  array<Gift>  $payments */
+    private static function tooLittle(Promise $promise, array $payments): string
+    {
+        $currencies = array_unique(array_column($payments, 'currency'));
+
+        return match (true) {
+            array_diff($currencies, [$promise->currency]) !== [] => "What pays it is in another currency than {$promise->currency}",
+            $promise->isPledge() && Amount::isBelow(Standing::of($promise, $payments)->balance, '0.00') => 'More was paid of it already: ' .
+                Amount::sum(array_column($payments, 'amount')),
+            default => '',
+        };
     }
 
     /** @return list<Problem> that a name is taken away; one that is new is held against Requirements */

@@ -7,6 +7,7 @@ namespace PineSieve\Core\Changes;
 use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Gifts\SameGifts;
 use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Promises\Promise;
 use PineSieve\Core\Records\Consents;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\NameForms;
@@ -64,7 +65,17 @@ final readonly class Planner
             $changes[] = Change::create($this->gift, "{$row}:{$this->gift->value}" . ($i === 0 ? '' : '.' . ($i + 1)), $gift->fields());
         }
 
+        foreach (array_values(self::promisesMissing($record, $stored)) as $i => $promise) {
+            $changes[] = Change::create(Subject::Promise, self::promise($row, $i), $promise->fields());
+        }
+
         return $changes;
+    }
+
+    /** What stands for a promise that a row makes: the first has place 0 among those that are missing. */
+    public static function promise(string $row, int $place): string
+    {
+        return "{$row}:promise" . ($place === 0 ? '' : '.' . ($place + 1));
     }
 
     /**
@@ -95,9 +106,39 @@ final readonly class Planner
      */
     public static function giftsMissing(IncomingRecord $record, ?SupporterRecord $stored): array
     {
+        return self::missing($record->gifts, $stored);
+    }
+
+    /**
+     * So too its promises.
+     *
+     * @return array<int, Promise> by their place among the promises of the row
+     */
+    public static function promisesMissing(IncomingRecord $record, ?SupporterRecord $stored): array
+    {
+        $asGifts = array_map(static fn(Promise $promise): Gift => $promise->asGift(), $record->promises);
+
+        return array_intersect_key($record->promises, self::missing($asGifts, $stored));
+    }
+
+    /** @return list<string> what tells the gifts and the promises of a row from others */
+    public static function identities(IncomingRecord $record): array
+    {
+        return array_map(SameGifts::identity(...), [
+            ...$record->gifts,
+            ...array_map(static fn(Promise $promise): Gift => $promise->asGift(), $record->promises),
+        ]);
+    }
+
+    /**
+     * @param  list<Gift>  $gifts
+     * @return array<int, Gift>
+     */
+    private static function missing(array $gifts, ?SupporterRecord $stored): array
+    {
         $seen = $stored->giftsSeen ?? [];
         $missing = [];
-        foreach ($record->gifts as $place => $gift) {
+        foreach ($gifts as $place => $gift) {
             if (!SameGifts::isThere($gift, $stored->gifts ?? [], $seen)) {
                 $missing[$place] = $gift;
             }

@@ -24,7 +24,7 @@ final readonly class Reversal
     {
         $net = self::net($done);
         $stays = self::supporterStays($net, $now, $since);
-        $corrected = self::corrected($net, $now, $since);
+        $needed = self::needed($net, $now, $since);
         $changes = [];
         $kept = [];
         foreach (array_reverse($net) as $thing => $change) {
@@ -53,8 +53,8 @@ final readonly class Reversal
                 if ($back !== []) {
                     $changes[] = new Change($change->subject, $change->ref, Action::Update, $back);
                 }
-            } elseif ($change->subject === Subject::Gift && isset($corrected[$change->ref])) {
-                $kept[] = new LeftAsItIs($thing, null, null, null, 'It was taken back or corrected since');
+            } elseif (isset($needed[$thing])) {
+                $kept[] = new LeftAsItIs($thing, null, null, null, $needed[$thing]);
             } elseif (!isset($since[$thing]) && ($change->subject->standsAlone() || !$stays)) {
                 $changes[] = new Change(
                     $change->subject,
@@ -87,19 +87,22 @@ final readonly class Reversal
      * @param  array<string, Change>  $net
      * @param  array<string, array<string, ?string>>  $now
      * @param  array<string, true>  $since
-     * @return array<array-key, true> numbers of gifts that something which stays takes back or corrects
+     * @return array<string, string> things that something which stays points to, to why they stay
      */
-    private static function corrected(array $net, array $now, array $since): array
+    private static function needed(array $net, array $now, array $since): array
     {
-        $corrected = [];
+        $needed = [];
         foreach ($now as $thing => $values) {
             $goes = ($net[$thing] ?? null)?->action === Action::Create && !isset($since[$thing]);
             if (!$goes && isset($values['corrects_id'])) {
-                $corrected[$values['corrects_id']] = true;
+                $needed["gift:{$values['corrects_id']}"] = 'It was taken back or corrected since';
+            }
+            if (!$goes && isset($values['promise_id'])) {
+                $needed["promise:{$values['promise_id']}"] = 'Gifts that came since pay it';
             }
         }
 
-        return $corrected;
+        return $needed;
     }
 
     /** Nothing can be taken back, for one reason. */

@@ -8,6 +8,7 @@ use LogicException;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Promises\Promise;
 use PineSieve\Core\Records\Identifier;
 use PineSieve\Core\Records\RecordPart;
 
@@ -44,6 +45,7 @@ final class Sameness
             Subject::Custom => $text('field'),
             Subject::Link => "{$text('kind')}|{$text('other_id')}",
             Subject::Unread => "{$text('field')}|{$text('value')}",
+            Subject::Promise => Promise::stored($values)->asGift()->sameness(),
             Subject::Gift, Subject::Entry => Gift::stored($values)->sameness(),
             Subject::Supporter => throw new LogicException('Whether two supporters are the same is not told by their columns.'),
         };

@@ -17,6 +17,8 @@ enum Subject: string
     case Link = 'link';
     /** A value that could not be read, as it was written. */
     case Unread = 'unread';
+    /** A pledge or a recurring gift: no total of what was given has it. */
+    case Promise = 'promise';
     case Gift = 'gift';
     /** A gift that waits in a batch: no total sees it until the batch is posted. */
     case Entry = 'entry';
@@ -44,13 +46,19 @@ enum Subject: string
     /** Whether it is of worth by itself, and is taken back though its supporter stays as others left it. */
     public function standsAlone(): bool
     {
-        return in_array($this, [self::Gift, self::Entry, self::Link], true);
+        return in_array($this, [self::Gift, self::Entry, self::Promise, self::Link], true);
     }
 
     /** Whether two that nothing tells apart are two. */
     public function canBeTwice(): bool
     {
-        return $this === self::Supporter || $this->isGift();
+        return in_array($this, [self::Supporter, self::Promise], true) || $this->isGift();
+    }
+
+    /** Whether what is stored of it says which intake brought it. */
+    public function knowsIntake(): bool
+    {
+        return $this === self::Promise || $this->isGift();
     }
 
     /** Whether it is money: given already, or waiting in a batch. */

@@ -8,6 +8,7 @@ use PineSieve\Core\Gifts\Corrections;
 use PineSieve\Core\Gifts\Credit;
 use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Gifts\Split;
+use PineSieve\Core\Promises\Promise;
 use PineSieve\Core\Standards\FieldPlace;
 use PineSieve\Core\Standards\GiftReader;
 use PineSieve\Core\Standards\Problem;
@@ -56,6 +57,8 @@ final readonly class GiftAssembler
                 self::credits($thing),
             );
             [$gift, $wrongWay] = $this->takingBack($gift, $thing->first('gift.refund_of'));
+            $pays = $thing->first('gift.promise.id');
+            $gift = $pays === '' || $gift->corrects !== null ? $gift : $gift->with(['promise_id' => Promise::OF . $pays]);
             $gifts[] = $gift->corrects === null ? $this->standards->defaults->fillGift($gift) : $gift;
             $found = $wrongWay === null ? $found : [...$found, $wrongWay];
             foreach ($found as $problem) {

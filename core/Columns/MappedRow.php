@@ -58,7 +58,8 @@ final readonly class MappedRow
     public function givenBy(?int $supporter): self
     {
         $record = $this->record();
-        if ($supporter === null || $record->gifts === [] || !$this->saysNothingOfGiver()) {
+        // Nobody promises anything without a name.
+        if ($supporter === null || $record->gifts === [] || $record->promises !== [] || !$this->saysNothingOfGiver()) {
             return $this;
         }
         $problems = array_values(

@@ -14,6 +14,7 @@ use PineSieve\Core\Names\NameRemarks;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
+use PineSieve\Core\Promises\Promise;
 use PineSieve\Core\Records\Consents;
 use PineSieve\Core\Records\ContactPoint;
 use PineSieve\Core\Records\Identifier;
@@ -36,6 +37,8 @@ final readonly class PartyAssembler
 
     private GiftAssembler $gifts;
 
+    private PromiseAssembler $promises;
+
     private AddressStandardizer $standardizer;
 
     /**
@@ -53,6 +56,7 @@ final readonly class PartyAssembler
     ) {
         $this->requirements = new Requirements();
         $this->gifts = new GiftAssembler($standards, $columns, $unreadable);
+        $this->promises = new PromiseAssembler($standards, $columns);
         $this->standardizer = new AddressStandardizer($standards->formats->home->country);
     }
 
@@ -80,6 +84,8 @@ final readonly class PartyAssembler
         [$addresses, $faults, $lost] = $this->addresses($main, $acceptAddresses);
         array_push($unread, ...$lost);
         [$gifts, $problems, $details] = $this->gifts->assemble($main, $problems, $faulty);
+        [$gifts, $promises, $wrong, $details] = $this->promises->assemble($main, $gifts, $details, $faulty);
+        array_push($problems, ...$wrong);
         $record = $this->record($main, $addresses, $gifts, isset($persons['spouse']));
         if (NameRemarks::isNobody($record->display())) {
             $field = isset($this->columns['name.full']) ? 'name.full' : 'name.last';
@@ -98,7 +104,7 @@ final readonly class PartyAssembler
             $persons['employer'] = $employer->saysSomething() ? $employer : $employer->with('organization.name', $organization);
             $record = $this->record($main->without('organization.name'), $addresses, $gifts, isset($persons['spouse']));
         }
-        $record = $this->withUnread($record, self::unread($unread, ''));
+        $record = $this->withUnread($record, self::unread($unread, ''))->withPromises($promises);
         $parties = [new Party('', $record)];
         $links = [];
         foreach ($persons as $role => $person) {
@@ -122,7 +128,11 @@ final readonly class PartyAssembler
             $links,
             $addresses[0][1] ?? $this->standardizer->standardize(new Address()),
             [...$problems, ...$faults, ...$this->requirements->check($record, $this->columns, $faulty, attaches: true)],
-            array_reduce($gifts, static fn(Amounts $sum, Gift $gift): Amounts => $sum->plus($gift->money()), Amounts::none()),
+            array_reduce(
+                [...$gifts, ...$promises],
+                static fn(Amounts $sum, Gift|Promise $one): Amounts => $sum->plus($one->money()),
+                Amounts::none(),
+            ),
             $details,
         );
     }

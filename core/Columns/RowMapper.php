@@ -20,6 +20,7 @@ use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Standards\Formats\Fault;
 use PineSieve\Core\Standards\Formats\Format;
+use PineSieve\Core\Standards\Formats\Formats;
 use PineSieve\Core\Standards\Formats\Understood;
 use PineSieve\Core\Standards\Problem;
 use PineSieve\Core\Standards\Standards;
@@ -122,7 +123,7 @@ final class RowMapper
                     continue;
                 }
                 foreach (self::spread($written, $target, $field) as $i => [$place, $text]) {
-                    $text = self::isOfGift($field) ? $this->withCurrency($text, $target, $cells) : $text;
+                    $text = Formats::isOfMoney($field) ? $this->withCurrency($text, $target, $cells) : $text;
                     $understood =
                         $place === null
                             ? self::several($written)
@@ -139,7 +140,7 @@ final class RowMapper
                         $problems[] = self::problem($understood->fault, $feed->target, $column, $text)->warning();
                     } elseif ($understood->fault !== null) {
                         $faulty[$feed->target] = true;
-                        if ($target->field === 'gift.amount' || $this->makesUp($target)) {
+                        if (in_array($target->field, ['gift.amount', 'promise.amount'], true) || $this->makesUp($target)) {
                             $refused = $refused->plus($this->refused($text));
                         }
                         $problems[] = self::problem(
@@ -162,12 +163,6 @@ final class RowMapper
         $mapped = $this->assembler->assemble($values, $problems, $faulty, $acceptAddresses, $unread);
 
         return $mapped->withMoney($mapped->money->plus($refused));
-    }
-
-    /** Whether it is money of a gift, which may say its currency. */
-    private static function isOfGift(Field $field): bool
-    {
-        return $field->type === FieldType::Amount && str_starts_with($field->key, 'gift.');
     }
 
     /** Whether it is the amount of a part of a gift whose own amount stands nowhere. */
@@ -204,10 +199,11 @@ final class RowMapper
         if ($money === null || $money->marks === [] || $money->isPadded) {
             return $text;
         }
-        $key = $target->with(field: 'gift.currency', part: 1)->key();
+        $currency = explode('.', $target->field)[0] . '.currency';
+        $key = $target->with(field: $currency, part: 1)->key();
         $said = isset($this->columns[$key]) ? strtoupper(trim($cells[$this->columns[$key]] ?? '')) : '';
         foreach ($said === '' ? $this->plan->constants : [] as $constant) {
-            $said = $constant->target === 'gift.currency' ? $constant->value : $said;
+            $said = $constant->target === $currency ? $constant->value : $said;
         }
 
         return Currency::isCode($said) && Currency::of($money->marks, $said) === $said ? "{$said} {$money->amount}" : $text;

@@ -55,6 +55,8 @@ final class Corrections
 
         return $correction->with([
             'kind' => $correction->kind === '' ? $gift->kind : $correction->kind,
+            // What goes back of a payment is owed again.
+            'promise_id' => $gift->promise,
             'credits' =>
                 $correction->credits === '' && $gift->credits !== '' && $gift->amount !== ''
                     ? Credits::stored($gift->credits)->share($gift->amount, $correction->amount)->written()

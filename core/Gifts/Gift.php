@@ -34,8 +34,8 @@ final readonly class Gift
         'credits' => 'credits',
     ];
 
-    /** Columns with numbers of other things: the gift that it takes back or corrects, the intake that brought it, its batch. */
-    public const NUMBERS = ['corrects' => 'corrects_id', 'intake' => 'intake_id', 'batch' => 'batch_id'];
+    /** Columns with numbers of other things: the gift that it takes back or corrects, the intake that brought it, its batch, and the promise that it pays. */
+    public const NUMBERS = ['corrects' => 'corrects_id', 'intake' => 'intake_id', 'batch' => 'batch_id', 'promise' => 'promise_id'];
 
     /**
      * @param  string  $date  ISO 8601
@@ -57,6 +57,7 @@ final readonly class Gift
      * @param  ?string  $corrects  number of the gift that it takes back or corrects, or the reference that stands for it
      * @param  ?int  $intake  of a stored one, the intake that brought it; null if none did
      * @param  ?int  $batch  the batch that it waits in or was posted with; null if it came in without one
+     * @param  ?string  $promise  number of the promise that it pays, or the reference that stands for it
      */
     public function __construct(
         public string $date = '',
@@ -85,6 +86,7 @@ final readonly class Gift
         public ?string $corrects = null,
         public ?int $intake = null,
         public ?int $batch = null,
+        public ?string $promise = null,
     ) {}
 
     /** @param  array<string, int|string|null>  $columns  as they are stored; those that are missing are blank */
@@ -120,6 +122,7 @@ final readonly class Gift
             $text(self::NUMBERS['corrects']) === '' ? null : $text(self::NUMBERS['corrects']),
             $number(self::NUMBERS['intake']),
             $number(self::NUMBERS['batch']),
+            $text(self::NUMBERS['promise']) === '' ? null : $text(self::NUMBERS['promise']),
         );
     }
 

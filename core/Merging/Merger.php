@@ -206,7 +206,8 @@ final readonly class Merger
         foreach (array_diff_key($other->record->parts(), ['custom' => true]) as $kind => $gets) {
             [$subject, $has] = [Subject::from($kind), $there[$kind] ?? []];
             $known = [];
-            foreach ($has as $part) {
+            // Two like promises are two.
+            foreach ($subject->canBeTwice() ? [] : $has as $part) {
                 $known[$this->sameness->of($subject, $part->values)] ??= $part;
             }
             foreach ($gets as $part) {
@@ -215,7 +216,7 @@ final readonly class Merger
                 if ($same !== null) {
                     array_push($taken, ...self::completed($subject, $same, $part));
                 } elseif ($subject !== Subject::Link || !in_array((int) $part->value('other_id'), $ids, true)) {
-                    $known[$this->sameness->of($subject, $part->values)] = $part;
+                    $known += $subject->canBeTwice() ? [] : [$this->sameness->of($subject, $part->values) => $part];
                     $taken[] = Change::create($subject, $part->ref, [
                         ...$part->values,
                         ...isset($part->values['is_primary']) && $has !== [] ? ['is_primary' => '0'] : [],

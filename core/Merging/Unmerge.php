@@ -89,7 +89,7 @@ final readonly class Unmerge
     }
 
     /**
-     * What takes a gift back or corrects it goes where the gift goes.
+     * What takes a gift back or corrects it goes where the gift goes, and what pays a promise where the promise goes.
      *
      * @param  array<int, list<Change>>  $changes  so far, by supporter
      * @param  array<string, array<string, ?string>>  $things  of the survivor now
@@ -105,7 +105,7 @@ final readonly class Unmerge
         }
         $following = [];
         foreach ($things as $thing => $values) {
-            $whose = $goesTo['gift:' . ($values['corrects_id'] ?? '')] ?? null;
+            $whose = $goesTo['gift:' . ($values['corrects_id'] ?? '')] ?? ($goesTo['promise:' . ($values['promise_id'] ?? '')] ?? null);
             if ($whose !== null && !isset($goesTo[$thing])) {
                 $following[$thing] = $whose;
             }

@@ -8,6 +8,7 @@ use PineSieve\Core\Gifts\Currency;
 use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Promises\Promise;
 
 /** What a row says of one supporter, once its columns have become fields. '' for what it does not say. */
 final readonly class IncomingRecord
@@ -26,6 +27,7 @@ final readonly class IncomingRecord
      * @param  int  $supporter  number of the supporter that the row says it is about; 0 if it does not say
      * @param  array<string, string>  $custom  key of a custom field to its value; several values stand on a line each
      * @param  list<UnreadValue>  $unread  values that could not be read: their fields are not blank, and nothing is known of them
+     * @param  list<Promise>  $promises
      */
     public function __construct(
         public SupporterKind $kind,
@@ -43,6 +45,7 @@ final readonly class IncomingRecord
         public array $custom = [],
         public int $supporter = 0,
         public array $unread = [],
+        public array $promises = [],
     ) {}
 
     /**
@@ -68,6 +71,16 @@ final readonly class IncomingRecord
         return $this->copy(gifts: $gifts);
     }
 
+    /**
+     * The same with what is promised.
+     *
+     * @param  list<Promise>  $promises
+     */
+    public function withPromises(array $promises): self
+    {
+        return $promises === [] ? $this : $this->copy(promises: $promises);
+    }
+
     /** The same with values that could not be read. */
     public function withUnread(UnreadValue ...$unread): self
     {
@@ -81,6 +94,7 @@ final readonly class IncomingRecord
      * @param  ?list<string>  $tags
      * @param  ?array<string, string>  $custom
      * @param  ?list<UnreadValue>  $unread
+     * @param  ?list<Promise>  $promises
      */
     private function copy(
         ?array $further = null,
@@ -89,6 +103,7 @@ final readonly class IncomingRecord
         ?array $tags = null,
         ?array $custom = null,
         ?array $unread = null,
+        ?array $promises = null,
     ): self {
         return new self(
             $this->kind,
@@ -106,6 +121,7 @@ final readonly class IncomingRecord
             $custom ?? $this->custom,
             $this->supporter,
             $unread ?? $this->unread,
+            $promises ?? $this->promises,
         );
     }
 
@@ -206,6 +222,7 @@ final readonly class IncomingRecord
             $this->groups,
             $this->tags,
             $this->custom,
+            ...$this->promises === [] ? [] : [array_map(static fn(Promise $promise): array => $promise->fields(), $this->promises)],
             ...$this->unread === [] ? [] : [array_map(static fn(UnreadValue $one): array => [$one->field, $one->text], $this->unread)],
         ];
         /** @var array{1: int} $parts */

@@ -23,6 +23,7 @@ final readonly class SupporterRecord
         'custom' => 'custom',
         'link' => 'links',
         'unread' => 'unread',
+        'promise' => 'promises',
     ];
 
     /**
@@ -35,9 +36,10 @@ final readonly class SupporterRecord
      * @param  list<RecordPart>  $memberships  of groups and tags
      * @param  list<RecordPart>  $custom  values of custom fields
      * @param  list<RecordPart>  $links  to other supporters
-     * @param  array<string, int>  $gifts  identity of a gift to the number of those stored
+     * @param  array<string, int>  $gifts  identity of a gift, or of a promise, to the number of those stored
      * @param  array<string, int>  $giftsSeen  identity of a gift to the number of those that earlier rows of the intake brought
      * @param  list<RecordPart>  $unread  values that could not be read, as they were written
+     * @param  list<RecordPart>  $promises  pledges and recurring gifts
      */
     public function __construct(
         public int|string $ref,
@@ -53,6 +55,7 @@ final readonly class SupporterRecord
         public array $gifts = [],
         public array $giftsSeen = [],
         public array $unread = [],
+        public array $promises = [],
     ) {}
 
     /**

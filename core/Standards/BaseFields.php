@@ -18,7 +18,15 @@ final class BaseFields
     public static function all(): array
     {
         return self::$all ??= array_column(
-            [...self::ofRecord(), ...self::ofName(), ...self::ofAddress(), ...self::ofContact(), ...self::ofConsent(), ...self::ofGift()],
+            [
+                ...self::ofRecord(),
+                ...self::ofName(),
+                ...self::ofAddress(),
+                ...self::ofContact(),
+                ...self::ofConsent(),
+                ...self::ofGift(),
+                ...self::ofPromise(),
+            ],
             null,
             'key',
         );
@@ -268,7 +276,46 @@ final class BaseFields
                 nature: new FieldNature(isNeeded: true),
             ),
             new Field('gift.reason', 'Gift taken back: why', $group, FieldType::Text, nature: $of('reason')),
+            new Field(
+                'gift.promise.id',
+                'Gift pays a promise: its id in the other system',
+                $group,
+                FieldType::Identifier,
+                nature: new FieldNature(isNeeded: true),
+            ),
             new Field('gift.notes', 'Gift notes', $group, FieldType::LongText, nature: $of('notes')),
+        ];
+    }
+
+    /** @return list<Field> */
+    private static function ofPromise(): array
+    {
+        $group = 'Promise';
+        $of = static fn(string $column, bool $isNeeded = false, bool $mayCome = false, string $listOf = ''): FieldNature => new FieldNature(
+            self::at('promise', $column),
+            isNeeded: $isNeeded,
+            mayCome: $mayCome,
+            listOf: $listOf,
+        );
+
+        return [
+            new Field('promise.kind', 'Promise: pledge or recurring gift', $group, FieldType::PromiseKind, nature: $of('kind')),
+            new Field('promise.date', 'Promise date', $group, FieldType::Date, nature: $of('promised_on', isNeeded: true)),
+            new Field('promise.amount', 'Promise amount', $group, FieldType::Amount, nature: $of('amount', isNeeded: true)),
+            new Field('promise.currency', 'Promise currency', $group, FieldType::Currency, nature: $of('currency', isNeeded: true)),
+            new Field('promise.fund', 'Promise fund', $group, FieldType::Text, nature: $of('fund', listOf: 'gift.fund')),
+            new Field('promise.campaign', 'Promise campaign', $group, FieldType::Text, nature: $of('campaign', listOf: 'gift.campaign')),
+            new Field('promise.appeal', 'Promise appeal', $group, FieldType::Text, nature: $of('appeal', listOf: 'gift.appeal')),
+            new Field('promise.frequency', 'Promise: how often', $group, FieldType::Frequency, nature: $of('frequency')),
+            new Field('promise.start', 'Promise: first installment on', $group, FieldType::Date, nature: $of('starts_on', mayCome: true)),
+            new Field('promise.installments', 'Promise: number of installments', $group, FieldType::Number, nature: $of('installments')),
+            new Field('promise.end', 'Promise: no installment after', $group, FieldType::Date, nature: $of('ends_on', mayCome: true)),
+            new Field('promise.course', 'Promise: changes, a line each', $group, FieldType::LongText, nature: $of('course')),
+            new Field('promise.reference', 'Promise reference', $group, FieldType::Identifier, nature: $of('reference')),
+            new Field('promise.id', 'Promise id in the other system', $group, FieldType::Identifier, nature: $of('source_id')),
+            new Field('promise.written_off', 'Promise written off on', $group, FieldType::Date, nature: $of('written_off_on')),
+            new Field('promise.reason', 'Promise written off: why', $group, FieldType::Text, nature: $of('written_off_reason')),
+            new Field('promise.notes', 'Promise notes', $group, FieldType::LongText, nature: $of('notes')),
         ];
     }
 

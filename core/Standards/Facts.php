@@ -11,7 +11,7 @@ use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
 
-/** What is known of a supporter, or of one of its gifts, field by field: what rules look at. What was looked up once is kept. */
+/** What is known of a supporter, or of one of its gifts or promises, field by field: what rules look at. What was looked up once is kept. */
 final class Facts
 {
     /** @var array<string, list<string>> */
@@ -23,11 +23,15 @@ final class Facts
     /** @var ?non-empty-list<self> */
     private ?array $byAddress = null;
 
-    /** @param  ?Gift  $gift  null if the facts are of the supporter alone */
+    /**
+     * @param  ?Gift  $gift  null if the facts are of no gift
+     * @param  ?RecordPart  $promise  null if they are of no promise
+     */
     private function __construct(
         private readonly SupporterRecord $record,
         private readonly ?Gift $gift,
         private readonly ?RecordPart $address,
+        private readonly ?RecordPart $promise = null,
     ) {}
 
     public static function of(SupporterRecord $record): self
@@ -38,6 +42,16 @@ final class Facts
     public function withGift(Gift $gift): self
     {
         return new self($this->record, $gift, $this->address);
+    }
+
+    public function withPromise(RecordPart $promise): self
+    {
+        return new self($this->record, null, $this->address, $promise);
+    }
+
+    public function isOfPromise(): bool
+    {
+        return $this->promise !== null;
     }
 
     public function isOfGift(): bool
@@ -56,7 +70,10 @@ final class Facts
         return $this->byAddress ??=
             $this->record->addresses === []
                 ? [$this]
-                : array_map(fn(RecordPart $address): self => new self($this->record, $this->gift, $address), $this->record->addresses);
+                : array_map(
+                    fn(RecordPart $address): self => new self($this->record, $this->gift, $address, $this->promise),
+                    $this->record->addresses,
+                );
     }
 
     /** @return list<string> values of a field that are not blank */
@@ -76,6 +93,7 @@ final class Facts
         $values = match ($place->subject) {
             'supporter' => [$this->record->field($place->column)],
             'gift' => $this->gift?->values($place->column) ?? [],
+            'promise' => [$this->promise?->value($place->column) ?? ''],
             'address' => self::values($this->address === null ? $this->record->addresses : [$this->address], $place->column),
             'email' => self::values($this->record->emails, 'address'),
             'phone' => self::values($this->record->phones, 'number'),

@@ -22,6 +22,8 @@ final readonly class FieldNature
      * @param  bool  $isJoined  whether a merge joins the values of both, unless somebody says otherwise
      * @param  list<string>  $fedBy  keys of further fields whose columns may feed it
      * @param  string  $list  the list of names that it is: "group" or "tag"
+     * @param  bool  $mayCome  whether it is a date that may lie ahead
+     * @param  string  $listOf  key of the field whose pick list it has; '' for its own
      */
     public function __construct(
         public ?FieldPlace $place = null,
@@ -36,6 +38,8 @@ final readonly class FieldNature
         public bool $isJoined = false,
         public array $fedBy = [],
         public string $list = '',
+        public bool $mayCome = false,
+        public string $listOf = '',
     ) {}
 
     /** Of a field of the organization's own. */

@@ -34,6 +34,10 @@ enum FieldType: string
     case Splits = 'parts of a gift';
     /** To whom a gift is credited beside its giver, as Credits writes it. */
     case Credits = 'credits of a gift';
+    /** A pledge or a recurring gift. */
+    case PromiseKind = 'kind of promise';
+    /** How often something comes in. */
+    case Frequency = 'frequency';
     case Consent = 'consent';
     case RecordKind = 'kind of record';
     case Status = 'status';

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Standards;
 
+use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Promises\Promise;
 use PineSieve\Core\Records\IncomingRecord;
 
 /** What the program itself demands of every record, whatever the organization requires. */
@@ -18,6 +20,8 @@ final readonly class Requirements
         ['organization', 'organization.name', 'An organization has a name'],
         ['gift', 'gift.date', 'A gift has a date'],
         ['gift', 'gift.amount', 'A gift has an amount that is not zero'],
+        ['promise', 'promise.date', 'A promise has a date'],
+        ['promise', 'promise.amount', 'A promise has an amount above zero'],
     ];
 
     /**
@@ -42,14 +46,51 @@ final readonly class Requirements
             $field = isset($columns['name.last']) || !isset($columns['name.full']) ? 'name.last' : 'name.full';
             $required(
                 $field,
-                $record->gifts === []
-                    ? 'No last name and no organization name'
-                    : 'No last name and no organization name: the gift has no supporter',
+                'No last name and no organization name' .
+                    match (true) {
+                        $record->gifts !== [] => ': the gift has no supporter',
+                        $record->promises !== [] => ': nobody has promised it',
+                        default => '',
+                    },
                 'Write a last name or an organization name',
             );
         }
         foreach ($record->gifts as $gift) {
             array_push($problems, ...self::ofGift($gift, $columns, $faulty, $attaches));
+        }
+
+        foreach ($record->promises as $promise) {
+            // A pledge may stand in the columns of gifts.
+            $head = isset($columns['promise.amount']) || !isset($columns['gift.amount']) ? 'promise' : 'gift';
+            array_push($problems, ...self::ofPromise($promise, $head, $columns, $faulty));
+        }
+
+        return $problems;
+    }
+
+    /**
+     * @param  array<string, int>  $columns
+     * @param  array<string, true>  $faulty
+     * @return list<Problem>
+     */
+    private static function ofPromise(Promise $promise, string $head, array $columns, array $faulty): array
+    {
+        $problems = [];
+        $problem = static fn(string $code, string $part, string $reason, string $remedy): Problem => new Problem(
+            $code,
+            "{$head}.{$part}",
+            $columns["{$head}.{$part}"] ?? null,
+            $part === 'amount' ? $promise->amount : '',
+            $reason,
+            $remedy,
+        );
+        if ($promise->date === '' && !self::anyFaulty('date', $faulty, $head)) {
+            $problems[] = $problem("{$head}.date.required", 'date', 'The promise has no date', 'Write the day on which it was promised');
+        }
+        if ($promise->amount === '' && !self::anyFaulty('amount', $faulty, $head)) {
+            $problems[] = $problem("{$head}.amount.required", 'amount', 'The promise has no amount', 'Write the amount that was promised');
+        } elseif ($promise->amount !== '' && !Amount::isBelow('0.00', $promise->amount)) {
+            $problems[] = $problem('amount.sign', 'amount', 'What is promised is not above zero', 'Write an amount above zero');
         }
 
         return $problems;
@@ -106,10 +147,10 @@ final readonly class Requirements
     }
 
     /** @param  array<string, true>  $faulty */
-    private static function anyFaulty(string $part, array $faulty): bool
+    private static function anyFaulty(string $part, array $faulty, string $head = 'gift'): bool
     {
         foreach (array_keys($faulty) as $target) {
-            if (preg_match("/^gift(?:\.\d+)?\.{$part}\$/D", $target) === 1) {
+            if (preg_match("/^{$head}(?:\.\d+)?\.{$part}\$/D", $target) === 1) {
                 return true;
             }
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Standards;
 
 use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\Formats\Formats;
 
@@ -38,6 +39,13 @@ final readonly class Standards
         $was = $before === null ? null : Facts::of($before);
         $problems = [];
         foreach ($this->rules as $i => $rule) {
+            if ($rule->subject === RuleSubject::Promise) {
+                if (self::breakPromises($rule, $facts, $after->promises, $was ?? $facts, $before->promises ?? [])) {
+                    $problems[] = $this->problems[$i];
+                }
+
+                continue;
+            }
             if ($rule->subject !== RuleSubject::Gift) {
                 if ($rule->isBroken($facts) && ($was === null || !$rule->isBroken($was))) {
                     $problems[] = $this->problems[$i];
@@ -56,5 +64,24 @@ final readonly class Standards
         }
 
         return $problems;
+    }
+
+    /**
+     * @param  list<RecordPart>  $promises
+     * @param  list<RecordPart>  $were  as they are stored
+     */
+    private static function breakPromises(RequiredRule $rule, Facts $facts, array $promises, Facts $was, array $were): bool
+    {
+        $broken = [];
+        foreach ($were as $promise) {
+            $broken[$promise->ref] = $rule->isBroken($was->withPromise($promise));
+        }
+        foreach ($promises as $promise) {
+            if (!($broken[$promise->ref] ?? false) && $rule->isBroken($facts->withPromise($promise))) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

@@ -26,6 +26,7 @@ final readonly class Target
         'email' => ['home', 'work', 'other'],
         'phone' => ['home', 'work', 'mobile', 'fax', 'other'],
         'gift' => [],
+        'promise' => [],
     ];
 
     /** Of repeated things, at most. */
@@ -182,6 +183,7 @@ final readonly class Target
                     ': ' .
                     (str_starts_with($field, 'Address, ') ? substr($field, 9) : $field),
             'gift' => str_replace('Gift', "Gift{$number}", $field) . ($this->part > 1 ? ", part {$this->part}" : ''),
+            'promise' => str_replace('Promise', "Promise{$number}", $field),
             'email', 'phone' => ucfirst(trim($this->kind . ' ' . ($this->kind === '' ? $field : lcfirst($field)))) . $number,
             default => $field,
         };

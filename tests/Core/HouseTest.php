@@ -17,6 +17,7 @@ final class HouseTest extends TestCase
         'Names',
         'Addresses',
         'Gifts',
+        'Promises',
         'Records',
         'Standards',
         'Columns',

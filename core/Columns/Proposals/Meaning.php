@@ -32,6 +32,7 @@ final class Meaning
             'last_gift.date' => $sheet->has('gift.date') ? null : ($sheet->has('last_gift.amount') ? 'gift.date' : null),
             'last_gift.amount' => $sheet->has('gift.amount') ? null : ($sheet->has('last_gift.date') ? 'gift.amount' : null),
             'gift.fund' => self::fund($profile, $sheet),
+            'first_known' => $sheet->hasPromises() && preg_match('/^\W*start/i', $profile->header) === 1 ? 'promise.start' : 'first_known',
             // Beside another number that tells gifts apart it is what it says; alone it is the reference.
             'gift.id' => self::beside('gift.id', ['gift.reference', 'gift.refund_of'], 'gift.reference', $sheet),
             'gift.receipt' => self::beside('gift.receipt', ['gift.reference', 'gift.id'], 'gift.reference', $sheet),
@@ -44,9 +45,9 @@ final class Meaning
             'phone.mobile', 'phone.fax' => 'phone',
             'id.old' => self::id($sense, $profile, $column, $sheet),
             'id.other' => $sheet->has('id.old') ? 'id.other' : null,
-            default => str_starts_with($sense->base, 'gift.') && $sense->base !== 'gift.amount' && !$sheet->hasGifts()
-                ? null
-                : $sense->base,
+            // The number of a pledge is its own beside what was pledged; beside a gift it says which one that pays.
+            'promise.id' => $sheet->hasPromises() ? 'promise.id' : ($sheet->hasGifts() ? 'gift.promise.id' : null),
+            default => self::ofMoney($sense->base, $sheet),
         };
         if ($base === null) {
             return [null, ''];
@@ -61,6 +62,24 @@ final class Meaning
         };
 
         return [self::target($base, $sense, $sheet), $name];
+    }
+
+    /** What belongs to a gift or to a promise stands in a sheet that has such; what a promise is for may stand alone. */
+    private static function ofMoney(string $base, SheetSense $sheet): ?string
+    {
+        [$head, $part] = [...explode('.', $base, 2), ''];
+        if ($head === 'promise') {
+            return $base === 'promise.amount' || $base === 'promise.date' || $sheet->hasPromises() ? $base : null;
+        }
+        if ($head !== 'gift' || $sheet->hasGifts()) {
+            return $base;
+        }
+
+        return $sheet->hasPromises() && in_array($part, ['amount', 'currency', 'campaign', 'appeal'], true)
+            ? "promise.{$part}"
+            : ($base === 'gift.amount'
+                ? $base
+                : null);
     }
 
     /** @param  list<string>  $others  bases of columns beside which a header means what it says, and not what is usual */
@@ -108,7 +127,9 @@ final class Meaning
             ? $target
                 ->with(
                     kind: $kind,
-                    number: $head === 'gift' && $sense->occurrence > 1 && $sense->number === 0 ? $sense->occurrence : $number,
+                    number: in_array($head, ['gift', 'promise'], true) && $sense->occurrence > 1 && $sense->number === 0
+                        ? $sense->occurrence
+                        : $number,
                 )
                 ->key()
             : $target->key();
@@ -155,7 +176,12 @@ final class Meaning
 
     private static function fund(ColumnProfile $profile, SheetSense $sheet): ?string
     {
-        return $sheet->hasGifts() && $profile->share(ValueLook::Date) < 0.5 ? 'gift.fund' : null;
+        return match (true) {
+            $profile->share(ValueLook::Date) >= 0.5 => null,
+            $sheet->hasGifts() => 'gift.fund',
+            $sheet->hasPromises() => 'promise.fund',
+            default => null,
+        };
     }
 
     /** The first id column is the old system's; another is of another system. */

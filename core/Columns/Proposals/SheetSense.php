@@ -35,7 +35,14 @@ final readonly class SheetSense
 
     public function hasGifts(): bool
     {
-        return $this->has('gift.amount') || ($this->has('gift.date') && $this->has('gift.fund'));
+        // Beside the day of a pledge alone the amount is what was promised.
+        return ($this->has('gift.amount') && ($this->has('gift.date') || $this->has('promise.amount') || !$this->has('promise.date'))) ||
+            ($this->has('gift.date') && $this->has('gift.fund'));
+    }
+
+    public function hasPromises(): bool
+    {
+        return $this->has('promise.amount') || $this->has('promise.date');
     }
 
     public function hasPersonNames(): bool

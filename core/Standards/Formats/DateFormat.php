@@ -9,16 +9,25 @@ final readonly class DateFormat implements Format
 {
     public const EARLIEST = '1900-01-02';
 
+    /** Years that a day to come may lie ahead. */
+    private const AHEAD = 50;
+
     /**
      * @param  string  $today  ISO 8601; a later date is not taken
      * @param  ?DateOrder  $order  how the column's numbers stand; null if nobody has said
      * @param  bool  $isHabit  whether the order only settles what can be two dates: people who write by hand are not held to it
+     * @param  bool  $mayCome  whether it may be a day to come, as the last installment of a promise is
      */
-    public function __construct(private string $today, private ?DateOrder $order = null, private bool $isHabit = false) {}
+    public function __construct(
+        private string $today,
+        private ?DateOrder $order = null,
+        private bool $isHabit = false,
+        private bool $mayCome = false,
+    ) {}
 
     public function read(string $written): Understood
     {
-        $date = WrittenDate::parse($written, (int) substr($this->today, 0, 4));
+        $date = WrittenDate::parse($written, (int) $this->latest());
         if ($date->meanings === []) {
             return Understood::not('date.form', "\"{$written}\" is not a date", 'Write it as year-month-day, such as 2016-03-04');
         }
@@ -46,10 +55,11 @@ final readonly class DateFormat implements Format
                 'Write it as year-month-day, such as 2016-03-04',
             );
         }
-        if ($value < self::EARLIEST || $value > $this->today) {
+        $latest = $this->latest();
+        if ($value < self::EARLIEST || $value > $latest) {
             return Understood::not(
                 'date.bounds',
-                "\"{$written}\" lies " . ($value > $this->today ? 'in the future' : 'before 1900'),
+                "\"{$written}\" lies " . ($value > $latest ? ($this->mayCome ? 'too far ahead' : 'in the future') : 'before 1900'),
                 'Correct the date, or leave this value out',
             );
         }
@@ -58,5 +68,11 @@ final readonly class DateFormat implements Format
             $value,
             $value === $written ? '' : (count($date->meanings) > 1 && $this->order !== null ? $this->order->label() : 'year-month-day'),
         );
+    }
+
+    /** @return string ISO 8601 */
+    private function latest(): string
+    {
+        return $this->mayCome ? (int) $this->today + self::AHEAD . substr($this->today, 4) : $this->today;
     }
 }

@@ -34,14 +34,14 @@ final class Formats
     public function of(Field $field, ?string $region = null): Format
     {
         $region ??= $this->home->country;
-        $form = $this->made["{$field->type->value} in {$region}" . (str_starts_with($field->key, 'gift.') ? ' of a gift' : '')] ??= match (
-            true
-        ) {
+        $isMoney = self::isOfMoney($field);
+        $made = "{$field->type->value} in {$region}" . ($isMoney ? ' of a gift' : '') . ($field->nature->mayCome ? ' to come' : '');
+        $form = $this->made[$made] ??= match (true) {
             $field->type === FieldType::Phone => new PhoneFormat($region),
             $field->type === FieldType::State => new StateFormat($region),
             $field->type === FieldType::PostalCode => new PostalCodeFormat($region),
-            // A gift says its currency; no other amount does.
-            $field->type === FieldType::Amount && str_starts_with($field->key, 'gift.') => new AmountFormat($this->home->currency, true),
+            $isMoney => new AmountFormat($this->home->currency, true),
+            $field->nature->mayCome => $this->date(null, true),
             default => $this->for($field->type),
         };
 
@@ -50,17 +50,30 @@ final class Formats
             : ($this->made["{$field->key} {$region}"] ??= new FieldFormat($field, $form, $this->today, $this->home->currency));
     }
 
+    /** Whether it is an amount of a gift or a promise, which say their currency; no other amount does. */
+    public static function isOfMoney(Field $field): bool
+    {
+        return $field->type === FieldType::Amount && (str_starts_with($field->key, 'gift.') || str_starts_with($field->key, 'promise.'));
+    }
+
+    private function date(?DateOrder $order, bool $mayCome): DateFormat
+    {
+        return new DateFormat($this->today, $order ?? ($this->byHand ? $this->home->dates : null), $this->byHand, $mayCome);
+    }
+
     /** @param  ?DateOrder  $order for dates only */
     public function for(FieldType $type, ?DateOrder $order = null): Format
     {
         return $this->made[$type->value . ($order->value ?? '')] ??= match ($type) {
             FieldType::Email => new EmailFormat(),
             FieldType::Phone => new PhoneFormat($this->home->country),
-            FieldType::Date => new DateFormat($this->today, $order ?? ($this->byHand ? $this->home->dates : null), $this->byHand),
+            FieldType::Date => $this->date($order, false),
             FieldType::Amount => new AmountFormat($this->home->currency),
             FieldType::Currency => new CurrencyFormat($this->home->currency),
             FieldType::GiftKind => new GiftKindFormat(),
             FieldType::TributeKind => new TributeKindFormat(),
+            FieldType::PromiseKind => new PromiseKindFormat(),
+            FieldType::Frequency => new FrequencyFormat(),
             FieldType::State => new StateFormat($this->home->country),
             FieldType::PostalCode => new PostalCodeFormat($this->home->country),
             FieldType::Country => new CountryFormat(),
