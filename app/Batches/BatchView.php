@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Batches;
 
+use App\Gifts\GiftForms;
 use App\Records\RecordReader;
 use App\Records\Supporter;
 use App\Standards\FieldAccess;
@@ -127,10 +128,13 @@ final readonly class BatchView
     {
         $sight = FieldAccess::ofUser();
 
-        return array_map(
-            $gift->value(...),
-            array_filter(FieldPlace::columns('gift'), static fn(string $field): bool => $sight->sees($field), ARRAY_FILTER_USE_KEY),
-        );
+        return [
+            ...array_map(
+                $gift->value(...),
+                array_filter(FieldPlace::columns('gift'), static fn(string $field): bool => $sight->sees($field), ARRAY_FILTER_USE_KEY),
+            ),
+            GiftForms::PROMISE => (string) $gift->promise,
+        ];
     }
 
     /**

@@ -24,6 +24,9 @@ use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\Gifts\BatchState;
 use PineSieve\Core\Gifts\Corrections;
 use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Promises\Promise;
+use PineSieve\Core\Promises\Standing;
+use PineSieve\Core\Records\RecordPart;
 
 /** Opens batches, makes them ready, posts them and takes them back. Each of these is whole or not at all. */
 final readonly class Batches
@@ -136,6 +139,7 @@ final readonly class Batches
             $this->mustBeAnother($batch, $user);
             $entries = $this->reader->ofBatch(Subject::Entry, $batch->id);
             $this->mustNotOverdraw($entries);
+            $this->mustNotOverpay($entries);
             $this->mustBePostable($batch, array_sum(array_map(count(...), $entries)), $reason);
             $act = Act::once(ActKind::Post, $user?->id);
             $this->writer->write(
@@ -185,6 +189,35 @@ final readonly class Batches
                     );
                 }
                 $given["entry:{$number}"] = $correction;
+            }
+        }
+    }
+
+    /** @param  array<int, array<int, Gift>>  $entries  by supporter */
+    private function mustNotOverpay(array $entries): void
+    {
+        $paying = array_filter(
+            $entries,
+            static fn(array $gifts): bool => array_filter($gifts, static fn(Gift $gift): bool => $gift->promise !== null) !== [],
+        );
+        $given = $this->reader->gifts(array_keys($paying));
+        foreach ($this->reader->read(array_keys($paying)) as $supporter => $record) {
+            $promises = array_column(
+                array_map(static fn(RecordPart $part): array => [$part->ref, Promise::stored($part->values)], $record->promises),
+                1,
+                0,
+            );
+            $payments = $given[$supporter] ?? [];
+            foreach (array_filter($paying[$supporter], static fn(Gift $gift): bool => $gift->promise !== null) as $number => $payment) {
+                $promise = $promises[(int) $payment->promise] ?? null;
+                $others = array_filter($payments, static fn(Gift $gift): bool => $gift->promise === $payment->promise);
+                $fault = $promise === null ? 'The promise is not there any more' : Standing::fault($payment, $promise, $others);
+                if ($fault !== '') {
+                    throw new CannotPost(
+                        "{$payment->currency} {$payment->amount} of {$record->field('display_name')} pays a promise. {$fault}.",
+                    );
+                }
+                $payments["entry:{$number}"] = $payment;
             }
         }
     }
@@ -350,7 +383,10 @@ final readonly class Batches
                 Action::Delete,
                 array_map(static fn(string $value): array => [$value, null], $gift->fields()),
             );
-            $changes[] = Change::create(Subject::Gift, "post:{$number}", $gift->fields());
+            // A pledge card that came with the checks is a promise.
+            $changes[] = $gift->isPromise()
+                ? Change::create(Subject::Promise, "promise:{$number}", Promise::ofGift($gift)->fields())
+                : Change::create(Subject::Gift, "post:{$number}", $gift->fields());
         }
 
         return $changes;

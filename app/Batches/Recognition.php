@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Batches;
 
 use App\Accounts\User;
+use App\Promises\PayablePromises;
 use App\Records\RecordReader;
 use App\Standards\FieldAccess;
 use App\Supporters\Links;
@@ -23,8 +24,9 @@ use PineSieve\Core\Standards\FieldPlace;
  * What tells a supporter from the next, for someone who holds a check in hand. Which of it, and in what order, is chosen once for each kind.
  *
  * @phpstan-type RecognitionLine array{key: string, label: string, value: string}
+ * @phpstan-type OpenPromise array{id: int, label: string}
  * @phpstan-type RecognitionCard array{
- *     id: int, name: string, kind: value-of<SupporterKind>, lines: list<RecognitionLine>, warnings: list<string>,
+ *     id: int, name: string, kind: value-of<SupporterKind>, lines: list<RecognitionLine>, promises: list<OpenPromise>, warnings: list<string>,
  * }
  * @phpstan-type RecognitionChoice array{key: string, label: string}
  */
@@ -41,13 +43,14 @@ final readonly class Recognition
         'tags' => 'Tags',
         'links' => 'Belongs to',
         'gifts' => 'Last gifts',
+        'promises' => 'Open promises',
         'waiting' => 'Waiting in batches',
     ];
 
     /** Columns of the supporter that are made of the name. */
     private const NAMES = ['display_name' => 'Name', 'envelope_name' => 'Envelope', 'greeting' => 'Greeting'];
 
-    private const USUAL = ['display_name', 'envelope_name', 'address', 'phone', 'links', 'status', 'gifts', 'waiting'];
+    private const USUAL = ['display_name', 'envelope_name', 'address', 'phone', 'links', 'status', 'gifts', 'promises', 'waiting'];
 
     /** Fields without which a part may not be seen. */
     private const OF = [
@@ -59,6 +62,7 @@ final readonly class Recognition
         'groups' => 'groups',
         'tags' => 'tags',
         'gifts' => 'gift.amount',
+        'promises' => 'promise.amount',
         'waiting' => 'gift.amount',
     ];
 
@@ -81,6 +85,9 @@ final readonly class Recognition
             return null;
         }
         $choices = array_column($this->choices($sight), 'label', 'key');
+        $promises = $sight->sees('promise.amount')
+            ? PayablePromises::open($record, $this->reader->gifts([$supporter])[$supporter] ?? [], $sight)
+            : [];
         $lines = [];
         foreach ($this->chosen($user)[$record->kind()->value] as $key) {
             $value = isset($choices[$key]) ? $this->value($record, $key, $sight) : '';
@@ -94,7 +101,15 @@ final readonly class Recognition
             'name' => $record->field('sort_name'),
             'kind' => $record->kind()->value,
             'lines' => $lines,
-            'warnings' => $this->warnings($record, $sight),
+            'promises' => array_map(
+                static fn(int $id, string $label): array => ['id' => $id, 'label' => $label],
+                array_keys($promises),
+                $promises,
+            ),
+            'warnings' => [
+                ...$this->warnings($record, $sight),
+                ...array_map(static fn(string $promise): string => "This may pay the {$promise}.", array_values($promises)),
+            ],
         ];
     }
 
@@ -167,6 +182,10 @@ final readonly class Recognition
             ', ',
             array_map(static fn(RecordPart $part): string => $part->value($column), $parts),
         );
+        // A part of it may be hidden.
+        $address = static fn(RecordPart $part): string => Address::fromParts(
+            array_filter($part->values, static fn(string $column): bool => $sight->seesColumn('address', $column), ARRAY_FILTER_USE_KEY),
+        )->line();
         $ofList = static fn(string $list): array => array_filter(
             $record->memberships,
             static fn(RecordPart $part): bool => $part->value('list') === $list,
@@ -175,9 +194,9 @@ final readonly class Recognition
         return match ($key) {
             'address' => implode(
                 "\n",
-                array_map(self::address(...), array_filter($record->addresses, static fn(RecordPart $one): bool => !self::isFormer($one))),
+                array_map($address, array_filter($record->addresses, static fn(RecordPart $one): bool => !self::isFormer($one))),
             ),
-            'former' => implode("\n", array_map(self::address(...), array_filter($record->addresses, self::isFormer(...)))),
+            'former' => implode("\n", array_map($address, array_filter($record->addresses, self::isFormer(...)))),
             'phone' => $texts($record->phones, 'number'),
             'email' => $texts($record->emails, 'address'),
             'id' => $texts($record->identifiers, 'value'),
@@ -192,6 +211,7 @@ final readonly class Recognition
                 ),
             ),
             'gifts' => self::gifts($this->reader->gifts([$id])[$id] ?? [], $sight),
+            'promises' => implode("\n", PayablePromises::open($record, $this->reader->gifts([$id])[$id] ?? [], $sight)),
             'waiting' => self::gifts($this->reader->entries([$id])[$id] ?? [], $sight),
             default => str_starts_with($key, Field::CUSTOM)
                 ? $texts(array_filter($record->custom, static fn(RecordPart $part): bool => $part->value('field') === $key), 'value')
@@ -228,11 +248,6 @@ final readonly class Recognition
     private static function isFormer(RecordPart $address): bool
     {
         return $address->value('condition') === 'former';
-    }
-
-    private static function address(RecordPart $part): string
-    {
-        return Address::fromParts($part->values)->line();
     }
 
     /** @param  array<int, Gift>  $gifts */

@@ -11,7 +11,6 @@ use App\Support\Http\JsonMap;
 use Illuminate\Database\Connection;
 use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\Gifts\Amounts;
-use PineSieve\Core\Gifts\GiftKind;
 use PineSieve\Core\Gifts\Goal;
 use PineSieve\Core\Standards\PickValue;
 use PineSieve\Core\Standards\Standards;
@@ -147,12 +146,11 @@ final readonly class Funds implements NamesValues
         $sums = [];
         $rows = $this->db->select(
             "select x.name, x.currency, sum(x.n) as n, sum(x.amount) as amount from (
-                select {$column} as name, currency, gifts as n, amount from gift_sums where is_split = 0 and {$column} <> '' and kind <> ?
+                select {$column} as name, currency, gifts as n, amount from gift_sums where is_split = 0 and {$column} <> ''
                 union all
-                select {$column}, currency, sum(not corrects), sum(amount) from gift_splits where {$column} <> '' and kind <> ?
+                select {$column}, currency, sum(not corrects), sum(amount) from gift_splits where {$column} <> ''
                 group by {$column}, currency
             ) x group by x.name, x.currency",
-            [GiftKind::Pledge->value, GiftKind::Pledge->value],
         );
         foreach ($rows as $row) {
             $key = mb_strtolower($row->name);

@@ -38,6 +38,9 @@ final readonly class GiftForms
 {
     public const TWICE = 'gift.twice';
 
+    /** Stands among the values for the number of the promise that a gift pays; '' for none. */
+    public const PROMISE = 'gift.promise';
+
     /** What stands for a new one until it is kept. */
     private const NEW = 'form:gift';
 
@@ -157,7 +160,8 @@ final readonly class GiftForms
         } elseif ($at->gift === null) {
             $gift = $this->standards->defaults->fillGift($gift);
         }
-        array_push($problems, ...$this->uncreditable($at, $gift, $stored));
+        $gift = isset($written[self::PROMISE]) ? $gift->with(['promise_id' => (int) $written[self::PROMISE] ?: null]) : $gift;
+        array_push($problems, ...$this->uncreditable($at, $gift, $stored), ...self::promised($at, $gift, $stored));
         $change = self::change($at, $stored, $gift);
         $found = (new Requirements())->check(
             new IncomingRecord(SupporterKind::Person, new PersonName(last: 'there'), gifts: [$gift]),
@@ -165,7 +169,11 @@ final readonly class GiftForms
             $faulty,
         );
         if ($problems === [] && $found === []) {
-            $found = $this->checker->problems($record, [$change], $at->batch === null ? $gifts : self::asEntries($gifts));
+            $found = $this->checker->problems(
+                $record,
+                [$change],
+                $at->batch === null ? $gifts : self::asEntries($gifts) + ($this->reader->gifts([$at->supporter])[$at->supporter] ?? []),
+            );
         }
         // What only warns of it hides no twin.
         $isFaulty = $problems !== [] || array_filter($found, static fn(Problem $problem): bool => $problem->blocks) !== [];
@@ -183,6 +191,25 @@ final readonly class GiftForms
         }
 
         return [$change, [...$problems, ...self::placed($found)], $stored];
+    }
+
+    /** @return list<PlacedProblem> that what is written as given is a promise */
+    private static function promised(GiftAt $at, Gift $gift, ?Gift $stored): array
+    {
+        $isNew = $at->batch === null && $gift->isPromise() && !($stored?->isPromise() ?? false);
+
+        return $isNew
+            ? self::placed([
+                new Problem(
+                    'gift.pledge',
+                    'gift.kind',
+                    null,
+                    $gift->kind,
+                    'A pledge is no gift yet',
+                    'Add it as a promise on the supporter\'s page',
+                ),
+            ])
+            : [];
     }
 
     /** @return list<PlacedProblem> that a gift is credited to its giver, or to nobody */

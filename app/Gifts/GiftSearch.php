@@ -14,7 +14,6 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Query\Builder as Query;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Gifts\Amounts;
-use PineSieve\Core\Gifts\GiftKind;
 use PineSieve\Core\Gifts\GiftTotals;
 use PineSieve\Core\Gifts\Period;
 
@@ -47,7 +46,7 @@ final readonly class GiftSearch
     private function __construct(private array $asked, private Period $period, private FieldAccess $sight) {}
 
     /**
-     * @param  array<string, mixed>  $asked  q (whose they are), intake, batch, from, to, month ("2026-11"), rule (that they fall short of), status (a GiftStatus), and the keys of PARTS and PURPOSES
+     * @param  array<string, mixed>  $asked  q (whose they are), intake, batch, promise (that they pay), from, to, month ("2026-11"), rule (that they fall short of), status (a GiftStatus), and the keys of PARTS and PURPOSES
      *
      * @throws UnseenField if it asks by what the person may not see
      */
@@ -172,7 +171,7 @@ final readonly class GiftSearch
             $matching = app(SearchIndex::class)->matching($this->asked['q'], $this->sight);
             $matching === null ? $gifts->whereRaw('1 = 0') : $gifts->whereIn('supporter_id', $matching);
         }
-        foreach (['intake' => 'intake_id', 'batch' => 'batch_id'] as $key => $column) {
+        foreach (['intake' => 'intake_id', 'batch' => 'batch_id', 'promise' => 'promise_id'] as $key => $column) {
             $gifts->when($number($key) !== null, static fn(Builder $of) => $of->where($column, $number($key)));
         }
         if ($number('rule') !== null) {
@@ -195,22 +194,17 @@ final readonly class GiftSearch
                 ->when($first !== null, static fn(Query $sums) => $sums->where('month', '>=', $first))
                 ->when($last !== null, static fn(Query $sums) => $sums->where('month', '<=', $last))
                 ->when($purposes !== [], static fn(Query $sums) => $sums->where('is_split', false)->where($purposes))
-                ->groupBy('month', 'currency', 'is_promise')
-                ->selectRaw('month, currency, kind = ? as is_promise, sum(listed) as listed, sum(gifts) as gifts, sum(amount) as amount', [
-                    GiftKind::Pledge->value,
-                ]),
+                ->groupBy('month', 'currency')
+                ->selectRaw('month, currency, sum(listed) as listed, sum(gifts) as gifts, sum(amount) as amount'),
         ];
         foreach ($this->period->rest() as $days) {
             $queries[] = $this->monthly($this->wholes()->whereBetween('given_on', $days)->toBase(), 'amount');
         }
         if ($purposes !== []) {
-            $queries[] = $this->parts()
-                ->groupBy('month', 'currency', 'is_promise')
-                ->selectRaw(
-                    "date_format(given_on, '%Y-%m') as month, currency, kind = ? as is_promise, count(distinct gift_id) as listed,
+            $queries[] = $this->parts()->groupBy('month', 'currency')->selectRaw(
+                "date_format(given_on, '%Y-%m') as month, currency, count(distinct gift_id) as listed,
                         count(distinct if(corrects, null, gift_id)) as gifts, sum(amount) as amount",
-                    [GiftKind::Pledge->value],
-                );
+            );
         }
 
         return $queries;
@@ -276,10 +270,9 @@ final readonly class GiftSearch
 
     private function monthly(Query $gifts, string $amount): Query
     {
-        return $gifts->groupBy('month', 'currency', 'is_promise')->selectRaw(
-            "date_format(given_on, '%Y-%m') as month, currency, kind <=> ? as is_promise, count(*) as listed,
+        return $gifts->groupBy('month', 'currency')->selectRaw(
+            "date_format(given_on, '%Y-%m') as month, currency, count(*) as listed,
                     sum(corrects_id is null) as gifts, sum({$amount}) as amount",
-            [GiftKind::Pledge->value],
         );
     }
 
@@ -295,11 +288,7 @@ final readonly class GiftSearch
                 $month = $months[$row->month] ?? ['listed' => 0, 'totals' => GiftTotals::none()];
                 $months[$row->month] = [
                     'listed' => $month['listed'] + (int) $row->listed,
-                    'totals' => $month['totals']->plus(
-                        (int) $row->gifts,
-                        Amounts::of($row->currency, $row->amount),
-                        (bool) $row->is_promise,
-                    ),
+                    'totals' => $month['totals']->plus((int) $row->gifts, Amounts::of($row->currency, $row->amount), false),
                 ];
             }
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gifts;
 
+use App\Promises\PayablePromises;
 use App\Records\Gift as StoredGift;
 use App\Records\RecordReader;
 use App\Records\Supporter;
@@ -12,12 +13,14 @@ use App\Support\Http\JsonMap;
 use App\Supporters\History;
 use App\Supporters\Origins;
 use Illuminate\Database\Connection;
+use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Gifts\Corrections;
 use PineSieve\Core\Gifts\Credit;
 use PineSieve\Core\Gifts\Credits;
 use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Gifts\Split;
 use PineSieve\Core\Gifts\Splits;
+use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldPlace;
 
@@ -31,10 +34,11 @@ use PineSieve\Core\Standards\FieldPlace;
  * @phpstan-type GiftPart array{amount: string, fund: string, campaign: string, appeal: string}
  * @phpstan-type OtherGift array{id: int, given_on: string, amount: ?string, reason: string}
  * @phpstan-type GiftBatch array{id: int, name: string}
+ * @phpstan-import-type PayablePromise from PayablePromises
  * @phpstan-type GiftPageData array{
  *     id: int, supporter_id: int, supporter: string, currency: string, amount: ?string, net: ?string, left: ?string,
  *     status: value-of<GiftStatus>, fields: list<GiftValue>, values: JsonMap<string>, splits: list<GiftPart>, credits: list<GiftCredit>,
- *     corrections: list<OtherGift>, corrects: ?OtherGift, batch: ?GiftBatch, intake_id: ?int, origins: JsonMap<Origin>,
+ *     corrections: list<OtherGift>, corrects: ?OtherGift, pays: ?PayablePromise, payable: list<PayablePromise>, batch: ?GiftBatch, intake_id: ?int, origins: JsonMap<Origin>,
  *     history: list<HistoryEntry>,
  * }
  */
@@ -61,6 +65,8 @@ final readonly class GiftView
         $seesAmount = $sight->sees('gift.amount');
         $left = Corrections::left($gift, $corrections);
         $own = "gift:{$stored->id}:";
+        $record = $this->reader->read([$stored->supporter_id])[$stored->supporter_id];
+        $seesPromises = $seesAmount && $sight->sees('promise.amount');
 
         return [
             'id' => $stored->id,
@@ -72,7 +78,7 @@ final readonly class GiftView
             'left' => $seesAmount && $corrections !== [] ? $left : null,
             'status' => GiftStatus::of($gift->corrects === null ? null : (int) $gift->corrects, count($corrections), $left)->value,
             'fields' => $this->fields($values),
-            'values' => new JsonMap($values),
+            'values' => new JsonMap([...$values, ...$seesPromises ? [GiftForms::PROMISE => (string) $gift->promise] : []]),
             'splits' => $sight->sees('gift.splits') ? self::parts($gift) : [],
             'credits' => $sight->sees('gift.credits') ? self::credits($gift, $seesAmount) : [],
             'corrections' => array_map(
@@ -83,6 +89,8 @@ final readonly class GiftView
             'corrects' => isset($gifts[(int) $gift->corrects])
                 ? self::other((int) $gift->corrects, $gifts[(int) $gift->corrects], $sight)
                 : null,
+            'pays' => $seesPromises ? self::paid($record, $gift, $sight) : null,
+            'payable' => $seesPromises && $gift->corrects === null ? PayablePromises::of($record, $gift, $gifts, $sight) : [],
             'batch' =>
                 $gift->batch === null
                     ? null
@@ -96,7 +104,7 @@ final readonly class GiftView
                     ARRAY_FILTER_USE_KEY,
                 ),
             ),
-            'history' => $this->history->ofGift($stored->id, $stored->supporter_id, $sight),
+            'history' => $this->history->ofThing(Subject::Gift, $stored->id, $stored->supporter_id, $sight),
         ];
     }
 
@@ -153,6 +161,18 @@ final readonly class GiftView
             ],
             Splits::stored($gift->splits)->parts,
         );
+    }
+
+    /** @return ?PayablePromise */
+    private static function paid(SupporterRecord $record, Gift $gift, FieldAccess $sight): ?array
+    {
+        foreach ($record->promises as $part) {
+            if ((string) $part->ref === $gift->promise) {
+                return ['id' => (int) $part->ref, 'label' => PayablePromises::label($part, $sight)];
+            }
+        }
+
+        return null;
     }
 
     /** @return OtherGift */

@@ -15,6 +15,7 @@ use App\Records\GiftSums;
 use App\Records\Ids;
 use App\Records\JournalEntry;
 use App\Records\Merge;
+use App\Records\PromiseSums;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
 use App\Records\Snapshot;
@@ -288,10 +289,12 @@ final readonly class Merges
 
     /**
      * @param  list<int>  $supporters
-     * @return list<array{int, array<string, string>}> number of their gifts, and what they amount to by currency; and of those that wait in batches
+     * @return array<int, array{int, array<string, string>}> number of their gifts, and what they amount to by currency; of those that wait in batches; and of their promises
      */
     private function given(array $supporters): array
     {
+        $promised = PromiseSums::of($this->db->table('promises')->whereIn('supporter_id', $supporters));
+
         return array_map(
             function (Subject $subject) use ($supporters): array {
                 $sums = GiftSums::of($this->db->table(Tables::of($subject))->whereIn('supporter_id', $supporters));
@@ -299,7 +302,7 @@ final readonly class Merges
                 return [$sums->gifts + $sums->promises, $sums->given->plus($sums->promised)->toArray()];
             },
             [Subject::Gift, Subject::Entry],
-        );
+        ) + [2 => [$promised->promises, $promised->promised->toArray()]];
     }
 
     /**

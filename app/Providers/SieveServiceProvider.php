@@ -26,6 +26,7 @@ use App\Notices\Notices;
 use App\Records\FollowsWrites;
 use App\Records\Gift;
 use App\Records\GiftIndex;
+use App\Records\PromiseIndex;
 use App\Records\RecordWriter;
 use App\Records\RowSources;
 use App\Records\Supporter;
@@ -80,7 +81,15 @@ final class SieveServiceProvider extends ServiceProvider
         $this->app->scoped(RuleSets::class);
         $this->app->singleton(Heartbeat::class);
         $this->app->tag(
-            [SearchIndex::class, PostalForms::class, Shortfalls::class, GiftIndex::class, ForgetsTheGone::class, Notices::class],
+            [
+                SearchIndex::class,
+                PostalForms::class,
+                Shortfalls::class,
+                GiftIndex::class,
+                PromiseIndex::class,
+                ForgetsTheGone::class,
+                Notices::class,
+            ],
             FollowsWrites::class,
         );
         $this->app->when(RecordWriter::class)->needs('$followers')->giveTagged(FollowsWrites::class);

@@ -10,6 +10,7 @@ use Illuminate\Database\Query\Builder;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Gifts\SameGifts;
+use PineSieve\Core\Promises\Promise;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
 
@@ -101,6 +102,17 @@ final readonly class RecordReader
     }
 
     /**
+     * Gifts that pay promises, with what takes them back.
+     *
+     * @param  list<int>  $promises
+     * @return array<int, array<int, Gift>> supporter to number to gift
+     */
+    public function paying(array $promises): array
+    {
+        return $this->money(Subject::Gift, 'promise_id', $promises);
+    }
+
+    /**
      * What waits in a batch, or what was posted with it.
      *
      * @return array<int, array<int, Gift>> supporter to number to gift
@@ -111,7 +123,7 @@ final readonly class RecordReader
     }
 
     /**
-     * What tells the gifts of each supporter apart, counted. What waits in a batch is there: the same file once more adds nothing to it.
+     * What tells the gifts and the promises of each supporter apart, counted. What waits in a batch is there: the same file once more adds nothing to it.
      *
      * @param  string  $in  ids
      * @return array<int, array<string, int>> supporter to identity to their number
@@ -119,6 +131,15 @@ final readonly class RecordReader
     private function identities(string $in, ?int $exceptIntake): array
     {
         $identities = [];
+        $promises = $this->db->select(
+            "select supporter_id, promised_on, currency, amount, fund, kind, reference, source_id, intake_id from promises where supporter_id in ({$in})",
+        );
+        foreach ($promises as $promise) {
+            if ($exceptIntake === null || $promise->intake_id !== $exceptIntake) {
+                $identity = SameGifts::identity(Promise::stored((array) $promise)->asGift());
+                $identities[$promise->supporter_id][$identity] = ($identities[$promise->supporter_id][$identity] ?? 0) + 1;
+            }
+        }
         foreach ([Subject::Gift, Subject::Entry] as $subject) {
             $gifts = $this->db->select(
                 'select supporter_id, given_on, currency, amount, fund, kind, reference, source_id, corrects_id, intake_id from ' .

@@ -110,7 +110,7 @@ final class RecordWriter
     private function resolved(Change $change): Change
     {
         $fields = $change->fields;
-        foreach (['other_id', 'corrects_id'] as $column) {
+        foreach (['other_id', 'corrects_id', 'promise_id'] as $column) {
             if (isset($fields[$column][1])) {
                 $ref = $fields[$column][1];
                 $fields[$column][1] = (string) $this->id(ctype_digit($ref) ? (int) $ref : $ref);
@@ -142,7 +142,7 @@ final class RecordWriter
             foreach (Tables::columns($subject) as $column) {
                 $row[$column] = $values[$column] ?? (Tables::DEFAULTS[$subject][$column] ?? null);
             }
-            if ($change->subject->isGift()) {
+            if ($change->subject->knowsIntake()) {
                 // One that is put back keeps the intake that brought it.
                 $row['intake_id'] ??= $act->intake_id;
             }

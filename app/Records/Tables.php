@@ -6,6 +6,7 @@ namespace App\Records;
 
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Promises\Promise;
 use PineSieve\Core\Records\NameForms;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\FieldPlace;
@@ -23,6 +24,7 @@ final class Tables
         'custom' => 'custom_values',
         'link' => 'links',
         'unread' => 'unread_values',
+        'promise' => 'promises',
         'gift' => 'gifts',
         'entry' => 'batch_entries',
     ];
@@ -45,6 +47,7 @@ final class Tables
         'address' => ['kind' => 'home', 'is_primary' => '1', 'condition' => 'good'],
         'email' => ['kind' => 'home', 'is_primary' => '1', 'condition' => 'good'],
         'phone' => ['kind' => 'home', 'is_primary' => '1', 'condition' => 'good'],
+        'promise' => ['kind' => 'pledge', 'currency' => 'USD'],
         'gift' => ['currency' => 'USD'],
         'entry' => ['currency' => 'USD'],
     ];
@@ -59,6 +62,7 @@ final class Tables
         return $columns[$subject] ??= match ($subject) {
             // A name is made into forms; a gift knows which other it takes back, and what it came with.
             'supporter' => array_values(array_unique(['kind', ...array_values(FieldPlace::columns('supporter')), ...NameForms::COLUMNS])),
+            'promise' => [...array_values(Promise::COLUMNS), Promise::INTAKE],
             'gift', 'entry' => [...array_values(FieldPlace::columns('gift')), ...array_values(Gift::NUMBERS)],
             default => self::COLUMNS[$subject],
         };

@@ -13,6 +13,9 @@ use PineSieve\Core\Standards\FieldPlace;
 /** How full each field is: of the records that can have it, how many do. */
 final readonly class FillRates
 {
+    /** What is counted by itself, and not by the supporters who have it. */
+    private const BY_THEMSELVES = ['gift', 'promise'];
+
     public function __construct(private Connection $db) {}
 
     /**
@@ -34,7 +37,12 @@ final readonly class FillRates
             foreach ($this->counts($subject, $columns) as $field => $count) {
                 $rates[$field] = [
                     'count' => $count,
-                    'total' => $totals[$subject === 'gift' ? 'gift' : BaseFields::all()[$field]->nature->of->value ?? 'supporter'],
+                    'total' =>
+                        $totals[
+                            in_array($subject, self::BY_THEMSELVES, true)
+                                ? $subject
+                                : BaseFields::all()[$field]->nature->of->value ?? 'supporter'
+                        ],
                 ];
             }
         }
@@ -42,7 +50,7 @@ final readonly class FillRates
         return $rates;
     }
 
-    /** @return array<string, int> supporter, person, household, organization and gift to how many there are */
+    /** @return array<string, int> supporter, person, household, organization, gift and promise to how many there are */
     public function totals(): array
     {
         $totals = [
@@ -51,6 +59,7 @@ final readonly class FillRates
             'household' => 0,
             'organization' => 0,
             'gift' => (int) $this->db->table('gifts')->count(),
+            'promise' => (int) $this->db->table('promises')->count(),
         ];
         foreach ($this->db->select('select kind, count(*) as n from supporters group by kind') as $row) {
             if (isset($totals[$row->kind])) {
@@ -88,11 +97,9 @@ final readonly class FillRates
                 ),
             );
         }
-        $who = match ($subject) {
-            'supporter', 'gift' => 'id',
-            default => 'supporter_id',
-        };
-        $of = $subject === 'supporter' || $subject === 'gift' ? 'count' : 'count(distinct';
+        $isCounted = $subject === 'supporter' || in_array($subject, self::BY_THEMSELVES, true);
+        $who = $isCounted ? 'id' : 'supporter_id';
+        $of = $isCounted ? 'count' : 'count(distinct';
         $sums = [];
         $keys = array_keys($columns);
         foreach (array_values($columns) as $i => $column) {

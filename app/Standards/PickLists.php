@@ -22,6 +22,7 @@ use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Checker;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Gifts\Splits;
+use PineSieve\Core\Standards\BaseFields;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldPlace;
 use PineSieve\Core\Standards\FieldType;
@@ -123,12 +124,14 @@ final readonly class PickLists
         }
     }
 
-    /** @return list<Subject> what has values of the field: what waits in a batch has those of a gift */
+    /** @return list<Subject> what has values of the field: what waits in a batch has those of a gift, and promises are for the same */
     private static function subjects(Field $field): array
     {
         $subject = Subject::from((FieldPlace::of($field->key) ?? throw new \LogicException("Nothing is kept for {$field->key}."))->subject);
 
-        return $subject->isGift() ? [Subject::Gift, Subject::Entry] : [$subject];
+        $shared = array_filter(BaseFields::all(), static fn(Field $other): bool => $other->nature->listOf === $field->key);
+
+        return $subject->isGift() ? [Subject::Gift, Subject::Entry, ...$shared === [] ? [] : [Subject::Promise]] : [$subject];
     }
 
     /** @param  non-empty-list<Entry>  $entries */
@@ -156,7 +159,7 @@ final readonly class PickLists
     {
         $place = FieldPlace::of($field->key) ?? throw new \LogicException("Nothing is kept for {$field->key}.");
 
-        $isSplit = in_array($field->key, Target::OF_PART, true);
+        $isSplit = self::isSplit($field, $subject);
 
         return $this->holding($field, $subject)
             ->where(static function (Builder $query) use ($place, $value, $field, $isSplit): void {
@@ -182,7 +185,7 @@ final readonly class PickLists
         foreach ($rows as $row) {
             $change = $subject->isGift()
                 ? self::ofGift($subject, $place, $row, $from, $to)
-                : $this->change($field, $place, $row, $from, $to);
+                : $this->change($field, $subject, $place, $row, $from, $to);
             if ($change !== null) {
                 $entries[] = new Entry($row->supporter_id, [$change]);
             }
@@ -191,7 +194,7 @@ final readonly class PickLists
         return $entries;
     }
 
-    private function change(Field $field, FieldPlace $place, \stdClass $row, string $from, string $to): ?Change
+    private function change(Field $field, Subject $subject, FieldPlace $place, \stdClass $row, string $from, string $to): ?Change
     {
         $values = explode("\n", (string) $row->value);
         $merged = implode(
@@ -212,7 +215,12 @@ final readonly class PickLists
                 'list' => [$field->nature->list, null],
                 'name' => [$row->value, null],
             ])
-            : new Change(Subject::from($place->subject), $row->id, Action::Update, [$place->column => [$row->value, $merged]]);
+            : new Change($subject, $row->id, Action::Update, [$place->column => [$row->value, $merged]]);
+    }
+
+    private static function isSplit(Field $field, Subject $subject): bool
+    {
+        return $subject->isGift() && in_array($field->key, Target::OF_PART, true);
     }
 
     /** A gift may be for it as a whole, or with one of its parts. */
@@ -247,7 +255,7 @@ final readonly class PickLists
     {
         $place = FieldPlace::of($field->key) ?? throw new \LogicException("Nothing is kept for {$field->key}.");
         // A part of a gift may be for something though the first is for nothing.
-        $isSplit = $subject !== null && in_array($field->key, Target::OF_PART, true);
+        $isSplit = $subject !== null && self::isSplit($field, $subject);
 
         return $this->db
             ->table(Tables::of($subject ?? Subject::from($place->subject)))

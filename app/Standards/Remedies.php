@@ -19,6 +19,8 @@ use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Checker;
 use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Records\RecordPart;
+use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\SieveException;
 use PineSieve\Core\Standards\FieldPlace;
 use PineSieve\Core\Standards\Standards;
@@ -129,6 +131,7 @@ final readonly class Remedies
             $changes = match ($place->subject) {
                 'supporter' => [new Change(Subject::Supporter, $one->supporter_id, Action::Update, [$place->column => [null, $value]])],
                 'gift' => [new Change(Subject::Gift, $one->gift_id, Action::Update, [$place->column => [null, $value]])],
+                'promise' => self::promises($place->column, $value, $stored[$one->supporter_id] ?? null),
                 'custom' => [Change::create(Subject::Custom, "{$i}:custom", ['field' => $rule->field, 'value' => $value])],
                 'membership' => [
                     Change::create(Subject::Membership, "{$i}:membership", [
@@ -153,6 +156,21 @@ final readonly class Remedies
         }
 
         return [count($entries), $refused];
+    }
+
+    /** @return list<Change> */
+    private static function promises(string $column, string $value, ?SupporterRecord $record): array
+    {
+        $blank = array_filter($record->promises ?? [], static fn(RecordPart $promise): bool => $promise->value($column) === '');
+
+        return array_values(
+            array_map(
+                static fn(RecordPart $promise): Change => new Change(Subject::Promise, $promise->ref, Action::Update, [
+                    $column => [null, $value],
+                ]),
+                $blank,
+            ),
+        );
     }
 
     /** @return list<Change> */

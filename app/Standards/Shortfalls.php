@@ -201,6 +201,7 @@ final readonly class Shortfalls implements FollowsWrites
     {
         $short = [];
         $ofGifts = array_filter($rules, static fn(RequiredRule $rule): bool => $rule->subject === RuleSubject::Gift);
+        $ofPromises = array_filter($rules, static fn(RequiredRule $rule): bool => $rule->subject === RuleSubject::Promise);
         $gifts = $ofGifts === [] ? [] : $this->reader->gifts(array_keys($records));
         foreach ($records as $id => $record) {
             $facts = Facts::of($record);
@@ -208,6 +209,9 @@ final readonly class Shortfalls implements FollowsWrites
                 if ($rule->isBroken($facts)) {
                     $short[] = [$rule->id, $id, 0];
                 }
+            }
+            foreach (self::promised($ofPromises, $facts, $record) as $rule) {
+                $short[] = [$rule->id, $id, 0];
             }
             foreach ($gifts[$id] ?? [] as $number => $gift) {
                 $ofGift = $facts->withGift($gift);
@@ -220,6 +224,23 @@ final readonly class Shortfalls implements FollowsWrites
         }
 
         return $short;
+    }
+
+    /**
+     * @param  array<RequiredRule>  $rules
+     * @return array<RequiredRule> those that a promise of the supporter breaks
+     */
+    private static function promised(array $rules, Facts $facts, SupporterRecord $record): array
+    {
+        return array_filter($rules, static function (RequiredRule $rule) use ($facts, $record): bool {
+            foreach ($record->promises as $promise) {
+                if ($rule->isBroken($facts->withPromise($promise))) {
+                    return true;
+                }
+            }
+
+            return false;
+        });
     }
 
     private static function hasUnread(SupporterRecord $record, Facts $facts): bool

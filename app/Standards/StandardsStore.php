@@ -35,11 +35,11 @@ final readonly class StandardsStore
             foreach ($setting->settings['defaults'] ?? [] as $kind => $value) {
                 $defaults[$kind][$field->key] = $value;
             }
-            $values = isset($lists[$field->key])
-                ? Lists::of($lists[$field->key]->map(static fn(ListValue $value) => $value->pickValue()))
-                : [];
+            $listed = $field->nature->listOf === '' ? $field->key : $field->nature->listOf;
+            $values = isset($lists[$listed]) ? Lists::of($lists[$listed]->map(static fn(ListValue $value) => $value->pickValue())) : [];
             $isList = in_array($field->type, [FieldType::Choice, FieldType::Choices], true);
-            $list = $values === [] && !$isList ? null : new PickList($values, !($setting->settings['open_list'] ?? false));
+            $list =
+                $values === [] && !$isList ? null : new PickList($values, !(($settings[$listed] ?? null)->settings['open_list'] ?? false));
             if ($field->isCustom() || $list !== null || $setting !== null) {
                 $set[] = $field->with(
                     $list,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Standards;
 
+use PineSieve\Core\Standards\BaseFields;
+
 /** Values that are named in defaults and rules. */
 final class ValueNames implements NamesValues
 {
@@ -31,7 +33,7 @@ final class ValueNames implements NamesValues
         $count = 0;
         foreach (Rule::query()->get() as $rule) {
             $conditions = array_map(
-                static fn(array $when): array => $when['field'] === $field
+                static fn(array $when): array => self::isOf($when['field'], $field)
                     ? [
                         ...$when,
                         'values' => array_map(static fn(string $value): string => self::inLines($value, $from, $to), $when['values']),
@@ -46,6 +48,12 @@ final class ValueNames implements NamesValues
         }
 
         return $count;
+    }
+
+    /** Whether a field has the values of another: a promise is for what gifts are for. */
+    private static function isOf(string $field, string $listed): bool
+    {
+        return $field === $listed || (BaseFields::all()[$field]->nature->listOf ?? '') === $listed;
     }
 
     private static function inLines(string $value, string $from, string $to): string

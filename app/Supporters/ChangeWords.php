@@ -30,6 +30,7 @@ final readonly class ChangeWords
         'is_primary' => 'Primary',
         'condition' => 'Condition',
         'label' => 'Label',
+        'promise_id' => 'Pays',
     ];
 
     public function __construct(private FieldCatalog $catalog) {}
@@ -97,7 +98,8 @@ final readonly class ChangeWords
                 $fields[$column] = [
                     $label,
                     match ($column) {
-                        'splits' => self::inOneLine($pair),
+                        'splits', 'course' => self::inOneLine($pair),
+                        'promise_id' => array_map(self::promise(...), $pair),
                         'credits' => self::inOneLine([$this->credited($pair[0]), $this->credited($pair[1])]),
                         default => $pair,
                     },
@@ -137,9 +139,14 @@ final readonly class ChangeWords
         return [$inOne($pair[0]), $inOne($pair[1])];
     }
 
+    private static function promise(?string $ref): ?string
+    {
+        return $ref === null ? null : (ctype_digit($ref) ? "promise {$ref}" : 'a promise of the same file');
+    }
+
     private function label(Subject $subject, string $column): string
     {
-        if ($column === 'kind' && $subject !== Subject::Supporter && !$subject->isGift()) {
+        if ($column === 'kind' && $subject !== Subject::Supporter && !$subject->knowsIntake()) {
             return ucfirst($subject->value) . ' is of kind';
         }
         $field = isset(self::LABELS[$column]) ? null : FieldPlace::field($subject->value, $column);

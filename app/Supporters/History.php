@@ -70,18 +70,18 @@ final readonly class History
     }
 
     /**
-     * What was done to one gift, whosever it was then.
+     * What was done to one gift or one promise, whosever it was then.
      *
      * @return list<HistoryEntry> the latest first
      */
-    public function ofGift(int $gift, int $supporter, FieldAccess $sight): array
+    public function ofThing(Subject $subject, int $id, int $supporter, FieldAccess $sight): array
     {
         $entries = JournalEntry::query()
             ->with('act.user')
-            ->whereIn('id', DB::table('journal_things')->where('kind', Subject::Gift)->where('thing_id', $gift)->select('entry_id'))
+            ->whereIn('id', DB::table('journal_things')->where('kind', $subject)->where('thing_id', $id)->select('entry_id'))
             ->orderByDesc('id')
             ->get();
-        $isIt = static fn(Change $change): bool => $change->subject === Subject::Gift && $change->ref === $gift;
+        $isIt = static fn(Change $change): bool => $change->subject === $subject && $change->ref === $id;
 
         return $this->entries($entries, $supporter, $isIt, $sight);
     }

@@ -59,11 +59,16 @@ final readonly class DemoSeeder
         ['supporter', 'address.postal_code', 'should', [['field' => 'address.country', 'test' => 'is', 'values' => ['US', 'CA']]]],
         ['person', 'email', 'should', [['field' => 'status', 'test' => 'is', 'values' => ['active']]]],
         ['supporter', 'email', 'must', [['field' => 'consent.email', 'test' => 'is', 'values' => ['yes']]]],
-        ['gift', 'gift.fund', 'should', [['field' => 'gift.kind', 'test' => 'is not', 'values' => ['pledge']]]],
+        ['gift', 'gift.fund', 'should', []],
         ['organization', 'phone', 'should', []],
     ];
 
-    public function __construct(private RecordWriter $writer, private DemoBatches $batches, private DemoGifts $gifts) {}
+    public function __construct(
+        private RecordWriter $writer,
+        private DemoBatches $batches,
+        private DemoGifts $gifts,
+        private DemoPromises $promises,
+    ) {}
 
     public function run(): void
     {
@@ -79,6 +84,7 @@ final readonly class DemoSeeder
             $this->writer->write($entries, Act::once(ActKind::Demo, null));
         }
         $this->gifts->make();
+        $this->promises->make();
         $this->batches->make();
         $this->standards();
         FindDuplicates::dispatchSync(DuplicateSearch::query()->create(['state' => 'waiting'])->id);

@@ -65,6 +65,8 @@ final class AccessTest extends TestCase
         'GET api/gifts',
         'GET api/gifts/{gift}',
         'GET api/funds/{purpose}',
+        'GET api/promises',
+        'GET api/promises/{promise}',
         'GET api/supporter-names',
         'GET api/batches',
         'GET api/batches/{batch}',
@@ -167,6 +169,11 @@ final class AccessTest extends TestCase
         'POST api/supporters/{supporter}/gifts/check',
         'PUT api/supporters/{supporter}/gifts/{gift}',
         'DELETE api/supporters/{supporter}/gifts/{gift}',
+        'POST api/supporters/{supporter}/promises',
+        'POST api/supporters/{supporter}/promises/check',
+        'PUT api/supporters/{supporter}/promises/{promise}',
+        'DELETE api/supporters/{supporter}/promises/{promise}',
+        'GET api/unattached-payments',
         'POST api/rules/{rule}/shortfalls',
         'POST api/batches',
         'GET api/batch-supporters',
@@ -319,7 +326,9 @@ final class AccessTest extends TestCase
         $this->as();
         $rule = (string) $this->postJson('/api/rules', ['subject' => 'person', 'field' => 'email', 'strength' => 'should'])->json('id');
         $field = (string) $this->postJson('/api/fields', ['label' => 'Shirt', 'type' => 'text'])->json('key');
-        $intake = $this->loaded("First name,Last name,Email,Gift date,Amount\nAnn,Lee,ann@example.org,2020-01-02,5\n");
+        $intake = $this->loaded(
+            "First name,Last name,Email,Gift date,Amount,Gift kind\nAnn,Lee,ann@example.org,2020-01-02,5,check\nAnn,Lee,ann@example.org,2020-01-02,50,pledge\n",
+        );
         $batch = Batch::query()->create(['name' => 'Lockbox', 'received_on' => '2026-11-24', 'currency' => 'USD'])->id;
         DB::table('batch_entries')->insert([
             'id' => 1,
@@ -334,6 +343,7 @@ final class AccessTest extends TestCase
             'number' => '2',
             'supporter' => '1',
             'gift' => '1',
+            'promise' => '1',
             'purpose' => 'fund',
             'entry' => '1',
             'rule' => $rule,

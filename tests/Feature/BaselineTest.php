@@ -136,6 +136,40 @@ final class BaselineTest extends TestCase
         );
     }
 
+    public function test_a_pledge_of_then_is_a_promise_and_is_taken_back_with_its_file(): void
+    {
+        $pledged = static fn(string $sql): string => str_replace(
+            ["50.00,'USD',NULL", '\\"amount\\":[null,\\"50.00\\"],'],
+            ["50.00,'USD','pledge'", '\\"amount\\":[null,\\"50.00\\"],\\"kind\\":[null,\\"pledge\\"],'],
+            $sql,
+        );
+        app(RestorePoints::class)->restore($this->point($pledged));
+        DB::purge();
+        $promise = (array) DB::table('promises')->sole();
+        self::assertSame(
+            [3, 1, 'pledge', '2021-01-02', '50.00', 2],
+            [
+                $promise['id'],
+                $promise['supporter_id'],
+                $promise['kind'],
+                $promise['promised_on'],
+                $promise['amount'],
+                $promise['intake_id'],
+            ],
+        );
+        self::assertSame([1, 2, 4], DB::table('gifts')->orderBy('id')->pluck('id')->all());
+        $this->as();
+        self::assertSame(
+            ['open', 'load'],
+            [$this->getJson('/api/promises/3')->json('status'), $this->getJson('/api/promises/3')->json('history.0.cause')],
+        );
+        $again = $this->loaded("Last name,First name,Email,Gift date,Amount,Gift kind\nLee,Ann,ann@example.org,2021-01-02,50,pledge\n");
+        self::assertSame(1, DB::table('promises')->where('supporter_id', 1)->count(), 'It is known still.');
+        self::assertSame(0, DB::table('promises')->where('intake_id', $again->id)->where('supporter_id', 1)->count());
+        $this->postJson('/api/intakes/2/undo')->assertOk();
+        self::assertSame(0, DB::table('promises')->where('id', 3)->count());
+    }
+
     /** @return iterable<string, array{string, string, string}> */
     public static function strange(): iterable
     {

@@ -294,11 +294,11 @@ final class FormsTest extends TestCase
         self::assertSame(['date.form', 'amount.refund'], array_column($refused, 'code'));
         $this->rule('gift.fund', [
             'subject' => 'gift',
-            'conditions' => [['field' => 'gift.kind', 'test' => 'is not', 'values' => ['pledge']]],
+            'conditions' => [['field' => 'gift.kind', 'test' => 'is not', 'values' => ['other']]],
         ]);
         $gift = ['gift.date' => '3/31/2024', 'gift.amount' => '$1,250'];
         self::assertSame(
-            ['Gift fund is required where gift kind is not pledge'],
+            ['Gift fund is required where gift kind is not other'],
             array_column(
                 $this->postJson("/api/supporters/{$id}/gifts", ['values' => $gift])
                     ->assertStatus(422)
@@ -306,7 +306,7 @@ final class FormsTest extends TestCase
                 'reason',
             ),
         );
-        $made = $this->postJson("/api/supporters/{$id}/gifts", ['values' => [...$gift, 'gift.kind' => 'Pledge']])
+        $made = $this->postJson("/api/supporters/{$id}/gifts", ['values' => [...$gift, 'gift.kind' => 'Other']])
             ->assertCreated()
             ->json('id');
 

@@ -65,8 +65,8 @@ final class FundTest extends TestCase
             'corrects' => $gift,
             'values' => ['gift.date' => '2026-02-02', 'gift.amount' => '-50', 'gift.reason' => 'Half came back'],
         ])->assertCreated();
-        $this->postJson("/api/supporters/{$ann}/gifts", [
-            'values' => ['gift.date' => '2026-02-01', 'gift.amount' => '900', 'gift.kind' => 'pledge', 'gift.fund' => 'Boat'],
+        $this->postJson("/api/supporters/{$ann}/promises", [
+            'values' => ['promise.date' => '2026-02-01', 'promise.amount' => '900', 'promise.fund' => 'Boat'],
         ])->assertCreated();
         self::assertSame([['USD' => '30.00'], ['USD' => '20.00']], [$this->fund('Roof')['given'], $this->fund('Boat')['given']]);
         self::assertSame([1, 1], [$this->fund('Roof')['gifts'], $this->fund('Boat')['gifts']]);

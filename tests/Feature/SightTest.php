@@ -12,8 +12,8 @@ use PHPUnit\Framework\Attributes\DataProvider;
 final class SightTest extends TestCase
 {
     private const CSV =
-        "Name,Nick,Email,Phone,Street,City,State,Zip,Old id,Birth,Mail,Note,Group,Tag,Size,Date,Amount,Fund,Kind,Ref\n" .
-        "Lee Ann,Zorbina,zorb@example.org,603-555-0143,77 Zorb Ln,Zorbville,NH,03820,ZORB-77,1961-07-17,no,Zorbnote,Zorbgroup,Zorbtag,Zorbsize,2019-07-17,7777.77,Zorbfund,in kind,ZREF7\n";
+        "Name,Nick,Email,Phone,Street,City,State,Zip,Old id,Birth,Mail,Note,Group,Tag,Size,Date,Amount,Fund,Kind,Ref,Promised,How much,For\n" .
+        "Lee Ann,Zorbina,zorb@example.org,603-555-0143,77 Zorb Ln,Zorbville,NH,03820,ZORB-77,1961-07-17,no,Zorbnote,Zorbgroup,Zorbtag,Zorbsize,2019-07-17,7777.77,Zorbfund,in kind,ZREF7,2018-08-08,8888.88,Zorbpledge\n";
 
     private const TARGETS = [
         'name.full',
@@ -36,6 +36,9 @@ final class SightTest extends TestCase
         'gift.fund',
         'gift.kind',
         'gift.reference',
+        'promise.date',
+        'promise.amount',
+        'promise.fund',
     ];
 
     /** @return iterable<string, array{string, list<string>}> field, and what of it must not be found in any answer */
@@ -56,6 +59,9 @@ final class SightTest extends TestCase
         yield 'gift date' => ['gift.date', ['2019-07-17']];
         yield 'gift amount' => ['gift.amount', ['7777.77', '7,777.77']];
         yield 'gift fund' => ['gift.fund', ['Zorbfund']];
+        yield 'promise date' => ['promise.date', ['2018-08-08']];
+        yield 'promise amount' => ['promise.amount', ['8888.88', '8,888.88']];
+        yield 'promise fund' => ['promise.fund', ['Zorbpledge']];
         yield 'gift reference' => ['gift.reference', ['ZREF7']];
     }
 
@@ -89,6 +95,10 @@ final class SightTest extends TestCase
             'the history' => $this->getJson("/api/supporters/{$id}/history"),
             'the form' => $this->getJson("/api/supporters/{$id}/form"),
             'gifts' => $this->getJson('/api/gifts'),
+            'a gift' => $this->getJson("/api/gifts/{$gift}"),
+            'promises' => $this->getJson('/api/promises'),
+            'a promise' => $this->getJson('/api/promises/' . DB::table('promises')->value('id')),
+            'what is held against a check' => $this->getJson("/api/batch-supporters/{$id}"),
             'gifts of a worklist' => $this->getJson("/api/gifts?rule={$rule}"),
             'a worklist' => $this->getJson("/api/rules/{$rule}/shortfalls"),
             'rules' => $this->getJson('/api/rules'),

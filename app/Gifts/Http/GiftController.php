@@ -28,11 +28,11 @@ use PineSieve\Core\Gifts\GiftTotals;
  *     id: int, supporter_id: int, supporter: string, given_on?: string, amount?: string, currency?: string, counts?: string,
  *     status?: value-of<GiftStatus>, kind?: ?string, fund?: ?string, reference?: ?string, campaign?: ?string, appeal?: ?string,
  *     tribute?: ?string, anonymous?: ?string, splits?: ?string, receipt?: ?string, receipt_on?: ?string, benefit?: ?string,
- *     fee?: ?string, source_id?: ?string, corrects_id: ?int, intake_id: ?int, batch_id: ?int,
+ *     fee?: ?string, source_id?: ?string, corrects_id: ?int, intake_id: ?int, batch_id: ?int, promise_id: ?int,
  * }
- * @phpstan-type MoneySums array{given: Amounts, promised: Amounts}
+ * @phpstan-type MoneySums array{given: Amounts}
  * @phpstan-type GiftMonth array{month: string, gifts: int, given: ?Amounts}
- * @phpstan-type GiftList array{total: int, corrections: int, promises: int, sums: ?MoneySums, months: list<GiftMonth>, page: int, pages: int, gifts: list<GiftRow>}
+ * @phpstan-type GiftList array{total: int, corrections: int, sums: ?MoneySums, months: list<GiftMonth>, page: int, pages: int, gifts: list<GiftRow>}
  */
 final class GiftController extends Controller
 {
@@ -61,6 +61,7 @@ final class GiftController extends Controller
         'corrects_id',
         'intake_id',
         'batch_id',
+        'promise_id',
     ];
 
     private const MONTHS = 36;
@@ -92,13 +93,10 @@ final class GiftController extends Controller
         $names = Supporter::query()->whereIn('id', $rows->pluck('supporter_id'))->pluck('sort_name', 'id');
 
         return response()->json([
-            'total' => $sums->gifts + $sums->promises,
+            'total' => $sums->gifts,
             // What takes gifts back or corrects them is listed too, and no gift.
-            'corrections' => $listed - $sums->gifts - $sums->promises,
-            'promises' => $sums->promises,
-            'sums' => $sight->sees('gift.amount')
-                ? ['given' => (object) $sums->given->toArray(), 'promised' => (object) $sums->promised->toArray()]
-                : null,
+            'corrections' => $listed - $sums->gifts,
+            'sums' => $sight->sees('gift.amount') ? ['given' => (object) $sums->given->toArray()] : null,
             'months' => $sight->sees('gift.date') ? self::picture($months, $sight) : [],
             'page' => $page,
             'pages' => (int) ceil($listed / self::PAGE),

@@ -27,6 +27,7 @@ use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Gifts\GiftTotals;
 use PineSieve\Core\Matching\Verdict;
+use PineSieve\Core\Promises\Promise;
 use PineSieve\Core\Records\IncomingAddress;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\RecordPart;
@@ -232,6 +233,7 @@ final readonly class RowView
                 ? [$stored[$finding['ref']] ?? null, $gifts[$finding['ref']] ?? []]
                 : $this->ofUnit($intake, (int) $finding['ref']);
             if ($candidate !== null) {
+                $after = Projection::after($candidate, $planner->plan('row', $party->record, $candidate));
                 $candidates[] = [
                     'decision' => Decision::on($finding['ref']),
                     'label' => is_int($finding['ref'])
@@ -239,11 +241,14 @@ final readonly class RowView
                         : 'Row ' . UnitNumber::row((int) $finding['ref']) . ' of this file',
                     'for' => $finding['for'],
                     'against' => $finding['against'],
-                    'values' => array_diff_key([...self::stored($candidate), 'gifts' => self::gifts($given)], array_flip($hidden)),
+                    'values' => array_diff_key(
+                        [...self::stored($candidate), 'gifts' => self::gifts($given, $candidate, $sight)],
+                        array_flip($hidden),
+                    ),
                     'after' => array_diff_key(
                         [
-                            ...self::stored(Projection::after($candidate, $planner->plan('row', $party->record, $candidate))),
-                            'gifts' => self::gifts([...$given, ...Planner::giftsMissing($party->record, $candidate)]),
+                            ...self::stored($after),
+                            'gifts' => self::gifts([...$given, ...Planner::giftsMissing($party->record, $candidate)], $after, $sight),
                         ],
                         array_flip($hidden),
                     ),
@@ -267,6 +272,9 @@ final readonly class RowView
             static fn(Gift $gift): string => trim("{$gift->currency} {$gift->amount} on {$gift->date} {$gift->fund}"),
             $record->gifts,
         );
+        foreach ($record->promises as $promise) {
+            $gifts[] = trim("{$promise->kind} of {$promise->date}, {$promise->currency} {$promise->amount} {$promise->fund}");
+        }
 
         return [
             'name' => $record->display(),
@@ -316,16 +324,22 @@ final readonly class RowView
     }
 
     /** @param  list<Gift>  $gifts */
-    private static function gifts(array $gifts): string
+    private static function gifts(array $gifts, SupporterRecord $record, FieldAccess $sight): string
     {
         $given = array_values(array_filter($gifts, static fn(Gift $gift): bool => !$gift->isPromise()));
+        $promises = array_map(static fn(RecordPart $part): Promise => Promise::stored($part->values), $record->promises);
+        $promised = array_reduce(
+            $promises,
+            static fn(Amounts $sum, Promise $promise): Amounts => $sum->plus($promise->money()),
+            Amounts::none(),
+        );
         $totals = GiftTotals::of($gifts);
 
         return implode('; ', [
             ...$given === []
                 ? []
                 : [self::counted(count($given), 'gift', $totals->given) . ', latest ' . max(array_column($given, 'date'))],
-            ...$totals->promises === 0 ? [] : [self::counted($totals->promises, 'promise', $totals->promised)],
+            ...$promises === [] || !$sight->sees('promise.amount') ? [] : [self::counted(count($promises), 'promise', $promised)],
         ]);
     }
 

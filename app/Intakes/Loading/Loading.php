@@ -458,7 +458,7 @@ final readonly class Loading implements LongWork
     private function madeBefore(Intake $intake, array $rows, array $entries): array
     {
         $here = array_flip(array_column($rows, 'unit'));
-        [$wanted, $gifts] = [[], []];
+        [$wanted, $money] = [[], []];
         foreach ($rows as $row) {
             if ($row->leader !== null && !isset($here[$row->leader])) {
                 $wanted[$row->leader] = true;
@@ -472,9 +472,11 @@ final readonly class Loading implements LongWork
                         $wanted[(int) $ref] = true;
                     }
                 }
-                $corrected = $change->fields['corrects_id'][1] ?? '';
-                if ($corrected !== '' && !ctype_digit($corrected) && !isset($here[(int) $corrected])) {
-                    $gifts[UnitNumber::row((int) $corrected)] = (int) $corrected;
+                foreach (['corrects_id', 'promise_id'] as $column) {
+                    $ref = $change->fields[$column][1] ?? '';
+                    if ($ref !== '' && !ctype_digit($ref) && !isset($here[(int) $ref])) {
+                        $money[UnitNumber::row((int) $ref)] = (int) $ref;
+                    }
                 }
             }
         }
@@ -492,16 +494,16 @@ final readonly class Loading implements LongWork
             }
         }
 
-        return $known + $this->giftsBefore($intake, $gifts);
+        return $known + $this->moneyBefore($intake, $money);
     }
 
     /**
-     * Gifts that earlier rows brought: the journal knows them.
+     * Gifts and promises that earlier rows brought: the journal knows them.
      *
      * @param  array<int, int>  $units  number of the row to the unit that brought them
      * @return array<string, int> references to numbers
      */
-    private function giftsBefore(Intake $intake, array $units): array
+    private function moneyBefore(Intake $intake, array $units): array
     {
         $known = [];
         $entries = JournalEntry::query()
@@ -509,12 +511,14 @@ final readonly class Loading implements LongWork
             ->whereIn('act_id', Act::query()->where('intake_id', $intake->id)->where('kind', ActKind::Load)->select('id'))
             ->orderBy('id');
         foreach ($units === [] ? [] : $entries->get() as $entry) {
-            $made = array_filter(
-                $entry->changeList(),
-                static fn(Change $change): bool => $change->subject === Subject::Gift && $change->action === Action::Create,
-            );
-            foreach (array_values($made) as $i => $change) {
-                $known["{$units[(int) $entry->row_number]}:gift" . ($i === 0 ? '' : '.' . ($i + 1))] = (int) $change->ref;
+            foreach ([Subject::Gift, Subject::Promise] as $subject) {
+                $made = array_filter(
+                    $entry->changeList(),
+                    static fn(Change $change): bool => $change->subject === $subject && $change->action === Action::Create,
+                );
+                foreach (array_values($made) as $i => $change) {
+                    $known["{$units[(int) $entry->row_number]}:{$subject->value}" . ($i === 0 ? '' : '.' . ($i + 1))] = (int) $change->ref;
+                }
             }
         }
 

@@ -11,6 +11,7 @@ use App\Intakes\Sifting\RowMoney;
 use App\Records\GiftSums;
 use App\Records\JournalEntry;
 use App\Records\Loads;
+use App\Records\PromiseSums;
 use App\Standards\FieldAccess;
 use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
@@ -70,9 +71,10 @@ final readonly class Proof
         if ($intake->state === IntakeState::Loaded) {
             $stored = GiftSums::of(DB::table('gifts')->where('intake_id', $intake->id));
             $entries = GiftSums::of(DB::table('batch_entries')->where('intake_id', $intake->id));
-            [$gifts, $waiting, $promises] = [$stored->gifts, $entries->gifts, $stored->promises + $entries->promises];
+            $promised = PromiseSums::of(DB::table('promises')->where('intake_id', $intake->id));
+            [$gifts, $waiting, $promises] = [$stored->gifts, $entries->gifts, $promised->promises];
             [$money['new'], $money['batch']] = [$stored->given, $entries->given];
-            $money['promised'] = $stored->promised->plus($entries->promised);
+            $money['promised'] = $promised->promised;
         }
         $rows = (int) DB::scalar('select count(*) from intake_rows where intake_id = ?', [$intake->id]);
         $source = $this->source($intake);
@@ -284,6 +286,7 @@ final readonly class Proof
             Subject::Custom => 'Field of your own',
             Subject::Link => 'Link',
             Subject::Unread => 'Could not be read, kept as written',
+            Subject::Promise => 'Promise',
             Subject::Gift => 'Gift',
             Subject::Entry => 'Gift in a batch',
         };
@@ -291,7 +294,7 @@ final readonly class Proof
         if ($change->action === Action::Create) {
             // An email for someone who had none fills a blank; a gift is always new.
             $counts[$subject][
-                $isNew || $change->subject->isGift() || in_array($change->subject, [Subject::Link, Subject::Unread], true)
+                $isNew || $change->subject->knowsIntake() || in_array($change->subject, [Subject::Link, Subject::Unread], true)
                     ? 'made'
                     : 'filled'
             ]++;

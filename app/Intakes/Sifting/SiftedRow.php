@@ -24,10 +24,10 @@ use PineSieve\Core\Columns\RowRules;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\Credits;
 use PineSieve\Core\Gifts\Gift;
-use PineSieve\Core\Gifts\SameGifts;
 use PineSieve\Core\Matching\Judgement;
 use PineSieve\Core\Matching\MatchKey;
 use PineSieve\Core\Matching\Verdict;
+use PineSieve\Core\Promises\Promise;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\Problem;
@@ -38,6 +38,8 @@ final class SiftedRow
     private const ADDS_NOBODY = 'Nobody we know, and this intake adds no one new';
 
     private readonly Refunds $refunds;
+
+    private readonly Payments $payments;
 
     /** @param  array<int, int>  $fingerprints  by unit */
     public function __construct(
@@ -52,6 +54,7 @@ final class SiftedRow
         private readonly bool $later,
     ) {
         $this->refunds = new Refunds($candidates, $checks);
+        $this->payments = new Payments($candidates, $checks);
     }
 
     /**
@@ -215,10 +218,11 @@ final class SiftedRow
             $unit = UnitNumber::of($number, $part);
             $record = self::credited($this->checks->complete($party->record, $stored[$part]), $refs, $refs[$party->role]);
             $record = $this->refunds->attached($record, $stored[$part], $this->later);
-            if ($this->refunds->mayCome) {
+            $record = $this->payments->attached((string) $unit, $record, $stored[$part], $this->later);
+            if ($this->refunds->mayCome || $this->payments->mayCome) {
                 return [$row, [$this->result($number, $row)->with(heldBy: HeldBy::Waits)]];
             }
-            array_push($problems, ...$this->refunds->problems);
+            array_push($problems, ...$this->refunds->problems, ...$this->payments->problems);
             $changes[$part] = $this->given((string) $unit, $this->planner->plan((string) $unit, $record, $stored[$part]), $stored[$part]);
         }
         foreach ($row->links as $place => $link) {
@@ -337,9 +341,9 @@ final class SiftedRow
         array $changes,
         Outcome|string $outcome,
     ): RowResult {
-        $gifts = array_map(SameGifts::identity(...), $party->record->gifts);
+        $gifts = Planner::identities($party->record);
         $missing = Planner::giftsMissing($party->record, $stored);
-        $promises = array_filter($missing, static fn(Gift $gift): bool => $gift->isPromise());
+        $promises = Planner::promisesMissing($party->record, $stored);
         $owner = $this->candidates->add(UnitNumber::of($number, $part), $keys, $stored, $changes, $gifts);
         $result = ($part === 0 ? $this->result($number, $row) : $this->begun($number, $part, $party->record->display()))->with(
             outcome: $outcome,
@@ -362,9 +366,9 @@ final class SiftedRow
         if ($part > 0) {
             return $result;
         }
-        $money = static fn(array $gifts): Amounts => array_reduce(
-            $gifts,
-            static fn(Amounts $sum, Gift $gift): Amounts => $sum->plus($gift->money()),
+        $money = static fn(array $all): Amounts => array_reduce(
+            $all,
+            static fn(Amounts $sum, Gift|Promise $one): Amounts => $sum->plus($one->money()),
             Amounts::none(),
         );
         // A row that names nobody but a number is shown by the name that is stored.
@@ -372,7 +376,7 @@ final class SiftedRow
 
         return $result->with(
             display: $isShownByStored ? $stored->field('display_name') : $result->display,
-            money: new RowMoney($row->money, $row->money->minus($money($missing)), $money($promises)),
+            money: new RowMoney($row->money, $row->money->minus($money([...$missing, ...$promises])), $money($promises)),
         );
     }
 

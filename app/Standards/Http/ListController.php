@@ -61,11 +61,11 @@ final class ListController extends Controller
             422,
             'A pick list needs at least one value.',
         );
-        $this->lists->replace($field, array_values($data['values']));
+        $this->lists->replace($known->key, array_values($data['values']));
         Audit::note(Audit::STANDARDS, "Changed the pick list of \"{$known->label}\"");
         $this->store->changed();
 
-        return response()->json($this->shown(app(FieldCatalog::class)->field($field)));
+        return response()->json($this->shown(app(FieldCatalog::class)->field($known->key)));
     }
 
     /** Adds a value that a file brought, or keeps it as another spelling of one that is there. */
@@ -89,7 +89,7 @@ final class ListController extends Controller
             $values[] = ['value' => $data['value'], 'code' => '', 'retired' => false, 'spellings' => []];
         }
         $this->mustBeClear($values);
-        $this->lists->replace($field, $values);
+        $this->lists->replace($known->key, $values);
         Audit::note(
             Audit::STANDARDS,
             $means !== null
@@ -98,7 +98,7 @@ final class ListController extends Controller
         );
         $this->store->changed();
 
-        return response()->json(['options' => app(FieldCatalog::class)->field($field)->options()]);
+        return response()->json(['options' => app(FieldCatalog::class)->field($known->key)->options()]);
     }
 
     /** Makes one value of two, in the list and in every record. */
@@ -110,7 +110,7 @@ final class ListController extends Controller
         $changed = $this->lists->merge($known, $data['from'], $data['to'], $request->user());
         $elsewhere = array_sum(
             array_map(
-                static fn(NamesValues $names): int => $names->rename($field, $data['from'], $data['to']),
+                static fn(NamesValues $names): int => $names->rename($known->key, $data['from'], $data['to']),
                 iterator_to_array(app()->tagged(NamesValues::class)),
             ),
         );
@@ -137,14 +137,14 @@ final class ListController extends Controller
                     ];
                 }
             }
-            $this->lists->replace($field, $values);
+            $this->lists->replace($known->key, $values);
         }
         $this->store->changed();
 
         return response()->json([
             'changed' => $changed,
             'elsewhere' => $elsewhere,
-            ...$this->shown(app(FieldCatalog::class)->field($field)),
+            ...$this->shown(app(FieldCatalog::class)->field($known->key)),
         ]);
     }
 
@@ -219,6 +219,8 @@ final class ListController extends Controller
     {
         abort_unless($catalog->has($key) && PickLists::areFor($catalog->field($key)), 404, 'This field has no pick list.');
 
-        return $catalog->field($key);
+        $listOf = $catalog->field($key)->nature->listOf;
+
+        return $catalog->field($listOf === '' ? $key : $listOf);
     }
 }

@@ -22,6 +22,8 @@ use PineSieve\Core\Forms\PlacedProblem;
 use PineSieve\Core\Gifts\GiftKind;
 use PineSieve\Core\Gifts\TributeKind;
 use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Promises\Frequency;
+use PineSieve\Core\Promises\PromiseKind;
 use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldPlace;
@@ -68,7 +70,7 @@ final class FormController extends Controller
             ->get()
             ->mapWithKeys(static fn(FieldSetting $setting): array => [$setting->field => $setting->settings['hidden_in'] ?? []])
             ->all();
-        $always = ['name.last', 'organization.name', 'gift.date', 'gift.amount'];
+        $always = ['name.last', 'organization.name', 'gift.date', 'gift.amount', 'promise.date', 'promise.amount', 'promise.kind'];
 
         return response()->json([
             'fields' => array_values(
@@ -223,6 +225,8 @@ final class FormController extends Controller
             'status' => ['active', 'inactive', 'deceased'],
             'kind of record' => array_column(SupporterKind::cases(), 'value'),
             'gift kind' => array_column(GiftKind::cases(), 'value'),
+            'kind of promise' => array_column(PromiseKind::cases(), 'value'),
+            'frequency' => array_column(Frequency::cases(), 'value'),
             'honor or memory' => array_column(TributeKind::cases(), 'value'),
             default => $field->options(),
         };

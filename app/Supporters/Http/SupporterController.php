@@ -52,9 +52,9 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  *     reference?: ?string, campaign?: ?string, appeal?: ?string, tribute?: ?string, anonymous?: ?string, notes?: ?string,
  *     credits?: ?string, splits?: ?string, description?: ?string, units?: ?string, tribute_kind?: ?string, tell?: ?string, receipt?: ?string,
  *     receipt_on?: ?string, benefit?: ?string, fee?: ?string, source_id?: ?string, reason?: ?string,
- *     corrects_id: ?int, intake_id: ?int, batch_id: ?int,
+ *     corrects_id: ?int, intake_id: ?int, batch_id: ?int, promise_id: ?int,
  * }
- * @phpstan-type PageSums array{given: Amounts, promised: Amounts, promises: int}
+ * @phpstan-type PageSums array{given: Amounts}
  * @phpstan-type PageMerge array{id: int, gone: list<array{id: int, name: string}>, at: string, by: ?string}
  * @phpstan-type PageShortfall array{rule: int, gift: int, sentence: string}
  * @phpstan-import-type WaitingGift from WaitingGifts
@@ -211,6 +211,7 @@ final class SupporterController extends Controller
                     'intake_id' => 1,
                     'batch_id' => 1,
                     'corrects_id' => 1,
+                    'promise_id' => 1,
                 ]) !== [],
             ),
         );
@@ -261,14 +262,8 @@ final class SupporterController extends Controller
             'gifts' => $parts('gift', $gifts),
             'waiting' => $waiting->of($supporter->id, $sight),
             'credited' => $credited->of($supporter->id, $sight),
-            'gift_count' => $sums->gifts + $sums->promises,
-            'gift_sums' => $sight->sees('gift.amount')
-                ? [
-                    'given' => (object) $sums->given->toArray(),
-                    'promised' => (object) $sums->promised->toArray(),
-                    'promises' => $sums->promises,
-                ]
-                : null,
+            'gift_count' => $sums->gifts,
+            'gift_sums' => $sight->sees('gift.amount') ? ['given' => (object) $sums->given->toArray()] : null,
             'origins' => array_filter(
                 $origins->of($supporter->id),
                 static function (string $place) use ($sight, $things): bool {

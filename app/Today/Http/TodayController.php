@@ -10,6 +10,8 @@ use App\Duplicates\DuplicateSearch;
 use App\Intakes\Decisions\HeldQueue;
 use App\Intakes\Intake;
 use App\Intakes\Summary;
+use App\Promises\PromiseSearch;
+use App\Promises\UnattachedPayments;
 use App\Records\Gift;
 use App\Records\GiftSums;
 use App\Records\Supporter;
@@ -26,6 +28,7 @@ use App\Today\Growth;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\Gate;
 use PineSieve\Core\Gifts\BatchState;
+use PineSieve\Core\Promises\PromiseStatus;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\RuleSubject;
 
@@ -37,8 +40,9 @@ use PineSieve\Core\Standards\RuleSubject;
  * @phpstan-import-type DayFigure from Measures
  * @phpstan-type TrustFigure array{group: string, count: int, total: int, over_time: list<DayFigure>}
  * @phpstan-import-type Month from Growth
+ * @phpstan-type PromisesWaiting array{due: int, overdue: int, failed: int, unattached: int}
  * @phpstan-type Today array{
- *     waiting: list<IntakeSummary>, loaded: list<IntakeSummary>, held: int, batches: ?int, worklists: list<Worklist>,
+ *     waiting: list<IntakeSummary>, loaded: list<IntakeSummary>, held: int, batches: ?int, promises: ?PromisesWaiting, worklists: list<Worklist>,
  *     attention: list<array{filter: string, says: string, count: int}>, rereadings: int, duplicates: ?int, supporters: int,
  *     gifts: int, given: ?JsonMap<string>, trust: list<TrustFigure>, months: list<Month>,
  * }
@@ -57,6 +61,7 @@ final class TodayController extends Controller
         Rereadings $rereadings,
         Shortfalls $shortfalls,
         Growth $growth,
+        UnattachedPayments $unattached,
     ): JsonResponse {
         $this->authorize('viewAny', Intake::class);
         $waiting = Intake::query()
@@ -88,6 +93,7 @@ final class TodayController extends Controller
             'held' => $held->rows()->count(),
             // Null for whoever may not see amounts.
             'batches' => Gate::allows('see-batches') ? Batch::query()->where('state', '<>', BatchState::Posted)->count() : null,
+            'promises' => $sight->sees('promise.amount') && $sight->sees('gift.amount') ? self::promises($unattached, $sight) : null,
             'worklists' => Rule::query()
                 ->get()
                 ->map(
@@ -120,5 +126,18 @@ final class TodayController extends Controller
             ),
             'months' => $growth->months(self::MONTHS),
         ]);
+    }
+
+    /** @return PromisesWaiting */
+    private static function promises(UnattachedPayments $unattached, FieldAccess $sight): array
+    {
+        $counts = PromiseSearch::of([], $sight)->counts();
+
+        return [
+            'due' => $counts[PromiseStatus::Due->value],
+            'overdue' => $counts[PromiseStatus::Overdue->value],
+            'failed' => $counts[PromiseStatus::Failed->value],
+            'unattached' => $unattached->count(),
+        ];
     }
 }

@@ -32,6 +32,7 @@ final class GiftListRequest extends GuardedRequest
             'page' => ['nullable', 'integer', 'min:1', 'max:1000000'],
             'intake' => ['nullable', 'integer'],
             'batch' => ['nullable', 'integer'],
+            'promise' => ['nullable', 'integer'],
             'rule' => ['nullable', 'integer'],
             'month' => ['nullable', 'date_format:Y-m'],
             'from' => ['nullable', 'date_format:Y-m-d'],

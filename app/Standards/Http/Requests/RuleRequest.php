@@ -41,9 +41,9 @@ final class RuleRequest extends StandardsRequest
     {
         $data = $this->validated();
         abort_if(
-            self::isOfGift($data['field']) !== ($data['subject'] === RuleSubject::Gift->value),
+            !RuleSubject::from($data['subject'])->asksFor($data['field']),
             422,
-            'A field of gifts belongs to a rule about gifts, and no other field does.',
+            'A field of gifts belongs to a rule about gifts, one of promises to a rule about promises, and no other field does.',
         );
 
         return [
@@ -63,17 +63,12 @@ final class RuleRequest extends StandardsRequest
         $values = array_values(array_filter(array_map(trim(...), $values), static fn(string $value): bool => $value !== ''));
         abort_if($values === [] && in_array($test, [When::IS, When::IS_NOT], true), 422, 'A condition needs at least one value.');
         abort_if(
-            self::isOfGift($field) && $this->validated('subject') !== RuleSubject::Gift->value,
+            !RuleSubject::from($this->validated('subject'))->looksAt($field),
             422,
-            'Only a rule about gifts can look at a gift.',
+            'Only a rule about gifts can look at a gift, and only one about promises at a promise.',
         );
 
         return new When($field, $test, array_map(static fn(string $value): string => self::asStored($field, $value), $values));
-    }
-
-    private static function isOfGift(string $field): bool
-    {
-        return str_starts_with($field, 'gift.');
     }
 
     /** "Canada" is kept as CA: a condition looks at what is stored. */
