@@ -114,6 +114,8 @@ export type CatalogField = {
     | 'honor or memory'
     | 'parts of a gift'
     | 'credits of a gift'
+    | 'kind of promise'
+    | 'frequency'
     | 'consent'
     | 'kind of record'
     | 'status'
@@ -330,6 +332,8 @@ export type FormField = {
     | 'honor or memory'
     | 'parts of a gift'
     | 'credits of a gift'
+    | 'kind of promise'
+    | 'frequency'
     | 'consent'
     | 'kind of record'
     | 'status'
@@ -445,7 +449,6 @@ export type GiftKept = { id: number };
 export type GiftList = {
   total: number;
   corrections: number;
-  promises: number;
   sums: MoneySums | null;
   months: GiftMonth[];
   page: number;
@@ -470,6 +473,8 @@ export type GiftPageData = {
   credits: GiftCredit[];
   corrections: OtherGift[];
   corrects: OtherGift | null;
+  pays: PayablePromise | null;
+  payable: PayablePromise[];
   batch: GiftBatch | null;
   intake_id: number | null;
   origins: Record<string, Origin>;
@@ -505,6 +510,7 @@ export type GiftRow = {
   corrects_id: number | null;
   intake_id: number | null;
   batch_id: number | null;
+  promise_id: number | null;
 };
 
 export type GiftValue = { field: string; column: string; label: string; value: string };
@@ -544,6 +550,8 @@ export type GridField = {
     | 'honor or memory'
     | 'parts of a gift'
     | 'credits of a gift'
+    | 'kind of promise'
+    | 'frequency'
     | 'consent'
     | 'kind of record'
     | 'status'
@@ -613,7 +621,8 @@ export type HeldRow = {
 };
 
 export type HistoryChange = {
-  subject: 'supporter' | 'address' | 'email' | 'phone' | 'identifier' | 'membership' | 'custom' | 'link' | 'unread' | 'gift' | 'entry';
+  subject:
+    'supporter' | 'address' | 'email' | 'phone' | 'identifier' | 'membership' | 'custom' | 'link' | 'unread' | 'promise' | 'gift' | 'entry';
   action: 'create' | 'update' | 'delete';
   change: number;
   fields: HistoryField[];
@@ -867,7 +876,7 @@ export type Message = { id: number; intake_id: number | null; kind: string; text
 
 export type Messages = { unread: number; messages: Message[] };
 
-export type MoneySums = { given: Amounts; promised: Amounts };
+export type MoneySums = { given: Amounts };
 
 export type Month = { month: string; supporters: number; gifts: number };
 
@@ -888,6 +897,8 @@ export type NoticeRow = {
   created_at: string;
   done_at: string | null;
 };
+
+export type OpenPromise = { id: number; label: string };
 
 export type Opened = IntakeSummary | { settled: Settled };
 
@@ -960,6 +971,7 @@ export type PageGift = {
   corrects_id: number | null;
   intake_id: number | null;
   batch_id: number | null;
+  promise_id: number | null;
 };
 
 export type PageId = { id: number; system: string; value: string } & Record<string, unknown>;
@@ -981,7 +993,7 @@ export type PagePhone = { id: number; number: string; kind: string; condition: s
 
 export type PageShortfall = { rule: number; gift: number; sentence: string };
 
-export type PageSums = { given: Amounts; promised: Amounts; promises: number };
+export type PageSums = { given: Amounts };
 
 export type PageValue = { id: number; label: string; value: string };
 
@@ -1016,6 +1028,8 @@ export type PartyField = {
     | 'honor or memory'
     | 'parts of a gift'
     | 'credits of a gift'
+    | 'kind of promise'
+    | 'frequency'
     | 'consent'
     | 'kind of record'
     | 'status'
@@ -1029,6 +1043,8 @@ export type PartyFields = { party: string; label: string; fields: PartyField[] }
 export type PassedRow = { number: number; reason: string; by: string | null };
 
 export type PasswordChanged = { changed: boolean };
+
+export type PayablePromise = { id: number; label: string };
 
 export type People = { people: Person[]; roles: RoleRights[] };
 
@@ -1153,6 +1169,76 @@ export type ProblemValue = { value: string; column: number | null; reason: strin
 
 export type ProblemValues = { values: ProblemValue[] };
 
+export type PromiseChecked = { problems: Placed[] };
+
+export type PromiseDue = { date: string; amount: string; state: 'came in' | 'in part' | 'did not come' | 'to come' };
+
+export type PromiseKept = { id: number };
+
+export type PromiseList = {
+  total: number;
+  counts: Record<'open' | 'due' | 'overdue' | 'failed' | 'paused' | 'fulfilled' | 'written off' | 'ended', number>;
+  unattached: number;
+  sums: PromiseMoneySums | null;
+  page: number;
+  pages: number;
+  promises: PromiseRow[];
+};
+
+export type PromiseMoney = {
+  amount: string;
+  paid: string;
+  balance: string | null;
+  overdue: string;
+  installments: PromiseDue[];
+  more: number;
+  payments: PromisePayment[];
+  next: string | null;
+};
+
+export type PromiseMoneySums = { promised: JsonAmounts; paid: JsonAmounts; balance: JsonAmounts };
+
+export type PromisePageData = {
+  id: number;
+  supporter_id: number;
+  supporter: string;
+  kind: string;
+  currency: string;
+  status: 'open' | 'due' | 'overdue' | 'failed' | 'paused' | 'fulfilled' | 'written off' | 'ended';
+  intake_id: number | null;
+  money: PromiseMoney | null;
+  fields: PromiseValue[];
+  values: Record<string, string>;
+  origins: Record<string, Origin>;
+  history: HistoryEntry[];
+};
+
+export type PromisePayment = { id: number; given_on: string; amount: string; corrects: boolean };
+
+export type PromiseRemoved = { removed: number };
+
+export type PromiseRow = {
+  id: number;
+  supporter_id: number;
+  supporter: string;
+  kind: string;
+  status: 'open' | 'due' | 'overdue' | 'failed' | 'paused' | 'fulfilled' | 'written off' | 'ended';
+  promised_on: string | null;
+  amount: string | null;
+  currency: string;
+  frequency: string | null;
+  purpose: string;
+  paid: string | null;
+  balance: string | null;
+  next_on: string | null;
+  next_amount: string | null;
+  missed: number;
+};
+
+export type PromiseValue = { field: string; column: string; label: string; value: string };
+
+export type PromisesWaiting = { due: number; overdue: number; failed: number; unattached: number };
+
 export type ProofPage = {
   rows: number;
   outcomes: { new: number; updated: number; unchanged: number; held: number; left_out: number };
@@ -1179,6 +1265,7 @@ export type RecognitionCard = {
   name: string;
   kind: 'person' | 'household' | 'organization';
   lines: RecognitionLine[];
+  promises: OpenPromise[];
   warnings: string[];
 };
 
@@ -1295,7 +1382,7 @@ export type RuleFieldRow = { key: string; label: string; type: string };
 
 export type RuleKept = {
   id: number;
-  subject: 'supporter' | 'person' | 'household' | 'organization' | 'gift';
+  subject: 'supporter' | 'person' | 'household' | 'organization' | 'gift' | 'promise';
   field: string;
   strength: 'must' | 'should';
   conditions: RuleCondition[];
@@ -1312,7 +1399,7 @@ export type RulePreview = { sentence: string; short: number; checked: number; af
 
 export type RuleRow = {
   id: number;
-  subject: 'supporter' | 'person' | 'household' | 'organization' | 'gift';
+  subject: 'supporter' | 'person' | 'household' | 'organization' | 'gift' | 'promise';
   field: string;
   strength: 'must' | 'should';
   conditions: RuleCondition[];
@@ -1454,7 +1541,7 @@ export type ShortRecord = {
 
 export type ShortfallPage = {
   id: number;
-  subject: 'supporter' | 'person' | 'household' | 'organization' | 'gift';
+  subject: 'supporter' | 'person' | 'household' | 'organization' | 'gift' | 'promise';
   field: string;
   strength: 'must' | 'should';
   conditions: RuleCondition[];
@@ -1474,7 +1561,8 @@ export type ShortfallPage = {
 export type ShownCandidate = { id: number; name: string; gifts: number; given: Amounts; latest: string; filled: number };
 
 export type ShownChange = {
-  subject: 'supporter' | 'address' | 'email' | 'phone' | 'identifier' | 'membership' | 'custom' | 'link' | 'unread' | 'gift' | 'entry';
+  subject:
+    'supporter' | 'address' | 'email' | 'phone' | 'identifier' | 'membership' | 'custom' | 'link' | 'unread' | 'promise' | 'gift' | 'entry';
   action: 'create' | 'update' | 'delete';
   fields: ShownField[];
 };
@@ -1568,6 +1656,7 @@ export type Today = {
   loaded: IntakeSummary[];
   held: number;
   batches: number | null;
+  promises: PromisesWaiting | null;
   worklists: Worklist[];
   attention: { filter: string; says: string; count: number }[];
   rereadings: number;
@@ -1598,6 +1687,20 @@ export type TrialFound = {
 export type TrialPair = { one: number; other: number; certainty: string; score: number; for: string[]; against: string[]; rules: string[] };
 
 export type TrustFigure = { group: string; count: number; total: number; over_time: DayFigure[] };
+
+export type UnattachedList = { total: number; page: number; pages: number; payments: UnattachedPayment[] };
+
+export type UnattachedPayment = {
+  id: number;
+  supporter_id: number;
+  supporter: string;
+  given_on: string;
+  amount: string;
+  currency: string;
+  kind: string;
+  fund: string;
+  promises: PayablePromise[];
+};
 
 export type UndoReport = {
   supporters: { removed: number; restored: number };
@@ -1669,7 +1772,7 @@ export type Withdrawn = { withdrawn: boolean };
 
 export type Worklist = {
   id: number;
-  subject: 'supporter' | 'person' | 'household' | 'organization' | 'gift';
+  subject: 'supporter' | 'person' | 'household' | 'organization' | 'gift' | 'promise';
   sentence: string;
   count: number;
 };

@@ -34,6 +34,9 @@ import { AuditPage } from '../office/AuditPage';
 import { NoticesPage } from '../office/NoticesPage';
 import { PeoplePage } from '../office/PeoplePage';
 import { RestorePage } from '../office/RestorePage';
+import { PaymentsPage } from '../promises/PaymentsPage';
+import { PromisePage } from '../promises/PromisePage';
+import { PromisesPage } from '../promises/PromisesPage';
 import { PlansPage } from '../plans/PlansPage';
 import { FieldsPage } from '../standards/FieldsPage';
 import { ListsPage } from '../standards/ListsPage';
@@ -110,6 +113,9 @@ export function App() {
         <Route path="account" element={<AccountPage />} />
         <Route path="gifts" element={<GiftsPage />} />
         <Route path="funds" element={<FundsPage />} />
+        <Route path="promises" element={<PromisesPage />} />
+        <Route path="promises/payments" element={<PaymentsPage />} />
+        <Route path="promises/:id" element={<PromisePage />} />
         <Route path="gifts/:id" element={<GiftPage />} />
         <Route path="batches" element={<BatchesPage />} />
         <Route path="batches/:id" element={<BatchPage />} />

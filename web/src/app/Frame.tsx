@@ -12,6 +12,7 @@ interface Today {
   waiting: Intake[];
   held: number;
   batches: number | null;
+  promises: { overdue: number; failed: number } | null;
 }
 
 interface Area {
@@ -28,6 +29,7 @@ export function Frame({ user, organization }: { user: User; organization: string
   const messages = useQuery({ queryKey: ['messages'], queryFn: () => api.get<Messages>('messages'), refetchInterval: 30_000 });
   const signOut = useSignOut();
   useFocusStays();
+  const late = (today.data?.promises?.overdue ?? 0) + (today.data?.promises?.failed ?? 0);
   const unread = messages.data?.unread ?? 0;
   const areas: Area[][] = [
     [{ to: '/', text: 'Today', may: true }],
@@ -40,6 +42,7 @@ export function Frame({ user, organization }: { user: User; organization: string
     [
       { to: '/supporters', text: 'Supporters', may: true },
       { to: '/gifts', text: 'Gifts', may: true },
+      { to: '/promises', text: 'Promises', may: true, waits: late, why: 'overdue, or failed to come' },
       { to: '/funds', text: 'Funds', may: true },
       { to: '/batches', text: 'Batches', may: true, waits: today.data?.batches ?? 0, why: 'batches not posted' },
       { to: '/duplicates', text: 'Duplicates', may: user.may_load },

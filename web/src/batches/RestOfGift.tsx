@@ -1,12 +1,34 @@
-import { Button, Modal } from '@mantine/core';
-import type { FormField } from '../api/answers';
+import { Button, Modal, Select } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import type { FormField, RecognitionCard } from '../api/answers';
+import { api } from '../api/client';
 import { GiftFields } from '../gifts/GiftFields';
 import type { Typing } from './useTyping';
 
 /** What a gift may have beyond its row. It is kept with the row. */
 export function RestOfGift({ typing, fields, onClose }: { typing: Typing; fields: FormField[]; onClose: () => void }) {
+  const id = typing.typed.supporter?.id;
+  const who = useQuery({
+    queryKey: ['who', id],
+    queryFn: () => api.get<RecognitionCard>(`batch-supporters/${id}`),
+    enabled: id !== undefined,
+  });
+  const promises = who.data?.promises ?? [];
+  const pays = typing.typed.values['gift.promise'] ?? '';
   return (
     <Modal opened onClose={onClose} title="Rest of the gift" size={760}>
+      {(promises.length > 0 || pays !== '') && (
+        <Select
+          label="Pays"
+          placeholder="no promise: it is a gift by itself"
+          clearable
+          data={promises.map((one) => ({ value: String(one.id), label: one.label }))}
+          value={pays === '' ? null : pays}
+          error={typing.problems.find((problem) => problem.place === 'gift.promise.id')?.reason}
+          onChange={(chosen) => typing.write({ 'gift.promise': chosen ?? '' })}
+          onBlur={typing.look}
+        />
+      )}
       <GiftFields
         fields={fields}
         isRest

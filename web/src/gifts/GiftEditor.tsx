@@ -1,7 +1,7 @@
 import { Button, Group, Modal } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { FormCatalog, GiftChecked, GiftPageData, Placed } from '../api/answers';
+import type { FormCatalog, FormField, GiftChecked, GiftPageData, Placed } from '../api/answers';
 import { api, ApiError } from '../api/client';
 import { Trouble } from '../shared/Notice';
 import { GiftFields } from './GiftFields';
@@ -10,12 +10,14 @@ interface GiftEditorProps {
   supporter: number;
   /** Null for a new one. */
   gift: number | null;
+  /** What a new one has from the start. */
+  first?: Record<string, string>;
   onClose: () => void;
   onDeleted?: () => void;
 }
 
 /** A gift as it is added or changed by hand. */
-export function GiftEditor({ supporter, gift, onClose, onDeleted = onClose }: GiftEditorProps) {
+export function GiftEditor({ supporter, gift, first = {}, onClose, onDeleted = onClose }: GiftEditorProps) {
   const catalog = useQuery({ queryKey: ['forms'], queryFn: () => api.get<FormCatalog>('forms') });
   const stored = useQuery({
     queryKey: ['gift', gift],
@@ -34,6 +36,7 @@ export function GiftEditor({ supporter, gift, onClose, onDeleted = onClose }: Gi
           catalog={catalog.data}
           supporter={supporter}
           gift={gift}
+          first={first}
           base={stored.data?.values ?? {}}
           isCorrection={(stored.data?.corrects ?? null) !== null}
           onClose={onClose}
@@ -44,15 +47,19 @@ export function GiftEditor({ supporter, gift, onClose, onDeleted = onClose }: Gi
   );
 }
 
+/** A pledge is no gift: it is added as a promise. */
+const withoutPledge = (field: FormField): FormField =>
+  field.key === 'gift.kind' ? { ...field, options: field.options.filter((one) => one !== 'pledge') } : field;
+
 interface FormProps extends Required<GiftEditorProps> {
   catalog: FormCatalog;
   base: Record<string, string>;
   isCorrection: boolean;
 }
 
-function Form({ catalog, supporter, gift, base, isCorrection, onClose, onDeleted }: FormProps) {
+function Form({ catalog, supporter, gift, first, base, isCorrection, onClose, onDeleted }: FormProps) {
   const queries = useQueryClient();
-  const [values, setValues] = useState(base);
+  const [values, setValues] = useState<Record<string, string>>(gift === null ? first : base);
   const [problems, setProblems] = useState<Placed[]>([]);
   const isTwice = problems.some((one) => one.code === 'gift.twice');
   const fail = (error: unknown) => {
@@ -95,7 +102,7 @@ function Form({ catalog, supporter, gift, base, isCorrection, onClose, onDeleted
   return (
     <>
       <GiftFields
-        fields={catalog.fields}
+        fields={catalog.fields.map(withoutPledge)}
         isCorrection={isCorrection}
         values={values}
         error={wrong}

@@ -5,14 +5,15 @@ import { Link, useNavigate, useParams } from 'react-router';
 import type { GiftPageData } from '../api/answers';
 import { api } from '../api/client';
 import { Equation, type Term } from '../shared/Equation';
-import { money, moment } from '../shared/format';
+import { money } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { useMay } from '../shared/session';
+import { ThingHistory } from '../shared/ThingHistory';
 import { TitleLine } from '../shared/TitleLine';
-import { causes } from '../shared/causes';
 import { Origin } from '../shared/Origin';
 import { GiftEditor } from './GiftEditor';
+import { PaysPromise } from './PaysPromise';
 import { TakeBack } from './TakeBack';
 
 const MONEY = ['gift.benefit', 'gift.fee'];
@@ -22,7 +23,7 @@ export function GiftPage() {
   const { id = '' } = useParams();
   const may = useMay();
   const navigate = useNavigate();
-  const [dialog, setDialog] = useState<'change' | 'back' | null>(null);
+  const [dialog, setDialog] = useState<'change' | 'back' | 'pays' | null>(null);
   const found = useQuery({ queryKey: ['gift page', id], queryFn: () => api.get<GiftPageData>(`gifts/${id}`) });
   const gift = found.data;
   if (gift === undefined) {
@@ -69,6 +70,12 @@ export function GiftPage() {
             {gift.corrects.amount !== null && `, ${money(gift.corrects.amount, gift.currency)}`}.
           </span>
           <Link to={`/gifts/${gift.corrects.id}`}>Open the gift</Link>
+        </div>
+      )}
+      {gift.pays !== null && (
+        <div className="hint">
+          <span>This pays the {gift.pays.label}.</span>
+          <Link to={`/promises/${gift.pays.id}`}>Open the promise</Link>
         </div>
       )}
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.15fr)' }}>
@@ -126,45 +133,7 @@ export function GiftPage() {
                 {one.reason === '' ? 'no reason given' : one.reason}. <Link to={`/gifts/${one.id}`}>Open it</Link>
               </div>
             ))}
-            <table className="rows">
-              <thead>
-                <tr>
-                  <th style={{ width: 132 }}>When</th>
-                  <th style={{ width: '30%' }}>How</th>
-                  <th>What</th>
-                </tr>
-              </thead>
-              <tbody>
-                {gift.history.map((entry) => (
-                  <tr key={entry.id}>
-                    <td className="quiet">{moment(entry.at)}</td>
-                    <td className="quiet">
-                      {causes[entry.cause] ?? entry.cause}
-                      {entry.by !== null && ` by ${entry.by}`}
-                      {entry.intake !== null && entry.row !== null && (
-                        <>
-                          , <Link to={`/intakes/${entry.intake.id}/rows/${entry.row}`}>row {entry.row}</Link>
-                        </>
-                      )}
-                    </td>
-                    <td>
-                      {entry.changes.map((change) =>
-                        change.action === 'update' ? (
-                          change.fields.map((field) => (
-                            <div key={field.column}>
-                              {field.label}: <span className="mono">{field.before ?? 'none'}</span> to{' '}
-                              <span className="mono">{field.after ?? 'none'}</span>
-                            </div>
-                          ))
-                        ) : (
-                          <div key={change.change}>{change.action === 'create' ? 'It came in' : 'It was taken away'}</div>
-                        ),
-                      )}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <ThingHistory entries={gift.history} made="It came in" />
           </div>
         </Pane>
       </div>
@@ -174,9 +143,14 @@ export function GiftPage() {
             Change
           </Button>
         )}
-        {may.edit && !isCorrection && gift.amount !== null && gift.status !== 'taken back' && value('gift.kind') !== 'pledge' && (
+        {may.edit && !isCorrection && gift.amount !== null && gift.status !== 'taken back' && (
           <Button variant="default" onClick={() => setDialog('back')}>
             Take back or correct
+          </Button>
+        )}
+        {may.edit && !isCorrection && (gift.payable.length > 0 || gift.pays !== null) && (
+          <Button variant="default" onClick={() => setDialog('pays')}>
+            {gift.pays === null ? 'It pays a promise' : 'It pays another, or none'}
           </Button>
         )}
         <Button variant="default" component={Link} to={`/supporters/${gift.supporter_id}`}>
@@ -194,6 +168,7 @@ export function GiftPage() {
           onDeleted={() => void navigate(`/supporters/${gift.supporter_id}`, { replace: true })}
         />
       )}
+      {dialog === 'pays' && <PaysPromise gift={gift} onClose={close} />}
       {dialog === 'back' && <TakeBack gift={gift} onClose={close} />}
     </>
   );

@@ -26,7 +26,7 @@ export function GiftsPage() {
     <>
       <TitleLine title="Gifts">
         {found.data !== undefined &&
-          `${counted(found.data.total, 'gift')}${found.data.corrections > 0 ? `, ${counted(found.data.corrections, 'that takes one back or corrects it', 'that take one back or correct it')}` : ''}, ${found.data.sums === null ? 'amounts hidden' : `${moneys(found.data.sums.given)}${found.data.promises > 0 ? ` given, ${moneys(found.data.sums.promised)} promised` : ''}`}`}
+          `${counted(found.data.total, 'gift')}${found.data.corrections > 0 ? `, ${counted(found.data.corrections, 'that takes one back or corrects it', 'that take one back or correct it')}` : ''}, ${found.data.sums === null ? 'amounts hidden' : moneys(found.data.sums.given)}`}
         {sentence(asked)}
         {asked.intake !== undefined && (
           <>
@@ -36,6 +36,11 @@ export function GiftsPage() {
         {asked.batch !== undefined && (
           <>
             , of <Link to={`/batches/${asked.batch}`}>batch {asked.batch}</Link> alone
+          </>
+        )}
+        {asked.promise !== undefined && (
+          <>
+            , that pay <Link to={`/promises/${asked.promise}`}>one promise</Link>
           </>
         )}
         {isNarrowed && (

@@ -11,6 +11,7 @@ export const FILTERS = [
   'status',
   'batch',
   'intake',
+  'promise',
   'month',
   'rule',
 ] as const;

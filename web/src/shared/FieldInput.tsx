@@ -12,6 +12,8 @@ interface FieldInputProps {
   onLeave: () => void;
 }
 
+const CHOICES = ['yes or no', 'consent', 'status', 'gift kind', 'honor or memory', 'kind of promise', 'frequency', 'pick list'];
+
 /** The input that a field of the catalog asks for. What is wrong with it is said when one leaves it. */
 export function FieldInput({ field, kind, value, error, onChange, onLeave }: FieldInputProps) {
   const marked = mark(field, kind);
@@ -46,7 +48,7 @@ export function FieldInput({ field, kind, value, error, onChange, onLeave }: Fie
     );
   }
   // A list of which the server may take other values too is offered, not forced.
-  if (field.options.length > 0 && ['yes or no', 'consent', 'status', 'gift kind', 'honor or memory', 'pick list'].includes(field.type)) {
+  if (field.options.length > 0 && CHOICES.includes(field.type)) {
     return (
       <Select
         {...common}

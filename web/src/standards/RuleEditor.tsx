@@ -18,7 +18,11 @@ const subjects = [
   ['household', 'every household'],
   ['organization', 'every organization'],
   ['gift', 'every gift'],
+  ['promise', 'every promise'],
 ].map(([value = '', label = '']) => ({ value, label }));
+
+/** What a field is of, as far as rules tell that apart. */
+const ofField = (key: string): string => (/^(?:gift|promise)\./.test(key) ? (key.split('.')[0] ?? '') : '');
 
 /** Writes a rule, and shows who would fall short of it before it is kept. */
 export function RuleEditor({
@@ -35,7 +39,7 @@ export function RuleEditor({
   const queries = useQueryClient();
   const [data, setData] = useState<RuleData>(
     rule === null
-      ? { subject: field.startsWith('gift.') ? 'gift' : 'supporter', field, strength: 'must', conditions: [] }
+      ? { subject: ofField(field) || 'supporter', field, strength: 'must', conditions: [] }
       : { subject: rule.subject, field: rule.field, strength: rule.strength, conditions: rule.conditions },
   );
   const fields = useQuery({ queryKey: ['forms'], queryFn: () => api.get<Catalog>('forms') });
@@ -73,17 +77,17 @@ export function RuleEditor({
       onKept(kept.id, kept.added_to);
     },
   });
-  const choices = (isGift: boolean) =>
+  const choices = (of: string) =>
     [...new Set(fields.data?.fields.map((one) => one.group))]
       .map((group) => ({
         group,
         items:
           fields.data?.fields
-            .filter((one) => one.group === group && one.key.startsWith('gift.') === isGift)
+            .filter((one) => one.group === group && ofField(one.key) === of)
             .map((one) => ({ value: one.key, label: one.label })) ?? [],
       }))
       .filter((group) => group.items.length > 0);
-  const isGift = data.subject === 'gift';
+  const about = ['gift', 'promise'].includes(data.subject) ? data.subject : '';
   const condition = (at: number, change: Partial<When>) =>
     setData({ ...data, conditions: data.conditions.map((when, i) => (i === at ? { ...when, ...change } : when)) });
   return (
@@ -101,7 +105,7 @@ export function RuleEditor({
               setData({
                 ...data,
                 subject: subject ?? 'supporter',
-                ...((subject === 'gift') === isGift ? {} : { field: '', conditions: [] }),
+                ...((subject === 'gift' || subject === 'promise' ? subject : '') === about ? {} : { field: '', conditions: [] }),
               })
             }
           />
@@ -121,7 +125,7 @@ export function RuleEditor({
             w={228}
             searchable
             placeholder="which field"
-            data={choices(isGift)}
+            data={choices(about)}
             value={data.field === '' ? null : data.field}
             onChange={(key) => setData({ ...data, field: key ?? '' })}
           />
@@ -136,7 +140,7 @@ export function RuleEditor({
                 w={210}
                 searchable
                 placeholder="field"
-                data={[...choices(false), ...(isGift ? choices(true) : [])]}
+                data={[...choices(''), ...(about === '' ? [] : choices(about))]}
                 value={when.field === '' ? null : when.field}
                 onChange={(key) => condition(at, { field: key ?? '', values: [] })}
               />
@@ -189,7 +193,9 @@ export function RuleEditor({
           <section className="boxed">
             <b>{seen.sentence}.</b>
             <p>
-              <b style={{ color: seen.short > 0 ? 'var(--resin-text)' : undefined }}>{counted(seen.short, isGift ? 'gift' : 'record')}</b>{' '}
+              <b style={{ color: seen.short > 0 ? 'var(--resin-text)' : undefined }}>
+                {counted(seen.short, about === 'gift' ? 'gift' : 'record')}
+              </b>{' '}
               {seen.short === 1 ? 'lacks' : 'lack'} it today, of {counted(seen.checked, 'supporter')} looked at
               {seen.short > 0 ? '; such as' : ''}
             </p>

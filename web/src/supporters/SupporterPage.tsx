@@ -11,6 +11,8 @@ import { Pane } from '../shared/Pane';
 import { Of } from '../shared/Of';
 import { useMay } from '../shared/session';
 import { GiftEditor } from '../gifts/GiftEditor';
+import { PromiseEditor } from '../promises/PromiseEditor';
+import { PromisesOf } from '../promises/PromisesOf';
 import { Origin } from '../shared/Origin';
 
 /** Said only where it is not good. */
@@ -30,6 +32,7 @@ export function SupporterPage() {
   const navigate = useNavigate();
   const may = useMay();
   const [gift, setGift] = useState<number | 'new' | null>(null);
+  const [promises, setPromises] = useState(false);
   const query = useQuery({ queryKey: ['supporter', id], queryFn: () => api.get<SupporterPageData>(`supporters/${id}`) });
   const data = query.data;
   if (data === undefined) {
@@ -192,9 +195,10 @@ export function SupporterPage() {
         </Pane>
         <Pane
           title="Gifts"
-          note={`${counted(data.gift_count, 'gift')}, ${data.gift_sums === null ? 'amounts hidden' : `${moneys(data.gift_sums.given)} in all${data.gift_sums.promises > 0 ? `, ${moneys(data.gift_sums.promised)} promised` : ''}`}${data.gift_count > data.gifts.length ? `, the latest ${data.gifts.length} shown` : ''}`}
+          note={`${counted(data.gift_count, 'gift')}, ${data.gift_sums === null ? 'amounts hidden' : `${moneys(data.gift_sums.given)} in all`}${data.gift_count > data.gifts.length ? `, the latest ${data.gifts.length} shown` : ''}`}
         >
           <div className="pane-body" tabIndex={0}>
+            <PromisesOf supporter={supporter.id} />
             {data.waiting.map((one) => (
               <div key={one.id} className="pane-note">
                 {money(one.amount, one.currency)} of {one.given_on}
@@ -272,6 +276,11 @@ export function SupporterPage() {
             Add a gift
           </Button>
         )}
+        {may.edit && (
+          <Button variant="default" onClick={() => setPromises(true)}>
+            Add a promise
+          </Button>
+        )}
         {may.load && (
           <Button variant="default" component={Link} to={`/merge?of=${supporter.id}`}>
             Merge with another
@@ -283,6 +292,7 @@ export function SupporterPage() {
         <Button variant="subtle" color="pine" onClick={() => void navigate(-1)}>
           Back
         </Button>
+        {promises && <PromiseEditor supporter={supporter.id} promise={null} onClose={() => setPromises(false)} />}
         {gift !== null && <GiftEditor supporter={supporter.id} gift={gift === 'new' ? null : gift} onClose={() => setGift(null)} />}
       </div>
     </>

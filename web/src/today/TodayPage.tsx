@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { api } from '../api/client';
-import type { Today } from '../api/answers';
+import type { PromisesWaiting, Today } from '../api/answers';
 import type { Intake } from '../api/types';
 import { useMay } from '../shared/session';
 import { TitleLine } from '../shared/TitleLine';
@@ -28,6 +28,24 @@ const why: Record<string, (intake: Intake) => string> = {
     'can be loaded',
   proof: (intake) => (intake.state === 'undoing' ? 'is being undone' : 'what was loaded does not balance'),
 };
+
+/** What waits for someone of promises: how many, where, and in words. */
+function promisesThatWait(promises: PromisesWaiting, mayEdit: boolean): [number, string, string, string?][] {
+  const one = (figure: number, single: string, several: string) => (figure === 1 ? single : several);
+  const { overdue, failed, due, unattached } = promises;
+  const lines: [number, string, string, string?][] = [
+    [overdue, '/promises?status=overdue', one(overdue, 'pledge is overdue', 'pledges are overdue')],
+    [failed, '/promises?status=failed', one(failed, 'recurring gift failed to come', 'recurring gifts failed to come')],
+    [due, '/promises?status=due', one(due, 'promise is due', 'promises are due'), 'within a month'],
+    [
+      mayEdit ? unattached : 0,
+      '/promises/payments',
+      one(unattached, 'gift pays a promise', 'gifts pay a promise'),
+      'and nobody said which',
+    ],
+  ];
+  return lines.filter(([figure]) => figure > 0);
+}
 
 /** The state of the data in the morning: what waits, how far it can be trusted, and what came in; every figure leads to its records. */
 export function TodayPage() {
@@ -66,6 +84,9 @@ export function TodayPage() {
                   {data !== undefined && line(data.held, '/held', 'rows are held', 'of all intakes')}
                   {(data?.batches ?? 0) > 0 &&
                     line(data?.batches ?? 0, '/batches', 'batches are not posted', 'their gifts do not count yet')}
+                  {data !== undefined &&
+                    data.promises !== null &&
+                    promisesThatWait(data.promises, may.edit).map(([figure, to, words, more]) => line(figure, to, words, more))}
                   {data?.waiting.map((intake) =>
                     line(
                       intake.rows,
