@@ -56,6 +56,9 @@ test('pictures of the main views', async ({ page }) => {
 
   await page.goto('/held');
   await shot(page, 'held');
+  await page.goto('/promises');
+  await expect(page.getByRole('table')).toBeVisible();
+  await shot(page, 'promises');
   await page.goto('/standards/fields');
   await page.getByText('Email', { exact: true }).first().click();
   await shot(page, 'fields');

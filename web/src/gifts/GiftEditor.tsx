@@ -4,7 +4,8 @@ import { useState } from 'react';
 import type { FormCatalog, FormField, GiftChecked, GiftPageData, Placed } from '../api/answers';
 import { api, ApiError } from '../api/client';
 import { Trouble } from '../shared/Notice';
-import { GiftFields } from './GiftFields';
+import { Unplaced } from '../shared/Unplaced';
+import { GiftFields, isInForm } from './GiftFields';
 
 interface GiftEditorProps {
   supporter: number;
@@ -109,6 +110,7 @@ function Form({ catalog, supporter, gift, first, base, isCorrection, onClose, on
         onChange={(changed) => setValues({ ...values, ...changed })}
         onLeave={check}
       />
+      <Unplaced problems={problems} isShown={isInForm} />
       <Trouble error={save.error ?? remove.error} />
       <Group justify="flex-end" mt="md">
         {gift !== null && (

@@ -27,6 +27,10 @@ const SECTIONS: { title: string; keys: string[] }[] = [
   { title: 'Also', keys: ['gift.id', 'gift.notes'] },
 ];
 
+/** Whether a form of gifts has a place for what is wrong with a field. */
+export const isInForm = (place: string): boolean =>
+  ['gift.splits', 'gift.credits'].includes(place) || SECTIONS.some(({ keys }) => keys.includes(place));
+
 const IN_ROW = ['gift.date', 'gift.amount', 'gift.currency', 'gift.kind', 'gift.reference'];
 
 /** All that a gift can have, in the order in which one is asked for it. What it is for can be split. */

@@ -6,6 +6,7 @@ import { api, ApiError } from '../api/client';
 import { FieldInput } from '../shared/FieldInput';
 import { today } from '../shared/format';
 import { Trouble } from '../shared/Notice';
+import { Unplaced } from '../shared/Unplaced';
 
 interface PromiseEditorProps {
   supporter: number;
@@ -127,6 +128,7 @@ function Form({ catalog, supporter, promise, base, isWriteOff, onClose, onDelete
           </div>
         </Fragment>
       ))}
+      <Unplaced problems={problems} isShown={(place) => sections.some(({ keys }) => keys.includes(place))} />
       <Trouble error={save.error ?? remove.error} />
       <Group justify="flex-end" mt="md">
         {promise !== null && !isWriteOff && (
