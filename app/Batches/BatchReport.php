@@ -67,6 +67,10 @@ final readonly class BatchReport
                     default => 'Ready: not posted yet',
                 },
                 $batch->reason === '' ? '' : "Posted though it differs: {$batch->reason}",
+                $page['corrected'] === null
+                    ? ''
+                    : "Taken back or corrected since: {$page['corrected']['entries']}, {$amount($page['corrected']['amount'])}; " .
+                        "it comes to {$amount($page['corrected']['comes_to'])}",
             ],
             static fn(string $line): bool => $line !== '',
         );

@@ -11,6 +11,7 @@ use App\Standards\FieldAccess;
 use App\Support\Http\JsonMap;
 use Illuminate\Database\Connection;
 use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\Gifts\BatchState;
 use PineSieve\Core\Gifts\BatchTotals;
 use PineSieve\Core\Gifts\Gift;
@@ -27,9 +28,10 @@ use PineSieve\Core\Standards\FieldPlace;
  * }
  * @phpstan-type EntryShown array{id: int, supporter_id: int, supporter: string, intake_id: ?int, values: JsonMap<string>}
  * @phpstan-type Slice array{name: string, gifts: int, amount: string}
+ * @phpstan-type Corrected array{entries: int, amount: string, comes_to: string}
  * @phpstan-type BatchPageData array{
  *     batch: BatchShown, entries: list<EntryShown>, by_fund: list<Slice>, by_kind: list<Slice>, by_appeal: list<Slice>,
- *     typed_by: list<string>,
+ *     typed_by: list<string>, corrected: ?Corrected,
  * }
  */
 final readonly class BatchView
@@ -91,6 +93,29 @@ final readonly class BatchView
             'by_kind' => $this->slices($batch, 'kind'),
             'by_appeal' => $this->slices($batch, 'appeal'),
             'typed_by' => $this->typists($batch),
+            'corrected' => $batch->isPosted() ? $this->corrected($batch) : null,
+        ];
+    }
+
+    /** @return ?Corrected what took its gifts back or corrected them since; null if nothing did */
+    private function corrected(Batch $batch): ?array
+    {
+        $since = $this->db
+            ->table('gifts as c')
+            ->join('gifts as g', 'g.id', '=', 'c.corrects_id')
+            ->where('g.batch_id', $batch->id)
+            ->whereRaw('not c.batch_id <=> g.batch_id')
+            ->selectRaw('count(*) as n, coalesce(sum(c.amount), 0) as amount')
+            ->first();
+        if ($since === null || (int) $since->n === 0) {
+            return null;
+        }
+        $amount = Amount::sum([(string) $since->amount]);
+
+        return [
+            'entries' => (int) $since->n,
+            'amount' => $amount,
+            'comes_to' => Amount::sum([$this->sums->totals($batch)->amount, $amount]),
         ];
     }
 

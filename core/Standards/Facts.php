@@ -7,6 +7,7 @@ namespace PineSieve\Core\Standards;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Gifts\Split;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
@@ -74,6 +75,25 @@ final class Facts
                     fn(RecordPart $address): self => new self($this->record, $this->gift, $address, $this->promise),
                     $this->record->addresses,
                 );
+    }
+
+    /** @return non-empty-list<self> for each part of a split gift the facts with that part alone; as they are if it is not split */
+    public function byPart(): array
+    {
+        return $this->gift === null || $this->gift->splits === ''
+            ? [$this]
+            : array_map(
+                fn(Split $part): self => $this->withGift(
+                    $this->gift->with([
+                        'amount' => $part->amount,
+                        'fund' => $part->fund,
+                        'campaign' => $part->campaign,
+                        'appeal' => $part->appeal,
+                        'splits' => null,
+                    ]),
+                ),
+                $this->gift->parts(),
+            );
     }
 
     /** @return list<string> values of a field that are not blank */

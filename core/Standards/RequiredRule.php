@@ -9,6 +9,8 @@ final readonly class RequiredRule
 {
     private bool $looksAtAddresses;
 
+    private bool $looksAtParts;
+
     /**
      * @param  int  $id  0 for one that is not kept yet
      * @param  string  $field  key in the catalog, of no party and of no kind
@@ -21,11 +23,9 @@ final readonly class RequiredRule
         public Strength $strength = Strength::Must,
         public array $conditions = [],
     ) {
-        $this->looksAtAddresses =
-            array_filter(
-                [$field, ...array_map(static fn(When $when): string => $when->field, $conditions)],
-                static fn(string $one): bool => str_starts_with($one, 'address.'),
-            ) !== [];
+        $fields = [$field, ...array_map(static fn(When $when): string => $when->field, $conditions)];
+        $this->looksAtAddresses = array_filter($fields, static fn(string $one): bool => str_starts_with($one, 'address.')) !== [];
+        $this->looksAtParts = array_intersect($fields, Target::OF_PART) !== [];
     }
 
     public function isBroken(Facts $facts): bool
@@ -33,10 +33,12 @@ final readonly class RequiredRule
         if (!$this->subject->covers($facts)) {
             return false;
         }
-        // "Postal code, if the country is US" speaks of one address at a time.
-        foreach ($this->looksAtAddresses ? $facts->byAddress() : [$facts] as $scope) {
-            if ($scope->all($this->field) === [] && $this->applies($scope)) {
-                return true;
+        // "Postal code, if the country is US" speaks of one address at a time, "fund, if the appeal is Spring" of one part of a gift.
+        foreach ($this->looksAtParts ? $facts->byPart() : [$facts] as $part) {
+            foreach ($this->looksAtAddresses ? $part->byAddress() : [$part] as $scope) {
+                if ($scope->all($this->field) === [] && $this->applies($scope)) {
+                    return true;
+                }
             }
         }
 

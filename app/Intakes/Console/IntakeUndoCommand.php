@@ -76,7 +76,7 @@ final class IntakeUndoCommand extends Command
                     $report['supporters']['removed'],
                     $report['supporters']['restored'],
                     $report['gifts']['removed'],
-                ),
+                ) . ($report['promises']['removed'] === 0 ? '' : " {$report['promises']['removed']} promises removed."),
             );
             foreach ($report['kept'] as $kept) {
                 $this->line(

@@ -148,7 +148,8 @@ final class LoadController extends Controller
             'untaken' => $proof->untaken($intake),
             'written' => $intake->loaded_at === null ? [] : $proof->written($intake),
             'sample' => $behind->sample($intake),
-            'undo_report' => $intake->undo_report,
+            // What was undone before promises were counted says nothing of them.
+            'undo_report' => $intake->undo_report === null ? null : [...Undoing::emptyReport(), ...$intake->undo_report],
             'can_redo' =>
                 $intake->taking_back !== null &&
                 $intake->taking_back['kind'] === Undoing::UNDO &&

@@ -38,7 +38,7 @@ use PineSieve\Core\Changes\Subject;
  *     supporter: int, thing: string, column: ?string, now: ?string, before: ?string, reason: string, by?: ?string,
  * }
  * @phpstan-type UndoReport array{
- *     supporters: array{removed: int, restored: int}, gifts: array{removed: int}, kept: list<KeptThing>, kept_count: int,
+ *     supporters: array{removed: int, restored: int}, gifts: array{removed: int}, promises: array{removed: int}, kept: list<KeptThing>, kept_count: int,
  * }
  */
 final readonly class Undoing implements LongWork
@@ -64,7 +64,13 @@ final readonly class Undoing implements LongWork
     /** @return UndoReport */
     public static function emptyReport(): array
     {
-        return ['supporters' => ['removed' => 0, 'restored' => 0], 'gifts' => ['removed' => 0], 'kept' => [], 'kept_count' => 0];
+        return [
+            'supporters' => ['removed' => 0, 'restored' => 0],
+            'gifts' => ['removed' => 0],
+            'promises' => ['removed' => 0],
+            'kept' => [],
+            'kept_count' => 0,
+        ];
     }
 
     /**
@@ -395,7 +401,9 @@ final readonly class Undoing implements LongWork
         $removed = false;
         foreach ($reversal->changes as $change) {
             $removed = $removed || ($change->subject === Subject::Supporter && $change->action === Action::Delete);
-            $report['gifts']['removed'] += $change->subject->isGift() && $change->action === Action::Delete ? 1 : 0;
+            $isGone = $change->action === Action::Delete;
+            $report['gifts']['removed'] += $isGone && $change->subject->isGift() ? 1 : 0;
+            $report['promises']['removed'] += $isGone && $change->subject === Subject::Promise ? 1 : 0;
         }
         if ($reversal->changes !== []) {
             $report['supporters'][$removed ? 'removed' : 'restored']++;

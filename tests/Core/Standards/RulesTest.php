@@ -66,6 +66,18 @@ final class RulesTest extends TestCase
         yield 'a gift of no kind is not a pledge' => ['fund', [], [['amount' => '5.00']], true];
         yield 'a pledge' => ['fund', [], [['amount' => '5.00', 'kind' => 'pledge']], false];
         yield 'the second gift' => ['fund', [], [['fund' => 'General'], ['amount' => '5.00']], true];
+        yield 'a split gift with a fund for each part' => [
+            'fund',
+            [],
+            [['amount' => '5.00', 'fund' => 'Roof', 'splits' => "3.00 | Roof\n2.00 | Boat"]],
+            false,
+        ];
+        yield 'a part of a split gift without one' => [
+            'fund',
+            [],
+            [['amount' => '5.00', 'fund' => 'Roof', 'splits' => "3.00 | Roof\n2.00 |  | Spring"]],
+            true,
+        ];
         yield 'no gift' => ['fund', [], [], false];
         yield 'of organizations alone' => ['organization phone', [], [], false];
         yield 'an organization' => ['organization phone', ['fields' => ['kind' => 'organization']], [], true];

@@ -51,6 +51,7 @@ export type BatchPageData = {
   by_kind: Slice[];
   by_appeal: Slice[];
   typed_by: string[];
+  corrected: Corrected | null;
 };
 
 export type BatchSettingsKept = { by_another: boolean };
@@ -206,6 +207,8 @@ export type Condition = { header: string; how: string; value: string };
 export type Constant = { target: string; value: string; only_blank: boolean; label: string };
 
 export type ConvertedValue = { value: string; becomes: string; records: number };
+
+export type Corrected = { entries: number; amount: string; comes_to: string };
 
 export type Credited = { sum: JsonAmounts; count: number; gifts: CreditedGift[] };
 
@@ -1705,6 +1708,7 @@ export type UnattachedPayment = {
 export type UndoReport = {
   supporters: { removed: number; restored: number };
   gifts: { removed: number };
+  promises: { removed: number };
   kept: KeptThing[];
   kept_count: number;
 };

@@ -12,9 +12,10 @@ import { Sure } from '../shared/Sure';
 import { TitleLine } from '../shared/TitleLine';
 import { AboutBatch } from './AboutBatch';
 import { everyRow, stateOf } from './batch';
-import { EntryRows, TypedRow } from './EntryRow';
+import { TypedRow } from './EntryRow';
 import { RecordBeside } from './RecordBeside';
 import { RestOfGift } from './RestOfGift';
+import { RowsInSight } from './RowsInSight';
 import { Sums } from './Sums';
 import { useAltKeys } from './useAltKeys';
 import { useTyping } from './useTyping';
@@ -28,6 +29,8 @@ export function BatchPage() {
     queryKey: ['batch', Number(id)],
     queryFn: () => api.get<BatchPageData>(`batches/${id}`),
     refetchOnWindowFocus: false,
+    // A row that is kept is put into its place: two thousand others are not compared value by value.
+    structuralSharing: false,
   });
   if (found.data === undefined) {
     return (
@@ -52,6 +55,7 @@ function Opened({ page }: { page: BatchPageData }) {
   const [reason, setReason] = useState('');
   const cell = useRef('supporter');
   const row = useRef<HTMLTableSectionElement>(null);
+  const [pane, setPane] = useState<HTMLDivElement | null>(null);
   const catalog = useQuery({ queryKey: ['forms'], queryFn: () => api.get<FormCatalog>('forms') });
   const types = batch.state === 'open' && may.edit;
   const told = (next: BatchPageData) => {
@@ -81,11 +85,14 @@ function Opened({ page }: { page: BatchPageData }) {
       row.current?.querySelector<HTMLInputElement>(selector)?.focus();
     });
   useEffect(() => {
-    row.current?.querySelector('.here')?.scrollIntoView({ block: 'nearest' });
+    // What opens under the row first: where both have no room, the row itself is what must be seen.
+    for (const part of ['.here-card', '.here']) {
+      row.current?.querySelector(part)?.scrollIntoView({ block: 'nearest' });
+    }
   }, [typing.typed.id, typing.typed.supporter?.id]);
   const place = entries.findIndex((entry) => entry.id === typing.typed.id);
-  // Rows above the one that someone is in; all of them where it is new, or nothing is typed.
-  const above = types && place !== -1 ? place : entries.length;
+  // Rows above the one that someone is in; all of them where it is new.
+  const above = place === -1 ? entries.length : place;
   const go = (entry: EntryShown | null, field = entry === null ? 'supporter' : cell.current) => typing.goTo(entry, () => focus(field));
   const latest = useRef(go);
   useLayoutEffect(() => {
@@ -170,14 +177,14 @@ function Opened({ page }: { page: BatchPageData }) {
             </>
           }
         >
-          <div className="pane-body" tabIndex={0}>
+          <div className="pane-body" tabIndex={0} ref={setPane}>
             {entries.length === 0 && !types ? (
               <Empty title="There is nothing in this batch" />
             ) : (
               <table className="rows entries">
                 <thead>
                   <tr>
-                    <th className="num" style={{ width: 52 }} aria-label="Row" />
+                    <th className="num" style={{ width: 68 }} aria-label="Row" />
                     <th>Supporter</th>
                     <th className="num" style={{ width: 120 }}>
                       Amount
@@ -189,9 +196,16 @@ function Opened({ page }: { page: BatchPageData }) {
                   </tr>
                 </thead>
                 <tbody ref={row}>
-                  <EntryRows entries={entries} until={above} currency={batch.currency} onGo={types ? pick : null} />
-                  {types && here(place === -1 ? null : place + 1)}
-                  <EntryRows entries={entries} from={above + 1} currency={batch.currency} onGo={types ? pick : null} />
+                  {pane !== null && (
+                    <RowsInSight
+                      entries={entries}
+                      scrolls={pane}
+                      currency={batch.currency}
+                      place={types ? above : null}
+                      here={here(place === -1 ? null : place + 1)}
+                      onGo={types ? pick : null}
+                    />
+                  )}
                 </tbody>
               </table>
             )}

@@ -8,7 +8,7 @@ import { beyond, COLUMNS, fundOf, how, isSplit } from './batch';
 import type { Typing } from './useTyping';
 
 /** A gift in the batch, as it is read. */
-const EntryRow = memo(function EntryRow({
+export const EntryRow = memo(function EntryRow({
   entry,
   number,
   currency,
@@ -33,25 +33,6 @@ const EntryRow = memo(function EntryRow({
       </td>
     </tr>
   );
-});
-
-/** A run of them. What is typed in another row concerns none: two thousand are not even looked at for each key. */
-export const EntryRows = memo(function EntryRows({
-  entries,
-  from = 0,
-  until,
-  currency,
-  onGo,
-}: {
-  entries: EntryShown[];
-  from?: number;
-  until?: number;
-  currency: string;
-  onGo: ((entry: EntryShown) => void) | null;
-}) {
-  return entries
-    .slice(from, until)
-    .map((entry, i) => <EntryRow key={entry.id} entry={entry} number={from + i + 1} currency={currency} onGo={onGo} />);
 });
 
 const find = async (asked: string): Promise<Picked[]> =>

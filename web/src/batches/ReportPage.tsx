@@ -59,7 +59,7 @@ export function ReportPage() {
             <table className="rows">
               <thead>
                 <tr>
-                  <th className="num" style={{ width: 52 }} aria-label="Row" />
+                  <th className="num" style={{ width: 68 }} aria-label="Row" />
                   <th>Supporter</th>
                   <th className="num" style={{ width: 120 }}>
                     Amount

@@ -1,5 +1,5 @@
 import type { BatchShown, EntryShown } from '../api/answers';
-import { counted, money } from '../shared/format';
+import { count, counted, money } from '../shared/format';
 import { partsOf } from '../gifts/splits';
 import type { Term } from '../shared/Equation';
 
@@ -8,6 +8,7 @@ export const COLUMNS = ['gift.amount', 'gift.fund', 'gift.kind', 'gift.reference
 
 /** What else a gift may have, with a word for it. */
 const FURTHER: Record<string, string> = {
+  'gift.promise': 'pays a promise',
   'gift.splits': 'split',
   'gift.credits': 'credited',
   'gift.campaign': 'campaign',
@@ -80,12 +81,12 @@ export const beyond = (values: Record<string, string>): string =>
 /** Expected = entered + missing, in gifts and in money. What is too much stands with a minus. */
 export const equations = (batch: BatchShown): { total: Term; terms: Term[] }[] => [
   {
-    total: { key: 'expected', figure: String(batch.expected_gifts), word: batch.expected_gifts === 1 ? 'gift expected' : 'gifts expected' },
+    total: { key: 'expected', figure: count(batch.expected_gifts), word: batch.expected_gifts === 1 ? 'gift expected' : 'gifts expected' },
     terms: [
-      { key: 'entered', figure: String(batch.gifts), word: batch.state === 'posted' ? 'posted' : 'entered' },
+      { key: 'entered', figure: count(batch.gifts), word: batch.state === 'posted' ? 'posted' : 'entered' },
       {
         key: 'missing',
-        figure: String(Math.abs(batch.gifts_missing)),
+        figure: count(Math.abs(batch.gifts_missing)),
         word: batch.gifts_missing < 0 ? 'too many' : 'missing',
         minus: batch.gifts_missing < 0,
         ...(batch.gifts_missing === 0 ? {} : { tone: 'held' as const }),

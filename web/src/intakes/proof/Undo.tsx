@@ -35,7 +35,8 @@ export function Undo({ intake, rows }: { intake: Intake; rows?: number[] }) {
         ) : (
           <>
             <p>
-              {counted(report.supporters.removed, 'supporter')} that it made and {counted(report.gifts.removed, 'gift')} are removed.{' '}
+              {counted(report.supporters.removed, 'supporter')} that it made and {counted(report.gifts.removed, 'gift')}
+              {report.promises.removed > 0 && ` and ${counted(report.promises.removed, 'promise')}`} are removed.{' '}
               {counted(report.supporters.restored, 'supporter')} that it changed {report.supporters.restored === 1 ? 'is' : 'are'} put back
               as before.
             </p>

@@ -8,7 +8,7 @@ export function UndoneReport({ report }: { report: UndoReport }) {
   return (
     <Pane
       title="Undone"
-      note={`${counted(report.supporters.removed, 'supporter')} and ${counted(report.gifts.removed, 'gift')} removed, ${counted(report.supporters.restored, 'supporter')} put back`}
+      note={`${counted(report.supporters.removed, 'supporter')} and ${counted(report.gifts.removed, 'gift')}${report.promises.removed > 0 ? ` and ${counted(report.promises.removed, 'promise')}` : ''} removed, ${counted(report.supporters.restored, 'supporter')} put back`}
     >
       <div className="pane-body" tabIndex={0}>
         {report.kept_count === 0 ? (
