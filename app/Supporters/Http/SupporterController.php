@@ -16,6 +16,7 @@ use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
 use App\Support\Lists;
 use App\Supporters\CreditedGifts;
+use App\Supporters\GivenByYear;
 use App\Supporters\Links;
 use App\Supporters\Origins;
 use App\Supporters\PageFields;
@@ -59,9 +60,10 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  * @phpstan-type PageShortfall array{rule: int, gift: int, sentence: string}
  * @phpstan-import-type WaitingGift from WaitingGifts
  * @phpstan-import-type Credited from CreditedGifts
+ * @phpstan-import-type YearOfGifts from GivenByYear
  * @phpstan-type SupporterNames array{names: JsonMap<string>}
  * @phpstan-type SupporterPageData array{
- *     waiting: list<WaitingGift>, credited: ?Credited,
+ *     waiting: list<WaitingGift>, credited: ?Credited, years: list<YearOfGifts>,
  *     fields: list<PageField>, supporter: PagePart, addresses: list<PagePart>, emails: list<PageEmail>, phones: list<PagePhone>,
  *     identifiers: list<PageId>, groups: list<string>, tags: list<string>, custom: list<PageValue>, unread: list<PageValue>,
  *     links: list<PageLink>, gifts: list<PageGift>, gift_count: int, gift_sums: ?PageSums, merges: list<PageMerge>,
@@ -184,6 +186,7 @@ final class SupporterController extends Controller
         Shortfalls $shortfalls,
         WaitingGifts $waiting,
         CreditedGifts $credited,
+        GivenByYear $years,
     ): JsonResponse {
         $catalog = $standards->catalog;
         $rules = [];
@@ -262,6 +265,7 @@ final class SupporterController extends Controller
             'gifts' => $parts('gift', $gifts),
             'waiting' => $waiting->of($supporter->id, $sight),
             'credited' => $credited->of($supporter->id, $sight),
+            'years' => $years->of($supporter->id, $sight),
             'gift_count' => $sums->gifts,
             'gift_sums' => $sight->sees('gift.amount') ? ['given' => (object) $sums->given->toArray()] : null,
             'origins' => array_filter(

@@ -1606,6 +1606,7 @@ export type SupporterNames = { names: Record<string, string> };
 export type SupporterPageData = {
   waiting: WaitingGift[];
   credited: Credited | null;
+  years: YearOfGifts[];
   fields: PageField[];
   supporter: PagePart;
   addresses: PagePart[];
@@ -1782,3 +1783,5 @@ export type Worklist = {
 };
 
 export type WrittenField = { subject: string; made: number; filled: number; replaced: number };
+
+export type YearOfGifts = { year: string; gifts: number; given: Amounts | null };

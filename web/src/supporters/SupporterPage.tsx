@@ -6,6 +6,7 @@ import { api, ApiError } from '../api/client';
 import type { SupporterPageData } from '../api/types';
 import { TitleLine } from '../shared/TitleLine';
 import { counted, moment, money, moneys, phone } from '../shared/format';
+import { MoneyBars } from '../shared/MoneyBars';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { Of } from '../shared/Of';
@@ -217,6 +218,9 @@ export function SupporterPage() {
                   </div>
                 ))}
               </details>
+            )}
+            {data.years.length > 1 && (
+              <MoneyBars caption="Given by year" height={84} spans={data.years.map(({ year, ...sum }) => ({ name: year, ...sum }))} />
             )}
             {data.gifts.length === 0 ? (
               <Empty title="No gifts yet" />
