@@ -159,6 +159,7 @@ final readonly class BatchView
                 array_filter(FieldPlace::columns('gift'), static fn(string $field): bool => $sight->sees($field), ARRAY_FILTER_USE_KEY),
             ),
             GiftForms::PROMISE => (string) $gift->promise,
+            GiftForms::HONORED => (string) $gift->honored,
         ];
     }
 

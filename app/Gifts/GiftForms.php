@@ -41,6 +41,9 @@ final readonly class GiftForms
     /** Stands among the values for the number of the promise that a gift pays; '' for none. */
     public const PROMISE = 'gift.promise';
 
+    /** And this for the number of the supporter whom it honors or remembers. */
+    public const HONORED = 'gift.honored';
+
     /** What stands for a new one until it is kept. */
     private const NEW = 'form:gift';
 
@@ -161,6 +164,7 @@ final readonly class GiftForms
             $gift = $this->standards->defaults->fillGift($gift);
         }
         $gift = isset($written[self::PROMISE]) ? $gift->with(['promise_id' => (int) $written[self::PROMISE] ?: null]) : $gift;
+        $gift = isset($written[self::HONORED]) ? $gift->with(['tribute_id' => (int) $written[self::HONORED] ?: null]) : $gift;
         array_push($problems, ...$this->uncreditable($at, $gift, $stored), ...self::promised($at, $gift, $stored));
         $change = self::change($at, $stored, $gift);
         $found = (new Requirements())->check(
@@ -212,9 +216,18 @@ final readonly class GiftForms
             : [];
     }
 
-    /** @return list<PlacedProblem> that a gift is credited to its giver, or to nobody */
+    /** @return list<PlacedProblem> that a gift is credited to its giver, or to nobody, or honors nobody */
     private function uncreditable(GiftAt $at, Gift $gift, ?Gift $stored): array
     {
+        $isHonored =
+            $gift->honored === null || $gift->honored === $stored?->honored || Supporter::query()->whereKey((int) $gift->honored)->exists();
+        if (!$isHonored) {
+            $problem = 'Whom the gift honors is not there';
+
+            return self::placed([
+                new Problem('tribute.unknown', 'gift.tribute', null, '', $problem, 'Choose someone else, or write a name'),
+            ]);
+        }
         if ($gift->credits === ($stored->credits ?? '')) {
             return [];
         }

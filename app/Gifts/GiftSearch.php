@@ -112,7 +112,7 @@ final readonly class GiftSearch
             $split = $this->latest(
                 $this->parts()
                     ->select(['gift_id as id', 'given_on'])
-                    ->distinct(),
+                    ->groupBy('given_on', 'gift_id'),
                 'gift_id',
                 $offset + $limit,
             );
@@ -201,9 +201,9 @@ final readonly class GiftSearch
             $queries[] = $this->monthly($this->wholes()->whereBetween('given_on', $days)->toBase(), 'amount');
         }
         if ($purposes !== []) {
-            $queries[] = $this->parts()->groupBy('month', 'currency')->selectRaw(
-                "date_format(given_on, '%Y-%m') as month, currency, count(distinct gift_id) as listed,
-                        count(distinct if(corrects, null, gift_id)) as gifts, sum(amount) as amount",
+            $queries[] = self::byMonth(
+                $this->parts(),
+                'count(distinct gift_id) as listed, count(distinct if(corrects, null, gift_id)) as gifts, sum(amount) as amount',
             );
         }
 
@@ -270,10 +270,21 @@ final readonly class GiftSearch
 
     private function monthly(Query $gifts, string $amount): Query
     {
-        return $gifts->groupBy('month', 'currency')->selectRaw(
-            "date_format(given_on, '%Y-%m') as month, currency, count(*) as listed,
-                    sum(corrects_id is null) as gifts, sum({$amount}) as amount",
-        );
+        return self::byMonth($gifts, "count(*) as listed, sum(corrects_id is null) as gifts, sum({$amount}) as amount");
+    }
+
+    /** @param  string  $sums  SQL expressions for "listed", "gifts" and "amount" */
+    private static function byMonth(Query $gifts, string $sums): Query
+    {
+        // Days first: there are few of them, and a month is made of each but once.
+        $days = $gifts->groupBy('given_on', 'currency')->selectRaw("given_on, currency, {$sums}");
+
+        return DB::query()
+            ->fromSub($days, 'days')
+            ->groupBy('month', 'currency')
+            ->selectRaw(
+                "date_format(given_on, '%Y-%m') as month, currency, sum(listed) as listed, sum(gifts) as gifts, sum(amount) as amount",
+            );
     }
 
     /**

@@ -34,11 +34,13 @@ use PineSieve\Core\Standards\FieldPlace;
  * @phpstan-type GiftPart array{amount: string, fund: string, campaign: string, appeal: string}
  * @phpstan-type OtherGift array{id: int, given_on: string, amount: ?string, reason: string}
  * @phpstan-type GiftBatch array{id: int, name: string}
+ * @phpstan-type Honored array{id: int, name: string}
  * @phpstan-import-type PayablePromise from PayablePromises
  * @phpstan-type GiftPageData array{
  *     id: int, supporter_id: int, supporter: string, currency: string, amount: ?string, net: ?string, left: ?string,
  *     status: value-of<GiftStatus>, fields: list<GiftValue>, values: JsonMap<string>, splits: list<GiftPart>, credits: list<GiftCredit>,
- *     corrections: list<OtherGift>, corrects: ?OtherGift, pays: ?PayablePromise, payable: list<PayablePromise>, batch: ?GiftBatch, intake_id: ?int, origins: JsonMap<Origin>,
+ *     corrections: list<OtherGift>, corrects: ?OtherGift, pays: ?PayablePromise, payable: list<PayablePromise>,
+ *     honored: ?Honored, batch: ?GiftBatch, intake_id: ?int, origins: JsonMap<Origin>,
  *     history: list<HistoryEntry>,
  * }
  */
@@ -78,7 +80,11 @@ final readonly class GiftView
             'left' => $seesAmount && $corrections !== [] ? $left : null,
             'status' => GiftStatus::of($gift->corrects === null ? null : (int) $gift->corrects, count($corrections), $left)->value,
             'fields' => $this->fields($values),
-            'values' => new JsonMap([...$values, ...$seesPromises ? [GiftForms::PROMISE => (string) $gift->promise] : []]),
+            'values' => new JsonMap([
+                ...$values,
+                ...$seesPromises ? [GiftForms::PROMISE => (string) $gift->promise] : [],
+                ...$sight->sees('gift.tribute') ? [GiftForms::HONORED => (string) $gift->honored] : [],
+            ]),
             'splits' => $sight->sees('gift.splits') ? self::parts($gift) : [],
             'credits' => $sight->sees('gift.credits') ? self::credits($gift, $seesAmount) : [],
             'corrections' => array_map(
@@ -89,6 +95,13 @@ final readonly class GiftView
             'corrects' => isset($gifts[(int) $gift->corrects])
                 ? self::other((int) $gift->corrects, $gifts[(int) $gift->corrects], $sight)
                 : null,
+            'honored' =>
+                $gift->honored === null || !$sight->sees('gift.tribute')
+                    ? null
+                    : [
+                        'id' => (int) $gift->honored,
+                        'name' => (string) Supporter::query()->whereKey((int) $gift->honored)->value('display_name'),
+                    ],
             'pays' => $seesPromises ? self::paid($record, $gift, $sight) : null,
             'payable' => $seesPromises && $gift->corrects === null ? PayablePromises::of($record, $gift, $gifts, $sight) : [],
             'batch' =>

@@ -327,7 +327,7 @@ final readonly class Merges
 
     /**
      * @param  list<int>  $supporters
-     * @return array<int, array<string, Gift>> gifts of others that are credited to any of them, by whose they are
+     * @return array<int, array<string, Gift>> gifts of others that are credited to any of them or honor them, by whose they are
      */
     private function creditedTo(array $supporters): array
     {
@@ -335,16 +335,18 @@ final readonly class Merges
         $credited = [];
         foreach (
             [
-                'gift' => "select g.* from gifts g join gift_credits c on c.gift_id = g.id where c.supporter_id in ({$in})",
-                'entry' => 'select g.* from batch_entries g where g.credits is not null',
+                'gift' => "select * from gifts where id in (select gift_id from gift_credits where supporter_id in ({$in}))
+                    union select * from gifts where tribute_id in ({$in})",
+                'entry' => "select * from batch_entries where credits is not null or tribute_id in ({$in})",
             ]
             as $subject => $query
         ) {
             foreach ($this->db->select($query) as $row) {
                 $gift = Gift::stored((array) $row);
+                $others = [...Credits::stored($gift->credits)->supporters(), (string) $gift->honored];
                 if (
                     !in_array($row->supporter_id, $supporters, true) &&
-                    array_intersect(Credits::stored($gift->credits)->supporters(), array_map(strval(...), $supporters)) !== []
+                    array_intersect($others, array_map(strval(...), $supporters)) !== []
                 ) {
                     $credited[$row->supporter_id]["{$subject}:{$row->id}"] = $gift;
                 }

@@ -253,20 +253,29 @@ final readonly class RecordReader
     }
 
     /**
-     * Gifts of others that are credited to the supporters: whoever is credited is not free to go.
+     * Gifts that are credited to the supporters or honor them: whoever that is is not free to go.
      *
      * @param  list<int>  $ids
      * @return list<\stdClass>
      */
     private function creditsTo(array $ids, ?int $exceptOf): array
     {
+        $except = static fn(Builder $query) => $query->whereRaw('not g.intake_id <=> ?', [$exceptOf]);
+        $honoring = $this->db
+            ->table('gifts as g')
+            ->whereIn('g.tribute_id', $ids)
+            ->when($exceptOf !== null, $except)
+            ->select(['g.tribute_id as supporter_id', 'g.id as gift_id', 'g.supporter_id as giver']);
+
         return Lists::of(
             $this->db
                 ->table('gift_credits as c')
                 ->join('gifts as g', 'g.id', '=', 'c.gift_id')
                 ->whereIn('c.supporter_id', $ids)
-                ->when($exceptOf !== null, static fn(Builder $query) => $query->whereRaw('not g.intake_id <=> ?', [$exceptOf]))
-                ->get(['c.supporter_id', 'c.gift_id', 'g.supporter_id as giver']),
+                ->when($exceptOf !== null, $except)
+                ->select(['c.supporter_id', 'c.gift_id', 'g.supporter_id as giver'])
+                ->union($honoring)
+                ->get(),
         );
     }
 

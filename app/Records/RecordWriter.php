@@ -110,7 +110,7 @@ final class RecordWriter
     private function resolved(Change $change): Change
     {
         $fields = $change->fields;
-        foreach (['other_id', 'corrects_id', 'promise_id'] as $column) {
+        foreach (['other_id', 'corrects_id', 'promise_id', 'tribute_id'] as $column) {
             if (isset($fields[$column][1])) {
                 $ref = $fields[$column][1];
                 $fields[$column][1] = (string) $this->id(ctype_digit($ref) ? (int) $ref : $ref);

@@ -31,6 +31,7 @@ final readonly class ChangeWords
         'condition' => 'Condition',
         'label' => 'Label',
         'promise_id' => 'Pays',
+        'tribute_id' => 'In honor or memory of',
     ];
 
     public function __construct(private FieldCatalog $catalog) {}
@@ -100,6 +101,7 @@ final readonly class ChangeWords
                     match ($column) {
                         'splits', 'course' => self::inOneLine($pair),
                         'promise_id' => array_map(self::promise(...), $pair),
+                        'tribute_id' => array_map(fn(?string $ref): ?string => $ref === null ? null : $this->linked($ref, null), $pair),
                         'credits' => self::inOneLine([$this->credited($pair[0]), $this->credited($pair[1])]),
                         default => $pair,
                     },

@@ -59,6 +59,7 @@ final readonly class GiftAssembler
             [$gift, $wrongWay] = $this->takingBack($gift, $thing->first('gift.refund_of'));
             $pays = $thing->first('gift.promise.id');
             $gift = $pays === '' || $gift->corrects !== null ? $gift : $gift->with(['promise_id' => Promise::OF . $pays]);
+            $gift = $thing->first('gift.tribute.id') === '' ? $gift : $gift->with(['tribute_id' => Party::HONORED . ".{$thing->number()}"]);
             $gifts[] = $gift->corrects === null ? $this->standards->defaults->fillGift($gift) : $gift;
             $found = $wrongWay === null ? $found : [...$found, $wrongWay];
             foreach ($found as $problem) {
@@ -126,10 +127,13 @@ final readonly class GiftAssembler
         return $credits;
     }
 
-    /** @return array<string, string> what stands for each who is credited to the id by which the row names them */
-    public static function credited(PersonValues $values): array
+    /** @return array<string, string> what stands for each who is credited or honored to the id by which the row names them */
+    public static function pointedAt(PersonValues $values): array
     {
         $credited = [];
+        foreach ($values->of('gift.tribute.id') as $value) {
+            $credited[Party::HONORED . ".{$value->target->number}"] = $value->value;
+        }
         foreach ($values->of('gift.credit.id') as $value) {
             $credited[Party::CREDIT . ".{$value->target->number}.{$value->target->part}"] = $value->value;
         }

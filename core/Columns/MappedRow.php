@@ -80,7 +80,7 @@ final readonly class MappedRow
     private function saysNothingOfGiver(): bool
     {
         $record = $this->record();
-        $others = array_filter(array_slice($this->parties, 1), static fn(Party $party): bool => !$party->isCredited());
+        $others = array_filter(array_slice($this->parties, 1), static fn(Party $party): bool => !$party->isOfGift());
         $isNamed = $record->display() !== '' && !NameRemarks::isNobody($record->display()) && !NameRemarks::isUnknown($record->display());
 
         return !$isNamed &&

@@ -115,7 +115,7 @@ final readonly class PartyAssembler
             }
         }
         [$parties, $links] = $this->withHousehold($parties, $links, $persons['household'] ?? new PersonValues());
-        foreach ($gifts === [] ? [] : GiftAssembler::credited($main) as $role => $id) {
+        foreach ($gifts === [] ? [] : GiftAssembler::pointedAt($main) as $role => $id) {
             $parties[] = new Party(
                 $role,
                 new IncomingRecord(SupporterKind::Person, new PersonName(), identifiers: [new Identifier($this->system, $id)]),

@@ -34,8 +34,14 @@ final readonly class Gift
         'credits' => 'credits',
     ];
 
-    /** Columns with numbers of other things: the gift that it takes back or corrects, the intake that brought it, its batch, and the promise that it pays. */
-    public const NUMBERS = ['corrects' => 'corrects_id', 'intake' => 'intake_id', 'batch' => 'batch_id', 'promise' => 'promise_id'];
+    /** Columns with numbers of other things: the gift that it takes back or corrects, the intake that brought it, its batch, the promise that it pays, and whom it honors. */
+    public const NUMBERS = [
+        'corrects' => 'corrects_id',
+        'intake' => 'intake_id',
+        'batch' => 'batch_id',
+        'promise' => 'promise_id',
+        'honored' => 'tribute_id',
+    ];
 
     /**
      * @param  string  $date  ISO 8601
@@ -58,6 +64,7 @@ final readonly class Gift
      * @param  ?int  $intake  of a stored one, the intake that brought it; null if none did
      * @param  ?int  $batch  the batch that it waits in or was posted with; null if it came in without one
      * @param  ?string  $promise  number of the promise that it pays, or the reference that stands for it
+     * @param  ?string  $honored  number of the supporter whom it honors or remembers, or the reference that stands for them; the text beside it stays as it was written
      */
     public function __construct(
         public string $date = '',
@@ -87,6 +94,7 @@ final readonly class Gift
         public ?int $intake = null,
         public ?int $batch = null,
         public ?string $promise = null,
+        public ?string $honored = null,
     ) {}
 
     /** @param  array<string, int|string|null>  $columns  as they are stored; those that are missing are blank */
@@ -123,6 +131,7 @@ final readonly class Gift
             $number(self::NUMBERS['intake']),
             $number(self::NUMBERS['batch']),
             $text(self::NUMBERS['promise']) === '' ? null : $text(self::NUMBERS['promise']),
+            $text(self::NUMBERS['honored']) === '' ? null : $text(self::NUMBERS['honored']),
         );
     }
 

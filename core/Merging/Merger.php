@@ -41,7 +41,7 @@ final readonly class Merger
      * @param  ?int  $survivor  id of the one who stays; null to follow the policy
      * @param  array<string, string>  $typed  column or custom field to the value that a person chose or wrote
      * @param  array<int, list<RecordPart>>  $linksToThem  links of others to any of the candidates, by whose they are
-     * @param  array<int, array<string, Gift>>  $creditedToThem  gifts of others that are credited to any of the candidates, by whose they are: "gift:5" to the gift
+     * @param  array<int, array<string, Gift>>  $creditedToThem  gifts of others that are credited to any of the candidates or honor them, by whose they are: "gift:5" to the gift
      *
      * @throws CannotMerge
      */
@@ -238,7 +238,7 @@ final readonly class Merger
     }
 
     /**
-     * Gifts that are credited to those who become part of the survivor are credited to the survivor.
+     * Gifts that are credited to those who become part of the survivor, or honor them, are credited to the survivor, and honor it.
      *
      * @param  array<string, Gift>  $gifts  "gift:5" to the gift
      * @param  array<int, int>  $become
@@ -248,12 +248,15 @@ final readonly class Merger
     {
         $changes = [];
         foreach ($gifts as $thing => $gift) {
-            $after = self::creditedAnew($gift, $become, $owner);
-            if ($after->credits !== $gift->credits) {
+            $after = self::creditedAnew($gift, $become, $owner)->columns();
+            $fields = [];
+            foreach (['credits', 'tribute_id'] as $column) {
+                $before = $gift->columns()[$column];
+                $fields += $after[$column] === $before ? [] : [$column => [$before, $after[$column]]];
+            }
+            if ($fields !== []) {
                 [$subject, $id] = explode(':', $thing);
-                $changes[] = new Change(Subject::from($subject), (int) $id, Action::Update, [
-                    'credits' => [$gift->credits, $after->credits === '' ? null : $after->credits],
-                ]);
+                $changes[] = new Change(Subject::from($subject), (int) $id, Action::Update, $fields);
             }
         }
 
@@ -263,6 +266,9 @@ final readonly class Merger
     /** @param  array<int, int>  $become */
     private static function creditedAnew(Gift $gift, array $become, int $owner): Gift
     {
+        $honored = $become[(int) $gift->honored] ?? null;
+        $gift = $honored === null ? $gift : $gift->with(['tribute_id' => $honored]);
+
         return $gift->credits === ''
             ? $gift
             : $gift->with(['credits' => Credits::stored($gift->credits)->becoming($become, (string) $owner, $gift->amount)->written()]);

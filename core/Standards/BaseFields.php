@@ -260,6 +260,13 @@ final class BaseFields
             new Field('gift.description', 'Gift in kind: what it is', $group, FieldType::Text, nature: $of('description')),
             new Field('gift.units', 'Gift of stock: units', $group, FieldType::Number, nature: $of('units')),
             new Field('gift.tribute', 'Gift in honor or memory of', $group, FieldType::Text, nature: $of('tribute')),
+            new Field(
+                'gift.tribute.id',
+                'Gift in honor or memory of: their id',
+                $group,
+                FieldType::Identifier,
+                nature: new FieldNature(isNeeded: true),
+            ),
             new Field('gift.tribute_kind', 'Gift honor or memory', $group, FieldType::TributeKind, nature: $of('tribute_kind')),
             new Field('gift.tell', 'Gift tribute: whom to tell', $group, FieldType::LongText, nature: $of('tell')),
             new Field('gift.anonymous', 'Gift is anonymous', $group, FieldType::YesNo, nature: $of('anonymous')),

@@ -430,6 +430,51 @@ final class GiftTest extends TestCase
         self::assertSame(['100.00', 1], $this->credited($gus));
     }
 
+    public function test_a_gift_honors_a_supporter_through_merges_and_from_files(): void
+    {
+        $bo = $this->byHand('Bo', 'Park', 'bo@example.org');
+        $bob = $this->byHand('Bob', 'Park', 'bob@example.org');
+        $tribute = ['gift.tribute' => 'Grandpa Bob', 'gift.tribute_kind' => 'in memory', 'gift.honored' => (string) $bob];
+        $gift = $this->give($tribute);
+        $page = $this->getJson("/api/gifts/{$gift}")
+            ->assertOk()
+            ->json();
+        self::assertSame([['id' => $bob, 'name' => 'Bob Park'], (string) $bob], [$page['honored'], $page['values']['gift.honored']]);
+        $honoring = fn(int $supporter): array => array_column($this->getJson("/api/supporters/{$supporter}")->json('honoring'), 'id');
+        self::assertSame([[$gift], []], [$honoring($bob), $honoring($bo)]);
+        $this->postJson("/api/supporters/{$this->ann}/gifts", [
+            'values' => [...self::GIFT, 'gift.reference' => 'x', 'gift.honored' => '9999'],
+        ])->assertJsonPath('problems.0.code', 'tribute.unknown');
+
+        $merge = $this->postJson('/api/merges', ['supporters' => [$bo, $bob], 'survivor' => $bo])
+            ->assertSuccessful()
+            ->json('id');
+        self::assertSame([$gift], $honoring($bo));
+        $this->postJson("/api/merges/{$merge}/apart")->assertOk();
+        self::assertSame([[$gift], []], [$honoring($bob), $honoring($bo)]);
+
+        $targets = ['id.old', ...self::COLUMNS, 'gift.tribute', 'gift.tribute.id'];
+        $rows = self::rows(
+            'id,First,Last,Email,Date,Amount,Tribute,Of',
+            'H1,Al,Hale,hale@example.org,2026-01-02,30,Mum,H2',
+            'H2,Bea,Ives,ives@example.org,,,,',
+        );
+        $intake = $this->sifted($rows, [], $targets);
+        self::assertSame(['new' => 2], $this->outcomes($intake));
+        $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'Honored'])->assertOk();
+        $ives = (int) DB::table('supporters')->where('last_name', 'Ives')->value('id');
+        self::assertCount(1, $honoring($ives));
+        $held = $this->sifted(
+            self::rows('id,First,Last,Email,Date,Amount,Tribute,Of', 'H3,Cy,Jay,jay@example.org,2026-01-02,30,,H9'),
+            [],
+            $targets,
+        );
+        self::assertSame(['held' => 1], $this->outcomes($held));
+        $this->give(['gift.reference' => 'later', 'gift.honored' => (string) $ives]);
+        $this->postJson("/api/intakes/{$intake->id}/undo")->assertOk();
+        self::assertSame(1, DB::table('supporters')->where('id', $ives)->count(), 'Whoever is honored is not free to go.');
+    }
+
     public function test_gifts_of_nobody_go_to_one_who_was_chosen_for_that(): void
     {
         $file = self::rows(

@@ -467,7 +467,7 @@ final readonly class Loading implements LongWork
         foreach ($entries as $entry) {
             foreach ($entry->changes as $change) {
                 $credited = Credits::stored($change->fields['credits'][1] ?? '')->supporters();
-                foreach ([$change->ref, $change->fields['other_id'][1] ?? 0, ...$credited] as $ref) {
+                foreach ([$change->ref, $change->fields['other_id'][1] ?? 0, $change->fields['tribute_id'][1] ?? 0, ...$credited] as $ref) {
                     if (is_string($ref) && !ctype_digit($ref) && !isset($here[(int) $ref])) {
                         $wanted[(int) $ref] = true;
                     }

@@ -95,7 +95,7 @@ final class SiftedRow
             $row = $row->withoutBlocking();
         }
         foreach ($row->parties as $part => $party) {
-            if ($party->isCredited() && $judgements[$part]->verdict === Verdict::New) {
+            if ($party->isOfGift() && $judgements[$part]->verdict === Verdict::New) {
                 return $this->later
                     ? [
                         $row->withProblems([$this->nobody($party)]),
@@ -151,15 +151,17 @@ final class SiftedRow
     {
         $id = $party->record->identifiers[0]->value ?? '';
         $field = "{$party->role}.id.old";
-        if ($party->isCredited()) {
-            $column = $this->checks->column('gift.credit.id');
+        if ($party->isOfGift()) {
+            $isHonored = str_starts_with($party->role, Party::HONORED);
+            $field = $isHonored ? 'gift.tribute.id' : 'gift.credit.id';
+            $column = $this->checks->column($field);
 
             return new Problem(
                 'credit.unknown',
-                'gift.credit.id',
+                $field,
                 $column === false ? null : $column,
                 $id,
-                "The gift is credited to the id {$id}, which nobody has",
+                ($isHonored ? 'The gift is in honor or memory of' : 'The gift is credited to') . " the id {$id}, which nobody has",
                 'Bring who that is in first, correct the id, or empty it',
             );
         }
@@ -190,7 +192,7 @@ final class SiftedRow
                 $party->role === 'household'
                     ? $this->judging->household($unit, $party, $ofParty, $fingerprint, $decision, $members)
                     : $this->judging->judge($unit, $party, $ofParty, $fingerprint, $decision);
-            if ($judgement->ref !== null && !$party->isCredited()) {
+            if ($judgement->ref !== null && !$party->isOfGift()) {
                 $members[] = $this->candidates->record($judgement->ref);
             }
         }
@@ -257,18 +259,19 @@ final class SiftedRow
     }
 
     /**
-     * What a row says of someone, with the gifts credited to whom the row means.
+     * What a row says of someone, with the gifts credited to whom the row means, and honoring them.
      *
      * @param  array<string, int|string>  $refs  by role
      */
     private static function credited(IncomingRecord $record, array $refs, int|string $giver): IncomingRecord
     {
-        $gifts = array_map(
-            static fn(Gift $gift): Gift => $gift->credits === ''
+        $gifts = array_map(static function (Gift $gift) use ($refs, $giver): Gift {
+            $gift = isset($refs[$gift->honored ?? '']) ? $gift->with(['tribute_id' => $refs[$gift->honored]]) : $gift;
+
+            return $gift->credits === ''
                 ? $gift
-                : $gift->with(['credits' => Credits::stored($gift->credits)->becoming($refs, (string) $giver, $gift->amount)->written()]),
-            $record->gifts,
-        );
+                : $gift->with(['credits' => Credits::stored($gift->credits)->becoming($refs, (string) $giver, $gift->amount)->written()]);
+        }, $record->gifts);
 
         return $gifts === $record->gifts ? $record : $record->withGifts($gifts);
     }

@@ -17,6 +17,7 @@ use App\Support\Http\JsonMap;
 use App\Support\Lists;
 use App\Supporters\CreditedGifts;
 use App\Supporters\GivenByYear;
+use App\Supporters\HonoringGifts;
 use App\Supporters\Links;
 use App\Supporters\Origins;
 use App\Supporters\PageFields;
@@ -53,7 +54,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  *     reference?: ?string, campaign?: ?string, appeal?: ?string, tribute?: ?string, anonymous?: ?string, notes?: ?string,
  *     credits?: ?string, splits?: ?string, description?: ?string, units?: ?string, tribute_kind?: ?string, tell?: ?string, receipt?: ?string,
  *     receipt_on?: ?string, benefit?: ?string, fee?: ?string, source_id?: ?string, reason?: ?string,
- *     corrects_id: ?int, intake_id: ?int, batch_id: ?int, promise_id: ?int,
+ *     corrects_id: ?int, intake_id: ?int, batch_id: ?int, promise_id: ?int, tribute_id: ?int,
  * }
  * @phpstan-type PageSums array{given: Amounts}
  * @phpstan-type PageMerge array{id: int, gone: list<array{id: int, name: string}>, at: string, by: ?string}
@@ -61,9 +62,10 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  * @phpstan-import-type WaitingGift from WaitingGifts
  * @phpstan-import-type Credited from CreditedGifts
  * @phpstan-import-type YearOfGifts from GivenByYear
+ * @phpstan-import-type HonoringGift from HonoringGifts
  * @phpstan-type SupporterNames array{names: JsonMap<string>}
  * @phpstan-type SupporterPageData array{
- *     waiting: list<WaitingGift>, credited: ?Credited, years: list<YearOfGifts>,
+ *     waiting: list<WaitingGift>, credited: ?Credited, years: list<YearOfGifts>, honoring: list<HonoringGift>,
  *     fields: list<PageField>, supporter: PagePart, addresses: list<PagePart>, emails: list<PageEmail>, phones: list<PagePhone>,
  *     identifiers: list<PageId>, groups: list<string>, tags: list<string>, custom: list<PageValue>, unread: list<PageValue>,
  *     links: list<PageLink>, gifts: list<PageGift>, gift_count: int, gift_sums: ?PageSums, merges: list<PageMerge>,
@@ -187,6 +189,7 @@ final class SupporterController extends Controller
         WaitingGifts $waiting,
         CreditedGifts $credited,
         GivenByYear $years,
+        HonoringGifts $honoring,
     ): JsonResponse {
         $catalog = $standards->catalog;
         $rules = [];
@@ -215,6 +218,7 @@ final class SupporterController extends Controller
                     'batch_id' => 1,
                     'corrects_id' => 1,
                     'promise_id' => 1,
+                    'tribute_id' => 1,
                 ]) !== [],
             ),
         );
@@ -266,6 +270,7 @@ final class SupporterController extends Controller
             'waiting' => $waiting->of($supporter->id, $sight),
             'credited' => $credited->of($supporter->id, $sight),
             'years' => $years->of($supporter->id, $sight),
+            'honoring' => $honoring->of($supporter->id, $sight),
             'gift_count' => $sums->gifts,
             'gift_sums' => $sight->sees('gift.amount') ? ['given' => (object) $sums->given->toArray()] : null,
             'origins' => array_filter(

@@ -478,6 +478,7 @@ export type GiftPageData = {
   corrects: OtherGift | null;
   pays: PayablePromise | null;
   payable: PayablePromise[];
+  honored: Honored | null;
   batch: GiftBatch | null;
   intake_id: number | null;
   origins: Record<string, Origin>;
@@ -668,6 +669,18 @@ export type HomeView = {
   currencies: HomeChoice[];
   countries: HomeChoice[];
   orders: HomeChoice[];
+};
+
+export type Honored = { id: number; name: string };
+
+export type HonoringGift = {
+  id: number;
+  given_on: string | null;
+  amount: string | null;
+  currency: string;
+  kind: string | null;
+  supporter_id: number;
+  name: string;
 };
 
 export type HouseholdGone = { counts: DuplicateCounts };
@@ -975,6 +988,7 @@ export type PageGift = {
   intake_id: number | null;
   batch_id: number | null;
   promise_id: number | null;
+  tribute_id: number | null;
 };
 
 export type PageId = { id: number; system: string; value: string } & Record<string, unknown>;
@@ -1607,6 +1621,7 @@ export type SupporterPageData = {
   waiting: WaitingGift[];
   credited: Credited | null;
   years: YearOfGifts[];
+  honoring: HonoringGift[];
   fields: PageField[];
   supporter: PagePart;
   addresses: PagePart[];

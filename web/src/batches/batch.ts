@@ -16,6 +16,7 @@ const FURTHER: Record<string, string> = {
   'gift.description': 'in kind',
   'gift.units': 'units',
   'gift.tribute': 'tribute',
+  'gift.honored': 'tribute',
   'gift.tribute_kind': 'tribute',
   'gift.tell': 'tell',
   'gift.anonymous': 'anonymous',

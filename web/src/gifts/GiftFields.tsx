@@ -2,6 +2,7 @@ import { Fragment, type ReactNode } from 'react';
 import type { FormField } from '../api/answers';
 import { FieldInput } from '../shared/FieldInput';
 import { GiftCredits } from './GiftCredits';
+import { GiftHonored } from './GiftHonored';
 import { GiftParts } from './GiftParts';
 
 interface GiftFieldsProps {
@@ -60,6 +61,9 @@ export function GiftFields({ fields, isRest = false, isCorrection = false, value
           <Fragment key={keys[0]}>
             {title !== '' && shown.length > 0 && <h3 className="form-part">{title}</h3>}
             {shown.length > 0 && <div className="field-grid three">{shown.map(input)}</div>}
+            {keys.includes('gift.tribute') && shown.length > 0 && (
+              <GiftHonored values={values} mayEdit={fields.some((one) => one.key === 'gift.tribute' && one.edits)} onChange={onChange} />
+            )}
             {isPurpose && (
               <>
                 <GiftParts fields={fields} values={values} error={error('gift.splits')} onChange={onChange} onLeave={onLeave} />

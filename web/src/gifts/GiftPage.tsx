@@ -92,6 +92,14 @@ export function GiftPage() {
                   </dd>,
                 ])}
             </dl>
+            {gift.honored !== null && (
+              <div className="pane-note">
+                {value('gift.tribute_kind') === ''
+                  ? 'In honor or memory'
+                  : value('gift.tribute_kind').replace(/^./, (letter) => letter.toUpperCase())}{' '}
+                of <Link to={`/supporters/${gift.honored.id}`}>{gift.honored.name}</Link>
+              </div>
+            )}
             {gift.credits.map((credit) => (
               <div key={credit.supporter_id} className="pane-note">
                 {credit.amount === null ? 'Credited' : `${money(credit.amount, gift.currency)} credited`} to{' '}

@@ -219,6 +219,18 @@ export function SupporterPage() {
                 ))}
               </details>
             )}
+            {data.honoring.length > 0 && (
+              <details className="pane-note">
+                <summary>{counted(data.honoring.length, 'gift')} in honor or memory of them</summary>
+                {data.honoring.map((one) => (
+                  <div key={one.id}>
+                    <Link to={`/gifts/${one.id}`}>{one.given_on ?? `gift ${one.id}`}</Link>:{' '}
+                    {one.amount !== null && `${money(one.amount, one.currency)} of `}
+                    <Link to={`/supporters/${one.supporter_id}`}>{one.name}</Link>
+                  </div>
+                ))}
+              </details>
+            )}
             {data.years.length > 1 && (
               <MoneyBars caption="Given by year" height={84} spans={data.years.map(({ year, ...sum }) => ({ name: year, ...sum }))} />
             )}

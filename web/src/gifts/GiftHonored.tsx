@@ -1,0 +1,40 @@
+import { Button } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import type { SupporterNames } from '../api/answers';
+import { api } from '../api/client';
+import { SupporterPicker } from '../shared/SupporterPicker';
+
+interface GiftHonoredProps {
+  values: Record<string, string>;
+  mayEdit: boolean;
+  onChange: (values: Record<string, string>) => void;
+}
+
+/** Whom a gift honors or remembers, where that is one of the supporters. */
+export function GiftHonored({ values, mayEdit, onChange }: GiftHonoredProps) {
+  const id = values['gift.honored'] ?? '';
+  const names = useQuery({
+    queryKey: ['supporter names', [id]],
+    queryFn: () => api.get<SupporterNames>(`supporter-names?ids=${id}`),
+    enabled: id !== '',
+  });
+  if (id === '') {
+    return mayEdit ? (
+      <SupporterPicker
+        label="Supporter whom it honors or remembers"
+        placeholder="or one of the supporters"
+        onPick={(one) => onChange({ 'gift.honored': String(one.id), 'gift.tribute': values['gift.tribute'] || one.name })}
+      />
+    ) : null;
+  }
+  return (
+    <div className="also">
+      <span>The supporter {names.data?.names[id] ?? id}</span>
+      {mayEdit && (
+        <Button variant="subtle" size="compact-sm" onClick={() => onChange({ 'gift.honored': '' })}>
+          remove
+        </Button>
+      )}
+    </div>
+  );
+}
