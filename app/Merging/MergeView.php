@@ -6,6 +6,8 @@ namespace App\Merging;
 
 use App\Matching\RuleSets;
 use App\Matching\SmallSearch;
+use App\Promises\PayablePromises;
+use App\Standards\FieldAccess;
 use App\Support\Http\JsonMap;
 use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
@@ -53,6 +55,7 @@ final readonly class MergeView
         'identifiers' => 'Ids in other systems',
         'memberships' => 'Groups and tags',
         'links' => 'Links',
+        'promises' => 'Promises',
     ];
 
     public function __construct(private FieldCatalog $catalog, private RuleSets $sets) {}
@@ -142,6 +145,7 @@ final readonly class MergeView
                         'identifier' => 'identifiers',
                         'membership' => 'memberships',
                         'link' => 'links',
+                        'promise' => 'promises',
                     ][$subject] ?? '',
                     new RecordPart(0, $values),
                     [],
@@ -263,7 +267,7 @@ final readonly class MergeView
                         ', ',
                         array_filter(
                             [
-                                $part->value('kind') !== '' && $list !== 'links' ? $part->value('kind') : '',
+                                $part->value('kind') !== '' && !in_array($list, ['links', 'promises'], true) ? $part->value('kind') : '',
                                 $part->value('is_primary') === '1' ? 'primary' : '',
                                 in_array($part->value('condition'), ['', 'good'], true) ? '' : $part->value('condition'),
                                 $part->value('label'),
@@ -286,6 +290,7 @@ final readonly class MergeView
             'phones' => $part->value('number'),
             'identifiers' => "{$part->value('value')} in {$part->value('system')}",
             'memberships' => "{$part->value('list')} {$part->value('name')}",
+            'promises' => PayablePromises::label($part, FieldAccess::ofUser()),
             default => (LinkKind::tryFrom($part->value('kind'))?->phrase() ?? 'linked to') .
                 ' ' .
                 ($names[(int) $part->value('other_id')] ??

@@ -106,7 +106,8 @@ final readonly class Promise
             kind: $this->isPledge() ? GiftKind::Pledge->value : PromiseKind::Recurring->value,
             reference: $this->reference,
             currency: $this->currency,
-            sourceId: $this->sourceId,
+            // A gift may have the same id in a system that counts them apart.
+            sourceId: $this->sourceId === '' ? '' : "promise {$this->sourceId}",
         );
     }
 

@@ -303,6 +303,16 @@ final class PromiseTest extends TestCase
         self::assertSame([0, 0, true], [$again['gifts']['created'], $again['promised']['created'], $again['balanced']]);
         self::assertSame([1, 2], [DB::table('promises')->count(), Gift::query()->count()]);
 
+        // One that is there with another amount is no second one; a gift may have its number.
+        $other = str_replace(',300,', ',450,', $content);
+        self::assertSame(1, $this->outcomes($this->sifted($other, [], $targets))['held']);
+        $same = $this->sifted(
+            "Last name,Email,f,g,h\nMoss,moss@example.org,2026-03-03,4,P-7\n",
+            [],
+            ['name.last', 'email', 'gift.date', 'gift.amount', 'gift.id'],
+        );
+        self::assertSame(['updated' => 1], $this->outcomes($same));
+
         // More than is left is held, and so is what pays a promise that nobody knows.
         $more = "Last name,Email,f,g,h\nMoss,moss@example.org,2026-05-01,100.01,P-7\nMoss,moss@example.org,2026-05-02,5,P-8\n";
         $held = $this->sifted($more, [], ['name.last', 'email', 'gift.date', 'gift.amount', 'gift.promise.id']);

@@ -76,7 +76,7 @@ final readonly class RowChecks
     }
 
     /**
-     * A gift that is there with another amount or another date is no second one.
+     * A gift or a promise that is there with another amount or another date is no second one.
      *
      * @param  array<int, ?SupporterRecord>  $stored  by part of the row
      * @return list<Problem>
@@ -99,6 +99,18 @@ final readonly class RowChecks
                     "The gift {$gift->sourceId} is there already, with another date, amount, fund, kind or reference",
                     'Correct the one that is there and leave this row out, or give this one another id',
                 );
+            }
+            foreach ($there === [] ? [] : Planner::promisesMissing($party->record, $stored[$part]) as $promise) {
+                if (SameGifts::isThereDifferently($promise->asGift(), $there)) {
+                    $problems[] = new Problem(
+                        'promise.id.differs',
+                        'promise.id',
+                        $this->columns['promise.id'] ?? null,
+                        $promise->sourceId,
+                        "The promise {$promise->sourceId} is there already, with another date, amount, fund or reference",
+                        'Change the one that is there and leave this row out, or give this one another id',
+                    );
+                }
             }
             // Some systems write a row for each part of a gift.
             $seen = $stored[$part]->giftsSeen ?? [];
