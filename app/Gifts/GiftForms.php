@@ -13,6 +13,7 @@ use App\Records\RecordReader;
 use App\Records\RecordWriter;
 use App\Records\Supporter;
 use App\Standards\FieldAccess;
+use App\Standards\WrittenByHand;
 use App\Supporters\NotKept;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
@@ -31,7 +32,6 @@ use PineSieve\Core\Standards\GiftReader;
 use PineSieve\Core\Standards\Problem;
 use PineSieve\Core\Standards\Requirements;
 use PineSieve\Core\Standards\Standards;
-use PineSieve\Core\Text\Tidy;
 
 /** Gifts as people write them by hand: given at once, or entries of a batch; and what takes one back or corrects it. */
 final readonly class GiftForms
@@ -47,8 +47,6 @@ final readonly class GiftForms
     /** What stands for a new one until it is kept. */
     private const NEW = 'form:gift';
 
-    private const SEVERAL_LINES = ['gift.notes', 'gift.tell', 'gift.splits', 'gift.credits'];
-
     private GiftReader $read;
 
     public function __construct(
@@ -57,6 +55,7 @@ final readonly class GiftForms
         private RecordWriter $writer,
         private Checker $checker,
         private Ids $ids,
+        private WrittenByHand $byHand,
     ) {
         $this->read = new GiftReader($standards, 'Choose the currency beside it, or correct the amount');
     }
@@ -277,22 +276,7 @@ final readonly class GiftForms
      */
     private function understood(?Gift $stored, array $written, FieldAccess $sight): array
     {
-        $columns = FieldPlace::columns('gift');
-        $values = array_map(static fn(string $column): string => $stored?->value($column) ?? '', $columns);
-        $problems = [];
-        foreach (array_intersect_key($written, $columns) as $field => $text) {
-            if (!$sight->edits($field)) {
-                continue;
-            }
-            $text = in_array($field, self::SEVERAL_LINES, true) ? Tidy::block($text) : Tidy::line($text);
-            $format = $this->standards->formats->byHand()->of($this->standards->catalog->field($field));
-            $understood = $text === '' ? null : $format->read($text);
-            $values[$field] = $understood->value ?? '';
-            if ($understood?->fault !== null) {
-                $fault = $understood->fault;
-                $problems[$field] = new Problem($fault->code, $field, null, $text, $fault->reason, $fault->remedy);
-            }
-        }
+        [$values, $problems] = $this->byHand->read('gift', $stored?->columns() ?? [], $written, $sight);
         // What is split says part by part what it is for.
         $values = $values['gift.splits'] === '' ? $values : [...$values, 'gift.fund' => '', 'gift.campaign' => '', 'gift.appeal' => ''];
         [$gift, $found] = $this->read->read($values);

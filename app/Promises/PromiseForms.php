@@ -12,6 +12,7 @@ use App\Records\Ids;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
 use App\Standards\FieldAccess;
+use App\Standards\WrittenByHand;
 use App\Supporters\NotKept;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Changes\Action;
@@ -31,7 +32,6 @@ use PineSieve\Core\Standards\Problem;
 use PineSieve\Core\Standards\PromiseReader;
 use PineSieve\Core\Standards\Requirements;
 use PineSieve\Core\Standards\Standards;
-use PineSieve\Core\Text\Tidy;
 
 /** Pledges and recurring gifts as people write them by hand. */
 final readonly class PromiseForms
@@ -41,8 +41,6 @@ final readonly class PromiseForms
     /** What stands for a new one until it is kept. */
     private const NEW = 'form:promise';
 
-    private const SEVERAL_LINES = ['promise.notes', 'promise.course'];
-
     private PromiseReader $read;
 
     public function __construct(
@@ -51,6 +49,7 @@ final readonly class PromiseForms
         private RecordWriter $writer,
         private Checker $checker,
         private Ids $ids,
+        private WrittenByHand $byHand,
     ) {
         $this->read = new PromiseReader($standards, 'Choose the currency beside it, or correct the amount');
     }
@@ -204,23 +203,7 @@ final readonly class PromiseForms
      */
     private function understood(?Promise $stored, array $written, FieldAccess $sight): array
     {
-        $fields = FieldPlace::columns('promise');
-        $columns = $stored?->columns() ?? [];
-        $values = array_map(static fn(string $column): string => $columns[$column] ?? '', $fields);
-        $problems = [];
-        foreach (array_intersect_key($written, $fields) as $field => $text) {
-            if (!$sight->edits($field)) {
-                continue;
-            }
-            $text = in_array($field, self::SEVERAL_LINES, true) ? Tidy::block($text) : Tidy::line($text);
-            $format = $this->standards->formats->byHand()->of($this->standards->catalog->field($field));
-            $understood = $text === '' ? null : $format->read($text);
-            $values[$field] = $understood->value ?? '';
-            if ($understood?->fault !== null) {
-                $fault = $understood->fault;
-                $problems[$field] = new Problem($fault->code, $field, null, $text, $fault->reason, $fault->remedy);
-            }
-        }
+        [$values, $problems] = $this->byHand->read('promise', $stored?->columns() ?? [], $written, $sight);
         [$promise, $found] = $this->read->read($values);
         foreach ($found as $problem) {
             $problems[$problem->field] ??= $problem;

@@ -15,6 +15,7 @@ use App\Batches\Recognition;
 use App\Standards\FieldAccess;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
+use App\Supporters\Http\AnswersForms;
 use App\Supporters\NotKept;
 use Closure;
 use Illuminate\Http\JsonResponse;
@@ -39,6 +40,8 @@ use PineSieve\Core\Forms\PlacedProblem;
  */
 final class EntryController extends Controller
 {
+    use AnswersForms;
+
     public function __construct(private readonly Entries $entries, private readonly BatchView $view) {}
 
     #[Answers(self::class, 'LookedUp')]
@@ -87,10 +90,7 @@ final class EntryController extends Controller
         [$supporter, $written] = [(int) $request->validated('supporter'), $request->written('values')];
 
         return response()->json([
-            'problems' => array_map(
-                static fn(PlacedProblem $placed): array => $placed->toArray(),
-                $this->entries->problems($batch, $entry, $supporter, $written),
-            ),
+            'problems' => self::placed($this->entries->problems($batch, $entry, $supporter, $written)),
             'like' => $this->entries->like($batch, $entry, $supporter, $written),
         ]);
     }
@@ -148,13 +148,7 @@ final class EntryController extends Controller
         } catch (CannotPost $error) {
             abort(409, $error->getMessage());
         } catch (NotKept $error) {
-            return response()->json(
-                [
-                    'message' => $error->getMessage(),
-                    'problems' => array_map(static fn(PlacedProblem $placed): array => $placed->toArray(), $error->problems),
-                ],
-                $error->problems === [] ? 409 : 422,
-            );
+            return self::notKept($error);
         }
 
         return response()->json(

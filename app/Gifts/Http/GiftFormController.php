@@ -12,6 +12,7 @@ use App\Records\Supporter;
 use App\Standards\FieldAccess;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
+use App\Supporters\Http\AnswersForms;
 use App\Supporters\NotKept;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -27,6 +28,8 @@ use PineSieve\Core\Forms\PlacedProblem;
  */
 final class GiftFormController extends Controller
 {
+    use AnswersForms;
+
     public function __construct(private readonly GiftForms $gifts) {}
 
     #[Answers(self::class, 'GiftChecked')]
@@ -81,22 +84,5 @@ final class GiftFormController extends Controller
         }
 
         return response()->json(['id' => $id], $status);
-    }
-
-    private static function notKept(NotKept $error): JsonResponse
-    {
-        return response()->json(
-            ['message' => $error->getMessage(), 'problems' => self::placed($error->problems)],
-            $error->problems === [] ? 409 : 422,
-        );
-    }
-
-    /**
-     * @param  list<PlacedProblem>  $problems
-     * @return list<Placed>
-     */
-    private static function placed(array $problems): array
-    {
-        return array_map(static fn(PlacedProblem $placed): array => $placed->toArray(), $problems);
     }
 }

@@ -11,6 +11,7 @@ use App\Records\Supporter;
 use App\Standards\FieldAccess;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
+use App\Supporters\Http\AnswersForms;
 use App\Supporters\NotKept;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -26,6 +27,8 @@ use PineSieve\Core\Forms\PlacedProblem;
  */
 final class PromiseFormController extends Controller
 {
+    use AnswersForms;
+
     public function __construct(private readonly PromiseForms $promises) {}
 
     #[Answers(self::class, 'PromiseChecked')]
@@ -85,22 +88,5 @@ final class PromiseFormController extends Controller
         }
 
         return response()->json(['id' => $id], $status);
-    }
-
-    private static function notKept(NotKept $error): JsonResponse
-    {
-        return response()->json(
-            ['message' => $error->getMessage(), 'problems' => self::placed($error->problems)],
-            $error->problems === [] ? 409 : 422,
-        );
-    }
-
-    /**
-     * @param  list<PlacedProblem>  $problems
-     * @return list<Placed>
-     */
-    private static function placed(array $problems): array
-    {
-        return array_map(static fn(PlacedProblem $placed): array => $placed->toArray(), $problems);
     }
 }

@@ -58,6 +58,8 @@ use PineSieve\Core\Standards\Target;
  */
 final class FormController extends Controller
 {
+    use AnswersForms;
+
     public function __construct(private readonly Forms $forms, private readonly Standards $standards) {}
 
     /** The fields of a form, drawn from the catalog. */
@@ -230,14 +232,5 @@ final class FormController extends Controller
             'honor or memory' => array_column(TributeKind::cases(), 'value'),
             default => $field->options(),
         };
-    }
-
-    /**
-     * @param  list<PlacedProblem>  $problems
-     * @return list<Placed>
-     */
-    private static function placed(array $problems): array
-    {
-        return array_map(static fn(PlacedProblem $placed): array => $placed->toArray(), $problems);
     }
 }
