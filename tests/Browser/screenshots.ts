@@ -27,7 +27,6 @@ test('pictures of the main views', async ({ page }) => {
   await expect(page.getByRole('button', { name: /^Apply all/ })).toBeHidden();
   await page.getByRole('button', { name: 'Go on to the columns' }).click();
   await page.getByRole('button', { name: /^\d Two people in a cell become two/ }).click();
-  await shot(page, 'steps');
   await page.getByRole('button', { name: /^Columns/ }).click();
   await page.locator('tr', { hasText: 'T-shirt' }).first().click();
   await page.keyboard.press('l');
