@@ -464,6 +464,8 @@ final class GiftTest extends TestCase
         $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'Honored'])->assertOk();
         $ives = (int) DB::table('supporters')->where('last_name', 'Ives')->value('id');
         self::assertCount(1, $honoring($ives));
+        $this->loaded(self::rows('First,Last,Email,Date,Amount', 'Ken,Low,ken@example.org,2026-01-03,5'), [], self::COLUMNS);
+        self::assertSame(2, DB::table('gifts')->whereNotNull('tribute_id')->count(), 'A gift of which nobody says so honors nobody.');
         $held = $this->sifted(
             self::rows('id,First,Last,Email,Date,Amount,Tribute,Of', 'H3,Cy,Jay,jay@example.org,2026-01-02,30,,H9'),
             [],

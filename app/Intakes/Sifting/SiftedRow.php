@@ -266,7 +266,7 @@ final class SiftedRow
     private static function credited(IncomingRecord $record, array $refs, int|string $giver): IncomingRecord
     {
         $gifts = array_map(static function (Gift $gift) use ($refs, $giver): Gift {
-            $gift = isset($refs[$gift->honored ?? '']) ? $gift->with(['tribute_id' => $refs[$gift->honored]]) : $gift;
+            $gift = $gift->honored === null ? $gift : $gift->with(['tribute_id' => $refs[$gift->honored]]);
 
             return $gift->credits === ''
                 ? $gift
