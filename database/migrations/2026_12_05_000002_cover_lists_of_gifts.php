@@ -11,6 +11,8 @@ return new class extends Migration {
         // Sums of what is asked by amount are read out of this alone: the gifts themselves are ten times as wide.
         Schema::table('gifts', static function (Blueprint $table): void {
             $table->index(['kind', 'amount', 'given_on', 'currency', 'corrects_id'], 'gifts_summed');
+            // Payments of a promise that nobody knows are counted each morning.
+            $table->index(['kind', 'promise_id', 'corrects_id', 'given_on'], 'gifts_paying');
         });
         Schema::table('gift_splits', function (Blueprint $table): void {
             foreach (['fund', 'campaign', 'appeal'] as $purpose) {

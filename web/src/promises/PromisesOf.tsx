@@ -24,7 +24,7 @@ export function PromisesOf({ supporter }: { supporter: number }) {
           `, ${moneys(data.sums.promised)} pledged, ${moneys(data.sums.balance)} of it is left`}
         {data.total > data.promises.length && (
           <>
-            , <Link to={`/promises?q=${supporter}`}>all of them</Link>
+            , <Link to={`/promises?supporter=${supporter}`}>all of them</Link>
           </>
         )}
       </div>

@@ -11,7 +11,7 @@ import { TitleLine } from '../shared/TitleLine';
 import { useSearch } from '../shared/useSearch';
 import { next, promised, STATUS, type Status } from './words';
 
-const ASKED = ['status', 'kind', 'fund', 'campaign', 'appeal', 'intake'];
+const ASKED = ['status', 'kind', 'fund', 'campaign', 'appeal', 'intake', 'supporter'];
 
 /** Pledges and recurring gifts: what is due first. */
 export function PromisesPage() {
@@ -40,6 +40,11 @@ export function PromisesPage() {
             , of <Link to={`/intakes/${asked['intake']}/proof`}>intake {asked['intake']}</Link> alone
           </>
         )}
+        {asked['supporter'] !== undefined && (
+          <>
+            , of <Link to={`/supporters/${asked['supporter']}`}>one supporter</Link> alone
+          </>
+        )}
         {Object.keys(asked).length > 0 && (
           <>
             . <Link to="/promises">All promises</Link>
@@ -63,7 +68,7 @@ export function PromisesPage() {
             />
           }
           right={
-            <>
+            <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}>
               <Select
                 size="xs"
                 w={150}
@@ -87,7 +92,7 @@ export function PromisesPage() {
                 value={asked['status'] ?? null}
                 onChange={(status) => ask({ status })}
               />
-            </>
+            </div>
           }
         >
           <Trouble error={found.error} />
