@@ -333,6 +333,23 @@ final class PromiseTest extends TestCase
         self::assertSame(['overdue', '50.00', '250.00'], array_slice($this->stands($promise), 0, 3));
     }
 
+    public function test_an_id_that_stands_twice_in_a_file_is_told(): void
+    {
+        $intake = $this->sifted(
+            "Last name,Email,a,b,c\nRow,row@example.org,2026-01-10,300,P-1\nRow,row@example.org,2026-01-10,300,P-1\nRow,row@example.org,2026-01-10,30,P-2\n",
+            [],
+            ['name.last', 'email', 'promise.date', 'promise.amount', 'promise.id'],
+        );
+        self::assertSame(
+            [['promise.id.again', 3, 0]],
+            DB::table('intake_problems')
+                ->where('intake_id', $intake->id)
+                ->get()
+                ->map(static fn(\stdClass $one): array => [$one->code, $one->number, (int) $one->blocks])
+                ->all(),
+        );
+    }
+
     public function test_a_row_brings_a_promise_with_its_payments(): void
     {
         $intake = $this->loaded(

@@ -114,6 +114,18 @@ final readonly class RowChecks
             }
             // Some systems write a row for each part of a gift.
             $seen = $stored[$part]->giftsSeen ?? [];
+            foreach ($seen === [] ? [] : $party->record->promises as $promise) {
+                if (SameGifts::isThereDifferently($promise->asGift(), $seen)) {
+                    $problems[] = (new Problem(
+                        'promise.id.again',
+                        'promise.id',
+                        $this->columns['promise.id'] ?? null,
+                        $promise->sourceId,
+                        "The promise {$promise->sourceId} stands in the file more than once: each row is a promise of its own",
+                        'Leave the row out if it is the same promise once more',
+                    ))->warning();
+                }
+            }
             foreach ($seen === [] ? [] : $party->record->gifts as $gift) {
                 if (SameGifts::isThereDifferently($gift, $seen)) {
                     $problems[] = (new Problem(
