@@ -36,7 +36,11 @@ DB::statement(
     "insert into gift_sums select date_format(given_on, '%Y-%m'), currency, splits is not null, kind, coalesce(fund, ''), '', coalesce(appeal, ''),
     count(*), sum(corrects_id is null), sum(amount) from gifts group by 1, 2, 3, 4, 5, 6, 7",
 );
-DB::statement('analyze table gifts, gift_splits, gift_sums');
+DB::statement(
+    "insert into gift_amounts select date_format(given_on, '%Y-%m'), currency, kind, amount, count(*), sum(corrects_id is null)
+    from gifts group by 1, 2, 3, 4",
+);
+DB::statement('analyze table gifts, gift_splits, gift_sums, gift_amounts');
 $paths = [
     'one supporter' => 'supporters/5',
     'all gifts' => 'gifts',
@@ -47,6 +51,8 @@ $paths = [
     'of a fund, between two days' => 'gifts?fund=Roof&from=2024-03-15&to=2025-04-09',
     'of a month' => 'gifts?month=2025-06',
     'a kind, of at least 50' => 'gifts?kind=check&least=50',
+    'of at least 99, taken back or not' => 'gifts?least=99',
+    'of 12.50, of which there are none' => 'gifts?least=12.50&most=12.50',
     'taken back' => 'gifts?status=taken+back',
     'of one supporter' => 'gifts?q=' . $person(5)['email'],
     'funds' => 'funds/fund',

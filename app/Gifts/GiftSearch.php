@@ -39,8 +39,13 @@ final readonly class GiftSearch
     /** What else can be asked for. */
     private const FURTHER = ['q', 'intake', 'batch', 'rule', 'status'];
 
-    /** What sums are kept by. */
+    /** What sums are kept by, and what counts are kept by. */
     private const SUMMED = ['from', 'to', 'month', 'kind', 'currency', ...self::PURPOSES];
+
+    private const COUNTED = ['from', 'to', 'month', 'kind', 'currency', 'least', 'most'];
+
+    /** As many can be found first, and put in order then. */
+    private const FEW = 10_000;
 
     /** @param  array<string, string>  $asked  what is asked for, without what is blank */
     private function __construct(private array $asked, private Period $period, private FieldAccess $sight) {}
@@ -93,15 +98,22 @@ final readonly class GiftSearch
     /** @return array<string, MonthOfGifts> month to how many are listed, and what they come to */
     public function months(): array
     {
-        $isKept = array_diff_key($this->asked, array_flip(self::SUMMED)) === [];
-
-        return self::added($isKept ? $this->kept() : [$this->monthly($this->gifts()->toBase(), $this->amount())]);
+        return self::added(
+            match (true) {
+                $this->asksNoMoreThan(self::SUMMED) => $this->kept(),
+                $this->asksNoMoreThan(self::COUNTED) => $this->counted(),
+                default => [$this->monthly($this->gifts()->toBase(), $this->amount())],
+            },
+        );
     }
 
-    /** @return list<int> numbers of the gifts of a page, the latest first */
-    public function page(int $offset, int $limit): array
+    /**
+     * @param  int  $listed  how many there are
+     * @return list<int> numbers of the gifts of a page, the latest first
+     */
+    public function page(int $offset, int $limit, int $listed): array
     {
-        if ($this->purposes() !== [] && array_diff_key($this->asked, array_flip(self::SUMMED)) === []) {
+        if ($this->purposes() !== [] && $this->asksNoMoreThan(self::SUMMED)) {
             $whole = $this->latest(
                 $this->wholes()
                     ->toBase()
@@ -128,8 +140,8 @@ final readonly class GiftSearch
             );
         }
         $gifts = $this->gifts()->toBase();
-        // Most of them are listed: they are read in their order until there are enough.
-        if (array_diff_key($this->asked, array_flip(['from', 'to', 'month', 'kind', 'currency', 'least', 'most'])) === []) {
+        if ($listed > self::FEW && $this->asksNoMoreThan(self::COUNTED)) {
+            // Many of all are listed: they are read in their order until there are enough.
             $gifts->forceIndex('gifts_given_on_index');
         } elseif (isset($this->asked['status'])) {
             $gifts->forceIndex('primary');
@@ -163,9 +175,7 @@ final readonly class GiftSearch
                     ->orWhere(static fn(Builder $split) => $split->whereNotNull('splits')->whereRaw("exists ({$parts})")),
             );
         }
-        foreach (array_intersect_key(self::PARTS, $this->asked) as $key => [, $column, $test]) {
-            $gifts->where($column, $test, $this->asked[$key]);
-        }
+        $this->ofParts($gifts->getQuery());
         $number = fn(string $key): ?int => isset($this->asked[$key]) && ctype_digit($this->asked[$key]) ? (int) $this->asked[$key] : null;
         if (isset($this->asked['q'])) {
             $matching = app(SearchIndex::class)->matching($this->asked['q'], $this->sight);
@@ -188,11 +198,8 @@ final readonly class GiftSearch
     private function kept(): array
     {
         $purposes = $this->purposes();
-        [$first, $last] = $this->period->months();
         $queries = [
-            $this->ofKind(DB::table('gift_sums'))
-                ->when($first !== null, static fn(Query $sums) => $sums->where('month', '>=', $first))
-                ->when($last !== null, static fn(Query $sums) => $sums->where('month', '<=', $last))
+            $this->ofMonths(DB::table('gift_sums'))
                 ->when($purposes !== [], static fn(Query $sums) => $sums->where('is_split', false)->where($purposes))
                 ->groupBy('month', 'currency')
                 ->selectRaw('month, currency, sum(listed) as listed, sum(gifts) as gifts, sum(amount) as amount'),
@@ -210,18 +217,33 @@ final readonly class GiftSearch
         return $queries;
     }
 
+    /** @return list<Query> how many there are of each amount, and the days that are cut from whole months */
+    private function counted(): array
+    {
+        $queries = [
+            $this->ofMonths(DB::table('gift_amounts'))
+                ->groupBy('month', 'currency')
+                ->selectRaw('month, currency, sum(listed) as listed, sum(gifts) as gifts, sum(listed * amount) as amount'),
+        ];
+        foreach ($this->period->rest() as $days) {
+            $queries[] = $this->monthly($this->ofParts(Gift::query()->toBase())->whereBetween('given_on', $days), 'amount');
+        }
+
+        return $queries;
+    }
+
     /** @return Builder<Gift> gifts that are asked for as a whole: where a purpose is asked for, those that are not split */
     private function wholes(): Builder
     {
         $gifts = $this->ofPeriod(Gift::query());
-        $this->ofKind($gifts->getQuery());
+        $this->ofParts($gifts->getQuery());
 
         return $this->purposes() === [] ? $gifts : $gifts->whereNull('splits')->where($this->purposes());
     }
 
     private function parts(): Query
     {
-        $parts = $this->ofKind(DB::table('gift_splits'))->where($this->purposes());
+        $parts = $this->ofParts(DB::table('gift_splits'))->where($this->purposes());
 
         return $parts
             ->when($this->period->from !== null, fn(Query $of) => $of->where('given_on', '>=', $this->period->from))
@@ -239,9 +261,29 @@ final readonly class GiftSearch
             ->when($this->period->until !== null, fn(Builder $of) => $of->where('given_on', '<=', $this->period->until));
     }
 
-    private function ofKind(Query $query): Query
+    /** Of what is kept by month, the whole months. */
+    private function ofMonths(Query $kept): Query
     {
-        return $query->where(array_intersect_key($this->asked, ['kind' => 1, 'currency' => 1]));
+        [$first, $last] = $this->period->months();
+
+        return $this->ofParts($kept)
+            ->when($first !== null, static fn(Query $sums) => $sums->where('month', '>=', $first))
+            ->when($last !== null, static fn(Query $sums) => $sums->where('month', '<=', $last));
+    }
+
+    private function ofParts(Query $query): Query
+    {
+        foreach (array_intersect_key(self::PARTS, $this->asked) as $key => [, $column, $test]) {
+            $query->where($column, $test, $this->asked[$key]);
+        }
+
+        return $query;
+    }
+
+    /** @param  list<string>  $keys */
+    private function asksNoMoreThan(array $keys): bool
+    {
+        return array_diff_key($this->asked, array_flip($keys)) === [];
     }
 
     /** @return array<string, string> column to value */

@@ -12,12 +12,14 @@ use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Gifts\Splits;
 
 /**
- * What is asked of all gifts at once, kept beside them: the parts of split ones, to whom they are credited, and what they come to month by
- * month. It follows every write.
+ * What is asked of all gifts at once, kept beside them: the parts of split ones, to whom they are credited, what they come to month by
+ * month, and how many are of each amount. It follows every write.
  */
 final readonly class GiftIndex implements FollowsWrites
 {
     private const SUMS = ['month', 'currency', 'is_split', 'kind', 'fund', 'campaign', 'appeal', 'listed', 'gifts', 'amount'];
+
+    private const AMOUNTS = ['month', 'currency', 'kind', 'amount', 'listed', 'gifts'];
 
     private const PARTS = ['gift_id', 'place', 'amount', 'fund', 'campaign', 'appeal', 'given_on', 'currency', 'kind', 'corrects'];
 
@@ -25,18 +27,22 @@ final readonly class GiftIndex implements FollowsWrites
 
     public function follow(Written $written): void
     {
-        $sums = [];
+        [$sums, $amounts] = [[], []];
         foreach ($written->giftsBefore as $gift) {
             self::count($sums, $gift, -1);
+            self::countAmount($amounts, $gift, -1);
         }
         foreach (array_chunk($written->stored(Subject::Gift), 1000) as $ids) {
             $gifts = $this->reader->giftsOf($ids);
             foreach ($gifts as $gift) {
                 self::count($sums, $gift, 1);
+                self::countAmount($amounts, $gift, 1);
             }
             $this->keepParts($ids, $gifts);
         }
         $this->add($sums);
+        $changed = array_filter($amounts, static fn(array $amount): bool => $amount[4] !== 0 || $amount[5] !== 0);
+        $this->bulk->add('gift_amounts', self::AMOUNTS, array_values($changed), ['listed', 'gifts']);
     }
 
     /**
@@ -83,6 +89,15 @@ final readonly class GiftIndex implements FollowsWrites
             $gifts + ($gift->corrects === null ? $sign : 0),
             Amount::sum([$amount, $sign < 0 ? Amount::negated($gift->amount) : $gift->amount]),
         ];
+    }
+
+    /** @param  array<string, array{string, string, string, string, int, int}>  $amounts  month, currency, kind, amount, gifts listed, gifts given */
+    private static function countAmount(array &$amounts, Gift $gift, int $sign): void
+    {
+        $of = [substr($gift->date, 0, 7), $gift->currency, $gift->kind, $gift->amount];
+        $key = mb_strtolower(implode("\n", $of));
+        [, , , , $listed, $gifts] = $amounts[$key] ?? [...$of, 0, 0];
+        $amounts[$key] = [...$of, $listed + $sign, $gifts + ($gift->corrects === null ? $sign : 0)];
     }
 
     /** @param  array<string, array{list<string|int>, int, int, string}>  $sums */

@@ -37,6 +37,11 @@ final class GiftTest extends TestCase
         $kept = DB::table('gift_sums')->where('listed', '<>', 0)->orderByRaw('1, 2, 3, 4, 5, 6, 7')->get()->all();
         self::assertEquals($all, $kept);
         self::assertSame(0, DB::table('gift_sums')->where('listed', 0)->where('amount', '<>', 0)->count());
+        $all = DB::select(
+            "select date_format(given_on, '%Y-%m') as month, currency, coalesce(kind, '') as kind, amount, count(*) as listed,
+                cast(sum(corrects_id is null) as int) as gifts from gifts group by 1, 2, 3, 4 order by 1, 2, 3, 4",
+        );
+        self::assertEquals($all, DB::table('gift_amounts')->where('listed', '<>', 0)->orderByRaw('1, 2, 3, 4')->get()->all());
         parent::assertPostConditions();
     }
 

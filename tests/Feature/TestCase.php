@@ -49,6 +49,7 @@ abstract class TestCase extends BaseTestCase
         'links',
         'funds',
         'gift_sums',
+        'gift_amounts',
         'gift_splits',
         'gift_credits',
         'gifts',

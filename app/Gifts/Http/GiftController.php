@@ -79,7 +79,7 @@ final class GiftController extends Controller
         $listed = array_sum(array_column($months, 'listed'));
         $sums = GiftSearch::summed($months);
         $page = max(1, (int) $request->query('page', '1'));
-        $ids = $found->page(($page - 1) * self::PAGE, self::PAGE);
+        $ids = $found->page(($page - 1) * self::PAGE, self::PAGE, $listed);
         $rows = Gift::query()
             ->whereIn('id', $ids)
             ->select('gifts.*')
