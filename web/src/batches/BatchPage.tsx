@@ -1,6 +1,6 @@
 import { Button, Modal, Textarea } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { Fragment, type KeyboardEvent, useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { BatchPageData, EntryShown, FormCatalog } from '../api/answers';
 import { api, ApiError } from '../api/client';
@@ -143,14 +143,14 @@ function Opened({ page }: { page: BatchPageData }) {
   };
   const fields = catalog.data?.fields ?? [];
   const here = (number: number | null) => (
-    <Fragment key={typing.typed.id ?? 'new'}>
+    <>
       <TypedRow number={number} typing={typing} fields={fields} onKey={onKey} onCell={(field) => (cell.current = field)} />
       <tr className="here-card">
         <td colSpan={7}>
           <WhoCard typing={typing} />
         </td>
       </tr>
-    </Fragment>
+    </>
   );
   const differs = move.error instanceof ApiError && move.error.status === 422;
   return (
@@ -284,7 +284,7 @@ function Opened({ page }: { page: BatchPageData }) {
         )}
       </div>
       {dialog === 'about' && <AboutBatch batch={batch} onKept={told} onClose={() => setDialog(null)} />}
-      {dialog === 'rest' && <RestOfGift typing={typing} fields={fields} onClose={close} />}
+      {types && <RestOfGift isOpen={dialog === 'rest'} typing={typing} fields={fields} onClose={close} />}
       {dialog === 'shown' && <WhatIsShown onClose={close} />}
       {(dialog === 'record' || dialog === 'new supporter') && (
         <RecordBeside

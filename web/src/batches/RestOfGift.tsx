@@ -1,22 +1,38 @@
 import { Button, Modal, Select } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
+import { memo } from 'react';
 import type { FormField, RecognitionCard } from '../api/answers';
 import { api } from '../api/client';
 import { GiftFields } from '../gifts/GiftFields';
 import type { Typing } from './useTyping';
 
-/** What a gift may have beyond its row. It is kept with the row. */
-export function RestOfGift({ typing, fields, onClose }: { typing: Typing; fields: FormField[]; onClose: () => void }) {
+interface RestOfGiftProps {
+  isOpen: boolean;
+  typing: Typing;
+  fields: FormField[];
+  onClose: () => void;
+}
+
+/**
+ * What a gift may have beyond its row. It is kept with the row.
+ * It is made with the page and only shown later: twenty fields are not made while someone waits. Until then it follows no key.
+ */
+export const RestOfGift = memo(
+  Rest,
+  (before, next) => !before.isOpen && !next.isOpen && before.fields === next.fields && before.typing.typed.id === next.typing.typed.id,
+);
+
+function Rest({ isOpen, typing, fields, onClose }: RestOfGiftProps) {
   const id = typing.typed.supporter?.id;
   const who = useQuery({
     queryKey: ['who', id],
     queryFn: () => api.get<RecognitionCard>(`batch-supporters/${id}`),
-    enabled: id !== undefined,
+    enabled: isOpen && id !== undefined,
   });
   const promises = who.data?.promises ?? [];
   const pays = typing.typed.values['gift.promise'] ?? '';
   return (
-    <Modal opened onClose={onClose} title="Rest of the gift" size={760}>
+    <Modal opened={isOpen} keepMounted onClose={onClose} title="Rest of the gift" size={760}>
       {(promises.length > 0 || pays !== '') && (
         <Select
           label="Pays"

@@ -1,4 +1,5 @@
 import { useEffect, useLayoutEffect, useRef } from 'react';
+import { isDialogOpen } from '../shared/useKeys';
 
 /** Keys with Alt, for what one does while typing. They rest while a dialog is open. */
 export function useAltKeys(keys: Record<string, () => void>) {
@@ -9,7 +10,7 @@ export function useAltKeys(keys: Record<string, () => void>) {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const action = latest.current[event.code.replace('Key', '').toLowerCase()];
-      if (event.altKey && !event.ctrlKey && !event.metaKey && action !== undefined && document.querySelector('[role="dialog"]') === null) {
+      if (event.altKey && !event.ctrlKey && !event.metaKey && action !== undefined && !isDialogOpen()) {
         event.preventDefault();
         action();
       }

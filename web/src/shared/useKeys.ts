@@ -1,5 +1,8 @@
 import { useEffect, useLayoutEffect, useRef } from 'react';
 
+/** One may be made ready before it is shown. */
+export const isDialogOpen = () => [...document.querySelectorAll('[role="dialog"]')].some((dialog) => dialog.checkVisibility());
+
 /** Single keys for repeated decisions. They rest while someone types or a dialog is open. */
 export function useKeys(keys: Record<string, () => void>) {
   const latest = useRef(keys);
@@ -13,7 +16,7 @@ export function useKeys(keys: Record<string, () => void>) {
       const typing = target?.closest('input, textarea, select, [contenteditable], [role="listbox"]') !== null && target !== null;
       const pressing =
         event.key === 'Enter' || event.key === ' ' ? target?.closest('button, a, [role="option"]') !== null && target !== null : false;
-      if (typing || pressing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('[role="dialog"]') !== null) {
+      if (typing || pressing || event.ctrlKey || event.metaKey || event.altKey || isDialogOpen()) {
         return;
       }
       const action = latest.current[event.key.length === 1 ? event.key.toLowerCase() : event.key];
