@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Batches;
 
+use App\Support\DrawnTable;
 use Dompdf\Dompdf;
 use Dompdf\Options;
 use PineSieve\Core\Gifts\Amount;
@@ -11,13 +12,20 @@ use PineSieve\Core\Gifts\Amount;
 /**
  * A batch as a PDF, to be put on a desk beside the bank's slip and signed.
  *
+ * @phpstan-import-type BatchPageData from BatchView
  * @phpstan-import-type EntryShown from BatchView
  * @phpstan-import-type Slice from BatchView
  */
 final readonly class BatchReport
 {
-    /** Rows of a table: one that goes over many pages is laid out as a whole, and slowly. */
-    private const ROWS = 38;
+    private const GIFTS = [
+        ['head' => '', 'width' => 0.06, 'isNumber' => true],
+        ['head' => 'Supporter', 'width' => 0.27],
+        ['head' => 'Amount', 'width' => 0.15, 'isNumber' => true],
+        ['head' => 'Fund', 'width' => 0.2],
+        ['head' => 'How', 'width' => 0.2],
+        ['head' => 'Date', 'width' => 0.12],
+    ];
 
     private const STYLE = <<<'CSS'
     @page { margin: 54px 48px; }
@@ -44,17 +52,19 @@ final readonly class BatchReport
         $options->setTempDir(sys_get_temp_dir())->setFontCache(storage_path('framework/cache'))->setIsFontSubsettingEnabled(true);
         $pdf = new Dompdf($options);
         $pdf->setPaper('letter');
-        $pdf->loadHtml($this->html($batch), 'UTF-8');
+        $page = $this->view->page($batch);
+        $pdf->loadHtml($this->html($batch, $page), 'UTF-8');
         $pdf->render();
+        (new DrawnTable($pdf, "{$batch->name}: each gift", self::GIFTS))->draw(self::gifts($page['entries'], $batch->currency));
 
         return (string) $pdf->output();
     }
 
-    public function html(Batch $batch): string
+    /** @param  BatchPageData  $page */
+    private function html(Batch $batch, array $page): string
     {
-        $page = $this->view->page($batch);
         $about = $page['batch'];
-        $amount = static fn(string $amount): string => "{$batch->currency} " . preg_replace('/\B(?=(\d{3})+\.)/', ',', $amount);
+        $amount = static fn(string $amount): string => self::money($batch->currency, $amount);
         $lines = array_filter(
             [
                 "Came in on {$batch->received_on}" . ($batch->bank_reference === '' ? '' : ", bank reference {$batch->bank_reference}"),
@@ -94,8 +104,6 @@ final readonly class BatchReport
             $this->sums('By fund', $page['by_fund'], $amount) .
             $this->sums('By kind', $page['by_kind'], $amount) .
             $this->sums('By appeal', $page['by_appeal'], $amount) .
-            '<h2>Each gift</h2>' .
-            $this->gifts($page['entries'], $amount) .
             '<table class="signed"><tr><td>Typed: ____________________________</td><td>Posted: ____________________________</td></tr></table></body></html>';
     }
 
@@ -119,9 +127,9 @@ final readonly class BatchReport
 
     /**
      * @param  list<EntryShown>  $entries
-     * @param  callable(string): string  $amount
+     * @return list<list<string>> as GIFTS
      */
-    private function gifts(array $entries, callable $amount): string
+    private static function gifts(array $entries, string $currency): array
     {
         $rows = [];
         foreach ($entries as $i => $entry) {
@@ -130,20 +138,20 @@ final readonly class BatchReport
             $rows[] = [
                 (string) ($i + 1),
                 $entry['supporter'],
-                $amount($of('amount')),
-                $of('fund'),
+                self::money($currency, $of('amount')),
+                $of('splits') === '' ? $of('fund') : str_replace("\n", '; ', $of('splits')),
                 trim("{$of('kind')} {$of('reference')}"),
                 $of('date'),
             ];
         }
 
-        return implode(
-            '',
-            array_map(
-                static fn(array $some): string => self::table(['', 'Supporter', 'Amount', 'Fund', 'How', 'Date'], $some, [0, 2]),
-                array_chunk($rows, self::ROWS),
-            ),
-        );
+        return $rows;
+    }
+
+    /** @return string such as "USD 1,234.50" */
+    private static function money(string $currency, string $amount): string
+    {
+        return "{$currency} " . preg_replace('/\B(?=(\d{3})+\.)/', ',', $amount);
     }
 
     /**
