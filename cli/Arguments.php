@@ -8,7 +8,12 @@ namespace PineSieve\Cli;
 final readonly class Arguments
 {
     /** Options that take a value, of each command. */
-    private const OPTIONS = ['profile' => ['sheet'], 'columns' => ['sheet'], 'duplicates' => ['sheet', 'plan', 'rules', 'out']];
+    private const OPTIONS = [
+        'profile' => ['sheet'],
+        'columns' => ['sheet'],
+        'duplicates' => ['sheet', 'plan', 'rules', 'out'],
+        'addresses' => ['sheet', 'plan', 'address', 'out', 'report'],
+    ];
 
     /** @param  array<string, string>  $options  by name */
     private function __construct(public string $command, public string $file, public array $options, public bool $json) {}
@@ -53,6 +58,16 @@ final readonly class Arguments
         }
 
         return new self($command, $file, $options, $json);
+    }
+
+    /** @throws Usage if it is no whole number from 1 on */
+    public function number(string $name, int $otherwise): int
+    {
+        $written = $this->option($name) ?? (string) $otherwise;
+
+        return preg_match('/^[1-9]\d{0,3}$/D', $written) === 1
+            ? (int) $written
+            : throw new Usage("--{$name} is a number from 1 on, not \"{$written}\".");
     }
 
     public function option(string $name): ?string

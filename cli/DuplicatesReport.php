@@ -52,7 +52,7 @@ final readonly class DuplicatesReport implements Report
         $catalog = $source->catalog;
         $plan = $source->plan;
         if ($planFile !== null) {
-            $data = PlanDocument::parse(self::content($planFile));
+            $data = PlanDocument::parse(Usage::content($planFile));
             $catalog = self::withFieldsOf($data, $catalog);
             $plan = SuccessorPlan::of(PlanDocument::plan($data, $catalog), $source->plan, $source->profiles, basename($planFile))->plan;
         }
@@ -78,8 +78,7 @@ final readonly class DuplicatesReport implements Report
                 }
             }
             // Where the file can't be written, nobody waits for the search.
-            $stream = @fopen($out, 'wb');
-            $lines = $stream === false ? throw new Usage("The file {$out} can't be written.") : $stream;
+            $lines = Usage::writable($out);
 
             return self::found($rows, self::best(array_column($searches, 1), $couples), $lines, "{$folder}/scores", $out);
         } finally {
@@ -218,7 +217,7 @@ final readonly class DuplicatesReport implements Report
         if ($file === null) {
             return array_map(static fn(SupporterKind $kind): RuleSet => ShippedRules::all($kind, $comparers)[0], SupporterKind::cases());
         }
-        $data = json_decode(self::content($file), true, 32);
+        $data = json_decode(Usage::content($file), true, 32);
         $sets = array_map(
             static fn(mixed $one): RuleSet => RuleSet::fromArray($one, $comparers->has(...)),
             is_array($data) && array_is_list($data) && $data !== [] ? $data : [$data],
@@ -250,13 +249,6 @@ final readonly class DuplicatesReport implements Report
                 array_values(array_unique($found[1])),
             ),
         );
-    }
-
-    private static function content(string $file): string
-    {
-        $content = is_file($file) ? @file_get_contents($file) : false;
-
-        return $content === false ? throw new Usage("The file {$file} can't be read.") : $content;
     }
 
     private static function remove(string $folder): void

@@ -28,6 +28,13 @@ final class Sieve
             $report = match ($asked->command) {
                 'profile' => new ProfileReport($source),
                 'columns' => new ColumnsReport($source),
+                'addresses' => AddressesReport::write(
+                    $source,
+                    $asked->option('plan'),
+                    $asked->number('address', 1),
+                    $asked->option('out') ?? throw new Usage('Where should the rows go? --out=OUT.csv is missing.'),
+                    $asked->option('report'),
+                ),
                 default => DuplicatesReport::write(
                     $source,
                     $asked->option('plan'),

@@ -73,10 +73,20 @@ final readonly class Source
      */
     public function records(): \Generator
     {
+        foreach ($this->rowsBelowHeader() as $number => [$cells, $isRecord]) {
+            if ($isRecord) {
+                yield $number => $cells;
+            }
+        }
+    }
+
+    /** @return \Generator<int, array{list<string>, bool}> cells by row number, and whether they are a record: a blank row or one of totals is none */
+    public function rowsBelowHeader(): \Generator
+    {
         $kinds = new RowKind($this->plan->headers());
         foreach ($this->file->reader(new ReadAs($this->sheet === null ? [] : [$this->sheet]))->rows() as $number => $cells) {
-            if ($number > $this->headerRow && $kinds->of($cells) === null) {
-                yield $number => $cells;
+            if ($number > $this->headerRow) {
+                yield $number => [$cells, $kinds->of($cells) === null];
             }
         }
     }

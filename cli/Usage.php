@@ -14,5 +14,27 @@ final class Usage extends RuntimeException
     bin/sieve columns FILE [--sheet=NAME] [--json]   what each column may become, and why
     bin/sieve duplicates FILE [--sheet=NAME] [--plan=PLAN.json] [--rules=RULES.json] --out=PAIRS.csv [--json]
                                                      which of its rows may be the same supporter, and why
+    bin/sieve addresses FILE [--sheet=NAME] [--plan=PLAN.json] [--address=N] --out=OUT.csv [--report=REPORT.json] [--json]
+                                                     its rows with their addresses in postal form, and why
     TEXT;
+
+    /** @throws self */
+    public static function content(string $file): string
+    {
+        $content = is_file($file) ? @file_get_contents($file) : false;
+
+        return $content === false ? throw new self("The file {$file} can't be read.") : $content;
+    }
+
+    /**
+     * @return resource
+     *
+     * @throws self
+     */
+    public static function writable(string $file)
+    {
+        $stream = @fopen($file, 'wb');
+
+        return $stream === false ? throw new self("The file {$file} can't be written.") : $stream;
+    }
 }

@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Addresses;
 
+use PineSieve\Core\Addresses\Lines\StreetEnd;
 use PineSieve\Core\Text\Tidy;
 
-/** An address that stands in one cell: "12 Elm St, Apt 4, Dover, NH 03820". */
+/** An address that stands in one cell, with commas or line breaks or without: "12 Elm St Apt 4 Dover NH 03820". */
 final class AddressBlock
 {
-    private const CODE = '(?<code>\d{5}(?:-?\d{4})?|\d{4}|[A-Za-z]\d[A-Za-z][ -]?\d[A-Za-z]\d)';
+    private const CODE = '(?<code>\d{5}(?:-?\d{4})?|\d{4}(?:-\d{4})?|[A-Za-z]\d[A-Za-z][ -]?\d[A-Za-z]\d)';
 
     private function __construct() {}
 
@@ -17,50 +18,86 @@ final class AddressBlock
     {
         $parts = array_values(
             array_filter(
-                array_map(Tidy::line(...), explode("\n", str_replace(',', "\n", Tidy::block($text)))),
+                array_map(
+                    static fn(string $part): string => Tidy::line($part),
+                    explode("\n", str_replace([',', ';'], "\n", Tidy::block($text))),
+                ),
                 static fn(string $part): bool => $part !== '',
             ),
         );
-        $country = '';
-        if (count($parts) > 1 && Regions::find($parts[count($parts) - 1]) === null && Countries::code($parts[count($parts) - 1]) !== null) {
-            $country = array_pop($parts);
+        if ($parts === []) {
+            return new Address();
         }
-        [$city, $state, $code] = ['', '', ''];
-        if ($parts !== []) {
+        [$parts, $country] = self::cutCountry($parts);
+        $tail = (string) array_pop($parts);
+        [$tail, $code] = self::cutCode($tail, $parts !== []);
+        if ($tail === '' && $parts !== []) {
             $tail = array_pop($parts);
-            if (
-                preg_match('/^(?<before>.*?)\s*\b' . self::CODE . '$/u', $tail, $found) === 1 &&
-                (count($parts) > 0 || Regions::find(self::lastWord($found['before'])) !== null)
-            ) {
-                [$code, $tail] = [$found['code'], $found['before']];
-            }
-            [$tail, $state] = $code === '' && self::isStreet($tail) ? [$tail, ''] : self::cutState($tail);
-            if ($tail === '' && $state !== '' && count($parts) > 1) {
-                $tail = array_pop($parts);
-            } elseif ($tail === '' && $state === '' && $parts !== []) {
-                [$tail, $state] = self::cutState(array_pop($parts));
-                $tail = $tail === '' && count($parts) > 1 ? array_pop($parts) : $tail;
-            }
-            $city = $tail;
-            if ($parts === [] && preg_match('/^\d|^p\.?\s?o\.?\s/i', $city) === 1) {
-                [$parts, $city] = [[$city], ''];
-            }
+        }
+        // "12 Maple Ct" is a street, not a place in Connecticut, and "12 Main St NE" not one in Nebraska.
+        [$tail, $state] = $code === '' && $parts === [] && StreetEnd::isWholeStreet($tail) ? [$tail, ''] : self::cutState($tail);
+        if ($tail === '' && $state !== '' && $parts !== []) {
+            $tail = array_pop($parts);
+        }
+        $isCanada = (Regions::find($state)['country'] ?? '') === 'CA' || preg_match('/^[A-Za-z]/', $code) === 1;
+        // Without a comma before the city the street is in the same part; with one a unit may be.
+        [$street, $city] = StreetEnd::split($tail, self::zip($code, $state), $state, $isCanada ? 'CA' : 'US', $parts !== []);
+        if ($street !== '') {
+            $parts[] = $street;
         }
 
         return new Address($parts[0] ?? '', implode(', ', array_slice($parts, 1)), $city, $state, $code, $country);
     }
 
-    /** "12 Maple Ct" is a street, not a place in Connecticut. */
-    private static function isStreet(string $text): bool
+    /**
+     * @param  non-empty-list<string>  $parts
+     * @return array{list<string>, string}
+     */
+    private static function cutCountry(array $parts): array
     {
-        return preg_match('/^\d/', $text) === 1 && StreetLine::isSuffix(self::lastWord($text));
+        $last = $parts[count($parts) - 1];
+        if (count($parts) > 1 && Regions::find($last) === null && Countries::code($last) !== null) {
+            return [array_slice($parts, 0, -1), $last];
+        }
+        // "... Dover NH 03820 USA"
+        if (preg_match('/^(.*\d[A-Za-z]?\d*)\s+(U\.?S\.?A?\.?|United States(?: of America)?|Canada)$/iD', $last, $found) === 1) {
+            $before = trim($found[1]);
+            if (preg_match('/\b' . self::CODE . '$/D', $before) === 1) {
+                $parts[count($parts) - 1] = $before;
+
+                return [$parts, $found[2]];
+            }
+        }
+
+        return [$parts, ''];
+    }
+
+    /** @return array{string, string} what stands before the postal code, and the code as written; '' if there is none */
+    private static function cutCode(string $tail, bool $hasMore): array
+    {
+        return preg_match('/^(?<before>.*?)\s*\b' . self::CODE . '$/uD', $tail, $found) === 1 &&
+            ($hasMore || Regions::find(self::lastWord($found['before'])) !== null || self::cutState($found['before'])[1] !== '')
+            ? [$found['before'], $found['code']]
+            : [$tail, ''];
+    }
+
+    private static function zip(string $code, string $state): string
+    {
+        $region = Regions::find($state)['code'] ?? '';
+
+        return PostalCode::normalize($code) ?? (PostalCode::withLeadingZero($code, $region) ?? '');
     }
 
     /** @return array{string, string} what stands before the state, and the state as written; '' if there is none */
     private static function cutState(string $text): array
     {
-        foreach ([3, 2, 1] as $count) {
-            $words = explode(' ', $text);
+        // "20th Fl" is a floor, not in Florida.
+        if (preg_match('/\b\d+(?:st|nd|rd|th) fl\.?$/iD', $text) === 1) {
+            return [$text, ''];
+        }
+        $words = explode(' ', $text);
+        // "Washington DC" is a city and its state.
+        foreach (preg_match('/^\p{Lu}{2}$/Du', $words[count($words) - 1]) === 1 ? [1, 3, 2] : [3, 2, 1] as $count) {
             $state = implode(' ', array_slice($words, -$count));
             if (count($words) >= $count && Regions::find($state) !== null) {
                 return [implode(' ', array_slice($words, 0, -$count)), $state];

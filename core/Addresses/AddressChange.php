@@ -4,9 +4,17 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Addresses;
 
-/** One thing that standardizing did to a part of an address, and why. */
+/** One part of an address that standardizing changed, and why. */
 final readonly class AddressChange
 {
-    /** @param  string  $part one of Address::PARTS */
-    public function __construct(public string $part, public string $before, public string $after, public string $reason) {}
+    public string $reason;
+
+    /**
+     * @param  string  $part one of Address::PARTS
+     * @param  list<Reason>  $reasons
+     */
+    public function __construct(public string $part, public string $before, public string $after, public array $reasons)
+    {
+        $this->reason = implode('; ', array_map(static fn(Reason $reason): string => $reason->words, $reasons));
+    }
 }

@@ -4,125 +4,125 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Addresses;
 
+use PineSieve\Core\Addresses\Lines\LineKind;
+use PineSieve\Core\Addresses\Lines\StreetLine;
+use PineSieve\Core\Text\Fold;
+
 /** Puts an address of the United States or Canada into its postal form. Addresses elsewhere stay as written; the form of their postal code is checked. */
 final readonly class AddressStandardizer
 {
+    /** A place in a street line ends in its code, or in its state behind a comma. */
+    private const PLACE_IN_LINE = '/\p{L}[\s,.]+(?:\d{5}(?:-?\d{4})?|[A-Z]\d[A-Z] ?\d[A-Z]\d)$|,.*\p{L}{2}\.?$/iDu';
+
     /** @param  string  $home  country of addresses that name none and that nothing else tells: ISO 3166-1 alpha-2 */
     public function __construct(private string $home = 'US') {}
 
     public function standardize(Address $original): StandardizedAddress
     {
-        $country = self::country($original, $this->home);
-        if ($original->isBlank() || !in_array($country, ['US', 'CA'], true)) {
-            return new StandardizedAddress($original, $original, [], self::elsewhere($original, $country));
-        }
-        $changes = [];
         $parts = $original->parts();
-        $set = static function (string $part, string $after, string ...$reasons) use (&$parts, &$changes): void {
-            if ($after !== $parts[$part]) {
-                $changes[] = new AddressChange($part, $parts[$part], $after, implode('; ', $reasons));
-                $parts[$part] = $after;
-            }
-        };
-        foreach (['line1', 'line2'] as $line) {
-            [$street, $reasons] = StreetLine::standardize($parts[$line]);
-            $set($line, $street, ...$reasons === [] ? ['blanks'] : $reasons);
+        $place = PlaceForm::of($parts, $this->home);
+        if ($original->isBlank() || !$place->isStandardized()) {
+            return new StandardizedAddress($original, $original, [], $place->faults);
         }
-        $set('city', PlaceCasing::place($parts['city']), 'capitals and small letters');
-        $region = $parts['state'] === '' ? null : Regions::find($parts['state']);
-        if ($region !== null) {
-            $set('state', $region['code'], 'postal code of the ' . ($country === 'CA' ? 'province' : 'state'));
+        $sheet = new AddressSheet($parts);
+        $isTaken = self::takePlaceOut($sheet, 'line1');
+        if (self::takePlaceOut($sheet, 'line2') || $isTaken) {
+            $place = PlaceForm::of($sheet->parts(), $this->home);
         }
-        if ($parts['postal_code'] !== '') {
-            $code = PostalCode::normalize($parts['postal_code']);
-            $padded = $code === null ? PostalCode::withLeadingZero($parts['postal_code'], $parts['state']) : null;
-            if ($padded !== null) {
-                $set('postal_code', $padded, "zero put back: the state is {$parts['state']}");
-            } elseif ($code !== null) {
-                $set('postal_code', $code, 'form of a ' . ($country === 'CA' ? 'postal code' : 'ZIP code'));
-            }
+        $unread = self::lines($sheet, $place->country);
+        foreach ($place->changes as [$part, $value, $reason]) {
+            $sheet->write($part, $value, [$reason]);
         }
-        if ($parts['country'] !== '') {
-            $set('country', $country, 'code of the country');
-        }
+
+        $changes = $sheet->changes();
+        $isAsWritten = $changes === [] && $parts['country'] === $place->country;
 
         return new StandardizedAddress(
             $original,
-            Address::fromParts([...$parts, 'country' => $country]),
+            $isAsWritten ? $original : Address::fromParts([...$sheet->parts(), 'country' => $place->country]),
             $changes,
-            self::faults($parts, $country, $region !== null),
+            $place->faults,
+            $unread,
         );
-    }
-
-    /**
-     * @param  array<string, string>  $parts
-     * @return list<AddressFault>
-     */
-    private static function faults(array $parts, string $country, bool $stateKnown): array
-    {
-        $faults = [];
-        [$stateWord, $codeWord] = $country === 'CA' ? ['province', 'postal code'] : ['state', 'ZIP code'];
-        if ($parts['state'] !== '' && !$stateKnown) {
-            $faults[] = new AddressFault(
-                'state.unknown',
-                'state',
-                $parts['state'],
-                "There is no {$stateWord} \"{$parts['state']}\"",
-                "Write the {$stateWord}'s two letters, or leave it blank",
-            );
-        }
-        if ($parts['postal_code'] === '') {
-            return $faults;
-        }
-        $regions = PostalCode::normalize($parts['postal_code']) === null ? null : Regions::ofPostalCode($parts['postal_code']);
-        if ($regions === null) {
-            $faults[] = new AddressFault(
-                'postal_code.form',
-                'postal_code',
-                $parts['postal_code'],
-                "\"{$parts['postal_code']}\" does not have the form of a {$codeWord}",
-                'Write five digits, five and four, or a Canadian code such as K1A 0B1',
-            );
-        } elseif ($stateKnown && !in_array($parts['state'], $regions, true)) {
-            $where = $regions === [] ? 'is not in use' : 'belongs to ' . implode(' or ', $regions);
-            $faults[] = new AddressFault(
-                'postal_code.state',
-                'postal_code',
-                $parts['postal_code'],
-                "{$parts['postal_code']} {$where}, the address says {$parts['state']}",
-                "Correct the {$codeWord} or the {$stateWord}",
-            );
-        }
-
-        return $faults;
-    }
-
-    /** @return list<AddressFault> */
-    private static function elsewhere(Address $address, string $country): array
-    {
-        $example = $address->postalCode === '' ? null : PostalCode::misses($address->postalCode, $country);
-
-        return $example === null
-            ? []
-            : [
-                new AddressFault(
-                    'postal_code.form',
-                    'postal_code',
-                    $address->postalCode,
-                    "\"{$address->postalCode}\" does not have the form of a postal code of " . Countries::name($country),
-                    "Write it like {$example}",
-                ),
-            ];
     }
 
     /** The country's code: as written, or else as state or postal code tell; the organization's own if nothing does. */
     public static function country(Address $address, string $home = 'US'): string
     {
-        if ($address->country !== '') {
-            return Countries::code($address->country) ?? $address->country;
-        }
-        $region = $address->state === '' ? null : Regions::find($address->state);
+        return PlaceForm::of($address->parts(), $home)->country;
+    }
 
-        return $region['country'] ?? (preg_match('/^[A-Z]\d[A-Z]/i', $address->postalCode) === 1 ? 'CA' : $home);
+    /** "12 Elm St, Dover NH 03820" in the street line, where the parts for the place are blank or say the same. */
+    private static function takePlaceOut(AddressSheet $sheet, string $line): bool
+    {
+        $text = $sheet->part($line);
+        $mayBe = $text !== '' && (str_contains($text, ',') || strlen($text) > 12);
+        if (!$mayBe || preg_match(self::PLACE_IN_LINE, $text) !== 1) {
+            return false;
+        }
+        $read = AddressBlock::parse($text);
+        $place = array_filter(
+            ['city' => $read->city, 'state' => $read->state, 'postal_code' => $read->postalCode],
+            static fn(string $value): bool => $value !== '',
+        );
+        $isPlace = $read->line1 !== '' && isset($place['state']) && count($place) > 1 && preg_match('/\d/', $read->city) !== 1;
+        if (!$isPlace || !self::agree($sheet, $place)) {
+            return false;
+        }
+        $reason = new Reason(AddressRule::PlaceApart);
+        $hasRoom = $line === 'line1' && $sheet->part('line2') === '';
+        $sheet->write($line, $hasRoom || $read->line2 === '' ? $read->line1 : "{$read->line1}, {$read->line2}", [$reason]);
+        if ($hasRoom) {
+            $sheet->write('line2', $read->line2, [$reason]);
+        }
+        foreach ($place as $part => $value) {
+            if ($sheet->part($part) === '') {
+                $sheet->write($part, $value, [$reason]);
+            }
+        }
+
+        return true;
+    }
+
+    /** @param  array<string, string>  $place  parts of a place */
+    private static function agree(AddressSheet $sheet, array $place): bool
+    {
+        foreach ($place as $part => $value) {
+            $there = $sheet->part($part);
+            $isSame = match (true) {
+                $there === '' => true,
+                $part === 'state' => (Regions::find($there)['code'] ?? $there) === (Regions::find($value)['code'] ?? $value),
+                $part === 'postal_code' => substr($there, 0, 5) === substr($value, 0, 5),
+                default => Fold::words($there) === Fold::words($value),
+            };
+            if (!$isSame) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @return list<string> lines of which nothing was understood */
+    private static function lines(AddressSheet $sheet, string $country): array
+    {
+        [$first, $second] = [StreetLine::parse($sheet->part('line1'), $country), StreetLine::parse($sheet->part('line2'), $country)];
+        $order = [];
+        if ($first->kind === LineKind::Unit && $second->kind->isDelivered() && $second->units === []) {
+            [$first, $second] = [$second, $first];
+            $order = [new Reason(AddressRule::LinesInOrder)];
+        }
+        if ($first->units !== [] && $first->kind->isDelivered() && $second->kind === LineKind::Blank) {
+            $moved = new Reason(AddressRule::UnitMoved);
+            $sheet->write('line1', $first->withoutUnits(), [...$first->reasons, $moved]);
+            $sheet->write('line2', $first->unitsText(), [$moved]);
+        } else {
+            $sheet->write('line1', $first->text(), [...$order, ...$first->reasons]);
+            $sheet->write('line2', $second->text(), [...$order, ...$second->reasons]);
+        }
+
+        $unread = $first->kind === LineKind::Unread ? ['line1'] : [];
+
+        return $second->kind === LineKind::Unread ? [...$unread, 'line2'] : $unread;
     }
 }

@@ -7,6 +7,44 @@ namespace PineSieve\Core\Addresses;
 /** Capitals and small letters for the names of streets and places. */
 final class PlaceCasing
 {
+    /** Written in capitals: boxes and routes, military post, directions, and the country in the name of a highway. */
+    private const CAPITALS = [
+        'PO' => 1,
+        'RR' => 1,
+        'HC' => 1,
+        'PSC' => 1,
+        'CMR' => 1,
+        'APO' => 1,
+        'FPO' => 1,
+        'DPO' => 1,
+        'AE' => 1,
+        'AP' => 1,
+        'US' => 1,
+        'NE' => 1,
+        'NW' => 1,
+        'SE' => 1,
+        'SW' => 1,
+    ];
+
+    /** Written small within a name, whatever it is made of. */
+    private const SMALL = ['of' => 1, 'the' => 1, 'and' => 1];
+
+    /** Left small within a name if someone wrote them so. */
+    private const PARTICLES = [
+        'de' => 1,
+        'del' => 1,
+        'la' => 1,
+        'las' => 1,
+        'los' => 1,
+        'el' => 1,
+        'le' => 1,
+        'les' => 1,
+        'du' => 1,
+        'des' => 1,
+        'y' => 1,
+        'van' => 1,
+    ];
+
     private function __construct() {}
 
     /** "GANNET COVE", "gannet cove" -> "Gannet Cove"; a name with mixed letters stays. */
@@ -15,21 +53,48 @@ final class PlaceCasing
         if (mb_strtolower($text) !== $text && mb_strtoupper($text) !== $text) {
             return $text;
         }
-        $cased = implode(
-            ' ',
-            array_map(
-                static fn(string $word): string => mb_strtoupper($word) === $word && StreetLine::isInCapitals($word)
-                    ? $word
-                    : mb_convert_case($word, MB_CASE_TITLE),
-                explode(' ', $text),
-            ),
-        );
+        $words = explode(' ', $text);
+        foreach ($words as $i => $word) {
+            $words[$i] = mb_strtoupper($word) === $word && isset(self::CAPITALS[$word]) ? $word : self::title($word, $i === 0);
+        }
 
-        // MB_CASE_TITLE takes an apostrophe for a break: "King'S".
-        return preg_replace_callback(
-            "/(?<=['\u{2019}])S\b/u",
-            static fn(array $m): string => strtolower($m[0]),
-            preg_replace_callback('/\bMc([a-z])/', static fn(array $m): string => 'Mc' . strtoupper($m[1]), $cased) ?? $cased,
-        ) ?? $cased;
+        return implode(' ', $words);
+    }
+
+    /** A word of a street: all in capitals or all in small letters it gets an initial capital; mixed ones are left as someone wrote them. */
+    public static function word(string $word, bool $isFirst = true): string
+    {
+        if (strpbrk($word, '0123456789') !== false) {
+            return preg_match('/^\d+(?:st|nd|rd|th)$/iD', $word) === 1 ? strtolower($word) : strtoupper($word);
+        }
+        $lower = mb_strtolower($word);
+        if ($word === $lower) {
+            return isset(self::CAPITALS[strtoupper($word)]) ? strtoupper($word) : self::title($word, $isFirst);
+        }
+
+        return mb_strtoupper($word) !== $word || mb_strlen($word) === 1 || isset(self::CAPITALS[$word])
+            ? $word
+            : self::title($word, $isFirst);
+    }
+
+    private static function title(string $word, bool $isFirst): string
+    {
+        if (!$isFirst && (isset(self::SMALL[strtolower($word)]) || isset(self::PARTICLES[$word]))) {
+            return strtolower($word);
+        }
+        $cased = mb_convert_case($word, MB_CASE_TITLE);
+        if (str_starts_with($cased, 'Mc') && mb_strlen($cased) > 2) {
+            $cased = 'Mc' . mb_convert_case(mb_substr($cased, 2), MB_CASE_TITLE);
+        }
+
+        if (strpbrk($cased, "'\u{2019}") === false) {
+            return $cased;
+        }
+        // MB_CASE_TITLE takes an apostrophe for no break in "O'brien", and for one in "King'S".
+        $cased =
+            preg_replace_callback("/^\p{L}['\u{2019}]\p{Ll}(?=\p{L}{2})/u", static fn(array $m): string => mb_strtoupper($m[0]), $cased) ??
+            $cased;
+
+        return preg_replace_callback("/(?<=['\u{2019}])S\b/u", static fn(array $m): string => strtolower($m[0]), $cased) ?? $cased;
     }
 }

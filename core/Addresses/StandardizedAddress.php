@@ -10,6 +10,13 @@ final readonly class StandardizedAddress
     /**
      * @param  list<AddressChange>  $changes
      * @param  list<AddressFault>  $faults  what keeps it from being a deliverable address
+     * @param  list<string>  $unread  lines of which nothing was understood: they are as they were written
      */
-    public function __construct(public Address $original, public Address $standard, public array $changes, public array $faults) {}
+    public function __construct(
+        public Address $original,
+        public Address $standard,
+        public array $changes,
+        public array $faults,
+        public array $unread = [],
+    ) {}
 }

@@ -8,9 +8,9 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\AddressStandardizer;
+use PineSieve\Core\Addresses\Lines\StreetLine;
 use PineSieve\Core\Addresses\PostalCode;
 use PineSieve\Core\Addresses\Regions;
-use PineSieve\Core\Addresses\StreetLine;
 use PineSieve\Core\Columns\Proposals\HeaderWords;
 use PineSieve\Core\Names\Nicknames;
 use PineSieve\Core\Standards\FieldCatalog;
@@ -21,23 +21,23 @@ final class ReferenceDataTest extends TestCase
 {
     private const CORE = __DIR__ . '/../../core/';
 
-    /** @return iterable<string, array{string, string}> every spelling of a suffix, and its abbreviation */
+    /** @return iterable<string, array{string, string, string}> */
     public static function suffixes(): iterable
     {
-        $streets = require self::CORE . 'Addresses/data/streets.php';
-        foreach ($streets['suffixes'] as $short => $others) {
-            foreach (explode(' ', $others) as $spelling) {
-                if ($spelling !== '' && !str_contains($short, ' ')) {
-                    yield "{$spelling} is {$short}" => [$spelling, $short];
+        foreach (['US', 'CA'] as $country) {
+            $streets = require self::CORE . 'Addresses/data/streets-' . strtolower($country) . '.php';
+            foreach ($streets['suffixes'] as $short => $others) {
+                foreach (array_filter(explode(' ', $others)) as $spelling) {
+                    yield "{$spelling} is {$short} in {$country}" => [$spelling, $short, $country];
                 }
             }
         }
     }
 
     #[DataProvider('suffixes')]
-    public function test_every_spelling_of_a_suffix_gets_its_abbreviation(string $spelling, string $short): void
+    public function test_every_spelling_of_a_suffix_gets_its_abbreviation(string $spelling, string $short, string $country): void
     {
-        self::assertSame("12 Heron {$short}", StreetLine::standardize("12 Heron {$spelling}")[0]);
+        self::assertSame("12 Heron {$short}", StreetLine::parse("12 Heron {$spelling}", $country)->text());
     }
 
     /** @return iterable<string, array{string, string, string, string, string}> */
@@ -70,7 +70,7 @@ final class ReferenceDataTest extends TestCase
 
     public function test_no_spelling_stands_for_two_suffixes_units_or_directions(): void
     {
-        $streets = require self::CORE . 'Addresses/data/streets.php';
+        $streets = require self::CORE . 'Addresses/data/streets-us.php';
         foreach (['suffixes', 'units', 'directions'] as $list) {
             $seen = [];
             foreach ($streets[$list] as $short => $others) {

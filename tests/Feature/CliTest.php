@@ -78,6 +78,13 @@ final class CliTest extends TestCase
             ['duplicates', 'demo/partners.xlsx', '--rules=docs/screenshots/today.png', '--out=/tmp/x.csv'],
             'not a match rule set',
         ];
+        yield 'addresses without a place to write' => [['addresses', 'demo/old-database.csv'], '--out=OUT.csv is missing'];
+        yield 'no address' => [['addresses', 'demo/pledges.csv', '--out=/tmp/x.csv'], 'No column of the file is an address'];
+        yield 'no such address' => [['addresses', 'demo/old-database.csv', '--out=/tmp/x.csv', '--address=9'], 'there is no --address=9'];
+        yield 'an address that is no number' => [
+            ['addresses', 'demo/old-database.csv', '--out=/tmp/x.csv', '--address=two'],
+            '--address is a number',
+        ];
         yield 'an option of another command' => [['profile', 'demo/partners.xlsx', '--out=/tmp/x.csv'], 'no option --out of profile'];
         yield 'an option without a value' => [['duplicates', 'demo/partners.xlsx', '--out'], '--out needs a value'];
         yield 'no such file' => [['profile', '/nowhere.csv'], 'There is no file'];
@@ -217,5 +224,62 @@ final class CliTest extends TestCase
     public function test_a_file_without_duplicates_has_a_header_alone(): void
     {
         self::assertSame([], self::pairs("First name,Last name,Email\nAnn,Lee,a@example.org\nBo,Park,b@example.org\n"));
+    }
+
+    /**
+     * @return array{list<list<string>>, array<string, mixed>} the lines of the answer, and the report
+     */
+    private static function addresses(string $content, string ...$options): array
+    {
+        [$file, $out, $report] = array_map(static fn(): string => (string) tempnam(sys_get_temp_dir(), 'sieve'), range(1, 3));
+        rename($file, "{$file}.csv");
+        file_put_contents("{$file}.csv", $content);
+        [$code, , $error] = self::sieve('addresses', "{$file}.csv", "--out={$out}", "--report={$report}", ...$options);
+        self::assertSame([0, ''], [$code, $error]);
+        $lines = array_map(static fn(string $line): array => str_getcsv($line, escape: ''), file($out, FILE_IGNORE_NEW_LINES) ?: []);
+        $figures = json_decode((string) file_get_contents($report), true, flags: JSON_THROW_ON_ERROR);
+        array_map(unlink(...), ["{$file}.csv", $out, $report]);
+
+        return [$lines, $figures];
+    }
+
+    public function test_addresses_stand_beside_the_rows_of_the_file(): void
+    {
+        [$lines, $report] = self::addresses(
+            <<<'CSV'
+            Name,Address,City,State,Zip,Changed
+            Ann,"12 north elm street, apartment 4",DOVER,N.H.,3820,=x
+            Bob,PO Box 12,Portsmoth,NH,03801,
+            Cy,The Old Mill,Saco,ME,,
+            Dee,5 Oak Ave,Saco,ME,04072,
+            Eve,,,,,y
+            CSV
+            ,
+        );
+
+        self::assertSame(
+            ['Name', 'Address', 'City', 'State', 'Zip', 'Changed', 'standard_line1', 'standard_line2', 'standard_city', 'standard_state'],
+            array_slice($lines[0], 0, 10),
+        );
+        self::assertSame(['standard_postal_code', 'standard_country', 'changed (2)', 'reasons', 'faults'], array_slice($lines[0], 10));
+        self::assertSame(['Ann', '12 north elm street, apartment 4', 'DOVER', 'N.H.', '3820', '=x'], array_slice($lines[1], 0, 6));
+        self::assertSame(['12 N Elm St', 'Apt 4', 'Dover', 'NH', '03820', 'US', 'yes'], array_slice($lines[1], 6, 7));
+        self::assertStringContainsString('unit moved to the second line | ', $lines[1][13]);
+        self::assertSame(['no', '03801 is Portsmouth; NH has no Portsmoth', 'city.misspelled'], array_slice($lines[2], 12));
+        self::assertSame('line1.not_understood;postal_code.blank', $lines[3][14]);
+        self::assertSame(['no', '', ''], array_slice($lines[4], 12));
+        self::assertSame(array_fill(0, 9, ''), array_slice($lines[5], 6));
+        self::assertSame([5, 4, 1], [$report['rows'], $report['addresses'], $report['changed']]);
+        self::assertSame(1, array_column($report['rules'], 'addresses', 'rule')['zero back']);
+    }
+
+    public function test_the_second_address_of_a_row_by_the_keys_of_fields(): void
+    {
+        [$lines] = self::addresses(
+            "address.line1,address.city,address.work.block\n1 Elm St,Saco,\"9 Court Square Montgomery Alabama 36104\"\n",
+            '--address=2',
+        );
+
+        self::assertSame(['9 Court Sq', '', 'Montgomery', 'AL', '36104', 'US', 'yes'], array_slice($lines[1], 3, 7));
     }
 }

@@ -26,7 +26,8 @@ use PineSieve\Core\Matching\Verdict;
  *     supporter_id: ?int, same_as_row: ?int, namesakes: int, reason: string,
  * }
  * @phpstan-type MatchPage array{rows: list<MatchRow>, more: bool, decided: int}
- * @phpstan-type AddressChange array{part: string, before: string, after: string, reason: string}
+ * @phpstan-type AddressReason array{rule: string, words: string}
+ * @phpstan-type AddressChange array{part: string, before: string, after: string, reason: string, reasons: list<AddressReason>}
  * @phpstan-type AddressRow array{
  *     number: int, display: string, state: string, from: JsonMap<string>, to: JsonMap<string>, changes: list<AddressChange>,
  * }

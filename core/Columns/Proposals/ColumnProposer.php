@@ -253,6 +253,11 @@ final readonly class ColumnProposer
     /** A field of one's own, or one that no other word than its label names: "Work address: City", as a template has it. */
     private function labelled(string $header, ?HeaderSense $sense): ?string
     {
+        // A key is written by someone who knows what it means: "address.2.line1".
+        $key = strtolower(trim($header));
+        if (str_contains($key, '.') && $this->catalog->has($key)) {
+            return $key;
+        }
         foreach ($this->catalog->all() as $field) {
             if ($field->isCustom() && Fold::solid($field->label) === Fold::solid($header)) {
                 return $field->key;

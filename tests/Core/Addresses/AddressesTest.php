@@ -12,70 +12,9 @@ use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Addresses\Countries;
 use PineSieve\Core\Addresses\PostalCode;
 use PineSieve\Core\Addresses\Regions;
-use PineSieve\Core\Addresses\StreetLine;
 
 final class AddressesTest extends TestCase
 {
-    /** @return iterable<array{string, string}> */
-    public static function streets(): iterable
-    {
-        yield ['12 north elm street apartment 4', '12 N Elm St Apt 4'];
-        yield ['12 NORTH ELM STREET', '12 N Elm St'];
-        yield ['12 North St', '12 North St'];
-        yield ['100 Main St. SW, Unit 4b', '100 Main St SW Unit 4B'];
-        yield ['55 Elm Street North', '55 Elm St N'];
-        yield ['P.O. Box 12b', 'PO Box 12B'];
-        yield ['post office box 7', 'PO Box 7'];
-        yield ['PO Box 7', 'PO Box 7'];
-        yield ['12 Elm St #4', '12 Elm St # 4'];
-        yield ['12 Park', '12 Park'];
-        yield ['The Crescent', 'The Crescent'];
-        yield ['400 42ND AVENUE', '400 42nd Ave'];
-        yield ['12B Quarry Hill Road', '12B Quarry Hill Rd'];
-        yield ['9 McBride Lane', '9 McBride Ln'];
-        yield ['9 MCBRIDE LANE', '9 McBride Ln'];
-        yield ["3 KING'S COURT", "3 King's Ct"];
-        yield ['Suite 200', 'Ste 200'];
-        yield ['12 Elm St Rear', '12 Elm St Rear'];
-        yield ['12 Elm St', '12 Elm St'];
-        yield ['12 Elm Cir', '12 Elm Cir'];
-        yield ['12 Elm Cir E', '12 Elm Cir E'];
-        yield ['12 Elm E', '12 Elm E'];
-        yield ['c/o John Lane', 'c/o John Lane'];
-        yield ['C/O JOHN LANE', 'C/O JOHN LANE'];
-        yield ['Attn: Mary Hill', 'Attn: Mary Hill'];
-        yield ['% Mary Hill', '% Mary Hill'];
-        yield ['RR 2 Box 5', 'RR 2 Box 5'];
-        yield ['US HWY 1', 'US Hwy 1'];
-        yield ['PSC 3 BOX 1', 'PSC 3 Box 1'];
-        yield ['123 NW 5TH STREET', '123 NW 5th St'];
-        yield ['', ''];
-    }
-
-    #[DataProvider('streets')]
-    public function test_street_lines_in_postal_form(string $written, string $standard): void
-    {
-        [$line, $reasons] = StreetLine::standardize($written);
-
-        self::assertSame($standard, $line);
-        self::assertSame($written !== $standard, $reasons !== [], 'A change has a reason, and only a change has one.');
-        self::assertSame($standard, StreetLine::standardize($line)[0], 'Standard form is stable.');
-    }
-
-    /** Every word of the tables, in every place where one can stand. */
-    public function test_standardizing_twice_changes_nothing(): void
-    {
-        $data = require __DIR__ . '/../../../core/Addresses/data/streets.php';
-        foreach ([...$data['suffixes'], ...$data['directions'], ...$data['units']] as $short => $others) {
-            foreach (array_filter(explode(' ', "{$short} {$others}")) as $word) {
-                foreach (['12 Main %s', '12 N Main %s', '12 Main St %s', '%s', '12 %s', '12 Main %s Apt 4', '100 W %s St'] as $form) {
-                    $once = StreetLine::standardize(sprintf($form, $word))[0];
-                    self::assertSame($once, StreetLine::standardize($once)[0], sprintf($form, $word));
-                }
-            }
-        }
-    }
-
     /** @return iterable<string, array{Address, Address, list<string>}> written, standard, codes of faults */
     public static function addresses(): iterable
     {
@@ -137,6 +76,36 @@ final class AddressesTest extends TestCase
         yield 'elsewhere stays' => [
             new Address('Hauptstr. 5', '', 'berlin', 'x', '10115', 'DE'),
             new Address('Hauptstr. 5', '', 'berlin', 'x', '10115', 'DE'),
+            [],
+        ];
+        yield 'a unit moves to the second line' => [
+            new Address('12 Elm Street, Apartment 4', '', 'Saco', 'ME', '04072'),
+            new Address('12 Elm St', 'Apt 4', 'Saco', 'ME', '04072', 'US'),
+            [],
+        ];
+        yield 'a unit stays where another stands' => [
+            new Address('12 Elm Street, Apartment 4', 'Rear', 'Saco', 'ME', '04072'),
+            new Address('12 Elm St Apt 4', 'Rear', 'Saco', 'ME', '04072', 'US'),
+            [],
+        ];
+        yield 'the street comes first' => [
+            new Address('Suite 4', '12 Elm Street', 'Saco', 'ME', '04072'),
+            new Address('12 Elm St', 'Ste 4', 'Saco', 'ME', '04072', 'US'),
+            [],
+        ];
+        yield 'a place in the street line' => [
+            new Address('12 Elm Street, Saco ME 04072', '', '', '', ''),
+            new Address('12 Elm St', '', 'Saco', 'ME', '04072', 'US'),
+            [],
+        ];
+        yield 'the same place in the street line' => [
+            new Address('12 Elm Street Apt 4, Saco, Maine', '', 'SACO', 'ME', '04072'),
+            new Address('12 Elm St', 'Apt 4', 'Saco', 'ME', '04072', 'US'),
+            [],
+        ];
+        yield 'another place in the street line stays' => [
+            new Address('12 Elm Street, Saco, Maine', '', 'Dover', 'NH', '03820'),
+            new Address('12 Elm Street, Saco, Maine', '', 'Dover', 'NH', '03820', 'US'),
             [],
         ];
         yield 'nothing' => [new Address(), new Address(), []];

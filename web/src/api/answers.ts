@@ -2,9 +2,11 @@
 
 export type ActUndone = { restored: number; kept: number };
 
-export type AddressChange = { part: string; before: string; after: string; reason: string };
+export type AddressChange = { part: string; before: string; after: string; reason: string; reasons: AddressReason[] };
 
 export type AddressPage = { rows: AddressRow[]; more: boolean };
+
+export type AddressReason = { rule: string; words: string };
 
 export type AddressRow = {
   number: number;

@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Addresses\Lines;
+
+/**
+ * The words of a country's street lines, however they are spelled, and their postal abbreviations.
+ *
+ * @phpstan-type LexiconData array{
+ *     suffixes: array<string, string>, directions: array<string, string>, units: array<string, string>, lone: array<string, int>,
+ *     common: array<string, int>, unclear: array<string, int>, types?: array<string, string>, points?: array<string, string>,
+ * }
+ */
+final class Lexicon
+{
+    /** @var array<string, self> */
+    private static array $read = [];
+
+    /**
+     * @param  array<string, string>  $suffixes  spelling in small letters to abbreviation
+     * @param  array<string, string>  $full  abbreviation of a suffix to the word written out
+     * @param  array<string, string>  $directions
+     * @param  array<string, string>  $units
+     * @param  array<string, string>  $types  that stand before a name
+     * @param  array<string, string>  $points  directions in the other language
+     * @param  array<string, int>  $lone  units that need no number
+     * @param  array<string, int>  $common  the types of most streets
+     * @param  array<string, int>  $unclear  abbreviations that mean other things within a name
+     */
+    private function __construct(
+        private readonly array $suffixes,
+        private readonly array $full,
+        private readonly array $directions,
+        private readonly array $units,
+        private readonly array $types,
+        private readonly array $points,
+        private readonly array $lone,
+        private readonly array $common,
+        private readonly array $unclear,
+    ) {}
+
+    /** @param  string  $country  "US" or "CA" */
+    public static function of(string $country): self
+    {
+        if (!isset(self::$read[$country])) {
+            /** @var LexiconData $data */
+            $data = require __DIR__ . '/../data/streets-' . strtolower($country) . '.php';
+            self::$read[$country] = self::read($data);
+        }
+
+        return self::$read[$country];
+    }
+
+    public function suffix(string $word): ?string
+    {
+        return $this->suffixes[mb_strtolower($word)] ?? null;
+    }
+
+    /** Whether most streets are of the type: a word of another may as well be of a name. */
+    public function isCommon(string $suffix): bool
+    {
+        return isset($this->common[$suffix]);
+    }
+
+    public function direction(string $word): ?string
+    {
+        return $this->directions[strtolower($word)] ?? null;
+    }
+
+    public function unit(string $word): ?string
+    {
+        return $this->units[mb_strtolower($word)] ?? null;
+    }
+
+    public function standsAlone(string $unit): bool
+    {
+        return isset($this->lone[$unit]);
+    }
+
+    public function type(string $word): ?string
+    {
+        return $this->types[mb_strtolower($word)] ?? null;
+    }
+
+    public function point(string $word): ?string
+    {
+        return $this->points[mb_strtolower($word)] ?? null;
+    }
+
+    /** Whether some streets are named as in French. */
+    public function hasTypes(): bool
+    {
+        return $this->types !== [];
+    }
+
+    /** A short form as it is written within a name: "St" in "Main Street Cir"; null if it may mean something else. */
+    public function inFull(string $word): ?string
+    {
+        $suffix = $this->suffix($word);
+
+        // In Canada it may stay short.
+        return $suffix === null || $this->hasTypes() || isset($this->unclear[$suffix]) ? null : $this->full[$suffix];
+    }
+
+    /** A direction as it is written within a name: "West" in "Bay West Dr". */
+    public function directionInFull(string $direction): string
+    {
+        return ucfirst((string) array_search($direction, $this->directions, true));
+    }
+
+    /** @param  LexiconData  $data */
+    private static function read(array $data): self
+    {
+        return new self(
+            self::spellings($data['suffixes']),
+            array_combine(
+                array_keys($data['suffixes']),
+                array_map(
+                    static fn(string $short, string $others): string => $others === '' ? $short : ucfirst(explode(' ', $others)[0]),
+                    array_keys($data['suffixes']),
+                    $data['suffixes'],
+                ),
+            ),
+            // Written out first: that is how they are found again.
+            self::spellings($data['directions']),
+            self::spellings($data['units']),
+            self::spellings($data['types'] ?? []),
+            self::spellings($data['points'] ?? []),
+            $data['lone'],
+            $data['common'],
+            $data['unclear'],
+        );
+    }
+
+    /**
+     * @param  array<string, string>  $list  abbreviation to its other spellings
+     * @return array<string, string> every spelling to its abbreviation, what is written out first
+     */
+    private static function spellings(array $list): array
+    {
+        $spellings = [];
+        foreach ($list as $short => $others) {
+            foreach (explode(' ', trim("{$others} " . mb_strtolower($short))) as $spelling) {
+                $spellings[$spelling] ??= $short;
+            }
+        }
+
+        return $spellings;
+    }
+}

@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Addresses\Lines;
+
+use PineSieve\Core\Addresses\Places;
+use PineSieve\Core\Addresses\Regions;
+
+/** Where a street ends and its city begins, when nothing stands between them: "12 Elm St Apt 4 Dover". */
+final class StreetEnd
+{
+    /** Lines without a street, at the beginning of a text. */
+    private const POSTAL = '/^(?:(?:P\.?\s?O\.?\s*Box|POB|C\.?P\.?|Drawer|Caller(?: Box)?)\s*#?\s*\d[\w-]*|(?:R\.?\s?R\.?|Rural Route|H\.?C\.?R?|Star Route|RFD)\s*#?\s*\d+(?:\s*,?\s*Box\s+[\w-]+)?|(?:PSC|CMR|Unit)\s*\d+\s+Box\s+\w+|General Delivery|Gen(?:\.|eral)? Del(?:\.|ivery)?)(?=\s|$)/i';
+
+    /** The number of a highway ends it. */
+    private const HIGHWAY = '/^(?:highway|hwy|route|rte|rt|road|rd|us|interstate|fm|loop|cr|sr)$/i';
+
+    private function __construct() {}
+
+    /** Whether a text is a street and nothing behind it. */
+    public static function isWholeStreet(string $text): bool
+    {
+        $lexicon = Lexicon::of('US');
+        $words = array_map(static fn(string $word): string => trim($word, '.,'), explode(' ', $text));
+        $last = count($words) - 1;
+        $end = $last > 1 && $lexicon->direction($words[$last]) !== null ? $last - 1 : $last;
+
+        return preg_match('/^\d/', $text) === 1 && $lexicon->suffix($words[$end]) !== null;
+    }
+
+    /**
+     * @param  string  $zip  in its form; '' if it is not known
+     * @param  string  $country  "US" or "CA"
+     * @param  bool  $hasStreet  whether the street stands elsewhere: the text is a city, perhaps with a unit before it
+     * @return array{string, string} the street and the city, each as written
+     */
+    public static function split(string $text, string $zip, string $state, string $country, bool $hasStreet): array
+    {
+        if ($text === '') {
+            return ['', ''];
+        }
+        if (!$hasStreet && preg_match(self::POSTAL, $text, $found) === 1) {
+            return [$found[0], trim(substr($text, strlen($found[0])), ' ,')];
+        }
+        $words = explode(' ', $text);
+        $startsStreet = preg_match('/^[\d#]|^[nsew]\d/i', $words[0]) === 1;
+        if ($hasStreet && !$startsStreet && Lexicon::of('US')->unit(trim($words[0], '.')) === null) {
+            return ['', $text];
+        }
+        $end =
+            self::beforeCityOfZip($words, $zip) ?? (self::ending($words, $country, $hasStreet) ?? self::beforeCityOfState($words, $state));
+        if ($end === null) {
+            return $hasStreet || !$startsStreet ? ['', $text] : [$text, ''];
+        }
+
+        return [implode(' ', array_slice($words, 0, $end)), implode(' ', array_slice($words, $end))];
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @return ?int at which word the city of the ZIP code begins; null if it is not there
+     */
+    private static function beforeCityOfZip(array $words, string $zip): ?int
+    {
+        $city = $zip === '' ? '' : Places::shipped()->of($zip)->city ?? '';
+        $count = count(explode(' ', $city));
+        // A word more or less: "St. Louis", "Saint Louis Park".
+        foreach ($city === '' ? [] : [$count, $count + 1] as $length) {
+            if (count($words) > $length && Places::isSameCity(implode(' ', array_slice($words, -$length)), $city)) {
+                return count($words) - $length;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @return ?int at which word the city begins, by how the street ends: its suffix, direction and units; null if nothing tells
+     */
+    private static function ending(array $words, string $country, bool $hasStreet): ?int
+    {
+        $lexicon = Lexicon::of($country);
+        $plain = array_map(static fn(string $word): string => trim(str_replace('.', '', $word), ','), $words);
+        $count = count($plain);
+        $end = $hasStreet ? 0 : null;
+        for ($i = 1; $end === null && $i < $count - 1; $i++) {
+            $isHighway = preg_match(self::HIGHWAY, $plain[$i]) === 1 && preg_match('/^\d+[a-z]?$/iD', $plain[$i + 1]) === 1;
+            if ($isHighway) {
+                $end = $i + 2;
+            } elseif ($i > 1 && $lexicon->suffix($plain[$i]) !== null && !self::isStillName($plain, $i, $lexicon)) {
+                $end = $i + 1;
+            } elseif (preg_match('/^(?:avenue|ave)$/i', $plain[$i]) === 1 && preg_match('/^[a-z]$/iD', $plain[$i + 1]) === 1) {
+                $end = $i + 2;
+            } elseif ($i > 1 && preg_match('/^\d+$/D', $plain[$i]) === 1 && preg_match('/^[nsew]$/iD', $plain[$i + 1]) === 1) {
+                $end = $i + 1;
+            } elseif (
+                $i > 1 &&
+                ($plain[$i] === '#' || $lexicon->unit($plain[$i]) !== null) &&
+                preg_match('/^#?\d|^[a-z]$/i', $plain[$i + 1]) === 1
+            ) {
+                $end = $i;
+            }
+        }
+        if ($end === null) {
+            return null;
+        }
+        while ($end < $count - 1) {
+            $isDirection = strlen($plain[$end]) < 3 && $lexicon->direction($plain[$end]) !== null;
+            $isUnit =
+                ($plain[$end] === '#' || $lexicon->unit($plain[$end]) !== null) &&
+                preg_match('/^#?\w*\d|^#?[a-z]$/i', $plain[$end + 1]) === 1;
+            $isGlued = preg_match('/^#\w+$/D', $plain[$end]) === 1;
+            if (!$isDirection && !$isUnit && !$isGlued) {
+                break;
+            }
+            $end += $isUnit ? 2 : 1;
+        }
+
+        return $end > 0 && $end < $count ? $end : null;
+    }
+
+    /**
+     * Whether a suffix is of the street's name: the real one comes next, or there is no name before it.
+     *
+     * @param  list<string>  $words
+     */
+    private static function isStillName(array $words, int $at, Lexicon $lexicon): bool
+    {
+        $next = $lexicon->suffix($words[$at + 1]);
+        $isOnlyDirection = $at === 2 && $lexicon->direction($words[1]) !== null && $next !== null;
+        $follows = $next !== null && $lexicon->isCommon($next) && $at + 2 < count($words);
+
+        return $isOnlyDirection || $follows;
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @return ?int at which word a city begins that the state has: the longest name; null if there is none
+     */
+    private static function beforeCityOfState(array $words, string $state): ?int
+    {
+        $code = Regions::find($state)['code'] ?? '';
+        for ($at = 2; $code !== '' && $at < count($words); $at++) {
+            if (Places::shipped()->codes(implode(' ', array_slice($words, $at)), $code) !== []) {
+                return $at;
+            }
+        }
+
+        return null;
+    }
+}

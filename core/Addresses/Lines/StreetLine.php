@@ -1,0 +1,347 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Addresses\Lines;
+
+use PineSieve\Core\Addresses\AddressRule;
+use PineSieve\Core\Addresses\PlaceCasing;
+
+/**
+ * Reads a line of an address in the United States or Canada into its parts, in the form of USPS Publication 28 or of the Addressing
+ * Guidelines of Canada Post, but in mixed case: "12 north elm street apartment 4" is 12, N, Elm, St and Apt 4.
+ * What it does not know stays as it is written.
+ */
+final class StreetLine
+{
+    /** Whose hands it goes through: a line that names people, not a street. */
+    private const PERSON = '/^(?:c\s?\/\s?o|care of|att(?:n|ention))\b|^%\s?\p{L}/iu';
+
+    /** A house by its number, its letter, its grid: "12", "12B", "39-12", "1234-B", "N6W23001". */
+    private const NUMBER = '/^(?:\d+[a-z]?(?:-\d*[a-z]?\d*)?|[nsew]\d+[nsew]\d+|\d+[nsew]\d+)$/iD';
+
+    private const NUMBER_WORDS = '/^(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)$/iD';
+
+    /** Streets in Spanish begin with what they are: nothing behind it is a suffix. */
+    private const SPANISH = '/^(?:calle|camino|avenida|paseo|via|carretera|carr|calzada|callejon|cll)$/iD';
+
+    /** A line without a house is a street only if it ends so: "Mary Lane" may be a person. */
+    private const WITHOUT_NUMBER = ['St', 'Ave', 'Rd', 'Blvd', 'Dr', 'Hwy', 'Pkwy', 'Tpke'];
+
+    private static ?DeliveryLine $blank = null;
+
+    private function __construct(private readonly Lexicon $lexicon, private readonly Reasons $reasons) {}
+
+    /** @param  string  $country  "US" or "CA" */
+    public static function parse(string $line, string $country = 'US'): DeliveryLine
+    {
+        if ($line === '') {
+            return self::$blank ??= new DeliveryLine(LineKind::Blank, '');
+        }
+
+        return Houses::of($line, $country, static fn(string $one): DeliveryLine => self::surely($one, $country)) ??
+            self::surely($line, $country);
+    }
+
+    private static function surely(string $line, string $country): DeliveryLine
+    {
+        $read = self::once($line, $country);
+        if ($read->isPostal() || $read->text() === $line) {
+            return $read;
+        }
+        // What would be read in another way the next time is not understood.
+        $again = self::once($read->text(), $country);
+        $isSame =
+            [$again->withoutUnits(), $again->unitsText()] === [$read->withoutUnits(), $read->unitsText()] &&
+            ($read->units === [] ||
+                (self::once($read->withoutUnits(), $country)->text() === $read->withoutUnits() &&
+                    self::once($read->unitsText(), $country)->text() === $read->unitsText()));
+
+        return $isSame ? $read : new DeliveryLine(LineKind::Unread, $line);
+    }
+
+    private static function once(string $line, string $country): DeliveryLine
+    {
+        if ($line === '') {
+            return new DeliveryLine(LineKind::Blank, '');
+        }
+        if (preg_match(self::PERSON, $line) === 1) {
+            return new DeliveryLine(LineKind::Attention, $line);
+        }
+        $reasons = new Reasons();
+        $words = Words::of($line, $reasons);
+        $isCanada = $country === 'CA';
+
+        return ($isCanada ? PostalLine::canada($line, $words, $reasons) : PostalLine::unitedStates($line, $words, $reasons)) ??
+            (new self(Lexicon::of($country), $reasons))->read($line, $words);
+    }
+
+    /** @param  list<string>  $words */
+    private function read(string $line, array $words): DeliveryLine
+    {
+        [$words, $urbanization] = $this->lexicon->hasTypes() ? [$words, ''] : $this->cutUrbanization($words);
+        [$words, $units] = (new Units($this->lexicon, $this->reasons))->cut($words);
+        if ($this->goesOn($words)) {
+            return new DeliveryLine(LineKind::Unread, $line);
+        }
+        $words = Words::withoutCommas($words);
+        if ($words === []) {
+            return new DeliveryLine(LineKind::Unit, $line, urbanization: $urbanization, units: $units, reasons: $this->reasons->all());
+        }
+        [$number, $rest] = $this->cutNumber($words);
+        if ($rest === []) {
+            return new DeliveryLine(LineKind::Unread, $line);
+        }
+        $french = $this->lexicon->hasTypes() ? TypeFirst::of($rest, $this->lexicon, $this->reasons) : null;
+        if ($french !== null) {
+            return new DeliveryLine(LineKind::Street, $line, $number, '', ...$french, units: $units, reasons: $this->reasons->all());
+        }
+        $highway = $this->lexicon->hasTypes() ? null : HighwayName::of($rest, $this->lexicon, $this->reasons);
+        [$before, $name, $suffix, $after] = $this->street($highway ?? $rest, $number === '');
+        if ($number === '' && $highway === null && !in_array($suffix, self::WITHOUT_NUMBER, true)) {
+            return new DeliveryLine(LineKind::Unread, $line);
+        }
+
+        return new DeliveryLine(
+            $highway === null ? LineKind::Street : LineKind::Highway,
+            $line,
+            $number,
+            $before,
+            $name,
+            $suffix,
+            $after,
+            urbanization: $urbanization,
+            units: $units,
+            reasons: $this->reasons->all(),
+        );
+    }
+
+    /**
+     * Whether something that is not known stands behind a comma. "12, Elm St" and "12 Elm St, North" are streets.
+     *
+     * @param  list<string>  $words
+     */
+    private function goesOn(array $words): bool
+    {
+        $comma = array_search(',', $words, true);
+        if ($comma === false || $comma === count($words) - 1) {
+            return false;
+        }
+        $behind = array_slice($words, $comma + 1);
+
+        return $comma > 1 && (count($behind) > 1 || $this->lexicon->direction($behind[0]) === null);
+    }
+
+    /**
+     * "URB LAS GLADIOLAS 150 CALLE A" (Publication 28, 291).
+     *
+     * @param  list<string>  $words
+     * @return array{list<string>, string}
+     */
+    private function cutUrbanization(array $words): array
+    {
+        if (preg_match('/^urb(?:anizaci[oó]n|anization)?$/iDu', $words[0]) !== 1) {
+            return [$words, ''];
+        }
+        $end = 1;
+        while ($end < count($words) && preg_match('/^\d|^,$/', $words[$end]) !== 1) {
+            $end++;
+        }
+        $name = PlaceCasing::place(implode(' ', array_slice($words, 1, $end - 1)));
+        $this->reasons->replaced(AddressRule::Urbanization, 'word', $words[0], 'Urb');
+        if ($name !== implode(' ', array_slice($words, 1, $end - 1))) {
+            $this->reasons->add(AddressRule::Capitals);
+        }
+
+        return [array_slice($words, ($words[$end] ?? '') === ',' ? $end + 1 : $end), trim("Urb {$name}")];
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @return array{string, list<string>} the number of the house, and what stands behind it
+     */
+    private function cutNumber(array $words): array
+    {
+        if (preg_match(self::NUMBER, $words[0]) !== 1) {
+            $isInWords = count($words) > 2 && preg_match(self::NUMBER_WORDS, $words[0]) === 1 && $this->endsInSuffix($words);
+
+            return $isInWords ? [$this->cased($words[0]), array_slice($words, 1)] : ['', $words];
+        }
+        $number = $this->cased($words[0]);
+        $next = $words[1] ?? '';
+        $isPart =
+            preg_match('/^\d\/\d$/D', $next) === 1 ||
+            (count($words) > 3 && preg_match('/^[a-df-mo-rt-vx-z]$/iD', $next) === 1 && preg_match('/\d$/', $number) === 1);
+
+        return $isPart ? ["{$number} {$this->cased($next)}", array_slice($words, 2)] : [$number, array_slice($words, 1)];
+    }
+
+    /** @param  list<string>  $words */
+    private function endsInSuffix(array $words): bool
+    {
+        return $this->lexicon->suffix($words[count($words) - 1]) !== null || $this->lexicon->suffix($words[count($words) - 2]) !== null;
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @return array{string, string, string, string} direction, name, suffix, direction
+     */
+    private function street(array $words, bool $isWithoutNumber): array
+    {
+        if (preg_match(self::SPANISH, $words[0]) === 1) {
+            return ['', $this->name($words), '', ''];
+        }
+        [$before, $words] = $isWithoutNumber && count($words) < 3 ? ['', $words] : $this->cutBefore($words);
+        [$after, $words] = $this->cutAfter($words);
+        $last = count($words) - 1;
+        $suffix = $last > 0 && !($last === 1 && strtolower($words[0]) === 'the') ? $this->lexicon->suffix($words[$last]) : null;
+        if ($suffix !== null) {
+            $this->reasons->replaced(AddressRule::Suffix, 'street suffix', $words[$last], $suffix);
+            $words = $this->inFull(array_slice($words, 0, $last));
+        }
+
+        return [$before, $this->name($words), $suffix ?? '', $after];
+    }
+
+    /**
+     * The direction before the name, unless it is all the name there is: "N Elm St", but "North Ave" (Publication 28, 233.2).
+     *
+     * @param  list<string>  $words
+     * @return array{string, list<string>}
+     */
+    private function cutBefore(array $words): array
+    {
+        $first = $this->lexicon->direction($words[0]);
+        if ($first === null) {
+            return ['', $words];
+        }
+        [$both, $length] = $this->twoWords($words, 0);
+        if ($length === 2 && $this->leavesName(array_slice($words, 2))) {
+            $this->reasons->replaced(AddressRule::Direction, 'direction', "{$words[0]} {$words[1]}", $both);
+
+            return [$both, array_slice($words, 2)];
+        }
+        $second = $this->lexicon->direction($words[1] ?? '');
+        // "North South Road" runs both ways: that is its name.
+        $isBothWays = $second !== null && in_array("{$first}{$second}", ['NS', 'SN', 'EW', 'WE'], true);
+        if ($isBothWays || !$this->leavesName(array_slice($words, 1))) {
+            return ['', $words];
+        }
+        $this->reasons->replaced(AddressRule::Direction, 'direction', $words[0], $first);
+
+        return [$first, array_slice($words, 1)];
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @return array{string, list<string>}
+     */
+    private function cutAfter(array $words): array
+    {
+        $last = count($words) - 1;
+        $direction = $last > 0 ? $this->lexicon->direction($words[$last]) : null;
+        // "Avenue E" is the fifth of them, "North West" no street.
+        $isName =
+            $direction === null || ($last === 1 && (strlen($words[1]) === 1 && $this->lexicon->suffix($words[0]) !== null)) || $words === ['the'];
+        if ($isName) {
+            return ['', $words];
+        }
+        [$both, $length] = $this->twoWords($words, $last - 1);
+        if ($length === 2 && $last > 1) {
+            $this->reasons->replaced(AddressRule::Direction, 'direction', "{$words[$last - 1]} {$words[$last]}", $both);
+
+            return [$both, array_slice($words, 0, $last - 1)];
+        }
+        $this->reasons->replaced(AddressRule::Direction, 'direction', $words[$last], $direction);
+
+        return [$direction, array_slice($words, 0, $last)];
+    }
+
+    /**
+     * "North West" is NW.
+     *
+     * @param  list<string>  $words
+     * @return array{string, int} the direction, and how many words it takes
+     */
+    private function twoWords(array $words, int $at): array
+    {
+        [$one, $other] = [$this->lexicon->direction($words[$at] ?? ''), $this->lexicon->direction($words[$at + 1] ?? '')];
+
+        return $one !== null && $other !== null && in_array("{$one}{$other}", ['NE', 'NW', 'SE', 'SW'], true)
+            ? ["{$one}{$other}", 2]
+            : ['', 1];
+    }
+
+    /**
+     * Whether a name is left beside the suffix and the direction behind it.
+     *
+     * @param  list<string>  $words
+     */
+    private function leavesName(array $words): bool
+    {
+        $last = count($words) - 1;
+        if ($last > 0 && $this->lexicon->direction($words[$last]) !== null) {
+            $last--;
+        }
+
+        return $last > 0 || ($last === 0 && $this->lexicon->suffix($words[0]) === null);
+    }
+
+    /**
+     * Of two suffixes the first is of the name, as is a direction before the suffix: they are written out (Publication 28, 234 and 233.3).
+     *
+     * @param  list<string>  $name
+     * @return list<string>
+     */
+    private function inFull(array $name): array
+    {
+        $last = count($name) - 1;
+        if ($last < 1) {
+            return $name;
+        }
+        $direction = $this->lexicon->direction($name[$last]);
+        $isLetter = $direction !== null && strlen($name[$last]) === 1 && $this->lexicon->suffix($name[$last - 1]) !== null;
+        $full = $direction === null ? $this->lexicon->inFull($name[$last]) : ($isLetter ? null : $this->lexicon->directionInFull($direction));
+        if ($full !== null && mb_strtolower($full) !== mb_strtolower($name[$last]) && $this->isShort($name[$last])) {
+            $this->reasons->add(AddressRule::NameInFull, "\"{$name[$last]}\" belongs to the name: it is \"{$full}\" in postal form");
+            return [...array_slice($name, 0, -1), $full];
+        }
+
+        return $name;
+    }
+
+    private function isShort(string $word): bool
+    {
+        return $this->lexicon->direction($word) !== null ? strlen($word) < 3 : true;
+    }
+
+    /** @param  list<string>  $words */
+    private function name(array $words): string
+    {
+        // "Ave C" has no other name.
+        $isNumbered = count($words) === 2 && preg_match('/^(?:[a-z]|\d+)$/iD', $words[1]) === 1;
+        if ($isNumbered && $this->lexicon->suffix($words[0]) === 'Ave' && !$this->lexicon->hasTypes()) {
+            $this->reasons->replaced(AddressRule::NameInFull, 'name', $words[0], 'Avenue');
+            $words[0] = 'Avenue';
+        }
+        foreach ($words as $i => $word) {
+            $words[$i] = $this->cased($word, $i === 0);
+        }
+
+        return implode(' ', $words);
+    }
+
+    private function cased(string $word, bool $isFirst = true): string
+    {
+        // The name of a highway is several words, as they should be.
+        if (str_contains($word, ' ')) {
+            return $word;
+        }
+        $cased = PlaceCasing::word($word, $isFirst);
+        if ($cased !== $word) {
+            $this->reasons->add(AddressRule::Capitals);
+        }
+
+        return $cased;
+    }
+}

@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Addresses\Lines;
+
+use PineSieve\Core\Addresses\AddressRule;
+
+/** The units of a line: they stand behind the street, each with a word and most with a number (Publication 28, 213 and appendix C2). */
+final readonly class Units
+{
+    private const NUMBER = '/^(?:[a-z]{0,3}-?\d[\w\-\/]*|[a-z]-?[a-z]?)$/iD';
+
+    private const IN_WORDS = [
+        'first' => '1',
+        'second' => '2',
+        'third' => '3',
+        'fourth' => '4',
+        'fifth' => '5',
+        'sixth' => '6',
+        'ground' => 'G',
+    ];
+
+    public function __construct(private Lexicon $lexicon, private Reasons $reasons) {}
+
+    /**
+     * @param  list<string>  $words
+     * @return array{list<string>, list<Unit>} the words without them
+     */
+    public function cut(array $words): array
+    {
+        $count = count($words);
+        for ($at = 0; $at < $count; $at++) {
+            if (!$this->mayBegin($words[$at])) {
+                continue;
+            }
+            [$units, $end] = $this->from($words, $at);
+            if ($units === []) {
+                continue;
+            }
+            // Of a street: behind its number and name. Alone in the line: all of it. Before the street: its number comes next.
+            if ($end === $count && ($at === 0 || count(Words::withoutCommas(array_slice($words, 0, $at))) > 1)) {
+                return [array_slice($words, 0, $at), $units];
+            }
+            if ($at === 0 && $end < $count && preg_match('/^\d/', $words[$end]) === 1 && $end + 1 < $count) {
+                $this->reasons->add(AddressRule::UnitBehind);
+
+                return [array_slice($words, $end), $units];
+            }
+        }
+
+        return [$words, []];
+    }
+
+    private function mayBegin(string $word): bool
+    {
+        return $word === '#' ||
+            $this->lexicon->unit($word) !== null ||
+            in_array(strtolower($word), ['no', 'number', 'num'], true) ||
+            isset(self::IN_WORDS[strtolower($word)]) ||
+            preg_match('/^(?:\d+(?:st|nd|rd|th)|[a-z]+\d[\w-]*)$/iD', $word) === 1;
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @return array{list<Unit>, int} the units that stand from a word on, and where they end; none if anything else stands between
+     */
+    private function from(array $words, int $at): array
+    {
+        [$units, $first] = [[], $at];
+        while ($at < count($words)) {
+            if ($words[$at] === ',') {
+                $at++;
+                continue;
+            }
+            $found = $this->one($words, $at, $units !== [] || $this->followsStreet($words, $first));
+            if ($found === null) {
+                break;
+            }
+            [$units[], $at] = $found;
+        }
+
+        return [$units, $at];
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @return ?array{Unit, int} a unit, and where it ends
+     */
+    private function one(array $words, int $at, bool $mayStandAlone): ?array
+    {
+        $word = $words[$at];
+        $next = strtolower($words[$at + 1] ?? '');
+        // "5th Floor"
+        $floor = self::IN_WORDS[strtolower($word)] ?? (preg_match('/^(\d+)(?:st|nd|rd|th)$/iD', $word, $digits) === 1 ? $digits[1] : null);
+        if ($floor !== null) {
+            $short = $this->lexicon->unit('floor');
+            if ($short === null || $this->lexicon->unit($next) !== $short) {
+                return null;
+            }
+            $this->reasons->add(AddressRule::Unit, "\"{$word} {$words[$at + 1]}\" is \"{$short} {$floor}\" in postal form");
+
+            return [new Unit($short, $floor), $at + 2];
+        }
+        // "Apt4B"
+        $short = preg_match('/^([a-z]{2,9})(\d[\w-]*)$/iD', $word, $glued) === 1 ? $this->lexicon->unit($glued[1]) : null;
+        if ($short !== null) {
+            $this->reasons->add(AddressRule::Unit, "\"{$word}\" is two words in postal form");
+
+            return [$this->named($short, $glued[1], $glued[2]), $at + 1];
+        }
+        $short = $this->lexicon->unit($word);
+        $isSign = $word === '#' || ($short === null && in_array(strtolower($word), ['no', 'number', 'num'], true));
+        if ($isSign) {
+            return isset($words[$at + 1]) && preg_match('/^[a-z]{0,2}-?\d|^[a-z]$/i', $words[$at + 1]) === 1
+                ? $this->numbered('#', $word, $words, $at + 1)
+                : null;
+        }
+        if ($short === null) {
+            return null;
+        }
+        $number = $at + 1;
+        if (in_array($next, ['#', 'no', 'number', 'num'], true) && isset($words[$at + 2]) && $this->isNumber($words[$at + 2])) {
+            $this->reasons->add(AddressRule::Unit, 'the sign # is not used beside the word for a unit');
+            $number++;
+        }
+        if (isset($words[$number]) && $this->isNumber($words[$number])) {
+            return $this->numbered($short, $word, $words, $number);
+        }
+        if ($this->lexicon->standsAlone($short) && $mayStandAlone) {
+            $this->reasons->replaced(AddressRule::Unit, 'unit', $word, $short);
+
+            return [new Unit($short), $at + 1];
+        }
+
+        return null;
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @return array{Unit, int}
+     */
+    private function numbered(string $short, string $written, array $words, int $at): array
+    {
+        $number = $words[$at];
+        $isApart = isset($words[$at + 1]) && preg_match('/^[a-z]$/iD', $words[$at + 1]) === 1 && preg_match('/\d/', $number) === 1;
+
+        return [$this->named($short, $written, $isApart ? "{$number} {$words[$at + 1]}" : $number), $at + ($isApart ? 2 : 1)];
+    }
+
+    private function named(string $short, string $written, string $number): Unit
+    {
+        $this->reasons->replaced(AddressRule::Unit, 'unit', $written, $short);
+        if (strtoupper($number) !== $number) {
+            $this->reasons->add(AddressRule::Capitals);
+        }
+
+        return new Unit($short, strtoupper($number));
+    }
+
+    /**
+     * Whether the words before are a street already, or a comma ends them: "12 Elm St Rear", but "12 Harbor Front".
+     *
+     * @param  list<string>  $words
+     */
+    private function followsStreet(array $words, int $at): bool
+    {
+        if ($at < 3) {
+            return $at === 0;
+        }
+        $before = $words[$at - 1];
+
+        return $before === ',' || $this->lexicon->suffix($before) !== null || $this->lexicon->direction($before) !== null;
+    }
+
+    private function isNumber(string $word): bool
+    {
+        // "Trailer Ct" is a street.
+        return preg_match(self::NUMBER, $word) === 1 && (strlen($word) < 2 || $this->lexicon->suffix($word) === null);
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Addresses\Lines;
+
+use PineSieve\Core\Addresses\AddressRule;
+
+/** A line in words. Commas are words of their own, "#" stands apart, full stops are gone but those of decimals. */
+final class Words
+{
+    private function __construct() {}
+
+    /** @return list<string> */
+    public static function of(string $line, Reasons $reasons): array
+    {
+        if (strpbrk($line, '.,;#½¼¾–—') === false) {
+            return explode(' ', self::tidy($line, $reasons));
+        }
+        $text = preg_replace(['/\s*[½]/u', '/\s*[¼]/u', '/\s*[¾]/u'], [' 1/2', ' 1/4', ' 3/4'], $line) ?? $line;
+        if ($text !== $line) {
+            $reasons->add(AddressRule::Fraction);
+        }
+        // "P.O." and "N.W." are words; "St.Paul" and "Apt.4" are two; "39.2" is a number.
+        $plain =
+            preg_replace(
+                ['/[–—]/u', '/(?<![\p{L}\d])(\p{L})\.\s?(?=\p{L}\.)/u', '/(?<=\p{L})\.(?=[\p{L}\d])/u', '/\.(?!\d)/', '/;/'],
+                ['-', '$1', ' ', ' ', ','],
+                $text,
+            ) ?? $text;
+        if ($plain !== $text || str_contains($text, ',')) {
+            $reasons->add(AddressRule::Marks);
+        }
+        if (preg_match('/#\w/', $plain) === 1) {
+            $reasons->add(AddressRule::Unit, 'the sign # stands apart from its number');
+        }
+
+        return explode(' ', trim(preg_replace(['/,/', '/#/', '/\s+/'], [' , ', ' # ', ' '], $plain) ?? $plain, ' ,'));
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @return list<string>
+     */
+    public static function withoutCommas(array $words): array
+    {
+        return in_array(',', $words, true) ? array_values(array_filter($words, static fn(string $word): bool => $word !== ',')) : $words;
+    }
+
+    private static function tidy(string $line, Reasons $reasons): string
+    {
+        $tidy = trim(preg_replace('/\s+/', ' ', $line) ?? $line);
+        if ($tidy !== $line) {
+            $reasons->add(AddressRule::Blanks);
+        }
+
+        return $tidy;
+    }
+}

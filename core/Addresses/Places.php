@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Addresses;
+
+use PineSieve\Core\Text\Fold;
+
+/**
+ * The directory of ZIP codes and Canadian forward sortation areas that ships with the product (bin/places makes it). Each code has one city:
+ * that mail goes to another by the same code does not make the other wrong. It is read a block at a time, never whole.
+ *
+ * @phpstan-type Index array{source: string, published: string, places: int, codes: array<string, array{int, int}>, cities: array<string, array{int, int}>}
+ */
+final class Places
+{
+    private const FILE = __DIR__ . '/data/places.txt';
+
+    /** Blocks that are kept: those of one region come again and again. */
+    private const KEPT = 64;
+
+    /** Words that are written short or not. */
+    private const SPELLINGS = [
+        'saint' => 'st',
+        'sainte' => 'ste',
+        'mount' => 'mt',
+        'fort' => 'ft',
+        'north' => 'n',
+        'south' => 's',
+        'east' => 'e',
+        'west' => 'w',
+    ];
+
+    private static ?self $shipped = null;
+
+    /** @var array<string, string> offset to text */
+    private array $blocks = [];
+
+    /**
+     * @param  resource  $file
+     * @param  Index  $index
+     */
+    private function __construct(private $file, private readonly int $start, private readonly array $index) {}
+
+    public static function shipped(): self
+    {
+        if (self::$shipped === null) {
+            $file = fopen(self::FILE, 'rb');
+            if ($file === false) {
+                throw new \RuntimeException('The directory of places is not there.');
+            }
+            /** @var Index $index */
+            $index = json_decode((string) fgets($file), true, flags: JSON_THROW_ON_ERROR);
+            self::$shipped = new self($file, (int) ftell($file), $index);
+        }
+
+        return self::$shipped;
+    }
+
+    /** @return array{source: string, published: string, places: int} where it is from, the day of that, and how many codes it has */
+    public function about(): array
+    {
+        return array_intersect_key($this->index, ['source' => 1, 'published' => 1, 'places' => 1]);
+    }
+
+    /** @param  string  $postalCode  with or without what follows the five digits, or the first three of a Canadian code */
+    public function of(string $postalCode): ?Place
+    {
+        $isZip = ctype_digit($postalCode[0] ?? '');
+        $code = strtoupper(substr($postalCode, 0, $isZip ? 5 : 3));
+        $line = $this->line('codes', $isZip ? substr($code, 0, 3) : substr($code, 0, 1), $code);
+        if ($line === null) {
+            return null;
+        }
+        [, $city, $state, $latitude, $longitude] = explode("\t", $line);
+
+        return new Place($code, $city, $state, (float) $latitude === 0.0 ? null : [(float) $latitude, (float) $longitude]);
+    }
+
+    /** @return list<string> the ZIP codes of a city, however its name is spelled; none if the state has no such city */
+    public function codes(string $city, string $state): array
+    {
+        foreach (self::spellings($city) as $spelling) {
+            $line = $this->line('cities', $state, $spelling);
+            if ($line !== null) {
+                return explode(' ', explode("\t", $line)[2]);
+            }
+        }
+
+        return [];
+    }
+
+    public static function isSameCity(string $one, string $other): bool
+    {
+        return self::short($one) === self::short($other);
+    }
+
+    private static function short(string $city): string
+    {
+        return implode(
+            ' ',
+            array_map(static fn(string $word): string => self::SPELLINGS[$word] ?? $word, explode(' ', Fold::words($city))),
+        );
+    }
+
+    /** @return list<string> folded: as it is written, and with the words that can be short or long the other way */
+    private static function spellings(string $city): array
+    {
+        $written = Fold::words($city);
+        $long = array_flip(self::SPELLINGS);
+        $words = explode(' ', $written);
+
+        return array_values(
+            array_unique([
+                $written,
+                implode(' ', array_map(static fn(string $word): string => $long[$word] ?? $word, $words)),
+                implode(' ', array_map(static fn(string $word): string => self::SPELLINGS[$word] ?? $word, $words)),
+            ]),
+        );
+    }
+
+    private function line(string $kind, string $block, string $key): ?string
+    {
+        $text = $this->block($kind, $block);
+        $at = $key === '' ? false : strpos($text, "\n{$key}\t");
+
+        return $at === false ? null : substr($text, $at + 1, (int) strpos($text, "\n", $at + 1) - $at - 1);
+    }
+
+    private function block(string $kind, string $name): string
+    {
+        $place = $this->index[$kind][$name] ?? null;
+        if ($place === null) {
+            return '';
+        }
+        if (!isset($this->blocks["{$kind} {$name}"])) {
+            if (count($this->blocks) >= self::KEPT) {
+                unset($this->blocks[array_key_first($this->blocks)]);
+            }
+            fseek($this->file, $this->start + $place[0]);
+            $this->blocks["{$kind} {$name}"] = "\n" . fread($this->file, max(1, $place[1]));
+        }
+
+        return $this->blocks["{$kind} {$name}"];
+    }
+}

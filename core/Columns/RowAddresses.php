@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Columns;
+
+use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Addresses\AddressBlock;
+use PineSieve\Core\Columns\Steps\CasingStep;
+use PineSieve\Core\Columns\Steps\Pad;
+use PineSieve\Core\Columns\Steps\PlaceCode;
+use PineSieve\Core\Columns\Steps\Row;
+use PineSieve\Core\Columns\Steps\StepFault;
+use PineSieve\Core\Standards\Target;
+use PineSieve\Core\Text\Tidy;
+
+/** The addresses of a row as they are written there, by a column plan; nothing else of it is read. */
+final readonly class RowAddresses
+{
+    private const BLOCK = 'block';
+
+    /** Steps that do what the postal form does, without telling: zeros put back, codes of states, capitals. */
+    private const POSTAL = [Pad::NAME, PlaceCode::NAME, CasingStep::NAME];
+
+    /** @var array<string, array<string, list<array{int, Feed}>>> address, and part of it, to the columns that feed it */
+    private array $columns;
+
+    /** @var array<string, int> */
+    private array $headers;
+
+    public function __construct(private ColumnPlan $plan)
+    {
+        $columns = [];
+        foreach ($plan->choices as $column => $choice) {
+            foreach ($choice->feeds as $feed) {
+                $target = Target::tryParse($feed->target);
+                if ($target !== null && str_starts_with($target->field, 'address.')) {
+                    $which = sprintf("%s\t%02d\t%s\t%02d", $target->party, $target->partyNumber, $target->kind, $target->number);
+                    $columns[$which][substr($target->field, 8)][] = [$column, $feed];
+                }
+            }
+        }
+        // Those of whom the row is about first, those without a kind first.
+        ksort($columns);
+        $this->columns = $columns;
+        $this->headers = Row::columns($plan->headers());
+    }
+
+    /** How many a row can have. */
+    public function most(): int
+    {
+        return count($this->columns);
+    }
+
+    /**
+     * @param  list<string>  $cells
+     * @return list<Address> in the order of the plan, without those that are blank
+     */
+    public function of(array $cells): array
+    {
+        $addresses = [];
+        $row = new Row($this->headers, $cells);
+        foreach ($this->columns as $parts) {
+            $written = [];
+            foreach ($parts as $part => $feeds) {
+                $written[$part] = $this->text($part, $feeds, $cells, $row);
+            }
+            $block = $written[self::BLOCK] ?? '';
+            $address = Address::fromParts([
+                ...$block === '' ? [] : AddressBlock::parse($block)->parts(),
+                ...array_filter($written, static fn(string $text): bool => $text !== ''),
+            ]);
+            if (!$address->isBlank()) {
+                $addresses[] = $address;
+            }
+        }
+
+        return $addresses;
+    }
+
+    /**
+     * @param  list<array{int, Feed}>  $feeds
+     * @param  list<string>  $cells
+     */
+    private function text(string $part, array $feeds, array $cells, Row $row): string
+    {
+        foreach ($feeds as [$column, $feed]) {
+            $cell = $cells[$column] ?? '';
+            $text = $part === self::BLOCK ? Tidy::block($cell) : Tidy::line($cell);
+            $steps = $this->plan->choices[$column]->steps;
+            foreach (self::POSTAL as $step) {
+                $steps = $steps->without($step);
+            }
+            try {
+                $text = $steps->list === [] ? $text : implode("\n", $steps->apply($text, $row));
+                $text = $feed->steps->list === [] ? $text : implode("\n", $feed->steps->apply($text, $row));
+            } catch (StepFault) {
+                // What a step can't do leaves the cell as it is.
+            }
+            if ($text !== '') {
+                return $text;
+            }
+        }
+
+        return '';
+    }
+}
