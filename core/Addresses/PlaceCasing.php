@@ -45,6 +45,9 @@ final class PlaceCasing
         'van' => 1,
     ];
 
+    /** Short forms without a vowel, that are no initials as "JFK" is. */
+    private const SHORT = ['ST' => 1, 'STS' => 1, 'MT' => 1, 'FT' => 1, 'DR' => 1, 'JR' => 1, 'SR' => 1, 'MR' => 1, 'MRS' => 1, 'PT' => 1];
+
     private function __construct() {}
 
     /** "GANNET COVE", "gannet cove" -> "Gannet Cove"; a name with mixed letters stays. */
@@ -72,7 +75,9 @@ final class PlaceCasing
             return isset(self::CAPITALS[strtoupper($word)]) ? strtoupper($word) : self::title($word, $isFirst);
         }
 
-        return mb_strtoupper($word) !== $word || mb_strlen($word) === 1 || isset(self::CAPITALS[$word])
+        $isInitials = strlen($word) < 4 && strpbrk($word, 'AEIOUY') === false && !isset(self::SHORT[$word]);
+
+        return mb_strtoupper($word) !== $word || mb_strlen($word) === 1 || $isInitials || isset(self::CAPITALS[$word])
             ? $word
             : self::title($word, $isFirst);
     }

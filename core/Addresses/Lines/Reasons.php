@@ -29,6 +29,11 @@ final class Reasons
             : $this->add($rule, "{$what} \"{$written}\" is \"{$standard}\" in postal form");
     }
 
+    public function take(self $others): void
+    {
+        $this->reasons += $others->reasons;
+    }
+
     /** @return array<string, Reason> by rule */
     public function all(): array
     {

@@ -18,6 +18,13 @@ final readonly class Units
         'fourth' => '4',
         'fifth' => '5',
         'sixth' => '6',
+        'seventh' => '7',
+        'eighth' => '8',
+        'ninth' => '9',
+        'tenth' => '10',
+        'eleventh' => '11',
+        'twelfth' => '12',
+        'twentieth' => '20',
         'ground' => 'G',
     ];
 
@@ -34,19 +41,24 @@ final readonly class Units
             if (!$this->mayBegin($words[$at])) {
                 continue;
             }
-            [$units, $end] = $this->from($words, $at);
+            // Why is told only of what is taken.
+            $reasons = new Reasons();
+            [$units, $end] = (new self($this->lexicon, $reasons))->from($words, $at);
             if ($units === []) {
                 continue;
             }
             // Of a street: behind its number and name. Alone in the line: all of it. Before the street: its number comes next.
-            if ($end === $count && ($at === 0 || count(Words::withoutCommas(array_slice($words, 0, $at))) > 1)) {
-                return [array_slice($words, 0, $at), $units];
+            $isBehind = $end === $count && ($at === 0 || count(Words::withoutCommas(array_slice($words, 0, $at))) > 1);
+            $isBefore = $at === 0 && $end + 1 < $count && preg_match('/^\d/', $words[$end]) === 1;
+            if (!$isBehind && !$isBefore) {
+                continue;
             }
-            if ($at === 0 && $end < $count && preg_match('/^\d/', $words[$end]) === 1 && $end + 1 < $count) {
+            $this->reasons->take($reasons);
+            if ($isBefore) {
                 $this->reasons->add(AddressRule::UnitBehind);
-
-                return [array_slice($words, $end), $units];
             }
+
+            return [$isBehind ? array_slice($words, 0, $at) : array_slice($words, $end), $units];
         }
 
         return [$words, []];

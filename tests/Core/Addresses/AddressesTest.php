@@ -151,6 +151,86 @@ final class AddressesTest extends TestCase
         self::assertEquals($address, AddressBlock::parse($written));
     }
 
+    /** In one cell, most of them without commas: to street and unit, city, state and code. */
+    private const CELLS = [
+        '12 Elm St Apt 4 Dover NH 03820' => '12 Elm St Apt 4|Dover|NH|03820',
+        '1600 Pennsylvania Ave NW Washington DC 20500' => '1600 Pennsylvania Ave NW|Washington|DC|20500',
+        '12 Lake Shore Dr Chicago IL 60611' => '12 Lake Shore Dr|Chicago|IL|60611',
+        '100 Main St Kittiwake ME 04999' => '100 Main St|Kittiwake|ME|04999',
+        '100 Main St Apt 4 North Kittiwake, ME 04999' => '100 Main St Apt 4|North Kittiwake|ME|04999',
+        '5 Park Ave W Mansfield OH 44902' => '5 Park Ave W|Mansfield|OH|44902',
+        '12 Highway 5 Moscow ID 83843' => '12 Highway 5|Moscow|ID|83843',
+        '33 Harbor Falls Rd Little Falls MN 56345' => '33 Harbor Falls Rd|Little Falls|MN|56345',
+        'P.O. Box 7 Kittiwake Me 04999' => 'PO Box 7|Kittiwake|ME|04999',
+        'RR 1 Box 22 Tern Harbor ME 04998' => 'RR 1 Box 22|Tern Harbor|ME|04998',
+        '22 Court St Center Harbor NH 03226' => '22 Court St|Center Harbor|NH|03226',
+        '12 Park Place Dr Dover DE 19901' => '12 Park Place Dr|Dover|DE|19901',
+        '77 Broadway Kittiwake ME' => '77 Broadway Kittiwake||ME|',
+        '77 Broadway Portland ME' => '77 Broadway|Portland|ME|',
+        '9 Court Sq Montgomery Alabama 36104' => '9 Court Sq|Montgomery|AL|36104',
+        '8 N Main St Suite 200 Salt Lake City Utah 84101 USA' => '8 N Main St Ste 200|Salt Lake City|UT|84101',
+        '8 Elm St #4 Saint Paul MN 55101' => '8 Elm St # 4|Saint Paul|MN|55101',
+        '8 Elm St St. Paul MN 55101' => '8 Elm St|St. Paul|MN|55101',
+        '88 Wellington Court Unit 5 Guelph ON N1H 3R6' => '88 Wellington Crt Unit 5|Guelph|ON|N1H 3R6',
+        '12 Elm Street, Kittiwake, Maine 4999' => '12 Elm St|Kittiwake|ME|04999',
+        '12 Elm Street Kittiwake Maine' => '12 Elm St|Kittiwake|ME|',
+        '100 W 5th St New York NY 10001-1234' => '100 W 5th St|New York|NY|10001-1234',
+        '55 Route 9W Palisades NY 10964' => '55 Route 9W|Palisades|NY|10964',
+        '12 Oak Hill Rd North Conway NH' => '12 Oak Hill Rd|North Conway|NH|',
+        '12 Oak Hill Rd W North Conway NH' => '12 Oak Hill Rd W|North Conway|NH|',
+        'Gen Delivery Talkeetna AK 99676' => 'General Delivery|Talkeetna|AK|99676',
+        '1 Elm St Rear Dover NH 03820' => '1 Elm St Rear|Dover|NH|03820',
+        '350 5th Ave 34th Floor New York NY 10118' => '350 5th Ave Fl 34|New York|NY|10118',
+        '12 Mill St Bldg 2 Apt 5 Tern Harbor ME 04998' => '12 Mill St Bldg 2 Apt 5|Tern Harbor|ME|04998',
+        '12 Elm St., Dover, N.H. 03820' => '12 Elm St|Dover|NH|03820',
+        '12 Elm St; Dover; NH; 03820' => '12 Elm St|Dover|NH|03820',
+        '12 Elm St Dover New Hampshire 03820-1234 United States' => '12 Elm St|Dover|NH|03820-1234',
+        '4500 Yonge St Toronto ON M2N 5S3' => '4500 Yonge St|Toronto|ON|M2N 5S3',
+        '1200 16th Street NW Washington, D.C. 20036' => '1200 16th St NW|Washington|DC|20036',
+        '123 Main Street Apt 4B Springfield Illinois 62701' => '123 Main St Apt 4B|Springfield|IL|62701',
+        '77 N East St Amherst MA 01002' => '77 N East St|Amherst|MA|01002',
+        'N6W23001 Bluemound Rd Waukesha WI 53188' => 'N6W23001 Bluemound Rd|Waukesha|WI|53188',
+        '8 Deer Crossing Sandwich NH 03227' => '8 Deer Xing|Sandwich|NH|03227',
+        '15 High St Fort Lauderdale Florida 33301' => '15 High St|Fort Lauderdale|FL|33301',
+        '15 High St Ft Lauderdale FL 33301' => '15 High St|Ft Lauderdale|FL|33301',
+        '500 S Grand Ave Fl 20 Los Angeles CA 90071' => '500 S Grand Ave Fl 20|Los Angeles|CA|90071',
+        'HC 63 Box 45 Mill Creek WV 26280' => 'HC 63 Box 45|Mill Creek|WV|26280',
+        'Rt 3 Box 99 Plains GA 31780' => 'RR 3 Box 99|Plains|GA|31780',
+        '1600 Avenue U Brooklyn NY 11229' => '1600 Avenue U|Brooklyn|NY|11229',
+        '12 Oak Ridge Road Tern Harbor Maine' => '12 Oak Ridge Rd|Tern Harbor|ME|',
+        '12 Oak Ridge Road Unit 6 Tern Harbor ME 04998-1234' => '12 Oak Ridge Rd Unit 6|Tern Harbor|ME|04998-1234',
+        '9 The Circle Gannet Cove ME' => '9 The Circle|Gannet Cove|ME|',
+        '88 Harbor View Terrace East Kittiwake NH' => '88 Harbor View Ter|East Kittiwake|NH|',
+        '33 Bay Street Lake Placid NY 12946' => '33 Bay St|Lake Placid|NY|12946',
+        '33 Bay Street, Lake Placid, New York' => '33 Bay St|Lake Placid|NY|',
+        'PO Box 12, Dunlin ME 04029' => 'PO Box 12|Dunlin|ME|04029',
+        'POB 12 Dunlin ME 04029' => 'PO Box 12|Dunlin|ME|04029',
+        '5 Elm Street, #3, Dunlin, ME, 04029' => '5 Elm St # 3|Dunlin|ME|04029',
+        '5 Elm Street' => '5 Elm St|||',
+        '5 Elm Street Dunlin' => '5 Elm St|Dunlin||',
+        '20 West End Ave Dunlin ME 04029' => '20 W End Ave|Dunlin|ME|04029',
+        '1 Old County Road West Dunlin ME 04029' => '1 Old County Rd|West Dunlin|ME|04029',
+        '70 State Route 9 Dunlin ME 04029' => '70 State Route 9|Dunlin|ME|04029',
+        '70 US Highway 1 South Dunlin ME' => '70 US Highway 1|South Dunlin|ME|',
+        '2 St James Pl Saint Albans VT 05478' => '2 St James Pl|Saint Albans|VT|05478',
+        '2 Park Dunlin ME 04029' => '2 Park Dunlin||ME|04029',
+        '100 Broadway Fl 3 Dunlin ME 04029' => '100 Broadway Fl 3|Dunlin|ME|04029',
+        '100 Broadway Dunlin ME 04029' => '100 Broadway Dunlin||ME|04029',
+    ];
+
+    public function test_a_cell_without_commas_is_split_where_the_street_ends(): void
+    {
+        foreach (self::CELLS as $cell => $expected) {
+            $standard = (new AddressStandardizer())->standardize(AddressBlock::parse($cell))->standard;
+
+            self::assertSame(
+                $expected,
+                implode('|', [trim("{$standard->line1} {$standard->line2}"), $standard->city, $standard->state, $standard->postalCode]),
+                $cell,
+            );
+        }
+    }
+
     public function test_sameness_needs_a_street_and_a_place(): void
     {
         self::assertSame('', (new Address('12 Elm St'))->sameness());
