@@ -150,6 +150,8 @@ Route::prefix('api')->group(function (): void {
             Route::get('matches', [RowController::class, 'matches']);
             Route::get('match-groups', [RowController::class, 'groups']);
             Route::get('addresses', [RowController::class, 'addresses']);
+            Route::get('address-groups', [RowController::class, 'addressGroups']);
+            Route::post('address-groups', [RowController::class, 'decideAddresses']);
             Route::get('preview', [RowController::class, 'preview']);
             Route::post('match-groups', [RowController::class, 'decideGroup']);
             Route::post('edits', [RowController::class, 'edit']);

@@ -319,6 +319,44 @@ final class RowsTest extends TestCase
         );
     }
 
+    public function test_addresses_that_change_for_one_reason_are_decided_as_one(): void
+    {
+        $intake = $this->sifted(
+            "Last name,First name,Street,City,State,Zip\nLee,Ann,12 Elm Street Apt 4,Dover,NH,03820\nPark,Bo,4 Oak Road,Saco,ME,04072\n" .
+                "Dahl,Cy,9 Ash St Unit 2,Saco,ME,04072\nFox,Di,1 Elm St,Saco,ME,04072\nHill,Eve,The Old Mill,Saco,ME,04072\n",
+        );
+        $groups = "/api/intakes/{$intake->id}/address-groups";
+        $counts = fn(string $show): array => array_column($this->getJson("{$groups}?show={$show}")->json('groups'), 'rows', 'rule');
+
+        self::assertEquals(['suffix' => 2, 'unit moved' => 2], $counts('ask'));
+        self::assertSame(
+            'street suffix "Street" is "St" in postal form',
+            array_column($this->getJson($groups)->json('groups'), 'example', 'rule')['suffix'],
+        );
+        self::assertSame(
+            [2, 4],
+            array_column($this->getJson("/api/intakes/{$intake->id}/addresses?rule=unit+moved")->json('rows'), 'number'),
+        );
+        $this->postJson($groups, ['rule' => 'unit moved', 'to' => 'keep'])
+            ->assertOk()
+            ->assertJsonPath('addresses.kept', 2);
+        self::assertSame([['suffix' => 1], 2], [$counts('ask'), $counts('kept')['unit moved']]);
+        $this->postJson($groups, ['rule' => 'suffix', 'to' => 'accept'])
+            ->assertOk()
+            ->assertJson(['addresses' => ['ask' => 0, 'accepted' => 1, 'kept' => 2]]);
+        // The last one is taken back as one, and then the one before.
+        $this->deleteJson("/api/intakes/{$intake->id}/edits", ['kind' => 'address'])->assertOk();
+        $this->deleteJson("/api/intakes/{$intake->id}/edits", ['kind' => 'address'])->assertOk();
+        self::assertEquals(['suffix' => 2, 'unit moved' => 2], $counts('ask'));
+        self::assertSame(['not understood' => 1], $counts('same'));
+        self::assertSame(
+            [6],
+            array_column($this->getJson("/api/intakes/{$intake->id}/addresses?show=same&rule=not+understood")->json('rows'), 'number'),
+        );
+        $this->postJson($groups, ['rule' => 'magic', 'to' => 'accept'])->assertStatus(422);
+        $this->postJson($groups, ['rule' => 'suffix', 'to' => 'burn'])->assertStatus(422);
+    }
+
     public function test_cells_are_kept_to_the_letter(): void
     {
         $intake = $this->sifted("Last name,First name,Odd\n\" Lee \u{A0}\",Ann,\"a\nb\"\n=cmd,Bo,'x\nPark,Cy,\n");

@@ -102,15 +102,17 @@ final readonly class RowList
      * Addresses, as written and in postal form.
      *
      * @param  string  $show  what is decided of them
+     * @param  string  $rule  an AddressRule by which they change; '' for all
      * @return AddressPage
      */
-    public function addresses(Intake $intake, string $show, int $after): array
+    public function addresses(Intake $intake, string $show, string $rule, int $after): array
     {
         $rows = DB::table('intake_results')
             ->where('intake_id', $intake->id)
             ->whereIn('outcome', ['new', 'updated', 'unchanged'])
             ->where('address', $show)
             ->where('number', '>', $after)
+            ->when($rule !== '', static fn($query) => AddressGroups::narrow($query, $rule))
             ->orderBy('number')
             ->limit(self::PAGE)
             ->get(['number', 'display', 'address', 'address_changes']);
@@ -126,7 +128,14 @@ final readonly class RowList
                         'state' => $row->address,
                         'from' => new JsonMap($changes($row)['from'] ?? []),
                         'to' => new JsonMap($changes($row)['to'] ?? []),
-                        'changes' => $changes($row)['changes'] ?? [],
+                        // Rows that were worked out before reasons had rules have the words alone.
+                        'changes' => array_map(
+                            static fn(array $change): array => [
+                                'reasons' => [['rule' => '', 'words' => $change['reason']]],
+                                ...$change,
+                            ],
+                            $changes($row)['changes'] ?? [],
+                        ),
                     ],
                 ),
             ),

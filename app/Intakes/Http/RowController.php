@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Intakes\Http;
 
 use App\Accounts\Audit;
+use App\Intakes\Decisions\AddressGroups;
 use App\Intakes\Decisions\Decision;
 use App\Intakes\Decisions\ProblemList;
 use App\Intakes\Decisions\Revision;
@@ -13,6 +14,7 @@ use App\Intakes\Decisions\RowView;
 use App\Intakes\Decisions\UnsureGroups;
 use App\Intakes\Http\Requests\AddressesRequest;
 use App\Intakes\Http\Requests\BlankRequest;
+use App\Intakes\Http\Requests\DecideAddressesRequest;
 use App\Intakes\Http\Requests\DecideGroupRequest;
 use App\Intakes\Http\Requests\DecisionRequest;
 use App\Intakes\Http\Requests\LeaveOutRequest;
@@ -27,6 +29,7 @@ use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Addresses\AddressRule;
 
 /**
  * The rows of an intake stage by stage: their problems, matches, addresses and planned changes, and what people decide about them.
@@ -103,9 +106,29 @@ final class RowController extends Controller
     #[Answers(RowList::class, 'AddressPage')]
     public function addresses(AddressesRequest $request, Intake $intake, RowList $list): JsonResponse
     {
-        $show = $request->validated('show') ?? 'ask';
+        $data = $request->validated();
 
-        return response()->json($list->addresses($intake, $show, (int) $request->query('after', '0')));
+        return response()->json(
+            $list->addresses($intake, $data['show'] ?? 'ask', $data['rule'] ?? '', (int) $request->query('after', '0')),
+        );
+    }
+
+    /** Addresses that change, by why they do. */
+    #[Answers(AddressGroups::class, 'AddressGroupList')]
+    public function addressGroups(AddressesRequest $request, Intake $intake, AddressGroups $groups): JsonResponse
+    {
+        return response()->json(['groups' => $groups->all($intake, $request->validated('show') ?? 'ask')]);
+    }
+
+    /** Decides all addresses that change by one rule as one. */
+    #[Answers(Summary::class, 'IntakeSummary')]
+    public function decideAddresses(DecideAddressesRequest $request, Intake $intake, AddressGroups $groups, Summary $summary): JsonResponse
+    {
+        $this->mustBeReady($intake);
+        $data = $request->validated();
+        $groups->decide($intake, AddressRule::from($data['rule']), $data['to'], $request->user()?->id);
+
+        return response()->json($summary->of($intake->refresh()));
     }
 
     /** The planned changes: what loading would write, row by row. */

@@ -32,6 +32,7 @@ final readonly class RowResult
      * @param  int  $candidates  of an unsure one, how many it may be
      * @param  int  $namesakes  of a new one, how many have its name
      * @param  'none'|'same'|'ask'|'accepted'|'kept'  $address  what becomes of its address in postal form
+     * @param  string  $addressRules  as AddressGroups writes them
      * @param  list<Change>  $changes
      * @param  list<string>  $gifts  identities of all gifts that it brings
      * @param  int  $giftsNew  gifts that are not there yet: of a row that is held, all that it would bring
@@ -55,6 +56,7 @@ final readonly class RowResult
         public int $candidates = 0,
         public int $namesakes = 0,
         public string $address = 'none',
+        public string $addressRules = '',
         public ?StandardizedAddress $proposed = null,
         public array $changes = [],
         public ?RowMoney $money = null,
@@ -105,6 +107,7 @@ final readonly class RowResult
             'candidates' => $this->candidates,
             'namesakes' => $this->namesakes,
             'address' => $this->address,
+            'address_rules' => $this->addressRules,
             'address_changes' =>
                 $this->proposed === null
                     ? null

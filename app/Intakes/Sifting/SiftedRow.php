@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intakes\Sifting;
 
+use App\Intakes\Decisions\AddressGroups;
 use App\Intakes\Decisions\Edits;
 use App\Intakes\Decisions\UnsureGroups;
 use App\Intakes\IntakeSettings;
@@ -397,6 +398,7 @@ final class SiftedRow
 
         return $this->begun($number, 0, $row->record()->display())->with(
             address: $address,
+            addressRules: AddressGroups::of($row->address),
             proposed: $row->address->changes === [] ? null : $row->address,
             money: RowMoney::of($row->money),
             // What it brings if it comes in; whoever counts what came in leaves out those that are held.

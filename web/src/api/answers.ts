@@ -4,6 +4,10 @@ export type ActUndone = { restored: number; kept: number };
 
 export type AddressChange = { part: string; before: string; after: string; reason: string; reasons: AddressReason[] };
 
+export type AddressGroup = { rule: string; words: string; source: string; rows: number; example: string };
+
+export type AddressGroupList = { groups: AddressGroup[] };
+
 export type AddressPage = { rows: AddressRow[]; more: boolean };
 
 export type AddressReason = { rule: string; words: string };

@@ -1,7 +1,10 @@
 import { Button } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { AddressRow } from '../../api/types';
+import type { AddressGroupList } from '../../api/answers';
+import { api } from '../../api/client';
+import type { AddressRow, Intake } from '../../api/types';
 import { Chips } from '../../shared/Chips';
 import { Differing } from '../../shared/Differing';
 import { count } from '../../shared/format';
@@ -12,7 +15,8 @@ import { ShowMore } from '../../shared/ShowMore';
 import { useMore } from '../../shared/useMore';
 import { Of } from '../../shared/Of';
 import { NotSifted } from '../NotSifted';
-import { useEdit, useTakeBack, useThisIntake } from '../queries';
+import { useEdit, useIntakeAction, useTakeBack, useThisIntake } from '../queries';
+import { Why } from './Why';
 
 type Show = 'ask' | 'accepted' | 'kept' | 'same';
 
@@ -27,6 +31,9 @@ const line = (parts: Record<string, string>): string =>
     .filter(Boolean)
     .join('\n');
 
+/** Each reason once: a unit that moves changes two lines. */
+const why = (row: AddressRow): string[] => [...new Set(row.changes.flatMap((change) => change.reasons.map((reason) => reason.words)))];
+
 /** Addresses as written beside their postal form, with the reason for each change; taken in bulk or one by one. */
 export function AddressesStage() {
   const intake = useThisIntake();
@@ -34,21 +41,41 @@ export function AddressesStage() {
   const navigate = useNavigate();
   const waiting = intake.addresses.ask;
   const [show, setShow] = useState<Show>(waiting > 0 ? 'ask' : 'accepted');
-  const list = useMore<AddressRow>(['intake', String(intake.id), 'addresses', show], `intakes/${intake.id}/addresses?show=${show}`);
+  const [picked, setPicked] = useState<string | null>(null);
+  const found = useQuery({
+    queryKey: ['intake', String(intake.id), 'address-groups', show],
+    queryFn: () => api.get<AddressGroupList>(`intakes/${intake.id}/address-groups?show=${show}`),
+  });
+  const groups = found.data?.groups ?? [];
+  const group = groups.find((one) => one.rule === picked);
+  const list = useMore<AddressRow>(
+    ['intake', String(intake.id), 'addresses', show, group?.rule ?? ''],
+    `intakes/${intake.id}/addresses?show=${show}${group === undefined ? '' : `&rule=${encodeURIComponent(group.rule)}`}`,
+  );
   const edit = useEdit(intake.id);
   const takeBack = useTakeBack(intake.id);
-  const all = (to: 'accept' | 'keep') => edit.mutate({ kind: 'address', to });
-  useKeys({ a: () => mayLoad && waiting > 0 && all('accept'), u: () => mayLoad && takeBack.mutate('address') });
+  const together = useIntakeAction(intake.id, (of: { rule: string; to: 'accept' | 'keep' }) =>
+    api.post<Intake>(`intakes/${intake.id}/address-groups`, of),
+  );
+  const all = (to: 'accept' | 'keep') =>
+    group === undefined ? edit.mutate({ kind: 'address', to }) : together.mutate({ rule: group.rule, to });
+  const some = group?.rows ?? waiting;
+  const decides = group === undefined || (show === 'ask' && group.source !== '');
+  useKeys({
+    a: () => mayLoad && waiting > 0 && decides && all('accept'),
+    u: () => mayLoad && takeBack.mutate('address'),
+  });
   if (!intake.is_sifted) {
     return <NotSifted intake={intake} />;
   }
   return (
     <>
-      <Trouble error={edit.error ?? takeBack.error} />
-      <div className="panes">
+      <Trouble error={edit.error ?? together.error ?? takeBack.error} />
+      <div className="panes" style={{ gridTemplateColumns: '286px minmax(0, 1fr)' }}>
+        <Why groups={groups} all={intake.addresses[show]} rule={group?.rule ?? null} onPick={setPicked} />
         <Pane
           title="Addresses"
-          note="The address as it was written is always kept beside the one that is stored."
+          note="what was written is always kept beside what is stored"
           right={
             <Chips
               label="Which addresses"
@@ -58,7 +85,7 @@ export function AddressesStage() {
                 { value: 'ask', text: `to accept ${count(waiting)}` },
                 { value: 'accepted', text: `accepted ${count(intake.addresses.accepted)}` },
                 { value: 'kept', text: `kept as written ${count(intake.addresses.kept)}` },
-                { value: 'same', text: `in postal form already ${count(intake.addresses.same)}` },
+                { value: 'same', text: `as they are ${count(intake.addresses.same)}` },
               ]}
             />
           }
@@ -89,7 +116,7 @@ export function AddressesStage() {
                       </td>
                       {show === 'same' ? (
                         <td className="quiet" colSpan={3}>
-                          already in postal form
+                          {group === undefined ? 'nothing changes' : 'a line that is not understood'}
                         </td>
                       ) : (
                         <>
@@ -100,8 +127,8 @@ export function AddressesStage() {
                             <Differing value={line(row.to)} other={line(row.from)} exact />
                           </td>
                           <td className="quiet">
-                            {row.changes.map((change) => (
-                              <div key={change.part}>{change.reason}</div>
+                            {why(row).map((words) => (
+                              <div key={words}>{words}</div>
                             ))}
                           </td>
                         </>
@@ -143,11 +170,11 @@ export function AddressesStage() {
       <div className="foot">
         {waiting > 0 && mayLoad ? (
           <>
-            <Button onClick={() => all('accept')} loading={edit.isPending}>
-              Accept all {count(waiting)} <kbd>A</kbd>
+            <Button disabled={!decides} onClick={() => all('accept')} loading={edit.isPending || together.isPending}>
+              {group === undefined ? 'Accept all' : 'Accept these'} {count(some)} <kbd>A</kbd>
             </Button>
-            <Button variant="default" onClick={() => all('keep')}>
-              Keep all as written
+            <Button variant="default" disabled={!decides} onClick={() => all('keep')}>
+              {group === undefined ? 'Keep all as written' : `Keep these ${count(some)} as written`}
             </Button>
           </>
         ) : (

@@ -1,0 +1,46 @@
+import type { AddressGroup } from '../../api/answers';
+import { count, counted } from '../../shared/format';
+import { Pane } from '../../shared/Pane';
+
+/** Why addresses change, each reason with how many it concerns: one of them, or all. */
+export function Why({
+  groups,
+  all,
+  rule,
+  onPick,
+}: {
+  groups: AddressGroup[];
+  /** Addresses, each counted once. */
+  all: number;
+  rule: string | null;
+  onPick: (rule: string | null) => void;
+}) {
+  return (
+    <Pane title="What changes" note={counted(groups.length, 'reason')}>
+      <div className="pane-body" tabIndex={0}>
+        <ul className="list">
+          <li>
+            <button type="button" aria-current={rule === null} onClick={() => onPick(null)}>
+              <span className="line">
+                <b>All of them</b>
+                <span>{count(all)}</span>
+              </span>
+              <span className="quiet">one address may change for several reasons</span>
+            </button>
+          </li>
+          {groups.map((group) => (
+            <li key={group.rule}>
+              <button type="button" aria-current={group.rule === rule} title={group.source} onClick={() => onPick(group.rule)}>
+                <span className="line">
+                  <b>{group.words}</b>
+                  <span>{count(group.rows)}</span>
+                </span>
+                <span className="quiet">{group.example}</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      </div>
+    </Pane>
+  );
+}
