@@ -152,7 +152,7 @@ final class AddressesReport implements Report
             $faults[] = "{$line}.not_understood";
         }
         foreach ($this->places->of($result->standard) as $remark) {
-            $faults[] = $remark->code;
+            $faults[] = $remark->doubt->value;
             $reasons[] = $remark->words;
         }
         $this->changed += $result->changes === [] ? 0 : 1;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Accounts\User;
+use App\Addresses\MorePlaces;
 use App\Batches\ValuesInBatches;
 use App\Duplicates\ForgetsTheGone;
 use App\Duplicates\SearchUnderWay;
@@ -57,6 +58,7 @@ use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
+use PineSieve\Core\Addresses\PlaceCheck;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\Formats\Formats;
 use PineSieve\Core\Standards\Standards;
@@ -75,6 +77,7 @@ final class SieveServiceProvider extends ServiceProvider
 
             return app(StandardsStore::class)->read();
         });
+        $this->app->scoped(PlaceCheck::class, static fn(): PlaceCheck => new PlaceCheck(MorePlaces::directory()));
         $this->app->scoped(FieldCatalog::class, static fn(): FieldCatalog => app(Standards::class)->catalog);
         $this->app->scoped(Formats::class, static fn(): Formats => app(Standards::class)->formats);
         $this->app->bind(TakenValues::class, UniqueValues::class);

@@ -30,6 +30,9 @@ enum AddressRule: string
     case ZipForm = 'zip form';
     case ZeroBack = 'zero back';
     case Country = 'country';
+    case PlaceFilled = 'place filled';
+    case CityMended = 'city mended';
+    case ZipFilled = 'zip filled';
 
     /** What is done, in words that stand for many addresses too. */
     public function words(): string
@@ -58,6 +61,9 @@ enum AddressRule: string
             self::ZipForm => 'form of the ZIP code or postal code',
             self::ZeroBack => 'zero put back',
             self::Country => 'code of the country',
+            self::PlaceFilled => 'blank city or state filled in by the ZIP code',
+            self::CityMended => 'city corrected by the ZIP code',
+            self::ZipFilled => 'ZIP code filled in: the city has just one',
         };
     }
 
@@ -81,6 +87,7 @@ enum AddressRule: string
             self::State => 'Publication 28, appendix B',
             self::ZipForm, self::ZeroBack => 'Publication 28, 225',
             self::Country => 'ISO 3166-1',
+            self::PlaceFilled, self::CityMended, self::ZipFilled => 'the directory of places',
         };
     }
 }

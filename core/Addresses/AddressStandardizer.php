@@ -14,8 +14,11 @@ final readonly class AddressStandardizer
     /** A place in a street line ends in its code, or in its state behind a comma. */
     private const PLACE_IN_LINE = '/\p{L}[\s,.]+(?:\d{5}(?:-?\d{4})?|[A-Z]\d[A-Z] ?\d[A-Z]\d)$|,.*\p{L}{2}\.?$/iDu';
 
-    /** @param  string  $home  country of addresses that name none and that nothing else tells: ISO 3166-1 alpha-2 */
-    public function __construct(private string $home = 'US') {}
+    /**
+     * @param  string  $home  country of addresses that name none and that nothing else tells: ISO 3166-1 alpha-2
+     * @param  ?PlaceCheck  $places  what proposes city, state and ZIP code; null if nothing does
+     */
+    public function __construct(private string $home = 'US', private ?PlaceCheck $places = null) {}
 
     public function standardize(Address $original): StandardizedAddress
     {
@@ -34,6 +37,7 @@ final readonly class AddressStandardizer
             $sheet->write($part, $value, [$reason]);
         }
 
+        $remarks = $this->proposePlace($sheet, $place->country);
         $changes = $sheet->changes();
         $isAsWritten = $changes === [] && $parts['country'] === $place->country;
 
@@ -43,7 +47,24 @@ final readonly class AddressStandardizer
             $changes,
             $place->faults,
             $unread,
+            $remarks,
         );
+    }
+
+    /** @return list<PlaceRemark> what must be looked at: for what else there is to say of the place, a proposal is written */
+    private function proposePlace(AddressSheet $sheet, string $country): array
+    {
+        $open = [];
+        foreach ($this->places?->of(Address::fromParts([...$sheet->parts(), 'country' => $country])) ?? [] as $remark) {
+            $rule = $remark->doubt->rule();
+            if ($rule !== null && $remark->proposal !== '') {
+                $sheet->write($remark->part, $remark->proposal, [new Reason($rule, $remark->words)]);
+            } elseif ($rule === null) {
+                $open[] = $remark;
+            }
+        }
+
+        return $open;
     }
 
     /** The country's code: as written, or else as state or postal code tell; the organization's own if nothing does. */

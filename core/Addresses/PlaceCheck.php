@@ -7,12 +7,17 @@ namespace PineSieve\Core\Addresses;
 use PineSieve\Core\Text\Fold;
 
 /** Whether city, state and ZIP code of an address in the United States go together, by the directory of places. It proposes, and changes nothing. */
-final readonly class PlaceCheck
+final class PlaceCheck
 {
     /** Letters that may be wrong in the name of a city. */
     private const TYPOS = 2;
 
-    public function __construct(private Places $places) {}
+    private const KEPT = 20_000;
+
+    /** @var array<string, list<PlaceRemark>> many addresses lie in one place */
+    private array $known = [];
+
+    public function __construct(private readonly Places $places) {}
 
     /**
      * @param  Address  $address  in its postal form
@@ -20,22 +25,36 @@ final readonly class PlaceCheck
      */
     public function of(Address $address): array
     {
+        if ($address->country !== 'US') {
+            return [];
+        }
+        $key = substr($address->postalCode, 0, 5) . "\n{$address->city}\n{$address->state}\n" . ($address->line1 === '' ? '' : 'street');
+        if (count($this->known) >= self::KEPT) {
+            $this->known = [];
+        }
+
+        return $this->known[$key] ??= $this->remarks($address);
+    }
+
+    /** @return list<PlaceRemark> */
+    private function remarks(Address $address): array
+    {
         $zip = substr($address->postalCode, 0, 5);
-        if ($address->country !== 'US' || preg_match('/^\d{5}$/D', $zip) !== 1) {
-            return $address->country === 'US' && $address->postalCode === '' ? $this->withoutZip($address) : [];
+        if (preg_match('/^\d{5}$/D', $zip) !== 1) {
+            return $address->postalCode === '' ? $this->withoutZip($address) : [];
         }
         $place = $this->places->of($zip);
         if ($place === null) {
             return [
-                new PlaceRemark('postal_code.unknown', 'postal_code', "The directory has no ZIP code {$zip}", $this->onlyZip($address)),
+                new PlaceRemark(PlaceDoubt::UnknownCode, 'postal_code', "The directory has no ZIP code {$zip}", $this->onlyZip($address)),
             ];
         }
         $remarks = [];
         if ($address->state === '') {
-            $remarks[] = new PlaceRemark('state.blank', 'state', "{$zip} is in {$place->state}", $place->state);
+            $remarks[] = new PlaceRemark(PlaceDoubt::NoState, 'state', "{$zip} is in {$place->state}", $place->state);
         } elseif ($address->state !== $place->state && Regions::find($address->state) !== null) {
             $remarks[] = new PlaceRemark(
-                'place.state',
+                PlaceDoubt::OtherState,
                 'postal_code',
                 "{$zip} is {$place->city}, {$place->state}; the address says {$address->state}",
                 $this->onlyZip($address),
@@ -44,8 +63,8 @@ final readonly class PlaceCheck
             return $remarks;
         }
         if ($address->city === '') {
-            $remarks[] = new PlaceRemark('city.blank', 'city', "{$zip} is {$place->city}", $place->city);
-        } elseif (!Places::isSameCity($address->city, $place->city)) {
+            $remarks[] = new PlaceRemark(PlaceDoubt::NoCity, 'city', "{$zip} is {$place->city}", $place->city);
+        } elseif (!$place->has($address->city)) {
             $remarks[] = $this->otherCity($address, $place);
         }
 
@@ -59,13 +78,13 @@ final readonly class PlaceCheck
 
         return !$isThere && $isNear
             ? new PlaceRemark(
-                'city.misspelled',
+                PlaceDoubt::Misspelled,
                 'city',
                 "{$place->code} is {$place->city}; {$place->state} has no {$address->city}",
                 $place->city,
             )
             : new PlaceRemark(
-                'city.other',
+                PlaceDoubt::OtherCity,
                 'city',
                 "{$place->code} is {$place->city} in the directory, which knows one city for each code",
             );
@@ -81,7 +100,7 @@ final readonly class PlaceCheck
 
         return [
             new PlaceRemark(
-                'postal_code.blank',
+                PlaceDoubt::NoCode,
                 'postal_code',
                 $zip === '' ? 'There is no ZIP code' : "The one ZIP code of {$address->city}, {$address->state} is {$zip}",
                 $zip,

@@ -8,9 +8,8 @@ namespace PineSieve\Core\Addresses;
 final readonly class PlaceRemark
 {
     /**
-     * @param  string  $code  such as "city.other"
      * @param  string  $part  one of Address::PARTS
      * @param  string  $proposal  what the part may be meant to be; '' if nothing can be proposed
      */
-    public function __construct(public string $code, public string $part, public string $words, public string $proposal = '') {}
+    public function __construct(public PlaceDoubt $doubt, public string $part, public string $words, public string $proposal = '') {}
 }

@@ -39,8 +39,14 @@ final class Places
     /**
      * @param  resource  $file
      * @param  Index  $index
+     * @param  list<Place>  $more
      */
-    private function __construct(private $file, private readonly int $start, private readonly array $index) {}
+    private function __construct(
+        private $file,
+        private readonly int $start,
+        private readonly array $index,
+        private readonly array $more = [],
+    ) {}
 
     public static function shipped(): self
     {
@@ -57,6 +63,12 @@ final class Places
         return self::$shipped;
     }
 
+    /** With places that the directory does not have: cities that share a code with another, or a world that is made up. */
+    public function with(Place ...$more): self
+    {
+        return new self($this->file, $this->start, $this->index, [...$this->more, ...array_values($more)]);
+    }
+
     /** @return array{source: string, published: string, places: int} where it is from, the day of that, and how many codes it has */
     public function about(): array
     {
@@ -68,26 +80,39 @@ final class Places
     {
         $isZip = ctype_digit($postalCode[0] ?? '');
         $code = strtoupper(substr($postalCode, 0, $isZip ? 5 : 3));
+        $more = array_values(array_filter($this->more, static fn(Place $place): bool => $place->code === $code));
         $line = $this->line('codes', $isZip ? substr($code, 0, 3) : substr($code, 0, 1), $code);
         if ($line === null) {
-            return null;
+            return $more === [] ? null : new Place($code, $more[0]->city, $more[0]->state, $more[0]->at, array_column($more, 'city'));
         }
         [, $city, $state, $latitude, $longitude] = explode("\t", $line);
 
-        return new Place($code, $city, $state, (float) $latitude === 0.0 ? null : [(float) $latitude, (float) $longitude]);
+        return new Place(
+            $code,
+            $city,
+            $state,
+            (float) $latitude === 0.0 ? null : [(float) $latitude, (float) $longitude],
+            array_column($more, 'city'),
+        );
     }
 
     /** @return list<string> the ZIP codes of a city, however its name is spelled; none if the state has no such city */
     public function codes(string $city, string $state): array
     {
+        $codes = [];
+        foreach ($this->more as $place) {
+            if ($place->state === $state && self::isSameCity($place->city, $city)) {
+                $codes[] = $place->code;
+            }
+        }
         foreach (self::spellings($city) as $spelling) {
             $line = $this->line('cities', $state, $spelling);
             if ($line !== null) {
-                return explode(' ', explode("\t", $line)[2]);
+                return [...$codes, ...explode(' ', explode("\t", $line)[2])];
             }
         }
 
-        return [];
+        return $codes;
     }
 
     public static function isSameCity(string $one, string $other): bool

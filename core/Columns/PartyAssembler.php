@@ -7,6 +7,7 @@ namespace PineSieve\Core\Columns;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\AddressBlock;
 use PineSieve\Core\Addresses\AddressStandardizer;
+use PineSieve\Core\Addresses\PlaceCheck;
 use PineSieve\Core\Addresses\StandardizedAddress;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\Gift;
@@ -53,11 +54,12 @@ final readonly class PartyAssembler
         private string $system,
         private array $unreadable = [],
         private bool $notesUnread = false,
+        ?PlaceCheck $places = null,
     ) {
         $this->requirements = new Requirements();
         $this->gifts = new GiftAssembler($standards, $columns, $unreadable);
         $this->promises = new PromiseAssembler($standards, $columns);
-        $this->standardizer = new AddressStandardizer($standards->formats->home->country);
+        $this->standardizer = new AddressStandardizer($standards->formats->home->country, $places);
     }
 
     /**

@@ -6,6 +6,7 @@ namespace PineSieve\Core\Columns;
 
 use PineSieve\Core\Addresses\AddressBlock;
 use PineSieve\Core\Addresses\Countries;
+use PineSieve\Core\Addresses\PlaceCheck;
 use PineSieve\Core\Columns\Steps\Mend;
 use PineSieve\Core\Columns\Steps\Pad;
 use PineSieve\Core\Columns\Steps\Row;
@@ -52,6 +53,7 @@ final class RowMapper
      * @param  string  $system  name of the system that old ids are from
      * @param  array<string, Unreadable>  $unreadable  key of a field to what becomes of values that can't be read, where that is not as the standards say
      * @param  bool  $notesUnread  whether such values get a line in the notes as well
+     * @param  ?PlaceCheck  $places  what proposes cities and ZIP codes; null if nothing does
      */
     public function __construct(
         private readonly ColumnPlan $plan,
@@ -59,6 +61,7 @@ final class RowMapper
         string $system = 'old database',
         private readonly array $unreadable = [],
         bool $notesUnread = false,
+        ?PlaceCheck $places = null,
     ) {
         foreach ($plan->choices as $column => $choice) {
             foreach ($choice->feeds as $feed) {
@@ -76,6 +79,7 @@ final class RowMapper
             $system,
             $this->unreadable,
             $notesUnread,
+            $places,
         );
     }
 

@@ -6,6 +6,7 @@ namespace Database\Seeders;
 
 use App\Accounts\Role;
 use App\Accounts\User;
+use App\Addresses\MorePlaces;
 use App\Duplicates\DuplicateSearch;
 use App\Duplicates\FindDuplicates;
 use App\Intakes\Sources\GridLayout;
@@ -54,6 +55,9 @@ final readonly class DemoSeeder
         ['Asa Thorne', 'reader@example.org', 'reader'],
     ];
 
+    /** Towns of the demo's files, by other codes. */
+    private const MORE_TOWNS = [['Tern Harbor', 'ME', '04642'], ['Dunlin', 'ME', '04103']];
+
     /** Required data: of which records, field, how strictly, and when. */
     public const RULES = [
         ['supporter', 'address.postal_code', 'should', [['field' => 'address.country', 'test' => 'is', 'values' => ['US', 'CA']]]],
@@ -75,6 +79,10 @@ final readonly class DemoSeeder
         foreach (self::PEOPLE as [$name, $email, $role]) {
             User::query()->create(['name' => $name, 'email' => $email, 'password' => self::PASSWORD, 'role' => Role::from($role)]);
         }
+        MorePlaces::keep(
+            [...array_filter(DemoPeople::TOWNS, static fn(array $town): bool => $town[1] !== 'NB'), ...self::MORE_TOWNS],
+            'the demo',
+        );
         $people = (new DemoPeople())->make(self::SUPPORTERS);
         foreach (array_chunk([...$people, ...DemoDoubles::of($people)], 500, true) as $chunk) {
             $entries = [];

@@ -36,6 +36,7 @@ abstract class TestCase extends BaseTestCase
         'intake_keys',
         'intake_untaken',
         'address_forms',
+        'places',
         'intake_edits',
         'intake_outcomes',
         'supporters',

@@ -9,6 +9,7 @@ use App\Support\Lists;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\AddressRule;
+use PineSieve\Core\Addresses\PlaceDoubt;
 use PineSieve\Core\Addresses\StandardizedAddress;
 
 /**
@@ -29,6 +30,9 @@ final readonly class AddressGroups
     public static function of(StandardizedAddress $address): string
     {
         $rules = $address->unread === [] ? [] : [self::UNREAD => true];
+        foreach ($address->remarks as $remark) {
+            $rules[$remark->doubt->value] = true;
+        }
         foreach ($address->changes as $change) {
             foreach ($change->reasons as $reason) {
                 $rules[$reason->rule->value] = true;
@@ -71,17 +75,33 @@ final readonly class AddressGroups
             }
         }
         usort($groups, static fn(array $a, array $b): int => $b['rows'] <=> $a['rows']);
-        if (isset($counts[self::UNREAD])) {
-            $groups[] = [
-                'rule' => self::UNREAD,
-                'words' => 'A line that is not understood',
-                'source' => '',
-                'rows' => $counts[self::UNREAD],
-                'example' => 'it stays as it is written',
-            ];
+        // What nobody can decide as one comes last: it is told, and left as it is written.
+        foreach (self::told() as $rule => $words) {
+            if (isset($counts[$rule])) {
+                $groups[] = [
+                    'rule' => $rule,
+                    'words' => ucfirst($words),
+                    'source' => '',
+                    'rows' => $counts[$rule],
+                    'example' => 'left as it is written',
+                ];
+            }
         }
 
         return $groups;
+    }
+
+    /** @return array<string, string> what is told of addresses and changes nothing, to its words */
+    public static function told(): array
+    {
+        $told = [self::UNREAD => 'a line that is not understood'];
+        foreach (PlaceDoubt::cases() as $doubt) {
+            if ($doubt->rule() === null) {
+                $told[$doubt->value] = $doubt->words();
+            }
+        }
+
+        return $told;
     }
 
     /** Takes all addresses of a group in postal form, or keeps them as they are written; taken back as one. */

@@ -29,7 +29,7 @@ use PineSieve\Core\Matching\Verdict;
  * @phpstan-type AddressReason array{rule: string, words: string}
  * @phpstan-type AddressChange array{part: string, before: string, after: string, reason: string, reasons: list<AddressReason>}
  * @phpstan-type AddressRow array{
- *     number: int, display: string, state: string, from: JsonMap<string>, to: JsonMap<string>, changes: list<AddressChange>,
+ *     number: int, display: string, state: string, from: JsonMap<string>, to: JsonMap<string>, changes: list<AddressChange>, told: list<string>,
  * }
  * @phpstan-type AddressPage array{rows: list<AddressRow>, more: bool}
  * @phpstan-type PreviewRow array{
@@ -128,14 +128,8 @@ final readonly class RowList
                         'state' => $row->address,
                         'from' => new JsonMap($changes($row)['from'] ?? []),
                         'to' => new JsonMap($changes($row)['to'] ?? []),
-                        // Rows that were worked out before reasons had rules have the words alone.
-                        'changes' => array_map(
-                            static fn(array $change): array => [
-                                'reasons' => [['rule' => '', 'words' => $change['reason']]],
-                                ...$change,
-                            ],
-                            $changes($row)['changes'] ?? [],
-                        ),
+                        'changes' => self::addressChanges($changes($row)['changes'] ?? []),
+                        'told' => $changes($row)['told'] ?? [],
                     ],
                 ),
             ),
@@ -200,6 +194,19 @@ final readonly class RowList
             ),
             'more' => $results->count() === self::PREVIEWED,
         ];
+    }
+
+    /**
+     * @param  list<array{part: string, before: string, after: string, reason: string, reasons?: list<AddressReason>}>  $stored
+     * @return list<AddressChange>
+     */
+    private static function addressChanges(array $stored): array
+    {
+        // Rows that were worked out before reasons had rules have the words alone.
+        return array_map(
+            static fn(array $change): array => ['reasons' => [['rule' => '', 'words' => $change['reason']]], ...$change],
+            $stored,
+        );
     }
 
     private static function sameAs(\stdClass $row): ?int

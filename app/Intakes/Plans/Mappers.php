@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Intakes\Plans;
 
 use App\Intakes\Intake;
+use PineSieve\Core\Addresses\PlaceCheck;
 use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Standards\Field;
@@ -16,7 +17,7 @@ use PineSieve\Core\Standards\Unreadable;
 /** What reads the rows of an intake, by its plan and by what it says of values that can't be read. */
 final readonly class Mappers
 {
-    public function __construct(private Standards $standards) {}
+    public function __construct(private Standards $standards, private PlaceCheck $places) {}
 
     /** @param  ?ColumnPlan  $plan  null for the one that the intake has */
     public function of(Intake $intake, ?ColumnPlan $plan = null): RowMapper
@@ -29,13 +30,14 @@ final readonly class Mappers
             $settings->system,
             $intake->isTyped() ? $this->strict() : $settings->unreadable,
             $settings->notesUnread,
+            $this->places,
         );
     }
 
     /** What reads rows that someone is typing: whoever makes a slip is there to mend it. */
     public function ofTyped(ColumnPlan $plan): RowMapper
     {
-        return new RowMapper($plan, $this->standards, unreadable: $this->strict());
+        return new RowMapper($plan, $this->standards, unreadable: $this->strict(), places: $this->places);
     }
 
     /** What reads the rows of one that is in by today's rules; money without a currency was, and is, of the one that was the organization's then. */
@@ -51,6 +53,7 @@ final readonly class Mappers
                 $this->standards->rules,
                 $this->standards->defaults,
             ),
+            $this->places,
         ))->of($intake);
     }
 

@@ -115,6 +115,7 @@ final readonly class RowResult
                         'from' => $this->proposed->original->parts(),
                         'to' => $this->proposed->standard->parts(),
                         'changes' => $this->proposed->changes,
+                        'told' => array_column($this->proposed->remarks, 'words'),
                     ]),
             'changes' => self::json(array_map(static fn(Change $change): array => $change->toArray(), $this->changes)),
             ...($this->money ?? RowMoney::none())->columns($home),

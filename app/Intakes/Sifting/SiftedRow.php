@@ -399,7 +399,7 @@ final class SiftedRow
         return $this->begun($number, 0, $row->record()->display())->with(
             address: $address,
             addressRules: AddressGroups::of($row->address),
-            proposed: $row->address->changes === [] ? null : $row->address,
+            proposed: $row->address->changes === [] && $row->address->remarks === [] && $row->address->unread === [] ? null : $row->address,
             money: RowMoney::of($row->money),
             // What it brings if it comes in; whoever counts what came in leaves out those that are held.
             giftsNew: count(

@@ -19,6 +19,7 @@ export type AddressRow = {
   from: Record<string, string>;
   to: Record<string, string>;
   changes: AddressChange[];
+  told: string[];
 };
 
 export type Against = { kind: 'all' | 'group' | 'search' | 'ids' | 'file' | 'nothing'; group?: string; search?: number; ids?: number[] };

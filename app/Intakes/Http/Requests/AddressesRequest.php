@@ -15,7 +15,7 @@ final class AddressesRequest extends ViewsIntake
     {
         return [
             'show' => ['nullable', Rule::in(['ask', 'accepted', 'kept', 'same'])],
-            'rule' => ['nullable', Rule::in([...array_column(AddressRule::cases(), 'value'), AddressGroups::UNREAD])],
+            'rule' => ['nullable', Rule::in([...array_column(AddressRule::cases(), 'value'), ...array_keys(AddressGroups::told())])],
         ];
     }
 }

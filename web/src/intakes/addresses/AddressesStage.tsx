@@ -32,7 +32,9 @@ const line = (parts: Record<string, string>): string =>
     .join('\n');
 
 /** Each reason once: a unit that moves changes two lines. */
-const why = (row: AddressRow): string[] => [...new Set(row.changes.flatMap((change) => change.reasons.map((reason) => reason.words)))];
+const why = (row: AddressRow): string[] => [
+  ...new Set([...row.changes.flatMap((change) => change.reasons.map((reason) => reason.words)), ...row.told]),
+];
 
 /** Addresses as written beside their postal form, with the reason for each change; taken in bulk or one by one. */
 export function AddressesStage() {
@@ -115,9 +117,16 @@ export function AddressesStage() {
                         <div className="quiet">row {row.number}</div>
                       </td>
                       {show === 'same' ? (
-                        <td className="quiet" colSpan={3}>
-                          {group === undefined ? 'nothing changes' : 'a line that is not understood'}
-                        </td>
+                        <>
+                          <td colSpan={2}>
+                            {line(row.from) === '' ? (
+                              <span className="quiet">in postal form</span>
+                            ) : (
+                              <Differing value={line(row.from)} other={line(row.from)} exact />
+                            )}
+                          </td>
+                          <td className="quiet">{row.told.join('; ') || (line(row.from) === '' ? '' : 'a line that is not understood')}</td>
+                        </>
                       ) : (
                         <>
                           <td>
