@@ -17,6 +17,8 @@ enum AddressRule: string
     case UnitBehind = 'unit behind';
     case UnitMoved = 'unit moved';
     case LinesInOrder = 'lines in order';
+    case LineTwice = 'line twice';
+    case Dual = 'dual';
     case Fraction = 'fraction';
     case Highway = 'highway';
     case Box = 'box';
@@ -48,6 +50,8 @@ enum AddressRule: string
             self::UnitBehind => 'the unit stands behind the street',
             self::UnitMoved => 'unit moved to the second line',
             self::LinesInOrder => 'the street stands in the first line',
+            self::LineTwice => 'the same line stood twice',
+            self::Dual => 'a street and a box each stand on a line: mail goes to the lower one',
             self::Fraction => 'the fraction stands apart from the number',
             self::Highway => 'highway or county road in its postal form',
             self::Box => 'post office box in its postal form',
@@ -56,7 +60,7 @@ enum AddressRule: string
             self::GeneralDelivery => 'general delivery in its postal form',
             self::Urbanization => 'urbanization in its postal form',
             self::Station => 'station in its postal form',
-            self::PlaceApart => 'city, state and ZIP code taken out of the street line',
+            self::PlaceApart => 'city, state and ZIP code put where they belong',
             self::State => 'postal code of the state or province',
             self::ZipForm => 'form of the ZIP code or postal code',
             self::ZeroBack => 'zero put back',
@@ -75,7 +79,7 @@ enum AddressRule: string
             self::Suffix, self::NameInFull => 'Publication 28, 234 and appendix C1; Canada Post, street types',
             self::Direction => 'Publication 28, 233; Canada Post, street directions',
             self::Unit, self::UnitBehind, self::UnitMoved => 'Publication 28, 213 and appendix C2; Canada Post, unit designators',
-            self::LinesInOrder, self::PlaceApart => 'Publication 28, 211 to 212',
+            self::LinesInOrder, self::LineTwice, self::Dual, self::PlaceApart => 'Publication 28, 211 to 212',
             self::Fraction => 'Publication 28, 232',
             self::Highway => 'Publication 28, appendix F',
             self::Box => 'Publication 28, 28; Canada Post, lock boxes',

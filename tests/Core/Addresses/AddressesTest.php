@@ -103,6 +103,66 @@ final class AddressesTest extends TestCase
             new Address('12 Elm St', 'Apt 4', 'Saco', 'ME', '04072', 'US'),
             [],
         ];
+        yield 'a street and a box in one line' => [
+            new Address('123 Main Street PO Box 45', '', 'Saco', 'ME', '04072'),
+            new Address('123 Main St', 'PO Box 45', 'Saco', 'ME', '04072', 'US'),
+            [],
+        ];
+        yield 'a box in the second line' => [
+            new Address('', 'P.O. Box 45', 'Saco', 'ME', '04072'),
+            new Address('PO Box 45', '', 'Saco', 'ME', '04072', 'US'),
+            [],
+        ];
+        yield 'a unit that stands twice' => [
+            new Address('12 Elm St, Apt 4', 'Apartment 4', 'Saco', 'ME', '04072'),
+            new Address('12 Elm St', 'Apt 4', 'Saco', 'ME', '04072', 'US'),
+            [],
+        ];
+        yield 'a line that stands twice' => [
+            new Address('12 Elm St', '12 Elm Street', 'Saco', 'ME', '04072'),
+            new Address('12 Elm St', '', 'Saco', 'ME', '04072', 'US'),
+            [],
+        ];
+        yield 'whose hands it goes through, above' => [
+            new Address('ATTN Jo Rowe', '12 Elm Street', 'Saco', 'ME', '04072'),
+            new Address('ATTN Jo Rowe', '12 Elm St', 'Saco', 'ME', '04072', 'US'),
+            [],
+        ];
+        yield 'a place in the second line' => [
+            new Address('12 Elm St', 'Saco ME 04072', '', '', ''),
+            new Address('12 Elm St', '', 'Saco', 'ME', '04072', 'US'),
+            [],
+        ];
+        yield 'state and code in the city' => [
+            new Address('12 Elm St', '', 'Saco, ME 04072', '', ''),
+            new Address('12 Elm St', '', 'Saco', 'ME', '04072', 'US'),
+            [],
+        ];
+        yield 'the state in the city' => [
+            new Address('12 Elm St', '', 'Saco ME', '', '04072'),
+            new Address('12 Elm St', '', 'Saco', 'ME', '04072', 'US'),
+            [],
+        ];
+        yield 'a city that ends like a state' => [
+            new Address('12 Elm St', '', 'Port Washington', '', ''),
+            new Address('12 Elm St', '', 'Port Washington', '', '', 'US'),
+            [],
+        ];
+        yield 'another state in the city stays' => [
+            new Address('12 Elm St', '', 'Saco, NH', 'ME', '04072'),
+            new Address('12 Elm St', '', 'Saco, NH', 'ME', '04072', 'US'),
+            [],
+        ];
+        yield 'a floor is no place in Florida' => [
+            new Address('One Financial Center, 20th Fl', '', '', '', ''),
+            new Address('One Financial Ctr', 'Fl 20', '', '', '', 'US'),
+            [],
+        ];
+        yield 'nor is a direction one in Nebraska' => [
+            new Address('12 Main Street NE', '', 'Saco', '', ''),
+            new Address('12 Main St NE', '', 'Saco', '', '', 'US'),
+            [],
+        ];
         yield 'another place in the street line stays' => [
             new Address('12 Elm Street, Saco, Maine', '', 'Dover', 'NH', '03820'),
             new Address('12 Elm Street, Saco, Maine', '', 'Dover', 'NH', '03820', 'US'),
