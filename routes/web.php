@@ -4,6 +4,7 @@ use App\Accounts\Http\AccountController;
 use App\Accounts\Http\OwnPassword;
 use App\Accounts\Http\PeopleController;
 use App\Accounts\Http\SessionController;
+use App\Addresses\Http\PlaceController;
 use App\Batches\Http\BatchController;
 use App\Batches\Http\EntryController;
 use App\Duplicates\Http\MatchRuleController;
@@ -184,6 +185,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('held/fix', [HeldController::class, 'fix']);
         Route::post('held/decide', [HeldController::class, 'decide']);
         Route::get('supporters', [SupporterController::class, 'index']);
+        Route::get('places', [PlaceController::class, 'index']);
         Route::get('supporters/{supporter}', [SupporterController::class, 'show'])
             ->whereNumber('supporter')
             ->missing(SupporterController::gone(...));

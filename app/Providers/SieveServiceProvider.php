@@ -59,6 +59,7 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 use PineSieve\Core\Addresses\PlaceCheck;
+use PineSieve\Core\Addresses\Places;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\Formats\Formats;
 use PineSieve\Core\Standards\Standards;
@@ -77,7 +78,8 @@ final class SieveServiceProvider extends ServiceProvider
 
             return app(StandardsStore::class)->read();
         });
-        $this->app->scoped(PlaceCheck::class, static fn(): PlaceCheck => new PlaceCheck(MorePlaces::directory()));
+        $this->app->scoped(Places::class, static fn(): Places => MorePlaces::directory());
+        $this->app->scoped(PlaceCheck::class, static fn(): PlaceCheck => new PlaceCheck(app(Places::class)));
         $this->app->scoped(FieldCatalog::class, static fn(): FieldCatalog => app(Standards::class)->catalog);
         $this->app->scoped(Formats::class, static fn(): Formats => app(Standards::class)->formats);
         $this->app->bind(TakenValues::class, UniqueValues::class);

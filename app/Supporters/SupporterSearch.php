@@ -22,12 +22,12 @@ final class SupporterSearch
     ];
 
     /** What can be asked for. */
-    public const KEYS = ['q', 'filter', 'intake', 'made', 'rule', 'month', 'group', 'tag'];
+    public const KEYS = ['q', 'filter', 'intake', 'made', 'rule', 'month', 'group', 'tag', 'zip', 'near', 'within'];
 
     private function __construct() {}
 
     /**
-     * @param  array<string, mixed>  $asked  q (words that begin a name, an email, a phone or an id), filter, intake, made ("new" or "changed"), rule, month, group, tag; nobody is found by a search that is "none"
+     * @param  array<string, mixed>  $asked  q (words that begin a name, an email, a phone or an id), filter, intake, made ("new" or "changed"), rule, month, group, tag, zip (or its first signs), near (a ZIP code) and within (miles); nobody is found by a search that is "none"
      * @return Builder<Supporter>
      */
     public static function of(array $asked): Builder
@@ -86,6 +86,12 @@ final class SupporterSearch
         }
         if ($text('rule') !== '') {
             $supporters->whereIn('supporters.id', Shortfalls::supporters((int) $text('rule')));
+        }
+        if ($text('zip') !== '') {
+            LivesThere::in($supporters, $text('zip'));
+        }
+        if ($text('near') !== '') {
+            LivesThere::near($supporters, $text('near'), $text('within'));
         }
         if (preg_match('/^\d{4}-\d{2}$/D', $text('month')) === 1) {
             $supporters->whereRaw("date_format(coalesce(first_known_on, date(created_at)), '%Y-%m') = ?", [$text('month')]);

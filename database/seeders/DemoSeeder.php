@@ -55,8 +55,13 @@ final readonly class DemoSeeder
         ['Asa Thorne', 'reader@example.org', 'reader'],
     ];
 
-    /** Towns of the demo's files, by other codes. */
-    private const MORE_TOWNS = [['Tern Harbor', 'ME', '04642'], ['Dunlin', 'ME', '04103']];
+    /** Made-up towns whose codes are made up too, and where they lie; and those of the demo's files, by other codes. */
+    private const MORE_TOWNS = [
+        ['Tern Harbor', 'ME', '04598', [44.02, -69.12]],
+        ['Gannet Cove', 'ME', '04511', [43.86, -69.62]],
+        ['Tern Harbor', 'ME', '04642'],
+        ['Dunlin', 'ME', '04103'],
+    ];
 
     /** Required data: of which records, field, how strictly, and when. */
     public const RULES = [

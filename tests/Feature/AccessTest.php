@@ -60,6 +60,7 @@ final class AccessTest extends TestCase
         'GET api/intakes/{intake}/file',
         'GET api/held',
         'GET api/supporters',
+        'GET api/places',
         'GET api/supporters.csv',
         'GET api/supporters/{supporter}',
         'GET api/supporters/{supporter}/history',

@@ -271,6 +271,18 @@ export type DuplicatePage = {
   all_fields: ReviewColumn[];
 };
 
+export type Dwelling = {
+  code: string;
+  city: string;
+  state: string;
+  latitude: number;
+  longitude: number;
+  supporters: number;
+  given: GivenAmounts | null;
+};
+
+export type Dwellings = { places: Dwelling[]; unknown: number; without: number };
+
 export type EditionShown = {
   number: number;
   records: number;
@@ -525,6 +537,8 @@ export type GiftRow = {
 };
 
 export type GiftValue = { field: string; column: string; label: string; value: string };
+
+export type GivenAmounts = Record<string, string>;
 
 export type GridData = {
   id: number;

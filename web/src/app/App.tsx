@@ -48,6 +48,7 @@ import { EditPage } from '../supporters/EditPage';
 import { HistoryPage } from '../supporters/HistoryPage';
 import { SupporterPage } from '../supporters/SupporterPage';
 import { SupportersPage } from '../supporters/SupportersPage';
+import { WherePage } from '../addresses/WherePage';
 import { TodayPage } from '../today/TodayPage';
 import { Frame } from './Frame';
 import { useSession } from '../shared/session';
@@ -86,6 +87,7 @@ export function App() {
         </Route>
         <Route path="plans" element={<PlansPage />} />
         <Route path="supporters" element={<SupportersPage />} />
+        <Route path="supporters/where" element={<WherePage />} />
         <Route path="supporters/new" element={<EditPage />} />
         <Route path="supporters/:id" element={<SupporterPage />} />
         <Route path="supporters/:id/edit" element={<EditPage />} />

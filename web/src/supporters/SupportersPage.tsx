@@ -28,6 +28,8 @@ function filterWords(query: URLSearchParams): string {
     query.has('group') ? `in the group "${query.get('group')}"` : undefined,
     query.has('tag') ? `with the tag "${query.get('tag')}"` : undefined,
     query.has('month') ? `first known in ${query.get('month')}` : undefined,
+    query.has('zip') ? `whose primary address has the ZIP code ${query.get('zip')}` : undefined,
+    query.has('near') ? `who live within ${query.get('within') ?? '0'} miles of ${query.get('near')}` : undefined,
   ]
     .filter(Boolean)
     .join(' and ');
@@ -36,7 +38,7 @@ function filterWords(query: URLSearchParams): string {
 export function SupportersPage() {
   const [query, setQuery] = useSearchParams();
   const may = useMay();
-  const asked_ = ['filter', 'intake', 'made', 'rule', 'month', 'group', 'tag'].filter((key) => query.has(key));
+  const asked_ = ['filter', 'intake', 'made', 'rule', 'month', 'group', 'tag', 'zip', 'near', 'within'].filter((key) => query.has(key));
   const filter = asked_.map((key) => `&${key}=${encodeURIComponent(query.get(key) ?? '')}`).join('');
   const navigate = useNavigate();
   const { text, search, asked, page, setPage, found } = useSearch<SupporterList>('supporters', query.get('q') ?? '', filter);
@@ -126,6 +128,9 @@ export function SupportersPage() {
       <div className="foot">
         <Button variant="default" component="a" href={`/api/supporters.csv?q=${encodeURIComponent(asked)}${filter}`} download>
           Download the list
+        </Button>
+        <Button variant="subtle" component={Link} to="/supporters/where">
+          Where they live
         </Button>
         <Pager page={page} pages={found.data?.pages ?? 1} onPage={setPage} />
       </div>
