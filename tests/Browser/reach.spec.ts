@@ -49,6 +49,7 @@ test('every screen can be worked with at twice the size, and on a narrow window'
     ...stages,
     '/plans',
     '/supporters',
+    '/supporters/where',
     '/supporters/12',
     '/supporters/12/edit',
     '/duplicates',

@@ -120,8 +120,10 @@ test('pictures of the main views', async ({ page }) => {
       .or(page.getByRole('term').filter({ hasText: 'Waiting in batches' })),
   ).toBeVisible();
   await shot(page, 'batch');
-  await page.goto('/intakes');
-  await shot(page, 'intakes');
+  await page.goto('/supporters/where');
+  await expect(page.getByRole('img', { name: /^Map of/ })).toBeVisible();
+  await expect(page.locator('.where .state')).toBeVisible();
+  await shot(page, 'where');
   await page.goto('/');
   await shot(page, 'today');
 });
