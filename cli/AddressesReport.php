@@ -16,7 +16,15 @@ use PineSieve\Core\Columns\SuccessorPlan;
 use PineSieve\Core\Reading\FormulaGuard;
 use PineSieve\Core\SieveException;
 
-/** The rows of a file with their addresses in postal form beside them, written to a file of their own. Nothing of the rows themselves changes. */
+/**
+ * The rows of a file with their addresses in postal form beside them, written to a file of their own. Nothing of the rows themselves changes.
+ *
+ * @phpstan-type RuleCount array{rule: string, words: string, source: string, addresses: int}
+ * @phpstan-type Figures array{
+ *     rows: int, addresses: int, changed: int, rules: list<RuleCount>, faults: array<string, int>,
+ *     directory: array{source: string, published: string, places: int}, out: string,
+ * }
+ */
 final class AddressesReport implements Report
 {
     private const ADDED = [
@@ -88,7 +96,7 @@ final class AddressesReport implements Report
         return $report;
     }
 
-    /** @return array{rows: int, addresses: int, changed: int, rules: list<array{rule: string, words: string, source: string, addresses: int}>, faults: array<string, int>, directory: array{source: string, published: string, places: int}, out: string} */
+    /** @return Figures */
     public function data(): array
     {
         arsort($this->rules);

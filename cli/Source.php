@@ -80,7 +80,10 @@ final readonly class Source
         }
     }
 
-    /** @return \Generator<int, array{list<string>, bool}> cells by row number, and whether they are a record: a blank row or one of totals is none */
+    /**
+     * @return \Generator<int, array{list<string>, bool}> cells by row number, and whether they are a record: a blank row or one of totals is
+     *     none
+     */
     public function rowsBelowHeader(): \Generator
     {
         $kinds = new RowKind($this->plan->headers());

@@ -30,16 +30,16 @@ final class MorePlaces
         );
     }
 
-    /** @param  list<array{0: string, 1: string, 2: string, 3?: array{float, float}}>  $places  city, state, code, and where it lies if that is known */
+    /**
+     * @param  list<array{0: string, 1: string, 2: string, 3?: array{float, float}}>  $places  city, state, code, and where it lies if that is
+     *     known
+     */
     public static function keep(array $places, string $source): void
     {
         foreach ($places as $place) {
             [$city, $state, $code] = $place;
-            [$latitude, $longitude] = $place[3] ?? [null, null];
-            DB::table('places')->updateOrInsert(
-                ['code' => $code, 'city' => $city, 'state' => $state],
-                ['source' => $source, 'latitude' => $latitude, 'longitude' => $longitude],
-            );
+            $at = isset($place[3]) ? ['latitude' => $place[3][0], 'longitude' => $place[3][1]] : [];
+            DB::table('places')->updateOrInsert(['code' => $code, 'city' => $city, 'state' => $state], ['source' => $source, ...$at]);
         }
     }
 }

@@ -13,8 +13,12 @@ use PineSieve\Core\Gifts\Amounts;
  * How many supporters live where, by the ZIP code or Canadian area of their primary address, and what they gave.
  *
  * @phpstan-import-type Amounts from JsonMap as GivenAmounts
- * @phpstan-type Dwelling array{code: string, city: string, state: string, latitude: float, longitude: float, supporters: int, given: ?GivenAmounts}
- * @phpstan-type Placed array{code: string, city: string, state: string, latitude: float, longitude: float, supporters: int, given: ?Amounts}
+ * @phpstan-type Dwelling array{
+ *     code: string, city: string, state: string, latitude: float, longitude: float, supporters: int, given: ?GivenAmounts,
+ * }
+ * @phpstan-type Placed array{
+ *     code: string, city: string, state: string, latitude: float, longitude: float, supporters: int, given: ?Amounts,
+ * }
  * @phpstan-type Dwellings array{places: list<Dwelling>, unknown: int, without: int}
  */
 final readonly class WhereTheyLive
@@ -29,7 +33,10 @@ final readonly class WhereTheyLive
 
     public function __construct(private Places $places) {}
 
-    /** @return Dwellings the places with most supporters first; unknown: those whose code the directory does not place; without: those without a code */
+    /**
+     * @return Dwellings the places with most supporters first; unknown: those whose code the directory does not place; without: those without
+     *     a code
+     */
     public function all(bool $withGiven): array
     {
         $counts = $this->counts();

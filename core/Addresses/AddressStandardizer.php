@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Addresses;
 
-/** Puts an address of the United States or Canada into its postal form. Addresses elsewhere stay as written; the form of their postal code is checked. */
+/**
+ * Puts an address of the United States or Canada into its postal form. Addresses elsewhere stay as written; the form of their postal code is
+ * checked.
+ */
 final readonly class AddressStandardizer
 {
     /**

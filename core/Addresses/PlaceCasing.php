@@ -64,7 +64,7 @@ final class PlaceCasing
         return implode(' ', $words);
     }
 
-    /** A word of a street: all in capitals or all in small letters it gets an initial capital; mixed ones are left as someone wrote them. */
+    /** A word of a street: all in capitals or all in small letters it gets an initial capital; mixed ones are left as they are. */
     public static function word(string $word, bool $isFirst = true): string
     {
         if (strpbrk($word, '0123456789') !== false) {

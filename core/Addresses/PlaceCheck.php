@@ -6,7 +6,10 @@ namespace PineSieve\Core\Addresses;
 
 use PineSieve\Core\Text\Fold;
 
-/** Whether city, state and ZIP code of an address in the United States go together, by the directory of places. It proposes, and changes nothing. */
+/**
+ * Whether city, state and ZIP code of an address in the United States go together, by the directory of places. It proposes, and changes
+ * nothing.
+ */
 final class PlaceCheck
 {
     /** Letters that may be wrong in the name of a city. */

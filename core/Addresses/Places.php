@@ -7,10 +7,11 @@ namespace PineSieve\Core\Addresses;
 use PineSieve\Core\Text\Fold;
 
 /**
- * The directory of ZIP codes and Canadian forward sortation areas that ships with the product (bin/places makes it). Each code has one city:
- * that mail goes to another by the same code does not make the other wrong. It is read a block at a time, never whole.
+ * The directory of ZIP codes and Canadian forward sortation areas that ships with the product (bin/places makes it). Each code has one
+ * city: that mail goes to another by the same code does not make the other wrong. It is read a block at a time, never whole.
  *
- * @phpstan-type Index array{source: string, published: string, places: int, codes: array<string, array{int, int}>, cities: array<string, array{int, int}>}
+ * @phpstan-type Blocks array<string, array{int, int}>
+ * @phpstan-type Index array{source: string, published: string, places: int, codes: Blocks, cities: Blocks}
  */
 final class Places
 {

@@ -8,7 +8,7 @@ use App\Accounts\Role;
 use App\Addresses\MorePlaces;
 use App\Addresses\WhereTheyLive;
 use Illuminate\Support\Facades\DB;
-use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PineSieve\Core\Addresses\PlaceCheck;
 use PineSieve\Core\Addresses\Places;
 
@@ -59,17 +59,24 @@ final class WhereTest extends TestCase
         );
     }
 
-    #[TestWith(['zip=03820', ['Lee, Ann', 'Park, Bo']])]
-    #[TestWith(['zip=041', ['Dahl, Cy']])]
-    #[TestWith(['zip=E1C', ['Roy, Di']])]
-    #[TestWith(['near=03820&within=60', ['Dahl, Cy', 'Lee, Ann', 'Park, Bo']])]
-    #[TestWith(['near=03820&within=10', ['Lee, Ann', 'Park, Bo']])]
-    #[TestWith(['near=03820', ['Lee, Ann', 'Park, Bo']])]
-    #[TestWith(['near=00000&within=10', []])]
-    #[TestWith(['near=03820&within=-5', ['Lee, Ann', 'Park, Bo']])]
-    #[TestWith(['zip=%25', []])]
-    public function /** @param  list<string>  $expected */
-    test_those_of_a_place_or_near_one(string $query, array $expected): void {
+    /** @return iterable<string, array{string, list<string>}> what is asked, and who is found */
+    public static function searches(): iterable
+    {
+        yield 'a code' => ['zip=03820', ['Lee, Ann', 'Park, Bo']];
+        yield 'the first signs of one' => ['zip=041', ['Dahl, Cy']];
+        yield 'in Canada' => ['zip=E1C', ['Roy, Di']];
+        yield 'near' => ['near=03820&within=60', ['Dahl, Cy', 'Lee, Ann', 'Park, Bo']];
+        yield 'nearer' => ['near=03820&within=10', ['Lee, Ann', 'Park, Bo']];
+        yield 'no miles' => ['near=03820', ['Lee, Ann', 'Park, Bo']];
+        yield 'miles that are none' => ['near=03820&within=-5', ['Lee, Ann', 'Park, Bo']];
+        yield 'near nowhere' => ['near=00000&within=10', []];
+        yield 'a sign that stands for all' => ['zip=%25', []];
+    }
+
+    /** @param  list<string>  $expected */
+    #[DataProvider('searches')]
+    public function test_those_of_a_place_or_near_one(string $query, array $expected): void
+    {
         self::assertSame($expected, $this->names($query));
     }
 

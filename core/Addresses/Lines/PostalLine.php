@@ -7,15 +7,18 @@ namespace PineSieve\Core\Addresses\Lines;
 use PineSieve\Core\Addresses\AddressRule;
 use PineSieve\Core\Addresses\PlaceCasing;
 
-/** Lines without a street: boxes, rural and contract routes, military post, general delivery (Publication 28, 238 and 24 to 28; Canada Post). */
+/**
+ * Lines without a street: boxes, rural and contract routes, military post, general delivery (Publication 28, 238 and 24 to 28; Canada Post).
+ */
 final class PostalLine
 {
     private const SIGN = '\s*(?:#|NO|NUMBER|NUM)?\s*';
 
     private const BOX =
-        '/^(?:P ?O ?(?:BOX|BX)|POB|P BOX|POST(?:AL)? OFFICE (?:BOX|BX|DRAWER)|P ?O DRAWER|PO|P O|(?:FIRM )?CALLER(?: BOX| SERVICE)?|BIN|LOCK ?BOX|DRAWER|BOX)' .
+        '/^(?:P ?O ?(?:BOX|BX)|POB|P BOX|POST(?:AL)? OFFICE (?:BOX|BX|DRAWER)|P ?O DRAWER|PO|P O|' .
+        '(?:FIRM )?CALLER(?: BOX| SERVICE)?|BIN|LOCK ?BOX|DRAWER|BOX)' .
         self::SIGN .
-        '(?<box>[A-Z]{0,3}-?\d[\w-]*(?: [A-Z])?|(?<!BIN )[A-Z]{1,2})$/iD';
+        '(?<box>[A-Z]{0,3}-?\d[\w-]*(?: [A-Z])?|(?<!BIN )(?!(?:ST|RD|DR|LN|CT|PL)$)[A-Z]{1,2})$/iD';
 
     private const RURAL =
         '/^(?:R ?R|RURAL (?:ROUTE|RTE|RT|DELIVERY)|R ?F ?D(?: ROUTE)?)' .
@@ -48,7 +51,9 @@ final class PostalLine
     private const GENERAL = '/^(?:GENERAL|GENL|GEN) (?:DELIVERY|DEL|DELIV|DLVRY)$/iD';
 
     /** Whether a line may be any of them: most are not. */
-    private const MAY_BE = '/^(?:p|post|postal|po|pob|pobox|firm|caller|bin|lock|lockbox|drawer|box|bx|r|rr|rural|rfd|rd|rt|rte|route|hc|hcr|h|highway|hwy|star|psc|cmr|unit|uss|usns|uscgc|general|genl|gen)\d*$/iD';
+    private const MAY_BE =
+        '/^(?:p|post|postal|po|pob|pobox|firm|caller|bin|lock|lockbox|drawer|box|bx|r|rr|rural|rfd|rd|rt|rte|route|' .
+        'hc|hcr|h|highway|hwy|star|psc|cmr|unit|uss|usns|uscgc|general|genl|gen)\d*$/iD';
 
     private const STATION = '(?: (?<station>STN|STATION|SUCC|SUCCURSALE|RPO|RETAIL POSTAL OUTLET|CSP|COMPTOIR POSTAL) (?<name>\S.*))?$/iDu';
 

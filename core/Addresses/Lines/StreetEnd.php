@@ -11,7 +11,10 @@ use PineSieve\Core\Addresses\Regions;
 final class StreetEnd
 {
     /** Lines without a street, at the beginning of a text. */
-    private const POSTAL = '/^(?:(?:P\.?\s?O\.?\s*Box|POB|C\.?P\.?|Drawer|Caller(?: Box)?)\s*#?\s*\d[\w-]*|(?:R\.?\s?R\.?|Rural Route|H\.?C\.?R?|Star Route|RFD)\s*#?\s*\d+(?:\s*,?\s*Box\s+[\w-]+)?|(?:PSC|CMR|Unit)\s*\d+\s+Box\s+\w+|General Delivery|Gen(?:\.|eral)? Del(?:\.|ivery)?)(?=\s|$)/i';
+    private const POSTAL =
+        '/^(?:(?:P\.?\s?O\.?\s*Box|POB|C\.?P\.?|Drawer|Caller(?: Box)?)\s*#?\s*\d[\w-]*|' .
+        '(?:R\.?\s?R\.?|Rural Route|H\.?C\.?R?|Star Route|RFD)\s*#?\s*\d+(?:\s*,?\s*Box\s+[\w-]+)?|' .
+        '(?:PSC|CMR|Unit)\s*\d+\s+Box\s+\w+|General Delivery|Gen(?:\.|eral)? Del(?:\.|ivery)?)(?=\s|$)/i';
 
     /** The number of a highway ends it. */
     private const HIGHWAY = '/^(?:highway|hwy|route|rte|rt|road|rd|us|interstate|fm|loop|cr|sr)$/i';

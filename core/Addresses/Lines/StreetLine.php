@@ -94,7 +94,17 @@ final class StreetLine
         }
         $french = $this->lexicon->hasTypes() ? TypeFirst::of($rest, $this->lexicon, $this->reasons) : null;
         if ($french !== null) {
-            return new DeliveryLine(LineKind::Street, $line, $number, '', ...$french, units: $units, reasons: $this->reasons->all());
+            return new DeliveryLine(
+                LineKind::Street,
+                $line,
+                $number,
+                name: $french['name'],
+                suffix: $french['suffix'],
+                after: $french['after'],
+                isTypeFirst: $french['isTypeFirst'],
+                units: $units,
+                reasons: $this->reasons->all(),
+            );
         }
         $highway = $this->lexicon->hasTypes() ? null : HighwayName::of($rest, $this->lexicon, $this->reasons);
         [$before, $name, $suffix, $after] = $this->street($highway ?? $rest, $number === '');
@@ -241,9 +251,8 @@ final class StreetLine
         $last = count($words) - 1;
         $direction = $last > 0 ? $this->lexicon->direction($words[$last]) : null;
         // "Avenue E" is the fifth of them, "North West" no street.
-        $isName =
-            $direction === null || ($last === 1 && (strlen($words[1]) === 1 && $this->lexicon->suffix($words[0]) !== null)) || $words === ['the'];
-        if ($isName) {
+        $isLetter = $last === 1 && strlen($words[1]) === 1 && $this->lexicon->suffix($words[0]) !== null;
+        if ($direction === null || $isLetter) {
             return ['', $words];
         }
         [$both, $length] = $this->twoWords($words, $last - 1);
@@ -301,7 +310,11 @@ final class StreetLine
         }
         $direction = $this->lexicon->direction($name[$last]);
         $isLetter = $direction !== null && strlen($name[$last]) === 1 && $this->lexicon->suffix($name[$last - 1]) !== null;
-        $full = $direction === null ? $this->lexicon->inFull($name[$last]) : ($isLetter ? null : $this->lexicon->directionInFull($direction));
+        $full = match (true) {
+            $direction === null => $this->lexicon->inFull($name[$last]),
+            $isLetter => null,
+            default => $this->lexicon->directionInFull($direction),
+        };
         if ($full !== null && mb_strtolower($full) !== mb_strtolower($name[$last]) && $this->isShort($name[$last])) {
             $this->reasons->add(AddressRule::NameInFull, "\"{$name[$last]}\" belongs to the name: it is \"{$full}\" in postal form");
             return [...array_slice($name, 0, -1), $full];

@@ -7,7 +7,10 @@ namespace PineSieve\Core\Addresses\Lines;
 use PineSieve\Core\Addresses\AddressRule;
 use PineSieve\Core\Addresses\PlaceCasing;
 
-/** Streets in Canada whose type stands before the name, as in French: "1230 boulevard Laurier Ouest" is "boul", Laurier and O; and highways by number. */
+/**
+ * Streets in Canada whose type stands before the name, as in French: "1230 boulevard Laurier Ouest" is "boul", Laurier and O; and highways
+ * by number.
+ */
 final class TypeFirst
 {
     /** Written small within a name. */

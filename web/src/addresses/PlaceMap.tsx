@@ -20,6 +20,8 @@ const CLOSE = 0.95;
 
 const middle = (values: number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
 
+const named = (place: Dwelling): string => (place.city === '' ? place.code : `${place.city}, ${place.state} ${place.code}`);
+
 /** The places where most live: those nearest to the middle, until they hold most of all. */
 function closest(places: Dwelling[]): Dwelling[] {
   const [latitude, longitude] = [middle(places.map((one) => one.latitude)), middle(places.map((one) => one.longitude))];
@@ -93,7 +95,7 @@ export function PlaceMap({ places, size, onPick }: PlaceMapProps) {
             r={Math.max(3, LARGEST * Math.sqrt(size(place) / most))}
             onClick={() => onPick(place)}
           >
-            <title>{`${place.city === '' ? place.code : `${place.city}, ${place.state} ${place.code}`}: ${counted(place.supporters, 'supporter')}`}</title>
+            <title>{`${named(place)}: ${counted(place.supporters, 'supporter')}`}</title>
           </circle>
         ))}
       </svg>
