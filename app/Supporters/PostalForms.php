@@ -43,7 +43,7 @@ final readonly class PostalForms implements FollowsWrites
                 $standard = $standardizer->standardize(
                     Address::fromParts(array_map(static fn(mixed $part): ?string => $part === null ? null : (string) $part, (array) $row)),
                 );
-                $found[$standard->changes === [] && $standard->faults === []][] = $row->id;
+                $found[$standard->changes === [] && $standard->faults === [] && $standard->unread === []][] = $row->id;
             }
             foreach ($found as $is => $ids) {
                 $this->db

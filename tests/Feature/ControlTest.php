@@ -9,6 +9,7 @@ use App\Accounts\SendMail;
 use App\Intakes\Intake;
 use App\Notices\DeliverNotices;
 use App\Notices\Webhook;
+use App\Supporters\PostalForms;
 use Illuminate\Http\Client\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
@@ -249,6 +250,14 @@ final class ControlTest extends TestCase
             (new DeliverNotices())->handle();
         }
         self::assertSame('given up', DB::table('deliveries')->value('state'));
+    }
+
+    public function test_an_address_that_is_not_understood_is_not_known_to_be_in_postal_form(): void
+    {
+        $this->loaded("Last name,First name,Street,City,State,Zip\nLee,Ann,1 Elm St,Dover,NH,03820\nPark,Bo,The Old Mill,Dover,NH,03820\n");
+        app(PostalForms::class)->catchUp(5);
+
+        $this->getJson('/api/supporters?filter=unchecked')->assertJsonPath('total', 1)->assertJsonPath('supporters.0.name', 'Park, Bo');
     }
 
     public function test_the_morning_s_figures_lead_to_their_records(): void
