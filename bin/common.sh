@@ -113,7 +113,7 @@ start_database() {
     if [ ! -d "$DATA/mysql/mysql" ]; then
         rm -rf "$DATA/mysql"; mkdir -p "$DATA/mysql"
         [ "$user" = mysql ] && chown mysql "$DATA/mysql"
-        mariadb-install-db --no-defaults --user="$user" --datadir="$DATA/mysql" --auth-root-authentication-method=normal --skip-test-db >"$DATA/database.log" 2>&1 \
+        mariadb-install-db --no-defaults --user="$user" --datadir="$DATA/mysql" --tmpdir="$DATA/mysql" --auth-root-authentication-method=normal --skip-test-db >"$DATA/database.log" 2>&1 \
             || { complain "the database could not be set up; see $DATA/database.log"; return 1; }
     fi
     cat >"$DATA/mysql/setup.sql" <<SQL
