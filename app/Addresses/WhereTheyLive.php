@@ -26,6 +26,8 @@ final readonly class WhereTheyLive
     /** The code by which an address lies in a place: five digits, or the first three signs of a Canadian code. */
     private const CODE = "left(a.postal_code, if(a.postal_code regexp '^[0-9]', 5, 3))";
 
+    private const PLACED = "a.is_primary and a.postal_code <> '' and a.country in ('US', 'CA')";
+
     /** Above as many places they are shown by the first three digits. */
     private const MOST = 3000;
 
@@ -69,7 +71,9 @@ final readonly class WhereTheyLive
                 $places,
             ),
             'unknown' => $unknown,
-            'without' => (int) DB::table('supporters')->count() - array_sum(array_column($counts, 0)),
+            'without' => DB::table('supporters as s')
+                ->whereRaw('not exists (select 1 from addresses a where a.supporter_id = s.id and ' . self::PLACED . ')')
+                ->count(),
         ];
     }
 
@@ -103,7 +107,9 @@ final readonly class WhereTheyLive
             'select ' .
                 self::CODE .
                 " as code, max(a.city) as city, count(distinct a.supporter_id) as n from addresses a
-                where a.is_primary and a.postal_code <> '' and a.country in ('US', 'CA') group by 1, a.city order by n desc",
+                where " .
+                self::PLACED .
+                ' group by 1, a.city order by n desc',
         );
         foreach ($rows as $row) {
             $code = strtoupper($row->code);
@@ -124,7 +130,9 @@ final readonly class WhereTheyLive
                     self::CODE .
                     " as code, g.currency, sum(g.amount) as amount from addresses a
             join gifts g on g.supporter_id = a.supporter_id
-            where a.is_primary and a.postal_code <> '' and a.country in ('US', 'CA') group by 1, 2",
+            where " .
+                    self::PLACED .
+                    ' group by 1, 2',
             )
             as $row
         ) {
