@@ -2,8 +2,14 @@
 
 // A page that shows what the stand-ins received: mail, and notices to other systems, whose signature it checks as a real receiver would.
 // Run by PHP's own web server; STAND_INS names the folder. POST /notices takes a notice; with ?refuse=1 it answers 500.
+// POST /directory/v1/verify asks the postal directory of the made-up towns; POST /directory/quirks switches its bad days on and off.
 
 declare(strict_types=1);
+
+use PineSieve\StandIns\Directory\Desk;
+use PineSieve\StandIns\Directory\TownDirectory;
+
+require __DIR__ . '/../vendor/autoload.php';
 
 $folder = (string) getenv('STAND_INS');
 $path = parse_url((string) $_SERVER['REQUEST_URI'], PHP_URL_PATH);
@@ -26,6 +32,30 @@ if ($path === '/notices' && $_SERVER['REQUEST_METHOD'] === 'POST') {
     );
     http_response_code($genuine ? 204 : 401);
     exit();
+}
+$kept = (array) json_decode((string) @file_get_contents("{$folder}/directory.json"), true);
+$quirks = array_map(intval(...), [...Desk::QUIRKS, ...array_intersect_key((array) ($kept['quirks'] ?? []), Desk::QUIRKS)]);
+if ($path === '/directory/quirks' && $_SERVER['REQUEST_METHOD'] === 'POST') {
+    $quirks = array_map(intval(...), [...Desk::QUIRKS, ...array_intersect_key($_POST, Desk::QUIRKS)]);
+    file_put_contents("{$folder}/directory.json", json_encode(['quirks' => $quirks, 'calls' => 0]), LOCK_EX);
+    header('Location: /', true, 303);
+    exit();
+}
+if ($path === '/directory/v1/verify' && $_SERVER['REQUEST_METHOD'] === 'POST') {
+    $call = (int) ($kept['calls'] ?? 0) + 1;
+    file_put_contents("{$folder}/directory.json", json_encode(['quirks' => $quirks, 'calls' => $call]), LOCK_EX);
+    [$status, $headers, $answer] = (new Desk(new TownDirectory()))->take(
+        (string) ($_SERVER['HTTP_AUTHORIZATION'] ?? ''),
+        json_decode((string) file_get_contents('php://input'), true),
+        $quirks,
+        $call,
+    );
+    http_response_code($status);
+    header('Content-Type: application/json');
+    foreach ($headers as $name => $value) {
+        header("{$name}: {$value}");
+    }
+    exit(json_encode($answer, JSON_UNESCAPED_UNICODE));
 }
 $list = static fn(string $what): array => array_slice(array_reverse(glob("{$folder}/{$what}") ?: []), 0, 50);
 if ($path === '/received.json') {
@@ -55,3 +85,18 @@ foreach ($list('notices/*.json') as $file) {
         $e((string) json_encode($notice['body'], JSON_PRETTY_PRINT)) .
         '</pre>';
 }
+echo '<h2>The postal directory</h2><form method="post" action="/directory/quirks">';
+foreach (
+    [
+        'slow_ms' => 'milliseconds before it answers',
+        'busy_every' => 'busy each so many questions',
+        'fail_every' => 'broken each so many questions',
+        'lose_every' => 'leaves out each so many answers',
+        'lies' => '1: answers what nobody asked',
+        'down' => '1: out of order',
+    ]
+    as $quirk => $words
+) {
+    echo "<p><label><input name=\"{$quirk}\" type=\"number\" min=\"0\" value=\"{$quirks[$quirk]}\"> {$e($words)}</label></p>";
+}
+echo '<p><button>Set</button></p></form>';
