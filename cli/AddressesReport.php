@@ -10,6 +10,7 @@ use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Addresses\PlaceCheck;
 use PineSieve\Core\Addresses\Places;
 use PineSieve\Core\Addresses\StandardizedAddress;
+use PineSieve\Core\Columns\AddedHeaders;
 use PineSieve\Core\Columns\PlanDocument;
 use PineSieve\Core\Columns\RowAddresses;
 use PineSieve\Core\Columns\SuccessorPlan;
@@ -80,7 +81,7 @@ final class AddressesReport implements Report
         }
         $lines = Usage::writable($out);
         $report = new self($out, new AddressStandardizer(), new PlaceCheck(Places::shipped()));
-        self::line($lines, [...$plan->headers(), ...self::headers($plan->headers())]);
+        self::line($lines, [...$plan->headers(), ...AddedHeaders::beside($plan->headers(), self::ADDED)]);
         foreach ($source->rowsBelowHeader() as [$cells, $isRecord]) {
             $cells = array_pad($cells, count($plan->headers()), '');
             self::line($lines, [...$cells, ...$isRecord ? $report->added($reader->of($cells)[$which - 1] ?? null) : self::nothing()]);
@@ -204,24 +205,6 @@ final class AddressesReport implements Report
         foreach (array_unique($found) as $one) {
             $counts[$one] = ($counts[$one] ?? 0) + 1;
         }
-    }
-
-    /**
-     * @param  list<string>  $headers  of the file
-     * @return list<string> those that are added: one that is there already gets a number
-     */
-    private static function headers(array $headers): array
-    {
-        $taken = array_map(static fn(string $header): string => mb_strtolower(trim($header)), $headers);
-
-        return array_map(static function (string $header) use ($taken): string {
-            $name = $header;
-            for ($number = 2; in_array($name, $taken, true); $number++) {
-                $name = "{$header} ({$number})";
-            }
-
-            return $name;
-        }, self::ADDED);
     }
 
     /**

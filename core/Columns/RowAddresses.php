@@ -10,9 +10,7 @@ use PineSieve\Core\Columns\Steps\CasingStep;
 use PineSieve\Core\Columns\Steps\Pad;
 use PineSieve\Core\Columns\Steps\PlaceCode;
 use PineSieve\Core\Columns\Steps\Row;
-use PineSieve\Core\Columns\Steps\StepFault;
 use PineSieve\Core\Standards\Target;
-use PineSieve\Core\Text\Tidy;
 
 /** The addresses of a row as they are written there, by a column plan; nothing else of it is read. */
 final readonly class RowAddresses
@@ -28,7 +26,9 @@ final readonly class RowAddresses
     /** @var array<string, int> */
     private array $headers;
 
-    public function __construct(private ColumnPlan $plan)
+    private FeedText $text;
+
+    public function __construct(ColumnPlan $plan)
     {
         $columns = [];
         foreach ($plan->choices as $column => $choice) {
@@ -44,6 +44,7 @@ final readonly class RowAddresses
         ksort($columns);
         $this->columns = $columns;
         $this->headers = Row::columns($plan->headers());
+        $this->text = new FeedText($plan, self::POSTAL);
     }
 
     /** How many a row can have. */
@@ -63,7 +64,7 @@ final readonly class RowAddresses
         foreach ($this->columns as $parts) {
             $written = [];
             foreach ($parts as $part => $feeds) {
-                $written[$part] = $this->text($part, $feeds, $cells, $row);
+                $written[$part] = $this->text->of($feeds, $cells, $row, $part === self::BLOCK);
             }
             $block = $written[self::BLOCK] ?? '';
             $address = Address::fromParts([
@@ -76,32 +77,5 @@ final readonly class RowAddresses
         }
 
         return $addresses;
-    }
-
-    /**
-     * @param  list<array{int, Feed}>  $feeds
-     * @param  list<string>  $cells
-     */
-    private function text(string $part, array $feeds, array $cells, Row $row): string
-    {
-        foreach ($feeds as [$column, $feed]) {
-            $cell = $cells[$column] ?? '';
-            $text = $part === self::BLOCK ? Tidy::block($cell) : Tidy::line($cell);
-            $steps = $this->plan->choices[$column]->steps;
-            foreach (self::POSTAL as $step) {
-                $steps = $steps->without($step);
-            }
-            try {
-                $text = $steps->list === [] ? $text : implode("\n", $steps->apply($text, $row));
-                $text = $feed->steps->list === [] ? $text : implode("\n", $feed->steps->apply($text, $row));
-            } catch (StepFault) {
-                // What a step can't do leaves the cell as it is.
-            }
-            if ($text !== '') {
-                return $text;
-            }
-        }
-
-        return '';
     }
 }

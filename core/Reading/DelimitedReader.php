@@ -19,19 +19,74 @@ final readonly class DelimitedReader implements SourceReader
 
     public function rows(): iterable
     {
+        $stream = $this->text();
+        try {
+            yield from $this->read($stream);
+        } finally {
+            fclose($stream);
+        }
+    }
+
+    /** The byte order mark that the file begins with; '' if there is none. */
+    public function mark(): string
+    {
+        $mark = $this->dialect->encoding->mark();
+
+        return $mark !== '' && str_starts_with((string) file_get_contents($this->path, length: 3), $mark) ? $mark : '';
+    }
+
+    /**
+     * Every record as it is written, blank ones too, with its line end. Bytes of the file; UTF-8 where that is in UTF-16.
+     *
+     * @return iterable<int, array{string, int}> number to bytes and how many cells they are; none if it is blank
+     *
+     * @throws CannotRead
+     */
+    public function records(): iterable
+    {
+        $stream = $this->text();
+        try {
+            $start = 0;
+            for ($number = 1; ($cells = $this->next($stream, $start)) !== null; $number++) {
+                $end = (int) ftell($stream);
+                fseek($stream, $start);
+                $bytes = (string) fread($stream, max(1, $end - $start));
+                yield $number => [$bytes, trim($bytes) === '' ? 0 : count($cells)];
+            }
+        } finally {
+            fclose($stream);
+        }
+    }
+
+    /** What records() gives, in the encoding of the file. */
+    public function asWritten(string $text): string
+    {
+        return match ($this->dialect->encoding) {
+            Encoding::Utf16LittleEndian, Encoding::Utf16BigEndian => mb_convert_encoding($text, $this->dialect->encoding->value, 'UTF-8'),
+            default => $text,
+        };
+    }
+
+    /**
+     * The file behind its byte order mark, as text that can be read a byte at a time.
+     *
+     * @return resource
+     */
+    private function text()
+    {
         $stream = @fopen($this->path, 'r');
         if ($stream === false) {
             throw CannotRead::missing($this->path);
         }
+        $mark = $this->dialect->encoding->mark();
+        if ($mark !== '' && fread($stream, strlen($mark)) !== $mark) {
+            rewind($stream);
+        }
+        if (!in_array($this->dialect->encoding, [Encoding::Utf16LittleEndian, Encoding::Utf16BigEndian], true)) {
+            return $stream;
+        }
         try {
-            $mark = $this->dialect->encoding->mark();
-            if ($mark !== '' && fread($stream, strlen($mark)) !== $mark) {
-                rewind($stream);
-            }
-            yield from match ($this->dialect->encoding) {
-                Encoding::Utf16LittleEndian, Encoding::Utf16BigEndian => $this->read($this->transcoded($stream)),
-                default => $this->read($stream),
-            };
+            return $this->transcoded($stream);
         } finally {
             fclose($stream);
         }

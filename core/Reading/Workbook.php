@@ -33,9 +33,9 @@ final readonly class Workbook implements Sheets
         }
         try {
             ZipLimits::check($zip);
-            $book = self::part($zip, 'xl/workbook.xml') ?? throw CannotRead::brokenWorkbook('it has no list of sheets');
+            $book = self::document($zip, 'xl/workbook.xml') ?? throw CannotRead::brokenWorkbook('it has no list of sheets');
             $targets = [];
-            foreach (self::elements(self::part($zip, 'xl/_rels/workbook.xml.rels'), 'Relationship') as $relation) {
+            foreach (self::elements(self::document($zip, 'xl/_rels/workbook.xml.rels'), 'Relationship') as $relation) {
                 $targets[$relation->getAttribute('Id')] = ltrim($relation->getAttribute('Target'), '/');
             }
             $parts = [];
@@ -68,14 +68,22 @@ final readonly class Workbook implements Sheets
         return array_map(strval(...), array_keys($this->parts));
     }
 
-    public function sheet(string $name, bool $fillMerged = false): SheetReader
+    /**
+     * @return string path of the sheet within the workbook
+     *
+     * @throws CannotRead if there is no such sheet
+     */
+    public function part(string $sheet): string
     {
-        $part = $this->parts[$name] ?? throw CannotRead::noSuchSheet($name, $this->sheets());
-
-        return new SheetReader($this->path, $part, $this->dateStyles, $this->epoch1904, $this->hasSharedStrings, $fillMerged);
+        return $this->parts[$sheet] ?? throw CannotRead::noSuchSheet($sheet, $this->sheets());
     }
 
-    private static function part(\ZipArchive $zip, string $name): ?\DOMDocument
+    public function sheet(string $name, bool $fillMerged = false): SheetReader
+    {
+        return new SheetReader($this->path, $this->part($name), $this->dateStyles, $this->epoch1904, $this->hasSharedStrings, $fillMerged);
+    }
+
+    private static function document(\ZipArchive $zip, string $name): ?\DOMDocument
     {
         if ($zip->locateName($name) === false) {
             return null;
