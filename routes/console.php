@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\AddressChecks\CheckSchedule;
 use App\Duplicates\Said;
 use App\Duplicates\SearchSchedule;
 use App\Matching\Editions;
@@ -19,6 +20,7 @@ Schedule::command('sieve:restore-point --scheduled')->everyTenMinutes()->without
 Schedule::call(static fn() => app(Measures::class)->take())->hourly()->name('measures');
 Schedule::call(static fn() => app(PostalForms::class)->catchUp(30.0))->everyMinute()->name('postal forms')->withoutOverlapping();
 Schedule::call(static fn() => app(SearchSchedule::class)->run())->everyTenMinutes()->name('duplicates')->withoutOverlapping();
+Schedule::call(static fn() => app(CheckSchedule::class)->run())->everyTenMinutes()->name('addresses')->withoutOverlapping();
 Schedule::call(
     static fn() => array_map(
         static fn(SupporterKind $kind) => app(Editions::class)->renew(app(RuleSets::class)->used($kind), app(RuleSets::class)->comparers()),

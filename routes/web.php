@@ -4,6 +4,10 @@ use App\Accounts\Http\AccountController;
 use App\Accounts\Http\OwnPassword;
 use App\Accounts\Http\PeopleController;
 use App\Accounts\Http\SessionController;
+use App\AddressChecks\Http\AddressListController;
+use App\AddressChecks\Http\CheckController;
+use App\AddressChecks\Http\UndeliverableController;
+use App\Addresses\Http\DirectoryController;
 use App\Addresses\Http\PlaceController;
 use App\Batches\Http\BatchController;
 use App\Batches\Http\EntryController;
@@ -186,6 +190,31 @@ Route::prefix('api')->group(function (): void {
         Route::post('held/decide', [HeldController::class, 'decide']);
         Route::get('supporters', [SupporterController::class, 'index']);
         Route::get('places', [PlaceController::class, 'index']);
+        Route::get('postal-directory', [DirectoryController::class, 'show']);
+        Route::put('postal-directory', [DirectoryController::class, 'update']);
+        Route::post('postal-directory/try', [DirectoryController::class, 'try']);
+        Route::get('undeliverable', [UndeliverableController::class, 'index']);
+        Route::post('undeliverable/{address}', [UndeliverableController::class, 'remedy'])->whereNumber('address');
+        Route::post('address-lists', [AddressListController::class, 'store']);
+        Route::get('address-checks', [CheckController::class, 'index']);
+        Route::post('address-checks', [CheckController::class, 'store']);
+        Route::prefix('address-checks/{check}')
+            ->whereNumber('check')
+            ->group(function (): void {
+                Route::get('', [CheckController::class, 'show']);
+                Route::delete('', [CheckController::class, 'destroy']);
+                Route::get('columns', [AddressListController::class, 'columns']);
+                Route::put('columns', [AddressListController::class, 'map']);
+                Route::post('start', [AddressListController::class, 'start']);
+                Route::post('ask', [CheckController::class, 'ask']);
+                Route::get('rows', [CheckController::class, 'rows']);
+                Route::post('decide', [CheckController::class, 'decide']);
+                Route::post('apply', [CheckController::class, 'apply']);
+                Route::get('statement.pdf', [CheckController::class, 'statement']);
+                Route::get('file', [AddressListController::class, 'result']);
+                Route::get('failed.csv', [AddressListController::class, 'failed']);
+                Route::get('columns.csv', [AddressListController::class, 'explained']);
+            });
         Route::get('supporters/{supporter}', [SupporterController::class, 'show'])
             ->whereNumber('supporter')
             ->missing(SupporterController::gone(...));

@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace App\Batches;
 
 use App\Support\DrawnTable;
-use Dompdf\Dompdf;
-use Dompdf\Options;
+use App\Support\PdfPage;
 use PineSieve\Core\Gifts\Amount;
 
 /**
@@ -14,7 +13,6 @@ use PineSieve\Core\Gifts\Amount;
  *
  * @phpstan-import-type BatchPageData from BatchView
  * @phpstan-import-type EntryShown from BatchView
- * @phpstan-import-type Slice from BatchView
  */
 final readonly class BatchReport
 {
@@ -27,41 +25,20 @@ final readonly class BatchReport
         ['head' => 'Date', 'width' => 0.12],
     ];
 
-    private const STYLE = <<<'CSS'
-    @page { margin: 54px 48px; }
-    body { font: 9.5px "DejaVu Sans", sans-serif; color: #1c2a24; }
-    h1 { font-size: 17px; margin: 0 0 4px; }
-    h2 { font-size: 11px; margin: 16px 0 4px; }
-    p { margin: 0 0 4px; }
-    table { width: 100%; border-collapse: collapse; }
-    th { text-align: left; font-weight: normal; color: #5b6660; border-bottom: 1px solid #9aa49e; padding: 3px 4px; }
-    td { border-bottom: 1px solid #dfe3e0; padding: 3px 4px; vertical-align: top; }
-    .num { text-align: right; white-space: nowrap; }
-    .quiet { color: #5b6660; }
-    .signed td { border: 0; padding-top: 34px; width: 50%; }
-    CSS;
-
     public function __construct(private BatchView $view) {}
 
     /** @return string the bytes of the file */
     public function pdf(Batch $batch): string
     {
-        $options = new Options();
-        // Nothing is fetched: everything is in the text.
-        $options->setIsRemoteEnabled(false)->setIsPhpEnabled(false)->setDefaultFont('DejaVu Sans');
-        $options->setTempDir(sys_get_temp_dir())->setFontCache(storage_path('framework/cache'))->setIsFontSubsettingEnabled(true);
-        $pdf = new Dompdf($options);
-        $pdf->setPaper('letter');
         $page = $this->view->page($batch);
-        $pdf->loadHtml($this->html($batch, $page), 'UTF-8');
-        $pdf->render();
+        $pdf = $this->report($batch, $page)->laidOut();
         (new DrawnTable($pdf, "{$batch->name}: each gift", self::GIFTS))->draw(self::gifts($page['entries'], $batch->currency));
 
         return (string) $pdf->output();
     }
 
     /** @param  BatchPageData  $page */
-    private function html(Batch $batch, array $page): string
+    private function report(Batch $batch, array $page): PdfPage
     {
         $about = $page['batch'];
         $amount = static fn(string $amount): string => self::money($batch->currency, $amount);
@@ -90,39 +67,28 @@ final readonly class BatchReport
             ['Difference', (string) -$about['gifts_missing'], $amount(Amount::difference('0', $about['amount_missing']))],
         ];
 
-        return '<html><head><meta charset="utf-8"><title>' .
-            e($batch->name) .
-            '</title><style>' .
-            self::STYLE .
-            '</style></head><body><h1>' .
-            e($batch->name) .
-            '</h1><p class="quiet">' .
-            e(config('sieve.organization')) .
-            '</p>' .
-            implode('', array_map(static fn(string $line): string => '<p>' . e($line) . '</p>', $lines)) .
-            self::table(['', 'Gifts', 'Amount'], $expected, [1, 2]) .
-            $this->sums('By fund', $page['by_fund'], $amount) .
-            $this->sums('By kind', $page['by_kind'], $amount) .
-            $this->sums('By appeal', $page['by_appeal'], $amount) .
-            '<table class="signed"><tr><td>Typed: ____________________________</td><td>Posted: ____________________________</td></tr></table></body></html>';
-    }
+        $report = new PdfPage($batch->name, config('sieve.organization'));
+        foreach ($lines as $line) {
+            $report->line($line);
+        }
+        $report->table('', ['', 'Gifts', 'Amount'], $expected);
+        foreach (['By fund' => $page['by_fund'], 'By kind' => $page['by_kind'], 'By appeal' => $page['by_appeal']] as $title => $slices) {
+            $report->table(
+                $title,
+                ['', 'Gifts', 'Amount'],
+                array_map(
+                    static fn(array $slice): array => [
+                        $slice['name'] === '' ? 'none' : $slice['name'],
+                        (string) $slice['gifts'],
+                        $amount($slice['amount']),
+                    ],
+                    $slices,
+                ),
+            );
+        }
+        $report->signed('Typed', 'Posted');
 
-    /**
-     * @param  list<Slice>  $slices
-     * @param  callable(string): string  $amount
-     */
-    private function sums(string $title, array $slices, callable $amount): string
-    {
-        $rows = array_map(
-            static fn(array $slice): array => [
-                $slice['name'] === '' ? 'none' : $slice['name'],
-                (string) $slice['gifts'],
-                $amount($slice['amount']),
-            ],
-            $slices,
-        );
-
-        return $rows === [] ? '' : '<h2>' . e($title) . '</h2>' . self::table(['', 'Gifts', 'Amount'], $rows, [1, 2]);
+        return $report;
     }
 
     /**
@@ -152,33 +118,5 @@ final readonly class BatchReport
     private static function money(string $currency, string $amount): string
     {
         return "{$currency} " . preg_replace('/\B(?=(\d{3})+\.)/', ',', $amount);
-    }
-
-    /**
-     * @param  list<string>  $heads
-     * @param  list<list<string>>  $rows
-     * @param  list<int>  $numbers  columns of figures
-     */
-    private static function table(array $heads, array $rows, array $numbers): string
-    {
-        $cells = static fn(string $tag, array $cells): string => '<tr>' .
-            implode(
-                '',
-                array_map(
-                    static fn(int $i, string $cell): string => "<{$tag}" .
-                        (in_array($i, $numbers, true) ? ' class="num"' : '') .
-                        '>' .
-                        e($cell) .
-                        "</{$tag}>",
-                    array_keys($cells),
-                    $cells,
-                ),
-            ) .
-            '</tr>';
-
-        return '<table>' .
-            $cells('th', $heads) .
-            implode('', array_map(static fn(array $row): string => $cells('td', $row), $rows)) .
-            '</table>';
     }
 }

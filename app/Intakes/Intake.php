@@ -32,6 +32,7 @@ use PineSieve\Core\Standards\Target;
  * @property int $id
  * @property string $name
  * @property IntakeState $state
+ * @property string $purpose  "load", or LIST
  * @property ?int $user_id
  * @property string $file_name
  * @property string $file_path
@@ -83,6 +84,9 @@ use PineSieve\Core\Standards\Target;
  */
 final class Intake extends Model implements RowSource
 {
+    /** Purpose of one whose addresses are cleaned. */
+    public const LIST = 'list';
+
     /** Seconds without a sign of life after which a command counts as gone; a step may wait for the database that long. */
     private const PATIENCE = 120;
 
@@ -235,6 +239,12 @@ final class Intake extends Model implements RowSource
         abort_unless($this->state->isOpen(), 409, 'This intake is being worked on or was loaded already, so it can\'t be changed now.');
     }
 
+    /** Whether it is a list whose addresses are cleaned: it is read and mapped, and nobody is loaded from it. */
+    public function isList(): bool
+    {
+        return $this->purpose === self::LIST;
+    }
+
     /** Goes on with work that was stopped, where it was. */
     public function resume(IntakeState $state): void
     {
@@ -244,6 +254,7 @@ final class Intake extends Model implements RowSource
     /** Enters a state in which the queue works, from its beginning. */
     public function begin(IntakeState $state): void
     {
+        abort_if($this->isList() && $state !== IntakeState::Reading, 409, 'This is a list of addresses: nobody is loaded from it.');
         $this->fill(['state' => $state, 'position' => 0, 'done' => 0, 'began_at' => now(), 'ended_at' => null, 'error' => null])->save();
     }
 }

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intakes;
 
-use App\Accounts\SendMail;
-use App\Accounts\User;
+use App\Accounts\Message;
 use App\Intakes\Sifting\Results;
 use Illuminate\Support\Facades\DB;
 
@@ -82,17 +81,6 @@ final readonly class Messages
 
     private function tell(?Intake $intake, ?int $userId, string $kind, string $text): void
     {
-        $user = $userId === null ? null : User::query()->find($userId);
-        if ($user === null || $user->disabled_at !== null) {
-            return;
-        }
-        DB::table('messages')->insert([
-            'user_id' => $user->id,
-            'intake_id' => $intake?->id,
-            'kind' => $kind,
-            'text' => mb_substr($text, 0, 500),
-            'at' => now()->format('Y-m-d H:i:s.v'),
-        ]);
-        SendMail::dispatch($user->email, $user->name, mb_substr($text, 0, 500));
+        Message::to($userId, $kind, $text, $intake?->id);
     }
 }

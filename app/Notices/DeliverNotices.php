@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Notices;
 
+use App\Support\Destination;
+use App\Support\UnusableDestination;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Foundation\Queue\Queueable;

@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Accounts\User;
+use App\AddressChecks\ChecksUnderWay;
+use App\Addresses\Directory\AddressStates;
+use App\Addresses\Directory\DirectorySettings;
+use App\Addresses\Directory\HttpDirectory;
 use App\Addresses\MorePlaces;
 use App\Batches\ValuesInBatches;
 use App\Duplicates\ForgetsTheGone;
@@ -58,6 +62,8 @@ use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
+use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Addresses\Directory\PostalDirectory;
 use PineSieve\Core\Addresses\PlaceCheck;
 use PineSieve\Core\Addresses\Places;
 use PineSieve\Core\Standards\FieldCatalog;
@@ -80,6 +86,8 @@ final class SieveServiceProvider extends ServiceProvider
         });
         $this->app->scoped(Places::class, static fn(): Places => MorePlaces::directory());
         $this->app->scoped(PlaceCheck::class, static fn(): PlaceCheck => new PlaceCheck(app(Places::class)));
+        $this->app->scoped(DirectorySettings::class, static fn(): DirectorySettings => DirectorySettings::read());
+        $this->app->bind(PostalDirectory::class, HttpDirectory::class);
         $this->app->scoped(FieldCatalog::class, static fn(): FieldCatalog => app(Standards::class)->catalog);
         $this->app->scoped(Formats::class, static fn(): Formats => app(Standards::class)->formats);
         $this->app->bind(TakenValues::class, UniqueValues::class);
@@ -89,6 +97,7 @@ final class SieveServiceProvider extends ServiceProvider
             [
                 SearchIndex::class,
                 PostalForms::class,
+                AddressStates::class,
                 Shortfalls::class,
                 GiftIndex::class,
                 PromiseIndex::class,
@@ -99,7 +108,10 @@ final class SieveServiceProvider extends ServiceProvider
         );
         $this->app->when(RecordWriter::class)->needs('$followers')->giveTagged(FollowsWrites::class);
         $this->app->bind(RowSources::class, IntakeSources::class);
-        $this->app->tag([IntakesUnderWay::class, SearchUnderWay::class, RereadUnderWay::class, JobsBegunAgain::class], UnderWay::class);
+        $this->app->tag(
+            [IntakesUnderWay::class, SearchUnderWay::class, RereadUnderWay::class, ChecksUnderWay::class, JobsBegunAgain::class],
+            UnderWay::class,
+        );
         $this->app->when(Settling::class)->needs('$works')->giveTagged(UnderWay::class);
         $this->app->tag(
             [ValueNames::class, ValuesInPlans::class, ValuesInSearches::class, ValuesInBatches::class, Funds::class],
@@ -123,6 +135,20 @@ final class SieveServiceProvider extends ServiceProvider
                 default => Answer::deny('A merge shows whole records, so it takes someone who may see every field.'),
             },
         );
+        // A check shows whole addresses, and puts them right.
+        Gate::define('check-addresses', static function (User $user): Answer {
+            $sight = FieldAccess::ofUser();
+            $hidden = array_filter(
+                Address::PARTS,
+                static fn(string $part): bool => !$sight->sees("address.{$part}") || !$sight->edits("address.{$part}"),
+            );
+
+            return match (true) {
+                !$user->mayLoad() => Answer::deny('Only people who may load may check addresses. Ask whoever runs the database.'),
+                $hidden !== [] => Answer::deny('Some of the fields of an address are hidden from you, or you may not change them.'),
+                default => Answer::allow(),
+            };
+        });
         // A batch is its sums: whoever may not see amounts sees none.
         Gate::define('see-batches', static fn(): bool => FieldAccess::ofUser()->sees('gift.amount'));
         Gate::define('post-batches', static fn(User $user): bool => $user->mayPost() && FieldAccess::ofUser()->sees('gift.amount'));

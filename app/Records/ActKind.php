@@ -31,6 +31,8 @@ enum ActKind: string
     case Retype = 'retype';
     /** The gifts of a batch were posted. */
     case Post = 'post';
+    /** Addresses were put right by the postal directory. */
+    case Verify = 'verify';
     /** A posted batch was taken back. */
     case Unpost = 'unpost';
 
@@ -43,12 +45,12 @@ enum ActKind: string
     /** @return list<self> those that a person begins, and that write many records some at a time */
     public static function ofMany(): array
     {
-        return [self::ListMerge, self::Remedy, self::Reread, self::Retype, self::PutBack];
+        return [self::ListMerge, self::Remedy, self::Reread, self::Retype, self::PutBack, self::Verify];
     }
 
     /** Whether it is taken back as it stands. What intakes and merges did is taken back with what hangs on it, by an undo of their own. */
     public function isUndoneAsItStands(): bool
     {
-        return in_array($this, [self::ListMerge, self::Remedy, self::Reread], true);
+        return in_array($this, [self::ListMerge, self::Remedy, self::Reread, self::Verify], true);
     }
 }

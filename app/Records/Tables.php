@@ -31,7 +31,21 @@ final class Tables
 
     /** Columns of the things that are described by more than their fields. */
     private const COLUMNS = [
-        'address' => ['line1', 'line2', 'city', 'state', 'postal_code', 'country', 'original', 'kind', 'is_primary', 'label', 'condition'],
+        'address' => [
+            'line1',
+            'line2',
+            'city',
+            'state',
+            'postal_code',
+            'country',
+            'original',
+            'kind',
+            'is_primary',
+            'label',
+            'condition',
+            'valid_from',
+            'valid_until',
+        ],
         'email' => ['address', 'kind', 'is_primary', 'label', 'condition'],
         'phone' => ['number', 'kind', 'is_primary', 'label', 'condition'],
         'identifier' => ['system', 'value'],

@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-namespace App\Notices;
+namespace App\Support;
 
 use Closure;
 
 /**
- * Where a notice goes. An address of the own network, or of the machine itself, would let whoever may set one reach what
- * nobody outside can: only public addresses are taken, after the name was looked up, and the notice goes to the one that was
+ * Another system that is asked or told something. An address of the own network, or of the machine itself, would let whoever may set one
+ * reach what nobody outside can: only public addresses are taken, after the name was looked up, and what is sent goes to the one that was
  * looked at. Hosts that the settings list (NOTICE_HOSTS, "host:port" with commas) are reached wherever they are.
  */
 final readonly class Destination
@@ -43,7 +43,7 @@ final readonly class Destination
                 preg_match(self::NOT_PUBLIC, $address) === 1
             ) {
                 throw new UnusableDestination(
-                    "\"{$host}\" is not on the public internet, and notices go nowhere else unless NOTICE_HOSTS in the settings lists {$host}:{$port}.",
+                    "\"{$host}\" is not on the public internet, and nothing is sent elsewhere unless NOTICE_HOSTS in the settings lists {$host}:{$port}.",
                     true,
                 );
             }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Notices;
+namespace App\Support;
 
 use PineSieve\Core\SieveException;
 

@@ -19,6 +19,8 @@ final class SupporterSearch
         'unreachable' => 'have no address, email or phone in good condition',
         'unread' => 'have a value that could not be read, and nothing in its place yet',
         'unchecked' => 'have an address that is not known to be in postal form',
+        'unverified' => 'have an address that the postal directory was not asked about',
+        'undeliverable' => 'have an address that mail does not reach',
     ];
 
     /** What can be asked for. */
@@ -50,6 +52,14 @@ final class SupporterSearch
         } elseif ($text('filter') === 'unchecked') {
             $supporters->whereRaw(
                 'exists (select 1 from addresses p left join address_forms f on f.address_id = p.id where p.supporter_id = supporters.id and f.is_postal is not true)',
+            );
+        } elseif ($text('filter') === 'unverified') {
+            $supporters->whereRaw(
+                "exists (select 1 from addresses p left join address_states t on t.address_id = p.id where p.supporter_id = supporters.id and p.`condition` <> 'former' and t.address_id is null)",
+            );
+        } elseif ($text('filter') === 'undeliverable') {
+            $supporters->whereRaw(
+                "exists (select 1 from addresses p where p.supporter_id = supporters.id and p.`condition` = 'undeliverable')",
             );
         } elseif ($text('filter') === 'alike') {
             $supporters->whereIn(

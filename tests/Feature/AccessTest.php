@@ -6,6 +6,8 @@ namespace Tests\Feature;
 
 use App\Accounts\Role;
 use App\Accounts\User;
+use App\AddressChecks\AddressCheck;
+use App\AddressChecks\CheckState;
 use App\Batches\Batch;
 use App\Duplicates\DuplicateSearch;
 use App\Intakes\IntakeSettings;
@@ -123,6 +125,24 @@ final class AccessTest extends TestCase
         'POST api/grids/{intake}/finish',
         'POST api/held/fix',
         'POST api/held/decide',
+        'GET api/undeliverable',
+        'POST api/undeliverable/{address}',
+        'POST api/address-lists',
+        'GET api/address-checks',
+        'POST api/address-checks',
+        'GET api/address-checks/{check}',
+        'DELETE api/address-checks/{check}',
+        'GET api/address-checks/{check}/columns',
+        'PUT api/address-checks/{check}/columns',
+        'POST api/address-checks/{check}/start',
+        'POST api/address-checks/{check}/ask',
+        'GET api/address-checks/{check}/rows',
+        'POST api/address-checks/{check}/decide',
+        'POST api/address-checks/{check}/apply',
+        'GET api/address-checks/{check}/statement.pdf',
+        'GET api/address-checks/{check}/file',
+        'GET api/address-checks/{check}/failed.csv',
+        'GET api/address-checks/{check}/columns.csv',
         'POST api/restore-points',
         'POST api/merges/preview',
         'POST api/merges',
@@ -227,6 +247,9 @@ final class AccessTest extends TestCase
         'PATCH api/people/{user}',
         'GET api/audit',
         'PUT api/batch-settings',
+        'GET api/postal-directory',
+        'PUT api/postal-directory',
+        'POST api/postal-directory/try',
         'GET api/webhooks',
         'POST api/webhooks',
         'PATCH api/webhooks/{webhook}',
@@ -379,6 +402,13 @@ final class AccessTest extends TestCase
             'policy' => (string) SavedMergePolicy::query()->create(['name' => 'Ours', 'policy' => []])->id,
             'household' => '1',
             'batch' => (string) $batch,
+            'address' => '1',
+            'check' => (string) AddressCheck::query()->create([
+                'kind' => AddressCheck::RECORDS,
+                'name' => 'All addresses',
+                'state' => CheckState::Done,
+                'scope' => ['kind' => 'all'],
+            ])->id,
             'act' => (string) Act::begin(ActKind::Remedy, null, 'Filled in a field')->id,
             'layout' => (string) GridLayout::query()->create(['name' => 'Cards', 'columns' => ['name.last']])->id,
             'webhook' => (string) Webhook::query()->create([

@@ -6,9 +6,9 @@ namespace Tests\Feature;
 
 use App\Accounts\Role;
 use App\Notices\DeliverNotices;
-use App\Notices\Destination;
-use App\Notices\UnusableDestination;
 use App\Notices\Webhook;
+use App\Support\Destination;
+use App\Support\UnusableDestination;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
@@ -71,7 +71,7 @@ final class NoticesTest extends TestCase
             ->assertStatus(422)
             ->assertJsonFragment([
                 'message' =>
-                    '"192.168.1.4" is not on the public internet, and notices go nowhere else unless NOTICE_HOSTS in the settings lists 192.168.1.4:80.',
+                    '"192.168.1.4" is not on the public internet, and nothing is sent elsewhere unless NOTICE_HOSTS in the settings lists 192.168.1.4:80.',
             ]);
         $hook = Webhook::query()->create(['name' => 'Other', 'url' => 'https://93.184.215.14/', 'secret' => 'x']);
         $this->patchJson("/api/webhooks/{$hook->id}", ['url' => 'http://169.254.169.254/'])->assertStatus(422);

@@ -12,13 +12,11 @@ use App\Intakes\IntakeSettings;
 use App\Intakes\IntakeState;
 use App\Intakes\Loading\LoadQueue;
 use App\Intakes\Sources\Opening;
-use App\Intakes\Sources\SourceStore;
 use App\Intakes\Summary;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Standards\Unreadable;
 
 /**
@@ -36,6 +34,7 @@ final class IntakeController extends Controller
         $this->authorize('viewAny', Intake::class);
         $page = Intake::query()
             ->with(['user', 'loader'])
+            ->where('purpose', '<>', Intake::LIST)
             ->latest('id')
             ->simplePaginate(30);
 
@@ -173,7 +172,7 @@ final class IntakeController extends Controller
     }
 
     #[Answers(self::class, 'Discarded')]
-    public function destroy(Intake $intake, SourceStore $sources): JsonResponse
+    public function destroy(Intake $intake, Opening $opening): JsonResponse
     {
         $this->authorize('update', $intake);
         abort_unless(
@@ -182,16 +181,7 @@ final class IntakeController extends Controller
             422,
             'An intake that was loaded can be undone, not discarded.',
         );
-        DB::transaction(static function () use ($intake): void {
-            foreach (
-                ['intake_rows', 'intake_results', 'intake_problems', 'intake_keys', 'intake_edits', 'intake_untaken', 'intake_counts']
-                as $table
-            ) {
-                DB::table($table)->where('intake_id', $intake->id)->delete();
-            }
-            $intake->delete();
-        });
-        $sources->forget($intake);
+        $opening->discard($intake);
 
         return response()->json(['discarded' => true]);
     }

@@ -7,6 +7,7 @@ namespace App\Intakes\Sources;
 use App\Intakes\Intake;
 use App\Intakes\IntakeSettings;
 use App\Intakes\IntakeState;
+use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Reading\CannotRead;
 use PineSieve\Core\Reading\ReadAs;
 use PineSieve\Core\Reading\SourceFile;
@@ -14,10 +15,21 @@ use PineSieve\Core\Reading\SourceFile;
 /** Opens an intake on a file. */
 final readonly class Opening
 {
+    private const TABLES = [
+        'intake_rows',
+        'intake_results',
+        'intake_problems',
+        'intake_keys',
+        'intake_edits',
+        'intake_untaken',
+        'intake_counts',
+    ];
+
     public function __construct(private SourceStore $sources) {}
 
     /**
      * @param  ?string  $sheet  null for the first
+     * @param  string  $purpose  "load", or Intake::LIST
      *
      * @throws CannotRead if the file is no source; nothing is kept of it then
      */
@@ -28,6 +40,7 @@ final readonly class Opening
         ?string $name = null,
         ?string $sheet = null,
         ?IntakeSettings $settings = null,
+        string $purpose = 'load',
     ): Intake {
         $file = SourceFile::open($localPath);
         if (filesize($localPath) > config('sieve.upload_limit')) {
@@ -49,6 +62,7 @@ final readonly class Opening
             ->create([
                 'name' => mb_substr($name ?? self::nameOf($fileName), 0, 190),
                 'state' => IntakeState::Reading,
+                'purpose' => $purpose,
                 'user_id' => $userId,
                 'file_name' => mb_substr($fileName, -255),
                 'file_path' => $this->sources->keep($localPath),
@@ -62,6 +76,18 @@ final readonly class Opening
                 'began_at' => now(),
             ])
             ->refresh();
+    }
+
+    /** Its rows and its file go; nothing of them has been loaded. */
+    public function discard(Intake $intake): void
+    {
+        DB::transaction(static function () use ($intake): void {
+            foreach (self::TABLES as $table) {
+                DB::table($table)->where('intake_id', $intake->id)->delete();
+            }
+            $intake->delete();
+        });
+        $this->sources->forget($intake);
     }
 
     private static function nameOf(string $fileName): string

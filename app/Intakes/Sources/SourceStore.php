@@ -45,7 +45,7 @@ final class SourceStore
         }
     }
 
-    private function localPath(Intake $intake): string
+    public function localPath(Intake $intake): string
     {
         $local = Storage::path($intake->file_path);
         if (is_file($local)) {

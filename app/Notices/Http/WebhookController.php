@@ -6,15 +6,15 @@ namespace App\Notices\Http;
 
 use App\Accounts\Audit;
 use App\Notices\DeliverNotices;
-use App\Notices\Destination;
 use App\Notices\Http\Requests\WebhookChangesRequest;
 use App\Notices\Http\Requests\WebhookRequest;
 use App\Notices\Notices;
-use App\Notices\UnusableDestination;
 use App\Notices\Webhook;
+use App\Support\Destination;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
+use App\Support\UnusableDestination;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
 

@@ -6,6 +6,7 @@ namespace App\Today\Console;
 
 use App\Accounts\Role;
 use App\Accounts\User;
+use App\Addresses\Directory\DirectorySettings;
 use App\Notices\Webhook;
 use App\Support\UnusableOption;
 use Database\Seeders\DemoSeeder;
@@ -17,6 +18,11 @@ use Illuminate\Support\Str;
 final class PrepareCommand extends Command
 {
     private const STAND_IN = 'Stand-in receiver';
+
+    private const LOOPBACK = 'http://127.0.0.1:';
+
+    /** That the stand-in for the postal directory asks for. */
+    private const DIRECTORY_KEY = 'made-up-towns';
 
     protected $signature = 'sieve:prepare {--empty : one administrator and no records}';
 
@@ -59,7 +65,7 @@ final class PrepareCommand extends Command
         );
     }
 
-    /** The stand-in that receives notices is told to the application like any other system; its port may differ at each start. */
+    /** Stand-ins are told to the application like any other system; their port may differ at each start. */
     private function standIn(): void
     {
         ['url' => $url, 'folder' => $folder] = config('sieve.stand_ins');
@@ -69,5 +75,10 @@ final class PrepareCommand extends Command
         $hook = Webhook::query()->firstOrNew(['name' => self::STAND_IN], ['secret' => base64_encode(random_bytes(32))]);
         $hook->fill(['url' => "{$url}/notices"])->save();
         file_put_contents("{$folder}/secret", $hook->secret);
+        $directory = DirectorySettings::read();
+        // Whoever has named another one keeps it.
+        if (!$directory->isSet() || str_starts_with($directory->url, self::LOOPBACK)) {
+            $directory->at("{$url}/directory", self::DIRECTORY_KEY)->keep();
+        }
     }
 }

@@ -66,6 +66,7 @@ final class TodayController extends Controller
         $this->authorize('viewAny', Intake::class);
         $waiting = Intake::query()
             ->with(['user', 'loader'])
+            ->where('purpose', '<>', Intake::LIST)
             ->where(
                 static fn($query) => $query
                     ->whereNotIn('state', ['loaded', 'undone'])

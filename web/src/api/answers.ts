@@ -150,6 +150,91 @@ export type CatalogUser = { id: number; name: string };
 
 export type CertainSample = { total: number; sample: SampledCluster[] };
 
+export type CheckApplied = { written: number; refused: number; changed: number; act: number | null };
+
+export type CheckDecided = { decided: number };
+
+export type CheckGone = { gone: boolean };
+
+export type CheckGroup = { key: string; words: string; note: string; addresses: number; asks: boolean; single: number; decided: number };
+
+export type CheckList = {
+  checks: CheckSummary[];
+  more: boolean;
+  directory: boolean;
+  unreached: number;
+  stored: number;
+  verified: number;
+  last_asked: string | null;
+};
+
+export type CheckPage = { check: CheckSummary; groups: CheckGroup[] };
+
+export type CheckSummary = {
+  id: number;
+  kind: 'list' | 'records';
+  name: string;
+  state: 'mapping' | 'waiting' | 'reading' | 'asking' | 'settling' | 'done' | 'failed';
+  by: string | null;
+  created_at: string;
+  ended_at: string | null;
+  edition: string;
+  error: string | null;
+  asks: boolean;
+  intake_id: number | null;
+  file_name: string;
+  may_be_mapped: boolean;
+  progress: { done: number; total: number; asked: number; to_ask: number; seconds: number };
+  figures: CheckSums | null;
+  is_applied: boolean;
+  act_id: number | null;
+};
+
+export type CheckSums = {
+  rows: number;
+  addresses: number;
+  confirmed: number;
+  question: number;
+  not_found: number;
+  not_asked: number;
+  mailable: number;
+  moved: number;
+  changed: number;
+  regions: Region[];
+  same: { address: number; person: number; became: number };
+  unasked: number;
+};
+
+export type CheckedRow = {
+  number: number;
+  supporter_id: number | null;
+  who: string;
+  written: string[];
+  becomes: string[];
+  outcome:
+    | 'confirmed'
+    | 'unit_missing'
+    | 'unit_wrong'
+    | 'unit_not_needed'
+    | 'number_not_on_street'
+    | 'street_not_in_place'
+    | 'place_and_zip_disagree'
+    | 'vacant'
+    | 'several_fit'
+    | 'not_verifiable'
+    | 'not_yet_verified';
+  why: string;
+  reasons: string;
+  candidates: string[];
+  decision: string;
+  moved_to: string | null;
+  moved_on: string | null;
+  same_address: number | null;
+  same_person: number | null;
+};
+
+export type CheckedRowPage = { rows: CheckedRow[]; more: boolean };
+
 export type Checks = {
   kinds: ProblemKind[];
   warnings: ProblemKind[];
@@ -228,6 +313,19 @@ export type DecidedGroup = { decided: number; left: number; intake: IntakeSummar
 export type DeletedPlan = { deleted: string };
 
 export type Difference = { kind: string; header: string; message: string; values: string[] };
+
+export type DirectoryTried = { answers: boolean; says: string };
+
+export type DirectoryView = {
+  url: string;
+  batch: number;
+  rate: number;
+  timeout: number;
+  keep_days: number;
+  every_days: number;
+  has_key: boolean;
+  places: { source: string; published: string; places: number };
+} & Record<string, unknown>;
 
 export type Discarded = { discarded: boolean };
 
@@ -670,6 +768,7 @@ export type HistoryEntry = {
     | 'reread'
     | 'retype'
     | 'post'
+    | 'verify'
     | 'unpost';
   by: string | null;
   intake: SourceLabel | null;
@@ -758,6 +857,12 @@ export type LeftThing = { thing: string; column: string | null; now: string | nu
 export type LikeGift = { date: string; amount: string; currency: string; fund: string; reference: string; waits: boolean };
 
 export type LinkWords = { kind: 'member' | 'spouse' | 'employee' | 'contact' | 'child'; phrase: string; reverse: string };
+
+export type ListColumn = { header: string; target: string | null; examples: string[]; filled: number; evidence: string };
+
+export type ListColumnsView = { columns: ListColumn[]; fields: ListField[]; sheets: string[]; sheet: string | null; rows: number };
+
+export type ListField = { key: string; label: string };
 
 export type ListOptions = { options: string[] };
 
@@ -955,6 +1060,7 @@ export type Origin = {
     | 'reread'
     | 'retype'
     | 'post'
+    | 'verify'
     | 'unpost';
   by: string | null;
   intake: OriginSource | null;
@@ -1316,6 +1422,8 @@ export type RecognitionLine = { key: string; label: string; value: string };
 export type RecordBehind = { number: number; display: string; supporter_id: number | null; gifts_new: number; money: Amounts };
 
 export type RecordsBehind = { rows: RecordBehind[]; more: boolean; counts: { new: number; updated: number; unchanged: number } };
+
+export type Region = { region: string; addresses: number; mailable: number };
 
 export type RemedyDone = { written: number; refused: number; act: number | null; left: number };
 
@@ -1751,6 +1859,22 @@ export type UndoReport = {
 };
 
 export type UnlistedValue = { value: string; used: number };
+
+export type Unreached = {
+  id: number;
+  supporter_id: number;
+  name: string;
+  address: string;
+  condition: string;
+  outcome: string | null;
+  why: string;
+  asked_on: string | null;
+  candidates: string[];
+  moved_to: string | null;
+  moved_on: string | null;
+};
+
+export type UnreachedPage = { rows: Unreached[]; more: boolean; count: number };
 
 export type UnsureGroup = { why: string; rows: number; single: number; sample: RowName[] };
 

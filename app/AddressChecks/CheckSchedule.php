@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\AddressChecks;
+
+use App\Addresses\Directory\DirectorySettings;
+
+/** Asks about stored addresses again by itself, at night, once the answer is as old as the settings say. Nothing is written into records by it. */
+final readonly class CheckSchedule
+{
+    /** From which hour on, in the server's time. */
+    private const HOUR = 3;
+
+    public function run(): void
+    {
+        $settings = DirectorySettings::read();
+        if ($settings->everyDays === 0 || !$settings->isSet() || now()->hour < self::HOUR) {
+            return;
+        }
+        $isRun = AddressCheck::query()->where('scope->kind', 'older')->where('created_at', '>=', now()->startOfDay())->exists();
+        $scope = ['kind' => 'older', 'days' => $settings->everyDays];
+        if (!$isRun && StoredAddresses::count($scope) > 0) {
+            $check = AddressCheck::query()->create([
+                'kind' => AddressCheck::RECORDS,
+                'name' => StoredAddresses::words($scope),
+                'state' => CheckState::Waiting,
+                'scope' => $scope,
+            ]);
+            $check->refresh()->begin(asks: true);
+        }
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\AddressChecks;
+
+/** How far a check of addresses has come. */
+enum CheckState: string
+{
+    /** A list whose columns wait for someone. */
+    case Mapping = 'mapping';
+    case Waiting = 'waiting';
+    case Reading = 'reading';
+    case Asking = 'asking';
+    case Settling = 'settling';
+    case Done = 'done';
+    case Failed = 'failed';
+
+    public function isWorking(): bool
+    {
+        return in_array($this, [self::Waiting, self::Reading, self::Asking, self::Settling], true);
+    }
+}

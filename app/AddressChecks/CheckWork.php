@@ -1,0 +1,217 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\AddressChecks;
+
+use App\Accounts\Message;
+use App\Addresses\Directory\AddressStates;
+use App\Addresses\Directory\Asking;
+use App\Addresses\Directory\DirectorySettings;
+use App\Addresses\Directory\KeptAnswers;
+use App\Records\RecordReader;
+use App\Support\Lists;
+use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Addresses\Directory\NoAnswer;
+use PineSieve\Core\Addresses\Directory\Outcome;
+use PineSieve\Core\Names\PersonName;
+
+/** Carries a check on: reads its addresses, asks the postal directory about each distinct one, and settles what came of it. */
+final readonly class CheckWork
+{
+    private const CHUNK = 1000;
+
+    public function __construct(
+        private ListRows $lists,
+        private StoredAddresses $stored,
+        private CheckedRows $rows,
+        private KeptAnswers $kept,
+        private Asking $asking,
+        private AddressStates $states,
+        private RecordReader $reader,
+        private CheckFigures $figures,
+    ) {}
+
+    /** @return bool whether there is more to do */
+    public function step(AddressCheck $check): bool
+    {
+        match ($check->state) {
+            CheckState::Waiting => $this->start($check),
+            CheckState::Reading => $this->read($check),
+            CheckState::Asking => $this->ask($check),
+            CheckState::Settling => $this->settle($check),
+            default => null,
+        };
+
+        return $check->state->isWorking();
+    }
+
+    private function start(AddressCheck $check): void
+    {
+        DB::transaction(static function () use ($check): void {
+            CheckedRows::of($check)->delete();
+            $total = $check->isList() ? (int) $check->intake?->row_count : StoredAddresses::count((array) $check->scope);
+            $check->fill(['state' => CheckState::Reading, 'total' => $total])->save();
+        });
+    }
+
+    private function read(AddressCheck $check): void
+    {
+        ['found' => $found, 'read' => $read, 'last' => $last] =
+            $check->isList() && $check->intake !== null
+                ? $this->lists->next($check->intake, $check->position, self::CHUNK)
+                : $this->stored->next((array) $check->scope, $check->position, self::CHUNK);
+        DB::transaction(function () use ($check, $found, $read, $last): void {
+            $this->rows->keep($check, $found);
+            $check
+                ->fill(
+                    $last === null
+                        ? ['state' => CheckState::Asking, 'position' => 0]
+                        : ['position' => $last, 'done' => $check->done + $read],
+                )
+                ->save();
+        });
+    }
+
+    private function ask(AddressCheck $check): void
+    {
+        $since = now()->subDays(DirectorySettings::read()->keepDays);
+        // What is known already is not asked again.
+        DB::update(
+            'update checked_addresses c join postal_answers a on a.address_key = c.address_key set c.outcome = a.outcome
+            where c.check_id = ? and c.outcome = ? and a.asked_at >= ?',
+            [$check->id, '', $since],
+        );
+        if ($check->to_ask === 0) {
+            $check
+                ->fill([
+                    'to_ask' => CheckedRows::of($check)->where('outcome', '')->distinct()->count('address_key'),
+                ])
+                ->save();
+        }
+        try {
+            if ($check->asks && $check->to_ask > 0) {
+                $this->askAll($check);
+
+                return;
+            }
+        } catch (NoAnswer $error) {
+            $check->error = $error->getMessage();
+        }
+        $this->asked($check);
+    }
+
+    /**
+     * Questions for a slice of time.
+     *
+     * @throws NoAnswer
+     */
+    private function askAll(AddressCheck $check): void
+    {
+        $until = microtime(true) + (float) config('sieve.slice_seconds');
+        do {
+            $rows = CheckedRows::of($check)
+                ->where('outcome', '')
+                ->groupBy('address_key')
+                ->orderByRaw('min(number)')
+                ->limit($this->asking->most())
+                ->selectRaw('address_key, min(standard) as standard')
+                ->get();
+            if ($rows->isEmpty()) {
+                $this->asked($check);
+
+                return;
+            }
+            $asked = [];
+            foreach ($rows as $row) {
+                $asked[$row->address_key] = Address::fromParts(json_decode($row->standard, true, flags: JSON_THROW_ON_ERROR));
+            }
+            $reply = $this->asking->ask($asked);
+            $outcomes = array_fill_keys(array_keys($asked), Outcome::NotYetVerified->value);
+            foreach ($reply->answers as $key => $answer) {
+                $outcomes[$key] = $answer->outcome->value;
+            }
+            $this->write($check, $outcomes);
+            $check->fill(['asked' => $check->asked + count($asked), 'edition' => mb_substr($reply->edition->words(), 0, 120)])->save();
+        } while (microtime(true) < $until);
+    }
+
+    /** @param  array<array-key, string>  $outcomes  by key */
+    private function write(AddressCheck $check, array $outcomes): void
+    {
+        $byOutcome = [];
+        foreach ($outcomes as $key => $outcome) {
+            $byOutcome[$outcome][] = (string) $key;
+        }
+        foreach ($byOutcome as $outcome => $keys) {
+            CheckedRows::of($check)
+                ->where('outcome', '')
+                ->whereIn('address_key', $keys)
+                ->update(['outcome' => $outcome]);
+        }
+    }
+
+    /** Nobody is asked any more: what has no answer is not yet verified. */
+    private function asked(AddressCheck $check): void
+    {
+        CheckedRows::of($check)
+            ->where('outcome', '')
+            ->update(['outcome' => Outcome::NotYetVerified->value]);
+        $check->fill(['state' => CheckState::Settling, 'position' => 0])->save();
+    }
+
+    /** Who moved, and which addresses are one only now that the directory has written them. */
+    private function settle(AddressCheck $check): void
+    {
+        $rows = CheckedRows::of($check)->where('number', '>', $check->position)->orderBy('number')->limit(self::CHUNK)->get();
+        if ($rows->isEmpty()) {
+            $this->finish($check);
+
+            return;
+        }
+        $answers = $this->kept->of(Lists::texts($rows->pluck('address_key')->unique()));
+        $changed = [];
+        foreach ($rows as $row) {
+            $answer = $row->outcome === Outcome::NotYetVerified->value ? null : $answers[$row->address_key]['answer'] ?? null;
+            if ($answer === null) {
+                continue;
+            }
+            $standard = Address::fromParts(json_decode($row->standard, true, flags: JSON_THROW_ON_ERROR));
+            $door = CheckedRows::door($answer->corrected($standard));
+            $name = new PersonName(first: $row->first_name, last: $row->last_name);
+            $isMoved = (int) ($answer->moveOf($row->first_name, $row->last_name) !== null);
+            if ($door !== $row->door || $isMoved !== (int) $row->is_moved) {
+                $changed[] = [$row->number, $door, CheckedRows::person($door, $name), $isMoved];
+            }
+        }
+        DB::transaction(function () use ($check, $rows, $changed): void {
+            foreach ($changed as [$number, $door, $person, $isMoved]) {
+                CheckedRows::of($check)
+                    ->where('number', $number)
+                    ->update(['door' => $door, 'person' => $person, 'is_moved' => $isMoved]);
+            }
+            if (!$check->isList()) {
+                $this->states->settle($this->reader->read(Lists::ints($rows->pluck('supporter_id')->unique())));
+            }
+            $check->fill(['position' => (int) $rows->max('number')])->save();
+        });
+    }
+
+    private function finish(AddressCheck $check): void
+    {
+        foreach (['same_address' => 'door', 'same_person' => 'person'] as $same => $by) {
+            CheckedRows::of($check)->update([$same => null]);
+            DB::update(
+                "update checked_addresses c join (
+                    select {$by} as equal, min(number) as first from checked_addresses
+                    where check_id = ? and {$by} <> '' group by {$by} having count(*) > 1
+                ) f on f.equal = c.{$by} set c.{$same} = f.first where c.check_id = ? and c.number > f.first",
+                [$check->id, $check->id],
+            );
+        }
+        $check->figures = $this->figures->of($check);
+        $check->fill(['state' => CheckState::Done, 'ended_at' => now()])->save();
+        Message::to($check->user_id, 'done', $this->figures->sentence($check));
+    }
+}

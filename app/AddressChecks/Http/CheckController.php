@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\AddressChecks\Http;
+
+use App\Accounts\Audit;
+use App\AddressChecks\AddressCheck;
+use App\AddressChecks\ApplyCheck;
+use App\AddressChecks\CheckDecisions;
+use App\AddressChecks\CheckedRows;
+use App\AddressChecks\CheckState;
+use App\AddressChecks\CheckView;
+use App\AddressChecks\Http\Requests\DecideRequest;
+use App\AddressChecks\Http\Requests\ScopeRequest;
+use App\AddressChecks\Statement;
+use App\AddressChecks\StoredAddresses;
+use App\AddressChecks\Undeliverable;
+use App\Addresses\Directory\DirectorySettings;
+use App\Intakes\Sources\Opening;
+use App\Support\Http\Answers;
+use App\Support\Http\Controller;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Checks of addresses: lists that were handed in, and stored addresses.
+ *
+ * @phpstan-import-type CheckSummary from CheckView
+ * @phpstan-type CheckList array{
+ *     checks: list<CheckSummary>, more: bool, directory: bool, unreached: int, stored: int, verified: int, last_asked: ?string,
+ * }
+ * @phpstan-type CheckDecided array{decided: int}
+ * @phpstan-type CheckApplied array{written: int, refused: int, changed: int, act: ?int}
+ * @phpstan-type CheckGone array{gone: bool}
+ */
+final class CheckController extends Controller
+{
+    private const PAGE = 30;
+
+    #[Answers(self::class, 'CheckList')]
+    public function index(Request $request, CheckView $view): JsonResponse
+    {
+        $this->authorize('check-addresses');
+        $page = AddressCheck::query()
+            ->with(['user', 'intake', 'act'])
+            ->latest('id')
+            ->simplePaginate(self::PAGE);
+        $states = DB::table('address_states')->selectRaw('count(*) as n, max(asked_at) as last')->first();
+
+        return response()->json([
+            'checks' => $page->getCollection()->map($view->summary(...)),
+            'more' => $page->hasMorePages(),
+            'directory' => DirectorySettings::read()->isSet(),
+            'unreached' => Undeliverable::count(),
+            'stored' => StoredAddresses::count(['kind' => 'all']),
+            'verified' => (int) ($states->n ?? 0),
+            'last_asked' => $states->last ?? null,
+        ]);
+    }
+
+    /** Of stored addresses: of everyone, of a search, of one supporter, or of those whose answer is old. */
+    #[Answers(CheckView::class, 'CheckSummary')]
+    public function store(ScopeRequest $request, CheckView $view): JsonResponse
+    {
+        abort_unless(DirectorySettings::read()->isSet(), 422, 'No postal directory is set. An administrator can name one.');
+        $scope = $request->scope();
+        abort_if(StoredAddresses::count($scope) === 0, 422, 'There is no address to check.');
+        $check = AddressCheck::query()->create([
+            'kind' => AddressCheck::RECORDS,
+            'name' => mb_substr(StoredAddresses::words($scope), 0, 190),
+            'state' => CheckState::Waiting,
+            'user_id' => $request->user()?->id,
+            'scope' => $scope,
+        ]);
+        $check->refresh()->begin(asks: true);
+
+        return response()->json($view->summary($check->refresh()), 201);
+    }
+
+    #[Answers(CheckView::class, 'CheckPage')]
+    public function show(AddressCheck $check, CheckView $view): JsonResponse
+    {
+        $this->authorize('check-addresses');
+
+        return response()->json($view->page($check));
+    }
+
+    #[Answers(CheckView::class, 'CheckedRowPage')]
+    public function rows(Request $request, AddressCheck $check, CheckView $view): JsonResponse
+    {
+        $this->authorize('check-addresses');
+        [$group, $after] = [$request->query('group', ''), $request->query('after', '0')];
+
+        return response()->json($view->rows($check, is_string($group) ? $group : '', is_string($after) ? (int) $after : 0));
+    }
+
+    #[Answers(self::class, 'CheckDecided')]
+    public function decide(DecideRequest $request, AddressCheck $check, CheckDecisions $decisions): JsonResponse
+    {
+        abort_unless($check->isDone(), 409, 'The addresses are not checked yet.');
+        abort_if($check->isApplied(), 409, 'This stands in the records already. Undo it first.');
+        $decided = $decisions->decide($check, $request->group(), $request->number(), $request->to());
+
+        return response()->json(['decided' => $decided]);
+    }
+
+    /** Asks for what could not be asked before. */
+    #[Answers(CheckView::class, 'CheckSummary')]
+    public function ask(AddressCheck $check, CheckView $view): JsonResponse
+    {
+        $this->authorize('check-addresses');
+        abort_unless($check->isDone() || $check->state === CheckState::Failed, 409, 'This is being worked on.');
+        abort_if($check->isApplied(), 409, 'This stands in the records already. Undo it first.');
+        abort_unless(DirectorySettings::read()->isSet(), 422, 'No postal directory is set. An administrator can name one.');
+        $check->goOn();
+
+        return response()->json($view->summary($check->refresh()));
+    }
+
+    #[Answers(self::class, 'CheckApplied')]
+    public function apply(Request $request, AddressCheck $check, ApplyCheck $apply): JsonResponse
+    {
+        $this->authorize('check-addresses');
+        abort_if($check->isList(), 409, 'A list is given back; nobody is loaded from it.');
+        abort_unless($check->isDone(), 409, 'The addresses are not checked yet.');
+        abort_if($check->isApplied(), 409, 'This stands in the records already.');
+
+        return response()->json($apply->apply($check, $request->user()));
+    }
+
+    /** As a PDF. */
+    public function statement(AddressCheck $check, Statement $statement): Response
+    {
+        $this->authorize('check-addresses');
+        abort_unless($check->isDone(), 409, 'The addresses are not checked yet.');
+
+        return response($statement->pdf($check), 200, [
+            'Content-Type' => 'application/pdf',
+            'Content-Disposition' => "inline; filename=\"statement-{$check->id}.pdf\"",
+        ]);
+    }
+
+    #[Answers(self::class, 'CheckGone')]
+    public function destroy(AddressCheck $check, Opening $opening): JsonResponse
+    {
+        $this->authorize('check-addresses');
+        abort_if($check->state->isWorking(), 409, 'This is being worked on.');
+        $intake = $check->intake;
+        DB::transaction(static function () use ($check): void {
+            CheckedRows::of($check)->delete();
+            $check->delete();
+        });
+        if ($intake !== null) {
+            $opening->discard($intake);
+            Audit::note(Audit::MANY, "Discarded the list \"{$check->name}\"");
+        }
+
+        return response()->json(['gone' => true]);
+    }
+}

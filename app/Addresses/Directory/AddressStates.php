@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Addresses\Directory;
+
+use App\Accounts\Organization;
+use App\Records\Bulk;
+use App\Records\FollowsWrites;
+use App\Records\Written;
+use Illuminate\Database\Connection;
+use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Addresses\AddressStandardizer;
+use PineSieve\Core\Changes\Subject;
+use PineSieve\Core\Records\SupporterRecord;
+
+/**
+ * Keeps beside each stored address how it stands by what the postal directory answered. One that is written anew has the answer to its new
+ * form, if that is known, and none otherwise.
+ */
+final readonly class AddressStates implements FollowsWrites
+{
+    private const COLUMNS = ['address_id', 'supporter_id', 'address_key', 'outcome', 'is_moved', 'asked_at'];
+
+    public function __construct(private Connection $db, private Bulk $bulk, private KeptAnswers $kept) {}
+
+    public function follow(Written $written): void
+    {
+        $gone = $written->deleted(Subject::Address);
+        $stored = $written->stored(Subject::Address);
+        if ($gone !== []) {
+            $this->forget($gone);
+        }
+        // Most installations have asked nothing yet.
+        if ($stored !== [] && $this->db->table('postal_answers')->limit(1)->exists()) {
+            $this->settle(array_intersect_key($written->after, $written->supporters()), array_fill_keys($stored, true));
+        }
+    }
+
+    /**
+     * @param  array<int, SupporterRecord>  $records  by id
+     * @param  ?array<int, true>  $only  ids of addresses; null for all that they have
+     */
+    public function settle(array $records, ?array $only = null): void
+    {
+        $standardizer = new AddressStandardizer(Organization::read()->country);
+        $keys = [];
+        foreach ($records as $id => $record) {
+            foreach ($record->addresses as $part) {
+                if ($only === null || isset($only[(int) $part->ref])) {
+                    $address = $standardizer->standardize(Address::fromParts($part->values))->standard;
+                    $keys[(int) $part->ref] = [$id, KeptAnswers::key($address)];
+                }
+            }
+        }
+        $answers = $this->kept->of(array_values(array_unique(array_column($keys, 1))));
+        $rows = [];
+        foreach ($keys as $address => [$id, $key]) {
+            if (isset($answers[$key])) {
+                ['answer' => $answer, 'asked_at' => $at] = $answers[$key];
+                $record = $records[$id];
+                $last = $record->field('last_name') === '' ? $record->field('organization_name') : $record->field('last_name');
+                $isMoved = $answer->moveOf($record->field('first_name'), $last) !== null;
+                $rows[] = [$address, $id, $key, $answer->outcome->value, (int) $isMoved, $at];
+            }
+        }
+        $this->forget(array_keys($keys));
+        $this->bulk->insert('address_states', self::COLUMNS, $rows);
+    }
+
+    /** @param  list<int>  $addresses */
+    private function forget(array $addresses): void
+    {
+        $this->bulk->deleteRows('address_states', ['address_id'], array_map(static fn(int $id): array => [$id], $addresses));
+    }
+}
