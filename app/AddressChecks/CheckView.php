@@ -29,7 +29,8 @@ use PineSieve\Core\Addresses\Directory\Standing;
  *     progress: array{done: int, total: int, asked: int, to_ask: int, seconds: float},
  *     figures: ?CheckSums, is_applied: bool, act_id: ?int,
  * }
- * @phpstan-type CheckPage array{check: CheckSummary, groups: list<CheckGroup>}
+ * @phpstan-type CheckBefore array{id: int, created_at: string, addresses: int, mailable: int}
+ * @phpstan-type CheckPage array{check: CheckSummary, groups: list<CheckGroup>, before: ?CheckBefore}
  * @phpstan-type CheckedRow array{
  *     number: int, supporter_id: ?int, who: string, written: list<string>, becomes: list<string>, outcome: value-of<Outcome>, why: string,
  *     reasons: string, candidates: list<string>, decision: string, moved_to: ?string, moved_on: ?string, same_address: ?int, same_person: ?int,
@@ -49,7 +50,32 @@ final readonly class CheckView
     /** @return CheckPage */
     public function page(AddressCheck $check): array
     {
-        return ['check' => $this->summary($check), 'groups' => $check->isDone() ? $this->groups($check) : []];
+        return [
+            'check' => $this->summary($check),
+            'groups' => $check->isDone() ? $this->groups($check) : [],
+            'before' => self::before($check),
+        ];
+    }
+
+    /** @return ?CheckBefore what the same list, or the same part of the database, came to the time before */
+    private static function before(AddressCheck $check): ?array
+    {
+        $before = AddressCheck::query()
+            ->where('kind', $check->kind)
+            ->where('name', $check->name)
+            ->where('id', '<', $check->id)
+            ->where('state', CheckState::Done)
+            ->latest('id')
+            ->first();
+
+        return $before?->figures === null
+            ? null
+            : [
+                'id' => $before->id,
+                'created_at' => $before->created_at->toIso8601String(),
+                'addresses' => $before->figures['addresses'],
+                'mailable' => $before->figures['mailable'],
+            ];
     }
 
     /** @return CheckSummary */
@@ -101,13 +127,20 @@ final readonly class CheckView
     public function groups(AddressCheck $check): array
     {
         $figures = $check->figures ?? $this->figures->of($check);
-        $look = [];
+        $byStanding = array_fill_keys(array_column(Standing::cases(), 'value'), []);
         foreach ($figures['outcomes'] as $code => $count) {
             $outcome = Outcome::from($code);
-            if ($outcome !== Outcome::Confirmed) {
-                $look[] = $this->group($check, $code, ucfirst($outcome->words()), $outcome->advice(), $count, true);
-            }
+            $asks = !in_array($outcome->standing(), [Standing::Confirmed, Standing::NotAsked], true);
+            $byStanding[$outcome->standing()->value][] = $this->group(
+                $check,
+                $code,
+                ucfirst($outcome->words()),
+                $outcome->advice(),
+                $count,
+                $asks,
+            );
         }
+        $look = self::bySize($byStanding['not_found']);
         if ($figures['moved'] > 0) {
             $note = $check->isList() ? 'The new address stands beside the old one.' : 'The new address becomes the primary one.';
             $look[] = $this->group($check, self::MOVED, 'Moved away', $note, $figures['moved'], true);
@@ -123,10 +156,25 @@ final readonly class CheckView
                 $changes[] = $this->group($check, $same, ucfirst($words), 'Nothing is changed by it.', $count, false);
             }
         }
-        $bySize = static fn(array $one, array $other): int => $other['addresses'] <=> $one['addresses'];
-        usort($look, $bySize);
 
-        return [...$look, ...$changes];
+        return [
+            ...$look,
+            ...self::bySize($byStanding['question']),
+            ...$changes,
+            ...$byStanding['confirmed'],
+            ...self::bySize($byStanding['not_asked']),
+        ];
+    }
+
+    /**
+     * @param  list<CheckGroup>  $groups
+     * @return list<CheckGroup>
+     */
+    private static function bySize(array $groups): array
+    {
+        usort($groups, static fn(array $one, array $other): int => $other['addresses'] <=> $one['addresses']);
+
+        return $groups;
     }
 
     /** @return CheckGroup */

@@ -26,7 +26,7 @@ use PineSieve\Core\Records\RecordPart;
  * whom it knows that they moved. Each has what can be done about it.
  *
  * @phpstan-type Unreached array{
- *     id: int, supporter_id: int, name: string, address: string, condition: string, outcome: ?string, why: string, asked_on: ?string,
+ *     number: int, supporter_id: int, name: string, address: string, condition: string, outcome: ?string, why: string, asked_on: ?string,
  *     candidates: list<string>, moved_to: ?string, moved_on: ?string,
  * }
  * @phpstan-type UnreachedPage array{rows: list<Unreached>, more: bool, count: int}
@@ -102,7 +102,7 @@ final readonly class Undeliverable
         $move = $answer?->moveOf((string) $row->first_name, (string) ($row->last_name ?? $row->organization_name));
 
         return [
-            'id' => (int) $row->id,
+            'number' => (int) $row->id,
             'supporter_id' => (int) $row->supporter_id,
             'name' => (string) $row->display_name,
             'address' => Address::fromParts($parts)->line(),

@@ -15,6 +15,9 @@ final readonly class FieldAccess
     /** Without these nobody could tell one record from another. */
     public const ALWAYS = ['kind', 'supporter', 'name.full', 'name.first', 'name.last', 'organization.name'];
 
+    /** Columns that say nothing by themselves: without a value beside them, there is nothing to show. */
+    private const ABOUT = ['kind', 'is_primary', 'list', 'field', 'system', 'condition', 'label', 'valid_from', 'valid_until'];
+
     /** @var array<string, true> */
     private array $hidden;
 
@@ -138,7 +141,7 @@ final readonly class FieldAccess
             fn(string $column): bool => $this->seesColumn($change->subject->value, $column, $known),
             ARRAY_FILTER_USE_KEY,
         );
-        $telling = array_diff_key($fields, array_flip(['kind', 'is_primary', 'list', 'field', 'system', 'condition', 'label']));
+        $telling = array_diff_key($fields, array_flip(self::ABOUT));
 
         return $fields === $change->fields
             ? $change

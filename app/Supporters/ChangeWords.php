@@ -30,6 +30,8 @@ final readonly class ChangeWords
         'is_primary' => 'Primary',
         'condition' => 'Condition',
         'label' => 'Label',
+        'valid_from' => 'Lived there from',
+        'valid_until' => 'Lived there until',
         'promise_id' => 'Pays',
         'tribute_id' => 'In honor or memory of',
     ];

@@ -485,14 +485,14 @@ final class AddressCheckTest extends TestCase
         $rows = array_column($this->getJson('/api/undeliverable')->assertOk()->json('rows'), null, 'name');
 
         self::assertSame(['142 Schooner Ln, Kittiwake, MA 02539, US'], $rows['Bo Park']['candidates']);
-        $this->postJson("/api/undeliverable/{$rows['Bo Park']['id']}", ['to' => 'take:0'])
+        $this->postJson("/api/undeliverable/{$rows['Bo Park']['number']}", ['to' => 'take:0'])
             ->assertOk()
             ->assertJson(['count' => 2]);
-        $this->postJson("/api/undeliverable/{$rows['Thomas Paget']['id']}", ['to' => 'move'])
+        $this->postJson("/api/undeliverable/{$rows['Thomas Paget']['number']}", ['to' => 'move'])
             ->assertOk()
             ->assertJson(['count' => 1]);
-        $this->postJson("/api/undeliverable/{$rows['Tariq Whitlock']['id']}", ['to' => 'move'])->assertStatus(422);
-        $this->postJson("/api/undeliverable/{$rows['Tariq Whitlock']['id']}", ['to' => 'former'])
+        $this->postJson("/api/undeliverable/{$rows['Tariq Whitlock']['number']}", ['to' => 'move'])->assertStatus(422);
+        $this->postJson("/api/undeliverable/{$rows['Tariq Whitlock']['number']}", ['to' => 'former'])
             ->assertOk()
             ->assertJson(['count' => 0]);
         self::assertSame('77 Foxglove Ln', DB::table('addresses')->where('valid_from', '2026-03-02')->value('line1'));

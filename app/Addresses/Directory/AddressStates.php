@@ -9,14 +9,19 @@ use App\Records\Bulk;
 use App\Records\FollowsWrites;
 use App\Records\Written;
 use Illuminate\Database\Connection;
+use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\AddressStandardizer;
+use PineSieve\Core\Addresses\Directory\Outcome;
+use PineSieve\Core\Addresses\Directory\Standing;
 use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Records\SupporterRecord;
 
 /**
  * Keeps beside each stored address how it stands by what the postal directory answered. One that is written anew has the answer to its new
  * form, if that is known, and none otherwise.
+ *
+ * @phpstan-type VerifiedAddress array{address_id: int, standing: value-of<Standing>, says: string, is_moved: bool, asked_on: string}
  */
 final readonly class AddressStates implements FollowsWrites
 {
@@ -66,6 +71,24 @@ final readonly class AddressStates implements FollowsWrites
         }
         $this->forget(array_keys($keys));
         $this->bulk->insert('address_states', self::COLUMNS, $rows);
+    }
+
+    /** @return list<VerifiedAddress> the addresses of a supporter that the directory was asked about */
+    public static function shown(int $supporter): array
+    {
+        $shown = [];
+        foreach (DB::table('address_states')->where('supporter_id', $supporter)->orderBy('address_id')->get() as $row) {
+            $outcome = Outcome::from($row->outcome);
+            $shown[] = [
+                'address_id' => (int) $row->address_id,
+                'standing' => $outcome->standing()->value,
+                'says' => $outcome->words(),
+                'is_moved' => (bool) $row->is_moved,
+                'asked_on' => substr((string) $row->asked_at, 0, 10),
+            ];
+        }
+
+        return $shown;
     }
 
     /** @param  list<int>  $addresses */

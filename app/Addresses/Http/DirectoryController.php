@@ -20,7 +20,7 @@ use PineSieve\Core\Addresses\Places;
  *
  * @phpstan-type DirectoryView array{
  *     url: string, batch: int, rate: int, timeout: int, keep_days: int, every_days: int, has_key: bool,
- *     places: array{source: string, published: string, places: int}, ...,
+ *     places: array{source: string, published: string, places: int},
  * }
  * @phpstan-type DirectoryTried array{answers: bool, says: string}
  */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Supporters\Http;
 
 use App\Accounts\Audit;
+use App\Addresses\Directory\AddressStates;
 use App\Records\Gift;
 use App\Records\GiftSums;
 use App\Records\Merge;
@@ -44,6 +45,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  * @phpstan-import-type Amounts from JsonMap
  * @phpstan-type PageField array{column: string, label: string}
  * @phpstan-type PagePart array{id: int, ...<string, string|int|null>}
+ * @phpstan-import-type VerifiedAddress from AddressStates
  * @phpstan-type PageEmail array{id: int, address: string, kind: string, condition: string, ...}
  * @phpstan-type PagePhone array{id: int, number: string, kind: string, condition: string, ...}
  * @phpstan-type PageId array{id: int, system: string, value: string, ...}
@@ -66,7 +68,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  * @phpstan-type SupporterNames array{names: JsonMap<string>}
  * @phpstan-type SupporterPageData array{
  *     waiting: list<WaitingGift>, credited: ?Credited, years: list<YearOfGifts>, honoring: list<HonoringGift>,
- *     fields: list<PageField>, supporter: PagePart, addresses: list<PagePart>, emails: list<PageEmail>, phones: list<PagePhone>,
+ *     fields: list<PageField>, supporter: PagePart, addresses: list<PagePart>, verified: list<VerifiedAddress>, emails: list<PageEmail>, phones: list<PagePhone>,
  *     identifiers: list<PageId>, groups: list<string>, tags: list<string>, custom: list<PageValue>, unread: list<PageValue>,
  *     links: list<PageLink>, gifts: list<PageGift>, gift_count: int, gift_sums: ?PageSums, merges: list<PageMerge>,
  *     shortfalls: list<PageShortfall>, origins: JsonMap<Origin>,
@@ -211,6 +213,8 @@ final class SupporterController extends Controller
                     'label' => 1,
                     'is_primary' => 1,
                     'condition' => 1,
+                    'valid_from' => 1,
+                    'valid_until' => 1,
                     'system' => 1,
                     'list' => 1,
                     'currency' => 1,
@@ -242,6 +246,7 @@ final class SupporterController extends Controller
                 $supporter->makeHidden(['addresses', 'emails', 'phones', 'identifiers', 'memberships', 'customValues'])->toArray(),
             ),
             'addresses' => $parts('address', $supporter->addresses),
+            'verified' => $sight->sees('address.line1') ? AddressStates::shown($supporter->id) : [],
             'emails' => $parts('email', $supporter->emails),
             'phones' => $parts('phone', $supporter->phones),
             'identifiers' => $parts('identifier', $supporter->identifiers),

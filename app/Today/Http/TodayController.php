@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Today\Http;
 
+use App\AddressChecks\Undeliverable;
 use App\Batches\Batch;
 use App\Duplicates\DuplicateList;
 use App\Duplicates\DuplicateSearch;
@@ -42,7 +43,7 @@ use PineSieve\Core\Standards\RuleSubject;
  * @phpstan-import-type Month from Growth
  * @phpstan-type PromisesWaiting array{due: int, overdue: int, failed: int, unattached: int}
  * @phpstan-type Today array{
- *     waiting: list<IntakeSummary>, loaded: list<IntakeSummary>, held: int, batches: ?int, promises: ?PromisesWaiting, worklists: list<Worklist>,
+ *     waiting: list<IntakeSummary>, loaded: list<IntakeSummary>, held: int, batches: ?int, unreached: ?int, promises: ?PromisesWaiting, worklists: list<Worklist>,
  *     attention: list<array{filter: string, says: string, count: int}>, rereadings: int, duplicates: ?int, supporters: int,
  *     gifts: int, given: ?JsonMap<string>, trust: list<TrustFigure>, months: list<Month>,
  * }
@@ -92,6 +93,8 @@ final class TodayController extends Controller
             'waiting' => $waiting->map(static fn(Intake $intake): array => $summary->of($intake)),
             'loaded' => $loaded->map(static fn(Intake $intake): array => $summary->of($intake)),
             'held' => $held->rows()->count(),
+            // Null for whoever may not check addresses.
+            'unreached' => Gate::allows('check-addresses') ? Undeliverable::count() : null,
             // Null for whoever may not see amounts.
             'batches' => Gate::allows('see-batches') ? Batch::query()->where('state', '<>', BatchState::Posted)->count() : null,
             'promises' => $sight->sees('promise.amount') && $sight->sees('gift.amount') ? self::promises($unattached, $sight) : null,

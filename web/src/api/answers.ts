@@ -152,6 +152,8 @@ export type CertainSample = { total: number; sample: SampledCluster[] };
 
 export type CheckApplied = { written: number; refused: number; changed: number; act: number | null };
 
+export type CheckBefore = { id: number; created_at: string; addresses: number; mailable: number };
+
 export type CheckDecided = { decided: number };
 
 export type CheckGone = { gone: boolean };
@@ -168,7 +170,7 @@ export type CheckList = {
   last_asked: string | null;
 };
 
-export type CheckPage = { check: CheckSummary; groups: CheckGroup[] };
+export type CheckPage = { check: CheckSummary; groups: CheckGroup[]; before: CheckBefore | null };
 
 export type CheckSummary = {
   id: number;
@@ -325,7 +327,7 @@ export type DirectoryView = {
   every_days: number;
   has_key: boolean;
   places: { source: string; published: string; places: number };
-} & Record<string, unknown>;
+};
 
 export type Discarded = { discarded: boolean };
 
@@ -1754,6 +1756,7 @@ export type SupporterPageData = {
   fields: PageField[];
   supporter: PagePart;
   addresses: PagePart[];
+  verified: VerifiedAddress[];
   emails: PageEmail[];
   phones: PagePhone[];
   identifiers: PageId[];
@@ -1804,6 +1807,7 @@ export type Today = {
   loaded: IntakeSummary[];
   held: number;
   batches: number | null;
+  unreached: number | null;
   promises: PromisesWaiting | null;
   worklists: Worklist[];
   attention: { filter: string; says: string; count: number }[];
@@ -1861,7 +1865,7 @@ export type UndoReport = {
 export type UnlistedValue = { value: string; used: number };
 
 export type Unreached = {
-  id: number;
+  number: number;
   supporter_id: number;
   name: string;
   address: string;
@@ -1905,6 +1909,14 @@ export type User = {
   may_post: boolean;
   may_set_standards: boolean;
   may_administer: boolean;
+};
+
+export type VerifiedAddress = {
+  address_id: number;
+  standing: 'confirmed' | 'question' | 'not_found' | 'not_asked';
+  says: string;
+  is_moved: boolean;
+  asked_on: string;
 };
 
 export type WaitingGift = {

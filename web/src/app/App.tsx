@@ -31,6 +31,7 @@ import { DuplicatesPage } from '../merging/DuplicatesPage';
 import { MergePage } from '../merging/MergePage';
 import { SaidApartPage } from '../merging/SaidApartPage';
 import { AuditPage } from '../office/AuditPage';
+import { DirectoryPage } from '../office/DirectoryPage';
 import { NoticesPage } from '../office/NoticesPage';
 import { PeoplePage } from '../office/PeoplePage';
 import { RestorePage } from '../office/RestorePage';
@@ -48,6 +49,9 @@ import { EditPage } from '../supporters/EditPage';
 import { HistoryPage } from '../supporters/HistoryPage';
 import { SupporterPage } from '../supporters/SupporterPage';
 import { SupportersPage } from '../supporters/SupportersPage';
+import { AddressesPage } from '../addresses/AddressesPage';
+import { CheckPage } from '../addresses/CheckPage';
+import { UnreachedPage } from '../addresses/UnreachedPage';
 import { WherePage } from '../addresses/WherePage';
 import { TodayPage } from '../today/TodayPage';
 import { Frame } from './Frame';
@@ -87,6 +91,9 @@ export function App() {
         </Route>
         <Route path="plans" element={<PlansPage />} />
         <Route path="supporters" element={<SupportersPage />} />
+        <Route path="addresses" element={<AddressesPage />} />
+        <Route path="addresses/undeliverable" element={<UnreachedPage />} />
+        <Route path="addresses/:id" element={<CheckPage />} />
         <Route path="supporters/where" element={<WherePage />} />
         <Route path="supporters/new" element={<EditPage />} />
         <Route path="supporters/:id" element={<SupporterPage />} />
@@ -111,6 +118,7 @@ export function App() {
         <Route path="office/people" element={<PeoplePage />} />
         <Route path="office/restore-points" element={<RestorePage />} />
         <Route path="office/notices" element={<NoticesPage />} />
+        <Route path="office/directory" element={<DirectoryPage />} />
         <Route path="office/audit" element={<AuditPage />} />
         <Route path="account" element={<AccountPage />} />
         <Route path="gifts" element={<GiftsPage />} />

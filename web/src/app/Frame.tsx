@@ -12,6 +12,7 @@ interface Today {
   waiting: Intake[];
   held: number;
   batches: number | null;
+  unreached: number | null;
   promises: { overdue: number; failed: number } | null;
 }
 
@@ -45,6 +46,13 @@ export function Frame({ user, organization }: { user: User; organization: string
       { to: '/promises', text: 'Promises', may: true, waits: late, why: 'overdue, or failed to come' },
       { to: '/funds', text: 'Funds', may: true },
       { to: '/batches', text: 'Batches', may: true, waits: today.data?.batches ?? 0, why: 'batches not posted' },
+      {
+        to: '/addresses',
+        text: 'Addresses',
+        may: user.may_load,
+        waits: today.data?.unreached ?? 0,
+        why: 'addresses that mail does not reach',
+      },
       { to: '/duplicates', text: 'Duplicates', may: user.may_load },
     ],
     [

@@ -6,6 +6,7 @@ const tabs = [
   { to: '/office/people', text: 'People' },
   { to: '/office/restore-points', text: 'Restore points' },
   { to: '/office/notices', text: 'Notices' },
+  { to: '/office/directory', text: 'Postal directory' },
   { to: '/office/audit', text: 'Audit list' },
 ];
 

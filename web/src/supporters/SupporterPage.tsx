@@ -4,6 +4,7 @@ import { Fragment, type ReactNode, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, ApiError } from '../api/client';
 import type { SupporterPageData } from '../api/types';
+import { CheckAddresses } from '../shared/CheckAddresses';
 import { TitleLine } from '../shared/TitleLine';
 import { counted, moment, money, moneys, phone } from '../shared/format';
 import { MoneyBars } from '../shared/MoneyBars';
@@ -23,6 +24,21 @@ const condition = (value: string | undefined): ReactNode =>
       {value}
     </span>
   );
+
+/** From when and until when they lived there, as far as that is known. */
+function Stay({ from, until }: { from: unknown; until: unknown }) {
+  const words = [typeof from === 'string' ? `from ${from}` : '', typeof until === 'string' ? `until ${until}` : ''].filter(Boolean);
+  return words.length === 0 ? null : <span className="origin">{words.join(' ')}</span>;
+}
+
+/** What the postal directory says of an address, and when it was asked. */
+function Verified({ found }: { found: SupporterPageData['verified'][number] | undefined }) {
+  return found === undefined ? null : (
+    <span className="origin">
+      {found.is_moved ? 'moved away' : found.says}, postal directory {found.asked_on}
+    </span>
+  );
+}
 
 /** Number of the supporter that one who is gone became part of. */
 const mergedInto = (error: Error): number | null =>
@@ -104,6 +120,8 @@ export function SupporterPage() {
                         .join('\n')}
                     </span>
                     {condition(String(address['condition'] ?? 'good'))}
+                    <Stay from={address['valid_from']} until={address['valid_until']} />
+                    <Verified found={data.verified.find((one) => one.address_id === address.id)} />
                     {address['original'] !== null && address['original'] !== undefined && (
                       <span className="origin">as written: {String(address['original'])}</span>
                     )}
@@ -301,6 +319,9 @@ export function SupporterPage() {
           <Button variant="default" component={Link} to={`/merge?of=${supporter.id}`}>
             Merge with another
           </Button>
+        )}
+        {may.load && data.addresses.length > 0 && (
+          <CheckAddresses scope={{ kind: 'supporter', supporter: supporter.id }}>Check the address</CheckAddresses>
         )}
         <Button variant="default" component={Link} to={`/supporters/${supporter.id}/history`}>
           History

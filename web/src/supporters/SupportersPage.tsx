@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { SupporterList } from '../api/answers';
+import { CheckAddresses } from '../shared/CheckAddresses';
 import { SavedSearchMenu } from './SavedSearchMenu';
 import { useMay } from '../shared/session';
 import { TitleLine } from '../shared/TitleLine';
@@ -15,6 +16,8 @@ const filters: Record<string, string> = {
   alike: 'who may be the same as someone else',
   unreachable: 'without any address, email or phone in good condition',
   unchecked: 'with an address that is not known to be in postal form',
+  unverified: 'with an address that the postal directory was not asked about',
+  undeliverable: 'with an address that mail does not reach',
 };
 
 function filterWords(query: URLSearchParams): string {
@@ -132,6 +135,16 @@ export function SupportersPage() {
         <Button variant="subtle" component={Link} to="/supporters/where">
           Where they live
         </Button>
+        {may.load && (asked !== '' || asked_.length > 0) && (found.data?.total ?? 0) > 0 && (
+          <CheckAddresses
+            scope={{
+              kind: 'search',
+              query: { ...(asked === '' ? {} : { q: asked }), ...Object.fromEntries(asked_.map((key) => [key, query.get(key) ?? ''])) },
+            }}
+          >
+            Check their addresses
+          </CheckAddresses>
+        )}
         <Pager page={page} pages={found.data?.pages ?? 1} onPage={setPage} />
       </div>
     </>
