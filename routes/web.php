@@ -157,6 +157,8 @@ Route::prefix('api')->group(function (): void {
             Route::get('addresses', [RowController::class, 'addresses']);
             Route::get('address-groups', [RowController::class, 'addressGroups']);
             Route::post('address-groups', [RowController::class, 'decideAddresses']);
+            Route::get('address-check', [CheckController::class, 'ofIntake']);
+            Route::post('address-check', [CheckController::class, 'askOfIntake']);
             Route::get('preview', [RowController::class, 'preview']);
             Route::post('match-groups', [RowController::class, 'decideGroup']);
             Route::post('edits', [RowController::class, 'edit']);

@@ -13,16 +13,17 @@ use Illuminate\Support\Carbon;
 use PineSieve\Core\Addresses\Directory\Outcome;
 
 /**
- * Addresses that are put into postal form and asked of the postal directory: those of a list that someone handed in, or stored ones.
+ * Addresses that are put into postal form and asked of the postal directory: those of a list that someone handed in, stored ones, or those of an
+ * intake before it is loaded.
  *
  * @phpstan-import-type Figures from CheckFigures
  *
  * @property int $id
- * @property string $kind  LIST or RECORDS
+ * @property string $kind  LIST, RECORDS or INTAKE
  * @property string $name
  * @property CheckState $state
  * @property ?int $user_id
- * @property ?int $intake_id  source of a list
+ * @property ?int $intake_id  source of a list, or the intake whose rows have the addresses
  * @property ?array<string, mixed> $scope  of records: {"kind": "all"}, {"kind": "search", "query": {...}}, {"kind": "older", "days": 90}
  * @property bool $asks  whether the postal directory is asked
  * @property int $position  number of the last row that was read, or whose answer was looked at
@@ -46,6 +47,8 @@ final class AddressCheck extends Model
     public const LIST = 'list';
 
     public const RECORDS = 'records';
+
+    public const INTAKE = 'intake';
 
     public const UPDATED_AT = null;
 
@@ -84,6 +87,17 @@ final class AddressCheck extends Model
     public function isList(): bool
     {
         return $this->kind === self::LIST;
+    }
+
+    /** Whether its addresses are stored ones; those of others stand in rows of an intake. */
+    public function isOfRecords(): bool
+    {
+        return $this->kind === self::RECORDS;
+    }
+
+    public function isOfIntake(): bool
+    {
+        return $this->kind === self::INTAKE;
     }
 
     public function isDone(): bool

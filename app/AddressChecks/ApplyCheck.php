@@ -6,6 +6,7 @@ namespace App\AddressChecks;
 
 use App\Accounts\Audit;
 use App\Accounts\User;
+use App\Addresses\Directory\AddressStates;
 use App\Addresses\Directory\KeptAnswers;
 use App\Duplicates\DuplicateSearch;
 use App\Duplicates\FindDuplicates;
@@ -100,6 +101,8 @@ final readonly class ApplyCheck
         if ($entries !== []) {
             $this->writer->write($entries, $act);
         }
+        $kept = array_filter($checked, static fn(CheckedAddress $one): bool => $one->decision === CheckedAddress::KEPT);
+        AddressStates::saidToBeRight(array_values(array_map(static fn(CheckedAddress $one): int => $one->number, $kept)));
 
         return ['written' => count($entries), 'refused' => $refused, 'changed' => $changed];
     }

@@ -30,7 +30,7 @@ final readonly class CheckFigures
         $standings = array_fill_keys(array_column(Standing::cases(), 'value'), 0);
         $byOutcome = CheckedRows::of($check)
             ->groupByRaw('outcome, taken')
-            ->selectRaw("outcome, decision like 'take:%' as taken, count(*) as n")
+            ->selectRaw("outcome, decision like 'take:%' or decision = 'move' as taken, count(*) as n")
             ->get();
         foreach ($byOutcome as $row) {
             $outcomes[$row->outcome] = ($outcomes[$row->outcome] ?? 0) + (int) $row->n;
@@ -40,7 +40,7 @@ final readonly class CheckFigures
         }
         $mails = [...Outcome::codes(Standing::Confirmed), ...Outcome::codes(Standing::Question)];
         $marks = implode(',', array_fill(0, count($mails), '?'));
-        $isMailable = "(outcome in ({$marks}) or decision like 'take:%') and (not is_moved or decision = 'keep')";
+        $isMailable = "(outcome in ({$marks}) or decision like 'take:%') and (not is_moved or decision in ('keep', 'move'))";
         $one = CheckedRows::of($check)
             ->selectRaw(
                 "count(*) as n, sum(is_moved) as moved, sum({$isMailable}) as mailable, sum(rules <> '') as changed,

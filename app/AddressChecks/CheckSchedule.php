@@ -14,6 +14,7 @@ final readonly class CheckSchedule
 
     public function run(): void
     {
+        self::forgetDiscarded();
         $settings = DirectorySettings::read();
         if ($settings->everyDays === 0 || !$settings->isSet() || now()->hour < self::HOUR) {
             return;
@@ -28,6 +29,16 @@ final readonly class CheckSchedule
                 'scope' => $scope,
             ]);
             $check->refresh()->begin(asks: true);
+        }
+    }
+
+    /** What was found of an intake that is not there any more. */
+    private static function forgetDiscarded(): void
+    {
+        $gone = AddressCheck::query()->where('kind', AddressCheck::INTAKE)->whereDoesntHave('intake')->get();
+        foreach ($gone as $check) {
+            CheckedRows::of($check)->delete();
+            $check->delete();
         }
     }
 }

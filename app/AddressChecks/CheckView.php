@@ -24,7 +24,7 @@ use PineSieve\Core\Addresses\Directory\Standing;
  *     key: string, words: string, note: string, addresses: int, asks: bool, single: int, decided: int,
  * }
  * @phpstan-type CheckSummary array{
- *     id: int, kind: 'list'|'records', name: string, state: value-of<CheckState>, by: ?string, created_at: string, ended_at: ?string,
+ *     id: int, kind: 'list'|'records'|'intake', name: string, state: value-of<CheckState>, by: ?string, created_at: string, ended_at: ?string,
  *     edition: string, error: ?string, asks: bool, intake_id: ?int, file_name: string, may_be_mapped: bool,
  *     progress: array{done: int, total: int, asked: int, to_ask: int, seconds: float},
  *     figures: ?CheckSums, is_applied: bool, act_id: ?int,
@@ -41,7 +41,7 @@ final readonly class CheckView
 {
     private const PAGE = 100;
 
-    private const MOVED = 'moved';
+    public const MOVED = 'moved';
 
     private const SAME = ['same_address' => 'same address as an earlier one', 'same_person' => 'same person at it'];
 
@@ -86,7 +86,11 @@ final readonly class CheckView
 
         return [
             'id' => $check->id,
-            'kind' => $check->isList() ? 'list' : 'records',
+            'kind' => match (true) {
+                $check->isList() => 'list',
+                $check->isOfIntake() => 'intake',
+                default => 'records',
+            },
             'name' => $check->name,
             'state' => $check->state->value,
             'by' => $check->user?->name,
@@ -142,7 +146,9 @@ final readonly class CheckView
         }
         $look = self::bySize($byStanding['not_found']);
         if ($figures['moved'] > 0) {
-            $note = $check->isList() ? 'The new address stands beside the old one.' : 'The new address becomes the primary one.';
+            $note = $check->isOfRecords()
+                ? 'The new address becomes the primary one.'
+                : 'The new address can be taken in place of the old one.';
             $look[] = $this->group($check, self::MOVED, 'Moved away', $note, $figures['moved'], true);
         }
         $changes = [];
@@ -188,14 +194,23 @@ final readonly class CheckView
             'note' => $note,
             'addresses' => $count,
             'asks' => $asks,
-            'single' => $asks ? self::withOneCandidate($rows()->where('decision', ''))->count() : 0,
+            'single' => $asks ? self::withOne($rows()->where('decision', ''), $key)->count() : 0,
             'decided' => $asks ? $rows()->where('decision', '<>', '')->count() : 0,
         ];
     }
 
-    /** Those for which the directory names just one that may be meant. */
-    public static function withOneCandidate(Builder $rows): Builder
+    /** Those for which the directory names just one address: the only candidate, or where whoever moved lives now. */
+    public static function withOne(Builder $rows, string $key): Builder
     {
+        if ($key === self::MOVED) {
+            return $rows->whereExists(
+                static fn(Builder $answers) => $answers
+                    ->from('postal_answers as a')
+                    ->whereColumn('a.address_key', 'checked_addresses.address_key')
+                    ->whereRaw("json_value(a.answer, '$.moves[0].to.line1') is not null"),
+            );
+        }
+
         return $rows
             ->whereNotIn('outcome', Outcome::codes(Standing::Confirmed))
             ->whereExists(

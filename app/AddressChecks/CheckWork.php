@@ -51,7 +51,7 @@ final readonly class CheckWork
     {
         DB::transaction(static function () use ($check): void {
             CheckedRows::of($check)->delete();
-            $total = $check->isList() ? (int) $check->intake?->row_count : StoredAddresses::count((array) $check->scope);
+            $total = $check->isOfRecords() ? StoredAddresses::count((array) $check->scope) : (int) $check->intake?->row_count;
             $check->fill(['state' => CheckState::Reading, 'total' => $total])->save();
         });
     }
@@ -59,7 +59,7 @@ final readonly class CheckWork
     private function read(AddressCheck $check): void
     {
         ['found' => $found, 'read' => $read, 'last' => $last] =
-            $check->isList() && $check->intake !== null
+            !$check->isOfRecords() && $check->intake !== null
                 ? $this->lists->next($check->intake, $check->position, self::CHUNK)
                 : $this->stored->next((array) $check->scope, $check->position, self::CHUNK);
         DB::transaction(function () use ($check, $found, $read, $last): void {
@@ -191,7 +191,7 @@ final readonly class CheckWork
                     ->where('number', $number)
                     ->update(['door' => $door, 'person' => $person, 'is_moved' => $isMoved]);
             }
-            if (!$check->isList()) {
+            if ($check->isOfRecords()) {
                 $this->states->settle($this->reader->read(Lists::ints($rows->pluck('supporter_id')->unique())));
             }
             $check->fill(['position' => (int) $rows->max('number')])->save();
@@ -210,8 +210,21 @@ final readonly class CheckWork
                 [$check->id, $check->id],
             );
         }
+        if ($check->isOfIntake()) {
+            self::tellRows($check);
+        }
         $check->figures = $this->figures->of($check);
         $check->fill(['state' => CheckState::Done, 'ended_at' => now()])->save();
         Message::to($check->user_id, 'done', $this->figures->sentence($check));
+    }
+
+    /** The rows of an intake know what was said of their address. */
+    private static function tellRows(AddressCheck $check): void
+    {
+        DB::update(
+            "update intake_results r join checked_addresses c on c.check_id = ? and c.number = r.number set r.address_outcome =
+            if(c.decision like 'take:%' or c.decision = 'move', 'confirmed', c.outcome) where r.intake_id = ?",
+            [$check->id, $check->intake_id],
+        );
     }
 }

@@ -17,6 +17,8 @@ final readonly class CheckedAddress
 {
     public const KEPT = 'keep';
 
+    public const MOVED = 'move';
+
     private const TAKEN = 'take:';
 
     private function __construct(
@@ -92,6 +94,7 @@ final readonly class CheckedAddress
     {
         return match (true) {
             $this->decision === self::KEPT => $this->written,
+            $this->decision === self::MOVED && $this->move?->to !== null => $this->move->to,
             $this->chosen() !== null => $this->chosen(),
             default => $this->answer?->corrected($this->standard) ?? $this->standard,
         };
@@ -100,13 +103,13 @@ final readonly class CheckedAddress
     /** How it stands once decided: what a person chose among the directory's own candidates is as good as confirmed. */
     public function standing(): Standing
     {
-        return $this->chosen() === null ? $this->outcome->standing() : Standing::Confirmed;
+        return $this->chosen() === null && $this->decision !== self::MOVED ? $this->outcome->standing() : Standing::Confirmed;
     }
 
     /** Whether mail is likely to arrive for the person, who still lives there. */
     public function canBeMailed(): bool
     {
-        return $this->standing()->canBeMailed() && ($this->move === null || $this->decision === self::KEPT);
+        return $this->standing()->canBeMailed() && ($this->move === null || in_array($this->decision, [self::KEPT, self::MOVED], true));
     }
 
     /** Why it is as it is: what was changed, what the directory says, who moved. */

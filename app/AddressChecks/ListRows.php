@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\AddressChecks;
 
+use App\Intakes\Decisions\Edits;
 use App\Intakes\Intake;
 use App\Intakes\Sources\StagedRows;
 use PineSieve\Core\Columns\RowAddresses;
 use PineSieve\Core\Columns\RowKind;
 use PineSieve\Core\Columns\RowName;
 
-/** The addresses of a list that was handed in, by its column plan: of several in a row, the first. */
+/** The addresses of a source, by its column plan and as its rows are corrected by now: of several in a row, the first. */
 final readonly class ListRows
 {
     public function __construct(private StagedRows $rows) {}
@@ -29,8 +30,10 @@ final readonly class ListRows
         $plan = $intake->columnPlan();
         [$addresses, $names, $kinds] = [new RowAddresses($plan), new RowName($plan), new RowKind($plan->headers())];
         $rows = $this->rows->rows($intake->id, $after, $limit);
+        $edits = Edits::of($intake->id, array_keys($rows));
         $found = [];
-        foreach ($rows as $number => $cells) {
+        foreach ($rows as $number => $raw) {
+            $cells = $edits->corrected($number, $raw);
             $address = $kinds->of($cells) === null ? $addresses->of($cells)[0] ?? null : null;
             if ($address !== null) {
                 $name = $names->of($cells);

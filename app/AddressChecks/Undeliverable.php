@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\AddressChecks;
 
 use App\Accounts\User;
+use App\Addresses\Directory\AddressStates;
 use App\Addresses\Directory\KeptAnswers;
 use App\Records\Act;
 use App\Records\ActKind;
@@ -57,8 +58,15 @@ final readonly class Undeliverable
             ->where(
                 static fn(Builder $any) => $any
                     ->where('a.condition', 'undeliverable')
-                    ->orWhereIn('t.outcome', Outcome::codes(Standing::NotFound))
-                    ->orWhere('t.is_moved', true),
+                    ->orWhere(
+                        static fn(Builder $said) => $said
+                            ->where('t.is_settled', false)
+                            ->where(
+                                static fn(Builder $one) => $one
+                                    ->whereIn('t.outcome', Outcome::codes(Standing::NotFound))
+                                    ->orWhere('t.is_moved', true),
+                            ),
+                    ),
             );
     }
 
@@ -117,8 +125,8 @@ final readonly class Undeliverable
     }
 
     /**
-     * @param  string  $to  "take:0" for a candidate, "move" for the new address, "undeliverable" to mark it, "former" if nobody lives there
-     *     any more
+     * @param  string  $to  "take:0" for a candidate, "move" for the new address, "right" if the directory errs, "undeliverable" to mark it,
+     *     "former" if nobody lives there any more
      */
     public function remedy(int $address, string $to, ?User $user): void
     {
@@ -135,11 +143,15 @@ final readonly class Undeliverable
             $changes = match (true) {
                 $candidate !== null => AddressOutcome::update($part, [...$candidate->parts(), 'condition' => 'good']),
                 $to === 'move' && $move?->to !== null => $this->outcomes->moved($record, $part, $move),
+                $to === 'right' => AddressOutcome::update($part, ['condition' => 'good']),
                 in_array($to, ['undeliverable', 'former'], true) => AddressOutcome::update($part, ['condition' => $to]),
                 default => abort(422, 'This can\'t be done about this address.'),
             };
             $blocking = $this->checker->blocking($record, $changes, $this->reader->gifts([$id])[$id] ?? []);
             abort_if($blocking !== [], 422, $blocking[0]->reason ?? '');
+            if ($to === 'right') {
+                AddressStates::saidToBeRight([$address]);
+            }
             if ($changes !== []) {
                 $this->writer->write([new Entry($id, $changes)], Act::once(ActKind::Edit, $user?->id));
             }

@@ -22,13 +22,13 @@ use PineSieve\Core\Standards\Unreadable;
  *     effect: value-of<MatchEffect>, blanks_empty: bool, system: string, accept_addresses: bool, groups: list<string>,
  *     groups_new: list<string>, tags: list<string>, tags_new: list<string>, no_contact: bool, description: string, agreed: string,
  *     agreed_by: string, is_quiet: bool, effects: JsonMap<value-of<MatchEffect>>, new: 'add'|'leave out', unsure: 'hold'|'ask',
- *     against: Against, unreadable: JsonMap<value-of<Unreadable>>, notes_unread: bool, batch: ?int, nameless: ?int,
+ *     against: Against, unreadable: JsonMap<value-of<Unreadable>>, notes_unread: bool, batch: ?int, nameless: ?int, verify_addresses: bool,
  * }
  */
 final readonly class IntakeSettings implements Castable
 {
     /** What can be chosen at any time, since no row is worked out by it. */
-    public const ABOUT = ['description', 'agreed', 'agreed_by', 'is_quiet'];
+    public const ABOUT = ['description', 'agreed', 'agreed_by', 'is_quiet', 'verify_addresses'];
 
     /** What is said of one file, and of no other that comes by the same plan. */
     private const OF_ONE_FILE = ['description' => true, 'agreed' => true, 'agreed_by' => true, 'batch' => true];
@@ -53,6 +53,7 @@ final readonly class IntakeSettings implements Castable
      * @param  bool  $notesUnread  whether such values get a line in the notes as well
      * @param  ?int  $batch  in which its gifts wait until it is posted; null if they are given at once
      * @param  ?int  $nameless  the supporter who has the gifts of rows that say nothing of who gave them; null if such rows are held
+     * @param  bool  $verifiesAddresses  whether the postal directory is asked about its addresses once its rows are worked out
      * @param  bool  $isQuiet  whether other systems are told nothing of its changes
      */
     public function __construct(
@@ -77,6 +78,7 @@ final readonly class IntakeSettings implements Castable
         public bool $notesUnread = false,
         public ?int $batch = null,
         public ?int $nameless = null,
+        public bool $verifiesAddresses = false,
     ) {}
 
     /** @param  array<string, mixed>  $data as toArray() gives it; what is missing has its default */
@@ -121,6 +123,7 @@ final readonly class IntakeSettings implements Castable
             (bool) ($data['notes_unread'] ?? false),
             isset($data['batch']) ? (int) $data['batch'] : null,
             isset($data['nameless']) ? (int) $data['nameless'] : null,
+            (bool) ($data['verify_addresses'] ?? false),
         );
     }
 
@@ -149,6 +152,7 @@ final readonly class IntakeSettings implements Castable
             'notes_unread' => $this->notesUnread,
             'batch' => $this->batch,
             'nameless' => $this->nameless,
+            'verify_addresses' => $this->verifiesAddresses,
         ];
     }
 

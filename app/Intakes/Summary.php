@@ -11,6 +11,7 @@ use App\Standards\FieldAccess;
 use App\Support\Http\JsonMap;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use PineSieve\Core\Addresses\Directory\Outcome;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnState;
 
@@ -25,7 +26,8 @@ use PineSieve\Core\Columns\ColumnState;
  *     columns: array{total: int, settled: bool, sure: int, look: int, open: int, left_behind: int},
  *     outcomes: array{new: int, updated: int, unchanged: int, held: int, left_out: int},
  *     held: array{problem: int, person: int, unsure: int}, namesakes: int,
- *     addresses: array{none: int, same: int, ask: int, accepted: int, kept: int}, trial: ?array{rows: int, done: bool},
+ *     addresses: array{none: int, same: int, ask: int, accepted: int, kept: int},
+ *     verified: array{confirmed: int, question: int, not_found: int, not_asked: int}, trial: ?array{rows: int, done: bool},
  *     replanned: int, money: ?Amounts, restore_point: ?string, may_change: bool, settings: Settings,
  *     progress: array{done: int, total: int, seconds: float, per_second: ?float, seconds_left: ?float}, error: ?string,
  *     balanced: bool,
@@ -45,6 +47,7 @@ final readonly class Summary
         $outcomes = ['new' => 0, 'updated' => 0, 'unchanged' => 0, 'held' => 0, 'left_out' => 0];
         $held = ['problem' => 0, 'person' => 0, 'unsure' => 0];
         $addresses = ['none' => 0, 'same' => 0, 'ask' => 0, 'accepted' => 0, 'kept' => 0];
+        $verified = self::verified($intake);
         $namesakes = 0;
         foreach (
             DB::select(
@@ -97,6 +100,7 @@ final readonly class Summary
             'held' => $held,
             'namesakes' => $namesakes,
             'addresses' => $addresses,
+            'verified' => $verified,
             'trial' => $intake->trial === null ? null : ['rows' => count($intake->trial['rows']), 'done' => $intake->trial['done']],
             'replanned' => $intake->replanned,
             'money' => FieldAccess::ofUser()->sees('gift.amount') ? new JsonMap($this->proof->source($intake)->toArray()) : null,
@@ -132,5 +136,23 @@ final readonly class Summary
             'per_second' => $rate === null ? null : round($rate),
             'seconds_left' => $rate === null || $total <= $intake->done ? null : round(($total - $intake->done) / $rate),
         ];
+    }
+
+    /** @return array{confirmed: int, question: int, not_found: int, not_asked: int} addresses that come in, by what the postal directory says of them */
+    private static function verified(Intake $intake): array
+    {
+        $counts = ['confirmed' => 0, 'question' => 0, 'not_found' => 0, 'not_asked' => 0];
+        $rows = DB::table('intake_results')
+            ->where('intake_id', $intake->id)
+            ->where('address_outcome', '<>', '')
+            ->whereIn('outcome', ['new', 'updated', 'unchanged'])
+            ->groupBy('address_outcome')
+            ->selectRaw('address_outcome, count(*) as n')
+            ->get();
+        foreach ($rows as $row) {
+            $counts[Outcome::from($row->address_outcome)->standing()->value] += (int) $row->n;
+        }
+
+        return $counts;
     }
 }

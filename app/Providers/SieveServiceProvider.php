@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Accounts\User;
 use App\AddressChecks\ChecksUnderWay;
+use App\AddressChecks\IntakeAddresses;
 use App\Addresses\Directory\AddressStates;
 use App\Addresses\Directory\DirectorySettings;
 use App\Addresses\Directory\HttpDirectory;
@@ -24,6 +25,7 @@ use App\Intakes\IntakesUnderWay;
 use App\Intakes\Plans\SavedPlan;
 use App\Intakes\Plans\SavedPlanPolicy;
 use App\Intakes\Plans\ValuesInPlans;
+use App\Intakes\Sifting\RowsWorkedOut;
 use App\Intakes\Sifting\WorkOutAnew;
 use App\Matching\FollowStandards;
 use App\Matching\RuleSets;
@@ -158,6 +160,7 @@ final class SieveServiceProvider extends ServiceProvider
         Gate::policy(Gift::class, RecordPolicy::class);
         Event::listen(StandardsChanged::class, FollowStandards::class);
         Event::listen(StandardsChanged::class, WorkOutAnew::class);
+        Event::listen(RowsWorkedOut::class, IntakeAddresses::class);
         Event::listen(Looping::class, static fn() => app(Heartbeat::class)->beat());
         // Each guess at one account is slow from one place, from many places, and at many accounts from one place.
         RateLimiter::for('sign-in', static function (Request $request): array {

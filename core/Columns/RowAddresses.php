@@ -53,6 +53,47 @@ final readonly class RowAddresses
         return count($this->columns);
     }
 
+    /** @return list<int> columns that feed the first address of a row */
+    public function columns(): array
+    {
+        $columns = [];
+        foreach (array_values($this->columns)[0] ?? [] as $feeds) {
+            array_push($columns, ...array_column($feeds, 0));
+        }
+
+        return array_values(array_unique($columns));
+    }
+
+    /**
+     * The cells of a row that holds another address in place of its first: each part goes to the column that feeds it, and what has no column
+     * of its own (a unit, a country) stands with the street or is left out.
+     *
+     * @return ?array<int, string> column to cell; null if street or place have no column to go to
+     */
+    public function cells(Address $address): ?array
+    {
+        $columns = array_map(static fn(array $feeds): int => $feeds[0][0], array_values($this->columns)[0] ?? []);
+        if (isset($columns[self::BLOCK])) {
+            return [$columns[self::BLOCK] => $address->line()] + array_fill_keys(array_values($columns), '');
+        }
+        $parts = $address->parts();
+        if (!isset($columns['line2']) && $parts['line2'] !== '') {
+            [$parts['line1'], $parts['line2']] = ["{$parts['line1']} {$parts['line2']}", ''];
+        }
+        $cells = [];
+        foreach ($parts as $part => $value) {
+            $isNeeded = in_array($part, ['line1', 'city', 'state', 'postal_code'], true) && $value !== '';
+            if ($isNeeded && !isset($columns[$part])) {
+                return null;
+            }
+            if (isset($columns[$part])) {
+                $cells[$columns[$part]] = $value;
+            }
+        }
+
+        return $cells;
+    }
+
     /**
      * @param  list<string>  $cells
      * @return list<Address> in the order of the plan, without those that are blank

@@ -17,6 +17,10 @@ return new class extends Migration {
             // "list" for one whose addresses are cleaned and from which nobody is loaded.
             $table->string('purpose', 8)->charset('ascii')->default('load')->after('state')->index();
         });
+        Schema::table('intake_results', static function (Blueprint $table): void {
+            // What the postal directory says of the address of a row; '' as long as it was not asked.
+            $table->string('address_outcome', 24)->charset('ascii')->default('')->after('address_rules');
+        });
         Schema::create('postal_answers', static function (Blueprint $table): void {
             // Equal for addresses that the directory would not tell apart.
             $table->char('address_key', 40)->charset('ascii')->primary();
@@ -32,6 +36,8 @@ return new class extends Migration {
             $table->string('outcome', 24)->charset('ascii');
             // Whoever has it is told to have moved away.
             $table->boolean('is_moved')->default(false);
+            // A person says that it is right all the same.
+            $table->boolean('is_settled')->default(false);
             $table->dateTime('asked_at')->index();
             $table->index(['outcome', 'address_id']);
         });

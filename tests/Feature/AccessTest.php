@@ -125,6 +125,8 @@ final class AccessTest extends TestCase
         'POST api/grids/{intake}/finish',
         'POST api/held/fix',
         'POST api/held/decide',
+        'GET api/intakes/{intake}/address-check',
+        'POST api/intakes/{intake}/address-check',
         'GET api/undeliverable',
         'POST api/undeliverable/{address}',
         'POST api/address-lists',

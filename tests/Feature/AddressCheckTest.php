@@ -498,6 +498,120 @@ final class AddressCheckTest extends TestCase
         self::assertSame('77 Foxglove Ln', DB::table('addresses')->where('valid_from', '2026-03-02')->value('line1'));
     }
 
+    public function test_what_a_person_says_is_right_leaves_the_worklist_and_stays_off_it(): void
+    {
+        $id = $this->stored();
+        $rows = array_column($this->getJson('/api/undeliverable')->json('rows'), 'number', 'name');
+        $this->postJson("/api/undeliverable/{$rows['Tariq Whitlock']}", ['to' => 'right'])
+            ->assertOk()
+            ->assertJson(['count' => 2]);
+        $this->postJson("/api/address-checks/{$id}/decide", [
+            'group' => 'number_not_on_street',
+            'number' => null,
+            'to' => 'keep',
+        ])->assertOk();
+        $this->postJson("/api/address-checks/{$id}/apply")->assertOk();
+        $this->postJson('/api/address-checks', ['kind' => 'all'])->assertCreated();
+
+        self::assertSame(['Tariq Whitlock'], array_column($this->getJson('/api/undeliverable')->json('rows'), 'name'));
+    }
+
+    /** @return array<string, int> standing to addresses of the rows that come in */
+    private function verified(int $intake): array
+    {
+        return $this->getJson("/api/intakes/{$intake}")
+            ->assertOk()
+            ->json('verified');
+    }
+
+    public function test_an_intake_is_asked_about_before_it_is_loaded(): void
+    {
+        $intake = $this->sifted(self::PEOPLE)->id;
+        self::assertNull(
+            $this->getJson("/api/intakes/{$intake}/address-check")
+                ->assertOk()
+                ->json('page'),
+        );
+        self::assertSame(0, array_sum($this->verified($intake)));
+
+        $check = $this->postJson("/api/intakes/{$intake}/address-check")
+            ->assertOk()
+            ->json('id');
+        self::assertSame(['confirmed' => 3, 'question' => 0, 'not_found' => 1, 'not_asked' => 0], $this->verified($intake));
+        self::assertSame(4, $this->asked);
+
+        $decide = fn(string $group, string $to) => $this->postJson("/api/address-checks/{$check}/decide", [
+            'group' => $group,
+            'number' => null,
+            'to' => $to,
+        ]);
+        $decide('number_not_on_street', 'only')->assertOk();
+        $decide('moved', 'only')
+            ->assertOk()
+            ->assertJson(['decided' => 1]);
+        self::assertSame(4, $this->verified($intake)['confirmed']);
+        $this->postJson("/api/intakes/{$intake}/load", ['name' => 'people'])->assertOk();
+        self::assertSame(
+            ['142 Schooner Ln', '77 Foxglove Ln'],
+            [self::address('142 Schooner Ln')['line1'] ?? '', self::address('77 Foxglove Ln')['line1'] ?? ''],
+        );
+        self::assertSame('Unit 3', self::address('77 Foxglove Ln')['line2']);
+        // What was answered is known of the stored ones too.
+        self::assertSame(
+            'confirmed',
+            DB::table('address_states')->where('address_id', self::address('14 Elm Street')['id'])->value('outcome'),
+        );
+    }
+
+    public function test_a_decision_of_an_intake_that_is_taken_back_leaves_the_row_as_it_was(): void
+    {
+        $intake = $this->sifted(self::PEOPLE)->id;
+        $check = $this->postJson("/api/intakes/{$intake}/address-check")->json('id');
+        $number = $this->rows($check, 'number_not_on_street')[0]['number'];
+        foreach (['take:0', ''] as $to) {
+            $this->postJson("/api/address-checks/{$check}/decide", [
+                'group' => 'number_not_on_street',
+                'number' => $number,
+                'to' => $to,
+            ])->assertOk();
+        }
+
+        self::assertSame(0, DB::table('intake_edits')->count());
+        self::assertSame(1, $this->verified($intake)['not_found']);
+    }
+
+    public function test_an_intake_asks_by_itself_if_it_is_set_so(): void
+    {
+        $intake = $this->sifted(self::PEOPLE, ['verify_addresses' => true])->id;
+        self::assertSame(4, array_sum($this->verified($intake)));
+
+        // Whatever is worked out anew is told again, without another question.
+        $this->postJson("/api/intakes/{$intake}/sift")->assertOk();
+        self::assertSame([4, 4], [array_sum($this->verified($intake)), $this->asked]);
+    }
+
+    public function test_a_directory_that_is_down_holds_no_load_up(): void
+    {
+        $this->quirks = ['down' => 1];
+        $intake = $this->sifted(self::PEOPLE, ['verify_addresses' => true])->id;
+        self::assertSame(4, $this->verified($intake)['not_asked']);
+        $this->postJson("/api/intakes/{$intake}/load", ['name' => 'people'])->assertOk();
+        self::assertSame([4, 0], [DB::table('supporters')->count(), DB::table('address_states')->count()]);
+    }
+
+    public function test_a_file_without_a_column_for_a_part_is_said(): void
+    {
+        $intake = $this->sifted("First name,Last name,Street,City\nBo,Park,412 Schooner Ln,Kittiwake\n")->id;
+        $check = $this->postJson("/api/intakes/{$intake}/address-check")
+            ->assertOk()
+            ->json('id');
+        $number = $this->rows($check, 'number_not_on_street')[0]['number'];
+        $this->postJson("/api/address-checks/{$check}/decide", ['group' => 'number_not_on_street', 'number' => $number, 'to' => 'take:0'])
+            ->assertStatus(422)
+            ->assertJson(['message' => 'The file has no column for a part of this address. Correct the row itself.']);
+        self::assertSame('', $this->rows($check, 'number_not_on_street')[0]['decision']);
+    }
+
     public function test_an_address_that_is_written_anew_is_not_verified_until_it_is_asked_about(): void
     {
         $this->stored();

@@ -11,12 +11,14 @@ use App\AddressChecks\CheckDecisions;
 use App\AddressChecks\CheckedRows;
 use App\AddressChecks\CheckState;
 use App\AddressChecks\CheckView;
+use App\AddressChecks\IntakeAddresses;
 use App\AddressChecks\Http\Requests\DecideRequest;
 use App\AddressChecks\Http\Requests\ScopeRequest;
 use App\AddressChecks\Statement;
 use App\AddressChecks\StoredAddresses;
 use App\AddressChecks\Undeliverable;
 use App\Addresses\Directory\DirectorySettings;
+use App\Intakes\Intake;
 use App\Intakes\Sources\Opening;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
@@ -32,6 +34,8 @@ use Illuminate\Support\Facades\DB;
  * @phpstan-type CheckList array{
  *     checks: list<CheckSummary>, more: bool, directory: bool, unreached: int, stored: int, verified: int, last_asked: ?string,
  * }
+ * @phpstan-import-type CheckPage from CheckView
+ * @phpstan-type IntakeCheck array{page: ?CheckPage, directory: bool}
  * @phpstan-type CheckDecided array{decided: int}
  * @phpstan-type CheckApplied array{written: int, refused: int, changed: int, act: ?int}
  * @phpstan-type CheckGone array{gone: bool}
@@ -45,6 +49,7 @@ final class CheckController extends Controller
     {
         $this->authorize('check-addresses');
         $page = AddressCheck::query()
+            ->where('kind', '<>', AddressCheck::INTAKE)
             ->with(['user', 'intake', 'act'])
             ->latest('id')
             ->simplePaginate(self::PAGE);
@@ -102,9 +107,35 @@ final class CheckController extends Controller
     {
         abort_unless($check->isDone(), 409, 'The addresses are not checked yet.');
         abort_if($check->isApplied(), 409, 'This stands in the records already. Undo it first.');
-        $decided = $decisions->decide($check, $request->group(), $request->number(), $request->to());
+        $decided = $decisions->decide($check, $request->group(), $request->number(), $request->to(), $request->user()?->id);
 
         return response()->json(['decided' => $decided]);
+    }
+
+    /** What was said of the addresses of an intake; nothing, if nobody asked. */
+    #[Answers(self::class, 'IntakeCheck')]
+    public function ofIntake(Intake $intake, CheckView $view): JsonResponse
+    {
+        $this->authorize('check-addresses');
+        $check = AddressCheck::query()->where('kind', AddressCheck::INTAKE)->where('intake_id', $intake->id)->first();
+
+        return response()->json([
+            'page' => $check === null ? null : $view->page($check),
+            'directory' => DirectorySettings::read()->isSet(),
+        ]);
+    }
+
+    /** Asks about the addresses of an intake that is worked out. */
+    #[Answers(CheckView::class, 'CheckSummary')]
+    public function askOfIntake(Request $request, Intake $intake, IntakeAddresses $addresses, CheckView $view): JsonResponse
+    {
+        $this->authorize('check-addresses');
+        $this->authorize('update', $intake);
+        abort_unless(DirectorySettings::read()->isSet(), 422, 'No postal directory is set. An administrator can name one.');
+        abort_unless($intake->is_sifted && $intake->state->isOpen(), 409, 'Its rows are not worked out yet, or it was loaded already.');
+        $check = $addresses->ask($intake, $request->user()) ?? abort(422, 'No column of this intake is an address.');
+
+        return response()->json($view->summary($check));
     }
 
     /** Asks for what could not be asked before. */
@@ -124,7 +155,7 @@ final class CheckController extends Controller
     public function apply(Request $request, AddressCheck $check, ApplyCheck $apply): JsonResponse
     {
         $this->authorize('check-addresses');
-        abort_if($check->isList(), 409, 'A list is given back; nobody is loaded from it.');
+        abort_unless($check->isOfRecords(), 409, 'These are no addresses of the database.');
         abort_unless($check->isDone(), 409, 'The addresses are not checked yet.');
         abort_if($check->isApplied(), 409, 'This stands in the records already.');
 
@@ -153,7 +184,7 @@ final class CheckController extends Controller
             CheckedRows::of($check)->delete();
             $check->delete();
         });
-        if ($intake !== null) {
+        if ($intake?->isList() === true) {
             $opening->discard($intake);
             Audit::note(Audit::MANY, "Discarded the list \"{$check->name}\"");
         }

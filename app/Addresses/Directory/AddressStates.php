@@ -25,7 +25,7 @@ use PineSieve\Core\Records\SupporterRecord;
  */
 final readonly class AddressStates implements FollowsWrites
 {
-    private const COLUMNS = ['address_id', 'supporter_id', 'address_key', 'outcome', 'is_moved', 'asked_at'];
+    private const COLUMNS = ['address_id', 'supporter_id', 'address_key', 'outcome', 'is_moved', 'is_settled', 'asked_at'];
 
     public function __construct(private Connection $db, private Bulk $bulk, private KeptAnswers $kept) {}
 
@@ -58,6 +58,12 @@ final readonly class AddressStates implements FollowsWrites
                 }
             }
         }
+        // What a person said of an address holds as long as it is the same.
+        $settled = $this->db
+            ->table('address_states')
+            ->whereIn('address_id', array_keys($keys))
+            ->where('is_settled', true)
+            ->pluck('address_key', 'address_id');
         $answers = $this->kept->of(array_values(array_unique(array_column($keys, 1))));
         $rows = [];
         foreach ($keys as $address => [$id, $key]) {
@@ -66,11 +72,19 @@ final readonly class AddressStates implements FollowsWrites
                 $record = $records[$id];
                 $last = $record->field('last_name') === '' ? $record->field('organization_name') : $record->field('last_name');
                 $isMoved = $answer->moveOf($record->field('first_name'), $last) !== null;
-                $rows[] = [$address, $id, $key, $answer->outcome->value, (int) $isMoved, $at];
+                $rows[] = [$address, $id, $key, $answer->outcome->value, (int) $isMoved, (int) (($settled[$address] ?? '') === $key), $at];
             }
         }
         $this->forget(array_keys($keys));
         $this->bulk->insert('address_states', self::COLUMNS, $rows);
+    }
+
+    /** @param  list<int>  $addresses  of which a person says that they are right, whatever the directory says */
+    public static function saidToBeRight(array $addresses): void
+    {
+        DB::table('address_states')
+            ->whereIn('address_id', $addresses)
+            ->update(['is_settled' => true]);
     }
 
     /** @return list<VerifiedAddress> the addresses of a supporter that the directory was asked about */

@@ -58,6 +58,7 @@ final readonly class Sifting implements LongWork
             $more = $intake->position < Sifter::LATER ? $this->first($intake) : $this->later($intake);
             if (!$more) {
                 $intake->fill(['state' => IntakeState::Ready, 'is_sifted' => true, 'has_moved' => false, 'ended_at' => now()]);
+                DB::afterCommit(static fn() => RowsWorkedOut::dispatch($intake->id));
                 // Who has waited at the screen sees it there.
                 if ($intake->began_at !== null && $intake->began_at->diffInSeconds(now()) > self::PATIENCE) {
                     DB::afterCommit(fn() => $this->messages->needsSomeone($intake));

@@ -15,10 +15,12 @@ interface FoundProps {
   check: CheckSummary;
   group: CheckGroup;
   onDecided: () => void;
+  /** Whether nothing can be decided any more. */
+  locked?: boolean;
 }
 
 /** The addresses behind one finding: as written, why, and what they could be. */
-export function Found({ check, group, onDecided }: FoundProps) {
+export function Found({ check, group, onDecided, locked = false }: FoundProps) {
   const queries = useQueryClient();
   const key = ['address-check', check.id, 'rows', group.key];
   const list = useMore<CheckedRow>(key, `address-checks/${check.id}/rows?group=${encodeURIComponent(group.key)}`);
@@ -30,23 +32,24 @@ export function Found({ check, group, onDecided }: FoundProps) {
       onDecided();
     },
   });
-  const may = group.asks && !check.is_applied;
+  const inRows = check.kind !== 'records';
+  const may = group.asks && !check.is_applied && !locked;
   const open = group.addresses - group.decided;
   return (
     <Pane
       title={group.words}
-      note={counted(group.addresses, check.kind === 'list' ? 'row' : 'address', check.kind === 'list' ? 'rows' : 'addresses')}
+      note={counted(group.addresses, inRows ? 'row' : 'address', inRows ? 'rows' : 'addresses')}
       right={
         may && (
           <>
-            {group.single > 0 && (
+            {group.single > 0 && (group.key !== 'moved' || inRows) && (
               <Button
                 size="compact-sm"
                 variant="default"
                 disabled={decide.isPending}
                 onClick={() => decide.mutate({ number: null, to: 'only' })}
               >
-                Take the only candidate, {count(group.single)}
+                {group.key === 'moved' ? 'Take the new address' : 'Take the only candidate'}, {count(group.single)}
               </Button>
             )}
             {open > 0 && (
@@ -68,7 +71,7 @@ export function Found({ check, group, onDecided }: FoundProps) {
         <table className="rows">
           <thead>
             <tr>
-              <th style={{ width: '20%' }}>{check.kind === 'list' ? 'Row' : 'Supporter'}</th>
+              <th style={{ width: '20%' }}>{inRows ? 'Row' : 'Supporter'}</th>
               <th style={{ width: '25%' }}>As written</th>
               <th>Why</th>
               <th style={{ width: '31%' }}>{group.asks ? 'Could be' : 'Becomes'}</th>
@@ -79,7 +82,7 @@ export function Found({ check, group, onDecided }: FoundProps) {
               <tr key={row.number}>
                 <td>
                   {row.supporter_id === null ? row.who : <Link to={`/supporters/${row.supporter_id}`}>{row.who}</Link>}
-                  {check.kind === 'list' && <div className="quiet">row {row.number}</div>}
+                  {inRows && <div className="quiet">row {row.number}</div>}
                 </td>
                 <td className="mono">
                   <Differing value={row.written.join('\n')} other={(group.key === 'moved' ? row.written : row.becomes).join('\n')} exact />
@@ -89,7 +92,7 @@ export function Found({ check, group, onDecided }: FoundProps) {
                     <div key={reason}>{reason}</div>
                   ))}
                   {row.same_address !== null && (group.key === 'same_address' || group.key === 'same_person') && (
-                    <div>{check.kind === 'list' ? `as in row ${row.same_address}` : 'as an earlier one'}</div>
+                    <div>{inRows ? `as in row ${row.same_address}` : 'as an earlier one'}</div>
                   )}
                 </td>
                 <td>
@@ -112,6 +115,12 @@ export function Found({ check, group, onDecided }: FoundProps) {
     </Pane>
   );
 }
+
+/** An address may be longer than a line. */
+const wide = {
+  label: { whiteSpace: 'normal' as const, textAlign: 'left' as const },
+  root: { height: 'auto', minHeight: 24, maxWidth: '100%' },
+};
 
 interface ChoiceProps {
   row: CheckedRow;
@@ -145,12 +154,7 @@ function Choice({ row, may, onTo }: ChoiceProps) {
         ))}
       {(may ? row.candidates : []).map((candidate, i) => (
         <div key={candidate} style={{ marginBottom: 4 }}>
-          <Button
-            size="compact-sm"
-            variant="default"
-            onClick={() => onTo(`take:${i}`)}
-            styles={{ label: { whiteSpace: 'normal', textAlign: 'left' }, root: { height: 'auto', minHeight: 24, maxWidth: '100%' } }}
-          >
+          <Button size="compact-sm" variant="default" onClick={() => onTo(`take:${i}`)} styles={wide}>
             <span className="mono">{besides(candidate, row.written)}</span>
             <Of what={`for row ${row.number}`} />
           </Button>
@@ -168,11 +172,24 @@ function Choice({ row, may, onTo }: ChoiceProps) {
 
 function Moved({ row, may, onTo }: ChoiceProps) {
   if (row.decision !== '') {
-    return <Decided row={row} may={may} onTo={onTo} words="said to live there still" />;
+    return (
+      <Decided row={row} may={may} onTo={onTo} words={row.decision === 'keep' ? 'said to live there still' : row.becomes.join(', ')} />
+    );
   }
   return (
     <>
-      <div className="mono">{row.moved_to?.replace(/, US$/, '') ?? 'no address was left'}</div>
+      {row.moved_to === null ? (
+        <div className="quiet">no address was left</div>
+      ) : !may || row.supporter_id !== null ? (
+        <div className="mono">{row.moved_to.replace(/, US$/, '')}</div>
+      ) : (
+        <div style={{ marginBottom: 4 }}>
+          <Button size="compact-sm" variant="default" onClick={() => onTo('move')} styles={wide}>
+            <span className="mono">{row.moved_to.replace(/, US$/, '')}</span>
+            <Of what={`for row ${row.number}`} />
+          </Button>
+        </div>
+      )}
       {may && (
         <button type="button" className="plain-button" onClick={() => onTo('keep')}>
           they still live there

@@ -101,12 +101,16 @@ function Remedies({ row, busy, onTo }: { row: Unreached; busy: boolean; onTo: (t
       <div className="also">
         {row.condition !== 'undeliverable' && (
           <button type="button" className="plain-button" disabled={busy} onClick={() => onTo('undeliverable')}>
-            mark undeliverable
+            undeliverable
             <Of what={row.name} />
           </button>
         )}
+        <button type="button" className="plain-button" disabled={busy} onClick={() => onTo('right')}>
+          it is right
+          <Of what={`the address of ${row.name}`} />
+        </button>
         <button type="button" className="plain-button" disabled={busy} onClick={() => onTo('former')}>
-          nobody there any more
+          former
           <Of what={row.name} />
         </button>
         <Link to={`/supporters/${row.supporter_id}/edit`}>

@@ -174,7 +174,7 @@ export type CheckPage = { check: CheckSummary; groups: CheckGroup[]; before: Che
 
 export type CheckSummary = {
   id: number;
-  kind: 'list' | 'records';
+  kind: 'list' | 'records' | 'intake';
   name: string;
   state: 'mapping' | 'waiting' | 'reading' | 'asking' | 'settling' | 'done' | 'failed';
   by: string | null;
@@ -807,6 +807,8 @@ export type HonoringGift = {
 
 export type HouseholdGone = { counts: DuplicateCounts };
 
+export type IntakeCheck = { page: CheckPage | null; directory: boolean };
+
 export type IntakeList = { intakes: IntakeSummary[]; more: boolean; queue: number[] };
 
 export type IntakeSummary = {
@@ -829,6 +831,7 @@ export type IntakeSummary = {
   held: { problem: number; person: number; unsure: number };
   namesakes: number;
   addresses: { none: number; same: number; ask: number; accepted: number; kept: number };
+  verified: { confirmed: number; question: number; not_found: number; not_asked: number };
   trial: { rows: number; done: boolean } | null;
   replanned: number;
   money: Amounts | null;
@@ -1675,6 +1678,7 @@ export type Settings = {
   notes_unread: boolean;
   batch: number | null;
   nameless: number | null;
+  verify_addresses: boolean;
 };
 
 export type Settled = { rows: number; corrected: number; settled: number; still_held: number; not_held: number };

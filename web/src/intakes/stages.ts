@@ -12,6 +12,22 @@ export interface Stage {
   reached: boolean;
 }
 
+/** What waits for someone at the addresses. */
+const addressesCaught = (intake: Intake): string | null =>
+  [
+    intake.addresses.ask > 0 ? `${count(intake.addresses.ask)} to accept` : '',
+    intake.verified.not_found > 0 ? `${count(intake.verified.not_found)} not found` : '',
+  ]
+    .filter(Boolean)
+    .join(', ') || null;
+
+const addressesAbout = (intake: Intake): string => {
+  const { confirmed, question, not_found: notFound } = intake.verified;
+  return confirmed + question + notFound === 0
+    ? `${count(intake.addresses.accepted)} put right`
+    : `${count(confirmed + question)} confirmed, ${count(notFound)} not found`;
+};
+
 /** The sieve of an intake: what passed each stage and what it caught. */
 export function stages(intake: Intake): Stage[] {
   const read = !['typing', 'reading', 'failed'].includes(intake.state);
@@ -66,8 +82,8 @@ export function stages(intake: Intake): Stage[] {
       key: 'addresses',
       name: 'Addresses',
       passed: sifted ? matched : null,
-      caught: sifted && intake.addresses.ask > 0 && !loaded ? `${count(intake.addresses.ask)} to accept` : null,
-      about: sifted ? `${count(intake.addresses.accepted)} put right` : '',
+      caught: sifted && !loaded ? addressesCaught(intake) : null,
+      about: sifted ? addressesAbout(intake) : '',
       reached: sifted,
     },
     {

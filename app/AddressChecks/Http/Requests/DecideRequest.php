@@ -13,7 +13,7 @@ final class DecideRequest extends ChecksAddresses
         return [
             'group' => ['required', 'string', 'max:40'],
             'number' => ['nullable', 'integer', 'min:0'],
-            'to' => ['present', 'nullable', 'string', 'regex:/^(?:keep|only|take:[0-5])?$/D'],
+            'to' => ['present', 'nullable', 'string', 'regex:/^(?:keep|only|move|take:[0-5])?$/D'],
         ];
     }
 

@@ -10,7 +10,7 @@ final class RemedyAddressRequest extends ChecksAddresses
     /** @return array<string, list<string>> */
     public function rules(): array
     {
-        return ['to' => ['required', 'string', 'regex:/^(?:take:[0-5]|move|undeliverable|former)$/D']];
+        return ['to' => ['required', 'string', 'regex:/^(?:take:[0-5]|move|right|undeliverable|former)$/D']];
     }
 
     public function to(): string

@@ -56,6 +56,7 @@ final class IntakeSettingsRequest extends ChangesIntake
             'description' => ['sometimes', 'nullable', 'string', 'max:2000'],
             'agreed' => ['sometimes', 'nullable', 'string', 'max:500'],
             'batch' => ['sometimes', 'nullable', 'integer', Rule::exists('batches', 'id')->where('state', BatchState::Open->value)],
+            'verify_addresses' => ['sometimes', 'boolean'],
             'nameless' => ['sometimes', 'nullable', 'integer', 'exists:supporters,id'],
             'is_quiet' => ['sometimes', 'boolean'],
         ];

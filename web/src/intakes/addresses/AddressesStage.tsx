@@ -1,8 +1,8 @@
-import { Button } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
+import { Button, Checkbox } from '@mantine/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { AddressGroupList } from '../../api/answers';
+import type { AddressGroupList, CheckSummary, IntakeCheck } from '../../api/answers';
 import { api } from '../../api/client';
 import type { AddressRow, Intake } from '../../api/types';
 import { Chips } from '../../shared/Chips';
@@ -10,12 +10,15 @@ import { Differing } from '../../shared/Differing';
 import { count } from '../../shared/format';
 import { Empty, Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
+import { useMay } from '../../shared/session';
 import { useKeys } from '../../shared/useKeys';
 import { ShowMore } from '../../shared/ShowMore';
 import { useMore } from '../../shared/useMore';
 import { Of } from '../../shared/Of';
 import { NotSifted } from '../NotSifted';
 import { useEdit, useIntakeAction, useTakeBack, useThisIntake } from '../queries';
+import { Found } from '../../addresses/Found';
+import { isWorking } from '../../addresses/check';
 import { Why } from './Why';
 
 type Show = 'ask' | 'accepted' | 'kept' | 'same';
@@ -48,7 +51,22 @@ export function AddressesStage() {
     queryKey: ['intake', String(intake.id), 'address-groups', show],
     queryFn: () => api.get<AddressGroupList>(`intakes/${intake.id}/address-groups?show=${show}`),
   });
+  const queries = useQueryClient();
+  const { load: mayCheck } = useMay();
+  const verified = useQuery({
+    queryKey: ['intake', String(intake.id), 'address-check'],
+    queryFn: () => api.get<IntakeCheck>(`intakes/${intake.id}/address-check`),
+    enabled: mayCheck,
+    refetchInterval: (query) => (query.state.data?.page != null && isWorking(query.state.data.page.check) ? 1000 : false),
+  });
+  const check = verified.data?.page?.check;
+  // Confirmed ones need nobody; what changes by a rule stands among the reasons of the intake itself.
+  const said = (verified.data?.page?.groups ?? []).filter((one) => one.asks);
+  const again = () => void queries.invalidateQueries({ queryKey: ['intake', String(intake.id)] });
+  const verify = useMutation({ mutationFn: () => api.post<CheckSummary>(`intakes/${intake.id}/address-check`), onSettled: again });
+  const always = useIntakeAction(intake.id, (verify_addresses: boolean) => api.patch<Intake>(`intakes/${intake.id}`, { verify_addresses }));
   const groups = found.data?.groups ?? [];
+  const finding = said.find((one) => one.key === picked);
   const group = groups.find((one) => one.rule === picked);
   const list = useMore<AddressRow>(
     ['intake', String(intake.id), 'addresses', show, group?.rule ?? ''],
@@ -72,109 +90,115 @@ export function AddressesStage() {
   }
   return (
     <>
-      <Trouble error={edit.error ?? together.error ?? takeBack.error} />
+      <Trouble error={edit.error ?? together.error ?? takeBack.error ?? verify.error ?? always.error} />
       <div className="panes" style={{ gridTemplateColumns: '286px minmax(0, 1fr)' }}>
-        <Why groups={groups} all={intake.addresses[show]} rule={group?.rule ?? null} onPick={setPicked} />
-        <Pane
-          title="Addresses"
-          note="what was written is always kept beside what is stored"
-          right={
-            <Chips
-              label="Which addresses"
-              value={show}
-              onChange={setShow}
-              options={[
-                { value: 'ask', text: `to accept ${count(waiting)}` },
-                { value: 'accepted', text: `accepted ${count(intake.addresses.accepted)}` },
-                { value: 'kept', text: `kept as written ${count(intake.addresses.kept)}` },
-                { value: 'same', text: `as they are ${count(intake.addresses.same)}` },
-              ]}
-            />
-          }
-        >
-          <div className="pane-body" tabIndex={0}>
-            {list.isSuccess && list.rows.length === 0 && (
-              <Empty title={show === 'ask' ? 'No address waits' : 'No address here'}>
-                <p>{show === 'ask' ? 'Every address is in postal form, or someone has decided about it.' : ''}</p>
-              </Empty>
-            )}
-            {list.rows.length > 0 && (
-              <table className="rows">
-                <thead>
-                  <tr>
-                    <th style={{ width: '17%' }}>Row</th>
-                    <th style={{ width: '22%' }}>As written</th>
-                    <th style={{ width: '22%' }}>Postal form</th>
-                    <th>Why</th>
-                    {mayLoad && show !== 'same' && <th style={{ width: 150 }} aria-label="Decide" />}
-                  </tr>
-                </thead>
-                <tbody>
-                  {list.rows.map((row) => (
-                    <tr key={row.number}>
-                      <td>
-                        {row.display}
-                        <div className="quiet">row {row.number}</div>
-                      </td>
-                      {show === 'same' ? (
-                        <>
-                          <td colSpan={2}>
-                            {line(row.from) === '' ? (
-                              <span className="quiet">in postal form</span>
-                            ) : (
-                              <Differing value={line(row.from)} other={line(row.from)} exact />
+        <Why groups={groups} said={said} all={intake.addresses[show]} rule={finding?.key ?? group?.rule ?? null} onPick={setPicked} />
+        {finding !== undefined && check !== undefined ? (
+          <Found key={finding.key} check={check} group={finding} locked={!mayLoad} onDecided={again} />
+        ) : (
+          <Pane
+            title="Addresses"
+            note="what was written is always kept beside what is stored"
+            right={
+              <Chips
+                label="Which addresses"
+                value={show}
+                onChange={setShow}
+                options={[
+                  { value: 'ask', text: `to accept ${count(waiting)}` },
+                  { value: 'accepted', text: `accepted ${count(intake.addresses.accepted)}` },
+                  { value: 'kept', text: `kept as written ${count(intake.addresses.kept)}` },
+                  { value: 'same', text: `as they are ${count(intake.addresses.same)}` },
+                ]}
+              />
+            }
+          >
+            <div className="pane-body" tabIndex={0}>
+              {list.isSuccess && list.rows.length === 0 && (
+                <Empty title={show === 'ask' ? 'No address waits' : 'No address here'}>
+                  <p>{show === 'ask' ? 'Every address is in postal form, or someone has decided about it.' : ''}</p>
+                </Empty>
+              )}
+              {list.rows.length > 0 && (
+                <table className="rows">
+                  <thead>
+                    <tr>
+                      <th style={{ width: '17%' }}>Row</th>
+                      <th style={{ width: '22%' }}>As written</th>
+                      <th style={{ width: '22%' }}>Postal form</th>
+                      <th>Why</th>
+                      {mayLoad && show !== 'same' && <th style={{ width: 150 }} aria-label="Decide" />}
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {list.rows.map((row) => (
+                      <tr key={row.number}>
+                        <td>
+                          {row.display}
+                          <div className="quiet">row {row.number}</div>
+                        </td>
+                        {show === 'same' ? (
+                          <>
+                            <td colSpan={2}>
+                              {line(row.from) === '' ? (
+                                <span className="quiet">in postal form</span>
+                              ) : (
+                                <Differing value={line(row.from)} other={line(row.from)} exact />
+                              )}
+                            </td>
+                            <td className="quiet">
+                              {row.told.join('; ') || (line(row.from) === '' ? '' : 'a line that is not understood')}
+                            </td>
+                          </>
+                        ) : (
+                          <>
+                            <td>
+                              <Differing value={line(row.from)} other={line(row.to)} exact />
+                            </td>
+                            <td>
+                              <Differing value={line(row.to)} other={line(row.from)} exact />
+                            </td>
+                            <td className="quiet">
+                              {why(row).map((words) => (
+                                <div key={words}>{words}</div>
+                              ))}
+                            </td>
+                          </>
+                        )}
+                        {mayLoad && show !== 'same' && (
+                          <td>
+                            {show !== 'accepted' && (
+                              <Button
+                                variant="default"
+                                size="compact-sm"
+                                onClick={() => edit.mutate({ kind: 'address', number: row.number, to: 'accept' })}
+                              >
+                                Accept
+                                <Of what={`the address of row ${row.number}`} />
+                              </Button>
+                            )}{' '}
+                            {show !== 'kept' && (
+                              <Button
+                                variant="subtle"
+                                color="pine"
+                                size="compact-sm"
+                                onClick={() => edit.mutate({ kind: 'address', number: row.number, to: 'keep' })}
+                              >
+                                Keep
+                                <Of what={`the address of row ${row.number} as written`} />
+                              </Button>
                             )}
                           </td>
-                          <td className="quiet">{row.told.join('; ') || (line(row.from) === '' ? '' : 'a line that is not understood')}</td>
-                        </>
-                      ) : (
-                        <>
-                          <td>
-                            <Differing value={line(row.from)} other={line(row.to)} exact />
-                          </td>
-                          <td>
-                            <Differing value={line(row.to)} other={line(row.from)} exact />
-                          </td>
-                          <td className="quiet">
-                            {why(row).map((words) => (
-                              <div key={words}>{words}</div>
-                            ))}
-                          </td>
-                        </>
-                      )}
-                      {mayLoad && show !== 'same' && (
-                        <td>
-                          {show !== 'accepted' && (
-                            <Button
-                              variant="default"
-                              size="compact-sm"
-                              onClick={() => edit.mutate({ kind: 'address', number: row.number, to: 'accept' })}
-                            >
-                              Accept
-                              <Of what={`the address of row ${row.number}`} />
-                            </Button>
-                          )}{' '}
-                          {show !== 'kept' && (
-                            <Button
-                              variant="subtle"
-                              color="pine"
-                              size="compact-sm"
-                              onClick={() => edit.mutate({ kind: 'address', number: row.number, to: 'keep' })}
-                            >
-                              Keep
-                              <Of what={`the address of row ${row.number} as written`} />
-                            </Button>
-                          )}
-                        </td>
-                      )}
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            )}
-            <ShowMore list={list} />
-          </div>
-        </Pane>
+                        )}
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              )}
+              <ShowMore list={list} />
+            </div>
+          </Pane>
+        )}
       </div>
       <div className="foot">
         {waiting > 0 && mayLoad ? (
@@ -194,7 +218,30 @@ export function AddressesStage() {
             Take back the last one <kbd>U</kbd>
           </Button>
         )}
-        {waiting > 0 && <span className="push quiet">An address that nobody accepts is stored as it was written.</span>}
+        {mayLoad && mayCheck && verified.data?.directory === true && (
+          <Button
+            variant="subtle"
+            color="pine"
+            loading={verify.isPending || (check !== undefined && isWorking(check))}
+            onClick={() => verify.mutate()}
+          >
+            {check === undefined ? 'Ask the postal directory' : 'Ask the postal directory again'}
+          </Button>
+        )}
+        {mayLoad && mayCheck && verified.data?.directory === true && (
+          <Checkbox
+            label="whenever rows are worked out"
+            checked={intake.settings.verify_addresses}
+            onChange={(event) => always.mutate(event.currentTarget.checked)}
+          />
+        )}
+        <span className="push quiet">
+          {check?.figures != null && check.figures.unasked > 0
+            ? `${count(check.figures.unasked)} not yet verified. ${check.error ?? ''}`
+            : waiting > 0
+              ? 'An address that nobody accepts is stored as it was written.'
+              : ''}
+        </span>
       </div>
     </>
   );

@@ -1,22 +1,25 @@
-import type { AddressGroup } from '../../api/answers';
+import type { AddressGroup, CheckGroup } from '../../api/answers';
 import { count, counted } from '../../shared/format';
 import { Pane } from '../../shared/Pane';
 
-/** Why addresses change, each reason with how many it concerns: one of them, or all. */
+/** Why addresses change, each reason with how many it concerns: one of them, or all; and what the postal directory says of them. */
 export function Why({
   groups,
+  said,
   all,
   rule,
   onPick,
 }: {
   groups: AddressGroup[];
+  /** What the postal directory says, without what is in order. */
+  said: CheckGroup[];
   /** Addresses, each counted once. */
   all: number;
   rule: string | null;
   onPick: (rule: string | null) => void;
 }) {
   return (
-    <Pane title="What changes" note={counted(groups.length, 'reason')}>
+    <Pane title="What changes" note={counted(groups.length + said.length, 'reason')}>
       <div className="pane-body" tabIndex={0}>
         <ul className="list">
           <li>
@@ -28,6 +31,17 @@ export function Why({
               <span className="quiet">one address may change for several reasons</span>
             </button>
           </li>
+          {said.map((group) => (
+            <li key={group.key}>
+              <button type="button" aria-current={group.key === rule} onClick={() => onPick(group.key)}>
+                <span className="line">
+                  <b>{group.words}</b>
+                  <span className={group.asks ? 'held' : ''}>{count(group.addresses)}</span>
+                </span>
+                <span className="quiet">postal directory{group.decided > 0 && `, ${count(group.decided)} decided`}</span>
+              </button>
+            </li>
+          ))}
           {groups.map((group) => (
             <li key={group.rule}>
               <button type="button" aria-current={group.rule === rule} title={group.source} onClick={() => onPick(group.rule)}>
