@@ -18,7 +18,7 @@ test('what came in under a wrong country is read again, taken over as one, taken
   );
   await settle(page);
   await workOut(page);
-  await page.getByRole('link', { name: 'Addresses', exact: true }).click();
+  await page.getByRole('navigation', { name: 'Stages of this intake' }).getByRole('link', { name: 'Addresses', exact: true }).click();
   await page.getByRole('button', { name: /^Accept all/ }).click();
   await expect(page.getByRole('button', { name: /^Accept all/ })).toBeHidden();
   await load(page, 'Harbor Lane');

@@ -41,6 +41,10 @@ test('every screen can be worked with at twice the size, and on a narrow window'
   await workOut(page);
   const intake = new URL(page.url()).pathname.replace('/checks', '');
   const stages = ['source', 'columns', 'checks', 'matches', 'addresses', 'load', 'rows/2'].map((stage) => `${intake}/${stage}`);
+  await page.goto('/addresses');
+  await page.getByRole('button', { name: 'Check everyone' }).click();
+  await expect(page.getByText('can be mailed').first()).toBeVisible({ timeout: 60_000 });
+  const check = new URL(page.url()).pathname;
   const pages = [
     '/',
     '/intakes',
@@ -50,6 +54,9 @@ test('every screen can be worked with at twice the size, and on a narrow window'
     '/plans',
     '/supporters',
     '/supporters/where',
+    '/addresses',
+    '/addresses/undeliverable',
+    check,
     '/supporters/12',
     '/supporters/12/edit',
     '/duplicates',
@@ -72,6 +79,7 @@ test('every screen can be worked with at twice the size, and on a narrow window'
     '/office/people',
     '/office/restore-points',
     '/office/audit',
+    '/office/directory',
   ];
   for (const [width, height] of [
     [640, 400],
