@@ -110,35 +110,39 @@ final readonly class CheckWork
     private function askAll(AddressCheck $check): void
     {
         $until = microtime(true) + (float) config('sieve.slice_seconds');
+        $after = 0;
         do {
+            $asked = [];
             $rows = CheckedRows::of($check)
                 ->where('outcome', '')
-                ->groupBy('address_key')
-                ->orderByRaw('min(number)')
+                ->where('number', '>', $after)
+                ->orderBy('number')
                 ->limit($this->asking->most())
-                ->selectRaw('address_key, min(standard) as standard')
-                ->get();
+                ->get(['number', 'address_key', 'standard']);
             if ($rows->isEmpty()) {
                 $this->asked($check);
 
                 return;
             }
-            $asked = [];
+            $after = (int) $rows->max('number');
+            // The same address in another row has the same answer.
             foreach ($rows as $row) {
-                $asked[$row->address_key] = Address::fromParts(json_decode($row->standard, true, flags: JSON_THROW_ON_ERROR));
+                $asked[$row->address_key] ??= Address::fromParts(json_decode($row->standard, true, flags: JSON_THROW_ON_ERROR));
             }
             $reply = $this->asking->ask($asked);
             $outcomes = array_fill_keys(array_keys($asked), Outcome::NotYetVerified->value);
             foreach ($reply->answers as $key => $answer) {
                 $outcomes[$key] = $answer->outcome->value;
             }
-            $this->write($check, $outcomes);
-            $check->fill(['asked' => $check->asked + count($asked), 'edition' => mb_substr($reply->edition->words(), 0, 120)])->save();
+            DB::transaction(static function () use ($check, $outcomes, $asked, $reply): void {
+                self::write($check, $outcomes);
+                $check->fill(['asked' => $check->asked + count($asked), 'edition' => mb_substr($reply->edition->words(), 0, 120)])->save();
+            });
         } while (microtime(true) < $until);
     }
 
     /** @param  array<array-key, string>  $outcomes  by key */
-    private function write(AddressCheck $check, array $outcomes): void
+    private static function write(AddressCheck $check, array $outcomes): void
     {
         $byOutcome = [];
         foreach ($outcomes as $key => $outcome) {
