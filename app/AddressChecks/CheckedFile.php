@@ -58,14 +58,18 @@ final readonly class CheckedFile
         };
     }
 
-    /** Writes the list as it was, with the columns behind it. */
-    public function write(AddressCheck $check, Intake $intake, string $path): void
+    /**
+     * Writes the list as it was, with the columns behind it.
+     *
+     * @param  bool  $inCapitals  whether the addresses behind it are in capitals, as mail pieces have them (Publication 28, 222)
+     */
+    public function write(AddressCheck $check, Intake $intake, string $path, bool $inCapitals = false): void
     {
         $headers = $intake->columnPlan()->headers();
         $header = AddedHeaders::beside($headers, array_keys(self::COLUMNS));
         $rows = $this->ahead($check);
         $copy = $this->copy($intake, count($headers));
-        $copy->write($path, static function (int $number) use ($intake, $header, $rows): array {
+        $copy->write($path, static function (int $number) use ($intake, $header, $rows, $inCapitals): array {
             if ($number === $intake->header_row) {
                 return $header;
             }
@@ -75,7 +79,7 @@ final readonly class CheckedFile
             }
 
             if ($rows->valid() && $rows->key() === $number) {
-                return self::cells($rows->current());
+                return self::cells($rows->current(), $inCapitals);
             }
 
             // Rows without an address keep the shape of the others; what stands above the header is left alone.
@@ -115,10 +119,12 @@ final readonly class CheckedFile
     }
 
     /** @return list<string> as COLUMNS */
-    private static function cells(CheckedAddress $one): array
+    private static function cells(CheckedAddress $one, bool $inCapitals): array
     {
+        $address = array_values($one->address()->parts());
+
         return [
-            ...array_values($one->address()->parts()),
+            ...$inCapitals ? array_map(mb_strtoupper(...), $address) : $address,
             $one->outcome->value,
             $one->canBeMailed() ? 'yes' : 'no',
             $one->reasons(),

@@ -109,7 +109,7 @@ final class AddressCheckTest extends TestCase
         $response = $this->get("/api/address-checks/{$id}/{$file}")->assertOk();
         $base = $response->baseResponse;
 
-        return $file === 'file' ? (string) file_get_contents($base->getFile()->getPathname()) : $response->streamedContent();
+        return str_starts_with($file, 'file') ? (string) file_get_contents($base->getFile()->getPathname()) : $response->streamedContent();
     }
 
     public function test_a_list_is_checked_and_nobody_is_loaded(): void
@@ -195,6 +195,13 @@ final class AddressCheckTest extends TestCase
             [$cells(5)['moved_on'], $cells(5)['moved_to'], $cells(5)['can_be_mailed']],
         );
         self::assertSame(array_fill(0, 13, ''), array_slice(array_values($cells(8)), 6));
+    }
+
+    public function test_the_list_in_capitals_for_mail_pieces(): void
+    {
+        $lines = explode("\n", $this->given($this->checked(), 'file?capitals=1'));
+        self::assertStringContainsString(';14 ELM ST;;TERN HARBOR;ME;04598-3002;US;confirmed;yes;', $lines[2]);
+        self::assertStringStartsWith('Ann Lee;14 elm street;', $lines[2]);
     }
 
     public function test_a_workbook_keeps_all_else_that_it_has(): void

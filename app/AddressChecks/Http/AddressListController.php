@@ -19,6 +19,7 @@ use App\Intakes\Sources\Opening;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -75,12 +76,12 @@ final class AddressListController extends Controller
     }
 
     /** The list as it was, with the columns behind it. */
-    public function result(AddressCheck $check, CheckedFile $files): BinaryFileResponse
+    public function result(Request $request, AddressCheck $check, CheckedFile $files): BinaryFileResponse
     {
         $this->authorize('check-addresses');
         $intake = self::done($check);
         $path = (string) tempnam(sys_get_temp_dir(), 'list');
-        $files->write($check, $intake, $path);
+        $files->write($check, $intake, $path, $request->query('capitals') === '1');
 
         return response()->download($path, CheckedFile::name($intake))->deleteFileAfterSend();
     }

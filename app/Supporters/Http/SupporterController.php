@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Supporters\Http;
 
 use App\Accounts\Audit;
+use App\Accounts\Organization;
 use App\Addresses\Directory\AddressStates;
 use App\Records\Gift;
 use App\Records\GiftSums;
@@ -28,6 +29,8 @@ use App\Supporters\UnreadValues;
 use App\Supporters\WaitingGifts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use PineSieve\Core\Addresses\Address;
+use PineSieve\Core\Addresses\PrintedAddress;
 use PineSieve\Core\Gifts\GiftTotals;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\Standards;
@@ -45,6 +48,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  * @phpstan-import-type Amounts from JsonMap
  * @phpstan-type PageField array{column: string, label: string}
  * @phpstan-type PagePart array{id: int, ...<string, string|int|null>}
+ * @phpstan-type PrintedLines array{address_id: int, lines: list<string>}
  * @phpstan-import-type VerifiedAddress from AddressStates
  * @phpstan-type PageEmail array{id: int, address: string, kind: string, condition: string, ...}
  * @phpstan-type PagePhone array{id: int, number: string, kind: string, condition: string, ...}
@@ -68,7 +72,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  * @phpstan-type SupporterNames array{names: JsonMap<string>}
  * @phpstan-type SupporterPageData array{
  *     waiting: list<WaitingGift>, credited: ?Credited, years: list<YearOfGifts>, honoring: list<HonoringGift>,
- *     fields: list<PageField>, supporter: PagePart, addresses: list<PagePart>, verified: list<VerifiedAddress>, emails: list<PageEmail>, phones: list<PagePhone>,
+ *     fields: list<PageField>, supporter: PagePart, addresses: list<PagePart>, printed: list<PrintedLines>, verified: list<VerifiedAddress>, emails: list<PageEmail>, phones: list<PagePhone>,
  *     identifiers: list<PageId>, groups: list<string>, tags: list<string>, custom: list<PageValue>, unread: list<PageValue>,
  *     links: list<PageLink>, gifts: list<PageGift>, gift_count: int, gift_sums: ?PageSums, merges: list<PageMerge>,
  *     shortfalls: list<PageShortfall>, origins: JsonMap<Origin>,
@@ -180,6 +184,21 @@ final class SupporterController extends Controller
         );
     }
 
+    /**
+     * @param  list<array<string, mixed>>  $addresses  as the person may see them
+     * @return list<PrintedLines> each in the order of its country
+     */
+    private static function printed(array $addresses): array
+    {
+        $home = Organization::read()->country;
+
+        return array_map(static function (array $row) use ($home): array {
+            $parts = array_map(static fn(mixed $part): ?string => is_scalar($part) ? (string) $part : null, $row);
+
+            return ['address_id' => (int) $row['id'], 'lines' => PrintedAddress::lines(Address::fromParts($parts), $home)];
+        }, $addresses);
+    }
+
     #[Answers(self::class, 'SupporterPageData')]
     public function show(
         Supporter $supporter,
@@ -246,6 +265,7 @@ final class SupporterController extends Controller
                 $supporter->makeHidden(['addresses', 'emails', 'phones', 'identifiers', 'memberships', 'customValues'])->toArray(),
             ),
             'addresses' => $parts('address', $supporter->addresses),
+            'printed' => self::printed($parts('address', $supporter->addresses)),
             'verified' => $sight->sees('address.line1') ? AddressStates::shown($supporter->id) : [],
             'emails' => $parts('email', $supporter->emails),
             'phones' => $parts('phone', $supporter->phones),

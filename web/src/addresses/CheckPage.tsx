@@ -1,4 +1,4 @@
-import { Button } from '@mantine/core';
+import { Button, Checkbox } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -24,6 +24,7 @@ export function CheckPage() {
   const queries = useQueryClient();
   const [picked, setPicked] = useState<string | null>(null);
   const [mapping, setMapping] = useState(false);
+  const [capitals, setCapitals] = useState(false);
   const query = useQuery({
     queryKey: ['address-check', Number(id)],
     queryFn: () => api.get<Page>(`address-checks/${id}`),
@@ -246,9 +247,10 @@ export function CheckPage() {
       <div className="foot">
         {isList ? (
           <>
-            <Button component="a" href={`/api/address-checks/${id}/file`} download>
+            <Button component="a" href={`/api/address-checks/${id}/file${capitals ? '?capitals=1' : ''}`} download>
               Get the list
             </Button>
+            <Checkbox label="in capitals" checked={capitals} onChange={(event) => setCapitals(event.currentTarget.checked)} />
             {figures.not_found + figures.moved > 0 && (
               <Button variant="default" component="a" href={`/api/address-checks/${id}/failed.csv`} download>
                 Those not reached

@@ -1300,6 +1300,8 @@ export type PreviewRow = {
   reasons: string[];
 };
 
+export type PrintedLines = { address_id: number; lines: string[] };
+
 export type ProblemKind = {
   code: string;
   field: string;
@@ -1760,6 +1762,7 @@ export type SupporterPageData = {
   fields: PageField[];
   supporter: PagePart;
   addresses: PagePart[];
+  printed: PrintedLines[];
   verified: VerifiedAddress[];
   emails: PageEmail[];
   phones: PagePhone[];

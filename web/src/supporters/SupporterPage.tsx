@@ -110,14 +110,7 @@ export function SupporterPage() {
                   `Address, ${address.kind}`,
                   <>
                     <span style={{ whiteSpace: 'pre-line' }}>
-                      {[
-                        address['line1'],
-                        address['line2'],
-                        [address['city'], [address['state'], address['postal_code']].filter(Boolean).join(' ')].filter(Boolean).join(', '),
-                        address['country'] === 'US' ? null : address['country'],
-                      ]
-                        .filter(Boolean)
-                        .join('\n')}
+                      {data.printed.find((one) => one.address_id === address.id)?.lines.join('\n')}
                     </span>
                     {condition(String(address['condition'] ?? 'good'))}
                     <Stay from={address['valid_from']} until={address['valid_until']} />

@@ -58,6 +58,12 @@ export function ProofStage() {
               }
             />
             <Untaken intake={intake} proof={data} />
+            {Object.values(intake.verified).some((n) => n > 0) && (
+              <p className="quiet" style={{ margin: '0 18px 12px' }}>
+                Addresses: {count(intake.verified.confirmed)} confirmed, {count(intake.verified.question)} with a question,{' '}
+                {count(intake.verified.not_found)} not found, {count(intake.verified.not_asked)} not asked.
+              </p>
+            )}
           </Pane>
           <Pane title={isOneCurrency(data) ? 'All the money' : 'All the money, by currency'} note={stamp}>
             <Money proof={data} small={hasMoney(data.money.there) || hasMoney(data.money.promised)} />
