@@ -18,7 +18,6 @@ use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\Directory\Answer;
 use PineSieve\Core\Addresses\Directory\Outcome;
-use PineSieve\Core\Addresses\Directory\Standing;
 use PineSieve\Core\Changes\Checker;
 use PineSieve\Core\Records\RecordPart;
 
@@ -47,33 +46,31 @@ final readonly class Undeliverable
 
     public static function count(): int
     {
-        return self::open()->count();
+        return self::marked()->count() + self::found()->count();
     }
 
-    private static function open(): Builder
+    /** @return Builder ids of addresses that are marked */
+    private static function marked(): Builder
     {
-        return DB::table('addresses as a')
-            ->leftJoin('address_states as t', 't.address_id', '=', 'a.id')
-            ->whereNotIn('a.condition', ['former', 'not to be used'])
-            ->where(
-                static fn(Builder $any) => $any
-                    ->where('a.condition', 'undeliverable')
-                    ->orWhere(
-                        static fn(Builder $said) => $said
-                            ->where('t.is_settled', false)
-                            ->where(
-                                static fn(Builder $one) => $one
-                                    ->whereIn('t.outcome', Outcome::codes(Standing::NotFound))
-                                    ->orWhere('t.is_moved', true),
-                            ),
-                    ),
-            );
+        return DB::table('addresses')->select('id')->where('condition', 'undeliverable');
+    }
+
+    /** @return Builder ids of those that the directory does not find, or from which someone moved, and that nobody has decided about */
+    private static function found(): Builder
+    {
+        return DB::table('address_states as t')
+            ->join('addresses as f', 'f.id', '=', 't.address_id')
+            ->select('f.id')
+            ->where('t.is_open', true)
+            ->where('f.condition', 'good');
     }
 
     /** @return UnreachedPage */
     public function page(int $after): array
     {
-        $rows = self::open()
+        $rows = DB::table('addresses as a')
+            ->whereIn('a.id', self::marked()->union(self::found()))
+            ->leftJoin('address_states as t', 't.address_id', '=', 'a.id')
             ->join('supporters as s', 's.id', '=', 'a.supporter_id')
             ->where('a.id', '>', $after)
             ->orderBy('a.id')

@@ -19,8 +19,6 @@ final class SupporterSearch
         'unreachable' => 'have no address, email or phone in good condition',
         'unread' => 'have a value that could not be read, and nothing in its place yet',
         'unchecked' => 'have an address that is not known to be in postal form',
-        'unverified' => 'have an address that the postal directory was not asked about',
-        'undeliverable' => 'have an address that mail does not reach',
     ];
 
     /** What can be asked for. */

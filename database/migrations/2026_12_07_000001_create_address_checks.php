@@ -12,6 +12,7 @@ return new class extends Migration {
             // From when and until when somebody lived there, as far as that is known.
             $table->date('valid_from')->nullable();
             $table->date('valid_until')->nullable();
+            $table->index('condition');
         });
         Schema::table('intakes', static function (Blueprint $table): void {
             // "list" for one whose addresses are cleaned and from which nobody is loaded.
@@ -38,6 +39,8 @@ return new class extends Migration {
             $table->boolean('is_moved')->default(false);
             // A person says that it is right all the same.
             $table->boolean('is_settled')->default(false);
+            // Whether someone has to look: not found or moved, and not settled.
+            $table->boolean('is_open')->default(false)->index();
             $table->dateTime('asked_at')->index();
             $table->index(['outcome', 'address_id']);
         });

@@ -58,9 +58,6 @@ test('pictures of the main views', async ({ page }) => {
   await page.goto('/promises');
   await expect(page.getByRole('table')).toBeVisible();
   await shot(page, 'promises');
-  await page.goto('/standards/fields');
-  await page.getByText('Email', { exact: true }).first().click();
-  await shot(page, 'fields');
 
   await page.goto('/entry');
   await page.getByRole('button', { name: 'Start with it' }).last().click();
@@ -124,6 +121,12 @@ test('pictures of the main views', async ({ page }) => {
   await expect(page.getByRole('img', { name: /^Map of/ })).toBeVisible();
   await expect(page.locator('.where .state')).toBeVisible();
   await shot(page, 'where');
+  await page.goto('/addresses');
+  await page.locator('input[type=file]').setInputFiles('demo/gala-guests.csv');
+  await page.getByRole('button', { name: 'Check the addresses' }).click();
+  await page.getByRole('button', { name: /^Number not on this street/ }).click({ timeout: 60_000 });
+  await expect(page.getByText('Cedar Ter ends at 1200').first()).toBeVisible();
+  await shot(page, 'guests');
   await page.goto('/');
   await shot(page, 'today');
 });

@@ -6,7 +6,9 @@ namespace Tests\Feature;
 
 use App\Accounts\Role;
 use App\AddressChecks\AddressCheck;
+use App\AddressChecks\CheckSchedule;
 use App\Addresses\Directory\DirectorySettings;
+use App\Duplicates\DuplicateSearch;
 use Illuminate\Http\Client\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
@@ -652,6 +654,29 @@ final class AddressCheckTest extends TestCase
         $this->postJson('/api/address-checks', ['kind' => 'older', 'days' => 30])->assertStatus(422);
         DB::table('address_states')->update(['asked_at' => now()->subDays(31)]);
         $this->postJson('/api/address-checks', ['kind' => 'older', 'days' => 30])->assertCreated();
+    }
+
+    public function test_old_answers_are_asked_for_again_at_night_if_it_is_set_so(): void
+    {
+        $this->stored();
+        DB::table('address_states')->update(['asked_at' => now()->subDays(31)]);
+        DB::table('postal_answers')->update(['asked_at' => now()->subDays(31)]);
+        $this->travelTo(now()->setTime(4, 0));
+        app(CheckSchedule::class)->run();
+        self::assertSame(4, $this->asked);
+
+        (new DirectorySettings('http://directory.test', Desk::KEY, keepDays: 30, everyDays: 30))->keep();
+        app(CheckSchedule::class)->run();
+        app(CheckSchedule::class)->run();
+        self::assertSame([8, 2], [$this->asked, AddressCheck::query()->count()]);
+    }
+
+    public function test_those_who_live_at_one_door_now_are_looked_for_among_the_duplicates(): void
+    {
+        $id = $this->stored();
+        $before = DuplicateSearch::query()->count();
+        $this->postJson("/api/address-checks/{$id}/apply")->assertOk();
+        self::assertSame($before + 1, DuplicateSearch::query()->count());
     }
 
     public function test_only_an_administrator_sets_the_directory_and_the_key_is_never_shown(): void

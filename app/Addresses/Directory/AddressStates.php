@@ -25,7 +25,7 @@ use PineSieve\Core\Records\SupporterRecord;
  */
 final readonly class AddressStates implements FollowsWrites
 {
-    private const COLUMNS = ['address_id', 'supporter_id', 'address_key', 'outcome', 'is_moved', 'is_settled', 'asked_at'];
+    private const COLUMNS = ['address_id', 'supporter_id', 'address_key', 'outcome', 'is_moved', 'is_settled', 'is_open', 'asked_at'];
 
     public function __construct(private Connection $db, private Bulk $bulk, private KeptAnswers $kept) {}
 
@@ -72,7 +72,9 @@ final readonly class AddressStates implements FollowsWrites
                 $record = $records[$id];
                 $last = $record->field('last_name') === '' ? $record->field('organization_name') : $record->field('last_name');
                 $isMoved = $answer->moveOf($record->field('first_name'), $last) !== null;
-                $rows[] = [$address, $id, $key, $answer->outcome->value, (int) $isMoved, (int) (($settled[$address] ?? '') === $key), $at];
+                $isSettled = ($settled[$address] ?? '') === $key;
+                $isOpen = !$isSettled && ($isMoved || $answer->outcome->standing() === Standing::NotFound);
+                $rows[] = [$address, $id, $key, $answer->outcome->value, (int) $isMoved, (int) $isSettled, (int) $isOpen, $at];
             }
         }
         $this->forget(array_keys($keys));
@@ -84,7 +86,7 @@ final readonly class AddressStates implements FollowsWrites
     {
         DB::table('address_states')
             ->whereIn('address_id', $addresses)
-            ->update(['is_settled' => true]);
+            ->update(['is_settled' => true, 'is_open' => false]);
     }
 
     /** @return list<VerifiedAddress> the addresses of a supporter that the directory was asked about */
