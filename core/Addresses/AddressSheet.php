@@ -10,7 +10,7 @@ final class AddressSheet
     /** @var array<string, string> */
     private array $parts;
 
-    /** @var array<string, list<Reason>> */
+    /** @var array<string, array<array-key, Reason>> */
     private array $reasons = [];
 
     /** @param  array<string, string>  $written  by Address::PARTS */
@@ -30,8 +30,8 @@ final class AddressSheet
         if ($value !== $this->parts[$part]) {
             $this->parts[$part] = $value;
             $this->reasons[$part] = isset($this->reasons[$part])
-                ? array_values(array_column([...$this->reasons[$part], ...array_values($reasons)], null, 'words'))
-                : array_values($reasons);
+                ? array_column([...$this->reasons[$part], ...array_values($reasons)], null, 'words')
+                : $reasons;
         }
     }
 
@@ -47,7 +47,7 @@ final class AddressSheet
         $changes = [];
         foreach ($this->reasons === [] ? [] : Address::PARTS as $part) {
             if (isset($this->reasons[$part]) && $this->parts[$part] !== $this->written[$part]) {
-                $changes[] = new AddressChange($part, $this->written[$part], $this->parts[$part], $this->reasons[$part]);
+                $changes[] = new AddressChange($part, $this->written[$part], $this->parts[$part], array_values($this->reasons[$part]));
             }
         }
 

@@ -14,10 +14,41 @@ final class StreetLines
     /** A street, and a box behind it. */
     private const DUAL = '/^(?<street>\d.*?)[\s,;]+(?<box>P\.?\s?O\.?\s?Box\s*#?\s*[\w-]+)$/iD';
 
+    private static ?Reason $moved = null;
+
     private function __construct() {}
 
     /** @return list<string> lines of which nothing was understood */
     public static function standardize(AddressSheet $sheet, string $country): array
+    {
+        // Most are the street and number of a house, and nothing else.
+        $line = $sheet->part('line1');
+        $isOne = $sheet->part('line2') === '' && (stripos($line, 'box') === false || preg_match(self::DUAL, $line) !== 1);
+        $written = $isOne ? StreetLine::written($line, $country) : null;
+        if ($written !== null) {
+            self::write($sheet, ...$written);
+
+            return [];
+        }
+
+        return self::read($sheet, $country);
+    }
+
+    /** @param  array<string, Reason>  $reasons */
+    private static function write(AddressSheet $sheet, string $street, string $unit, array $reasons): void
+    {
+        if ($unit === '') {
+            $sheet->write('line1', $street, $reasons);
+
+            return;
+        }
+        $moved = self::$moved ??= new Reason(AddressRule::UnitMoved);
+        $sheet->write('line1', $street, [AddressRule::UnitMoved->value => $moved] + $reasons);
+        $sheet->write('line2', $unit, [$moved]);
+    }
+
+    /** @return list<string> lines of which nothing was understood */
+    private static function read(AddressSheet $sheet, string $country): array
     {
         [$first, $second] = [StreetLine::parse($sheet->part('line1'), $country), StreetLine::parse($sheet->part('line2'), $country)];
         $reasons = [];

@@ -200,7 +200,8 @@ final class DemoPeople
         'Zeller',
     ];
 
-    private const STREETS = [
+    /** Of every made-up town. */
+    public const STREETS = [
         'Foxglove Ln',
         'Gull Rock Rd',
         'Harbor St',

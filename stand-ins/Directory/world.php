@@ -7,6 +7,8 @@ declare(strict_types=1);
  * listed below; and who moved. Everybody and everything in it is made up.
  */
 
+use Database\Seeders\DemoPeople;
+
 return [
     'edition' => '2026-11',
     'towns' => [
@@ -20,32 +22,7 @@ return [
         ['Plover Neck', 'MA', ['01938']],
         ['Kittiwake', 'MA', ['02539']],
     ],
-    'streets' => [
-        'Foxglove Ln',
-        'Gull Rock Rd',
-        'Harbor St',
-        'Lighthouse Ave',
-        'Lighthouse Rd',
-        'Mill Pond Rd',
-        'N Shore Dr',
-        'Old Cannery Way',
-        'Osprey Ct',
-        'Quarry Hill Rd',
-        'Saltmarsh Rd',
-        'Schooner Ln',
-        'Spruce St',
-        'Tidewater Dr',
-        'Wharf St',
-        'Windrow Ave',
-        'Cedar Ter',
-        'Bayberry Cir',
-        'Chandlery Row',
-        'Driftwood Pl',
-        'Elm St',
-        'Petrel Ln',
-        'Kelp Ct',
-        'Lantern Ln',
-    ],
+    'streets' => [...DemoPeople::STREETS, 'Lighthouse Rd', 'Petrel Ln', 'Kelp Ct', 'Lantern Ln'],
     // Town and street to the numbers that it has there; null if the town has no such street.
     'ranges' => [
         'Kittiwake|Schooner Ln' => [100, 199],

@@ -6,6 +6,7 @@ namespace PineSieve\Core\Addresses\Lines;
 
 use PineSieve\Core\Addresses\AddressRule;
 use PineSieve\Core\Addresses\PlaceCasing;
+use PineSieve\Core\Addresses\Reason;
 
 /**
  * Reads a line of an address in the United States or Canada into its parts, in the form of USPS Publication 28 or of the Addressing
@@ -30,6 +31,9 @@ final class StreetLine
 
     private static ?DeliveryLine $blank = null;
 
+    /** @var array<string, \Closure(string): DeliveryLine> country to how a line is read there */
+    private static array $surely = [];
+
     private function __construct(private readonly Lexicon $lexicon, private readonly Reasons $reasons) {}
 
     /** @param  string  $country  "US" or "CA" */
@@ -41,6 +45,20 @@ final class StreetLine
 
         return Houses::of($line, $country, static fn(string $one): DeliveryLine => self::surely($one, $country)) ??
             self::surely($line, $country);
+    }
+
+    /**
+     * A line as it is written in the end, if it is that of a house as others of its street are: the street, its unit, and why.
+     *
+     * @return ?array{string, string, array<string, Reason>}
+     */
+    public static function written(string $line, string $country): ?array
+    {
+        return Houses::written(
+            $line,
+            $country,
+            self::$surely[$country] ??= static fn(string $one): DeliveryLine => self::surely($one, $country),
+        );
     }
 
     private static function surely(string $line, string $country): DeliveryLine
