@@ -163,7 +163,7 @@ final readonly class GiftSearch
     }
 
     /** @return Builder<Gift> all that is asked for */
-    private function gifts(): Builder
+    public function gifts(): Builder
     {
         $gifts = $this->ofPeriod(Gift::query());
         $purposes = $this->purposes();

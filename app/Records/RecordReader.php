@@ -30,9 +30,34 @@ final readonly class RecordReader
             return [];
         }
         $in = implode(',', $ids);
+
+        return $this->supporters($in, $this->parts($in, array_keys(SupporterRecord::PARTS)), $this->identities($in, $exceptIntake));
+    }
+
+    /**
+     * Supporters with some of what hangs on them, and nothing of their gifts: for whoever asks for a few fields of many.
+     *
+     * @param  list<int>  $ids
+     * @param  list<string>  $subjects  kinds of SupporterRecord::PARTS
+     * @return array<int, SupporterRecord> by id; those that do not exist are missing
+     */
+    public function some(array $ids, array $subjects): array
+    {
+        $in = implode(',', $ids);
+
+        return $ids === [] ? [] : $this->supporters($in, $this->parts($in, $subjects), []);
+    }
+
+    /**
+     * @param  list<string>  $subjects  kinds of SupporterRecord::PARTS
+     * @return array<int, array<string, list<RecordPart>>> supporter to kind to its parts
+     */
+    private function parts(string $in, array $subjects): array
+    {
         $parts = [];
-        foreach (array_keys(SupporterRecord::PARTS) as $subject) {
+        foreach ($subjects as $subject) {
             $columns = Tables::columns($subject);
+            $wanted = array_flip($columns);
             $order = in_array('is_primary', $columns, true) ? 'is_primary desc, id' : 'id';
             foreach (
                 $this->db->select(
@@ -44,14 +69,11 @@ final readonly class RecordReader
                 )
                 as $row
             ) {
-                $parts[$row->supporter_id][$subject][] = new RecordPart(
-                    $row->id,
-                    self::texts(array_intersect_key((array) $row, array_flip($columns))),
-                );
+                $parts[$row->supporter_id][$subject][] = new RecordPart($row->id, self::texts(array_intersect_key((array) $row, $wanted)));
             }
         }
 
-        return $this->supporters($in, $parts, $this->identities($in, $exceptIntake));
+        return $parts;
     }
 
     /**

@@ -27,6 +27,7 @@ final class HouseTest extends TestCase
         'Rereading',
         'Merging',
         'Forms',
+        'Exports',
     ];
 
     private const ROOT = __DIR__ . '/../../';

@@ -37,6 +37,7 @@ abstract class TestCase extends BaseTestCase
         'intake_untaken',
         'address_forms',
         'address_states',
+        'exports',
         'postal_answers',
         'address_checks',
         'checked_addresses',

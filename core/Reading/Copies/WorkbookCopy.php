@@ -91,7 +91,7 @@ final readonly class WorkbookCopy implements CopyWithColumns
                 $at = self::letters($this->width + $i) . $row;
                 $cells .=
                     "<{$prefix}c r=\"{$at}\" t=\"inlineStr\"><{$prefix}is><{$prefix}t xml:space=\"preserve\">" .
-                    PlainWorkbook::text($text) .
+                    NewWorkbook::text($text) .
                     "</{$prefix}t></{$prefix}is></{$prefix}c>";
             }
         }

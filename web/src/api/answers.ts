@@ -399,6 +399,29 @@ export type EntryKept = { batch: BatchShown; entry: EntryShown | null };
 
 export type EntryShown = { id: number; supporter_id: number; supporter: string; intake_id: number | null; values: Record<string, string> };
 
+export type ExportChoices = { of: string; usual: string[]; fields: ExportField[]; statuses: string[] };
+
+export type ExportField = { key: string; label: string };
+
+export type ExportGone = { gone: boolean };
+
+export type ExportList = { exports: ExportRow[]; choices: ExportChoices[]; kept_days: number };
+
+export type ExportPreview = { rows: number; amounts: Amounts; columns: string[] };
+
+export type ExportRow = {
+  id: number;
+  name: string;
+  format: string;
+  state: 'waiting' | 'done' | 'failed';
+  rows: number | null;
+  amounts: Amounts | null;
+  error: string | null;
+  created_at: string;
+  by: string | null;
+  is_own: boolean;
+};
+
 export type FieldCan = { hide: boolean; list: boolean; unique: boolean; default: boolean; unreadable: boolean };
 
 export type FieldFill = { count: number; total: number };

@@ -6,6 +6,7 @@ import { BatchPage } from '../batches/BatchPage';
 import { ReportPage } from '../batches/ReportPage';
 import { EntryPage } from '../entry/EntryPage';
 import { GridPage } from '../entry/GridPage';
+import { ExportsPage } from '../exports/ExportsPage';
 import { FundsPage } from '../gifts/FundsPage';
 import { GiftPage } from '../gifts/GiftPage';
 import { GiftsPage } from '../gifts/GiftsPage';
@@ -122,6 +123,7 @@ export function App() {
         <Route path="office/audit" element={<AuditPage />} />
         <Route path="account" element={<AccountPage />} />
         <Route path="gifts" element={<GiftsPage />} />
+        <Route path="exports" element={<ExportsPage />} />
         <Route path="funds" element={<FundsPage />} />
         <Route path="promises" element={<PromisesPage />} />
         <Route path="promises/payments" element={<PaymentsPage />} />

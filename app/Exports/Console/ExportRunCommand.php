@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exports\Console;
+
+use App\Accounts\Audit;
+use App\Exports\Everything;
+use App\Exports\ExportAsked;
+use App\Exports\Exporting;
+use App\Exports\UnusableExport;
+use App\Support\PlainWords;
+use Illuminate\Console\Command;
+use PineSieve\Core\SieveException;
+use Throwable;
+
+/** Records out to a file, for programs that fetch them again and again. */
+final class ExportRunCommand extends Command
+{
+    protected $signature = 'export:run {--of= : supporters, gifts, promises, totals or everything} {--fields= : keys of fields, with commas between; the usual few without it} {--search= : name of a saved search} {--from= : first day, as 2026-01-31} {--to= : last day} {--fund= : of this fund} {--status= : of this status} {--format=csv : csv, xlsx or json} {--out= : the file; everything is a ZIP} {--json : print the result as one JSON object}';
+
+    protected $description = 'Writes supporters, gifts, promises, totals or everything to a file';
+
+    public function handle(Exporting $exporting, Everything $everything): int
+    {
+        try {
+            $done = $this->write($exporting, $everything);
+        } catch (SieveException $error) {
+            return $this->refuse($error->getMessage());
+        } catch (Throwable $error) {
+            report($error);
+
+            return $this->refuse(PlainWords::of($error));
+        }
+        Audit::note(Audit::EXPORT, "Exported {$done['of']} from the command line: {$done['rows']} rows");
+        if ($this->option('json')) {
+            $this->line(
+                json_encode(
+                    [...$done, 'amounts' => (object) $done['amounts']],
+                    JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE,
+                ),
+            );
+        } else {
+            $sums = array_map(
+                static fn(string $code, string $amount): string => "{$code} {$amount}",
+                array_keys($done['amounts']),
+                $done['amounts'],
+            );
+            $this->line(
+                number_format($done['rows']) .
+                    " rows of {$done['of']}" .
+                    ($sums === [] ? '' : ', ' . implode(' and ', $sums)) .
+                    ": {$done['file']}",
+            );
+        }
+
+        return self::SUCCESS;
+    }
+
+    /**
+     * @return array{of: string, rows: int, amounts: array<string, string>, file: string}
+     *
+     * @throws SieveException
+     */
+    private function write(Exporting $exporting, Everything $everything): array
+    {
+        $out = trim((string) $this->option('out'));
+        if ($out === '') {
+            throw new UnusableExport('Where should the rows go? --out=FILE is missing.');
+        }
+        if (!is_dir(dirname($out))) {
+            throw new UnusableExport('There is no folder ' . dirname($out) . '.');
+        }
+        $asked = [];
+        foreach (['of', 'fields', 'search', 'from', 'to', 'fund', 'status'] as $option) {
+            $asked[$option] = $this->option($option) === null ? null : (string) $this->option($option);
+        }
+        if ($asked['of'] === 'everything') {
+            foreach (array_diff_key($asked, ['of' => 1]) as $option => $value) {
+                if ($value !== null) {
+                    throw new UnusableExport("Everything is everything: --{$option} can't be asked of it.");
+                }
+            }
+
+            return $everything->write($out);
+        }
+
+        return $exporting->write(ExportAsked::of($asked), (string) $this->option('format'), $out);
+    }
+
+    private function refuse(string $message): int
+    {
+        fwrite(STDERR, $message . PHP_EOL);
+
+        return 2;
+    }
+}

@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exports\Http;
+
+use App\Accounts\Audit;
+use App\Exports\Export;
+use App\Exports\ExportAsked;
+use App\Exports\ExportFields;
+use App\Exports\Exporting;
+use App\Exports\Http\Requests\ExportRequest;
+use App\Exports\RunExport;
+use App\Records\Supporter;
+use App\Support\Http\Answers;
+use App\Support\Http\Controller;
+use App\Support\Http\JsonMap;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+
+/**
+ * Files with records: asked for, made in the queue, kept for some days, taken.
+ *
+ * @phpstan-import-type Amounts from JsonMap
+ * @phpstan-import-type ExportField from ExportFields
+ * @phpstan-type ExportRow array{
+ *     id: int, name: string, format: string, state: 'waiting'|'done'|'failed', rows: ?int, amounts: ?Amounts, error: ?string,
+ *     created_at: string, by: ?string, is_own: bool,
+ * }
+ * @phpstan-type ExportChoices array{of: string, usual: list<string>, fields: list<ExportField>, statuses: list<string>}
+ * @phpstan-type ExportList array{exports: list<ExportRow>, choices: list<ExportChoices>, kept_days: int}
+ * @phpstan-type ExportPreview array{rows: int, amounts: Amounts, columns: list<string>}
+ * @phpstan-type ExportGone array{gone: bool}
+ */
+final class ExportController extends Controller
+{
+    private const SHOWN = 50;
+
+    /** Everyone's for an administrator, one's own for all others. */
+    #[Answers(self::class, 'ExportList')]
+    public function index(Request $request, ExportFields $fields): JsonResponse
+    {
+        $this->authorize('viewAny', Supporter::class);
+        $exports = Export::query()
+            ->with('user')
+            ->when(!Gate::allows('administer'), static fn($own) => $own->where('user_id', $request->user()?->id))
+            ->latest('id')
+            ->limit(self::SHOWN)
+            ->get();
+
+        return response()->json([
+            'exports' => $exports->map(fn(Export $export): array => self::row($export, $request)),
+            'choices' => $fields->choices(),
+            'kept_days' => Export::KEPT_DAYS,
+        ]);
+    }
+
+    /** How many rows, and what they come to, before the file is made. */
+    #[Answers(self::class, 'ExportPreview')]
+    public function preview(ExportRequest $request, Exporting $exporting): JsonResponse
+    {
+        abort_if($request->isEverything(), 422, 'Everything is counted as it is written.');
+        $preview = $exporting->preview(ExportAsked::of($request->asked()));
+
+        return response()->json([...$preview, 'amounts' => new JsonMap($preview['amounts'])]);
+    }
+
+    #[Answers(self::class, 'ExportRow')]
+    public function store(ExportRequest $request, Exporting $exporting): JsonResponse
+    {
+        $asked = $request->asked();
+        if (!$request->isEverything()) {
+            // What can't be used is said at once.
+            $exporting->columns(ExportAsked::of($asked));
+        }
+        $export = Export::query()->create([
+            'user_id' => $request->user()?->id,
+            'name' => mb_substr(ucfirst($asked['of']) . (isset($asked['search']) ? ", {$asked['search']}" : ''), 0, 190),
+            'asked' => $asked,
+            'format' => $request->fileFormat(),
+            'state' => 'waiting',
+        ]);
+        RunExport::dispatch($export->id);
+
+        return response()->json(self::row($export->refresh(), $request), 201);
+    }
+
+    public function download(Request $request, Export $export): BinaryFileResponse
+    {
+        self::mustBeOwn($request, $export);
+        abort_unless($export->state === 'done' && is_file($export->path()), 404, 'This file is not there, or not there any more.');
+        Audit::note(Audit::EXPORT, "Took the export \"{$export->name}\"");
+        $name = str_replace(['/', '\\', '%'], '-', "{$export->name} {$export->created_at->toDateString()}.{$export->format}");
+
+        return response()->download($export->path(), $name);
+    }
+
+    #[Answers(self::class, 'ExportGone')]
+    public function destroy(Request $request, Export $export): JsonResponse
+    {
+        self::mustBeOwn($request, $export);
+        @unlink($export->path());
+        $export->delete();
+
+        return response()->json(['gone' => true]);
+    }
+
+    /** A file has what its owner may see: nobody else gets it. */
+    private static function mustBeOwn(Request $request, Export $export): void
+    {
+        abort_unless($export->user_id === $request->user()?->id, 404, 'This file is not there, or not there any more.');
+    }
+
+    /** @return ExportRow */
+    private static function row(Export $export, Request $request): array
+    {
+        return [
+            'id' => $export->id,
+            'name' => $export->name,
+            'format' => $export->format,
+            'state' => match ($export->state) {
+                'done' => 'done',
+                'failed' => 'failed',
+                default => 'waiting',
+            },
+            'rows' => $export->rows,
+            'amounts' => $export->amounts === null ? null : new JsonMap($export->amounts),
+            'error' => $export->error,
+            'created_at' => $export->created_at->toIso8601String(),
+            'by' => $export->user?->name,
+            'is_own' => $export->user_id === $request->user()?->id,
+        ];
+    }
+}

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exports\Http\Requests;
+
+use App\Exports\ExportAsked;
+use App\Exports\Exporting;
+use App\Records\Supporter;
+use App\Support\Http\GuardedRequest;
+use Illuminate\Validation\Rule;
+
+/** What a file is to have. */
+final class ExportRequest extends GuardedRequest
+{
+    protected function needs(): array
+    {
+        return $this->input('of') === 'everything' ? ['administer'] : ['viewAny', Supporter::class];
+    }
+
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'of' => ['required', 'string', Rule::in(['supporters', 'gifts', 'promises', 'totals', 'everything'])],
+            'fields' => ['sometimes', 'array', 'max:200'],
+            'fields.*' => ['string', 'max:190'],
+            'search' => ['sometimes', 'nullable', 'string', 'max:190'],
+            'from' => ['sometimes', 'nullable', 'string', 'max:10'],
+            'to' => ['sometimes', 'nullable', 'string', 'max:10'],
+            'fund' => ['sometimes', 'nullable', 'string', 'max:190'],
+            'status' => ['sometimes', 'nullable', 'string', 'max:40'],
+            'format' => ['sometimes', Rule::in(Exporting::FORMATS)],
+        ];
+    }
+
+    public function isEverything(): bool
+    {
+        return $this->validated('of') === 'everything';
+    }
+
+    /** @return array<string, string> as ExportAsked::of() takes it */
+    public function asked(): array
+    {
+        $data = $this->validated();
+        $asked = array_filter(
+            array_map(static fn(string $key): string => trim((string) ($data[$key] ?? '')), [
+                'of' => 'of',
+                'search' => 'search',
+                'from' => 'from',
+                'to' => 'to',
+                'fund' => 'fund',
+                'status' => 'status',
+            ]),
+            static fn(string $value): bool => $value !== '',
+        );
+        $fields = implode(',', array_map(strval(...), $data['fields'] ?? []));
+        $asked += $fields === '' ? [] : ['fields' => $fields];
+        if (!$this->isEverything()) {
+            ExportAsked::of($asked);
+        }
+
+        return $asked;
+    }
+
+    public function fileFormat(): string
+    {
+        return $this->isEverything() ? 'zip' : (string) ($this->validated('format') ?? 'csv');
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exports;
+
+use App\Accounts\Audit;
+use App\Accounts\Message;
+use App\Support\PlainWords;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Bus\Dispatchable;
+use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Support\Facades\Auth;
+use Throwable;
+
+/** Writes a file that someone asked for, with what that person may see; it begins anew if it was cut off. */
+final class RunExport implements ShouldQueue
+{
+    use Dispatchable;
+    use Queueable;
+
+    /** Seconds above which whoever waits is told. */
+    private const PATIENCE = 20;
+
+    public int $timeout = 3600;
+
+    public function __construct(private readonly int $export)
+    {
+        $this->onQueue('long');
+    }
+
+    public function handle(Exporting $exporting, Everything $everything): void
+    {
+        $export = Export::query()->with('user')->find($this->export);
+        if ($export === null || $export->state !== 'waiting') {
+            return;
+        }
+        $isAlone = Auth::user() === null;
+        try {
+            $user = $export->user;
+            if ($user === null || $user->disabled_at !== null) {
+                throw new UnusableExport('Whoever asked for it may not sign in any more.');
+            }
+            $isAlone ? Auth::setUser($user) : null;
+            $done =
+                $export->asked['of'] === 'everything'
+                    ? $everything->write($export->path())
+                    : $exporting->write(ExportAsked::of($export->asked), $export->format, $export->path());
+            $export->update(['state' => 'done', 'rows' => $done['rows'], 'amounts' => $done['amounts'], 'ended_at' => now()]);
+            Audit::note(Audit::EXPORT, "Exported \"{$export->name}\": {$done['rows']} rows", userId: $export->user_id);
+            if ($export->created_at->diffInSeconds(now()) > self::PATIENCE) {
+                Message::to(
+                    $export->user_id,
+                    'done',
+                    "The export \"{$export->name}\" is ready: " . number_format($done['rows']) . ' rows.',
+                );
+            }
+        } catch (Throwable $error) {
+            report($error);
+            $export->update(['state' => 'failed', 'error' => mb_substr(PlainWords::of($error), 0, 500), 'ended_at' => now()]);
+        } finally {
+            $isAlone && Auth::hasUser() ? Auth::forgetUser() : null;
+        }
+    }
+}

@@ -1,0 +1,265 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Accounts\Role;
+use App\Exports\Export;
+use App\Supporters\SavedSearch;
+use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\Process\Process;
+
+/** Records out to files, by command. */
+final class ExportTest extends TestCase
+{
+    private const PEOPLE = <<<'CSV'
+    First name,Last name,Email,City,State,Gift date,Gift amount,Currency,Fund,Gift id
+    Ann,Lee,ann@example.org,Dover,NH,2026-01-05,100.00,USD,Nets,g1
+    Ann,Lee,ann@example.org,Dover,NH,2026-02-05,50.00,USD,Boats,g2
+    Bo,=Park,bo@example.org,Saco,ME,2026-02-06,20.00,CAD,Nets,g3
+
+    CSV;
+
+    private string $out;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->out = (string) tempnam(sys_get_temp_dir(), 'export');
+        $this->as();
+        $this->loaded(self::PEOPLE);
+    }
+
+    protected function tearDown(): void
+    {
+        @unlink($this->out);
+        parent::tearDown();
+    }
+
+    /** @return array{int, ?array<string, mixed>, string} exit code, what was printed as JSON, and what was complained of */
+    private function exported(string ...$options): array
+    {
+        $process = new Process(['php', 'artisan', 'export:run', '--json', ...$options], base_path(), null, null, 120);
+        $process->run();
+
+        return [(int) $process->getExitCode(), json_decode($process->getOutput(), true), trim($process->getErrorOutput())];
+    }
+
+    /** @return list<list<string>> */
+    private function lines(): array
+    {
+        $text = substr((string) file_get_contents($this->out), 3);
+
+        return array_map(static fn(string $line): array => str_getcsv($line, ',', '"', ''), explode("\r\n", trim($text)));
+    }
+
+    public function test_supporters_with_the_usual_few_fields(): void
+    {
+        [$code, $said] = $this->exported('--of=supporters', "--out={$this->out}");
+
+        self::assertSame([0, ['of' => 'supporters', 'rows' => 2, 'amounts' => [], 'file' => $this->out]], [$code, $said]);
+        [$header, $ann, $bo] = $this->lines();
+        self::assertSame(['Number in Pine Sieve', 'Kind of record', 'First name', 'Last name'], array_slice($header, 0, 4));
+        self::assertSame(['Ann', 'Lee', '', 'ann@example.org'], array_slice($ann, 2, 4));
+        self::assertSame("'=Park", $bo[3], 'A cell that would run is guarded.');
+        self::assertStringContainsString('2 rows', (string) DB::table('audit')->where('kind', 'export')->value('what'));
+    }
+
+    public function test_gifts_of_a_fund_from_a_day_on_with_fields_of_their_supporters(): void
+    {
+        [, $said] = $this->exported(
+            '--of=gifts',
+            '--fields=gift.date,gift.amount,gift.currency,name.last,email',
+            '--fund=Nets',
+            '--from=2026-02-01',
+            "--out={$this->out}",
+        );
+
+        self::assertSame([1, ['CAD' => '20.00']], [$said['rows'], $said['amounts']]);
+        self::assertSame(['2026-02-06', '20.00', 'CAD', "'=Park", 'bo@example.org'], $this->lines()[1]);
+    }
+
+    public function test_counts_and_sums_are_those_of_the_tables(): void
+    {
+        [, $said] = $this->exported('--of=gifts', '--format=json', "--out={$this->out}");
+        $gifts = json_decode((string) file_get_contents($this->out), true, flags: JSON_THROW_ON_ERROR);
+
+        self::assertSame([3, 3, ['CAD' => '20.00', 'USD' => '150.00']], [$said['rows'], count($gifts), $said['amounts']]);
+        self::assertSame(
+            ['gift', 'supporter', 'supporter.name', 'gift.date', 'gift.amount', 'gift.currency', 'gift.fund', 'gift.reference'],
+            array_keys($gifts[0]),
+        );
+    }
+
+    public function test_of_a_split_gift_what_is_for_the_fund(): void
+    {
+        $this->loaded(
+            "First name,Last name,Gift date,Gift amount,Gift split 1 fund,Gift split 1 amount,Gift split 2 fund,Gift split 2 amount\nCy,Dahl,2026-03-01,30.00,Nets,10.00,Boats,20.00\n",
+            [],
+            [
+                'name.first',
+                'name.last',
+                'gift.date',
+                'gift.amount',
+                'gift.fund',
+                'gift.split.amount',
+                'gift.split.2.fund',
+                'gift.split.2.amount',
+            ],
+        );
+        [, $said] = $this->exported('--of=gifts', '--fields=gift.amount', '--fund=Nets', '--from=2026-03-01', "--out={$this->out}");
+
+        self::assertSame([1, ['USD' => '10.00'], '10.00'], [$said['rows'], $said['amounts'], $this->lines()[1][0]]);
+    }
+
+    public function test_totals_by_month_and_currency(): void
+    {
+        [, $said] = $this->exported('--of=totals', "--out={$this->out}");
+
+        self::assertSame(
+            [
+                ['Month', 'Currency', 'Gifts', 'Amount'],
+                ['2026-01', 'USD', '1', '100.00'],
+                ['2026-02', 'CAD', '1', '20.00'],
+                ['2026-02', 'USD', '1', '50.00'],
+            ],
+            $this->lines(),
+        );
+        self::assertSame(['CAD' => '20.00', 'USD' => '150.00'], $said['amounts']);
+    }
+
+    public function test_a_saved_search(): void
+    {
+        SavedSearch::query()->create(['name' => 'The Lees', 'query' => ['q' => 'lee']]);
+        [, $said] = $this->exported('--of=gifts', '--search=The Lees', '--format=xlsx', "--out={$this->out}");
+        self::assertSame([2, ['USD' => '150.00']], [$said['rows'], $said['amounts']]);
+    }
+
+    /** @return array<string, array{list<string>, string}> */
+    public static function unusable(): array
+    {
+        return [
+            'nothing said' => [[], 'There is no export of ""'],
+            'of what' => [['--of=people'], 'There is no export of "people"'],
+            'a format' => [['--of=gifts', '--format=doc'], 'There is no format "doc"'],
+            'a field' => [['--of=gifts', '--fields=gift.colour'], 'These rows have no field "gift.colour".'],
+            'a field of others' => [['--of=supporters', '--fields=gift.amount'], 'These rows have no field "gift.amount".'],
+            'a field twice' => [['--of=gifts', '--fields=gift.date,gift.date'], 'A field is asked for twice.'],
+            'a search' => [['--of=gifts', '--search=Nobody'], 'There is no search "Nobody" that was saved.'],
+            'a day' => [['--of=gifts', '--from=2026-02-30'], '--from is "2026-02-30"'],
+            'days the wrong way' => [['--of=gifts', '--from=2026-02-03', '--to=2026-02-01'], 'The days end before they begin.'],
+            'a status' => [['--of=gifts', '--status=lost'], 'There is no status "lost" of gifts'],
+            'days of supporters' => [['--of=supporters', '--from=2026-01-01'], "--from can't be asked of supporters."],
+            'something of everything' => [['--of=everything', '--fund=Nets'], "--fund can't be asked of it."],
+        ];
+    }
+
+    /** @param  list<string>  $options */
+    #[DataProvider('unusable')]
+    public function test_what_can_not_be_used_is_said_and_leaves_the_file_alone(array $options, string $says): void
+    {
+        file_put_contents($this->out, 'there before');
+        [$code, , $complaint] = $this->exported(...[...$options, "--out={$this->out}"]);
+
+        self::assertSame(2, $code);
+        self::assertStringContainsString($says, $complaint);
+        self::assertSame('there before', file_get_contents($this->out));
+    }
+
+    public function test_a_folder_that_is_not_there(): void
+    {
+        [$code, , $complaint] = $this->exported('--of=gifts', '--out=/nowhere/gifts.csv');
+        self::assertSame([2, 'There is no folder /nowhere.'], [$code, $complaint]);
+    }
+
+    public function test_a_file_is_seen_before_it_is_made_then_made_and_taken(): void
+    {
+        $asked = ['of' => 'gifts', 'fields' => ['gift.date', 'gift.amount'], 'fund' => 'Nets', 'format' => 'csv'];
+        $this->postJson('/api/exports/preview', $asked)
+            ->assertOk()
+            ->assertExactJson(['rows' => 2, 'amounts' => ['CAD' => '20.00', 'USD' => '100.00'], 'columns' => ['Gift date', 'Gift amount']]);
+        $id = $this->postJson('/api/exports', $asked)->assertCreated()->json('id');
+        $row = $this->getJson('/api/exports')->assertOk()->json('exports.0');
+        self::assertSame(['done', 2, ['CAD' => '20.00', 'USD' => '100.00']], [$row['state'], $row['rows'], $row['amounts']]);
+        $file = $this->get("/api/exports/{$id}/file")
+            ->assertOk()
+            ->baseResponse->getFile();
+        self::assertStringContainsString("2026-01-05,100.00\r\n2026-02-06,20.00\r\n", (string) file_get_contents($file->getPathname()));
+        self::assertSame(2, DB::table('audit')->where('kind', 'export')->count());
+
+        $this->as(Role::Administrator)
+            ->get("/api/exports/{$id}/file")
+            ->assertNotFound();
+        $this->as()
+            ->deleteJson("/api/exports/{$id}")
+            ->assertOk();
+        self::assertFileDoesNotExist($file->getPathname());
+    }
+
+    public function test_what_someone_may_not_see_is_not_in_it(): void
+    {
+        $this->as(Role::Administrator)
+            ->patchJson('/api/fields/email', ['see' => ['roles' => ['administrator'], 'users' => []]])
+            ->assertOk();
+        $this->as(Role::Reader);
+        $choices = array_column($this->getJson('/api/exports')->json('choices'), null, 'of');
+        self::assertNotContains('email', $choices['supporters']['usual']);
+        self::assertNotContains('email', array_column($choices['supporters']['fields'], 'key'));
+        foreach (['exports', 'exports/preview'] as $path) {
+            $this->postJson("/api/{$path}", ['of' => 'supporters', 'fields' => ['email']])
+                ->assertStatus(422)
+                ->assertJson(['message' => 'The field "email" is hidden from you, or kept out of exports.']);
+        }
+    }
+
+    public function test_only_an_administrator_takes_everything(): void
+    {
+        $this->postJson('/api/exports', ['of' => 'everything'])->assertForbidden();
+        $this->as(Role::Administrator);
+        $id = $this->postJson('/api/exports', ['of' => 'everything'])
+            ->assertCreated()
+            ->json('id');
+        self::assertSame('done', $this->getJson('/api/exports')->json('exports.0.state'));
+        self::assertStringStartsWith(
+            'PK',
+            (string) file_get_contents(
+                $this->get("/api/exports/{$id}/file")
+                    ->baseResponse->getFile()
+                    ->getPathname(),
+            ),
+        );
+    }
+
+    public function test_files_are_kept_for_some_days(): void
+    {
+        $this->postJson('/api/exports', ['of' => 'totals'])->assertCreated();
+        Export::forgetOld();
+        self::assertSame(1, Export::query()->count());
+        $path = Export::query()->firstOrFail()->path();
+        $this->travel(8)->days();
+        Export::forgetOld();
+        self::assertSame(0, Export::query()->count());
+        self::assertFileDoesNotExist($path);
+    }
+
+    public function test_everything_is_all_tables_without_what_opens_doors(): void
+    {
+        [$code, $said] = $this->exported('--of=everything', "--out={$this->out}");
+        self::assertSame([0, ['CAD' => '20.00', 'USD' => '150.00']], [$code, $said['amounts']]);
+        $zip = new \ZipArchive();
+        self::assertTrue($zip->open($this->out));
+        $description = json_decode((string) $zip->getFromName('description.json'), true, flags: JSON_THROW_ON_ERROR);
+        self::assertSame($said['rows'], array_sum(array_column($description['tables'], 'rows')));
+        foreach ($description['tables'] as $table) {
+            $text = (string) $zip->getFromName($table['file']);
+            self::assertSame(DB::table($table['table'])->count(), $table['rows'], $table['table']);
+            self::assertStringStartsWith("\xEF\xBB\xBF" . implode(',', array_column($table['columns'], 'name')), $text);
+        }
+        $users = (string) $zip->getFromName('users.csv');
+        self::assertStringContainsString('datasteward@example.org', $users);
+        self::assertStringNotContainsString('$2y$', $users);
+        self::assertFalse($zip->getFromName('sessions.csv'));
+    }
+}
