@@ -24,8 +24,8 @@ DB::statement(
 );
 $out = (string) tempnam(sys_get_temp_dir(), 'export');
 $bare = [
-    'gifts' => 'select g.id, g.supporter_id, s.display_name, g.given_on, g.amount, g.currency, g.fund, g.campaign, g.appeal, g.kind, g.reference
-        from gifts g join supporters s on s.id = g.supporter_id',
+    'gifts' => 'select g.id, g.supporter_id, s.display_name, g.given_on, g.amount, g.currency, g.fund, g.campaign, g.appeal,
+        g.kind, g.reference from gifts g join supporters s on s.id = g.supporter_id',
     'supporters' => 'select s.id, s.kind, s.first_name, s.last_name, s.organization_name, e.address, p.number, a.line1, a.line2, a.city, a.state,
         a.postal_code, a.country from supporters s left join addresses a on a.supporter_id = s.id and a.is_primary
         left join emails e on e.supporter_id = s.id and e.is_primary left join phones p on p.supporter_id = s.id and p.is_primary',

@@ -13,8 +13,8 @@ use Illuminate\Support\Carbon;
 use PineSieve\Core\Addresses\Directory\Outcome;
 
 /**
- * Addresses that are put into postal form and asked of the postal directory: those of a list that someone handed in, stored ones, or those of an
- * intake before it is loaded.
+ * Addresses that are put into postal form and asked of the postal directory: those of a list that someone handed in, stored ones, or those
+ * of an intake before it is loaded.
  *
  * @phpstan-import-type Figures from CheckFigures
  *

@@ -24,7 +24,7 @@ use PineSieve\Core\Changes\Checker;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
 
-/** Writes the outcome of a check of stored addresses into the records: one act, taken back as one. An address that was changed since is left. */
+/** Writes what a check of stored addresses found into the records: one act, taken back as one. What was changed since is left. */
 final readonly class ApplyCheck
 {
     private const CHUNK = 300;
@@ -39,7 +39,10 @@ final readonly class ApplyCheck
         private Ids $ids,
     ) {}
 
-    /** @return array{written: int, refused: int, changed: int, act: ?int} supporters that were written, whom a rule keeps as they are, and addresses that were changed since */
+    /**
+     * @return array{written: int, refused: int, changed: int, act: ?int} supporters that were written, whom a rule keeps as they are, and
+     *     addresses that were changed since
+     */
     public function apply(AddressCheck $check, ?User $user): array
     {
         $act = Act::begin(ActKind::Verify, $user?->id, "Put addresses right: \"{$check->name}\"");

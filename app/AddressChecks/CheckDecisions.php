@@ -9,8 +9,8 @@ use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /**
- * What a person decides of the addresses of a check: a candidate is taken, or the new address of whoever moved, or the address stays as it is
- * written, or nothing is said of it. In an intake, what is taken is a correction of the row.
+ * What a person decides of the addresses of a check: a candidate is taken, or the new address of whoever moved, or the address stays as it
+ * is written, or nothing is said of it. In an intake, what is taken is a correction of the row.
  */
 final readonly class CheckDecisions
 {

@@ -6,7 +6,7 @@ namespace App\AddressChecks;
 
 use App\Addresses\Directory\DirectorySettings;
 
-/** Asks about stored addresses again by itself, at night, once the answer is as old as the settings say. Nothing is written into records by it. */
+/** Asks about stored addresses again by itself, at night, once the answer is as old as the settings say. Records stay as they are. */
 final readonly class CheckSchedule
 {
     /** From which hour on, in the server's time. */

@@ -24,8 +24,8 @@ use PineSieve\Core\Addresses\Directory\Standing;
  *     key: string, words: string, note: string, addresses: int, asks: bool, single: int, decided: int,
  * }
  * @phpstan-type CheckSummary array{
- *     id: int, kind: 'list'|'records'|'intake', name: string, state: value-of<CheckState>, by: ?string, created_at: string, ended_at: ?string,
- *     edition: string, error: ?string, asks: bool, intake_id: ?int, file_name: string, may_be_mapped: bool,
+ *     id: int, kind: 'list'|'records'|'intake', name: string, state: value-of<CheckState>, by: ?string,
+ *     created_at: string, ended_at: ?string, edition: string, error: ?string, asks: bool, intake_id: ?int, file_name: string, may_be_mapped: bool,
  *     progress: array{done: int, total: int, asked: int, to_ask: int, seconds: float},
  *     figures: ?CheckSums, is_applied: bool, act_id: ?int,
  * }
@@ -33,7 +33,8 @@ use PineSieve\Core\Addresses\Directory\Standing;
  * @phpstan-type CheckPage array{check: CheckSummary, groups: list<CheckGroup>, before: ?CheckBefore}
  * @phpstan-type CheckedRow array{
  *     number: int, supporter_id: ?int, who: string, written: list<string>, becomes: list<string>, outcome: value-of<Outcome>, why: string,
- *     reasons: string, candidates: list<string>, decision: string, moved_to: ?string, moved_on: ?string, same_address: ?int, same_person: ?int,
+ *     reasons: string, candidates: list<string>, decision: string, moved_to: ?string, moved_on: ?string,
+ *     same_address: ?int, same_person: ?int,
  * }
  * @phpstan-type CheckedRowPage array{rows: list<CheckedRow>, more: bool}
  */

@@ -28,7 +28,9 @@ final readonly class ExportAsked
     ) {}
 
     /**
-     * @param  array{of?: ?string, fields?: ?string, search?: ?string, from?: ?string, to?: ?string, fund?: ?string, status?: ?string}  $asked
+     * @param  array{
+     *     of?: ?string, fields?: ?string, search?: ?string, from?: ?string, to?: ?string, fund?: ?string, status?: ?string,
+     * }  $asked
      *
      * @throws UnusableExport
      */

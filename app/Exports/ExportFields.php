@@ -74,8 +74,8 @@ final readonly class ExportFields
     }
 
     /**
-     * @return list<array{of: string, usual: list<string>, fields: list<ExportField>, statuses: list<string>}> what can be chosen of each kind of
-     *     rows, as far as the person may see it
+     * @return list<array{of: string, usual: list<string>, fields: list<ExportField>, statuses: list<string>}> what can be chosen of each
+     *     kind of rows, as far as the person may see it
      */
     public function choices(): array
     {

@@ -53,7 +53,8 @@ final class SupporterSearch
             );
         } elseif ($text('filter') === 'unverified') {
             $supporters->whereRaw(
-                "exists (select 1 from addresses p left join address_states t on t.address_id = p.id where p.supporter_id = supporters.id and p.`condition` <> 'former' and t.address_id is null)",
+                "exists (select 1 from addresses p left join address_states t on t.address_id = p.id
+                where p.supporter_id = supporters.id and p.`condition` <> 'former' and t.address_id is null)",
             );
         } elseif ($text('filter') === 'undeliverable') {
             $supporters->whereRaw(

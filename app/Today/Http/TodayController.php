@@ -43,7 +43,8 @@ use PineSieve\Core\Standards\RuleSubject;
  * @phpstan-import-type Month from Growth
  * @phpstan-type PromisesWaiting array{due: int, overdue: int, failed: int, unattached: int}
  * @phpstan-type Today array{
- *     waiting: list<IntakeSummary>, loaded: list<IntakeSummary>, held: int, batches: ?int, unreached: ?int, promises: ?PromisesWaiting, worklists: list<Worklist>,
+ *     waiting: list<IntakeSummary>, loaded: list<IntakeSummary>, held: int, batches: ?int, unreached: ?int,
+ *     promises: ?PromisesWaiting, worklists: list<Worklist>,
  *     attention: list<array{filter: string, says: string, count: int}>, rereadings: int, duplicates: ?int, supporters: int,
  *     gifts: int, given: ?JsonMap<string>, trust: list<TrustFigure>, months: list<Month>,
  * }
