@@ -36,8 +36,10 @@ final class RunCheck implements ShouldQueue
         if ($check === null || !$check->state->isWorking()) {
             return;
         }
-        // Another worker is at it.
+        // Another worker is at it; should that one be lost, this one goes on.
         if ((int) DB::scalar('select get_lock(?, 0)', ["check {$check->id}"]) !== 1) {
+            $this->release(20);
+
             return;
         }
         $isAlone = Auth::user() === null;
