@@ -42,6 +42,7 @@ use App\Support\Http\PlainQuery;
 use App\Supporters\Http\FormController;
 use App\Supporters\Http\SavedSearchController;
 use App\Supporters\Http\SupporterController;
+use App\Supporters\Http\SupporterListController;
 use App\Today\Http\HealthController;
 use App\Today\Http\PageController;
 use App\Today\Http\TodayController;
@@ -192,6 +193,9 @@ Route::prefix('api')->group(function (): void {
         Route::post('held/fix', [HeldController::class, 'fix']);
         Route::post('held/decide', [HeldController::class, 'decide']);
         Route::get('supporters', [SupporterController::class, 'index']);
+        Route::get('lists/supporters', [SupporterListController::class, 'show']);
+        Route::put('lists/supporters', [SupporterListController::class, 'keep']);
+        Route::get('searches/fields', [SupporterListController::class, 'searchable']);
         Route::get('places', [PlaceController::class, 'index']);
         Route::get('exports', [ExportController::class, 'index']);
         Route::post('exports', [ExportController::class, 'store']);

@@ -17,6 +17,7 @@ use PineSieve\Core\Addresses\Directory\Outcome;
  * of an intake before it is loaded.
  *
  * @phpstan-import-type Figures from CheckFigures
+ * @phpstan-type Applied array{of: int, done: int, written: int, refused: int, changed: int}
  *
  * @property int $id
  * @property string $kind  LIST, RECORDS or INTAKE
@@ -35,6 +36,8 @@ use PineSieve\Core\Addresses\Directory\Outcome;
  * @property ?Figures $figures  once it is done
  * @property ?string $error
  * @property ?int $act_id  the act by which it was applied to the records
+ * @property ?Applied $applied  supporters that it is about and those that were looked at; those that were written, those whom a rule keeps as they are, and
+ *     addresses that were changed since
  * @property Carbon $created_at
  * @property ?Carbon $began_at
  * @property ?Carbon $ended_at
@@ -61,6 +64,7 @@ final class AddressCheck extends Model
             'scope' => 'array',
             'asks' => 'boolean',
             'figures' => 'array',
+            'applied' => 'array',
             'began_at' => 'datetime',
             'ended_at' => 'datetime',
         ];
@@ -108,7 +112,7 @@ final class AddressCheck extends Model
     /** Whether its outcome stands in the records. */
     public function isApplied(): bool
     {
-        return $this->act !== null && $this->act->undone_at === null;
+        return $this->state !== CheckState::Writing && $this->act !== null && $this->act->undone_at === null;
     }
 
     /** Begins from its first row. */

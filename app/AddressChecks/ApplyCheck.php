@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\AddressChecks;
 
 use App\Accounts\Audit;
+use App\Accounts\Message;
 use App\Accounts\User;
 use App\Addresses\Directory\AddressStates;
 use App\Addresses\Directory\KeptAnswers;
@@ -39,37 +40,82 @@ final readonly class ApplyCheck
         private Ids $ids,
     ) {}
 
-    /**
-     * @return array{written: int, refused: int, changed: int, act: ?int} supporters that were written, whom a rule keeps as they are, and
-     *     addresses that were changed since
-     */
-    public function apply(AddressCheck $check, ?User $user): array
+    /** It is written in the queue: hundreds of thousands take minutes. */
+    public function begin(AddressCheck $check, ?User $user): void
     {
-        $act = Act::begin(ActKind::Verify, $user?->id, "Put addresses right: \"{$check->name}\"");
-        $sum = ['written' => 0, 'refused' => 0, 'changed' => 0];
-        $after = 0;
-        do {
-            $rows = CheckedRows::of($check)
-                ->where('supporter_id', '>', $after)
+        DB::transaction(static function () use ($check, $user): void {
+            $act = Act::begin(ActKind::Verify, $user?->id, "Put addresses right: \"{$check->name}\"");
+            $check
+                ->fill([
+                    'state' => CheckState::Writing,
+                    'position' => 0,
+                    'act_id' => $act->id,
+                    'applied' => [
+                        'of' => CheckedRows::of($check)->distinct()->count('supporter_id'),
+                        'done' => 0,
+                        'written' => 0,
+                        'refused' => 0,
+                        'changed' => 0,
+                    ],
+                ])
+                ->save();
+        });
+        RunCheck::dispatch($check->id);
+    }
+
+    /** The next some hundred supporters. What they become and how far the check has come are stored together: cut off, it goes on where it was. */
+    public function step(AddressCheck $check): void
+    {
+        $act = Act::query()->findOrFail($check->act_id);
+        $ids = Lists::ints(
+            CheckedRows::of($check)
+                ->where('supporter_id', '>', $check->position)
                 ->distinct()
                 ->orderBy('supporter_id')
                 ->limit(self::CHUNK)
-                ->pluck('supporter_id');
-            $ids = Lists::ints($rows);
-            $done = DB::transaction(fn(): array => $this->write($check, $ids, $act));
-            foreach ($done as $what => $count) {
+                ->pluck('supporter_id'),
+        );
+        if ($ids === []) {
+            $this->end($check, $act);
+
+            return;
+        }
+        DB::transaction(function () use ($check, $ids, $act): void {
+            $sum = $check->applied ?? throw new \LogicException('Nothing is being written.');
+            foreach (['done' => count($ids), ...$this->write($check, $ids, $act)] as $what => $count) {
                 $sum[$what] += $count;
             }
-            $after = $ids === [] ? $after : max($ids);
-        } while (count($ids) === self::CHUNK);
-        $this->acts->end($act, Audit::MANY);
-        $isWritten = $act->exists;
-        if ($isWritten) {
-            $check->update(['act_id' => $act->id]);
+            $check->fill(['applied' => $sum, 'position' => max($ids)])->save();
+        });
+    }
+
+    private function end(AddressCheck $check, Act $act): void
+    {
+        DB::transaction(function () use ($check, $act): void {
+            $this->acts->end($act, Audit::MANY);
+            $check->fill(['state' => CheckState::Done, 'act_id' => $act->exists ? $act->id : null])->save();
+        });
+        if ($act->exists) {
             $this->lookForDuplicates();
         }
+        $said = $check->applied['written'] ?? 0;
+        Message::to(
+            $act->user_id,
+            'done',
+            "The addresses of \"{$check->name}\" are written: {$said} " . ($said === 1 ? 'record' : 'records') . ' changed.',
+        );
+    }
 
-        return [...$sum, 'act' => $isWritten ? $act->id : null];
+    /** It can't be carried on: what was written stands, and can be taken back. */
+    public function stop(AddressCheck $check, string $why): void
+    {
+        $act = Act::query()->find($check->act_id);
+        if ($act !== null) {
+            $this->acts->end($act, Audit::MANY);
+        }
+        $check
+            ->fill(['state' => CheckState::Done, 'act_id' => $act?->exists === true ? $act->id : null, 'error' => "Writing stopped. {$why}"])
+            ->save();
     }
 
     /**

@@ -13,11 +13,13 @@ enum CheckState: string
     case Reading = 'reading';
     case Asking = 'asking';
     case Settling = 'settling';
+    /** What was found is being written into the records. */
+    case Writing = 'writing';
     case Done = 'done';
     case Failed = 'failed';
 
     public function isWorking(): bool
     {
-        return in_array($this, [self::Waiting, self::Reading, self::Asking, self::Settling], true);
+        return in_array($this, [self::Waiting, self::Reading, self::Asking, self::Settling, self::Writing], true);
     }
 }

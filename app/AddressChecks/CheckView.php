@@ -15,6 +15,7 @@ use PineSieve\Core\Addresses\Directory\Standing;
  * A check as its page shows it: how far it is, what it comes to, what was found, and the addresses behind each finding.
  *
  * @phpstan-import-type Figures from CheckFigures
+ * @phpstan-import-type Applied from AddressCheck
  * @phpstan-import-type Region from CheckFigures
  * @phpstan-type CheckSums array{
  *     rows: int, addresses: int, confirmed: int, question: int, not_found: int, not_asked: int, mailable: int, moved: int, changed: int,
@@ -27,7 +28,7 @@ use PineSieve\Core\Addresses\Directory\Standing;
  *     id: int, kind: 'list'|'records'|'intake', name: string, state: value-of<CheckState>, by: ?string,
  *     created_at: string, ended_at: ?string, edition: string, error: ?string, asks: bool, intake_id: ?int, file_name: string, may_be_mapped: bool,
  *     progress: array{done: int, total: int, asked: int, to_ask: int, seconds: float},
- *     figures: ?CheckSums, is_applied: bool, act_id: ?int,
+ *     figures: ?CheckSums, is_applied: bool, act_id: ?int, applied: ?Applied,
  * }
  * @phpstan-type CheckBefore array{id: int, created_at: string, addresses: int, mailable: int}
  * @phpstan-type CheckPage array{check: CheckSummary, groups: list<CheckGroup>, before: ?CheckBefore}
@@ -53,7 +54,7 @@ final readonly class CheckView
     {
         return [
             'check' => $this->summary($check),
-            'groups' => $check->isDone() ? $this->groups($check) : [],
+            'groups' => $check->isDone() || $check->state === CheckState::Writing ? $this->groups($check) : [],
             'before' => self::before($check),
         ];
     }
@@ -113,6 +114,7 @@ final readonly class CheckView
             'figures' => $figures === null ? null : self::sums($figures),
             'is_applied' => $check->isApplied(),
             'act_id' => $check->act_id,
+            'applied' => $check->applied,
         ];
     }
 

@@ -31,6 +31,7 @@ final readonly class CheckWork
         private AddressStates $states,
         private RecordReader $reader,
         private CheckFigures $figures,
+        private ApplyCheck $apply,
     ) {}
 
     /** @return bool whether there is more to do */
@@ -41,6 +42,7 @@ final readonly class CheckWork
             CheckState::Reading => $this->read($check),
             CheckState::Asking => $this->ask($check),
             CheckState::Settling => $this->settle($check),
+            CheckState::Writing => $this->apply->step($check),
             default => null,
         };
 

@@ -8,7 +8,7 @@ use App\Installation\UnderWay;
 
 final readonly class ChecksUnderWay implements UnderWay
 {
-    private const AT_WORK = [CheckState::Waiting, CheckState::Reading, CheckState::Asking, CheckState::Settling];
+    private const AT_WORK = [CheckState::Waiting, CheckState::Reading, CheckState::Asking, CheckState::Settling, CheckState::Writing];
 
     public function now(): ?string
     {

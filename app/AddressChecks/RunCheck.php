@@ -65,7 +65,10 @@ final class RunCheck implements ShouldQueue
     {
         report($error);
         $check = AddressCheck::query()->find($this->check);
-        if ($check !== null) {
+        if ($check?->state === CheckState::Writing) {
+            app(ApplyCheck::class)->stop($check, PlainWords::of($error));
+            Message::to($check->user_id, 'stopped', "Writing the addresses of \"{$check->name}\" stopped. What was written can be undone.");
+        } elseif ($check !== null) {
             $check->fill(['state' => CheckState::Failed, 'error' => PlainWords::of($error), 'ended_at' => now()])->save();
             Message::to($check->user_id, 'stopped', "The work on the addresses of \"{$check->name}\" stopped. It can be begun again.");
         }

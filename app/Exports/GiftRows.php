@@ -8,6 +8,7 @@ use App\Gifts\GiftSearch;
 use App\Records\Gift;
 use App\Standards\FieldAccess;
 use App\Support\Lists;
+use App\Supporters\SupporterCells;
 use App\Supporters\SupporterSearch;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;

@@ -7,6 +7,7 @@ namespace App\Exports;
 use App\Promises\PromiseSearch;
 use App\Standards\FieldAccess;
 use App\Support\Lists;
+use App\Supporters\SupporterCells;
 use App\Supporters\SupporterSearch;
 use Illuminate\Database\Query\Builder;
 use PineSieve\Core\Gifts\Amounts;

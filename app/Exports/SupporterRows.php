@@ -6,6 +6,7 @@ namespace App\Exports;
 
 use App\Records\Supporter;
 use App\Support\Lists;
+use App\Supporters\SupporterCells;
 use App\Supporters\SupporterSearch;
 use Illuminate\Database\Eloquent\Builder;
 use PineSieve\Core\Gifts\Amounts;

@@ -33,6 +33,7 @@ use App\Notices\Notices;
 use App\Records\FollowsWrites;
 use App\Records\Gift;
 use App\Records\GiftIndex;
+use App\Records\GiftYears;
 use App\Records\PromiseIndex;
 use App\Records\RecordWriter;
 use App\Records\RowSources;
@@ -102,6 +103,7 @@ final class SieveServiceProvider extends ServiceProvider
                 AddressStates::class,
                 Shortfalls::class,
                 GiftIndex::class,
+                GiftYears::class,
                 PromiseIndex::class,
                 ForgetsTheGone::class,
                 Notices::class,

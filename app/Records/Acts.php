@@ -24,7 +24,8 @@ final readonly class Acts
     {
         $act->end();
         if ($act->exists) {
-            Audit::note($kind, "{$act->what}: {$act->records} " . ($act->records === 1 ? 'record' : 'records'), actId: $act->id);
+            $records = "{$act->records} " . ($act->records === 1 ? 'record' : 'records');
+            Audit::note($kind, "{$act->what}: {$records}", userId: $act->user_id, actId: $act->id);
         }
     }
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Records;
 
 use Illuminate\Database\Query\Builder;
-use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\GiftKind;
 use PineSieve\Core\Gifts\GiftTotals;
@@ -47,21 +46,5 @@ final class GiftSums
         }
 
         return $sums;
-    }
-
-    /**
-     * @param  list<int>  $supporters
-     * @return array<int, string> supporter to the day of the last gift; a promise is none
-     */
-    public static function latest(array $supporters): array
-    {
-        return DB::table('gifts')
-            ->whereIn('supporter_id', $supporters)
-            ->whereRaw('not kind <=> ?', [GiftKind::Pledge->value])
-            ->whereNull('corrects_id')
-            ->groupBy('supporter_id')
-            ->selectRaw('supporter_id, max(given_on) as latest')
-            ->pluck('latest', 'supporter_id')
-            ->all();
     }
 }

@@ -8,6 +8,7 @@ use App\Records\Loads;
 use App\Records\Supporter;
 use App\Standards\FieldAccess;
 use App\Standards\Shortfalls;
+use App\Supporters\Searching\SearchTerms;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 
@@ -21,13 +22,19 @@ final class SupporterSearch
         'unchecked' => 'have an address that is not known to be in postal form',
     ];
 
+    /** Further ones, which the page of the addresses counts. */
+    public const OF_ADDRESSES = [
+        'unverified' => 'have an address that the postal directory was not asked about',
+        'undeliverable' => 'have an address that mail does not reach',
+    ];
+
     /** What can be asked for. */
-    public const KEYS = ['q', 'filter', 'intake', 'made', 'rule', 'month', 'group', 'tag', 'zip', 'near', 'within'];
+    public const KEYS = ['q', 'filter', 'intake', 'made', 'rule', 'month', 'group', 'tag', 'zip', 'near', 'within', 'where'];
 
     private function __construct() {}
 
     /**
-     * @param  array<string, mixed>  $asked  q (words that begin a name, an email, a phone or an id), filter, intake, made ("new" or "changed"), rule, month, group, tag, zip (or its first signs), near (a ZIP code) and within (miles); nobody is found by a search that is "none"
+     * @param  array<string, mixed>  $asked  q (words that begin a name, an email, a phone or an id), filter, intake, made ("new" or "changed"), rule, month, group, tag, zip (or its first signs), near (a ZIP code) and within (miles), where (JSON, as SearchReader reads it); nobody is found by a search that is "none"
      * @return Builder<Supporter>
      */
     public static function of(array $asked): Builder
@@ -87,6 +94,7 @@ final class SupporterSearch
         }
         foreach (['group', 'tag'] as $list) {
             if ($text($list) !== '') {
+                FieldAccess::ofUser()->sees("{$list}s") || throw new UnseenField();
                 $supporters->whereIn(
                     'supporters.id',
                     DB::table('memberships')->select('supporter_id')->where('list', $list)->where('name', $text($list)),
@@ -98,6 +106,9 @@ final class SupporterSearch
         }
         if ($text('zip') !== '') {
             LivesThere::in($supporters, $text('zip'));
+        }
+        if ($text('where') !== '') {
+            app(SearchTerms::class)->narrow($supporters, $text('where'));
         }
         if ($text('near') !== '') {
             LivesThere::near($supporters, $text('near'), $text('within'));

@@ -19,6 +19,14 @@ final readonly class Change
         return new self($subject, $ref, Action::Create, array_map(static fn(?string $value): array => [null, $value], $values));
     }
 
+    /** @param  array<string, ?string>  $values  all that is stored of it */
+    public static function delete(Subject $subject, int|string $ref, array $values): self
+    {
+        $filled = array_filter($values, static fn(?string $value): bool => $value !== null);
+
+        return new self($subject, $ref, Action::Delete, array_map(static fn(string $value): array => [$value, null], $filled));
+    }
+
     public function withRef(int|string $ref): self
     {
         return new self($this->subject, $ref, $this->action, $this->fields);

@@ -147,7 +147,7 @@ final readonly class FormPlanner
                 $changes[] = self::part($subject, (string) $ref, $item, $part);
             }
             foreach ($there as $part) {
-                $changes[] = self::gone($subject, $part);
+                $changes[] = Change::delete($subject, $part->ref, $part->values);
             }
         }
 
@@ -184,19 +184,6 @@ final readonly class FormPlanner
             );
     }
 
-    private static function gone(Subject $subject, RecordPart $part): Change
-    {
-        return new Change(
-            $subject,
-            $part->ref,
-            Action::Delete,
-            array_map(
-                static fn(?string $value): array => [$value, null],
-                array_filter($part->values, static fn(?string $value): bool => $value !== null),
-            ),
-        );
-    }
-
     /**
      * @param  array<string, string>  $values
      * @param  list<RecordPart>  $stored
@@ -216,7 +203,7 @@ final readonly class FormPlanner
             foreach ($stored as $part) {
                 $key = mb_strtolower($part->value('name'));
                 if ($part->value('list') === $list && !isset($wanted[$key])) {
-                    $changes[] = self::gone(Subject::Membership, $part);
+                    $changes[] = Change::delete(Subject::Membership, $part->ref, $part->values);
                 } elseif ($part->value('list') === $list) {
                     unset($wanted[$key]);
                 }
@@ -248,7 +235,7 @@ final readonly class FormPlanner
             }
             $changes[] = match (true) {
                 $part === null => Change::create(Subject::Custom, "form:{$field}", ['field' => $field, 'value' => $value]),
-                $value === '' => self::gone(Subject::Custom, $part),
+                $value === '' => Change::delete(Subject::Custom, $part->ref, $part->values),
                 default => new Change(Subject::Custom, $part->ref, Action::Update, ['value' => [$part->value('value'), $value]]),
             };
         }
@@ -289,7 +276,7 @@ final readonly class FormPlanner
             $changes[] = self::part(Subject::Link, (string) $ref, array_diff_key($link, ['reversed' => 1]), $part);
         }
         foreach ($there as $part) {
-            $changes[] = self::gone(Subject::Link, $part);
+            $changes[] = Change::delete(Subject::Link, $part->ref, $part->values);
         }
 
         return array_values(array_filter($changes));

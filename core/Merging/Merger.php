@@ -72,7 +72,7 @@ final readonly class Merger
         // Nobody is linked to oneself.
         foreach ($stays->record->links as $link) {
             if (in_array((int) $link->value('other_id'), $ids, true)) {
-                $changes[$stays->id()][] = self::gone(Subject::Link, $link->ref, $link->values);
+                $changes[$stays->id()][] = Change::delete(Subject::Link, $link->ref, $link->values);
             }
         }
         $record = Projection::after($stays->record, $changes[$stays->id()]);
@@ -89,7 +89,7 @@ final readonly class Merger
             $changes[$owner] = [...$changes[$owner] ?? [], ...$linked];
         }
         foreach ($others as $other) {
-            $changes[$other->id()][] = self::gone(Subject::Supporter, $other->id(), $other->record->fields);
+            $changes[$other->id()][] = Change::delete(Subject::Supporter, $other->id(), $other->record->fields);
         }
 
         return new MergePlan(
@@ -211,7 +211,7 @@ final readonly class Merger
                 $known[$this->sameness->of($subject, $part->values)] ??= $part;
             }
             foreach ($gets as $part) {
-                $given[] = self::gone($subject, $part->ref, $part->values);
+                $given[] = Change::delete($subject, $part->ref, $part->values);
                 $same = $known[$this->sameness->of($subject, $part->values)] ?? null;
                 if ($same !== null) {
                     array_push($taken, ...self::completed($subject, $same, $part));
@@ -225,11 +225,11 @@ final readonly class Merger
             }
         }
         foreach ($other->record->custom as $part) {
-            $given[] = self::gone(Subject::Custom, $part->ref, $part->values);
+            $given[] = Change::delete(Subject::Custom, $part->ref, $part->values);
         }
         foreach ([[Subject::Gift, $other->gifts], [Subject::Entry, $other->entries]] as [$subject, $gifts]) {
             foreach ($gifts as $id => $gift) {
-                $given[] = self::gone($subject, $id, $gift->columns());
+                $given[] = Change::delete($subject, $id, $gift->columns());
                 $taken[] = Change::create($subject, $id, self::creditedAnew($gift, $become, $become[$other->id()])->fields());
             }
         }
@@ -337,7 +337,7 @@ final readonly class Merger
             if ($own !== null && $value !== $own->value('value')) {
                 $changes[] =
                     $value === ''
-                        ? self::gone(Subject::Custom, $own->ref, $own->values)
+                        ? Change::delete(Subject::Custom, $own->ref, $own->values)
                         : new Change(Subject::Custom, $own->ref, Action::Update, ['value' => [$own->value('value'), $value]]);
             } elseif ($own === null && $value !== '') {
                 $changes[] = Change::create(Subject::Custom, reset($of)->ref, ['field' => $field, 'value' => $value]);
@@ -370,7 +370,7 @@ final readonly class Merger
             foreach ($links as $link) {
                 if ((int) $link->value('other_id') !== $survivor) {
                     $changes[$owner][] = isset($known[$link->value('kind')])
-                        ? self::gone(Subject::Link, $link->ref, $link->values)
+                        ? Change::delete(Subject::Link, $link->ref, $link->values)
                         : new Change(Subject::Link, $link->ref, Action::Update, [
                             'other_id' => [$link->value('other_id'), (string) $survivor],
                         ]);
@@ -394,19 +394,5 @@ final readonly class Merger
         );
 
         return $values[0];
-    }
-
-    /** @param  array<string, ?string>  $values */
-    private static function gone(Subject $subject, int|string $ref, array $values): Change
-    {
-        return new Change(
-            $subject,
-            $ref,
-            Action::Delete,
-            array_map(
-                static fn(?string $value): array => [$value, null],
-                array_filter($values, static fn(?string $value): bool => $value !== null),
-            ),
-        );
     }
 }

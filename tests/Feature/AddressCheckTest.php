@@ -437,7 +437,8 @@ final class AddressCheckTest extends TestCase
         $id = $this->postJson('/api/address-checks', ['kind' => 'all'])->json('id');
         $this->postJson("/api/address-checks/{$id}/apply")
             ->assertOk()
-            ->assertJson(['written' => 4, 'refused' => 0, 'changed' => 0]);
+            ->assertJson(['state' => 'done', 'is_applied' => true])
+            ->assertJsonPath('applied', ['of' => 5, 'done' => 5, 'written' => 4, 'refused' => 0, 'changed' => 0]);
 
         $old = self::address('408 Schooner Ln');
         self::assertSame(['former', 0, '2026-03-02'], [$old['condition'], $old['is_primary'], $old['valid_until']]);
@@ -469,7 +470,8 @@ final class AddressCheckTest extends TestCase
             ->update(['line1' => '142 Schooner Ln']);
         $this->postJson("/api/address-checks/{$id}/apply")
             ->assertOk()
-            ->assertJson(['written' => 3, 'changed' => 1]);
+            ->assertJsonPath('applied.written', 3)
+            ->assertJsonPath('applied.changed', 1);
         self::assertSame('good', self::address('142 Schooner Ln')['condition']);
     }
 

@@ -37,7 +37,6 @@ use Illuminate\Support\Facades\DB;
  * @phpstan-import-type CheckPage from CheckView
  * @phpstan-type IntakeCheck array{page: ?CheckPage, directory: bool}
  * @phpstan-type CheckDecided array{decided: int}
- * @phpstan-type CheckApplied array{written: int, refused: int, changed: int, act: ?int}
  * @phpstan-type CheckGone array{gone: bool}
  */
 final class CheckController extends Controller
@@ -151,15 +150,18 @@ final class CheckController extends Controller
         return response()->json($view->summary($check->refresh()));
     }
 
-    #[Answers(self::class, 'CheckApplied')]
-    public function apply(Request $request, AddressCheck $check, ApplyCheck $apply): JsonResponse
+    /** Writing goes on in the queue: the page of the check tells how far it is. */
+    #[Answers(CheckView::class, 'CheckSummary')]
+    public function apply(Request $request, AddressCheck $check, ApplyCheck $apply, CheckView $view): JsonResponse
     {
         $this->authorize('check-addresses');
         abort_unless($check->isOfRecords(), 409, 'These are no addresses of the database.');
         abort_unless($check->isDone(), 409, 'The addresses are not checked yet.');
         abort_if($check->isApplied(), 409, 'This stands in the records already.');
 
-        return response()->json($apply->apply($check, $request->user()));
+        $apply->begin($check, $request->user());
+
+        return response()->json($view->summary($check->refresh()));
     }
 
     /** As a PDF. */

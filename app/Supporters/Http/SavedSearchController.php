@@ -11,6 +11,7 @@ use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
 use App\Supporters\Http\Requests\SavedSearchRequest;
 use App\Supporters\SavedSearch;
+use App\Supporters\SupporterSearch;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
 
@@ -43,6 +44,8 @@ final class SavedSearchController extends Controller
     public function store(SavedSearchRequest $request): JsonResponse
     {
         $data = $request->validated();
+        // What can't be asked is not kept.
+        SupporterSearch::of($data['query']);
         $search = SavedSearch::query()->updateOrCreate(
             ['name' => $data['name']],
             ['query' => $data['query'], 'user_id' => $request->user()?->id],

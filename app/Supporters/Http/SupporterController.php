@@ -7,7 +7,6 @@ namespace App\Supporters\Http;
 use App\Accounts\Audit;
 use App\Accounts\Organization;
 use App\Addresses\Directory\AddressStates;
-use App\Records\Gift;
 use App\Records\GiftSums;
 use App\Records\Merge;
 use App\Records\Supporter;
@@ -16,14 +15,17 @@ use App\Standards\Shortfalls;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
-use App\Support\Lists;
 use App\Supporters\CreditedGifts;
 use App\Supporters\GivenByYear;
 use App\Supporters\HonoringGifts;
+use App\Supporters\Http\Requests\SupporterListRequest;
 use App\Supporters\Links;
 use App\Supporters\Origins;
 use App\Supporters\PageFields;
+use App\Supporters\Searching\SearchTold;
+use App\Supporters\SupporterColumns;
 use App\Supporters\SupporterExport;
+use App\Supporters\SupporterOrder;
 use App\Supporters\SupporterSearch;
 use App\Supporters\UnreadValues;
 use App\Supporters\WaitingGifts;
@@ -31,7 +33,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\PrintedAddress;
-use PineSieve\Core\Gifts\GiftTotals;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\Standards;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -39,11 +40,12 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /**
  * Supporters, to find and to look at.
  *
- * @phpstan-type SupporterRow array{
- *     id: int, kind: value-of<SupporterKind>, name: string, city: string, email: ?string, phone: ?string, gifts: int,
- *     given: ?JsonMap<string>, latest: ?string,
+ * @phpstan-import-type ListColumn from SupporterColumns
+ * @phpstan-import-type ToldSearch from SearchTold
+ * @phpstan-type SupporterRow array{id: int, kind: value-of<SupporterKind>, name: string, cells: JsonMap<string>}
+ * @phpstan-type SupporterList array{
+ *     total: int, page: int, pages: int, columns: list<ListColumn>, search: ?ToldSearch, supporters: list<SupporterRow>,
  * }
- * @phpstan-type SupporterList array{total: int, page: int, pages: int, supporters: list<SupporterRow>}
  * @phpstan-import-type Origin from Origins
  * @phpstan-import-type Amounts from JsonMap
  * @phpstan-type PageField array{column: string, label: string}
@@ -83,57 +85,34 @@ final class SupporterController extends Controller
     private const PAGE = 50;
 
     #[Answers(self::class, 'SupporterList')]
-    public function index(Request $request): JsonResponse
+    public function index(SupporterListRequest $request, SupporterColumns $columns, SupporterOrder $order, SearchTold $told): JsonResponse
     {
-        $this->authorize('viewAny', Supporter::class);
         $page = max(1, (int) $request->query('page', '1'));
         $found = SupporterSearch::of($request->query());
-        $sight = FieldAccess::ofUser();
         $total = (clone $found)->count();
         // Ids first, so that only one page of rows is read in full however far down it lies.
-        $ids = Lists::ints(
-            $found
-                ->orderBy('sort_key')
-                ->orderBy('id')
-                ->offset(($page - 1) * self::PAGE)
-                ->limit(self::PAGE)
-                ->pluck('id'),
-        );
+        $ids = $order->page($found, $request->sort(), $request->isDown(), ($page - 1) * self::PAGE, self::PAGE);
+        $shown = $columns->of($request->columns());
+        $cells = $columns->rows($ids, $shown);
         $rows = Supporter::query()
             ->whereIn('id', $ids)
-            ->with(['addresses', 'emails', 'phones'])
-            ->orderBy('sort_key')
-            ->orderBy('id')
-            ->get();
-        $gifts = GiftSums::by(Gift::query()->whereIn('supporter_id', $ids)->toBase(), 'supporter_id');
-        $latest = GiftSums::latest($ids);
+            ->get(['id', 'kind', 'sort_name'])
+            ->keyBy('id');
 
         return response()->json([
             'total' => $total,
             'page' => $page,
             'pages' => (int) ceil($total / self::PAGE),
-            'supporters' => $rows->map(
-                static fn(Supporter $supporter): array => [
-                    'id' => $supporter->id,
-                    'kind' => $supporter->kind,
-                    'name' => $supporter->sort_name,
-                    'city' => trim(
-                        implode(
-                            ', ',
-                            array_filter([
-                                $sight->sees('address.city') ? $supporter->addresses->first()?->getAttribute('city') : null,
-                                $sight->sees('address.state') ? $supporter->addresses->first()?->getAttribute('state') : null,
-                            ]),
-                        ),
-                    ),
-                    'email' => $sight->sees('email') ? $supporter->emails->first()?->getAttribute('address') : null,
-                    'phone' => $sight->sees('phone') ? $supporter->phones->first()?->getAttribute('number') : null,
-                    'gifts' => $gifts[$supporter->id]->gifts ?? 0,
-                    'given' => $sight->sees('gift.amount')
-                        ? (object) ($gifts[$supporter->id] ?? GiftTotals::none())->given->toArray()
-                        : null,
-                    'latest' => $sight->sees('gift.date') ? $latest[$supporter->id] ?? null : null,
+            'columns' => $shown,
+            'search' => $told->of($request->where()),
+            'supporters' => array_map(
+                static fn(int $id): array => [
+                    'id' => $id,
+                    'kind' => $rows[$id]->kind ?? '',
+                    'name' => $rows[$id]->sort_name ?? '',
+                    'cells' => new JsonMap($cells[$id]),
                 ],
+                array_values(array_filter($ids, static fn(int $id): bool => isset($rows[$id]))),
             ),
         ]);
     }

@@ -2,7 +2,7 @@ import { Button, Checkbox } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { ActUndone, CheckApplied, CheckPage as Page } from '../api/answers';
+import type { ActUndone, CheckPage as Page } from '../api/answers';
 import { api } from '../api/client';
 import { Equation } from '../shared/Equation';
 import { count, counted, moment } from '../shared/format';
@@ -16,6 +16,7 @@ import { CheckWorking } from './CheckWorking';
 import { Findings } from './Findings';
 import { Found } from './Found';
 import { MapColumns } from './MapColumns';
+import { Written } from './Written';
 
 /** One check: what it comes to, what was found and why, the addresses behind each finding, and what comes out of it. */
 export function CheckPage() {
@@ -39,7 +40,7 @@ export function CheckPage() {
     void queries.invalidateQueries({ queryKey: ['address-check', Number(id)] });
     void queries.invalidateQueries({ queryKey: ['today'] });
   };
-  const apply = useMutation({ mutationFn: () => api.post<CheckApplied>(`address-checks/${id}/apply`), onSettled: again });
+  const apply = useMutation({ mutationFn: () => api.post(`address-checks/${id}/apply`), onSettled: again });
   const undo = useMutation({ mutationFn: (act: number) => api.post<ActUndone>(`acts/${act}/undo`), onSettled: again });
   const ask = useMutation({ mutationFn: () => api.post(`address-checks/${id}/ask`), onSettled: again });
   const discard = useMutation({
@@ -150,22 +151,17 @@ export function CheckPage() {
       {check.error !== null && (
         <div className="hint" role="status">
           <span>
-            {check.error} {count(figures.unasked)} {figures.unasked === 1 ? 'address is' : 'addresses are'} not yet verified.
+            {check.error}
+            {figures.unasked > 0 && ` ${counted(figures.unasked, 'address is', 'addresses are')} not yet verified.`}
           </span>
-          <Button size="compact-sm" variant="default" loading={ask.isPending} onClick={() => ask.mutate()}>
-            Ask again
-          </Button>
+          {figures.unasked > 0 && !check.is_applied && (
+            <Button size="compact-sm" variant="default" loading={ask.isPending} onClick={() => ask.mutate()}>
+              Ask again
+            </Button>
+          )}
         </div>
       )}
-      {apply.data !== undefined && !undone && (
-        <div className="hint" role="status">
-          <span>
-            {counted(apply.data.written, 'record')} written
-            {apply.data.refused > 0 && `; ${count(apply.data.refused)} stay, since a rule would be broken`}
-            {apply.data.changed > 0 && `; ${counted(apply.data.changed, 'address', 'addresses')} left, since they were changed meanwhile`}.
-          </span>
-        </div>
-      )}
+      {check.applied !== null && !undone && <Written applied={check.applied} isGoingOn={check.state === 'writing'} />}
       {undone && (
         <div className="hint" role="status">
           <span>What was written is taken back; it can be written again.</span>
@@ -257,6 +253,8 @@ export function CheckPage() {
               </Button>
             )}
           </>
+        ) : check.state === 'writing' ? (
+          <Button loading>Put these addresses right</Button>
         ) : check.is_applied ? (
           <Button variant="default" loading={undo.isPending} onClick={() => check.act_id !== null && undo.mutate(check.act_id)}>
             Undo what was written
@@ -289,7 +287,7 @@ export function CheckPage() {
             Other columns
           </Button>
         )}
-        {!check.is_applied && discarding}
+        {!check.is_applied && check.state !== 'writing' && discarding}
         <span className="push quiet">{check.edition === '' ? 'no directory was asked' : `asked: ${check.edition}`}</span>
       </div>
     </>

@@ -16,7 +16,7 @@ final class ScopeRequest extends ChecksAddresses
         return [
             'kind' => ['required', Rule::in(['all', 'search', 'supporter', 'older'])],
             'query' => ['required_if:kind,search', 'array:' . implode(',', SupporterSearch::KEYS)],
-            'query.*' => ['nullable', 'string', 'max:300'],
+            'query.*' => ['nullable', 'string', 'max:20000'],
             'supporter' => ['required_if:kind,supporter', 'integer', 'min:1'],
             'days' => ['required_if:kind,older', 'integer', 'min:1', 'max:3650'],
         ];

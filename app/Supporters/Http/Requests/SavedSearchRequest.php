@@ -15,7 +15,7 @@ final class SavedSearchRequest extends EditsRecords
         return [
             'name' => ['required', 'string', 'max:120'],
             'query' => ['required', 'array:' . implode(',', SupporterSearch::KEYS), 'min:1'],
-            'query.*' => ['string', 'max:200'],
+            'query.*' => ['string', 'max:20000'],
         ];
     }
 }

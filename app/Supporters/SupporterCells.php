@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Exports;
+namespace App\Supporters;
 
 use App\Records\RecordReader;
 use PineSieve\Core\Records\SupporterRecord;
