@@ -11,6 +11,7 @@ use App\Addresses\Http\DirectoryController;
 use App\Addresses\Http\PlaceController;
 use App\Batches\Http\BatchController;
 use App\Batches\Http\EntryController;
+use App\BulkChanges\Http\BulkChangeController;
 use App\Duplicates\Http\MatchRuleController;
 use App\Exports\Http\ExportController;
 use App\Gifts\Http\FundController;
@@ -195,6 +196,16 @@ Route::prefix('api')->group(function (): void {
         Route::get('supporters', [SupporterController::class, 'index']);
         Route::get('lists/supporters', [SupporterListController::class, 'show']);
         Route::put('lists/supporters', [SupporterListController::class, 'keep']);
+        Route::get('bulk-fields', [BulkChangeController::class, 'fields']);
+        Route::post('bulk-changes', [BulkChangeController::class, 'store']);
+        Route::prefix('bulk-changes/{bulkChange}')
+            ->whereNumber('bulkChange')
+            ->group(static function (): void {
+                Route::get('', [BulkChangeController::class, 'show']);
+                Route::get('records', [BulkChangeController::class, 'records']);
+                Route::post('write', [BulkChangeController::class, 'write']);
+                Route::delete('', [BulkChangeController::class, 'destroy']);
+            });
         Route::get('searches/fields', [SupporterListController::class, 'searchable']);
         Route::get('places', [PlaceController::class, 'index']);
         Route::get('exports', [ExportController::class, 'index']);

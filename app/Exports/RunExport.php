@@ -6,11 +6,11 @@ namespace App\Exports;
 
 use App\Accounts\Audit;
 use App\Accounts\Message;
+use App\Accounts\OnBehalf;
 use App\Support\PlainWords;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Foundation\Queue\Queueable;
-use Illuminate\Support\Facades\Auth;
 use Throwable;
 
 /** Writes a file that someone asked for, with what that person may see; it begins anew if it was cut off. */
@@ -35,17 +35,17 @@ final class RunExport implements ShouldQueue
         if ($export === null || $export->state !== 'waiting') {
             return;
         }
-        $isAlone = Auth::user() === null;
         try {
             $user = $export->user;
             if ($user === null || $user->disabled_at !== null) {
                 throw new UnusableExport('Whoever asked for it may not sign in any more.');
             }
-            $isAlone ? Auth::setUser($user) : null;
-            $done =
-                $export->asked['of'] === 'everything'
+            $done = OnBehalf::of(
+                $user,
+                static fn(): array => $export->asked['of'] === 'everything'
                     ? $everything->write($export->path())
-                    : $exporting->write(ExportAsked::of($export->asked), $export->format, $export->path());
+                    : $exporting->write(ExportAsked::of($export->asked), $export->format, $export->path()),
+            );
             $export->update(['state' => 'done', 'rows' => $done['rows'], 'amounts' => $done['amounts'], 'ended_at' => now()]);
             Audit::note(Audit::EXPORT, "Exported \"{$export->name}\": {$done['rows']} rows", userId: $export->user_id);
             if ($export->created_at->diffInSeconds(now()) > self::PATIENCE) {
@@ -58,8 +58,6 @@ final class RunExport implements ShouldQueue
         } catch (Throwable $error) {
             report($error);
             $export->update(['state' => 'failed', 'error' => mb_substr(PlainWords::of($error), 0, 500), 'ended_at' => now()]);
-        } finally {
-            $isAlone && Auth::hasUser() ? Auth::forgetUser() : null;
         }
     }
 }

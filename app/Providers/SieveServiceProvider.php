@@ -12,6 +12,7 @@ use App\Addresses\Directory\DirectorySettings;
 use App\Addresses\Directory\HttpDirectory;
 use App\Addresses\MorePlaces;
 use App\Batches\ValuesInBatches;
+use App\BulkChanges\BulkUnderWay;
 use App\Duplicates\ForgetsTheGone;
 use App\Duplicates\SearchUnderWay;
 use App\Gifts\Funds;
@@ -113,7 +114,14 @@ final class SieveServiceProvider extends ServiceProvider
         $this->app->when(RecordWriter::class)->needs('$followers')->giveTagged(FollowsWrites::class);
         $this->app->bind(RowSources::class, IntakeSources::class);
         $this->app->tag(
-            [IntakesUnderWay::class, SearchUnderWay::class, RereadUnderWay::class, ChecksUnderWay::class, JobsBegunAgain::class],
+            [
+                IntakesUnderWay::class,
+                SearchUnderWay::class,
+                RereadUnderWay::class,
+                ChecksUnderWay::class,
+                BulkUnderWay::class,
+                JobsBegunAgain::class,
+            ],
             UnderWay::class,
         );
         $this->app->when(Settling::class)->needs('$works')->giveTagged(UnderWay::class);

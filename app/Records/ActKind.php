@@ -33,6 +33,8 @@ enum ActKind: string
     case Post = 'post';
     /** Addresses were put right by the postal directory. */
     case Verify = 'verify';
+    /** The same was done to many supporters at once. */
+    case Bulk = 'bulk';
     /** A posted batch was taken back. */
     case Unpost = 'unpost';
 
@@ -45,12 +47,12 @@ enum ActKind: string
     /** @return list<self> those that a person begins, and that write many records some at a time */
     public static function ofMany(): array
     {
-        return [self::ListMerge, self::Remedy, self::Reread, self::Retype, self::PutBack, self::Verify];
+        return [self::ListMerge, self::Remedy, self::Reread, self::Retype, self::PutBack, self::Verify, self::Bulk];
     }
 
     /** Whether it is taken back as it stands. What intakes and merges did is taken back with what hangs on it, by an undo of their own. */
     public function isUndoneAsItStands(): bool
     {
-        return in_array($this, [self::ListMerge, self::Remedy, self::Reread, self::Verify], true);
+        return in_array($this, [self::ListMerge, self::Remedy, self::Reread, self::Verify, self::Bulk], true);
     }
 }

@@ -7,8 +7,11 @@ namespace App\Records;
 use App\Accounts\Audit;
 use App\Accounts\User;
 use App\Support\Lists;
+use Illuminate\Database\Eloquent\Builder as EloquentBuilder;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Changes\Action;
+use PineSieve\Core\Changes\Change;
 use PineSieve\Core\Changes\Reversal;
 use PineSieve\Core\Changes\Subject;
 
@@ -57,35 +60,27 @@ final readonly class Acts
     /** @return array{restored: int, kept: int} records that are as they were before, and things that were changed since and stay */
     public function undo(Act $act, ?User $user): array
     {
-        [$restored, $kept, $after] = [0, 0, 0];
+        $sum = ['restored' => 0, 'kept' => 0];
         $undo = Act::goOn(ActKind::PutBack, $user?->id, "Taking back \"{$act->what}\"");
-        do {
-            $ids = Lists::ints(
-                JournalEntry::query()
-                    ->where('act_id', $act->id)
-                    ->where('owner_kind', Subject::Supporter)
-                    ->where('owner_id', '>', $after)
-                    ->distinct()
-                    ->orderBy('owner_id')
-                    ->limit(self::CHUNK)
-                    ->pluck('owner_id'),
-            );
-            DB::transaction(function () use ($act, $undo, $ids, &$restored, &$kept): void {
-                $this->ids->queueUp();
-                $entries = [];
-                foreach ($this->reversals($act, $ids) as $id => $reversal) {
-                    $kept += count($reversal->kept);
-                    if ($reversal->changes !== []) {
-                        $entries[] = new Entry($id, $reversal->changes);
-                        $restored++;
-                    }
+        // Whoever is there gives back first what came from those who are not.
+        foreach ([true, false] as $areThere) {
+            $after = 0;
+            do {
+                $ids = Lists::ints(
+                    self::owners($act, $areThere)
+                        ->where('owner_id', '>', $after)
+                        ->distinct()
+                        ->orderBy('owner_id')
+                        ->limit(self::CHUNK)
+                        ->pluck('owner_id'),
+                );
+                foreach (DB::transaction(fn(): array => $this->putBack($act, $undo, $ids)) as $what => $count) {
+                    $sum[$what] += $count;
                 }
-                if ($entries !== []) {
-                    $this->writer->write($entries, $undo);
-                }
-            });
-            $after = $ids === [] ? $after : max($ids);
-        } while (count($ids) === self::CHUNK);
+                $after = $ids === [] ? $after : max($ids);
+            } while (count($ids) === self::CHUNK);
+        }
+        ['restored' => $restored, 'kept' => $kept] = $sum;
         $undo->end();
         $act->markUndone($user?->id);
         Audit::note(
@@ -97,6 +92,38 @@ final readonly class Acts
         );
 
         return ['restored' => $restored, 'kept' => $kept];
+    }
+
+    /** @return EloquentBuilder<JournalEntry> entries of supporters that are there, or of those that the act deleted */
+    private static function owners(Act $act, bool $areThere): EloquentBuilder
+    {
+        $there = static fn(Builder $query) => $query->from('supporters')->whereColumn('supporters.id', 'journal.owner_id');
+
+        return JournalEntry::query()
+            ->where('act_id', $act->id)
+            ->where('owner_kind', Subject::Supporter)
+            ->whereExists($there, not: !$areThere);
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return array{restored: int, kept: int}
+     */
+    private function putBack(Act $act, Act $undo, array $ids): array
+    {
+        $this->ids->queueUp();
+        [$entries, $kept] = [[], 0];
+        foreach ($this->reversals($act, $ids) as $id => $reversal) {
+            $kept += count($reversal->kept);
+            if ($reversal->changes !== []) {
+                $entries[] = new Entry($id, $reversal->changes);
+            }
+        }
+        if ($entries !== []) {
+            $this->writer->write($entries, $undo);
+        }
+
+        return ['restored' => count($entries), 'kept' => $kept];
     }
 
     /**
@@ -118,11 +145,23 @@ final readonly class Acts
         }
         $reversals = [];
         foreach ($done as $id => $changes) {
-            $reversals[$id] = isset($things[$id])
-                ? Reversal::of($changes, $things[$id], $since[$id] ?? [])
-                : Reversal::impossible("supporter:{$id}", 'It is not there any more');
+            $reversals[$id] =
+                isset($things[$id]) || self::isDeleted($id, $changes)
+                    ? Reversal::of($changes, $things[$id] ?? [], $since[$id] ?? [])
+                    : Reversal::impossible("supporter:{$id}", 'It is not there any more');
         }
 
         return $reversals;
+    }
+
+    /** @param  list<Change>  $changes */
+    private static function isDeleted(int $id, array $changes): bool
+    {
+        $last = array_filter(
+            $changes,
+            static fn(Change $change): bool => $change->subject === Subject::Supporter && (int) $change->ref === $id,
+        );
+
+        return end($last) !== false && end($last)->action === Action::Delete;
     }
 }

@@ -14,7 +14,7 @@ use PineSieve\Core\Standards\FieldType;
 /**
  * The columns that a list of supporters can have: their fields, and what they gave. What someone may not see is no column.
  *
- * @phpstan-type ListColumn array{key: string, label: string, group: string, figure: bool}
+ * @phpstan-type SupporterColumn array{key: string, label: string, group: string, figure: bool}
  */
 final readonly class SupporterColumns
 {
@@ -34,7 +34,7 @@ final readonly class SupporterColumns
 
     public function __construct(private FieldCatalog $catalog, private SupporterCells $cells) {}
 
-    /** @return list<ListColumn> that the person who is signed in may choose from */
+    /** @return list<SupporterColumn> that the person who is signed in may choose from */
     public function choices(): array
     {
         $sight = FieldAccess::ofUser();
@@ -60,13 +60,15 @@ final readonly class SupporterColumns
 
     /**
      * @param  list<string>  $keys
-     * @return list<ListColumn> those of them that there are and that may be seen, in their order; the usual ones for none
+     * @return list<SupporterColumn> those of them that there are and that may be seen, in their order; the usual ones for none
      */
     public function of(array $keys): array
     {
         $choices = array_column($this->choices(), null, 'key');
 
-        return array_values(array_filter(array_map(static fn(string $key): ?array => $choices[$key] ?? null, $keys === [] ? self::USUAL : $keys)));
+        return array_values(
+            array_filter(array_map(static fn(string $key): ?array => $choices[$key] ?? null, $keys === [] ? self::USUAL : $keys)),
+        );
     }
 
     private static function isOfSupporter(Field $field): bool
@@ -76,7 +78,7 @@ final readonly class SupporterColumns
 
     /**
      * @param  list<int>  $ids
-     * @param  list<ListColumn>  $columns
+     * @param  list<SupporterColumn>  $columns
      * @return array<int, array<string, string>> supporter to key to what stands in the cell; amounts with their currency: "USD 500.00"
      */
     public function rows(array $ids, array $columns): array
@@ -117,7 +119,10 @@ final readonly class SupporterColumns
             $sum = $sums[$row->supporter_id] ?? [];
             $joined = static fn(string $key, ?string $amount): string => implode(
                 ' + ',
-                array_filter([$sum[$key] ?? '', $amount === null ? '' : "{$row->currency} {$amount}"], static fn(string $one): bool => $one !== ''),
+                array_filter(
+                    [$sum[$key] ?? '', $amount === null ? '' : "{$row->currency} {$amount}"],
+                    static fn(string $one): bool => $one !== '',
+                ),
             );
             $days = static fn(string $key, ?string $day): array => array_filter([$sum[$key] ?? null, $day]);
             $sums[$row->supporter_id] = [

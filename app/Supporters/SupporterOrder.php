@@ -41,7 +41,8 @@ final readonly class SupporterOrder
         $isColumn = $key !== SupporterColumns::NAME && in_array($key, array_column($this->columns->choices(), 'key'), true);
         if ($isColumn) {
             $by = $this->orderedBy($key);
-            $found->leftJoinSub($by, 'ordered', 'ordered.supporter_id', '=', 'supporters.id')
+            $found
+                ->leftJoinSub($by, 'ordered', 'ordered.supporter_id', '=', 'supporters.id')
                 ->orderByRaw("ordered.by_this is null, ordered.by_this {$direction}");
         }
 
@@ -62,7 +63,10 @@ final readonly class SupporterOrder
                 ->groupBy('supporter_id')
                 ->selectRaw('supporter_id, ' . self::SUMS[$key] . ' as by_this')
                 // There is no order among amounts of several currencies: those of the organization's own are meant.
-                ->when(in_array($key, ['gifts.given', 'gifts.largest'], true), fn(Builder $of) => $of->where('currency', $this->formats->home->currency));
+                ->when(
+                    in_array($key, ['gifts.given', 'gifts.largest'], true),
+                    fn(Builder $of) => $of->where('currency', $this->formats->home->currency),
+                );
         }
         $place = FieldPlace::of($key === 'place' ? 'address.city' : $key) ?? throw new \LogicException("No column \"{$key}\".");
         $field = $key === 'place' ? null : $this->catalog->field($key);
@@ -73,9 +77,18 @@ final readonly class SupporterOrder
 
         return match ($place->subject) {
             'supporter' => $of->selectRaw("id as supporter_id, {$value} as by_this"),
-            'address', 'email', 'phone' => $of->where('is_primary', true)->groupBy('supporter_id')->selectRaw("supporter_id, min({$value}) as by_this"),
-            'membership' => $of->where('list', $field->nature->list ?? '')->groupBy('supporter_id')->selectRaw("supporter_id, min({$value}) as by_this"),
-            'custom' => $of->where('field', $key)->groupBy('supporter_id')->selectRaw("supporter_id, min({$value}) as by_this"),
+            'address', 'email', 'phone' => $of
+                ->where('is_primary', true)
+                ->groupBy('supporter_id')
+                ->selectRaw("supporter_id, min({$value}) as by_this"),
+            'membership' => $of
+                ->where('list', $field->nature->list ?? '')
+                ->groupBy('supporter_id')
+                ->selectRaw("supporter_id, min({$value}) as by_this"),
+            'custom' => $of
+                ->where('field', $key)
+                ->groupBy('supporter_id')
+                ->selectRaw("supporter_id, min({$value}) as by_this"),
             default => $of->groupBy('supporter_id')->selectRaw("supporter_id, min({$value}) as by_this"),
         };
     }

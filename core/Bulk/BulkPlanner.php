@@ -31,7 +31,8 @@ final readonly class BulkPlanner
     public function __construct(private array $steps, private FieldCatalog $catalog)
     {
         $fields = array_map(
-            static fn(BulkStep $step): string => "{$step->field} " . (in_array($step->kind, [BulkKind::Join, BulkKind::Leave], true) ? $step->value : ''),
+            static fn(BulkStep $step): string => "{$step->field} " .
+                (in_array($step->kind, [BulkKind::Join, BulkKind::Leave], true) ? $step->value : ''),
             $steps,
         );
         if (count($steps) > self::MOST) {
@@ -75,7 +76,11 @@ final readonly class BulkPlanner
     {
         $ofName = array_flip(FieldPlace::ofSupporter(static fn(FieldNature $nature): bool => $nature->isOfName)) + ['kind' => true];
         foreach ($changes as $change) {
-            if ($change->subject === Subject::Supporter && $change->action === Action::Update && array_intersect_key($change->fields, $ofName) !== []) {
+            if (
+                $change->subject === Subject::Supporter &&
+                $change->action === Action::Update &&
+                array_intersect_key($change->fields, $ofName) !== []
+            ) {
                 $forms = [];
                 foreach (NameForms::following($stored, $record) as $column => $form) {
                     if ($form !== $stored->field($column)) {
@@ -83,7 +88,9 @@ final readonly class BulkPlanner
                     }
                 }
 
-                return $forms === [] ? $changes : Change::merged($changes, new Change(Subject::Supporter, $stored->ref, Action::Update, $forms));
+                return $forms === []
+                    ? $changes
+                    : Change::merged($changes, new Change(Subject::Supporter, $stored->ref, Action::Update, $forms));
             }
         }
 
@@ -161,7 +168,9 @@ final readonly class BulkPlanner
 
         return [
             $effect,
-            $effect->writes() ? [Change::create(Subject::Custom, "{$record->ref}:{$at}:custom", ['field' => $step->field, 'value' => $after])] : [],
+            $effect->writes()
+                ? [Change::create(Subject::Custom, "{$record->ref}:{$at}:custom", ['field' => $step->field, 'value' => $after])]
+                : [],
         ];
     }
 
@@ -196,7 +205,9 @@ final readonly class BulkPlanner
         }
         foreach ($record->memberships as $part) {
             if ($part->value('list') === $list && mb_strtolower($part->value('name')) === mb_strtolower($step->value)) {
-                return $step->kind === BulkKind::Join ? [Effect::Same, []] : [Effect::Changes, [Change::delete(Subject::Membership, $part->ref, $part->values)]];
+                return $step->kind === BulkKind::Join
+                    ? [Effect::Same, []]
+                    : [Effect::Changes, [Change::delete(Subject::Membership, $part->ref, $part->values)]];
             }
         }
 
@@ -225,7 +236,11 @@ final readonly class BulkPlanner
                     $isJoin ? Effect::Comes : Effect::Changes,
                     $after === []
                         ? [Change::delete(Subject::Custom, $part->ref, $part->values)]
-                        : [new Change(Subject::Custom, $part->ref, Action::Update, ['value' => [$part->value('value'), implode("\n", $after)]])],
+                        : [
+                            new Change(Subject::Custom, $part->ref, Action::Update, [
+                                'value' => [$part->value('value'), implode("\n", $after)],
+                            ]),
+                        ],
                 ];
             }
         }
@@ -248,7 +263,10 @@ final readonly class BulkPlanner
         $name = $stored->field($stored->kind() === SupporterKind::Organization ? 'organization_name' : 'display_name');
         $parsed = $kind === SupporterKind::Person ? WrittenName::parse($name)->person : null;
         $after = ['kind' => $kind->value];
-        foreach (FieldPlace::ofSupporter(static fn(FieldNature $nature): bool => $nature->of !== null && $nature->of !== $kind) as $column) {
+        foreach (
+            FieldPlace::ofSupporter(static fn(FieldNature $nature): bool => $nature->of !== null && $nature->of !== $kind)
+            as $column
+        ) {
             $after[$column] = '';
         }
         $after = [

@@ -16,7 +16,17 @@ use PineSieve\Core\Standards\Standards;
 final readonly class BulkStep
 {
     /** What tells one record from another: one value can't be right for many. */
-    private const OF_ONE = ['name.first', 'name.last', 'name.greeting', 'name.envelope', 'organization.name', 'email', 'phone', 'id.old', 'kind'];
+    private const OF_ONE = [
+        'name.first',
+        'name.last',
+        'name.greeting',
+        'name.envelope',
+        'organization.name',
+        'email',
+        'phone',
+        'id.old',
+        'kind',
+    ];
 
     /** Places whose values can be changed; email, phone and ids are of one record alone. */
     private const PLACES = ['supporter', 'address', 'custom', 'membership'];
@@ -98,7 +108,9 @@ final readonly class BulkStep
             return [];
         }
         if ($field->type->isList()) {
-            return $place->subject === 'membership' ? [BulkKind::Join, BulkKind::Leave] : [BulkKind::Join, BulkKind::Leave, BulkKind::Clear];
+            return $place->subject === 'membership'
+                ? [BulkKind::Join, BulkKind::Leave]
+                : [BulkKind::Join, BulkKind::Leave, BulkKind::Clear];
         }
         $isText = in_array($field->type, [FieldType::Text, FieldType::LongText], true);
         $isOne = in_array($field->key, self::OF_ONE, true);
@@ -124,41 +136,54 @@ final readonly class BulkStep
             BulkKind::Fill => "write {$this->value} as {$label} where it is blank",
             BulkKind::Clear => "clear {$label}",
             BulkKind::Replace => "replace \"{$this->from}\" by \"{$this->value}\" in {$label}",
-            BulkKind::Join => "add {$this->value} to {$label}",
-            BulkKind::Leave => "take {$this->value} out of {$label}",
-            BulkKind::Become => 'make ' . match ($this->value) {
-                'person' => 'persons',
-                'household' => 'households',
-                default => 'organizations',
-            } . ' of them',
-            BulkKind::Delete => 'delete them' . ($this->value === '' ? '' : ", and give their gifts and promises to supporter {$this->value}"),
+            BulkKind::Join => match (self::listOf($this->field, $catalog)) {
+                'group' => "put into the group {$this->value}",
+                'tag' => "give the tag {$this->value}",
+                default => "add {$this->value} to {$label}",
+            },
+            BulkKind::Leave => match (self::listOf($this->field, $catalog)) {
+                'group' => "take out of the group {$this->value}",
+                'tag' => "take the tag {$this->value} away",
+                default => "take {$this->value} out of {$label}",
+            },
+            BulkKind::Become => 'make ' .
+                match ($this->value) {
+                    'person' => 'persons',
+                    'household' => 'households',
+                    default => 'organizations',
+                } .
+                ' of them',
+            BulkKind::Delete => 'delete them' .
+                ($this->value === '' ? '' : ", and give their gifts and promises to supporter {$this->value}"),
         };
     }
 
     /** What it comes to, as the change set says it: "come into Groups: Spring letter". */
     public function effect(Effect $effect, FieldCatalog $catalog): string
     {
-        $label = $this->field === '' ? '' : $catalog->label($this->field);
-        $of = "{$label}: ";
+        $list = self::listOf($this->field, $catalog);
+        $of = $list === '' ? ($this->field === '' ? '' : "{$catalog->label($this->field)}: ") : "{$list} {$this->value}: ";
 
         return match ($effect) {
-            Effect::Comes => $this->kind === BulkKind::Join ? "{$of}{$this->value} is added" : "{$of}blank becomes {$this->value}",
+            Effect::Comes => $this->kind === BulkKind::Join
+                ? $of . ($list === '' ? "{$this->value} is added" : 'they come into it')
+                : "{$of}blank becomes {$this->value}",
             Effect::Changes => match ($this->kind) {
                 BulkKind::Clear => "{$of}the value goes",
                 BulkKind::Replace => "{$of}\"{$this->from}\" becomes \"{$this->value}\"",
-                BulkKind::Leave => "{$of}{$this->value} is taken out",
+                BulkKind::Leave => $of . ($list === '' ? "{$this->value} is taken out" : 'they go out of it'),
                 BulkKind::Become => "become {$this->value}s; what only their old kind has is cleared",
                 default => "{$of}another value becomes {$this->value}",
             },
             Effect::Same => match ($this->kind) {
                 BulkKind::Become => "are {$this->value}s already",
-                BulkKind::Join => "{$of}have {$this->value} already",
+                BulkKind::Join => $of . ($list === '' ? "have {$this->value} already" : 'are in it already'),
                 BulkKind::Fill => "{$of}have a value, which stays",
                 default => "{$of}are so already",
             },
             Effect::Refusal => "{$of}stays no, a refusal is kept",
             Effect::Nothing => match ($this->kind) {
-                BulkKind::Leave => "{$of}{$this->value} is not there",
+                BulkKind::Leave => $of . ($list === '' ? "{$this->value} is not there" : 'are not in it'),
                 BulkKind::Replace => "{$of}\"{$this->from}\" does not stand there",
                 BulkKind::Clear => "{$of}blank already",
                 default => "{$of}there is no address to write it in",
@@ -171,6 +196,12 @@ final readonly class BulkStep
             Effect::Waits => 'stay, since a gift of theirs waits in a batch',
             Effect::Gets => 'stays, since it gets the gifts of the others',
         };
+    }
+
+    /** "group" or "tag"; '' for every other field. */
+    private static function listOf(string $field, FieldCatalog $catalog): string
+    {
+        return $field === '' ? '' : $catalog->field($field)->nature->list;
     }
 
     /** @return array{kind: value-of<BulkKind>, field: string, value: string, from: string, over_refusals: bool} */

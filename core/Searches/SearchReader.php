@@ -65,7 +65,7 @@ final readonly class SearchReader
         $of = is_string($data['of'] ?? null) ? $data['of'] : '';
         $topic = Topic::tryFrom($of);
         $field = $topic === null ? $this->field($of) : null;
-        $label = $topic?->label() ?? $field->label ?? $of;
+        $label = $topic?->label() ?? ($field->label ?? $of);
         $test = Test::tryFrom(is_string($data['test'] ?? null) ? $data['test'] : '');
         if ($test === null || !in_array($test, $topic?->tests() ?? ($field === null ? [] : Test::of($field)), true)) {
             throw new UnusableSearch("{$label}: this can't be asked of it.");
@@ -170,7 +170,9 @@ final readonly class SearchReader
                 : throw new UnusableSearch("{$label}: \"{$value}\" is no whole number."),
             $topic === Topic::First, $topic === Topic::Last, $field?->type === FieldType::Date => self::day($label, $value),
             $field === null, $test === Test::Begins, $test === Test::Contains => $value,
-            in_array($field->type, [FieldType::Number, FieldType::Amount, FieldType::SupporterNumber], true) && $isFigure => is_numeric($value)
+            in_array($field->type, [FieldType::Number, FieldType::Amount, FieldType::SupporterNumber], true) && $isFigure => is_numeric(
+                $value,
+            )
                 ? $value
                 : self::amount($label, $value),
             // "Maine" is stored as ME: it is asked for as it is stored; what the format can't read is asked for as it is.

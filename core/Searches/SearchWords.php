@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Searches;
 
-use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldCatalog;
 
 /** A search as a sentence: "Supporters who gave over 500.00 USD in 2025 and whose state is ME". */
@@ -69,15 +68,19 @@ final readonly class SearchWords
         $label = $this->catalog->label($one->of);
         // "ZIP code" keeps its capitals.
         $label = preg_match('/^\p{Lu}\p{Ll}/u', $label) === 1 ? lcfirst($label) : $label;
-        $isList = $this->catalog->has($one->of) && $this->isList($this->catalog->field($one->of));
+        $field = $this->catalog->has($one->of) ? $this->catalog->field($one->of) : null;
+        $isList = $field?->type->isList() === true;
         $any = self::listed($one->values, $one->test === Test::IsNot ? 'nor' : 'or');
+        if ($field !== null && $field->nature->list !== '') {
+            return self::ofNames($field->nature->list, $one->test, $any);
+        }
 
         return match ($one->test) {
             Test::Is => $isList ? "with {$any} in {$label}" : "whose {$label} is {$any}",
             Test::IsNot => $isList ? "without {$any} in {$label}" : "whose {$label} is not {$any}",
             Test::Begins => "whose {$label} begins with \"{$any}\"",
             Test::Contains => "whose {$label} contains \"{$any}\"",
-            Test::Blank => "without " . self::a($label, true),
+            Test::Blank => 'without ' . self::a($label, true),
             Test::Filled => 'with ' . self::a($label, false),
             Test::Since, Test::Before => "whose {$label} is " . ($one->test === Test::Since ? 'on or after' : 'before') . " {$any}",
             Test::Between => "whose {$label} is between {$one->values[0]} and {$one->values[1]}",
@@ -85,9 +88,17 @@ final readonly class SearchWords
         };
     }
 
-    private function isList(Field $field): bool
+    /** @param  string  $list  "group" or "tag" */
+    private static function ofNames(string $list, Test $test, string $any): string
     {
-        return $field->type->isList();
+        [$with, $without] = $list === 'group' ? ['in', 'not in'] : ['with', 'without'];
+
+        return match ($test) {
+            Test::Is => "{$with} the {$list} {$any}",
+            Test::IsNot => "{$without} the {$list} {$any}",
+            Test::Blank => "{$without} any {$list}",
+            default => "{$with} a {$list}",
+        };
     }
 
     private static function a(string $label, bool $isNone): string

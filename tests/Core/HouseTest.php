@@ -27,6 +27,8 @@ final class HouseTest extends TestCase
         'Rereading',
         'Merging',
         'Forms',
+        'Searches',
+        'Bulk',
         'Exports',
     ];
 

@@ -9,6 +9,8 @@ use App\Accounts\User;
 use App\AddressChecks\AddressCheck;
 use App\AddressChecks\CheckState;
 use App\Batches\Batch;
+use App\BulkChanges\BulkChange;
+use App\BulkChanges\BulkState;
 use App\Duplicates\DuplicateSearch;
 use App\Intakes\IntakeSettings;
 use App\Intakes\Plans\SavedPlan;
@@ -62,6 +64,9 @@ final class AccessTest extends TestCase
         'GET api/intakes/{intake}/file',
         'GET api/held',
         'GET api/supporters',
+        'GET api/lists/supporters',
+        'PUT api/lists/supporters',
+        'GET api/searches/fields',
         'GET api/places',
         'GET api/supporters.csv',
         'GET api/supporters/{supporter}',
@@ -185,6 +190,12 @@ final class AccessTest extends TestCase
         'POST api/rereadings/take',
         'POST api/rereadings/leave',
         'POST api/searches',
+        'GET api/bulk-fields',
+        'POST api/bulk-changes',
+        'GET api/bulk-changes/{bulkChange}',
+        'GET api/bulk-changes/{bulkChange}/records',
+        'POST api/bulk-changes/{bulkChange}/write',
+        'DELETE api/bulk-changes/{bulkChange}',
         'DELETE api/searches/{savedSearch}',
         'POST api/grids',
         'GET api/layouts',
@@ -316,6 +327,7 @@ final class AccessTest extends TestCase
             ->save();
         $this->as($role);
         Act::query()->update(['user_id' => Auth::id()]);
+        BulkChange::query()->update(['user_id' => Auth::id()]);
         foreach (
             [[self::ANYONE, true], [self::EDIT, $edits], [self::STANDARDS, $sets], [self::ADMINISTER, $administers], [self::LOAD, $loads]]
             as [$routes, $may]
@@ -411,6 +423,11 @@ final class AccessTest extends TestCase
             'batch' => (string) $batch,
             'address' => '1',
             'export' => '1',
+            'bulkChange' => (string) BulkChange::query()->create([
+                'state' => BulkState::Planned,
+                'scope' => ['ids' => [1]],
+                'steps' => [['kind' => 'join', 'field' => 'groups', 'value' => 'Board']],
+            ])->id,
             'check' => (string) AddressCheck::query()->create([
                 'kind' => AddressCheck::RECORDS,
                 'name' => 'All addresses',

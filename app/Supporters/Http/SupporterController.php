@@ -40,11 +40,11 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /**
  * Supporters, to find and to look at.
  *
- * @phpstan-import-type ListColumn from SupporterColumns
+ * @phpstan-import-type SupporterColumn from SupporterColumns
  * @phpstan-import-type ToldSearch from SearchTold
  * @phpstan-type SupporterRow array{id: int, kind: value-of<SupporterKind>, name: string, cells: JsonMap<string>}
  * @phpstan-type SupporterList array{
- *     total: int, page: int, pages: int, columns: list<ListColumn>, search: ?ToldSearch, supporters: list<SupporterRow>,
+ *     total: int, page: int, pages: int, columns: list<SupporterColumn>, search: ?ToldSearch, supporters: list<SupporterRow>,
  * }
  * @phpstan-import-type Origin from Origins
  * @phpstan-import-type Amounts from JsonMap

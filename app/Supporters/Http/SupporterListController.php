@@ -18,9 +18,9 @@ use Illuminate\Http\Request;
 /**
  * How the list of supporters can be seen and searched.
  *
- * @phpstan-import-type ListColumn from SupporterColumns
+ * @phpstan-import-type SupporterColumn from SupporterColumns
  * @phpstan-import-type KeptView from ListView
- * @phpstan-type ListChoices array{columns: list<ListColumn>, view: ?KeptView}
+ * @phpstan-type ListChoices array{columns: list<SupporterColumn>, view: ?KeptView}
  */
 final class SupporterListController extends Controller
 {

@@ -48,9 +48,10 @@ final readonly class FieldTerms
             default => null,
         };
         $supporters->where(static function (Supporters $query) use ($things, $table, $place, $field, $one): void {
-            $query->whereIn('supporters.id', $things->where(
-                static fn(Builder $inner) => self::hold($inner, "{$table}.`{$place->column}`", $field, $one),
-            ));
+            $query->whereIn(
+                'supporters.id',
+                $things->where(static fn(Builder $inner) => self::hold($inner, "{$table}.`{$place->column}`", $field, $one)),
+            );
             // What the parts of a split gift are for stands with them.
             if (in_array($one->of, self::OF_PURPOSE, true)) {
                 $query->orWhereIn(

@@ -59,7 +59,8 @@ final readonly class GiftTerms
     {
         $purposes = array_intersect_key($one->within, array_flip([...self::PURPOSES, 'kind']));
         [$from, $until] = [$one->narrowed('from'), $one->narrowed('until')];
-        $isOfYears = $purposes === [] && in_array(substr($from, 4), ['', '-01-01'], true) && in_array(substr($until, 4), ['', '-12-31'], true);
+        $isOfYears =
+            $purposes === [] && in_array(substr($from, 4), ['', '-01-01'], true) && in_array(substr($until, 4), ['', '-12-31'], true);
         $sums = $isOfYears ? self::ofYears($from, $until) : self::ofGifts($one);
 
         return DB::query()

@@ -52,7 +52,16 @@ final readonly class SearchChoices
         $within = [];
         foreach (['fund', 'campaign', 'appeal'] as $purpose) {
             $within[$purpose] = $sight->sees("gift.{$purpose}")
-                ? self::options(Lists::texts(DB::table('gift_sums')->distinct()->where($purpose, '<>', '')->orderBy($purpose)->limit(self::MOST)->pluck($purpose)))
+                ? self::options(
+                    Lists::texts(
+                        DB::table('gift_sums')
+                            ->distinct()
+                            ->where($purpose, '<>', '')
+                            ->orderBy($purpose)
+                            ->limit(self::MOST)
+                            ->pluck($purpose),
+                    ),
+                )
                 : [];
         }
         $within['kind'] = $sight->sees('gift.kind') ? self::options(array_column(GiftKind::cases(), 'value')) : [];
@@ -97,7 +106,14 @@ final readonly class SearchChoices
     private static function intakes(): array
     {
         $options = [];
-        foreach (DB::table('intakes')->whereIn('id', DB::table('acts')->select('intake_id'))->orderByDesc('id')->limit(self::MOST)->get(['id', 'name']) as $intake) {
+        foreach (
+            DB::table('intakes')
+                ->whereIn('id', DB::table('acts')->select('intake_id'))
+                ->orderByDesc('id')
+                ->limit(self::MOST)
+                ->get(['id', 'name'])
+            as $intake
+        ) {
             $options[] = ['value' => (string) $intake->id, 'label' => "{$intake->id}: {$intake->name}"];
         }
 
@@ -107,9 +123,17 @@ final readonly class SearchChoices
     /** @return SearchField */
     private static function field(Field $field): array
     {
-        $names = $field->type === FieldType::Names
-            ? Lists::texts(DB::table('memberships')->where('list', $field->nature->list)->distinct()->orderBy('name')->limit(self::MOST)->pluck('name'))
-            : [];
+        $names =
+            $field->type === FieldType::Names
+                ? Lists::texts(
+                    DB::table('memberships')
+                        ->where('list', $field->nature->list)
+                        ->distinct()
+                        ->orderBy('name')
+                        ->limit(self::MOST)
+                        ->pluck('name'),
+                )
+                : [];
 
         return [
             'key' => $field->key,

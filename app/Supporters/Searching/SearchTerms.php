@@ -103,7 +103,10 @@ final readonly class SearchTerms
         if ($one->values !== []) {
             $entries
                 ->join('acts', 'acts.id', '=', 'journal.act_id')
-                ->whereIn('acts.user_id', DB::table('users')->select('id')->whereIn('name', $one->values)->orWhereIn('email', $one->values));
+                ->whereIn(
+                    'acts.user_id',
+                    DB::table('users')->select('id')->whereIn('name', $one->values)->orWhereIn('email', $one->values),
+                );
         }
         if ($one->narrowed('from') !== '') {
             $entries->where('journal.at', '>=', "{$one->narrowed('from')} 00:00:00");

@@ -53,7 +53,8 @@ final readonly class SearchTold
     {
         $phrases = [];
         foreach ($group->of as $i => $one) {
-            $phrases += $one instanceof Condition ? ["{$within}{$i}" => $words->phrase($one)] : self::phrases($words, $one, "{$within}{$i}.");
+            $phrases +=
+                $one instanceof Condition ? ["{$within}{$i}" => $words->phrase($one)] : self::phrases($words, $one, "{$within}{$i}.");
         }
 
         return $phrases;

@@ -10,7 +10,9 @@ export function Written({ applied, isGoingOn }: { applied: NonNullable<CheckSumm
           ? `Writing: ${count(applied.done)} of ${counted(applied.of, 'record')} looked at. It goes on if you close this page.`
           : `${counted(applied.written, 'record')} written`}
         {!isGoingOn && applied.refused > 0 && `; ${count(applied.refused)} stay, since a rule would be broken`}
-        {!isGoingOn && applied.changed > 0 && `; ${counted(applied.changed, 'address', 'addresses')} left, since they were changed meanwhile`}
+        {!isGoingOn &&
+          applied.changed > 0 &&
+          `; ${counted(applied.changed, 'address', 'addresses')} left, since they were changed meanwhile`}
         {!isGoingOn && '.'}
       </span>
     </div>

@@ -32,6 +32,8 @@ export type AlwaysRequired = { subject: string; field: string; label: string; se
 
 export type Amounts = Record<string, string>;
 
+export type Applied = { of: number; done: number; written: number; refused: number; changed: number };
+
 export type AuditEntry = {
   id: number;
   at: string;
@@ -93,6 +95,41 @@ export type BorderReview = { one_in: number; review: number };
 
 export type BorderWrong = { wrong: number; from: number; certain: number; errors: number; review: number };
 
+export type BulkEffect = { key: string; words: string; records: number; writes: boolean; held: boolean };
+
+export type BulkField = {
+  key: string;
+  label: string;
+  group: string;
+  type: string;
+  kinds: ('set' | 'fill' | 'clear' | 'replace' | 'join' | 'leave' | 'become' | 'delete')[];
+  options: string[];
+};
+
+export type BulkFields = { fields: BulkField[]; may_delete: boolean };
+
+export type BulkGone = { gone: boolean };
+
+export type BulkOutcome = { written: number; refused: number; changed: number };
+
+export type BulkRecord = { id: number; name: string };
+
+export type BulkRecords = { records: BulkRecord[]; more: boolean };
+
+export type BulkSummary = {
+  id: number;
+  sentence: string;
+  state: 'planning' | 'planned' | 'writing' | 'done' | 'failed';
+  total: number;
+  done: number;
+  writes: number;
+  effects: BulkEffect[];
+  outcome: BulkOutcome | null;
+  act_id: number | null;
+  is_undone: boolean;
+  error: string | null;
+};
+
 export type Catalog = { fields: GridField[]; parties: PartyFields[]; kinds: Record<string, string[]>; of_part: string[]; types: string[] };
 
 export type CatalogField = {
@@ -150,8 +187,6 @@ export type CatalogUser = { id: number; name: string };
 
 export type CertainSample = { total: number; sample: SampledCluster[] };
 
-export type CheckApplied = { written: number; refused: number; changed: number; act: number | null };
-
 export type CheckBefore = { id: number; created_at: string; addresses: number; mailable: number };
 
 export type CheckDecided = { decided: number };
@@ -176,7 +211,7 @@ export type CheckSummary = {
   id: number;
   kind: 'list' | 'records' | 'intake';
   name: string;
-  state: 'mapping' | 'waiting' | 'reading' | 'asking' | 'settling' | 'done' | 'failed';
+  state: 'mapping' | 'waiting' | 'reading' | 'asking' | 'settling' | 'writing' | 'done' | 'failed';
   by: string | null;
   created_at: string;
   ended_at: string | null;
@@ -190,6 +225,7 @@ export type CheckSummary = {
   figures: CheckSums | null;
   is_applied: boolean;
   act_id: number | null;
+  applied: Applied | null;
 };
 
 export type CheckSums = {
@@ -794,6 +830,7 @@ export type HistoryEntry = {
     | 'retype'
     | 'post'
     | 'verify'
+    | 'bulk'
     | 'unpost';
   by: string | null;
   intake: SourceLabel | null;
@@ -880,11 +917,15 @@ export type KeptThing = {
   by?: string | null;
 };
 
+export type KeptView = { columns: ViewColumn[]; sort: string; down: boolean; fixed: number };
+
 export type LeftThing = { thing: string; column: string | null; now: string | null; before: string | null; reason: string };
 
 export type LikeGift = { date: string; amount: string; currency: string; fund: string; reference: string; waits: boolean };
 
 export type LinkWords = { kind: 'member' | 'spouse' | 'employee' | 'contact' | 'child'; phrase: string; reverse: string };
+
+export type ListChoices = { columns: SupporterColumn[]; view: KeptView | null };
 
 export type ListColumn = { header: string; target: string | null; examples: string[]; filled: number; evidence: string };
 
@@ -1089,6 +1130,7 @@ export type Origin = {
     | 'retype'
     | 'post'
     | 'verify'
+    | 'bulk'
     | 'unpost';
   by: string | null;
   intake: OriginSource | null;
@@ -1659,6 +1701,34 @@ export type SavedPolicy = { id: number; name: string; policy: PolicyShown };
 
 export type SavedSearches = { searches: SearchRow[]; groups: string[] };
 
+export type SearchChoicesMade = { fields: SearchField[]; within: Record<string, SearchOption[]> };
+
+export type SearchField = {
+  key: string;
+  label: string;
+  group: string;
+  input: 'text' | 'date' | 'figure';
+  tests: (
+    | 'is'
+    | 'is not'
+    | 'begins with'
+    | 'contains'
+    | 'over'
+    | 'at least'
+    | 'under'
+    | 'at most'
+    | 'between'
+    | 'since'
+    | 'before'
+    | 'is blank'
+    | 'is filled'
+  )[];
+  options: SearchOption[];
+  within: string[];
+};
+
+export type SearchOption = { value: string; label: string };
+
 export type SearchRow = { id: number; name: string; query: Record<string, string> };
 
 export type SearchScheduleKept = { schedule: string };
@@ -1773,7 +1843,16 @@ export type StepData = { do: string } & Record<string, unknown>;
 
 export type StillHeld = { why: string; rows: number };
 
-export type SupporterList = { total: number; page: number; pages: number; supporters: SupporterRow[] };
+export type SupporterColumn = { key: string; label: string; group: string; figure: boolean };
+
+export type SupporterList = {
+  total: number;
+  page: number;
+  pages: number;
+  columns: SupporterColumn[];
+  search: ToldSearch | null;
+  supporters: SupporterRow[];
+};
 
 export type SupporterNames = { names: Record<string, string> };
 
@@ -1803,17 +1882,7 @@ export type SupporterPageData = {
   origins: Record<string, Origin>;
 };
 
-export type SupporterRow = {
-  id: number;
-  kind: 'person' | 'household' | 'organization';
-  name: string;
-  city: string;
-  email: string | null;
-  phone: string | null;
-  gifts: number;
-  given: Record<string, string> | null;
-  latest: string | null;
-};
+export type SupporterRow = { id: number; kind: 'person' | 'household' | 'organization'; name: string; cells: Record<string, string> };
 
 export type TableValue = { value: string; rows: number; proposal: string };
 
@@ -1849,6 +1918,8 @@ export type Today = {
   trust: TrustFigure[];
   months: Month[];
 };
+
+export type ToldSearch = { sentence: string; phrases: Record<string, string> };
 
 export type TooCommonKey = { rules: string; value: string; records: number };
 
@@ -1948,6 +2019,8 @@ export type VerifiedAddress = {
   is_moved: boolean;
   asked_on: string;
 };
+
+export type ViewColumn = { key: string; width: number | null };
 
 export type WaitingGift = {
   id: number;

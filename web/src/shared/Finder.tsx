@@ -15,7 +15,7 @@ export function Finder() {
   const box = useCombobox({ onDropdownClose: () => box.resetSelectedOption() });
   const found = useQuery({
     queryKey: ['find', asked],
-    queryFn: () => api.get<SupporterList>(`supporters?q=${encodeURIComponent(asked)}`),
+    queryFn: () => api.get<SupporterList>(`supporters?columns=place,email&q=${encodeURIComponent(asked)}`),
     enabled: asked !== '',
   });
   useEffect(() => {
@@ -58,7 +58,7 @@ export function Finder() {
         <Combobox.Options>
           {rows.map((row) => (
             <Combobox.Option key={row.id} value={String(row.id)}>
-              {row.name} <span className="quiet">{[row.city, row.email].filter(Boolean).join(' · ')}</span>
+              {row.name} <span className="quiet">{[row.cells['place'], row.cells['email']].filter(Boolean).join(' · ')}</span>
             </Combobox.Option>
           ))}
           {(found.data?.total ?? 0) > rows.length && <Combobox.Option value="all">All {found.data?.total}</Combobox.Option>}

@@ -14,9 +14,9 @@ export interface Picked {
 }
 
 const search = async (asked: string): Promise<Picked[]> =>
-  (await api.get<SupporterList>(`supporters?q=${encodeURIComponent(asked)}`)).supporters
+  (await api.get<SupporterList>(`supporters?columns=place,email&q=${encodeURIComponent(asked)}`)).supporters
     .slice(0, 8)
-    .map((row) => ({ id: row.id, name: row.name, hint: [row.city, row.email].filter(Boolean).join(' · ') }));
+    .map((row) => ({ id: row.id, name: row.name, hint: [row.cells['place'], row.cells['email']].filter(Boolean).join(' · ') }));
 
 interface SupporterPickerProps {
   label: string;

@@ -4,13 +4,14 @@ import { useState } from 'react';
 import { api } from '../api/client';
 
 /** A list that is searched as one types, page by page; the page before stays until the next one is there. */
-export function useSearch<T>(path: string, first = '', filter = '') {
+export function useSearch<T>(path: string, first = '', filter = '', enabled = true) {
   const [text, setText] = useState(first);
   const [asked] = useDebouncedValue(text.trim(), 200);
   const [page, setPage] = useState(1);
   const found = useQuery({
     queryKey: [path, asked, filter, page],
     queryFn: () => api.get<T>(`${path}?q=${encodeURIComponent(asked)}&page=${page}${filter}`),
+    enabled,
     placeholderData: keepPreviousData,
   });
   const search = (value: string) => {

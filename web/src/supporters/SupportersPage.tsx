@@ -1,11 +1,19 @@
 import { Button } from '@mantine/core';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
 import type { SupporterList } from '../api/answers';
 import { CheckAddresses } from '../shared/CheckAddresses';
+import { ColumnsMenu } from './ColumnsMenu';
+import { ChangeMany } from './many/ChangeMany';
+import { useTicks } from './many/ticks';
 import { SavedSearchMenu } from './SavedSearchMenu';
+import { SearchSentence } from './search/SearchSentence';
+import { type Group, read, written } from './search/tree';
+import { SupporterTable } from './SupporterTable';
+import { useListView } from './useListView';
 import { useMay } from '../shared/session';
 import { TitleLine } from '../shared/TitleLine';
-import { count, counted, hasMoney, moneys, phone } from '../shared/format';
+import { count, counted } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pager } from '../shared/Pager';
 import { Pane } from '../shared/Pane';
@@ -38,114 +46,121 @@ function filterWords(query: URLSearchParams): string {
     .join(' and ');
 }
 
+const KEYS = ['filter', 'intake', 'made', 'rule', 'month', 'group', 'tag', 'zip', 'near', 'within', 'where'];
+
 export function SupportersPage() {
   const [query, setQuery] = useSearchParams();
   const may = useMay();
-  const asked_ = ['filter', 'intake', 'made', 'rule', 'month', 'group', 'tag', 'zip', 'near', 'within'].filter((key) => query.has(key));
-  const filter = asked_.map((key) => `&${key}=${encodeURIComponent(query.get(key) ?? '')}`).join('');
-  const navigate = useNavigate();
-  const { text, search, asked, page, setPage, found } = useSearch<SupporterList>('supporters', query.get('q') ?? '', filter);
+  const [changing, setChanging] = useState(false);
+  const { choices, view, change, isKnown, error } = useListView();
+  const narrowed = KEYS.filter((key) => query.has(key));
+  const filter = narrowed.map((key) => `&${key}=${encodeURIComponent(query.get(key) ?? '')}`).join('');
+  const columns = view.columns.map((column) => column.key).join(',');
+  const shape = `&columns=${encodeURIComponent(columns)}&sort=${encodeURIComponent(view.sort)}&down=${view.down ? 1 : 0}`;
+  const { text, search, asked, page, setPage, found } = useSearch<SupporterList>(
+    'supporters',
+    query.get('q') ?? '',
+    filter + shape,
+    isKnown,
+  );
+  const data = found.data;
+  const scope = { ...(asked === '' ? {} : { q: asked }), ...Object.fromEntries(narrowed.map((key) => [key, query.get(key) ?? ''])) };
+  const isNarrowed = asked !== '' || narrowed.length > 0;
+  const ticks = useTicks(data?.total ?? 0, `${asked}${filter}`);
+  const others = narrowed.filter((key) => key !== 'where');
+  const setWhere = (group: Group) => {
+    const next = new URLSearchParams(query);
+    const where = written(group);
+    if (where === '') {
+      next.delete('where');
+    } else {
+      next.set('where', where);
+    }
+    setQuery(next);
+    setPage(1);
+  };
   return (
     <>
-      <TitleLine title="Supporters">{found.data !== undefined && counted(found.data.total, 'supporter')}</TitleLine>
-      <div className="panes">
+      <TitleLine title="Supporters">
+        {data !== undefined && `${counted(data.total, 'supporter')}${isNarrowed ? ' found' : ' in all'}`}
+      </TitleLine>
+      <div className="pane searching">
+        <SearchSentence search={read(query.get('where'))} phrases={data?.search?.phrases ?? {}} onChange={setWhere} />
+        <SavedSearchMenu
+          asked={scope}
+          onPick={(kept) => {
+            setQuery(kept);
+            search(kept['q'] ?? '');
+          }}
+        />
+      </div>
+      <div className="panes" style={{ gridTemplateColumns: changing ? 'minmax(0, 1fr) 340px' : 'minmax(0, 1fr)' }}>
         <Pane
+          label="The list"
           right={
-            may.edit && (
-              <Button size="compact-sm" component={Link} to="/supporters/new">
-                Add a supporter
-              </Button>
-            )
+            <>
+              {data !== undefined && <ColumnsMenu choices={choices} shown={data.columns} view={view} onChange={change} />}
+              {may.edit && (
+                <Button size="compact-sm" component={Link} to="/supporters/new">
+                  Add a supporter
+                </Button>
+              )}
+            </>
           }
           title={
             <div className="sentence">
               <SearchField label="Search supporters" hint="Name, email, phone or old id" value={text} onSearch={search} />
-              <SavedSearchMenu
-                asked={{ ...(asked === '' ? {} : { q: asked }), ...Object.fromEntries(asked_.map((key) => [key, query.get(key) ?? ''])) }}
-                onPick={(kept) => {
-                  setQuery(kept);
-                  search(kept['q'] ?? '');
-                }}
-              />
+              {ticks.count > 0 && (
+                <span className="quiet" role="status">
+                  {count(ticks.count)} of {count(data?.total ?? 0)} ticked
+                </span>
+              )}
             </div>
           }
         >
-          <Trouble error={found.error} />
-          {asked_.length > 0 && (
+          <Trouble error={found.error ?? error} />
+          {others.length > 0 && (
             <div className="hint">
               <span>Only those {filterWords(query)}.</span>
-              <button type="button" className="plain-button" onClick={() => setQuery({})}>
+              <button type="button" className="plain-button" onClick={() => setQuery(asked === '' ? {} : { q: asked })}>
                 Show all
               </button>
             </div>
           )}
-          <div className="pane-body" tabIndex={0}>
-            {found.data?.total === 0 && (
-              <Empty title={asked === '' ? 'There are no supporters yet' : `Nobody found for "${asked}"`}>
+          {data?.total === 0 ? (
+            <div className="pane-body" tabIndex={0}>
+              <Empty title={isNarrowed ? 'Nobody is found' : 'There are no supporters yet'}>
                 <p>
-                  {asked === ''
+                  {!isNarrowed
                     ? 'Bring a file in on the Intakes page.'
-                    : 'Each word must begin a name, an email, a phone number or an old id.'}
+                    : narrowed.length > 0
+                      ? 'Take a condition out of the sentence above, or change it.'
+                      : 'Each word must begin a name, an email, a phone number or an old id.'}
                 </p>
               </Empty>
-            )}
-            {(found.data?.supporters.length ?? 0) > 0 && (
-              <table className="rows">
-                <thead>
-                  <tr>
-                    <th style={{ width: '24%' }}>Name</th>
-                    <th style={{ width: 104 }}>Kind</th>
-                    <th>Place</th>
-                    <th style={{ width: '21%' }}>Email</th>
-                    <th style={{ width: 132 }}>Phone</th>
-                    <th className="num" style={{ width: 48 }}>
-                      Gifts
-                    </th>
-                    <th className="num" style={{ width: 104 }}>
-                      Given
-                    </th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {found.data?.supporters.map((row) => (
-                    <tr key={row.id} className="choosable" onClick={() => void navigate(`/supporters/${row.id}`)}>
-                      <td>
-                        <Link to={`/supporters/${row.id}`}>{row.name}</Link>
-                      </td>
-                      <td className="quiet">{row.kind}</td>
-                      <td>{row.city}</td>
-                      <td className="cut" title={row.email ?? ''}>
-                        {row.email}
-                      </td>
-                      <td>{row.phone === null ? '' : phone(row.phone)}</td>
-                      <td className="num">{row.gifts === 0 ? '' : count(row.gifts)}</td>
-                      <td className="num">{row.given === null || !hasMoney(row.given) ? '' : moneys(row.given)}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            )}
-          </div>
+            </div>
+          ) : (
+            data !== undefined && <SupporterTable list={data} view={view} ticks={ticks} mayTick={may.edit} onView={change} />
+          )}
         </Pane>
+        {changing && <ChangeMany count={ticks.count} scope={ticks.scope(scope)} onClose={() => setChanging(false)} />}
       </div>
       <div className="foot">
+        {may.edit && !changing && (
+          <Button disabled={ticks.count === 0} onClick={() => setChanging(true)}>
+            {ticks.count === 0 ? 'Change the ticked' : `Change ${count(ticks.count)}`}
+          </Button>
+        )}
         <Button variant="default" component="a" href={`/api/supporters.csv?q=${encodeURIComponent(asked)}${filter}`} download>
           Download the list
         </Button>
         <Button variant="subtle" component={Link} to="/supporters/where">
           Where they live
         </Button>
-        {may.load && (asked !== '' || asked_.length > 0) && (found.data?.total ?? 0) > 0 && (
-          <CheckAddresses
-            scope={{
-              kind: 'search',
-              query: { ...(asked === '' ? {} : { q: asked }), ...Object.fromEntries(asked_.map((key) => [key, query.get(key) ?? ''])) },
-            }}
-          >
-            Check their addresses
-          </CheckAddresses>
+        {may.load && isNarrowed && (data?.total ?? 0) > 0 && (
+          <CheckAddresses scope={{ kind: 'search', query: scope }}>Check their addresses</CheckAddresses>
         )}
-        <Pager page={page} pages={found.data?.pages ?? 1} onPage={setPage} />
+        <Pager page={page} pages={data?.pages ?? 1} onPage={setPage} />
       </div>
     </>
   );

@@ -1,0 +1,27 @@
+import { useState } from 'react';
+
+export interface Ticks {
+  count: number;
+  has: (id: number) => boolean;
+  turn: (id: number) => void;
+  all: () => void;
+  none: () => void;
+  /** Whom a change is about: those that are ticked, or all that are found but some. */
+  scope: (query: Record<string, string>) => { ids: number[] } | { query: Record<string, string>; except: number[] };
+}
+
+/** Who is ticked, of however many that are found: one by one, or all but some. */
+export function useTicks(total: number, asked: string): Ticks {
+  const [state, setState] = useState<{ asked: string; all: boolean; turned: number[] }>({ asked, all: false, turned: [] });
+  // Another search has other people.
+  const { all, turned } = state.asked === asked ? state : { all: false, turned: [] as number[] };
+  const keep = (next: { all: boolean; turned: number[] }) => setState({ asked, ...next });
+  return {
+    count: all ? Math.max(0, total - turned.length) : turned.length,
+    has: (id) => turned.includes(id) !== all,
+    turn: (id) => keep({ all, turned: turned.includes(id) ? turned.filter((one) => one !== id) : [...turned, id] }),
+    all: () => keep({ all: true, turned: [] }),
+    none: () => keep({ all: false, turned: [] }),
+    scope: (query) => (all ? { query, except: turned } : { ids: turned }),
+  };
+}
