@@ -30,6 +30,9 @@ final readonly class ApplyCheck
 {
     private const CHUNK = 300;
 
+    /** Seconds above which whoever waits is told. */
+    private const PATIENCE = 20;
+
     public function __construct(
         private KeptAnswers $kept,
         private RecordReader $reader,
@@ -98,12 +101,14 @@ final readonly class ApplyCheck
         if ($act->exists) {
             $this->lookForDuplicates();
         }
-        $said = $check->applied['written'] ?? 0;
-        Message::to(
-            $act->user_id,
-            'done',
-            "The addresses of \"{$check->name}\" are written: {$said} " . ($said === 1 ? 'record' : 'records') . ' changed.',
-        );
+        if ($act->at->diffInSeconds(now()) > self::PATIENCE) {
+            $said = $check->applied['written'] ?? 0;
+            Message::to(
+                $act->user_id,
+                'done',
+                "The addresses of \"{$check->name}\" are written: {$said} " . ($said === 1 ? 'record' : 'records') . ' changed.',
+            );
+        }
     }
 
     /** It can't be carried on: what was written stands, and can be taken back. */
@@ -114,7 +119,11 @@ final readonly class ApplyCheck
             $this->acts->end($act, Audit::MANY);
         }
         $check
-            ->fill(['state' => CheckState::Done, 'act_id' => $act?->exists === true ? $act->id : null, 'error' => "Writing stopped. {$why}"])
+            ->fill([
+                'state' => CheckState::Done,
+                'act_id' => $act?->exists === true ? $act->id : null,
+                'error' => "Writing stopped. {$why}",
+            ])
             ->save();
     }
 

@@ -26,6 +26,9 @@ final readonly class Writing
 {
     private const CHUNK = 300;
 
+    /** Seconds above which whoever waits is told. */
+    private const PATIENCE = 20;
+
     public function __construct(
         private Standards $standards,
         private Planning $planning,
@@ -102,8 +105,14 @@ final readonly class Writing
             $this->acts->end($act, Audit::MANY);
             $change->fill(['state' => BulkState::Done, 'act_id' => $act->exists ? $act->id : null, 'ended_at' => now()])->save();
         });
-        $written = $change->outcome['written'] ?? 0;
-        Message::to($change->user_id, 'done', "{$act->what}: {$written} " . ($written === 1 ? 'record is' : 'records are') . ' written.');
+        if ($act->at->diffInSeconds(now()) > self::PATIENCE) {
+            $written = $change->outcome['written'] ?? 0;
+            Message::to(
+                $change->user_id,
+                'done',
+                "{$act->what}: {$written} " . ($written === 1 ? 'record is' : 'records are') . ' written.',
+            );
+        }
     }
 
     /** It can't be carried on: what was written stands, and can be taken back. */

@@ -158,32 +158,33 @@ final readonly class BulkStep
         };
     }
 
-    /** What it comes to, as the change set says it: "come into Groups: Spring letter". */
+    /** What it comes to, as the change set says it: "come into the group Spring letter". */
     public function effect(Effect $effect, FieldCatalog $catalog): string
     {
         $list = self::listOf($this->field, $catalog);
-        $of = $list === '' ? ($this->field === '' ? '' : "{$catalog->label($this->field)}: ") : "{$list} {$this->value}: ";
+        if ($list !== '') {
+            return self::ofNames($list, $effect) . " the {$list} {$this->value}" . ($effect === Effect::Same ? ' already' : '');
+        }
+        $of = $this->field === '' ? '' : "{$catalog->label($this->field)}: ";
 
         return match ($effect) {
-            Effect::Comes => $this->kind === BulkKind::Join
-                ? $of . ($list === '' ? "{$this->value} is added" : 'they come into it')
-                : "{$of}blank becomes {$this->value}",
+            Effect::Comes => $this->kind === BulkKind::Join ? "{$of}{$this->value} is added" : "{$of}blank becomes {$this->value}",
             Effect::Changes => match ($this->kind) {
                 BulkKind::Clear => "{$of}the value goes",
                 BulkKind::Replace => "{$of}\"{$this->from}\" becomes \"{$this->value}\"",
-                BulkKind::Leave => $of . ($list === '' ? "{$this->value} is taken out" : 'they go out of it'),
+                BulkKind::Leave => "{$of}{$this->value} is taken out",
                 BulkKind::Become => "become {$this->value}s; what only their old kind has is cleared",
                 default => "{$of}another value becomes {$this->value}",
             },
             Effect::Same => match ($this->kind) {
                 BulkKind::Become => "are {$this->value}s already",
-                BulkKind::Join => $of . ($list === '' ? "have {$this->value} already" : 'are in it already'),
+                BulkKind::Join => "{$of}have {$this->value} already",
                 BulkKind::Fill => "{$of}have a value, which stays",
                 default => "{$of}are so already",
             },
             Effect::Refusal => "{$of}stays no, a refusal is kept",
             Effect::Nothing => match ($this->kind) {
-                BulkKind::Leave => $of . ($list === '' ? "{$this->value} is not there" : 'are not in it'),
+                BulkKind::Leave => "{$of}{$this->value} is not there",
                 BulkKind::Replace => "{$of}\"{$this->from}\" does not stand there",
                 BulkKind::Clear => "{$of}blank already",
                 default => "{$of}there is no address to write it in",
@@ -195,6 +196,19 @@ final readonly class BulkStep
             Effect::IsCredited => 'stay, since gifts of others are credited to them or honor them',
             Effect::Waits => 'stay, since a gift of theirs waits in a batch',
             Effect::Gets => 'stays, since it gets the gifts of the others',
+        };
+    }
+
+    /** @param  string  $list  "group" or "tag" */
+    private static function ofNames(string $list, Effect $effect): string
+    {
+        $isGroup = $list === 'group';
+
+        return match ($effect) {
+            Effect::Comes => $isGroup ? 'come into' : 'get',
+            Effect::Changes => $isGroup ? 'go out of' : 'lose',
+            Effect::Same => $isGroup ? 'are in' : 'have',
+            default => $isGroup ? 'are not in' : 'don\'t have',
         };
     }
 

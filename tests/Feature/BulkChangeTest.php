@@ -16,7 +16,7 @@ use Illuminate\Support\Facades\DB;
 final class BulkChangeTest extends TestCase
 {
     private const PEOPLE = <<<'CSV'
-    First name,Last name,Email,Consent to mail,Group,Gift date,Gift amount,Fund,Gift id
+    First name,Last name,Email,Mail ok,Group,Gift date,Gift amount,Fund,Gift id
     Ann,Lee,ann@example.org,no,Board,2025-03-01,300.00,Nets,g1
     Bo,Park,bo@example.org,,Choir,,,,
     Cy,Nash,cy@example.org,,,,,,
@@ -73,9 +73,9 @@ final class BulkChangeTest extends TestCase
         self::assertSame(['planned', 4, 2], [$change['state'], $change['total'], $change['writes']]);
         self::assertSame(
             [
-                'group Board: they come into it' => 2,
+                'come into the group Board' => 2,
                 'May be written to by mail: blank becomes yes' => 2,
-                'group Board: are in it already' => 2,
+                'are in the group Board already' => 2,
                 'May be written to by mail: are so already' => 1,
                 'May be written to by mail: stays no, a refusal is kept' => 1,
             ],

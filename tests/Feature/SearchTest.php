@@ -7,7 +7,6 @@ namespace Tests\Feature;
 use App\Accounts\Role;
 use App\Records\GiftYears;
 use App\Supporters\ValuesInSearches;
-use App\Supporters\ValuesInSearches;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -114,10 +113,8 @@ final class SearchTest extends TestCase
     #[DataProvider('searches')]
     public function test_who_is_found(array $search, array $names): void
     {
-        DB::table('users')
-            ->where('id', 1)
-            ->update(['name' => 'Data steward']);
-        DB::table('acts')->update(['user_id' => 1]);
+        $this->user()->update(['name' => 'Odile Marchetti']);
+        DB::table('acts')->update(['user_id' => $this->user()->id]);
         self::assertSame($names, $this->found($search));
     }
 

@@ -1,4 +1,3 @@
-import { Checkbox } from '@mantine/core';
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { KeptView, SupporterColumn, SupporterList } from '../api/answers';
@@ -6,7 +5,7 @@ import { money, phone } from '../shared/format';
 import type { Ticks } from './many/ticks';
 
 const TICK = 40;
-const NAME = 210;
+const NAME = 220;
 const usual: Record<string, number> = { kind: 104, place: 150, email: 220, phone: 132, 'gifts.count': 64, 'gifts.given': 120, notes: 260 };
 
 const cell = (column: SupporterColumn, text: string): string => {
@@ -75,11 +74,15 @@ export function SupporterTable({
           <tr>
             {mayTick && (
               <th className="fixed-column" style={{ left: 0 }}>
-                <Checkbox
-                  size="xs"
+                <input
+                  type="checkbox"
                   aria-label={`Tick all ${list.total}`}
                   checked={ticks.count > 0 && ticks.count === list.total}
-                  indeterminate={ticks.count > 0 && ticks.count < list.total}
+                  ref={(box) => {
+                    if (box !== null) {
+                      box.indeterminate = ticks.count > 0 && ticks.count < list.total;
+                    }
+                  }}
                   onChange={() => (ticks.count === 0 ? ticks.all() : ticks.none())}
                 />
               </th>
@@ -129,7 +132,7 @@ export function SupporterTable({
             <tr key={row.id} className={ticks.has(row.id) ? 'ticked' : ''}>
               {mayTick && (
                 <td className="fixed-column" style={{ left: 0 }}>
-                  <Checkbox size="xs" aria-label={`Tick ${row.name}`} checked={ticks.has(row.id)} onChange={() => ticks.turn(row.id)} />
+                  <input type="checkbox" aria-label={`Tick ${row.name}`} checked={ticks.has(row.id)} onChange={() => ticks.turn(row.id)} />
                 </td>
               )}
               {columns.map((column, at) => {
