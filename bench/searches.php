@@ -13,9 +13,9 @@ use App\BulkChanges\Planning;
 use App\BulkChanges\Writing;
 use App\Records\Acts;
 use App\Records\GiftYears;
+use App\Supporters\FoundSupporters;
 use App\Supporters\SupporterColumns;
 use App\Supporters\SupporterOrder;
-use App\Supporters\SupporterSearch;
 use Illuminate\Support\Facades\DB;
 
 require __DIR__ . '/world.php';
@@ -43,7 +43,10 @@ $searches = [
     'over 200 in 2025' => [[$one('gifts.given', 'over', ['200'], $in2025)], 'name'],
     'over 200 in 2025, by what they gave' => [[$one('gifts.given', 'over', ['200'], $in2025)], 'gifts.given'],
     'less than 50 in all' => [[$one('gifts.given', 'under', ['50'])], 'name'],
-    'over 200 from March to May 2025' => [[$one('gifts.given', 'over', ['200'], ['from' => '2025-03-01', 'until' => '2025-05-31'])], 'name'],
+    'over 200 from March to May 2025' => [
+        [$one('gifts.given', 'over', ['200'], ['from' => '2025-03-01', 'until' => '2025-05-31'])],
+        'name',
+    ],
     'over 200 to a fund' => [[$one('gifts.given', 'over', ['200'], ['fund' => 'Boat'])], 'name'],
     'did not give since 2026' => [[$one('gifts.any', 'is blank', [], ['from' => '2026-01-01'])], 'name'],
     'last gave before 2025' => [[$one('gifts.last', 'before', ['2025-01-01'])], 'gifts.last'],
@@ -61,8 +64,7 @@ foreach ($searches as $words => [$of, $sort]) {
     $best = INF;
     for ($try = 0; $try < 3; $try++) {
         $start = microtime(true);
-        $found = SupporterSearch::of($of === [] ? [] : ['where' => json_encode(['of' => $of], JSON_THROW_ON_ERROR)]);
-        $total = (clone $found)->count();
+        [$found, $total] = FoundSupporters::of($of === [] ? [] : ['where' => json_encode(['of' => $of], JSON_THROW_ON_ERROR)]);
         $ids = app(SupporterOrder::class)->page($found, $sort, false, 0, 50);
         $columns = app(SupporterColumns::class);
         $columns->rows($ids, $columns->of([]));
@@ -80,11 +82,15 @@ DB::transaction(static function () use ($changed): void {
     }
 });
 $bare = microtime(true) - $start;
-$change = BulkChange::query()->create([
-    'state' => BulkState::Planning,
-    'scope' => ['query' => ['where' => json_encode(['of' => [$one('supporter', 'at most', [(string) $changed])]], JSON_THROW_ON_ERROR)]],
-    'steps' => [['kind' => 'set', 'field' => 'notes', 'value' => 'Changed']],
-])->refresh();
+$change = BulkChange::query()
+    ->create([
+        'state' => BulkState::Planning,
+        'scope' => [
+            'query' => ['where' => json_encode(['of' => [$one('supporter', 'at most', [(string) $changed])]], JSON_THROW_ON_ERROR)],
+        ],
+        'steps' => [['kind' => 'set', 'field' => 'notes', 'value' => 'Changed']],
+    ])
+    ->refresh();
 $start = microtime(true);
 while ($change->state === BulkState::Planning) {
     app(Planning::class)->step($change);

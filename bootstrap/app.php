@@ -1,5 +1,7 @@
 <?php
 
+use App\Api\Http\Problems;
+use App\Api\Http\SaidAgain;
 use App\Support\Http\PlainQuery;
 use App\Support\Http\SecurityHeaders;
 use App\Support\PlainWords;
@@ -13,7 +15,9 @@ use Illuminate\Http\Exceptions\HttpResponseException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use Illuminate\Routing\Middleware\SubstituteBindings;
 use Illuminate\Validation\ValidationException;
+use Laravel\Sanctum\Http\Middleware\CheckForAnyAbility;
 use PineSieve\Core\SieveException;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -25,12 +29,24 @@ $data = getenv('DATA_DIR') ?: 'var';
 $data = str_starts_with($data, '/') ? $data : "{$root}/{$data}";
 
 $app = Application::configure(basePath: $root)
-    ->withRouting(web: "{$root}/routes/web.php", commands: "{$root}/routes/console.php")
+    ->withRouting(web: "{$root}/routes/web.php", api: "{$root}/routes/api.php", apiPrefix: 'api/v1', commands: "{$root}/routes/console.php")
     ->withCommands(glob("{$root}/app/*/Console", GLOB_ONLYDIR) ?: [])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
         $middleware->web(append: PlainQuery::class);
+        // A group of its own, without session: a token alone says who asks.
+        $middleware->group('api', [
+            Problems::class,
+            'auth:sanctum',
+            'throttle:programs',
+            SaidAgain::class,
+            SubstituteBindings::class,
+            PlainQuery::class,
+        ]);
+        $middleware->alias(['ability' => CheckForAnyAbility::class]);
+        // Whoever may not ask is not told what is there.
+        $middleware->prependToPriorityList(before: SubstituteBindings::class, prepend: CheckForAnyAbility::class);
         $middleware->redirectGuestsTo('/');
         $middleware->preventRequestsDuringMaintenance(except: ['api/health']);
         // Cells and the settings of steps are raw data: nothing may trim them or turn them into null on the way.
@@ -47,6 +63,7 @@ $app = Application::configure(basePath: $root)
                     'api/plans/*',
                     'api/grids/*',
                     'api/held/*',
+                    'api/v1/intakes',
                 ),
             ],
         );

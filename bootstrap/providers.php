@@ -1,3 +1,3 @@
 <?php
 
-return [App\Providers\SieveServiceProvider::class];
+return [App\Providers\SieveServiceProvider::class, Laravel\Sanctum\SanctumServiceProvider::class];

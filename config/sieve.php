@@ -12,6 +12,8 @@ return [
     'sift_chunk' => (int) env('SIFT_CHUNK', 1000),
     'load_chunk' => (int) env('LOAD_CHUNK', 1000),
 
+    // What one program may ask of /api/v1.
+    'requests_per_minute' => (int) env('REQUESTS_PER_MINUTE', 300),
     // Seconds that a job works before it hands over to the next one. Well below the queue's retry_after,
     // so that the work of a worker that was killed is taken up soon and never twice at a time.
     'slice_seconds' => (int) env('SLICE_SECONDS', 10),

@@ -9,6 +9,7 @@ use App\AddressChecks\Http\CheckController;
 use App\AddressChecks\Http\UndeliverableController;
 use App\Addresses\Http\DirectoryController;
 use App\Addresses\Http\PlaceController;
+use App\Api\Http\TokenController;
 use App\Batches\Http\BatchController;
 use App\Batches\Http\EntryController;
 use App\BulkChanges\Http\BulkChangeController;
@@ -206,6 +207,9 @@ Route::prefix('api')->group(function (): void {
                 Route::post('write', [BulkChangeController::class, 'write']);
                 Route::delete('', [BulkChangeController::class, 'destroy']);
             });
+        Route::get('tokens', [TokenController::class, 'index']);
+        Route::post('tokens', [TokenController::class, 'store']);
+        Route::delete('tokens/{token}', [TokenController::class, 'destroy'])->whereNumber('token');
         Route::get('searches/fields', [SupporterListController::class, 'searchable']);
         Route::get('places', [PlaceController::class, 'index']);
         Route::get('exports', [ExportController::class, 'index']);

@@ -7,6 +7,8 @@ namespace App\Accounts;
 use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Illuminate\Support\Carbon;
+use Laravel\Sanctum\HasApiTokens;
+use Laravel\Sanctum\PersonalAccessToken;
 
 /**
  * @property int $id
@@ -24,6 +26,9 @@ use Illuminate\Support\Carbon;
  */
 final class User extends Authenticatable
 {
+    /** @use HasApiTokens<PersonalAccessToken> */
+    use HasApiTokens;
+
     protected $fillable = ['name', 'email', 'password', 'role'];
 
     protected $attributes = ['must_change' => false];

@@ -37,7 +37,7 @@ final class CarryOn implements ShouldQueue
         self::dispatch($intake->id);
     }
 
-    public function handle(Runner $runner, Heartbeat $heartbeat): void
+    public function handle(Runner $runner, Heartbeat $heartbeat, GoesOn $goesOn): void
     {
         $intake = Intake::query()->find($this->intakeId);
         if ($intake === null || !$intake->state->isWorking()) {
@@ -46,6 +46,8 @@ final class CarryOn implements ShouldQueue
         $heartbeat->working($this->job);
         if ($runner->run($intake, (float) config('sieve.slice_seconds'))) {
             self::dispatch($this->intakeId);
+        } else {
+            $goesOn->next($intake);
         }
     }
 

@@ -78,6 +78,7 @@ use PineSieve\Core\Standards\Target;
  * @property ?Carbon $seen_at that command's last sign of life
  * @property ?list<string> $faults why the proof does not balance; null if it does
  * @property string $currency the organization's, by which its rows were worked out
+ * @property ?array{plan: ?int, load: bool} $goes_on  whether nobody is asked on the way, and by which saved plan; null where a person goes from stage to stage
  * @property Carbon $created_at
  * @property-read ?User $user
  * @property-read ?User $loader
@@ -112,6 +113,7 @@ final class Intake extends Model implements RowSource
             'differences' => 'array',
             'undo_report' => 'array',
             'faults' => 'array',
+            'goes_on' => 'array',
             'is_sifted' => 'boolean',
             'has_moved' => 'boolean',
             'in_foreground' => 'boolean',

@@ -66,6 +66,8 @@ use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
+use Laravel\Sanctum\PersonalAccessToken;
+use Laravel\Sanctum\Sanctum;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\Directory\PostalDirectory;
 use PineSieve\Core\Addresses\PlaceCheck;
@@ -187,6 +189,19 @@ final class SieveServiceProvider extends ServiceProvider
                     Limit::perHour(60)->by("account {$email}"),
                     Limit::perMinute(60)->by("place {$request->ip()}"),
                 ],
+            );
+        });
+        // A token ends with the account of the person who made it, and rests while that person has to set a password.
+        Sanctum::authenticateAccessTokensUsing(static function (PersonalAccessToken $token, bool $isValid): bool {
+            $user = $token->tokenable;
+
+            return $isValid && $user instanceof User && $user->disabled_at === null && !$user->must_change;
+        });
+        RateLimiter::for('programs', static function (Request $request): Limit {
+            $token = $request->user()?->currentAccessToken();
+
+            return Limit::perMinute((int) config('sieve.requests_per_minute'))->by(
+                $token instanceof PersonalAccessToken ? "token {$token->getKey()}" : "address {$request->ip()}",
             );
         });
         RateLimiter::for(

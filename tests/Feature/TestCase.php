@@ -39,6 +39,8 @@ abstract class TestCase extends BaseTestCase
         'address_states',
         'exports',
         'list_views',
+        'personal_access_tokens',
+        'api_answers',
         'bulk_changes',
         'bulk_records',
         'gifts_by_year',

@@ -87,6 +87,16 @@ final class ExportController extends Controller
         return response()->json(self::row($export->refresh(), $request), 201);
     }
 
+    /** How far one is. */
+    #[Answers(self::class, 'ExportRow')]
+    public function show(Request $request, Export $export): JsonResponse
+    {
+        $this->authorize('viewAny', Supporter::class);
+        self::mustBeOwn($request, $export);
+
+        return response()->json(self::row($export, $request));
+    }
+
     public function download(Request $request, Export $export): BinaryFileResponse
     {
         self::mustBeOwn($request, $export);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Intakes\Console;
 
 use App\Batches\Batch;
+use App\Intakes\GoesOn;
 use App\Intakes\Intake;
 use App\Intakes\IntakeSettings;
 use App\Intakes\IntakeState;
@@ -19,9 +20,6 @@ use App\Support\PlainWords;
 use App\Support\UnusableOption;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
-use PineSieve\Core\Columns\ColumnChoice;
-use PineSieve\Core\Columns\ColumnState;
-use PineSieve\Core\Columns\SuccessorPlan;
 use PineSieve\Core\SieveException;
 use Throwable;
 
@@ -110,30 +108,25 @@ final class IntakeRunCommand extends Command
         if ($intake->state === IntakeState::Failed) {
             return;
         }
-        $this->settle($intake, $plan);
+        self::settle($intake, $plan);
         do {
             $this->workOut($intake, $runner);
         } while ($intake->state === IntakeState::Ready && $this->option('dry-run') !== true && !$this->load($intake, $runner));
     }
 
-    private function settle(Intake $intake, ?SavedPlan $plan): void
+    private static function settle(Intake $intake, ?SavedPlan $plan): void
     {
-        $own = $intake->columnPlan();
-        $own = $plan === null ? $own : SuccessorPlan::of($plan->columnPlan(), $own, $intake->columnProfiles(), $plan->name)->plan;
         // Nobody is there to be asked: what is not taken is told.
-        $left = array_filter($own->choices, static fn(ColumnChoice $choice): bool => $choice->state === ColumnState::Open);
+        $left = GoesOn::settle($intake, $plan);
         if ($left !== []) {
             fwrite(
                 STDERR,
                 'Left behind, since nothing tells what it is: ' .
-                    implode(', ', array_map(static fn(ColumnChoice $choice): string => "\"{$choice->header}\"", $left)) .
+                    implode(', ', array_map(static fn(string $header): string => "\"{$header}\"", $left)) .
                     '. Choose a field for it on the screens and keep that as a plan.' .
                     PHP_EOL,
             );
         }
-        $intake->setColumnPlan($own->settledUnasked());
-        $intake->plan_name = $plan?->name;
-        $intake->begin(IntakeState::Sifting);
     }
 
     /** Until every row is worked out by the standards in force: they may be changed meanwhile, and a worker may lend a hand. */

@@ -16,6 +16,7 @@ use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
 use App\Supporters\CreditedGifts;
+use App\Supporters\FoundSupporters;
 use App\Supporters\GivenByYear;
 use App\Supporters\HonoringGifts;
 use App\Supporters\Http\Requests\SupporterListRequest;
@@ -44,7 +45,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  * @phpstan-import-type ToldSearch from SearchTold
  * @phpstan-type SupporterRow array{id: int, kind: value-of<SupporterKind>, name: string, cells: JsonMap<string>}
  * @phpstan-type SupporterList array{
- *     total: int, page: int, pages: int, columns: list<SupporterColumn>, search: ?ToldSearch, supporters: list<SupporterRow>,
+ *     total: int, page: int, pages: int, milliseconds: int, columns: list<SupporterColumn>, search: ?ToldSearch, supporters: list<SupporterRow>,
  * }
  * @phpstan-import-type Origin from Origins
  * @phpstan-import-type Amounts from JsonMap
@@ -88,8 +89,8 @@ final class SupporterController extends Controller
     public function index(SupporterListRequest $request, SupporterColumns $columns, SupporterOrder $order, SearchTold $told): JsonResponse
     {
         $page = max(1, (int) $request->query('page', '1'));
-        $found = SupporterSearch::of($request->query());
-        $total = (clone $found)->count();
+        $start = microtime(true);
+        [$found, $total] = FoundSupporters::of($request->query());
         // Ids first, so that only one page of rows is read in full however far down it lies.
         $ids = $order->page($found, $request->sort(), $request->isDown(), ($page - 1) * self::PAGE, self::PAGE);
         $shown = $columns->of($request->columns());
@@ -103,6 +104,7 @@ final class SupporterController extends Controller
             'total' => $total,
             'page' => $page,
             'pages' => (int) ceil($total / self::PAGE),
+            'milliseconds' => (int) round(1000 * (microtime(true) - $start)),
             'columns' => $shown,
             'search' => $told->of($request->where()),
             'supporters' => array_map(

@@ -1849,6 +1849,7 @@ export type SupporterList = {
   total: number;
   page: number;
   pages: number;
+  milliseconds: number;
   columns: SupporterColumn[];
   search: ToldSearch | null;
   supporters: SupporterRow[];
@@ -1917,6 +1918,20 @@ export type Today = {
   given: Record<string, string> | null;
   trust: TrustFigure[];
   months: Month[];
+};
+
+export type TokenList = { tokens: TokenRow[]; abilities: ('read' | 'bring in' | 'export')[] };
+
+export type TokenMade = { token: string; row: TokenRow };
+
+export type TokenRow = {
+  id: number;
+  name: string;
+  abilities: ('read' | 'bring in' | 'export')[];
+  created_at: string;
+  last_used_at: string | null;
+  expires_at: string | null;
+  is_over: boolean;
 };
 
 export type ToldSearch = { sentence: string; phrases: Record<string, string> };

@@ -82,7 +82,7 @@ export function SupportersPage() {
   return (
     <>
       <TitleLine title="Supporters">
-        {data !== undefined && `${counted(data.total, 'supporter')}${isNarrowed ? ' found' : ' in all'}`}
+        {data !== undefined && `${counted(data.total, 'supporter')}${isNarrowed ? ` found in ${count(data.milliseconds)} ms` : ' in all'}`}
       </TitleLine>
       <div className="pane searching">
         <SearchSentence search={read(query.get('where'))} phrases={data?.search?.phrases ?? {}} onChange={setWhere} />
