@@ -42,6 +42,7 @@ use App\Standards\Http\OrganizationController;
 use App\Standards\Http\RuleController;
 use App\Support\Http\PlainQuery;
 use App\Supporters\Http\FormController;
+use App\Supporters\Http\NoteController;
 use App\Supporters\Http\SavedSearchController;
 use App\Supporters\Http\SupporterController;
 use App\Supporters\Http\SupporterListController;
@@ -207,6 +208,9 @@ Route::prefix('api')->group(function (): void {
                 Route::post('write', [BulkChangeController::class, 'write']);
                 Route::delete('', [BulkChangeController::class, 'destroy']);
             });
+        Route::post('supporters/{supporter}/notes', [NoteController::class, 'store'])->whereNumber('supporter');
+        Route::put('supporters/{supporter}/notes/{note}', [NoteController::class, 'update'])->whereNumber(['supporter', 'note']);
+        Route::delete('supporters/{supporter}/notes/{note}', [NoteController::class, 'destroy'])->whereNumber(['supporter', 'note']);
         Route::get('tokens', [TokenController::class, 'index']);
         Route::post('tokens', [TokenController::class, 'store']);
         Route::delete('tokens/{token}', [TokenController::class, 'destroy'])->whereNumber('token');

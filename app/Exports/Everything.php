@@ -38,6 +38,7 @@ final readonly class Everything
         'gift_splits' => 'parts of gifts that are for several purposes',
         'gift_credits' => 'whom gifts are credited to beside their giver',
         'promises' => 'pledges and recurring gifts',
+        'supporter_notes' => 'dated notes',
         'promise_standings' => 'how far they are kept',
         'batches' => 'batches of gifts',
         'batch_entries' => 'gifts that wait in a batch',

@@ -25,6 +25,7 @@ final class Tables
         'link' => 'links',
         'unread' => 'unread_values',
         'promise' => 'promises',
+        'note' => 'supporter_notes',
         'gift' => 'gifts',
         'entry' => 'batch_entries',
     ];
@@ -53,6 +54,7 @@ final class Tables
         'custom' => ['field', 'value'],
         'link' => ['kind', 'other_id', 'role'],
         'unread' => ['field', 'value'],
+        'note' => ['noted_on', 'kind', 'text', 'written_by'],
     ];
 
     /** What a column has where nobody says anything else. */

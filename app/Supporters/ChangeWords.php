@@ -32,6 +32,8 @@ final readonly class ChangeWords
         'label' => 'Label',
         'valid_from' => 'Lived there from',
         'valid_until' => 'Lived there until',
+        'noted_on' => 'Dated',
+        'written_by' => 'Written by',
         'promise_id' => 'Pays',
         'tribute_id' => 'In honor or memory of',
     ];

@@ -66,7 +66,7 @@ final readonly class SupporterExport
                 $this->catalog->everything(),
                 static fn(Field $field): bool => FieldPlace::of($field->key) !== null &&
                     !str_starts_with($field->key, 'gift.') &&
-                    $field->key !== 'role' &&
+                    !in_array($field->key, ['role', 'note.text'], true) &&
                     $sight->sees($field->key) &&
                     !in_array($field->key, $hidden, true),
             ),

@@ -45,6 +45,7 @@ final class Sameness
             Subject::Custom => $text('field'),
             Subject::Link => "{$text('kind')}|{$text('other_id')}",
             Subject::Unread => "{$text('field')}|{$text('value')}",
+            Subject::Note => "{$text('noted_on')}|{$text('kind')}|{$text('text')}",
             Subject::Promise => Promise::stored($values)->asGift()->sameness(),
             Subject::Gift, Subject::Entry => Gift::stored($values)->sameness(),
             Subject::Supporter => throw new LogicException('Whether two supporters are the same is not told by their columns.'),

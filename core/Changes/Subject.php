@@ -19,6 +19,8 @@ enum Subject: string
     case Unread = 'unread';
     /** A pledge or a recurring gift: no total of what was given has it. */
     case Promise = 'promise';
+    /** Something of a day that someone wrote down. */
+    case Note = 'note';
     case Gift = 'gift';
     /** A gift that waits in a batch: no total sees it until the batch is posted. */
     case Entry = 'entry';
@@ -46,13 +48,13 @@ enum Subject: string
     /** Whether it is of worth by itself, and is taken back though its supporter stays as others left it. */
     public function standsAlone(): bool
     {
-        return in_array($this, [self::Gift, self::Entry, self::Promise, self::Link], true);
+        return in_array($this, [self::Gift, self::Entry, self::Promise, self::Link, self::Note], true);
     }
 
     /** Whether two that nothing tells apart are two. */
     public function canBeTwice(): bool
     {
-        return in_array($this, [self::Supporter, self::Promise], true) || $this->isGift();
+        return in_array($this, [self::Supporter, self::Promise, self::Note], true) || $this->isGift();
     }
 
     /** Whether what is stored of it says which intake brought it. */

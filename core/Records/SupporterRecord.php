@@ -24,6 +24,7 @@ final readonly class SupporterRecord
         'link' => 'links',
         'unread' => 'unread',
         'promise' => 'promises',
+        'note' => 'dated',
     ];
 
     /**
@@ -40,6 +41,7 @@ final readonly class SupporterRecord
      * @param  array<string, int>  $giftsSeen  identity of a gift to the number of those that earlier rows of the intake brought
      * @param  list<RecordPart>  $unread  values that could not be read, as they were written
      * @param  list<RecordPart>  $promises  pledges and recurring gifts
+     * @param  list<RecordPart>  $dated  dated notes
      */
     public function __construct(
         public int|string $ref,
@@ -56,6 +58,7 @@ final readonly class SupporterRecord
         public array $giftsSeen = [],
         public array $unread = [],
         public array $promises = [],
+        public array $dated = [],
     ) {}
 
     /**

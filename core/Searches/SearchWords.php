@@ -49,6 +49,9 @@ final readonly class SearchWords
             Topic::Near => ($isNot ? 'who do not live' : 'who live') . " within {$one->narrowed('miles')} miles of {$any}",
             Topic::Worklist => ($isNot ? 'not those who ' : 'who ') . self::listed($this->onWorklists($one->values), 'or'),
             Topic::Intake => ($isNot ? 'not ' : '') . self::came($one->narrowed('made')) . " intake {$any}",
+            Topic::Noted => ($isNot ? 'without a dated note' : 'with a dated note') .
+                ($any === '' ? '' : " that contains \"{$any}\"") .
+                self::period($one),
             Topic::Changed => ($isNot ? 'not ' : '') . 'changed' . ($any === '' ? '' : " by {$any}") . self::period($one),
             null => $this->ofField($one),
         };

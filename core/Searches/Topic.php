@@ -21,6 +21,8 @@ enum Topic: string
     case Near = 'near';
     case Worklist = 'worklist';
     case Intake = 'intake';
+    /** Words of a dated note. */
+    case Noted = 'noted';
     /** Who changed it, and when. */
     case Changed = 'changed';
 
@@ -31,6 +33,7 @@ enum Topic: string
             self::Given, self::Count, self::Largest => Test::ofFigures(),
             self::Gave => [Test::Filled, Test::Blank],
             self::First, self::Last => [Test::Since, Test::Before, Test::Between, Test::Is],
+            self::Noted => [Test::Contains, Test::Filled, Test::Blank],
             self::Words, self::Near, self::Worklist, self::Intake, self::Changed => [Test::Is, Test::IsNot],
         };
     }
@@ -45,7 +48,7 @@ enum Topic: string
             self::Count, self::Gave => ['from', 'until', ...$purposes],
             self::Near => ['miles'],
             self::Intake => ['made'],
-            self::Changed => ['from', 'until'],
+            self::Changed, self::Noted => ['from', 'until'],
             default => [],
         };
     }
@@ -57,6 +60,7 @@ enum Topic: string
             self::Given, self::Largest => ['gift.amount', 'gift.date'],
             self::Count, self::Gave, self::First, self::Last => ['gift.date'],
             self::Near => ['address.postal_code'],
+            self::Noted => ['note.text'],
             default => [],
         };
     }
@@ -74,6 +78,7 @@ enum Topic: string
             self::Near => 'Lives near a ZIP code',
             self::Worklist => 'On a worklist',
             self::Intake => 'Came in with an intake',
+            self::Noted => 'Dated notes',
             self::Changed => 'Changed by',
         };
     }

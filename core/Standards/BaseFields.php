@@ -71,6 +71,13 @@ final class BaseFields
             ),
             new Field('status', 'Status', $group, FieldType::Status, nature: new FieldNature(self::at('supporter', 'status'))),
             new Field(
+                'note.text',
+                'Dated notes',
+                $group,
+                FieldType::LongText,
+                nature: new FieldNature(self::at('note', 'text'), isNeeded: true),
+            ),
+            new Field(
                 'notes',
                 'Notes',
                 $group,

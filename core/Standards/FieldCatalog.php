@@ -19,6 +19,9 @@ final readonly class FieldCatalog
     /** Of several, those whose labels are known. */
     private const LABELLED = 12;
 
+    /** What no column feeds and no form has by itself: it is written where it belongs. */
+    private const APART = ['role', 'note.text'];
+
     /** @param  array<string, Field>  $fields by key */
     private function __construct(private array $fields) {}
 
@@ -36,7 +39,9 @@ final readonly class FieldCatalog
     /** @return list<Field> those of the supporter that a row is about */
     public function all(): array
     {
-        return array_values(array_filter($this->fields, static fn(Field $field): bool => $field->key !== 'role' && !$field->isRetired));
+        return array_values(
+            array_filter($this->fields, static fn(Field $field): bool => !in_array($field->key, self::APART, true) && !$field->isRetired),
+        );
     }
 
     /** @return list<Field> of one of the others that a row can tell of, with their full keys and labels */
@@ -120,7 +125,7 @@ final readonly class FieldCatalog
     private static function isOf(string $party, string $field): bool
     {
         if ($party === '') {
-            return $field !== 'role';
+            return !in_array($field, self::APART, true);
         }
         foreach (self::OF_PARTIES[$party] ?? [] as $allowed) {
             if ($field === $allowed || (str_ends_with($allowed, '.') && str_starts_with($field, $allowed))) {

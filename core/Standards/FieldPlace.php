@@ -81,6 +81,7 @@ final class FieldPlace
             'membership' => ($values['list'] ?? '') === 'tag' ? 'tags' : 'groups',
             'email', 'phone' => $subject,
             'identifier' => 'id.old',
+            'note' => 'note.text',
             'entry' => self::keyOf('gift', $column),
             // As it was written, the address stands in one.
             'address' => $column === 'original' ? 'address.line1' : self::keyOf($subject, $column),

@@ -209,6 +209,9 @@ final class AccessTest extends TestCase
         'GET api/supporters/{supporter}/form',
         'PUT api/supporters/{supporter}/form',
         'POST api/supporters/{supporter}/history/{entry}',
+        'POST api/supporters/{supporter}/notes',
+        'PUT api/supporters/{supporter}/notes/{note}',
+        'DELETE api/supporters/{supporter}/notes/{note}',
         'POST api/supporters/{supporter}/gifts',
         'POST api/supporters/{supporter}/gifts/check',
         'PUT api/supporters/{supporter}/gifts/{gift}',
@@ -429,6 +432,7 @@ final class AccessTest extends TestCase
             'address' => '1',
             'export' => '1',
             'token' => '1',
+            'note' => '1',
             'bulkChange' => (string) BulkChange::query()->create([
                 'state' => BulkState::Planned,
                 'scope' => ['ids' => [1]],

@@ -287,6 +287,7 @@ final readonly class Proof
             Subject::Link => 'Link',
             Subject::Unread => 'Could not be read, kept as written',
             Subject::Promise => 'Promise',
+            Subject::Note => 'Dated note',
             Subject::Gift => 'Gift',
             Subject::Entry => 'Gift in a batch',
         };

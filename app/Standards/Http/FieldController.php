@@ -246,7 +246,7 @@ final class FieldController extends Controller
         );
         $this->store->changed();
 
-        return response()->json(self::shown(app(FieldCatalog::class)->field($field)));
+        return response()->json(self::shown($this->known(app(FieldCatalog::class), $field)));
     }
 
     /** Gives a custom field another type; without "convert" it only shows what would become of its values. */

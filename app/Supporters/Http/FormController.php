@@ -91,7 +91,8 @@ final class FormController extends Controller
                     ],
                     array_filter(
                         $this->standards->catalog->everything(),
-                        static fn(Field $field): bool => FieldPlace::of($field->key) !== null && $sight->sees($field->key),
+                        static fn(Field $field): bool => !in_array(FieldPlace::of($field->key)?->subject, [null, 'note'], true) &&
+                            $sight->sees($field->key),
                     ),
                 ),
             ),

@@ -16,6 +16,7 @@ use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
 use App\Supporters\CreditedGifts;
+use App\Supporters\DatedNotes;
 use App\Supporters\FoundSupporters;
 use App\Supporters\GivenByYear;
 use App\Supporters\HonoringGifts;
@@ -72,9 +73,10 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  * @phpstan-import-type Credited from CreditedGifts
  * @phpstan-import-type YearOfGifts from GivenByYear
  * @phpstan-import-type HonoringGift from HonoringGifts
+ * @phpstan-import-type DatedNote from DatedNotes
  * @phpstan-type SupporterNames array{names: JsonMap<string>}
  * @phpstan-type SupporterPageData array{
- *     waiting: list<WaitingGift>, credited: ?Credited, years: list<YearOfGifts>, honoring: list<HonoringGift>,
+ *     waiting: list<WaitingGift>, credited: ?Credited, years: list<YearOfGifts>, honoring: list<HonoringGift>, notes: list<DatedNote>,
  *     fields: list<PageField>, supporter: PagePart, addresses: list<PagePart>, printed: list<PrintedLines>, verified: list<VerifiedAddress>, emails: list<PageEmail>, phones: list<PagePhone>,
  *     identifiers: list<PageId>, groups: list<string>, tags: list<string>, custom: list<PageValue>, unread: list<PageValue>,
  *     links: list<PageLink>, gifts: list<PageGift>, gift_count: int, gift_sums: ?PageSums, merges: list<PageMerge>,
@@ -192,6 +194,7 @@ final class SupporterController extends Controller
         CreditedGifts $credited,
         GivenByYear $years,
         HonoringGifts $honoring,
+        DatedNotes $notes,
     ): JsonResponse {
         $catalog = $standards->catalog;
         $rules = [];
@@ -277,6 +280,7 @@ final class SupporterController extends Controller
             'credited' => $credited->of($supporter->id, $sight),
             'years' => $years->of($supporter->id, $sight),
             'honoring' => $honoring->of($supporter->id, $sight),
+            'notes' => $notes->of($supporter->id, $sight),
             'gift_count' => $sums->gifts,
             'gift_sums' => $sight->sees('gift.amount') ? ['given' => (object) $sums->given->toArray()] : null,
             'origins' => array_filter(

@@ -77,6 +77,7 @@ final readonly class SearchTerms
             null => $this->fields->narrow($query, $one),
             Topic::Given, Topic::Count, Topic::Largest, Topic::Gave, Topic::First, Topic::Last => $this->gifts->narrow($query, $one),
             Topic::Changed => self::changed($query, $one),
+            Topic::Noted => self::noted($query, $one),
             default => self::anyOf($query, $one),
         };
         $isDenied ? $supporters->whereNot($ask) : $supporters->where($ask);
@@ -94,6 +95,22 @@ final readonly class SearchTerms
             };
             $supporters->orWhereIn('supporters.id', SupporterSearch::of($asked)->select('supporters.id'));
         }
+    }
+
+    /** @param  Builder<Supporter>  $supporters */
+    private static function noted(Builder $supporters, Condition $one): void
+    {
+        $notes = DB::table('supporter_notes')->select('supporter_id');
+        if ($one->test === Test::Contains) {
+            $notes->where('text', 'like', '%' . addcslashes($one->value(), '\\%_') . '%');
+        }
+        if ($one->narrowed('from') !== '') {
+            $notes->where('noted_on', '>=', $one->narrowed('from'));
+        }
+        if ($one->narrowed('until') !== '') {
+            $notes->where('noted_on', '<=', $one->narrowed('until'));
+        }
+        $supporters->whereIn('supporters.id', $notes);
     }
 
     /** @param  Builder<Supporter>  $supporters */

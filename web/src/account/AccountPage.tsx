@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
@@ -62,6 +63,11 @@ export function AccountPage() {
           </Pane>
           <Sessions />
         </div>
+      </div>
+      <div className="foot">
+        <Button variant="default" component={Link} to="/account/programs">
+          Programs that act in your name
+        </Button>
       </div>
     </>
   );

@@ -344,6 +344,8 @@ export type Credited = { sum: JsonAmounts; count: number; gifts: CreditedGift[] 
 
 export type CreditedGift = { id: number; given_on: string | null; amount: string; currency: string; supporter_id: number; name: string };
 
+export type DatedNote = { id: number; noted_on: string; kind: string; text: string; written_by: string | null };
+
 export type DayFigure = { day: string; count: number; total: number };
 
 export type DecidedGroup = { decided: number; left: number; intake: IntakeSummary };
@@ -806,7 +808,19 @@ export type HeldRow = {
 
 export type HistoryChange = {
   subject:
-    'supporter' | 'address' | 'email' | 'phone' | 'identifier' | 'membership' | 'custom' | 'link' | 'unread' | 'promise' | 'gift' | 'entry';
+    | 'supporter'
+    | 'address'
+    | 'email'
+    | 'phone'
+    | 'identifier'
+    | 'membership'
+    | 'custom'
+    | 'link'
+    | 'unread'
+    | 'promise'
+    | 'note'
+    | 'gift'
+    | 'entry';
   action: 'create' | 'update' | 'delete';
   change: number;
   fields: HistoryField[];
@@ -1094,6 +1108,8 @@ export type Month = { month: string; supporters: number; gifts: number };
 export type Moved = { moved: number };
 
 export type NearValues = { values: [string, string]; why: string };
+
+export type NotesOf = { notes: DatedNote[] };
 
 export type NoticeList = { webhooks: WebhookRow[]; notices: NoticeRow[] };
 
@@ -1809,7 +1825,19 @@ export type ShownCandidate = { id: number; name: string; gifts: number; given: A
 
 export type ShownChange = {
   subject:
-    'supporter' | 'address' | 'email' | 'phone' | 'identifier' | 'membership' | 'custom' | 'link' | 'unread' | 'promise' | 'gift' | 'entry';
+    | 'supporter'
+    | 'address'
+    | 'email'
+    | 'phone'
+    | 'identifier'
+    | 'membership'
+    | 'custom'
+    | 'link'
+    | 'unread'
+    | 'promise'
+    | 'note'
+    | 'gift'
+    | 'entry';
   action: 'create' | 'update' | 'delete';
   fields: ShownField[];
 };
@@ -1862,6 +1890,7 @@ export type SupporterPageData = {
   credited: Credited | null;
   years: YearOfGifts[];
   honoring: HonoringGift[];
+  notes: DatedNote[];
   fields: PageField[];
   supporter: PagePart;
   addresses: PagePart[];

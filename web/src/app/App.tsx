@@ -1,5 +1,6 @@
 import { Navigate, Route, Routes } from 'react-router';
 import { AccountPage } from '../account/AccountPage';
+import { ProgramsPage } from '../account/ProgramsPage';
 import { OwnPassword } from '../account/PasswordForm';
 import { BatchesPage } from '../batches/BatchesPage';
 import { BatchPage } from '../batches/BatchPage';
@@ -122,6 +123,7 @@ export function App() {
         <Route path="office/directory" element={<DirectoryPage />} />
         <Route path="office/audit" element={<AuditPage />} />
         <Route path="account" element={<AccountPage />} />
+        <Route path="account/programs" element={<ProgramsPage />} />
         <Route path="gifts" element={<GiftsPage />} />
         <Route path="exports" element={<ExportsPage />} />
         <Route path="funds" element={<FundsPage />} />

@@ -16,6 +16,7 @@ import { GiftEditor } from '../gifts/GiftEditor';
 import { PromiseEditor } from '../promises/PromiseEditor';
 import { PromisesOf } from '../promises/PromisesOf';
 import { Origin } from '../shared/Origin';
+import { Notes } from './Notes';
 
 /** Said only where it is not good. */
 const condition = (value: string | undefined): ReactNode =>
@@ -203,6 +204,7 @@ export function SupporterPage() {
                 </Fragment>
               ))}
             </dl>
+            <Notes supporter={supporter.id} notes={data.notes} />
           </div>
         </Pane>
         <Pane
