@@ -64,13 +64,13 @@ foreach ($searches as $words => [$of, $sort]) {
     $best = INF;
     for ($try = 0; $try < 3; $try++) {
         $start = microtime(true);
-        [$found, $total] = FoundSupporters::of($of === [] ? [] : ['where' => json_encode(['of' => $of], JSON_THROW_ON_ERROR)]);
+        $found = FoundSupporters::of($of === [] ? [] : ['where' => json_encode(['of' => $of], JSON_THROW_ON_ERROR)]);
         $ids = app(SupporterOrder::class)->page($found, $sort, false, 0, 50);
         $columns = app(SupporterColumns::class);
         $columns->rows($ids, $columns->of([]));
         $best = min($best, microtime(true) - $start);
     }
-    printf("  %-46s %9s found %6.0f ms\n", $words, number_format($total), $best * 1000);
+    printf("  %-46s %9s found %6.0f ms\n", $words, number_format($found->total), $best * 1000);
 }
 
 // The bare statements: the same values into the same tables, one by one, without a journal.

@@ -29,6 +29,7 @@ use App\Intakes\Http\PlanController;
 use App\Intakes\Http\RowController;
 use App\Intakes\Http\SourceController;
 use App\Intakes\Http\TemplateController;
+use App\Mailings\Http\MailingController;
 use App\Merging\Http\DuplicateController;
 use App\Merging\Http\MergeController;
 use App\Notices\Http\WebhookController;
@@ -211,6 +212,19 @@ Route::prefix('api')->group(function (): void {
         Route::post('supporters/{supporter}/notes', [NoteController::class, 'store'])->whereNumber('supporter');
         Route::put('supporters/{supporter}/notes/{note}', [NoteController::class, 'update'])->whereNumber(['supporter', 'note']);
         Route::delete('supporters/{supporter}/notes/{note}', [NoteController::class, 'destroy'])->whereNumber(['supporter', 'note']);
+        Route::get('mailings', [MailingController::class, 'index']);
+        Route::post('mailings', [MailingController::class, 'store']);
+        Route::prefix('mailings/{mailing}')
+            ->whereNumber('mailing')
+            ->group(static function (): void {
+                Route::get('', [MailingController::class, 'show']);
+                Route::get('people', [MailingController::class, 'people']);
+                Route::put('letter', [MailingController::class, 'letter']);
+                Route::get('list.csv', [MailingController::class, 'list']);
+                Route::get('labels.pdf', [MailingController::class, 'labels']);
+                Route::get('letters.pdf', [MailingController::class, 'letters']);
+                Route::delete('', [MailingController::class, 'destroy']);
+            });
         Route::get('tokens', [TokenController::class, 'index']);
         Route::post('tokens', [TokenController::class, 'store']);
         Route::delete('tokens/{token}', [TokenController::class, 'destroy'])->whereNumber('token');

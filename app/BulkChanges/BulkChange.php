@@ -80,7 +80,7 @@ final class BulkChange extends Model
 
     public function planner(Standards $standards): BulkPlanner
     {
-        return new BulkPlanner($this->stepList($standards), $standards->catalog);
+        return new BulkPlanner($this->stepList($standards), $standards->catalog, $this->user->name ?? '');
     }
 
     /** What is done, as a sentence: "Add Spring letter to Groups". */

@@ -28,6 +28,7 @@ use App\Intakes\Plans\SavedPlanPolicy;
 use App\Intakes\Plans\ValuesInPlans;
 use App\Intakes\Sifting\RowsWorkedOut;
 use App\Intakes\Sifting\WorkOutAnew;
+use App\Mailings\MailingsUnderWay;
 use App\Matching\FollowStandards;
 use App\Matching\RuleSets;
 use App\Notices\Notices;
@@ -122,6 +123,7 @@ final class SieveServiceProvider extends ServiceProvider
                 RereadUnderWay::class,
                 ChecksUnderWay::class,
                 BulkUnderWay::class,
+                MailingsUnderWay::class,
                 JobsBegunAgain::class,
             ],
             UnderWay::class,

@@ -9,24 +9,34 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 
 /** Who is found by a search, counted and ready to be put in order: what takes long is asked once. */
-final class FoundSupporters
+final readonly class FoundSupporters
 {
-    private function __construct() {}
+    /** Bytes that the numbers of those who are found may take in memory: some millions. */
+    private const MOST_BYTES = 512 * 1024 * 1024;
 
     /**
-     * @param  array<string, mixed>  $asked  as SupporterSearch knows it
-     * @return array{Builder<Supporter>, int} and how many they are
+     * @param  Builder<Supporter>  $supporters
+     * @param  bool  $isGathered  whether their numbers lie beside each other, so that each is looked up at once
      */
-    public static function of(array $asked): array
+    private function __construct(public Builder $supporters, public int $total, public bool $isGathered) {}
+
+    /** @param  array<string, mixed>  $asked  as SupporterSearch knows it */
+    public static function of(array $asked): self
     {
         $found = SupporterSearch::of($asked);
         if (!is_string($asked['where'] ?? null) || $asked['where'] === '') {
-            return [$found, (clone $found)->count()];
+            return new self($found, (clone $found)->count(), false);
         }
-        DB::statement('create or replace temporary table found_supporters (id bigint unsigned not null) engine=aria transactional=0');
+        DB::statement('set session max_heap_table_size = ' . self::MOST_BYTES);
+        DB::statement('create or replace temporary table found_supporters (id bigint unsigned not null primary key) engine=memory');
+        if (DB::transactionLevel() === 0) {
+            // Looking must not keep others from writing: else each row that is read would be locked on the way.
+            DB::statement('set transaction isolation level read committed');
+        }
         $query = $found->select('supporters.id')->toBase();
         $total = DB::affectingStatement("insert into found_supporters {$query->toSql()}", $query->getBindings());
+        $supporters = Supporter::query()->join('found_supporters', 'found_supporters.id', '=', 'supporters.id');
 
-        return [Supporter::query()->join('found_supporters', 'found_supporters.id', '=', 'supporters.id'), $total];
+        return new self($supporters, $total, true);
     }
 }

@@ -29,12 +29,12 @@ final class SupporterSearch
     ];
 
     /** What can be asked for. */
-    public const KEYS = ['q', 'filter', 'intake', 'made', 'rule', 'month', 'group', 'tag', 'zip', 'near', 'within', 'where'];
+    public const KEYS = ['q', 'filter', 'intake', 'made', 'rule', 'month', 'group', 'tag', 'zip', 'near', 'within', 'where', 'mailing'];
 
     private function __construct() {}
 
     /**
-     * @param  array<string, mixed>  $asked  q (words that begin a name, an email, a phone or an id), filter, intake, made ("new" or "changed"), rule, month, group, tag, zip (or its first signs), near (a ZIP code) and within (miles), where (JSON, as SearchReader reads it); nobody is found by a search that is "none"
+     * @param  array<string, mixed>  $asked  q (words that begin a name, an email, a phone or an id), filter, intake, made ("new" or "changed"), rule, month, group, tag, zip (or its first signs), near (a ZIP code) and within (miles), where (JSON, as SearchReader reads it), mailing (those who get it); nobody is found by a search that is "none"
      * @return Builder<Supporter>
      */
     public static function of(array $asked): Builder
@@ -106,6 +106,12 @@ final class SupporterSearch
         }
         if ($text('zip') !== '') {
             LivesThere::in($supporters, $text('zip'));
+        }
+        if ($text('mailing') !== '') {
+            $supporters->whereIn(
+                'supporters.id',
+                DB::table('mailing_people')->select('supporter_id')->where('mailing_id', (int) $text('mailing'))->where('left_out', ''),
+            );
         }
         if ($text('where') !== '') {
             app(SearchTerms::class)->narrow($supporters, $text('where'));

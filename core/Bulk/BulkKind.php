@@ -17,18 +17,20 @@ enum BulkKind: string
     /** Puts into a group, gives a tag, or adds one to several of a list. */
     case Join = 'join';
     case Leave = 'leave';
+    /** Writes a dated note. */
+    case Note = 'note';
     /** Makes a person, a household or an organization of it. */
     case Become = 'become';
     case Delete = 'delete';
 
     public function needsField(): bool
     {
-        return $this !== self::Become && $this !== self::Delete;
+        return !in_array($this, [self::Become, self::Delete, self::Note], true);
     }
 
     /** Whether nothing else can be done beside it. */
     public function standsAlone(): bool
     {
-        return !$this->needsField();
+        return $this === self::Become || $this === self::Delete;
     }
 }

@@ -13,6 +13,7 @@ use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Records\Consents;
 use PineSieve\Core\Records\NameForms;
+use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldNature;
@@ -25,10 +26,11 @@ final readonly class BulkPlanner
 
     /**
      * @param  non-empty-list<BulkStep>  $steps
+     * @param  string  $by  name of the person who does it
      *
      * @throws UnusableStep if they can't be done together
      */
-    public function __construct(private array $steps, private FieldCatalog $catalog)
+    public function __construct(private array $steps, private FieldCatalog $catalog, private string $by = '')
     {
         $fields = array_map(
             static fn(BulkStep $step): string => "{$step->field} " .
@@ -53,6 +55,7 @@ final readonly class BulkPlanner
             [$effect, $more] = match ($step->kind) {
                 BulkKind::Delete => self::deletion($step, $stored, $hanging, $ofOthers),
                 BulkKind::Become => $this->becoming($step, $stored),
+                BulkKind::Note => self::note($step, $stored, $this->by),
                 BulkKind::Join, BulkKind::Leave => $this->inList($step, $record, $i),
                 default => $this->field($step, $record, $i),
             };
@@ -251,6 +254,30 @@ final readonly class BulkPlanner
                 [Change::create(Subject::Custom, "{$record->ref}:{$at}:custom", ['field' => $step->field, 'value' => $step->value])],
             ]
             : [Effect::Nothing, []];
+    }
+
+    /** @return array{Effect, list<Change>} */
+    private static function note(BulkStep $step, SupporterRecord $stored, string $by): array
+    {
+        [$day, $kind] = explode(' ', $step->from);
+        $isThere = array_filter(
+            $stored->dated,
+            static fn(RecordPart $part): bool => [$part->value('noted_on'), $part->value('text')] === [$day, $step->value],
+        );
+
+        return $isThere !== []
+            ? [Effect::Same, []]
+            : [
+                Effect::Comes,
+                [
+                    Change::create(Subject::Note, "{$stored->ref}:note", [
+                        'noted_on' => $day,
+                        'kind' => $kind,
+                        'text' => $step->value,
+                        'written_by' => $by === '' ? null : $by,
+                    ]),
+                ],
+            ];
     }
 
     /** @return array{Effect, list<Change>} the name is carried over; what only the old kind has goes */

@@ -36,7 +36,7 @@ final readonly class BulkStep
     /**
      * @param  string  $field  key in the catalog; '' where none is needed
      * @param  string  $value  what is written; the name of a group; a kind of record; of a deletion the number of the supporter that gets the gifts
-     * @param  string  $from  what is replaced
+     * @param  string  $from  what is replaced; of a note its day and its kind: "2026-11-29 mailing"
      * @param  bool  $overRefusals  whether an agreement takes the place of a refusal
      */
     private function __construct(
@@ -60,6 +60,11 @@ final readonly class BulkStep
             SupporterKind::tryFrom($value) ?? throw new UnusableStep('Say which kind of record they become.');
 
             return new self($kind, '', $value);
+        }
+        if ($kind === BulkKind::Note) {
+            return $value === '' || preg_match('/^\d{4}-\d{2}-\d{2} [a-z]{1,40}$/D', $from) !== 1
+                ? throw new UnusableStep('Say the day, the kind and the text of the note.')
+                : new self($kind, '', $value, $from);
         }
         if ($kind === BulkKind::Delete) {
             return $value === '' || ctype_digit($value)
@@ -153,6 +158,7 @@ final readonly class BulkStep
                     default => 'organizations',
                 } .
                 ' of them',
+            BulkKind::Note => "write the dated note \"{$this->value}\" ({$this->from})",
             BulkKind::Delete => 'delete them' .
                 ($this->value === '' ? '' : ", and give their gifts and promises to supporter {$this->value}"),
         };
@@ -168,7 +174,11 @@ final readonly class BulkStep
         $of = $this->field === '' ? '' : "{$catalog->label($this->field)}: ";
 
         return match ($effect) {
-            Effect::Comes => $this->kind === BulkKind::Join ? "{$of}{$this->value} is added" : "{$of}blank becomes {$this->value}",
+            Effect::Comes => $this->kind === BulkKind::Note
+                ? 'get the note'
+                : ($this->kind === BulkKind::Join
+                    ? "{$of}{$this->value} is added"
+                    : "{$of}blank becomes {$this->value}"),
             Effect::Changes => match ($this->kind) {
                 BulkKind::Clear => "{$of}the value goes",
                 BulkKind::Replace => "{$of}\"{$this->from}\" becomes \"{$this->value}\"",
@@ -178,6 +188,7 @@ final readonly class BulkStep
             },
             Effect::Same => match ($this->kind) {
                 BulkKind::Become => "are {$this->value}s already",
+                BulkKind::Note => 'have this note already',
                 BulkKind::Join => "{$of}have {$this->value} already",
                 BulkKind::Fill => "{$of}have a value, which stays",
                 default => "{$of}are so already",

@@ -29,6 +29,7 @@ final class HouseTest extends TestCase
         'Forms',
         'Searches',
         'Bulk',
+        'Mailings',
         'Exports',
     ];
 

@@ -39,6 +39,8 @@ abstract class TestCase extends BaseTestCase
         'address_states',
         'exports',
         'list_views',
+        'mailings',
+        'mailing_people',
         'supporter_notes',
         'personal_access_tokens',
         'api_answers',

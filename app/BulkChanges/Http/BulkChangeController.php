@@ -59,7 +59,11 @@ final class BulkChangeController extends Controller
     {
         $sight = FieldAccess::ofUser();
         foreach ($change->stepList($standards) as $step) {
-            $field = $step->kind === BulkKind::Become ? 'kind' : $step->field;
+            $field = match ($step->kind) {
+                BulkKind::Become => 'kind',
+                BulkKind::Note => 'note.text',
+                default => $step->field,
+            };
             abort_unless($field === '' || $sight->edits($field), 403, 'You may not change this field.');
             if ($step->kind === BulkKind::Delete) {
                 abort_unless($sight->seesAll(), 403, 'Fields are hidden from you: deleting would take away what you can\'t see.');

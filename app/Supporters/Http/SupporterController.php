@@ -92,7 +92,7 @@ final class SupporterController extends Controller
     {
         $page = max(1, (int) $request->query('page', '1'));
         $start = microtime(true);
-        [$found, $total] = FoundSupporters::of($request->query());
+        $found = FoundSupporters::of($request->query());
         // Ids first, so that only one page of rows is read in full however far down it lies.
         $ids = $order->page($found, $request->sort(), $request->isDown(), ($page - 1) * self::PAGE, self::PAGE);
         $shown = $columns->of($request->columns());
@@ -103,9 +103,9 @@ final class SupporterController extends Controller
             ->keyBy('id');
 
         return response()->json([
-            'total' => $total,
+            'total' => $found->total,
             'page' => $page,
-            'pages' => (int) ceil($total / self::PAGE),
+            'pages' => (int) ceil($found->total / self::PAGE),
             'milliseconds' => (int) round(1000 * (microtime(true) - $start)),
             'columns' => $shown,
             'search' => $told->of($request->where()),

@@ -102,7 +102,7 @@ export type BulkField = {
   label: string;
   group: string;
   type: string;
-  kinds: ('set' | 'fill' | 'clear' | 'replace' | 'join' | 'leave' | 'become' | 'delete')[];
+  kinds: ('set' | 'fill' | 'clear' | 'replace' | 'join' | 'leave' | 'note' | 'become' | 'delete')[];
   options: string[];
 };
 
@@ -958,6 +958,45 @@ export type LostValue = { value: string; reason: string; records: number };
 export type MadeGrid = { id: number };
 
 export type MadeHousehold = { household: number; name: string; act: number | null; said: [number, number][] };
+
+export type MailingLeftOut = {
+  why: 'deceased' | 'not active' | 'refused' | 'refused together' | 'not agreed' | 'no address' | 'not reached' | 'not to be used';
+  words: string;
+  supporters: number;
+};
+
+export type MailingList = { mailings: MailingRow[] };
+
+export type MailingPage = {
+  mailing: MailingRow;
+  going: number;
+  left_out: MailingLeftOut[];
+  pieces: MailingPiece[];
+  sheets: MailingSheet[];
+  letter: string;
+};
+
+export type MailingPeople = { people: MailingWho[]; more: boolean };
+
+export type MailingPiece = { envelope: string; greeting: string; lines: string[]; supporters: number[] };
+
+export type MailingRow = {
+  id: number;
+  name: string;
+  state: 'working' | 'done' | 'failed';
+  per: 'supporter' | 'household' | 'address';
+  must_agree: boolean;
+  total: number;
+  done: number;
+  pieces: number | null;
+  by: string | null;
+  created_at: string;
+  error: string | null;
+};
+
+export type MailingSheet = { value: 'letter 30' | 'letter 20' | 'letter 10' | 'A4 21'; words: string };
+
+export type MailingWho = { id: number; name: string };
 
 export type MatchCandidate = {
   decision: string;

@@ -1,5 +1,7 @@
 import { Navigate, Route, Routes } from 'react-router';
 import { AccountPage } from '../account/AccountPage';
+import { MailingPage } from '../mailings/MailingPage';
+import { MailingsPage } from '../mailings/MailingsPage';
 import { ProgramsPage } from '../account/ProgramsPage';
 import { OwnPassword } from '../account/PasswordForm';
 import { BatchesPage } from '../batches/BatchesPage';
@@ -123,6 +125,8 @@ export function App() {
         <Route path="office/directory" element={<DirectoryPage />} />
         <Route path="office/audit" element={<AuditPage />} />
         <Route path="account" element={<AccountPage />} />
+        <Route path="mailings" element={<MailingsPage />} />
+        <Route path="mailings/:id" element={<MailingPage />} />
         <Route path="account/programs" element={<ProgramsPage />} />
         <Route path="gifts" element={<GiftsPage />} />
         <Route path="exports" element={<ExportsPage />} />

@@ -56,6 +56,7 @@ export function Frame({ user, organization }: { user: User; organization: string
       { to: '/duplicates', text: 'Duplicates', may: user.may_load },
     ],
     [
+      { to: '/mailings', text: 'Mailings', may: user.may_edit },
       { to: '/exports', text: 'Exports', may: true },
       { to: '/standards', text: 'Standards', may: user.may_set_standards },
       { to: '/office', text: 'Administration', may: user.may_administer },

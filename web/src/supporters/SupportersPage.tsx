@@ -2,6 +2,7 @@ import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { SupporterList } from '../api/answers';
+import { NewMailing } from '../mailings/NewMailing';
 import { CheckAddresses } from '../shared/CheckAddresses';
 import { ColumnsMenu } from './ColumnsMenu';
 import { ChangeMany } from './many/ChangeMany';
@@ -52,6 +53,7 @@ export function SupportersPage() {
   const [query, setQuery] = useSearchParams();
   const may = useMay();
   const [changing, setChanging] = useState(false);
+  const [mailing, setMailing] = useState(false);
   const { choices, view, change, isKnown, error } = useListView();
   const narrowed = KEYS.filter((key) => query.has(key));
   const filter = narrowed.map((key) => `&${key}=${encodeURIComponent(query.get(key) ?? '')}`).join('');
@@ -154,6 +156,12 @@ export function SupportersPage() {
         <Button variant="default" component="a" href={`/api/supporters.csv?q=${encodeURIComponent(asked)}${filter}`} download>
           Download the list
         </Button>
+        {may.edit && (data?.total ?? 0) > 0 && (
+          <Button variant="default" onClick={() => setMailing(true)}>
+            Mailing
+          </Button>
+        )}
+        {mailing && <NewMailing query={scope} onClose={() => setMailing(false)} />}
         <Button variant="subtle" component={Link} to="/supporters/where">
           Where they live
         </Button>
