@@ -45,7 +45,7 @@ final readonly class HangingOn
         $rows = DB::select(
             "select who, count(*) as n from (
                 select c.supporter_id as who, c.gift_id from gift_credits c where c.supporter_id in ({$in})
-                union all select g.tribute_id, g.id from gifts g where g.tribute_id in ({$in}) and g.supporter_id <> g.tribute_id
+                union all select g.tribute_id, g.id from gifts g force index (gifts_tribute_id_index) where g.tribute_id in ({$in}) and g.supporter_id <> g.tribute_id
                 union all select e.tribute_id, e.id from batch_entries e where e.tribute_id in ({$in}) and e.supporter_id <> e.tribute_id
             ) credited group by who",
         );

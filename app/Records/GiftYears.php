@@ -20,10 +20,13 @@ final readonly class GiftYears implements FollowsWrites
     private const COLUMNS = 'supporter_id, year, currency, gifts, amount, largest, first_on, last_on';
 
     /** What takes a gift back counts against its year, and is neither a gift nor the last one. */
-    private const SUMS = "select supporter_id, year(given_on) as year, currency, sum(corrects_id is null) as gifts, sum(amount) as amount,
+    private const SUMS =
+        "select supporter_id, year(given_on) as year, currency, sum(corrects_id is null) as gifts, sum(amount) as amount,
             max(if(corrects_id is null, amount, null)) as largest, min(if(corrects_id is null, given_on, null)) as first_on,
             max(if(corrects_id is null, given_on, null)) as last_on
-        from gifts where not kind <=> '" . GiftKind::Pledge->value . "' and %s group by supporter_id, year(given_on), currency";
+        from gifts where not kind <=> '" .
+        GiftKind::Pledge->value .
+        "' and %s group by supporter_id, year(given_on), currency";
 
     public function __construct(private Connection $db) {}
 

@@ -285,6 +285,8 @@ final readonly class RecordReader
         $except = static fn(Builder $query) => $query->whereRaw('not g.intake_id <=> ?', [$exceptOf]);
         $honoring = $this->db
             ->table('gifts as g')
+            // Hardly a gift honors anyone, which the database takes for a reason to read all of them.
+            ->forceIndex('gifts_tribute_id_index')
             ->whereIn('g.tribute_id', $ids)
             ->when($exceptOf !== null, $except)
             ->select(['g.tribute_id as supporter_id', 'g.id as gift_id', 'g.supporter_id as giver']);

@@ -20,7 +20,9 @@ final class GiftYearsCommand extends Command
             $years->build();
         }
         $wrong = $years->wrong();
-        $this->line($wrong === 0 ? 'What each gave by year is what the gifts say.' : "{$wrong} years of supporters are not what the gifts say.");
+        $this->line(
+            $wrong === 0 ? 'What each gave by year is what the gifts say.' : "{$wrong} years of supporters are not what the gifts say.",
+        );
 
         return $wrong === 0 ? self::SUCCESS : self::FAILURE;
     }

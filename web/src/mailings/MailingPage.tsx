@@ -36,11 +36,18 @@ export function MailingPage() {
     mutationFn: async (name: string) => {
       const steps = [{ kind: 'note', value: name, from: `${today()} mailing` }];
       let change = await api.post<BulkSummary>('bulk-changes', { query: { mailing: id }, steps });
-      while (change.state === 'planning') {
-        await new Promise((resolve) => setTimeout(resolve, 400));
-        change = await api.get<BulkSummary>(`bulk-changes/${change.id}`);
+      const wait = async () => {
+        while (change.state === 'planning' || change.state === 'writing') {
+          await new Promise((resolve) => setTimeout(resolve, 400));
+          change = await api.get<BulkSummary>(`bulk-changes/${change.id}`);
+        }
+      };
+      await wait();
+      if (change.writes > 0) {
+        change = await api.post<BulkSummary>(`bulk-changes/${change.id}/write`);
+        await wait();
       }
-      return change.writes === 0 ? change : api.post<BulkSummary>(`bulk-changes/${change.id}/write`);
+      return change;
     },
   });
   const drop = useMutation({
@@ -74,7 +81,7 @@ export function MailingPage() {
           <span>
             {note.data.writes === 0
               ? 'All of them have this note already.'
-              : `${counted(note.data.writes, 'supporter')} get the dated note "${mailing.name}"; it is one act in the audit list.`}
+              : `${counted(note.data.outcome?.written ?? 0, 'supporter')} got the dated note "${mailing.name}"; it is one act in the audit list.`}
           </span>
         </div>
       )}

@@ -18,7 +18,10 @@ export function ColumnsMenu({
   const [open, setOpen] = useState(false);
   const widths = new Map(view.columns.map((column) => [column.key, column.width]));
   const keep = (keys: string[]) => onChange({ ...view, columns: keys.map((key) => ({ key, width: widths.get(key) ?? null })) });
-  const keys = shown.map((column) => column.key);
+  // What was chosen a moment ago counts, not what the list has brought by now.
+  const named = new Map(choices.map((column) => [column.key, column]));
+  const chosen = view.columns.length === 0 ? shown : view.columns.flatMap((column) => named.get(column.key) ?? []);
+  const keys = chosen.map((column) => column.key);
   const move = (at: number, by: number) => {
     const next = [...keys];
     const [moved = ''] = next.splice(at, 1);
@@ -35,21 +38,21 @@ export function ColumnsMenu({
       </Popover.Target>
       <Popover.Dropdown>
         <div style={{ maxHeight: 320, overflow: 'auto' }}>
-          {shown.map((column, at) => (
+          {chosen.map((column, at) => (
             <div key={column.key} className="line" style={{ display: 'flex', gap: 10, alignItems: 'center' }}>
               <span style={{ flex: 1 }}>{column.label}</span>
               <button type="button" className="plain-button" disabled={at === 0} onClick={() => move(at, -1)}>
                 up
                 <Of what={column.label} />
               </button>
-              <button type="button" className="plain-button" disabled={at === shown.length - 1} onClick={() => move(at, 1)}>
+              <button type="button" className="plain-button" disabled={at === chosen.length - 1} onClick={() => move(at, 1)}>
                 down
                 <Of what={column.label} />
               </button>
               <button
                 type="button"
                 className="plain-button"
-                disabled={shown.length === 1}
+                disabled={chosen.length === 1}
                 onClick={() => keep(keys.filter((key) => key !== column.key))}
               >
                 out

@@ -1,10 +1,10 @@
 import { useRef, useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import type { KeptView, SupporterColumn, SupporterList } from '../api/answers';
 import { money, phone } from '../shared/format';
 import type { Ticks } from './many/ticks';
 
-const TICK = 40;
+const TICK = 46;
 const NAME = 220;
 const usual: Record<string, number> = { kind: 104, place: 150, email: 220, phone: 132, 'gifts.count': 64, 'gifts.given': 120, notes: 260 };
 
@@ -38,6 +38,7 @@ export function SupporterTable({
   onView: (view: KeptView) => void;
   mayTick: boolean;
 }) {
+  const navigate = useNavigate();
   const [drawn, setDrawn] = useState<{ key: string; width: number } | null>(null);
   const start = useRef({ x: 0, width: 0 });
   const kept = new Map(view.columns.map((column) => [column.key, column.width]));
@@ -73,7 +74,7 @@ export function SupporterTable({
         <thead>
           <tr>
             {mayTick && (
-              <th className="fixed-column" style={{ left: 0 }}>
+              <th className="fixed-column tick-cell" style={{ left: 0 }}>
                 <input
                   type="checkbox"
                   aria-label={`Tick all ${list.total}`}
@@ -129,9 +130,13 @@ export function SupporterTable({
         </thead>
         <tbody>
           {list.supporters.map((row) => (
-            <tr key={row.id} className={ticks.has(row.id) ? 'ticked' : ''}>
+            <tr
+              key={row.id}
+              className={`choosable ${ticks.has(row.id) ? 'ticked' : ''}`}
+              onClick={() => void navigate(`/supporters/${row.id}`)}
+            >
               {mayTick && (
-                <td className="fixed-column" style={{ left: 0 }}>
+                <td className="fixed-column tick-cell" style={{ left: 0 }} onClick={(event) => event.stopPropagation()}>
                   <input type="checkbox" aria-label={`Tick ${row.name}`} checked={ticks.has(row.id)} onChange={() => ticks.turn(row.id)} />
                 </td>
               )}
