@@ -56,17 +56,25 @@ final class AddressesReport implements Report
         private readonly string $out,
         private readonly AddressStandardizer $standardizer,
         private readonly PlaceCheck $places,
+        private readonly bool $capitals,
     ) {}
 
     /**
      * @param  ?string  $planFile  path of a column plan; null for what is proposed for the file
      * @param  int  $which  which address of a row, from 1
      * @param  ?string  $reportFile  where the figures go as JSON; null for nowhere
+     * @param  bool  $capitals  whether the addresses are written in capitals, as on mail pieces
      *
      * @throws SieveException|Usage
      */
-    public static function write(Source $source, ?string $planFile, int $which, string $out, ?string $reportFile): self
-    {
+    public static function write(
+        Source $source,
+        ?string $planFile,
+        int $which,
+        string $out,
+        ?string $reportFile,
+        bool $capitals = false,
+    ): self {
         $plan = $source->plan;
         if ($planFile !== null) {
             $data = PlanDocument::parse(Usage::content($planFile));
@@ -80,7 +88,7 @@ final class AddressesReport implements Report
             throw new Usage("A row of the file has at most {$reader->most()}: there is no --address={$which}.");
         }
         $lines = Usage::writable($out);
-        $report = new self($out, new AddressStandardizer(), new PlaceCheck(Places::shipped()));
+        $report = new self($out, new AddressStandardizer(), new PlaceCheck(Places::shipped()), $capitals);
         self::line($lines, [...$plan->headers(), ...AddedHeaders::beside($plan->headers(), self::ADDED)]);
         foreach ($source->rowsBelowHeader() as [$cells, $isRecord]) {
             $cells = array_pad($cells, count($plan->headers()), '');
@@ -169,7 +177,7 @@ final class AddressesReport implements Report
         self::count($this->faults, $faults);
 
         return [
-            ...array_values($result->standard->parts()),
+            ...array_map($this->capitals ? mb_strtoupper(...) : strval(...), array_values($result->standard->parts())),
             $result->changes === [] ? 'no' : 'yes',
             FormulaGuard::on(implode(' | ', array_unique($reasons))),
             implode(';', array_unique($faults)),

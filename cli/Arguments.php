@@ -15,8 +15,17 @@ final readonly class Arguments
         'addresses' => ['sheet', 'plan', 'address', 'out', 'report'],
     ];
 
-    /** @param  array<string, string>  $options  by name */
-    private function __construct(public string $command, public string $file, public array $options, public bool $json) {}
+    /**
+     * @param  array<string, string>  $options  by name
+     * @param  bool  $capitals  of addresses: whether they are written as on mail pieces
+     */
+    private function __construct(
+        public string $command,
+        public string $file,
+        public array $options,
+        public bool $json,
+        public bool $capitals,
+    ) {}
 
     /**
      * @param  list<string>  $arguments
@@ -28,7 +37,7 @@ final readonly class Arguments
     {
         $plain = [];
         $options = [];
-        $json = false;
+        [$json, $capitals] = [false, false];
         for ($i = 0; $i < count($arguments); $i++) {
             $argument = $arguments[$i];
             if (in_array($argument, ['-h', '--help', 'help'], true)) {
@@ -36,6 +45,8 @@ final readonly class Arguments
             }
             if ($argument === '--json') {
                 $json = true;
+            } elseif ($argument === '--capitals') {
+                $capitals = true;
             } elseif (
                 preg_match('/^--([a-z]+)(?:=(.*))?$/sD', $argument, $parts) === 1 &&
                 in_array($parts[1], array_merge(...array_values(self::OPTIONS)), true)
@@ -57,7 +68,11 @@ final readonly class Arguments
             throw new Usage('There is no option --' . reset($unknown) . " of {$command}." . PHP_EOL . Usage::TEXT);
         }
 
-        return new self($command, $file, $options, $json);
+        if ($capitals && $command !== 'addresses') {
+            throw new Usage("There is no option --capitals of {$command}." . PHP_EOL . Usage::TEXT);
+        }
+
+        return new self($command, $file, $options, $json, $capitals);
     }
 
     /** @throws Usage if it is no whole number from 1 on */

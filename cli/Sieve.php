@@ -34,6 +34,7 @@ final class Sieve
                     $asked->number('address', 1),
                     $asked->option('out') ?? throw new Usage('Where should the rows go? --out=OUT.csv is missing.'),
                     $asked->option('report'),
+                    $asked->capitals,
                 ),
                 default => DuplicatesReport::write(
                     $source,

@@ -14,7 +14,7 @@ final class Usage extends RuntimeException
     bin/sieve columns FILE [--sheet=NAME] [--json]   what each column may become, and why
     bin/sieve duplicates FILE [--sheet=NAME] [--plan=PLAN.json] [--rules=RULES.json] --out=PAIRS.csv [--json]
                                                      which of its rows may be the same supporter, and why
-    bin/sieve addresses FILE [--sheet=NAME] [--plan=PLAN.json] [--address=N] --out=OUT.csv [--report=REPORT.json] [--json]
+    bin/sieve addresses FILE [--sheet=NAME] [--plan=PLAN.json] [--address=N] [--capitals] --out=OUT.csv [--report=REPORT.json] [--json]
                                                      its rows with their addresses in postal form, and why
     TEXT;
 

@@ -234,6 +234,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('exports', [ExportController::class, 'store']);
         Route::post('exports/preview', [ExportController::class, 'preview']);
         Route::get('exports/{export}/file', [ExportController::class, 'download'])->whereNumber('export');
+        Route::get('exports/{export}/control.json', [ExportController::class, 'control'])->whereNumber('export');
         Route::delete('exports/{export}', [ExportController::class, 'destroy'])->whereNumber('export');
         Route::get('postal-directory', [DirectoryController::class, 'show']);
         Route::put('postal-directory', [DirectoryController::class, 'update']);

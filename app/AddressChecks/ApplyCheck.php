@@ -43,11 +43,16 @@ final readonly class ApplyCheck
         private Ids $ids,
     ) {}
 
+    private static function words(AddressCheck $check): string
+    {
+        return "Put addresses right: \"{$check->name}\"";
+    }
+
     /** It is written in the queue: hundreds of thousands take minutes. */
     public function begin(AddressCheck $check, ?User $user): void
     {
         DB::transaction(static function () use ($check, $user): void {
-            $act = Act::begin(ActKind::Verify, $user?->id, "Put addresses right: \"{$check->name}\"");
+            $act = Act::begin(ActKind::Verify, $user?->id, self::words($check));
             $check
                 ->fill([
                     'state' => CheckState::Writing,
@@ -69,7 +74,8 @@ final readonly class ApplyCheck
     /** The next some hundred supporters. What they become and how far the check has come are stored together: cut off, it goes on where it was. */
     public function step(AddressCheck $check): void
     {
-        $act = Act::query()->findOrFail($check->act_id);
+        $act = Act::resumed($check->act_id, ActKind::Verify, $check->user_id, self::words($check));
+        $check->act_id = $act->id;
         $ids = Lists::ints(
             CheckedRows::of($check)
                 ->where('supporter_id', '>', $check->position)

@@ -56,7 +56,8 @@ final readonly class Writing
 
     public function step(BulkChange $change): void
     {
-        $act = Act::query()->findOrFail($change->act_id);
+        $act = Act::resumed($change->act_id, ActKind::Bulk, $change->user_id, $change->sentence($this->standards));
+        $change->act_id = $act->id;
         $rows = $change
             ->records()
             ->where('writes', true)

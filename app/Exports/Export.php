@@ -59,6 +59,7 @@ final class Export extends Model
     {
         foreach (self::query()->where('created_at', '<', now()->subDays(self::KEPT_DAYS))->get() as $export) {
             @unlink($export->path());
+            @unlink($export->path() . Exporting::CONTROL);
             $export->delete();
         }
     }

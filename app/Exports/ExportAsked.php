@@ -6,6 +6,8 @@ namespace App\Exports;
 
 use App\Gifts\GiftStatus;
 use App\Supporters\SavedSearch;
+use PineSieve\Core\Exports\CannotWrite;
+use PineSieve\Core\Exports\CsvForm;
 use PineSieve\Core\Promises\PromiseStatus;
 
 /** What is asked of an export, checked: what it has a row for, its fields, and which of all it takes. */
@@ -25,14 +27,16 @@ final readonly class ExportAsked
         public string $until,
         public string $fund,
         public string $status,
+        public CsvForm $csv,
     ) {}
 
     /**
      * @param  array{
      *     of?: ?string, fields?: ?string, search?: ?string, from?: ?string, to?: ?string, fund?: ?string, status?: ?string,
+     *     delimiter?: ?string, encoding?: ?string, line_ends?: ?string, mark?: ?string,
      * }  $asked
      *
-     * @throws UnusableExport
+     * @throws UnusableExport|CannotWrite
      */
     public static function of(array $asked): self
     {
@@ -79,6 +83,9 @@ final readonly class ExportAsked
             $text('to'),
             $text('fund'),
             $text('status'),
+            CsvForm::of(
+                array_map($text, ['delimiter' => 'delimiter', 'encoding' => 'encoding', 'line_ends' => 'line_ends', 'mark' => 'mark']),
+            ),
         );
     }
 

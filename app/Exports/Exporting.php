@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Exports;
 
 use PineSieve\Core\Exports\CannotWrite;
+use PineSieve\Core\Exports\CsvForm;
 use PineSieve\Core\Exports\CsvWriter;
 use PineSieve\Core\Exports\ExportColumn;
 use PineSieve\Core\Exports\JsonWriter;
@@ -19,6 +20,9 @@ use PineSieve\Core\Exports\SheetWriter;
 final readonly class Exporting
 {
     public const FORMATS = ['csv', 'xlsx', 'json'];
+
+    /** Behind the name of a file: that of the one which says what is in it. */
+    public const CONTROL = '.control.json';
 
     public function __construct(
         private SupporterRows $supporters,
@@ -38,19 +42,43 @@ final readonly class Exporting
         $columns = $rows->columns($asked);
         $beside = "{$path}.part";
         try {
-            $writer = self::writer($format, $beside, $columns);
+            $writer = self::writer($format, $beside, $columns, $asked->csv);
             $count = 0;
             foreach ($rows->rows($asked) as $cells) {
                 $writer->row($cells);
                 $count++;
             }
             $writer->end();
+            $done = ['of' => $asked->of->value, 'rows' => $count, 'amounts' => $rows->amounts($asked)->toArray(), 'file' => $path];
+            self::control($done, $beside);
             @rename($beside, $path) || throw CannotWrite::at($path);
         } finally {
             @unlink($beside);
         }
 
-        return ['of' => $asked->of->value, 'rows' => $count, 'amounts' => $rows->amounts($asked)->toArray(), 'file' => $path];
+        return $done;
+    }
+
+    /**
+     * A file beside it that says what is in it, for whoever checks that it arrived whole: rows, sums, and the sum of its bytes (SHA-256).
+     *
+     * @param  Exported  $done
+     * @param  string  $written  where the file is as yet
+     *
+     * @throws CannotWrite
+     */
+    private static function control(array $done, string $written): void
+    {
+        $control = [
+            ...$done,
+            'file' => basename($done['file']),
+            'amounts' => (object) $done['amounts'],
+            'bytes' => filesize($written),
+            'sha256' => hash_file('sha256', $written),
+            'made_at' => now()->toIso8601String(),
+        ];
+        $json = json_encode($control, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+        @file_put_contents($done['file'] . self::CONTROL, "{$json}\n") !== false || throw CannotWrite::at($done['file'] . self::CONTROL);
     }
 
     /**
@@ -97,10 +125,10 @@ final readonly class Exporting
      *
      * @throws UnusableExport|CannotWrite
      */
-    private static function writer(string $format, string $path, array $columns): RowWriter
+    private static function writer(string $format, string $path, array $columns, CsvForm $form): RowWriter
     {
         return match ($format) {
-            'csv' => new CsvWriter($path, $columns),
+            'csv' => new CsvWriter($path, $columns, $form),
             'xlsx' => new SheetWriter($path, $columns),
             'json' => new JsonWriter($path, $columns),
             default => throw new UnusableExport("There is no format \"{$format}\": it is " . implode(', ', self::FORMATS) . '.'),

@@ -72,6 +72,12 @@ final class Act extends Model
             self::begin($kind, $userId, $what);
     }
 
+    /** One that goes on in the queue; where nothing was written with it for long, it was ended meanwhile, and another takes its place. */
+    public static function resumed(?int $id, ActKind $kind, ?int $userId, string $what): self
+    {
+        return self::query()->find($id) ?? self::begin($kind, $userId, $what);
+    }
+
     /** One that is over with a single writing. */
     public static function once(ActKind $kind, ?int $userId): self
     {

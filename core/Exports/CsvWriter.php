@@ -6,7 +6,7 @@ namespace PineSieve\Core\Exports;
 
 use PineSieve\Core\Reading\FormulaGuard;
 
-/** Delimited text (RFC 4180) in UTF-8 with its mark; cells that a spreadsheet would run as formulas are guarded, which bringing it in again undoes. */
+/** Delimited text (RFC 4180), in UTF-8 with its mark unless something else is asked for; cells that a spreadsheet would run as formulas are guarded, which bringing it in again undoes. */
 final readonly class CsvWriter implements RowWriter
 {
     /** A cell that begins with a sign, or one that other programs part into several. */
@@ -20,14 +20,14 @@ final readonly class CsvWriter implements RowWriter
      *
      * @throws CannotWrite
      */
-    public function __construct(private string $path, array $columns, private string $delimiter = ',')
+    public function __construct(private string $path, array $columns, private CsvForm $form = new CsvForm())
     {
         $stream = @fopen($path, 'w');
         if ($stream === false) {
             throw CannotWrite::at($path);
         }
         $this->stream = $stream;
-        fwrite($this->stream, "\xEF\xBB\xBF");
+        fwrite($this->stream, $form->mark());
         $this->row(array_map(static fn(ExportColumn $column): string => $column->header, $columns));
     }
 
@@ -37,9 +37,26 @@ final readonly class CsvWriter implements RowWriter
         if (preg_match(self::SIGNS, implode("\0", $cells)) === 1) {
             $cells = array_map(FormulaGuard::on(...), $cells);
         }
-        if (@fputcsv($this->stream, $cells, $this->delimiter, '"', '', "\r\n") === false) {
+        $isWritten =
+            $this->form->encoding === 'UTF-8'
+                ? @fputcsv($this->stream, $cells, $this->form->delimiter, '"', '', $this->form->lineEnd)
+                : @fwrite($this->stream, $this->form->encoded($this->line($cells)));
+        if ($isWritten === false) {
             throw CannotWrite::at($this->path);
         }
+    }
+
+    /** @param  list<string>  $cells */
+    private function line(array $cells): string
+    {
+        $line = fopen('php://memory', 'w+');
+        if ($line === false) {
+            throw CannotWrite::at($this->path);
+        }
+        fputcsv($line, $cells, $this->form->delimiter, '"', '', $this->form->lineEnd);
+        rewind($line);
+
+        return (string) stream_get_contents($line);
     }
 
     public function end(): void

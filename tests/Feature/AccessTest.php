@@ -84,6 +84,7 @@ final class AccessTest extends TestCase
         'POST api/exports',
         'POST api/exports/preview',
         'GET api/exports/{export}/file',
+        'GET api/exports/{export}/control.json',
         'DELETE api/exports/{export}',
         'GET api/searches',
         'GET api/messages',

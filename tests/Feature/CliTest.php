@@ -80,6 +80,7 @@ final class CliTest extends TestCase
         ];
         yield 'addresses without a place to write' => [['addresses', 'demo/old-database.csv'], '--out=OUT.csv is missing'];
         yield 'no address' => [['addresses', 'demo/pledges.csv', '--out=/tmp/x.csv'], 'No column of the file is an address'];
+        yield 'capitals of something else' => [['profile', 'demo/pledges.csv', '--capitals'], 'There is no option --capitals of profile.'];
         yield 'no such address' => [['addresses', 'demo/old-database.csv', '--out=/tmp/x.csv', '--address=9'], 'there is no --address=9'];
         yield 'an address that is no number' => [
             ['addresses', 'demo/old-database.csv', '--out=/tmp/x.csv', '--address=two'],
@@ -241,6 +242,12 @@ final class CliTest extends TestCase
         array_map(unlink(...), ["{$file}.csv", $out, $report]);
 
         return [$lines, $figures];
+    }
+
+    public function test_addresses_in_capitals_as_on_mail_pieces(): void
+    {
+        [$lines] = self::addresses("Street,City,State,Zip\n12 Café Street,Saco,ME,04072\n", '--capitals');
+        self::assertSame(['12 Café Street', '12 CAFÉ ST', 'SACO'], [$lines[1][0], $lines[1][4], $lines[1][6]]);
     }
 
     public function test_addresses_stand_beside_the_rows_of_the_file(): void

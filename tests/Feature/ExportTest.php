@@ -35,6 +35,7 @@ final class ExportTest extends TestCase
     protected function tearDown(): void
     {
         @unlink($this->out);
+        @unlink("{$this->out}.control.json");
         parent::tearDown();
     }
 
@@ -90,6 +91,21 @@ final class ExportTest extends TestCase
         self::assertSame(
             ['gift', 'supporter', 'supporter.name', 'gift.date', 'gift.amount', 'gift.currency', 'gift.fund', 'gift.reference'],
             array_keys($gifts[0]),
+        );
+    }
+
+    public function test_a_control_file_says_what_is_in_it_and_csv_is_as_another_program_wants_it(): void
+    {
+        [$code] = $this->exported('--of=gifts', "--out={$this->out}", '--delimiter=semicolon', '--mark=no', '--line-ends=lf');
+        $content = (string) file_get_contents($this->out);
+        $control = json_decode((string) file_get_contents("{$this->out}.control.json"), true);
+        @unlink("{$this->out}.control.json");
+
+        self::assertSame([0, 3], [$code, substr_count($content, "\n") - 1]);
+        self::assertStringContainsString(';', explode("\n", $content)[0]);
+        self::assertSame(
+            ['gifts', 3, ['CAD' => '20.00', 'USD' => '150.00'], strlen($content), hash('sha256', $content)],
+            [$control['of'], $control['rows'], $control['amounts'], $control['bytes'], $control['sha256']],
         );
     }
 

@@ -107,11 +107,26 @@ final class ExportController extends Controller
         return response()->download($export->path(), $name);
     }
 
+    /** What is in a file, to hold against what arrived. */
+    public function control(Request $request, Export $export): BinaryFileResponse
+    {
+        $this->authorize('viewAny', Supporter::class);
+        self::mustBeOwn($request, $export);
+        $path = $export->path() . Exporting::CONTROL;
+        abort_unless($export->state === 'done' && is_file($path), 404, 'This file is not there, or not there any more.');
+
+        return response()->download(
+            $path,
+            str_replace(['/', '\\', '%'], '-', "{$export->name} {$export->created_at->toDateString()}") . Exporting::CONTROL,
+        );
+    }
+
     #[Answers(self::class, 'ExportGone')]
     public function destroy(Request $request, Export $export): JsonResponse
     {
         self::mustBeOwn($request, $export);
         @unlink($export->path());
+        @unlink($export->path() . Exporting::CONTROL);
         $export->delete();
 
         return response()->json(['gone' => true]);

@@ -7,6 +7,7 @@ namespace Tests\Core\Exports;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Exports\CannotWrite;
+use PineSieve\Core\Exports\CsvForm;
 use PineSieve\Core\Exports\CsvWriter;
 use PineSieve\Core\Exports\ExportColumn;
 use PineSieve\Core\Exports\JsonWriter;
@@ -67,11 +68,46 @@ final class WritersTest extends TestCase
 
     public function test_text_has_its_mark_its_header_and_its_line_ends(): void
     {
-        $writer = new CsvWriter($this->path, self::columns(), ';');
+        $writer = new CsvWriter($this->path, self::columns(), new CsvForm(';'));
         $writer->row(['Zoë', '5.00', 'a;b']);
         $writer->end();
 
         self::assertSame("\xEF\xBB\xBFName;Amount;Notes\r\nZoë;5.00;\"a;b\"\r\n", file_get_contents($this->path));
+    }
+
+    /** @return iterable<string, array{array<string, string>, string}> what is asked, and the bytes of a header and a row */
+    public static function forms(): iterable
+    {
+        $utf16 = static fn(string $text): string => mb_convert_encoding($text, 'UTF-16LE', 'UTF-8');
+        yield 'as usual' => [[], "\xEF\xBB\xBFName,Amount,Notes\r\nZoë,5.00,a;b\r\n"];
+        yield 'tabs, without a mark' => [['delimiter' => 'tab', 'mark' => 'no'], "Name\tAmount\tNotes\r\nZoë\t5.00\ta;b\r\n"];
+        yield 'line ends' => [['line_ends' => 'lf', 'delimiter' => 'pipe'], "\xEF\xBB\xBFName|Amount|Notes\nZoë|5.00|a;b\n"];
+        yield 'one byte a sign' => [['encoding' => 'windows-1252'], "Name,Amount,Notes\r\nZo\xEB,5.00,a;b\r\n"];
+        yield 'two bytes a sign' => [['encoding' => 'utf-16'], "\xFF\xFE" . $utf16("Name,Amount,Notes\r\nZoë,5.00,a;b\r\n")];
+    }
+
+    /** @param  array<string, string>  $asked */
+    #[DataProvider('forms')]
+    public function test_text_is_written_as_another_program_wants_it(array $asked, string $bytes): void
+    {
+        $writer = new CsvWriter($this->path, self::columns(), CsvForm::of($asked));
+        $writer->row(['Zoë', '5.00', 'a;b']);
+        $writer->end();
+
+        self::assertSame($bytes, file_get_contents($this->path));
+    }
+
+    public function test_what_an_encoding_has_no_sign_for_is_told_and_not_replaced(): void
+    {
+        $writer = new CsvWriter($this->path, self::columns(), CsvForm::of(['encoding' => 'windows-1252']));
+        $this->expectExceptionObject(CannotWrite::sign('Ł', 'Windows-1252', 'Łukasz,5.00,'));
+        $writer->row(['Łukasz', '5.00', '']);
+    }
+
+    public function test_a_form_that_there_is_not(): void
+    {
+        $this->expectExceptionMessage('There is no encoding "ebcdic": it is utf-8, utf-16, windows-1252.');
+        CsvForm::of(['encoding' => 'ebcdic']);
     }
 
     public function test_objects_have_what_is_filled_and_amounts_stay_text(): void

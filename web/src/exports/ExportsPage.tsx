@@ -3,6 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { ExportList, ExportPreview, ExportRow, SavedSearches } from '../api/answers';
 import { api } from '../api/client';
+import { CsvOptions, usualCsv } from './CsvOptions';
 import { Chips } from '../shared/Chips';
 import { count, counted, hasMoney, moment, moneys } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
@@ -34,6 +35,7 @@ export function ExportsPage() {
   const [of, setOf] = useState('supporters');
   const [asked, setAsked] = useState<Asked>(nothing);
   const [format, setFormat] = useState('csv');
+  const [csv, setCsv] = useState(usualCsv);
   const list = useQuery({
     queryKey: ['exports'],
     queryFn: () => api.get<ExportList>('exports'),
@@ -58,7 +60,7 @@ export function ExportsPage() {
   });
   const again = () => void queries.invalidateQueries({ queryKey: ['exports'] });
   const make = useMutation({
-    mutationFn: () => api.post<ExportRow>('exports', of === 'everything' ? { of } : { ...body, format }),
+    mutationFn: () => api.post<ExportRow>('exports', of === 'everything' ? { of } : { ...body, format, ...(format === 'csv' ? csv : {}) }),
     onSuccess: again,
   });
   const drop = useMutation({ mutationFn: (id: number) => api.delete(`exports/${id}`), onSuccess: again });
@@ -157,6 +159,7 @@ export function ExportsPage() {
                   allowDeselect={false}
                   onChange={(next) => setFormat(next ?? 'csv')}
                 />
+                {format === 'csv' && <CsvOptions value={csv} onChange={setCsv} />}
                 <p role="status">
                   {preview.error !== null ? (
                     <span className="held">{preview.error.message}</span>
@@ -214,6 +217,16 @@ export function ExportsPage() {
                         {one.state === 'done' && one.is_own && (
                           <a href={`/api/exports/${one.id}/file`} download>
                             Take it
+                            <Of what={one.name} />
+                          </a>
+                        )}{' '}
+                        {one.state === 'done' && one.is_own && one.format !== 'zip' && (
+                          <a
+                            href={`/api/exports/${one.id}/control.json`}
+                            download
+                            title="Rows, sums and the sum of its bytes, to hold against what arrived"
+                          >
+                            control
                             <Of what={one.name} />
                           </a>
                         )}{' '}

@@ -8,6 +8,7 @@ use App\Exports\ExportAsked;
 use App\Exports\Exporting;
 use App\Records\Supporter;
 use App\Support\Http\GuardedRequest;
+use PineSieve\Core\Exports\CsvForm;
 use Illuminate\Validation\Rule;
 
 /** What a file is to have. */
@@ -31,6 +32,10 @@ final class ExportRequest extends GuardedRequest
             'fund' => ['sometimes', 'nullable', 'string', 'max:190'],
             'status' => ['sometimes', 'nullable', 'string', 'max:40'],
             'format' => ['sometimes', Rule::in(Exporting::FORMATS)],
+            'delimiter' => ['sometimes', Rule::in(array_keys(CsvForm::DELIMITERS))],
+            'encoding' => ['sometimes', Rule::in(array_keys(CsvForm::ENCODINGS))],
+            'line_ends' => ['sometimes', Rule::in(array_keys(CsvForm::LINE_ENDS))],
+            'mark' => ['sometimes', Rule::in(['yes', 'no'])],
         ];
     }
 
@@ -51,6 +56,10 @@ final class ExportRequest extends GuardedRequest
                 'to' => 'to',
                 'fund' => 'fund',
                 'status' => 'status',
+                'delimiter' => 'delimiter',
+                'encoding' => 'encoding',
+                'line_ends' => 'line_ends',
+                'mark' => 'mark',
             ]),
             static fn(string $value): bool => $value !== '',
         );
