@@ -67,6 +67,7 @@ test('every screen can be worked with at twice the size, and on a narrow window'
     '/promises/3',
     '/promises/payments',
     '/funds',
+    '/mailings',
     '/exports',
     '/batches',
     '/batches/3',
