@@ -31,18 +31,25 @@ final readonly class CsvForm
      */
     public static function of(array $asked): self
     {
-        $pick = static function (string $what, array $known, string $usual) use ($asked): string {
-            $name = ($asked[$what] ?? '') === '' ? $usual : (string) ($asked[$what] ?? '');
-
-            return $known[$name] ?? throw CannotWrite::no(str_replace('_', ' ', $what), $name, array_keys($known));
-        };
-
         return new self(
-            $pick('delimiter', self::DELIMITERS, 'comma'),
-            $pick('encoding', self::ENCODINGS, 'utf-8'),
-            $pick('line_ends', self::LINE_ENDS, 'crlf'),
-            $pick('mark', ['yes' => '1', 'no' => ''], 'yes') === '1',
+            self::pick($asked, 'delimiter', self::DELIMITERS, 'comma'),
+            self::pick($asked, 'encoding', self::ENCODINGS, 'utf-8'),
+            self::pick($asked, 'line_ends', self::LINE_ENDS, 'crlf'),
+            self::pick($asked, 'mark', ['yes' => '1', 'no' => ''], 'yes') === '1',
         );
+    }
+
+    /**
+     * @param  array<string, ?string>  $asked
+     * @param  array<string, string>  $known
+     *
+     * @throws CannotWrite
+     */
+    private static function pick(array $asked, string $what, array $known, string $usual): string
+    {
+        $name = $asked[$what] ?? '';
+
+        return $known[$name === '' ? $usual : $name] ?? throw CannotWrite::no(str_replace('_', ' ', $what), $name, array_keys($known));
     }
 
     public function mark(): string

@@ -19,7 +19,7 @@ final readonly class Recipient
      * @param  string  $together  equal for those who get one piece
      * @param  int  $rank  whose name and address count first among those: a household before its members
      * @param  list<string>  $lines  of the address, in the order of its country
-     * @param  string  $sort  by which the post wants them in order: country and postal code
+     * @param  string  $sort  by which the post wants them in order: those at home by their postal code, then country by country
      */
     private function __construct(
         public int $id,
@@ -70,7 +70,7 @@ final readonly class Recipient
             $isPerson ? $record->field('first_name') : '',
             $isPerson ? $record->field('last_name') : '',
             PrintedAddress::lines($at, $home),
-            ($at->country === '' ? $home : $at->country) . ' ' . $at->postalCode,
+            (in_array($at->country, ['', $home], true) ? '' : "{$at->country} ") . $at->postalCode,
         );
     }
 

@@ -118,7 +118,7 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('option', { name: 'May be written to by email', exact: true }).click();
   await page.getByLabel('Value').fill('yes');
   await page.getByRole('button', { name: 'See what it would do' }).click();
-  await expect(page.getByText('What it would do')).toBeVisible();
+  await expect(page.getByRole('columnheader', { name: 'What it would do' })).toBeVisible();
   await shot(page, 'list');
   await page.goto('/mailings');
   await page.getByRole('button', { name: 'A mailing to everyone' }).click();

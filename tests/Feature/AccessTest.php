@@ -15,6 +15,7 @@ use App\Duplicates\DuplicateSearch;
 use App\Intakes\IntakeSettings;
 use App\Intakes\Plans\SavedPlan;
 use App\Intakes\Sources\GridLayout;
+use App\Mailings\Mailing;
 use App\Matching\MatchRuleSet;
 use App\Merging\DuplicateRound;
 use App\Merging\SavedMergePolicy;
@@ -441,7 +442,13 @@ final class AccessTest extends TestCase
             'batch' => (string) $batch,
             'address' => '1',
             'export' => '1',
-            'mailing' => '1',
+            'mailing' => (string) Mailing::query()->create([
+                'name' => 'Spring letter',
+                'state' => 'done',
+                'query' => [],
+                'per' => 'household',
+                'must_agree' => false,
+            ])->id,
             'token' => '1',
             'note' => '1',
             'bulkChange' => (string) BulkChange::query()->create([

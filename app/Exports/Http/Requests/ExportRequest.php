@@ -8,8 +8,8 @@ use App\Exports\ExportAsked;
 use App\Exports\Exporting;
 use App\Records\Supporter;
 use App\Support\Http\GuardedRequest;
-use PineSieve\Core\Exports\CsvForm;
 use Illuminate\Validation\Rule;
+use PineSieve\Core\Exports\CsvForm;
 
 /** What a file is to have. */
 final class ExportRequest extends GuardedRequest

@@ -43,7 +43,10 @@ export function ChangeMany({ count: ticked, scope, onClose }: ChangeManyProps) {
   const seen = id === null ? undefined : change.data;
   const isWorking = seen?.state === 'planning' || seen?.state === 'writing';
   return (
-    <Pane title={`Change ${seen === undefined ? `all ${count(ticked)}` : counted(seen.total, 'record')}`} label="Change many">
+    <Pane
+      title={`Change ${seen === undefined || seen.total === 0 ? `all ${count(ticked)}` : counted(seen.total, 'record')}`}
+      label="Change many"
+    >
       <Trouble error={plan.error ?? write.error ?? undo.error ?? leave.error ?? change.error ?? fields.error} />
       <div className="pane-body" tabIndex={0}>
         {seen === undefined && fields.data !== undefined && (
