@@ -18,5 +18,5 @@ export function useListView() {
     // What is usual needs no columns to be kept, but a sort order does.
     keep.mutate(next);
   };
-  return { choices: choices.data?.columns ?? [], view, change, isKnown: choices.data !== undefined, error: keep.error };
+  return { choices: choices.data?.columns ?? [], view, change, isKnown: choices.data !== undefined, error: choices.error ?? keep.error };
 }
