@@ -104,11 +104,18 @@ final readonly class Planning
         $records = $this->reader->read($ids);
         $hanging = $isDeletion && $ids !== [] ? $this->hanging->of($ids) : [];
         $gifts = $isDeletion ? [] : $this->reader->gifts($ids);
+        $heir = $isDeletion ? (string) ($change->steps[0]['value'] ?? '') : '';
+        $isWithoutHeir = $heir !== '' && !Writing::isThere($heir);
         $plans = [];
         foreach ($records as $id => $record) {
             $plan = $planner->plan($record, $hanging[$id] ?? new Hanging());
             $problems = $isDeletion || $plan->changes === [] ? [] : $this->checker->blocking($record, $plan->changes, $gifts[$id] ?? []);
-            $plans[$id] = [$plan, $problems === [] ? '' : $problems[0]->reason];
+            $refusal = $problems === [] ? '' : $problems[0]->reason;
+            // Gifts must not be left with nobody.
+            $plans[$id] = [
+                $plan,
+                $isWithoutHeir && $plan->changes !== [] ? "supporter {$heir} is not there any more to get the gifts" : $refusal,
+            ];
         }
 
         return $plans;

@@ -190,6 +190,22 @@ final class BulkChangeTest extends TestCase
             ->assertJson(['message' => 'There is no supporter 999 to get the gifts.']);
     }
 
+    public function test_gifts_never_go_to_someone_who_was_deleted_meanwhile(): void
+    {
+        [$ann, $cy] = [self::id('Lee'), self::id('Nash')];
+        $change = $this->planned(['ids' => [$ann]], ['kind' => 'delete', 'value' => (string) $cy]);
+        $other = $this->planned(['ids' => [$cy]], ['kind' => 'delete']);
+        $this->postJson("/api/bulk-changes/{$other['id']}/write")
+            ->assertOk()
+            ->assertJsonPath('outcome.written', 1);
+        $before = $this->records();
+
+        $this->postJson("/api/bulk-changes/{$change['id']}/write")
+            ->assertOk()
+            ->assertJsonPath('outcome', ['written' => 0, 'refused' => 1, 'changed' => 0]);
+        self::assertSame($before, $this->records());
+    }
+
     public function test_whom_others_are_linked_to_can_go_and_the_links_come_back(): void
     {
         [$bo, $cy] = [self::id('Park'), self::id('Nash')];
