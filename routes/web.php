@@ -14,6 +14,8 @@ use App\Batches\Http\BatchController;
 use App\Batches\Http\EntryController;
 use App\BulkChanges\Http\BulkChangeController;
 use App\Duplicates\Http\MatchRuleController;
+use App\Erasing\Http\ErasureController;
+use App\Exports\Http\AboutOneController;
 use App\Exports\Http\ExportController;
 use App\Gifts\Http\FundController;
 use App\Gifts\Http\GiftController;
@@ -212,6 +214,9 @@ Route::prefix('api')->group(function (): void {
         Route::post('supporters/{supporter}/notes', [NoteController::class, 'store'])->whereNumber('supporter');
         Route::put('supporters/{supporter}/notes/{note}', [NoteController::class, 'update'])->whereNumber(['supporter', 'note']);
         Route::delete('supporters/{supporter}/notes/{note}', [NoteController::class, 'destroy'])->whereNumber(['supporter', 'note']);
+        Route::get('supporters/{supporter}/erasure', [ErasureController::class, 'show'])->whereNumber('supporter');
+        Route::post('supporters/{supporter}/erasure', [ErasureController::class, 'store'])->whereNumber('supporter');
+        Route::get('supporters/{supporter}/about.zip', [AboutOneController::class, 'show'])->whereNumber('supporter');
         Route::get('mailings', [MailingController::class, 'index']);
         Route::post('mailings', [MailingController::class, 'store']);
         Route::prefix('mailings/{mailing}')

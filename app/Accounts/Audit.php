@@ -44,6 +44,8 @@ final class Audit
     /** One person did the same to many records. */
     public const MANY = 'many at once';
 
+    public const ERASED = 'erased';
+
     public const KINDS = [
         self::SIGN_IN,
         self::REFUSED,
@@ -58,6 +60,7 @@ final class Audit
         self::RESTORE,
         self::NOTICES,
         self::MANY,
+        self::ERASED,
     ];
 
     public const PAGE = 100;

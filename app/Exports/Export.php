@@ -51,7 +51,13 @@ final class Export extends Model
     {
         Storage::disk('local')->makeDirectory('exports');
 
-        return Storage::disk('local')->path("exports/{$this->id}.{$this->format}");
+        return Storage::disk('local')->path($this->file());
+    }
+
+    /** Path of the file in the store. */
+    public function file(): string
+    {
+        return "exports/{$this->id}.{$this->format}";
     }
 
     /** Files that are older than they are kept for, with what is remembered of them. */

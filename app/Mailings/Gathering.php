@@ -147,16 +147,22 @@ final readonly class Gathering
                     [LeftOut::Refused->value, LeftOut::RefusedTogether->value, $mailing->id],
                 );
             }
-            DB::update(
-                "update mailing_people p join (
+            self::number($mailing);
+        });
+    }
+
+    /** Puts the pieces in the order of the post, and counts them. */
+    public static function number(Mailing $mailing): void
+    {
+        DB::update(
+            "update mailing_people p join (
                     select together, row_number() over (order by sort, lead) as place from (
                         select together, min(sort) as sort, min(supporter_id) as lead from mailing_people
                         where mailing_id = ? and left_out = '' group by together
                     ) pieces
                 ) placed on placed.together = p.together set p.piece = placed.place where p.mailing_id = ? and p.left_out = ''",
-                [$mailing->id, $mailing->id],
-            );
-            $mailing->fill(['state' => 'done', 'pieces' => (int) $mailing->people()->max('piece')])->save();
-        });
+            [$mailing->id, $mailing->id],
+        );
+        $mailing->fill(['state' => 'done', 'pieces' => (int) $mailing->people()->max('piece')])->save();
     }
 }

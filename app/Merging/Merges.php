@@ -11,6 +11,7 @@ use App\Duplicates\Neighbors;
 use App\Records\Act;
 use App\Records\ActKind;
 use App\Records\Entry;
+use App\Records\Erased;
 use App\Records\GiftSums;
 use App\Records\Ids;
 use App\Records\JournalEntry;
@@ -76,6 +77,9 @@ final readonly class Merges
                     reset($missing) .
                     ($merge === null ? ' is not there any more.' : " was merged into supporter {$merge->survivor_id}."),
             );
+        }
+        if (Erased::among($supporters) !== []) {
+            throw new CannotMerge('Someone who was erased can\'t become one with another.');
         }
         ksort($records);
         [$gifts, $entries] = [$this->reader->gifts($supporters), $this->reader->entries($supporters)];
@@ -191,6 +195,9 @@ final readonly class Merges
             $merge->refresh();
             if ($merge->undone_at !== null) {
                 throw new CannotMerge('They were taken apart already.');
+            }
+            if (Erased::among([$merge->survivor_id, ...$merge->goneIds()]) !== []) {
+                throw new CannotMerge('They were erased, and can\'t be taken apart any more.');
             }
             if (array_diff_key($given, $this->since($merge)) !== []) {
                 throw new CannotMerge('Only what came after the merge can be given to one of those who come back.');

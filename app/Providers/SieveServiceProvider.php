@@ -15,6 +15,14 @@ use App\Batches\ValuesInBatches;
 use App\BulkChanges\BulkUnderWay;
 use App\Duplicates\ForgetsTheGone;
 use App\Duplicates\SearchUnderWay;
+use App\Intakes\ForgetsRows;
+use App\AddressChecks\ForgetsChecked;
+use App\Mailings\ForgetsPeople;
+use App\Api\ForgetsAnswers;
+use App\Erasing\ErasedAgain;
+use App\Erasing\Erasing;
+use App\Erasing\Forgets;
+use App\Exports\ForgetsFiles;
 use App\Gifts\Funds;
 use App\Installation\Settling;
 use App\Installation\UnderWay;
@@ -124,10 +132,16 @@ final class SieveServiceProvider extends ServiceProvider
                 ChecksUnderWay::class,
                 BulkUnderWay::class,
                 MailingsUnderWay::class,
+                ErasedAgain::class,
                 JobsBegunAgain::class,
             ],
             UnderWay::class,
         );
+        $this->app->tag(
+            [ForgetsRows::class, ForgetsChecked::class, ForgetsPeople::class, ForgetsFiles::class, ForgetsAnswers::class],
+            Forgets::class,
+        );
+        $this->app->when(Erasing::class)->needs('$keepers')->giveTagged(Forgets::class);
         $this->app->when(Settling::class)->needs('$works')->giveTagged(UnderWay::class);
         $this->app->tag(
             [ValueNames::class, ValuesInPlans::class, ValuesInSearches::class, ValuesInBatches::class, Funds::class],

@@ -35,6 +35,8 @@ enum ActKind: string
     case Verify = 'verify';
     /** The same was done to many supporters at once. */
     case Bulk = 'bulk';
+    /** Someone was erased: it can't be taken back, and what it wrote is not in the journal. */
+    case Erase = 'erase';
     /** A posted batch was taken back. */
     case Unpost = 'unpost';
 

@@ -138,17 +138,19 @@ final readonly class Acts
             foreach ($entry->changeList() as $change) {
                 if ($entry->act_id === $act->id) {
                     $done[$entry->owner_id][] = $change;
-                } elseif (isset($done[$entry->owner_id])) {
+                } elseif (isset($done[$entry->owner_id]) && $entry->act->kind !== ActKind::Erase) {
                     $since[$entry->owner_id]["{$change->subject->value}:{$change->ref}"] = true;
                 }
             }
         }
         $reversals = [];
+        $erased = Erased::among($ids);
         foreach ($done as $id => $changes) {
-            $reversals[$id] =
-                isset($things[$id]) || self::isDeleted($id, $changes)
-                    ? Reversal::of($changes, $things[$id] ?? [], $since[$id] ?? [])
-                    : Reversal::impossible("supporter:{$id}", 'It is not there any more');
+            $reversals[$id] = match (true) {
+                isset($erased[$id]) => Reversal::impossible("supporter:{$id}", Erased::STAYS),
+                isset($things[$id]), self::isDeleted($id, $changes) => Reversal::of($changes, $things[$id] ?? [], $since[$id] ?? []),
+                default => Reversal::impossible("supporter:{$id}", 'It is not there any more'),
+            };
         }
 
         return $reversals;

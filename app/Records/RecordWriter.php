@@ -50,6 +50,7 @@ final class RecordWriter
      * @return array<string, int> every reference in the entries to the id that it got
      *
      * @throws LogicException outside of a transaction
+     * @throws Erased if it is about someone who was erased
      */
     public function write(array $entries, Act $act, array $known = []): array
     {
@@ -61,9 +62,13 @@ final class RecordWriter
         $this->giveIds($entries);
         $journal = [];
         $touched = [];
+        $ofSupporters = [];
         foreach ($entries as $entry) {
             $owner = $this->id($entry->owner);
             $changes = array_map($this->resolved(...), $entry->changes);
+            if ($entry->kind === Subject::Supporter) {
+                $ofSupporters[$owner] = [...$ofSupporters[$owner] ?? [], ...$changes];
+            }
             foreach ($changes as $change) {
                 $this->collect($change, $entry->kind, $owner, $act);
             }
@@ -72,6 +77,7 @@ final class RecordWriter
             }
             $journal[] = [$entry->kind, $owner, $entry->row, $changes];
         }
+        Erased::mustStay($ofSupporters);
         $before = $this->reader->read(array_keys($touched));
         $gift = Subject::Gift->value;
         $gifts = $this->reader->giftsOf([...array_keys($this->updates[$gift] ?? []), ...$this->deletes[$gift] ?? []]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Standards;
 
 use App\Records\Bulk;
+use App\Records\Erased;
 use App\Records\FollowsWrites;
 use App\Records\RecordReader;
 use App\Records\Written;
@@ -200,6 +201,8 @@ final readonly class Shortfalls implements FollowsWrites
     private function of(array $rules, array $records): array
     {
         $short = [];
+        // Nobody can complete someone who was erased.
+        $records = array_diff_key($records, Erased::among(array_keys($records)));
         $ofGifts = array_filter($rules, static fn(RequiredRule $rule): bool => $rule->subject === RuleSubject::Gift);
         $ofPromises = array_filter($rules, static fn(RequiredRule $rule): bool => $rule->subject === RuleSubject::Promise);
         $gifts = $ofGifts === [] ? [] : $this->reader->gifts(array_keys($records));

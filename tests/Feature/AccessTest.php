@@ -277,6 +277,9 @@ final class AccessTest extends TestCase
     ];
 
     private const ADMINISTER = [
+        'GET api/supporters/{supporter}/erasure',
+        'POST api/supporters/{supporter}/erasure',
+        'GET api/supporters/{supporter}/about.zip',
         'GET api/people',
         'POST api/people',
         'PATCH api/people/{user}',

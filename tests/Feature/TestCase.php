@@ -38,6 +38,8 @@ abstract class TestCase extends BaseTestCase
         'address_forms',
         'address_states',
         'exports',
+        'erasures',
+        'erased',
         'list_views',
         'mailings',
         'mailing_people',

@@ -183,6 +183,7 @@ final class LoadController extends Controller
     public function original(Intake $intake, SourceStore $sources): StreamedResponse
     {
         $this->authorize('viewRows', [Intake::class, $intake]);
+        abort_if($intake->file_path === '', 404, 'There is no file: its rows were typed in, or someone who was in it was erased.');
         Audit::note(Audit::EXPORT, "Downloaded the source of \"{$intake->name}\"", $intake->id);
 
         return response()->streamDownload(

@@ -17,6 +17,7 @@ use App\Records\ActKind;
 use App\Records\ActState;
 use App\Records\Bulk;
 use App\Records\Entry;
+use App\Records\Erased;
 use App\Records\Ids;
 use App\Records\JournalEntry;
 use App\Records\Merge;
@@ -311,7 +312,8 @@ final readonly class Undoing implements LongWork
                 ->all(),
         );
         foreach ($entries as $entry) {
-            if (isset($undone[$entry->act->intake_id ?? 0])) {
+            // Nor is it anybody's that someone whom a gift honors was erased.
+            if (isset($undone[$entry->act->intake_id ?? 0]) || $entry->act->kind === ActKind::Erase) {
                 continue;
             }
             $own = $entry->act->intake_id === $intake->id;
@@ -331,6 +333,7 @@ final readonly class Undoing implements LongWork
         }
         $things = $this->reader->things($ids, $intake->id);
         $survivors = Merge::survivors(array_values(array_diff($ids, array_keys(array_filter($things)))));
+        $erased = Erased::among($ids);
         $reversals = [];
         foreach ($done as $id => $changes) {
             // What was taken back before, with its row, is not looked for again.
@@ -343,12 +346,14 @@ final readonly class Undoing implements LongWork
                             static fn(Change $change): bool => !($gone[$id]["{$change->subject->value}:{$change->ref}"] ?? false),
                         ),
                     );
-            $reversals[$id] = isset($survivors[$id])
-                ? Reversal::impossible(
+            $reversals[$id] = match (true) {
+                isset($erased[$id]) => Reversal::impossible("supporter:{$id}", Erased::STAYS),
+                isset($survivors[$id]) => Reversal::impossible(
                     "supporter:{$id}",
                     "It is a part of supporter {$survivors[$id]} by now. Take them apart first; then it can be taken back.",
-                )
-                : Reversal::of($there, $things[$id] ?? [], $since[$id] ?? []);
+                ),
+                default => Reversal::of($there, $things[$id] ?? [], $since[$id] ?? []),
+            };
         }
 
         return [$ids, $reversals];

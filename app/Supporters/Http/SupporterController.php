@@ -7,6 +7,7 @@ namespace App\Supporters\Http;
 use App\Accounts\Audit;
 use App\Accounts\Organization;
 use App\Addresses\Directory\AddressStates;
+use App\Records\Erased;
 use App\Records\GiftSums;
 use App\Records\Merge;
 use App\Records\Supporter;
@@ -76,7 +77,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  * @phpstan-import-type DatedNote from DatedNotes
  * @phpstan-type SupporterNames array{names: JsonMap<string>}
  * @phpstan-type SupporterPageData array{
- *     waiting: list<WaitingGift>, credited: ?Credited, years: list<YearOfGifts>, honoring: list<HonoringGift>, notes: list<DatedNote>,
+ *     is_erased: bool, waiting: list<WaitingGift>, credited: ?Credited, years: list<YearOfGifts>, honoring: list<HonoringGift>, notes: list<DatedNote>,
  *     fields: list<PageField>, supporter: PagePart, addresses: list<PagePart>, printed: list<PrintedLines>, verified: list<VerifiedAddress>, emails: list<PageEmail>, phones: list<PagePhone>,
  *     identifiers: list<PageId>, groups: list<string>, tags: list<string>, custom: list<PageValue>, unread: list<PageValue>,
  *     links: list<PageLink>, gifts: list<PageGift>, gift_count: int, gift_sums: ?PageSums, merges: list<PageMerge>,
@@ -243,6 +244,7 @@ final class SupporterController extends Controller
         $sums = GiftSums::of($supporter->gifts()->toBase());
 
         return response()->json([
+            'is_erased' => Erased::among([$supporter->id]) !== [],
             'fields' => PageFields::of($catalog),
             'supporter' => $sight->of(
                 'supporter',

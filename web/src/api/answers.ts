@@ -437,6 +437,19 @@ export type EntryKept = { batch: BatchShown; entry: EntryShown | null };
 
 export type EntryShown = { id: number; supporter_id: number; supporter: string; intake_id: number | null; values: Record<string, string> };
 
+export type ErasureProof = {
+  id: number;
+  state: 'waiting' | 'written' | 'done' | 'failed';
+  asked_by: string;
+  reason: string;
+  by: string | null;
+  erased_at: string;
+  counts: Record<string, number>;
+  error: string | null;
+};
+
+export type ErasureView = { name: string; has: Record<string, number>; asked_by: string[]; erasure: ErasureProof | null };
+
 export type ExportChoices = { of: string; usual: string[]; fields: ExportField[]; statuses: string[] };
 
 export type ExportField = { key: string; label: string };
@@ -845,6 +858,7 @@ export type HistoryEntry = {
     | 'post'
     | 'verify'
     | 'bulk'
+    | 'erase'
     | 'unpost';
   by: string | null;
   intake: SourceLabel | null;
@@ -1186,6 +1200,7 @@ export type Origin = {
     | 'post'
     | 'verify'
     | 'bulk'
+    | 'erase'
     | 'unpost';
   by: string | null;
   intake: OriginSource | null;
@@ -1925,6 +1940,7 @@ export type SupporterList = {
 export type SupporterNames = { names: Record<string, string> };
 
 export type SupporterPageData = {
+  is_erased: boolean;
   waiting: WaitingGift[];
   credited: Credited | null;
   years: YearOfGifts[];

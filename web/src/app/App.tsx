@@ -50,6 +50,7 @@ import { OrganizationPage } from '../standards/OrganizationPage';
 import { RequiredPage } from '../standards/RequiredPage';
 import { setHomeCurrency } from '../shared/format';
 import { EditPage } from '../supporters/EditPage';
+import { ErasePage } from '../supporters/ErasePage';
 import { HistoryPage } from '../supporters/HistoryPage';
 import { SupporterPage } from '../supporters/SupporterPage';
 import { SupportersPage } from '../supporters/SupportersPage';
@@ -102,6 +103,7 @@ export function App() {
         <Route path="supporters/new" element={<EditPage />} />
         <Route path="supporters/:id" element={<SupporterPage />} />
         <Route path="supporters/:id/edit" element={<EditPage />} />
+        <Route path="supporters/:id/erase" element={<ErasePage />} />
         <Route path="supporters/:id/history" element={<HistoryPage />} />
         <Route path="duplicates" element={<DuplicatesPage />} />
         <Route path="duplicates/apart" element={<SaidApartPage />} />

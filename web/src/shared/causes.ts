@@ -14,4 +14,7 @@ export const causes: Record<string, string> = {
   retype: 'field of another type',
   post: 'posted with its batch',
   unpost: 'its batch taken back',
+  verify: 'put right by the postal directory',
+  bulk: 'done to many at once',
+  erase: 'erased',
 };

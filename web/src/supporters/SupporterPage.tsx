@@ -83,6 +83,11 @@ export function SupporterPage() {
         supporter {supporter.id}, {supporter.kind}, {String(supporter['status'])}
       </TitleLine>
       <Trouble error={query.error} />
+      {data.is_erased && (
+        <div className="hint">
+          <span>They were erased, as they have a right to be. What they gave stays, without a name.</span>
+        </div>
+      )}
       {data.shortfalls.length > 0 && (
         <div className="hint">
           <span>To complete: {[...new Set(data.shortfalls.map((one) => one.sentence))].join('; ')}.</span>
@@ -204,7 +209,7 @@ export function SupporterPage() {
                 </Fragment>
               ))}
             </dl>
-            <Notes supporter={supporter.id} notes={data.notes} />
+            {!data.is_erased && <Notes supporter={supporter.id} notes={data.notes} />}
           </div>
         </Pane>
         <Pane
@@ -295,7 +300,7 @@ export function SupporterPage() {
         </Pane>
       </div>
       <div className="foot">
-        {may.edit && (
+        {may.edit && !data.is_erased && (
           <Button component={Link} to={`/supporters/${supporter.id}/edit`}>
             Edit
           </Button>
@@ -310,7 +315,7 @@ export function SupporterPage() {
             Add a promise
           </Button>
         )}
-        {may.load && (
+        {may.load && !data.is_erased && (
           <Button variant="default" component={Link} to={`/merge?of=${supporter.id}`}>
             Merge with another
           </Button>
@@ -321,6 +326,11 @@ export function SupporterPage() {
         <Button variant="default" component={Link} to={`/supporters/${supporter.id}/history`}>
           History
         </Button>
+        {may.administer && (
+          <Button variant="subtle" color="brick" component={Link} to={`/supporters/${supporter.id}/erase`}>
+            {data.is_erased ? 'How they were erased' : 'Erase them'}
+          </Button>
+        )}
         <Button variant="subtle" color="pine" onClick={() => void navigate(-1)}>
           Back
         </Button>
