@@ -4,20 +4,26 @@ declare(strict_types=1);
 
 namespace App\Exports;
 
-use App\Gifts\GiftStatus;
 use App\Supporters\SavedSearch;
 use PineSieve\Core\Exports\CannotWrite;
 use PineSieve\Core\Exports\CsvForm;
-use PineSieve\Core\Promises\PromiseStatus;
 
 /** What is asked of an export, checked: what it has a row for, its fields, and which of all it takes. */
 final readonly class ExportAsked
 {
+    /** By what some are asked for, as it is called on the command line. */
+    private const NARROWED = ['search', 'from', 'to', 'fund', 'campaign', 'status', 'batch', 'intake'];
+
+    private const LONGEST_HEADER = 120;
+
     /**
      * @param  list<string>  $fields  keys
      * @param  ?array<string, string>  $search  as supporters are searched for; null for everyone
      * @param  string  $from  ISO 8601; '' for no beginning
      * @param  string  $until  ISO 8601; '' for no end
+     * @param  string  $batch  its number; '' for every batch
+     * @param  string  $intake  its number; '' for every intake
+     * @param  array<string, string>  $headers  key to what its column is called instead
      */
     private function __construct(
         public ExportOf $of,
@@ -27,12 +33,17 @@ final readonly class ExportAsked
         public string $until,
         public string $fund,
         public string $status,
+        public string $campaign,
+        public string $batch,
+        public string $intake,
+        public array $headers,
         public CsvForm $csv,
     ) {}
 
     /**
      * @param  array{
      *     of?: ?string, fields?: ?string, search?: ?string, from?: ?string, to?: ?string, fund?: ?string, status?: ?string,
+     *     campaign?: ?string, batch?: ?string, intake?: ?string, headers?: ?string,
      *     delimiter?: ?string, encoding?: ?string, line_ends?: ?string, mark?: ?string,
      * }  $asked
      *
@@ -67,10 +78,14 @@ final readonly class ExportAsked
         if ($text('from') !== '' && $text('to') !== '' && $text('from') > $text('to')) {
             throw new UnusableExport('The days end before they begin.');
         }
-        $isOfMoney = $of === ExportOf::Gifts || $of === ExportOf::Totals;
-        foreach (['from' => $isOfMoney, 'to' => $isOfMoney, 'fund' => $of !== ExportOf::Supporters] as $key => $may) {
-            if ($text($key) !== '' && !$may) {
+        foreach (self::NARROWED as $key) {
+            if ($text($key) !== '' && !in_array($key, $of->narrowedBy(), true)) {
                 throw new UnusableExport("--{$key} can't be asked of {$of->value}.");
+            }
+        }
+        foreach (['batch', 'intake'] as $key) {
+            if ($text($key) !== '' && !ctype_digit($text($key))) {
+                throw new UnusableExport("--{$key} is \"{$text($key)}\"; it must be a number.");
             }
         }
         self::mustBeStatus($of, $text('status'));
@@ -83,20 +98,60 @@ final readonly class ExportAsked
             $text('to'),
             $text('fund'),
             $text('status'),
+            $text('campaign'),
+            $text('batch'),
+            $text('intake'),
+            self::headers($text('headers')),
             CsvForm::of(
                 array_map($text, ['delimiter' => 'delimiter', 'encoding' => 'encoding', 'line_ends' => 'line_ends', 'mark' => 'mark']),
             ),
         );
     }
 
+    /**
+     * @param  string  $written  "gift.date=Booked on; gift.amount=Sum"
+     * @return array<string, string>
+     *
+     * @throws UnusableExport
+     */
+    private static function headers(string $written): array
+    {
+        $headers = [];
+        foreach (array_filter(array_map(trim(...), explode(';', $written))) as $one) {
+            [$key, $header] = array_map(trim(...), explode('=', $one, 2)) + [1 => ''];
+            if ($header === '' || mb_strlen($header) > self::LONGEST_HEADER) {
+                throw new UnusableExport("\"{$one}\" gives no field a name: write it as gift.date=Booked on.");
+            }
+            $headers[$key] = $header;
+        }
+
+        return $headers;
+    }
+
+    /** What gifts are searched for.
+     *
+     * @return array<string, string>
+     */
+    public function ofGifts(): array
+    {
+        return array_filter(
+            [
+                'from' => $this->from,
+                'to' => $this->until,
+                'fund' => $this->fund,
+                'campaign' => $this->campaign,
+                'status' => $this->status,
+                'batch' => $this->batch,
+                'intake' => $this->intake,
+            ],
+            static fn(string $value): bool => $value !== '',
+        );
+    }
+
     /** @throws UnusableExport */
     private static function mustBeStatus(ExportOf $of, string $status): void
     {
-        $known = match ($of) {
-            ExportOf::Gifts, ExportOf::Totals => array_column(GiftStatus::cases(), 'value'),
-            ExportOf::Promises => array_column(PromiseStatus::cases(), 'value'),
-            ExportOf::Supporters => null,
-        };
+        $known = $of->statuses();
         if ($status !== '' && $known !== null && !in_array($status, $known, true)) {
             throw new UnusableExport("There is no status \"{$status}\" of {$of->value}: it is one of " . implode(', ', $known) . '.');
         }

@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Exports;
 
-use App\Gifts\GiftStatus;
 use App\Standards\FieldAccess;
 use App\Standards\FieldSetting;
+use App\Supporters\SupporterCells;
 use PineSieve\Core\Exports\ExportColumn;
-use PineSieve\Core\Promises\PromiseStatus;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldPlace;
@@ -51,7 +50,8 @@ final readonly class ExportFields
         $sight = FieldAccess::ofUser();
         $hidden = FieldSetting::hiddenIn('export');
 
-        return array_map(function (string $key) use ($sight, $hidden, $subjects): ExportColumn {
+        return array_map(function (string $asked) use ($sight, $hidden, $subjects): ExportColumn {
+            [$key, $number] = SupporterCells::numbered($asked);
             $told = self::TELLS[$key] ?? $key;
             $subject = explode('.', $key)[0];
             $isOfOthers = in_array($subject, ['gift', 'promise'], true) && !in_array($subject, $subjects, true);
@@ -65,8 +65,8 @@ final readonly class ExportFields
             }
 
             return new ExportColumn(
-                $key,
-                self::MORE[$key] ?? $this->catalog->field($key)->label,
+                $asked,
+                (self::MORE[$key] ?? $this->catalog->field($key)->label) . ($number === 1 ? '' : " {$number}"),
                 in_array($key, self::NUMBERS, true) ||
                     (!isset(self::MORE[$key]) && in_array($this->catalog->field($key)->type, [FieldType::Amount, FieldType::Number], true)),
             );
@@ -74,30 +74,28 @@ final readonly class ExportFields
     }
 
     /**
-     * @return list<array{of: string, usual: list<string>, fields: list<ExportField>, statuses: list<string>}> what can be chosen of each
-     *     kind of rows, as far as the person may see it
+     * @param  callable(ExportOf, string): ExportColumn  $labels  the column of a key; it throws what such rows can't have
+     * @return list<array{of: string, usual: list<string>, fields: list<ExportField>, statuses: list<string>, narrowed_by: list<string>}>
+     *     what can be chosen of each kind of rows, as far as the person may see it
      */
-    public function choices(): array
+    public function choices(callable $labels): array
     {
-        return array_map(function (ExportOf $of): array {
-            $subject = match ($of) {
-                ExportOf::Gifts => 'gift',
-                ExportOf::Promises => 'promise',
-                default => '',
-            };
+        return array_map(function (ExportOf $of) use ($labels): array {
+            $subjects = $of->subjects();
             $keys = match ($of) {
-                ExportOf::Totals => [],
+                ExportOf::Totals, ExportOf::Batches => $of->usual(),
                 ExportOf::Supporters => ['supporter', ...$this->ofSupporters()],
-                default => [
+                ExportOf::Gifts, ExportOf::Splits, ExportOf::Promises => [
                     ...array_filter($of->usual(), static fn(string $key): bool => isset(self::MORE[$key])),
-                    ...array_keys(FieldPlace::columns($subject)),
+                    ...array_keys(FieldPlace::columns($subjects[0])),
                     ...$this->ofSupporters(),
                 ],
+                default => [...$of->usual(), ...$this->ofSupporters()],
             };
             $fields = [];
             foreach (array_values(array_unique($keys)) as $key) {
                 try {
-                    $column = $this->columns([$key], [$subject])[0];
+                    $column = $labels($of, $key);
                     $fields[] = ['key' => $key, 'label' => $column->header];
                 } catch (UnusableExport) {
                     // Hidden, or kept out of exports.
@@ -107,13 +105,10 @@ final readonly class ExportFields
 
             return [
                 'of' => $of->value,
-                'usual' => $of === ExportOf::Totals ? $of->usual() : array_values(array_intersect($of->usual(), $known)),
+                'usual' => array_values(array_intersect($of->usual(), $known)),
                 'fields' => $fields,
-                'statuses' => match ($of) {
-                    ExportOf::Gifts, ExportOf::Totals => array_column(GiftStatus::cases(), 'value'),
-                    ExportOf::Promises => array_column(PromiseStatus::cases(), 'value'),
-                    ExportOf::Supporters => [],
-                },
+                'statuses' => $of->statuses() ?? [],
+                'narrowed_by' => $of->narrowedBy(),
             ];
         }, ExportOf::cases());
     }

@@ -4,12 +4,28 @@ declare(strict_types=1);
 
 namespace App\Exports;
 
+use App\Gifts\GiftStatus;
+use PineSieve\Core\Promises\PromiseStatus;
+
 /** What an export has a row for. */
 enum ExportOf: string
 {
     case Supporters = 'supporters';
+    /** One each address, email and phone. */
+    case Contacts = 'contacts';
+    /** One each member. */
+    case Households = 'households';
+    /** One each contact person, and whoever works there. */
+    case Organizations = 'organizations';
+    case Notes = 'notes';
+    case History = 'history';
     case Gifts = 'gifts';
+    /** Gifts, and of those that are split one each part. */
+    case Splits = 'splits';
+    case Batches = 'batches';
     case Promises = 'promises';
+    /** What is to come in of promises until a day. */
+    case Due = 'due';
     case Totals = 'totals';
 
     /** @return list<string> the usual few fields */
@@ -31,7 +47,7 @@ enum ExportOf: string
                 'address.postal_code',
                 'address.country',
             ],
-            self::Gifts => [
+            self::Gifts, self::Splits => [
                 'gift',
                 'supporter',
                 'supporter.name',
@@ -58,6 +74,44 @@ enum ExportOf: string
                 'promise.next',
             ],
             self::Totals => ['month', 'currency', 'gifts', 'amount'],
+            self::Batches => array_keys(BatchRows::COLUMNS),
+            default => PartRows::keys($this),
+        };
+    }
+
+    /** @return list<string> by what one can ask for some of them: "search", "from", "to", "fund", "campaign", "status", "batch", "intake" */
+    public function narrowedBy(): array
+    {
+        return match ($this) {
+            self::Supporters => ['search', 'status'],
+            self::Contacts, self::Households, self::Organizations => ['search'],
+            self::Notes, self::History => ['search', 'from', 'to'],
+            self::Gifts, self::Splits => ['search', 'from', 'to', 'fund', 'campaign', 'status', 'batch', 'intake'],
+            self::Batches => ['from', 'to', 'status'],
+            self::Promises => ['search', 'fund', 'status'],
+            self::Due => ['search', 'fund', 'to'],
+            self::Totals => ['from', 'to', 'fund', 'campaign', 'status'],
+        };
+    }
+
+    /** @return ?list<string> the statuses that there are; null where anything may be one */
+    public function statuses(): ?array
+    {
+        return match ($this) {
+            self::Gifts, self::Splits, self::Totals => array_column(GiftStatus::cases(), 'value'),
+            self::Promises => array_column(PromiseStatus::cases(), 'value'),
+            self::Batches => ['open', 'ready', 'posted'],
+            default => null,
+        };
+    }
+
+    /** @return list<string> whose fields a row may have beside those of its supporter: "gift", "promise" */
+    public function subjects(): array
+    {
+        return match ($this) {
+            self::Gifts, self::Splits => ['gift'],
+            self::Promises, self::Due => ['promise'],
+            default => [],
         };
     }
 }

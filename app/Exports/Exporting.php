@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Exports;
 
 use PineSieve\Core\Exports\CannotWrite;
-use PineSieve\Core\Exports\CsvForm;
+use PineSieve\Core\Exports\CardWriter;
 use PineSieve\Core\Exports\CsvWriter;
 use PineSieve\Core\Exports\ExportColumn;
 use PineSieve\Core\Exports\JsonWriter;
@@ -15,11 +15,12 @@ use PineSieve\Core\Exports\SheetWriter;
 /**
  * Writes an export to a file: beside it first, so that a file that is there stays until the new one is whole.
  *
+ * @phpstan-import-type ExportField from ExportFields
  * @phpstan-type Exported array{of: string, rows: int, amounts: array<string, string>, file: string}
  */
 final readonly class Exporting
 {
-    public const FORMATS = ['csv', 'xlsx', 'json'];
+    public const FORMATS = ['csv', 'xlsx', 'json', 'vcf', 'pdf'];
 
     /** Behind the name of a file: that of the one which says what is in it. */
     public const CONTROL = '.control.json';
@@ -29,6 +30,9 @@ final readonly class Exporting
         private GiftRows $gifts,
         private PromiseRows $promises,
         private TotalRows $totals,
+        private PartRows $parts,
+        private BatchRows $batches,
+        private ExportFields $fields,
     ) {}
 
     /**
@@ -39,10 +43,10 @@ final readonly class Exporting
     public function write(ExportAsked $asked, string $format, string $path): array
     {
         $rows = $this->rows($asked);
-        $columns = $rows->columns($asked);
+        $columns = $this->columns($asked);
         $beside = "{$path}.part";
         try {
-            $writer = self::writer($format, $beside, $columns, $asked->csv);
+            $writer = self::writer($format, $beside, $columns, $asked);
             $count = 0;
             foreach ($rows->rows($asked) as $cells) {
                 $writer->row($cells);
@@ -91,7 +95,7 @@ final readonly class Exporting
     public function preview(ExportAsked $asked): array
     {
         $rows = $this->rows($asked);
-        $columns = $rows->columns($asked);
+        $columns = $this->columns($asked);
 
         return [
             'rows' => $rows->count($asked),
@@ -107,16 +111,43 @@ final readonly class Exporting
      */
     public function columns(ExportAsked $asked): array
     {
-        return $this->rows($asked)->columns($asked);
+        $columns = array_map(
+            static fn(ExportColumn $column): ExportColumn => isset($asked->headers[$column->key])
+                ? new ExportColumn($column->key, $asked->headers[$column->key], $column->isNumber)
+                : $column,
+            $this->rows($asked)->columns($asked),
+        );
+        foreach (array_keys(array_diff_key($asked->headers, array_flip($asked->fields))) as $key) {
+            throw new UnusableExport("\"{$key}\" is given a name, and is not in the file.");
+        }
+        foreach (array_count_values(array_column($columns, 'header')) as $header => $times) {
+            if ($times > 1 && $asked->headers !== []) {
+                throw new UnusableExport("{$times} columns would be called \"{$header}\". Give each a name of its own.");
+            }
+        }
+
+        return $columns;
+    }
+
+    /** @return list<array{of: string, usual: list<string>, fields: list<ExportField>, statuses: list<string>, narrowed_by: list<string>}> */
+    public function choices(): array
+    {
+        return $this->fields->choices(
+            fn(ExportOf $of, string $key): ExportColumn => $this->columns(
+                ExportAsked::of(['of' => $of->value, 'fields' => $key, ...$of === ExportOf::Due ? ['to' => now()->toDateString()] : []]),
+            )[0],
+        );
     }
 
     private function rows(ExportAsked $asked): ExportRows
     {
         return match ($asked->of) {
             ExportOf::Supporters => $this->supporters,
-            ExportOf::Gifts => $this->gifts,
+            ExportOf::Gifts, ExportOf::Splits => $this->gifts,
             ExportOf::Promises => $this->promises,
             ExportOf::Totals => $this->totals,
+            ExportOf::Batches => $this->batches,
+            default => $this->parts,
         };
     }
 
@@ -125,12 +156,16 @@ final readonly class Exporting
      *
      * @throws UnusableExport|CannotWrite
      */
-    private static function writer(string $format, string $path, array $columns, CsvForm $form): RowWriter
+    private static function writer(string $format, string $path, array $columns, ExportAsked $asked): RowWriter
     {
         return match ($format) {
-            'csv' => new CsvWriter($path, $columns, $form),
+            'csv' => new CsvWriter($path, $columns, $asked->csv),
             'xlsx' => new SheetWriter($path, $columns),
             'json' => new JsonWriter($path, $columns),
+            'vcf' => $asked->of === ExportOf::Supporters
+                ? new CardWriter($path, $columns)
+                : throw new UnusableExport('Cards are of supporters alone.'),
+            'pdf' => new ListPdf($path, $columns, ucfirst($asked->of->value)),
             default => throw new UnusableExport("There is no format \"{$format}\": it is " . implode(', ', self::FORMATS) . '.'),
         };
     }

@@ -14,6 +14,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use PDO;
 use PineSieve\Core\Gifts\Amounts;
+use PineSieve\Core\Gifts\Splits;
 use PineSieve\Core\Standards\FieldPlace;
 
 /** A row for each gift; what takes one back, or corrects it, is a row of its own below zero. */
@@ -32,7 +33,7 @@ final readonly class GiftRows implements ExportRows
     {
         $own = array_map(static fn(string $column): string => "gifts.`{$column}`", FieldPlace::columns('gift'));
         // Of a split gift, what is for the fund that is asked for.
-        $own['gift.amount'] = $asked->fund === '' ? 'gifts.amount' : self::search($asked)->amount();
+        $own['gift.amount'] = self::search($asked)->amount() === 'amount' ? 'gifts.amount' : self::search($asked)->amount();
         $own += ['gift' => 'gifts.id', 'supporter' => 'gifts.supporter_id', 'supporter.name' => 's.display_name'];
         $select = array_map(static fn(string $key): string => $own[$key] ?? "''", $asked->fields);
         /** @var array<int, string> $ofSupporter place to key */
@@ -46,18 +47,23 @@ final readonly class GiftRows implements ExportRows
                 ->toBase()
                 // They are read in the order of their numbers, whatever else is asked for: names are looked up beside.
                 ->forceIndex('primary')
-                ->selectRaw('gifts.id, gifts.supporter_id, ' . implode(', ', $select));
+                ->selectRaw('gifts.id, gifts.supporter_id, gifts.splits, ' . implode(', ', $select));
             $found = DB::connection()->getPdo()->query($query->toRawSql());
             $rows = $found === false ? [] : $found->fetchAll(PDO::FETCH_NUM);
             $cells =
                 $ofSupporter === [] ? [] : $this->cells->of(Lists::ints(array_unique(array_column($rows, 1))), array_values($ofSupporter));
             foreach ($rows as $row) {
                 $after = (int) $row[0];
-                $line = array_slice($row, 2);
+                $line = array_slice($row, 3);
                 foreach ($ofSupporter as $place => $key) {
                     $line[$place] = $cells[$row[1]][$key] ?? '';
                 }
-                yield array_values(array_map(strval(...), $line));
+                $cellsOf = array_values(array_map(strval(...), $line));
+                if ($asked->of === ExportOf::Splits && $row[2] !== null) {
+                    yield from self::parts($asked, $cellsOf, (string) $row[2]);
+                } else {
+                    yield $cellsOf;
+                }
             }
             if (count($rows) < self::CHUNK) {
                 return;
@@ -65,9 +71,43 @@ final readonly class GiftRows implements ExportRows
         }
     }
 
+    /**
+     * A row for each part of a split gift, of those that are asked for.
+     *
+     * @param  list<string>  $line  of the whole gift
+     * @return iterable<list<string>>
+     */
+    private static function parts(ExportAsked $asked, array $line, string $splits): iterable
+    {
+        foreach (Splits::stored($splits)->parts as $part) {
+            if (
+                ($asked->fund !== '' && $part->fund !== $asked->fund) ||
+                ($asked->campaign !== '' && $part->campaign !== $asked->campaign)
+            ) {
+                continue;
+            }
+            $of = [
+                'gift.amount' => $part->amount,
+                'gift.fund' => $part->fund,
+                'gift.campaign' => $part->campaign,
+                'gift.appeal' => $part->appeal,
+            ];
+            yield array_map(static fn(string $key, string $cell): string => $of[$key] ?? $cell, $asked->fields, $line);
+        }
+    }
+
     public function count(ExportAsked $asked): int
     {
-        return self::found($asked)->count();
+        $found = self::found($asked);
+        if ($asked->of !== ExportOf::Splits) {
+            return $found->count();
+        }
+        $parts = DB::table('gift_splits')
+            ->whereIn('gift_id', $found->clone()->select('gifts.id'))
+            ->when($asked->fund !== '', static fn($of) => $of->where('fund', $asked->fund))
+            ->when($asked->campaign !== '', static fn($of) => $of->where('campaign', $asked->campaign));
+
+        return $found->whereNull('splits')->count() + $parts->count();
     }
 
     public function amounts(ExportAsked $asked): Amounts
@@ -93,13 +133,7 @@ final readonly class GiftRows implements ExportRows
 
     private static function search(ExportAsked $asked): GiftSearch
     {
-        return GiftSearch::of(
-            array_filter(
-                ['from' => $asked->from, 'to' => $asked->until, 'fund' => $asked->fund, 'status' => $asked->status],
-                static fn(string $value): bool => $value !== '',
-            ),
-            FieldAccess::ofUser(),
-        );
+        return GiftSearch::of($asked->ofGifts(), FieldAccess::ofUser());
     }
 
     /** @return Builder<Gift> */

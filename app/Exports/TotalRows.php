@@ -61,12 +61,6 @@ final readonly class TotalRows implements ExportRows
 
     private static function search(ExportAsked $asked): GiftSearch
     {
-        return GiftSearch::of(
-            array_filter(
-                ['from' => $asked->from, 'to' => $asked->until, 'fund' => $asked->fund, 'status' => $asked->status],
-                static fn(string $value): bool => $value !== '',
-            ),
-            FieldAccess::ofUser(),
-        );
+        return GiftSearch::of($asked->ofGifts(), FieldAccess::ofUser());
     }
 }

@@ -64,7 +64,7 @@ final readonly class History
             ->get();
 
         return [
-            'entries' => $this->entries($entries, $supporter, static fn(Change $change): bool => true, $sight),
+            'entries' => $this->shownOf($entries, $supporter, $sight),
             'more' => $entries->count() === self::PAGE,
         ];
     }
@@ -84,6 +84,17 @@ final readonly class History
         $isIt = static fn(Change $change): bool => $change->subject === $subject && $change->ref === $id;
 
         return $this->entries($entries, $supporter, $isIt, $sight);
+    }
+
+    /**
+     * Entries of a supporter, as far as the person may see what they wrote.
+     *
+     * @param  Collection<int, JournalEntry>  $entries
+     * @return list<HistoryEntry>
+     */
+    public function shownOf(Collection $entries, int $supporter, FieldAccess $sight): array
+    {
+        return $this->entries($entries, $supporter, static fn(Change $change): bool => true, $sight);
     }
 
     /**

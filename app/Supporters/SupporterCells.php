@@ -25,10 +25,20 @@ final readonly class SupporterCells
         if ($keys === []) {
             return [];
         }
-        $subjects = array_map(static fn(string $key): string => FieldPlace::of($key)->subject ?? '', $keys);
+        $subjects = array_map(static fn(string $key): string => FieldPlace::of(self::numbered($key)[0])->subject ?? '', $keys);
         $records = $this->reader->some($ids, array_values(array_intersect(array_keys(SupporterRecord::PARTS), $subjects)));
 
         return array_map(fn(SupporterRecord $record): array => $this->cells($record, $keys), $records);
+    }
+
+    /**
+     * The second of several has a number behind its key: "email#2".
+     *
+     * @return array{string, int} key, and which one
+     */
+    public static function numbered(string $key): array
+    {
+        return preg_match('/^((?:email|phone|address)\b[\w.]*)#([2-9])$/D', $key, $found) === 1 ? [$found[1], (int) $found[2]] : [$key, 1];
     }
 
     /**
@@ -37,14 +47,16 @@ final readonly class SupporterCells
      */
     private function cells(SupporterRecord $record, array $keys): array
     {
-        $facts = Facts::of($record)->byAddress()[0];
+        $byAddress = Facts::of($record)->byAddress();
         $cells = [];
-        foreach ($keys as $key) {
-            $values = $facts->all($key);
-            $cells[$key] = match (true) {
+        foreach ($keys as $asked) {
+            [$key, $number] = self::numbered($asked);
+            $isOfAddress = FieldPlace::of($key)?->subject === 'address';
+            $values = ($byAddress[$isOfAddress ? $number - 1 : 0] ?? null)?->all($key) ?? [];
+            $cells[$asked] = match (true) {
                 $key === 'supporter' => (string) $record->ref,
                 $this->catalog->field($key)->type->isList() => str_replace("\n", '; ', implode('; ', $values)),
-                default => $values[0] ?? '',
+                default => $values[$isOfAddress ? 0 : $number - 1] ?? '',
             };
         }
 

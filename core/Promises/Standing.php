@@ -107,6 +107,35 @@ final readonly class Standing
         return Amount::isBelow($missing, '0.00') ? '0.00' : $missing;
     }
 
+    /**
+     * What is still to come in until a day: of a pledge what its payments left open, of a recurring gift what comes after the last that came.
+     *
+     * @param  string  $until  ISO 8601
+     * @return list<Installment> in the order of their days
+     */
+    public function due(string $until): array
+    {
+        if ($this->state !== PromiseStatus::Open || $this->next === null) {
+            return [];
+        }
+        $from = $this->next;
+        $all = Schedule::of($this->promise)->installments($until);
+        if (!$this->promise->isPledge()) {
+            return array_values(array_filter($all, static fn(Installment $one): bool => $one->date >= $from->date));
+        }
+        [$due, $left] = [[], $this->paid];
+        foreach ($all as $one) {
+            if (Amount::isBelow($left, $one->amount)) {
+                $due[] = new Installment($one->date, Amount::difference($one->amount, $left));
+                $left = '0.00';
+            } else {
+                $left = Amount::difference($left, $one->amount);
+            }
+        }
+
+        return $due;
+    }
+
     /** @return string ISO 8601 */
     public static function daysFrom(string $day, int $days): string
     {

@@ -168,6 +168,14 @@ final class ExportTest extends TestCase
             'days the wrong way' => [['--of=gifts', '--from=2026-02-03', '--to=2026-02-01'], 'The days end before they begin.'],
             'a status' => [['--of=gifts', '--status=lost'], 'There is no status "lost" of gifts'],
             'days of supporters' => [['--of=supporters', '--from=2026-01-01'], "--from can't be asked of supporters."],
+            'a name for what is not there' => [['--of=gifts', '--fields=gift.date', '--headers=gift.fund=Pot'], '"gift.fund" is given a name'],
+            'a name twice' => [
+                ['--of=gifts', '--fields=gift.date,gift.amount', '--headers=gift.date=Sum; gift.amount=Sum'],
+                '2 columns would be called "Sum"',
+            ],
+            'a name that is none' => [['--of=gifts', '--headers=gift.date'], 'gives no field a name'],
+            'due until when' => [['--of=due'], 'Until which day?'],
+            'cards of gifts' => [['--of=gifts', '--format=vcf'], 'Cards are of supporters alone.'],
             'something of everything' => [['--of=everything', '--fund=Nets'], "--fund can't be asked of it."],
         ];
     }
@@ -277,5 +285,208 @@ final class ExportTest extends TestCase
         self::assertStringContainsString('datasteward@example.org', $users);
         self::assertStringNotContainsString('$2y$', $users);
         self::assertFalse($zip->getFromName('sessions.csv'));
+    }
+
+    /** @return iterable<string, array{list<string>, int, array<string, string>, list<string>}> options, rows, sums, and what one line says */
+    public static function kinds(): iterable
+    {
+        yield 'ways to reach people' => [['--of=contacts'], 5, [], ['2', 'Bo =Park', 'email', 'home', 'bo@example.org']];
+        yield 'notes' => [
+            ['--of=notes', '--from=2026-02-01'],
+            1,
+            [],
+            ['1', 'Ann Lee', '2026-03-01', 'call', 'Asked twice', 'Data steward'],
+        ];
+        yield 'households' => [['--of=households'], 2, [], ['1', 'Ann Lee', '3', 'The Lees']];
+        yield 'organizations' => [
+            ['--of=organizations'],
+            1,
+            [],
+            ['2', 'Bo =Park', '4', 'Harbor Bank', 'works for', 'Clerk', 'bo@example.org', ''],
+        ];
+        yield 'parts of gifts' => [
+            ['--of=splits', '--fields=gift.date,gift.amount,gift.fund', '--from=2026-04-01'],
+            3,
+            ['USD' => '37.00'],
+            ['2026-04-01', '20.00', 'Boats'],
+        ];
+        yield 'parts for one fund' => [
+            ['--of=splits', '--fields=gift.amount,gift.fund', '--from=2026-04-01', '--fund=Nets'],
+            1,
+            ['USD' => '10.00'],
+            ['10.00', 'Nets'],
+        ];
+        yield 'what is due' => [
+            ['--of=due', '--to=2027-02-28', '--fields=supporter.name,due.on,due.amount,promise.fund'],
+            2,
+            ['USD' => '200.00'],
+            ['Ann Lee', '2027-02-01', '100.00', 'Boats'],
+        ];
+        yield 'batches' => [
+            ['--of=batches', '--fields=batch.name,batch.state,batch.expected,batch.gifts'],
+            1,
+            [],
+            ['Monday', 'open', '75.00', '0'],
+        ];
+        yield 'changes' => [['--of=history', '--fields=supporter,history.how,history.what', '--from=2020-01-01'], 5, [], []];
+        yield 'gifts of a campaign' => [
+            ['--of=gifts', '--campaign=Spring', '--fields=gift.amount,gift.campaign'],
+            1,
+            ['USD' => '7.00'],
+            ['7.00', 'Spring'],
+        ];
+        yield 'gifts of an intake' => [['--of=gifts', '--intake=0', '--fields=gift.amount'], 0, [], []];
+        yield 'names of its own' => [
+            [
+                '--of=gifts',
+                '--fields=gift.date,gift.amount',
+                '--headers=gift.date=Booked on; gift.amount=Sum',
+                '--fund=Boats',
+                '--to=2026-02-28',
+            ],
+            1,
+            ['USD' => '50.00'],
+            ['2026-02-05', '50.00'],
+        ];
+        yield 'several of a kind' => [
+            ['--of=supporters', '--fields=name.first,email,email#2,address.city,address.city#2'],
+            4,
+            [],
+            ['Ann', 'ann@example.org', 'ann@work.example', 'Dover', ''],
+        ];
+    }
+
+    /**
+     * @param  list<string>  $options
+     * @param  array<string, string>  $amounts
+     * @param  list<string>  $line
+     */
+    #[DataProvider('kinds')]
+    public function test_every_kind_of_rows(array $options, int $rows, array $amounts, array $line): void
+    {
+        $this->more();
+        [$code, $said, $error] = $this->exported(...[...$options, "--out={$this->out}"]);
+        self::assertSame(0, $code, $error);
+        $lines = array_map(
+            static fn(array $cells): array => array_map(static fn(string $cell): string => ltrim($cell, "'"), $cells),
+            $this->lines(),
+        );
+        self::assertSame(
+            [$rows, $rows],
+            [$said['rows'], count(array_filter(array_slice($lines, 1), static fn(array $cells): bool => $cells !== ['']))],
+        );
+        self::assertSame($amounts, array_filter($said['amounts'], static fn(string $sum): bool => $amounts !== [] || $sum !== '0.00'));
+        if ($line !== []) {
+            self::assertContains($line, array_map(static fn(array $cells): array => array_slice($cells, 0, count($line)), $lines));
+        }
+    }
+
+    /** A household, an organization, a note, a split gift, a pledge, a batch. */
+    private function more(): void
+    {
+        $this->postJson('/api/supporters/1/notes', [
+            'noted_on' => '2026-03-01',
+            'kind' => 'call',
+            'text' => 'Asked twice',
+        ])->assertCreated();
+        foreach (['household' => 'The Lees', 'organization' => 'Harbor Bank'] as $kind => $name) {
+            DB::table('supporters')->insert([
+                'id' => $kind === 'household' ? 3 : 4,
+                'kind' => $kind,
+                'organization_name' => $name,
+                'display_name' => $name,
+                'sort_name' => $name,
+            ]);
+        }
+        DB::table('links')->insert([
+            ['id' => 1, 'supporter_id' => 1, 'other_id' => 3, 'kind' => 'member', 'role' => null],
+            ['id' => 2, 'supporter_id' => 2, 'other_id' => 3, 'kind' => 'member', 'role' => null],
+            ['id' => 3, 'supporter_id' => 2, 'other_id' => 4, 'kind' => 'employee', 'role' => 'Clerk'],
+        ]);
+        DB::table('emails')->insert([
+            'id' => 90,
+            'supporter_id' => 1,
+            'kind' => 'work',
+            'address' => 'ann@work.example',
+            'is_primary' => 0,
+        ]);
+        DB::table('emails')
+            ->where('id', '<', 90)
+            ->update(['is_primary' => 1]);
+        DB::table('gifts')->insert([
+            [
+                'id' => 90,
+                'supporter_id' => 1,
+                'given_on' => '2026-04-01',
+                'amount' => '30.00',
+                'currency' => 'USD',
+                'fund' => 'Nets',
+                'campaign' => null,
+                'splits' => "10.00 | Nets\n20.00 | Boats",
+            ],
+            [
+                'id' => 91,
+                'supporter_id' => 2,
+                'given_on' => '2026-04-02',
+                'amount' => '7.00',
+                'currency' => 'USD',
+                'fund' => 'Boats',
+                'campaign' => 'Spring',
+                'splits' => null,
+            ],
+        ]);
+        DB::table('gift_splits')->insert([
+            ['gift_id' => 90, 'place' => 1, 'fund' => 'Nets', 'amount' => '10.00', 'given_on' => '2026-04-01', 'currency' => 'USD'],
+            ['gift_id' => 90, 'place' => 2, 'fund' => 'Boats', 'amount' => '20.00', 'given_on' => '2026-04-01', 'currency' => 'USD'],
+        ]);
+        $this->postJson('/api/supporters/1/promises', [
+            'values' => [
+                'promise.kind' => 'pledge',
+                'promise.date' => '2026-11-01',
+                'promise.amount' => '400.00',
+                'promise.frequency' => 'monthly',
+                'promise.start' => '2027-01-01',
+                'promise.installments' => '4',
+                'promise.fund' => 'Boats',
+            ],
+        ])->assertCreated();
+        $this->postJson('/api/batches', ['name' => 'Monday', 'expected_gifts' => 2, 'expected_amount' => '75.00'])->assertCreated();
+    }
+
+    public function test_cards_for_an_address_book_are_read_again_as_they_were(): void
+    {
+        $this->more();
+        [$code, , $error] = $this->exported(
+            '--of=supporters',
+            '--format=vcf',
+            '--fields=supporter,kind,name.first,name.last,organization.name,email,email#2,address.city,address.state',
+            "--out={$this->out}",
+        );
+        self::assertSame(0, $code, $error);
+        $cards = (string) file_get_contents($this->out);
+        self::assertSame(4, substr_count($cards, 'BEGIN:VCARD'));
+        foreach (
+            [
+                'VERSION:4.0',
+                'FN:Ann Lee',
+                'N:Lee;Ann;;;',
+                'EMAIL;PREF=1:ann@example.org',
+                'EMAIL:ann@work.example',
+                'KIND:org',
+                'ORG:Harbor Bank',
+            ]
+            as $line
+        ) {
+            self::assertStringContainsString($line, $cards);
+        }
+        $intake = $this->upload($cards, 'cards.vcf')->assertCreated()->json('id');
+        self::assertSame(4, (int) DB::table('intakes')->where('id', $intake)->value('row_count'));
+    }
+
+    public function test_a_list_to_be_printed(): void
+    {
+        [$code, $said] = $this->exported('--of=gifts', '--format=pdf', "--out={$this->out}");
+        self::assertSame([0, 3], [$code, $said['rows']]);
+        self::assertStringStartsWith('%PDF-', (string) file_get_contents($this->out));
     }
 }

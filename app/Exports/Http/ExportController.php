@@ -29,7 +29,7 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
  *     id: int, name: string, format: string, state: 'waiting'|'done'|'failed', rows: ?int, amounts: ?Amounts, error: ?string,
  *     created_at: string, by: ?string, is_own: bool,
  * }
- * @phpstan-type ExportChoices array{of: string, usual: list<string>, fields: list<ExportField>, statuses: list<string>}
+ * @phpstan-type ExportChoices array{of: string, usual: list<string>, fields: list<ExportField>, statuses: list<string>, narrowed_by: list<string>}
  * @phpstan-type ExportList array{exports: list<ExportRow>, choices: list<ExportChoices>, kept_days: int}
  * @phpstan-type ExportPreview array{rows: int, amounts: Amounts, columns: list<string>}
  * @phpstan-type ExportGone array{gone: bool}
@@ -40,7 +40,7 @@ final class ExportController extends Controller
 
     /** Everyone's for an administrator, one's own for all others. */
     #[Answers(self::class, 'ExportList')]
-    public function index(Request $request, ExportFields $fields): JsonResponse
+    public function index(Request $request, Exporting $exporting): JsonResponse
     {
         $this->authorize('viewAny', Supporter::class);
         $exports = Export::query()
@@ -52,7 +52,7 @@ final class ExportController extends Controller
 
         return response()->json([
             'exports' => $exports->map(fn(Export $export): array => self::row($export, $request)),
-            'choices' => $fields->choices(),
+            'choices' => $exporting->choices(),
             'kept_days' => Export::KEPT_DAYS,
         ]);
     }

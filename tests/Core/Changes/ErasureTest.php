@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace PineSieve\Tests\Core\Changes;
+namespace Tests\Core\Changes;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;

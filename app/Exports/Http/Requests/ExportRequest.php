@@ -6,6 +6,7 @@ namespace App\Exports\Http\Requests;
 
 use App\Exports\ExportAsked;
 use App\Exports\Exporting;
+use App\Exports\ExportOf;
 use App\Records\Supporter;
 use App\Support\Http\GuardedRequest;
 use Illuminate\Validation\Rule;
@@ -23,7 +24,7 @@ final class ExportRequest extends GuardedRequest
     public function rules(): array
     {
         return [
-            'of' => ['required', 'string', Rule::in(['supporters', 'gifts', 'promises', 'totals', 'everything'])],
+            'of' => ['required', 'string', Rule::in([...array_column(ExportOf::cases(), 'value'), 'everything'])],
             'fields' => ['sometimes', 'array', 'max:200'],
             'fields.*' => ['string', 'max:190'],
             'search' => ['sometimes', 'nullable', 'string', 'max:190'],
@@ -31,6 +32,10 @@ final class ExportRequest extends GuardedRequest
             'to' => ['sometimes', 'nullable', 'string', 'max:10'],
             'fund' => ['sometimes', 'nullable', 'string', 'max:190'],
             'status' => ['sometimes', 'nullable', 'string', 'max:40'],
+            'campaign' => ['sometimes', 'nullable', 'string', 'max:190'],
+            'batch' => ['sometimes', 'nullable', 'string', 'max:20'],
+            'intake' => ['sometimes', 'nullable', 'string', 'max:20'],
+            'headers' => ['sometimes', 'nullable', 'string', 'max:20000'],
             'format' => ['sometimes', Rule::in(Exporting::FORMATS)],
             'delimiter' => ['sometimes', Rule::in(array_keys(CsvForm::DELIMITERS))],
             'encoding' => ['sometimes', Rule::in(array_keys(CsvForm::ENCODINGS))],
@@ -56,6 +61,10 @@ final class ExportRequest extends GuardedRequest
                 'to' => 'to',
                 'fund' => 'fund',
                 'status' => 'status',
+                'campaign' => 'campaign',
+                'batch' => 'batch',
+                'intake' => 'intake',
+                'headers' => 'headers',
                 'delimiter' => 'delimiter',
                 'encoding' => 'encoding',
                 'line_ends' => 'line_ends',
