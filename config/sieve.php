@@ -26,6 +26,9 @@ return [
         array_filter(array_map(static fn(string $host): string => strtolower(trim($host)), explode(',', (string) env('NOTICE_HOSTS', '')))),
     ),
 
+    // Where files of exports are brought that are to go into a folder.
+    'export_folder' => env('EXPORT_FOLDER') ?: storage_path('outgoing'),
+
     // Seconds after its last sign of life from which a worker counts as gone.
     'worker_timeout' => (int) env('WORKER_TIMEOUT', 15),
 ];

@@ -17,6 +17,7 @@ use App\Duplicates\Http\MatchRuleController;
 use App\Erasing\Http\ErasureController;
 use App\Exports\Http\AboutOneController;
 use App\Exports\Http\ExportController;
+use App\Exports\Http\SavedExportController;
 use App\Gifts\Http\FundController;
 use App\Gifts\Http\GiftController;
 use App\Gifts\Http\GiftFormController;
@@ -238,6 +239,9 @@ Route::prefix('api')->group(function (): void {
         Route::get('exports', [ExportController::class, 'index']);
         Route::post('exports', [ExportController::class, 'store']);
         Route::post('exports/preview', [ExportController::class, 'preview']);
+        Route::post('saved-exports', [SavedExportController::class, 'store']);
+        Route::post('saved-exports/{savedExport}/run', [SavedExportController::class, 'run'])->whereNumber('savedExport');
+        Route::delete('saved-exports/{savedExport}', [SavedExportController::class, 'destroy'])->whereNumber('savedExport');
         Route::get('exports/{export}/file', [ExportController::class, 'download'])->whereNumber('export');
         Route::get('exports/{export}/control.json', [ExportController::class, 'control'])->whereNumber('export');
         Route::delete('exports/{export}', [ExportController::class, 'destroy'])->whereNumber('export');

@@ -22,6 +22,9 @@ use Illuminate\Support\Facades\Storage;
  * @property ?int $rows
  * @property ?array<string, string> $amounts
  * @property ?string $error
+ * @property ?int $saved_id  the saved export that it is of
+ * @property ?int $mark  the last entry of the journal before it was made
+ * @property ?string $delivered  where it was brought to, or why it was not as yet
  * @property Carbon $created_at
  * @property ?Carbon $ended_at
  * @property-read ?User $user
@@ -52,6 +55,12 @@ final class Export extends Model
         Storage::disk('local')->makeDirectory('exports');
 
         return Storage::disk('local')->path($this->file());
+    }
+
+    /** As whoever takes it gets it. */
+    public function fileName(): string
+    {
+        return str_replace(['/', '\\', '%'], '-', "{$this->name} {$this->created_at->format('Y-m-d')}.{$this->format}");
     }
 
     /** Path of the file in the store. */

@@ -4,7 +4,12 @@ declare(strict_types=1);
 
 namespace App\Exports;
 
+use App\Records\Supporter;
 use App\Supporters\SavedSearch;
+use App\Supporters\SupporterSearch;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Query\Builder as Query;
+use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Exports\CannotWrite;
 use PineSieve\Core\Exports\CsvForm;
 
@@ -12,7 +17,7 @@ use PineSieve\Core\Exports\CsvForm;
 final readonly class ExportAsked
 {
     /** By what some are asked for, as it is called on the command line. */
-    private const NARROWED = ['search', 'from', 'to', 'fund', 'campaign', 'status', 'batch', 'intake'];
+    private const NARROWED = ['search', 'from', 'to', 'fund', 'campaign', 'status', 'batch', 'intake', 'since'];
 
     private const LONGEST_HEADER = 120;
 
@@ -23,6 +28,7 @@ final readonly class ExportAsked
      * @param  string  $until  ISO 8601; '' for no end
      * @param  string  $batch  its number; '' for every batch
      * @param  string  $intake  its number; '' for every intake
+     * @param  ?int  $since  entry of the journal, of which what was written after it is taken; null for all
      * @param  array<string, string>  $headers  key to what its column is called instead
      */
     private function __construct(
@@ -36,6 +42,7 @@ final readonly class ExportAsked
         public string $campaign,
         public string $batch,
         public string $intake,
+        public ?int $since,
         public array $headers,
         public CsvForm $csv,
     ) {}
@@ -43,7 +50,7 @@ final readonly class ExportAsked
     /**
      * @param  array{
      *     of?: ?string, fields?: ?string, search?: ?string, from?: ?string, to?: ?string, fund?: ?string, status?: ?string,
-     *     campaign?: ?string, batch?: ?string, intake?: ?string, headers?: ?string,
+     *     campaign?: ?string, batch?: ?string, intake?: ?string, since?: ?string, headers?: ?string,
      *     delimiter?: ?string, encoding?: ?string, line_ends?: ?string, mark?: ?string,
      * }  $asked
      *
@@ -69,13 +76,8 @@ final readonly class ExportAsked
         if ($text('search') !== '' && $search === null) {
             throw new UnusableExport("There is no search \"{$text('search')}\" that was saved.");
         }
-        foreach (['from', 'to'] as $day) {
-            $date = $text($day) === '' ? null : \DateTimeImmutable::createFromFormat('!Y-m-d', $text($day));
-            if ($date === false || ($date !== null && $date->format('Y-m-d') !== $text($day))) {
-                throw new UnusableExport("--{$day} is \"{$text($day)}\"; it must be a day such as 2026-01-31.");
-            }
-        }
-        if ($text('from') !== '' && $text('to') !== '' && $text('from') > $text('to')) {
+        [$from, $to] = [self::day('from', $text('from')), self::day('to', $text('to'))];
+        if ($from !== '' && $to !== '' && $from > $to) {
             throw new UnusableExport('The days end before they begin.');
         }
         foreach (self::NARROWED as $key) {
@@ -83,7 +85,7 @@ final readonly class ExportAsked
                 throw new UnusableExport("--{$key} can't be asked of {$of->value}.");
             }
         }
-        foreach (['batch', 'intake'] as $key) {
+        foreach (['batch', 'intake', 'since'] as $key) {
             if ($text($key) !== '' && !ctype_digit($text($key))) {
                 throw new UnusableExport("--{$key} is \"{$text($key)}\"; it must be a number.");
             }
@@ -94,18 +96,38 @@ final readonly class ExportAsked
             $of,
             $fields === [] ? $of->usual() : $fields,
             $search?->query,
-            $text('from'),
-            $text('to'),
+            $from,
+            $to,
             $text('fund'),
             $text('status'),
             $text('campaign'),
             $text('batch'),
             $text('intake'),
+            $text('since') === '' ? null : (int) $text('since'),
             self::headers($text('headers')),
             CsvForm::of(
                 array_map($text, ['delimiter' => 'delimiter', 'encoding' => 'encoding', 'line_ends' => 'line_ends', 'mark' => 'mark']),
             ),
         );
+    }
+
+    /**
+     * @param  string  $written  as 2026-01-31, or counted from the day on which the file is made: "today", "today-30"
+     * @return string ISO 8601
+     *
+     * @throws UnusableExport
+     */
+    private static function day(string $key, string $written): string
+    {
+        if (preg_match('/^today(?:-(\d{1,5}))?$/D', $written, $found) === 1) {
+            return now()->subDays((int) ($found[1] ?? 0))->toDateString();
+        }
+        $date = $written === '' ? null : \DateTimeImmutable::createFromFormat('!Y-m-d', $written);
+        if ($date === false || ($date !== null && $date->format('Y-m-d') !== $written)) {
+            throw new UnusableExport("--{$key} is \"{$written}\"; it must be a day such as 2026-01-31, or today-30.");
+        }
+
+        return $written;
     }
 
     /**
@@ -126,6 +148,24 @@ final readonly class ExportAsked
         }
 
         return $headers;
+    }
+
+    /** @return Builder<Supporter> whom the rows are about */
+    public function supporters(): Builder
+    {
+        return SupporterSearch::of($this->search ?? [])->when(
+            $this->since !== null,
+            fn(Builder $of) => $of->whereIn(
+                'supporters.id',
+                DB::table('journal')->where('owner_kind', 'supporter')->where('id', '>', $this->since)->select('owner_id'),
+            ),
+        );
+    }
+
+    /** Gifts or promises that were written since. */
+    public function changed(string $subject): Query
+    {
+        return DB::table('journal_things')->where('kind', $subject)->where('entry_id', '>', $this->since)->select('thing_id');
     }
 
     /** What gifts are searched for.

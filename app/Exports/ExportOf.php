@@ -79,16 +79,17 @@ enum ExportOf: string
         };
     }
 
-    /** @return list<string> by what one can ask for some of them: "search", "from", "to", "fund", "campaign", "status", "batch", "intake" */
+    /** @return list<string> by what one can ask for some of them: "search", "from", "to", "fund", "campaign", "status", "batch", "intake", "since" */
     public function narrowedBy(): array
     {
         return match ($this) {
-            self::Supporters => ['search', 'status'],
-            self::Contacts, self::Households, self::Organizations => ['search'],
+            self::Supporters => ['search', 'status', 'since'],
+            self::Contacts => ['search', 'since'],
+            self::Households, self::Organizations => ['search'],
             self::Notes, self::History => ['search', 'from', 'to'],
-            self::Gifts, self::Splits => ['search', 'from', 'to', 'fund', 'campaign', 'status', 'batch', 'intake'],
+            self::Gifts, self::Splits => ['search', 'from', 'to', 'fund', 'campaign', 'status', 'batch', 'intake', 'since'],
             self::Batches => ['from', 'to', 'status'],
-            self::Promises => ['search', 'fund', 'status'],
+            self::Promises => ['search', 'fund', 'status', 'since'],
             self::Due => ['search', 'fund', 'to'],
             self::Totals => ['from', 'to', 'fund', 'campaign', 'status'],
         };

@@ -139,7 +139,9 @@ final readonly class GiftRows implements ExportRows
     /** @return Builder<Gift> */
     private static function found(ExportAsked $asked): Builder
     {
-        $gifts = self::search($asked)->gifts();
+        $gifts = self::search($asked)
+            ->gifts()
+            ->when($asked->since !== null, static fn(Builder $of) => $of->whereIn('gifts.id', $asked->changed('gift')));
 
         return $asked->search === null
             ? $gifts

@@ -11,7 +11,6 @@ use App\Standards\FieldAccess;
 use App\Support\Lists;
 use App\Supporters\History;
 use App\Supporters\SupporterCells;
-use App\Supporters\SupporterSearch;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Query\Builder as Query;
 use Illuminate\Support\Facades\DB;
@@ -370,9 +369,6 @@ final readonly class PartRows implements ExportRows
             default => '',
         };
 
-        return SupporterSearch::of($asked->search ?? [])->when(
-            $kind !== '',
-            static fn(Builder $of) => $of->where('supporters.kind', $kind),
-        );
+        return $asked->supporters()->when($kind !== '', static fn(Builder $of) => $of->where('supporters.kind', $kind));
     }
 }

@@ -85,6 +85,8 @@ final readonly class PromiseRows implements ExportRows
             FieldAccess::ofUser(),
         )->found();
 
+        $found->when($asked->since !== null, static fn(Builder $of) => $of->whereIn('p.id', $asked->changed('promise')));
+
         return $asked->search === null
             ? $found
             : $found->whereIn('p.supporter_id', SupporterSearch::of($asked->search)->select('supporters.id')->toBase());

@@ -7,6 +7,8 @@ namespace App\Exports;
 use App\Accounts\Audit;
 use App\Accounts\Message;
 use App\Accounts\OnBehalf;
+use App\Exports\Saved\DeliverExport;
+use App\Exports\Saved\SavedExport;
 use App\Support\PlainWords;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
@@ -58,6 +60,13 @@ final class RunExport implements ShouldQueue
         } catch (Throwable $error) {
             report($error);
             $export->update(['state' => 'failed', 'error' => mb_substr(PlainWords::of($error), 0, 500), 'ended_at' => now()]);
+            if ($export->saved_id !== null) {
+                Message::to($export->user_id, 'stopped', "The export \"{$export->name}\" could not be made.");
+            }
+        }
+        $saved = SavedExport::query()->find($export->saved_id);
+        if ($export->state === 'done' && $saved !== null) {
+            $saved->brought_to === 'here' ? $saved->update(['mark' => $export->mark]) : DeliverExport::dispatch($export->id);
         }
     }
 }

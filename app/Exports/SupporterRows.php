@@ -7,7 +7,6 @@ namespace App\Exports;
 use App\Records\Supporter;
 use App\Support\Lists;
 use App\Supporters\SupporterCells;
-use App\Supporters\SupporterSearch;
 use Illuminate\Database\Eloquent\Builder;
 use PineSieve\Core\Gifts\Amounts;
 
@@ -59,9 +58,6 @@ final readonly class SupporterRows implements ExportRows
     /** @return Builder<Supporter> */
     private static function found(ExportAsked $asked): Builder
     {
-        return SupporterSearch::of($asked->search ?? [])->when(
-            $asked->status !== '',
-            static fn(Builder $of) => $of->where('supporters.status', $asked->status),
-        );
+        return $asked->supporters()->when($asked->status !== '', static fn(Builder $of) => $of->where('supporters.status', $asked->status));
     }
 }

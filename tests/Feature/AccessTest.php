@@ -84,6 +84,9 @@ final class AccessTest extends TestCase
         'GET api/exports',
         'POST api/exports',
         'POST api/exports/preview',
+        'POST api/saved-exports',
+        'POST api/saved-exports/{savedExport}/run',
+        'DELETE api/saved-exports/{savedExport}',
         'GET api/exports/{export}/file',
         'GET api/exports/{export}/control.json',
         'DELETE api/exports/{export}',
@@ -445,6 +448,7 @@ final class AccessTest extends TestCase
             'batch' => (string) $batch,
             'address' => '1',
             'export' => '1',
+            'savedExport' => '1',
             'mailing' => (string) Mailing::query()->create([
                 'name' => 'Spring letter',
                 'state' => 'done',

@@ -38,6 +38,7 @@ abstract class TestCase extends BaseTestCase
         'address_forms',
         'address_states',
         'exports',
+        'saved_exports',
         'erasures',
         'erased',
         'list_views',

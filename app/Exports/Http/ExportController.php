@@ -11,10 +11,12 @@ use App\Exports\ExportFields;
 use App\Exports\Exporting;
 use App\Exports\Http\Requests\ExportRequest;
 use App\Exports\RunExport;
+use App\Exports\Saved\SavedExport;
 use App\Records\Supporter;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
+use App\Support\Lists;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
@@ -27,10 +29,14 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
  * @phpstan-import-type ExportField from ExportFields
  * @phpstan-type ExportRow array{
  *     id: int, name: string, format: string, state: 'waiting'|'done'|'failed', rows: ?int, amounts: ?Amounts, error: ?string,
- *     created_at: string, by: ?string, is_own: bool,
+ *     created_at: string, by: ?string, is_own: bool, delivered: ?string,
  * }
  * @phpstan-type ExportChoices array{of: string, usual: list<string>, fields: list<ExportField>, statuses: list<string>, narrowed_by: list<string>}
- * @phpstan-type ExportList array{exports: list<ExportRow>, choices: list<ExportChoices>, kept_days: int}
+ * @phpstan-type SavedExportRow array{
+ *     id: int, name: string, of: string, format: string, every: string, hour: int, on_day: int, brought_to: string, target: string,
+ *     only_changed: bool, last_at: ?string, by: ?string, is_own: bool,
+ * }
+ * @phpstan-type ExportList array{saved: list<SavedExportRow>, folder: string, exports: list<ExportRow>, choices: list<ExportChoices>, kept_days: int}
  * @phpstan-type ExportPreview array{rows: int, amounts: Amounts, columns: list<string>}
  * @phpstan-type ExportGone array{gone: bool}
  */
@@ -51,10 +57,33 @@ final class ExportController extends Controller
             ->get();
 
         return response()->json([
+            'saved' => self::saved($request),
+            'folder' => (string) config('sieve.export_folder'),
             'exports' => $exports->map(fn(Export $export): array => self::row($export, $request)),
             'choices' => $exporting->choices(),
             'kept_days' => Export::KEPT_DAYS,
         ]);
+    }
+
+    /** @return list<SavedExportRow> everyone's for an administrator, one's own for all others */
+    private static function saved(Request $request): array
+    {
+        return Lists::of(
+            SavedExport::query()
+                ->with('user')
+                ->when(!Gate::allows('administer'), static fn($own) => $own->where('user_id', $request->user()?->id))
+                ->orderBy('name')
+                ->get()
+                ->map(
+                    static fn(SavedExport $saved): array => [
+                        ...$saved->only(['id', 'name', 'format', 'every', 'hour', 'on_day', 'brought_to', 'target', 'only_changed']),
+                        'of' => $saved->asked['of'],
+                        'last_at' => $saved->last_at?->toIso8601String(),
+                        'by' => $saved->user?->name,
+                        'is_own' => $saved->user_id === $request->user()?->id,
+                    ],
+                ),
+        );
     }
 
     /** How many rows, and what they come to, before the file is made. */
@@ -102,9 +131,8 @@ final class ExportController extends Controller
         self::mustBeOwn($request, $export);
         abort_unless($export->state === 'done' && is_file($export->path()), 404, 'This file is not there, or not there any more.');
         Audit::note(Audit::EXPORT, "Took the export \"{$export->name}\"");
-        $name = str_replace(['/', '\\', '%'], '-', "{$export->name} {$export->created_at->toDateString()}.{$export->format}");
 
-        return response()->download($export->path(), $name);
+        return response()->download($export->path(), $export->fileName());
     }
 
     /** What is in a file, to hold against what arrived. */
@@ -115,10 +143,7 @@ final class ExportController extends Controller
         $path = $export->path() . Exporting::CONTROL;
         abort_unless($export->state === 'done' && is_file($path), 404, 'This file is not there, or not there any more.');
 
-        return response()->download(
-            $path,
-            str_replace(['/', '\\', '%'], '-', "{$export->name} {$export->created_at->toDateString()}") . Exporting::CONTROL,
-        );
+        return response()->download($path, $export->fileName() . Exporting::CONTROL);
     }
 
     #[Answers(self::class, 'ExportGone')]
@@ -155,6 +180,7 @@ final class ExportController extends Controller
             'error' => $export->error,
             'created_at' => $export->created_at->toIso8601String(),
             'by' => $export->user?->name,
+            'delivered' => $export->delivered,
             'is_own' => $export->user_id === $request->user()?->id,
         ];
     }

@@ -450,13 +450,15 @@ export type ErasureProof = {
 
 export type ErasureView = { name: string; has: Record<string, number>; asked_by: string[]; erasure: ErasureProof | null };
 
-export type ExportChoices = { of: string; usual: string[]; fields: ExportField[]; statuses: string[] };
+export type ExportBegun = { export: number };
+
+export type ExportChoices = { of: string; usual: string[]; fields: ExportField[]; statuses: string[]; narrowed_by: string[] };
 
 export type ExportField = { key: string; label: string };
 
 export type ExportGone = { gone: boolean };
 
-export type ExportList = { exports: ExportRow[]; choices: ExportChoices[]; kept_days: number };
+export type ExportList = { saved: SavedExportRow[]; folder: string; exports: ExportRow[]; choices: ExportChoices[]; kept_days: number };
 
 export type ExportPreview = { rows: number; amounts: Amounts; columns: string[] };
 
@@ -471,7 +473,10 @@ export type ExportRow = {
   created_at: string;
   by: string | null;
   is_own: boolean;
+  delivered: string | null;
 };
+
+export type ExportSaved = { id: number };
 
 export type FieldCan = { hide: boolean; list: boolean; unique: boolean; default: boolean; unreadable: boolean };
 
@@ -1740,6 +1745,22 @@ export type SampleRow = {
 };
 
 export type SampledCluster = { members: DuplicateMember[]; for: string[]; against: string[] };
+
+export type SavedExportRow = {
+  id: number;
+  name: string;
+  of: string;
+  format: string;
+  every: string;
+  hour: number;
+  on_day: number;
+  brought_to: string;
+  target: string;
+  only_changed: boolean;
+  last_at: string | null;
+  by: string | null;
+  is_own: boolean;
+};
 
 export type SavedLayout = { id: number; name: string; columns: string[] };
 
