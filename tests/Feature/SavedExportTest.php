@@ -169,7 +169,7 @@ final class SavedExportTest extends TestCase
         $saved->run();
         self::assertSame('failed', $this->latest()->state);
         self::assertStringContainsString('hidden', (string) $this->latest()->error);
-        $saved->user?->update(['disabled_at' => now()]);
+        $saved->user?->forceFill(['disabled_at' => now()])->save();
         $saved->run();
         self::assertSame('Whoever asked for it may not sign in any more.', $this->latest()->error);
         self::assertSame(2, DB::table('messages')->where('text', 'The export "For the bookkeeper" could not be made.')->count());
