@@ -1,5 +1,6 @@
 <?php
 
+use App\Accounting\Http\AccountingController;
 use App\Accounts\Http\AccountController;
 use App\Accounts\Http\OwnPassword;
 use App\Accounts\Http\PeopleController;
@@ -18,6 +19,8 @@ use App\Erasing\Http\ErasureController;
 use App\Exports\Http\AboutOneController;
 use App\Exports\Http\ExportController;
 use App\Exports\Http\SavedExportController;
+use App\Exports\Http\StatementController;
+use App\Gifts\Http\GivingController;
 use App\Gifts\Http\FundController;
 use App\Gifts\Http\GiftController;
 use App\Gifts\Http\GiftFormController;
@@ -239,6 +242,16 @@ Route::prefix('api')->group(function (): void {
         Route::get('exports', [ExportController::class, 'index']);
         Route::post('exports', [ExportController::class, 'store']);
         Route::post('exports/preview', [ExportController::class, 'preview']);
+        Route::get('accounting', [AccountingController::class, 'index']);
+        Route::put('accounting/accounts', [AccountingController::class, 'accounts']);
+        Route::post('accounting/open', [AccountingController::class, 'open']);
+        Route::post('accounting/takings', [AccountingController::class, 'take']);
+        Route::get('accounting/takings/{taking}', [AccountingController::class, 'show'])->whereNumber('taking');
+        Route::get('accounting/takings/{taking}/journal.csv', [AccountingController::class, 'file'])->whereNumber('taking');
+        Route::delete('accounting/takings/{taking}', [AccountingController::class, 'putBack'])->whereNumber('taking');
+        Route::get('giving', [GivingController::class, 'show']);
+        Route::post('statements', [StatementController::class, 'store']);
+        Route::post('statements/preview', [StatementController::class, 'preview']);
         Route::post('saved-exports', [SavedExportController::class, 'store']);
         Route::post('saved-exports/{savedExport}/run', [SavedExportController::class, 'run'])->whereNumber('savedExport');
         Route::delete('saved-exports/{savedExport}', [SavedExportController::class, 'destroy'])->whereNumber('savedExport');

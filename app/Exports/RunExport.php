@@ -9,6 +9,8 @@ use App\Accounts\Message;
 use App\Accounts\OnBehalf;
 use App\Exports\Saved\DeliverExport;
 use App\Exports\Saved\SavedExport;
+use App\Exports\Statements\Statements;
+use App\Exports\Statements\StatementsAsked;
 use App\Support\PlainWords;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
@@ -31,7 +33,7 @@ final class RunExport implements ShouldQueue
         $this->onQueue('long');
     }
 
-    public function handle(Exporting $exporting, Everything $everything): void
+    public function handle(Exporting $exporting, Everything $everything, Statements $statements): void
     {
         $export = Export::query()->with('user')->find($this->export);
         if ($export === null || $export->state !== 'waiting') {
@@ -44,9 +46,15 @@ final class RunExport implements ShouldQueue
             }
             $done = OnBehalf::of(
                 $user,
-                static fn(): array => $export->asked['of'] === 'everything'
-                    ? $everything->write($export->path())
-                    : $exporting->write(ExportAsked::of($export->asked), $export->format, $export->path()),
+                static fn(): array => match ($export->asked['of']) {
+                    'everything' => $everything->write($export->path()),
+                    'statements' => $statements->write(
+                        StatementsAsked::of($export->asked),
+                        $export->format === 'zip' ? 'zip' : 'pdf',
+                        $export->path(),
+                    ),
+                    default => $exporting->write(ExportAsked::of($export->asked), $export->format, $export->path()),
+                },
             );
             $export->update(['state' => 'done', 'rows' => $done['rows'], 'amounts' => $done['amounts'], 'ended_at' => now()]);
             Audit::note(Audit::EXPORT, "Exported \"{$export->name}\": {$done['rows']} rows", userId: $export->user_id);
@@ -65,7 +73,7 @@ final class RunExport implements ShouldQueue
             }
         }
         $saved = SavedExport::query()->find($export->saved_id);
-        if ($export->state === 'done' && $saved !== null) {
+        if ($saved !== null && $export->refresh()->state === 'done') {
             $saved->brought_to === 'here' ? $saved->update(['mark' => $export->mark]) : DeliverExport::dispatch($export->id);
         }
     }

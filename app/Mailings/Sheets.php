@@ -11,12 +11,16 @@ use Dompdf\Options;
 use PineSieve\Core\Mailings\LabelSheet;
 use PineSieve\Core\Mailings\Piece;
 
-/** Labels and letters as a PDF, drawn piece by piece: laid out as HTML, a thousand of them take minutes. */
+/** Labels, letters and statements as a PDF, drawn piece by piece: laid out as HTML, a thousand of them take minutes. */
 final class Sheets
 {
     private const INK = [0.0, 0.0, 0.0];
 
     private const INCH = 72.0;
+
+    private const SIZE = 10.5;
+
+    private const LINE = 15.0;
 
     private readonly Dompdf $pdf;
 
@@ -27,6 +31,8 @@ final class Sheets
     private readonly string $font;
 
     private bool $isBegun = false;
+
+    private float $y = self::INCH;
 
     public function __construct(string $paper)
     {
@@ -57,7 +63,7 @@ final class Sheets
             $number++;
         }
 
-        return (string) $this->pdf->output();
+        return $this->pdf();
     }
 
     /**
@@ -68,20 +74,69 @@ final class Sheets
     {
         foreach ($pieces as $piece) {
             $this->page();
-            $y = self::INCH;
-            foreach (explode("\n", $piece->letter($text, $day)) as $paragraph) {
-                foreach ($this->wrapped(rtrim($paragraph), 10.5, $this->canvas->get_width() - 2 * self::INCH) as $line) {
-                    if ($y > $this->canvas->get_height() - self::INCH) {
-                        $this->page();
-                        $y = self::INCH;
-                    }
-                    $this->canvas->text(self::INCH, $y, $line, $this->font, 10.5, self::INK);
-                    $y += 15.0;
-                }
-            }
+            $this->paragraphs($piece->letter($text, $day));
         }
 
+        return $this->pdf();
+    }
+
+    /**
+     * A statement on a page of its own: text, a table with a line for each gift, text.
+     *
+     * @param  list<array{string, string, string, string}>  $gifts  day, what for, what came in return, amount
+     */
+    public function statement(string $before, array $gifts, string $behind): void
+    {
+        $this->page();
+        $this->paragraphs(rtrim($before));
+        $this->y += self::LINE;
+        $right = $this->canvas->get_width() - self::INCH;
+        $numbers = [self::INCH + 330.0, $right];
+        foreach ([['Date', 'For', 'In return', 'Amount'], ...$gifts] as $place => [$day, $for, $return, $amount]) {
+            $lines = $this->wrapped($for, self::SIZE, 190.0);
+            $this->room(count($lines));
+            $this->write(self::INCH, $day);
+            foreach ([$return, $amount] as $i => $number) {
+                $this->write($numbers[$i] - $this->metrics->getTextWidth($number, $this->font, self::SIZE), $number);
+            }
+            foreach ($lines as $line) {
+                $this->write(self::INCH + 80.0, $line);
+                $this->y += self::LINE;
+            }
+            if ($place === 0) {
+                $this->canvas->line(self::INCH, $this->y - 1, $right, $this->y - 1, self::INK, 0.5);
+                $this->y += 4.0;
+            }
+        }
+        $this->y += self::LINE;
+        $this->paragraphs(ltrim($behind));
+    }
+
+    public function pdf(): string
+    {
         return (string) $this->pdf->output();
+    }
+
+    private function paragraphs(string $text): void
+    {
+        foreach (explode("\n", $text) as $paragraph) {
+            foreach ($this->wrapped(rtrim($paragraph), self::SIZE, $this->canvas->get_width() - 2 * self::INCH) as $line) {
+                $this->room(1);
+                $this->write(self::INCH, $line);
+                $this->y += self::LINE;
+            }
+        }
+    }
+
+    /** A new page, unless there is room for some lines. */
+    private function room(int $lines): void
+    {
+        $this->y + ($lines - 1) * self::LINE > $this->canvas->get_height() - self::INCH ? $this->page() : null;
+    }
+
+    private function write(float $x, string $text): void
+    {
+        $text === '' ? null : $this->canvas->text($x, $this->y, $text, $this->font, self::SIZE, self::INK);
     }
 
     private function page(): void
@@ -89,6 +144,7 @@ final class Sheets
         // The first page is there already.
         $this->isBegun ? $this->canvas->new_page() : null;
         $this->isBegun = true;
+        $this->y = self::INCH;
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Accounting\TakingsUnderWay;
 use App\Accounts\User;
 use App\AddressChecks\ChecksUnderWay;
 use App\AddressChecks\IntakeAddresses;
@@ -132,6 +133,7 @@ final class SieveServiceProvider extends ServiceProvider
                 ChecksUnderWay::class,
                 BulkUnderWay::class,
                 MailingsUnderWay::class,
+                TakingsUnderWay::class,
                 ErasedAgain::class,
                 JobsBegunAgain::class,
             ],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Accounting\Taking;
 use App\Accounts\Role;
 use App\Accounts\User;
 use App\AddressChecks\AddressCheck;
@@ -37,6 +38,7 @@ final class AccessTest extends TestCase
     /** Routes for all who are signed in. */
     private const ANYONE = [
         'GET api/today',
+        'GET api/giving',
         'GET api/fields',
         'GET api/forms',
         'GET api/rules',
@@ -184,6 +186,13 @@ final class AccessTest extends TestCase
         'POST api/duplicates/groups',
         'POST api/duplicates/rounds/{round}/take-back',
         'POST api/batches/{batch}/post',
+        'GET api/accounting',
+        'PUT api/accounting/accounts',
+        'POST api/accounting/open',
+        'POST api/accounting/takings',
+        'GET api/accounting/takings/{taking}',
+        'GET api/accounting/takings/{taking}/journal.csv',
+        'DELETE api/accounting/takings/{taking}',
         'POST api/batches/{batch}/take-back',
         'POST api/duplicates/not-the-same',
         'GET api/duplicates/not-the-same',
@@ -192,6 +201,8 @@ final class AccessTest extends TestCase
 
     /** Routes that write records by hand. */
     private const EDIT = [
+        'POST api/statements',
+        'POST api/statements/preview',
         'POST api/acts/{act}/undo',
         'GET api/rereadings',
         'POST api/rereadings/look',
@@ -449,6 +460,12 @@ final class AccessTest extends TestCase
             'address' => '1',
             'export' => '1',
             'savedExport' => '1',
+            'taking' => (string) Taking::query()->create([
+                'from_on' => '2026-01-01',
+                'until_on' => '2026-01-31',
+                'state' => 'done',
+                'mark' => 0,
+            ])->id,
             'mailing' => (string) Mailing::query()->create([
                 'name' => 'Spring letter',
                 'state' => 'done',

@@ -168,7 +168,10 @@ final class ExportTest extends TestCase
             'days the wrong way' => [['--of=gifts', '--from=2026-02-03', '--to=2026-02-01'], 'The days end before they begin.'],
             'a status' => [['--of=gifts', '--status=lost'], 'There is no status "lost" of gifts'],
             'days of supporters' => [['--of=supporters', '--from=2026-01-01'], "--from can't be asked of supporters."],
-            'a name for what is not there' => [['--of=gifts', '--fields=gift.date', '--headers=gift.fund=Pot'], '"gift.fund" is given a name'],
+            'a name for what is not there' => [
+                ['--of=gifts', '--fields=gift.date', '--headers=gift.fund=Pot'],
+                '"gift.fund" is given a name',
+            ],
             'a name twice' => [
                 ['--of=gifts', '--fields=gift.date,gift.amount', '--headers=gift.date=Sum; gift.amount=Sum'],
                 '2 columns would be called "Sum"',

@@ -12,6 +12,7 @@ use App\Exports\RunExport;
 use App\Exports\Saved\CannotDeliver;
 use App\Exports\Saved\DeliverExport;
 use App\Exports\Saved\SavedExport;
+use App\Exports\Statements\Statements;
 use Illuminate\Http\Client\Request;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
@@ -126,7 +127,7 @@ final class SavedExportTest extends TestCase
         Queue::fake();
         $export = $saved->run();
         Queue::assertPushed(RunExport::class);
-        (new RunExport($export->id))->handle(app(Exporting::class), app(Everything::class));
+        (new RunExport($export->id))->handle(app(Exporting::class), app(Everything::class), app(Statements::class));
         $deliver = new DeliverExport($export->id);
         try {
             $deliver->handle();
@@ -172,7 +173,7 @@ final class SavedExportTest extends TestCase
         $saved->user?->forceFill(['disabled_at' => now()])->save();
         $saved->run();
         self::assertSame('Whoever asked for it may not sign in any more.', $this->latest()->error);
-        self::assertSame(2, DB::table('messages')->where('text', 'The export "For the bookkeeper" could not be made.')->count());
+        self::assertSame(1, DB::table('messages')->where('text', 'The export "For the bookkeeper" could not be made.')->count());
     }
 
     /** @return iterable<string, array{array<string, mixed>, string}> */

@@ -38,6 +38,8 @@ abstract class TestCase extends BaseTestCase
         'address_forms',
         'address_states',
         'exports',
+        'ledger_takings',
+        'ledger_lines',
         'saved_exports',
         'erasures',
         'erased',

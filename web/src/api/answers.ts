@@ -1,5 +1,9 @@
 // Made by bin/types of what the PHP describes. Change it there.
 
+export type AccountSettings = { debit: string; credit: string; debits: Record<string, string>; credits: Record<string, string> };
+
+export type AccountingPage = { accounts: AccountSettings; kinds: string[]; funds: string[]; takings: TakingRow[] };
+
 export type ActUndone = { restored: number; kept: number };
 
 export type AddressChange = { part: string; before: string; after: string; reason: string; reasons: AddressReason[] };
@@ -87,6 +91,17 @@ export type BatchShown = {
   posted_at: string | null;
   reason: string;
   act_id: number | null;
+};
+
+export type BatchTaken = {
+  batch: number;
+  name: string;
+  gifts: number;
+  of: number;
+  taken: string;
+  amount: string;
+  currency: string;
+  agrees: boolean;
 };
 
 export type BorderBar = { from: number; sure: number; names: number };
@@ -719,6 +734,22 @@ export type GiftValue = { field: string; column: string; label: string; value: s
 
 export type GivenAmounts = Record<string, string>;
 
+export type GivingPage = {
+  year: number;
+  currency: string;
+  years: number[];
+  currencies: string[];
+  amount: string;
+  before: string;
+  months: YearSum[];
+  kinds: YearSum[];
+  funds: YearSum[];
+  campaigns: YearSum[];
+  appeals: YearSum[];
+  sizes: YearSize[];
+  givers: YearGivers;
+};
+
 export type GridData = {
   id: number;
   name: string;
@@ -952,6 +983,17 @@ export type KeptThing = {
 
 export type KeptView = { columns: ViewColumn[]; sort: string; down: boolean; fixed: number };
 
+export type LedgerSum = {
+  booked_on: string;
+  batch: string | null;
+  account: string;
+  fund: string;
+  currency: string;
+  debit: string;
+  credit: string;
+  gifts: number;
+};
+
 export type LeftThing = { thing: string; column: string | null; now: string | null; before: string | null; reason: string };
 
 export type LikeGift = { date: string; amount: string; currency: string; fund: string; reference: string; waits: boolean };
@@ -1182,6 +1224,8 @@ export type NoticeRow = {
   created_at: string;
   done_at: string | null;
 };
+
+export type OpenForAccounting = { gifts: number; amounts: Amounts; changed: number };
 
 export type OpenPromise = { id: number; label: string };
 
@@ -1942,6 +1986,10 @@ export type SourceView = {
   offered_plan: string | null;
 };
 
+export type StatementsBegun = { export: number };
+
+export type StatementsPreview = { statements: number; amounts: Amounts; text: string };
+
 export type StepData = { do: string } & Record<string, unknown>;
 
 export type StillHeld = { why: string; rows: number };
@@ -2004,6 +2052,21 @@ export type TakenApart = {
 };
 
 export type TakenBack = { number: number | null; intake: IntakeSummary };
+
+export type TakingGone = { gone: boolean };
+
+export type TakingPage = { taking: TakingRow; sums: LedgerSum[]; batches: BatchTaken[] };
+
+export type TakingRow = {
+  id: number;
+  from: string;
+  until: string;
+  state: 'working' | 'done' | 'failed';
+  error: string | null;
+  created_at: string;
+  by: string | null;
+  is_last: boolean;
+};
 
 export type TheirChange = { base: string; theirs: string };
 
@@ -2179,4 +2242,27 @@ export type Worklist = {
 
 export type WrittenField = { subject: string; made: number; filled: number; replaced: number };
 
+export type YearGivers = {
+  givers: number;
+  first_time: number;
+  again: number;
+  before: number;
+  retained: number;
+  lapsed: number;
+  lapsed_amount: string;
+  stopped: number;
+};
+
 export type YearOfGifts = { year: string; gifts: number; given: Amounts | null };
+
+export type YearSize = {
+  least: string | null;
+  under: string | null;
+  most: string | null;
+  gifts: number;
+  amount: string;
+  before_gifts: number;
+  before: string;
+};
+
+export type YearSum = { name: string; gifts: number; amount: string; before_gifts: number; before: string };

@@ -9,6 +9,10 @@ import { BatchPage } from '../batches/BatchPage';
 import { ReportPage } from '../batches/ReportPage';
 import { EntryPage } from '../entry/EntryPage';
 import { GridPage } from '../entry/GridPage';
+import { AccountingPage } from '../accounting/AccountingPage';
+import { JournalPage } from '../accounting/JournalPage';
+import { StatementsPage } from '../exports/StatementsPage';
+import { TotalsPage } from '../gifts/TotalsPage';
 import { ExportsPage } from '../exports/ExportsPage';
 import { FundsPage } from '../gifts/FundsPage';
 import { GiftPage } from '../gifts/GiftPage';
@@ -132,6 +136,10 @@ export function App() {
         <Route path="account/programs" element={<ProgramsPage />} />
         <Route path="gifts" element={<GiftsPage />} />
         <Route path="exports" element={<ExportsPage />} />
+        <Route path="exports/accounting" element={<AccountingPage />} />
+        <Route path="exports/accounting/:id" element={<JournalPage />} />
+        <Route path="exports/statements" element={<StatementsPage />} />
+        <Route path="totals" element={<TotalsPage />} />
         <Route path="funds" element={<FundsPage />} />
         <Route path="promises" element={<PromisesPage />} />
         <Route path="promises/payments" element={<PaymentsPage />} />

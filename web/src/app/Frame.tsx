@@ -45,6 +45,7 @@ export function Frame({ user, organization }: { user: User; organization: string
       { to: '/gifts', text: 'Gifts', may: true },
       { to: '/promises', text: 'Promises', may: true, waits: late, why: 'overdue, or failed to come' },
       { to: '/funds', text: 'Funds', may: true },
+      { to: '/totals', text: 'Totals', may: true },
       { to: '/batches', text: 'Batches', may: true, waits: today.data?.batches ?? 0, why: 'batches not posted' },
       {
         to: '/addresses',

@@ -1,8 +1,10 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Link } from 'react-router';
 import type { ExportList } from '../api/answers';
 import { api } from '../api/client';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
+import { useMay } from '../shared/session';
 import { TitleLine } from '../shared/TitleLine';
 import { ExportFiles } from './ExportFiles';
 import { NewExport } from './NewExport';
@@ -10,6 +12,7 @@ import { SavedExports } from './SavedExports';
 
 /** Records out to files: one that is made now, those that are made again and again, and what there is to take. */
 export function ExportsPage() {
+  const may = useMay();
   const queries = useQueryClient();
   const list = useQuery({
     queryKey: ['exports'],
@@ -20,7 +23,19 @@ export function ExportsPage() {
   const data = list.data;
   return (
     <>
-      <TitleLine title="Exports">what is in here, out to a file of your own</TitleLine>
+      <TitleLine title="Exports">
+        what is in here, out to a file of your own
+        {may.edit && (
+          <>
+            ; <Link to="/exports/statements">giving statements</Link>
+          </>
+        )}
+        {may.post && (
+          <>
+            ; <Link to="/exports/accounting">for accounting</Link>
+          </>
+        )}
+      </TitleLine>
       <Trouble error={list.error} />
       {data !== undefined && (
         <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.1fr)' }}>

@@ -9,6 +9,7 @@ export const FILTERS = [
   'appeal',
   'kind',
   'status',
+  'currency',
   'batch',
   'intake',
   'promise',
@@ -39,13 +40,14 @@ export const pathOf = (asked: Asked): string =>
 
 /** What is asked for, as a sentence goes on: ", of 2026, at least 100.00, for General fund". */
 export const sentence = (asked: Asked): string => {
-  const { from, to, least, most, fund, campaign, appeal, kind, status, month } = asked;
+  const { from, to, least, most, fund, campaign, appeal, kind, status, month, currency } = asked;
   return [
     month === undefined ? undefined : `given in ${month}`,
     from === undefined ? undefined : `from ${from}`,
     to === undefined ? undefined : `until ${to}`,
     least === undefined ? undefined : `of at least ${least}`,
     most === undefined ? undefined : `of at most ${most}`,
+    currency === undefined ? undefined : `in ${currency}`,
     fund === undefined ? undefined : `for ${fund}`,
     campaign === undefined ? undefined : `in the campaign ${campaign}`,
     appeal === undefined ? undefined : `after the appeal ${appeal}`,
