@@ -66,6 +66,20 @@ final readonly class Ledger
             );
     }
 
+    /** @return list<string> funds that gifts are for */
+    public function funds(): array
+    {
+        return Lists::texts(
+            $this->db
+                ->table('gift_sums')
+                ->where('fund', '<>', '')
+                ->select('fund')
+                ->union($this->db->table('gift_splits')->where('fund', '<>', '')->select('fund'))
+                ->orderBy('fund')
+                ->pluck('fund'),
+        );
+    }
+
     /** @return array{gifts: int, amounts: Amounts, changed: int} what there is to take */
     public function open(string $from, string $until): array
     {

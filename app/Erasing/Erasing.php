@@ -8,6 +8,7 @@ use App\Accounts\Audit;
 use App\Records\Act;
 use App\Records\ActKind;
 use App\Records\Entry;
+use App\Records\Erased;
 use App\Records\Ids;
 use App\Records\Merge;
 use App\Records\RecordReader;
@@ -15,7 +16,7 @@ use App\Records\RecordWriter;
 use Illuminate\Database\Connection;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
-use PineSieve\Core\Changes\Erasure as Erased;
+use PineSieve\Core\Changes\Erasure as WhatStays;
 use PineSieve\Core\Changes\Subject;
 
 /**
@@ -38,7 +39,7 @@ final readonly class Erasing
     /** @return array<string, int> what there is of someone, as "addresses", to how many; what stays is "gifts" and "promises" */
     public function about(int $supporter): array
     {
-        $counts = [];
+        $counts = Erased::among([$supporter]) === [] ? ['names, dates and consents' => 1] : [];
         foreach (array_keys($this->reader->things([$supporter])[$supporter] ?? []) as $thing) {
             $what = match (explode(':', $thing)[0]) {
                 'address' => 'addresses',
@@ -84,13 +85,14 @@ final readonly class Erasing
             }
             $act = Act::begin(ActKind::Erase, $erasure->user_id, "Erased supporter {$erasure->supporter_id}");
             $honoring = $this->honoring($who);
+            // First, so that whoever follows what is written knows it.
+            $this->db
+                ->table('erased')
+                ->insertOrIgnore(array_map(static fn(int $id): array => ['supporter_id' => $id, 'erasure_id' => $erasure->id], $who->ids));
             $this->writer->write($this->entries($erasure->supporter_id, $who, $honoring), $act);
             $act->end();
             $this->rewrite($who, $honoring);
             $this->unname($who);
-            $this->db
-                ->table('erased')
-                ->insertOrIgnore(array_map(static fn(int $id): array => ['supporter_id' => $id, 'erasure_id' => $erasure->id], $who->ids));
             $erasure->update([
                 'state' => 'written',
                 'act_id' => $act->id,
@@ -109,7 +111,7 @@ final readonly class Erasing
      */
     private function entries(int $supporter, Forgotten $who, array $honoring): array
     {
-        $entries = [new Entry($supporter, Erased::of($supporter, $this->reader->things([$supporter])[$supporter] ?? []))];
+        $entries = [new Entry($supporter, WhatStays::of($supporter, $this->reader->things([$supporter])[$supporter] ?? []))];
         foreach ($this->db->table('links')->whereIn('other_id', $who->ids)->get() as $link) {
             $values = ['kind' => $link->kind, 'other_id' => (string) $link->other_id, 'role' => $link->role];
             $entries[] = new Entry((int) $link->supporter_id, [Change::delete(Subject::Link, (int) $link->id, $values)]);
@@ -150,7 +152,7 @@ final readonly class Erasing
             ->where('owner_kind', 'supporter')
             ->whereIn('owner_id', $who->ids)
             ->select(['id', 'changes'])
-            ->chunkById(self::CHUNK, fn($entries) => $entries->each(fn($entry) => $this->tell($entry, Erased::told(...))));
+            ->chunkById(self::CHUNK, fn($entries) => $entries->each(fn($entry) => $this->tell($entry, WhatStays::told(...))));
         foreach (array_merge(...array_values($honoring)) as $change) {
             $entries = $this->db
                 ->table('journal_things')
@@ -158,7 +160,7 @@ final readonly class Erasing
                 ->where('thing_id', $change->ref)
                 ->pluck('entry_id');
             $honored = static fn(Change $one): Change => $one->subject === $change->subject && $one->ref === $change->ref
-                ? Erased::honoring($one)
+                ? WhatStays::honoring($one)
                 : $one;
             foreach (
                 $this->db

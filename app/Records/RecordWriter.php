@@ -77,7 +77,9 @@ final class RecordWriter
             }
             $journal[] = [$entry->kind, $owner, $entry->row, $changes];
         }
-        Erased::mustStay($ofSupporters);
+        if ($act->kind !== ActKind::Erase) {
+            Erased::mustStay($ofSupporters);
+        }
         $before = $this->reader->read(array_keys($touched));
         $gift = Subject::Gift->value;
         $gifts = $this->reader->giftsOf([...array_keys($this->updates[$gift] ?? []), ...$this->deletes[$gift] ?? []]);

@@ -89,8 +89,9 @@ final class ErasingTest extends TestCase
         return array_values(array_unique($found));
     }
 
-    private function liveAFull(): void
+    private function liveFully(): void
     {
+        $this->postJson('/api/rules', ['subject' => 'supporter', 'field' => 'name.last', 'strength' => 'should'])->assertCreated();
         $this->postJson('/api/supporters/1/notes', [
             'noted_on' => '2026-11-02',
             'kind' => 'call',
@@ -109,7 +110,7 @@ final class ErasingTest extends TestCase
 
     public function test_nothing_is_left_of_who_it_was_in_any_table_or_file(): void
     {
-        $this->liveAFull();
+        $this->liveFully();
         self::assertNotSame([], $this->traces());
         $has = $this->as(Role::Administrator)->getJson('/api/supporters/1/erasure')->assertOk()->json('has');
         self::assertSame([1, 1, 2], [$has['gifts'], $has['dated notes'], $has['rows of files']]);
@@ -125,6 +126,7 @@ final class ErasingTest extends TestCase
         $this->getJson("/api/intakes/{$this->intake}/rows/2")->assertOk();
         $this->getJson("/api/intakes/{$this->intake}/file")->assertNotFound();
         self::assertSame(1, DB::table('audit')->where('kind', 'erased')->count());
+        self::assertSame(0, DB::table('shortfalls')->where('supporter_id', 1)->count(), 'Nobody can complete them.');
     }
 
     public function test_undoing_what_was_done_before_passes_them_over_and_says_so(): void
@@ -184,7 +186,7 @@ final class ErasingTest extends TestCase
 
     public function test_a_restored_database_has_them_erased_again(): void
     {
-        $this->liveAFull();
+        $this->liveFully();
         $points = app(RestorePoints::class);
         $old = $points->all()[0];
         $folder = Storage::disk('local')->path('restore-points');
@@ -218,7 +220,7 @@ final class ErasingTest extends TestCase
 
     public function test_all_that_is_kept_about_someone_can_be_given_to_them(): void
     {
-        $this->liveAFull();
+        $this->liveFully();
         $file = $this->as(Role::Administrator)->get('/api/supporters/1/about.zip')->assertOk()->baseResponse;
         self::assertInstanceOf(BinaryFileResponse::class, $file);
         $zip = new \ZipArchive();

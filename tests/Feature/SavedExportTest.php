@@ -110,7 +110,7 @@ final class SavedExportTest extends TestCase
         self::assertStringContainsString('ann@example.org', (string) file_get_contents($file));
         $control = json_decode((string) file_get_contents("{$file}.control.json"), true);
         self::assertSame([2, hash_file('sha256', $file)], [$control['rows'], $control['sha256']]);
-        self::assertSame("in {$file}", $this->latest()->delivered);
+        self::assertSame('in the folder Books: For the bookkeeper 2026-11-19.csv', $this->latest()->delivered);
         self::assertSame([], glob("{$this->folder}/Books/*.part"));
     }
 

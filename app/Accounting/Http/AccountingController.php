@@ -10,7 +10,6 @@ use App\Accounting\Ledger;
 use App\Accounting\RunTaking;
 use App\Accounting\Taking;
 use App\Accounts\Audit;
-use App\Gifts\Fund;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
@@ -145,7 +144,7 @@ final class AccountingController extends Controller
             'kinds' => array_values(
                 array_filter(array_column(GiftKind::cases(), 'value'), static fn(string $kind): bool => $kind !== GiftKind::Pledge->value),
             ),
-            'funds' => Lists::texts(Fund::query()->where('kind', 'fund')->orderBy('name')->pluck('name')),
+            'funds' => $this->ledger->funds(),
             'takings' => Lists::of(Taking::query()->with('user')->latest('id')->limit(self::SHOWN)->get()->map(self::row(...))),
         ];
     }

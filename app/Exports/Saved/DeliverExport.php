@@ -95,7 +95,7 @@ final class DeliverExport implements ShouldQueue
             }
         }
 
-        return "in {$file}";
+        return "in the folder {$saved->target}: {$export->fileName()}";
     }
 
     private static function toAddress(Export $export, SavedExport $saved): string

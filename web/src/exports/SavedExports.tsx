@@ -37,7 +37,7 @@ export function SavedExports({ saved, folder, onDone }: { saved: ExportList['sav
               <td>
                 {whenMade(one)}
                 <div className="quiet">
-                  {one.brought_to === 'folder' && `to ${folder}/${one.target}; `}
+                  {one.brought_to === 'folder' && <span title={`${folder}/${one.target}`}>to the folder {one.target}; </span>}
                   {one.brought_to === 'address' && `to ${one.target}; `}
                   {one.last_at === null ? 'not made yet' : `last ${moment(one.last_at)}`}
                 </div>

@@ -15,7 +15,8 @@ const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', '
 
 interface Line {
   name: string;
-  to: string;
+  /** Null where no list of gifts can be asked for it. */
+  to: string | null;
   gifts: number;
   amount: string;
   before: string;
@@ -42,9 +43,7 @@ function Sums({ of, lines, currency, year }: { of: string; lines: Line[]; curren
       <tbody>
         {lines.map((line) => (
           <tr key={line.name}>
-            <td>
-              <Link to={line.to}>{line.name}</Link>
-            </td>
+            <td>{line.to === null ? line.name : <Link to={line.to}>{line.name}</Link>}</td>
             <td className="num">{count(line.gifts)}</td>
             <td className="num">{money(line.amount, currency)}</td>
             <td className="num quiet">{money(line.before, currency)}</td>
@@ -114,7 +113,7 @@ export function TotalsPage() {
   const purposes = (of: 'fund' | 'campaign' | 'appeal', sums: GivingPage['funds']): Line[] =>
     sums
       .filter((sum) => of === 'fund' || sum.name !== '')
-      .map((sum) => ({ ...sum, name: sum.name === '' ? 'none' : sum.name, to: link(sum.name === '' ? {} : { [of]: sum.name }) }));
+      .map((sum) => ({ ...sum, name: sum.name === '' ? 'none' : sum.name, to: sum.name === '' ? null : link({ [of]: sum.name }) }));
   return (
     <>
       <TitleLine title="Totals">
@@ -224,7 +223,7 @@ export function TotalsPage() {
                 lines={data.kinds.map((sum) => ({
                   ...sum,
                   name: sum.name === '' ? 'none' : sum.name,
-                  to: link(sum.name === '' ? {} : { kind: sum.name }),
+                  to: sum.name === '' ? null : link({ kind: sum.name }),
                 }))}
               />
             </div>

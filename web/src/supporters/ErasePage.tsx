@@ -12,19 +12,32 @@ import { TitleLine } from '../shared/TitleLine';
 /** What stays when someone is erased: what was given, without a name. */
 const staying = ['gifts', 'gifts that wait', 'promises', 'gifts of others for them'];
 
-function Counts({ of, stays }: { of: ErasureView['has']; stays: boolean }) {
+function Counts({ head, of, stays }: { head: string; of: ErasureView['has']; stays: boolean }) {
   const shown = Object.entries(of).filter(([what]) => staying.includes(what) === stays);
-  return shown.length === 0 ? (
-    <p className="quiet">Nothing.</p>
-  ) : (
-    <dl className="values">
-      {shown.map(([what, n]) => [
-        <dt key={`${what} label`}>{what}</dt>,
-        <dd key={what} className="num">
-          {count(n)}
-        </dd>,
-      ])}
-    </dl>
+  return (
+    <table className="rows">
+      <thead>
+        <tr>
+          <th>{head}</th>
+          <th className="num" style={{ width: 90 }} aria-label="How many" />
+        </tr>
+      </thead>
+      <tbody>
+        {shown.length === 0 && (
+          <tr>
+            <td className="nothing" colSpan={2}>
+              nothing
+            </td>
+          </tr>
+        )}
+        {shown.map(([what, n]) => (
+          <tr key={what}>
+            <td>{what}</td>
+            <td className="num">{count(n)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 
@@ -37,9 +50,9 @@ function Proof({ erasure }: { erasure: NonNullable<ErasureView['erasure']> }) {
   };
   return (
     <>
-      <p role="status" className={erasure.state === 'failed' ? 'held' : ''}>
+      <div role="status" className={`pane-note${erasure.state === 'failed' ? ' held' : ''}`}>
         {said[erasure.state]}
-      </p>
+      </div>
       <dl className="values">
         <dt>Asked for by</dt>
         <dd>{erasure.asked_by}</dd>
@@ -51,8 +64,7 @@ function Proof({ erasure }: { erasure: NonNullable<ErasureView['erasure']> }) {
           {erasure.by !== null && `, by ${erasure.by}`}
         </dd>
       </dl>
-      <h3>What was there</h3>
-      <Counts of={erasure.counts} stays={false} />
+      <Counts head="What was there" of={erasure.counts} stays={false} />
     </>
   );
 }
@@ -91,18 +103,16 @@ export function ErasePage() {
             <div className="pane-body" tabIndex={0}>
               {erasure === null ? (
                 <>
-                  <h3>What goes, for good</h3>
-                  <Counts of={data.has} stays={false} />
-                  <p className="quiet">
+                  <Counts head="What goes, for good" of={data.has} stays={false} />
+                  <div className="pane-note">
                     Names, addresses and notes go from the record, from its history, and from the rows of files that told of them. Those
                     files, all files of <i>Exports</i>, and older copies of the database are deleted; a new copy is taken first.
-                  </p>
+                  </div>
                 </>
               ) : (
                 <Proof erasure={erasure} />
               )}
-              <h3>What stays, without a name</h3>
-              <Counts of={data.has} stays />
+              <Counts head="What stays, without a name" of={data.has} stays />
             </div>
           </Pane>
           <Pane title={isOpen ? 'Erase them' : 'What it means'}>
