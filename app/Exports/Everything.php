@@ -51,6 +51,11 @@ final readonly class Everything
         'match_rule_sets' => 'match rules of your own',
         'saved_searches' => 'searches that were saved',
         'column_plans' => 'column plans',
+        'mailings' => 'mailings that were gathered',
+        'saved_exports' => 'exports under a name',
+        'ledger_takings' => 'journals that were taken for accounting',
+        'ledger_lines' => 'how gifts were booked in them',
+        'erasures' => 'who was erased: when, why, and how much there was',
         'intakes' => 'where data came from: files and what was said of them',
         'intake_outcomes' => 'what became of each row of a file, and whom it is about',
         'acts' => 'what was done to records, by whom and when',
@@ -61,6 +66,8 @@ final readonly class Everything
     /** Columns that are left out: doors, and what is worked out anew. */
     private const LEFT_OUT = [
         'users' => ['password', 'remember_token'],
+        'saved_exports' => ['secret'],
+        'erasures' => ['files'],
         'intakes' => ['profiles', 'oddities', 'undo_report', 'file_path'],
     ];
 
@@ -74,6 +81,7 @@ final readonly class Everything
         'corrects_id' => 'gifts',
         'promise_id' => 'promises',
         'batch_id' => 'batches',
+        'taking_id' => 'ledger_takings',
         'intake_id' => 'intakes',
         'act_id' => 'acts',
         'user_id' => 'users',

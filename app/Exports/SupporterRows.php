@@ -13,7 +13,7 @@ use PineSieve\Core\Gifts\Amounts;
 /** A row for each supporter. */
 final readonly class SupporterRows implements ExportRows
 {
-    private const CHUNK = 500;
+    private const CHUNK = 2000;
 
     public function __construct(private ExportFields $fields, private SupporterCells $cells) {}
 

@@ -76,8 +76,8 @@ test('someone is erased: what there is is shown, it is done for good, and the pr
   await signIn(page, 'admin@example.org');
   await page.goto('/supporters/14');
   await page.getByRole('button', { name: 'Write a dated note' }).click();
-  await page.getByRole('textbox', { name: 'Note' }).fill('Wants to be forgotten.');
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByRole('textbox', { name: 'What there is to say' }).fill('Wants to be forgotten.');
+  await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByText('Wants to be forgotten.')).toBeVisible();
   const name = await page.getByRole('heading', { level: 1 }).innerText();
   await page.getByRole('link', { name: 'Erase them' }).click();

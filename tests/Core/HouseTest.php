@@ -30,6 +30,7 @@ final class HouseTest extends TestCase
         'Searches',
         'Bulk',
         'Mailings',
+        'Ledger',
         'Exports',
     ];
 

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Accounts\Role;
 use App\Exports\Export;
 use App\Supporters\SavedSearch;
+use App\Supporters\SupporterCells;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\Process\Process;
@@ -484,6 +485,25 @@ final class ExportTest extends TestCase
         }
         $intake = $this->upload($cards, 'cards.vcf')->assertCreated()->json('id');
         self::assertSame(4, (int) DB::table('intakes')->where('id', $intake)->value('row_count'));
+    }
+
+    public function test_what_is_read_column_by_column_is_what_records_say(): void
+    {
+        $this->more();
+        DB::table('addresses')->insert([
+            ['id' => 90, 'supporter_id' => 1, 'line1' => '1 Elm St', 'city' => null, 'is_primary' => 0],
+            ['id' => 91, 'supporter_id' => 4, 'line1' => '2 Elm St', 'city' => 'Bath', 'is_primary' => 0],
+            ['id' => 92, 'supporter_id' => 4, 'line1' => null, 'city' => 'Saco', 'is_primary' => 1],
+        ]);
+        $keys = ['supporter', 'kind', 'name.first', 'organization.name', 'email', 'phone', 'address.line1', 'address.city', 'status'];
+        $cells = app(SupporterCells::class);
+        $slow = array_map(
+            static fn(array $of): array => array_diff_key($of, ['groups' => true]),
+            $cells->of([1, 2, 3, 4, 99], [...$keys, 'groups']),
+        );
+        $fast = $cells->of([1, 2, 3, 4, 99], $keys);
+        self::assertSame($slow, $fast);
+        self::assertSame(['', 'Saco', 'Harbor Bank'], [$fast[4]['address.line1'], $fast[4]['address.city'], $fast[4]['organization.name']]);
     }
 
     public function test_a_list_to_be_printed(): void
