@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\AddressChecks\CheckSchedule;
 use App\Duplicates\Said;
 use App\Duplicates\SearchSchedule;
+use App\Erasing\ErasedAgain;
 use App\Exports\Export;
 use App\Exports\Saved\SavedExport;
 use App\Matching\Editions;
@@ -35,6 +36,7 @@ Schedule::call(
 Schedule::call(static fn() => app(Said::class)->correct())->dailyAt('3:50')->name('decisions')->withoutOverlapping();
 // Rules of reading change with the standards and with each new version.
 Schedule::call(static fn() => ReadAgain::begin())->weeklyOn(0, '4:20')->name('read again');
+Schedule::call(static fn() => app(ErasedAgain::class)->again())->hourly()->name('erased')->withoutOverlapping();
 Schedule::call(static fn() => SavedExport::runDue())->everyFiveMinutes()->name('exports')->withoutOverlapping();
 Schedule::call(static fn() => Export::forgetOld())->daily()->name('old exports');
 Schedule::call(static fn() => app(Acts::class)->endCutOff())->hourly()->name('cut off');

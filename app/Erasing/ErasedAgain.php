@@ -25,6 +25,20 @@ final readonly class ErasedAgain implements UnderWay
 
     public function settle(string $said): void
     {
+        $this->again();
+        foreach (
+            Erasure::query()
+                ->whereIn('state', ['waiting', 'written'])
+                ->pluck('id')
+            as $id
+        ) {
+            RunErasure::dispatch((int) $id);
+        }
+    }
+
+    /** Erases whoever is back; also in a copy of the database that was put back by hand. */
+    public function again(): void
+    {
         // A restore leaves the connection that it began with: it is asked for anew.
         $erasing = $this->container->make(Erasing::class);
         $back = $this->list->back();
@@ -44,14 +58,7 @@ final readonly class ErasedAgain implements UnderWay
                 // A restore is not left half done for it: the queue tries again.
                 report($error);
             }
-        }
-        foreach (
-            Erasure::query()
-                ->whereIn('state', ['waiting', 'written'])
-                ->pluck('id')
-            as $id
-        ) {
-            RunErasure::dispatch((int) $id);
+            RunErasure::dispatch($erasure->id);
         }
     }
 }
