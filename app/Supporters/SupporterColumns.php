@@ -34,6 +34,12 @@ final readonly class SupporterColumns
 
     public function __construct(private FieldCatalog $catalog, private SupporterCells $cells) {}
 
+    /** @return list<string> keys of the fields of which a column tells */
+    public static function tells(string $key): array
+    {
+        return self::MORE[$key][1] ?? [$key];
+    }
+
     /** @return list<SupporterColumn> that the person who is signed in may choose from */
     public function choices(): array
     {

@@ -21,7 +21,12 @@ final readonly class SupporterExport
 {
     private const CHUNK = 500;
 
-    public function __construct(private FieldCatalog $catalog, private RecordReader $reader) {}
+    public function __construct(
+        private FieldCatalog $catalog,
+        private RecordReader $reader,
+        private SupporterColumns $columns,
+        private SupporterOrder $order,
+    ) {}
 
     /**
      * @param  Builder<Supporter>  $supporters
@@ -54,6 +59,33 @@ final readonly class SupporterExport
             'supporters.id',
             'id',
         );
+    }
+
+    /**
+     * A list as someone sees it: its columns, in its order.
+     *
+     * @param  list<string>  $keys  of columns
+     * @param  string  $sort  key of a column
+     * @param  resource  $stream
+     */
+    public function writeShown(FoundSupporters $found, array $keys, string $sort, bool $isDown, $stream): void
+    {
+        $hidden = FieldSetting::hiddenIn('export');
+        $columns = array_values(
+            array_filter(
+                $this->columns->of($keys),
+                static fn(array $column): bool => array_intersect(SupporterColumns::tells($column['key']), $hidden) === [],
+            ),
+        );
+        fwrite($stream, "\xEF\xBB\xBF");
+        $this->line($stream, [$this->catalog->field('supporter')->label, 'Name', ...array_column($columns, 'label')]);
+        foreach (array_chunk($this->order->page($found, $sort, $isDown, 0, $found->total), self::CHUNK) as $ids) {
+            $cells = $this->columns->rows($ids, $columns);
+            $names = Supporter::query()->whereIn('id', $ids)->pluck('sort_name', 'id');
+            foreach ($ids as $id) {
+                $this->line($stream, [(string) $id, (string) $names[$id], ...array_values($cells[$id] ?? [])]);
+            }
+        }
     }
 
     /** @return list<Field> */

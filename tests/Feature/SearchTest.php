@@ -211,6 +211,26 @@ final class SearchTest extends TestCase
         $this->putJson('/api/lists/supporters', [...$view, 'columns' => [['key' => 'email'], ['key' => 'email']]])->assertStatus(422);
     }
 
+    public function test_a_list_is_downloaded_as_it_is_shown(): void
+    {
+        $list = '/api/supporters.csv?columns=email,gifts.given&sort=email&down=1';
+        $lines = static fn(string $csv): array => array_map(
+            static fn(string $line): array => str_getcsv($line, ',', '"', ''),
+            explode("\r\n", trim(substr($csv, 3))),
+        );
+        $shown = $lines($this->get($list)->assertOk()->streamedContent());
+        self::assertSame(['Number in Pine Sieve', 'Name', 'Email', 'Given'], $shown[0]);
+        $emails = array_filter(array_column(array_slice($shown, 1), 2));
+        $sorted = $emails;
+        rsort($sorted);
+        self::assertSame($sorted, $emails);
+        self::assertCount(DB::table('supporters')->count() + 1, $shown);
+        $this->as(Role::Administrator)
+            ->patchJson('/api/fields/gift.amount', ['see' => ['roles' => ['administrator'], 'users' => []]])
+            ->assertOk();
+        self::assertSame(['Number in Pine Sieve', 'Name', 'Email'], $lines($this->as()->get($list)->streamedContent())[0]);
+    }
+
     public function test_a_value_that_is_renamed_is_renamed_in_searches(): void
     {
         $where = json_encode(

@@ -122,17 +122,23 @@ final class SupporterController extends Controller
         ]);
     }
 
-    /** The supporters of a list as a file. */
-    public function export(Request $request, SupporterExport $export): StreamedResponse
+    /** The supporters of a list as a file: with its columns, or with every field where none are said. */
+    public function export(SupporterListRequest $request, SupporterExport $export): StreamedResponse
     {
-        $this->authorize('viewAny', Supporter::class);
-        $supporters = SupporterSearch::of($request->query());
-        Audit::note(Audit::EXPORT, "Downloaded {$supporters->clone()->count()} supporters");
+        $found = FoundSupporters::of($request->query());
+        Audit::note(Audit::EXPORT, "Downloaded {$found->total} supporters");
 
         return response()->streamDownload(
-            static function () use ($supporters, $export): void {
+            static function () use ($found, $request, $export): void {
                 $stream = fopen('php://output', 'w');
-                $export->write($supporters, FieldAccess::ofUser(), $stream === false ? throw new \LogicException('No output.') : $stream);
+                if ($stream === false) {
+                    throw new \LogicException('No output.');
+                }
+                if ($request->columns() === []) {
+                    $export->write(SupporterSearch::of($request->query()), FieldAccess::ofUser(), $stream);
+                } else {
+                    $export->writeShown($found, $request->columns(), $request->sort(), $request->isDown(), $stream);
+                }
             },
             'supporters.csv',
             ['Content-Type' => 'text/csv; charset=UTF-8'],

@@ -47,6 +47,9 @@ function filterWords(query: URLSearchParams): string {
     .join(' and ');
 }
 
+/** Supporters that can become one at a time. */
+const MOST_MERGED = 20;
+
 const KEYS = ['filter', 'intake', 'made', 'rule', 'month', 'group', 'tag', 'zip', 'near', 'within', 'where'];
 
 export function SupportersPage() {
@@ -153,7 +156,12 @@ export function SupportersPage() {
             {ticks.count === 0 ? 'Change the ticked' : `Change ${count(ticks.count)}`}
           </Button>
         )}
-        <Button variant="default" component="a" href={`/api/supporters.csv?q=${encodeURIComponent(asked)}${filter}`} download>
+        {may.load && !changing && ticks.some.length > 1 && ticks.some.length <= MOST_MERGED && (
+          <Button variant="default" component={Link} to={`/merge?of=${ticks.some.join(',')}`}>
+            Merge these {count(ticks.some.length)}
+          </Button>
+        )}
+        <Button variant="default" component="a" href={`/api/supporters.csv?q=${encodeURIComponent(asked)}${filter}${shape}`} download>
           Download the list
         </Button>
         {may.edit && (data?.total ?? 0) > 0 && (

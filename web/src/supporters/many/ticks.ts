@@ -2,6 +2,8 @@ import { useState } from 'react';
 
 export interface Ticks {
   count: number;
+  /** Those that are ticked one by one; none where all are ticked but some. */
+  some: number[];
   has: (id: number) => boolean;
   turn: (id: number) => void;
   all: () => void;
@@ -18,6 +20,7 @@ export function useTicks(total: number, asked: string): Ticks {
   const keep = (next: { all: boolean; turned: number[] }) => setState({ asked, ...next });
   return {
     count: all ? Math.max(0, total - turned.length) : turned.length,
+    some: all ? [] : turned,
     has: (id) => turned.includes(id) !== all,
     turn: (id) => keep({ all, turned: turned.includes(id) ? turned.filter((one) => one !== id) : [...turned, id] }),
     all: () => keep({ all: true, turned: [] }),
