@@ -29,6 +29,9 @@ return [
     // Where files of exports are brought that are to go into a folder.
     'export_folder' => env('EXPORT_FOLDER') ?: storage_path('outgoing'),
 
+    // Records up to which what was done to many is taken back while the person waits for the answer.
+    'undo_at_once' => (int) env('UNDO_AT_ONCE', 1000),
+
     // Seconds after its last sign of life from which a worker counts as gone.
     'worker_timeout' => (int) env('WORKER_TIMEOUT', 15),
 ];

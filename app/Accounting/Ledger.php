@@ -12,7 +12,6 @@ use App\Support\Lists;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Query\Builder;
 use PineSieve\Core\Gifts\Amounts;
-use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Gifts\GiftKind;
 use PineSieve\Core\Ledger\Accounts;
 use PineSieve\Core\Ledger\Booking;

@@ -20,8 +20,16 @@ final readonly class ForgetsChecked implements Forgets
     public function forget(Forgotten $who): array
     {
         $states = DB::table('address_states')->whereIn('supporter_id', $who->ids)->pluck('address_key');
-        $keys = $states->merge(self::checked($who)->pluck('address_key'))->unique()->values();
-        foreach (AddressCheck::query()->whereIn('id', self::checked($who)->distinct()->select('check_id'))->get() as $check) {
+        $keys = $states
+            ->merge(self::checked($who)->pluck('address_key'))
+            ->unique()
+            ->values();
+        foreach (
+            AddressCheck::query()
+                ->whereIn('id', self::checked($who)->distinct()->select('check_id'))
+                ->get()
+            as $check
+        ) {
             $check->update(['name' => $who->without($check->name)]);
         }
         self::checked($who)->delete();

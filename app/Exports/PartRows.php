@@ -21,7 +21,6 @@ use PineSieve\Core\Promises\PromiseStatus;
 use PineSieve\Core\Promises\Standing;
 use PineSieve\Core\Records\LinkKind;
 use PineSieve\Core\Records\RecordPart;
-use PineSieve\Core\Records\SupporterRecord;
 
 /** A row for each of what hangs on supporters: ways to reach them, whom they belong to, notes, changes, what is due of their promises. */
 final readonly class PartRows implements ExportRows

@@ -204,6 +204,7 @@ final class AccessTest extends TestCase
         'POST api/statements',
         'POST api/statements/preview',
         'POST api/acts/{act}/undo',
+        'GET api/acts/{act}/undo',
         'GET api/rereadings',
         'POST api/rereadings/look',
         'POST api/rereadings/take',

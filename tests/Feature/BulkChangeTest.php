@@ -103,6 +103,25 @@ final class BulkChangeTest extends TestCase
         $this->getJson("/api/bulk-changes/{$change['id']}")->assertJson(['is_undone' => true]);
     }
 
+    public function test_what_was_done_to_very_many_is_taken_back_in_the_queue(): void
+    {
+        config(['sieve.undo_at_once' => 1]);
+        $before = $this->records();
+        $change = $this->planned(['query' => ['q' => '']], ['kind' => 'join', 'field' => 'groups', 'value' => 'Spring letter']);
+        $this->postJson("/api/bulk-changes/{$change['id']}/write")->assertOk();
+        $act = $this->getJson("/api/bulk-changes/{$change['id']}")->json('act_id');
+        $this->postJson("/api/acts/{$act}/undo")
+            ->assertStatus(202)
+            ->assertJsonPath('later', true);
+        $undone = $this->getJson("/api/acts/{$act}/undo")
+            ->assertOk()
+            ->json();
+        self::assertFalse($undone['later']);
+        self::assertGreaterThan(1, $undone['restored']);
+        self::assertEquals($before, $this->records());
+        $this->postJson("/api/acts/{$act}/undo")->assertStatus(409);
+    }
+
     public function test_those_that_are_ticked_or_all_but_some(): void
     {
         [$ann, $bo] = [self::id('Lee'), self::id('Park')];

@@ -6,8 +6,8 @@ namespace App\Exports\Http;
 
 use App\Accounts\Audit;
 use App\Exports\ExportAsked;
-use App\Exports\ExportOf;
 use App\Exports\Exporting;
+use App\Exports\ExportOf;
 use App\Exports\Http\Requests\SaveExportRequest;
 use App\Exports\Saved\SavedExport;
 use App\Records\Supporter;

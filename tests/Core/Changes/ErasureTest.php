@@ -47,7 +47,13 @@ final class ErasureTest extends TestCase
         yield 'a link' => [Subject::Link, ['other_id' => [null, '8'], 'role' => [null, 'Treasurer']], []];
         yield 'a gift' => [
             Subject::Gift,
-            ['amount' => [null, '5.00'], 'tribute' => [null, 'Bo'], 'tell' => [null, 'Cy'], 'notes' => ['x', 'y'], 'fund' => [null, 'General']],
+            [
+                'amount' => [null, '5.00'],
+                'tribute' => [null, 'Bo'],
+                'tell' => [null, 'Cy'],
+                'notes' => ['x', 'y'],
+                'fund' => [null, 'General'],
+            ],
             ['amount', 'fund'],
         ];
         yield 'a gift that waits' => [Subject::Entry, ['amount' => [null, '5.00'], 'description' => [null, 'His boat']], ['amount']];

@@ -2,8 +2,9 @@ import { Button, Checkbox } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { ActUndone, CheckPage as Page } from '../api/answers';
+import type { CheckPage as Page } from '../api/answers';
 import { api } from '../api/client';
+import { undoAct } from '../shared/undo';
 import { Equation } from '../shared/Equation';
 import { count, counted, moment } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
@@ -41,7 +42,7 @@ export function CheckPage() {
     void queries.invalidateQueries({ queryKey: ['today'] });
   };
   const apply = useMutation({ mutationFn: () => api.post(`address-checks/${id}/apply`), onSettled: again });
-  const undo = useMutation({ mutationFn: (act: number) => api.post<ActUndone>(`acts/${act}/undo`), onSettled: again });
+  const undo = useMutation({ mutationFn: undoAct, onSettled: again });
   const ask = useMutation({ mutationFn: () => api.post(`address-checks/${id}/ask`), onSettled: again });
   const discard = useMutation({
     mutationFn: () => api.delete(`address-checks/${id}`),

@@ -4,7 +4,7 @@ export type AccountSettings = { debit: string; credit: string; debits: Record<st
 
 export type AccountingPage = { accounts: AccountSettings; kinds: string[]; funds: string[]; takings: TakingRow[] };
 
-export type ActUndone = { restored: number; kept: number };
+export type ActUndone = { restored: number; kept: number; later: boolean };
 
 export type AddressChange = { part: string; before: string; after: string; reason: string; reasons: AddressReason[] };
 

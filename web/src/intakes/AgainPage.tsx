@@ -3,6 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { api } from '../api/client';
+import { undoAct } from '../shared/undo';
 import { useMay } from '../shared/session';
 import { TitleLine } from '../shared/TitleLine';
 import { Chips } from '../shared/Chips';
@@ -12,7 +13,7 @@ import { Pane } from '../shared/Pane';
 import { ShowMore } from '../shared/ShowMore';
 import { useMore } from '../shared/useMore';
 import type { RereadPage as Overview, RereadRow as ReadAgain } from '../api/answers';
-import type { ActUndone, RereadLeft, RereadTaken } from '../api/answers';
+import type { RereadLeft, RereadTaken } from '../api/answers';
 
 const kinds: Record<ReadAgain['kind'], string> = {
   currency: 'Currencies',
@@ -53,7 +54,7 @@ export function AgainPage() {
   });
   const leave = useMutation({ mutationFn: (body: object) => api.post<RereadLeft>('rereadings/leave', body), onSuccess: done });
   const undo = useMutation({
-    mutationFn: (act: number) => api.post<ActUndone>(`acts/${act}/undo`),
+    mutationFn: undoAct,
     onSuccess: () => {
       take.reset();
       done();

@@ -3,6 +3,7 @@ import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-q
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
+import { undoAct } from '../shared/undo';
 import { moment } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
@@ -22,7 +23,7 @@ export function AuditPage() {
     getNextPageParam: (last) => (last.more ? last.entries[last.entries.length - 1]?.id : undefined),
   });
   const queries = useQueryClient();
-  const undo = useMutation({ mutationFn: (act: number) => api.post(`acts/${act}/undo`), onSuccess: () => queries.invalidateQueries() });
+  const undo = useMutation({ mutationFn: undoAct, onSuccess: () => queries.invalidateQueries() });
   const entries = list.data?.pages.flatMap((page) => page.entries) ?? [];
   return (
     <OfficeFrame title="Audit list" about="who did what that matters, the latest first">

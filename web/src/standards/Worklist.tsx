@@ -4,6 +4,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
+import { undoAct } from '../shared/undo';
 import { useMay } from '../shared/session';
 import { count, counted } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
@@ -11,7 +12,7 @@ import { Pager } from '../shared/Pager';
 import { Pane } from '../shared/Pane';
 import type { RuleRow } from './types';
 import type { ShortfallPage as Shortfalls } from '../api/answers';
-import type { ActUndone, RemedyDone } from '../api/answers';
+import type { RemedyDone } from '../api/answers';
 
 /** Who falls short of a rule: worked off one by one, or many at once where one value is right for many. */
 export function Worklist({ rule, onEdit }: { rule: RuleRow; onEdit: () => void }) {
@@ -40,7 +41,7 @@ export function Worklist({ rule, onEdit }: { rule: RuleRow; onEdit: () => void }
     onSuccess: done,
   });
   const undo = useMutation({
-    mutationFn: (act: number) => api.post<ActUndone>(`acts/${act}/undo`),
+    mutationFn: undoAct,
     onSuccess: () => {
       remedy.reset();
       done();

@@ -1,8 +1,9 @@
 import { Button } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { ActUndone, BulkFields, BulkSummary } from '../../api/answers';
+import type { BulkFields, BulkSummary } from '../../api/answers';
 import { api } from '../../api/client';
+import { undoAct } from '../../shared/undo';
 import { count, counted } from '../../shared/format';
 import { Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
@@ -38,7 +39,7 @@ export function ChangeMany({ count: ticked, scope, onClose }: ChangeManyProps) {
   });
   const again = () => void queries.invalidateQueries();
   const write = useMutation({ mutationFn: () => api.post<BulkSummary>(`bulk-changes/${id ?? 0}/write`), onSuccess: again });
-  const undo = useMutation({ mutationFn: (act: number) => api.post<ActUndone>(`acts/${act}/undo`), onSuccess: again });
+  const undo = useMutation({ mutationFn: undoAct, onSuccess: again });
   const leave = useMutation({ mutationFn: () => api.delete(`bulk-changes/${id ?? 0}`), onSuccess: () => setId(null) });
   const seen = id === null ? undefined : change.data;
   const isWorking = seen?.state === 'planning' || seen?.state === 'writing';
