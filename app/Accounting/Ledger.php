@@ -246,6 +246,8 @@ final readonly class Ledger
     private function lastMark(?Taking $before = null): int
     {
         return (int) Taking::query()
+            // One that failed did not get through those that changed.
+            ->where('state', 'done')
             ->when($before !== null, static fn($query) => $query->where('id', '<', $before?->id))
             ->max('mark');
     }

@@ -37,7 +37,7 @@ final readonly class BatchRows implements ExportRows
 
     public function columns(ExportAsked $asked): array
     {
-        if (!FieldAccess::ofUser()->sees('gift.amount')) {
+        if (!FieldAccess::inExport()->sees('gift.amount')) {
             throw new UnusableExport('Amounts are hidden from you.');
         }
 

@@ -93,7 +93,7 @@ final readonly class PartRows implements ExportRows
 
     public function columns(ExportAsked $asked): array
     {
-        $sight = FieldAccess::ofUser();
+        $sight = FieldAccess::inExport();
         $own = self::COLUMNS[$asked->of->value] ?? [];
         if ($asked->of === ExportOf::Due && $asked->until === '') {
             throw new UnusableExport('Until which day? What is due needs --to=DATE.');
@@ -115,7 +115,7 @@ final readonly class PartRows implements ExportRows
     public function rows(ExportAsked $asked): iterable
     {
         $ofSupporter = array_values(array_diff($asked->fields, self::keys($asked->of)));
-        $sight = FieldAccess::ofUser();
+        $sight = FieldAccess::inExport();
         for ($after = 0; ; ) {
             $ids = Lists::ints(
                 self::found($asked)
@@ -147,7 +147,7 @@ final readonly class PartRows implements ExportRows
     {
         $ids = self::found($asked)->select('supporters.id');
         $of = static fn(string $table): Query => DB::table($table)->whereIn('supporter_id', $ids);
-        $sight = FieldAccess::ofUser();
+        $sight = FieldAccess::inExport();
 
         return match ($asked->of) {
             ExportOf::Contacts => array_sum(array_map(static fn(string $table): int => $of($table)->count(), self::ways($sight))),

@@ -15,6 +15,7 @@ use App\Support\PlainWords;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Support\Facades\Gate;
 use Throwable;
 
 /** Writes a file that someone asked for, with what that person may see; it begins anew if it was cut off. */
@@ -43,6 +44,16 @@ final class RunExport implements ShouldQueue
             $user = $export->user;
             if ($user === null || $user->disabled_at !== null) {
                 throw new UnusableExport('Whoever asked for it may not sign in any more.');
+            }
+            $may = Gate::forUser($user);
+            // What someone might when it was saved, they may not for ever.
+            $isAllowed = match ($export->asked['of']) {
+                'everything' => $may->allows('administer'),
+                'statements' => $may->allows('edit-records'),
+                default => true,
+            };
+            if (!$isAllowed) {
+                throw new UnusableExport('Whoever asked for it may not take that any more.');
             }
             $done = OnBehalf::of(
                 $user,

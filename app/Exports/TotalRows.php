@@ -16,7 +16,7 @@ final readonly class TotalRows implements ExportRows
 
     public function columns(ExportAsked $asked): array
     {
-        if (!FieldAccess::ofUser()->sees('gift.amount')) {
+        if (!FieldAccess::inExport()->sees('gift.amount')) {
             throw new UnusableExport('Amounts are hidden from you.');
         }
         if ($asked->search !== null) {

@@ -184,6 +184,15 @@ final class SieveServiceProvider extends ServiceProvider
         // A batch is its sums: whoever may not see amounts sees none.
         Gate::define('see-batches', static fn(): bool => FieldAccess::ofUser()->sees('gift.amount'));
         Gate::define('post-batches', static fn(User $user): bool => $user->mayPost() && FieldAccess::ofUser()->sees('gift.amount'));
+        Gate::define('book-gifts', static function (User $user): bool {
+            $sight = FieldAccess::ofUser();
+            $unseen = array_filter(
+                ['gift.amount', 'gift.date', 'gift.kind', 'gift.fund'],
+                static fn(string $field): bool => !$sight->sees($field),
+            );
+
+            return $user->mayPost() && $unseen === [];
+        });
         Gate::define('take-restore-points', static fn(User $user): bool => $user->mayLoad() || $user->mayAdminister());
         Gate::define('administer', static fn(User $user): bool => $user->mayAdminister());
         Gate::policy(Supporter::class, RecordPolicy::class);

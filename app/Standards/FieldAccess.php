@@ -69,6 +69,14 @@ final readonly class FieldAccess
         return new self($user instanceof User ? $user : null, FieldSetting::hiddenIn('page'));
     }
 
+    /** What the person may take out in a file. */
+    public static function inExport(): self
+    {
+        $user = Auth::user();
+
+        return new self($user instanceof User ? $user : null, FieldSetting::hiddenIn('export'));
+    }
+
     public function seesAll(): bool
     {
         return $this->hidden === [];

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Accounts\Role;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 
 /** A journal for accounting: both sides are equal, it sums to the gifts and the batches, and nothing is taken twice. */
 final class AccountingTest extends TestCase
@@ -185,10 +186,12 @@ final class AccountingTest extends TestCase
         self::assertSame(0, DB::table('ledger_takings')->count());
     }
 
-    public function test_whoever_may_not_see_amounts_takes_none(): void
+    #[TestWith(['gift.amount'])]
+    #[TestWith(['gift.fund'])]
+    public function test_whoever_may_not_see_what_it_tells_takes_none(string $field): void
     {
         $this->as(Role::Administrator)
-            ->patchJson('/api/fields/gift.amount', ['see' => ['roles' => ['administrator'], 'users' => []]])
+            ->patchJson("/api/fields/{$field}", ['see' => ['roles' => ['administrator'], 'users' => []]])
             ->assertOk();
         $this->as()->getJson('/api/accounting')->assertForbidden();
     }

@@ -487,6 +487,22 @@ final class ExportTest extends TestCase
         self::assertSame(4, (int) DB::table('intakes')->where('id', $intake)->value('row_count'));
     }
 
+    public function test_what_is_kept_out_of_exports_is_in_no_kind_of_rows(): void
+    {
+        $this->more();
+        $this->as(Role::Administrator)
+            ->patchJson('/api/fields/email', ['hidden_in' => ['export']])
+            ->assertOk();
+        foreach (['contacts', 'history', 'organizations'] as $of) {
+            $fields = $of === 'organizations' ? ['--fields=organization,supporter.name'] : [];
+            [$code, , $error] = $this->exported("--of={$of}", "--out={$this->out}", ...$fields);
+            self::assertSame(0, $code, $error);
+            self::assertStringNotContainsString('@', (string) file_get_contents($this->out), $of);
+        }
+        [$code] = $this->exported('--of=organizations', "--out={$this->out}");
+        self::assertSame(2, $code);
+    }
+
     public function test_what_is_read_column_by_column_is_what_records_say(): void
     {
         $this->more();

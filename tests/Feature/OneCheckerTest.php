@@ -214,7 +214,7 @@ final class OneCheckerTest extends TestCase
         $this->as()
             ->postJson("/api/acts/{$act->id}/undo")
             ->assertOk()
-            ->assertExactJson(['restored' => 1, 'kept' => 0]);
+            ->assertExactJson(['restored' => 1, 'kept' => 0, 'later' => false]);
         self::assertSame($before, $this->records());
     }
 

@@ -176,6 +176,24 @@ final class SavedExportTest extends TestCase
         self::assertSame(1, DB::table('messages')->where('text', 'The export "For the bookkeeper" could not be made.')->count());
     }
 
+    public function test_what_someone_might_take_they_may_not_for_ever(): void
+    {
+        $admin = $this->user(Role::Administrator);
+        $this->actingAs($admin);
+        $saved = $this->saved(['of' => 'everything', 'fields' => []]);
+        $admin->forceFill(['role' => Role::DataSteward])->save();
+        Auth::forgetUser();
+        $saved->run();
+        self::assertSame('Whoever asked for it may not take that any more.', $this->latest()->error);
+        $admin->forceFill(['role' => Role::Reader])->save();
+        Queue::fake();
+        $export = $saved->run();
+        $saved->update(['brought_to' => 'folder', 'target' => 'Books']);
+        $export->update(['state' => 'done']);
+        $this->expectExceptionMessage('may not have files brought elsewhere any more');
+        (new DeliverExport($export->id))->handle();
+    }
+
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function unusable(): iterable
     {

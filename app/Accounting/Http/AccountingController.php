@@ -55,7 +55,7 @@ final class AccountingController extends Controller
     #[Answers(self::class, 'AccountingPage')]
     public function index(): JsonResponse
     {
-        $this->authorize('post-batches');
+        $this->authorize('book-gifts');
 
         return response()->json($this->page());
     }
@@ -90,7 +90,7 @@ final class AccountingController extends Controller
     #[Answers(self::class, 'TakingPage')]
     public function show(Taking $taking): JsonResponse
     {
-        $this->authorize('post-batches');
+        $this->authorize('book-gifts');
 
         return response()->json([
             'taking' => self::row($taking),
@@ -101,7 +101,7 @@ final class AccountingController extends Controller
 
     public function file(Taking $taking): BinaryFileResponse
     {
-        $this->authorize('post-batches');
+        $this->authorize('book-gifts');
         abort_unless($taking->state === 'done', 404, 'This journal is not there.');
         $path = (string) tempnam(sys_get_temp_dir(), 'journal');
         $columns = array_map(
@@ -124,7 +124,7 @@ final class AccountingController extends Controller
     #[Answers(self::class, 'TakingGone')]
     public function putBack(Taking $taking): JsonResponse
     {
-        $this->authorize('post-batches');
+        $this->authorize('book-gifts');
         $this->ledger->putBack($taking);
         Audit::note(
             Audit::UNDO,

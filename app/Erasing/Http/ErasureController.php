@@ -76,7 +76,12 @@ final class ErasureController extends Controller
 
         return [
             'name' => $supporter->display_name,
-            'has' => new JsonMap([...$this->erasing->about($supporter->id), ...array_filter(['restore points' => $this->copies->count()])]),
+            // Once it is done, the proof says what there was.
+            'has' => new JsonMap(
+                $erasure !== null && $erasure->state !== 'failed'
+                    ? []
+                    : [...$this->erasing->about($supporter->id), ...array_filter(['restore points' => $this->copies->count()])],
+            ),
             'asked_by' => Erasure::ASKED_BY,
             'erasure' => $erasure === null ? null : self::proof($erasure),
         ];

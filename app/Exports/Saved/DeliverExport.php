@@ -53,6 +53,9 @@ final class DeliverExport implements ShouldQueue
             return;
         }
         try {
+            if ($export->user?->maySetStandards() !== true) {
+                throw new CannotDeliver('Whoever saved it may not have files brought elsewhere any more.');
+            }
             $said = $saved->brought_to === 'folder' ? self::toFolder($export, $saved) : self::toAddress($export, $saved);
         } catch (CannotDeliver $error) {
             $export->update(['delivered' => mb_substr("Not yet: {$error->getMessage()}", 0, 300)]);

@@ -34,6 +34,9 @@ final readonly class Statements
     /** Above as many, they are too much for one file. */
     private const MOST = 20_000;
 
+    /** Fields of which a statement tells. */
+    private const TOLD = ['gift.amount', 'gift.date', 'gift.fund', 'gift.kind', 'gift.benefit', 'gift.description'];
+
     public function __construct(private RecordReader $reader) {}
 
     /** @return array{statements: int, amounts: Amounts} how many there are, and what they come to */
@@ -133,7 +136,7 @@ final readonly class Statements
         $one = Recipient::of($record, Per::Supporter, null, false, $home);
         $name = $record->field('envelope_name') === '' ? $record->field('display_name') : $record->field('envelope_name');
         $greeting = $record->field('greeting') === '' ? $name : $record->field('greeting');
-        $seesAddress = FieldAccess::ofUser()->sees('address.line1');
+        $seesAddress = FieldAccess::inExport()->sees('address.line1');
 
         return [
             '{name}' => $name,
@@ -144,8 +147,8 @@ final readonly class Statements
 
     private function mustSee(): void
     {
-        $sight = FieldAccess::ofUser();
-        foreach (['gift.amount', 'gift.date', 'gift.fund'] as $field) {
+        $sight = FieldAccess::inExport();
+        foreach (self::TOLD as $field) {
             if (!$sight->sees($field)) {
                 throw new UnusableExport('What a statement tells is hidden from you.');
             }

@@ -35,6 +35,7 @@ export function JournalPage() {
         {data?.taking.state === 'working' ? 'being taken …' : <Link to="/exports/accounting">all journals</Link>}
       </TitleLine>
       <Trouble error={page.error ?? back.error} />
+      {data !== undefined && data.taking.error !== null && <div className="hint held">{data.taking.error} Put it back, and take it once more.</div>}
       {data !== undefined && (
         <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1.6fr) minmax(0, 1fr)' }}>
           <Pane title="Debits and credits" note={data.sums.length > SHOWN ? `the first ${SHOWN} of ${count(data.sums.length)} lines` : ''}>
@@ -102,11 +103,13 @@ export function JournalPage() {
           </Pane>
         </div>
       )}
-      {data?.taking.state === 'done' && (
+      {data !== undefined && data.taking.state !== 'working' && (
         <div className="foot">
-          <Button component="a" href={`/api/accounting/takings/${id}/journal.csv`} download>
-            Take the file
-          </Button>
+          {data.taking.state === 'done' && (
+            <Button component="a" href={`/api/accounting/takings/${id}/journal.csv`} download>
+              Take the file
+            </Button>
+          )}
           {data.taking.is_last && (
             <Sure
               ask="Put this journal back?"

@@ -112,7 +112,7 @@ export function ErasePage() {
               ) : (
                 <Proof erasure={erasure} />
               )}
-              <Counts head="What stays, without a name" of={data.has} stays />
+              <Counts head="What stays, without a name" of={erasure?.counts ?? data.has} stays />
             </div>
           </Pane>
           <Pane title={isOpen ? 'Erase them' : 'What it means'}>

@@ -12,7 +12,7 @@ final class AccountsRequest extends GuardedRequest
 {
     protected function needs(): array
     {
-        return ['post-batches'];
+        return ['book-gifts'];
     }
 
     /** @return array<string, list<string>> */

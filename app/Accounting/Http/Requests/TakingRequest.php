@@ -11,7 +11,7 @@ final class TakingRequest extends GuardedRequest
 {
     protected function needs(): array
     {
-        return ['post-batches'];
+        return ['book-gifts'];
     }
 
     /** @return array<string, list<string>> */
