@@ -184,7 +184,7 @@ final class OneCheckerTest extends TestCase
             ->postJson("/api/acts/{$done['act']}/undo")
             ->assertStatus(403);
         self::assertSame(
-            ['restored' => 1, 'kept' => 0],
+            ['restored' => 1, 'kept' => 0, 'later' => false],
             $this->as()
                 ->postJson("/api/acts/{$done['act']}/undo")
                 ->assertOk()
