@@ -21,8 +21,12 @@ use PineSieve\Core\Ledger\LedgerLine;
  * The journal for accounting: gifts of some days that were not taken yet, and those taken before that changed or went since. Some thousand
  * gifts a transaction, under the lock of all writers, each by what is missing of it: cut off, it goes on.
  *
- * @phpstan-type LedgerSum array{booked_on: string, batch: ?string, account: string, fund: string, currency: string, debit: string, credit: string, gifts: int}
- * @phpstan-type BatchTaken array{batch: int, name: string, gifts: int, of: int, taken: string, amount: string, currency: string, agrees: bool}
+ * @phpstan-type LedgerSum array{
+ *     booked_on: string, batch: ?string, account: string, fund: string, currency: string, debit: string, credit: string, gifts: int,
+ * }
+ * @phpstan-type BatchTaken array{
+ *     batch: int, name: string, gifts: int, of: int, taken: string, amount: string, currency: string, agrees: bool,
+ * }
  */
 final readonly class Ledger
 {
@@ -164,7 +168,8 @@ final readonly class Ledger
             ->orderBy('booked_on')
             ->orderByRaw('b.id, ledger_lines.currency, is_money desc, account, fund')
             ->selectRaw(
-                'booked_on, b.name as batch, is_money, account, fund, ledger_lines.currency, sum(amount) as amount, count(distinct gift_id) as gifts',
+                'booked_on, b.name as batch, is_money, account, fund, ledger_lines.currency, sum(amount) as amount,
+                    count(distinct gift_id) as gifts',
             )
             ->get();
 

@@ -16,8 +16,8 @@ use PineSieve\Core\Changes\Subject;
 use PineSieve\Core\Exports\CannotWrite;
 
 /**
- * All that is kept about one person, for them: what is stored, what it was before and by whom it was changed, and the rows of files that it came
- * from. As a page to read and as JSON to take elsewhere; what whoever takes it may not see is not in it.
+ * All that is kept about one person, for them: what is stored, what it was before and by whom it was changed, and the rows of files that
+ * it came from. As a page to read and as JSON to take elsewhere; what whoever takes it may not see is not in it.
  *
  * @phpstan-type Section array{title: string, rows: list<array<string, string>>}
  */

@@ -17,6 +17,9 @@ use PineSieve\Core\Standards\FieldType;
  * Which fields an export may have, and what its columns are called: what someone may not see is not in it.
  *
  * @phpstan-type ExportField array{key: string, label: string}
+ * @phpstan-type ExportChoice array{
+ *     of: string, usual: list<string>, fields: list<ExportField>, statuses: list<string>, narrowed_by: list<string>,
+ * }
  */
 final readonly class ExportFields
 {
@@ -75,8 +78,7 @@ final readonly class ExportFields
 
     /**
      * @param  callable(ExportOf, string): ExportColumn  $labels  the column of a key; it throws what such rows can't have
-     * @return list<array{of: string, usual: list<string>, fields: list<ExportField>, statuses: list<string>, narrowed_by: list<string>}>
-     *     what can be chosen of each kind of rows, as far as the person may see it
+     * @return list<ExportChoice> what can be chosen of each kind of rows, as far as the person may see it
      */
     public function choices(callable $labels): array
     {

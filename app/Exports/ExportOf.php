@@ -79,7 +79,7 @@ enum ExportOf: string
         };
     }
 
-    /** @return list<string> by what one can ask for some of them: "search", "from", "to", "fund", "campaign", "status", "batch", "intake", "since" */
+    /** @return list<string> by what one can ask for some of them: keys as ExportAsked::of() takes them */
     public function narrowedBy(): array
     {
         return match ($this) {

@@ -15,7 +15,7 @@ use PineSieve\Core\Exports\SheetWriter;
 /**
  * Writes an export to a file: beside it first, so that a file that is there stays until the new one is whole.
  *
- * @phpstan-import-type ExportField from ExportFields
+ * @phpstan-import-type ExportChoice from ExportFields
  * @phpstan-type Exported array{of: string, rows: int, amounts: array<string, string>, file: string}
  */
 final readonly class Exporting
@@ -129,7 +129,7 @@ final readonly class Exporting
         return $columns;
     }
 
-    /** @return list<array{of: string, usual: list<string>, fields: list<ExportField>, statuses: list<string>, narrowed_by: list<string>}> */
+    /** @return list<ExportChoice> */
     public function choices(): array
     {
         return $this->fields->choices(

@@ -11,11 +11,14 @@ use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\Gifts\GiftKind;
 
 /**
- * What came in in a year, beside the year before: by month, by what it was for, by size; who gave for the first time, again, and who did not.
+ * What came in in a year, beside the year before: by month, by what it was for, by size; who gave for the first time, who again, and who
+ * did not.
  * Read from what is kept beside the gifts. Amounts are of one currency; people are counted whatever their currency is.
  *
  * @phpstan-type YearSum array{name: string, gifts: int, amount: string, before_gifts: int, before: string}
- * @phpstan-type YearSize array{least: ?string, under: ?string, most: ?string, gifts: int, amount: string, before_gifts: int, before: string}
+ * @phpstan-type YearSize array{
+ *     least: ?string, under: ?string, most: ?string, gifts: int, amount: string, before_gifts: int, before: string,
+ * }
  * @phpstan-type YearGivers array{
  *     givers: int, first_time: int, again: int, before: int, retained: int, lapsed: int, lapsed_amount: string, stopped: int,
  * }

@@ -12,8 +12,8 @@ use Illuminate\Database\Query\Builder;
 use PineSieve\Core\Changes\Outcome;
 
 /**
- * Rows that told of whoever is erased become blank, with all that was worked out of them; the file that they stood in goes, since it can't be
- * written anew whatever its format is. What it said of others is in their rows.
+ * Rows that told of whoever is erased become blank, with all that was worked out of them; the file that they stood in goes, since it can't
+ * be written anew whatever its format is. What it said of others is in their rows.
  */
 final readonly class ForgetsRows implements Forgets
 {

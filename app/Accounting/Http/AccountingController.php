@@ -28,7 +28,8 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
  * @phpstan-import-type BatchTaken from Ledger
  * @phpstan-type AccountSettings array{debit: string, credit: string, debits: JsonMap<string>, credits: JsonMap<string>}
  * @phpstan-type TakingRow array{
- *     id: int, from: string, until: string, state: 'working'|'done'|'failed', error: ?string, created_at: string, by: ?string, is_last: bool,
+ *     id: int, from: string, until: string, state: 'working'|'done'|'failed', error: ?string, created_at: string, by: ?string,
+ *     is_last: bool,
  * }
  * @phpstan-type AccountingPage array{accounts: AccountSettings, kinds: list<string>, funds: list<string>, takings: list<TakingRow>}
  * @phpstan-type OpenForAccounting array{gifts: int, amounts: Amounts, changed: int}

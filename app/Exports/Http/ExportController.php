@@ -26,17 +26,18 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
  * Files with records: asked for, made in the queue, kept for some days, taken.
  *
  * @phpstan-import-type Amounts from JsonMap
- * @phpstan-import-type ExportField from ExportFields
+ * @phpstan-import-type ExportChoice from ExportFields
  * @phpstan-type ExportRow array{
  *     id: int, name: string, format: string, state: 'waiting'|'done'|'failed', rows: ?int, amounts: ?Amounts, error: ?string,
  *     created_at: string, by: ?string, is_own: bool, delivered: ?string,
  * }
- * @phpstan-type ExportChoices array{of: string, usual: list<string>, fields: list<ExportField>, statuses: list<string>, narrowed_by: list<string>}
  * @phpstan-type SavedExportRow array{
  *     id: int, name: string, of: string, format: string, every: string, hour: int, on_day: int, brought_to: string, target: string,
  *     only_changed: bool, last_at: ?string, by: ?string, is_own: bool,
  * }
- * @phpstan-type ExportList array{saved: list<SavedExportRow>, folder: string, exports: list<ExportRow>, choices: list<ExportChoices>, kept_days: int}
+ * @phpstan-type ExportList array{
+ *     saved: list<SavedExportRow>, folder: string, exports: list<ExportRow>, choices: list<ExportChoice>, kept_days: int,
+ * }
  * @phpstan-type ExportPreview array{rows: int, amounts: Amounts, columns: list<string>}
  * @phpstan-type ExportGone array{gone: bool}
  */

@@ -19,8 +19,8 @@ use Illuminate\Support\Facades\Http;
 use Throwable;
 
 /**
- * Brings a file into a folder of the server, or to an HTTP address (PUT, with its SHA-256 in the Repr-Digest header, RFC 9530). What was not
- * taken is tried again, later each time; "what changed since" counts from the last one that was taken.
+ * Brings a file into a folder of the server, or to an HTTP address (PUT, with its SHA-256 in the Repr-Digest header, RFC 9530). What was
+ * not taken is tried again, later each time; "what changed since" counts from the last one that was taken.
  */
 final class DeliverExport implements ShouldQueue
 {

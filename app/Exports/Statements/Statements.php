@@ -95,7 +95,7 @@ final readonly class Statements
         return ['of' => 'statements', 'rows' => $count, 'amounts' => $sum->toArray(), 'file' => $path];
     }
 
-    /** @return iterable<int, array{GivingStatement, string, string}> supporter to the statement, and the text before and behind its gifts */
+    /** @return iterable<int, array{GivingStatement, string, string}> supporter to the statement, and the text around its gifts */
     private function each(StatementsAsked $asked): iterable
     {
         $home = Organization::read()->country;

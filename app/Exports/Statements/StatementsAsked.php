@@ -10,7 +10,20 @@ use App\Supporters\SavedSearch;
 /** Giving statements that are asked for: of which year, to whom, and what they say. */
 final readonly class StatementsAsked
 {
-    public const TEXT = "{name}\n{address}\n\n{day}\n\nDear {greeting},\n\nthank you. In {year} you gave {total} to {organization}:\n\n{gifts}\n\nExcept for what is listed as given in return, no goods or services were provided for these gifts.";
+    public const TEXT = <<<'TEXT'
+    {name}
+    {address}
+
+    {day}
+
+    Dear {greeting},
+
+    thank you. In {year} you gave {total} to {organization}:
+
+    {gifts}
+
+    Except for what is listed as given in return, no goods or services were provided for these gifts.
+    TEXT;
 
     private const FIELDS = ['{name}', '{address}', '{day}', '{greeting}', '{year}', '{total}', '{organization}', '{gifts}'];
 

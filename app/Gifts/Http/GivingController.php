@@ -20,7 +20,8 @@ use PineSieve\Core\Gifts\Amount;
  * @phpstan-import-type YearSize from YearOfGiving
  * @phpstan-import-type YearGivers from YearOfGiving
  * @phpstan-type GivingPage array{
- *     year: int, currency: string, years: list<int>, currencies: list<string>, amount: string, before: string, months: list<YearSum>, kinds: list<YearSum>,
+ *     year: int, currency: string, years: list<int>, currencies: list<string>, amount: string, before: string,
+ *     months: list<YearSum>, kinds: list<YearSum>,
  *     funds: list<YearSum>, campaigns: list<YearSum>, appeals: list<YearSum>, sizes: list<YearSize>, givers: YearGivers,
  * }
  */

@@ -35,7 +35,9 @@ export function JournalPage() {
         {data?.taking.state === 'working' ? 'being taken …' : <Link to="/exports/accounting">all journals</Link>}
       </TitleLine>
       <Trouble error={page.error ?? back.error} />
-      {data !== undefined && data.taking.error !== null && <div className="hint held">{data.taking.error} Put it back, and take it once more.</div>}
+      {data !== undefined && data.taking.error !== null && (
+        <div className="hint held">{data.taking.error} Put it back, and take it once more.</div>
+      )}
       {data !== undefined && (
         <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1.6fr) minmax(0, 1fr)' }}>
           <Pane title="Debits and credits" note={data.sums.length > SHOWN ? `the first ${SHOWN} of ${count(data.sums.length)} lines` : ''}>

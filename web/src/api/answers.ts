@@ -467,13 +467,13 @@ export type ErasureView = { name: string; has: Record<string, number>; asked_by:
 
 export type ExportBegun = { export: number };
 
-export type ExportChoices = { of: string; usual: string[]; fields: ExportField[]; statuses: string[]; narrowed_by: string[] };
+export type ExportChoice = { of: string; usual: string[]; fields: ExportField[]; statuses: string[]; narrowed_by: string[] };
 
 export type ExportField = { key: string; label: string };
 
 export type ExportGone = { gone: boolean };
 
-export type ExportList = { saved: SavedExportRow[]; folder: string; exports: ExportRow[]; choices: ExportChoices[]; kept_days: number };
+export type ExportList = { saved: SavedExportRow[]; folder: string; exports: ExportRow[]; choices: ExportChoice[]; kept_days: number };
 
 export type ExportPreview = { rows: number; amounts: Amounts; columns: string[] };
 
