@@ -162,6 +162,40 @@ final class ErasingTest extends TestCase
         self::assertEquals($before, $this->records());
     }
 
+    public function test_what_waits_in_a_batch_is_posted_without_a_name_and_taken_back_as_ever(): void
+    {
+        $batch = $this->postJson('/api/batches', [
+            'name' => 'Monday',
+            'received_on' => '2026-11-24',
+            'expected_gifts' => 1,
+            'expected_amount' => '50',
+        ])->json('batch.id');
+        $this->postJson("/api/batches/{$batch}/entries", [
+            'supporter' => 1,
+            'values' => ['gift.amount' => '50', 'gift.date' => '2026-11-24', 'gift.notes' => 'From Wilhelmina'],
+        ])->assertCreated();
+        $this->erase()->assertStatus(202);
+        self::assertSame([], $this->traces());
+        $this->as()
+            ->postJson("/api/batches/{$batch}/ready")
+            ->assertOk();
+        $this->postJson("/api/batches/{$batch}/post")->assertOk();
+        self::assertSame('170.00', DB::table('gifts')->where('supporter_id', 1)->sum('amount'));
+        self::assertSame([], $this->traces());
+    }
+
+    public function test_a_household_goes_and_its_members_stay(): void
+    {
+        $home = $this->postJson('/api/duplicates/household', ['supporters' => [1, 2]])->json();
+        $id = (int) DB::table('supporters')->where('kind', 'household')->value('id');
+        self::assertGreaterThan(0, $id, json_encode($home, JSON_THROW_ON_ERROR));
+        $this->erase([], $id)->assertStatus(202);
+        self::assertSame('Erased household', DB::table('supporters')->where('id', $id)->value('display_name'));
+        self::assertSame(0, DB::table('links')->count());
+        self::assertSame('Wilhelmina Quokkabury', DB::table('supporters')->where('id', 1)->value('display_name'));
+        self::assertSame('mina@quokka.example', DB::table('emails')->where('supporter_id', 1)->value('address'));
+    }
+
     public function test_a_row_that_tells_of_them_again_is_someone_new(): void
     {
         $this->erase()->assertStatus(202);
