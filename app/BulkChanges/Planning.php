@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\BulkChanges;
 
+use App\Records\Erased;
 use App\Records\RecordReader;
 use App\Records\Supporter;
 use App\Support\Lists;
@@ -106,16 +107,19 @@ final readonly class Planning
         $gifts = $isDeletion ? [] : $this->reader->gifts($ids);
         $heir = $isDeletion ? (string) ($change->steps[0]['value'] ?? '') : '';
         $isWithoutHeir = $heir !== '' && !Writing::isThere($heir);
+        $erased = $isDeletion ? [] : Erased::among($ids);
         $plans = [];
         foreach ($records as $id => $record) {
             $plan = $planner->plan($record, $hanging[$id] ?? new Hanging());
             $problems = $isDeletion || $plan->changes === [] ? [] : $this->checker->blocking($record, $plan->changes, $gifts[$id] ?? []);
-            $refusal = $problems === [] ? '' : $problems[0]->reason;
-            // Gifts must not be left with nobody.
-            $plans[$id] = [
-                $plan,
-                $isWithoutHeir && $plan->changes !== [] ? "supporter {$heir} is not there any more to get the gifts" : $refusal,
-            ];
+            $refusal = match (true) {
+                isset($erased[$id]) => 'they were erased',
+                // Gifts must not be left with nobody.
+                $isWithoutHeir && $plan->changes !== [] => "supporter {$heir} is not there any more to get the gifts",
+                $problems === [] => '',
+                default => $problems[0]->reason,
+            };
+            $plans[$id] = [$plan, $refusal];
         }
 
         return $plans;

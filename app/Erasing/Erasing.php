@@ -101,7 +101,11 @@ final readonly class Erasing
                 'error' => null,
                 'erased_at' => $erasure->asked_by === Erasure::RESTORED ? $erasure->erased_at : now(),
             ]);
-            Audit::note(Audit::ERASED, "Erased supporter {$erasure->supporter_id}, asked for by {$erasure->asked_by}", actId: $act->id);
+            Audit::note(
+                Audit::ERASED,
+                "Erased supporter {$erasure->supporter_id}, asked for by {$erasure->asked_by}",
+                userId: $erasure->user_id,
+            );
         });
     }
 

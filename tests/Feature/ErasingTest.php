@@ -162,6 +162,27 @@ final class ErasingTest extends TestCase
         self::assertEquals($before, $this->records());
     }
 
+    public function test_a_change_of_many_passes_them_over_and_says_so(): void
+    {
+        $this->erase()->assertStatus(202);
+        $id = $this->as()
+            ->postJson('/api/bulk-changes', [
+                'query' => ['q' => ''],
+                'steps' => [['kind' => 'join', 'field' => 'groups', 'value' => 'Board']],
+            ])
+            ->assertCreated()
+            ->json('id');
+        $planned = (string) $this->getJson("/api/bulk-changes/{$id}")
+            ->assertJsonPath('writes', 1)
+            ->getContent();
+        self::assertStringContainsString('they were erased', $planned);
+        $this->postJson("/api/bulk-changes/{$id}/write")->assertOk();
+        $this->getJson("/api/bulk-changes/{$id}")->assertJsonPath('state', 'done');
+        self::assertSame([2], DB::table('memberships')->pluck('supporter_id')->all());
+        $erased = $this->as(Role::Administrator)->getJson('/api/audit?kind=erased')->json('entries.0');
+        self::assertNull($erased['act_id'], 'There is nothing to undo.');
+    }
+
     public function test_what_waits_in_a_batch_is_posted_without_a_name_and_taken_back_as_ever(): void
     {
         $batch = $this->postJson('/api/batches', [
@@ -201,6 +222,20 @@ final class ErasingTest extends TestCase
         $this->erase()->assertStatus(202);
         $intake = $this->loaded("First name,Last name,Email\nWilhelmina,Quokkabury,mina@quokka.example\n");
         self::assertSame(['new' => 1], $this->outcomes($intake));
+    }
+
+    public function test_the_same_file_once_more_brings_neither_them_nor_their_gifts_again(): void
+    {
+        $this->erase()->assertStatus(202);
+        $intake = $this->loaded(self::FILE);
+        self::assertSame(['120.00', '35.00'], DB::table('gifts')->orderByDesc('amount')->pluck('amount')->all());
+        self::assertSame(2, DB::table('supporters')->count());
+        self::assertSame('Erased person', DB::table('supporters')->where('id', 1)->value('display_name'));
+        self::assertSame(['unchanged' => 1, 'left_out' => 1], $this->outcomes($intake));
+        self::assertSame(
+            'It tells of someone who was erased',
+            DB::table('intake_results')->where('intake_id', $intake->id)->where('number', 2)->value('reason'),
+        );
     }
 
     public function test_a_row_that_waits_is_left_out(): void

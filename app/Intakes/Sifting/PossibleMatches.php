@@ -8,6 +8,7 @@ use App\Intakes\Decisions\Decision;
 use App\Intakes\Intake;
 use App\Matching\KeyTable;
 use App\Matching\StoredMatches;
+use App\Records\Erased;
 use App\Records\RecordReader;
 use App\Support\Lists;
 use App\Supporters\ComparedWith;
@@ -33,6 +34,9 @@ final class PossibleMatches
 
     /** @var array<int, int> hash of a name that very many have to how many stored ones and earlier rows they are */
     private array $many = [];
+
+    /** @var ?array<int, true> those of the records who were erased; null until someone asks */
+    private ?array $erased = null;
 
     /** @var array<int, array<int, string>> fingerprint to the supporters that the very same row was loaded to, with the name of the intake */
     private array $sameRows = [];
@@ -70,6 +74,7 @@ final class PossibleMatches
     public function gather(array $incoming, array $keys, array $fingerprints, array $alsoStored, array $alsoUnits, int $before): void
     {
         $this->before = $before;
+        $this->erased = null;
         $stored = $this->against->looksAtStored()
             ? StoredMatches::find($incoming, $keys, $this->matcher, $this->reader)
             : StoredMatches::none();
@@ -170,6 +175,14 @@ final class PossibleMatches
     public function crowd(array $keys): int
     {
         return max([0, ...array_map(fn(MatchKey $key): int => $key->isName ? $this->many[$key->hash] ?? 0 : 0, $keys)]);
+    }
+
+    /** Whether it is someone who was erased: by the row that was loaded before, or by a person's word. */
+    public function isErased(int|string $ref): bool
+    {
+        $this->erased ??= Erased::among(array_values(array_filter(array_keys($this->records), is_int(...))));
+
+        return isset($this->erased[$ref]);
     }
 
     /** @return array<int, string> supporters that the very same row was loaded to before, with the name of the intake; those that are there still */

@@ -38,6 +38,8 @@ final class SiftedRow
 {
     private const ADDS_NOBODY = 'Nobody we know, and this intake adds no one new';
 
+    private const ERASED = 'It tells of someone who was erased';
+
     private readonly Refunds $refunds;
 
     private readonly Payments $payments;
@@ -110,8 +112,12 @@ final class SiftedRow
         if (isset($new[0])) {
             return [$row, [$result->with(outcome: Outcome::LeftOut, reason: self::ADDS_NOBODY)]];
         }
-        $row = $row->without(array_keys($new));
-        $judgements = array_diff_key($judgements, $new);
+        $erased = array_filter($judgements, fn(Judgement $one): bool => $one->ref !== null && $this->candidates->isErased($one->ref));
+        if (isset($erased[0])) {
+            return [$row, [$result->with(outcome: Outcome::LeftOut, reason: self::ERASED)]];
+        }
+        $row = $row->without(array_keys($new + $erased));
+        $judgements = array_diff_key($judgements, $new, $erased);
         foreach ($judgements as $part => $judgement) {
             $party = $row->parties[$part];
             if ($judgement->verdict === Verdict::Unsure) {

@@ -100,7 +100,7 @@ export function SupporterPage() {
             {merge.gone.map((one) => `${one.name} (number ${one.id})`).join(', ')} became part of this one {moment(merge.at)}
             {merge.by !== null && `, by ${merge.by}`}.
           </span>
-          {may.load && <Link to={`/merges/${merge.id}`}>Take them apart</Link>}
+          {may.load && !data.is_erased && <Link to={`/merges/${merge.id}`}>Take them apart</Link>}
         </div>
       ))}
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.15fr)' }}>
