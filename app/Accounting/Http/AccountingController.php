@@ -85,7 +85,7 @@ final class AccountingController extends Controller
         Audit::note(Audit::EXPORT, "Took the journal of gifts from {$taking->from_on} to {$taking->until_on} for accounting");
         RunTaking::dispatch($taking->id);
 
-        return response()->json(self::row($taking->refresh()), 201);
+        return response()->json(self::row($taking->refresh(), true), 201);
     }
 
     #[Answers(self::class, 'TakingPage')]
@@ -94,7 +94,7 @@ final class AccountingController extends Controller
         $this->authorize('book-gifts');
 
         return response()->json([
-            'taking' => self::row($taking),
+            'taking' => self::row($taking, $taking->isLast()),
             'sums' => $this->ledger->sums($taking),
             'batches' => $this->ledger->batches($taking),
         ]);
@@ -139,6 +139,7 @@ final class AccountingController extends Controller
     private function page(): array
     {
         $accounts = $this->ledger->accounts()->toArray();
+        $takings = Taking::query()->with('user')->latest('id')->limit(self::SHOWN)->get();
 
         return [
             'accounts' => [...$accounts, 'debits' => new JsonMap($accounts['debits']), 'credits' => new JsonMap($accounts['credits'])],
@@ -146,12 +147,13 @@ final class AccountingController extends Controller
                 array_filter(array_column(GiftKind::cases(), 'value'), static fn(string $kind): bool => $kind !== GiftKind::Pledge->value),
             ),
             'funds' => $this->ledger->funds(),
-            'takings' => Lists::of(Taking::query()->with('user')->latest('id')->limit(self::SHOWN)->get()->map(self::row(...))),
+            // The latest first.
+            'takings' => Lists::of($takings->map(static fn(Taking $taking, int $place): array => self::row($taking, $place === 0))),
         ];
     }
 
     /** @return TakingRow */
-    private static function row(Taking $taking): array
+    private static function row(Taking $taking, bool $isLast): array
     {
         return [
             'id' => $taking->id,
@@ -161,7 +163,7 @@ final class AccountingController extends Controller
             'error' => $taking->error,
             'created_at' => $taking->created_at->toIso8601String(),
             'by' => $taking->user?->name,
-            'is_last' => $taking->isLast(),
+            'is_last' => $isLast,
         ];
     }
 }
