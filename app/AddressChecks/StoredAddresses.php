@@ -14,7 +14,7 @@ use PineSieve\Core\Names\PersonName;
 /** Stored addresses that are to be checked. Former ones, and those that are not to be used, are left in peace. */
 final readonly class StoredAddresses
 {
-    private const LEFT = ['former', 'not to be used'];
+    public const LEFT = ['former', 'not to be used'];
 
     /** @param  array<string, mixed>  $scope */
     public static function count(array $scope): int

@@ -13,6 +13,7 @@ use App\Records\Ids;
 use App\Records\Merge;
 use App\Records\RecordReader;
 use App\Records\RecordWriter;
+use App\Support\Lists;
 use Illuminate\Database\Connection;
 use PineSieve\Core\Changes\Action;
 use PineSieve\Core\Changes\Change;
@@ -197,7 +198,7 @@ final readonly class Erasing
             foreach ($who->names as $name) {
                 $this->db
                     ->table($table)
-                    ->where($column, 'like', '%' . addcslashes($name, '%_\\') . '%')
+                    ->where($column, 'like', Lists::within($name))
                     ->when(
                         $act !== null,
                         static fn($query) => $query->where(static function ($of) use ($act, $acts, $column, $numbers): void {

@@ -19,11 +19,14 @@ final readonly class ExportAsked
     /** By what some are asked for, as it is called on the command line. */
     private const NARROWED = ['search', 'from', 'to', 'fund', 'campaign', 'status', 'batch', 'intake', 'since'];
 
+    private const SUPPORTERS = 'supporters';
+
     private const LONGEST_HEADER = 120;
 
     /**
      * @param  list<string>  $fields  keys
      * @param  ?array<string, string>  $search  as supporters are searched for; null for everyone
+     * @param  array<string, string>  $own  as its gifts or promises themselves are searched for
      * @param  string  $from  ISO 8601; '' for no beginning
      * @param  string  $until  ISO 8601; '' for no end
      * @param  string  $batch  its number; '' for every batch
@@ -35,6 +38,7 @@ final readonly class ExportAsked
         public ExportOf $of,
         public array $fields,
         public ?array $search,
+        public array $own,
         public string $from,
         public string $until,
         public string $fund,
@@ -72,10 +76,14 @@ final readonly class ExportAsked
         if (count(array_unique($fields)) !== count($fields)) {
             throw new UnusableExport('A field is asked for twice.');
         }
-        $search = $text('search') === '' ? null : SavedSearch::query()->where('name', $text('search'))->first();
-        if ($text('search') !== '' && $search === null) {
-            throw new UnusableExport("There is no search \"{$text('search')}\" that was saved.");
-        }
+        $search = self::search($of, $text('search'));
+        $own = $search === null || $search->list === self::SUPPORTERS ? [] : $search->query;
+        // What a search for gifts says of days, funds and the like is what the export itself can be asked for.
+        $asked = [
+            ...array_intersect_key($own, array_flip(self::NARROWED)),
+            ...array_filter($asked, static fn(?string $one): bool => $one !== null && $one !== ''),
+        ];
+        $text = static fn(string $key): string => trim((string) ($asked[$key] ?? ''));
         [$from, $to] = [self::day('from', $text('from')), self::day('to', $text('to'))];
         if ($from !== '' && $to !== '' && $from > $to) {
             throw new UnusableExport('The days end before they begin.');
@@ -95,7 +103,8 @@ final readonly class ExportAsked
         return new self(
             $of,
             $fields === [] ? $of->usual() : $fields,
-            $search?->query,
+            $search?->list === self::SUPPORTERS ? $search->query : null,
+            array_diff_key($own, array_flip(self::NARROWED)),
             $from,
             $to,
             $text('fund'),
@@ -111,8 +120,25 @@ final readonly class ExportAsked
         );
     }
 
+    /** @throws UnusableExport */
+    private static function search(ExportOf $of, string $name): ?SavedSearch
+    {
+        if ($name === '') {
+            return null;
+        }
+        $search = SavedSearch::query()->where('name', $name)->first();
+        if ($search === null) {
+            throw new UnusableExport("There is no search \"{$name}\" that was saved.");
+        }
+        if (!in_array($search->list, [self::SUPPORTERS, $of->list()], true)) {
+            throw new UnusableExport("The search \"{$name}\" finds {$search->list}: it can't be asked of {$of->value}.");
+        }
+
+        return $search;
+    }
+
     /**
-     * @param  string  $written  as 2026-01-31, or counted from the day on which the file is made: "today", "today-30"
+     * @param  string  $written  as 2026-01-31, or counted from the day on which the file is made: "today", "today-30", "last-month"
      * @return string ISO 8601
      *
      * @throws UnusableExport
@@ -122,9 +148,14 @@ final readonly class ExportAsked
         if (preg_match('/^today(?:-(\d{1,5}))?$/D', $written, $found) === 1) {
             return now()->subDays((int) ($found[1] ?? 0))->toDateString();
         }
+        if (preg_match('/^(this|last)-(month|quarter|year)$/D', $written, $found) === 1) {
+            $within = $found[1] === 'this' ? now() : now()->startOf($found[2])->subDay();
+
+            return ($key === 'from' ? $within->startOf($found[2]) : $within->endOf($found[2]))->toDateString();
+        }
         $date = $written === '' ? null : \DateTimeImmutable::createFromFormat('!Y-m-d', $written);
         if ($date === false || ($date !== null && $date->format('Y-m-d') !== $written)) {
-            throw new UnusableExport("--{$key} is \"{$written}\"; it must be a day such as 2026-01-31, or today-30.");
+            throw new UnusableExport("--{$key} is \"{$written}\"; it must be a day such as 2026-01-31, or today-30, or last-month.");
         }
 
         return $written;

@@ -18,7 +18,7 @@ use PineSieve\Core\Standards\FieldType;
  *
  * @phpstan-type ExportField array{key: string, label: string}
  * @phpstan-type ExportChoice array{
- *     of: string, usual: list<string>, fields: list<ExportField>, statuses: list<string>, narrowed_by: list<string>,
+ *     of: string, usual: list<string>, fields: list<ExportField>, statuses: list<string>, narrowed_by: list<string>, list: string,
  * }
  */
 final readonly class ExportFields
@@ -111,6 +111,7 @@ final readonly class ExportFields
                 'fields' => $fields,
                 'statuses' => $of->statuses() ?? [],
                 'narrowed_by' => $of->narrowedBy(),
+                'list' => $of->list(),
             ];
         }, ExportOf::cases());
     }

@@ -95,6 +95,16 @@ enum ExportOf: string
         };
     }
 
+    /** @return string the list whose searches find its rows beside those that find supporters; '' for none */
+    public function list(): string
+    {
+        return match ($this) {
+            self::Gifts, self::Splits => 'gifts',
+            self::Promises => 'promises',
+            default => '',
+        };
+    }
+
     /** @return ?list<string> the statuses that there are; null where anything may be one */
     public function statuses(): ?array
     {

@@ -133,7 +133,7 @@ final readonly class GiftRows implements ExportRows
 
     private static function search(ExportAsked $asked): GiftSearch
     {
-        return GiftSearch::of($asked->ofGifts(), FieldAccess::ofUser());
+        return GiftSearch::of([...$asked->own, ...$asked->ofGifts()], FieldAccess::ofUser());
     }
 
     /** @return Builder<Gift> */

@@ -81,7 +81,10 @@ final readonly class PromiseRows implements ExportRows
     private static function found(ExportAsked $asked): Builder
     {
         $found = PromiseSearch::of(
-            array_filter(['fund' => $asked->fund, 'status' => $asked->status], static fn(string $value): bool => $value !== ''),
+            array_filter(
+                [...$asked->own, 'fund' => $asked->fund, 'status' => $asked->status],
+                static fn(string $value): bool => $value !== '',
+            ),
             FieldAccess::ofUser(),
         )->found();
 

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Gifts;
 
+use App\Lists\ListSort;
 use App\Records\Gift;
 use App\Standards\FieldAccess;
 use App\Standards\Shortfalls;
 use App\Support\Lists;
 use App\Supporters\SearchIndex;
+use App\Supporters\Searching\SearchTerms;
 use App\Supporters\UnseenField;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Query\Builder as Query;
@@ -16,6 +18,7 @@ use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\GiftTotals;
 use PineSieve\Core\Gifts\Period;
+use PineSieve\Core\Searches\Searched;
 
 /**
  * Which gifts a list shows, and what they come to month by month: of a gift that is split over funds, what is for the fund that is asked for.
@@ -37,7 +40,7 @@ final readonly class GiftSearch
     private const PURPOSES = ['fund', 'campaign', 'appeal'];
 
     /** What else can be asked for. */
-    private const FURTHER = ['q', 'intake', 'batch', 'rule', 'status'];
+    private const FURTHER = ['q', 'intake', 'batch', 'rule', 'status', 'where'];
 
     /** What sums are kept by, and what counts are kept by. */
     private const SUMMED = ['from', 'to', 'month', 'kind', 'currency', ...self::PURPOSES];
@@ -51,7 +54,7 @@ final readonly class GiftSearch
     private function __construct(private array $asked, private Period $period, private FieldAccess $sight) {}
 
     /**
-     * @param  array<string, mixed>  $asked  q (whose they are), intake, batch, promise (that they pay), from, to, month ("2026-11"), rule (that they fall short of), status (a GiftStatus), and the keys of PARTS and PURPOSES
+     * @param  array<string, mixed>  $asked  q (whose they are), intake, batch, promise (that they pay), from, to, month ("2026-11"), rule (that they fall short of), status (a GiftStatus), where (JSON, as SearchReader reads it), and the keys of PARTS and PURPOSES
      *
      * @throws UnseenField if it asks by what the person may not see
      */
@@ -109,10 +112,14 @@ final readonly class GiftSearch
 
     /**
      * @param  int  $listed  how many there are
-     * @return list<int> numbers of the gifts of a page, the latest first
+     * @return list<int> numbers of the gifts of a page, the latest first if nothing else is asked for
      */
-    public function page(int $offset, int $limit, int $listed): array
+    public function page(int $offset, int $limit, int $listed, ListSort $sort): array
     {
+        $sorted = $this->gifts()->toBase();
+        if (!self::isLatest($sort) && GiftColumns::list()->sort($sorted, $sort)) {
+            return Lists::ints($sorted->offset($offset)->limit($limit)->pluck('id'));
+        }
         if ($this->purposes() !== [] && $this->asksNoMoreThan(self::SUMMED)) {
             $whole = $this->latest(
                 $this->wholes()
@@ -186,6 +193,9 @@ final readonly class GiftSearch
         }
         if ($number('rule') !== null) {
             $gifts->whereIn('id', Shortfalls::gifts((int) $number('rule')));
+        }
+        if (isset($this->asked['where'])) {
+            app(SearchTerms::class)->narrowThings($gifts->getQuery(), 'gifts', Searched::Gifts, $this->asked['where']);
         }
         if (isset($this->asked['status'])) {
             GiftStatus::from($this->asked['status'])->narrow($gifts);
@@ -303,6 +313,11 @@ final readonly class GiftSearch
                 $purposes,
             ),
         );
+    }
+
+    private static function isLatest(ListSort $sort): bool
+    {
+        return $sort->key === '' || ($sort->key === 'date' && $sort->isDown);
     }
 
     private function latest(Query $of, string $id, int $most): Query

@@ -101,7 +101,7 @@ final readonly class ForgetsRows implements Forgets
                 'intake_results as s',
                 static fn($join) => $join->on('s.intake_id', '=', 'r.intake_id')->on('s.number', '=', 'r.number'),
             )
-            ->where('r.cells', 'like', '%' . addcslashes($email, '%_\\') . '%')
+            ->where('r.cells', 'like', Lists::within($email))
             ->where(
                 static fn($of) => $of
                     ->where('i.state', '<>', IntakeState::Loaded)

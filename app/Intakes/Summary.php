@@ -35,7 +35,9 @@ use PineSieve\Core\Columns\ColumnState;
  * @phpstan-import-type Settled from FixedRows
  *
  * @phpstan-type Opened IntakeSummary|array{settled: Settled}
- * @phpstan-type IntakeList array{intakes: list<IntakeSummary>, more: bool, queue: list<int>}
+ * @phpstan-type IntakeList array{
+ *     intakes: list<IntakeSummary>, total: int, page: int, pages: int, any_loaded: bool, running: ?string, queue: list<IntakeSummary>,
+ * }
  */
 final readonly class Summary
 {

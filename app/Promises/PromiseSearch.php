@@ -6,6 +6,7 @@ namespace App\Promises;
 
 use App\Standards\FieldAccess;
 use App\Supporters\SearchIndex;
+use App\Supporters\Searching\SearchTerms;
 use App\Supporters\UnseenField;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -13,6 +14,7 @@ use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Promises\PromiseKind;
 use PineSieve\Core\Promises\PromiseStatus;
 use PineSieve\Core\Promises\Standing;
+use PineSieve\Core\Searches\Searched;
 
 /** Promises that someone asks for, and what they come to. */
 final readonly class PromiseSearch
@@ -33,7 +35,7 @@ final readonly class PromiseSearch
     private function __construct(private array $asked, private FieldAccess $sight, private string $today) {}
 
     /**
-     * @param  array<string, string>  $asked  q (whose they are), status (a PromiseStatus), intake, supporter, and the keys of FIELDS
+     * @param  array<string, string>  $asked  q (whose they are), status (a PromiseStatus), intake, supporter, and the keys of FIELDS; where (JSON, as SearchReader reads it)
      *
      * @throws UnseenField if something is asked for that the person may not see
      */
@@ -61,6 +63,9 @@ final readonly class PromiseSearch
         if (isset($this->asked['q'])) {
             $matching = app(SearchIndex::class)->matching($this->asked['q'], $this->sight);
             $matching === null ? $found->whereRaw('1 = 0') : $found->whereIn('p.supporter_id', $matching);
+        }
+        if (isset($this->asked['where'])) {
+            app(SearchTerms::class)->narrowThings($found, 'p', Searched::Promises, $this->asked['where']);
         }
         if (isset($this->asked['status'])) {
             $this->narrow($found, PromiseStatus::from($this->asked['status']));

@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Accounting\TakingsUnderWay;
 use App\Accounts\User;
+use App\AddressChecks\AddressColumns;
 use App\AddressChecks\ChecksUnderWay;
 use App\AddressChecks\ForgetsChecked;
 use App\AddressChecks\IntakeAddresses;
@@ -14,6 +15,7 @@ use App\Addresses\Directory\DirectorySettings;
 use App\Addresses\Directory\HttpDirectory;
 use App\Addresses\MorePlaces;
 use App\Api\ForgetsAnswers;
+use App\Batches\BatchColumns;
 use App\Batches\ValuesInBatches;
 use App\BulkChanges\BulkUnderWay;
 use App\Duplicates\ForgetsTheGone;
@@ -23,11 +25,13 @@ use App\Erasing\Erasing;
 use App\Erasing\Forgets;
 use App\Exports\ForgetsFiles;
 use App\Gifts\Funds;
+use App\Gifts\GiftColumns;
 use App\Installation\Settling;
 use App\Installation\UnderWay;
 use App\Intakes\ForgetsRows;
 use App\Intakes\Heartbeat;
 use App\Intakes\Intake;
+use App\Intakes\IntakeColumns;
 use App\Intakes\IntakePolicy;
 use App\Intakes\IntakeSources;
 use App\Intakes\IntakesUnderWay;
@@ -36,11 +40,13 @@ use App\Intakes\Plans\SavedPlanPolicy;
 use App\Intakes\Plans\ValuesInPlans;
 use App\Intakes\Sifting\RowsWorkedOut;
 use App\Intakes\Sifting\WorkOutAnew;
+use App\Lists\Http\ListViewController;
 use App\Mailings\ForgetsPeople;
 use App\Mailings\MailingsUnderWay;
 use App\Matching\FollowStandards;
 use App\Matching\RuleSets;
 use App\Notices\Notices;
+use App\Promises\PromiseColumns;
 use App\Records\FollowsWrites;
 use App\Records\Gift;
 use App\Records\GiftIndex;
@@ -63,6 +69,7 @@ use App\Standards\ValueNames;
 use App\Supporters\PostalForms;
 use App\Supporters\RecordPolicy;
 use App\Supporters\SearchIndex;
+use App\Supporters\SupporterColumns;
 use App\Supporters\ValuesInSearches;
 use App\Today\JobsBegunAgain;
 use Illuminate\Auth\Access\Response as Answer;
@@ -144,6 +151,16 @@ final class SieveServiceProvider extends ServiceProvider
             Forgets::class,
         );
         $this->app->when(Erasing::class)->needs('$keepers')->giveTagged(Forgets::class);
+        $this->app->when(ListViewController::class)->needs('$lists')->give(
+            static fn(): array => [
+                app(SupporterColumns::class),
+                GiftColumns::list(),
+                PromiseColumns::list(),
+                BatchColumns::list(),
+                IntakeColumns::list(),
+                AddressColumns::list(),
+            ],
+        );
         $this->app->when(Settling::class)->needs('$works')->giveTagged(UnderWay::class);
         $this->app->tag(
             [ValueNames::class, ValuesInPlans::class, ValuesInSearches::class, ValuesInBatches::class, Funds::class],

@@ -47,4 +47,10 @@ final class Lists
     {
         return is_array($values) ? array_values($values) : iterator_to_array($values, false);
     }
+
+    /** What SQL compares with "like" to find words anywhere in a text. */
+    public static function within(string $words): string
+    {
+        return '%' . addcslashes($words, '\\%_') . '%';
+    }
 }

@@ -98,7 +98,7 @@ final readonly class ComparedWith
                     ->pluck('supporter_id'),
             ),
             self::SEARCH => Lists::ints(
-                SupporterSearch::of(SavedSearch::query()->find($this->search)->query ?? ['none' => '1'])
+                SupporterSearch::of(SavedSearch::ofSupporters()->find($this->search)->query ?? ['none' => '1'])
                     ->whereIn('supporters.id', $supporters)
                     ->pluck('supporters.id'),
             ),

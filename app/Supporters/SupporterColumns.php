@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Supporters;
 
+use App\Lists\Column;
+use App\Lists\Listed;
 use App\Standards\FieldAccess;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Standards\Field;
@@ -14,9 +16,9 @@ use PineSieve\Core\Standards\FieldType;
 /**
  * The columns that a list of supporters can have: their fields, and what they gave. What someone may not see is no column.
  *
- * @phpstan-type SupporterColumn array{key: string, label: string, group: string, figure: bool}
+ * @phpstan-import-type ColumnShown from Column
  */
-final readonly class SupporterColumns
+final readonly class SupporterColumns implements Listed
 {
     public const NAME = 'name';
 
@@ -40,24 +42,34 @@ final readonly class SupporterColumns
         return self::MORE[$key][1] ?? [$key];
     }
 
-    /** @return list<SupporterColumn> that the person who is signed in may choose from */
+    public function name(): string
+    {
+        return 'supporters';
+    }
+
+    public function first(): array
+    {
+        return self::shown(self::NAME, 'Name', '', false);
+    }
+
+    public function order(): array
+    {
+        return ['sort' => self::NAME, 'down' => false];
+    }
+
     public function choices(): array
     {
         $sight = FieldAccess::ofUser();
         $choices = [];
         foreach (self::MORE as $key => [$label, $tells]) {
             if (array_filter($tells, static fn(string $field): bool => !$sight->sees($field)) === []) {
-                $choices[] = ['key' => $key, 'label' => $label, 'group' => 'In short', 'figure' => str_starts_with($key, 'gifts.')];
+                $choices[] = self::shown($key, $label, 'In short', str_starts_with($key, 'gifts.'));
             }
         }
         foreach ($this->catalog->all() as $field) {
             if (self::isOfSupporter($field) && $sight->sees($field->key)) {
-                $choices[] = [
-                    'key' => $field->key,
-                    'label' => $field->label,
-                    'group' => $field->group,
-                    'figure' => in_array($field->type, [FieldType::Number, FieldType::Amount], true),
-                ];
+                $isFigure = in_array($field->type, [FieldType::Number, FieldType::Amount], true);
+                $choices[] = self::shown($field->key, $field->label, $field->group, $isFigure);
             }
         }
 
@@ -66,7 +78,7 @@ final readonly class SupporterColumns
 
     /**
      * @param  list<string>  $keys
-     * @return list<SupporterColumn> those of them that there are and that may be seen, in their order; the usual ones for none
+     * @return list<ColumnShown> those of them that there are and that may be seen, in their order; the usual ones for none
      */
     public function of(array $keys): array
     {
@@ -77,6 +89,19 @@ final readonly class SupporterColumns
         );
     }
 
+    /** @return ColumnShown */
+    private static function shown(string $key, string $label, string $group, bool $isFigure): array
+    {
+        return [
+            'key' => $key,
+            'label' => $label,
+            'group' => $group,
+            'figure' => $isFigure,
+            'usual' => in_array($key, self::USUAL, true),
+            'sortable' => true,
+        ];
+    }
+
     private static function isOfSupporter(Field $field): bool
     {
         return !in_array(FieldPlace::of($field->key)->subject ?? '', ['', 'gift', 'promise', 'link'], true);
@@ -84,7 +109,7 @@ final readonly class SupporterColumns
 
     /**
      * @param  list<int>  $ids
-     * @param  list<SupporterColumn>  $columns
+     * @param  list<ColumnShown>  $columns
      * @return array<int, array<string, string>> supporter to key to what stands in the cell; amounts with their currency: "USD 500.00"
      */
     public function rows(array $ids, array $columns): array

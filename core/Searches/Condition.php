@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Searches;
 
+use PineSieve\Core\Standards\Field;
+use PineSieve\Core\Standards\FieldPlace;
+use PineSieve\Core\Standards\FieldType;
+
 /** One thing that a search asks for. */
 final readonly class Condition
 {
@@ -13,6 +17,14 @@ final readonly class Condition
      * @param  array<string, string>  $within  what narrows it: see Topic::within()
      */
     public function __construct(public string $of, public Test $test, public array $values = [], public array $within = []) {}
+
+    /** @return list<string> what narrows a condition on a field: an amount is one of a currency */
+    public static function narrowing(Field $field): array
+    {
+        $hasCurrency = in_array(FieldPlace::of($field->key)?->subject, ['gift', 'promise'], true);
+
+        return $field->type === FieldType::Amount && $hasCurrency ? ['currency'] : [];
+    }
 
     public function topic(): ?Topic
     {

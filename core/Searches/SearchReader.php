@@ -78,7 +78,7 @@ final readonly class SearchReader
         if (count($values) < $least || count($values) > $most) {
             throw new UnusableSearch("{$label}: " . ($least === 0 && $most === 0 ? 'nothing more is asked of it.' : 'a value is missing.'));
         }
-        $within = $this->within($topic, $label, $data['within'] ?? []);
+        $within = $this->within($topic, $field, $label, $data['within'] ?? []);
         $values = array_map(fn(string $value): string => $this->value($topic, $field, $test, $label, $value), $values);
         if ($test === Test::Between && self::isTurned($values)) {
             throw new UnusableSearch("{$label}: {$values[0]} comes after {$values[1]}.");
@@ -128,15 +128,16 @@ final readonly class SearchReader
      *
      * @throws UnusableSearch
      */
-    private function within(?Topic $topic, string $label, mixed $data): array
+    private function within(?Topic $topic, ?Field $field, string $label, mixed $data): array
     {
         $within = [];
+        $ways = $topic?->within() ?? ($field === null ? [] : Condition::narrowing($field));
         foreach (is_array($data) ? $data : [] as $key => $value) {
             $text = $this->texts($label, $value)[0] ?? '';
             if ($text === '') {
                 continue;
             }
-            if ($topic === null || !in_array($key, $topic->within(), true)) {
+            if (!in_array($key, $ways, true)) {
                 throw new UnusableSearch("{$label}: it can't be narrowed by \"{$key}\".");
             }
             $within[$key] = match ($key) {
@@ -148,7 +149,7 @@ final readonly class SearchReader
         if (isset($within['from'], $within['until']) && $within['from'] > $within['until']) {
             throw new UnusableSearch("{$label}: the days end before they begin.");
         }
-        if ($topic === Topic::Given || $topic === Topic::Largest) {
+        if (in_array('currency', $ways, true)) {
             $within['currency'] ??= $this->standards->formats->home->currency;
         }
         if ($topic === Topic::Near && !isset($within['miles'])) {
@@ -170,11 +171,10 @@ final readonly class SearchReader
                 : throw new UnusableSearch("{$label}: \"{$value}\" is no whole number."),
             $topic === Topic::First, $topic === Topic::Last, $field?->type === FieldType::Date => self::day($label, $value),
             $field === null, $test === Test::Begins, $test === Test::Contains => $value,
-            in_array($field->type, [FieldType::Number, FieldType::Amount, FieldType::SupporterNumber], true) && $isFigure => is_numeric(
-                $value,
-            )
+            $field->type === FieldType::Amount && $isFigure => Amount::parse($value) ?? self::amount($label, $value),
+            in_array($field->type, [FieldType::Number, FieldType::SupporterNumber], true) && $isFigure => is_numeric($value)
                 ? $value
-                : self::amount($label, $value),
+                : throw new UnusableSearch("{$label}: \"{$value}\" is no number."),
             // "Maine" is stored as ME: it is asked for as it is stored; what the format can't read is asked for as it is.
             default => $this->stored($field, $value),
         };

@@ -5,16 +5,23 @@ declare(strict_types=1);
 namespace PineSieve\Core\Searches;
 
 use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\FieldPlace;
 
 /** A search as a sentence: "Supporters who gave over 500.00 USD in 2025 and whose state is ME". */
 final readonly class SearchWords
 {
     /** @param  array<string, string>  $worklists  key to what those on it are or have: "may be the same as someone else" */
-    public function __construct(private FieldCatalog $catalog, private array $worklists = []) {}
+    public function __construct(
+        private FieldCatalog $catalog,
+        private array $worklists = [],
+        private Searched $searched = Searched::Supporters,
+    ) {}
 
     public function sentence(Group $group): string
     {
-        return $group->of === [] ? 'All supporters' : 'Supporters ' . $this->joined($group, false);
+        $many = $this->searched->many();
+
+        return $group->of === [] ? "All {$many}" : ucfirst($many) . " {$this->joined($group, false)}";
     }
 
     private function joined(Group $group, bool $isInner): string
@@ -32,8 +39,15 @@ final readonly class SearchWords
         };
     }
 
-    /** "who gave over 500.00 USD in 2025", "whose state is ME" */
+    /** "who gave over 500.00 USD in 2025", "whose state is ME"; of what belongs to a supporter, "of supporters whose state is ME" */
     public function phrase(Condition $one): string
+    {
+        $isOwn = $this->searched === Searched::Supporters || FieldPlace::of($one->of)?->subject === $this->searched->value;
+
+        return $isOwn ? $this->ofOne($one) : "of supporters {$this->ofOne($one)}";
+    }
+
+    private function ofOne(Condition $one): string
     {
         $isNot = $one->test === Test::IsNot || $one->test === Test::Blank;
         $any = self::listed($one->values, $one->test === Test::IsNot ? 'nor' : 'or');
@@ -71,9 +85,12 @@ final readonly class SearchWords
         $label = $this->catalog->label($one->of);
         // "ZIP code" keeps its capitals.
         $label = preg_match('/^\p{Lu}\p{Ll}/u', $label) === 1 ? lcfirst($label) : $label;
+        // The fund of a gift is, among gifts, a fund.
+        $label = preg_replace("/^{$this->searched->value} /", '', $label) ?? $label;
         $field = $this->catalog->has($one->of) ? $this->catalog->field($one->of) : null;
         $isList = $field?->type->isList() === true;
-        $any = self::listed($one->values, $one->test === Test::IsNot ? 'nor' : 'or');
+        $unit = $one->narrowed('currency') === '' ? '' : " {$one->narrowed('currency')}";
+        $any = self::listed($one->values, $one->test === Test::IsNot ? 'nor' : 'or') . $unit;
         if ($field !== null && $field->nature->list !== '') {
             return self::ofNames($field->nature->list, $one->test, $any);
         }
@@ -86,7 +103,7 @@ final readonly class SearchWords
             Test::Blank => 'without ' . self::a($label, true),
             Test::Filled => 'with ' . self::a($label, false),
             Test::Since, Test::Before => "whose {$label} is " . ($one->test === Test::Since ? 'on or after' : 'before') . " {$any}",
-            Test::Between => "whose {$label} is between {$one->values[0]} and {$one->values[1]}",
+            Test::Between => "whose {$label} is between {$one->values[0]} and {$one->values[1]}{$unit}",
             default => "whose {$label} is {$one->test->value} {$any}",
         };
     }

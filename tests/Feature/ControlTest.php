@@ -298,7 +298,7 @@ final class ControlTest extends TestCase
         Intake::query()
             ->whereKey($intake->id)
             ->update(['state' => 'waiting', 'queue_place' => 1]);
-        self::assertSame([$intake->id], $this->getJson('/api/intakes')->json('queue'));
+        self::assertSame([$intake->id], array_column($this->getJson('/api/intakes')->json('queue'), 'id'));
         $this->deleteJson("/api/intakes/{$intake->id}")->assertStatus(422);
     }
 }

@@ -6,6 +6,7 @@ namespace App\Batches\Http;
 
 use App\Accounts\Organization;
 use App\Batches\Batch;
+use App\Batches\BatchColumns;
 use App\Batches\Batches;
 use App\Batches\BatchReport;
 use App\Batches\BatchSettings;
@@ -14,8 +15,10 @@ use App\Batches\CannotPost;
 use App\Batches\Http\Requests\BatchRequest;
 use App\Batches\Http\Requests\BatchSettingsRequest;
 use App\Batches\Http\Requests\PostRequest;
+use App\Lists\ListSort;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
+use App\Support\Lists;
 use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -43,14 +46,20 @@ final class BatchController extends Controller
     {
         $this->authorize('see-batches');
         $state = BatchState::tryFrom((string) $request->query('state', ''));
-        $found = Batch::query()->when($state !== null, static fn($query) => $query->where('state', $state));
+        $words = trim((string) $request->query('q', ''));
+        $found = Batch::query()
+            ->when($state !== null, static fn($query) => $query->where('state', $state))
+            ->when(
+                $words !== '',
+                static fn($query) => $query->whereAny(['name', 'bank_reference', 'reason'], 'like', Lists::within($words)),
+            );
         $page = max(1, (int) $request->query('page', '1'));
         $total = (clone $found)->count();
+        if (!BatchColumns::list()->sort($found, ListSort::asked($request))) {
+            $found->orderByRaw("field(state, 'open', 'ready', 'posted'), received_on desc, id desc");
+        }
         $rows = $found
             ->with(['opener', 'readier', 'poster'])
-            ->orderByRaw("field(state, 'open', 'ready', 'posted')")
-            ->orderByDesc('received_on')
-            ->orderByDesc('id')
             ->offset(($page - 1) * self::PAGE)
             ->limit(self::PAGE)
             ->get();

@@ -37,7 +37,7 @@ final readonly class StatementsAsked
      */
     public static function of(array $asked): self
     {
-        $search = ($asked['search'] ?? '') === '' ? null : SavedSearch::query()->where('name', $asked['search'])->first();
+        $search = ($asked['search'] ?? '') === '' ? null : SavedSearch::ofSupporters()->where('name', $asked['search'])->first();
         if (($asked['search'] ?? '') !== '' && $search === null) {
             throw new UnusableExport("There is no search \"{$asked['search']}\" that was saved.");
         }

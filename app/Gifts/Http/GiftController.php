@@ -8,6 +8,7 @@ use App\Gifts\GiftSearch;
 use App\Gifts\GiftStatus;
 use App\Gifts\GiftView;
 use App\Gifts\Http\Requests\GiftListRequest;
+use App\Lists\ListSort;
 use App\Records\Gift;
 use App\Records\Supporter;
 use App\Standards\FieldAccess;
@@ -15,9 +16,11 @@ use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
 use App\Supporters\Http\SupporterController;
+use App\Supporters\Searching\SearchTold;
 use App\Supporters\UnseenField;
 use Illuminate\Http\JsonResponse;
 use PineSieve\Core\Gifts\GiftTotals;
+use PineSieve\Core\Searches\Searched;
 
 /**
  * Gifts, the latest first.
@@ -32,7 +35,11 @@ use PineSieve\Core\Gifts\GiftTotals;
  * }
  * @phpstan-type MoneySums array{given: Amounts}
  * @phpstan-type GiftMonth array{month: string, gifts: int, given: ?Amounts}
- * @phpstan-type GiftList array{total: int, corrections: int, sums: ?MoneySums, months: list<GiftMonth>, page: int, pages: int, gifts: list<GiftRow>}
+ * @phpstan-import-type ToldSearch from SearchTold
+ * @phpstan-type GiftList array{
+ *     total: int, corrections: int, sums: ?MoneySums, months: list<GiftMonth>, page: int, pages: int,
+ *     milliseconds: int, search: ?ToldSearch, gifts: list<GiftRow>,
+ * }
  */
 final class GiftController extends Controller
 {
@@ -67,19 +74,20 @@ final class GiftController extends Controller
     private const MONTHS = 36;
 
     #[Answers(self::class, 'GiftList')]
-    public function index(GiftListRequest $request): JsonResponse
+    public function index(GiftListRequest $request, SearchTold $told): JsonResponse
     {
+        $start = microtime(true);
         $sight = FieldAccess::ofUser();
         try {
             $found = GiftSearch::of($request->asked(), $sight);
+            $months = $found->months();
         } catch (UnseenField $error) {
             abort(403, $error->getMessage());
         }
-        $months = $found->months();
         $listed = array_sum(array_column($months, 'listed'));
         $sums = GiftSearch::summed($months);
         $page = max(1, (int) $request->query('page', '1'));
-        $ids = $found->page(($page - 1) * self::PAGE, self::PAGE, $listed);
+        $ids = $found->page(($page - 1) * self::PAGE, self::PAGE, $listed, ListSort::asked($request));
         $rows = Gift::query()
             ->whereIn('id', $ids)
             ->select('gifts.*')
@@ -100,6 +108,8 @@ final class GiftController extends Controller
             'months' => $sight->sees('gift.date') ? self::picture($months, $sight) : [],
             'page' => $page,
             'pages' => (int) ceil($listed / self::PAGE),
+            'milliseconds' => (int) round(1000 * (microtime(true) - $start)),
+            'search' => $told->of($request->asked()['where'] ?? '', Searched::Gifts),
             'gifts' => $rows->map(
                 static fn(Gift $gift): array => [
                     ...array_intersect_key($sight->of('gift', $gift->toArray()), array_flip(self::COLUMNS)),

@@ -8,13 +8,16 @@ use App\Intakes\CarryOn;
 use App\Intakes\Decisions\FixedRows;
 use App\Intakes\Http\Requests\IntakeSettingsRequest;
 use App\Intakes\Intake;
+use App\Intakes\IntakeColumns;
 use App\Intakes\IntakeSettings;
 use App\Intakes\IntakeState;
 use App\Intakes\Loading\LoadQueue;
 use App\Intakes\Sources\Opening;
 use App\Intakes\Summary;
+use App\Lists\ListSort;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
+use App\Support\Lists;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use PineSieve\Core\Standards\Unreadable;
@@ -26,22 +29,38 @@ use PineSieve\Core\Standards\Unreadable;
  */
 final class IntakeController extends Controller
 {
+    private const PAGE = 30;
+
     public function __construct(private readonly Summary $summary) {}
 
     #[Answers(Summary::class, 'IntakeList')]
     public function index(Request $request): JsonResponse
     {
         $this->authorize('viewAny', Intake::class);
-        $page = Intake::query()
-            ->with(['user', 'loader'])
+        $words = trim((string) $request->query('q', ''));
+        $found = Intake::query()
             ->where('purpose', '<>', Intake::LIST)
-            ->latest('id')
-            ->simplePaginate(30);
+            ->when($words !== '', static fn($query) => $query->whereAny(['name', 'file_name'], 'like', Lists::within($words)));
+        $total = (clone $found)->count();
+        $page = max(1, (int) $request->query('page', '1'));
+        if (!IntakeColumns::list()->sort($found, ListSort::asked($request))) {
+            $found->latest('id');
+        }
+        $rows = $found
+            ->with(['user', 'loader'])
+            ->offset(($page - 1) * self::PAGE)
+            ->limit(self::PAGE)
+            ->get();
+        $queue = Intake::query()->where('state', IntakeState::Waiting)->orderBy('queue_place')->with(['user', 'loader'])->get();
 
         return response()->json([
-            'intakes' => $page->getCollection()->map($this->summary->of(...)),
-            'more' => $page->hasMorePages(),
-            'queue' => Intake::query()->where('state', IntakeState::Waiting)->orderBy('queue_place')->pluck('id'),
+            'intakes' => $rows->map($this->summary->of(...)),
+            'total' => $total,
+            'page' => $page,
+            'pages' => (int) ceil($total / self::PAGE),
+            'any_loaded' => Intake::query()->whereNotNull('loaded_at')->exists(),
+            'running' => Intake::query()->whereIn('state', [IntakeState::Loading, IntakeState::Undoing])->value('name'),
+            'queue' => $queue->map($this->summary->of(...)),
         ]);
     }
 

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Promises\Http;
 
+use App\Lists\ListSort;
 use App\Promises\Http\Requests\PromiseListRequest;
+use App\Promises\PromiseColumns;
 use App\Promises\PromiseSearch;
 use App\Promises\PromiseView;
 use App\Promises\StoredPromise;
@@ -14,6 +16,7 @@ use App\Standards\FieldAccess;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
+use App\Supporters\Searching\SearchTold;
 use App\Supporters\UnseenField;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -21,6 +24,7 @@ use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Promises\Promise;
 use PineSieve\Core\Promises\PromiseStatus;
 use PineSieve\Core\Promises\Standing;
+use PineSieve\Core\Searches\Searched;
 
 /**
  * Pledges and recurring gifts: what is due, overdue, failed to come, and kept.
@@ -29,13 +33,15 @@ use PineSieve\Core\Promises\Standing;
  * @phpstan-import-type UnattachedPayment from UnattachedPayments
  * @phpstan-type PromiseRow array{
  *     id: int, supporter_id: int, supporter: string, kind: string, status: value-of<PromiseStatus>, promised_on: ?string,
- *     amount: ?string, currency: string, frequency: ?string, purpose: string, paid: ?string, balance: ?string, next_on: ?string,
+ *     amount: ?string, currency: string, frequency: ?string, fund: ?string, campaign: ?string, appeal: ?string,
+ *     reference: ?string, source_id: ?string, paid: ?string, balance: ?string, next_on: ?string,
  *     next_amount: ?string, missed: int,
  * }
+ * @phpstan-import-type ToldSearch from SearchTold
  * @phpstan-type PromiseMoneySums array{promised: JsonAmounts, paid: JsonAmounts, balance: JsonAmounts}
  * @phpstan-type PromiseList array{
  *     total: int, counts: array<value-of<PromiseStatus>, int>, unattached: int, sums: ?PromiseMoneySums, page: int, pages: int,
- *     promises: list<PromiseRow>,
+ *     search: ?ToldSearch, promises: list<PromiseRow>,
  * }
  * @phpstan-type UnattachedList array{total: int, page: int, pages: int, payments: list<UnattachedPayment>}
  */
@@ -44,22 +50,24 @@ final class PromiseController extends Controller
     private const PAGE = 50;
 
     #[Answers(self::class, 'PromiseList')]
-    public function index(PromiseListRequest $request, UnattachedPayments $unattached): JsonResponse
+    public function index(PromiseListRequest $request, UnattachedPayments $unattached, SearchTold $told): JsonResponse
     {
         $sight = FieldAccess::ofUser();
         try {
             $search = PromiseSearch::of($request->asked(), $sight);
+            $found = $search->found();
         } catch (UnseenField $error) {
             abort(403, $error->getMessage());
         }
         $page = max(1, (int) $request->query('page', '1'));
-        $found = $search->found();
         $total = $found->clone()->count();
         $sums = $search->sums();
-        $rows = $found
-            ->join('supporters as who', 'who.id', '=', 'p.supporter_id')
+        $found->join('supporters as who', 'who.id', '=', 'p.supporter_id');
+        if (!PromiseColumns::list()->sort($found, ListSort::asked($request))) {
             // What is longest due first; then what nobody knows the day of, the latest first.
-            ->orderByRaw('s.next_on is null, s.next_on, p.promised_on desc, p.id desc')
+            $found->orderByRaw('s.next_on is null, s.next_on, p.promised_on desc, p.id desc');
+        }
+        $rows = $found
             ->offset(($page - 1) * self::PAGE)
             ->limit(self::PAGE)
             ->get(['p.*', 's.state', 's.paid', 's.balance', 's.next_on', 's.next_amount', 's.missed', 'who.sort_name']);
@@ -72,6 +80,7 @@ final class PromiseController extends Controller
             'sums' => $seesMoney ? array_map(static fn(Amounts $sum): JsonMap => new JsonMap($sum->toArray()), $sums) : null,
             'page' => $page,
             'pages' => (int) ceil($total / self::PAGE),
+            'search' => $told->of($request->asked()['where'] ?? '', Searched::Promises),
             'promises' => $rows->map(static fn(\stdClass $row): array => self::row($row, $sight, $seesMoney)),
         ]);
     }
@@ -106,6 +115,7 @@ final class PromiseController extends Controller
     {
         $standing = Standing::kept(Promise::stored((array) $row), PromiseStatus::from($row->state), $row->next_on);
         $money = static fn(?string $amount): ?string => $seesMoney ? $amount : null;
+        $seen = static fn(string $field, string $column): ?string => $sight->sees("promise.{$field}") ? $row->{$column} : null;
 
         return [
             'id' => $row->id,
@@ -117,13 +127,11 @@ final class PromiseController extends Controller
             'amount' => $money($row->amount),
             'currency' => $row->currency,
             'frequency' => $row->frequency,
-            'purpose' => implode(
-                ', ',
-                array_filter(
-                    [$sight->sees('promise.fund') ? $row->fund : null, $sight->sees('promise.campaign') ? $row->campaign : null],
-                    static fn(?string $one): bool => $one !== null && $one !== '',
-                ),
-            ),
+            'fund' => $seen('fund', 'fund'),
+            'campaign' => $seen('campaign', 'campaign'),
+            'appeal' => $seen('appeal', 'appeal'),
+            'reference' => $seen('reference', 'reference'),
+            'source_id' => $seen('id', 'source_id'),
             'paid' => $money($row->paid),
             'balance' => $money($row->balance),
             'next_on' => $row->next_on,

@@ -11,14 +11,16 @@ use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
 use App\Supporters\Http\Requests\SavedSearchRequest;
 use App\Supporters\SavedSearch;
+use App\Supporters\Searching\SearchTerms;
 use App\Supporters\SupporterSearch;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
+use PineSieve\Core\Searches\Searched;
 
 /**
- * Searches for supporters that are kept under a name, for everyone.
+ * Searches that are kept under a name, for everyone.
  *
- * @phpstan-type SearchRow array{id: int, name: string, query: JsonMap<string>}
+ * @phpstan-type SearchRow array{id: int, list: string, name: string, query: JsonMap<string>}
  * @phpstan-type SavedSearches array{searches: list<SearchRow>, groups: list<string>}
  */
 final class SavedSearchController extends Controller
@@ -32,7 +34,7 @@ final class SavedSearchController extends Controller
         return response()->json([
             'searches' => SavedSearch::query()
                 ->orderBy('name')
-                ->get(['id', 'name', 'query']),
+                ->get(['id', 'list', 'name', 'query']),
             'groups' => FieldAccess::ofUser()->sees('groups')
                 ? DB::table('memberships')->where('list', 'group')->distinct()->orderBy('name')->limit(500)->pluck('name')
                 : [],
@@ -41,18 +43,23 @@ final class SavedSearchController extends Controller
 
     /** Keeps a search, in place of the one that has its name. */
     #[Answers(self::class, 'SearchRow')]
-    public function store(SavedSearchRequest $request): JsonResponse
+    public function store(SavedSearchRequest $request, SearchTerms $terms): JsonResponse
     {
         $data = $request->validated();
+        $list = $request->list();
         // What can't be asked is not kept.
-        SupporterSearch::of($data['query']);
+        $list === Searched::Supporters ? SupporterSearch::of($data['query']) : $terms->check($data['query']['where'] ?? '');
+        $named = SavedSearch::query()->where('name', $data['name'])->first();
+        if ($named !== null && $named->list !== $list->many()) {
+            abort(422, "\"{$named->name}\" is the name of a search for {$named->list}. Choose another.");
+        }
         $search = SavedSearch::query()->updateOrCreate(
             ['name' => $data['name']],
-            ['query' => $data['query'], 'user_id' => $request->user()?->id],
+            ['list' => $list->many(), 'query' => $data['query'], 'user_id' => $request->user()?->id],
         );
 
         return response()->json(
-            ['id' => $search->id, 'name' => $search->name, 'query' => $search->query],
+            ['id' => $search->id, 'list' => $search->list, 'name' => $search->name, 'query' => $search->query],
             $search->wasRecentlyCreated ? 201 : 200,
         );
     }

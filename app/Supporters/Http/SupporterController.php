@@ -7,6 +7,7 @@ namespace App\Supporters\Http;
 use App\Accounts\Audit;
 use App\Accounts\Organization;
 use App\Addresses\Directory\AddressStates;
+use App\Lists\Column;
 use App\Records\Erased;
 use App\Records\GiftSums;
 use App\Records\Merge;
@@ -43,11 +44,11 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /**
  * Supporters, to find and to look at.
  *
- * @phpstan-import-type SupporterColumn from SupporterColumns
+ * @phpstan-import-type ColumnShown from Column
  * @phpstan-import-type ToldSearch from SearchTold
  * @phpstan-type SupporterRow array{id: int, kind: value-of<SupporterKind>, name: string, cells: JsonMap<string>}
  * @phpstan-type SupporterList array{
- *     total: int, page: int, pages: int, milliseconds: int, columns: list<SupporterColumn>, search: ?ToldSearch, supporters: list<SupporterRow>,
+ *     total: int, page: int, pages: int, milliseconds: int, columns: list<ColumnShown>, search: ?ToldSearch, supporters: list<SupporterRow>,
  * }
  * @phpstan-import-type Origin from Origins
  * @phpstan-import-type Amounts from JsonMap

@@ -65,6 +65,28 @@ final readonly class FieldTerms
         });
     }
 
+    /**
+     * A field of what a supporter has, asked of the thing itself.
+     *
+     * @param  string  $table  of the things, or the name that it has in the query
+     */
+    public function ofThing(Builder $things, string $table, Condition $one): void
+    {
+        $place = FieldPlace::of($one->of) ?? throw new \LogicException("No place of \"{$one->of}\".");
+        $field = $this->catalog->field($one->of);
+        $things->where(static function (Builder $query) use ($table, $place, $field, $one): void {
+            $query->where(static fn(Builder $inner) => self::hold($inner, "{$table}.`{$place->column}`", $field, $one));
+            if (in_array($one->of, self::OF_PURPOSE, true)) {
+                $query->orWhereIn(
+                    "{$table}.id",
+                    DB::table('gift_splits')
+                        ->select('gift_splits.gift_id')
+                        ->where(static fn(Builder $inner) => self::hold($inner, "gift_splits.`{$place->column}`", $field, $one)),
+                );
+            }
+        });
+    }
+
     /** Never null, so that it can be turned round. */
     private static function hold(Builder $query, string $column, Field $field, Condition $one): void
     {
@@ -75,6 +97,9 @@ final readonly class FieldTerms
         $compare = static function (string $sign) use ($query, $figure, $column, $one): void {
             $query->whereRaw("coalesce({$column}, '') <> '' and {$figure} {$sign} ?", [$one->value()]);
         };
+        if ($one->narrowed('currency') !== '') {
+            $query->where(substr($column, 0, (int) strrpos($column, '.')) . '.currency', $one->narrowed('currency'));
+        }
         match ($one->test) {
             Test::Is, Test::IsNot => self::is($query, $column, $figure, $field, $one->values),
             Test::Begins => $query->whereRaw("coalesce({$column}, '') like ?", [self::escaped($one->value()) . '%']),

@@ -11,6 +11,7 @@ use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Gifts\Currency;
 use PineSieve\Core\Gifts\GiftKind;
+use PineSieve\Core\Searches\Condition;
 use PineSieve\Core\Searches\Test;
 use PineSieve\Core\Searches\Topic;
 use PineSieve\Core\Standards\Field;
@@ -146,7 +147,7 @@ final readonly class SearchChoices
             },
             'tests' => array_column(Test::of($field), 'value'),
             'options' => self::options(array_values(array_unique([...$field->options(), ...$names, ...self::known($field->type)]))),
-            'within' => [],
+            'within' => Condition::narrowing($field),
         ];
     }
 

@@ -6,15 +6,20 @@ namespace App\Supporters\Searching;
 
 use App\Records\Supporter;
 use App\Standards\FieldAccess;
+use App\Support\Lists;
 use App\Supporters\SupporterSearch;
 use App\Supporters\UnseenField;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Query\Builder as Query;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Searches\Condition;
 use PineSieve\Core\Searches\Group;
+use PineSieve\Core\Searches\Searched;
 use PineSieve\Core\Searches\SearchReader;
 use PineSieve\Core\Searches\Test;
 use PineSieve\Core\Searches\Topic;
+use PineSieve\Core\Searches\UnusableSearch;
+use PineSieve\Core\Standards\FieldPlace;
 
 /**
  * The conditions of a search, asked of the database. Each is asked in its positive form, and turned round where it is denied: who has no
@@ -32,12 +37,73 @@ final readonly class SearchTerms
      */
     public function narrow(Builder $supporters, string $where): void
     {
-        $group = $this->reader->read($where);
+        $this->group($supporters, $this->check($where));
+    }
+
+    /**
+     * @param  string  $where  JSON; '' asks nothing
+     *
+     * @throws UnusableSearch|UnseenField
+     */
+    public function check(string $where): Group
+    {
+        $group = $where === '' ? new Group([]) : $this->reader->read($where);
         $sight = FieldAccess::ofUser();
         foreach ($group->conditions() as $one) {
             self::mustBeSeen($one, $sight);
         }
-        $this->group($supporters, $group);
+
+        return $group;
+    }
+
+    /**
+     * Narrows what supporters have: gifts, promises, addresses. What is asked of a field of theirs is asked of each, all else of the
+     * supporter whose it is.
+     *
+     * @param  Query  $things  rows with an "id" and a "supporter_id"
+     * @param  string  $table  of the things, or the name that it has in the query
+     *
+     * @throws UnseenField if it asks by what the person may not see
+     */
+    public function narrowThings(Query $things, string $table, Searched $searched, string $where): void
+    {
+        $this->groupOfThings($things, $table, $searched, $this->check($where));
+    }
+
+    private function groupOfThings(Query $things, string $table, Searched $searched, Group $group): void
+    {
+        if ($group->of === []) {
+            return;
+        }
+        $all = function (Query $inner) use ($table, $searched, $group): void {
+            foreach ($group->of as $one) {
+                $inner->where(
+                    fn(Query $query) => $one instanceof Group
+                        ? $this->groupOfThings($query, $table, $searched, $one)
+                        : $this->conditionOfThings($query, $table, $searched, $one),
+                    boolean: $group->any ? 'or' : 'and',
+                );
+            }
+        };
+        $group->not ? $things->whereNot($all) : $things->where($all);
+    }
+
+    private function conditionOfThings(Query $things, string $table, Searched $searched, Condition $one): void
+    {
+        if (FieldPlace::of($one->of)?->subject !== $searched->value) {
+            $supporters = Supporter::query()->select('supporters.id');
+            $this->condition($supporters, $one);
+            $things->whereIn("{$table}.supporter_id", $supporters->toBase());
+
+            return;
+        }
+        $ask = fn(Query $query) => $this->fields->ofThing($query, $table, $one);
+        self::isDenied($one) ? $things->whereNot($ask) : $things->where($ask);
+    }
+
+    private static function isDenied(Condition $one): bool
+    {
+        return in_array($one->test, [Test::IsNot, Test::Blank], true);
     }
 
     private static function mustBeSeen(Condition $one, FieldAccess $sight): void
@@ -72,7 +138,6 @@ final readonly class SearchTerms
     /** @param  Builder<Supporter>  $supporters */
     private function condition(Builder $supporters, Condition $one): void
     {
-        $isDenied = in_array($one->test, [Test::IsNot, Test::Blank], true);
         $ask = fn(Builder $query) => match ($one->topic()) {
             null => $this->fields->narrow($query, $one),
             Topic::Given, Topic::Count, Topic::Largest, Topic::Gave, Topic::First, Topic::Last => $this->gifts->narrow($query, $one),
@@ -80,7 +145,7 @@ final readonly class SearchTerms
             Topic::Noted => self::noted($query, $one),
             default => self::anyOf($query, $one),
         };
-        $isDenied ? $supporters->whereNot($ask) : $supporters->where($ask);
+        self::isDenied($one) ? $supporters->whereNot($ask) : $supporters->where($ask);
     }
 
     /** @param  Builder<Supporter>  $supporters */
@@ -102,7 +167,7 @@ final readonly class SearchTerms
     {
         $notes = DB::table('supporter_notes')->select('supporter_id');
         if ($one->test === Test::Contains) {
-            $notes->where('text', 'like', '%' . addcslashes($one->value(), '\\%_') . '%');
+            $notes->where('text', 'like', Lists::within($one->value()));
         }
         if ($one->narrowed('from') !== '') {
             $notes->where('noted_on', '>=', $one->narrowed('from'));

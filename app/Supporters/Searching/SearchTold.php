@@ -8,6 +8,7 @@ use App\Support\Http\JsonMap;
 use App\Supporters\SupporterSearch;
 use PineSieve\Core\Searches\Condition;
 use PineSieve\Core\Searches\Group;
+use PineSieve\Core\Searches\Searched;
 use PineSieve\Core\Searches\SearchReader;
 use PineSieve\Core\Searches\SearchWords;
 use PineSieve\Core\Standards\FieldCatalog;
@@ -26,13 +27,13 @@ final readonly class SearchTold
      * @param  string  $where  JSON; '' for none
      * @return ?ToldSearch
      */
-    public function of(string $where): ?array
+    public function of(string $where, Searched $searched = Searched::Supporters): ?array
     {
         if ($where === '') {
             return null;
         }
         $group = $this->reader->read($where);
-        $words = new SearchWords($this->catalog, $this->worklists());
+        $words = new SearchWords($this->catalog, $this->worklists(), $searched);
 
         return ['sentence' => $words->sentence($group), 'phrases' => new JsonMap(self::phrases($words, $group, ''))];
     }

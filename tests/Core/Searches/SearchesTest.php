@@ -6,6 +6,7 @@ namespace Tests\Core\Searches;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use PineSieve\Core\Searches\Searched;
 use PineSieve\Core\Searches\SearchReader;
 use PineSieve\Core\Searches\SearchWords;
 use PineSieve\Core\Searches\UnusableSearch;
@@ -125,6 +126,40 @@ final class SearchesTest extends TestCase
         self::assertSame($sentence, (new SearchWords($standards->catalog, ['alike' => 'may be the same']))->sentence($group));
         // Read once more, it is the same.
         self::assertEquals($group, (new SearchReader($standards))->read(json_encode($group->toArray(), JSON_THROW_ON_ERROR)));
+    }
+
+    /** @return iterable<string, array{Searched, string, string}> */
+    public static function ofThings(): iterable
+    {
+        yield 'nothing' => [Searched::Addresses, '{"of":[]}', 'All addresses'];
+        yield 'an amount is one of a currency' => [
+            Searched::Gifts,
+            '{"of":[{"of":"gift.amount","test":"over","values":["500"]},{"of":"gift.fund","test":"is","values":["Nets","Boats"]}]}',
+            'Gifts whose amount is over 500.00 USD and whose fund is Nets or Boats',
+        ];
+        yield 'between amounts' => [
+            Searched::Promises,
+            '{"of":[{"of":"promise.amount","test":"between","values":["5","50"],"within":{"currency":"CAD"}}]}',
+            'Promises whose amount is between 5.00 and 50.00 CAD',
+        ];
+        yield 'all else is asked of whose it is' => [
+            Searched::Gifts,
+            '{"of":[{"of":"address.state","test":"is","values":["ME"]},{"of":"gifts.any","test":"is blank","within":{"from":"2026-01-01"}}]}',
+            'Gifts of supporters whose state or province is ME and of supporters who did not give since 2026-01-01',
+        ];
+        yield 'its own' => [
+            Searched::Addresses,
+            '{"any":true,"of":[{"of":"address.state","test":"is","values":["ME"]},{"of":"groups","test":"is","values":["Board"]}]}',
+            'Addresses whose state or province is ME or of supporters in the group Board',
+        ];
+    }
+
+    #[DataProvider('ofThings')]
+    public function test_what_supporters_have_is_searched_for_too(Searched $searched, string $json, string $sentence): void
+    {
+        $standards = self::standards();
+        $group = (new SearchReader($standards))->read($json);
+        self::assertSame($sentence, (new SearchWords($standards->catalog, [], $searched))->sentence($group));
     }
 
     /** @return iterable<string, array{string, string}> */

@@ -45,7 +45,7 @@ export function AddressesPage() {
                   <tbody>
                     <tr>
                       <td>
-                        Addresses in use
+                        <Link to="/addresses/all?condition=in+use">Addresses in use</Link>
                         <div className="quiet">
                           {data.last_asked === null
                             ? 'the postal directory was not asked about any yet'

@@ -26,6 +26,15 @@ export type AddressRow = {
   told: string[];
 };
 
+export type AddressesFound = {
+  total: number;
+  page: number;
+  pages: number;
+  milliseconds: number;
+  search: ToldSearch | null;
+  addresses: StoredAddress[];
+};
+
 export type Against = { kind: 'all' | 'group' | 'search' | 'ids' | 'file' | 'nothing'; group?: string; search?: number; ids?: number[] };
 
 export type Alike = { id: number; name: string; place: string; strength: number; score: number; for: string[]; against: string[] };
@@ -322,6 +331,8 @@ export type Column = {
 
 export type ColumnFeed = { target: string; name: string; steps: StepData[]; label: string; step_labels: string[] };
 
+export type ColumnShown = { key: string; label: string; group: string; figure: boolean; usual: boolean; sortable: boolean };
+
 export type ColumnTable = { options: string[]; values: TableValue[] };
 
 export type ColumnValue = { value: string; rows: number; becomes: string; note: string; held: boolean; through: string[] };
@@ -467,7 +478,7 @@ export type ErasureView = { name: string; has: Record<string, number>; asked_by:
 
 export type ExportBegun = { export: number };
 
-export type ExportChoice = { of: string; usual: string[]; fields: ExportField[]; statuses: string[]; narrowed_by: string[] };
+export type ExportChoice = { of: string; usual: string[]; fields: ExportField[]; statuses: string[]; narrowed_by: string[]; list: string };
 
 export type ExportField = { key: string; label: string };
 
@@ -669,6 +680,8 @@ export type GiftList = {
   months: GiftMonth[];
   page: number;
   pages: number;
+  milliseconds: number;
+  search: ToldSearch | null;
   gifts: GiftRow[];
 };
 
@@ -933,7 +946,15 @@ export type HouseholdGone = { counts: DuplicateCounts };
 
 export type IntakeCheck = { page: CheckPage | null; directory: boolean };
 
-export type IntakeList = { intakes: IntakeSummary[]; more: boolean; queue: number[] };
+export type IntakeList = {
+  intakes: IntakeSummary[];
+  total: number;
+  page: number;
+  pages: number;
+  any_loaded: boolean;
+  running: string | null;
+  queue: IntakeSummary[];
+};
 
 export type IntakeSummary = {
   id: number;
@@ -1000,7 +1021,7 @@ export type LikeGift = { date: string; amount: string; currency: string; fund: s
 
 export type LinkWords = { kind: 'member' | 'spouse' | 'employee' | 'contact' | 'child'; phrase: string; reverse: string };
 
-export type ListChoices = { columns: SupporterColumn[]; view: KeptView | null };
+export type ListChoices = { first: ColumnShown; columns: ColumnShown[]; order: ListOrder; view: KeptView | null };
 
 export type ListColumn = { header: string; target: string | null; examples: string[]; filled: number; evidence: string };
 
@@ -1009,6 +1030,8 @@ export type ListColumnsView = { columns: ListColumn[]; fields: ListField[]; shee
 export type ListField = { key: string; label: string };
 
 export type ListOptions = { options: string[] };
+
+export type ListOrder = { sort: string; down: boolean };
 
 export type ListedValue = { value: string; code: string; spellings: string[]; retired: boolean; used: number };
 
@@ -1517,6 +1540,7 @@ export type PromiseList = {
   sums: PromiseMoneySums | null;
   page: number;
   pages: number;
+  search: ToldSearch | null;
   promises: PromiseRow[];
 };
 
@@ -1562,7 +1586,11 @@ export type PromiseRow = {
   amount: string | null;
   currency: string;
   frequency: string | null;
-  purpose: string;
+  fund: string | null;
+  campaign: string | null;
+  appeal: string | null;
+  reference: string | null;
+  source_id: string | null;
   paid: string | null;
   balance: string | null;
   next_on: string | null;
@@ -1864,7 +1892,7 @@ export type SearchField = {
 
 export type SearchOption = { value: string; label: string };
 
-export type SearchRow = { id: number; name: string; query: Record<string, string> };
+export type SearchRow = { id: number; list: string; name: string; query: Record<string, string> };
 
 export type SearchScheduleKept = { schedule: string };
 
@@ -1994,14 +2022,31 @@ export type StepData = { do: string } & Record<string, unknown>;
 
 export type StillHeld = { why: string; rows: number };
 
-export type SupporterColumn = { key: string; label: string; group: string; figure: boolean };
+export type StoredAddress = {
+  id: number;
+  supporter_id: number;
+  supporter: string;
+  line1?: string | null;
+  line2?: string | null;
+  city?: string | null;
+  state?: string | null;
+  postal_code?: string | null;
+  country?: string | null;
+  kind: string;
+  is_primary: boolean;
+  condition: string;
+  outcome: string | null;
+  asked_on: string | null;
+  valid_from: string | null;
+  valid_until: string | null;
+};
 
 export type SupporterList = {
   total: number;
   page: number;
   pages: number;
   milliseconds: number;
-  columns: SupporterColumn[];
+  columns: ColumnShown[];
   search: ToldSearch | null;
   supporters: SupporterRow[];
 };

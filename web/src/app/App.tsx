@@ -58,6 +58,7 @@ import { ErasePage } from '../supporters/ErasePage';
 import { HistoryPage } from '../supporters/HistoryPage';
 import { SupporterPage } from '../supporters/SupporterPage';
 import { SupportersPage } from '../supporters/SupportersPage';
+import { AllPage } from '../addresses/AllPage';
 import { AddressesPage } from '../addresses/AddressesPage';
 import { CheckPage } from '../addresses/CheckPage';
 import { UnreachedPage } from '../addresses/UnreachedPage';
@@ -101,6 +102,7 @@ export function App() {
         <Route path="plans" element={<PlansPage />} />
         <Route path="supporters" element={<SupportersPage />} />
         <Route path="addresses" element={<AddressesPage />} />
+        <Route path="addresses/all" element={<AllPage />} />
         <Route path="addresses/undeliverable" element={<UnreachedPage />} />
         <Route path="addresses/:id" element={<CheckPage />} />
         <Route path="supporters/where" element={<WherePage />} />

@@ -1,9 +1,10 @@
 import { Button, MultiSelect, Select, TextInput } from '@mantine/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { ExportList, ExportPreview, ExportRow, SavedSearches } from '../api/answers';
+import type { ExportList, ExportPreview, ExportRow } from '../api/answers';
 import { api } from '../api/client';
 import { counted, hasMoney, moneys } from '../shared/format';
+import { useSavedSearches } from '../shared/search/useSavedSearches';
 import { Trouble } from '../shared/Notice';
 import { useMay } from '../shared/session';
 import { CsvOptions, usualCsv } from './CsvOptions';
@@ -33,8 +34,9 @@ export function NewExport({ choices, onMade }: { choices: ExportList['choices'];
   const [format, setFormat] = useState('csv');
   const [csv, setCsv] = useState(usualCsv);
   const [saving, setSaving] = useState(false);
-  const searches = useQuery({ queryKey: ['searches'], queryFn: () => api.get<SavedSearches>('searches') });
+
   const chosen = choices.find((one) => one.of === of);
+  const { searches } = useSavedSearches(['supporters', chosen?.list ?? '']);
   const can = (key: string) => chosen?.narrowed_by.includes(key) === true;
   const fields = asked.fields.length > 0 ? asked.fields : (chosen?.usual ?? []);
   const narrow = Object.fromEntries(Object.entries(asked.narrow).filter(([, value]) => value !== ''));
@@ -106,10 +108,16 @@ export function NewExport({ choices, onMade }: { choices: ExportList['choices'];
             clearable
             onChange={(next) => setAsked({ ...asked, fields: next })}
           />
-          {can('search') && picked('search', 'Of a saved search', 'of everyone', searches.data?.searches.map((one) => one.name) ?? [])}
+          {can('search') &&
+            picked(
+              'search',
+              'Of a saved search',
+              'of everyone',
+              searches.map((one) => one.name),
+            )}
           <div className="field-grid">
-            {can('from') && narrowed('from', 'From', '2026-01-01, or today-30')}
-            {can('to') && narrowed('to', of === 'due' ? 'Until' : 'To', '2026-12-31, or today')}
+            {can('from') && narrowed('from', 'From', '2026-01-01, today-30, last-month')}
+            {can('to') && narrowed('to', of === 'due' ? 'Until' : 'To', '2026-12-31, today, last-month')}
             {can('fund') && narrowed('fund', 'Fund', 'every fund')}
             {can('campaign') && narrowed('campaign', 'Campaign', 'every campaign')}
             {can('status') && (chosen?.statuses ?? []).length > 0 && picked('status', 'Status', 'any', chosen?.statuses ?? [])}

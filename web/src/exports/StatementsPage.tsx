@@ -2,9 +2,10 @@ import { Button, NumberInput, Select, Textarea } from '@mantine/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { SavedSearches, StatementsBegun, StatementsPreview } from '../api/answers';
+import type { StatementsBegun, StatementsPreview } from '../api/answers';
 import { api } from '../api/client';
 import { counted, hasMoney, moneys } from '../shared/format';
+import { useSavedSearches } from '../shared/search/useSavedSearches';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { TitleLine } from '../shared/TitleLine';
@@ -17,7 +18,7 @@ export function StatementsPage() {
   const [text, setText] = useState<string | null>(null);
   const [format, setFormat] = useState('pdf');
   const body = { year, ...(search === '' ? {} : { search }), ...(text === null ? {} : { text }) };
-  const searches = useQuery({ queryKey: ['searches'], queryFn: () => api.get<SavedSearches>('searches') });
+  const { searches } = useSavedSearches();
   const preview = useQuery({
     queryKey: ['statements', body],
     queryFn: () => api.post<StatementsPreview>('statements/preview', body),
@@ -40,7 +41,7 @@ export function StatementsPage() {
               <Select
                 label="To whom"
                 placeholder="everyone who gave"
-                data={searches.data?.searches.map((one) => one.name) ?? []}
+                data={searches.map((one) => one.name)}
                 value={search === '' ? null : search}
                 clearable
                 onChange={(next) => setSearch(next ?? '')}

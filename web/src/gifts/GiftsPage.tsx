@@ -1,16 +1,20 @@
-import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { TitleLine } from '../shared/TitleLine';
-import { counted, money, moneys } from '../shared/format';
+import { count, counted, moneys } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pager } from '../shared/Pager';
 import { Pane } from '../shared/Pane';
 import { SearchField } from '../shared/SearchField';
+import { ColumnsMenu } from '../shared/list/ColumnsMenu';
+import { ListTable } from '../shared/list/ListTable';
+import { useListView } from '../shared/list/useListView';
+import { SavedSearchMenu } from '../shared/search/SavedSearchMenu';
+import { SearchSentence } from '../shared/search/SearchSentence';
+import { useWhere } from '../shared/search/useWhere';
 import { useSearch } from '../shared/useSearch';
 import type { GiftList as Gifts } from '../api/answers';
 import { type Asked, askedOf, pathOf, sentence } from './filters';
-import { becameOf, chosenColumns, COLUMNS, keepColumns } from './columns';
-import { GiftColumns } from './GiftColumns';
+import { cell, WIDTHS } from './columns';
 import { GiftFilters } from './GiftFilters';
 import { GiftMonths } from './GiftMonths';
 
@@ -18,15 +22,15 @@ export function GiftsPage() {
   const [query, setQuery] = useSearchParams();
   const asked = askedOf(query);
   const ask = (next: Asked) => setQuery(next as Record<string, string>);
-  const { text, search, page, setPage, found } = useSearch<Gifts>('gifts', '', pathOf(asked));
-  const [chosen, setChosen] = useState(chosenColumns);
-  const columns = COLUMNS.filter(({ key }) => chosen.includes(key));
+  const list = useListView('gifts');
+  const { text, search, page, setPage, found } = useSearch<Gifts>('gifts', '', pathOf(asked) + list.shape, list.isKnown);
+  const where = useWhere(() => setPage(1));
   const isNarrowed = Object.keys(asked).length > 0;
   return (
     <>
       <TitleLine title="Gifts">
         {found.data !== undefined &&
-          `${counted(found.data.total, 'gift')}${found.data.corrections > 0 ? `, ${counted(found.data.corrections, 'that takes one back or corrects it', 'that take one back or correct it')}` : ''}, ${found.data.sums === null ? 'amounts hidden' : moneys(found.data.sums.given)}`}
+          `${counted(found.data.total, 'gift')}${found.data.corrections > 0 ? `, ${counted(found.data.corrections, 'that takes one back or corrects it', 'that take one back or correct it')}` : ''}, ${found.data.sums === null ? 'amounts hidden' : moneys(found.data.sums.given)}${isNarrowed || text !== '' ? `, found in ${count(found.data.milliseconds)} ms` : ''}`}
         {sentence(asked)}
         {asked.intake !== undefined && (
           <>
@@ -49,6 +53,10 @@ export function GiftsPage() {
           </>
         )}
       </TitleLine>
+      <div className="pane searching">
+        <SearchSentence many="Gifts" search={where.search} phrases={found.data?.search?.phrases ?? {}} onChange={where.change} />
+        <SavedSearchMenu list="gifts" asked={asked} onPick={(kept) => setQuery(kept)} />
+      </div>
       <div className="panes">
         <Pane
           title={
@@ -56,13 +64,7 @@ export function GiftsPage() {
           }
           right={
             <>
-              <GiftColumns
-                chosen={chosen}
-                onChoose={(keys) => {
-                  keepColumns(keys);
-                  setChosen(keys);
-                }}
-              />
+              {list.isKnown && <ColumnsMenu list={list} />}
               <GiftFilters asked={asked} onAsk={ask} />
             </>
           }
@@ -70,54 +72,23 @@ export function GiftsPage() {
           {(found.data?.months.length ?? 0) > 1 && (
             <GiftMonths months={found.data?.months ?? []} onMonth={(month) => ask({ ...asked, month })} />
           )}
-          <Trouble error={found.error} />
-          <div className="pane-body" tabIndex={0}>
-            {found.data?.gifts.length === 0 && <Empty title="No gifts found" />}
-            {(found.data?.gifts.length ?? 0) > 0 && (
-              <table className="rows">
-                <thead>
-                  <tr>
-                    <th style={{ width: 100 }}>Date</th>
-                    <th className="num" style={{ width: 132 }}>
-                      Amount
-                    </th>
-                    <th>Supporter</th>
-                    {columns.map(({ key, head, width, isMoney }) => (
-                      <th key={key} className={isMoney === true ? 'num' : undefined} style={{ width }}>
-                        {head}
-                      </th>
-                    ))}
-                  </tr>
-                </thead>
-                <tbody>
-                  {found.data?.gifts.map((gift) => (
-                    <tr key={gift.id}>
-                      <td>
-                        <Link to={`/gifts/${gift.id}`}>{gift.given_on ?? `gift ${gift.id}`}</Link>
-                      </td>
-                      <td className="num">
-                        {gift.amount === undefined ? '' : money(gift.counts ?? gift.amount, gift.currency)}
-                        {gift.counts !== gift.amount && gift.amount !== undefined && (
-                          <div className="quiet">of {money(gift.amount, gift.currency)}</div>
-                        )}
-                        {gift.status !== undefined && gift.status !== 'given' && !columns.some(({ key }) => key === 'status') && (
-                          <div className="quiet">{becameOf(gift)}</div>
-                        )}
-                      </td>
-                      <td>
-                        <Link to={`/supporters/${gift.supporter_id}`}>{gift.supporter}</Link>
-                      </td>
-                      {columns.map(({ key, isMoney, of }) => (
-                        <td key={key} className={isMoney === true ? 'num' : undefined}>
-                          {of(gift)}
-                        </td>
-                      ))}
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            )}
-          </div>
+          <Trouble error={found.error ?? list.error} />
+          {found.data?.gifts.length === 0 ? (
+            <div className="pane-body" tabIndex={0}>
+              <Empty title="No gifts found" />
+            </div>
+          ) : (
+            found.data !== undefined && (
+              <ListTable
+                list={list}
+                rows={found.data.gifts}
+                total={found.data.total}
+                widths={WIDTHS}
+                cell={cell}
+                nameOf={(gift) => `gift ${gift.id}`}
+              />
+            )
+          )}
         </Pane>
       </div>
       <div className="foot">

@@ -15,6 +15,7 @@ export const FILTERS = [
   'promise',
   'month',
   'rule',
+  'where',
 ] as const;
 
 /** What became of gifts. */

@@ -20,8 +20,8 @@ export function Paused({ intake }: { intake: Intake }) {
     enabled: intake.state === 'waiting',
     refetchInterval: 2000,
   });
-  const ahead = queue.data?.queue.indexOf(intake.id) ?? 0;
-  const running = queue.data?.intakes.find((one) => one.state === 'loading' || one.state === 'undoing');
+  const ahead = queue.data?.queue.findIndex((one) => one.id === intake.id) ?? 0;
+  const running = queue.data?.running ?? null;
   return (
     <Pane title={intake.state === 'waiting' ? 'Waits for its turn' : 'Stopped in the middle'}>
       <div className="empty" style={{ maxWidth: 640 }} role="status">
@@ -29,9 +29,9 @@ export function Paused({ intake }: { intake: Intake }) {
         {intake.state === 'waiting' ? (
           <p>
             One load runs at a time.{' '}
-            {running !== undefined && (
+            {running !== null && (
               <>
-                "{running.name}" is at it now{ahead > 0 && `, then ${count(ahead)} more`}.{' '}
+                "{running}" is at it now{ahead > 0 && `, then ${count(ahead)} more`}.{' '}
               </>
             )}
             This one begins by itself; the order can be changed on <Link to="/intakes">Intakes</Link>.

@@ -1,9 +1,9 @@
 import { Button, Group, Popover, Select } from '@mantine/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
-import type { SavedSearches } from '../api/types';
 import type { Duplicates } from './types';
+import { useSavedSearches } from '../shared/search/useSavedSearches';
 import { Trouble } from '../shared/Notice';
 import { NumbersFile } from '../shared/NumbersFile';
 
@@ -24,7 +24,7 @@ export function SearchChoice({ isFirst, schedule, onSearch }: { isFirst: boolean
   const [kind, setKind] = useState(isFirst ? 'all' : 'changed');
   const [part, setPart] = useState<string | null>(null);
   const [numbers, setNumbers] = useState<number[] | undefined>();
-  const parts = useQuery({ queryKey: ['searches'], queryFn: () => api.get<SavedSearches>('searches'), enabled: open });
+  const parts = useSavedSearches(['supporters'], open);
   const search = useMutation({
     mutationFn: () =>
       api.post<Begun>('duplicates/search', {
@@ -41,8 +41,7 @@ export function SearchChoice({ isFirst, schedule, onSearch }: { isFirst: boolean
     onSuccess: () => void queries.invalidateQueries({ queryKey: ['duplicates'] }),
   });
   const needsPart = kind === 'group' || kind === 'search';
-  const choices =
-    kind === 'group' ? (parts.data?.groups ?? []) : (parts.data?.searches ?? []).map((one) => ({ value: String(one.id), label: one.name }));
+  const choices = kind === 'group' ? parts.groups : parts.searches.map((one) => ({ value: String(one.id), label: one.name }));
   return (
     <Popover opened={open} onChange={setOpen} width={380} position="bottom-start" trapFocus>
       <Popover.Target>

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { PromiseList } from '../api/answers';
 import { api } from '../api/client';
 import { counted, money, moneys } from '../shared/format';
-import { next, promised, STATUS } from './words';
+import { next, promised, purposeOf, STATUS } from './words';
 
 /** What a supporter has promised, what is due first. Nothing where nothing was. */
 export function PromisesOf({ supporter }: { supporter: number }) {
@@ -37,7 +37,7 @@ export function PromisesOf({ supporter }: { supporter: number }) {
                 <span className="quiet">
                   {one.kind === 'pledge' ? 'pledge' : 'recurring'} of {one.promised_on}
                 </span>
-                {one.purpose !== '' && <div className="quiet">{one.purpose}</div>}
+                {purposeOf(one) !== '' && <div className="quiet">{purposeOf(one)}</div>}
               </td>
               <td style={{ width: 118 }}>
                 <span className={`pill ${STATUS[one.status].pill}`}>{STATUS[one.status].says}</span>

@@ -1,7 +1,7 @@
 import { Button, Select } from '@mantine/core';
 import { Link, useSearchParams } from 'react-router';
 import type { PromiseList } from '../api/answers';
-import { count, counted, money, moneys } from '../shared/format';
+import { count, counted, moneys } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pager } from '../shared/Pager';
 import { Pane } from '../shared/Pane';
@@ -9,9 +9,16 @@ import { SearchField } from '../shared/SearchField';
 import { useMay } from '../shared/session';
 import { TitleLine } from '../shared/TitleLine';
 import { useSearch } from '../shared/useSearch';
-import { next, promised, STATUS, type Status } from './words';
+import { ColumnsMenu } from '../shared/list/ColumnsMenu';
+import { ListTable } from '../shared/list/ListTable';
+import { useListView } from '../shared/list/useListView';
+import { SavedSearchMenu } from '../shared/search/SavedSearchMenu';
+import { SearchSentence } from '../shared/search/SearchSentence';
+import { useWhere } from '../shared/search/useWhere';
+import { cell, WIDTHS } from './columns';
+import { STATUS, type Status } from './words';
 
-const ASKED = ['status', 'kind', 'fund', 'campaign', 'appeal', 'intake', 'supporter'];
+const ASKED = ['where', 'status', 'kind', 'fund', 'campaign', 'appeal', 'intake', 'supporter'];
 
 /** Pledges and recurring gifts: what is due first. */
 export function PromisesPage() {
@@ -19,7 +26,14 @@ export function PromisesPage() {
   const may = useMay();
   const asked = Object.fromEntries([...query].filter(([key]) => ASKED.includes(key)));
   const path = new URLSearchParams(asked).toString();
-  const { text, search, page, setPage, found } = useSearch<PromiseList>('promises', '', path === '' ? '' : `&${path}`);
+  const list = useListView('promises');
+  const { text, search, page, setPage, found } = useSearch<PromiseList>(
+    'promises',
+    '',
+    (path === '' ? '' : `&${path}`) + list.shape,
+    list.isKnown,
+  );
+  const where = useWhere(() => setPage(1));
   const ask = (change: Record<string, string | null>) => {
     setPage(1);
     setQuery(Object.fromEntries(Object.entries({ ...asked, ...change }).filter((one): one is [string, string] => one[1] !== null)), {
@@ -57,6 +71,10 @@ export function PromisesPage() {
           <Link to="/promises/payments">Say which</Link>
         </div>
       )}
+      <div className="pane searching">
+        <SearchSentence many="Promises" search={where.search} phrases={data?.search?.phrases ?? {}} onChange={where.change} />
+        <SavedSearchMenu list="promises" asked={asked} onPick={(kept) => setQuery(kept)} />
+      </div>
       <div className="panes">
         <Pane
           title={
@@ -69,6 +87,7 @@ export function PromisesPage() {
           }
           right={
             <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}>
+              {list.isKnown && <ColumnsMenu list={list} />}
               <Select
                 size="xs"
                 w={150}
@@ -95,56 +114,27 @@ export function PromisesPage() {
             </div>
           }
         >
-          <Trouble error={found.error} />
-          <div className="pane-body" tabIndex={0}>
-            {data?.promises.length === 0 && (
+          <Trouble error={found.error ?? list.error} />
+          {data?.promises.length === 0 ? (
+            <div className="pane-body" tabIndex={0}>
               <Empty title="No promises found">
                 {Object.keys(asked).length === 0 &&
                   text === '' &&
                   'A pledge or a recurring gift is added on the page of its supporter, or comes in with a file.'}
               </Empty>
-            )}
-            {(data?.promises.length ?? 0) > 0 && (
-              <table className="rows">
-                <thead>
-                  <tr>
-                    <th>Supporter</th>
-                    <th style={{ width: 176 }}>Promised</th>
-                    <th style={{ width: 120 }}>It is</th>
-                    <th style={{ width: 190 }}>Next</th>
-                    <th className="num" style={{ width: 112 }}>
-                      Came in
-                    </th>
-                    <th className="num" style={{ width: 112 }}>
-                      Is left
-                    </th>
-                    <th style={{ width: '18%' }}>Fund, campaign</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {data?.promises.map((one) => (
-                    <tr key={one.id}>
-                      <td>
-                        <Link to={`/supporters/${one.supporter_id}`}>{one.supporter}</Link>
-                      </td>
-                      <td>
-                        <Link to={`/promises/${one.id}`}>{promised(one)}</Link>
-                        <div className="quiet">{[one.kind, one.promised_on].filter((part) => part !== null).join(' of ')}</div>
-                      </td>
-                      <td>
-                        <span className={`pill ${STATUS[one.status].pill}`}>{STATUS[one.status].says}</span>
-                        {one.missed > 0 && <div className="quiet">{counted(one.missed, 'earlier one', 'earlier ones')} missing</div>}
-                      </td>
-                      <td>{next(one)}</td>
-                      <td className="num">{one.paid === null ? '' : money(one.paid, one.currency)}</td>
-                      <td className="num">{one.balance === null ? '' : money(one.balance, one.currency)}</td>
-                      <td>{one.purpose}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            )}
-          </div>
+            </div>
+          ) : (
+            data !== undefined && (
+              <ListTable
+                list={list}
+                rows={data.promises}
+                total={data.total}
+                widths={WIDTHS}
+                cell={cell}
+                nameOf={(one) => `the promise of ${one.supporter}`}
+              />
+            )
+          )}
         </Pane>
       </div>
       <div className="foot">

@@ -22,3 +22,7 @@ export const promised = ({ kind, amount, currency, frequency }: PromiseRow): str
 /** "$100.00 on 2026-12-10" */
 export const next = ({ next_on, next_amount, currency }: PromiseRow): string =>
   next_on === null ? '' : `${next_amount === null ? '' : `${money(next_amount, currency)} on `}${next_on}`;
+
+/** What it is for: "General fund, Spring 2026". */
+export const purposeOf = ({ fund, campaign }: { fund: string | null; campaign: string | null }): string =>
+  [fund, campaign].filter((one) => one !== null && one !== '').join(', ');

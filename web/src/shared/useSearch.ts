@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { api } from '../api/client';
 
 /** A list that is searched as one types, page by page; the page before stays until the next one is there. */
-export function useSearch<T>(path: string, first = '', filter = '', enabled = true) {
+export function useSearch<T>(path: string, first = '', filter = '', enabled = true, isBusy: (list: T) => boolean = () => false) {
   const [text, setText] = useState(first);
   const [asked] = useDebouncedValue(text.trim(), 200);
   const [page, setPage] = useState(1);
@@ -13,6 +13,8 @@ export function useSearch<T>(path: string, first = '', filter = '', enabled = tr
     queryFn: () => api.get<T>(`${path}?q=${encodeURIComponent(asked)}&page=${page}${filter}`),
     enabled,
     placeholderData: keepPreviousData,
+    // What goes on in the queue is looked at again by itself.
+    refetchInterval: ({ state }) => (state.data !== undefined && isBusy(state.data) ? 1500 : false),
   });
   const search = (value: string) => {
     setText(value);

@@ -1,17 +1,18 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { SupporterList } from '../api/answers';
 import { NewMailing } from '../mailings/NewMailing';
 import { CheckAddresses } from '../shared/CheckAddresses';
-import { ColumnsMenu } from './ColumnsMenu';
+import { ColumnsMenu } from '../shared/list/ColumnsMenu';
+import { ListTable } from '../shared/list/ListTable';
+import { useListView } from '../shared/list/useListView';
 import { ChangeMany } from './many/ChangeMany';
 import { useTicks } from './many/ticks';
-import { SavedSearchMenu } from './SavedSearchMenu';
-import { SearchSentence } from './search/SearchSentence';
-import { type Group, read, written } from './search/tree';
-import { SupporterTable } from './SupporterTable';
-import { useListView } from './useListView';
+import { SavedSearchMenu } from '../shared/search/SavedSearchMenu';
+import { SearchSentence } from '../shared/search/SearchSentence';
+import { useWhere } from '../shared/search/useWhere';
+import { cell, WIDTHS } from './cells';
 import { useMay } from '../shared/session';
 import { TitleLine } from '../shared/TitleLine';
 import { count, counted } from '../shared/format';
@@ -55,42 +56,33 @@ const KEYS = ['filter', 'intake', 'made', 'rule', 'month', 'group', 'tag', 'zip'
 export function SupportersPage() {
   const [query, setQuery] = useSearchParams();
   const may = useMay();
+  const navigate = useNavigate();
   const [changing, setChanging] = useState(false);
   const [mailing, setMailing] = useState(false);
-  const { choices, view, change, isKnown, error } = useListView();
+  const list = useListView('supporters');
   const narrowed = KEYS.filter((key) => query.has(key));
   const filter = narrowed.map((key) => `&${key}=${encodeURIComponent(query.get(key) ?? '')}`).join('');
-  const columns = view.columns.map((column) => column.key).join(',');
-  const shape = `&columns=${encodeURIComponent(columns)}&sort=${encodeURIComponent(view.sort)}&down=${view.down ? 1 : 0}`;
+  const columns = list.view.columns.map((column) => column.key).join(',');
+  const shape = `&columns=${encodeURIComponent(columns)}${list.shape}`;
   const { text, search, asked, page, setPage, found } = useSearch<SupporterList>(
     'supporters',
     query.get('q') ?? '',
     filter + shape,
-    isKnown,
+    list.isKnown,
   );
   const data = found.data;
   const scope = { ...(asked === '' ? {} : { q: asked }), ...Object.fromEntries(narrowed.map((key) => [key, query.get(key) ?? ''])) };
   const isNarrowed = asked !== '' || narrowed.length > 0;
   const ticks = useTicks(data?.total ?? 0, `${asked}${filter}`);
   const others = narrowed.filter((key) => key !== 'where');
-  const setWhere = (group: Group) => {
-    const next = new URLSearchParams(query);
-    const where = written(group);
-    if (where === '') {
-      next.delete('where');
-    } else {
-      next.set('where', where);
-    }
-    setQuery(next);
-    setPage(1);
-  };
+  const where = useWhere(() => setPage(1));
   return (
     <>
       <TitleLine title="Supporters">
         {data !== undefined && `${counted(data.total, 'supporter')}${isNarrowed ? ` found in ${count(data.milliseconds)} ms` : ' in all'}`}
       </TitleLine>
       <div className="pane searching">
-        <SearchSentence search={read(query.get('where'))} phrases={data?.search?.phrases ?? {}} onChange={setWhere} />
+        <SearchSentence search={where.search} phrases={data?.search?.phrases ?? {}} onChange={where.change} />
         <SavedSearchMenu
           asked={scope}
           onPick={(kept) => {
@@ -104,7 +96,7 @@ export function SupportersPage() {
           label="The list"
           right={
             <>
-              {data !== undefined && <ColumnsMenu choices={choices} shown={data.columns} view={view} onChange={change} />}
+              {list.isKnown && <ColumnsMenu list={list} />}
               {may.edit && (
                 <Button size="compact-sm" component={Link} to="/supporters/new">
                   Add a supporter
@@ -123,7 +115,7 @@ export function SupportersPage() {
             </div>
           }
         >
-          <Trouble error={found.error ?? error} />
+          <Trouble error={found.error ?? list.error} />
           {others.length > 0 && (
             <div className="hint">
               <span>Only those {filterWords(query)}.</span>
@@ -145,7 +137,18 @@ export function SupportersPage() {
               </Empty>
             </div>
           ) : (
-            data !== undefined && <SupporterTable list={data} view={view} ticks={ticks} mayTick={may.edit} onView={change} />
+            data !== undefined && (
+              <ListTable
+                list={list}
+                rows={data.supporters}
+                total={data.total}
+                widths={WIDTHS}
+                cell={cell}
+                nameOf={(row) => row.name}
+                ticks={may.edit ? ticks : undefined}
+                onOpen={(row) => void navigate(`/supporters/${row.id}`)}
+              />
+            )
           )}
         </Pane>
         {changing && <ChangeMany count={ticks.count} scope={ticks.scope(scope)} onClose={() => setChanging(false)} />}

@@ -129,7 +129,7 @@ final class RecordController extends Controller
     {
         $this->authorize('viewAny', Supporter::class);
         $data = [];
-        foreach (SavedSearch::query()->orderBy('name')->get() as $search) {
+        foreach (SavedSearch::ofSupporters()->orderBy('name')->get() as $search) {
             try {
                 $data[] = [
                     'id' => $search->id,

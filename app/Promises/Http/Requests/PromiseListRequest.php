@@ -23,6 +23,7 @@ final class PromiseListRequest extends GuardedRequest
     {
         return [
             'q' => ['nullable', 'string', 'max:200'],
+            'where' => ['nullable', 'string', 'max:20000'],
             'page' => ['nullable', 'integer', 'min:1', 'max:1000000'],
             'intake' => ['nullable', 'integer'],
             'supporter' => ['nullable', 'integer'],

@@ -1,9 +1,8 @@
 import { Button, Checkbox, Group, Modal, Radio, Select } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api } from '../../api/client';
 import type { Against, Intake, SavedSearches, Settings } from '../../api/types';
 import { NumbersFile } from '../../shared/NumbersFile';
+import { useSavedSearches } from '../../shared/search/useSavedSearches';
 import { Pane } from '../../shared/Pane';
 import { againstWords, does, fieldGroups, knownWords, usualOf } from './choices';
 
@@ -27,7 +26,7 @@ export function VerdictChoices({
   onChange: (change: Partial<Settings>) => void;
 }) {
   const [open, setOpen] = useState(false);
-  const parts = useQuery({ queryKey: ['searches'], queryFn: () => api.get<SavedSearches>('searches'), staleTime: 60_000 });
+  const parts = useSavedSearches();
   const { settings } = intake;
   return (
     <Pane
@@ -40,7 +39,7 @@ export function VerdictChoices({
     >
       <dl className="says">
         <dt>Compared with</dt>
-        <dd>{againstWords(settings.against, parts.data?.searches ?? [])}</dd>
+        <dd>{againstWords(settings.against, parts.searches)}</dd>
         <dt>Known</dt>
         <dd>{knownWords(settings)}</dd>
         <dt>Unsure</dt>
@@ -51,7 +50,7 @@ export function VerdictChoices({
       {open && (
         <Choices
           settings={settings}
-          parts={parts.data ?? { searches: [], groups: [] }}
+          parts={parts}
           onClose={() => setOpen(false)}
           onKeep={(change) => {
             onChange(change);

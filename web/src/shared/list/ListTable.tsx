@@ -1,50 +1,40 @@
-import { useRef, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
-import type { KeptView, SupporterColumn, SupporterList } from '../api/answers';
-import { money, phone } from '../shared/format';
-import type { Ticks } from './many/ticks';
+import { type ReactNode, useRef, useState } from 'react';
+import type { KeptView, ColumnShown } from '../../api/answers';
+import type { ListView } from './useListView';
 
 const TICK = 46;
-const NAME = 220;
-const usual: Record<string, number> = { kind: 104, place: 150, email: 220, phone: 132, 'gifts.count': 64, 'gifts.given': 120, notes: 260 };
 
-const cell = (column: SupporterColumn, text: string): string => {
-  if (text === '') {
-    return '';
-  }
-  if (column.key === 'phone') {
-    return phone(text);
-  }
-  // "USD 20.00 + CAD 5.00"
-  return column.key === 'gifts.given' || column.key === 'gifts.largest'
-    ? text
-        .split(' + ')
-        .map((one) => money(one.slice(4), one.slice(0, 3)))
-        .join(' + ')
-    : text.replaceAll('\n', ' ');
-};
+/** What is ticked, of however many that are found. */
+export interface Ticked {
+  count: number;
+  has: (id: number) => boolean;
+  turn: (id: number) => void;
+  all: () => void;
+  none: () => void;
+}
+
+interface TableProps<Row extends { id: number }> {
+  list: ListView;
+  rows: Row[];
+  total: number;
+  /** How wide columns are as long as nobody drew them. */
+  widths: Record<string, number>;
+  cell: (column: string, row: Row) => ReactNode;
+  /** What a row is called by whoever hears it. */
+  nameOf: (row: Row) => string;
+  ticks?: Ticked | undefined;
+  onOpen?: (row: Row) => void;
+}
 
 /** The list as the person wants to see it: sorted by a click on a heading, as wide as it was drawn, its first columns in sight. */
-export function SupporterTable({
-  list,
-  view,
-  ticks,
-  onView,
-  mayTick,
-}: {
-  list: SupporterList;
-  view: KeptView;
-  ticks: Ticks;
-  onView: (view: KeptView) => void;
-  mayTick: boolean;
-}) {
-  const navigate = useNavigate();
+export function ListTable<Row extends { id: number }>({ list, rows, total, widths, cell, nameOf, ticks, onOpen }: TableProps<Row>) {
+  const { view, order, change } = list;
+  const mayTick = ticks !== undefined;
   const [drawn, setDrawn] = useState<{ key: string; width: number } | null>(null);
   const start = useRef({ x: 0, width: 0 });
   const kept = new Map(view.columns.map((column) => [column.key, column.width]));
-  const widthOf = (key: string) =>
-    drawn?.key === key ? drawn.width : key === 'name' ? NAME : (kept.get(key) ?? usual[key] ?? (key.startsWith('gifts.') ? 110 : 150));
-  const columns = [{ key: 'name', label: 'Name', figure: false, group: '' }, ...list.columns];
+  const widthOf = (key: string) => (drawn?.key === key ? drawn.width : (kept.get(key) ?? widths[key] ?? 150));
+  const columns = [list.first, ...list.shown];
   const lefts: number[] = [];
   columns.reduce(
     (left, column, at) => {
@@ -53,18 +43,18 @@ export function SupporterTable({
     },
     mayTick ? TICK : 0,
   );
-  const total = columns.reduce((sum, column) => sum + widthOf(column.key), mayTick ? TICK : 0);
+  const wide = columns.reduce((sum, column) => sum + widthOf(column.key), mayTick ? TICK : 0);
   const fixed = (at: number) =>
     at < view.fixed ? { className: 'fixed-column', style: { left: lefts[at] } } : { className: '', style: undefined };
   const withColumns = (next: Partial<KeptView>): KeptView => ({
     ...view,
-    columns: view.columns.length > 0 ? view.columns : list.columns.map((column) => ({ key: column.key, width: null })),
+    columns: view.columns.length > 0 ? view.columns : list.shown.map((column) => ({ key: column.key, width: null })),
     ...next,
   });
-  const sort = (key: string) => onView(withColumns({ sort: key, down: view.sort === key ? !view.down : key.startsWith('gifts.') }));
+  const sort = ({ key, figure }: ColumnShown) => change(withColumns({ sort: key, down: order.sort === key ? !order.down : figure }));
   return (
     <div className="pane-body list-table" tabIndex={0}>
-      <table className="rows chosen-columns" style={{ minWidth: total }}>
+      <table className="rows chosen-columns" style={{ minWidth: wide }}>
         <colgroup>
           {mayTick && <col style={{ width: TICK }} />}
           {columns.map((column) => (
@@ -77,11 +67,11 @@ export function SupporterTable({
               <th className="fixed-column tick-cell" style={{ left: 0 }}>
                 <input
                   type="checkbox"
-                  aria-label={`Tick all ${list.total}`}
-                  checked={ticks.count > 0 && ticks.count === list.total}
+                  aria-label={`Tick all ${total}`}
+                  checked={ticks.count > 0 && ticks.count === total}
                   ref={(box) => {
                     if (box !== null) {
-                      box.indeterminate = ticks.count > 0 && ticks.count < list.total;
+                      box.indeterminate = ticks.count > 0 && ticks.count < total;
                     }
                   }}
                   onChange={() => (ticks.count === 0 ? ticks.all() : ticks.none())}
@@ -93,13 +83,17 @@ export function SupporterTable({
                 key={column.key}
                 className={`${column.figure ? 'num' : ''} ${fixed(at).className}`}
                 style={fixed(at).style}
-                aria-sort={view.sort === column.key ? (view.down ? 'descending' : 'ascending') : 'none'}
+                aria-sort={order.sort === column.key ? (order.down ? 'descending' : 'ascending') : 'none'}
               >
-                <button type="button" className="sort-button" onClick={() => sort(column.key)}>
-                  {column.label}
-                  {view.sort === column.key && (view.down ? ' ▼' : ' ▲')}
-                </button>
-                {column.key !== 'name' && (
+                {column.sortable ? (
+                  <button type="button" className="sort-button" onClick={() => sort(column)}>
+                    {column.label}
+                    {order.sort === column.key && (order.down ? ' ▼' : ' ▲')}
+                  </button>
+                ) : (
+                  column.label
+                )}
+                {at > 0 && (
                   <span
                     className="width-handle"
                     aria-hidden="true"
@@ -115,7 +109,7 @@ export function SupporterTable({
                     }}
                     onPointerUp={() => {
                       if (drawn !== null) {
-                        onView({
+                        change({
                           ...withColumns({}),
                           columns: withColumns({}).columns.map((one) => (one.key === drawn.key ? { ...one, width: drawn.width } : one)),
                         });
@@ -129,27 +123,32 @@ export function SupporterTable({
           </tr>
         </thead>
         <tbody>
-          {list.supporters.map((row) => (
+          {rows.map((row) => (
             <tr
               key={row.id}
-              className={`choosable ${ticks.has(row.id) ? 'ticked' : ''}`}
-              onClick={() => void navigate(`/supporters/${row.id}`)}
+              className={`${onOpen === undefined ? '' : 'choosable'} ${ticks?.has(row.id) === true ? 'ticked' : ''}`}
+              onClick={onOpen === undefined ? undefined : () => onOpen(row)}
             >
               {mayTick && (
                 <td className="fixed-column tick-cell" style={{ left: 0 }} onClick={(event) => event.stopPropagation()}>
-                  <input type="checkbox" aria-label={`Tick ${row.name}`} checked={ticks.has(row.id)} onChange={() => ticks.turn(row.id)} />
+                  <input
+                    type="checkbox"
+                    aria-label={`Tick ${nameOf(row)}`}
+                    checked={ticks.has(row.id)}
+                    onChange={() => ticks.turn(row.id)}
+                  />
                 </td>
               )}
               {columns.map((column, at) => {
-                const text = column.key === 'name' ? row.name : cell(column, row.cells[column.key] ?? '');
+                const shown = cell(column.key, row);
                 return (
                   <td
                     key={column.key}
                     className={`${column.figure ? 'num' : 'cut'} ${fixed(at).className}`}
                     style={fixed(at).style}
-                    title={text}
+                    title={typeof shown === 'string' ? shown : undefined}
                   >
-                    {column.key === 'name' ? <Link to={`/supporters/${row.id}`}>{text}</Link> : text}
+                    {shown}
                   </td>
                 );
               })}

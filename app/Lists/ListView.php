@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Accounts;
+namespace App\Lists;
 
+use App\Accounts\User;
 use Illuminate\Support\Facades\DB;
 
 /**

@@ -1,27 +1,14 @@
 import { Button, Popover, Select } from '@mantine/core';
 import { useState } from 'react';
-import type { KeptView, SupporterColumn } from '../api/answers';
-import { Of } from '../shared/Of';
+import { Of } from '../Of';
+import { type ListView, usual } from './useListView';
 
 /** Which columns a list has, in which order, and how many of the first stay in sight. */
-export function ColumnsMenu({
-  choices,
-  shown,
-  view,
-  onChange,
-}: {
-  choices: SupporterColumn[];
-  shown: SupporterColumn[];
-  view: KeptView;
-  onChange: (view: KeptView) => void;
-}) {
+export function ColumnsMenu({ list: { choices, shown, view, first, change } }: { list: ListView }) {
   const [open, setOpen] = useState(false);
   const widths = new Map(view.columns.map((column) => [column.key, column.width]));
-  const keep = (keys: string[]) => onChange({ ...view, columns: keys.map((key) => ({ key, width: widths.get(key) ?? null })) });
-  // What was chosen a moment ago counts, not what the list has brought by now.
-  const named = new Map(choices.map((column) => [column.key, column]));
-  const chosen = view.columns.length === 0 ? shown : view.columns.flatMap((column) => named.get(column.key) ?? []);
-  const keys = chosen.map((column) => column.key);
+  const keep = (keys: string[]) => change({ ...view, columns: keys.map((key) => ({ key, width: widths.get(key) ?? null })) });
+  const keys = shown.map((column) => column.key);
   const move = (at: number, by: number) => {
     const next = [...keys];
     const [moved = ''] = next.splice(at, 1);
@@ -38,21 +25,21 @@ export function ColumnsMenu({
       </Popover.Target>
       <Popover.Dropdown>
         <div style={{ maxHeight: 320, overflow: 'auto' }}>
-          {chosen.map((column, at) => (
+          {shown.map((column, at) => (
             <div key={column.key} className="line" style={{ display: 'flex', gap: 10, alignItems: 'center' }}>
               <span style={{ flex: 1 }}>{column.label}</span>
               <button type="button" className="plain-button" disabled={at === 0} onClick={() => move(at, -1)}>
                 up
                 <Of what={column.label} />
               </button>
-              <button type="button" className="plain-button" disabled={at === chosen.length - 1} onClick={() => move(at, 1)}>
+              <button type="button" className="plain-button" disabled={at === shown.length - 1} onClick={() => move(at, 1)}>
                 down
                 <Of what={column.label} />
               </button>
               <button
                 type="button"
                 className="plain-button"
-                disabled={chosen.length === 1}
+                disabled={shown.length === 1}
                 onClick={() => keep(keys.filter((key) => key !== column.key))}
               >
                 out
@@ -85,14 +72,14 @@ export function ColumnsMenu({
           label="Stay in sight when the list is moved sideways"
           comboboxProps={{ withinPortal: false }}
           data={[
-            { value: '1', label: 'the name' },
-            { value: '2', label: 'the name and the first column' },
-            { value: '3', label: 'the name and the first two columns' },
+            { value: '1', label: first.label },
+            { value: '2', label: 'the first two columns' },
+            { value: '3', label: 'the first three columns' },
           ]}
           value={String(Math.min(3, view.fixed))}
           allowDeselect={false}
           onChange={(fixed) =>
-            onChange({
+            change({
               ...view,
               columns: view.columns.length > 0 ? view.columns : keys.map((key) => ({ key, width: null })),
               fixed: Number(fixed ?? 1),
@@ -100,13 +87,7 @@ export function ColumnsMenu({
           }
         />
         {view.columns.length > 0 && (
-          <Button
-            mt={8}
-            size="compact-xs"
-            variant="subtle"
-            color="pine"
-            onClick={() => onChange({ columns: [], sort: 'name', down: false, fixed: 1 })}
-          >
+          <Button mt={8} size="compact-xs" variant="subtle" color="pine" onClick={() => change(usual)}>
             The usual columns
           </Button>
         )}

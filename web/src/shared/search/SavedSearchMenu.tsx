@@ -1,27 +1,34 @@
 import { ActionIcon, Button, Group, Popover, TextInput } from '@mantine/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api } from '../api/client';
-import type { SavedSearches } from '../api/types';
-import { useMay } from '../shared/session';
+import { api } from '../../api/client';
+import { useMay } from '../session';
+import { useSavedSearches } from './useSavedSearches';
 
-/** Searches that are kept under a name: to come back to, and to compare the rows of a file with. */
-export function SavedSearchMenu({ asked, onPick }: { asked: Record<string, string>; onPick: (query: Record<string, string>) => void }) {
+/** Searches that are kept under a name: to come back to, and for all that is asked of a part of the records. */
+export function SavedSearchMenu({
+  list = 'supporters',
+  asked,
+  onPick,
+}: {
+  list?: string;
+  asked: Record<string, string>;
+  onPick: (query: Record<string, string>) => void;
+}) {
   const queries = useQueryClient();
   const may = useMay();
   const [name, setName] = useState('');
   const [open, setOpen] = useState(false);
-  const kept = useQuery({ queryKey: ['searches'], queryFn: () => api.get<SavedSearches>('searches') });
+  const { searches } = useSavedSearches([list]);
   const again = () => void queries.invalidateQueries({ queryKey: ['searches'] });
   const keep = useMutation({
-    mutationFn: () => api.post('searches', { name, query: asked }),
+    mutationFn: () => api.post('searches', { name, list, query: asked }),
     onSuccess: () => {
       setName('');
       again();
     },
   });
   const drop = useMutation({ mutationFn: (id: number) => api.delete(`searches/${id}`), onSuccess: again });
-  const searches = kept.data?.searches ?? [];
   const asksSomething = Object.keys(asked).length > 0;
   return (
     <Popover position="bottom-start" width={340} opened={open} onChange={setOpen} trapFocus>

@@ -2,14 +2,14 @@
 
 declare(strict_types=1);
 
-namespace App\Supporters\Http\Requests;
+namespace App\Lists\Http\Requests;
 
-use App\Accounts\ListView;
+use App\Lists\ListView;
 use App\Records\Supporter;
 use App\Support\Http\GuardedRequest;
 
 /**
- * How a person wants to see the list from now on.
+ * How a person wants to see a list from now on.
  *
  * @phpstan-import-type KeptView from ListView
  */
@@ -27,7 +27,7 @@ final class ListViewRequest extends GuardedRequest
             'columns' => ['present', 'array', 'max:40'],
             'columns.*.key' => ['required', 'string', 'max:80', 'distinct'],
             'columns.*.width' => ['nullable', 'integer', 'min:40', 'max:900'],
-            'sort' => ['required', 'string', 'max:80'],
+            'sort' => ['present', 'nullable', 'string', 'max:80'],
             'down' => ['required', 'boolean'],
             'fixed' => ['required', 'integer', 'min:1', 'max:4'],
         ];
@@ -45,7 +45,7 @@ final class ListViewRequest extends GuardedRequest
                     static fn(array $one): array => ['key' => $one['key'], 'width' => isset($one['width']) ? (int) $one['width'] : null],
                     array_values($data['columns']),
                 ),
-                'sort' => $data['sort'],
+                'sort' => $data['sort'] ?? '',
                 'down' => (bool) $data['down'],
                 'fixed' => (int) $data['fixed'],
             ];

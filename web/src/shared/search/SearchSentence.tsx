@@ -7,6 +7,8 @@ import { ConditionEditor } from './ConditionEditor';
 import { type Condition, type Group, isGroup, nothing, put } from './tree';
 
 interface SentenceProps {
+  /** What is searched for: "Supporters". */
+  many?: string;
   search: Group;
   /** What each condition says, by its place: "0", "2.1". */
   phrases: Record<string, string>;
@@ -14,15 +16,22 @@ interface SentenceProps {
 }
 
 /** A search as a sentence, each condition of which can be changed where it stands. */
-export function SearchSentence({ search, phrases, onChange }: SentenceProps) {
+export function SearchSentence({ many = 'Supporters', search, phrases, onChange }: SentenceProps) {
   const choices = useQuery({ queryKey: ['searches', 'fields'], queryFn: () => api.get<SearchChoicesMade>('searches/fields') });
   if (choices.data === undefined) {
-    return <span className="quiet">Supporters</span>;
+    return <span className="quiet">{many}</span>;
   }
   return (
     <div className="search-sentence" role="group" aria-label="The search">
-      <span>Supporters</span>
-      <Conditions choices={choices.data} group={search} phrases={phrases} path="" onChange={onChange} />
+      <span>{many}</span>
+      <Conditions
+        choices={choices.data}
+        group={search}
+        phrases={phrases}
+        path=""
+        empty={many === 'Supporters' ? 'who …' : 'whose …'}
+        onChange={onChange}
+      />
     </div>
   );
 }
@@ -32,12 +41,15 @@ function Conditions({
   group,
   phrases,
   path,
+  empty,
   onChange,
 }: {
   choices: SearchChoicesMade;
   group: Group;
   phrases: Record<string, string>;
   path: string;
+  /** What a search that asks nothing yet shows. */
+  empty: string;
   onChange: (group: Group) => void;
 }) {
   const joint = group.any ? 'or' : 'and';
@@ -73,6 +85,7 @@ function Conditions({
                   group={one}
                   phrases={phrases}
                   path={`${place}.`}
+                  empty={empty}
                   onChange={(inner) => onChange(put(group, at, inner))}
                 />
               </span>
@@ -90,7 +103,7 @@ function Conditions({
       <Phrase
         choices={choices}
         condition={null}
-        phrase={group.of.length === 0 ? 'who …' : `${joint} …`}
+        phrase={group.of.length === 0 ? empty : `${joint} …`}
         onChange={(next) => next !== null && onChange(put(group, group.of.length, next))}
       />
       {path === '' && group.of.length > 0 && (
