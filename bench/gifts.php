@@ -55,6 +55,20 @@ $paths = [
     'of 12.50, of which there are none' => 'gifts?least=12.50&most=12.50',
     'taken back' => 'gifts?status=taken+back',
     'of one supporter' => 'gifts?q=' . $person(5)['email'],
+    'by amount' => 'gifts?sort=amount&down=1',
+    'by supporter, page 1,000' => 'gifts?sort=supporter&page=1000',
+    'by what became of them' => 'gifts?sort=status',
+    'of a fund, by reference' => 'gifts?fund=Roof&sort=reference',
+    'searched: over 95, of those in Maine' =>
+        'gifts?where=' .
+        rawurlencode(
+            '{"of":[{"of":"gift.amount","test":"over","values":["95"]},{"of":"address.state","test":"is","values":["ME"]}]}',
+        ),
+    'searched: of a fund, of some last names' =>
+        'gifts?where=' .
+        rawurlencode(
+            '{"of":[{"of":"gift.fund","test":"is","values":["Tower"]},{"of":"name.last","test":"begins with","values":["La"]}]}',
+        ),
     'funds' => 'funds/fund',
 ];
 $timed(array_map(static fn(string $path): array => ['GET', $path, []], $paths), $benchUser(Role::Reader), 'one supporter');

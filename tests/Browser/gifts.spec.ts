@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { bring, load, looksSound, settle, signIn, workOut } from './steps';
+import { ask, bring, load, looksSound, settle, signIn, workOut } from './steps';
 
 test('a split gift is written, found by its fund, taken back in part and put right', async ({ page }) => {
   await signIn(page);
@@ -49,10 +49,27 @@ test('a split gift is written, found by its fund, taken back in part and put rig
 
   await page.goto('/gifts?status=corrected');
   await page.getByRole('button', { name: 'Columns' }).click();
-  await page.getByRole('checkbox', { name: 'What became of it' }).check();
+  await page.getByRole('combobox', { name: 'Another column' }).fill('What became');
+  await page.getByRole('option', { name: 'What became of it' }).click();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('columnheader', { name: 'What became of it' })).toBeVisible();
   await expect(page.getByRole('cell', { name: 'corrected', exact: true }).first()).toBeVisible();
+
+  // Gifts are searched for by their own fields and by whose they are, and put in order by any column.
+  await page.goto('/gifts');
+  await ask(page, 'whose …', 'Gift amount', async () => {
+    await page.getByRole('textbox', { name: 'Value' }).fill('60');
+  });
+  await expect(page.getByRole('button', { name: 'whose amount is over 60.00 USD' })).toBeVisible();
+  await ask(page, 'and …', 'Last name', async () => {
+    await page.getByRole('combobox', { name: 'Values' }).fill('Quartermain');
+    await page.keyboard.press('Enter');
+  });
+  await expect(page.getByRole('button', { name: 'of supporters whose last name is Quartermain' })).toBeVisible();
+  await page.getByRole('columnheader', { name: 'Amount' }).getByRole('button').click();
+  await expect(page.getByRole('columnheader', { name: /Amount/ })).toHaveAttribute('aria-sort', 'descending');
+  await expect(page.getByRole('link', { name: 'Quartermain, Odalys' })).toBeVisible();
+  await looksSound(page);
 });
 
 test('card charges come in with their parts, and money that went back finds its charge', async ({ page }) => {

@@ -1,14 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
-import { looksSound, signIn } from './steps';
-
-/** Adds a condition to the search. */
-async function ask(page: Page, button: string, field: string, fill: () => Promise<void>): Promise<void> {
-  await page.getByRole('button', { name: button, exact: true }).click();
-  await page.getByRole('combobox', { name: 'What is looked at' }).fill(field);
-  await page.getByRole('option', { name: field, exact: true }).click();
-  await fill();
-  await page.getByRole('button', { name: 'Add it' }).click();
-}
+import { expect, test } from '@playwright/test';
+import { ask, looksSound, signIn } from './steps';
 
 test('a search is built, its list is shaped, and what is done to many is seen, done and undone', async ({ page }) => {
   await signIn(page);

@@ -55,6 +55,7 @@ test('every screen can be worked with at twice the size, and on a narrow window'
     '/supporters',
     '/supporters/where',
     '/addresses',
+    '/addresses/all',
     '/addresses/undeliverable',
     check,
     '/supporters/12',

@@ -106,3 +106,12 @@ export async function looksSound(page: Page): Promise<void> {
   ).toEqual([]);
   expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
 }
+
+/** Adds a condition to the search. */
+export async function ask(page: Page, button: string, field: string, fill: () => Promise<void>): Promise<void> {
+  await page.getByRole('button', { name: button, exact: true }).click();
+  await page.getByRole('combobox', { name: 'What is looked at' }).fill(field);
+  await page.getByRole('option', { name: field, exact: true }).click();
+  await fill();
+  await page.getByRole('button', { name: 'Add it' }).click();
+}

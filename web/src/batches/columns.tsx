@@ -5,13 +5,13 @@ import { count, moment, money } from '../shared/format';
 import { stateOf } from './batch';
 
 export const WIDTHS: Record<string, number> = {
-  name: 250,
+  name: 190,
   received: 100,
-  state: 220,
-  gifts: 70,
-  amount: 120,
-  expected: 120,
-  difference: 190,
+  state: 250,
+  gifts: 62,
+  amount: 104,
+  expected: 104,
+  difference: 230,
   expected_gifts: 110,
   currency: 80,
 };
@@ -36,7 +36,9 @@ export function cell(column: string, batch: BatchShown): ReactNode {
       return batch.agrees ? (
         <span className="quiet">agrees</span>
       ) : (
-        <span className={batch.state === 'posted' ? 'quiet' : 'held'}>{batch.difference}</span>
+        <span className={batch.state === 'posted' ? 'quiet' : 'held'} title={batch.difference}>
+          {batch.difference}
+        </span>
       );
     case 'posted_at':
       return batch.posted_at === null ? '' : moment(batch.posted_at);

@@ -6,14 +6,14 @@ import { isWorking } from './queries';
 import { SmallSieve } from './Sieve';
 
 export const WIDTHS: Record<string, number> = {
-  name: 230,
-  file: 180,
-  sieve: 164,
-  state: 140,
-  rows: 66,
-  held: 56,
-  money: 112,
-  took: 70,
+  name: 200,
+  file: 150,
+  sieve: 150,
+  state: 136,
+  rows: 62,
+  held: 54,
+  money: 106,
+  took: 66,
   when: 122,
   size: 96,
 };
