@@ -196,6 +196,27 @@ final class ExportTest extends TestCase
         self::assertSame('there before', file_get_contents($this->out));
     }
 
+    /** @return iterable<string, array{string}> */
+    public static function formats(): iterable
+    {
+        foreach (['csv', 'xlsx', 'json', 'vcf', 'pdf'] as $format) {
+            yield $format => [$format];
+        }
+    }
+
+    #[DataProvider('formats')]
+    public function test_a_full_disk_leaves_the_file_that_was_there(string $format): void
+    {
+        file_put_contents($this->out, 'there before');
+        symlink('/dev/full', "{$this->out}.part");
+        [$code, , $complaint] = $this->exported('--of=supporters', '--fields=supporter', "--format={$format}", "--out={$this->out}");
+
+        self::assertSame(2, $code);
+        self::assertMatchesRegularExpression('/disk (is full|has room)/', $complaint);
+        self::assertSame('there before', file_get_contents($this->out));
+        self::assertFileDoesNotExist("{$this->out}.part");
+    }
+
     public function test_a_folder_that_is_not_there(): void
     {
         [$code, , $complaint] = $this->exported('--of=gifts', '--out=/nowhere/gifts.csv');

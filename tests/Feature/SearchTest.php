@@ -162,6 +162,27 @@ final class SearchTest extends TestCase
         self::assertSame(['Lee, Ann', 'Nash, Cy', 'Ossof, Di', 'Park, Bo'], array_column($list->json('supporters'), 'name'));
     }
 
+    public function test_a_saved_search_over_a_field_that_is_retired_says_so_wherever_it_is_used(): void
+    {
+        $key = $this->postJson('/api/fields', ['label' => 'Shirt size', 'group' => 'Our own', 'type' => 'text'])->json('key');
+        $where = json_encode(['of' => [['of' => $key, 'test' => 'is', 'values' => ['M']]]], JSON_THROW_ON_ERROR);
+        $this->postJson('/api/searches', ['name' => 'Shirts', 'query' => ['where' => $where]])->assertCreated();
+        $this->patchJson("/api/fields/{$key}", ['retired' => true])->assertOk();
+
+        $says = 'The field "Shirt size" is retired: take it out of the search, or bring the field back.';
+        $this->getJson('/api/supporters?where=' . rawurlencode($where))
+            ->assertStatus(422)
+            ->assertJsonPath('message', $says);
+        $this->postJson('/api/exports/preview', ['of' => 'gifts', 'search' => 'Shirts'])
+            ->assertStatus(422)
+            ->assertJsonPath('message', $says);
+        $this->getJson('/api/gifts?where=' . rawurlencode($where))
+            ->assertStatus(422)
+            ->assertJsonPath('message', $says);
+        // What asks by it can still be found, to be changed.
+        $this->getJson('/api/searches')->assertJsonPath('searches.0.name', 'Shirts');
+    }
+
     /** @return iterable<string, array{string, list<string>}> */
     public static function orders(): iterable
     {

@@ -18,7 +18,7 @@ final readonly class StatementsAsked
 
     Dear {greeting},
 
-    thank you. In {year} you gave {total} to {organization}:
+    Thank you. In {year} you gave {total} to {organization}:
 
     {gifts}
 
