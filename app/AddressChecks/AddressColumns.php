@@ -20,6 +20,7 @@ final class AddressColumns
             "a.`{$column}`",
             ["address.{$key}"],
             usual: $usual,
+            isText: true,
         );
 
         return new ListColumns(

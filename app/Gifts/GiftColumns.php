@@ -7,6 +7,7 @@ namespace App\Gifts;
 use App\Accounts\Organization;
 use App\Lists\Column;
 use App\Lists\ListColumns;
+use Illuminate\Database\Query\Builder as Query;
 use Illuminate\Support\Facades\DB;
 
 /** The columns of the list of gifts. */
@@ -23,6 +24,7 @@ final class GiftColumns
             ["gift.{$key}"],
             $figure,
             $usual,
+            !$figure,
         );
 
         return new ListColumns(
@@ -43,7 +45,7 @@ final class GiftColumns
                 new Column('receipt_on', 'Receipt date', 'gifts.receipt_on', ['gift.receipt_date']),
                 $of('benefit', 'Came in return', true),
                 $of('fee', 'Fee', true),
-                new Column('source_id', 'Id elsewhere', 'gifts.source_id', ['gift.id']),
+                new Column('source_id', 'Id elsewhere', 'gifts.source_id', ['gift.id'], isText: true),
                 new Column('with', 'Came with', 'coalesce(gifts.batch_id, gifts.intake_id)', usual: true),
             ],
             'gifts.id',
@@ -59,11 +61,20 @@ final class GiftColumns
         return "if(gifts.currency = {$home}, gifts.amount, null)";
     }
 
+    /** What became of a gift, where what went back of each is joined (went). */
     private static function status(): string
     {
-        $back = '(select sum(c.amount) from gifts c where c.corrects_id = gifts.id)';
+        return "case when gifts.corrects_id is not null then 'correction' when went.back is null then 'given'
+            when gifts.amount + went.back = 0 then 'taken back' else 'corrected' end";
+    }
 
-        return "case when gifts.corrects_id is not null then 'correction' when {$back} is null then 'given'
-            when gifts.amount + {$back} = 0 then 'taken back' else 'corrected' end";
+    /** With what went back of each gift. */
+    public static function wentBack(Query $gifts): void
+    {
+        $went = DB::table('gifts')
+            ->whereNotNull('corrects_id')
+            ->groupBy('corrects_id')
+            ->selectRaw('corrects_id as of_gift, sum(amount) as back');
+        $gifts->leftJoinSub($went, 'went', 'went.of_gift', '=', 'gifts.id');
     }
 }

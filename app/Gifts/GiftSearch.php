@@ -117,6 +117,12 @@ final readonly class GiftSearch
     public function page(int $offset, int $limit, int $listed, ListSort $sort): array
     {
         $sorted = $this->gifts()->toBase();
+        if ($sort->key === 'supporter' && $listed > self::FEW) {
+            return $this->bySupporter($sorted, $offset, $limit, $sort->isDown ? 'desc' : 'asc');
+        }
+        if ($sort->key === 'status') {
+            GiftColumns::wentBack($sorted);
+        }
         if (!self::isLatest($sort) && GiftColumns::list()->sort($sorted, $sort)) {
             return Lists::ints($sorted->offset($offset)->limit($limit)->pluck('id'));
         }
@@ -313,6 +319,24 @@ final readonly class GiftSearch
                 $purposes,
             ),
         );
+    }
+
+    /**
+     * Of many gifts a page is met sooner on a walk along the names than by putting all of them in order.
+     *
+     * @param  'asc'|'desc'  $direction
+     * @return list<int>
+     */
+    private function bySupporter(Query $gifts, int $offset, int $limit, string $direction): array
+    {
+        $found = DB::table(DB::raw('supporters as s force index (supporters_sort)'))
+            ->selectRaw('straight_join found.id as id')
+            ->joinSub($gifts->select(['gifts.id', 'gifts.supporter_id']), 'found', 'found.supporter_id', '=', 's.id')
+            ->orderByRaw("s.sort_key {$direction}, s.id {$direction}")
+            ->offset($offset)
+            ->limit($limit);
+
+        return Lists::ints($found->pluck('id'));
     }
 
     private static function isLatest(ListSort $sort): bool

@@ -31,7 +31,7 @@ final class IntakeColumns
                 new Column('when', 'When', 'coalesce(intakes.loaded_at, intakes.created_at)', usual: true),
                 new Column('by', 'Brought in by', $who('user_id')),
                 new Column('loaded_by', 'Loaded by', $who('loaded_by')),
-                new Column('plan', 'Plan', 'intakes.plan_name'),
+                new Column('plan', 'Plan', 'intakes.plan_name', isText: true),
                 new Column('size', 'Size of the file', 'intakes.file_size', figure: true),
                 new Column('created', 'Brought in', 'intakes.created_at'),
                 new Column('loaded', 'Loaded', 'intakes.loaded_at'),

@@ -16,6 +16,7 @@ final readonly class Column
      * @param  list<string>  $tells  keys of the fields of which it tells
      * @param  bool  $figure  whether it stands to the right, and its largest come first
      * @param  bool  $usual  whether it is there as long as nobody chose
+     * @param  bool  $isText  whether a blank one may be a text of no length
      */
     public function __construct(
         public string $key,
@@ -24,5 +25,6 @@ final readonly class Column
         public array $tells = [],
         public bool $figure = false,
         public bool $usual = false,
+        public bool $isText = false,
     ) {}
 }

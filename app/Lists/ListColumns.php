@@ -55,8 +55,9 @@ final readonly class ListColumns implements Listed
         foreach ($this->columns as $column) {
             if ($column->key === $sort->key && $column->by !== null && self::isSeen($column)) {
                 $direction = $sort->isDown ? 'desc' : 'asc';
+                $blank = "{$column->by} is null" . ($column->isText ? " or {$column->by} = ''" : '');
                 // Blank cells come last, whatever the direction.
-                $rows->orderByRaw("coalesce(cast({$column->by} as char), '') = '', {$column->by} {$direction}, {$this->last} {$direction}");
+                $rows->orderByRaw("{$blank}, {$column->by} {$direction}, {$this->last} {$direction}");
 
                 return true;
             }

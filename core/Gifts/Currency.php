@@ -28,6 +28,17 @@ final class Currency
         return array_map(strval(...), array_keys(self::known()['codes']));
     }
 
+    /** How many digits its smallest unit stands for: 2 for USD, 0 for JPY; 2 for what is no currency (ISO 4217). */
+    public static function digits(string $code): int
+    {
+        if (!self::isCode($code)) {
+            return 2;
+        }
+        $format = new \NumberFormatter("en@currency={$code}", \NumberFormatter::CURRENCY);
+
+        return $format->getAttribute(\NumberFormatter::FRACTION_DIGITS);
+    }
+
     /** "US Dollar"; the code itself if it has no name. */
     public static function name(string $code): string
     {

@@ -32,6 +32,7 @@ final class HouseTest extends TestCase
         'Mailings',
         'Ledger',
         'Exports',
+        'Connections',
     ];
 
     private const ROOT = __DIR__ . '/../../';
