@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\AddressChecks\CheckSchedule;
+use App\Connections\PullSchedule;
 use App\Duplicates\Said;
 use App\Duplicates\SearchSchedule;
 use App\Erasing\ErasedAgain;
@@ -37,6 +38,7 @@ Schedule::call(static fn() => app(Said::class)->correct())->dailyAt('3:50')->nam
 // Rules of reading change with the standards and with each new version.
 Schedule::call(static fn() => ReadAgain::begin())->weeklyOn(0, '4:20')->name('read again');
 Schedule::call(static fn() => app(ErasedAgain::class)->again())->hourly()->name('erased')->withoutOverlapping();
+Schedule::call(static fn() => app(PullSchedule::class)->run())->everyMinute()->name('connections')->withoutOverlapping();
 Schedule::call(static fn() => SavedExport::runDue())->everyFiveMinutes()->name('exports')->withoutOverlapping();
 Schedule::call(static fn() => Export::forgetOld())->daily()->name('old exports');
 Schedule::call(static fn() => app(Acts::class)->endCutOff())->hourly()->name('cut off');

@@ -15,6 +15,7 @@ use App\Api\Http\TokenController;
 use App\Batches\Http\BatchController;
 use App\Batches\Http\EntryController;
 use App\BulkChanges\Http\BulkChangeController;
+use App\Connections\Http\ConnectionController;
 use App\Duplicates\Http\MatchRuleController;
 use App\Erasing\Http\ErasureController;
 use App\Exports\Http\AboutOneController;
@@ -264,6 +265,18 @@ Route::prefix('api')->group(function (): void {
         Route::get('postal-directory', [DirectoryController::class, 'show']);
         Route::put('postal-directory', [DirectoryController::class, 'update']);
         Route::post('postal-directory/try', [DirectoryController::class, 'try']);
+        Route::get('connections', [ConnectionController::class, 'index']);
+        Route::post('connections', [ConnectionController::class, 'store']);
+        Route::post('connections/look', [ConnectionController::class, 'look']);
+        Route::prefix('connections/{connection}')
+            ->whereNumber('connection')
+            ->group(function (): void {
+                Route::get('', [ConnectionController::class, 'show']);
+                Route::put('', [ConnectionController::class, 'update']);
+                Route::delete('', [ConnectionController::class, 'destroy']);
+                Route::get('file', [ConnectionController::class, 'file']);
+                Route::post('pull', [ConnectionController::class, 'pull']);
+            });
         Route::get('addresses', [AddressController::class, 'index']);
         Route::get('undeliverable', [UndeliverableController::class, 'index']);
         Route::post('undeliverable/{address}', [UndeliverableController::class, 'remedy'])->whereNumber('address');

@@ -2,12 +2,15 @@
 
 // A page that shows what the stand-ins received: mail, and notices to other systems, whose signature it checks as a real receiver would.
 // Run by PHP's own web server; STAND_INS names the folder. POST /notices takes a notice; with ?refuse=1 it answers 500.
+// GET /giving/v1/charges asks the made-up giving platform; /giving is its page, on which one gives, corrects and takes back.
 // POST /directory/v1/verify asks the postal directory of the made-up towns; POST /directory/quirks switches its bad days on and off.
 
 declare(strict_types=1);
 
 use PineSieve\StandIns\Directory\Desk;
 use PineSieve\StandIns\Directory\TownDirectory;
+use PineSieve\StandIns\Giving\Desk as GivingDesk;
+use PineSieve\StandIns\Giving\Till;
 
 require __DIR__ . '/../vendor/autoload.php';
 
@@ -57,6 +60,30 @@ if ($path === '/directory/v1/verify' && $_SERVER['REQUEST_METHOD'] === 'POST') {
     }
     exit(json_encode($answer, JSON_UNESCAPED_UNICODE));
 }
+if ($path === '/giving' || $path === '/giving/v1/charges') {
+    $desk = new GivingDesk("{$folder}/giving.json");
+    if ($path === '/giving/v1/charges') {
+        [$status, $headers, $body] = (new Till($desk->charges()))->take(
+            (string) ($_SERVER['HTTP_AUTHORIZATION'] ?? ''),
+            $_GET,
+            $desk->quirks(),
+            $desk->call(),
+        );
+        http_response_code($status);
+        header('Content-Type: application/json');
+        foreach ($headers as $name => $value) {
+            header("{$name}: {$value}");
+        }
+        exit($body);
+    }
+    if ($_SERVER['REQUEST_METHOD'] === 'POST') {
+        $desk->did($_POST, gmdate('Y-m-d\TH:i:s\Z'));
+        header('Location: /giving', true, 303);
+        exit();
+    }
+    header('Content-Security-Policy: default-src \'none\'; style-src \'unsafe-inline\'');
+    exit($desk->page());
+}
 $list = static fn(string $what): array => array_slice(array_reverse(glob("{$folder}/{$what}") ?: []), 0, 50);
 if ($path === '/received.json') {
     header('Content-Type: application/json');
@@ -85,6 +112,7 @@ foreach ($list('notices/*.json') as $file) {
         $e((string) json_encode($notice['body'], JSON_PRETTY_PRINT)) .
         '</pre>';
 }
+echo '<h2>The giving platform</h2><p><a href="/giving">Skerry Giving</a></p>';
 echo '<h2>The postal directory</h2><form method="post" action="/directory/quirks">';
 foreach (
     [

@@ -41,6 +41,8 @@ final class Audit
 
     public const NOTICES = 'notices';
 
+    public const CONNECTIONS = 'connections';
+
     /** One person did the same to many records. */
     public const MANY = 'many at once';
 
@@ -59,6 +61,7 @@ final class Audit
         self::PEOPLE,
         self::RESTORE,
         self::NOTICES,
+        self::CONNECTIONS,
         self::MANY,
         self::ERASED,
     ];

@@ -56,6 +56,9 @@ final readonly class Everything
         'ledger_takings' => 'journals that were taken for accounting',
         'ledger_lines' => 'how gifts were booked in them',
         'erasures' => 'who was erased: when, why, and how much there was',
+        'connections' => 'other systems from which gifts go on coming',
+        'connection_pulls' => 'what was fetched of them, and when',
+        'connection_transactions' => 'what each transaction of theirs was when it was fetched',
         'intakes' => 'where data came from: files and what was said of them',
         'intake_outcomes' => 'what became of each row of a file, and whom it is about',
         'acts' => 'what was done to records, by whom and when',
@@ -67,6 +70,7 @@ final readonly class Everything
     private const LEFT_OUT = [
         'users' => ['password', 'remember_token'],
         'saved_exports' => ['secret'],
+        'connections' => ['key'],
         'erasures' => ['files'],
         'intakes' => ['profiles', 'oddities', 'undo_report', 'file_path'],
     ];
@@ -83,6 +87,8 @@ final readonly class Everything
         'batch_id' => 'batches',
         'taking_id' => 'ledger_takings',
         'intake_id' => 'intakes',
+        'connection_id' => 'connections',
+        'plan_id' => 'column_plans',
         'act_id' => 'acts',
         'user_id' => 'users',
     ];

@@ -77,6 +77,7 @@ use PineSieve\Core\Standards\Target;
  * @property bool $in_foreground whether a command works on it, and not the queue
  * @property ?Carbon $seen_at that command's last sign of life
  * @property ?list<string> $faults why the proof does not balance; null if it does
+ * @property ?int $connection_id  of another system that gave its rows
  * @property string $currency the organization's, by which its rows were worked out
  * @property ?array{plan: ?int, load: bool} $goes_on  whether nobody is asked on the way, and by which saved plan; null where a person goes from stage to stage
  * @property Carbon $created_at

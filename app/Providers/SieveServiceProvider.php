@@ -199,6 +199,7 @@ final class SieveServiceProvider extends ServiceProvider
             };
         });
         // A batch is its sums: whoever may not see amounts sees none.
+        Gate::define('set-connections', static fn(User $user): bool => $user->maySetStandards());
         Gate::define('see-batches', static fn(): bool => FieldAccess::ofUser()->sees('gift.amount'));
         Gate::define('post-batches', static fn(User $user): bool => $user->mayPost() && FieldAccess::ofUser()->sees('gift.amount'));
         Gate::define('book-gifts', static function (User $user): bool {

@@ -56,7 +56,7 @@ final readonly class GiftAssembler
                 self::parts($thing),
                 self::credits($thing),
             );
-            [$gift, $wrongWay] = $this->takingBack($gift, $thing->first('gift.refund_of'));
+            [$gift, $wrongWay] = $this->takingBack($gift, $thing->first('gift.refund_of'), $thing->first('gift.corrected'));
             $pays = $thing->first('gift.promise.id');
             $gift = $pays === '' || $gift->corrects !== null ? $gift : $gift->with(['promise_id' => Promise::OF . $pays]);
             $gift = $thing->first('gift.tribute.id') === '' ? $gift : $gift->with(['tribute_id' => Party::HONORED . ".{$thing->number()}"]);
@@ -88,8 +88,12 @@ final readonly class GiftAssembler
      * @param  string  $of  id of that gift in the other system; '' if nobody says it
      * @return array{Gift, ?Problem}
      */
-    private function takingBack(Gift $gift, string $of): array
+    private function takingBack(Gift $gift, string $of, string $corrected): array
     {
+        // What corrects a gift may add to it as well.
+        if ($corrected !== '' && $gift->amount !== '') {
+            return [$gift->with(['corrects_id' => Corrections::OF . $corrected]), null];
+        }
         if (str_starts_with($gift->amount, '-')) {
             return [$gift->with(['corrects_id' => Corrections::OF . $of]), null];
         }

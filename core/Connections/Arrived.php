@@ -77,11 +77,11 @@ final readonly class Arrived
                 Amount::equal($back, $before->back) ? Arrival::Changed : Arrival::WentBack,
                 $rows,
                 $kept,
-                self::differences($row, $said),
+                self::differences($row->compared(Amount::equal($now->amount === '' ? '0' : $now->amount, $before->amount)), $said),
             );
         }
 
-        $told = self::differences($row, $said);
+        $told = self::differences($row->compared(true), $said);
 
         return new self(Arrival::Changed, [], $seen(true, $further), $told === '' ? 'It says something else than it did' : $told);
     }
@@ -111,12 +111,13 @@ final readonly class Arrived
     /**
      * What else it says than it did, which no row brings in: a person puts it right.
      *
+     * @param  array<string, string>  $compared
      * @param  array<string, string>  $said
      */
-    private static function differences(SourceRow $row, array $said): string
+    private static function differences(array $compared, array $said): string
     {
         $words = [];
-        foreach ($said === [] ? [] : array_diff_assoc($row->values(), $said) as $path => $value) {
+        foreach ($said === [] ? [] : array_diff_assoc($compared, $said) as $path => $value) {
             $words[] = "{$path} was \"" . ($said[$path] ?? '') . "\" and is \"{$value}\"";
         }
 

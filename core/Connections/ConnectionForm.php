@@ -23,6 +23,7 @@ final readonly class ConnectionForm
      * @param  string  $pageParameter  what the page, or what comes next, is asked by
      * @param  string  $sizeParameter  what asks for so many at a time; '' if nothing does
      * @param  string  $next  where an answer says what comes next
+     * @param  string  $total  where an answer says how many there are in all; '' if it does not
      * @param  string  $sinceParameter  what asks for those that changed since a day; '' if nothing does
      * @param  string  $untilParameter  what asks for those until a day; '' if nothing does
      * @param  int  $overlap  days before the last place that are fetched once more
@@ -38,6 +39,11 @@ final readonly class ConnectionForm
      * @param  string  $backAmount  where it lies how much went back; '' for all of it
      * @param  string  $backOn  where it lies when; '' for the day it is noticed
      * @param  string  $donor  where the id of the donor lies; '' if there is none
+     * @param  string  $fee  where the fee lies; '' if there is none
+     * @param  string  $split  where the list lies of what it is for; '' if there is none
+     * @param  string  $splitAmount  where the amount lies in each of them
+     * @param  string  $splitFund  where the fund lies in each of them
+     * @param  list<string>  $money  where other amounts lie, in the same unit: "fee", "parts.*.amount"
      */
     private function __construct(
         public string $address,
@@ -48,6 +54,7 @@ final readonly class ConnectionForm
         public string $sizeParameter,
         public int $size,
         public string $next,
+        public string $total,
         public string $sinceParameter,
         public string $untilParameter,
         public int $overlap,
@@ -65,6 +72,11 @@ final readonly class ConnectionForm
         public string $backAmount,
         public string $backOn,
         public string $donor,
+        public array $money,
+        public string $fee,
+        public string $split,
+        public string $splitAmount,
+        public string $splitFund,
     ) {}
 
     /**
@@ -90,6 +102,7 @@ final readonly class ConnectionForm
             $text('size_parameter'),
             self::number('size', $data['size'] ?? 100, 1, 1000),
             $text('next'),
+            $text('total'),
             $text('since_parameter'),
             $text('until_parameter'),
             self::number('overlap', $data['overlap'] ?? 3, 0, 60),
@@ -107,6 +120,11 @@ final readonly class ConnectionForm
             $text('back_amount'),
             $text('back_on'),
             $text('donor'),
+            self::words('money', $data['money'] ?? []),
+            $text('fee'),
+            $text('split'),
+            $text('split_amount'),
+            $text('split_fund'),
         );
         $form->mustFit();
 
@@ -185,6 +203,7 @@ final readonly class ConnectionForm
             'size_parameter' => $this->sizeParameter,
             'size' => $this->size,
             'next' => $this->next,
+            'total' => $this->total,
             'since_parameter' => $this->sinceParameter,
             'until_parameter' => $this->untilParameter,
             'overlap' => $this->overlap,
@@ -202,6 +221,11 @@ final readonly class ConnectionForm
             'back_amount' => $this->backAmount,
             'back_on' => $this->backOn,
             'donor' => $this->donor,
+            'money' => $this->money,
+            'fee' => $this->fee,
+            'split' => $this->split,
+            'split_amount' => $this->splitAmount,
+            'split_fund' => $this->splitFund,
         ];
     }
 }

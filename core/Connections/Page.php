@@ -12,9 +12,10 @@ final readonly class Page
 
     /**
      * @param  list<array<array-key, mixed>>  $records
+     * @param  ?int  $total  how many there are in all, if the answer says so
      * @param  string  $next  what the next one is asked by: a cursor, or a whole address; '' if none comes
      */
-    private function __construct(public array $records, public string $next) {}
+    private function __construct(public array $records, public string $next, public ?int $total) {}
 
     /**
      * @param  string  $body  JSON (RFC 8259)
@@ -51,7 +52,13 @@ final readonly class Page
                 Paging::Link => self::linked($link),
                 default => '',
             },
+            self::total(Path::text($answer, $form->total)),
         );
+    }
+
+    private static function total(string $written): ?int
+    {
+        return preg_match('/^\d{1,9}$/D', $written) === 1 ? (int) $written : null;
     }
 
     private static function linked(string $header): string

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Connections;
 
+use PineSieve\Core\Gifts\Split;
+
 /**
  * A transaction as a row of a source. What its connection says of it has headers of our own; all else stands below the path where it lies.
  */
@@ -19,7 +21,16 @@ final readonly class SourceRow
 
     public const BACK_OF = 'Refund of';
 
+    /** What adds to a gift. */
+    public const CORRECTS = 'Correction of';
+
     public const DONOR = 'Donor id';
+
+    public const FEE = 'Gift fee';
+
+    public const FUND = 'Gift fund';
+
+    public const SPLIT = 'Gift split, in one';
 
     /** Between the id of a transaction and the number of what corrects it or takes it back. */
     private const FURTHER = '/';
@@ -37,13 +48,33 @@ final readonly class SourceRow
         return $this->cells($one->id, $one->given, $one->amount === '' ? $written : $one->amount, '');
     }
 
+    /**
+     * What can be held against what it said when it came in.
+     *
+     * @param  bool  $isSameAmount  whether it is for the same things as before, if the parts are
+     * @return array<string, string>
+     */
+    public function compared(bool $isSameAmount): array
+    {
+        $names = [self::FUND => true, ...$isSameAmount ? [self::SPLIT => true, self::FEE => true] : []];
+
+        return [...array_intersect_key($this->whole(), $names), ...$this->values()];
+    }
+
     /** @return array<string, string> what it says beside money, days, ids and its state */
     public function values(): array
     {
         $form = $this->form;
-        $said = [$form->id, $form->given, $form->amount, $form->currency, $form->donor, $form->state, $form->backAmount, $form->backOn];
+        $said = [
+            ...[$form->id, $form->given, $form->amount, $form->currency, $form->donor],
+            ...[$form->state, $form->backAmount, $form->backOn, $form->fee],
+        ];
 
-        return array_diff_key($this->transaction->values, array_fill_keys($said, true));
+        return array_filter(
+            array_diff_key($this->transaction->values, array_fill_keys($said, true)),
+            static fn(string $path): bool => $form->split === '' || !str_starts_with($path, "{$form->split}."),
+            ARRAY_FILTER_USE_KEY,
+        );
     }
 
     /**
@@ -62,14 +93,32 @@ final readonly class SourceRow
     /** @return array<string, string> */
     private function cells(string $id, string $on, string $amount, string $backOf): array
     {
+        // What goes back is for what the gift was for, in the same proportion, and its fee is not paid twice.
+        $isGift = $backOf === '';
+        $parts = $isGift ? $this->transaction->parts : [];
+
         return [
             self::ID => $id,
             self::GIVEN => $on,
             self::AMOUNT => $amount,
             self::CURRENCY => $this->transaction->currency,
-            self::BACK_OF => $backOf,
+            self::BACK_OF => str_starts_with($amount, '-') ? $backOf : '',
+            self::CORRECTS => str_starts_with($amount, '-') ? '' : $backOf,
             self::DONOR => $this->transaction->donor,
+            ...$this->form->fee === '' ? [] : [self::FEE => $isGift ? $this->transaction->fee : ''],
+            ...$this->form->split === ''
+                ? []
+                : [
+                    self::FUND => count($parts) === 1 ? $parts[0]->fund : '',
+                    self::SPLIT => count($parts) > 1 ? self::written($parts) : '',
+                ],
             ...$this->values(),
         ];
+    }
+
+    /** @param  list<Split>  $parts */
+    private static function written(array $parts): string
+    {
+        return implode("\n", array_map(static fn(Split $part): string => $part->written(), $parts));
     }
 }

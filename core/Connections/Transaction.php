@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Connections;
 
+use PineSieve\Core\Gifts\Split;
+
 /** What a record of another system says of one gift: as it stands there now. */
 final readonly class Transaction
 {
@@ -17,6 +19,8 @@ final readonly class Transaction
      * @param  string  $back  how much of it went back, above zero; '0.00' for nothing
      * @param  string  $backOn  day (ISO 8601); '' if it does not say
      * @param  string  $donor  id of whoever gave it; '' if it does not say
+     * @param  string  $fee  as Amount writes it, or as it is written if it is none; '' if it does not say
+     * @param  list<Split>  $parts  what it is for, with amounts; empty if it does not say
      * @param  array<string, string>  $values  all that it says, by path
      * @param  string  $fault  why it can't be told what it is; '' if it can
      */
@@ -30,6 +34,8 @@ final readonly class Transaction
         public string $back,
         public string $backOn,
         public string $donor,
+        public string $fee,
+        public array $parts,
         public array $values,
         public string $fault = '',
     ) {}

@@ -6,6 +6,7 @@ namespace PineSieve\Core\Connections;
 
 use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\Gifts\Currency;
+use PineSieve\Core\Gifts\Split;
 
 /** Reads transactions out of the records of another system. What can't be read stays as it is written and says why. */
 final readonly class TransactionReader
@@ -39,7 +40,7 @@ final readonly class TransactionReader
     private function transaction(array $one): Transaction
     {
         $form = $this->form;
-        $values = self::flat($one);
+        $values = $this->inUnits(self::flat($one), strtoupper(Path::text($one, $form->currency)));
         $id = Path::text($one, $form->id);
         $state = Path::text($one, $form->state);
         $currency = strtoupper(Path::text($one, $form->currency));
@@ -66,12 +67,56 @@ final readonly class TransactionReader
             str_starts_with($back, '-') ? Amount::negated($back) : $back,
             $form->backOn === '' ? '' : $this->day(Path::text($one, $form->backOn)),
             Path::text($one, $form->donor),
+            $this->other(Path::text($one, $form->fee), $currency),
+            $this->parts($one, $currency),
             $values,
             $fault,
         );
     }
 
-    /** @return ?string null if it is no amount; '' is one of nothing */
+    /**
+     * @param  array<string, string>  $values
+     * @return array<string, string> with other amounts written as people write them
+     */
+    private function inUnits(array $values, string $currency): array
+    {
+        foreach ($this->form->isMinor ? $this->form->money : [] as $path) {
+            $pattern = '/^' . str_replace('\*', '\d+', preg_quote($path, '/')) . '$/D';
+            foreach ($values as $name => $value) {
+                if (preg_match($pattern, $name) === 1) {
+                    $values[$name] = $this->other($value, $currency);
+                }
+            }
+        }
+
+        return $values;
+    }
+
+    /** @return string what is no amount stays as it is written, for whoever has to put it right */
+    private function other(string $written, string $currency): string
+    {
+        return $written === '' ? '' : $this->amount($written, $currency) ?? $written;
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $one
+     * @return list<Split>
+     */
+    private function parts(array $one, string $currency): array
+    {
+        $list = $this->form->split === '' ? [] : Path::value($one, $this->form->split);
+        $parts = [];
+        foreach (is_array($list) ? $list : [] as $part) {
+            if (is_array($part)) {
+                $amount = $this->other(Path::text($part, $this->form->splitAmount), $currency);
+                $parts[] = new Split($amount, Path::text($part, $this->form->splitFund));
+            }
+        }
+
+        return $parts;
+    }
+
+    /** @return ?string null if it is no amount */
     private function amount(string $written, string $currency): ?string
     {
         if (!$this->form->isMinor) {

@@ -289,6 +289,13 @@ final class BaseFields
                 FieldType::Identifier,
                 nature: new FieldNature(isNeeded: true),
             ),
+            new Field(
+                'gift.corrected',
+                'Gift corrected: its id in the other system',
+                $group,
+                FieldType::Identifier,
+                nature: new FieldNature(isNeeded: true),
+            ),
             new Field('gift.reason', 'Gift taken back: why', $group, FieldType::Text, nature: $of('reason')),
             new Field(
                 'gift.promise.id',

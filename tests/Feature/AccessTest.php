@@ -12,6 +12,7 @@ use App\AddressChecks\CheckState;
 use App\Batches\Batch;
 use App\BulkChanges\BulkChange;
 use App\BulkChanges\BulkState;
+use App\Connections\Connection;
 use App\Duplicates\DuplicateSearch;
 use App\Intakes\IntakeSettings;
 use App\Intakes\Plans\SavedPlan;
@@ -43,6 +44,7 @@ final class AccessTest extends TestCase
         'GET api/forms',
         'GET api/rules',
         'GET api/rules/{rule}/shortfalls',
+        'GET api/connections',
         'GET api/intakes',
         'GET api/intakes/{intake}',
         'GET api/intakes/{intake}/source',
@@ -148,6 +150,8 @@ final class AccessTest extends TestCase
         'POST api/held/decide',
         'GET api/intakes/{intake}/address-check',
         'POST api/intakes/{intake}/address-check',
+        'GET api/connections/{connection}',
+        'POST api/connections/{connection}/pull',
         'GET api/undeliverable',
         'POST api/undeliverable/{address}',
         'POST api/address-lists',
@@ -266,6 +270,11 @@ final class AccessTest extends TestCase
 
     /** Routes that set the standards. */
     private const STANDARDS = [
+        'POST api/connections',
+        'POST api/connections/look',
+        'PUT api/connections/{connection}',
+        'DELETE api/connections/{connection}',
+        'GET api/connections/{connection}/file',
         'GET api/organization',
         'PUT api/organization',
         'PUT api/funds/{purpose}',
@@ -372,11 +381,13 @@ final class AccessTest extends TestCase
         ) {
             foreach ($routes as $route) {
                 [$method, $path] = $this->asked($route);
-                // Whoever brings records in may make a field for a column, and who runs the installation may take a restore point.
+                // Whoever brings records in may make a field for a column, who runs the
+                // installation may take a restore point, and who sets a connection up may look at it.
                 $may_ =
                     $may ||
                     (in_array($route, ['POST api/fields', 'POST api/fields/{field}/list/values'], true) && $loads) ||
-                    ($route === 'POST api/restore-points' && $administers);
+                    ($route === 'POST api/restore-points' && $administers) ||
+                    ($route === 'GET api/connections/{connection}' && $sets);
                 $status = $this->json($method, $path)->getStatusCode();
                 self::assertSame($may_, $status !== 403, "{$role->value}: {$route} answered {$status}");
                 self::assertLessThan(500, $status, "{$role->value}: {$route} answered {$status}");
@@ -509,6 +520,11 @@ final class AccessTest extends TestCase
     /** @return array{string, string} */
     private function asked(string $route): array
     {
+        // Another route of the walk ends it.
+        $this->ids['connection'] = (string) Connection::query()->firstOrCreate(
+            ['name' => 'Made up'],
+            ['form' => ['address' => 'http://127.0.0.1:1/', 'id' => 'id', 'amount' => 'sum', 'given' => 'at'], 'key' => 'k'],
+        )->id;
         [$method, $path] = explode(' ', $route);
 
         return [$method, '/' . preg_replace_callback('/\{(\w+)\}/', fn(array $found): string => $this->ids[$found[1]], $path)];

@@ -5,22 +5,16 @@ declare(strict_types=1);
 namespace App\Intakes\Console;
 
 use App\Batches\Batch;
-use App\Intakes\GoesOn;
 use App\Intakes\Intake;
 use App\Intakes\IntakeSettings;
 use App\Intakes\IntakeState;
-use App\Intakes\Loading\LoadQueue;
-use App\Intakes\Loading\NotReady;
 use App\Intakes\Plans\SavedPlan;
 use App\Intakes\Proof\Proof;
-use App\Intakes\Runner;
 use App\Intakes\Sources\Opening;
 use App\Support\Lists;
-use App\Support\PlainWords;
 use App\Support\UnusableOption;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
-use PineSieve\Core\SieveException;
 use Throwable;
 
 /** A whole intake in the foreground, through the same stages as on the screens, for loads that recur. */
@@ -29,10 +23,7 @@ final class IntakeRunCommand extends Command
     /** Problems that the result names. */
     private const NAMED = 1000;
 
-    /** Microseconds between two looks at whether it is this load's turn. */
-    private const POLL = 300_000;
-
-    private LoadQueue $queue;
+    private InForeground $foreground;
 
     private Proof $proof;
 
@@ -42,9 +33,9 @@ final class IntakeRunCommand extends Command
 
     protected $description = 'Brings a file in: reads, maps, checks, matches, loads and proves it';
 
-    public function handle(Opening $opening, Runner $runner, Proof $proof, LoadQueue $queue, BatchOptions $batches): int
+    public function handle(Opening $opening, InForeground $foreground, Proof $proof, BatchOptions $batches): int
     {
-        [$this->queue, $this->proof, $this->batches] = [$queue, $proof, $batches];
+        [$this->foreground, $this->proof, $this->batches] = [$foreground, $proof, $batches];
         try {
             $plan = $this->plan();
             $expected = $batches->expected($this->option('expect'));
@@ -64,7 +55,7 @@ final class IntakeRunCommand extends Command
                 $this->option('sheet'),
                 $settings,
             );
-            $this->work($intake, $plan, $runner);
+            $this->foreground->run($intake, $plan, $this->option('dry-run') !== true);
         } catch (Throwable $error) {
             $batches->dropEmpty($batch ?? null);
 
@@ -84,87 +75,9 @@ final class IntakeRunCommand extends Command
         return $report['balanced'] ? self::SUCCESS : self::FAILURE;
     }
 
-    /** Nothing that a command began may keep others waiting when it is gone. */
     private function breakOff(?Intake $intake, Throwable $error): int
     {
-        if (!($error instanceof SieveException)) {
-            report($error);
-        }
-        $words = PlainWords::of($error) . (PlainWords::isAway($error) ? ' (Is bin/start running with this data folder?)' : '');
-        if ($intake !== null && !PlainWords::isAway($error)) {
-            Intake::query()
-                ->whereKey($intake->id)
-                ->whereIn('state', [IntakeState::Sifting, IntakeState::Loading])
-                ->update(['error' => "{$words} Nothing is half done.", 'in_foreground' => false, 'ended_at' => now()]);
-            app(LoadQueue::class)->next();
-        }
-
-        return $this->refuse($words);
-    }
-
-    private function work(Intake $intake, ?SavedPlan $plan, Runner $runner): void
-    {
-        $runner->run($intake);
-        if ($intake->state === IntakeState::Failed) {
-            return;
-        }
-        self::settle($intake, $plan);
-        do {
-            $this->workOut($intake, $runner);
-        } while ($intake->state === IntakeState::Ready && $this->option('dry-run') !== true && !$this->load($intake, $runner));
-    }
-
-    private static function settle(Intake $intake, ?SavedPlan $plan): void
-    {
-        // Nobody is there to be asked: what is not taken is told.
-        $left = GoesOn::settle($intake, $plan);
-        if ($left !== []) {
-            fwrite(
-                STDERR,
-                'Left behind, since nothing tells what it is: ' .
-                    implode(', ', array_map(static fn(string $header): string => "\"{$header}\"", $left)) .
-                    '. Choose a field for it on the screens and keep that as a plan.' .
-                    PHP_EOL,
-            );
-        }
-    }
-
-    /** Until every row is worked out by the standards in force: they may be changed meanwhile, and a worker may lend a hand. */
-    private function workOut(Intake $intake, Runner $runner): void
-    {
-        while ($intake->state === IntakeState::Sifting && $intake->error === null) {
-            $runner->run($intake);
-            $intake->refresh();
-        }
-    }
-
-    /** @return bool false if its rows have to be worked out anew first */
-    private function load(Intake $intake, Runner $runner): bool
-    {
-        try {
-            $this->queue->enter($intake, inForeground: true);
-        } catch (NotReady) {
-            $intake->refresh();
-
-            return false;
-        }
-        $told = false;
-        while ($intake->state === IntakeState::Waiting) {
-            if (!$told) {
-                fwrite(STDERR, "\"{$this->queue->busy()?->name}\" is being loaded or taken back; this one waits for its turn." . PHP_EOL);
-                $told = true;
-            }
-            usleep(self::POLL);
-            $intake->sign();
-            $this->queue->next();
-            $intake->refresh();
-        }
-        while ($intake->state === IntakeState::Loading && $intake->error === null) {
-            $runner->run($intake);
-            $intake->refresh();
-        }
-
-        return $intake->state !== IntakeState::Sifting;
+        return $this->refuse($this->foreground->breakOff($intake, $error));
     }
 
     private function plan(): ?SavedPlan
@@ -190,17 +103,7 @@ final class IntakeRunCommand extends Command
             $this->line(
                 json_encode(
                     [
-                        'intake' => $intake->id,
-                        'rows' => $report['rows'],
-                        'outcomes' => $report['outcomes'],
-                        'supporters' => $report['supporters'],
-                        'gifts' => $report['gifts'],
-                        'promised' => $report['promised'],
-                        ...$batch === null ? [] : ['batch' => $this->batches->told($batch)],
-                        'source_amount' => $report['source_amount'],
-                        'source_amounts' => $report['source_amounts'],
-                        'untaken' => $this->proof->untaken($intake),
-                        'balanced' => $report['balanced'],
+                        ...$this->foreground->told($intake, $report, $batch),
                         'dry_run' => $dry,
                         ...$this->option('problems') === true ? ['problems' => $this->problems($intake)] : [],
                     ],

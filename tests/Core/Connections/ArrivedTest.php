@@ -203,7 +203,9 @@ final class ArrivedTest extends TestCase
             $rows = array_map(
                 static fn(array $row): string => trim(
                     "{$row[SourceRow::ID]} {$row[SourceRow::AMOUNT]} {$row[SourceRow::GIVEN]}" .
-                        ($row[SourceRow::BACK_OF] === '' ? '' : " of {$row[SourceRow::BACK_OF]}"),
+                        ($row[SourceRow::BACK_OF] . $row[SourceRow::CORRECTS] === ''
+                            ? ''
+                            : " of {$row[SourceRow::BACK_OF]}{$row[SourceRow::CORRECTS]}"),
                 ),
                 $arrived->rows,
             );
@@ -222,12 +224,37 @@ final class ArrivedTest extends TestCase
                 'Gift amount' => '50.00',
                 'Gift currency' => 'USD',
                 'Refund of' => '',
+                'Correction of' => '',
                 'Donor id' => 'd1',
                 'who.name' => 'Ann Lee',
                 'fund' => 'Nets',
             ],
             $row,
         );
+    }
+
+    public function test_parts_and_fees_of_a_gift(): void
+    {
+        $form = ['split' => 'for', 'split_amount' => 'cents', 'split_fund' => 'fund', 'fee' => 'fee', 'money' => ['more.*.cents']];
+        $two = [
+            'for' => [['fund' => 'Nets', 'cents' => 4000], ['fund' => 'Boats', 'cents' => 1000]],
+            'fee' => 140,
+            'more' => [['cents' => 5]],
+        ];
+        $row = Arrived::of(self::form($form), self::read($two, $form), null, [], '2026-03-20')->rows[0];
+        self::assertSame(
+            ['1.40', '', "40.00 | Nets\n10.00 | Boats", '0.05'],
+            [$row[SourceRow::FEE], $row[SourceRow::FUND], $row[SourceRow::SPLIT], $row['more.1.cents']],
+        );
+        self::assertArrayNotHasKey('for.1.fund', $row);
+
+        $one = ['for' => [['fund' => 'Nets', 'cents' => 5000]], 'state' => 'refunded', 'fee' => 'none'];
+        [$gift, $back] = Arrived::of(self::form($form), self::read($one, $form), null, [], '2026-03-20')->rows;
+        self::assertSame(['Nets', '', 'none'], [$gift[SourceRow::FUND], $gift[SourceRow::SPLIT], $gift[SourceRow::FEE]]);
+        self::assertSame(['', '', ''], [$back[SourceRow::FUND], $back[SourceRow::SPLIT], $back[SourceRow::FEE]]);
+        $seen = Arrived::of(self::form($form), self::read([...$one, 'state' => 'paid'], $form), null, [], '2026-03-20')->seen;
+        $moved = self::read(['for' => [['fund' => 'Boats', 'cents' => 5000]], 'fee' => 'none'], $form);
+        self::assertSame('Gift fund was "Nets" and is "Boats"', Arrived::of(self::form($form), $moved, $seen, $gift, '2026-03-20')->told);
     }
 
     public function test_the_order_of_names_changes_nothing(): void

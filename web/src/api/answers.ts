@@ -360,6 +360,31 @@ export type CommonWords = { common_words: string[] };
 
 export type Condition = { header: string; how: string; value: string };
 
+export type ConnectionDropped = { dropped: string };
+
+export type ConnectionList = { connections: ConnectionRow[]; may_set: boolean };
+
+export type ConnectionPageData = {
+  connection: ConnectionRow;
+  form: Record<string, unknown>;
+  has_key: boolean;
+  plan_id: number | null;
+  every: number;
+  loads: boolean;
+  place: string | null;
+  pulls: PullRow[];
+};
+
+export type ConnectionRow = {
+  id: number;
+  name: string;
+  state: 'by hand' | 'by itself' | 'failing';
+  last: string | null;
+  waiting: number;
+  error: string | null;
+  next_at: string | null;
+};
+
 export type Constant = { target: string; value: string; only_blank: boolean; label: string };
 
 export type ConvertedValue = { value: string; becomes: string; records: number };
@@ -1035,6 +1060,18 @@ export type ListOrder = { sort: string; down: boolean };
 
 export type ListedValue = { value: string; code: string; spellings: string[]; retired: boolean; used: number };
 
+export type LookedAt = {
+  records: number;
+  transactions: number;
+  next: boolean;
+  total: number | null;
+  headers: string[];
+  rows: Record<string, string>[];
+  faults: string[];
+  states: string[];
+  answer: string;
+};
+
 export type LookedUp = { found: FoundSupporter[] };
 
 export type LostValue = { value: string; reason: string; records: number };
@@ -1623,6 +1660,26 @@ export type ProofPage = {
   passed: PassedRow[];
 };
 
+export type PullRow = {
+  id: number;
+  at: string;
+  by: string | null;
+  state: 'fetching' | 'done' | 'failed';
+  since: string | null;
+  until: string | null;
+  fetched: number;
+  seen_before: number;
+  new: number;
+  changed: number;
+  went_back: number;
+  not_counted: number;
+  told: ToldOfPull[];
+  error: string | null;
+  intake_id: number | null;
+  intake_state: string | null;
+  held: number;
+};
+
 export type RecognitionCard = {
   id: number;
   name: string;
@@ -2146,6 +2203,8 @@ export type TokenRow = {
   expires_at: string | null;
   is_over: boolean;
 };
+
+export type ToldOfPull = { id: string; says: string };
 
 export type ToldSearch = { sentence: string; phrases: Record<string, string> };
 

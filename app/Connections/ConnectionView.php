@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Connections;
+
+use App\Intakes\IntakeState;
+use App\Support\Http\JsonMap;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Connections as they are shown; never with their keys.
+ *
+ * @phpstan-type ConnectionRow array{
+ *     id: int, name: string, state: 'by hand'|'by itself'|'failing', last: ?string, waiting: int, error: ?string, next_at: ?string,
+ * }
+ * @phpstan-type ToldOfPull array{id: string, says: string}
+ * @phpstan-type PullRow array{
+ *     id: int, at: string, by: ?string, state: 'fetching'|'done'|'failed', since: ?string, until: ?string, fetched: int, seen_before: int,
+ *     new: int, changed: int, went_back: int, not_counted: int, told: list<ToldOfPull>, error: ?string, intake_id: ?int,
+ *     intake_state: ?string, held: int,
+ * }
+ * @phpstan-type ConnectionPageData array{
+ *     connection: ConnectionRow, form: JsonMap<mixed>, has_key: bool, plan_id: ?int, every: int, loads: bool, place: ?string,
+ *     pulls: list<PullRow>,
+ * }
+ */
+final readonly class ConnectionView
+{
+    private const PULLS = 20;
+
+    /** @return list<ConnectionRow> */
+    public function list(): array
+    {
+        return array_values(Connection::query()->orderBy('name')->get()->map(self::row(...))->all());
+    }
+
+    /** @return ConnectionRow */
+    public static function row(Connection $connection): array
+    {
+        $last = Pull::query()->where('connection_id', $connection->id)->where('state', 'done')->max('created_at');
+
+        return [
+            'id' => $connection->id,
+            'name' => $connection->name,
+            'state' => $connection->state(),
+            'last' => $last === null ? null : Carbon::parse((string) $last)->toIso8601String(),
+            'waiting' => self::waiting($connection),
+            'error' => $connection->error,
+            'next_at' => $connection->next_at?->toIso8601String(),
+        ];
+    }
+
+    /** @return ConnectionPageData */
+    public function page(Connection $connection): array
+    {
+        $pulls = Pull::query()
+            ->with(['user', 'intake'])
+            ->where('connection_id', $connection->id)
+            ->latest('id')
+            ->limit(self::PULLS)
+            ->get();
+
+        return [
+            'connection' => self::row($connection),
+            'form' => new JsonMap($connection->settings()->toArray()),
+            'has_key' => (string) $connection->key !== '',
+            'plan_id' => $connection->plan_id,
+            'every' => $connection->every,
+            'loads' => $connection->loads,
+            'place' => $connection->place?->toIso8601String(),
+            'pulls' => array_values($pulls->map(self::pull(...))->all()),
+        ];
+    }
+
+    /** Rows of its intakes that wait for a person: of those that are not loaded yet, and those that are held. */
+    private static function waiting(Connection $connection): int
+    {
+        return DB::table('intake_results as r')
+            ->join('intakes as i', 'i.id', '=', 'r.intake_id')
+            ->where('i.connection_id', $connection->id)
+            ->where(
+                static fn($either) => $either
+                    ->where('i.state', IntakeState::Ready->value)
+                    ->orWhere(static fn($held) => $held->where('i.state', IntakeState::Loaded->value)->where('r.outcome', 'held')),
+            )
+            ->count();
+    }
+
+    /** @return PullRow */
+    private static function pull(Pull $pull): array
+    {
+        return [
+            'id' => $pull->id,
+            'at' => $pull->created_at->toIso8601String(),
+            'by' => $pull->user?->name,
+            'state' => $pull->state,
+            'since' => $pull->since?->toIso8601String(),
+            'until' => $pull->until,
+            'fetched' => $pull->fetched,
+            'seen_before' => $pull->seen_before,
+            'new' => $pull->new,
+            'changed' => $pull->changed,
+            'went_back' => $pull->went_back,
+            'not_counted' => $pull->not_counted,
+            'told' => $pull->told,
+            'error' => $pull->error,
+            'intake_id' => $pull->intake?->id,
+            'intake_state' => $pull->intake?->state->value,
+            'held' =>
+                $pull->intake === null
+                    ? 0
+                    : DB::table('intake_results')->where('intake_id', $pull->intake->id)->where('outcome', 'held')->count(),
+        ];
+    }
+}

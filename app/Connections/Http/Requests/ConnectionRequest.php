@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Connections\Http\Requests;
+
+use App\Connections\Connection;
+use App\Support\Http\GuardedRequest;
+use Illuminate\Validation\Rule;
+use PineSieve\Core\Connections\ConnectionForm;
+use PineSieve\Core\Connections\UnusableConnection;
+
+/** What a connection is to be set to. */
+final class ConnectionRequest extends GuardedRequest
+{
+    protected function needs(): array
+    {
+        return ['set-connections'];
+    }
+
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        $own = $this->route('connection');
+
+        return [
+            'name' => [
+                $this->isLook() ? 'nullable' : 'required',
+                'string',
+                'max:60',
+                Rule::unique('connections', 'name')->ignore($own instanceof Connection ? $own->id : null),
+            ],
+            'form' => ['required', 'array'],
+            'key' => ['nullable', 'string', 'max:2000', 'regex:/^[\x21-\x7e]*$/D'],
+            'plan_id' => ['nullable', 'integer', 'exists:column_plans,id'],
+            'every' => ['nullable', 'integer', Rule::in([0, 15, 60, 360, 1440])],
+            'loads' => ['nullable', 'boolean'],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return [
+            'name.unique' => 'There is a connection of this name already.',
+            'key.regex' => 'A key has letters, numbers and signs alone, without blanks.',
+        ];
+    }
+
+    /** @throws UnusableConnection */
+    public function form(): ConnectionForm
+    {
+        /** @var array<string, mixed> $form */
+        $form = $this->validated('form');
+
+        return ConnectionForm::of($form);
+    }
+
+    /** @return ?string null to keep the one that it has */
+    public function key(): ?string
+    {
+        $key = $this->string('key')->value();
+
+        return $key === '' ? null : $key;
+    }
+
+    private function isLook(): bool
+    {
+        return $this->is('*/look');
+    }
+}
