@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 use PineSieve\Core\Connections\ConnectionForm;
+use PineSieve\Core\Connections\LearnedPlan;
 
 /**
  * Another system from which gifts go on coming.
@@ -90,16 +91,23 @@ final class Connection extends Model
         if ($loaded === null) {
             return;
         }
+        $this->takePlan(
+            new SavedPlan([
+                'plan' => LearnedPlan::of($loaded->columnPlan(), $loaded->columnProfiles())->toArray(),
+                'settings' => $loaded->settings->ofPlan(),
+            ]),
+            $loaded->loaded_by,
+        );
+    }
+
+    /** Keeps a plan for its columns, below its own name or the next one that is free. */
+    public function takePlan(SavedPlan $plan, ?int $user): void
+    {
         $name = $this->name;
         for ($i = 2; SavedPlan::query()->where('name', $name)->exists(); $i++) {
             $name = "{$this->name} {$i}";
         }
-        $plan = SavedPlan::query()->create([
-            'name' => $name,
-            'plan' => $loaded->columnPlan()->toArray(),
-            'settings' => $loaded->settings->ofPlan(),
-            'user_id' => $loaded->loaded_by,
-        ]);
+        $plan->forceFill(['name' => $name, 'user_id' => $user])->save();
         $this->update(['plan_id' => $plan->id]);
         $this->setRelation('plan', $plan);
     }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Connections;
 
 use App\Intakes\IntakeState;
+use App\Intakes\Proof\Proof;
+use App\Standards\FieldAccess;
 use App\Support\Http\JsonMap;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
@@ -16,10 +18,12 @@ use Illuminate\Support\Facades\DB;
  *     id: int, name: string, state: 'by hand'|'by itself'|'failing', last: ?string, waiting: int, error: ?string, next_at: ?string,
  * }
  * @phpstan-type ToldOfPull array{id: string, says: string}
+ * @phpstan-import-type Amounts from JsonMap
+ * @phpstan-type WhatItDoes array{supporters: int, known: int, gifts: int, amounts: ?Amounts, unsure: int, other: int}
  * @phpstan-type PullRow array{
  *     id: int, at: string, by: ?string, state: 'fetching'|'done'|'failed', since: ?string, until: ?string, fetched: int, seen_before: int,
  *     new: int, changed: int, went_back: int, not_counted: int, told: list<ToldOfPull>, error: ?string, intake_id: ?int,
- *     intake_state: ?string, held: int,
+ *     intake_state: ?string, held: int, does: ?WhatItDoes,
  * }
  * @phpstan-type ConnectionPageData array{
  *     connection: ConnectionRow, form: JsonMap<mixed>, has_key: bool, plan_id: ?int, every: int, loads: bool, place: ?string,
@@ -29,6 +33,8 @@ use Illuminate\Support\Facades\DB;
 final readonly class ConnectionView
 {
     private const PULLS = 20;
+
+    public function __construct(private Proof $proof) {}
 
     /** @return list<ConnectionRow> */
     public function list(): array
@@ -70,7 +76,31 @@ final readonly class ConnectionView
             'every' => $connection->every,
             'loads' => $connection->loads,
             'place' => $connection->place?->toIso8601String(),
-            'pulls' => array_values($pulls->map(self::pull(...))->all()),
+            'pulls' => array_values(
+                $pulls
+                    ->map(fn(Pull $pull, int $place): array => [...self::pull($pull), 'does' => $place === 0 ? $this->does($pull) : null])
+                    ->all(),
+            ),
+        ];
+    }
+
+    /** @return ?WhatItDoes what the latest one does, or did; null before that is worked out */
+    private function does(Pull $pull): ?array
+    {
+        $intake = $pull->intake;
+        if ($intake === null || !in_array($intake->state, [IntakeState::Ready, IntakeState::Loaded], true)) {
+            return null;
+        }
+        $report = $this->proof->report($intake);
+        $held = DB::table('intake_results')->where('intake_id', $intake->id)->where('outcome', 'held');
+
+        return [
+            'supporters' => $report['supporters']['created'],
+            'known' => $report['outcomes']['updated'] + $report['outcomes']['unchanged'],
+            'gifts' => $report['gifts']['created'],
+            'amounts' => FieldAccess::ofUser()->sees('gift.amount') ? new JsonMap((array) $report['gifts']['amounts']) : null,
+            'unsure' => $held->clone()->where('held_by', 'unsure')->count(),
+            'other' => $held->where('held_by', '<>', 'unsure')->count(),
         ];
     }
 
@@ -112,6 +142,7 @@ final readonly class ConnectionView
                 $pull->intake === null
                     ? 0
                     : DB::table('intake_results')->where('intake_id', $pull->intake->id)->where('outcome', 'held')->count(),
+            'does' => null,
         ];
     }
 }

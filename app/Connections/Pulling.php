@@ -61,8 +61,7 @@ final readonly class Pulling
                 }
                 $this->transactions->keep($connection, $intake?->id, self::kept($seen));
                 $pull->fill(['state' => 'done', 'intake_id' => $intake?->id, 'told' => $told, 'ended_at' => now()])->save();
-                // A window that ends before today says nothing of what came since.
-                if ($pull->until === null) {
+                if (self::isWhole($pull, $connection)) {
                     $connection->place = Carbon::parse(max((string) $connection->place, $began->toDateTimeString()));
                 }
                 $connection->wentWell();
@@ -73,6 +72,33 @@ final readonly class Pulling
             $rows->forget();
             $seen->forget();
         }
+    }
+
+    /**
+     * What a row said, of the columns alone that something is made of.
+     *
+     * @param  array<string, string>  $said
+     * @return array<string, string>
+     */
+    private static function fed(Connection $connection, array $said): array
+    {
+        if ($said === [] || $connection->plan === null) {
+            return $said;
+        }
+        $fed = [];
+        foreach ($connection->plan->columnPlan()->choices as $choice) {
+            $choice->feeds === [] ? null : ($fed[$choice->header] = '');
+        }
+
+        return array_intersect_key([...$fed, ...$said], $fed);
+    }
+
+    /** Whether nothing is left between what was fetched before and now: what was skipped would never be fetched by itself. */
+    private static function isWhole(Pull $pull, Connection $connection): bool
+    {
+        $isFromPlace = $pull->since === null || ($connection->place !== null && $pull->since <= $connection->place);
+
+        return $pull->until === null && $isFromPlace;
     }
 
     /** @return list<array{id: string, says: string}> what a person has to know */
@@ -96,7 +122,7 @@ final readonly class Pulling
                 $was = $before[$one->id] ?? null;
                 // The same one twice in one pull is held against what it was a moment ago.
                 $last = $now[$one->id] ?? ($was['seen'] ?? null);
-                $words = $was === null ? [] : $said["{$was['intake']}/{$was['row']}"] ?? [];
+                $words = $was === null ? [] : self::fed($pull->connection, $said["{$was['intake']}/{$was['row']}"] ?? []);
                 $arrived = Arrived::of($form, $one, $last, $words, $today);
                 $pull->{self::COUNTS[$arrived->arrival->value]}++;
                 foreach ([$arrived->told, $one->fault] as $says) {

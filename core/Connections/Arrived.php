@@ -22,7 +22,7 @@ final readonly class Arrived
     private function __construct(public Arrival $arrival, public array $rows, public Seen $seen, public string $told = '') {}
 
     /**
-     * @param  array<string, string>  $said  header to cell of the row that it came in with; empty if that is not known
+     * @param  array<string, string>  $said  header to cell of the row that it came in with, of those alone that something is made of; empty if that is not known
      * @param  string  $today  ISO 8601
      */
     public static function of(ConnectionForm $form, Transaction $now, ?Seen $before, array $said, string $today): self
@@ -82,6 +82,10 @@ final readonly class Arrived
         }
 
         $told = self::differences($row->compared(true), $said);
+        if ($told === '' && $said !== []) {
+            // What nothing is made of may be another each time.
+            return new self(Arrival::SeenBefore, [], $before);
+        }
 
         return new self(Arrival::Changed, [], $seen(true, $further), $told === '' ? 'It says something else than it did' : $told);
     }
@@ -117,7 +121,7 @@ final readonly class Arrived
     private static function differences(array $compared, array $said): string
     {
         $words = [];
-        foreach ($said === [] ? [] : array_diff_assoc($compared, $said) as $path => $value) {
+        foreach (array_diff_assoc(array_intersect_key($compared, $said), $said) as $path => $value) {
             $words[] = "{$path} was \"" . ($said[$path] ?? '') . "\" and is \"{$value}\"";
         }
 

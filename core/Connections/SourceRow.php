@@ -32,6 +32,20 @@ final readonly class SourceRow
 
     public const SPLIT = 'Gift split, in one';
 
+    /** What each of its own headers stands for: key of a field. The id of a donor is one of that system. */
+    public const FIELDS = [
+        self::ID => 'gift.id',
+        self::GIVEN => 'gift.date',
+        self::AMOUNT => 'gift.amount',
+        self::CURRENCY => 'gift.currency',
+        self::BACK_OF => 'gift.refund_of',
+        self::CORRECTS => 'gift.corrected',
+        self::DONOR => 'id.old',
+        self::FEE => 'gift.fee',
+        self::FUND => 'gift.fund',
+        self::SPLIT => 'gift.splits',
+    ];
+
     /** Between the id of a transaction and the number of what corrects it or takes it back. */
     private const FURTHER = '/';
 
@@ -56,7 +70,12 @@ final readonly class SourceRow
      */
     public function compared(bool $isSameAmount): array
     {
-        $names = [self::FUND => true, ...$isSameAmount ? [self::SPLIT => true, self::FEE => true] : []];
+        $names = [
+            self::GIVEN => true,
+            self::DONOR => true,
+            self::FUND => true,
+            ...$isSameAmount ? [self::SPLIT => true, self::FEE => true] : [],
+        ];
 
         return [...array_intersect_key($this->whole(), $names), ...$this->values()];
     }

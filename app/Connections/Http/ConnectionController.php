@@ -14,6 +14,7 @@ use App\Connections\Http\Requests\PullRequest;
 use App\Connections\Pull;
 use App\Connections\RunPull;
 use App\Intakes\Intake;
+use App\Intakes\Plans\PlanFile;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
@@ -67,10 +68,15 @@ final class ConnectionController extends Controller
     }
 
     #[Answers(ConnectionView::class, 'ConnectionPageData')]
-    public function store(ConnectionRequest $request): JsonResponse
+    public function store(ConnectionRequest $request, PlanFile $plans): JsonResponse
     {
         $connection = new Connection();
-        $this->keep($connection, $request);
+        DB::transaction(function () use ($connection, $request, $plans): void {
+            $this->keep($connection, $request);
+            if ($request->plan() !== null && $connection->plan_id === null) {
+                $connection->takePlan($plans->read($request->plan(), null), $request->user()?->id);
+            }
+        });
         Audit::note(Audit::CONNECTIONS, "Set up the connection \"{$connection->name}\" to {$connection->settings()->address}");
 
         return response()->json($this->view->page($connection), 201);
@@ -140,7 +146,7 @@ final class ConnectionController extends Controller
     }
 
     /** Everything but the key, to be carried elsewhere. */
-    public function file(Connection $connection): Response
+    public function file(Connection $connection, PlanFile $plans): Response
     {
         $this->authorize('set-connections');
         $json = json_encode(
@@ -150,6 +156,7 @@ final class ConnectionController extends Controller
                 'form' => $connection->settings()->toArray(),
                 'every' => $connection->every,
                 'loads' => $connection->loads,
+                'plan' => $connection->plan === null ? null : json_decode($plans->write($connection->plan), true),
             ],
             JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR,
         );

@@ -7,12 +7,15 @@ namespace App\Today\Console;
 use App\Accounts\Role;
 use App\Accounts\User;
 use App\Addresses\Directory\DirectorySettings;
+use App\Connections\Connection;
+use App\Intakes\Plans\PlanFile;
 use App\Notices\Webhook;
 use App\Support\UnusableOption;
 use Database\Seeders\DemoSeeder;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use PineSieve\Core\Connections\ConnectionForm;
 
 /** Fills a new database: the demo, or one administrator. Does nothing to one that is filled. */
 final class PrepareCommand extends Command
@@ -23,6 +26,11 @@ final class PrepareCommand extends Command
 
     /** That the stand-in for the postal directory asks for. */
     private const DIRECTORY_KEY = 'made-up-towns';
+
+    /** That the stand-in for a giving platform was connected once. */
+    private const PLATFORM = 'stand-in platform';
+
+    private const PLATFORM_KEY = 'skerry-made-up-key';
 
     protected $signature = 'sieve:prepare {--empty : one administrator and no records}';
 
@@ -79,6 +87,29 @@ final class PrepareCommand extends Command
         // Whoever has named another one keeps it.
         if (!$directory->isSet() || str_starts_with($directory->url, self::LOOPBACK)) {
             $directory->at("{$url}/directory", self::DIRECTORY_KEY)->keep();
+        }
+        $this->givingPlatform($url);
+    }
+
+    /** The stand-in for a giving platform, connected as it is carried in demo/skerry-giving.json; one that was ended stays so. */
+    private function givingPlatform(string $url): void
+    {
+        $carried = (array) json_decode((string) file_get_contents(base_path('demo/skerry-giving.json')), true, 64, JSON_THROW_ON_ERROR);
+        $connection = Connection::query()->where('name', $carried['name'])->first();
+        $isNew = !DB::table('settings')->where('name', self::PLATFORM)->exists();
+        if ($connection === null && !$isNew) {
+            return;
+        }
+        $form = $connection === null ? $carried['form'] : $connection->form;
+        if (!str_starts_with((string) $form['address'], self::LOOPBACK)) {
+            return;
+        }
+        $connection ??= new Connection(['name' => $carried['name'], 'key' => self::PLATFORM_KEY]);
+        $connection->fill(['form' => ConnectionForm::of([...$form, 'address' => "{$url}/giving/v1/charges"])->toArray()])->save();
+        if ($isNew) {
+            DB::table('settings')->insert(['name' => self::PLATFORM, 'value' => json_encode(true)]);
+            $plan = json_encode($carried['plan'], JSON_THROW_ON_ERROR);
+            $connection->takePlan(app(PlanFile::class)->read($plan, null), null);
         }
     }
 }

@@ -6,6 +6,7 @@ namespace App\Today\Http;
 
 use App\AddressChecks\Undeliverable;
 use App\Batches\Batch;
+use App\Connections\Connection;
 use App\Duplicates\DuplicateList;
 use App\Duplicates\DuplicateSearch;
 use App\Intakes\Decisions\HeldQueue;
@@ -42,9 +43,10 @@ use PineSieve\Core\Standards\RuleSubject;
  * @phpstan-type TrustFigure array{group: string, count: int, total: int, over_time: list<DayFigure>}
  * @phpstan-import-type Month from Growth
  * @phpstan-type PromisesWaiting array{due: int, overdue: int, failed: int, unattached: int}
+ * @phpstan-type FailingConnection array{id: int, name: string, error: string}
  * @phpstan-type Today array{
  *     waiting: list<IntakeSummary>, loaded: list<IntakeSummary>, held: int, batches: ?int, unreached: ?int,
- *     promises: ?PromisesWaiting, worklists: list<Worklist>,
+ *     promises: ?PromisesWaiting, worklists: list<Worklist>, failing: list<FailingConnection>,
  *     attention: list<array{filter: string, says: string, count: int}>, rereadings: int, duplicates: ?int, supporters: int,
  *     gifts: int, given: ?JsonMap<string>, trust: list<TrustFigure>, months: list<Month>,
  * }
@@ -99,6 +101,11 @@ final class TodayController extends Controller
             // Null for whoever may not see amounts.
             'batches' => Gate::allows('see-batches') ? Batch::query()->where('state', '<>', BatchState::Posted)->count() : null,
             'promises' => $sight->sees('promise.amount') && $sight->sees('gift.amount') ? self::promises($unattached, $sight) : null,
+            'failing' => Connection::query()
+                ->where('failures', '>', 0)
+                ->orderBy('name')
+                ->get(['id', 'name', 'error'])
+                ->map(static fn(Connection $one): array => ['id' => $one->id, 'name' => $one->name, 'error' => (string) $one->error]),
             'worklists' => Rule::query()
                 ->get()
                 ->map(

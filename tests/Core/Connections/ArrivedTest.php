@@ -167,6 +167,10 @@ final class ArrivedTest extends TestCase
             [[], ['fund' => 'Boats']],
             [$given, [Arrival::Changed, [], 'fund was "Nets" and is "Boats"']],
         ];
+        yield 'another day, and another donor' => [
+            [[], ['at' => '2026-02-27T12:00:00Z', 'who' => ['id' => 'd2', 'name' => 'Ann Lee']]],
+            [$given, [Arrival::Changed, [], 'Gift date was "2026-03-01" and is "2026-02-27"; Donor id was "d1" and is "d2"']],
+        ];
         yield 'another currency is for a person' => [
             [[], ['money' => ['cents' => 5000, 'currency' => 'CAD']], ['money' => ['cents' => 5000, 'currency' => 'CAD']]],
             [$given, [Arrival::Changed, [], 'It was USD 50.00 and is CAD 50.00'], [Arrival::SeenBefore, [], '']],
@@ -231,6 +235,19 @@ final class ArrivedTest extends TestCase
             ],
             $row,
         );
+    }
+
+    public function test_what_nothing_is_made_of_may_be_another_each_time(): void
+    {
+        $came = Arrived::of(self::form(), self::read(['touched' => 1]), null, [], '2026-03-20');
+        $again = self::read(['touched' => 2]);
+        $fed = ['fund' => 'Nets', 'who.name' => 'Ann Lee'];
+        self::assertSame(Arrival::SeenBefore, Arrived::of(self::form(), $again, $came->seen, $fed, '2026-03-20')->arrival);
+        // Where nobody knows what it said, it is told rather than passed over.
+        $told = Arrived::of(self::form(), $again, $came->seen, [], '2026-03-20');
+        self::assertSame([Arrival::Changed, 'It says something else than it did'], [$told->arrival, $told->told]);
+        $back = Arrived::of(self::form(), self::read(['touched' => 2, 'state' => 'refunded']), $came->seen, $fed, '2026-03-20');
+        self::assertSame([Arrival::WentBack, ''], [$back->arrival, $back->told]);
     }
 
     public function test_parts_and_fees_of_a_gift(): void

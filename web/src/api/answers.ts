@@ -529,6 +529,8 @@ export type ExportRow = {
 
 export type ExportSaved = { id: number };
 
+export type FailingConnection = { id: number; name: string; error: string };
+
 export type FieldCan = { hide: boolean; list: boolean; unique: boolean; default: boolean; unreadable: boolean };
 
 export type FieldFill = { count: number; total: number };
@@ -1678,6 +1680,7 @@ export type PullRow = {
   intake_id: number | null;
   intake_state: string | null;
   held: number;
+  does: WhatItDoes | null;
 };
 
 export type RecognitionCard = {
@@ -2180,6 +2183,7 @@ export type Today = {
   unreached: number | null;
   promises: PromisesWaiting | null;
   worklists: Worklist[];
+  failing: FailingConnection[];
   attention: { filter: string; says: string; count: number }[];
   rereadings: number;
   duplicates: number | null;
@@ -2324,6 +2328,8 @@ export type WebhookMade = { id: number; secret: string };
 export type WebhookRow = { id: number; name: string; url: string; is_active: boolean; notices: Record<string, number> };
 
 export type WeightRow = { field: string; words: string; same: number; others: number; bits: number; says: string };
+
+export type WhatItDoes = { supporters: number; known: number; gifts: number; amounts: Amounts | null; unsure: number; other: number };
 
 export type WhatWeighs = { weights: WeightRow[]; edition: EditionShown | null };
 

@@ -58,6 +58,8 @@ import { ErasePage } from '../supporters/ErasePage';
 import { HistoryPage } from '../supporters/HistoryPage';
 import { SupporterPage } from '../supporters/SupporterPage';
 import { SupportersPage } from '../supporters/SupportersPage';
+import { ConnectionPage, NewConnection } from '../connections/ConnectionPage';
+import { ConnectionsPage } from '../connections/ConnectionsPage';
 import { AllPage } from '../addresses/AllPage';
 import { AddressesPage } from '../addresses/AddressesPage';
 import { CheckPage } from '../addresses/CheckPage';
@@ -101,6 +103,9 @@ export function App() {
         </Route>
         <Route path="plans" element={<PlansPage />} />
         <Route path="supporters" element={<SupportersPage />} />
+        <Route path="connections" element={<ConnectionsPage />} />
+        <Route path="connections/new" element={<NewConnection />} />
+        <Route path="connections/:id" element={<ConnectionPage />} />
         <Route path="addresses" element={<AddressesPage />} />
         <Route path="addresses/all" element={<AllPage />} />
         <Route path="addresses/undeliverable" element={<UnreachedPage />} />

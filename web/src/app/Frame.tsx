@@ -9,6 +9,7 @@ import { useSignOut } from '../shared/session';
 import { useFocusStays } from './useFocusStays';
 
 interface Today {
+  failing: unknown[];
   waiting: Intake[];
   held: number;
   batches: number | null;
@@ -39,6 +40,7 @@ export function Frame({ user, organization }: { user: User; organization: string
       { to: '/held', text: 'Held rows', may: true, waits: today.data?.held, why: 'held rows' },
       { to: '/entry', text: 'Type in', may: user.may_edit },
       { to: '/plans', text: 'Column plans', may: user.may_load },
+      { to: '/connections', text: 'Connections', may: true, waits: today.data?.failing.length, why: 'can not be pulled' },
     ],
     [
       { to: '/supporters', text: 'Supporters', may: true },

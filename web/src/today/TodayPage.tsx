@@ -81,6 +81,9 @@ export function TodayPage() {
             <div className="pane-body" tabIndex={0}>
               <table className="rows">
                 <tbody>
+                  {data?.failing.map((one) =>
+                    line(1, `/connections/${one.id}`, `${one.name} can not be pulled`, one.error, `connection ${one.id}`),
+                  )}
                   {data !== undefined && line(data.held, '/held', 'rows are held', 'of all intakes')}
                   {(data?.batches ?? 0) > 0 &&
                     line(data?.batches ?? 0, '/batches', 'batches are not posted', 'their gifts do not count yet')}

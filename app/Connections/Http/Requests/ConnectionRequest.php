@@ -33,6 +33,7 @@ final class ConnectionRequest extends GuardedRequest
             'form' => ['required', 'array'],
             'key' => ['nullable', 'string', 'max:2000', 'regex:/^[\x21-\x7e]*$/D'],
             'plan_id' => ['nullable', 'integer', 'exists:column_plans,id'],
+            'plan' => ['nullable', 'array'],
             'every' => ['nullable', 'integer', Rule::in([0, 15, 60, 360, 1440])],
             'loads' => ['nullable', 'boolean'],
         ];
@@ -62,6 +63,14 @@ final class ConnectionRequest extends GuardedRequest
         $key = $this->string('key')->value();
 
         return $key === '' ? null : $key;
+    }
+
+    /** @return ?string a column plan that was carried here with it, as its file is written; null for none */
+    public function plan(): ?string
+    {
+        $plan = $this->validated('plan');
+
+        return is_array($plan) ? json_encode($plan, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) : null;
     }
 
     private function isLook(): bool
