@@ -61,14 +61,10 @@ $paths = [
     'of a fund, by reference' => 'gifts?fund=Roof&sort=reference',
     'searched: over 95, of those in Maine' =>
         'gifts?where=' .
-        rawurlencode(
-            '{"of":[{"of":"gift.amount","test":"over","values":["95"]},{"of":"address.state","test":"is","values":["ME"]}]}',
-        ),
+        rawurlencode('{"of":[{"of":"gift.amount","test":"over","values":["95"]},{"of":"address.state","test":"is","values":["ME"]}]}'),
     'searched: of a fund, of some last names' =>
         'gifts?where=' .
-        rawurlencode(
-            '{"of":[{"of":"gift.fund","test":"is","values":["Tower"]},{"of":"name.last","test":"begins with","values":["La"]}]}',
-        ),
+        rawurlencode('{"of":[{"of":"gift.fund","test":"is","values":["Tower"]},{"of":"name.last","test":"begins with","values":["La"]}]}'),
     'funds' => 'funds/fund',
 ];
 $timed(array_map(static fn(string $path): array => ['GET', $path, []], $paths), $benchUser(Role::Reader), 'one supporter');

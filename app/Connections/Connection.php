@@ -71,12 +71,12 @@ final class Connection extends Model
         return ConnectionForm::of($this->form);
     }
 
-    /** @return 'by hand'|'by itself'|'failing' */
+    /** @return 'by hand'|'automatic'|'failing' */
     public function state(): string
     {
         return match (true) {
             $this->failures > 0 => 'failing',
-            $this->every > 0 => 'by itself',
+            $this->every > 0 => 'automatic',
             default => 'by hand',
         };
     }

@@ -15,7 +15,7 @@ use Illuminate\Support\Facades\DB;
  * Connections as they are shown; never with their keys.
  *
  * @phpstan-type ConnectionRow array{
- *     id: int, name: string, state: 'by hand'|'by itself'|'failing', last: ?string, waiting: int, error: ?string, next_at: ?string,
+ *     id: int, name: string, state: 'by hand'|'automatic'|'failing', last: ?string, waiting: int, error: ?string, next_at: ?string,
  * }
  * @phpstan-type ToldOfPull array{id: string, says: string}
  * @phpstan-import-type Amounts from JsonMap

@@ -69,6 +69,7 @@ use App\Standards\ValueNames;
 use App\Supporters\PostalForms;
 use App\Supporters\RecordPolicy;
 use App\Supporters\SearchIndex;
+use App\Supporters\Searching\GatheredSupporters;
 use App\Supporters\SupporterColumns;
 use App\Supporters\ValuesInSearches;
 use App\Today\JobsBegunAgain;
@@ -115,6 +116,7 @@ final class SieveServiceProvider extends ServiceProvider
         $this->app->scoped(Formats::class, static fn(): Formats => app(Standards::class)->formats);
         $this->app->bind(TakenValues::class, UniqueValues::class);
         $this->app->scoped(RuleSets::class);
+        $this->app->scoped(GatheredSupporters::class);
         $this->app->singleton(Heartbeat::class);
         $this->app->tag(
             [

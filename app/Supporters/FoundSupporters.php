@@ -27,16 +27,29 @@ final readonly class FoundSupporters
         if (!is_string($asked['where'] ?? null) || $asked['where'] === '') {
             return new self($found, (clone $found)->count(), false);
         }
+        $total = self::gather('found_supporters', $found->select('supporters.id'));
+        $supporters = Supporter::query()->join('found_supporters', 'found_supporters.id', '=', 'supporters.id');
+
+        return new self($supporters, $total, true);
+    }
+
+    /**
+     * Puts the numbers of those who are found beside each other in memory.
+     *
+     * @param  string  $table  name of a table of this session
+     * @param  Builder<Supporter>  $found  their ids
+     * @return int how many they are
+     */
+    public static function gather(string $table, Builder $found): int
+    {
         DB::statement('set session max_heap_table_size = ' . self::MOST_BYTES);
-        DB::statement('create or replace temporary table found_supporters (id bigint unsigned not null primary key) engine=memory');
+        DB::statement("create or replace temporary table {$table} (id bigint unsigned not null primary key) engine=memory");
         if (DB::transactionLevel() === 0) {
             // Looking must not keep others from writing: else each row that is read would be locked on the way.
             DB::statement('set transaction isolation level read committed');
         }
-        $query = $found->select('supporters.id')->toBase();
-        $total = DB::affectingStatement("insert into found_supporters {$query->toSql()}", $query->getBindings());
-        $supporters = Supporter::query()->join('found_supporters', 'found_supporters.id', '=', 'supporters.id');
+        $query = $found->toBase();
 
-        return new self($supporters, $total, true);
+        return DB::affectingStatement("insert into {$table} {$query->toSql()}", $query->getBindings());
     }
 }

@@ -16,7 +16,7 @@ test('gifts of a giving platform are pulled, reviewed and loaded; what is given 
   await page.getByRole('button', { name: 'Look', exact: true }).click();
   await expect(page.getByRole('columnheader', { name: 'donor.email' })).toBeVisible({ timeout: 30_000 });
   await looksSound(page);
-  await page.getByRole('button', { name: 'Leave it as it was' }).click();
+  await page.getByRole('button', { name: 'Discard the changes' }).click();
 
   await page.getByLabel('From').fill('2026-11-15');
   await page.getByRole('button', { name: 'Pull these days' }).click();

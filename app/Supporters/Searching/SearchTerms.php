@@ -27,7 +27,12 @@ use PineSieve\Core\Standards\FieldPlace;
  */
 final readonly class SearchTerms
 {
-    public function __construct(private SearchReader $reader, private FieldTerms $fields, private GiftTerms $gifts) {}
+    public function __construct(
+        private SearchReader $reader,
+        private FieldTerms $fields,
+        private GiftTerms $gifts,
+        private GatheredSupporters $gathered,
+    ) {}
 
     /**
      * @param  Builder<Supporter>  $supporters
@@ -91,9 +96,8 @@ final readonly class SearchTerms
     private function conditionOfThings(Query $things, string $table, Searched $searched, Condition $one): void
     {
         if (FieldPlace::of($one->of)?->subject !== $searched->value) {
-            $supporters = Supporter::query()->select('supporters.id');
-            $this->condition($supporters, $one);
-            $things->whereIn("{$table}.supporter_id", $supporters->toBase());
+            $owners = $this->gathered->of($one, fn(Builder $supporters) => $this->condition($supporters, $one));
+            $things->whereIn("{$table}.supporter_id", DB::table($owners)->select('id'));
 
             return;
         }

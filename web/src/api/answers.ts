@@ -378,7 +378,7 @@ export type ConnectionPageData = {
 export type ConnectionRow = {
   id: number;
   name: string;
-  state: 'by hand' | 'by itself' | 'failing';
+  state: 'by hand' | 'automatic' | 'failing';
   last: string | null;
   waiting: number;
   error: string | null;

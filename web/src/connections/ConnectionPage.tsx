@@ -120,16 +120,16 @@ function Set({ data, given = null, onDone }: { data: ConnectionPageData | null; 
           disabled={settings.name.trim() === '' || settings.form.address === ''}
           onClick={() => keep.mutate()}
         >
-          {id === undefined ? 'Connect it' : 'Keep it so'}
+          {id === undefined ? 'Connect the system' : 'Save the connection'}
         </Button>
         {id === undefined ? (
           <Button variant="default" component={Link} to="/connections">
-            Leave it
+            Discard
           </Button>
         ) : (
           <>
             <Button variant="default" onClick={onDone}>
-              Leave it as it was
+              Discard the changes
             </Button>
             <Button variant="subtle" component="a" href={`/api/connections/${id}/file`} download>
               Carry it elsewhere

@@ -11,7 +11,7 @@ import { useMay } from '../shared/session';
 import { TitleLine } from '../shared/TitleLine';
 import { carried } from './form';
 
-const LOOKS = { 'by hand': 'idle', 'by itself': '', failing: 'held' } as const;
+const LOOKS = { 'by hand': 'idle', automatic: '', failing: 'held' } as const;
 
 /** Other systems from which gifts go on coming. */
 export function ConnectionsPage() {

@@ -73,7 +73,7 @@ function One({ pull }: { pull: PullRow }) {
       <div className="pull-head">
         <b>{moment(pull.at)}</b>{' '}
         <span className="quiet">
-          {pull.by ?? 'by itself'}
+          {pull.by ?? 'automatic'}
           {pull.since !== null && `, changed since ${moment(pull.since)}`}
           {pull.until !== null && `, until ${pull.until}`}
         </span>

@@ -122,7 +122,7 @@ export function SettingsForm({ value, hasKey, onChange }: { value: Settings; has
         {text('back_on', 'When', 'refund.at')}
       </div>
       {form.state !== '' && <p className="quiet">What is neither does not count: failed, pending. It may later.</p>}
-      <h3 className="section">By itself</h3>
+      <h3 className="section">Automatic</h3>
       <div className="field-grid">
         <Select
           label="It is pulled"

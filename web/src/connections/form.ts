@@ -75,7 +75,7 @@ export const PAGINGS = [
 ];
 
 export const EVERY = [
-  { value: '0', label: 'by hand alone' },
+  { value: '0', label: 'when you ask for it' },
   { value: '15', label: 'each quarter of an hour' },
   { value: '60', label: 'each hour' },
   { value: '360', label: 'four times a day' },
