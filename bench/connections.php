@@ -28,6 +28,7 @@ foreach (array_chunk((new Platform(23, $count))->charges(), 100) as $page => $ch
     file_put_contents("{$folder}/" . ($page + 1) . '.json', json_encode(['charges' => $charges], JSON_THROW_ON_ERROR));
 }
 $port = 24500 + (getmypid() % 400);
+memory_reset_peak_usage();
 $server = proc_open(
     ['php', '-S', "127.0.0.1:{$port}", __DIR__ . '/pages.php'],
     [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']],

@@ -85,7 +85,7 @@ final class Connection extends Model
     public function learnPlan(): void
     {
         $loaded =
-            $this->plan_id !== null
+            $this->plan !== null
                 ? null
                 : Intake::query()->where('connection_id', $this->id)->whereNotNull('loaded_at')->latest('id')->first();
         if ($loaded === null) {

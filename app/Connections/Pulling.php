@@ -51,10 +51,14 @@ final readonly class Pulling
         $connection->learnPlan();
         [$rows, $seen] = [new Lines(), new Lines()];
         try {
+            $mark = $this->transactions->mark($connection);
             $told = $this->fetch($pull, $rows, $seen);
 
-            return DB::transaction(function () use ($pull, $connection, $rows, $seen, $told, $batch, $began, $keeps): ?Intake {
+            return DB::transaction(function () use ($pull, $connection, $rows, $seen, $told, $batch, $began, $keeps, $mark): ?Intake {
                 Connection::query()->lockForUpdate()->findOrFail($connection->id);
+                if ($this->transactions->mark($connection) !== $mark) {
+                    throw new CannotFetch('It was pulled by somebody else meanwhile. Pull once more.');
+                }
                 $intake = $rows->count() === 0 ? null : $this->opened($pull, $rows, $batch);
                 if (!$keeps) {
                     return $intake;
@@ -110,41 +114,51 @@ final readonly class Pulling
         $reader = new TransactionReader($form);
         $today = now()->setTimezone($zone)->format('Y-m-d');
         $told = $now = [];
-        $total = null;
+        [$total, $records, $untold] = [null, 0, 0];
         $pull->fill(array_fill_keys(array_values(self::COUNTS), 0));
         foreach ($this->fetching->pages($pull->connection, $since, $pull->until) as $page) {
             $total = $page->total ?? $total;
+            $records += count($page->records);
             $found = self::transactions($reader, $page);
-            $before = $this->transactions->seen($pull->connection, array_column($found, 'id'));
+            $before = $this->transactions->seen(
+                $pull->connection,
+                array_map(static fn(Transaction $one): string => $one->identity(), $found),
+            );
             $said = $this->transactions->said(array_values($before));
             foreach ($found as $one) {
                 $pull->fetched++;
-                $was = $before[$one->id] ?? null;
+                $id = $one->identity();
+                $was = $before[$id] ?? null;
                 // The same one twice in one pull is held against what it was a moment ago.
-                $last = $now[$one->id] ?? ($was['seen'] ?? null);
+                $last = $now[$id] ?? ($was['seen'] ?? null);
                 $words = $was === null ? [] : self::fed($pull->connection, $said["{$was['intake']}/{$was['row']}"] ?? []);
                 $arrived = Arrived::of($form, $one, $last, $words, $today);
                 $pull->{self::COUNTS[$arrived->arrival->value]}++;
                 foreach ([$arrived->told, $one->fault] as $says) {
                     if ($says !== '' && count($told) < self::MOST_TOLD) {
                         $told[] = ['id' => $one->id, 'says' => $says];
+                    } elseif ($says !== '') {
+                        $untold++;
                     }
                 }
                 if ($arrived->arrival === Arrival::SeenBefore) {
                     continue;
                 }
-                $now[$one->id] = $arrived->seen;
+                $now[$id] = $arrived->seen;
                 // The header is row 1.
                 $seen->add([
-                    'id' => $one->id,
+                    'id' => $id,
                     'seen' => (array) $arrived->seen,
                     'row' => $arrived->rows === [] ? null : $rows->count() + 2,
                 ]);
                 array_map($rows->add(...), $arrived->rows);
             }
         }
-        if ($total !== null && $total !== $pull->fetched) {
-            $told[] = ['id' => '', 'says' => "It says that there are {$total}, and {$pull->fetched} came. Pull once more."];
+        if ($total !== null && $total !== $records) {
+            $told[] = ['id' => '', 'says' => "It says that there are {$total}, and {$records} came. Pull once more."];
+        }
+        if ($untold > 0) {
+            $told[] = ['id' => '', 'says' => "{$untold} more are not named here. Pull fewer days at a time to see them."];
         }
 
         return $told;

@@ -43,7 +43,7 @@ final class RunPull implements ShouldQueue
             return;
         }
         // Columns that nobody has looked at yet wait for a person, as those of a file do.
-        $plan = $pull->connection->refresh()->plan_id;
+        $plan = $pull->connection->refresh()->plan?->id;
         $intake->fill(['goes_on' => $plan === null ? null : ['plan' => $plan, 'load' => $pull->loads]])->save();
         CarryOn::dispatch($intake->id);
     }

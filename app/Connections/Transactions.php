@@ -94,6 +94,12 @@ final readonly class Transactions
         return $said;
     }
 
+    /** The last line of a connection: another one, and it was pulled meanwhile. */
+    public function mark(Connection $connection): int
+    {
+        return (int) DB::table('connection_transactions')->where('connection_id', $connection->id)->max('id');
+    }
+
     /** @param  iterable<array{id: string, seen: Seen, row: ?int}>  $now  with the first row that it brought in */
     public function keep(Connection $connection, ?int $intake, iterable $now): void
     {

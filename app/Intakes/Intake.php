@@ -12,6 +12,7 @@ use App\Records\RowSource;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Findings\Findings;
@@ -177,6 +178,15 @@ final class Intake extends Model implements RowSource
 
     public function place(int $row): ?string
     {
+        if ($this->connection_id !== null) {
+            // What another system gave is known there by its id, and stands first in its row.
+            $cells = json_decode(
+                (string) DB::table('intake_rows')->where('intake_id', $this->id)->where('number', $row)->value('cells'),
+                true,
+            );
+
+            return is_array($cells) && is_string($cells[0] ?? null) && $cells[0] !== '' ? "transaction {$cells[0]}" : null;
+        }
         $place = null;
         foreach ($this->sheet_starts ?? [] as $start => $sheet) {
             $place = $row >= (int) $start ? "{$sheet}, row " . ($row - (int) $start + 1) : $place;

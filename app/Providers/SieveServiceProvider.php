@@ -18,6 +18,7 @@ use App\Api\ForgetsAnswers;
 use App\Batches\BatchColumns;
 use App\Batches\ValuesInBatches;
 use App\BulkChanges\BulkUnderWay;
+use App\Connections\ForgetsTold;
 use App\Duplicates\ForgetsTheGone;
 use App\Duplicates\SearchUnderWay;
 use App\Erasing\ErasedAgain;
@@ -149,20 +150,30 @@ final class SieveServiceProvider extends ServiceProvider
             UnderWay::class,
         );
         $this->app->tag(
-            [ForgetsRows::class, ForgetsChecked::class, ForgetsPeople::class, ForgetsFiles::class, ForgetsAnswers::class],
+            [
+                ForgetsRows::class,
+                ForgetsChecked::class,
+                ForgetsPeople::class,
+                ForgetsFiles::class,
+                ForgetsAnswers::class,
+                ForgetsTold::class,
+            ],
             Forgets::class,
         );
         $this->app->when(Erasing::class)->needs('$keepers')->giveTagged(Forgets::class);
-        $this->app->when(ListViewController::class)->needs('$lists')->give(
-            static fn(): array => [
-                app(SupporterColumns::class),
-                GiftColumns::list(),
-                PromiseColumns::list(),
-                BatchColumns::list(),
-                IntakeColumns::list(),
-                AddressColumns::list(),
-            ],
-        );
+        $this->app
+            ->when(ListViewController::class)
+            ->needs('$lists')
+            ->give(
+                static fn(): array => [
+                    app(SupporterColumns::class),
+                    GiftColumns::list(),
+                    PromiseColumns::list(),
+                    BatchColumns::list(),
+                    IntakeColumns::list(),
+                    AddressColumns::list(),
+                ],
+            );
         $this->app->when(Settling::class)->needs('$works')->giveTagged(UnderWay::class);
         $this->app->tag(
             [ValueNames::class, ValuesInPlans::class, ValuesInSearches::class, ValuesInBatches::class, Funds::class],

@@ -40,6 +40,12 @@ final readonly class Transaction
         public string $fault = '',
     ) {}
 
+    /** What it is known by when it is fetched again: its id, or all that it says where it has none. */
+    public function identity(): string
+    {
+        return $this->id === '' ? 'without an id ' . substr($this->print(), 0, 40) : $this->id;
+    }
+
     /** The same for what says the same. */
     public function print(): string
     {

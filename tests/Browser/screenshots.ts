@@ -84,10 +84,12 @@ test('pictures of the main views', async ({ page }) => {
       .or(page.getByRole('term').filter({ hasText: 'Waiting in batches' })),
   ).toBeVisible();
   await shot(page, 'batch');
-  await page.goto('/supporters/where');
-  await expect(page.getByRole('img', { name: /^Map of/ })).toBeVisible();
-  await expect(page.locator('.where .state')).toBeVisible();
-  await shot(page, 'where');
+  await page.goto('/connections');
+  await page.getByRole('link', { name: 'Skerry Giving', exact: true }).click();
+  await page.getByLabel('From').fill('2026-11-10');
+  await page.getByRole('button', { name: 'Pull these days' }).click();
+  await expect(page.getByText(/It makes \d+ supporters? and \d+ gifts?/)).toBeVisible({ timeout: 60_000 });
+  await shot(page, 'connections');
   await page.goto('/exports');
   await page.getByRole('combobox', { name: 'A row for each' }).click();
   await page.getByRole('option', { name: 'gift', exact: true }).click();

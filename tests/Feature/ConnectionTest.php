@@ -161,6 +161,11 @@ final class ConnectionTest extends TestCase
         $una = DB::table('supporters')->where('last_name', 'Seafarer')->value('id');
         self::assertSame(2, DB::table('gifts')->where('supporter_id', $una)->count());
 
+        $origins = $this->getJson("/api/supporters/{$una}")
+            ->assertOk()
+            ->json('origins');
+        self::assertStringStartsWith('transaction SK-', array_values($origins)[0]['intake']['place']);
+
         $page = $this->getJson("/api/connections/{$connection->id}")->assertOk();
         self::assertSame([1, 1, 1], [$page->json('pulls.1.new'), $page->json('pulls.1.changed'), $page->json('pulls.1.went_back')]);
     }
@@ -329,19 +334,41 @@ final class ConnectionTest extends TestCase
                 [...$charge, 'id' => 'A', 'cents' => 'much'],
                 [...$charge, 'id' => 'B', 'cents' => 500, 'charged_at' => 'soon'],
                 [...$charge, 'id' => ['x'], 'cents' => 700],
+                [...$charge, 'id' => null, 'cents' => 800],
                 [...$charge, 'id' => 'D', 'cents' => 900, 'message' => str_repeat('tern ', 200_000)],
                 [...$charge, 'id' => 'E', 'cents' => 1100, 'donor' => 'nobody'],
             ],
         ];
         Http::fake(static fn(Request $request) => Http::response(str_contains($request->url(), 'page=1') ? $body : ['charges' => []]));
         [$code, $said] = $this->pulled();
-        self::assertSame([0, 5], [$code, $said['rows']]);
+        self::assertSame([0, 6], [$code, $said['rows']]);
         self::assertContains(['id' => 'A', 'says' => 'Its amount "much" is no amount'], $said['told']);
         self::assertContains('It has no id', array_column($said['told'], 'says'));
         self::assertNotContains('5.00', DB::table('gifts')->pluck('amount')->all(), 'A gift without a day is held.');
         self::assertContains('9.00', DB::table('gifts')->pluck('amount')->all());
         // Fetched again, nothing of it comes in a second time.
         self::assertSame(0, $this->pulled()[1]['rows']);
+    }
+
+    public function test_what_was_pulled_by_somebody_else_meanwhile_does_not_come_in_twice(): void
+    {
+        $this->connected();
+        $isFirst = true;
+        Http::swap(new Factory());
+        Http::fake(function (Request $request) use (&$isFirst) {
+            if ($isFirst) {
+                $isFirst = false;
+                $this->pulled();
+            }
+            parse_str((string) parse_url($request->url(), PHP_URL_QUERY), $query);
+            [$status, $headers, $body] = (new Till((new Desk($this->file))->charges()))->take('Bearer ' . Till::KEY, $query);
+
+            return Http::response($body, $status, $headers);
+        });
+        self::assertSame(2, $this->pulled()[0]);
+        self::assertSame(1, Intake::query()->count());
+        self::assertSame(300, DB::table('connection_transactions')->count());
+        self::assertSame('failed', DB::table('connection_pulls')->orderBy('id')->value('state'));
     }
 
     public function test_only_public_addresses_are_called_and_the_key_goes_to_its_host_alone(): void
@@ -501,6 +528,29 @@ final class ConnectionTest extends TestCase
         $batch = (int) DB::table('batches')->value('id');
         self::assertSame(0, DB::table('gifts')->count());
         self::assertGreaterThan(5, DB::table('batch_entries')->count());
+    }
+
+    public function test_what_a_pull_told_of_someone_goes_when_they_are_erased(): void
+    {
+        $this->connected();
+        $this->pulled();
+        $gift = DB::table('gifts')->whereNull('corrects_id')->whereNotNull('source_id')->orderByDesc('id')->first();
+        $told = [
+            ['id' => $gift->source_id, 'says' => 'donor.address.line1 was "1 Elm St" and is "2 Elm St"'],
+            ['id' => 'X', 'says' => 'stays'],
+        ];
+        DB::table('connection_pulls')->update(['told' => json_encode($told)]);
+        $this->as(Role::Administrator)
+            ->postJson("/api/supporters/{$gift->supporter_id}/erasure", [
+                'number' => (string) $gift->supporter_id,
+                'asked_by' => 'the person',
+                'reason' => 'A letter',
+            ])
+            ->assertSuccessful();
+        self::assertSame(
+            [['id' => $gift->source_id, 'says' => '(erased)'], ['id' => 'X', 'says' => 'stays']],
+            json_decode((string) DB::table('connection_pulls')->value('told'), true),
+        );
     }
 
     /** @return iterable<string, array{list<string>, string}> */

@@ -90,12 +90,16 @@ final readonly class FieldTerms
     /** Never null, so that it can be turned round. */
     private static function hold(Builder $query, string $column, Field $field, Condition $one): void
     {
-        $figure = match ($field->type) {
-            FieldType::Number, FieldType::Amount => "cast({$column} as decimal(24, 6))",
+        // Money of gifts and promises is kept as figures; fields of one's own are kept as text.
+        $isMoney = $field->type === FieldType::Amount && !str_starts_with($field->key, Field::CUSTOM);
+        $figure = match (true) {
+            !$isMoney && in_array($field->type, [FieldType::Number, FieldType::Amount], true) => "cast({$column} as decimal(24, 6))",
             default => $column,
         };
-        $compare = static function (string $sign) use ($query, $figure, $column, $one): void {
-            $query->whereRaw("coalesce({$column}, '') <> '' and {$figure} {$sign} ?", [$one->value()]);
+        $mark = $isMoney ? 'cast(? as decimal(24, 6))' : '?';
+        $filled = $isMoney ? "{$column} is not null" : "coalesce({$column}, '') <> ''";
+        $compare = static function (string $sign) use ($query, $figure, $filled, $mark, $one): void {
+            $query->whereRaw("{$filled} and {$figure} {$sign} {$mark}", [$one->value()]);
         };
         if ($one->narrowed('currency') !== '') {
             $query->where(substr($column, 0, (int) strrpos($column, '.')) . '.currency', $one->narrowed('currency'));
@@ -108,8 +112,8 @@ final readonly class FieldTerms
             Test::AtLeast, Test::Since => $compare('>='),
             Test::Under, Test::Before => $compare('<'),
             Test::AtMost => $compare('<='),
-            Test::Between => $query->whereRaw("coalesce({$column}, '') <> '' and {$figure} between ? and ?", $one->values),
-            Test::Blank, Test::Filled => $query->whereRaw("coalesce({$column}, '') <> ''"),
+            Test::Between => $query->whereRaw("{$filled} and {$figure} between {$mark} and {$mark}", $one->values),
+            Test::Blank, Test::Filled => $query->whereRaw($filled),
         };
     }
 

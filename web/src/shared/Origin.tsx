@@ -26,7 +26,7 @@ export function Origin({ origin }: { origin: OriginData | undefined }) {
               {origin.intake.sheet !== null && origin.intake.sheet !== '' && `, sheet ${origin.intake.sheet}`}
               {origin.row !== null && (
                 <>
-                  , <Link to={`/intakes/${origin.intake.id}/rows/${origin.row}`}>row {origin.row}</Link>
+                  , <Link to={`/intakes/${origin.intake.id}/rows/${origin.row}`}>{origin.intake.place ?? `row ${origin.row}`}</Link>
                 </>
               )}
               {origin.columns.length > 0 && `, column ${origin.columns.join(' and ')}`}
