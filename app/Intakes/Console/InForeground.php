@@ -23,12 +23,7 @@ final readonly class InForeground
     /** Microseconds between two looks at whether it is this load's turn. */
     private const POLL = 300_000;
 
-    public function __construct(
-        private Runner $runner,
-        private LoadQueue $queue,
-        private Proof $proof,
-        private BatchOptions $batches,
-    ) {}
+    public function __construct(private Runner $runner, private LoadQueue $queue, private Proof $proof, private BatchOptions $batches) {}
 
     /** Until it is loaded, or ready where it is not to be; it stays where it is if something stops it. */
     public function run(Intake $intake, ?SavedPlan $plan, bool $loads): void

@@ -51,7 +51,11 @@ final class IntakeController extends Controller
             ->offset(($page - 1) * self::PAGE)
             ->limit(self::PAGE)
             ->get();
-        $queue = Intake::query()->where('state', IntakeState::Waiting)->orderBy('queue_place')->with(['user', 'loader'])->get();
+        $queue = Intake::query()
+            ->where('state', IntakeState::Waiting)
+            ->orderBy('queue_place')
+            ->with(['user', 'loader'])
+            ->get();
 
         return response()->json([
             'intakes' => $rows->map($this->summary->of(...)),
@@ -59,7 +63,9 @@ final class IntakeController extends Controller
             'page' => $page,
             'pages' => (int) ceil($total / self::PAGE),
             'any_loaded' => Intake::query()->whereNotNull('loaded_at')->exists(),
-            'running' => Intake::query()->whereIn('state', [IntakeState::Loading, IntakeState::Undoing])->value('name'),
+            'running' => Intake::query()
+                ->whereIn('state', [IntakeState::Loading, IntakeState::Undoing])
+                ->value('name'),
             'queue' => $queue->map($this->summary->of(...)),
         ]);
     }

@@ -52,7 +52,9 @@ final class AnswerTypes
         preg_match('~^use ([\w\\\\]+\\\\' . preg_quote(ltrim($name, '\\'), '~') . ');~m', $code, $found);
         $full = $found[1] ?? "{$reflection->getNamespaceName()}\\{$name}";
 
-        return class_exists($full) || interface_exists($full) || enum_exists($full) ? $full : throw new LogicException("{$class} knows no class {$name}.");
+        return class_exists($full) || interface_exists($full) || enum_exists($full)
+            ? $full
+            : throw new LogicException("{$class} knows no class {$name}.");
     }
 
     /**

@@ -39,6 +39,7 @@ final class SupportersRequest extends GuardedRequest
         }
         abort_if(isset($data['q']) || isset($data['where']), 422, 'Ask by a saved search, or by words and conditions, not by both.');
 
-        return SavedSearch::ofSupporters()->where('name', $name)->first()->query ?? abort(422, "There is no search \"{$name}\" that was saved.");
+        return SavedSearch::ofSupporters()->where('name', $name)->first()->query ??
+            abort(422, "There is no search \"{$name}\" that was saved.");
     }
 }
