@@ -30,7 +30,7 @@ export function GiftsPage() {
     <>
       <TitleLine title="Gifts">
         {found.data !== undefined &&
-          `${counted(found.data.total, 'gift')}${found.data.corrections > 0 ? `, ${counted(found.data.corrections, 'that takes one back or corrects it', 'that take one back or correct it')}` : ''}, ${found.data.sums === null ? 'amounts hidden' : moneys(found.data.sums.given)}${isNarrowed || text !== '' ? `, found in ${count(found.data.milliseconds)} ms` : ''}`}
+          `${counted(found.data.total, 'gift')}${found.data.corrections > 0 ? `, ${counted(found.data.corrections, 'that takes one back or corrects it', 'that take one back or correct it')}` : ''}, ${found.data.sums === null ? 'amounts hidden' : moneys(found.data.sums.given)}${isNarrowed || text !== '' || list.view.sort !== '' ? `, found in ${count(found.data.milliseconds)} ms` : ''}`}
         {sentence(asked)}
         {asked.intake !== undefined && (
           <>
