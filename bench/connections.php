@@ -17,25 +17,16 @@ use App\Intakes\IntakeState;
 use App\Intakes\Plans\PlanFile;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Connections\ConnectionForm;
-use PineSieve\StandIns\Giving\Platform;
 
 require __DIR__ . '/world.php';
 
 $count = (int) ($argv[1] ?? 20_000);
-$folder = storage_path('pages');
-is_dir($folder) || mkdir($folder, 0o777, true);
-foreach (array_chunk((new Platform(23, $count))->charges(), 100) as $page => $charges) {
-    file_put_contents("{$folder}/" . ($page + 1) . '.json', json_encode(['charges' => $charges], JSON_THROW_ON_ERROR));
-}
+$pages = [PHP_BINARY, __DIR__ . '/pages.php', (string) $count];
+$environment = ['PAGES' => storage_path('pages'), ...getenv()];
+$quiet = [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']];
+proc_close(proc_open($pages, $quiet, $pipes, null, $environment));
 $port = 24500 + (getmypid() % 400);
-memory_reset_peak_usage();
-$server = proc_open(
-    ['php', '-S', "127.0.0.1:{$port}", __DIR__ . '/pages.php'],
-    [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']],
-    $pipes,
-    null,
-    ['PAGES' => $folder, ...getenv()],
-);
+$server = proc_open([PHP_BINARY, '-S', "127.0.0.1:{$port}", __DIR__ . '/pages.php'], $quiet, $pipes, null, $environment);
 usleep(700_000);
 config(['sieve.notice_hosts' => ["127.0.0.1:{$port}"]]);
 $carried = json_decode((string) file_get_contents(__DIR__ . '/../demo/skerry-giving.json'), true);
@@ -55,6 +46,7 @@ $start = microtime(true);
 $pull = Pull::begin($connection, null, null, true, null);
 $intake = app(Pulling::class)->pull($pull) ?? throw new LogicException('Nothing came.');
 $pulled = microtime(true) - $start;
+$memory = memory_get_peak_usage(true);
 app(InForeground::class)->run($intake, $connection->plan, true);
 $all = microtime(true) - $start;
 if ($intake->refresh()->state !== IntakeState::Loaded) {
@@ -62,12 +54,13 @@ if ($intake->refresh()->state !== IntakeState::Loaded) {
 }
 $say(
     sprintf(
-        'pulled and loaded: %d rows in %.1f s, %d a second, %.1f times merely fetching; held against what was seen in %.1f s; fetching is %.0f %% of the time',
+        'pulled and loaded: %d rows in %.1f s, %d a second, %.1f times merely fetching; held against what was seen in %.1f s with %d MB; fetching is %.0f %% of the time',
         $intake->row_count,
         $all,
         $intake->row_count / $all,
         $all / $fetching,
         $pulled,
+        $memory / 1_000_000,
         (100 * $fetching) / $all,
     ),
 );
