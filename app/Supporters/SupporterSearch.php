@@ -29,12 +29,28 @@ final class SupporterSearch
     ];
 
     /** What can be asked for. */
-    public const KEYS = ['q', 'filter', 'intake', 'made', 'rule', 'month', 'group', 'tag', 'zip', 'near', 'within', 'where', 'mailing'];
+    public const KEYS = [
+        'q',
+        'filter',
+        'intake',
+        'made',
+        'rule',
+        'month',
+        'group',
+        'tag',
+        'zip',
+        'near',
+        'within',
+        'where',
+        'mailing',
+        'ids',
+        'except',
+    ];
 
     private function __construct() {}
 
     /**
-     * @param  array<string, mixed>  $asked  q (words that begin a name, an email, a phone or an id), filter, intake, made ("new" or "changed"), rule, month, group, tag, zip (or its first signs), near (a ZIP code) and within (miles), where (JSON, as SearchReader reads it), mailing (those who get it); nobody is found by a search that is "none"
+     * @param  array<string, mixed>  $asked  q (words that begin a name, an email, a phone or an id), filter, intake, made ("new" or "changed"), rule, month, group, tag, zip (or its first signs), near (a ZIP code) and within (miles), where (JSON, as SearchReader reads it), mailing (those who get it), ids and except (numbers with commas between them, of those alone, and of those not); nobody is found by a search that is "none"
      * @return Builder<Supporter>
      */
     public static function of(array $asked): Builder
@@ -112,6 +128,12 @@ final class SupporterSearch
                 'supporters.id',
                 DB::table('mailing_people')->select('supporter_id')->where('mailing_id', (int) $text('mailing'))->where('left_out', ''),
             );
+        }
+        if ($text('ids') !== '') {
+            $supporters->whereIntegerInRaw('supporters.id', explode(',', $text('ids')));
+        }
+        if ($text('except') !== '') {
+            $supporters->whereIntegerNotInRaw('supporters.id', explode(',', $text('except')));
         }
         if ($text('where') !== '') {
             app(SearchTerms::class)->narrow($supporters, $text('where'));

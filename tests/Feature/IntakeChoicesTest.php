@@ -200,7 +200,7 @@ final class IntakeChoicesTest extends TestCase
             ->assertOk()
             ->assertJsonPath('id', $id);
         self::assertSame(
-            [['id' => $id, 'name' => 'Lees', 'query' => ['q' => 'lee']]],
+            [['id' => $id, 'list' => 'supporters', 'name' => 'Lees', 'query' => ['q' => 'lee']]],
             $this->getJson('/api/searches')->assertOk()->json('searches'),
         );
         foreach (

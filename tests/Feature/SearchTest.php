@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Accounts\Role;
+use App\AddressChecks\StoredAddresses;
 use App\Records\GiftYears;
 use App\Supporters\ValuesInSearches;
 use Illuminate\Support\Facades\Artisan;
@@ -181,6 +182,19 @@ final class SearchTest extends TestCase
             ->assertJsonPath('message', $says);
         // What asks by it can still be found, to be changed.
         $this->getJson('/api/searches')->assertJsonPath('searches.0.name', 'Shirts');
+    }
+
+    public function test_those_that_are_ticked_are_a_search_too(): void
+    {
+        $rows = array_column($this->getJson('/api/supporters')->json('supporters'), 'id', 'name');
+        $two = "{$rows['Lee, Ann']},{$rows['Park, Bo']}";
+        self::assertSame(['Lee', 'Park'], $this->found(['of' => []], "&ids={$two}"));
+        self::assertSame(['Nash', 'Ossof'], $this->found(['of' => []], "&except={$two}"));
+        self::assertSame([], $this->found(['of' => []], '&ids=x,0)'));
+        self::assertSame(2, StoredAddresses::count(['kind' => 'search', 'query' => ['ids' => $two]]));
+        $mailing = ['name' => 'Two', 'query' => ['ids' => $two], 'per' => 'supporter', 'must_agree' => false];
+        $id = $this->postJson('/api/mailings', $mailing)->assertCreated()->json('id');
+        self::assertSame(2, DB::table('mailing_people')->where('mailing_id', $id)->count());
     }
 
     /** @return iterable<string, array{string, list<string>}> */

@@ -8,7 +8,7 @@ import { ColumnsMenu } from '../shared/list/ColumnsMenu';
 import { ListTable } from '../shared/list/ListTable';
 import { useListView } from '../shared/list/useListView';
 import { ChangeMany } from './many/ChangeMany';
-import { useTicks } from './many/ticks';
+import { chosen, useTicks } from './many/ticks';
 import { SavedSearchMenu } from '../shared/search/SavedSearchMenu';
 import { SearchSentence } from '../shared/search/SearchSentence';
 import { useWhere } from '../shared/search/useWhere';
@@ -169,15 +169,17 @@ export function SupportersPage() {
         </Button>
         {may.edit && (data?.total ?? 0) > 0 && (
           <Button variant="default" onClick={() => setMailing(true)}>
-            Mailing
+            {ticks.count === 0 ? 'Mailing' : `Mailing to ${count(ticks.count)}`}
           </Button>
         )}
-        {mailing && <NewMailing query={scope} onClose={() => setMailing(false)} />}
+        {mailing && <NewMailing query={chosen(ticks, scope)} onClose={() => setMailing(false)} />}
         <Button variant="subtle" component={Link} to="/supporters/where">
           Where they live
         </Button>
-        {may.load && isNarrowed && (data?.total ?? 0) > 0 && (
-          <CheckAddresses scope={{ kind: 'search', query: scope }}>Check their addresses</CheckAddresses>
+        {may.load && (isNarrowed || ticks.count > 0) && (data?.total ?? 0) > 0 && (
+          <CheckAddresses scope={{ kind: 'search', query: chosen(ticks, scope) }}>
+            {ticks.count === 0 ? 'Check their addresses' : `Check addresses of ${count(ticks.count)}`}
+          </CheckAddresses>
         )}
         <Pager page={page} pages={data?.pages ?? 1} onPage={setPage} />
       </div>

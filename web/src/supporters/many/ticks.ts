@@ -28,3 +28,14 @@ export function useTicks(total: number, asked: string): Ticks {
     scope: (query) => (all ? { query, except: turned } : { ids: turned }),
   };
 }
+
+/** Whom a check or a mailing is about, as a search asks for them: those that are ticked, or all that are found. */
+export function chosen(ticks: Ticks, query: Record<string, string>): Record<string, string> {
+  if (ticks.count === 0) {
+    return query;
+  }
+  const scope = ticks.scope(query);
+  return 'ids' in scope
+    ? { ids: scope.ids.join(',') }
+    : { ...scope.query, ...(scope.except.length === 0 ? {} : { except: scope.except.join(',') }) };
+}
