@@ -97,7 +97,7 @@ export function AllPage() {
             />
           }
           right={
-            <>
+            <div className="pane-controls">
               <Select
                 size="xs"
                 w={160}
@@ -119,7 +119,7 @@ export function AllPage() {
                 onChange={(value) => ask('condition', value)}
               />
               {list.isKnown && <ColumnsMenu list={list} />}
-            </>
+            </div>
           }
         >
           <Trouble error={found.error ?? list.error} />

@@ -64,7 +64,7 @@ export function BatchesPage() {
           }
           note={found.data !== undefined && counted(found.data.total, 'batch', 'batches')}
           right={
-            <>
+            <div className="pane-controls">
               {may.administer && (
                 <Checkbox
                   label="whoever typed a batch may not post it"
@@ -73,7 +73,7 @@ export function BatchesPage() {
                 />
               )}
               {list.isKnown && <ColumnsMenu list={list} />}
-            </>
+            </div>
           }
         >
           <Trouble error={found.error ?? settings.error ?? list.error} />

@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
-import type { ConnectionPageData, PullRow } from '../api/answers';
+import type { ConnectionPageData } from '../api/answers';
 import { api } from '../api/client';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
@@ -16,7 +16,14 @@ import { type Settings, SettingsForm } from './SettingsForm';
 
 const WORKING = ['reading', 'sifting', 'waiting', 'loading', 'undoing'];
 
-const isUnderWay = (one: PullRow): boolean => one.state === 'fetching' || WORKING.includes(one.intake_state ?? '');
+/** Whether the latest pull goes on without anybody: with a plan, its columns are settled by themselves too. */
+const isUnderWay = ({ pulls, plan_id }: ConnectionPageData): boolean =>
+  pulls
+    .slice(0, 1)
+    .some(
+      ({ state, intake_state }) =>
+        state === 'fetching' || WORKING.includes(intake_state ?? '') || (intake_state === 'mapping' && plan_id !== null),
+    );
 
 /** A system that is connected: what was pulled of it, and how it is set. */
 export function ConnectionPage() {
@@ -24,7 +31,7 @@ export function ConnectionPage() {
   const query = useQuery({
     queryKey: ['connections', id],
     queryFn: () => api.get<ConnectionPageData>(`connections/${id}`),
-    refetchInterval: ({ state }) => (state.data?.pulls.some(isUnderWay) === true ? 1500 : false),
+    refetchInterval: ({ state }) => (state.data !== undefined && isUnderWay(state.data) ? 1500 : false),
   });
   const [isSet, setIsSet] = useState(false);
   const may = useMay();

@@ -86,7 +86,7 @@ export function PromisesPage() {
             />
           }
           right={
-            <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}>
+            <div className="pane-controls">
               {list.isKnown && <ColumnsMenu list={list} />}
               <Select
                 size="xs"
