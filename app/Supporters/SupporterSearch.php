@@ -133,7 +133,7 @@ final class SupporterSearch
             $supporters->whereIntegerInRaw('supporters.id', explode(',', $text('ids')));
         }
         if ($text('except') !== '') {
-            $supporters->whereIntegerNotInRaw('supporters.id', explode(',', $text('except')));
+            $supporters->whereNotIn('supporters.id', array_map(intval(...), explode(',', $text('except'))));
         }
         if ($text('where') !== '') {
             app(SearchTerms::class)->narrow($supporters, $text('where'));
