@@ -50,7 +50,10 @@ final class SupporterSearch
     private function __construct() {}
 
     /**
-     * @param  array<string, mixed>  $asked  q (words that begin a name, an email, a phone or an id), filter, intake, made ("new" or "changed"), rule, month, group, tag, zip (or its first signs), near (a ZIP code) and within (miles), where (JSON, as SearchReader reads it), mailing (those who get it), ids and except (numbers with commas between them, of those alone, and of those not); nobody is found by a search that is "none"
+     * @param  array<string, mixed>  $asked  q (words that begin a name, an email, a phone or an id), filter, intake, made ("new" or
+     *     "changed"), rule, month, group, tag, zip (or its first signs), near (a ZIP code) and within (miles), where (JSON, as SearchReader
+     *     reads it), mailing (those who get it), ids and except (numbers with commas between them: those alone, all but those); nobody is
+     *     found by a search that is "none"
      * @return Builder<Supporter>
      */
     public static function of(array $asked): Builder
