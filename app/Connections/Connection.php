@@ -125,7 +125,7 @@ final class Connection extends Model
         $this->fill([
             'failures' => $this->failures + 1,
             'error' => mb_substr($says, 0, 500),
-            'next_at' => $this->every > 0 ? now()->addMinutes(max($later, min($this->every, $later))) : null,
+            'next_at' => $this->every > 0 ? now()->addMinutes($later) : null,
         ])->save();
     }
 }

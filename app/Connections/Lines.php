@@ -52,6 +52,7 @@ final class Lines
         while ($stream !== false && ($line = fgets($stream)) !== false) {
             yield (array) json_decode($line, true, 64, JSON_THROW_ON_ERROR);
         }
+        $stream === false ? null : fclose($stream);
     }
 
     public function forget(): void
