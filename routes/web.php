@@ -258,6 +258,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('statements/preview', [StatementController::class, 'preview']);
         Route::post('saved-exports', [SavedExportController::class, 'store']);
         Route::post('saved-exports/{savedExport}/run', [SavedExportController::class, 'run'])->whereNumber('savedExport');
+        Route::put('saved-exports/{savedExport}', [SavedExportController::class, 'update'])->whereNumber('savedExport');
         Route::delete('saved-exports/{savedExport}', [SavedExportController::class, 'destroy'])->whereNumber('savedExport');
         Route::get('exports/{export}/file', [ExportController::class, 'download'])->whereNumber('export');
         Route::get('exports/{export}/control.json', [ExportController::class, 'control'])->whereNumber('export');

@@ -98,6 +98,6 @@ final readonly class BatchRows implements ExportRows
         return Batch::query()
             ->when($asked->from !== '', static fn(Builder $of) => $of->where('received_on', '>=', $asked->from))
             ->when($asked->until !== '', static fn(Builder $of) => $of->where('received_on', '<=', $asked->until))
-            ->when($asked->status !== '', static fn(Builder $of) => $of->where('state', $asked->status));
+            ->when($asked->statuses !== [], static fn(Builder $of) => $of->whereIn('state', $asked->statuses));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Exports;
 
 use App\Records\Supporter;
+use App\Support\Lists;
 use App\Supporters\SavedSearch;
 use App\Supporters\SupporterSearch;
 use Illuminate\Database\Eloquent\Builder;
@@ -29,6 +30,9 @@ final readonly class ExportAsked
      * @param  array<string, string>  $own  as its gifts or promises themselves are searched for
      * @param  string  $from  ISO 8601; '' for no beginning
      * @param  string  $until  ISO 8601; '' for no end
+     * @param  list<string>  $funds  any of which will do; [] for every fund. So too statuses and campaigns
+     * @param  list<string>  $statuses
+     * @param  list<string>  $campaigns
      * @param  string  $batch  its number; '' for every batch
      * @param  string  $intake  its number; '' for every intake
      * @param  ?int  $since  entry of the journal, of which what was written after it is taken; null for all
@@ -41,9 +45,9 @@ final readonly class ExportAsked
         public array $own,
         public string $from,
         public string $until,
-        public string $fund,
-        public string $status,
-        public string $campaign,
+        public array $funds,
+        public array $statuses,
+        public array $campaigns,
         public string $batch,
         public string $intake,
         public ?int $since,
@@ -52,6 +56,8 @@ final readonly class ExportAsked
     ) {}
 
     /**
+     * Several funds, campaigns and statuses stand one below the other.
+     *
      * @param  array{
      *     of?: ?string, fields?: ?string, search?: ?string, from?: ?string, to?: ?string, fund?: ?string, status?: ?string,
      *     campaign?: ?string, batch?: ?string, intake?: ?string, since?: ?string, headers?: ?string,
@@ -98,7 +104,8 @@ final readonly class ExportAsked
                 throw new UnusableExport("--{$key} is \"{$text($key)}\"; it must be a number.");
             }
         }
-        self::mustBeStatus($of, $text('status'));
+        $statuses = Lists::lines($text('status'));
+        self::mustBeStatuses($of, $statuses);
 
         return new self(
             $of,
@@ -107,9 +114,9 @@ final readonly class ExportAsked
             array_diff_key($own, array_flip(self::NARROWED)),
             $from,
             $to,
-            $text('fund'),
-            $text('status'),
-            $text('campaign'),
+            Lists::lines($text('fund')),
+            $statuses,
+            Lists::lines($text('campaign')),
             $text('batch'),
             $text('intake'),
             $text('since') === '' ? null : (int) $text('since'),
@@ -209,9 +216,9 @@ final readonly class ExportAsked
             [
                 'from' => $this->from,
                 'to' => $this->until,
-                'fund' => $this->fund,
-                'campaign' => $this->campaign,
-                'status' => $this->status,
+                'fund' => implode("\n", $this->funds),
+                'campaign' => implode("\n", $this->campaigns),
+                'status' => implode("\n", $this->statuses),
                 'batch' => $this->batch,
                 'intake' => $this->intake,
             ],
@@ -219,11 +226,15 @@ final readonly class ExportAsked
         );
     }
 
-    /** @throws UnusableExport */
-    private static function mustBeStatus(ExportOf $of, string $status): void
+    /**
+     * @param  list<string>  $statuses
+     *
+     * @throws UnusableExport
+     */
+    private static function mustBeStatuses(ExportOf $of, array $statuses): void
     {
-        $known = $of->statuses();
-        if ($status !== '' && $known !== null && !in_array($status, $known, true)) {
+        $known = $of->statuses() ?? $statuses;
+        foreach (array_diff($statuses, $known) as $status) {
             throw new UnusableExport("There is no status \"{$status}\" of {$of->value}: it is one of " . implode(', ', $known) . '.');
         }
     }

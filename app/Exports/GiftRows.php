@@ -11,10 +11,10 @@ use App\Support\Lists;
 use App\Supporters\SupporterCells;
 use App\Supporters\SupporterSearch;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Query\Builder as Query;
 use Illuminate\Support\Facades\DB;
 use PDO;
 use PineSieve\Core\Gifts\Amounts;
-use PineSieve\Core\Gifts\Splits;
 use PineSieve\Core\Standards\FieldPlace;
 
 /** A row for each gift; what takes one back, or corrects it, is a row of its own below zero. */
@@ -34,13 +34,17 @@ final readonly class GiftRows implements ExportRows
         $own = array_map(static fn(string $column): string => "gifts.`{$column}`", FieldPlace::columns('gift'));
         // Of a split gift, what is for the fund that is asked for.
         $own['gift.amount'] = self::search($asked)->amount() === 'amount' ? 'gifts.amount' : self::search($asked)->amount();
-        $own += ['gift' => 'gifts.id', 'supporter' => 'gifts.supporter_id', 'supporter.name' => 's.display_name'];
+        $own += [
+            'gift' => 'gifts.id',
+            'supporter' => 'gifts.supporter_id',
+            // Not joined: what gifts are searched by has the names of columns that supporters have too.
+            'supporter.name' => '(select s.display_name from supporters s where s.id = gifts.supporter_id)',
+        ];
         $select = array_map(static fn(string $key): string => $own[$key] ?? "''", $asked->fields);
         /** @var array<int, string> $ofSupporter place to key */
         $ofSupporter = array_diff($asked->fields, array_keys($own));
         for ($after = 0; ; ) {
             $query = self::found($asked)
-                ->join('supporters as s', 's.id', '=', 'gifts.supporter_id')
                 ->where('gifts.id', '>', $after)
                 ->orderBy('gifts.id')
                 ->limit(self::CHUNK)
@@ -52,6 +56,7 @@ final readonly class GiftRows implements ExportRows
             $rows = $found === false ? [] : $found->fetchAll(PDO::FETCH_NUM);
             $cells =
                 $ofSupporter === [] ? [] : $this->cells->of(Lists::ints(array_unique(array_column($rows, 1))), array_values($ofSupporter));
+            $parts = $asked->of === ExportOf::Splits ? self::parts($asked, Lists::ints(array_column($rows, 0))) : [];
             foreach ($rows as $row) {
                 $after = (int) $row[0];
                 $line = array_slice($row, 3);
@@ -60,7 +65,9 @@ final readonly class GiftRows implements ExportRows
                 }
                 $cellsOf = array_values(array_map(strval(...), $line));
                 if ($asked->of === ExportOf::Splits && $row[2] !== null) {
-                    yield from self::parts($asked, $cellsOf, (string) $row[2]);
+                    foreach ($parts[$after] ?? [] as $part) {
+                        yield array_map(static fn(string $key, string $cell): string => $part[$key] ?? $cell, $asked->fields, $cellsOf);
+                    }
                 } else {
                     yield $cellsOf;
                 }
@@ -72,28 +79,31 @@ final readonly class GiftRows implements ExportRows
     }
 
     /**
-     * A row for each part of a split gift, of those that are asked for.
+     * The parts of split gifts, of those that are asked for.
      *
-     * @param  list<string>  $line  of the whole gift
-     * @return iterable<list<string>>
+     * @param  list<int>  $gifts
+     * @return array<int, list<array<string, string>>> gift to what each part has instead of the whole, by field
      */
-    private static function parts(ExportAsked $asked, array $line, string $splits): iterable
+    private static function parts(ExportAsked $asked, array $gifts): array
     {
-        foreach (Splits::stored($splits)->parts as $part) {
-            if (
-                ($asked->fund !== '' && $part->fund !== $asked->fund) ||
-                ($asked->campaign !== '' && $part->campaign !== $asked->campaign)
-            ) {
-                continue;
-            }
-            $of = [
-                'gift.amount' => $part->amount,
-                'gift.fund' => $part->fund,
-                'gift.campaign' => $part->campaign,
-                'gift.appeal' => $part->appeal,
+        $parts = [];
+        foreach (self::splits($asked)->whereIntegerInRaw('gift_id', $gifts)->orderBy('gift_id')->orderBy('place')->get() as $part) {
+            $parts[(int) $part->gift_id][] = [
+                'gift.amount' => (string) $part->amount,
+                'gift.fund' => (string) $part->fund,
+                'gift.campaign' => (string) $part->campaign,
+                'gift.appeal' => (string) $part->appeal,
             ];
-            yield array_map(static fn(string $key, string $cell): string => $of[$key] ?? $cell, $asked->fields, $line);
         }
+
+        return $parts;
+    }
+
+    private static function splits(ExportAsked $asked): Query
+    {
+        return DB::table('gift_splits')
+            ->when($asked->funds !== [], static fn(Query $of) => $of->whereIn('fund', $asked->funds))
+            ->when($asked->campaigns !== [], static fn(Query $of) => $of->whereIn('campaign', $asked->campaigns));
     }
 
     public function count(ExportAsked $asked): int
@@ -102,10 +112,7 @@ final readonly class GiftRows implements ExportRows
         if ($asked->of !== ExportOf::Splits) {
             return $found->count();
         }
-        $parts = DB::table('gift_splits')
-            ->whereIn('gift_id', $found->clone()->select('gifts.id'))
-            ->when($asked->fund !== '', static fn($of) => $of->where('fund', $asked->fund))
-            ->when($asked->campaign !== '', static fn($of) => $of->where('campaign', $asked->campaign));
+        $parts = self::splits($asked)->whereIn('gift_id', $found->clone()->select('gifts.id'));
 
         return $found->whereNull('splits')->count() + $parts->count();
     }

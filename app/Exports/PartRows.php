@@ -293,12 +293,13 @@ final readonly class PartRows implements ExportRows
      */
     private function changes(ExportAsked $asked, array $ids, FieldAccess $sight): iterable
     {
+        $entries = JournalEntry::ofSupporters($ids)
+            ->with('act.user')
+            ->when($asked->from !== '', static fn($of) => $of->where('at', '>=', $asked->from))
+            ->when($asked->until !== '', static fn($of) => $of->where('at', '<', Standing::daysFrom($asked->until, 1)));
+        $shown = $this->history->ofMany($entries->get(), $sight);
         foreach ($ids as $id) {
-            $entries = JournalEntry::ofSupporters([$id])
-                ->with('act.user')
-                ->when($asked->from !== '', static fn($of) => $of->where('at', '>=', $asked->from))
-                ->when($asked->until !== '', static fn($of) => $of->where('at', '<', Standing::daysFrom($asked->until, 1)));
-            foreach ($this->history->shownOf($entries->get(), $id, $sight) as $entry) {
+            foreach ($shown[$id] ?? [] as $entry) {
                 $told = [];
                 foreach ($entry['changes'] as $change) {
                     foreach ($change['fields'] as $field) {
@@ -328,7 +329,7 @@ final readonly class PartRows implements ExportRows
             ->join('promise_standings as s', 's.promise_id', '=', 'p.id')
             ->whereIn('p.supporter_id', $ids)
             ->where('s.state', PromiseStatus::Open)
-            ->when($asked->fund !== '', static fn(Query $of) => $of->where('p.fund', $asked->fund))
+            ->when($asked->funds !== [], static fn(Query $of) => $of->whereIn('p.fund', $asked->funds))
             ->orderBy('p.supporter_id')
             ->orderBy('p.id')
             ->get(['p.*']);

@@ -82,7 +82,7 @@ final readonly class PromiseRows implements ExportRows
     {
         $found = PromiseSearch::of(
             array_filter(
-                [...$asked->own, 'fund' => $asked->fund, 'status' => $asked->status],
+                [...$asked->own, 'fund' => implode("\n", $asked->funds), 'status' => implode("\n", $asked->statuses)],
                 static fn(string $value): bool => $value !== '',
             ),
             FieldAccess::ofUser(),

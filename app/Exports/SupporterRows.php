@@ -58,6 +58,8 @@ final readonly class SupporterRows implements ExportRows
     /** @return Builder<Supporter> */
     private static function found(ExportAsked $asked): Builder
     {
-        return $asked->supporters()->when($asked->status !== '', static fn(Builder $of) => $of->where('supporters.status', $asked->status));
+        return $asked
+            ->supporters()
+            ->when($asked->statuses !== [], static fn(Builder $of) => $of->whereIn('supporters.status', $asked->statuses));
     }
 }

@@ -54,7 +54,7 @@ final readonly class GiftSearch
     private function __construct(private array $asked, private Period $period, private FieldAccess $sight) {}
 
     /**
-     * @param  array<string, mixed>  $asked  q (whose they are), intake, batch, promise (that they pay), from, to, month ("2026-11"), rule (that they fall short of), status (a GiftStatus), where (JSON, as SearchReader reads it), and the keys of PARTS and PURPOSES
+     * @param  array<string, mixed>  $asked  q (whose they are), intake, batch, promise (that they pay), from, to, month ("2026-11"), rule (that they fall short of), status (a GiftStatus), where (JSON, as SearchReader reads it), and the keys of PARTS and PURPOSES; of purposes and statuses several may be asked for, one below the other
      *
      * @throws UnseenField if it asks by what the person may not see
      */
@@ -184,7 +184,7 @@ final readonly class GiftSearch
             $parts = 'select 1 from gift_splits s where s.gift_id = gifts.id and ' . self::matching($purposes);
             $gifts->where(
                 static fn(Builder $either) => $either
-                    ->where(static fn(Builder $whole) => $whole->whereNull('splits')->where($purposes))
+                    ->where(static fn(Builder $whole) => $whole->whereNull('splits')->where(self::isFor($purposes)))
                     ->orWhere(static fn(Builder $split) => $split->whereNotNull('splits')->whereRaw("exists ({$parts})")),
             );
         }
@@ -204,7 +204,12 @@ final readonly class GiftSearch
             app(SearchTerms::class)->narrowThings($gifts->getQuery(), 'gifts', Searched::Gifts, $this->asked['where']);
         }
         if (isset($this->asked['status'])) {
-            GiftStatus::from($this->asked['status'])->narrow($gifts);
+            $statuses = array_map(GiftStatus::from(...), Lists::lines($this->asked['status']));
+            $gifts->where(static function (Builder $either) use ($statuses): void {
+                foreach ($statuses as $status) {
+                    $either->orWhere(static fn(Builder $of) => $status->narrow($of));
+                }
+            });
         }
 
         return $gifts;
@@ -216,7 +221,7 @@ final readonly class GiftSearch
         $purposes = $this->purposes();
         $queries = [
             $this->ofMonths(DB::table('gift_sums'))
-                ->when($purposes !== [], static fn(Query $sums) => $sums->where('is_split', false)->where($purposes))
+                ->when($purposes !== [], static fn(Query $sums) => $sums->where('is_split', false)->where(self::isFor($purposes)))
                 ->groupBy('month', 'currency')
                 ->selectRaw('month, currency, sum(listed) as listed, sum(gifts) as gifts, sum(amount) as amount'),
         ];
@@ -254,12 +259,12 @@ final readonly class GiftSearch
         $gifts = $this->ofPeriod(Gift::query());
         $this->ofParts($gifts->getQuery());
 
-        return $this->purposes() === [] ? $gifts : $gifts->whereNull('splits')->where($this->purposes());
+        return $this->purposes() === [] ? $gifts : $gifts->whereNull('splits')->where(self::isFor($this->purposes()));
     }
 
     private function parts(): Query
     {
-        $parts = $this->ofParts(DB::table('gift_splits'))->where($this->purposes());
+        $parts = $this->ofParts(DB::table('gift_splits'))->where(self::isFor($this->purposes()));
 
         return $parts
             ->when($this->period->from !== null, fn(Query $of) => $of->where('given_on', '>=', $this->period->from))
@@ -302,19 +307,34 @@ final readonly class GiftSearch
         return array_diff_key($this->asked, array_flip($keys)) === [];
     }
 
-    /** @return array<string, string> column to value */
+    /** @return array<string, list<string>> column to values, of which any will do */
     private function purposes(): array
     {
-        return array_intersect_key($this->asked, array_flip(self::PURPOSES));
+        return array_map(Lists::lines(...), array_intersect_key($this->asked, array_flip(self::PURPOSES)));
     }
 
-    /** @param  array<string, string>  $purposes */
+    /**
+     * @param  array<string, list<string>>  $purposes
+     * @return \Closure(Builder<Gift>|Query): void
+     */
+    private static function isFor(array $purposes): \Closure
+    {
+        return static function (Builder|Query $of) use ($purposes): void {
+            foreach ($purposes as $column => $values) {
+                $of->whereIn($column, $values);
+            }
+        };
+    }
+
+    /** @param  array<string, list<string>>  $purposes */
     private static function matching(array $purposes): string
     {
         return implode(
             ' and ',
             array_map(
-                static fn(string $column, string $value): string => "s.{$column} = " . DB::connection()->escape($value),
+                static fn(string $column, array $values): string => "s.{$column} in (" .
+                    implode(', ', array_map(DB::connection()->escape(...), $values)) .
+                    ')',
                 array_keys($purposes),
                 $purposes,
             ),

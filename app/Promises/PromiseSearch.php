@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Promises;
 
 use App\Standards\FieldAccess;
+use App\Support\Lists;
 use App\Supporters\SearchIndex;
 use App\Supporters\Searching\SearchTerms;
 use App\Supporters\UnseenField;
@@ -35,7 +36,7 @@ final readonly class PromiseSearch
     private function __construct(private array $asked, private FieldAccess $sight, private string $today) {}
 
     /**
-     * @param  array<string, string>  $asked  q (whose they are), status (a PromiseStatus), intake, supporter, and the keys of FIELDS; where (JSON, as SearchReader reads it)
+     * @param  array<string, string>  $asked  q (whose they are), status (a PromiseStatus), intake, supporter, and the keys of FIELDS, each of which may have several, one below the other; where (JSON, as SearchReader reads it)
      *
      * @throws UnseenField if something is asked for that the person may not see
      */
@@ -55,7 +56,7 @@ final readonly class PromiseSearch
     {
         $found = self::all();
         foreach (array_diff_key(array_intersect_key($this->asked, self::FIELDS), ['status' => 1]) as $column => $value) {
-            $found->where("p.{$column}", $value);
+            $found->whereIn("p.{$column}", Lists::lines($value));
         }
         foreach (['intake' => 'p.intake_id', 'supporter' => 'p.supporter_id'] as $key => $column) {
             $found->when(isset($this->asked[$key]), fn(Builder $of) => $of->where($column, (int) $this->asked[$key]));
@@ -68,7 +69,12 @@ final readonly class PromiseSearch
             app(SearchTerms::class)->narrowThings($found, 'p', Searched::Promises, $this->asked['where']);
         }
         if (isset($this->asked['status'])) {
-            $this->narrow($found, PromiseStatus::from($this->asked['status']));
+            $statuses = array_map(PromiseStatus::from(...), Lists::lines($this->asked['status']));
+            $found->where(function (Builder $either) use ($statuses): void {
+                foreach ($statuses as $status) {
+                    $either->orWhere(fn(Builder $of) => $this->narrow($of, $status));
+                }
+            });
         }
 
         return $found;

@@ -48,6 +48,12 @@ final class Lists
         return is_array($values) ? array_values($values) : iterator_to_array($values, false);
     }
 
+    /** @return list<string> what was written one below the other, without what is blank */
+    public static function lines(string $written): array
+    {
+        return array_values(array_filter(array_map(trim(...), explode("\n", $written)), static fn(string $one): bool => $one !== ''));
+    }
+
     /** What SQL compares with "like" to find words anywhere in a text. */
     public static function within(string $words): string
     {

@@ -64,7 +64,7 @@ final readonly class History
             ->get();
 
         return [
-            'entries' => $this->shownOf($entries, $supporter, $sight),
+            'entries' => $this->ofMany($entries, $sight)[$supporter] ?? [],
             'more' => $entries->count() === self::PAGE,
         ];
     }
@@ -83,28 +83,32 @@ final readonly class History
             ->get();
         $isIt = static fn(Change $change): bool => $change->subject === $subject && $change->ref === $id;
 
-        return $this->entries($entries, $supporter, $isIt, $sight);
+        return $this->entries($entries, $this->reader->things([$supporter])[$supporter] ?? [], $isIt, $sight);
     }
 
     /**
-     * Entries of a supporter, as far as the person may see what they wrote.
+     * Entries of supporters, as far as the person may see what they wrote.
      *
      * @param  Collection<int, JournalEntry>  $entries
-     * @return list<HistoryEntry>
+     * @return array<int, list<HistoryEntry>> by supporter, in the order of the entries
      */
-    public function shownOf(Collection $entries, int $supporter, FieldAccess $sight): array
+    public function ofMany(Collection $entries, FieldAccess $sight): array
     {
-        return $this->entries($entries, $supporter, static fn(Change $change): bool => true, $sight);
+        $of = $entries->groupBy('owner_id');
+        $things = $this->reader->things(Lists::ints($of->keys()));
+        $all = static fn(Change $change): bool => true;
+
+        return $of->map(fn(Collection $own, int $id): array => $this->entries($own, $things[$id] ?? [], $all, $sight))->all();
     }
 
     /**
      * @param  Collection<int, JournalEntry>  $entries
+     * @param  array<string, array<string, ?string>>  $things  what is stored of the supporter now
      * @param  callable(Change): bool  $isShown
      * @return list<HistoryEntry>
      */
-    private function entries(Collection $entries, int $supporter, callable $isShown, FieldAccess $sight): array
+    private function entries(Collection $entries, array $things, callable $isShown, FieldAccess $sight): array
     {
-        $things = $this->reader->things([$supporter])[$supporter] ?? [];
         $sources = $this->sources->of(JournalEntry::intakesOf($entries));
 
         return Lists::of(

@@ -91,6 +91,7 @@ final class AccessTest extends TestCase
         'POST api/exports/preview',
         'POST api/saved-exports',
         'POST api/saved-exports/{savedExport}/run',
+        'PUT api/saved-exports/{savedExport}',
         'DELETE api/saved-exports/{savedExport}',
         'GET api/exports/{export}/file',
         'GET api/exports/{export}/control.json',

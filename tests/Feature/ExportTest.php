@@ -360,6 +360,44 @@ final class ExportTest extends TestCase
             ['USD' => '7.00'],
             ['7.00', 'Spring'],
         ];
+        yield 'gifts of several funds and statuses' => [
+            [
+                '--of=gifts',
+                '--fund=boats',
+                '--fund=Nets',
+                '--status=given',
+                '--status=correction',
+                '--fields=gift.amount',
+                '--to=2026-02-28',
+            ],
+            3,
+            ['CAD' => '20.00', 'USD' => '150.00'],
+            ['100.00'],
+        ];
+        yield 'gifts of a status' => [
+            ['--of=gifts', '--status=given', '--fields=gift.amount,supporter.name', '--fund=Boats', '--to=2026-02-28'],
+            1,
+            ['USD' => '50.00'],
+            ['50.00', 'Ann Lee'],
+        ];
+        yield 'parts for a fund, written another way' => [
+            ['--of=splits', '--fund=NETS', '--from=2026-03-01', '--fields=gift.amount,gift.fund'],
+            1,
+            ['USD' => '10.00'],
+            ['10.00', 'Nets'],
+        ];
+        yield 'promises of several statuses' => [
+            ['--of=promises', '--status=open', '--status=due', '--status=overdue', '--fields=promise.fund'],
+            1,
+            ['USD' => '400.00'],
+            ['Boats'],
+        ];
+        yield 'batches of several states' => [
+            ['--of=batches', '--status=ready', '--status=open', '--fields=batch.name'],
+            1,
+            [],
+            ['Monday'],
+        ];
         yield 'gifts of an intake' => [['--of=gifts', '--intake=0', '--fields=gift.amount'], 0, [], []];
         yield 'names of its own' => [
             [

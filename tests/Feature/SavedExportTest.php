@@ -159,6 +159,47 @@ final class SavedExportTest extends TestCase
         self::assertSame(1, $this->latest()->rows);
     }
 
+    public function test_it_is_made_another_way_and_has_all_again_where_it_has_other_rows(): void
+    {
+        $saved = $this->saved([
+            'only_changed' => true,
+            'brought_to' => 'address',
+            'target' => 'https://books.example/in',
+            'secret' => 'k1',
+        ]);
+        $saved->update(['mark' => 7]);
+        $other = [...self::SAVED, 'only_changed' => true, 'brought_to' => 'address', 'target' => 'https://books.example/in'];
+        $this->putJson("/api/saved-exports/{$saved->id}", [...$other, 'every' => 'week', 'on_day' => 5])->assertOk();
+        $saved->refresh();
+        self::assertSame(
+            ['week', 5, 'k1', 7],
+            [$saved->every, $saved->on_day, $saved->secret, $saved->mark],
+            'The same rows, and its key.',
+        );
+        $this->putJson("/api/saved-exports/{$saved->id}", [...$other, 'fields' => ['supporter']])->assertOk();
+        self::assertNull($saved->refresh()->mark);
+        $this->putJson("/api/saved-exports/{$saved->id}", [...$other, 'target' => 'https://elsewhere.example/in'])->assertOk();
+        self::assertNull($saved->refresh()->secret, 'A key goes nowhere but where it was given for.');
+        $this->putJson("/api/saved-exports/{$saved->id}", [...$other, 'fields' => ['hair']])->assertUnprocessable();
+        self::assertStringContainsString('Changed the export', (string) DB::table('audit')->latest('id')->value('what'));
+    }
+
+    public function test_several_funds_are_kept_and_a_period_longer_than_a_day_is_written(): void
+    {
+        $saved = $this->saved([
+            'of' => 'gifts',
+            'fields' => ['gift.amount'],
+            'fund' => ['Nets', 'Boats'],
+            'status' => ['given', 'corrected'],
+            'from' => 'last-quarter',
+        ]);
+        $asked = $this->getJson('/api/exports')->json('saved.0.asked');
+        self::assertSame(["Nets\nBoats", "given\ncorrected", 'last-quarter'], [$asked['fund'], $asked['status'], $asked['from']]);
+        $saved->run();
+        self::assertSame('done', $this->latest()->state);
+        $this->postJson('/api/saved-exports', [...self::SAVED, 'name' => 'B', 'of' => 'gifts', 'fund' => ["a\nb"]])->assertUnprocessable();
+    }
+
     public function test_with_what_its_owner_may_see_and_no_longer_than_they_may_sign_in(): void
     {
         $saved = $this->saved();
@@ -233,6 +274,7 @@ final class SavedExportTest extends TestCase
         $this->as(Role::GiftEntry);
         $this->postJson("/api/saved-exports/{$saved->id}/run")->assertNotFound();
         $this->deleteJson("/api/saved-exports/{$saved->id}")->assertNotFound();
+        $this->putJson("/api/saved-exports/{$saved->id}", self::SAVED)->assertNotFound();
         $this->postJson('/api/saved-exports', [
             ...self::SAVED,
             'name' => 'Mine',

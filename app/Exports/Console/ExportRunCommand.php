@@ -17,7 +17,7 @@ use Throwable;
 /** Records out to a file, for programs that fetch them again and again. */
 final class ExportRunCommand extends Command
 {
-    protected $signature = 'export:run {--of= : supporters, contacts, households, organizations, notes, history, gifts, splits, batches, promises, due, totals or everything} {--fields= : keys of fields, with commas between; the usual few without it} {--search= : name of a saved search} {--from= : first day, as 2026-01-31} {--to= : last day} {--fund= : of this fund} {--campaign= : of this campaign} {--status= : of this status} {--batch= : of the batch with this number} {--intake= : of the intake with this number} {--headers= : other names of columns, as "gift.date=Booked on; gift.amount=Sum"} {--format=csv : csv, xlsx, json, vcf (cards of supporters) or pdf (a list)} {--delimiter= : of CSV: comma, semicolon, tab or pipe} {--encoding= : of CSV: utf-8, utf-16 or windows-1252} {--line-ends= : of CSV: crlf or lf} {--mark= : whether CSV begins with the mark of its encoding, yes or no} {--out= : the file; everything is a ZIP} {--json : print the result as one JSON object}';
+    protected $signature = 'export:run {--of= : supporters, contacts, households, organizations, notes, history, gifts, splits, batches, promises, due, totals or everything} {--fields= : keys of fields, with commas between; the usual few without it} {--search= : name of a saved search} {--from= : first day, as 2026-01-31} {--to= : last day} {--fund=* : of this fund; several are asked for by several} {--campaign=* : of this campaign} {--status=* : of this status} {--batch= : of the batch with this number} {--intake= : of the intake with this number} {--headers= : other names of columns, as "gift.date=Booked on; gift.amount=Sum"} {--format=csv : csv, xlsx, json, vcf (cards of supporters) or pdf (a list)} {--delimiter= : of CSV: comma, semicolon, tab or pipe} {--encoding= : of CSV: utf-8, utf-16 or windows-1252} {--line-ends= : of CSV: crlf or lf} {--mark= : whether CSV begins with the mark of its encoding, yes or no} {--out= : the file; everything is a ZIP} {--json : print the result as one JSON object}';
 
     private const OPTIONS = [
         'of',
@@ -91,7 +91,11 @@ final class ExportRunCommand extends Command
         }
         $asked = [];
         foreach (self::OPTIONS as $option) {
-            $asked[str_replace('-', '_', $option)] = $this->option($option) === null ? null : (string) $this->option($option);
+            $said = $this->option($option);
+            $asked[str_replace('-', '_', $option)] = match (true) {
+                $said === null, $said === [] => null,
+                default => implode("\n", (array) $said),
+            };
         }
         if ($asked['of'] === 'everything') {
             foreach (array_diff_key($asked, ['of' => 1]) as $option => $value) {

@@ -12,7 +12,10 @@ use App\Exports\Exporting;
 use App\Exports\Http\Requests\ExportRequest;
 use App\Exports\RunExport;
 use App\Exports\Saved\SavedExport;
+use App\Gifts\Funds;
+use App\Gifts\Purpose;
 use App\Records\Supporter;
+use App\Standards\FieldAccess;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use App\Support\Http\JsonMap;
@@ -33,10 +36,11 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
  * }
  * @phpstan-type SavedExportRow array{
  *     id: int, name: string, of: string, format: string, every: string, hour: int, on_day: int, brought_to: string, target: string,
- *     only_changed: bool, last_at: ?string, by: ?string, is_own: bool,
+ *     only_changed: bool, last_at: ?string, by: ?string, is_own: bool, has_key: bool, asked: JsonMap<string>,
  * }
  * @phpstan-type ExportList array{
  *     saved: list<SavedExportRow>, folder: string, exports: list<ExportRow>, choices: list<ExportChoice>, kept_days: int,
+ *     funds: list<string>, campaigns: list<string>,
  * }
  * @phpstan-type ExportPreview array{rows: int, amounts: Amounts, columns: list<string>}
  * @phpstan-type ExportGone array{gone: bool}
@@ -47,7 +51,7 @@ final class ExportController extends Controller
 
     /** Everyone's for an administrator, one's own for all others. */
     #[Answers(self::class, 'ExportList')]
-    public function index(Request $request, Exporting $exporting): JsonResponse
+    public function index(Request $request, Exporting $exporting, Funds $funds): JsonResponse
     {
         $this->authorize('viewAny', Supporter::class);
         $exports = Export::query()
@@ -63,7 +67,17 @@ final class ExportController extends Controller
             'exports' => $exports->map(fn(Export $export): array => self::row($export, $request)),
             'choices' => $exporting->choices(),
             'kept_days' => Export::KEPT_DAYS,
+            'funds' => self::names($funds, Purpose::Fund),
+            'campaigns' => self::names($funds, Purpose::Campaign),
         ]);
+    }
+
+    /** @return list<string> */
+    private static function names(Funds $funds, Purpose $purpose): array
+    {
+        $sight = FieldAccess::ofUser();
+
+        return $sight->sees($purpose->field()) ? array_column($funds->of($purpose, $sight), 'name') : [];
     }
 
     /** @return list<SavedExportRow> everyone's for an administrator, one's own for all others */
@@ -79,6 +93,8 @@ final class ExportController extends Controller
                     static fn(SavedExport $saved): array => [
                         ...$saved->only(['id', 'name', 'format', 'every', 'hour', 'on_day', 'brought_to', 'target', 'only_changed']),
                         'of' => $saved->asked['of'],
+                        'asked' => new JsonMap($saved->asked),
+                        'has_key' => $saved->secret !== null,
                         'last_at' => $saved->last_at?->toIso8601String(),
                         'by' => $saved->user?->name,
                         'is_own' => $saved->user_id === $request->user()?->id,

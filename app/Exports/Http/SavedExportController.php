@@ -28,6 +28,33 @@ final class SavedExportController extends Controller
     #[Answers(self::class, 'ExportSaved')]
     public function store(SaveExportRequest $request, Exporting $exporting): JsonResponse
     {
+        $saved = SavedExport::query()->create([...self::kept($request, $exporting), 'user_id' => $request->user()?->id]);
+        self::note('Saved', $saved);
+
+        return response()->json(['id' => $saved->id], 201);
+    }
+
+    /** Another way to make it, from the next file on; that one has all again if it is not of the same rows. */
+    #[Answers(self::class, 'ExportSaved')]
+    public function update(SaveExportRequest $request, Exporting $exporting, SavedExport $savedExport): JsonResponse
+    {
+        abort_unless($savedExport->user_id === $request->user()?->id, 404, 'This export is not there.');
+        $kept = self::kept($request, $exporting);
+        if ($kept['secret'] === null && $kept['target'] === $savedExport->target) {
+            // A key is never shown, so that it stays unless another is given; to another address it is not sent.
+            unset($kept['secret']);
+        }
+        // Not for the order in which the database has them.
+        $isOther = $kept['asked'] != $savedExport->asked || $kept['format'] !== $savedExport->format;
+        $savedExport->update([...$kept, ...$isOther ? ['mark' => null] : []]);
+        self::note('Changed', $savedExport);
+
+        return response()->json(['id' => $savedExport->id]);
+    }
+
+    /** @return array<string, mixed> columns of a SavedExport */
+    private static function kept(SaveExportRequest $request, Exporting $exporting): array
+    {
         $kept = $request->kept();
         if (!$request->isEverything()) {
             $exporting->columns(ExportAsked::of($request->asked()));
@@ -40,15 +67,18 @@ final class SavedExportController extends Controller
         );
         $knows = in_array('since', ExportOf::tryFrom($request->asked()['of'])?->narrowedBy() ?? [], true);
         abort_if($kept['only_changed'] && !$knows, 422, 'What changed since the last time can\'t be told of these rows.');
-        $saved = SavedExport::query()->create([...$kept, 'user_id' => $request->user()?->id]);
+
+        return $kept;
+    }
+
+    private static function note(string $did, SavedExport $saved): void
+    {
         Audit::note(
             Audit::EXPORT,
-            "Saved the export \"{$saved->name}\"" .
+            "{$did} the export \"{$saved->name}\"" .
                 ($saved->target === '' ? '' : ", brought to {$saved->target}") .
                 ($saved->every === '' ? '' : " every {$saved->every}"),
         );
-
-        return response()->json(['id' => $saved->id], 201);
     }
 
     /** Makes the file now. */

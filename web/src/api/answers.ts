@@ -509,7 +509,15 @@ export type ExportField = { key: string; label: string };
 
 export type ExportGone = { gone: boolean };
 
-export type ExportList = { saved: SavedExportRow[]; folder: string; exports: ExportRow[]; choices: ExportChoice[]; kept_days: number };
+export type ExportList = {
+  saved: SavedExportRow[];
+  folder: string;
+  exports: ExportRow[];
+  choices: ExportChoice[];
+  kept_days: number;
+  funds: string[];
+  campaigns: string[];
+};
 
 export type ExportPreview = { rows: number; amounts: Amounts; columns: string[] };
 
@@ -1892,6 +1900,8 @@ export type SavedExportRow = {
   last_at: string | null;
   by: string | null;
   is_own: boolean;
+  has_key: boolean;
+  asked: Record<string, string>;
 };
 
 export type SavedLayout = { id: number; name: string; columns: string[] };

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link } from 'react-router';
-import type { ExportList } from '../api/answers';
+import type { ExportList, SavedExportRow } from '../api/answers';
 import { api } from '../api/client';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
@@ -21,6 +22,7 @@ export function ExportsPage() {
   });
   const again = () => void queries.invalidateQueries({ queryKey: ['exports'] });
   const data = list.data;
+  const [changing, setChanging] = useState<SavedExportRow | null>(null);
   return (
     <>
       <TitleLine title="Exports">
@@ -39,14 +41,23 @@ export function ExportsPage() {
       <Trouble error={list.error} />
       {data !== undefined && (
         <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.1fr)' }}>
-          <Pane title="A new file">
+          <Pane title={changing === null ? 'A new file' : changing.name} note={changing === null ? '' : 'another way to make it'}>
             <div className="pane-body form" tabIndex={0}>
-              <NewExport choices={data.choices} onMade={again} />
+              <NewExport
+                key={changing?.id ?? 0}
+                known={data}
+                changing={changing}
+                onMade={() => {
+                  setChanging(null);
+                  again();
+                }}
+                onLeave={() => setChanging(null)}
+              />
             </div>
           </Pane>
           <Pane title="Files" note={`kept for ${data.kept_days} days`}>
             <div className="pane-body" tabIndex={0}>
-              {data.saved.length > 0 && <SavedExports saved={data.saved} folder={data.folder} onDone={again} />}
+              {data.saved.length > 0 && <SavedExports saved={data.saved} folder={data.folder} onChange={setChanging} onDone={again} />}
               <ExportFiles files={data.exports} onDone={again} />
             </div>
           </Pane>

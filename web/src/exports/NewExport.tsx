@@ -1,14 +1,14 @@
-import { Button, MultiSelect, Select, TextInput } from '@mantine/core';
+import { Button, MultiSelect, Select, TagsInput, TextInput } from '@mantine/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { ExportList, ExportPreview, ExportRow } from '../api/answers';
+import type { ExportList, ExportPreview, ExportRow, SavedExportRow } from '../api/answers';
 import { api } from '../api/client';
 import { counted, hasMoney, moneys } from '../shared/format';
 import { useSavedSearches } from '../shared/search/useSavedSearches';
 import { Trouble } from '../shared/Notice';
 import { useMay } from '../shared/session';
-import { CsvOptions, usualCsv } from './CsvOptions';
-import { formatsOf, groupsOf, numbered } from './ofWhat';
+import { type CsvForm, CsvOptions, usualCsv } from './CsvOptions';
+import { formatsOf, groupsOf, numbered, unnumbered } from './ofWhat';
 import { SaveExport } from './SaveExport';
 
 interface Asked {
@@ -16,9 +16,45 @@ interface Asked {
   several: string;
   headers: Record<string, string>;
   narrow: Record<string, string>;
+  /** Of which several can be asked for. */
+  any: Record<string, string[]>;
 }
 
-const nothing: Asked = { fields: [], several: '1', headers: {}, narrow: {} };
+const nothing: Asked = { fields: [], several: '1', headers: {}, narrow: {}, any: {} };
+
+/** What was asked of a saved one. */
+const askedOf = (saved: SavedExportRow): Asked => {
+  const { asked } = saved;
+  const only = (keys: string[]) => keys.filter((key) => asked[key] !== undefined).map((key) => [key, asked[key] ?? ''] as const);
+  const { fields, several } = unnumbered((asked.fields ?? '').split(',').filter((key) => key !== ''));
+  return {
+    fields,
+    several: String(several),
+    headers: Object.fromEntries(
+      (asked.headers ?? '')
+        .split('; ')
+        .filter((one) => one !== '')
+        .map((one) => [one.slice(0, one.indexOf('=')), one.slice(one.indexOf('=') + 1)]),
+    ),
+    narrow: Object.fromEntries(only(['search', 'from', 'to', 'batch', 'intake'])),
+    any: Object.fromEntries(only(['fund', 'campaign', 'status']).map(([key, lines]) => [key, lines.split('\n')])),
+  };
+};
+
+const csvOf = ({ asked }: SavedExportRow): CsvForm => ({
+  delimiter: asked.delimiter ?? usualCsv.delimiter,
+  encoding: asked.encoding ?? usualCsv.encoding,
+  line_ends: asked.line_ends ?? usualCsv.line_ends,
+  mark: asked.mark ?? usualCsv.mark,
+});
+
+interface NewExportProps {
+  known: ExportList;
+  /** The saved one that is made another way; null for a new one. */
+  changing: SavedExportRow | null;
+  onMade: () => void;
+  onLeave: () => void;
+}
 
 const headersOf = (headers: Record<string, string>): string =>
   Object.entries(headers)
@@ -27,12 +63,13 @@ const headersOf = (headers: Record<string, string>): string =>
     .join('; ');
 
 /** What a file is to have; made now, or saved to be made again. */
-export function NewExport({ choices, onMade }: { choices: ExportList['choices']; onMade: () => void }) {
+export function NewExport({ known, changing, onMade, onLeave }: NewExportProps) {
   const may = useMay();
-  const [of, setOf] = useState('supporters');
-  const [asked, setAsked] = useState<Asked>(nothing);
-  const [format, setFormat] = useState('csv');
-  const [csv, setCsv] = useState(usualCsv);
+  const { choices } = known;
+  const [of, setOf] = useState(changing?.of ?? 'supporters');
+  const [asked, setAsked] = useState<Asked>(changing === null ? nothing : askedOf(changing));
+  const [format, setFormat] = useState(changing?.format ?? 'csv');
+  const [csv, setCsv] = useState(changing === null ? usualCsv : csvOf(changing));
   const [saving, setSaving] = useState(false);
 
   const chosen = choices.find((one) => one.of === of);
@@ -48,6 +85,7 @@ export function NewExport({ choices, onMade }: { choices: ExportList['choices'];
           fields: of === 'supporters' ? numbered(fields, Number(asked.several)) : fields,
           headers: headersOf(asked.headers),
           ...narrow,
+          ...asked.any,
         };
   const whole = { ...body, ...(of === 'everything' ? {} : { format, ...(format === 'csv' ? csv : {}) }) };
   // What is due needs a day until which it is asked.
@@ -77,6 +115,14 @@ export function NewExport({ choices, onMade }: { choices: ExportList['choices'];
       onChange={(value) => setAsked({ ...asked, narrow: { ...asked.narrow, [key]: value ?? '' } })}
     />
   );
+  const any = (key: string, label: string, placeholder: string, data: string[]) => ({
+    label,
+    placeholder: (asked.any[key] ?? []).length > 0 ? '' : placeholder,
+    data,
+    value: asked.any[key] ?? [],
+    clearable: true,
+    onChange: (values: string[]) => setAsked({ ...asked, any: { ...asked.any, [key]: values } }),
+  });
   const label = (key: string) => chosen?.fields.find((field) => field.key === key)?.label ?? key;
   return (
     <>
@@ -118,9 +164,11 @@ export function NewExport({ choices, onMade }: { choices: ExportList['choices'];
           <div className="field-grid">
             {can('from') && narrowed('from', 'From', '2026-01-01, today-30, last-month')}
             {can('to') && narrowed('to', of === 'due' ? 'Until' : 'To', '2026-12-31, today, last-month')}
-            {can('fund') && narrowed('fund', 'Fund', 'every fund')}
-            {can('campaign') && narrowed('campaign', 'Campaign', 'every campaign')}
-            {can('status') && (chosen?.statuses ?? []).length > 0 && picked('status', 'Status', 'any', chosen?.statuses ?? [])}
+            {can('fund') && <TagsInput {...any('fund', 'Funds', 'every fund', known.funds)} />}
+            {can('campaign') && <TagsInput {...any('campaign', 'Campaigns', 'every campaign', known.campaigns)} />}
+            {can('status') && (chosen?.statuses ?? []).length > 0 && (
+              <MultiSelect {...any('status', 'Statuses', 'any', chosen?.statuses ?? [])} />
+            )}
             {can('batch') && narrowed('batch', 'Number of a batch', 'all')}
             {can('intake') && narrowed('intake', 'Number of an intake', 'all')}
           </div>
@@ -175,12 +223,18 @@ export function NewExport({ choices, onMade }: { choices: ExportList['choices'];
           Make the file
         </Button>
         <Button variant="default" disabled={of !== 'everything' && preview.data === undefined} onClick={() => setSaving(true)}>
-          Save it, to make it again
+          {changing === null ? 'Save it, to make it again' : 'Save the changes'}
         </Button>
+        {changing !== null && (
+          <Button variant="default" onClick={onLeave}>
+            Discard the changes
+          </Button>
+        )}
       </div>
       {saving && (
         <SaveExport
           asked={whole}
+          changing={changing}
           knowsChanges={can('since')}
           onClose={() => setSaving(false)}
           onSaved={() => {

@@ -1,7 +1,7 @@
 import { Button, Checkbox, Modal, NumberInput, Select, TextInput } from '@mantine/core';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { ExportSaved } from '../api/answers';
+import type { ExportSaved, SavedExportRow } from '../api/answers';
 import { api } from '../api/client';
 import { Trouble } from '../shared/Notice';
 import { useMay } from '../shared/session';
@@ -9,6 +9,8 @@ import { weekdays } from './whenMade';
 
 interface SaveExportProps {
   asked: object;
+  /** The one that is made another way; null for a new one. */
+  changing: SavedExportRow | null;
   /** Whether rows know when they changed. */
   knowsChanges: boolean;
   onClose: () => void;
@@ -16,19 +18,19 @@ interface SaveExportProps {
 }
 
 /** A file under a name: when it is made by itself, and where it is brought. */
-export function SaveExport({ asked, knowsChanges, onClose, onSaved }: SaveExportProps) {
+export function SaveExport({ asked, changing, knowsChanges, onClose, onSaved }: SaveExportProps) {
   const may = useMay();
-  const [name, setName] = useState('');
-  const [every, setEvery] = useState('');
-  const [hour, setHour] = useState(4);
-  const [day, setDay] = useState(1);
-  const [to, setTo] = useState('here');
-  const [target, setTarget] = useState('');
+  const [name, setName] = useState(changing?.name ?? '');
+  const [every, setEvery] = useState(changing?.every ?? '');
+  const [hour, setHour] = useState(changing?.hour ?? 4);
+  const [day, setDay] = useState(changing?.on_day ?? 1);
+  const [to, setTo] = useState(changing?.brought_to ?? 'here');
+  const [target, setTarget] = useState(changing?.target ?? '');
   const [secret, setSecret] = useState('');
-  const [onlyChanged, setOnlyChanged] = useState(false);
+  const [onlyChanged, setOnlyChanged] = useState(changing?.only_changed === true && knowsChanges);
   const save = useMutation({
-    mutationFn: () =>
-      api.post<ExportSaved>('saved-exports', {
+    mutationFn: () => {
+      const body = {
         ...asked,
         name: name.trim(),
         every,
@@ -38,7 +40,9 @@ export function SaveExport({ asked, knowsChanges, onClose, onSaved }: SaveExport
         target: target.trim(),
         secret,
         only_changed: onlyChanged,
-      }),
+      };
+      return changing === null ? api.post<ExportSaved>('saved-exports', body) : api.put<ExportSaved>(`saved-exports/${changing.id}`, body);
+    },
     onSuccess: onSaved,
   });
   return (
@@ -129,7 +133,11 @@ export function SaveExport({ asked, knowsChanges, onClose, onSaved }: SaveExport
             />
             <TextInput
               label="Its key"
-              description="sent as a bearer token; leave it blank without one"
+              description={
+                changing?.has_key === true && target.trim() === changing.target
+                  ? 'leave it blank to keep the one that it has'
+                  : 'sent as a bearer token; leave it blank without one'
+              }
               value={secret}
               maxLength={500}
               autoComplete="off"

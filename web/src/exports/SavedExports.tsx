@@ -1,5 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
-import type { ExportBegun, ExportList } from '../api/answers';
+import type { ExportBegun, ExportList, SavedExportRow } from '../api/answers';
 import { api } from '../api/client';
 import { moment } from '../shared/format';
 import { Trouble } from '../shared/Notice';
@@ -8,8 +8,15 @@ import { Sure } from '../shared/Sure';
 import { ofWhat } from './ofWhat';
 import { whenMade } from './whenMade';
 
+interface SavedExportsProps {
+  saved: ExportList['saved'];
+  folder: string;
+  onChange: (one: SavedExportRow) => void;
+  onDone: () => void;
+}
+
 /** Exports under a name. */
-export function SavedExports({ saved, folder, onDone }: { saved: ExportList['saved']; folder: string; onDone: () => void }) {
+export function SavedExports({ saved, folder, onChange, onDone }: SavedExportsProps) {
   const run = useMutation({ mutationFn: (id: number) => api.post<ExportBegun>(`saved-exports/${id}/run`, {}), onSuccess: onDone });
   const drop = useMutation({ mutationFn: (id: number) => api.delete(`saved-exports/${id}`), onSuccess: onDone });
   return (
@@ -20,7 +27,7 @@ export function SavedExports({ saved, folder, onDone }: { saved: ExportList['sav
           <tr>
             <th>Saved</th>
             <th style={{ width: '40%' }}>Made and brought</th>
-            <th style={{ width: 118 }} aria-label="What to do" />
+            <th style={{ width: 160 }} aria-label="What to do" />
           </tr>
         </thead>
         <tbody>
@@ -44,11 +51,17 @@ export function SavedExports({ saved, folder, onDone }: { saved: ExportList['sav
               </td>
               <td>
                 {one.is_own && (
-                  <button type="button" className="plain-button" onClick={() => run.mutate(one.id)}>
-                    make now
-                    <Of what={one.name} />
-                  </button>
-                )}{' '}
+                  <>
+                    <button type="button" className="plain-button" onClick={() => run.mutate(one.id)}>
+                      make now
+                      <Of what={one.name} />
+                    </button>{' '}
+                    <button type="button" className="plain-button" onClick={() => onChange(one)}>
+                      change
+                      <Of what={one.name} />
+                    </button>{' '}
+                  </>
+                )}
                 <Sure
                   ask={`Delete the saved export "${one.name}"?`}
                   yes="Delete it"

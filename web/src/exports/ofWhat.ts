@@ -34,6 +34,12 @@ export const formatsOf = (of: string) => [
   ...(of === 'supporters' ? [{ value: 'vcf', label: 'cards for an address book (vCard)' }] : []),
 ];
 
+/** The other way round: the keys, and how many of several there are. */
+export const unnumbered = (keys: string[]): { fields: string[]; several: number } => ({
+  fields: keys.filter((key) => !key.includes('#')),
+  several: Math.max(1, ...keys.map((key) => Number(key.split('#')[1] ?? 1))),
+});
+
 /** Keys with those of the second, the third of several behind each. */
 export const numbered = (keys: string[], most: number): string[] =>
   keys.flatMap((key) =>

@@ -9,12 +9,27 @@ use App\Exports\Exporting;
 use App\Exports\ExportOf;
 use App\Records\Supporter;
 use App\Support\Http\GuardedRequest;
+use App\Support\Lists;
 use Illuminate\Validation\Rule;
 use PineSieve\Core\Exports\CsvForm;
 
 /** What a file is to have. */
 abstract class AsksForExport extends GuardedRequest
 {
+    /** Of which several can be asked for. */
+    private const SEVERAL = ['fund', 'campaign', 'status'];
+
+    protected function prepareForValidation(): void
+    {
+        // One is as good as a list of one.
+        $this->merge(
+            array_map(
+                static fn(mixed $said): array => $said === null || $said === '' ? [] : (array) $said,
+                $this->only(array_filter(self::SEVERAL, $this->has(...))),
+            ),
+        );
+    }
+
     protected function needs(): array
     {
         return $this->input('of') === 'everything' ? ['administer'] : ['viewAny', Supporter::class];
@@ -28,11 +43,17 @@ abstract class AsksForExport extends GuardedRequest
             'fields' => ['sometimes', 'array', 'max:200'],
             'fields.*' => ['string', 'max:190'],
             'search' => ['sometimes', 'nullable', 'string', 'max:190'],
-            'from' => ['sometimes', 'nullable', 'string', 'max:10'],
-            'to' => ['sometimes', 'nullable', 'string', 'max:10'],
-            'fund' => ['sometimes', 'nullable', 'string', 'max:190'],
-            'status' => ['sometimes', 'nullable', 'string', 'max:40'],
-            'campaign' => ['sometimes', 'nullable', 'string', 'max:190'],
+            'from' => ['sometimes', 'nullable', 'string', 'max:20'],
+            'to' => ['sometimes', 'nullable', 'string', 'max:20'],
+            ...array_merge(
+                ...array_map(
+                    static fn(string $key): array => [
+                        $key => ['sometimes', 'array', 'max:100'],
+                        "{$key}.*" => ['string', 'max:190', 'not_regex:/\R/'],
+                    ],
+                    self::SEVERAL,
+                ),
+            ),
             'batch' => ['sometimes', 'nullable', 'string', 'max:20'],
             'intake' => ['sometimes', 'nullable', 'string', 'max:20'],
             'headers' => ['sometimes', 'nullable', 'string', 'max:20000'],
@@ -54,7 +75,7 @@ abstract class AsksForExport extends GuardedRequest
     {
         $data = $this->validated();
         $asked = array_filter(
-            array_map(static fn(string $key): string => trim((string) ($data[$key] ?? '')), [
+            array_map(static fn(string $key): string => trim(implode("\n", Lists::texts((array) ($data[$key] ?? '')))), [
                 'of' => 'of',
                 'search' => 'search',
                 'from' => 'from',

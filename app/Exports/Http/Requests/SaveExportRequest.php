@@ -15,7 +15,7 @@ final class SaveExportRequest extends AsksForExport
     {
         return [
             ...parent::rules(),
-            'name' => ['required', 'string', 'max:120', Rule::unique('saved_exports', 'name')],
+            'name' => ['required', 'string', 'max:120', Rule::unique('saved_exports', 'name')->ignore($this->route('savedExport'))],
             'every' => ['present', 'nullable', Rule::in(SavedExport::EVERY)],
             'hour' => ['required', 'integer', 'between:0,23'],
             'on_day' => ['required', 'integer', 'min:1', $this->input('every') === 'week' ? 'max:7' : 'max:28'],
