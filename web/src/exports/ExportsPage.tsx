@@ -41,10 +41,13 @@ export function ExportsPage() {
       <Trouble error={list.error} />
       {data !== undefined && (
         <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.1fr)' }}>
-          <Pane title={changing === null ? 'A new file' : changing.name} note={changing === null ? '' : 'another way to make it'}>
+          <Pane
+            key={changing?.id ?? 0}
+            title={changing === null ? 'A new file' : changing.name}
+            note={changing === null ? '' : 'another way to make it'}
+          >
             <div className="pane-body form" tabIndex={0}>
               <NewExport
-                key={changing?.id ?? 0}
                 known={data}
                 changing={changing}
                 onMade={() => {
