@@ -110,7 +110,8 @@ final readonly class Planner
     }
 
     /**
-     * So too its promises.
+     * So too its promises; one with an id that says the same once more is the same one, and stands beside each gift that pays it. There it
+     * may say something else by now: what it was stays.
      *
      * @return array<int, Promise> by their place among the promises of the row
      */
@@ -118,7 +119,18 @@ final readonly class Planner
     {
         $asGifts = array_map(static fn(Promise $promise): Gift => $promise->asGift(), $record->promises);
 
-        return array_intersect_key($record->promises, self::missing($asGifts, $stored));
+        $known = [...$stored->gifts ?? [], ...$stored->giftsSeen ?? []];
+        $missing = [];
+        foreach (array_intersect_key($record->promises, self::missing($asGifts, $stored)) as $place => $promise) {
+            $identity = SameGifts::identity($asGifts[$place]);
+            $isKnown = isset($known[$identity]) || ($record->gifts !== [] && SameGifts::isThereDifferently($asGifts[$place], $known));
+            if ($promise->sourceId === '' || !$isKnown) {
+                $missing[$place] = $promise;
+            }
+            $known[$identity] = 1;
+        }
+
+        return $missing;
     }
 
     /** @return list<string> what tells the gifts and the promises of a row from others */

@@ -112,6 +112,19 @@ final readonly class RowChecks
                     );
                 }
             }
+            foreach ($party->record->gifts === [] || $there === [] ? [] : $party->record->promises as $promise) {
+                $asGift = $promise->asGift();
+                if (!isset($there[SameGifts::identity($asGift)]) && SameGifts::isThereDifferently($asGift, $there)) {
+                    $problems[] = (new Problem(
+                        'promise.id.stays',
+                        'promise.id',
+                        $this->columns['promise.id'] ?? null,
+                        $promise->sourceId,
+                        "The promise {$promise->sourceId} is there already, with another date, amount, fund or reference: it stays as it is",
+                        'Change the promise itself if it is another one by now',
+                    ))->warning();
+                }
+            }
             // Some systems write a row for each part of a gift.
             $seen = $stored[$part]->giftsSeen ?? [];
             foreach ($seen === [] ? [] : $party->record->promises as $promise) {

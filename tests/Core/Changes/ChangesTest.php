@@ -22,6 +22,7 @@ use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Gifts\GiftTotals;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
+use PineSieve\Core\Promises\Promise;
 use PineSieve\Core\Records\ContactPoint;
 use PineSieve\Core\Records\Identifier;
 use PineSieve\Core\Records\IncomingAddress;
@@ -640,6 +641,28 @@ final class ChangesTest extends TestCase
             $state = Projection::after($state, [], [$gift->sameness()]);
         }
         self::assertSame([true, true, false], $outcomes, 'Two are there; the third in the file is new.');
+    }
+
+    public function test_a_promise_that_stands_beside_each_of_its_payments_is_one(): void
+    {
+        $promise = new Promise('recurring gift', '2026-01-05', '10.00', 'USD', frequency: 'monthly', sourceId: 'P1');
+        $more = $promise->with(['amount' => '15.00']);
+        $paid = static fn(Promise $one): IncomingRecord => self::record(gift: new Gift('2026-02-05', '10.00'))->withPromises([$one]);
+        $alone = static fn(Promise $one): IncomingRecord => self::record()->withPromises([$one]);
+        $person = new SupporterRecord(5, 1, ['kind' => 'person']);
+        $loaded = Projection::after($person, [], Planner::identities($paid($promise)));
+        $kept = new SupporterRecord(5, 1, ['kind' => 'person'], gifts: [Planner::identities($alone($promise))[0] => 1]);
+
+        self::assertCount(1, Planner::promisesMissing($paid($promise), $person));
+        self::assertSame([], Planner::promisesMissing($paid($promise), $loaded), 'In a row above.');
+        self::assertSame([], Planner::promisesMissing($paid($promise), $kept), 'Loaded before.');
+        self::assertSame([], Planner::promisesMissing($paid($more), $kept), 'What it was stays, and is paid.');
+        self::assertCount(1, Planner::promisesMissing($alone($more), $kept), 'With nothing that pays it, it is another one.');
+        $nameless = $promise->with(['source_id' => null]);
+        self::assertCount(
+            1,
+            Planner::promisesMissing($paid($nameless), Projection::after($person, [], Planner::identities($paid($nameless)))),
+        );
     }
 
     private static function made(string $subject, int $id, array $values): Change
