@@ -22,22 +22,46 @@ final class LearnedPlan
     public static function of(ColumnPlan $plan, array $profiles): ColumnPlan
     {
         $choices = [];
+        $known = self::known($plan)->choices;
         foreach ($plan->choices as $column => $choice) {
-            $field = SourceRow::FIELDS[$choice->header] ?? null;
-            if ($field !== null) {
-                $choices[] = self::own($choice->header, $field, $choice);
-            } elseif ($choice->state !== ColumnState::LeftBehind || ($profiles[$column]->filled ?? 0) > 0) {
+            if ($choice->state !== ColumnState::LeftBehind || ($profiles[$column]->filled ?? 0) > 0) {
+                // As a person settled it.
                 $choices[] = $choice;
+            } elseif (isset(SourceRow::FIELDS[$choice->header])) {
+                $choices[] = $known[$column];
             }
         }
 
         return $plan->withChoices($choices);
     }
 
-    private static function own(string $header, string $field, ColumnChoice $choice): ColumnChoice
+    /** With what a connection says of each gift settled, whatever stands in its rows: nothing else is taken for it. */
+    public static function known(ColumnPlan $plan): ColumnPlan
     {
-        return $choice->target() === $field
-            ? $choice
-            : new ColumnChoice($header, ColumnState::Sure, 'What its connection says of each gift.', [new Feed($field)]);
+        $own = array_intersect(array_keys(SourceRow::FIELDS), $plan->headers());
+        $taken = array_intersect_key(SourceRow::FIELDS, array_flip($own));
+        $choices = [];
+        foreach ($plan->choices as $choice) {
+            $field = $taken[$choice->header] ?? null;
+            $choices[] = match (true) {
+                $field !== null && $choice->target() !== $field => new ColumnChoice(
+                    $choice->header,
+                    ColumnState::Sure,
+                    'What its connection says of each gift.',
+                    [new Feed($field)],
+                ),
+                $field !== null && !$choice->state->isSettled() => new ColumnChoice(
+                    $choice->header,
+                    ColumnState::Sure,
+                    $choice->evidence,
+                    $choice->feeds,
+                    $choice->steps,
+                ),
+                $field === null && in_array($choice->target(), $taken, true) => new ColumnChoice($choice->header, ColumnState::Open),
+                default => $choice,
+            };
+        }
+
+        return $plan->withChoices($choices);
     }
 }

@@ -14,6 +14,7 @@ use App\Records\Bulk;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\Proposals\Proposer;
+use PineSieve\Core\Connections\LearnedPlan;
 use PineSieve\Core\Findings\Survey;
 use PineSieve\Core\Reading\CannotRead;
 use PineSieve\Core\Reading\JoinedSheets;
@@ -71,6 +72,7 @@ final readonly class Staging implements LongWork
             ? $this->grid->plan($intake->grid ?? [])
             : (new Proposer($this->catalog, (int) now()->format('Y')))->propose($profiles);
         $intake->profiles = array_map(static fn(ColumnProfile $profile): array => $profile->toArray(), $profiles);
+        $plan = $intake->connection_id === null ? $plan : LearnedPlan::known($plan);
         $intake->setColumnPlan($plan);
         $intake
             ->fill([

@@ -46,6 +46,38 @@ final class LearnedPlanTest extends TestCase
         );
     }
 
+    public function test_what_it_says_itself_is_settled_whatever_stands_there_and_nothing_else_is_taken_for_it(): void
+    {
+        $plan = new ColumnPlan([
+            new ColumnChoice(SourceRow::AMOUNT, ColumnState::Open),
+            new ColumnChoice(SourceRow::ID, ColumnState::Look, 'Perhaps', [new Feed('gift.reference')]),
+            new ColumnChoice(SourceRow::GIVEN, ColumnState::Look, 'Month first?', [new Feed('gift.date')]),
+            new ColumnChoice('tip.amount', ColumnState::Sure, '', [new Feed('gift.amount')]),
+            new ColumnChoice('donor.email', ColumnState::Look, '', [new Feed('email')]),
+        ]);
+        $known = LearnedPlan::known($plan)->choices;
+
+        self::assertSame(
+            [['gift.amount', 'sure'], ['gift.id', 'sure'], ['gift.date', 'sure'], [null, 'open'], ['email', 'look']],
+            array_map(static fn(ColumnChoice $choice): array => [$choice->target(), $choice->state->value], $known),
+        );
+    }
+
+    public function test_what_a_person_left_behind_or_took_for_something_else_stays_so(): void
+    {
+        $profiler = new ColumnProfiler(2026);
+        $profiler->add('1.20');
+        $plan = new ColumnPlan([
+            new ColumnChoice(SourceRow::FEE, ColumnState::LeftBehind),
+            new ColumnChoice(SourceRow::FUND, ColumnState::Sure, '', [new Feed('gift.campaign')]),
+        ]);
+        $learned = LearnedPlan::of($plan, [$profiler->profile(SourceRow::FEE), $profiler->profile(SourceRow::FUND)]);
+        self::assertSame(
+            [null, 'gift.campaign'],
+            array_map(static fn(ColumnChoice $choice): ?string => $choice->target(), $learned->choices),
+        );
+    }
+
     public function test_each_of_its_headers_stands_for_a_field_that_there_is(): void
     {
         foreach (SourceRow::FIELDS as $field) {
