@@ -16,6 +16,7 @@ use App\Batches\Http\BatchController;
 use App\Batches\Http\EntryController;
 use App\BulkChanges\Http\BulkChangeController;
 use App\Connections\Http\ConnectionController;
+use App\Connections\Http\InboxController;
 use App\Duplicates\Http\MatchRuleController;
 use App\Erasing\Http\ErasureController;
 use App\Exports\Http\AboutOneController;
@@ -63,6 +64,8 @@ use Illuminate\Support\Facades\Route;
 
 // Without a session: it must answer when the database does not.
 Route::get('/api/health', HealthController::class)->withoutMiddleware('web');
+// Without one too: what another system sends is signed.
+Route::post('/api/inbox/{inbox}', InboxController::class)->withoutMiddleware('web')->middleware('throttle:notices');
 
 Route::prefix('api')->group(function (): void {
     Route::get('session', [SessionController::class, 'show']);

@@ -30,6 +30,10 @@ use PineSieve\Core\Connections\LearnedPlan;
  * @property int $failures
  * @property ?string $error
  * @property ?Carbon $next_at
+ * @property ?string $inbox
+ * @property ?string $inbox_key
+ * @property int $refused
+ * @property ?Carbon $refused_at
  * @property-read ?User $user
  * @property-read ?SavedPlan $plan
  */
@@ -41,13 +45,15 @@ final class Connection extends Model
     protected $guarded = [];
 
     /** @var list<string> */
-    protected $hidden = ['key'];
+    protected $hidden = ['key', 'inbox_key'];
 
     protected function casts(): array
     {
         return [
             'form' => 'array',
             'key' => 'encrypted',
+            'inbox_key' => 'encrypted',
+            'refused_at' => 'datetime',
             'loads' => 'boolean',
             'place' => 'datetime',
             'next_at' => 'datetime',

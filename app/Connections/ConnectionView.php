@@ -10,12 +10,13 @@ use App\Standards\FieldAccess;
 use App\Support\Http\JsonMap;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
 
 /**
  * Connections as they are shown; never with their keys.
  *
  * @phpstan-type ConnectionRow array{
- *     id: int, name: string, state: 'by hand'|'automatic'|'failing', last: ?string, waiting: int, error: ?string, next_at: ?string,
+ *     id: int, name: string, state: 'by hand'|'automatic'|'failing', last: ?string, waiting: int, notices: int, error: ?string, next_at: ?string,
  * }
  * @phpstan-type ToldOfPull array{id: string, says: string}
  * @phpstan-import-type Amounts from JsonMap
@@ -27,23 +28,23 @@ use Illuminate\Support\Facades\DB;
  * }
  * @phpstan-type ConnectionPageData array{
  *     connection: ConnectionRow, form: JsonMap<mixed>, has_key: bool, plan_id: ?int, every: int, loads: bool, place: ?string,
- *     pulls: list<PullRow>,
+ *     pulls: list<PullRow>, inbox: ?string, has_inbox_key: bool, refused: int, refused_at: ?string,
  * }
  */
 final readonly class ConnectionView
 {
     private const PULLS = 20;
 
-    public function __construct(private Proof $proof) {}
+    public function __construct(private Proof $proof, private Notices $notices) {}
 
     /** @return list<ConnectionRow> */
     public function list(): array
     {
-        return array_values(Connection::query()->orderBy('name')->get()->map(self::row(...))->all());
+        return array_values(Connection::query()->orderBy('name')->get()->map($this->row(...))->all());
     }
 
     /** @return ConnectionRow */
-    public static function row(Connection $connection): array
+    public function row(Connection $connection): array
     {
         $last = Pull::query()->where('connection_id', $connection->id)->where('state', 'done')->max('created_at');
 
@@ -53,6 +54,7 @@ final readonly class ConnectionView
             'state' => $connection->state(),
             'last' => $last === null ? null : Carbon::parse((string) $last)->toIso8601String(),
             'waiting' => self::waiting($connection),
+            'notices' => $this->notices->waiting($connection),
             'error' => $connection->error,
             'next_at' => $connection->next_at?->toIso8601String(),
         ];
@@ -69,13 +71,18 @@ final readonly class ConnectionView
             ->get();
 
         return [
-            'connection' => self::row($connection),
+            'connection' => $this->row($connection),
             'form' => new JsonMap($connection->settings()->toArray()),
             'has_key' => (string) $connection->key !== '',
             'plan_id' => $connection->plan_id,
             'every' => $connection->every,
             'loads' => $connection->loads,
             'place' => $connection->place?->toIso8601String(),
+            // Only those who set it hand it on.
+            'inbox' => $connection->inbox === null || !Gate::allows('set-connections') ? null : url("api/inbox/{$connection->inbox}"),
+            'has_inbox_key' => (string) $connection->inbox_key !== '',
+            'refused' => $connection->refused,
+            'refused_at' => $connection->refused_at?->toIso8601String(),
             'pulls' => array_values(
                 $pulls
                     ->map(fn(Pull $pull, int $place): array => [...self::pull($pull), 'does' => $place === 0 ? $this->does($pull) : null])

@@ -8,6 +8,8 @@ use App\Intakes\IntakeState;
 use App\Support\Lists;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Connections\Seen;
+use PineSieve\Core\Connections\SourceRow;
+use PineSieve\Core\Connections\Transaction;
 
 /**
  * What each transaction of a connection was, each time that it was something else. What was never loaded, since its intake was discarded, or
@@ -94,22 +96,85 @@ final readonly class Transactions
         return $said;
     }
 
+    /**
+     * Rows that a transaction came in with, where all of them are held by intakes that are loaded.
+     *
+     * @return list<array{int, int}> intake and number; empty if one of them came in
+     */
+    public function held(Connection $connection, Transaction $one): array
+    {
+        $rows = DB::table('connection_transactions as t')
+            ->join('intakes as i', 'i.id', '=', 't.intake_id')
+            ->join('intake_rows as r', 'r.intake_id', '=', 't.intake_id')
+            // What takes it back at once stands below it.
+            ->whereRaw('r.number between t.`row` and t.`row` + 1')
+            ->where('t.connection_id', $connection->id)
+            ->where('t.transaction', $one->identity())
+            ->whereNotIn('i.state', [IntakeState::Undone->value, IntakeState::Failed->value])
+            ->orderBy('t.id')
+            ->orderBy('r.number')
+            ->get(['r.intake_id', 'r.number', 'r.cells', 'i.state']);
+        $held = [];
+        foreach ($rows as $row) {
+            $cells = Lists::texts((array) json_decode((string) $row->cells, true));
+            // The id of a gift, or that of what corrects it, is the first cell of its row.
+            if (($cells[0] ?? '') !== $one->id && !str_starts_with($cells[0] ?? '', $one->id . SourceRow::FURTHER)) {
+                continue;
+            }
+            $outcome = DB::table('intake_results')->where('intake_id', $row->intake_id)->where('number', $row->number)->value('outcome');
+            if ($outcome === 'left_out') {
+                continue;
+            }
+            if ($row->state !== IntakeState::Loaded->value || $outcome !== 'held') {
+                return [];
+            }
+            $held[] = [(int) $row->intake_id, (int) $row->number];
+        }
+
+        return $held;
+    }
+
+    /**
+     * Which transactions said the same but for their ids.
+     *
+     * @param  list<string>  $likenesses
+     * @return array<string, list<string>> likeness to ids, of those alone that count
+     */
+    public function alike(Connection $connection, array $likenesses): array
+    {
+        $alike = [];
+        $lines = DB::table('connection_transactions as t')
+            ->leftJoin('intakes as i', 'i.id', '=', 't.intake_id')
+            ->where('t.connection_id', $connection->id)
+            ->whereIn('t.likeness', $likenesses)
+            ->where('t.counted', true)
+            ->whereNotIn('i.state', [IntakeState::Undone->value, IntakeState::Failed->value])
+            ->distinct()
+            ->get(['t.likeness', 't.transaction']);
+        foreach ($lines as $line) {
+            $alike[(string) $line->likeness][] = (string) $line->transaction;
+        }
+
+        return $alike;
+    }
+
     /** The last line of a connection: another one, and it was pulled meanwhile. */
     public function mark(Connection $connection): int
     {
         return (int) DB::table('connection_transactions')->where('connection_id', $connection->id)->max('id');
     }
 
-    /** @param  iterable<array{id: string, seen: Seen, row: ?int}>  $now  with the first row that it brought in */
+    /** @param  iterable<array{id: string, seen: Seen, likeness: string, row: ?int}>  $now  with the first row that it brought in */
     public function keep(Connection $connection, ?int $intake, iterable $now): void
     {
         $rows = [];
         $at = now()->format('Y-m-d H:i:s');
-        foreach ($now as ['id' => $id, 'seen' => $seen, 'row' => $row]) {
+        foreach ($now as ['id' => $id, 'seen' => $seen, 'likeness' => $likeness, 'row' => $row]) {
             $rows[] = [
                 'connection_id' => $connection->id,
                 'transaction' => $id,
                 'print' => $seen->print,
+                'likeness' => $likeness,
                 'counted' => $seen->counted,
                 'amount' => $seen->amount,
                 'currency' => mb_substr($seen->currency, 0, 12),

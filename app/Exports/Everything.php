@@ -70,7 +70,7 @@ final readonly class Everything
     private const LEFT_OUT = [
         'users' => ['password', 'remember_token'],
         'saved_exports' => ['secret'],
-        'connections' => ['key'],
+        'connections' => ['key', 'inbox', 'inbox_key'],
         'erasures' => ['files'],
         'intakes' => ['profiles', 'oddities', 'undo_report', 'file_path'],
     ];

@@ -34,13 +34,13 @@ final readonly class GiftRows implements ExportRows
         $own = array_map(static fn(string $column): string => "gifts.`{$column}`", FieldPlace::columns('gift'));
         // Of a split gift, what is for the fund that is asked for.
         $own['gift.amount'] = self::search($asked)->amount() === 'amount' ? 'gifts.amount' : self::search($asked)->amount();
-        $own += [
-            'gift' => 'gifts.id',
-            'supporter' => 'gifts.supporter_id',
-            // Not joined: what gifts are searched by has the names of columns that supporters have too.
-            'supporter.name' => '(select s.display_name from supporters s where s.id = gifts.supporter_id)',
-        ];
-        $select = array_map(static fn(string $key): string => $own[$key] ?? "''", $asked->fields);
+        $own += ['gift' => 'gifts.id', 'supporter' => 'gifts.supporter_id', 'supporter.name' => 's.display_name'];
+        [$select, $shown] = [[], []];
+        foreach ($asked->fields as $place => $key) {
+            $isName = $key === 'supporter.name';
+            $select[] = ($isName ? "''" : $own[$key] ?? "''") . " as c{$place}";
+            $shown[] = $isName ? $own[$key] : "found.c{$place}";
+        }
         /** @var array<int, string> $ofSupporter place to key */
         $ofSupporter = array_diff($asked->fields, array_keys($own));
         for ($after = 0; ; ) {
@@ -52,7 +52,13 @@ final readonly class GiftRows implements ExportRows
                 // They are read in the order of their numbers, whatever else is asked for: names are looked up beside.
                 ->forceIndex('primary')
                 ->selectRaw('gifts.id, gifts.supporter_id, gifts.splits, ' . implode(', ', $select));
-            $found = DB::connection()->getPdo()->query($query->toRawSql());
+            // Joined once they are found: what gifts are searched by has the names of columns that supporters have too.
+            $named = DB::query()
+                ->fromSub($query, 'found')
+                ->join('supporters as s', 's.id', '=', 'found.supporter_id')
+                ->orderBy('found.id')
+                ->selectRaw('found.id, found.supporter_id, found.splits, ' . implode(', ', $shown));
+            $found = DB::connection()->getPdo()->query($named->toRawSql());
             $rows = $found === false ? [] : $found->fetchAll(PDO::FETCH_NUM);
             $cells =
                 $ofSupporter === [] ? [] : $this->cells->of(Lists::ints(array_unique(array_column($rows, 1))), array_values($ofSupporter));

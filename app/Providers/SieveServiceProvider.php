@@ -18,6 +18,7 @@ use App\Api\ForgetsAnswers;
 use App\Batches\BatchColumns;
 use App\Batches\ValuesInBatches;
 use App\BulkChanges\BulkUnderWay;
+use App\Connections\ForgetsNotices;
 use App\Connections\ForgetsTold;
 use App\Duplicates\ForgetsTheGone;
 use App\Duplicates\SearchUnderWay;
@@ -99,6 +100,9 @@ use Symfony\Component\HttpFoundation\Response;
 
 final class SieveServiceProvider extends ServiceProvider
 {
+    /** From one address; a platform sends some a minute. */
+    private const NOTICES_PER_MINUTE = 600;
+
     public function register(): void
     {
         $this->app->bind(Connection::class, static fn() => DB::connection());
@@ -157,6 +161,7 @@ final class SieveServiceProvider extends ServiceProvider
                 ForgetsFiles::class,
                 ForgetsAnswers::class,
                 ForgetsTold::class,
+                ForgetsNotices::class,
             ],
             Forgets::class,
         );
@@ -262,6 +267,10 @@ final class SieveServiceProvider extends ServiceProvider
                 $token instanceof PersonalAccessToken ? "token {$token->getKey()}" : "address {$request->ip()}",
             );
         });
+        RateLimiter::for(
+            'notices',
+            static fn(Request $request): Limit => Limit::perMinute(self::NOTICES_PER_MINUTE)->by("inbox {$request->ip()}"),
+        );
         RateLimiter::for(
             'password',
             static fn(Request $request): array => array_map(

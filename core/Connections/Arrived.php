@@ -91,6 +91,20 @@ final readonly class Arrived
     }
 
     /**
+     * Whether what a notice says goes on from what is known. One that was on its way for long tells of what is over: only the list knows.
+     */
+    public static function goesOn(Transaction $now, ?Seen $before): bool
+    {
+        return $before === null ||
+            $before->print === $now->print() ||
+            ($now->fault === '' &&
+                $now->counts &&
+                (!$before->counted ||
+                    (Amount::equal($now->amount, $before->amount === '' ? '0' : $before->amount) &&
+                        !Amount::isBelow($now->back, $before->back))));
+    }
+
+    /**
      * What became of it since, and how much went back by now.
      *
      * @return array{list<array<string, string>>, int, string} rows, how many there are by now, and the amount

@@ -43,6 +43,8 @@ final readonly class ConnectionForm
      * @param  string  $split  where the list lies of what it is for; '' if there is none
      * @param  string  $splitAmount  where the amount lies in each of them
      * @param  string  $splitFund  where the fund lies in each of them
+     * @param  ?Signature  $signature  how its own notices are signed; null if none are taken
+     * @param  string  $noticeRecords  where the record lies in a notice, or the list of them; '' for the notice itself
      * @param  list<string>  $money  where other amounts lie, in the same unit: "fee", "parts.*.amount"
      */
     private function __construct(
@@ -77,6 +79,8 @@ final readonly class ConnectionForm
         public string $split,
         public string $splitAmount,
         public string $splitFund,
+        public ?Signature $signature,
+        public string $noticeRecords,
     ) {}
 
     /**
@@ -125,6 +129,8 @@ final readonly class ConnectionForm
             $text('split'),
             $text('split_amount'),
             $text('split_fund'),
+            ($data['notices'] ?? false) === true ? Signature::of($data) : null,
+            $text('notice_records'),
         );
         $form->mustFit();
 
@@ -226,6 +232,9 @@ final readonly class ConnectionForm
             'split' => $this->split,
             'split_amount' => $this->splitAmount,
             'split_fund' => $this->splitFund,
+            'notices' => $this->signature !== null,
+            'notice_records' => $this->noticeRecords,
+            ...$this->signature?->toArray() ?? [],
         ];
     }
 }

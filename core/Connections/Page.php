@@ -7,9 +7,6 @@ namespace PineSieve\Core\Connections;
 /** One answer with a piece of a list. */
 final readonly class Page
 {
-    /** How deep what is nested may lie. */
-    private const DEEPEST = 24;
-
     /**
      * @param  list<array<array-key, mixed>>  $records
      * @param  ?int  $total  how many there are in all, if the answer says so
@@ -25,28 +22,14 @@ final readonly class Page
      */
     public static function read(ConnectionForm $form, string $body, string $link = ''): self
     {
-        $answer = json_decode($body, true, self::DEEPEST, JSON_BIGINT_AS_STRING);
-        if (!is_array($answer)) {
-            throw new UnreadableAnswer(
-                json_last_error() === JSON_ERROR_DEPTH
-                    ? 'It is nested deeper than ' . self::DEEPEST . ' times.'
-                    : 'It is no JSON, or it breaks off.',
-            );
-        }
+        $answer = Answer::read($body);
         $list = Path::value($answer, $form->records);
         if (!is_array($list) || !array_is_list($list)) {
             throw new UnreadableAnswer($form->records === '' ? 'It is no list.' : "There is no list in \"{$form->records}\".");
         }
-        $records = [];
-        foreach ($list as $place => $record) {
-            if (!is_array($record) || $record === [] || array_is_list($record)) {
-                throw new UnreadableAnswer('What stands at place ' . ($place + 1) . ' of its list is no record.');
-            }
-            $records[] = $record;
-        }
 
         return new self(
-            $records,
+            Answer::records($list),
             match ($form->paging) {
                 Paging::Cursor => Path::text($answer, $form->next),
                 Paging::Link => self::linked($link),

@@ -47,7 +47,7 @@ final readonly class SourceRow
     ];
 
     /** Between the id of a transaction and the number of what corrects it or takes it back. */
-    private const FURTHER = '/';
+    public const FURTHER = '/';
 
     /** @param  string  $today  ISO 8601: when what nobody dated was noticed */
     public function __construct(private ConnectionForm $form, private Transaction $transaction, private string $today) {}

@@ -46,6 +46,15 @@ final readonly class Transaction
         return $this->id === '' ? 'without an id ' . substr($this->print(), 0, 40) : $this->id;
     }
 
+    /** The same for what says the same but for its id. */
+    public function likeness(ConnectionForm $form): string
+    {
+        $values = array_diff_key($this->values, [$form->id => true]);
+        ksort($values);
+
+        return hash('sha256', json_encode([$this->amount, $this->back, $values], JSON_THROW_ON_ERROR));
+    }
+
     /** The same for what says the same. */
     public function print(): string
     {

@@ -47,10 +47,51 @@ final readonly class Desk
     /**
      * What someone did on the page.
      *
-     * @param  array<string, mixed>  $form  do ("give", "refund", "correct", "quirks"), and what belongs to it
+     * @param  array<string, mixed>  $form  do ("give", "refund", "correct", "quirks", "notices"), and what belongs to it
      * @param  string  $now  UTC, as 2026-11-28T12:00:00Z
      */
     public function did(array $form, string $now): void
+    {
+        $before = count($this->kept()['charges']);
+        $this->change($form, $now);
+        $kept = $this->kept();
+        if (count($kept['charges']) > $before && $kept['notices']['address'] !== '') {
+            $kept['notices']['answer'] = $this->send($kept['charges'][$before], $kept['notices'], strtotime($now) ?: time());
+            $this->keep($kept);
+        }
+    }
+
+    /**
+     * Sends a signed notice of what happened to a charge: "TIME.BODY" with HMAC-SHA-256, in hexadecimal.
+     *
+     * @param  Charge  $charge
+     * @param  array{address: string, key: string, answer: string}  $to
+     * @return string what was answered
+     */
+    private function send(array $charge, array $to, int $time): string
+    {
+        $body = (string) json_encode(['event' => 'charge.changed', 'charge' => $charge], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        $signature = hash_hmac('sha256', "{$time}.{$body}", $to['key']);
+        $answer = @file_get_contents(
+            $to['address'],
+            false,
+            stream_context_create([
+                'http' => [
+                    'method' => 'POST',
+                    'header' => ['Content-Type: application/json', "Skerry-Sent: {$time}", "Skerry-Signature: sha256={$signature}"],
+                    'content' => $body,
+                    'timeout' => 10,
+                    'ignore_errors' => true,
+                    'follow_location' => 0,
+                ],
+            ]),
+        );
+
+        return $answer === false ? 'no answer' : (string) ($http_response_header[0] ?? '');
+    }
+
+    /** @param  array<string, mixed>  $form */
+    private function change(array $form, string $now): void
     {
         $text = static fn(string $key): string => is_string($form[$key] ?? null) ? trim($form[$key]) : '';
         $kept = $this->kept();
@@ -60,6 +101,8 @@ final readonly class Desk
         if ($text('do') === 'quirks') {
             $kept['quirks'] = array_map(intval(...), [...Till::QUIRKS, ...array_intersect_key($form, Till::QUIRKS)]);
             $kept['calls'] = 0;
+        } elseif ($text('do') === 'notices') {
+            $kept['notices'] = ['address' => $text('address'), 'key' => $text('key') ?: $kept['notices']['key'], 'answer' => ''];
         } elseif ($text('do') === 'give' && $cents > 0) {
             $kept['charges'][] = $this->given($text, $cents, count($charges) + 1, $now);
         } elseif ($text('do') === 'refund' && $charge !== null) {
@@ -117,7 +160,7 @@ final readonly class Desk
         ];
     }
 
-    /** @return array{charges: list<Charge>, quirks: array<string, int>, calls: int} */
+    /** @return array{charges: list<Charge>, quirks: array<string, int>, calls: int, notices: array{address: string, key: string, answer: string}} */
     private function kept(): array
     {
         $kept = (array) json_decode((string) @file_get_contents($this->file), true);
@@ -126,10 +169,14 @@ final readonly class Desk
             'charges' => array_values((array) ($kept['charges'] ?? [])),
             'quirks' => array_map(intval(...), [...Till::QUIRKS, ...array_intersect_key((array) ($kept['quirks'] ?? []), Till::QUIRKS)]),
             'calls' => (int) ($kept['calls'] ?? 0),
+            'notices' => array_map(strval(...), [
+                ...self::NO_NOTICES,
+                ...array_intersect_key((array) ($kept['notices'] ?? []), self::NO_NOTICES),
+            ]),
         ];
     }
 
-    /** @param  array{charges: list<Charge>, quirks: array<string, int>, calls: int}  $kept */
+    /** @param  array{charges: list<Charge>, quirks: array<string, int>, calls: int, notices: array{address: string, key: string, answer: string}}  $kept */
     private function keep(array $kept): void
     {
         file_put_contents($this->file, json_encode($kept, JSON_UNESCAPED_UNICODE), LOCK_EX);
@@ -155,14 +202,26 @@ final readonly class Desk
             $quirks .= "<p><label><input name={$quirk} type=number min=0 value={$this->quirks()[$quirk]}> {$e($words)}</label>";
         }
 
+        $to = $this->kept()['notices'];
+        $notices =
+            '<h2>Notices</h2><form method=post><p><label>Sent to <input name=address size=70 value="' .
+            $e($to['address']) .
+            '"></label> <label>signed with <input name=key type=password placeholder="' .
+            ($to['key'] === '' ? '' : 'kept') .
+            '"></label> <button name=do value=notices>Set</button>' .
+            ($to['answer'] === '' ? '' : "<p>The last one was answered with {$e($to['answer'])}.") .
+            '</form>';
+
         return '<!doctype html><html lang=en><meta charset=utf-8><title>Skerry Giving</title>' .
             '<style>body{font:14px sans-serif;margin:2em;max-width:70em;background:#f2f5f7;color:#1d2a30}td{padding:2px 12px 2px 0}input{padding:3px}</style>' .
             '<h1>Skerry Giving</h1><p>A made-up giving platform: what is done here arrives with the next pull.</p>' .
             '<h2>Give</h2><form method=post><label>First name <input name=first_name></label> <label>Last name <input name=last_name></label> ' .
             '<label>Email <input name=email type=email></label> <label>Amount <input name=amount size=7 required></label> ' .
             '<label>Fund <input name=fund></label> <button name=do value=give>Give</button></form>' .
-            "<h2>The latest</h2><table>{$rows}</table><h2>Bad days</h2><form method=post>{$quirks}<p><button name=do value=quirks>Set</button></form>";
+            "<h2>The latest</h2><table>{$rows}</table>{$notices}<h2>Bad days</h2><form method=post>{$quirks}<p><button name=do value=quirks>Set</button></form>";
     }
+
+    private const NO_NOTICES = ['address' => '', 'key' => '', 'answer' => ''];
 
     private const WORDS = [
         'slow_ms' => 'milliseconds before it answers',

@@ -10,7 +10,7 @@ namespace PineSieve\StandIns\Giving;
  * @phpstan-type Charge array{
  *     id: string, status: string, charged_at: string, changed_at: string, cents: int, fee_cents: int, currency: string,
  *     designation: list<array{fund: string, cents: int}>, donor: ?array<string, mixed>, tribute: ?array<string, string>,
- *     refund: ?array{cents: int, at: string}, plan: ?string, message: string,
+ *     refund: ?array{cents: int, at: string}, plan: ?array<string, mixed>, message: string,
  * }
  */
 final class Platform
@@ -66,6 +66,9 @@ final class Platform
     /** Cents that people give. */
     private const GIVEN = [1000, 1500, 2500, 2500, 5000, 5000, 7500, 10000, 12050, 25000, 50000];
 
+    /** Charges between two of the same monthly giver: about a month. */
+    private const PLANS_EVERY = 75;
+
     private int $state;
 
     /**
@@ -82,8 +85,7 @@ final class Platform
     public function charges(): array
     {
         $end = new \DateTimeImmutable("{$this->until} 23:59:00", new \DateTimeZone('America/New_York'));
-        $donors = [];
-        $charges = [];
+        [$donors, $charges, $plans] = [[], [], []];
         for ($number = 1; $number <= $this->count; $number++) {
             // Some four months, most of them toward the end of the day, so that many a day is another one in Greenwich.
             $at = $end
@@ -92,7 +94,13 @@ final class Platform
             $known = count($donors);
             $place = $known > 0 && $this->below(100) < 45 ? $this->below($known) : $known;
             $donors[$place] ??= $this->donor($known + 1);
-            $charges[] = $this->charge($number, $at, $donors[$place]);
+            $charge = $this->charge($number, $at, $donors[$place]);
+            $place = ($number - 1) % self::PLANS_EVERY;
+            if ($place % 7 === 4 && $place < 70) {
+                $plans[$place] ??= [...$charge, 'donor' => $donors[count($donors) - 1], 'at' => $at];
+                $charge = self::monthly($charge['id'], $plans[$place], intdiv($number - 1, self::PLANS_EVERY), $place % 3 === 0);
+            }
+            $charges[] = $charge;
         }
         usort(
             $charges,
@@ -113,7 +121,11 @@ final class Platform
         $quirk = $this->below(100);
         $isSplit = $quirk >= 90 && $quirk < 96;
         $utc = $at->setTimezone(new \DateTimeZone('UTC'));
-        $later = $utc->modify('+' . (1 + $this->below(9)) . ' days');
+        // Nothing goes back on a day that is still to come.
+        $later = min(
+            $utc->modify('+' . (1 + $this->below(9)) . ' days'),
+            new \DateTimeImmutable("{$this->until} 23:59:00", $utc->getTimezone()),
+        );
         $charge = [
             'id' => sprintf('SK-%05d', 8000 + $number),
             'status' => 'succeeded',
@@ -128,7 +140,7 @@ final class Platform
             'donor' => $donor,
             'tribute' => null,
             'refund' => null,
-            'plan' => $this->below(100) < 20 ? 'monthly' : null,
+            'plan' => null,
             'message' => '',
         ];
 
@@ -158,6 +170,41 @@ final class Platform
             ],
             default => $charge,
         };
+    }
+
+    /**
+     * A charge of those who give each month.
+     *
+     * @param  array<string, mixed>  $first  the first of them, and when it was
+     * @param  int  $month  how many before it
+     * @return Charge
+     */
+    private static function monthly(string $id, array $first, int $month, bool $fails): array
+    {
+        $at = $first['at']
+            ->modify("+{$month} months")
+            ->setTimezone(new \DateTimeZone('UTC'))
+            ->format('Y-m-d\TH:i:s\Z');
+        unset($first['at']);
+
+        return [
+            ...$first,
+            'id' => $id,
+            'status' => $fails && $month === 2 ? 'failed' : 'succeeded',
+            'charged_at' => $at,
+            'changed_at' => $at,
+            'currency' => 'usd',
+            'designation' => [['fund' => $first['designation'][0]['fund'], 'cents' => $first['cents']]],
+            'tribute' => null,
+            'refund' => null,
+            'plan' => [
+                'id' => "PL-{$first['donor']['id']}",
+                'cents' => $first['cents'],
+                'currency' => 'usd',
+                'every' => 'monthly',
+                'started' => $first['charged_at'],
+            ],
+        ];
     }
 
     /** @return array<string, mixed> */

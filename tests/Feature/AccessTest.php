@@ -34,7 +34,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 /** Every route, for every role and for nobody. */
 final class AccessTest extends TestCase
 {
-    private const OPEN = ['GET api/health', 'GET api/session', 'POST api/session', 'DELETE api/session'];
+    private const OPEN = ['GET api/health', 'GET api/session', 'POST api/session', 'DELETE api/session', 'POST api/inbox/{inbox}'];
 
     /** Routes for all who are signed in. */
     private const ANYONE = [

@@ -32,6 +32,7 @@ abstract class TestCase extends BaseTestCase
         'connections',
         'connection_pulls',
         'connection_transactions',
+        'connection_notices',
         'intakes',
         'intake_rows',
         'intake_results',

@@ -35,7 +35,8 @@ final class ConnectionPullCommand extends Command
             $pull = Pull::begin($connection, $since, $until, !$isDry, null);
             $intake = $pulling->pull($pull, $batch?->id, !$isDry);
             if ($intake !== null) {
-                $foreground->run($intake, $connection->plan, !$isDry);
+                // What its first pull taught is a plan by now.
+                $foreground->run($intake, $connection->refresh()->plan, !$isDry);
             }
         } catch (Throwable $error) {
             $batches->dropEmpty($batch ?? null);

@@ -79,7 +79,7 @@ final class ConnectionController extends Controller
         });
         Audit::note(Audit::CONNECTIONS, "Set up the connection \"{$connection->name}\" to {$connection->settings()->address}");
 
-        return response()->json($this->view->page($connection), 201);
+        return response()->json($this->view->page($connection->refresh()), 201);
     }
 
     #[Answers(ConnectionView::class, 'ConnectionPageData')]
@@ -98,6 +98,7 @@ final class ConnectionController extends Controller
         // What it brought in stays, and is known by its ids should another connection bring it once more.
         DB::transaction(static function () use ($connection): void {
             DB::table('connection_transactions')->where('connection_id', $connection->id)->delete();
+            DB::table('connection_notices')->where('connection_id', $connection->id)->delete();
             DB::table('connection_pulls')->where('connection_id', $connection->id)->delete();
             $connection->delete();
         });
@@ -186,6 +187,12 @@ final class ConnectionController extends Controller
         // A key is for one host: another one does not get it unasked.
         $isElsewhere = $connection->exists && self::host($connection->settings()) !== self::host($form);
         abort_if($isElsewhere && $key === null && (string) $connection->key !== '', 422, 'The address is another one: give the key again.');
+        $inboxKey = $request->inboxKey();
+        abort_if(
+            $form->signature !== null && $inboxKey === null && (string) $connection->inbox_key === '',
+            422,
+            'Give the key with which its notices are signed.',
+        );
         $every = (int) $request->validated('every');
         $connection
             ->fill([
@@ -199,6 +206,8 @@ final class ConnectionController extends Controller
                 'error' => null,
                 'next_at' => $every > 0 ? now() : null,
                 ...$key === null ? [] : ['key' => $key],
+                ...$inboxKey === null ? [] : ['inbox_key' => $inboxKey],
+                ...$form->signature === null || $connection->inbox !== null ? [] : ['inbox' => bin2hex(random_bytes(16))],
             ])
             ->save();
     }

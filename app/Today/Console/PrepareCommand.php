@@ -32,6 +32,8 @@ final class PrepareCommand extends Command
 
     private const PLATFORM_KEY = 'skerry-made-up-key';
 
+    private const PLATFORM_NOTICES_KEY = 'skerry-made-up-notices';
+
     protected $signature = 'sieve:prepare {--empty : one administrator and no records}';
 
     protected $description = 'Makes the first accounts and, unless --empty, the demo data';
@@ -88,11 +90,19 @@ final class PrepareCommand extends Command
         if (!$directory->isSet() || str_starts_with($directory->url, self::LOOPBACK)) {
             $directory->at("{$url}/directory", self::DIRECTORY_KEY)->keep();
         }
-        $this->givingPlatform($url);
+        $this->givingPlatform($url, $folder);
+    }
+
+    /** The platform is told where notices are taken, as somebody would write it on its page. */
+    private static function notified(string $file, string $address): void
+    {
+        $kept = (array) json_decode((string) @file_get_contents($file), true);
+        $notices = ['address' => $address, 'key' => self::PLATFORM_NOTICES_KEY];
+        file_put_contents($file, json_encode([...$kept, 'notices' => $notices], JSON_UNESCAPED_UNICODE), LOCK_EX);
     }
 
     /** The stand-in for a giving platform, connected as it is carried in demo/skerry-giving.json; one that was ended stays so. */
-    private function givingPlatform(string $url): void
+    private function givingPlatform(string $url, string $folder): void
     {
         $carried = (array) json_decode((string) file_get_contents(base_path('demo/skerry-giving.json')), true, 64, JSON_THROW_ON_ERROR);
         $connection = Connection::query()->where('name', $carried['name'])->first();
@@ -104,12 +114,20 @@ final class PrepareCommand extends Command
         if (!str_starts_with((string) $form['address'], self::LOOPBACK)) {
             return;
         }
-        $connection ??= new Connection(['name' => $carried['name'], 'key' => self::PLATFORM_KEY]);
+        $connection ??= new Connection([
+            'name' => $carried['name'],
+            'key' => self::PLATFORM_KEY,
+            'inbox' => bin2hex(random_bytes(16)),
+            'inbox_key' => self::PLATFORM_NOTICES_KEY,
+        ]);
         $connection->fill(['form' => ConnectionForm::of([...$form, 'address' => "{$url}/giving/v1/charges"])->toArray()])->save();
         if ($isNew) {
             DB::table('settings')->insert(['name' => self::PLATFORM, 'value' => json_encode(true)]);
             $plan = json_encode($carried['plan'], JSON_THROW_ON_ERROR);
             $connection->takePlan(app(PlanFile::class)->read($plan, null), null);
+        }
+        if ($connection->inbox !== null) {
+            self::notified("{$folder}/giving.json", url("api/inbox/{$connection->inbox}"));
         }
     }
 }

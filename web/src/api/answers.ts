@@ -373,6 +373,10 @@ export type ConnectionPageData = {
   loads: boolean;
   place: string | null;
   pulls: PullRow[];
+  inbox: string | null;
+  has_inbox_key: boolean;
+  refused: number;
+  refused_at: string | null;
 };
 
 export type ConnectionRow = {
@@ -381,6 +385,7 @@ export type ConnectionRow = {
   state: 'by hand' | 'automatic' | 'failing';
   last: string | null;
   waiting: number;
+  notices: number;
   error: string | null;
   next_at: string | null;
 };

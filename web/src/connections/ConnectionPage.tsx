@@ -85,6 +85,7 @@ function Set({ data, given = null, onDone }: { data: ConnectionPageData | null; 
     name: data?.connection.name ?? given?.name ?? '',
     form: { ...blank, ...given?.form, ...(data?.form as Partial<ConnectionForm> | undefined) },
     key: '',
+    inbox_key: '',
     every: data?.every ?? given?.every ?? 0,
     loads: data?.loads ?? given?.loads ?? false,
     plan_id: data?.plan_id ?? null,
@@ -92,7 +93,12 @@ function Set({ data, given = null, onDone }: { data: ConnectionPageData | null; 
   const id = data?.connection.id;
   const keep = useMutation({
     mutationFn: () => {
-      const body = { ...settings, key: settings.key === '' ? null : settings.key, plan: id === undefined ? (given?.plan ?? null) : null };
+      const body = {
+        ...settings,
+        key: settings.key === '' ? null : settings.key,
+        inbox_key: settings.inbox_key === '' ? null : settings.inbox_key,
+        plan: id === undefined ? (given?.plan ?? null) : null,
+      };
       return id === undefined ? api.post<ConnectionPageData>('connections', body) : api.put<ConnectionPageData>(`connections/${id}`, body);
     },
     onSuccess: (page) => {
@@ -117,7 +123,12 @@ function Set({ data, given = null, onDone }: { data: ConnectionPageData | null; 
       <Trouble error={keep.error ?? end.error} />
       <div className="panes" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
         <Pane title="How it is connected">
-          <SettingsForm value={settings} hasKey={data?.has_key === true} onChange={setSettings} />
+          <SettingsForm
+            value={settings}
+            hasKey={data?.has_key === true}
+            inbox={data ?? { inbox: null, has_inbox_key: false, refused: 0, refused_at: null }}
+            onChange={setSettings}
+          />
         </Pane>
         <Look settings={settings} of={data?.connection.name ?? ''} />
       </div>

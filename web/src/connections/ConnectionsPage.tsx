@@ -64,7 +64,10 @@ export function ConnectionsPage() {
                         <span className={`pill ${LOOKS[row.state]}`}>{row.state}</span>
                       </td>
                       <td className="quiet">{row.last === null ? 'never' : moment(row.last)}</td>
-                      <td className="num">{row.waiting === 0 ? '' : count(row.waiting)}</td>
+                      <td className="num">
+                        {row.waiting === 0 ? '' : count(row.waiting)}
+                        {row.notices > 0 && <div className="quiet">{counted(row.notices, 'notice')}</div>}
+                      </td>
                       <td className={row.error === null ? 'quiet' : 'held'}>{row.error}</td>
                     </tr>
                   ))}

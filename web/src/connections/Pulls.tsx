@@ -54,6 +54,15 @@ export function Pulls({ data, mayPull }: { data: ConnectionPageData; mayPull: bo
         </form>
       )}
       <div className="pane-body" tabIndex={0}>
+        {data.connection.notices > 0 && (
+          <p className="pane-note">{counted(data.connection.notices, 'notice waits', 'notices wait')} for the next pull.</p>
+        )}
+        {data.refused > 0 && (
+          <p className="pane-note held">
+            {counted(data.refused, 'notice was', 'notices were')} refused, as the signature did not fit
+            {data.refused_at !== null && `; the last ${moment(data.refused_at)}`}.
+          </p>
+        )}
         {data.pulls.length === 0 && (
           <Empty title="Nothing was pulled yet">
             <p>What comes is an intake like any other: seen before it is loaded, and taken back as a whole.</p>
@@ -98,7 +107,7 @@ function One({ pull }: { pull: PullRow }) {
       {pull.error !== null && <p className="held">{pull.error}</p>}
       {pull.told.length > 0 && (
         <details>
-          <summary>{counted(pull.told.length, 'thing')} to put right by hand</summary>
+          <summary>{counted(pull.told.length, 'thing')} to know, or to put right by hand</summary>
           <ul>
             {pull.told.map((told, at) => (
               <li key={at}>

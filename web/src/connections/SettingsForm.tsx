@@ -3,20 +3,29 @@ import { useQuery } from '@tanstack/react-query';
 import type { SavedPlans } from '../api/answers';
 import { api } from '../api/client';
 import { type ConnectionForm, EVERY, PAGINGS } from './form';
+import { type Inbox, InboxForm } from './InboxForm';
 
 export interface Settings {
   name: string;
   form: ConnectionForm;
   key: string;
+  inbox_key: string;
   every: number;
   loads: boolean;
   plan_id: number | null;
 }
 
+interface SettingsFormProps {
+  value: Settings;
+  hasKey: boolean;
+  inbox: Inbox;
+  onChange: (next: Settings) => void;
+}
+
 const zones = Intl.supportedValuesOf('timeZone');
 
 /** How a system is asked, what lies where in its answers, and when it is pulled by itself. */
-export function SettingsForm({ value, hasKey, onChange }: { value: Settings; hasKey: boolean; onChange: (next: Settings) => void }) {
+export function SettingsForm({ value, hasKey, inbox, onChange }: SettingsFormProps) {
   const plans = useQuery({ queryKey: ['plans'], queryFn: () => api.get<SavedPlans>('plans') });
   const { form } = value;
   const set = (change: Partial<ConnectionForm>) => onChange({ ...value, form: { ...form, ...change } });
@@ -122,6 +131,7 @@ export function SettingsForm({ value, hasKey, onChange }: { value: Settings; has
         {text('back_on', 'When', 'refund.at')}
       </div>
       {form.state !== '' && <p className="quiet">What is neither does not count: failed, pending. It may later.</p>}
+      <InboxForm value={value} inbox={inbox} onChange={onChange} />
       <h3 className="section">Automatic</h3>
       <div className="field-grid">
         <Select

@@ -31,6 +31,14 @@ export interface ConnectionForm {
   split: string;
   split_amount: string;
   split_fund: string;
+  notices: boolean;
+  notice_records: string;
+  notice_header: string;
+  notice_algorithm: string;
+  notice_encoding: string;
+  notice_before: string;
+  notice_time_header: string;
+  notice_seconds: number;
 }
 
 export const blank: ConnectionForm = {
@@ -65,6 +73,14 @@ export const blank: ConnectionForm = {
   split: '',
   split_amount: '',
   split_fund: '',
+  notices: false,
+  notice_records: '',
+  notice_header: 'Signature',
+  notice_algorithm: 'sha256',
+  notice_encoding: 'hex',
+  notice_before: '',
+  notice_time_header: '',
+  notice_seconds: 300,
 };
 
 export const PAGINGS = [

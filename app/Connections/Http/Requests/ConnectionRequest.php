@@ -32,6 +32,7 @@ final class ConnectionRequest extends GuardedRequest
             ],
             'form' => ['required', 'array'],
             'key' => ['nullable', 'string', 'max:2000', 'regex:/^[\x21-\x7e]*$/D'],
+            'inbox_key' => ['nullable', 'string', 'min:8', 'max:2000', 'regex:/^[\x21-\x7e]*$/D'],
             'plan_id' => ['nullable', 'integer', 'exists:column_plans,id'],
             'plan' => ['nullable', 'array'],
             'every' => ['nullable', 'integer', Rule::in([0, 15, 60, 360, 1440])],
@@ -44,6 +45,8 @@ final class ConnectionRequest extends GuardedRequest
     {
         return [
             'name.unique' => 'There is a connection of this name already.',
+            'inbox_key.regex' => 'A key has letters, numbers and signs alone, without blanks.',
+            'inbox_key.min' => 'The key with which notices are signed has at least 8 signs.',
             'key.regex' => 'A key has letters, numbers and signs alone, without blanks.',
         ];
     }
@@ -61,6 +64,14 @@ final class ConnectionRequest extends GuardedRequest
     public function key(): ?string
     {
         $key = $this->string('key')->value();
+
+        return $key === '' ? null : $key;
+    }
+
+    /** @return ?string null to keep the one that it has */
+    public function inboxKey(): ?string
+    {
+        $key = $this->string('inbox_key')->value();
 
         return $key === '' ? null : $key;
     }
