@@ -20,7 +20,7 @@ use Illuminate\Support\Facades\Gate;
  * }
  * @phpstan-type ToldOfPull array{id: string, says: string}
  * @phpstan-import-type Amounts from JsonMap
- * @phpstan-type WhatItDoes array{supporters: int, known: int, gifts: int, amounts: ?Amounts, unsure: int, other: int}
+ * @phpstan-type WhatItDoes array{supporters: int, known: int, gifts: int, amounts: ?Amounts, in_batch: int, batch: ?string, unsure: int, other: int}
  * @phpstan-type PullRow array{
  *     id: int, at: string, by: ?string, state: 'fetching'|'done'|'failed', since: ?string, until: ?string, fetched: int, seen_before: int,
  *     new: int, changed: int, went_back: int, not_counted: int, told: list<ToldOfPull>, error: ?string, intake_id: ?int,
@@ -106,6 +106,8 @@ final readonly class ConnectionView
             'known' => $report['outcomes']['updated'] + $report['outcomes']['unchanged'],
             'gifts' => $report['gifts']['created'],
             'amounts' => FieldAccess::ofUser()->sees('gift.amount') ? new JsonMap((array) $report['gifts']['amounts']) : null,
+            'in_batch' => $report['in_batch']['gifts'],
+            'batch' => $pull->into_batch,
             'unsure' => $held->clone()->where('held_by', 'unsure')->count(),
             'other' => $held->where('held_by', '<>', 'unsure')->count(),
         ];

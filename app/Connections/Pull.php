@@ -20,6 +20,7 @@ use Illuminate\Support\Carbon;
  * @property 'fetching'|'done'|'failed' $state
  * @property ?Carbon $since
  * @property ?string $until
+ * @property ?string $into_batch  name of the batch in which its gifts wait; null if they are given at once
  * @property bool $loads  whether what is sure is loaded with nobody asked
  * @property int $fetched
  * @property int $seen_before
@@ -75,8 +76,14 @@ final class Pull extends Model
     }
 
     /** @param  ?string  $since  day (ISO 8601); null for the place up to which it was fetched, with some days of overlap */
-    public static function begin(Connection $connection, ?string $since, ?string $until, bool $loads, ?int $user): self
-    {
+    public static function begin(
+        Connection $connection,
+        ?string $since,
+        ?string $until,
+        bool $loads,
+        ?int $user,
+        ?string $batch = null,
+    ): self {
         $place = $connection->place?->copy()->subDays($connection->settings()->overlap);
 
         return self::query()->create([
@@ -86,6 +93,7 @@ final class Pull extends Model
             'since' => $since === null ? $place : Carbon::parse($since, $connection->settings()->zone)->utc(),
             'until' => $until,
             'loads' => $loads,
+            'into_batch' => $batch,
             'told' => [],
             'created_at' => now(),
         ]);

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Connections;
 
+use App\Accounts\Organization;
+use App\Batches\Batch;
+use App\Batches\Batches;
 use App\Intakes\Decisions\HeldQueue;
 use App\Intakes\Intake;
 use App\Intakes\IntakeSettings;
@@ -26,6 +29,7 @@ final readonly class Pulling
         private Transactions $transactions,
         private Notices $notices,
         private HeldQueue $held,
+        private Batches $batches,
         private Opening $opening,
     ) {}
 
@@ -138,9 +142,20 @@ final readonly class Pulling
         }
     }
 
+    /** Under its name, or the next one that is free: what is posted takes nothing in. */
+    private function batch(Pull $pull, string $name): Batch
+    {
+        $found = Batch::query()->where('name', $name)->first();
+
+        return $found === null
+            ? $this->batches->open($name, ['currency' => Organization::read()->currency], $pull->user_id)
+            : $this->batches->toFill($found);
+    }
+
     private function opened(Pull $pull, Lines $rows, ?int $batch): Intake
     {
         $connection = $pull->connection;
+        $batch ??= $pull->into_batch === null ? null : $this->batch($pull, $pull->into_batch)->id;
         $settings = $connection->plan?->settings->ofPlan() ?? new IntakeSettings();
         $day = now()->format('j F Y, H:i');
         $intake = $this->opening->open(

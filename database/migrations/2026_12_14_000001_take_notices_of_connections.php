@@ -31,6 +31,8 @@ return new class extends Migration {
             $table->timestamp('received_at', 3);
             $table->unique(['connection_id', 'print']);
         });
+        // Name of the batch in which its gifts wait; null if they are given at once.
+        Schema::table('connection_pulls', static fn(Blueprint $table) => $table->string('into_batch', 190)->nullable());
         Schema::table('connection_transactions', static function (Blueprint $table): void {
             // PineSieve\Core\Connections\Transaction::likeness().
             $table->char('likeness', 64)->charset('ascii')->nullable();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Connections\Http;
 
 use App\Accounts\Audit;
+use App\Batches\Batch;
 use App\Connections\CannotFetch;
 use App\Connections\Connection;
 use App\Connections\ConnectionView;
@@ -174,7 +175,10 @@ final class ConnectionController extends Controller
     {
         $isFetching = Pull::query()->where('connection_id', $connection->id)->where('state', 'fetching')->exists();
         abort_if($isFetching, 409, 'It is being pulled already.');
-        $pull = Pull::begin($connection, $request->day('since'), $request->day('until'), false, $request->user()?->id);
+        $batch = $request->batch();
+        $isNew = $batch !== null && Batch::query()->where('name', $batch)->doesntExist();
+        abort_if($isNew && !Gate::allows('edit-records'), 403, 'You may not open a batch. Choose one that is open.');
+        $pull = Pull::begin($connection, $request->day('since'), $request->day('until'), false, $request->user()?->id, $batch);
         RunPull::dispatch($pull->id);
 
         return response()->json($this->view->page($connection->refresh()), 202);

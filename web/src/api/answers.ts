@@ -2344,7 +2344,16 @@ export type WebhookRow = { id: number; name: string; url: string; is_active: boo
 
 export type WeightRow = { field: string; words: string; same: number; others: number; bits: number; says: string };
 
-export type WhatItDoes = { supporters: number; known: number; gifts: number; amounts: Amounts | null; unsure: number; other: number };
+export type WhatItDoes = {
+  supporters: number;
+  known: number;
+  gifts: number;
+  amounts: Amounts | null;
+  in_batch: number;
+  batch: string | null;
+  unsure: number;
+  other: number;
+};
 
 export type WhatWeighs = { weights: WeightRow[]; edition: EditionShown | null };
 

@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import type { ConnectionPageData } from '../api/answers';
 import { api } from '../api/client';
@@ -12,6 +12,7 @@ import { TitleLine } from '../shared/TitleLine';
 import { blank, type carried, type ConnectionForm } from './form';
 import { Look } from './Look';
 import { Pulls } from './Pulls';
+import { ReviewButtons, Unsure, useReview } from './Review';
 import { type Settings, SettingsForm } from './SettingsForm';
 
 const WORKING = ['reading', 'sifting', 'waiting', 'loading', 'undoing'];
@@ -34,7 +35,6 @@ export function ConnectionPage() {
     refetchInterval: ({ state }) => (state.data !== undefined && isUnderWay(state.data) ? 1500 : false),
   });
   const [isSet, setIsSet] = useState(false);
-  const may = useMay();
   const { data } = query;
   return (
     <>
@@ -43,26 +43,58 @@ export function ConnectionPage() {
       </TitleLine>
       <Trouble error={query.error} />
       {data !== undefined && (
-        <>
-          {isSet ? (
-            <Set data={data} onDone={() => setIsSet(false)} />
-          ) : (
-            <>
-              <div className="panes">
-                <Pulls data={data} mayPull={may.load} />
-              </div>
-              <div className="foot">
-                <Button variant="default" onClick={() => setIsSet(true)}>
-                  How it is connected
-                </Button>
-                <Button variant="subtle" component={Link} to="/connections">
-                  All connections
-                </Button>
-              </div>
-            </>
-          )}
-        </>
+        <>{isSet ? <Set data={data} onDone={() => setIsSet(false)} /> : <Pulled data={data} onSet={() => setIsSet(true)} />}</>
       )}
+    </>
+  );
+}
+
+/** What was pulled; beside it, what a person must say of the latest before it is loaded. */
+function Pulled({ data, onSet }: { data: ConnectionPageData; onSet: () => void }) {
+  const may = useMay();
+  const [latest] = data.pulls;
+  const pulls = <Pulls data={data} mayPull={may.load} />;
+  const further = (
+    <span className="push">
+      <Button variant="default" onClick={onSet}>
+        How it is connected
+      </Button>
+      <Button variant="subtle" component={Link} to="/connections">
+        All connections
+      </Button>
+    </span>
+  );
+  return latest?.intake_state === 'ready' && latest.intake_id !== null ? (
+    <Reviewed connection={data.connection.id} intake={latest.intake_id} mayLoad={may.load} pulls={pulls} further={further} />
+  ) : (
+    <>
+      <div className="panes">{pulls}</div>
+      <div className="foot">{further}</div>
+    </>
+  );
+}
+
+interface ReviewedProps {
+  connection: number;
+  intake: number;
+  mayLoad: boolean;
+  pulls: ReactNode;
+  further: ReactNode;
+}
+
+function Reviewed({ connection, intake, mayLoad, pulls, further }: ReviewedProps) {
+  const review = useReview(connection, intake, mayLoad);
+  const isAsking = review.deciding.row !== undefined;
+  return (
+    <>
+      <div className="panes" style={isAsking ? { gridTemplateColumns: '440px minmax(0, 1fr)' } : undefined}>
+        {pulls}
+        {isAsking && <Unsure review={review} />}
+      </div>
+      <div className="foot">
+        <ReviewButtons review={review} />
+        {further}
+      </div>
     </>
   );
 }

@@ -1,24 +1,36 @@
-import { Button, TextInput } from '@mantine/core';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Button, Select, TextInput } from '@mantine/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { ConnectionPageData, PullRow } from '../api/answers';
+import type { BatchList, ConnectionPageData, PullRow } from '../api/answers';
 import { api } from '../api/client';
 import { Equation } from '../shared/Equation';
-import { count, counted, hasMoney, moment, moneys } from '../shared/format';
+import { count, counted, hasMoney, moment, moneys, today } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
+import { useMay } from '../shared/session';
 
 /** Fetches what is there since the last time, and shows what came each time. */
 export function Pulls({ data, mayPull }: { data: ConnectionPageData; mayPull: boolean }) {
   const queries = useQueryClient();
+  const may = useMay();
   const [days, setDays] = useState({ since: '', until: '' });
+  const [batch, setBatch] = useState('');
+  const open = useQuery({
+    queryKey: ['batches', 'open', 1],
+    queryFn: () => api.get<BatchList>('batches?state=open'),
+    enabled: mayPull,
+    retry: false,
+  });
+  const ofToday = `${data.connection.name}, ${today()}`;
+  const batches = [...new Set([...(may.edit ? [ofToday] : []), ...(open.data?.batches ?? []).map((one) => one.name)])];
   const { id } = data.connection;
   const pull = useMutation({
     mutationFn: () =>
       api.post<ConnectionPageData>(`connections/${id}/pull`, {
         since: days.since === '' ? null : days.since,
         until: days.until === '' ? null : days.until,
+        batch: batch === '' ? null : batch,
       }),
     onSuccess: (page) => queries.setQueryData(['connections', id], page),
   });
@@ -48,21 +60,30 @@ export function Pulls({ data, mayPull }: { data: ConnectionPageData; mayPull: bo
             value={days.until}
             onChange={(event) => setDays({ ...days, until: event.currentTarget.value })}
           />
+          <Select
+            size="xs"
+            label="Gifts"
+            placeholder="given at once"
+            data={batches.map((name) => ({ value: name, label: `wait in ${name}` }))}
+            value={batch === '' ? null : batch}
+            clearable
+            onChange={(next) => setBatch(next ?? '')}
+          />
           <Button type="submit" loading={pull.isPending || isFetching}>
             {days.since + days.until === '' ? 'Pull since last time' : 'Pull these days'}
           </Button>
         </form>
       )}
+      {data.connection.notices > 0 && (
+        <div className="pane-note">{counted(data.connection.notices, 'notice waits', 'notices wait')} for the next pull.</div>
+      )}
+      {data.refused > 0 && (
+        <div className="pane-note held">
+          {counted(data.refused, 'notice was', 'notices were')} refused, as the signature did not fit
+          {data.refused_at !== null && `; the last ${moment(data.refused_at)}`}.
+        </div>
+      )}
       <div className="pane-body" tabIndex={0}>
-        {data.connection.notices > 0 && (
-          <p className="pane-note">{counted(data.connection.notices, 'notice waits', 'notices wait')} for the next pull.</p>
-        )}
-        {data.refused > 0 && (
-          <p className="pane-note held">
-            {counted(data.refused, 'notice was', 'notices were')} refused, as the signature did not fit
-            {data.refused_at !== null && `; the last ${moment(data.refused_at)}`}.
-          </p>
-        )}
         {data.pulls.length === 0 && (
           <Empty title="Nothing was pulled yet">
             <p>What comes is an intake like any other: seen before it is loaded, and taken back as a whole.</p>
@@ -125,33 +146,22 @@ function One({ pull }: { pull: PullRow }) {
 /** What the latest pull would do, and what a person has to say first. */
 function WhatItDoes({ pull, does }: { pull: PullRow; does: NonNullable<PullRow['does']> }) {
   const isLoaded = pull.intake_state === 'loaded';
-  const to = `/intakes/${pull.intake_id}`;
   return (
     <>
       <p>
         {isLoaded ? 'It made ' : 'It makes '}
-        {counted(does.supporters, 'supporter')} and {counted(does.gifts, 'gift')}
-        {does.amounts !== null && hasMoney(does.amounts) && `, ${moneys(does.amounts)}`}; {counted(does.known, 'row is', 'rows are')} of
-        supporters who were known.
+        {counted(does.supporters, 'supporter')}
+        {(does.gifts > 0 || does.in_batch === 0) && ` and ${counted(does.gifts, 'gift')}`}
+        {does.amounts !== null && hasMoney(does.amounts) && `, ${moneys(does.amounts)}`};{' '}
+        {does.in_batch > 0 && `${counted(does.in_batch, 'gift waits', 'gifts wait')} in ${does.batch ?? 'a batch'}; `}
+        {counted(does.known, 'row is', 'rows are')} of supporters who were known.
         {does.unsure > 0 && ` ${counted(does.unsure, 'row', 'rows')} may be someone who is here already.`}
         {does.other > 0 && ` ${counted(does.other, 'row is', 'rows are')} held for something else.`}
       </p>
-      {!isLoaded && (
-        <div className="also">
-          {does.unsure > 0 && (
-            <Button component={Link} to={`${to}/matches`} variant="default">
-              Say who they are
-            </Button>
-          )}
-          {does.other > 0 && (
-            <Button component={Link} to={`${to}/checks`} variant="default">
-              See what is held
-            </Button>
-          )}
-          <Button component={Link} to={`${to}/load`}>
-            Review and load
-          </Button>
-        </div>
+      {!isLoaded && does.other > 0 && (
+        <p>
+          <Link to={`/intakes/${pull.intake_id}/checks`}>See what is held</Link>
+        </p>
       )}
     </>
   );

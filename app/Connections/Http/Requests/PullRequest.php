@@ -7,7 +7,7 @@ namespace App\Connections\Http\Requests;
 use App\Intakes\Intake;
 use App\Support\Http\GuardedRequest;
 
-/** Which days are fetched. */
+/** Which days are fetched, and where the gifts go. */
 final class PullRequest extends GuardedRequest
 {
     protected function needs(): array
@@ -21,6 +21,7 @@ final class PullRequest extends GuardedRequest
         return [
             'since' => ['nullable', 'date_format:Y-m-d'],
             'until' => ['nullable', 'date_format:Y-m-d', 'after_or_equal:since'],
+            'batch' => ['nullable', 'string', 'max:180'],
         ];
     }
 
@@ -28,6 +29,14 @@ final class PullRequest extends GuardedRequest
     public function messages(): array
     {
         return ['until.after_or_equal' => 'The days end before they begin.'];
+    }
+
+    /** @return ?string name of the batch in which its gifts wait; null if they are given at once */
+    public function batch(): ?string
+    {
+        $name = $this->string('batch')->trim()->value();
+
+        return $name === '' ? null : $name;
     }
 
     public function day(string $key): ?string

@@ -3,7 +3,6 @@ import { Link } from 'react-router';
 import { api } from '../../api/client';
 import type { MatchRow, MatchView } from '../../api/types';
 import { counted, phone, roleOf, withPhones } from '../../shared/format';
-import { useThisIntake } from '../queries';
 import { Differing } from '../../shared/Differing';
 import { Empty } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
@@ -16,6 +15,7 @@ export const useMatch = (id: number, number: number | undefined) =>
   });
 
 interface SideBySideProps {
+  intake: number;
   row: MatchRow | undefined;
   place: string;
   match: MatchView | undefined;
@@ -26,8 +26,7 @@ interface SideBySideProps {
 const shown = (key: string, value: string): string => (key === 'phone' ? value.split('\n').map(phone).join('\n') : value);
 
 /** The row and the record that it may be, field by field, with what that has if they are the same, and the reasons for and against. */
-export function SideBySide({ row, place, match, candidate, onCandidate }: SideBySideProps) {
-  const intake = useThisIntake();
+export function SideBySide({ intake, row, place, match, candidate, onCandidate }: SideBySideProps) {
   if (row === undefined) {
     return (
       <Pane title="Side by side">
@@ -67,7 +66,7 @@ export function SideBySide({ row, place, match, candidate, onCandidate }: SideBy
             <tr>
               <th style={{ width: 104 }} />
               <th>
-                <Link to={`/intakes/${intake.id}/rows/${row.number}`}>Row {row.number} of the file</Link>
+                <Link to={`/intakes/${intake}/rows/${row.number}`}>Row {row.number} of the file</Link>
               </th>
               <th>
                 {other === undefined ? (
