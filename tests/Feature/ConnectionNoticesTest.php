@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Accounts\Role;
+use App\Batches\Batch;
 use App\Connections\Connection;
 use App\Connections\PullSchedule;
 use App\Intakes\Intake;
@@ -226,6 +227,28 @@ final class ConnectionNoticesTest extends PullingTestCase
             [1, 2],
             [DB::table('connection_notices')->where('body', '<>', '')->count(), DB::table('connection_notices')->count()],
         );
+    }
+
+    public function test_what_is_pulled_waits_in_a_batch_that_is_opened_for_it_or_in_the_next_if_it_is_posted(): void
+    {
+        $connection = $this->connected();
+        $pull = ['since' => '2026-11-20', 'batch' => 'November'];
+        $this->as(Role::GiftEntry);
+        auth()
+            ->user()
+            ?->forceFill(['may_load' => true, 'may_edit' => false])
+            ->save();
+        $this->postJson("/api/connections/{$connection->id}/pull", $pull)->assertForbidden();
+        $this->as()
+            ->postJson("/api/connections/{$connection->id}/pull", $pull)
+            ->assertAccepted();
+        $batch = Batch::query()->sole();
+        $first = Intake::query()->sole();
+        self::assertSame(['November', $batch->id], [$batch->name, $first->settings->batch]);
+        app(Opening::class)->discard($first);
+        $batch->update(['state' => 'posted']);
+        $this->postJson("/api/connections/{$connection->id}/pull", $pull)->assertAccepted();
+        self::assertSame(['November', 'November (2)'], Batch::query()->orderBy('id')->pluck('name')->all());
     }
 
     public function test_monthly_gifts_are_promises_and_what_they_pay(): void
