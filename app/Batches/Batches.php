@@ -110,6 +110,7 @@ final readonly class Batches
     /** Nothing more is typed into it; whoever posts it looks it over. */
     public function makeReady(Batch $batch, ?User $user): void
     {
+        $this->mustBeComplete($batch);
         $this->move($batch, BatchState::Open, BatchState::Ready, ['readied_by' => $user?->id]);
         Audit::note(Audit::POST, "Made the batch \"{$batch->name}\" ready", userId: $user?->id);
     }
@@ -136,6 +137,7 @@ final readonly class Batches
             if (!$fromOpen || !$batch->isOpen()) {
                 $this->mustBe($batch, BatchState::Ready);
             }
+            $this->mustBeComplete($batch);
             $this->mustBeAnother($batch, $user);
             $entries = $this->reader->ofBatch(Subject::Entry, $batch->id);
             $this->mustNotOverdraw($entries);
@@ -314,6 +316,14 @@ final readonly class Batches
     {
         if ($batch->state !== $state) {
             throw new CannotPost("The batch \"{$batch->name}\" is {$batch->state->value}, not {$state->value}. Look at it again.");
+        }
+    }
+
+    private function mustBeComplete(Batch $batch): void
+    {
+        $missing = BatchSettings::missing($batch);
+        if ($missing !== []) {
+            throw new CannotPost('A batch must have ' . implode(' and ', $missing) . '. Write that first.');
         }
     }
 

@@ -260,6 +260,31 @@ final class BatchTest extends TestCase
             ->assertStatus(403);
     }
 
+    public function test_what_a_batch_must_have_is_asked_before_it_is_ready_and_before_it_is_posted(): void
+    {
+        $this->putJson('/api/batch-settings', ['by_another' => false, 'required' => ['expected']])->assertForbidden();
+        $bare = (int) $this->postJson('/api/batches', ['name' => 'Bare'])->json('batch.id');
+        $this->type($bare, $this->ann, ['gift.amount' => '5'])->assertCreated();
+        $this->postJson("/api/batches/{$bare}/ready")->assertOk();
+        $asked = ['by_another' => false, 'required' => ['bank_reference', 'expected']];
+        $steward = auth()->user();
+        $this->as(Role::Administrator)->putJson('/api/batch-settings', $asked)->assertOk()->assertExactJson($asked);
+        $this->putJson('/api/batch-settings', [...$asked, 'required' => ['colour']])->assertUnprocessable();
+        $this->getJson('/api/batches')->assertJsonPath('settings.required', ['bank_reference', 'expected']);
+        $this->actingAs($steward)
+            ->postJson("/api/batches/{$bare}/post", ['reason' => 'So'])
+            ->assertStatus(409)
+            ->assertJsonPath('message', 'A batch must have the reference of the bank and what is expected of it. Write that first.');
+        $this->postJson("/api/batches/{$bare}/reopen")->assertOk();
+        $this->patchJson("/api/batches/{$bare}", ['name' => 'Bare', 'bank_reference' => '77'])->assertOk();
+        $this->postJson("/api/batches/{$bare}/ready")
+            ->assertStatus(409)
+            ->assertJsonPath('message', 'A batch must have what is expected of it. Write that first.');
+        $this->patchJson("/api/batches/{$bare}", ['name' => 'Bare', 'expected_gifts' => 1, 'expected_amount' => '5'])->assertOk();
+        $this->postJson("/api/batches/{$bare}/ready")->assertOk();
+        $this->postJson("/api/batches/{$bare}/post")->assertOk();
+    }
+
     public function test_entries_go_along_with_a_merge_and_come_back_when_it_is_taken_apart(): void
     {
         $batch = $this->filled();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Batches\Http;
 
+use App\Accounts\Audit;
 use App\Accounts\Organization;
 use App\Batches\Batch;
 use App\Batches\BatchColumns;
@@ -31,9 +32,9 @@ use PineSieve\Core\Gifts\BatchState;
  *
  * @phpstan-import-type BatchShown from BatchView
  * @phpstan-import-type BatchPageData from BatchView
- * @phpstan-type BatchList array{batches: list<BatchShown>, total: int, page: int, pages: int, by_another: bool, may_post: bool}
+ * @phpstan-type BatchList array{batches: list<BatchShown>, total: int, page: int, pages: int, settings: BatchSettingsKept, may_post: bool}
  * @phpstan-type BatchDropped array{dropped: string}
- * @phpstan-type BatchSettingsKept array{by_another: bool}
+ * @phpstan-type BatchSettingsKept array{by_another: bool, required: list<'bank_reference'|'expected'>}
  */
 final class BatchController extends Controller
 {
@@ -69,7 +70,7 @@ final class BatchController extends Controller
             'total' => $total,
             'page' => $page,
             'pages' => (int) ceil($total / self::PAGE),
-            'by_another' => BatchSettings::byAnother(),
+            'settings' => self::kept(),
             'may_post' => $request->user()?->can('post-batches') ?? false,
         ]);
     }
@@ -157,9 +158,16 @@ final class BatchController extends Controller
     #[Answers(self::class, 'BatchSettingsKept')]
     public function settings(BatchSettingsRequest $request): JsonResponse
     {
-        BatchSettings::keep($request->boolean('by_another'));
+        BatchSettings::keep($request->boolean('by_another'), $request->required());
+        Audit::note(Audit::POST, 'Changed what is asked of batches: ' . (implode(', ', $request->required()) ?: 'nothing is required'));
 
-        return response()->json(['by_another' => BatchSettings::byAnother()]);
+        return response()->json(self::kept());
+    }
+
+    /** @return array{by_another: bool, required: list<string>} */
+    private static function kept(): array
+    {
+        return ['by_another' => BatchSettings::byAnother(), 'required' => BatchSettings::required()];
     }
 
     /** @param  Closure(): void  $does */

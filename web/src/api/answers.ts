@@ -64,7 +64,14 @@ export type AuditList = { entries: AuditEntry[]; more: boolean; kinds: string[] 
 
 export type BatchDropped = { dropped: string };
 
-export type BatchList = { batches: BatchShown[]; total: number; page: number; pages: number; by_another: boolean; may_post: boolean };
+export type BatchList = {
+  batches: BatchShown[];
+  total: number;
+  page: number;
+  pages: number;
+  settings: BatchSettingsKept;
+  may_post: boolean;
+};
 
 export type BatchPageData = {
   batch: BatchShown;
@@ -76,7 +83,7 @@ export type BatchPageData = {
   corrected: Corrected | null;
 };
 
-export type BatchSettingsKept = { by_another: boolean };
+export type BatchSettingsKept = { by_another: boolean; required: ('bank_reference' | 'expected')[] };
 
 export type BatchShown = {
   id: number;

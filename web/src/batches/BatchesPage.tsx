@@ -1,9 +1,7 @@
-import { Button, Checkbox } from '@mantine/core';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import type { BatchList, BatchSettingsKept } from '../api/answers';
-import { api } from '../api/client';
+import type { BatchList } from '../api/answers';
 import { Chips } from '../shared/Chips';
 import { counted } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
@@ -12,6 +10,7 @@ import { Pane } from '../shared/Pane';
 import { useMay } from '../shared/session';
 import { TitleLine } from '../shared/TitleLine';
 import { AboutBatch } from './AboutBatch';
+import { AskedOfBatches } from './AskedOfBatches';
 import { ColumnsMenu } from '../shared/list/ColumnsMenu';
 import { ListTable } from '../shared/list/ListTable';
 import { useListView } from '../shared/list/useListView';
@@ -23,9 +22,9 @@ import { cell, WIDTHS } from './columns';
 export function BatchesPage() {
   const may = useMay();
   const navigate = useNavigate();
-  const queries = useQueryClient();
   const [asked, setAsked] = useSearchParams();
   const [opening, setOpening] = useState(false);
+  const [asking, setAsking] = useState(false);
   const state = asked.get('state') ?? '';
   const list = useListView('batches');
   const { text, search, page, setPage, found } = useSearch<BatchList>(
@@ -34,10 +33,6 @@ export function BatchesPage() {
     `${state === '' ? '' : `&state=${state}`}${list.shape}`,
     list.isKnown,
   );
-  const settings = useMutation({
-    mutationFn: (by_another: boolean) => api.put<BatchSettingsKept>('batch-settings', { by_another }),
-    onSuccess: () => void queries.invalidateQueries({ queryKey: ['batches'] }),
-  });
   return (
     <>
       <TitleLine title="Batches">gifts that came in together, entered and checked together</TitleLine>
@@ -66,17 +61,15 @@ export function BatchesPage() {
           right={
             <div className="pane-controls">
               {may.administer && (
-                <Checkbox
-                  label="whoever typed a batch may not post it"
-                  checked={found.data?.by_another ?? false}
-                  onChange={(event) => settings.mutate(event.currentTarget.checked)}
-                />
+                <Button size="compact-sm" variant="default" onClick={() => setAsking(true)}>
+                  What is asked of batches
+                </Button>
               )}
               {list.isKnown && <ColumnsMenu list={list} />}
             </div>
           }
         >
-          <Trouble error={found.error ?? settings.error ?? list.error} />
+          <Trouble error={found.error ?? list.error} />
           {found.data?.total === 0 ? (
             <div className="pane-body" tabIndex={0}>
               <Empty
@@ -109,6 +102,7 @@ export function BatchesPage() {
         {may.edit && <Button onClick={() => setOpening(true)}>Open a batch</Button>}
         <Pager page={page} pages={found.data?.pages ?? 1} onPage={setPage} />
       </div>
+      {asking && found.data !== undefined && <AskedOfBatches settings={found.data.settings} onClose={() => setAsking(false)} />}
       {opening && (
         <AboutBatch batch={null} onClose={() => setOpening(false)} onKept={(kept) => void navigate(`/batches/${kept.batch.id}`)} />
       )}
