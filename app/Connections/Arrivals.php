@@ -119,7 +119,8 @@ final class Arrivals
         $connection = $this->pull->connection;
         $before = $this->transactions->seen($connection, array_map(static fn(Transaction $one): string => $one->identity(), $found));
         $said = $this->transactions->said(array_values($before));
-        $alike = $this->transactions->alike($connection, array_map(fn(Transaction $one): string => $one->likeness($this->form), $found));
+        $unknown = array_values(array_filter($found, static fn(Transaction $one): bool => !isset($before[$one->identity()])));
+        $alike = $this->transactions->alike($connection, array_map(fn(Transaction $one): string => $one->likeness($this->form), $unknown));
         foreach ($found as $one) {
             $this->pull->fetched++;
             $id = $one->identity();
@@ -149,7 +150,8 @@ final class Arrivals
             if ($arrived->arrival === Arrival::SeenBefore) {
                 continue;
             }
-            $others = array_values(array_diff($alike[$one->likeness($this->form)] ?? [], [$id]));
+            $likeness = $one->likeness($this->form);
+            $others = array_values(array_diff($alike[$likeness] ?? [], [$id]));
             if ($last === null && $was === null && $others !== []) {
                 $this->alike[$id] = ['id' => $one->id, 'others' => $others];
             }
@@ -157,7 +159,7 @@ final class Arrivals
             $this->seen->add([
                 'id' => $id,
                 'seen' => (array) $arrived->seen,
-                'likeness' => $one->likeness($this->form),
+                'likeness' => $likeness,
                 // The header is row 1.
                 'row' => $arrived->rows === [] ? null : $this->rows->count() + 2,
             ]);

@@ -33,8 +33,8 @@ final readonly class ExportAsked
      * @param  list<string>  $funds  any of which will do; [] for every fund. So too statuses and campaigns
      * @param  list<string>  $statuses
      * @param  list<string>  $campaigns
-     * @param  string  $batch  its number; '' for every batch
-     * @param  string  $intake  its number; '' for every intake
+     * @param  list<string>  $batches  their numbers; [] for every batch. So too intakes
+     * @param  list<string>  $intakes
      * @param  ?int  $since  entry of the journal, of which what was written after it is taken; null for all
      * @param  array<string, string>  $headers  key to what its column is called instead
      */
@@ -48,15 +48,15 @@ final readonly class ExportAsked
         public array $funds,
         public array $statuses,
         public array $campaigns,
-        public string $batch,
-        public string $intake,
+        public array $batches,
+        public array $intakes,
         public ?int $since,
         public array $headers,
         public CsvForm $csv,
     ) {}
 
     /**
-     * Several funds, campaigns and statuses stand one below the other.
+     * Several funds, campaigns, statuses, batches and intakes stand one below the other.
      *
      * @param  array{
      *     of?: ?string, fields?: ?string, search?: ?string, from?: ?string, to?: ?string, fund?: ?string, status?: ?string,
@@ -100,8 +100,8 @@ final readonly class ExportAsked
             }
         }
         foreach (['batch', 'intake', 'since'] as $key) {
-            if ($text($key) !== '' && !ctype_digit($text($key))) {
-                throw new UnusableExport("--{$key} is \"{$text($key)}\"; it must be a number.");
+            foreach (array_filter(Lists::lines($text($key)), static fn(string $one): bool => !ctype_digit($one)) as $one) {
+                throw new UnusableExport("--{$key} is \"{$one}\"; it must be a number.");
             }
         }
         $statuses = Lists::lines($text('status'));
@@ -117,8 +117,8 @@ final readonly class ExportAsked
             Lists::lines($text('fund')),
             $statuses,
             Lists::lines($text('campaign')),
-            $text('batch'),
-            $text('intake'),
+            Lists::lines($text('batch')),
+            Lists::lines($text('intake')),
             $text('since') === '' ? null : (int) $text('since'),
             self::headers($text('headers')),
             CsvForm::of(
@@ -219,8 +219,8 @@ final readonly class ExportAsked
                 'fund' => implode("\n", $this->funds),
                 'campaign' => implode("\n", $this->campaigns),
                 'status' => implode("\n", $this->statuses),
-                'batch' => $this->batch,
-                'intake' => $this->intake,
+                'batch' => implode("\n", $this->batches),
+                'intake' => implode("\n", $this->intakes),
             ],
             static fn(string $value): bool => $value !== '',
         );

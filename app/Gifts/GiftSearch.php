@@ -40,7 +40,7 @@ final readonly class GiftSearch
     private const PURPOSES = ['fund', 'campaign', 'appeal'];
 
     /** What else can be asked for. */
-    private const FURTHER = ['q', 'intake', 'batch', 'rule', 'status', 'where'];
+    private const FURTHER = ['q', 'intake', 'batch', 'promise', 'rule', 'status', 'where'];
 
     /** What sums are kept by, and what counts are kept by. */
     private const SUMMED = ['from', 'to', 'month', 'kind', 'currency', ...self::PURPOSES];
@@ -54,7 +54,7 @@ final readonly class GiftSearch
     private function __construct(private array $asked, private Period $period, private FieldAccess $sight) {}
 
     /**
-     * @param  array<string, mixed>  $asked  q (whose they are), intake, batch, promise (that they pay), from, to, month ("2026-11"), rule (that they fall short of), status (a GiftStatus), where (JSON, as SearchReader reads it), and the keys of PARTS and PURPOSES; of purposes and statuses several may be asked for, one below the other
+     * @param  array<string, mixed>  $asked  q (whose they are), intake, batch, promise (that they pay), from, to, month ("2026-11"), rule (that they fall short of), status (a GiftStatus), where (JSON, as SearchReader reads it), and the keys of PARTS and PURPOSES; of purposes, statuses, batches and intakes several may be asked for, one below the other
      *
      * @throws UnseenField if it asks by what the person may not see
      */
@@ -189,16 +189,16 @@ final readonly class GiftSearch
             );
         }
         $this->ofParts($gifts->getQuery());
-        $number = fn(string $key): ?int => isset($this->asked[$key]) && ctype_digit($this->asked[$key]) ? (int) $this->asked[$key] : null;
+        $numbers = fn(string $key): array => Lists::ints(array_filter(Lists::lines($this->asked[$key] ?? ''), ctype_digit(...)));
         if (isset($this->asked['q'])) {
             $matching = app(SearchIndex::class)->matching($this->asked['q'], $this->sight);
             $matching === null ? $gifts->whereRaw('1 = 0') : $gifts->whereIn('supporter_id', $matching);
         }
         foreach (['intake' => 'intake_id', 'batch' => 'batch_id', 'promise' => 'promise_id'] as $key => $column) {
-            $gifts->when($number($key) !== null, static fn(Builder $of) => $of->where($column, $number($key)));
+            $gifts->when($numbers($key) !== [], static fn(Builder $of) => $of->whereIn($column, $numbers($key)));
         }
-        if ($number('rule') !== null) {
-            $gifts->whereIn('id', Shortfalls::gifts((int) $number('rule')));
+        foreach (array_slice($numbers('rule'), 0, 1) as $rule) {
+            $gifts->whereIn('id', Shortfalls::gifts($rule));
         }
         if (isset($this->asked['where'])) {
             app(SearchTerms::class)->narrowThings($gifts->getQuery(), 'gifts', Searched::Gifts, $this->asked['where']);

@@ -66,9 +66,6 @@ final class Platform
     /** Cents that people give. */
     private const GIVEN = [1000, 1500, 2500, 2500, 5000, 5000, 7500, 10000, 12050, 25000, 50000];
 
-    /** Charges between two of the same monthly giver: about a month. */
-    private const PLANS_EVERY = 75;
-
     private int $state;
 
     /**
@@ -95,10 +92,12 @@ final class Platform
             $place = $known > 0 && $this->below(100) < 45 ? $this->below($known) : $known;
             $donors[$place] ??= $this->donor($known + 1);
             $charge = $this->charge($number, $at, $donors[$place]);
-            $place = ($number - 1) % self::PLANS_EVERY;
-            if ($place % 7 === 4 && $place < 70) {
+            // Four charges each month apart, of one in seven.
+            $month = intdiv($this->count, 4);
+            $place = $month < 7 ? 0 : ($number - 1) % $month;
+            if ($place % 7 === 4 && $place < $month - 5) {
                 $plans[$place] ??= [...$charge, 'donor' => $donors[count($donors) - 1], 'at' => $at];
-                $charge = self::monthly($charge['id'], $plans[$place], intdiv($number - 1, self::PLANS_EVERY), $place % 3 === 0);
+                $charge = self::monthly($charge['id'], $plans[$place], intdiv($number - 1, $month), $place % 3 === 0);
             }
             $charges[] = $charge;
         }

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Accounts\Role;
 use App\Connections\Connection;
 use App\Connections\PullSchedule;
+use App\Installation\RestorePoints;
 use App\Intakes\Intake;
 use App\Intakes\IntakeState;
 use Illuminate\Http\Client\Factory;
@@ -14,6 +15,7 @@ use Illuminate\Http\Client\Request;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
+use Illuminate\Support\Facades\Storage;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PineSieve\StandIns\Giving\Desk;
 use PineSieve\StandIns\Giving\Till;
@@ -259,7 +261,7 @@ final class ConnectionTest extends PullingTestCase
                 [...$charge, 'id' => 'B', 'cents' => 500, 'charged_at' => 'soon'],
                 [...$charge, 'id' => ['x'], 'cents' => 700],
                 [...$charge, 'id' => null, 'cents' => 800],
-                [...$charge, 'id' => 'D', 'cents' => 900, 'message' => str_repeat('tern ', 200_000)],
+                [...$charge, 'id' => 'D', 'cents' => 900, 'message' => str_repeat('tern ', 2_000_000)],
                 [...$charge, 'id' => 'E', 'cents' => 1100, 'donor' => 'nobody'],
             ],
         ];
@@ -348,6 +350,10 @@ final class ConnectionTest extends PullingTestCase
             (string) json_encode(DB::table('jobs')->get()),
             (string) @file_get_contents(storage_path('logs/laravel.log')),
         ];
+        $point = app(RestorePoints::class)->take(RestorePoints::BY_HAND);
+        $dump = Storage::disk('local')->path("restore-points/{$point->name}.sql.gz");
+        $answers['a restore point'] = (string) gzdecode((string) file_get_contents($dump));
+        self::assertStringContainsString('Skerry Giving', $answers['a restore point']);
         $out = (string) tempnam(sys_get_temp_dir(), 'everything');
         Artisan::call('export:run', ['--of' => 'everything', '--out' => "{$out}.zip"]);
         $zip = new \ZipArchive();

@@ -398,6 +398,7 @@ final class ExportTest extends TestCase
             [],
             ['Monday'],
         ];
+        yield 'gifts of several intakes' => [['--of=gifts', '--intake=999999', '--intake=999998', '--fields=gift.amount'], 0, [], []];
         yield 'gifts of an intake' => [['--of=gifts', '--intake=0', '--fields=gift.amount'], 0, [], []];
         yield 'names of its own' => [
             [

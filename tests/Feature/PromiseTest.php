@@ -101,6 +101,7 @@ final class PromiseTest extends TestCase
         self::assertSame(['fulfilled', '400.00', '0.00', null], $this->stands($promise));
         self::assertSame(['USD' => '400.00'], $this->getJson('/api/gifts')->json('sums.given'), 'Each payment is counted once.');
         self::assertSame(4, $this->getJson("/api/gifts?promise={$promise}")->json('total'));
+        self::assertSame(0, $this->getJson('/api/gifts?promise=' . ($promise + 1000))->json('total'));
 
         // What goes back of a payment is owed again.
         $this->postJson("/api/supporters/{$this->ann}/gifts", [

@@ -36,8 +36,8 @@ const askedOf = (saved: SavedExportRow): Asked => {
         .filter((one) => one !== '')
         .map((one) => [one.slice(0, one.indexOf('=')), one.slice(one.indexOf('=') + 1)]),
     ),
-    narrow: Object.fromEntries(only(['search', 'from', 'to', 'batch', 'intake'])),
-    any: Object.fromEntries(only(['fund', 'campaign', 'status']).map(([key, lines]) => [key, lines.split('\n')])),
+    narrow: Object.fromEntries(only(['search', 'from', 'to'])),
+    any: Object.fromEntries(only(['fund', 'campaign', 'status', 'batch', 'intake']).map(([key, lines]) => [key, lines.split('\n')])),
   };
 };
 
@@ -169,8 +169,8 @@ export function NewExport({ known, changing, onMade, onLeave }: NewExportProps) 
             {can('status') && (chosen?.statuses ?? []).length > 0 && (
               <MultiSelect {...any('status', 'Statuses', 'any', chosen?.statuses ?? [])} />
             )}
-            {can('batch') && narrowed('batch', 'Number of a batch', 'all')}
-            {can('intake') && narrowed('intake', 'Number of an intake', 'all')}
+            {can('batch') && <TagsInput {...any('batch', 'Numbers of batches', 'all', [])} />}
+            {can('intake') && <TagsInput {...any('intake', 'Numbers of intakes', 'all', [])} />}
           </div>
           <div className="field-grid">
             <Select label="As" data={formatsOf(of)} value={format} allowDeselect={false} onChange={(next) => setFormat(next ?? 'csv')} />

@@ -17,7 +17,7 @@ use PineSieve\Core\Exports\CsvForm;
 abstract class AsksForExport extends GuardedRequest
 {
     /** Of which several can be asked for. */
-    private const SEVERAL = ['fund', 'campaign', 'status'];
+    private const SEVERAL = ['fund', 'campaign', 'status', 'batch', 'intake'];
 
     protected function prepareForValidation(): void
     {
@@ -54,8 +54,6 @@ abstract class AsksForExport extends GuardedRequest
                     self::SEVERAL,
                 ),
             ),
-            'batch' => ['sometimes', 'nullable', 'string', 'max:20'],
-            'intake' => ['sometimes', 'nullable', 'string', 'max:20'],
             'headers' => ['sometimes', 'nullable', 'string', 'max:20000'],
             'format' => ['sometimes', Rule::in(Exporting::FORMATS)],
             'delimiter' => ['sometimes', Rule::in(array_keys(CsvForm::DELIMITERS))],
