@@ -21,10 +21,10 @@ use PineSieve\Core\Connections\ConnectionForm;
 require __DIR__ . '/world.php';
 
 $count = (int) ($argv[1] ?? 20_000);
-$pages = [PHP_BINARY, __DIR__ . '/pages.php', (string) $count];
+$pages = [PHP_BINARY, '-d', 'memory_limit=2G', __DIR__ . '/pages.php', (string) $count];
 $environment = ['PAGES' => storage_path('pages'), ...getenv()];
 $quiet = [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']];
-proc_close(proc_open($pages, $quiet, $pipes, null, $environment));
+proc_close(proc_open($pages, $quiet, $pipes, null, $environment)) === 0 || throw new LogicException('The pages could not be written.');
 $port = 24500 + (getmypid() % 400);
 $server = proc_open([PHP_BINARY, '-S', "127.0.0.1:{$port}", __DIR__ . '/pages.php'], $quiet, $pipes, null, $environment);
 usleep(700_000);

@@ -168,7 +168,7 @@ final class Arrivals
     }
 
     /**
-     * Whether all that it was is still held: then what it is by now comes in in its stead.
+     * Whether nothing of it ever came in, since it was held: then what it is by now comes in in its stead.
      *
      * @param  SeenTransaction  $was
      */
@@ -178,14 +178,12 @@ final class Arrivals
             return false;
         }
         $held = $this->transactions->held($this->pull->connection, $one);
-        if ($held === []) {
-            return false;
+        foreach ($held ?? [] as [$intake, $number]) {
+            $this->settled[] = [$intake, $number];
+            $this->tell($one->id, "Row {$number} of intake {$intake}, which was held, is left out: it says something else by now.");
         }
-        array_push($this->settled, ...$held);
-        [$intake, $number] = $held[0];
-        $this->tell($one->id, "Row {$number} of intake {$intake}, which was held, is left out: it says something else by now.");
 
-        return true;
+        return $held !== null;
     }
 
     /** @return list<array{id: string, others: list<string>}> those that say what others said that did not come */

@@ -6,6 +6,7 @@ namespace App\Connections;
 
 use App\Intakes\IntakeState;
 use App\Support\Lists;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Connections\Seen;
 use PineSieve\Core\Connections\SourceRow;
@@ -97,24 +98,36 @@ final readonly class Transactions
     }
 
     /**
-     * Rows that a transaction came in with, where all of them are held by intakes that are loaded.
+     * Rows that a transaction came in with, where all of them are held by intakes that are loaded, or were left out for newer ones that
+     * never came in.
      *
-     * @return list<array{int, int}> intake and number; empty if one of them came in
+     * @return ?list<array{int, int}> intake and number of those that are held; null if one of them came in, or a person left them out
      */
-    public function held(Connection $connection, Transaction $one): array
+    public function held(Connection $connection, Transaction $one): ?array
     {
-        $rows = DB::table('connection_transactions as t')
+        $lines = DB::table('connection_transactions as t')
+            ->where('t.connection_id', $connection->id)
+            ->where('t.transaction', $one->identity());
+        $gone = (int) $lines
+            ->clone()
+            ->leftJoin('intakes as i', 'i.id', '=', 't.intake_id')
+            ->whereNotNull('t.intake_id')
+            ->where(
+                static fn(Builder $either) => $either
+                    ->whereNull('i.id')
+                    ->orWhereIn('i.state', [IntakeState::Undone->value, IntakeState::Failed->value]),
+            )
+            ->max('t.id');
+        $rows = $lines
             ->join('intakes as i', 'i.id', '=', 't.intake_id')
             ->join('intake_rows as r', 'r.intake_id', '=', 't.intake_id')
             // What takes it back at once stands below it.
             ->whereRaw('r.number between t.`row` and t.`row` + 1')
-            ->where('t.connection_id', $connection->id)
-            ->where('t.transaction', $one->identity())
             ->whereNotIn('i.state', [IntakeState::Undone->value, IntakeState::Failed->value])
             ->orderBy('t.id')
             ->orderBy('r.number')
-            ->get(['r.intake_id', 'r.number', 'r.cells', 'i.state']);
-        $held = [];
+            ->get(['t.id', 'r.intake_id', 'r.number', 'r.cells', 'i.state']);
+        [$held, $isOpen] = [[], false];
         foreach ($rows as $row) {
             $cells = Lists::texts((array) json_decode((string) $row->cells, true));
             // The id of a gift, or that of what corrects it, is the first cell of its row.
@@ -123,15 +136,17 @@ final readonly class Transactions
             }
             $outcome = DB::table('intake_results')->where('intake_id', $row->intake_id)->where('number', $row->number)->value('outcome');
             if ($outcome === 'left_out') {
+                $isOpen = $isOpen || $row->id < $gone;
+
                 continue;
             }
             if ($row->state !== IntakeState::Loaded->value || $outcome !== 'held') {
-                return [];
+                return null;
             }
             $held[] = [(int) $row->intake_id, (int) $row->number];
         }
 
-        return $held;
+        return $held === [] && !$isOpen ? null : $held;
     }
 
     /**

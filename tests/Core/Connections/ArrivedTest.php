@@ -52,6 +52,42 @@ final class ArrivedTest extends TestCase
         ];
     }
 
+    /** @return iterable<string, array{array<string, mixed>, array<string, mixed>, bool}> what was known, what a notice says, and whether it goes on from there */
+    public static function notices(): iterable
+    {
+        $back = ['state' => 'refunded', 'refunded' => ['cents' => 5000, 'at' => '2026-03-09T12:00:00Z']];
+        $part = ['state' => 'part refunded', 'refunded' => ['cents' => 1000, 'at' => '2026-03-05T12:00:00Z']];
+        yield 'the same' => [[], [], true];
+        yield 'money went back' => [[], $back, true];
+        yield 'more of it' => [$part, $back, true];
+        yield 'less of it, by an old notice' => [$back, $part, false];
+        yield 'given, by an old notice' => [$back, [], false];
+        yield 'another amount' => [[], ['money' => ['cents' => 7000, 'currency' => 'usd']], false];
+        yield 'it counts by now' => [['state' => 'pending'], [], true];
+        yield 'it does not count any more' => [[], ['state' => 'failed'], false];
+        yield 'no amount' => [[], ['money' => ['cents' => 'much', 'currency' => 'usd']], false];
+    }
+
+    /**
+     * @param  array<string, mixed>  $known
+     * @param  array<string, mixed>  $says
+     */
+    #[DataProvider('notices')]
+    public function test_a_notice_goes_on_from_what_is_known_or_tells_of_what_is_over(array $known, array $says, bool $goesOn): void
+    {
+        $before = Arrived::of(self::form(), self::read($known), null, [], '2026-03-10')->seen;
+        self::assertSame($goesOn, Arrived::goesOn(self::read($says), $before));
+        self::assertTrue(Arrived::goesOn(self::read($says), null), 'Nothing is known of it.');
+    }
+
+    public function test_what_differs_by_its_id_alone_is_alike(): void
+    {
+        $likeness = static fn(array $more): string => self::read($more)->likeness(self::form());
+        self::assertSame($likeness([]), $likeness(['id' => 89]));
+        self::assertNotSame($likeness([]), $likeness(['at' => '2026-03-01T12:00:01Z']));
+        self::assertNotSame($likeness([]), $likeness(['who' => ['id' => 'd2', 'name' => 'Ann Lee']]));
+    }
+
     /** @param  array<string, mixed>  $more */
     private static function read(array $more = [], array $form = []): Transaction
     {
