@@ -1,6 +1,7 @@
 import { Checkbox, NumberInput, PasswordInput, Select, TextInput } from '@mantine/core';
 import { counted, moment } from '../shared/format';
 import type { ConnectionForm } from './form';
+import { formText } from './formText';
 import type { Settings } from './SettingsForm';
 
 /** Where notices of a system are taken; nothing is known of one that is not connected yet. */
@@ -21,14 +22,7 @@ interface InboxFormProps {
 export function InboxForm({ value, inbox, onChange }: InboxFormProps) {
   const { form } = value;
   const set = (change: Partial<ConnectionForm>) => onChange({ ...value, form: { ...form, ...change } });
-  const text = (key: keyof ConnectionForm, label: string, placeholder = '') => (
-    <TextInput
-      label={label}
-      placeholder={placeholder}
-      value={String(form[key])}
-      onChange={(event) => set({ [key]: event.currentTarget.value })}
-    />
-  );
+  const text = formText(form, set);
   return (
     <>
       <h3 className="section">Its own notices</h3>

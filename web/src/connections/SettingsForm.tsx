@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { SavedPlans } from '../api/answers';
 import { api } from '../api/client';
 import { type ConnectionForm, EVERY, PAGINGS } from './form';
+import { formText } from './formText';
 import { type Inbox, InboxForm } from './InboxForm';
 
 export interface Settings {
@@ -29,14 +30,7 @@ export function SettingsForm({ value, hasKey, inbox, onChange }: SettingsFormPro
   const plans = useQuery({ queryKey: ['plans'], queryFn: () => api.get<SavedPlans>('plans') });
   const { form } = value;
   const set = (change: Partial<ConnectionForm>) => onChange({ ...value, form: { ...form, ...change } });
-  const text = (key: keyof ConnectionForm, label: string, placeholder = '') => (
-    <TextInput
-      label={label}
-      placeholder={placeholder}
-      value={String(form[key])}
-      onChange={(event) => set({ [key]: event.currentTarget.value })}
-    />
-  );
+  const text = formText(form, set);
   const words = (key: 'counts' | 'back' | 'money', label: string, placeholder: string) => (
     <TagsInput
       label={label}
