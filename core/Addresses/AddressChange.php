@@ -15,10 +15,10 @@ final readonly class AddressChange
      */
     public function __construct(public string $part, public string $before, public string $after, public array $reasons)
     {
-        // Most have one.
-        $this->reason =
-            count($reasons) === 1
-                ? $reasons[0]->words
-                : implode('; ', array_map(static fn(Reason $reason): string => $reason->words, $reasons));
+        $words = $reasons[0]->words ?? '';
+        for ($i = 1; isset($reasons[$i]); $i++) {
+            $words .= "; {$reasons[$i]->words}";
+        }
+        $this->reason = $words;
     }
 }

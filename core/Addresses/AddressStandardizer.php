@@ -18,14 +18,47 @@ final readonly class AddressStandardizer
 
     public function standardize(Address $original): StandardizedAddress
     {
-        $parts = $original->parts();
-        $place = PlaceForm::of($parts, $this->home);
+        $place = PlaceForm::of($original, $this->home);
         if ($original->isBlank() || !$place->isStandardized()) {
             return new StandardizedAddress($original, $original, [], $place->faults);
         }
-        $sheet = new AddressSheet($parts);
+
+        return $this->usual($original, $place) ?? $this->partByPart($original, $place);
+    }
+
+    /** Most are a house in a street, with its place where it belongs: nothing of it has to be looked at part by part. */
+    private function usual(Address $original, PlaceForm $place): ?StandardizedAddress
+    {
+        // What stands below is a unit, or is read part by part in any case.
+        if ($place->mayHoldMore($original) || MisplacedPlace::mayBeInLine($original->line1)) {
+            return null;
+        }
+        $written = StreetLines::usual($original->line1, $original->line2, $place->country);
+        if ($written === null) {
+            return null;
+        }
+        [$street, $unit, $reasons, $isUnread] = $written;
+        $changes = $street === $original->line1 ? [] : [new AddressChange('line1', $original->line1, $street, $reasons)];
+        if ($unit !== '') {
+            $changes[] = new AddressChange('line2', '', $unit, [StreetLines::moved()]);
+        }
+        foreach ($place->told($original) as $change) {
+            $changes[] = $change;
+        }
+        $isAsWritten = $changes === [] && $original->country === $place->country;
+        $standard = $isAsWritten ? $original : $place->with($street, $unit, $original);
+        if ($this->places !== null && $this->places->of($standard) !== []) {
+            return null;
+        }
+
+        return new StandardizedAddress($original, $standard, $changes, $place->faults, $isUnread ? ['line1'] : []);
+    }
+
+    private function partByPart(Address $original, PlaceForm $place): StandardizedAddress
+    {
+        $sheet = new AddressSheet($original->parts());
         if (MisplacedPlace::takeOut($sheet)) {
-            $place = PlaceForm::of($sheet->parts(), $this->home);
+            $place = PlaceForm::of(Address::fromParts($sheet->parts()), $this->home);
         }
         $unread = StreetLines::standardize($sheet, $place->country);
         foreach ($place->changes as [$part, $value, $reason]) {
@@ -34,7 +67,7 @@ final readonly class AddressStandardizer
 
         $remarks = $this->proposePlace($sheet, $place->country);
         $changes = $sheet->changes();
-        $isAsWritten = $changes === [] && $parts['country'] === $place->country;
+        $isAsWritten = $changes === [] && $original->country === $place->country;
 
         return new StandardizedAddress(
             $original,
@@ -65,6 +98,6 @@ final readonly class AddressStandardizer
     /** The country's code: as written, or else as state or postal code tell; the organization's own if nothing does. */
     public static function country(Address $address, string $home = 'US'): string
     {
-        return PlaceForm::of($address->parts(), $home)->country;
+        return PlaceForm::of($address, $home)->country;
     }
 }

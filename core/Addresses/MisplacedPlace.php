@@ -25,13 +25,32 @@ final class MisplacedPlace
     {
         $isTaken = false;
         foreach (['line1', 'line2'] as $line) {
-            $text = $sheet->part($line);
-            $mayBe = $text !== '' && (str_contains($text, ',') || strlen($text) > 12);
-            $isTaken = ($mayBe && preg_match(self::IN_LINE, $text) === 1 && self::outOfLine($sheet, $line)) || $isTaken;
+            $isTaken = (self::mayBeInLine($sheet->part($line)) && self::outOfLine($sheet, $line)) || $isTaken;
         }
-        $city = $sheet->part('city');
 
-        return ($city !== '' && preg_match(self::IN_CITY, $city) === 1 && self::outOfCity($sheet)) || $isTaken;
+        return (self::mayBeInCity($sheet->part('city')) && self::outOfCity($sheet)) || $isTaken;
+    }
+
+    /** Whether a place may stand in a street line, at a first look. */
+    public static function mayBeInLine(string $text): bool
+    {
+        if ($text === '') {
+            return false;
+        }
+        // Without a comma it ends in its code: in four digits, or in a digit, a letter and a digit.
+        $mayBe =
+            str_contains($text, ',') ||
+            (strlen($text) > 12 &&
+                ctype_digit($text[-1]) &&
+                (ctype_digit(substr($text, -4)) || (ctype_alpha($text[-2]) && ctype_digit($text[-3]))));
+
+        return $mayBe && preg_match(self::IN_LINE, $text) === 1;
+    }
+
+    /** Whether more than the city may stand where it does, at a first look. */
+    public static function mayBeInCity(string $city): bool
+    {
+        return $city !== '' && preg_match(self::IN_CITY, $city) === 1;
     }
 
     private static function outOfLine(AddressSheet $sheet, string $line): bool

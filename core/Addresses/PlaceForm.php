@@ -12,6 +12,14 @@ final class PlaceForm
     /** @var array<string, self> many addresses lie in one place */
     private static array $places = [];
 
+    /** @var ?list<AddressChange> what it changes, once it was asked */
+    private ?array $told = null;
+
+    /** @var ?array<string, string> part to what it becomes, once it was asked */
+    private ?array $becomes = null;
+
+    private ?bool $holdsMore = null;
+
     /**
      * @param  string  $country  ISO 3166-1 alpha-2, or what was written
      * @param  list<array{string, string, Reason}>  $changes  a part, what it becomes, and why
@@ -19,16 +27,16 @@ final class PlaceForm
      */
     private function __construct(public readonly string $country, public readonly array $changes, public readonly array $faults) {}
 
-    /** @param  array<string, string>  $parts  of an address, by Address::PARTS */
-    public static function of(array $parts, string $home): self
+    public static function of(Address $address, string $home): self
     {
-        $code = $parts['postal_code'];
+        $code = $address->postalCode;
         // Of a ZIP code in its form the first three digits say in which state it lies.
         $region = strlen($code) === 5 && ctype_digit($code) ? substr($code, 0, 3) : $code;
-        $key = "{$parts['city']}\n{$parts['state']}\n{$region}\n{$parts['country']}\n{$home}";
+        $key = "{$address->city}\n{$address->state}\n{$region}\n{$address->country}\n{$home}";
         if (isset(self::$places[$key])) {
             return self::$places[$key];
         }
+        $parts = $address->parts();
         $country = self::countryOf($parts, $home);
         $form = in_array($country, ['US', 'CA'], true)
             ? self::atHome($parts, $country)
@@ -41,6 +49,49 @@ final class PlaceForm
         }
 
         return self::$places[$key] = $form;
+    }
+
+    /**
+     * What it changes of an address that lies there: a part is written in the same way in all of them.
+     *
+     * @return list<AddressChange>
+     */
+    public function told(Address $original): array
+    {
+        return $this->told ??= $this->tell($original->parts());
+    }
+
+    /**
+     * @param  array<string, string>  $parts  by Address::PARTS
+     * @return list<AddressChange>
+     */
+    private function tell(array $parts): array
+    {
+        return array_map(
+            static fn(array $change): AddressChange => new AddressChange($change[0], $parts[$change[0]], $change[1], [$change[2]]),
+            $this->changes,
+        );
+    }
+
+    /** An address that lies there, in postal form. */
+    public function with(string $line1, string $line2, Address $original): Address
+    {
+        $becomes = $this->becomes ??= array_column($this->changes, 1, 0);
+
+        return new Address(
+            $line1,
+            $line2,
+            $becomes['city'] ?? $original->city,
+            $becomes['state'] ?? $original->state,
+            $becomes['postal_code'] ?? $original->postalCode,
+            $this->country,
+        );
+    }
+
+    /** Whether more than a city may stand where the city does. */
+    public function mayHoldMore(Address $original): bool
+    {
+        return $this->holdsMore ??= MisplacedPlace::mayBeInCity($original->city);
     }
 
     public function isStandardized(): bool

@@ -18,33 +18,47 @@ final class StreetLines
 
     private function __construct() {}
 
+    /**
+     * Most are the street and number of a house, and nothing else: the same without a sheet.
+     *
+     * @return ?array{string, string, list<Reason>, bool} the street, the unit ('' if there is none), why, and whether nothing of it was understood; null if it has to be read
+     */
+    public static function usual(string $line, string $below, string $country): ?array
+    {
+        if ($below !== '' || (stripos($line, 'box') !== false && preg_match(self::DUAL, $line) === 1)) {
+            return null;
+        }
+        $written = StreetLine::written($line, $country);
+        if ($written !== null) {
+            return [
+                $written[0],
+                $written[1],
+                array_values($written[1] === '' ? $written[2] : [AddressRule::UnitMoved->value => self::moved()] + $written[2]),
+                false,
+            ];
+        }
+
+        return StreetLine::isUnread($line, $country) ? [$line, '', [], true] : null;
+    }
+
+    /** Why a unit stands in the line below. */
+    public static function moved(): Reason
+    {
+        return self::$moved ??= new Reason(AddressRule::UnitMoved);
+    }
+
     /** @return list<string> lines of which nothing was understood */
     public static function standardize(AddressSheet $sheet, string $country): array
     {
-        // Most are the street and number of a house, and nothing else.
-        $line = $sheet->part('line1');
-        $isOne = $sheet->part('line2') === '' && (stripos($line, 'box') === false || preg_match(self::DUAL, $line) !== 1);
-        $written = $isOne ? StreetLine::written($line, $country) : null;
-        if ($written !== null) {
-            self::write($sheet, ...$written);
-
-            return [];
+        $usual = self::usual($sheet->part('line1'), $sheet->part('line2'), $country);
+        if ($usual === null) {
+            return self::read($sheet, $country);
         }
+        [$street, $unit, $reasons, $isUnread] = $usual;
+        $sheet->write('line1', $street, $reasons);
+        $sheet->write('line2', $unit, [self::moved()]);
 
-        return self::read($sheet, $country);
-    }
-
-    /** @param  array<string, Reason>  $reasons */
-    private static function write(AddressSheet $sheet, string $street, string $unit, array $reasons): void
-    {
-        if ($unit === '') {
-            $sheet->write('line1', $street, $reasons);
-
-            return;
-        }
-        $moved = self::$moved ??= new Reason(AddressRule::UnitMoved);
-        $sheet->write('line1', $street, [AddressRule::UnitMoved->value => $moved] + $reasons);
-        $sheet->write('line2', $unit, [$moved]);
+        return $isUnread ? ['line1'] : [];
     }
 
     /** @return list<string> lines of which nothing was understood */

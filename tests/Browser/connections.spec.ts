@@ -47,6 +47,7 @@ test('gifts of a giving platform are pulled, reviewed and loaded; what is given 
   await page.getByRole('button', { name: 'Pull these days' }).click();
   await expect(latest.getByText('gone back')).toBeVisible({ timeout: 60_000 });
   await expect(latest.getByText(/It makes 1 supporter and 1 gift,/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('button', { name: 'Load what is sure' })).toBeVisible();
   await page.keyboard.press('l');
   await expect(latest.getByText(/It made 1 supporter and 1 gift,/)).toBeVisible({ timeout: 60_000 });
 

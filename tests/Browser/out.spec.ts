@@ -94,7 +94,7 @@ test('someone is erased: what there is is shown, it is done for good, and the pr
   await expect(erase).toBeDisabled();
   await page.getByRole('textbox', { name: /^Write 614 here/ }).fill('614');
   await erase.click();
-  await expect(page.getByText('write it without their name')).toBeVisible();
+  await expect(page.getByText('The reason stays when all else goes')).toBeVisible();
   await page.getByRole('textbox', { name: 'Why' }).fill('Letter of 2 November');
   await erase.click();
   await expect(page.getByText('Done. No record, no history')).toBeVisible({ timeout: 60_000 });

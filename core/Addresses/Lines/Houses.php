@@ -24,6 +24,8 @@ final class Houses
     /** Numbers to read a street and a unit with. */
     private const HOUSE = '11';
 
+    private const DIGITS = '0123456789';
+
     private const UNIT = '22';
 
     private const KEPT = 30_000;
@@ -31,8 +33,14 @@ final class Houses
     /** @var array<string, DeliveryLine> of the numbers above */
     private static array $read = [];
 
+    /** @var array<string, array{string, array<string, Reason>}> what stands between two numbers, or a part of it, as it is written in the end, and why */
+    private static array $between = [];
+
     /** @var array<string, array{string, array<string, Reason>}|false> what stands behind the number of a house, or before that of a unit, and why */
     private static array $texts = [];
+
+    /** @var array<string, true> words before a number of which nothing is understood, whatever the number is */
+    private static array $unread = [];
 
     private function __construct() {}
 
@@ -59,6 +67,13 @@ final class Houses
      */
     public static function written(string $line, string $country, callable $read): ?array
     {
+        $digits = strspn($line, self::DIGITS);
+        $end = $digits === 0 ? 0 : self::lastNumber($line);
+        $between = substr($line, $digits, $end - $digits);
+        $known = $digits === 0 ? null : self::known($between, $country, $end < strlen($line));
+        if ($known !== null) {
+            return [substr($line, 0, $digits) . $known[0], $known[1] === '' ? '' : $known[1] . substr($line, $end), $known[2]];
+        }
         [$number, $street, $word, $unit] = self::cut($line, $country) ?? ['', '', '', ''];
         if ($number === '') {
             return self::numbered($line, $country, $read);
@@ -68,13 +83,73 @@ final class Houses
         if ($behind === false) {
             return null;
         }
+        $letter = substr($number, $digits);
         if ($unit === '') {
+            $end < strlen($line) ? null : self::keepBetween("{$country}{$between}", [$letter . $behind[0], $behind[1]]);
+
             return [$number . $behind[0], '', $behind[1]];
         }
         $key = "{$country}#{$word}";
         $before = self::$texts[$key] ?? self::keepText($key, self::before(self::unit($word, $country, $read)));
+        if ($before === false) {
+            return null;
+        }
+        $at = self::lastSpace($between);
+        if ($unit === substr($line, $end) && ltrim(substr($between, strlen($letter), $at - strlen($letter))) === $street) {
+            self::keepBetween("{$country}+" . substr($between, 0, $at), [$letter . $behind[0], $behind[1]]);
+            self::keepBetween("{$country}#" . substr($between, $at), $before);
+        }
 
-        return $before === false ? null : [$number . $behind[0], $before[0] . $unit, $behind[1] + $before[1]];
+        return [$number . $behind[0], $before[0] . $unit, $behind[1] + $before[1]];
+    }
+
+    /**
+     * "12", " Elm St Apt " and "4B": whatever the numbers are, what stands between them is written the same, and of most it is known how.
+     *
+     * @return ?array{string, string, array<string, Reason>} what stands behind the number of the house, and before that of the unit, and why
+     */
+    private static function known(string $between, string $country, bool $hasUnit): ?array
+    {
+        if (!$hasUnit) {
+            $street = self::$between["{$country}{$between}"] ?? null;
+
+            return $street === null ? null : [$street[0], '', $street[1]];
+        }
+        $at = self::lastSpace($between);
+        $street = self::$between["{$country}+" . substr($between, 0, $at)] ?? null;
+        $word = $street === null ? null : self::$between["{$country}#" . substr($between, $at)] ?? null;
+
+        return $street === null || $word === null ? null : [$street[0], $word[0], $street[1] + $word[1]];
+    }
+
+    /** @return int where the word for a unit begins, with what stands before it: " Apt. " */
+    private static function lastSpace(string $between): int
+    {
+        $head = rtrim($between, ' .');
+        if (str_ends_with($head, '#')) {
+            return strlen(rtrim(substr($head, 0, -1)));
+        }
+
+        return $head === '' ? 0 : (int) strrpos($head, ' ');
+    }
+
+    /** @param  array{string, array<string, Reason>}  $text */
+    private static function keepBetween(string $key, array $text): void
+    {
+        if (count(self::$between) >= self::KEPT) {
+            self::$between = [];
+        }
+        self::$between[$key] = $text;
+    }
+
+    /** @return int where the number of a unit begins at the end of a line: "4", "4B"; its length if there is none */
+    private static function lastNumber(string $line): int
+    {
+        $last = $line[-1];
+        $head = $last >= 'A' && $last <= 'Z' ? substr($line, 0, -1) : $line;
+        $end = strlen(rtrim($head, self::DIGITS));
+
+        return $end === strlen($head) ? strlen($line) : $end;
     }
 
     /**
@@ -87,21 +162,41 @@ final class Houses
             return null;
         }
         [, $words, $number] = $found;
+        // The number of a unit behind that of a box: hardly another line is like it.
+        if (
+            strpbrk($words, self::DIGITS) !== false &&
+            (str_ends_with($words, '#') || Lexicon::of($country)->unit(self::lastWord($words)) !== null)
+        ) {
+            return null;
+        }
         $key = "{$country}={$words}";
-        $before = self::$texts[$key] ?? self::keepText($key, self::beforeNumber($words, $read));
+        $before = self::$texts[$key] ?? self::keepText($key, self::beforeNumber($words, $key, $read));
 
         return $before === false ? null : [$before[0] . $number, '', $before[1]];
+    }
+
+    /** Whether nothing is understood of a line, as of others that differ from it by their number alone; it was asked how it is written before. */
+    public static function isUnread(string $line, string $country): bool
+    {
+        return self::$unread !== [] && preg_match(self::NUMBERED, $line, $found) === 1 && isset(self::$unread["{$country}={$found[1]}"]);
     }
 
     /**
      * @param  callable(string): DeliveryLine  $read
      * @return ?array{string, array<string, Reason>}
      */
-    private static function beforeNumber(string $words, callable $read): ?array
+    private static function beforeNumber(string $words, string $key, callable $read): ?array
     {
+        $lines = array_map(static fn(string $number): DeliveryLine => $read($words . $number), self::NUMBERS);
+        if (array_filter($lines, static fn(DeliveryLine $line): bool => $line->kind !== LineKind::Unread) === []) {
+            self::$unread = count(self::$unread) < self::KEPT ? self::$unread : [];
+            self::$unread[$key] = true;
+
+            return null;
+        }
         $texts = [];
-        foreach (self::NUMBERS as $number) {
-            $line = $read($words . $number);
+        foreach (self::NUMBERS as $at => $number) {
+            $line = $lines[$at];
             $text = $line->text();
             if ($line->units !== [] || !$line->kind->isDelivered() || !str_ends_with($text, " {$number}")) {
                 return null;

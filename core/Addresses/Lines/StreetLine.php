@@ -61,6 +61,12 @@ final class StreetLine
         );
     }
 
+    /** Whether nothing of a line is understood, as of others that differ from it by their number alone; how it is written was asked before. */
+    public static function isUnread(string $line, string $country): bool
+    {
+        return Houses::isUnread($line, $country);
+    }
+
     private static function surely(string $line, string $country): DeliveryLine
     {
         $read = self::once($line, $country);

@@ -447,6 +447,49 @@ final class StreetLineTest extends TestCase
         '%s 4',
     ];
 
+    public function test_what_is_kept_of_a_street_says_what_reading_each_of_its_houses_does(): void
+    {
+        $words = [
+            'Elm',
+            'St',
+            'Street',
+            'North',
+            'N',
+            'Apt',
+            'Apt.',
+            'Suite',
+            'Unit',
+            'Fl',
+            '#',
+            '5th',
+            'Route',
+            'RR',
+            'Box',
+            'P.O.',
+            'Hwy',
+            'Ave',
+        ];
+        mt_srand(412);
+        [$kept, $unread] = [0, 0];
+        for ($i = 0; $i < 6000; $i++) {
+            $line = implode(' ', array_map(static fn(): string => $words[mt_rand(0, 17)], range(0, mt_rand(1, 4))));
+            $line = (mt_rand(0, 5) === 0 ? '' : mt_rand(1, 99) . ['', 'B'][mt_rand(0, 1)] . ' ') . $line;
+            $line .= mt_rand(0, 1) === 0 ? '' : ' ' . mt_rand(1, 99) . ['', 'C'][mt_rand(0, 1)];
+            $country = ['US', 'CA'][mt_rand(0, 1)];
+            $written = StreetLine::written($line, $country);
+            $read = StreetLine::parse($line, $country);
+            if ($written !== null) {
+                $kept++;
+                self::assertSame([$read->withoutUnits(), $read->unitsText()], [$written[0], $written[1]], $line);
+            } elseif (StreetLine::isUnread($line, $country)) {
+                $unread++;
+                self::assertSame(LineKind::Unread, $read->kind, $line);
+            }
+        }
+        self::assertGreaterThan(1000, $kept);
+        self::assertGreaterThan(5, $unread);
+    }
+
     public function test_a_line_is_read_into_its_parts(): void
     {
         $line = StreetLine::parse('101 1/2 north Mill End avenue south, bldg C, apartment 12');

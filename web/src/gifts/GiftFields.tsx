@@ -1,4 +1,4 @@
-import { Fragment, type ReactNode } from 'react';
+import { Fragment, memo, type ReactNode, useCallback, useLayoutEffect, useRef } from 'react';
 import type { FormField } from '../api/answers';
 import { FieldInput } from '../shared/FieldInput';
 import { GiftCredits } from './GiftCredits';
@@ -34,20 +34,41 @@ export const isInForm = (place: string): boolean =>
 
 const IN_ROW = ['gift.date', 'gift.amount', 'gift.currency', 'gift.kind', 'gift.reference'];
 
-/** All that a gift can have, in the order in which one is asked for it. What it is for can be split. */
-export function GiftFields({ fields, isRest = false, isCorrection = false, values, error, onChange, onLeave }: GiftFieldsProps) {
-  const isSplit = (values['gift.splits'] ?? '') !== '';
-  const input = (field: FormField) => (
-    <div key={field.key} className={field.type === 'long text' ? 'wide' : undefined}>
+interface OneFieldProps {
+  field: FormField;
+  value: string;
+  error: ReactNode;
+  onChange: (values: Record<string, string>) => void;
+  onLeave: () => void;
+}
+
+/** Twenty of them are not drawn anew where one is written into. */
+const OneField = memo(function OneField({ field, value, error, onChange, onLeave }: OneFieldProps) {
+  return (
+    <div className={field.type === 'long text' ? 'wide' : undefined}>
       <FieldInput
         field={field}
         kind="gift"
-        value={values[field.key] ?? ''}
-        error={error(field.key)}
-        onChange={(value) => onChange({ [field.key]: value })}
+        value={value}
+        error={error}
+        onChange={(next) => onChange({ [field.key]: next })}
         onLeave={onLeave}
       />
     </div>
+  );
+});
+
+/** All that a gift can have, in the order in which one is asked for it. What it is for can be split. */
+export function GiftFields({ fields, isRest = false, isCorrection = false, values, error, onChange, onLeave }: GiftFieldsProps) {
+  const isSplit = (values['gift.splits'] ?? '') !== '';
+  const latest = useRef({ onChange, onLeave });
+  useLayoutEffect(() => {
+    latest.current = { onChange, onLeave };
+  });
+  const change = useCallback((next: Record<string, string>) => latest.current.onChange(next), []);
+  const leave = useCallback(() => latest.current.onLeave(), []);
+  const input = (field: FormField) => (
+    <OneField key={field.key} field={field} value={values[field.key] ?? ''} error={error(field.key)} onChange={change} onLeave={leave} />
   );
   return (
     <>
