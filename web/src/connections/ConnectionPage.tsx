@@ -52,7 +52,8 @@ export function ConnectionPage() {
 /** What was pulled; beside it, what a person must say of the latest before it is loaded. */
 function Pulled({ data, onSet }: { data: ConnectionPageData; onSet: () => void }) {
   const may = useMay();
-  const [latest] = data.pulls;
+  // What came before a pull that failed still waits to be reviewed.
+  const latest = data.pulls.find((one) => one.state !== 'failed');
   const pulls = <Pulls data={data} mayPull={may.load} />;
   const further = (
     <span className="push">
