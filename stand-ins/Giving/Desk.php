@@ -8,6 +8,8 @@ namespace PineSieve\StandIns\Giving;
  * The page of the made-up platform, on which one gives, corrects and takes back; what was done there is kept in a file beside the seed.
  *
  * @phpstan-import-type Charge from Platform
+ * @phpstan-type Inbox array{address: string, key: string, answer: string}
+ * @phpstan-type Kept array{charges: list<Charge>, quirks: array<string, int>, calls: int, notices: Inbox}
  */
 final readonly class Desk
 {
@@ -65,7 +67,7 @@ final readonly class Desk
      * Sends a signed notice of what happened to a charge: "TIME.BODY" with HMAC-SHA-256, in hexadecimal.
      *
      * @param  Charge  $charge
-     * @param  array{address: string, key: string, answer: string}  $to
+     * @param  Inbox  $to
      * @return string what was answered
      */
     private function send(array $charge, array $to, int $time): string
@@ -160,7 +162,7 @@ final readonly class Desk
         ];
     }
 
-    /** @return array{charges: list<Charge>, quirks: array<string, int>, calls: int, notices: array{address: string, key: string, answer: string}} */
+    /** @return Kept */
     private function kept(): array
     {
         $kept = (array) json_decode((string) @file_get_contents($this->file), true);
@@ -176,7 +178,7 @@ final readonly class Desk
         ];
     }
 
-    /** @param  array{charges: list<Charge>, quirks: array<string, int>, calls: int, notices: array{address: string, key: string, answer: string}}  $kept */
+    /** @param  Kept  $kept */
     private function keep(array $kept): void
     {
         file_put_contents($this->file, json_encode($kept, JSON_UNESCAPED_UNICODE), LOCK_EX);
@@ -213,12 +215,15 @@ final readonly class Desk
             '</form>';
 
         return '<!doctype html><html lang=en><meta charset=utf-8><title>Skerry Giving</title>' .
-            '<style>body{font:14px sans-serif;margin:2em;max-width:70em;background:#f2f5f7;color:#1d2a30}td{padding:2px 12px 2px 0}input{padding:3px}</style>' .
+            '<style>body{font:14px sans-serif;margin:2em;max-width:70em;background:#f2f5f7;color:#1d2a30}' .
+            'td{padding:2px 12px 2px 0}input{padding:3px}</style>' .
             '<h1>Skerry Giving</h1><p>A made-up giving platform: what is done here arrives with the next pull.</p>' .
-            '<h2>Give</h2><form method=post><label>First name <input name=first_name></label> <label>Last name <input name=last_name></label> ' .
+            '<h2>Give</h2><form method=post><label>First name <input name=first_name></label> ' .
+            '<label>Last name <input name=last_name></label> ' .
             '<label>Email <input name=email type=email></label> <label>Amount <input name=amount size=7 required></label> ' .
             '<label>Fund <input name=fund></label> <button name=do value=give>Give</button></form>' .
-            "<h2>The latest</h2><table>{$rows}</table>{$notices}<h2>Bad days</h2><form method=post>{$quirks}<p><button name=do value=quirks>Set</button></form>";
+            "<h2>The latest</h2><table>{$rows}</table>{$notices}<h2>Bad days</h2>" .
+            "<form method=post>{$quirks}<p><button name=do value=quirks>Set</button></form>";
     }
 
     private const NO_NOTICES = ['address' => '', 'key' => '', 'answer' => ''];

@@ -33,10 +33,10 @@ final class Houses
     /** @var array<string, DeliveryLine> of the numbers above */
     private static array $read = [];
 
-    /** @var array<string, array{string, array<string, Reason>}> what stands between two numbers, or a part of it, as it is written in the end, and why */
+    /** @var array<string, array{string, array<string, Reason>}> what stands between two numbers, or a part: how it is written, and why */
     private static array $between = [];
 
-    /** @var array<string, array{string, array<string, Reason>}|false> what stands behind the number of a house, or before that of a unit, and why */
+    /** @var array<string, array{string, array<string, Reason>}|false> what stands behind a house's number, or before a unit's, and why */
     private static array $texts = [];
 
     /** @var array<string, true> words before a number of which nothing is understood, whatever the number is */
@@ -106,7 +106,7 @@ final class Houses
     /**
      * "12", " Elm St Apt " and "4B": whatever the numbers are, what stands between them is written the same, and of most it is known how.
      *
-     * @return ?array{string, string, array<string, Reason>} what stands behind the number of the house, and before that of the unit, and why
+     * @return ?array{string, string, array<string, Reason>} what stands behind the house's number, and before the unit's, and why
      */
     private static function known(string $between, string $country, bool $hasUnit): ?array
     {
@@ -175,7 +175,7 @@ final class Houses
         return $before === false ? null : [$before[0] . $number, '', $before[1]];
     }
 
-    /** Whether nothing is understood of a line, as of others that differ from it by their number alone; it was asked how it is written before. */
+    /** Whether nothing is understood of a line, as of others that differ by their number alone; how it is written was asked before. */
     public static function isUnread(string $line, string $country): bool
     {
         return self::$unread !== [] && preg_match(self::NUMBERED, $line, $found) === 1 && isset(self::$unread["{$country}={$found[1]}"]);
@@ -238,7 +238,10 @@ final class Houses
         return $unit === null || !str_ends_with($text, self::UNIT) ? null : [substr($text, 0, -strlen(self::UNIT)), $unit->reasons];
     }
 
-    /** @return ?array{string, string, string, string} number, street, the word for a unit and its number, the last two '' if there is none; null if it is no such line */
+    /**
+     * @return ?array{string, string, string, string} number, street, the word for a unit and its number, the last two '' if there is none;
+     *                                                null if it is no such line
+     */
     private static function cut(string $line, string $country): ?array
     {
         if (preg_match(self::LINE, $line, $found) !== 1) {
