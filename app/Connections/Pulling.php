@@ -54,6 +54,13 @@ final readonly class Pulling
             foreach ($notices as $notice) {
                 $arrivals->noticed(self::transactions($reader, $notice->records));
             }
+            $left = $this->notices->waiting($connection) - count($notices);
+            if ($left > 0) {
+                $arrivals->tell(
+                    '',
+                    "{$left} of its notices wait on: there are more than one pull takes, or they can't be read as it is set now.",
+                );
+            }
             $told = $arrivals->told();
             $pull->loads = $pull->loads && $arrivals->isSure();
 

@@ -131,6 +131,18 @@ final class ConnectionNoticesTest extends PullingTestCase
         self::assertNotContains($given['id'], array_column($said['told'], 'id'));
     }
 
+    public function test_one_that_can_not_be_read_any_more_waits_on_and_that_is_told(): void
+    {
+        $connection = $this->inbox();
+        $this->sent(self::notice($this->charge(['id' => 'SK-N4'])))->assertNoContent();
+        $connection->update(['form' => [...$connection->form, 'notice_records' => 'gift']]);
+        [$code, $said] = $this->pulled();
+        self::assertSame([0, 300], [$code, $said['fetched']]);
+        self::assertStringStartsWith('1 of its notices wait on', $said['told'][0]['says']);
+        $connection->refresh()->update(['form' => [...$connection->form, 'notice_records' => 'charge']]);
+        self::assertSame(1, $this->pulled()[1]['rows']);
+    }
+
     public function test_of_an_intake_that_was_discarded_it_waits_again(): void
     {
         $connection = $this->inbox();
