@@ -297,6 +297,7 @@ Route::prefix('api')->group(function (): void {
                 Route::post('start', [AddressListController::class, 'start']);
                 Route::post('ask', [CheckController::class, 'ask']);
                 Route::get('rows', [CheckController::class, 'rows']);
+                Route::get('beside/{other}', [CheckController::class, 'beside'])->whereNumber('other');
                 Route::post('decide', [CheckController::class, 'decide']);
                 Route::post('apply', [CheckController::class, 'apply']);
                 Route::get('statement.pdf', [CheckController::class, 'statement']);

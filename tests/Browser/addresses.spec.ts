@@ -146,6 +146,17 @@ test('the addresses of the database are checked, put right as one act, and put b
   await page.getByRole('button', { name: 'Undo what was written' }).click();
   await expect(page.getByText('What was written is taken back')).toBeVisible({ timeout: 60_000 });
   await expect(page.getByRole('button', { name: 'Put these addresses right' })).toBeVisible();
+
+  // Asked again, it is held beside what it came to before.
+  await page.goto('/addresses');
+  await page.getByRole('button', { name: 'Check everyone' }).click();
+  await expect(page.getByText('the time before')).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('link', { name: 'Compare' }).click();
+  await expect(page.getByRole('heading', { name: 'Two checks side by side' })).toBeVisible();
+  await expect(page.getByRole('columnheader', { name: /All addresses/ })).toHaveCount(2);
+  await expect(page.getByRole('row', { name: /^Can be mailed/ })).toContainText('%');
+  await expect(page.getByRole('row', { name: /^Number not on this street/ })).toBeVisible();
+  await looksSound(page);
 });
 
 test('whoever moved gets the new address, and the old one is kept', async ({ page }) => {

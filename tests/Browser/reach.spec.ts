@@ -61,6 +61,7 @@ test('every screen can be worked with at twice the size, and on a narrow window'
     '/connections/1',
     '/addresses/undeliverable',
     check,
+    `${check}/beside/${check.split('/').at(-1)}`,
     '/supporters/12',
     '/supporters/12/erase',
     '/totals',

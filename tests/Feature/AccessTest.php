@@ -165,6 +165,7 @@ final class AccessTest extends TestCase
         'POST api/address-checks/{check}/start',
         'POST api/address-checks/{check}/ask',
         'GET api/address-checks/{check}/rows',
+        'GET api/address-checks/{check}/beside/{other}',
         'POST api/address-checks/{check}/decide',
         'POST api/address-checks/{check}/apply',
         'GET api/address-checks/{check}/statement.pdf',
@@ -501,6 +502,7 @@ final class AccessTest extends TestCase
                 'state' => CheckState::Done,
                 'scope' => ['kind' => 'all'],
             ])->id,
+            'other' => '1',
             'act' => (string) Act::begin(ActKind::Remedy, null, 'Filled in a field')->id,
             'layout' => (string) GridLayout::query()->create(['name' => 'Cards', 'columns' => ['name.last']])->id,
             'webhook' => (string) Webhook::query()->create([

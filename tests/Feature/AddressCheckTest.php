@@ -152,6 +152,39 @@ final class AddressCheckTest extends TestCase
         self::assertStringContainsString('8 addresses', (string) DB::table('messages')->value('text'));
     }
 
+    public function test_two_checks_are_held_beside_each_other_the_earlier_one_first(): void
+    {
+        $first = $this->checked();
+        // Half a year later someone has asked, and hands the list in again.
+        $second = $this->checked(
+            strtr(self::LIST, ['412 Schooner Lane' => '112 Schooner Lane', 'Eve Fox;;;;' => 'Eve Fox;14 Elm St;Tern Harbor;ME;04598']),
+        );
+        $told = $this->getJson("/api/address-checks/{$second}/beside/{$first}")
+            ->assertOk()
+            ->json();
+        self::assertSame($told, $this->getJson("/api/address-checks/{$first}/beside/{$second}")->json());
+        self::assertSame([$first, $second], [$told['before']['id'], $told['now']['id']]);
+
+        $parts = array_column($told['parts'], 'lines', 'key');
+        $line = static fn(string $part, string $key): array => array_slice(array_values(array_column($parts[$part], null, 'key')[$key]), 2);
+        self::assertSame([8, 9, null, null, null], $line('sums', 'addresses'));
+        // Two of eight, four of nine.
+        self::assertSame([2, 4, 8, 9, 19.4], $line('sums', 'mailable'));
+        self::assertSame([4, 3, 8, 9, -16.7], $line('sums', 'not_found'));
+        self::assertSame([1, 0, 8, 9, -12.5], $line('outcomes', 'number_not_on_street'));
+        self::assertSame(9, array_sum(array_column($parts['outcomes'], 'now')));
+        self::assertSame([0, 1, 1, 1, 100], $line('regions', 'state MA'));
+        self::assertContains('Zero put back', array_column($parts['rules'], 'words'));
+
+        self::assertSame([$second, $first], array_column($this->getJson('/api/address-checks?done=1')->json('checks'), 'id'));
+        $waiting = $this->handIn(self::LIST)->json('id');
+        self::assertCount(2, $this->getJson('/api/address-checks?done=1')->json('checks'), 'What is not done has nothing to compare.');
+        $this->getJson("/api/address-checks/{$second}/beside/{$waiting}")
+            ->assertStatus(409)
+            ->assertJsonPath('message', '"gala guests.csv" is not checked yet.');
+        $this->getJson("/api/address-checks/{$second}/beside/999999")->assertNotFound();
+    }
+
     public function test_each_distinct_address_is_asked_about_once(): void
     {
         $id = $this->checked();

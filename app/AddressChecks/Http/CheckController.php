@@ -7,6 +7,7 @@ namespace App\AddressChecks\Http;
 use App\Accounts\Audit;
 use App\AddressChecks\AddressCheck;
 use App\AddressChecks\ApplyCheck;
+use App\AddressChecks\CheckComparison;
 use App\AddressChecks\CheckDecisions;
 use App\AddressChecks\CheckedRows;
 use App\AddressChecks\CheckState;
@@ -43,15 +44,19 @@ final class CheckController extends Controller
 {
     private const PAGE = 30;
 
+    /** As many of the latest can be chosen to be held beside each other. */
+    private const COMPARED = 200;
+
     #[Answers(self::class, 'CheckList')]
     public function index(Request $request, CheckView $view): JsonResponse
     {
         $this->authorize('check-addresses');
         $page = AddressCheck::query()
             ->where('kind', '<>', AddressCheck::INTAKE)
+            ->when($request->boolean('done'), static fn($checks) => $checks->whereNotNull('figures'))
             ->with(['user', 'intake', 'act'])
             ->latest('id')
-            ->simplePaginate(self::PAGE);
+            ->simplePaginate($request->boolean('done') ? self::COMPARED : self::PAGE);
         $states = DB::table('address_states')->selectRaw('count(*) as n, max(asked_at) as last')->first();
 
         return response()->json([
@@ -90,6 +95,18 @@ final class CheckController extends Controller
         $this->authorize('check-addresses');
 
         return response()->json($view->page($check));
+    }
+
+    /** What two checks come to, side by side. */
+    #[Answers(CheckComparison::class, 'ComparedChecks')]
+    public function beside(AddressCheck $check, AddressCheck $other): JsonResponse
+    {
+        $this->authorize('check-addresses');
+        foreach ([$check, $other] as $one) {
+            abort_if($one->figures === null, 409, "\"{$one->name}\" is not checked yet.");
+        }
+
+        return response()->json(CheckComparison::of($check, $other));
     }
 
     #[Answers(CheckView::class, 'CheckedRowPage')]

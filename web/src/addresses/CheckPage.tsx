@@ -288,6 +288,9 @@ export function CheckPage() {
             Other columns
           </Button>
         )}
+        <Button variant="subtle" component={Link} to={`/addresses/${id}/beside/${before?.id ?? id}`}>
+          Compare
+        </Button>
         {!check.is_applied && check.state !== 'writing' && discarding}
         <span className="push quiet">{check.edition === '' ? 'no directory was asked' : `asked: ${check.edition}`}</span>
       </div>

@@ -365,6 +365,22 @@ export type ColumnsView = {
 
 export type CommonWords = { common_words: string[] };
 
+export type ComparedCheck = { id: number; name: string; created_at: string; edition: string };
+
+export type ComparedChecks = { before: ComparedCheck; now: ComparedCheck; parts: ComparedPart[] };
+
+export type ComparedLine = {
+  key: string;
+  words: string;
+  before: number;
+  now: number;
+  before_of: number | null;
+  now_of: number | null;
+  points: number | null;
+};
+
+export type ComparedPart = { key: 'sums' | 'outcomes' | 'rules' | 'regions'; lines: ComparedLine[] };
+
 export type Condition = { header: string; how: string; value: string };
 
 export type ConnectionDropped = { dropped: string };

@@ -62,6 +62,7 @@ import { ConnectionPage, NewConnection } from '../connections/ConnectionPage';
 import { ConnectionsPage } from '../connections/ConnectionsPage';
 import { AllPage } from '../addresses/AllPage';
 import { AddressesPage } from '../addresses/AddressesPage';
+import { BesidePage } from '../addresses/BesidePage';
 import { CheckPage } from '../addresses/CheckPage';
 import { UnreachedPage } from '../addresses/UnreachedPage';
 import { WherePage } from '../addresses/WherePage';
@@ -110,6 +111,7 @@ export function App() {
         <Route path="addresses/all" element={<AllPage />} />
         <Route path="addresses/undeliverable" element={<UnreachedPage />} />
         <Route path="addresses/:id" element={<CheckPage />} />
+        <Route path="addresses/:id/beside/:other" element={<BesidePage />} />
         <Route path="supporters/where" element={<WherePage />} />
         <Route path="supporters/new" element={<EditPage />} />
         <Route path="supporters/:id" element={<SupporterPage />} />
