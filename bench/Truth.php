@@ -43,6 +43,7 @@ final class Truth
         'typing error in the birth date' => 0.03,
         'no birth date' => 0.4,
         'no middle name' => 0.5,
+        'initial for the middle name' => 0.3,
         'no suffix' => 0.3,
         'capitals' => 0.1,
     ];
@@ -189,7 +190,7 @@ final class Truth
             $family = match (true) {
                 $dice < 0.8 => [$this->person()],
                 $dice < 0.83 => $this->twins(),
-                $dice < 0.835 => $this->fatherAndSon(),
+                $dice < 0.833 => $this->fatherAndSon(),
                 $dice < 0.9 => $this->couple(),
                 $dice < 0.945 => [$this->household()],
                 default => [$this->organization()],
@@ -224,7 +225,7 @@ final class Truth
         return [
             'kind' => SupporterKind::Person,
             'first' => $first,
-            'middle' => $this->happens(0.4) ? $this->first() : '',
+            'middle' => $this->middle(),
             'last' => $last,
             'suffix' => $this->happens(0.01) ? 'Jr.' : '',
             'display' => '',
@@ -272,7 +273,8 @@ final class Truth
             [
                 ...$one,
                 'first' => $this->first($one['first']),
-                'middle' => '',
+                'middle' => $this->middle(),
+                'suffix' => '',
                 'email' => $this->happens(0.3) ? $one['email'] : '',
                 'id' => $this->id('first system'),
             ],
@@ -285,7 +287,8 @@ final class Truth
         $father = $this->person();
         $father['address'] ??= $this->address($this->place());
         $isTold = $this->happens(0.8);
-        $hasDates = !$isTold || $this->happens(0.5);
+        // Of some nothing tells which is which.
+        $hasDates = $this->happens($isTold ? 0.5 : 0.6);
 
         return [
             [
@@ -295,15 +298,18 @@ final class Truth
             ],
             [
                 ...$father,
+                // Whoever is not called Jr. may have another middle name.
+                'middle' => $isTold || $this->happens(0.6) ? $father['middle'] : $this->middle(),
                 'suffix' => $isTold ? 'Jr.' : '',
                 'born' => $hasDates ? '1975-1' . $this->chance->getInt(0, 2) . '-2' . $this->chance->getInt(0, 8) : '',
                 'email' => $this->happens(0.5) ? '' : $this->email($father['first'], $father['last']),
+                'phone' => $this->happens(0.5) ? $father['phone'] : $this->phone(),
                 'id' => $this->id('first system'),
             ],
         ];
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<array<string, mixed>> two who live together, some of them with a child */
     private function couple(): array
     {
         $one = $this->person();
@@ -311,18 +317,33 @@ final class Truth
 
         $last = isset($this->mix['strangers']) && $this->happens(0.3) ? $this->last() : $one['last'];
 
-        return [
-            $one,
-            [
-                ...$one,
-                'first' => $this->first($one['first']),
-                'middle' => '',
-                'last' => $last,
-                'email' => $this->happens(0.5) ? $one['email'] : $this->email('x', $one['last']),
-                'born' => $one['born'] === '' ? '' : $this->born(),
-                'id' => null,
-            ],
+        $other = [
+            ...$one,
+            'first' => $this->first($one['first']),
+            'middle' => $this->middle(),
+            'last' => $last,
+            'suffix' => '',
+            'email' => $this->happens(0.5) ? $one['email'] : $this->email('x', $one['last']),
+            'born' => $one['born'] === '' ? '' : $this->born(),
+            'id' => null,
         ];
+        $child = $this->happens(0.3) ? $this->first($one['first']) : $other['first'];
+
+        return $child === $other['first']
+            ? [$one, $other]
+            : [
+                $one,
+                $other,
+                [
+                    ...$other,
+                    'first' => $child,
+                    'middle' => $this->middle(),
+                    'last' => $one['last'],
+                    'email' => $this->happens(0.5) ? '' : $this->email($child, $one['last']),
+                    'phone' => $this->happens(0.5) ? $one['phone'] : $this->phone(),
+                    'born' => $one['born'] === '' ? '' : $this->born(),
+                ],
+            ];
     }
 
     /** @return array<string, mixed> */
@@ -448,6 +469,7 @@ final class Truth
                 ],
             'no birth date' => [...$one, 'born' => ''],
             'no middle name' => [...$one, 'middle' => ''],
+            'initial for the middle name' => [...$one, 'middle' => substr($one['middle'], 0, 1)],
             'no suffix' => [...$one, 'suffix' => ''],
             default => [
                 ...$one,
@@ -546,6 +568,14 @@ final class Truth
         } while ($first === $not);
 
         return $first;
+    }
+
+    /** One in three who give a middle name give its initial. */
+    private function middle(): string
+    {
+        $middle = $this->happens(0.4) ? $this->first() : '';
+
+        return $this->happens(0.3) ? substr($middle, 0, 1) : $middle;
     }
 
     private function last(): string

@@ -26,6 +26,7 @@ use PineSieve\Core\Matching\Weights\Pattern;
 use PineSieve\Core\Matching\Weights\Sameness;
 use PineSieve\Core\Matching\Weights\Spread;
 use PineSieve\Core\Matching\Weights\WeighedField;
+use PineSieve\Core\Matching\Weights\Weigher;
 use PineSieve\Core\Matching\Weights\Weights;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\FieldCatalog;
@@ -120,6 +121,13 @@ foreach (Sameness::cases() as $of) {
                     ($field === WeighedField::Phone ? 0.002 : 0.0003) * $pairs[$of->value],
                 );
             }
+            // In life a few middle names are those of very many: Ann, Marie, Lee, James.
+            if ($of !== Sameness::Match && $field === WeighedField::Middle && $level === Level::Same) {
+                $levels[$level->value] = max(
+                    $levels[$level->value],
+                    0.006 * ($counts[$of->value][$field->value][Level::Differs->value] ?? 0),
+                );
+            }
         }
         $sum = array_sum($levels);
         // Worlds that are made up are neater than life.
@@ -153,6 +161,8 @@ foreach (
 if ($kind === SupporterKind::Person) {
     $shares['namesake']['generation'] = ['same' => 0.02, 'near' => 0.58, 'differs' => 0.4];
     $shares['match']['generation'] = ['same' => 0.698, 'near' => 0.3, 'differs' => 0.002];
+    // So few have any that what a world shows of them is chance.
+    $shares['chance']['generation'] = ['same' => 0.0034, 'near' => 0.9936, 'differs' => 0.003];
 }
 $weights = [
     'match' => round((2 * $pairs['match']) / $records, 4),
@@ -181,10 +191,11 @@ foreach ($others as [$seed, $rate, $mix]) {
         $values[$number] = $record->values;
         $judge->count($record, $counts);
     }
+    $weigher = new Weigher(Weights::fromArray($weights), $counts);
     foreach ($search->pairs() as $pair) {
         $likely = max(1e-9, min(1 - 1e-9, (float) $pair->likely));
         $bin = (int) floor(2 * log($likely / (1 - $likely)));
-        $agrees = $at->pattern($values[$pair->one], $values[$pair->other]);
+        $agrees = $weigher->telling($at->pattern($values[$pair->one], $values[$pair->other]));
         if ($pair->certainty === Certainty::Certain && !$agrees->isAnotherName() && !$agrees->isPerhapsAnotherGeneration()) {
             $sure[] = [$likely, $agrees];
         }

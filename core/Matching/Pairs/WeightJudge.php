@@ -67,10 +67,11 @@ final readonly class WeightJudge implements Judge
         if (in_array(SignEffect::Apart, $effects, true)) {
             return new Relation(null, null, $namesake, false);
         }
+        $telling = $this->weigher->telling($pattern);
         $isSure =
-            $pattern->isMoreThanName() &&
-            !$pattern->isAnotherName() &&
-            !$pattern->isPerhapsAnotherGeneration() &&
+            $telling->isMoreThanName() &&
+            !$telling->isAnotherName() &&
+            !$telling->isPerhapsAnotherGeneration() &&
             !in_array(SignEffect::Review, $effects, true);
         $certainty = $isSure && $weighed->match >= $this->thresholds->certain ? Certainty::Certain : Certainty::Review;
 

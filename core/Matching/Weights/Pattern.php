@@ -34,12 +34,16 @@ final readonly class Pattern
     }
 
     /**
-     * Whether they are called otherwise, so that nothing makes it certain: of people, the last names differ, and nothing that moves with a person agrees;
+     * Whether they are called otherwise, so that nothing makes it certain: of people, the last names differ, and nothing that moves
+     * with a person agrees, or no more of the name than an initial and an email, which two who live together have too;
      * of organizations, one has a word or a number that the other has not: a library and its friends.
      */
     public function isAnotherName(): bool
     {
-        $isAnotherPerson = $this->is(WeighedField::Last, Level::Differs) && !$this->shareOne(self::OWN);
+        $isCalledSo = $this->is(WeighedField::First, Level::Same) || $this->is(WeighedField::First, Level::Form);
+        $isAnotherPerson =
+            $this->is(WeighedField::Last, Level::Differs) &&
+            !$this->shareOne($isCalledSo ? self::OWN : [WeighedField::Born, WeighedField::Id]);
         $name = $this->levels[WeighedField::Name->value] ?? null;
         $isAnotherOrganization = $name !== null && !in_array($name, [Level::Same, Level::Form, Level::Alike], true);
 
@@ -59,6 +63,14 @@ final readonly class Pattern
     private function shareOne(array $fields): bool
     {
         return array_filter($fields, fn(WeighedField $field): bool => $this->is($field, Level::Same)) !== [];
+    }
+
+    /** @param  array<WeighedField>  $fields */
+    public function without(array $fields): self
+    {
+        $gone = array_fill_keys(array_map(static fn(WeighedField $field): string => $field->value, $fields), true);
+
+        return new self(array_diff_key($this->levels, $gone), array_diff_key($this->shared, $gone));
     }
 
     public function is(WeighedField $field, Level $level): bool

@@ -54,11 +54,7 @@ final readonly class PersonNames implements NameLevels
         }
         [$middle, $otherMiddle] = [$a[NameComparer::MIDDLE], $b[NameComparer::MIDDLE]];
         if ($middle !== '' && $otherMiddle !== '') {
-            $levels[WeighedField::Middle->value] = match (true) {
-                $middle === $otherMiddle => Level::Same,
-                $middle[0] === $otherMiddle[0] => Level::Near,
-                default => Level::Differs,
-            };
+            $levels[WeighedField::Middle->value] = self::middle($middle, $otherMiddle);
         }
 
         return [$levels, $shared];
@@ -76,13 +72,8 @@ final readonly class PersonNames implements NameLevels
         if ($last === Level::Same && $one[NameComparer::FIRST] === '' && $other[NameComparer::FIRST] === '') {
             $first = Level::Form;
         }
-        // First and last name have changed places in one of them: what agrees does so in another form.
-        foreach ($last === Level::Differs ? [[$one, self::turned($other)], [self::turned($one), $other]] : [] as [$a, $b]) {
-            if ($a[NameComparer::LAST] !== '' && $a[NameComparer::LAST] === $b[NameComparer::LAST]) {
-                $turned = self::first($a, $b);
-                [$last, $first] = [Level::Form, $turned === Level::Same ? Level::Form : $turned];
-                break;
-            }
+        if ($last === Level::Differs && $first !== Level::Same) {
+            [$last, $first] = self::turnedRound($one, $other) ?? [$last, $first];
         }
         $levels = [WeighedField::Last->value => $last, ...$first === Level::Blank ? [] : [WeighedField::First->value => $first]];
         $shared = [
@@ -96,6 +87,31 @@ final readonly class PersonNames implements NameLevels
     }
 
     /**
+     * How far two agree if first and last name have changed places in one of them: what agrees does so in another form.
+     *
+     * @param  list<string>  $one
+     * @param  list<string>  $other
+     * @return ?array{Level, Level} of last and first name; null if that is no more than chance
+     */
+    private static function turnedRound(array $one, array $other): ?array
+    {
+        $best = null;
+        foreach ([[$one, self::turned($other)], [self::turned($one), $other]] as [$a, $b]) {
+            if ($a[NameComparer::LAST] === '' || $b[NameComparer::LAST] === '') {
+                continue;
+            }
+            [$last, $first] = [self::last($a[NameComparer::LAST], $b[NameComparer::LAST]), self::first($a, $b)];
+            $rank = Leveler::rank($last) + Leveler::rank($first);
+            $isTurned = $last === Level::Same || ($last !== Level::Differs && !in_array($first, [Level::Differs, Level::Blank], true));
+            if ($isTurned && ($best === null || $rank < $best[0])) {
+                $best = [$rank, $last === Level::Same ? Level::Form : $last, $first === Level::Same ? Level::Form : $first];
+            }
+        }
+
+        return $best === null ? null : [$best[1], $best[2]];
+    }
+
+    /**
      * @param  list<string>  $name
      * @return list<string>
      */
@@ -104,6 +120,16 @@ final readonly class PersonNames implements NameLevels
         return array_values(
             array_replace($name, [NameComparer::FIRST => $name[NameComparer::LAST], NameComparer::LAST => $name[NameComparer::FIRST]]),
         );
+    }
+
+    /** How far two middle names agree: an initial says no more than that the other may be what it stands for. */
+    private static function middle(string $a, string $b): Level
+    {
+        return match (true) {
+            $a === $b && strlen($a) > 1 => Level::Same,
+            str_starts_with($a, $b), str_starts_with($b, $a) => Level::Near,
+            default => strlen($a) > 3 && strlen($b) > 3 && Spelling::likeness($a, $b, 78) !== null ? Level::Near : Level::Differs,
+        };
     }
 
     /** How far two last names agree. */
@@ -131,9 +157,12 @@ final readonly class PersonNames implements NameLevels
         return match (true) {
             $a === '' || $b === '' => Level::Blank,
             $a === $b => Level::Same,
-            strlen($a) === 1 || strlen($b) === 1 => $a[0] === $b[0] || $isOnesMiddle ? Level::Near : Level::Differs,
+            strlen($a) === 1 || strlen($b) === 1 => self::mayStandFor($a, $b) || $isOnesMiddle ? Level::Near : Level::Differs,
             Nicknames::common($a, $b) !== null, str_starts_with("{$a} ", "{$b} "), str_starts_with("{$b} ", "{$a} ") => Level::Form,
-            strlen($a) > 2 && strlen($b) > 2 && Spelling::likeness($a, $b, 70) !== null,
+            // Annmarie is Ann to many; so are forms that no list has.
+            strlen($a) > 2 &&
+                strlen($b) > 2 &&
+                (str_starts_with($a, $b) || str_starts_with($b, $a) || Spelling::likeness($a, $b, 70) !== null),
             Spelling::soundAlike($a, $b),
             Spelling::isFormAlike($a, $b),
             Spelling::isFormAlike($b, $a)
@@ -142,5 +171,13 @@ final readonly class PersonNames implements NameLevels
             $isOnesMiddle => Level::Middle,
             default => Level::Differs,
         };
+    }
+
+    /** Whether one of two first names, of which one is an initial, may be what the other stands for: R. for Robert, and for Bob. */
+    private static function mayStandFor(string $a, string $b): bool
+    {
+        [$initial, $name] = strlen($a) === 1 ? [$a, $b] : [$b, $a];
+
+        return array_filter([$name, ...Nicknames::fullOf($name)], static fn(string $form): bool => $form[0] === $initial) !== [];
     }
 }

@@ -7,6 +7,12 @@ namespace PineSieve\Core\Matching\Weights;
 /** Weighs how far two records agree: how likely it is that they are one person. */
 final readonly class Weigher
 {
+    /** Bits from which an agreement tells somebody from the many: an email that a whole office has does not. */
+    private const TELLING = 8.0;
+
+    /** What is shared by those who are one, and by those who live or work together. */
+    private const CONTACT = [WeighedField::Address, WeighedField::Email, WeighedField::Phone, WeighedField::Born, WeighedField::Id];
+
     public function __construct(private Weights $weights, private Frequencies $frequencies) {}
 
     public function weigh(Pattern $pattern): Weighed
@@ -18,7 +24,7 @@ final readonly class Weigher
         $namesake = ($this->weights->namesake / $records) * $likely[Sameness::Namesake->value];
         $all = $match + $home + $namesake + $likely[Sameness::Chance->value];
 
-        return new Weighed($this->weights->calibrationOf($pattern)->of($match / $all), ($home + $namesake) / $all);
+        return new Weighed($this->weights->calibrationOf($this->telling($pattern))->of($match / $all), ($home + $namesake) / $all);
     }
 
     /** @return array<string, float> value of Sameness to how often two such records agree just so */
@@ -34,6 +40,15 @@ final readonly class Weigher
         }
 
         return $likely;
+    }
+
+    /** The same without the addresses, emails and the like that two share with so many that it says little. */
+    public function telling(Pattern $pattern): Pattern
+    {
+        $shared = array_filter(self::CONTACT, static fn(WeighedField $field): bool => $pattern->is($field, Level::Same));
+        $common = array_filter($shared, fn(WeighedField $field): bool => $this->bits($pattern, $field) < self::TELLING);
+
+        return $common === [] ? $pattern : $pattern->without($common);
     }
 
     /** For how much, in bits, an agreement speaks for the two being one rather than having nothing to do with each other. */

@@ -24,6 +24,7 @@ use PineSieve\Core\Matching\Rules\Thresholds;
 use PineSieve\Core\Matching\Verdict;
 use PineSieve\Core\Matching\Weights\Edition;
 use PineSieve\Core\Matching\Weights\Frequencies;
+use PineSieve\Core\Matching\Weights\Level;
 use PineSieve\Core\Matching\Weights\Leveler;
 use PineSieve\Core\Matching\Weights\Pattern;
 use PineSieve\Core\Matching\Weights\WeighedField;
@@ -114,16 +115,28 @@ final class WeightsTest extends TestCase
         yield 'the same' => ['Ann Lee', 'Ann Lee', 'last name same, first name same'];
         yield 'nothing to compare' => ['Ann Lee | 12 Elm St, Dover, 03820', 'Bo Park', 'last name differs, first name differs'];
         yield 'a short form' => ['Robert Lee', 'Bob Lee', 'last name same, first name form'];
+        yield 'the beginning of a first name' => ['Ann Lee', 'Annmarie Lee', 'last name same, first name alike'];
         yield 'an initial' => ['R. Lee', 'Robert Lee', 'last name same, first name near'];
+        yield 'the initial of what a short form stands for' => ['R. Lee', 'Bob Lee', 'last name same, first name near'];
         yield 'the wrong initial' => ['P. Lee', 'Robert Lee', 'last name same, first name differs'];
         yield 'slips in both' => ['Katherine Johannsen', 'Kathrine Johansen', 'last name alike, first name alike'];
         yield 'changed places' => ['Ann Hartley', 'Hartley Ann', 'last name form, first name form'];
+        yield 'changed places, with a short form' => ['Robert Hartley', 'Hartley Bob', 'last name form, first name form'];
+        yield 'changed places, with slips in both' => ['Patricia Liangstead', 'Laingstead Patty', 'last name alike, first name form'];
+        yield 'changed places, with half a double name' => ['Denise Brown-Parker', 'Parker Denise', 'last name form, first name form'];
         yield 'changed places, and someone else' => ['Robert Hartley', 'Hartley Anna', 'last name form, first name differs'];
         yield 'a part of a double name' => ['Ann Park-Lopez', 'Ann Lopez', 'last name form, first name same'];
         yield 'neither has a first name' => ['Lee', 'Lee', 'last name same, first name form'];
         yield 'goes by the middle name' => ['Ann May Lee', 'May Lee', 'last name same, first name middle'];
         yield 'no first name' => ['Lee', 'Ann Lee', 'last name same'];
         yield 'middle names' => ['Ann May Lee', 'Ann M. Lee', 'last name same, first name same, middle name near'];
+        yield 'middle initials' => ['Ann M Lee', 'Ann M. Lee', 'last name same, first name same, middle name near'];
+        yield 'more of a middle name' => ['Ann May Rose Lee', 'Ann May Lee', 'last name same, first name same, middle name near'];
+        yield 'middle names that begin alike' => [
+            'Ann Marie Lee',
+            'Ann Matilda Lee',
+            'last name same, first name same, middle name differs',
+        ];
         yield 'other middle names' => ['Ann May Lee', 'Ann Rose Lee', 'last name same, first name same, middle name differs'];
         yield 'father and son' => ['John Lee Sr.', 'John Lee Jr.', 'last name same, first name same, generation differs'];
         yield 'one is told' => ['John Lee', 'John Lee Jr.', 'last name same, first name same, generation near'];
@@ -412,6 +425,11 @@ final class WeightsTest extends TestCase
             $judge->compared(2, self::person($other)),
         )?->certainty;
         self::assertSame(Certainty::Review, $of('Ottoline Lee | 12 Elm St, Dover, 03820', 'Ottoline Moss | 12 Elm St, Dover, 03820'));
+        // Two who live together have one email, and one of them the initial of the other.
+        self::assertNotSame(
+            Certainty::Certain,
+            $of('O. Lee | 12 Elm St, Dover, 03820 | home@example.org', 'Ottoline Moss | 12 Elm St, Dover, 03820 | home@example.org'),
+        );
         self::assertSame(
             Certainty::Certain,
             $of(
@@ -419,6 +437,38 @@ final class WeightsTest extends TestCase
                 'Ottoline Moss | 12 Elm St, Dover, 03820 | ottoline@example.org',
             ),
         );
+    }
+
+    public function test_an_email_that_a_whole_office_has_makes_nobody_certain(): void
+    {
+        $judge = new PairJudge(ShippedRules::byWeight(self::comparers()), self::comparers(), Edition::shipped($counts = new Frequencies()));
+        $people = [];
+        for ($i = 0; $i < 1500; $i++) {
+            $office = $i % 30 === 0 ? 'info@office.example.org' : "p{$i}@example.org";
+            $people[] = self::person("Person{$i} Name{$i} | {$i} Elm St, Dover, 03820 | {$office}");
+        }
+        [$one, $other] = ['Ottoline Johnson | %s, 03820 | %s', 'Ottoline Johnson | %s, 03038 | %s'];
+        foreach ([[$one, '12 Elm St, Dover'], [$other, '9 Way, Derry']] as [$who, $where]) {
+            $people[] = self::person(sprintf($who, $where, 'info@office.example.org'));
+        }
+        foreach ($people as $number => $traits) {
+            $judge->count($judge->prepare($number, $traits), $counts);
+        }
+        $certainty = static fn(string $email): ?Certainty => $judge->judge(
+            $judge->compared(1, self::person(sprintf($one, '12 Elm St, Dover', $email))),
+            $judge->compared(2, self::person(sprintf($other, '9 Way, Derry', $email))),
+        )?->certainty;
+        self::assertNotSame(Certainty::Certain, $certainty('info@office.example.org'));
+        self::assertSame(Certainty::Certain, $certainty('ottoline@example.org'));
+    }
+
+    public function test_a_middle_initial_that_may_be_the_same_speaks_for_two_being_one(): void
+    {
+        $weigher = new Weigher(Weights::shipped(), new Frequencies());
+        foreach ([Level::Same, Level::Near] as $level) {
+            self::assertGreaterThan(2.0, $weigher->bits(new Pattern(['middle name' => $level]), WeighedField::Middle), $level->value);
+        }
+        self::assertLessThan(-2.0, $weigher->bits(new Pattern(['middle name' => Level::Differs]), WeighedField::Middle));
     }
 
     public function test_certain_and_to_be_reviewed_are_by_the_thresholds(): void
