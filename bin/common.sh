@@ -125,7 +125,7 @@ drop user if exists 'root'@'127.0.0.1', 'root'@'::1', 'root'@'$(hostname)', ''@'
 alter user 'root'@'localhost' identified via unix_socket;
 SQL
     chmod 600 "$DATA/mysql/setup.sql"; [ "$user" = mysql ] && chown mysql "$DATA/mysql/setup.sql"
-    "$(command -v mariadbd || echo /usr/sbin/mariadbd)" --no-defaults --user="$user" --datadir="$DATA/mysql" --socket=server.sock --pid-file="$DATA/mysql/server.pid" \
+    env -u TMPDIR "$(command -v mariadbd || echo /usr/sbin/mariadbd)" --no-defaults --user="$user" --datadir="$DATA/mysql" --socket=server.sock --pid-file="$DATA/mysql/server.pid" \
         --port="$DB_PORT" --bind-address=127.0.0.1 --init-file="$DATA/mysql/setup.sql" --skip-name-resolve --skip-log-bin \
         --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_520_ci --max-allowed-packet=64M \
         --innodb-buffer-pool-size="${DB_MEMORY:-$(database_memory)}" --innodb-log-file-size=256M --innodb-autoinc-lock-mode=2 >>"$DATA/database.log" 2>&1 9>&- &

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Addresses;
 
+use PineSieve\Core\Addresses\Lines\StreetLine;
 use PineSieve\Core\Text\Fold;
 
 /** A postal address; a part that is not known is ''. Country is an ISO 3166-1 alpha-2 code, or what was written. */
@@ -61,6 +62,16 @@ final readonly class Address
     public function isBlank(): bool
     {
         return $this->line1 === '' && $this->line2 === '' && $this->city === '' && $this->state === '' && $this->postalCode === '';
+    }
+
+    /** The same without the line that says whose hands it goes through: the door is the same. */
+    public function withoutAttention(): self
+    {
+        return match (true) {
+            StreetLine::isAttention($this->line2) => self::fromParts([...$this->parts(), 'line2' => '']),
+            StreetLine::isAttention($this->line1) => self::fromParts([...$this->parts(), 'line1' => $this->line2, 'line2' => '']),
+            default => $this,
+        };
     }
 
     /**

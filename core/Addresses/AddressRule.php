@@ -19,6 +19,7 @@ enum AddressRule: string
     case LinesInOrder = 'lines in order';
     case LineTwice = 'line twice';
     case Dual = 'dual';
+    case Attention = 'attention';
     case Fraction = 'fraction';
     case Highway = 'highway';
     case Box = 'box';
@@ -51,6 +52,7 @@ enum AddressRule: string
             self::UnitMoved => 'unit moved to the second line',
             self::LinesInOrder => 'the street stands in the first line',
             self::LineTwice => 'the same line stood twice',
+            self::Attention => 'whose hands it goes through stands on a line of its own',
             self::Dual => 'a street and a box each stand on a line: mail goes to the lower one',
             self::Fraction => 'the fraction stands apart from the number',
             self::Highway => 'highway or county road in its postal form',
@@ -79,7 +81,7 @@ enum AddressRule: string
             self::Suffix, self::NameInFull => 'Publication 28, 234 and appendix C1; Canada Post, street types',
             self::Direction => 'Publication 28, 233; Canada Post, street directions',
             self::Unit, self::UnitBehind, self::UnitMoved => 'Publication 28, 213 and appendix C2; Canada Post, unit designators',
-            self::LinesInOrder, self::LineTwice, self::Dual, self::PlaceApart => 'Publication 28, 211 to 212',
+            self::LinesInOrder, self::LineTwice, self::Dual, self::Attention, self::PlaceApart => 'Publication 28, 211 to 212',
             self::Fraction => 'Publication 28, 232',
             self::Highway => 'Publication 28, appendix F',
             self::Box => 'Publication 28, 28; Canada Post, lock boxes',

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Addresses;
 
+use PineSieve\Core\Addresses\Lines\StreetLine;
+
 /**
  * An address in lines, in the order of its country, as the Universal Postal Union lists it (Addressing Systems): where the postal code stands,
  * and whether a region is written. A country that is not listed has the place in one line, the code in front, as most have.
@@ -47,11 +49,11 @@ final class PrintedAddress
             default => [$join($address->postalCode, $address->city), $address->state],
         };
 
+        // Whose hands it goes through stands above the street (Publication 28, 215).
+        $street = StreetLine::isAttention($address->line2) ? [$address->line2, $address->line1] : [$address->line1, $address->line2];
+
         return array_values(
-            array_filter(
-                [$address->line1, $address->line2, ...$place, $country === $home ? '' : $country],
-                static fn(string $line): bool => $line !== '',
-            ),
+            array_filter([...$street, ...$place, $country === $home ? '' : $country], static fn(string $line): bool => $line !== ''),
         );
     }
 }

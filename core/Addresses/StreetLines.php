@@ -14,6 +14,13 @@ final class StreetLines
     /** A street, and a box behind it. */
     private const DUAL = '/^(?<street>\d.*?)[\s,;]+(?<box>P\.?\s?O\.?\s?Box\s*#?\s*[\w-]+)$/iD';
 
+    /** A street, and whose hands it goes through behind it; or before it, up to a comma or a number. */
+    private const ATTENTION = [
+        '/^(?<street>\S.*?)[\s,;]+(?<person>(?:' . StreetLine::ATTENTION . '|%)\W*\p{L}.*)$/iDu',
+        '/^(?<person>(?:' . StreetLine::ATTENTION . '|%)\W*\p{L}.*)[,;]\s*(?<street>\S.*)$/iDu',
+        '/^(?<person>(?:' . StreetLine::ATTENTION . '|%)\W*\p{L}\D*?)\s+(?<street>\d+[a-z]?\s.*)$/iDu',
+    ];
+
     private static ?Reason $moved = null;
 
     private function __construct() {}
@@ -25,7 +32,7 @@ final class StreetLines
      */
     public static function usual(string $line, string $below, string $country): ?array
     {
-        if ($below !== '' || (stripos($line, 'box') !== false && preg_match(self::DUAL, $line) === 1)) {
+        if ($below !== '' || (stripos($line, 'box') !== false && preg_match(self::DUAL, $line) === 1) || self::mayNameSomeone($line)) {
             return null;
         }
         $written = StreetLine::written($line, $country);
@@ -66,7 +73,14 @@ final class StreetLines
     {
         [$first, $second] = [StreetLine::parse($sheet->part('line1'), $country), StreetLine::parse($sheet->part('line2'), $country)];
         $reasons = [];
-        if ($second->kind === LineKind::Blank && preg_match(self::DUAL, $sheet->part('line1'), $both) === 1) {
+        $attention = self::mayNameSomeone($sheet->part('line1')) ? self::attention($sheet->part('line1'), $country) : null;
+        if ($attention !== null && $second->kind !== LineKind::Blank) {
+            return ['line1', ...$second->kind === LineKind::Unread ? ['line2'] : []];
+        }
+        if ($attention !== null) {
+            [$first, $second] = $attention;
+            $reasons[] = new Reason(AddressRule::Attention);
+        } elseif ($second->kind === LineKind::Blank && preg_match(self::DUAL, $sheet->part('line1'), $both) === 1) {
             [$first, $second] = [StreetLine::parse($both['street'], $country), StreetLine::parse($both['box'], $country)];
             $reasons[] = new Reason(AddressRule::Dual);
         } elseif (self::standsBelow($first, $second)) {
@@ -88,6 +102,24 @@ final class StreetLines
         $unread = $first->kind === LineKind::Unread ? ['line1'] : [];
 
         return $second->kind === LineKind::Unread ? [...$unread, 'line2'] : $unread;
+    }
+
+    private static function mayNameSomeone(string $line): bool
+    {
+        return strpbrk($line, '/%') !== false || stripos($line, 'att') !== false || stripos($line, 'care of') !== false;
+    }
+
+    /** @return ?array{DeliveryLine, DeliveryLine} the street, and whose hands it goes through, of a line that has both */
+    private static function attention(string $line, string $country): ?array
+    {
+        foreach (self::ATTENTION as $form) {
+            $street = preg_match($form, $line, $both) === 1 ? StreetLine::parse($both['street'], $country) : null;
+            if ($street !== null && $street->kind->isDelivered()) {
+                return [$street, StreetLine::parse($both['person'], $country)];
+            }
+        }
+
+        return null;
     }
 
     /** Whether the first line is blank, or a unit alone, and the street stands in the second. */

@@ -259,12 +259,12 @@ final class Houses
         $isWord = Lexicon::of($country)->unit($word) !== null;
         $at = $isWord ? strrpos($street, ' ') : ($sign === '' ? false : strlen($street));
         $before = $at === false ? '' : self::lastWord(substr($street, 0, $at));
-        // What may be a unit as well makes one with it: "5th Fl 2".
+        // What may be a unit as well makes one with it: "5th Fl 2"; and "Highway #16" is the number of the highway.
         $isUnit =
             $at !== false &&
             $before !== '' &&
             Lexicon::of($country)->unit($before) === null &&
-            preg_match('/^(?:no$|#|\d)/i', $before) !== 1;
+            preg_match('/^(?:no$|#|\d|(?:hwy|highway|rte|rt|route|interstate)$)/i', $before) !== 1;
 
         return $isUnit ? [$number, substr($street, 0, $at), ltrim(substr($street, $at) . " {$sign}"), $unit] : null;
     }

@@ -68,6 +68,7 @@ final class PostalLine
             self::SIGN .
             '0*(?<route>\d+)(?: BOX (?<box>\w+))?' .
             self::STATION,
+        'turned' => '/^(?<unit>R ?R|RURAL ROUTE)' . self::SIGN . '0*(?<route>\d+) (?<sites>SITE \w+(?: (?:COMP|BOX) \w+)*)' . self::STATION,
         'general' => '/^(?:(?<french>POSTE RESTANTE|P ?R)|GENERAL DELIVERY|GEN DEL|G ?D)' . self::STATION,
     ];
 
@@ -144,9 +145,10 @@ final class PostalLine
 
             return self::line(LineKind::Box, $line, $reasons, AddressRule::Box, box: $box, station: self::station($found));
         }
-        if (preg_match(self::CANADA['route'], $text, $found) === 1) {
+        if (preg_match(self::CANADA['route'], $text, $found) === 1 || preg_match(self::CANADA['turned'], $text, $found) === 1) {
             $unit = strtoupper($found['unit'][0]) . (stripos($found['unit'], 's') === 0 ? 'S' : 'R');
-            $route = mb_convert_case($found['sites'], MB_CASE_TITLE) . "{$unit} {$found['route']}";
+            // The site stands before the route.
+            $route = ltrim(trim(mb_convert_case($found['sites'], MB_CASE_TITLE)) . " {$unit} {$found['route']}");
 
             return self::line(LineKind::Route, $line, $reasons, AddressRule::Route, $route, self::box($found), self::station($found));
         }

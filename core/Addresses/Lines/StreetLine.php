@@ -15,8 +15,10 @@ use PineSieve\Core\Addresses\Reason;
  */
 final class StreetLine
 {
-    /** Whose hands it goes through: a line that names people, not a street. */
-    private const PERSON = '/^(?:c\s?\/\s?o|care of|att(?:n|ention))\b|^%\s?\p{L}/iu';
+    /** How a line begins that names people, not a street; or it begins with "%". */
+    public const ATTENTION = '(?:c\s?\/\s?o|care of|att(?:n|ention))\b';
+
+    private const PERSON = '/^' . self::ATTENTION . '|^%\s?\p{L}/iu';
 
     /** A house by its number, its letter, its grid: "12", "12B", "39-12", "1234-B", "N6W23001". */
     private const NUMBER = '/^(?:\d+[a-z]?(?:-\d*[a-z]?\d*)?|[nsew]\d+[nsew]\d+|\d+[nsew]\d+)$/iD';
@@ -28,6 +30,16 @@ final class StreetLine
 
     /** A line without a house is a street only if it ends so: "Mary Lane" may be a person. */
     private const WITHOUT_NUMBER = ['St', 'Ave', 'Rd', 'Blvd', 'Dr', 'Hwy', 'Pkwy', 'Tpke'];
+
+    /** Whatever stands behind these words, and is no unit, no suffix and no direction, is not of the street. */
+    private const GOES_ON =
+        '/\S (?:street|avenue|ave|road|rd|drive|boulevard|blvd|lane|ln|parkway|pkwy) \S|' .
+        '\S st (?:\d|.* (?:[a-z]{2}|\d{5}(?:-\d{4})?)$)|\(/iD';
+
+    /** "Highway #16" is the number of the highway, and no unit. */
+    private const HIGHWAY_SIGN =
+        '/^(?:\S*\d\S* )?(?:(?:u ?s|state|st|county|co|old|[nsew]|north|south|east|west) )?' .
+        '(?:hwy|highway|rte|rt|route|interstate) # \d/i';
 
     private static ?DeliveryLine $blank = null;
 
@@ -61,6 +73,12 @@ final class StreetLine
         );
     }
 
+    /** Whether a line names whose hands it goes through, and no street. */
+    public static function isAttention(string $line): bool
+    {
+        return preg_match(self::PERSON, $line) === 1;
+    }
+
     /** Whether nothing of a line is understood, as of others that differ from it by their number alone; how it is written was asked before. */
     public static function isUnread(string $line, string $country): bool
     {
@@ -89,7 +107,7 @@ final class StreetLine
         if ($line === '') {
             return new DeliveryLine(LineKind::Blank, '');
         }
-        if (preg_match(self::PERSON, $line) === 1) {
+        if (self::isAttention($line)) {
             return new DeliveryLine(LineKind::Attention, $line);
         }
         $reasons = new Reasons();
@@ -103,6 +121,10 @@ final class StreetLine
     /** @param  list<string>  $words */
     private function read(string $line, array $words): DeliveryLine
     {
+        if (in_array('#', $words, true) && preg_match(self::HIGHWAY_SIGN, implode(' ', $words)) === 1) {
+            $this->reasons->add(AddressRule::Highway);
+            array_splice($words, (int) array_search('#', $words, true), 1);
+        }
         [$words, $urbanization] = $this->lexicon->hasTypes() ? [$words, ''] : $this->cutUrbanization($words);
         [$words, $units] = (new Units($this->lexicon, $this->reasons))->cut($words);
         if ($this->goesOn($words)) {
@@ -132,7 +154,11 @@ final class StreetLine
         }
         $highway = $this->lexicon->hasTypes() ? null : HighwayName::of($rest, $this->lexicon, $this->reasons);
         [$before, $name, $suffix, $after] = $this->street($highway ?? $rest, $number === '');
-        if ($number === '' && $highway === null && !in_array($suffix, self::WITHOUT_NUMBER, true)) {
+        $isHouseless =
+            $number === '' &&
+            $highway === null &&
+            (!in_array($suffix, self::WITHOUT_NUMBER, true) || preg_match('/ \d+(?: |$)/D', $name) === 1);
+        if ($isHouseless || ($suffix === '' && $highway === null && preg_match(self::GOES_ON, $name) === 1)) {
             return new DeliveryLine(LineKind::Unread, $line);
         }
 

@@ -28,6 +28,21 @@ final readonly class Units
         'ground' => 'G',
     ];
 
+    private const COUNTED = [
+        'one' => '1',
+        'two' => '2',
+        'three' => '3',
+        'four' => '4',
+        'five' => '5',
+        'six' => '6',
+        'seven' => '7',
+        'eight' => '8',
+        'nine' => '9',
+        'ten' => '10',
+        'eleven' => '11',
+        'twelve' => '12',
+    ];
+
     public function __construct(private Lexicon $lexicon, private Reasons $reasons) {}
 
     /**
@@ -154,7 +169,7 @@ final readonly class Units
      */
     private function numbered(string $short, string $written, array $words, int $at): array
     {
-        $number = $words[$at];
+        $number = self::COUNTED[strtolower($words[$at])] ?? $words[$at];
         $isApart = isset($words[$at + 1]) && preg_match('/^[a-z]$/iD', $words[$at + 1]) === 1 && preg_match('/\d/', $number) === 1;
 
         return [$this->named($short, $written, $isApart ? "{$number} {$words[$at + 1]}" : $number), $at + ($isApart ? 2 : 1)];
@@ -188,6 +203,7 @@ final readonly class Units
     private function isNumber(string $word): bool
     {
         // "Trailer Ct" is a street.
-        return preg_match(self::NUMBER, $word) === 1 && (strlen($word) < 2 || $this->lexicon->suffix($word) === null);
+        return isset(self::COUNTED[strtolower($word)]) ||
+            (preg_match(self::NUMBER, $word) === 1 && (strlen($word) < 2 || $this->lexicon->suffix($word) === null));
     }
 }

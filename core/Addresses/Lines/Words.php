@@ -21,13 +21,15 @@ final class Words
         if ($text !== $line) {
             $reasons->add(AddressRule::Fraction);
         }
-        // "P.O." and "N.W." are words; "St.Paul" and "Apt.4" are two; "39.2" is a number.
-        $plain =
-            preg_replace(
-                ['/[–—]/u', '/(?<![\p{L}\d])(\p{L})\.\s?(?=\p{L}\.)/u', '/(?<=\p{L})\.(?=[\p{L}\d])/u', '/\.(?!\d)/', '/;/'],
-                ['-', '$1', ' ', ' ', ','],
+        // "J.F.K." is a word, and so are "N. W." and "P. O."; "E. B. White" are three.
+        $joined =
+            preg_replace_callback(
+                '/(?<![\p{L}\d])(?:\p{L}\.){2,}(?!\p{L})|(?<![\p{L}\d])(?:[NS]\.\s[EW]|P\.\sO)\./iu',
+                static fn(array $initials): string => mb_strtoupper(str_replace(['.', ' '], '', $initials[0])) . '.',
                 $text,
             ) ?? $text;
+        // "St.Paul" and "Apt.4" are two words; "39.2" is a number.
+        $plain = preg_replace(['/[–—]/u', '/(?<=\p{L})\.(?=[\p{L}\d])/u', '/\.(?!\d)/', '/;/'], ['-', ' ', ' ', ','], $joined) ?? $joined;
         if ($plain !== $text || str_contains($text, ',')) {
             $reasons->add(AddressRule::Marks);
         }

@@ -42,7 +42,7 @@ final readonly class AddressComparer implements FieldComparer
         $values = [];
         foreach ($traits->addresses as [$written, $standard]) {
             $address = $this->comparison->options->asWritten ? $written : $standard;
-            [$street, $unit, $place] = $address->door();
+            [$street, $unit, $place] = $address->withoutAttention()->door();
             if ($street !== '' && $place !== '') {
                 $number = preg_match('/^(?:po box )?\d\S*/', $street, $found) === 1 ? $found[0] : '';
                 $way = trim(substr($street, strlen($number)));

@@ -10,6 +10,9 @@ final readonly class Weigher
     /** Bits from which an agreement tells somebody from the many: an email that a whole office has does not. */
     private const TELLING = 8.0;
 
+    /** As many have something in common in a home of any size, however few records there are in all. */
+    private const HOME = 8;
+
     /** What is shared by those who are one, and by those who live or work together. */
     private const CONTACT = [WeighedField::Address, WeighedField::Email, WeighedField::Phone, WeighedField::Born, WeighedField::Id];
 
@@ -46,7 +49,11 @@ final readonly class Weigher
     public function telling(Pattern $pattern): Pattern
     {
         $shared = array_filter(self::CONTACT, static fn(WeighedField $field): bool => $pattern->is($field, Level::Same));
-        $common = array_filter($shared, fn(WeighedField $field): bool => $this->bits($pattern, $field) < self::TELLING);
+        $common = array_filter(
+            $shared,
+            fn(WeighedField $field): bool => $this->bits($pattern, $field) < self::TELLING &&
+                $this->frequencies->of($field, $pattern->shared[$field->value] ?? '') > self::HOME,
+        );
 
         return $common === [] ? $pattern : $pattern->without($common);
     }

@@ -123,6 +123,28 @@ final class AddressesTest extends TestCase
             new Address('12 Elm St', '', 'Saco', 'ME', '04072', 'US'),
             [],
         ];
+        $inElmSt = static fn(string $line1, string $line2 = ''): Address => new Address($line1, $line2, 'Dover', 'NH', '03820', 'US');
+        foreach (
+            [
+                '12 Elm Street c/o Ann Lee' => ['12 Elm St', 'c/o Ann Lee'],
+                '12 Elm Street Apt 4, Attn: Ann Lee' => ['12 Elm St Apt 4', 'Attn: Ann Lee'],
+                'c/o Ann Lee, 12 Elm Street' => ['12 Elm St', 'c/o Ann Lee'],
+                'c/o Ann Lee 12 Elm Street' => ['12 Elm St', 'c/o Ann Lee'],
+                'c/o 3rd Street Church, 12 Elm St' => ['12 Elm St', 'c/o 3rd Street Church'],
+                '% Ann Lee, PO Box 12' => ['PO Box 12', '% Ann Lee'],
+                '12 Attention Way' => ['12 Attention Way', ''],
+                '12 1/2 Elm Street' => ['12 1/2 Elm St', ''],
+                'Care of Ann Lee' => ['Care of Ann Lee', ''],
+            ]
+            as $line => $lines
+        ) {
+            yield "whose hands it goes through, in one line: {$line}" => [$inElmSt((string) $line), $inElmSt(...$lines), []];
+        }
+        yield 'and a unit below, for which there is no line left' => [
+            $inElmSt('12 Elm Street c/o Ann Lee', 'Apt 4'),
+            $inElmSt('12 Elm Street c/o Ann Lee', 'Apt 4'),
+            [],
+        ];
         yield 'whose hands it goes through, above' => [
             new Address('ATTN Jo Rowe', '12 Elm Street', 'Saco', 'ME', '04072'),
             new Address('ATTN Jo Rowe', '12 Elm St', 'Saco', 'ME', '04072', 'US'),
@@ -189,6 +211,12 @@ final class AddressesTest extends TestCase
             self::assertNotSame('', $change->reason);
             self::assertSame($written->parts()[$change->part], $change->before);
         }
+    }
+
+    public function test_a_line_that_names_someone_and_a_street_beside_a_unit_is_said_not_to_be_understood(): void
+    {
+        $written = new Address('12 Elm Street c/o Ann Lee', 'Apt 4', 'Dover', 'NH', '03820', 'US');
+        self::assertSame(['line1'], (new AddressStandardizer())->standardize($written)->unread);
     }
 
     /** @return iterable<array{string, Address}> */

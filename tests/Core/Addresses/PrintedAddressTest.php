@@ -17,6 +17,10 @@ final class PrintedAddressTest extends TestCase
     {
         return [
             'United States' => [['12 Elm St', 'Apt 4', 'Portland', 'ME', '04101', 'US'], '12 Elm St / Apt 4 / Portland, ME 04101'],
+            'whose hands it goes through' => [
+                ['12 Elm St', 'c/o Ann Lee', 'Portland', 'ME', '04101', 'US'],
+                'c/o Ann Lee / 12 Elm St / Portland, ME 04101',
+            ],
             'Canada' => [['4 Main St', '', 'Moncton', 'NB', 'E1C 4Z1', 'CA'], '4 Main St / Moncton, NB E1C 4Z1 / CA'],
             'Germany' => [['Hauptstr. 5', '', 'Berlin', '', '10115', 'DE'], 'Hauptstr. 5 / 10115 Berlin / DE'],
             'a country that is not listed' => [['Karl Johans gate 1', '', 'Oslo', '', '0154', 'NO'], 'Karl Johans gate 1 / 0154 Oslo / NO'],
