@@ -16,8 +16,8 @@ final class StreetLines
 
     /** A street, and whose hands it goes through behind it; or before it, up to a comma or a number. */
     private const ATTENTION = [
-        '/^(?<street>\S.*?)[\s,;]+(?<person>(?:' . StreetLine::ATTENTION . '|%)\W*\p{L}.*)$/iDu',
-        '/^(?<person>(?:' . StreetLine::ATTENTION . '|%)\W*\p{L}.*)[,;]\s*(?<street>\S.*)$/iDu',
+        '/^(?<street>\S.*?)[\s,;]+(?<person>(?:' . StreetLine::ATTENTION . '|%)\P{L}*\p{L}.*)$/iDu',
+        '/^(?<person>(?:' . StreetLine::ATTENTION . '|%)\P{L}*\p{L}.*)[,;]\s*(?<street>\S.*)$/iDu',
         '/^(?<person>(?:' . StreetLine::ATTENTION . '|%)\W*\p{L}\D*?)\s+(?<street>\d+[a-z]?\s.*)$/iDu',
     ];
 
