@@ -90,7 +90,11 @@ final class AddressesReport implements Report
         $lines = Usage::writable($out);
         $report = new self($out, new AddressStandardizer(), new PlaceCheck(Places::shipped()), $capitals);
         self::line($lines, [...$plan->headers(), ...AddedHeaders::beside($plan->headers(), self::ADDED)]);
-        foreach ($source->rowsBelowHeader() as [$cells, $isRecord]) {
+        $last = $source->headerRow;
+        foreach ($source->rowsBelowHeader() as $number => [$cells, $isRecord]) {
+            // A blank row stays one: each row stands as far below the header as in the file.
+            fwrite($lines, str_repeat("\n", $number - $last - 1));
+            $last = $number;
             $cells = array_pad($cells, count($plan->headers()), '');
             self::line($lines, [...$cells, ...$isRecord ? $report->added($reader->of($cells)[$which - 1] ?? null) : self::nothing()]);
         }

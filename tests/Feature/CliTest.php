@@ -280,6 +280,13 @@ final class CliTest extends TestCase
         self::assertSame(1, array_column($report['rules'], 'addresses', 'rule')['zero back']);
     }
 
+    public function test_each_row_stands_as_far_below_the_header_as_in_the_file(): void
+    {
+        [$lines, $report] = self::addresses("Guests\n\nStreet,City,State,Zip\n12 Elm St,Saco,ME,04072\n\n,,,\n14 Elm St,Saco,ME,04072\n");
+        self::assertSame(['Street', '12 Elm St', null, null, '14 Elm St'], array_column($lines, 0));
+        self::assertSame(2, $report['rows']);
+    }
+
     public function test_the_second_address_of_a_row_by_the_keys_of_fields(): void
     {
         [$lines] = self::addresses(
