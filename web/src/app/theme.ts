@@ -20,7 +20,15 @@ export const theme = createTheme({
     Button: { defaultProps: { size: 'compact-md' }, styles: { root: { height: 31, paddingInline: 13, fontWeight: 600 } } },
     Select: { defaultProps: { size: 'sm', comboboxProps: { shadow: 'md' } } },
     TextInput: { defaultProps: { size: 'sm' } },
-    Modal: { defaultProps: { centered: true, radius: 6, transitionProps: { duration: 0 }, closeButtonProps: { 'aria-label': 'Close' } } },
+    Modal: {
+      defaultProps: {
+        centered: true,
+        radius: 6,
+        lockScroll: false,
+        transitionProps: { duration: 0 },
+        closeButtonProps: { 'aria-label': 'Close' },
+      },
+    },
   },
 });
 
