@@ -12,6 +12,9 @@ final class AddressBlock
 {
     private const CODE = '(?<code>\d{5}(?:-?\d{4})?|\d{4}(?:-\d{4})?|[A-Za-z]\d[A-Za-z][ -]?\d[A-Za-z]\d)';
 
+    /** What stands between parts as a comma does; not "c / o" nor "1 / 2". */
+    private const BETWEEN = '/[,;]| \| |(?<!\bc)(?<!\d) \/ |(?<=\d) \/ (?!\d)/i';
+
     private function __construct() {}
 
     public static function parse(string $text): Address
@@ -20,7 +23,7 @@ final class AddressBlock
             array_filter(
                 array_map(
                     static fn(string $part): string => Tidy::line($part),
-                    explode("\n", str_replace([',', ';'], "\n", Tidy::block($text))),
+                    explode("\n", (string) preg_replace(self::BETWEEN, "\n", Tidy::block($text))),
                 ),
                 static fn(string $part): bool => $part !== '',
             ),
@@ -42,6 +45,8 @@ final class AddressBlock
         $isCanada = (Regions::find($state)['country'] ?? '') === 'CA' || preg_match('/^[A-Za-z]/', $code) === 1;
         // Without a comma before the city the street is in the same part; with one a unit may be.
         [$street, $city] = StreetEnd::split($tail, self::zip($code, $state), $state, $isCanada ? 'CA' : 'US', $parts !== []);
+        // "12 Elm St - Saco"
+        $street = (string) preg_replace('/\s+[-–—]$/Du', '', $street);
         if ($street !== '') {
             $parts[] = $street;
         }

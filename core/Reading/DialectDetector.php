@@ -71,11 +71,13 @@ final class DialectDetector
         return $encoding === Encoding::Utf8 ? $sample : mb_convert_encoding($sample, 'UTF-8', $encoding->value);
     }
 
-    /** The delimiter that gives the most lines the same number of cells, more than one. */
+    /** The delimiter that gives the most lines the same number of cells, more than one; in a file of one column one that no line has. */
     private function delimiter(string $text): string
     {
         $best = ',';
         $bestScore = 0.0;
+        $isOneColumn = false;
+        $absent = [];
         foreach (Dialect::DELIMITERS as $delimiter) {
             $widths = [];
             $stream = new \SplTempFileObject();
@@ -88,6 +90,7 @@ final class DialectDetector
             }
             $counts = array_count_values(array_filter($widths, static fn(int $width): bool => $width > 1));
             if ($counts === []) {
+                $absent[] = $delimiter;
                 continue;
             }
             arsort($counts);
@@ -95,9 +98,11 @@ final class DialectDetector
             $score = ($counts[$width] / count($widths)) * log(1 + $width);
             if ($score > $bestScore) {
                 [$best, $bestScore] = [$delimiter, $score];
+                // "12 Elm St; Saco" in a few of many lines, below a header that is one cell, is in a cell.
+                $isOneColumn = $widths[0] === 1 && count($widths) > 7 && array_sum($counts) < count($widths) / 4;
             }
         }
 
-        return $best;
+        return $isOneColumn ? $absent[0] ?? $best : $best;
     }
 }

@@ -227,6 +227,11 @@ final class AddressesTest extends TestCase
         yield ['12 Elm St, Dover, New Hampshire, 03820', new Address('12 Elm St', '', 'Dover', 'New Hampshire', '03820')];
         yield ['PO Box 4, Gannet Cove, Maine', new Address('PO Box 4', '', 'Gannet Cove', 'Maine')];
         yield ['12 Elm St, Moncton NB E1C 4Z1', new Address('12 Elm St', '', 'Moncton', 'NB', 'E1C 4Z1')];
+        yield ['12 Elm St / Dover / NH / 03820', new Address('12 Elm St', '', 'Dover', 'NH', '03820')];
+        yield ['12 Elm St | Dover, NH 03820', new Address('12 Elm St', '', 'Dover', 'NH', '03820')];
+        yield ['12 1/2 Elm St; Dover; NH 03820', new Address('12 1/2 Elm St', '', 'Dover', 'NH', '03820')];
+        yield ['12 Elm St - Dover, NH 03820', new Address('12 Elm St', '', 'Dover', 'NH', '03820')];
+        yield ['39-17 Elm St, Winston-Salem, NC 27101', new Address('39-17 Elm St', '', 'Winston-Salem', 'NC', '27101')];
         yield ['12 Elm St', new Address('12 Elm St')];
         yield ['12 Maple Ct', new Address('12 Maple Ct')];
         yield ['12 Maple Ct, Dover, CT', new Address('12 Maple Ct', '', 'Dover', 'CT')];

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Reading\CannotRead;
 use PineSieve\Core\Reading\Dialect;
+use PineSieve\Core\Reading\DialectDetector;
 use PineSieve\Core\Reading\Encoding;
 use PineSieve\Core\Reading\FormulaGuard;
 use PineSieve\Core\Reading\HeaderRow;
@@ -62,6 +63,17 @@ final class ReadingTest extends TestCase
         self::assertSame($delimiter, $dialect->delimiter);
         self::assertSame(['Name', 'Città'], $rows[1]);
         self::assertSame(['José', 'Forlì'], $rows[2]);
+    }
+
+    public function test_what_a_few_of_many_lines_have_is_no_delimiter(): void
+    {
+        $delimiter = static fn(string ...$lines): string => (new DialectDetector())->detect(implode("\n", $lines))->delimiter;
+        $streets = array_fill(0, 9, '12 Elm Street');
+        self::assertSame(',', $delimiter('Address', ...$streets));
+        self::assertSame(',', $delimiter('Address', '14 Elm Street; Saco', ...$streets));
+        self::assertSame(';', $delimiter('Address', '14 Elm Street, Saco', ...$streets));
+        // Below much else it is one all the same.
+        self::assertSame(';', $delimiter('A list', 'of those', 'who come', 'Name;City', 'Ann;Saco'));
     }
 
     public function test_rows_keep_their_numbers_and_their_raggedness(): void
