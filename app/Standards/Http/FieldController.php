@@ -24,6 +24,7 @@ use App\Support\Http\JsonMap;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use PineSieve\Core\Columns\Steps\StepForm;
 use PineSieve\Core\Standards\Defaults;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldCatalog;
@@ -45,7 +46,11 @@ use PineSieve\Core\Standards\Unreadable;
  *     key: string, label: string, group: string, type: value-of<FieldType>, options: list<string>, named: bool, in_grid: bool,
  * }
  * @phpstan-type PartyFields array{party: string, label: string, fields: list<PartyField>}
- * @phpstan-type Catalog array{fields: list<GridField>, parties: list<PartyFields>, kinds: JsonMap<list<string>>, of_part: list<string>, types: list<string>}
+ * @phpstan-import-type StepFormData from StepForm
+ * @phpstan-type Catalog array{
+ *     fields: list<GridField>, parties: list<PartyFields>, kinds: JsonMap<list<string>>, of_part: list<string>, types: list<string>,
+ *     steps: list<StepFormData>,
+ * }
  * @phpstan-type FieldLimits array{
  *     least: string, most: string, length: int, pattern: string, example: string, message: string, unique: bool,
  * }
@@ -72,7 +77,7 @@ final class FieldController extends Controller
 {
     public function __construct(private readonly StandardsStore $store) {}
 
-    /** The fields that columns can become. */
+    /** The fields that columns can become, and the steps on the way there. */
     #[Answers(self::class, 'Catalog')]
     public function index(FieldCatalog $catalog): JsonResponse
     {
@@ -97,6 +102,7 @@ final class FieldController extends Controller
             'kinds' => Target::KINDS,
             'of_part' => Target::OF_PART,
             'types' => array_column(FieldType::CUSTOM, 'value'),
+            'steps' => StepForm::all(),
         ]);
     }
 

@@ -38,6 +38,26 @@ final readonly class Blank extends EachValue
             : throw new BadStep('There is no kind of placeholder "' . implode('", "', $unknown) . '".');
     }
 
+    public static function form(): StepForm
+    {
+        return new StepForm(
+            'Treat values as blank',
+            StepForm::VALUES,
+            ['kinds' => ['word'], 'values' => []],
+            [
+                StepInput::kinds('kinds', 'Kinds', [
+                    'word' => 'n/a, none, -',
+                    'test' => 'test values',
+                    'number' => '999-999-9999',
+                    'date' => '1/1/1900',
+                    'error' => '#REF!',
+                    'scientific' => '1.2E+11',
+                ]),
+                StepInput::words('values', 'And these, separated by semicolons'),
+            ],
+        );
+    }
+
     /** Whether it takes for blank all that the other does. */
     public function covers(self $other): bool
     {

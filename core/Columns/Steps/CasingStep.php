@@ -25,6 +25,23 @@ final readonly class CasingStep extends EachValue
         return new self($settings->one('to', array_keys(self::LABELS), 'name'));
     }
 
+    public static function form(): StepForm
+    {
+        return new StepForm(
+            'Change capitals',
+            StepForm::TEXT,
+            ['to' => 'name'],
+            [
+                StepInput::choice('to', 'To', [
+                    'name' => 'as in names',
+                    'upper' => 'all capitals',
+                    'lower' => 'all small',
+                    'sentence' => 'a capital at the beginning',
+                ]),
+            ],
+        );
+    }
+
     public function label(): string
     {
         return self::LABELS[$this->to];

@@ -19,6 +19,16 @@ final readonly class Formula implements Step
         return new self($expression);
     }
 
+    public static function form(): StepForm
+    {
+        return new StepForm(
+            'Work out by an expression',
+            StepForm::REST,
+            ['expression' => 'value'],
+            [StepInput::text('expression', 'Expression', needed: true, wide: true)],
+        );
+    }
+
     public function apply(array $values, Row $row): array
     {
         return [Expressions::evaluate($this->expression, implode('; ', $values), $row)];

@@ -16,6 +16,16 @@ final readonly class ImpliedDecimals extends EachValue
         return new self($settings->number('places', 2, 0, 2));
     }
 
+    public static function form(): StepForm
+    {
+        return new StepForm(
+            'Say which digits are decimals',
+            StepForm::NUMBERS,
+            ['places' => 2],
+            [StepInput::number('places', 'Digits after the point', 0, 2)],
+        );
+    }
+
     public function label(): string
     {
         return match ($this->places) {

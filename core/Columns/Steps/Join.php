@@ -17,6 +17,16 @@ final readonly class Join implements Step
         return new self($settings->texts('with'), $settings->text('separator', ' '));
     }
 
+    public static function form(): StepForm
+    {
+        return new StepForm(
+            'Join with other columns',
+            StepForm::TEXT,
+            ['with' => [], 'separator' => ' '],
+            [StepInput::columns('with', 'Columns, in order'), StepInput::text('separator', 'Between them')],
+        );
+    }
+
     /** @return list<string> */
     public function headers(): array
     {

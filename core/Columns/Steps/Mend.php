@@ -16,6 +16,11 @@ final readonly class Mend extends EachValue
         return new self();
     }
 
+    public static function form(): StepForm
+    {
+        return new StepForm('Mend wrongly decoded letters', StepForm::TEXT);
+    }
+
     public function label(): string
     {
         return 'Mend letters that were decoded wrongly';

@@ -16,6 +16,11 @@ final readonly class Pad extends EachValue
         return new self($settings->number('to', 5, 2, 40));
     }
 
+    public static function form(): StepForm
+    {
+        return new StepForm('Put back leading zeros', StepForm::NUMBERS, ['to' => 5], [StepInput::number('to', 'Digits', 2, 40)]);
+    }
+
     public function label(): string
     {
         return "Fill numbers up to {$this->to} digits with zeros";

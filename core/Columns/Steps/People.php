@@ -16,6 +16,11 @@ final readonly class People implements Step
         return new self();
     }
 
+    public static function form(): StepForm
+    {
+        return new StepForm('Two people become two', StepForm::NAMES);
+    }
+
     public function apply(array $values, Row $row): array
     {
         return array_merge(...array_map(TwoPeople::split(...), $values));

@@ -12,12 +12,19 @@ final readonly class PlaceCode extends EachValue
 {
     public const NAME = 'code';
 
+    private const OF = ['state' => 'states and provinces', 'country' => 'countries'];
+
     /** @param  string  $of "state" or "country" */
     public function __construct(private string $of) {}
 
     public static function of(StepSettings $settings): self
     {
-        return new self($settings->one('of', ['state', 'country']));
+        return new self($settings->one('of', array_keys(self::OF)));
+    }
+
+    public static function form(): StepForm
+    {
+        return new StepForm('States or countries to codes', StepForm::VALUES, ['of' => 'state'], [StepInput::choice('of', 'Of', self::OF)]);
     }
 
     public function label(): string

@@ -34,6 +34,25 @@ final readonly class ReadDate extends EachValue
         );
     }
 
+    public static function form(): StepForm
+    {
+        return new StepForm(
+            'Read dates',
+            StepForm::NUMBERS,
+            ['order' => 'mdy', 'pivot' => self::PIVOT, 'serial' => false],
+            [
+                StepInput::choice('order', 'Order', [
+                    '' => 'as they prove it',
+                    'mdy' => 'month first',
+                    'dmy' => 'day first',
+                    'ymd' => 'year first',
+                ]),
+                StepInput::number('pivot', 'Two digits up to this are 20..', 0, 99),
+                StepInput::flag('serial', 'numbers are days since 1900'),
+            ],
+        );
+    }
+
     public function withOrder(?DateOrder $order): self
     {
         return new self($order, $this->pivot, $this->serial);

@@ -12,12 +12,24 @@ final readonly class ReadNumber extends EachValue
 {
     public const NAME = 'number';
 
+    private const DECIMAL = ['.' => '1,234.50', ',' => '1.234,50'];
+
     /** @param  string  $decimal mark before the decimals: "." or "," */
     public function __construct(private string $decimal = '.') {}
 
     public static function of(StepSettings $settings): self
     {
-        return new self($settings->one('decimal', ['.', ','], '.'));
+        return new self($settings->one('decimal', array_keys(self::DECIMAL), '.'));
+    }
+
+    public static function form(): StepForm
+    {
+        return new StepForm(
+            'Read numbers and amounts',
+            StepForm::NUMBERS,
+            ['decimal' => '.'],
+            [StepInput::choice('decimal', 'Written as', self::DECIMAL)],
+        );
     }
 
     public function label(): string

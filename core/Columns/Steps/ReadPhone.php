@@ -28,6 +28,16 @@ final readonly class ReadPhone extends EachValue
             : throw new BadStep('A country is written with its two letters.');
     }
 
+    public static function form(): StepForm
+    {
+        return new StepForm(
+            'Telephone numbers of a country',
+            StepForm::NUMBERS,
+            ['country' => 'CA'],
+            [StepInput::text('country', 'Country, two letters', needed: true)],
+        );
+    }
+
     public function label(): string
     {
         return "Telephone numbers of {$this->country}";

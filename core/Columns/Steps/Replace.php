@@ -26,6 +26,21 @@ final readonly class Replace extends EachValue
             : new self($find, $settings->text('with', ''), $settings->flag('words'), $settings->flag('match_case'));
     }
 
+    public static function form(): StepForm
+    {
+        return new StepForm(
+            'Find and replace',
+            StepForm::TEXT,
+            ['find' => '', 'with' => ''],
+            [
+                StepInput::text('find', 'Find', needed: true),
+                StepInput::text('with', 'Replace by'),
+                StepInput::flag('words', 'whole words only'),
+                StepInput::flag('match_case', 'match capitals'),
+            ],
+        );
+    }
+
     public function label(): string
     {
         return $this->with === '' ? "Remove \"{$this->find}\"" : "Replace \"{$this->find}\" by \"{$this->with}\"";

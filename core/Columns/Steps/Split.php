@@ -19,6 +19,16 @@ final readonly class Split implements Step
         return $marks === '' ? throw new BadStep('Say at which marks the value is cut.') : new self($marks);
     }
 
+    public static function form(): StepForm
+    {
+        return new StepForm(
+            'Split into several values',
+            StepForm::TEXT,
+            ['marks' => ";,/|\n"],
+            [StepInput::text('marks', 'At any of these marks', needed: true)],
+        );
+    }
+
     public function apply(array $values, Row $row): array
     {
         $pieces = [];

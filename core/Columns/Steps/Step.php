@@ -30,4 +30,7 @@ interface Step
 
     /** @param  StepSettings  $settings as settings() gives them, or as a person wrote them */
     public static function of(StepSettings $settings): self;
+
+    /** What it is called where one is chosen, and what can be set about it. */
+    public static function form(): StepForm;
 }

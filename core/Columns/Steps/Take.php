@@ -9,7 +9,18 @@ final readonly class Take extends EachValue
 {
     public const NAME = 'take';
 
-    private const WHAT = ['before', 'after', 'piece', 'first', 'last', 'word', 'digits', 'letters', 'inside', 'outside'];
+    private const WHAT = [
+        'before' => 'before a mark',
+        'after' => 'after a mark',
+        'piece' => 'the n-th piece',
+        'word' => 'the n-th word',
+        'first' => 'the first characters',
+        'last' => 'the last characters',
+        'digits' => 'the digits',
+        'letters' => 'the letters',
+        'inside' => 'what is in brackets',
+        'outside' => 'what is outside of brackets',
+    ];
 
     /** @var non-empty-string */
     private string $mark;
@@ -28,10 +39,25 @@ final readonly class Take extends EachValue
     public static function of(StepSettings $settings): self
     {
         return new self(
-            $settings->one('what', self::WHAT),
+            $settings->one('what', array_keys(self::WHAT)),
             $settings->text('mark', ','),
             $settings->number('nth', 1, -50, 50),
             $settings->number('count', 1, 1, 500),
+        );
+    }
+
+    public static function form(): StepForm
+    {
+        return new StepForm(
+            'Take a part',
+            StepForm::TEXT,
+            ['what' => 'before', 'mark' => ','],
+            [
+                StepInput::choice('what', 'What', self::WHAT),
+                StepInput::text('mark', 'Mark', needed: true)->onlyFor('before', 'after', 'piece'),
+                StepInput::number('nth', 'n (from the end if negative)', -50, 50)->onlyFor('piece', 'word'),
+                StepInput::number('count', 'Characters', 1, 500)->onlyFor('first', 'last'),
+            ],
         );
     }
 

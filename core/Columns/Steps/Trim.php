@@ -16,6 +16,11 @@ final readonly class Trim extends EachValue
         return new self();
     }
 
+    public static function form(): StepForm
+    {
+        return new StepForm('Trim blanks', StepForm::TEXT);
+    }
+
     public function label(): string
     {
         return 'Trim blanks';

@@ -17,6 +17,11 @@ final readonly class Turn extends EachValue
         return new self();
     }
 
+    public static function form(): StepForm
+    {
+        return new StepForm('Turn "Last, First" around', StepForm::NAMES);
+    }
+
     public function label(): string
     {
         return 'Turn "Last, First" around';

@@ -11,7 +11,7 @@ final readonly class ValueTable implements Step
 {
     public const NAME = 'table';
 
-    private const OTHERWISE = ['keep', 'blank', 'hold'];
+    private const OTHERWISE = ['keep' => 'stay', 'blank' => 'are left blank', 'hold' => 'hold their rows'];
 
     /** @var array<array-key, string> value in small letters to what it becomes */
     private array $folded;
@@ -31,7 +31,17 @@ final readonly class ValueTable implements Step
 
     public static function of(StepSettings $settings): self
     {
-        return new self($settings->table('values'), $settings->one('otherwise', self::OTHERWISE, 'keep'));
+        return new self($settings->table('values'), $settings->one('otherwise', array_keys(self::OTHERWISE), 'keep'));
+    }
+
+    public static function form(): StepForm
+    {
+        return new StepForm(
+            'Replace by a table of values',
+            StepForm::VALUES,
+            ['values' => new \stdClass(), 'otherwise' => 'keep'],
+            [StepInput::table('values', 'Values'), StepInput::choice('otherwise', 'Other values', self::OTHERWISE)],
+        );
     }
 
     public function knows(string $value): bool

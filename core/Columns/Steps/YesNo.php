@@ -12,7 +12,7 @@ final readonly class YesNo implements Step
 {
     public const NAME = 'yesno';
 
-    private const BLANK = ['blank', 'yes', 'no'];
+    private const BLANK = ['blank' => 'says nothing', 'yes' => 'means yes', 'no' => 'means no'];
 
     /** @var array<string, string> */
     private array $meanings;
@@ -43,8 +43,23 @@ final readonly class YesNo implements Step
         return new self(
             $settings->texts('yes'),
             $settings->texts('no'),
-            $settings->one('blank', self::BLANK, 'blank'),
+            $settings->one('blank', array_keys(self::BLANK), 'blank'),
             $settings->flag('reversed'),
+        );
+    }
+
+    public static function form(): StepForm
+    {
+        return new StepForm(
+            'Read yes and no',
+            StepForm::VALUES,
+            ['yes' => [], 'no' => [], 'blank' => 'blank', 'reversed' => false],
+            [
+                StepInput::words('yes', 'These too mean yes'),
+                StepInput::words('no', 'These too mean no'),
+                StepInput::choice('blank', 'A blank cell', self::BLANK),
+                StepInput::flag('reversed', 'the other way round'),
+            ],
         );
     }
 

@@ -10,6 +10,7 @@ use PineSieve\Core\Columns\Steps\BadStep;
 use PineSieve\Core\Columns\Steps\Expressions;
 use PineSieve\Core\Columns\Steps\Row;
 use PineSieve\Core\Columns\Steps\StepFault;
+use PineSieve\Core\Columns\Steps\StepForm;
 use PineSieve\Core\Columns\Steps\Steps;
 
 /** What each step makes of a value. */
@@ -198,6 +199,28 @@ final class StepsTest extends TestCase
         $this->expectException(BadStep::class);
         $this->expectExceptionMessage($message);
         Steps::fromArray([$step]);
+    }
+
+    public function test_each_step_says_what_can_be_set_about_it_and_takes_what_it_offers(): void
+    {
+        $forms = array_column(StepForm::all(), null, 'do');
+        self::assertEqualsCanonicalizing(array_keys(Steps::KINDS), array_keys($forms));
+        self::assertCount(count($forms), array_unique(array_column($forms, 'name')));
+        foreach ($forms as $do => $form) {
+            // What is to be found is for a person to say; a table begins empty.
+            $begin = [...$form['begin'], 'find' => 'x', 'values' => []];
+            $settings = Steps::fromArray([$begin])->toArray()[0];
+            foreach ($form['inputs'] as $input) {
+                self::assertArrayHasKey($input['name'], $settings + $begin, "{$do}: {$input['name']}");
+                foreach ($input['of'] as $choice) {
+                    $chosen = [$input['name'] => $input['is'] === 'kinds' ? [$choice['value']] : $choice['value']] + $begin;
+                    self::assertSame($chosen[$input['name']], Steps::fromArray([$chosen])->toArray()[0][$input['name']] ?? '', $do);
+                }
+                foreach ($input['is'] === 'number' ? [$input['from'], $input['to']] : [] as $edge) {
+                    Steps::fromArray([[$input['name'] => $edge] + $begin]);
+                }
+            }
+        }
     }
 
     public function test_too_many_steps(): void

@@ -161,7 +161,14 @@ export type BulkSummary = {
   error: string | null;
 };
 
-export type Catalog = { fields: GridField[]; parties: PartyFields[]; kinds: Record<string, string[]>; of_part: string[]; types: string[] };
+export type Catalog = {
+  fields: GridField[];
+  parties: PartyFields[];
+  kinds: Record<string, string[]>;
+  of_part: string[];
+  types: string[];
+  steps: StepFormData[];
+};
 
 export type CatalogField = {
   key: string;
@@ -1006,6 +1013,8 @@ export type HonoringGift = {
 };
 
 export type HouseholdGone = { counts: DuplicateCounts };
+
+export type InputChoice = { value: string; label: string };
 
 export type IntakeCheck = { page: CheckPage | null; directory: boolean };
 
@@ -2117,6 +2126,20 @@ export type StatementsBegun = { export: number };
 export type StatementsPreview = { statements: number; amounts: Amounts; text: string };
 
 export type StepData = { do: string } & Record<string, unknown>;
+
+export type StepFormData = { do: string; name: string; group: string; begin: StepData; inputs: StepInputData[] };
+
+export type StepInputData = {
+  name: string;
+  label: string;
+  is: 'text' | 'number' | 'flag' | 'choice' | 'words' | 'kinds' | 'columns' | 'table';
+  needed: boolean;
+  wide: boolean;
+  from: number;
+  to: number;
+  of: InputChoice[];
+  only: string[];
+};
 
 export type StillHeld = { why: string; rows: number };
 

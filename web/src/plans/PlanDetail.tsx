@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
 import type { SavedPlan } from '../api/types';
-import { formOf } from '../intakes/columns/stepForms';
+import { useSteps } from '../intakes/columns/useSteps';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import type { SavedPlanPage } from '../api/answers';
@@ -11,6 +11,7 @@ import type { SavedPlanPage } from '../api/answers';
 /** What a plan does, column by column; and the plan itself as text, for whoever wants to write it. */
 export function PlanDetail({ plan }: { plan: SavedPlan }) {
   const queries = useQueryClient();
+  const { formOf } = useSteps();
   const [text, setText] = useState<string | null>(null);
   const detail = useQuery({
     queryKey: ['plans', plan.id, plan.updated_at],

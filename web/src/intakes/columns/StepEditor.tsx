@@ -1,6 +1,7 @@
 import { Button, Checkbox, MultiSelect, NumberInput, Select, TextInput } from '@mantine/core';
+import type { StepInputData } from '../../api/answers';
 import type { StepData } from '../../api/types';
-import { formOf, type Input, matters } from './stepForms';
+import { matters, useSteps } from './useSteps';
 import { ValueTableEditor } from './ValueTableEditor';
 
 interface StepEditorProps {
@@ -18,9 +19,9 @@ const list = (value: unknown): string[] => (Array.isArray(value) ? value.filter(
 
 /** The settings of one step. What they do is seen in the values below while one types. */
 export function StepEditor({ intake, column, headers, step, onChange, onKeep, onCancel }: StepEditorProps) {
-  const form = formOf(step);
+  const form = useSteps().formOf(step);
   const set = (name: string, value: unknown) => onChange({ ...step, [name]: value });
-  const field = (input: Input) => {
+  const field = (input: StepInputData) => {
     const value = step[input.name];
     switch (input.is) {
       case 'text':
@@ -28,7 +29,7 @@ export function StepEditor({ intake, column, headers, step, onChange, onKeep, on
           <TextInput
             key={input.name}
             label={input.label}
-            w={input.wide === true ? 420 : 150}
+            w={input.wide ? 420 : 150}
             value={text(value).replaceAll('\n', '⏎')}
             onChange={(event) => set(input.name, event.currentTarget.value.replaceAll('⏎', '\n'))}
             required={input.needed}

@@ -1,7 +1,7 @@
 import { ActionIcon, Button, Menu } from '@mantine/core';
 import type { StepData } from '../../api/types';
-import { formOf, stepForms } from './stepForms';
 import { Of } from '../../shared/Of';
+import { useSteps } from './useSteps';
 
 interface StepListProps {
   steps: StepData[];
@@ -15,10 +15,10 @@ interface StepListProps {
   onRemove: (place: number) => void;
 }
 
-const groups = [...new Set(stepForms.map((form) => form.group))];
-
 /** The steps of a column in order. Choosing one shows the values before and after it. */
 export function StepList({ steps, labels, chosen, editable, onChoose, onAdd, onEdit, onMove, onRemove }: StepListProps) {
+  const { forms, formOf } = useSteps();
+  const groups = [...new Set(forms.map((form) => form.group))];
   return (
     <ol className="steps" aria-label="Steps">
       {steps.map((step, i) => (
@@ -79,7 +79,7 @@ export function StepList({ steps, labels, chosen, editable, onChoose, onAdd, onE
               {groups.map((group) => (
                 <div key={group}>
                   <Menu.Label>{group}</Menu.Label>
-                  {stepForms
+                  {forms
                     .filter((form) => form.group === group)
                     .map((form) => (
                       <Menu.Item key={form.do} onClick={() => onAdd(form.begin)}>

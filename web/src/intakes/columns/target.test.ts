@@ -12,6 +12,7 @@ const catalog: Catalog = {
   kinds: { address: ['home', 'work'], email: ['home', 'work'], phone: ['mobile'], gift: [] },
   of_part: ['gift.fund', 'gift.split.amount'],
   types: [],
+  steps: [],
 };
 
 describe('targets', () => {
