@@ -78,13 +78,7 @@ final readonly class CheckWork
 
     private function ask(AddressCheck $check): void
     {
-        $since = now()->subDays(DirectorySettings::read()->keepDays);
-        // What is known already is not asked again.
-        DB::update(
-            'update checked_addresses c join postal_answers a on a.address_key = c.address_key set c.outcome = a.outcome
-            where c.check_id = ? and c.outcome = ? and a.asked_at >= ?',
-            [$check->id, '', $since],
-        );
+        self::takeKept($check);
         if ($check->to_ask === 0) {
             $check
                 ->fill([
@@ -113,8 +107,8 @@ final readonly class CheckWork
     {
         $until = microtime(true) + (float) config('sieve.slice_seconds');
         $after = 0;
+        $seen = [];
         do {
-            $asked = [];
             $rows = CheckedRows::of($check)
                 ->where('outcome', '')
                 ->where('number', '>', $after)
@@ -128,39 +122,52 @@ final readonly class CheckWork
             }
             $after = (int) $rows->max('number');
             // The same address in another row has the same answer.
+            $asked = [];
             foreach ($rows as $row) {
-                $asked[$row->address_key] ??= Address::fromParts(json_decode($row->standard, true, flags: JSON_THROW_ON_ERROR));
+                if (!isset($seen[$row->address_key])) {
+                    $seen[$row->address_key] = true;
+                    $asked[$row->address_key] = Address::fromParts(json_decode($row->standard, true, flags: JSON_THROW_ON_ERROR));
+                }
+            }
+            if ($asked === []) {
+                continue;
             }
             $reply = $this->asking->ask($asked);
-            $outcomes = array_fill_keys(array_keys($asked), Outcome::NotYetVerified->value);
-            foreach ($reply->answers as $key => $answer) {
-                $outcomes[$key] = $answer->outcome->value;
-            }
-            DB::transaction(static function () use ($check, $outcomes, $asked, $reply): void {
-                self::write($check, $outcomes);
+            // What was answered is kept, and taken from there; what was left out is not asked once more.
+            $unanswered = Lists::texts(array_keys(array_diff_key($asked, $reply->answers)));
+            DB::transaction(static function () use ($check, $unanswered, $asked, $reply): void {
+                self::leave($check, $unanswered);
                 $check->fill(['asked' => $check->asked + count($asked), 'edition' => mb_substr($reply->edition->words(), 0, 120)])->save();
             });
         } while (microtime(true) < $until);
     }
 
-    /** @param  array<array-key, string>  $outcomes  by key */
-    private static function write(AddressCheck $check, array $outcomes): void
+    /** What is known already is not asked again. */
+    private static function takeKept(AddressCheck $check): void
     {
-        $byOutcome = [];
-        foreach ($outcomes as $key => $outcome) {
-            $byOutcome[$outcome][] = (string) $key;
-        }
-        foreach ($byOutcome as $outcome => $keys) {
+        $since = now()->subDays(DirectorySettings::read()->keepDays);
+        DB::update(
+            'update checked_addresses c join postal_answers a on a.address_key = c.address_key set c.outcome = a.outcome
+            where c.check_id = ? and c.outcome = ? and a.asked_at >= ?',
+            [$check->id, '', $since],
+        );
+    }
+
+    /** @param  list<string>  $keys  of addresses that have no answer */
+    private static function leave(AddressCheck $check, array $keys): void
+    {
+        if ($keys !== []) {
             CheckedRows::of($check)
                 ->where('outcome', '')
                 ->whereIn('address_key', $keys)
-                ->update(['outcome' => $outcome]);
+                ->update(['outcome' => Outcome::NotYetVerified->value]);
         }
     }
 
     /** Nobody is asked any more: what has no answer is not yet verified. */
     private function asked(AddressCheck $check): void
     {
+        self::takeKept($check);
         CheckedRows::of($check)
             ->where('outcome', '')
             ->update(['outcome' => Outcome::NotYetVerified->value]);

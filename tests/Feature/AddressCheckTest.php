@@ -181,7 +181,7 @@ final class AddressCheckTest extends TestCase
         self::assertCount(2, $this->getJson('/api/address-checks?done=1')->json('checks'), 'What is not done has nothing to compare.');
         $this->getJson("/api/address-checks/{$second}/beside/{$waiting}")
             ->assertStatus(409)
-            ->assertJsonPath('message', '"gala guests.csv" is not checked yet.');
+            ->assertJsonPath('message', '"Gala guests" is not checked yet.');
         $this->getJson("/api/address-checks/{$second}/beside/999999")->assertNotFound();
     }
 
