@@ -78,7 +78,8 @@ final readonly class PersonNames implements NameLevels
         $levels = [WeighedField::Last->value => $last, ...$first === Level::Blank ? [] : [WeighedField::First->value => $first]];
         $shared = [
             ...$last === Level::Same ? [WeighedField::Last->value => $one[NameComparer::LAST]] : [],
-            ...$first === Level::Same || $one[NameComparer::FIRST] === $other[NameComparer::FIRST]
+            // An initial is shared by everyone whose name begins so, however few are written with it.
+            ...$first === Level::Same || ($first !== Level::Near && $one[NameComparer::FIRST] === $other[NameComparer::FIRST])
                 ? [WeighedField::First->value => $one[NameComparer::FIRST]]
                 : [],
         ];
@@ -156,7 +157,7 @@ final readonly class PersonNames implements NameLevels
 
         return match (true) {
             $a === '' || $b === '' => Level::Blank,
-            $a === $b => Level::Same,
+            $a === $b && strlen($a) > 1 => Level::Same,
             strlen($a) === 1 || strlen($b) === 1 => self::mayStandFor($a, $b) || $isOnesMiddle ? Level::Near : Level::Differs,
             Nicknames::common($a, $b) !== null, str_starts_with("{$a} ", "{$b} "), str_starts_with("{$b} ", "{$a} ") => Level::Form,
             // Annmarie is Ann to many; so are forms that no list has.

@@ -118,6 +118,7 @@ final class WeightsTest extends TestCase
         yield 'the beginning of a first name' => ['Ann Lee', 'Annmarie Lee', 'last name same, first name alike'];
         yield 'an initial' => ['R. Lee', 'Robert Lee', 'last name same, first name near'];
         yield 'the initial of what a short form stands for' => ['R. Lee', 'Bob Lee', 'last name same, first name near'];
+        yield 'initials' => ['R. Lee', 'R. Lee', 'last name same, first name near'];
         yield 'the wrong initial' => ['P. Lee', 'Robert Lee', 'last name same, first name differs'];
         yield 'slips in both' => ['Katherine Johannsen', 'Kathrine Johansen', 'last name alike, first name alike'];
         yield 'changed places' => ['Ann Hartley', 'Hartley Ann', 'last name form, first name form'];
