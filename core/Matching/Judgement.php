@@ -25,11 +25,15 @@ final readonly class Judgement
      */
     public static function of(array $findings, ?Thresholds $thresholds = null): self
     {
+        $isCertain = static fn(PairFinding $one): bool => $one->strength === PairStrength::Certain;
+        $certain = array_column(array_filter($findings, $isCertain), 'ref');
         $findings = $thresholds === null ? $findings : self::together($findings, $thresholds);
         $namesakes = array_filter(array_column($findings, 'namesake'), static fn(?string $words): bool => $words !== null);
         if ($namesakes !== []) {
             $findings = array_map(
-                static fn(PairFinding $one): PairFinding => $one->strength === PairStrength::Certain && !$one->isProven
+                static fn(PairFinding $one): PairFinding => in_array($one->ref, $certain, true) &&
+                !$one->isProven &&
+                $one->strength !== PairStrength::Unlikely
                     ? $one->beside(reset($namesakes))
                     : $one,
                 $findings,

@@ -502,7 +502,12 @@ final class AccessTest extends TestCase
                 'state' => CheckState::Done,
                 'scope' => ['kind' => 'all'],
             ])->id,
-            'other' => '1',
+            'other' => (string) AddressCheck::query()->create([
+                'kind' => AddressCheck::RECORDS,
+                'name' => 'All addresses, before',
+                'state' => CheckState::Done,
+                'scope' => ['kind' => 'all'],
+            ])->id,
             'act' => (string) Act::begin(ActKind::Remedy, null, 'Filled in a field')->id,
             'layout' => (string) GridLayout::query()->create(['name' => 'Cards', 'columns' => ['name.last']])->id,
             'webhook' => (string) Webhook::query()->create([
