@@ -1,6 +1,6 @@
 import { Button, Modal, Textarea } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { type KeyboardEvent, useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, useCallback, useDeferredValue, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { BatchPageData, EntryShown, FormCatalog } from '../api/answers';
 import { api, ApiError } from '../api/client';
@@ -51,6 +51,8 @@ function Opened({ page }: { page: BatchPageData }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const typing = useTyping(page);
+  // What nobody sees follows once the row is drawn.
+  const later = useDeferredValue(typing);
   const [dialog, setDialog] = useState<Dialog>(null);
   const [reason, setReason] = useState('');
   const cell = useRef('supporter');
@@ -284,7 +286,7 @@ function Opened({ page }: { page: BatchPageData }) {
         )}
       </div>
       {dialog === 'about' && <AboutBatch batch={batch} onKept={told} onClose={() => setDialog(null)} />}
-      {types && <RestOfGift isOpen={dialog === 'rest'} typing={typing} fields={fields} onClose={close} />}
+      {types && <RestOfGift isOpen={dialog === 'rest'} typing={dialog === 'rest' ? typing : later} fields={fields} onClose={close} />}
       {dialog === 'shown' && <WhatIsShown onClose={close} />}
       {(dialog === 'record' || dialog === 'new supporter') && (
         <RecordBeside
