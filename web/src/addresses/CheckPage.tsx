@@ -192,6 +192,8 @@ export function CheckPage() {
                   , <Link to={`/addresses/${before.id}`}>{share(before.mailable, before.addresses)}</Link> the time before
                 </>
               )}
+              {' · '}
+              <Link to={`/addresses/${id}/beside/${before?.id ?? id}`}>Compare</Link>
             </span>
           </span>
         </div>
@@ -288,11 +290,14 @@ export function CheckPage() {
             Other columns
           </Button>
         )}
-        <Button variant="subtle" component={Link} to={`/addresses/${id}/beside/${before?.id ?? id}`}>
-          Compare
-        </Button>
         {!check.is_applied && check.state !== 'writing' && discarding}
-        <span className="push quiet">{check.edition === '' ? 'no directory was asked' : `asked: ${check.edition}`}</span>
+        <span className="push quiet">
+          {check.edition !== ''
+            ? `asked: ${check.edition}`
+            : figures.not_asked === figures.addresses
+              ? 'no directory was asked'
+              : 'by answers that were kept'}
+        </span>
       </div>
     </>
   );
