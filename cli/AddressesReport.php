@@ -93,7 +93,7 @@ final class AddressesReport implements Report
         $last = $source->headerRow;
         foreach ($source->rowsBelowHeader() as $number => [$cells, $isRecord]) {
             // A blank row stays one: each row stands as far below the header as in the file.
-            fwrite($lines, str_repeat("\n", $number - $last - 1));
+            fwrite($lines, str_repeat("\n", max(0, $number - $last - 1)));
             $last = $number;
             $cells = array_pad($cells, count($plan->headers()), '');
             self::line($lines, [...$cells, ...$isRecord ? $report->added($reader->of($cells)[$which - 1] ?? null) : self::nothing()]);

@@ -145,7 +145,11 @@ final readonly class CheckComparison
         return ['key' => $key, 'words' => $words, ...self::numbers($before, $now, $then['addresses'], $today['addresses'])];
     }
 
-    /** @return array{before: int, now: int, before_of: ?int, now_of: ?int, points: ?float} by how many points of a hundred the share has grown */
+    /**
+     * Points are by how many of a hundred the share has grown.
+     *
+     * @return array{before: int, now: int, before_of: ?int, now_of: ?int, points: ?float}
+     */
     private static function numbers(int $before, int $now, ?int $beforeOf = null, ?int $nowOf = null): array
     {
         return [

@@ -49,7 +49,7 @@ final class PrintedAddress
             default => [$join($address->postalCode, $address->city), $address->state],
         };
 
-        // Whose hands it goes through stands above the street (Publication 28, 215).
+        // Whose hands it goes through stands above the street.
         $street = StreetLine::isAttention($address->line2) ? [$address->line2, $address->line1] : [$address->line1, $address->line2];
 
         return array_values(
