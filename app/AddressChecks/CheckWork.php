@@ -11,6 +11,7 @@ use App\Addresses\Directory\DirectorySettings;
 use App\Addresses\Directory\KeptAnswers;
 use App\Records\RecordReader;
 use App\Support\Lists;
+use Generator;
 use Illuminate\Support\Facades\DB;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\Directory\NoAnswer;
@@ -105,7 +106,26 @@ final readonly class CheckWork
      */
     private function askAll(AddressCheck $check): void
     {
-        $until = microtime(true) + (float) config('sieve.slice_seconds');
+        $questions = $this->questions($check, microtime(true) + (float) config('sieve.slice_seconds'));
+        foreach ($this->asking->each($questions) as $asked => $reply) {
+            // What was answered is kept, and taken from there; what was left out is not asked once more.
+            $unanswered = Lists::texts(array_keys(array_diff_key($asked, $reply->answers)));
+            DB::transaction(static function () use ($check, $unanswered, $asked, $reply): void {
+                self::leave($check, $unanswered);
+                $check->fill(['asked' => $check->asked + count($asked), 'edition' => mb_substr($reply->edition->words(), 0, 120)])->save();
+            });
+        }
+        if ($questions->getReturn()) {
+            $this->asked($check);
+        }
+    }
+
+    /**
+     * @param  float  $until  the time after which no other question is made
+     * @return Generator<int, array<string, Address>, null, bool>  by their key; in the end whether these were all
+     */
+    private function questions(AddressCheck $check, float $until): Generator
+    {
         $after = 0;
         $seen = [];
         do {
@@ -115,31 +135,21 @@ final readonly class CheckWork
                 ->orderBy('number')
                 ->limit($this->asking->most())
                 ->get(['number', 'address_key', 'standard']);
-            if ($rows->isEmpty()) {
-                $this->asked($check);
-
-                return;
-            }
-            $after = (int) $rows->max('number');
             // The same address in another row has the same answer.
             $asked = [];
             foreach ($rows as $row) {
+                $after = (int) $row->number;
                 if (!isset($seen[$row->address_key])) {
                     $seen[$row->address_key] = true;
-                    $asked[$row->address_key] = Address::fromParts(json_decode($row->standard, true, flags: JSON_THROW_ON_ERROR));
+                    $asked[(string) $row->address_key] = Address::fromParts(json_decode($row->standard, true, flags: JSON_THROW_ON_ERROR));
                 }
             }
-            if ($asked === []) {
-                continue;
+            if ($asked !== []) {
+                yield $asked;
             }
-            $reply = $this->asking->ask($asked);
-            // What was answered is kept, and taken from there; what was left out is not asked once more.
-            $unanswered = Lists::texts(array_keys(array_diff_key($asked, $reply->answers)));
-            DB::transaction(static function () use ($check, $unanswered, $asked, $reply): void {
-                self::leave($check, $unanswered);
-                $check->fill(['asked' => $check->asked + count($asked), 'edition' => mb_substr($reply->edition->words(), 0, 120)])->save();
-            });
-        } while (microtime(true) < $until);
+        } while ($rows->isNotEmpty() && microtime(true) < $until);
+
+        return $rows->isEmpty();
     }
 
     /** What is known already is not asked again. */

@@ -54,6 +54,9 @@ final class AddressCheckTest extends TestCase
 
     private int $asked = 0;
 
+    /** @var list<int> answers that were kept as each question was sent */
+    private array $keptBefore = [];
+
     protected function setUp(): void
     {
         parent::setUp();
@@ -63,6 +66,7 @@ final class AddressCheckTest extends TestCase
         Http::fake([
             'directory.test/*' => function (Request $request) use ($desk) {
                 $this->calls++;
+                $this->keptBefore[] = DB::table('postal_answers')->count();
                 $this->asked += count($request->data()['addresses'] ?? []);
                 [$status, $headers, $body] = $desk->take($request->header('Authorization')[0] ?? '', $request->data(), $this->quirks);
 
@@ -344,6 +348,35 @@ final class AddressCheckTest extends TestCase
         $figures = $this->page($id)['check']['figures'];
         self::assertSame([0, 3, 4], [$figures['unasked'], $figures['confirmed'], $figures['not_found']]);
         self::assertNull($this->page($id)['check']['error']);
+    }
+
+    /** @return array<string, array{int, array<string, int>, list<int>}> a pace, quirks, answers kept as each question was sent */
+    public static function paces(): array
+    {
+        return [
+            'as fast as it answers: the first one shows that it does' => [0, [], [0, 1, 1, 1, 2, 3, 4]],
+            'a pace is set: one after the other' => [1000, [], [0, 1, 2, 3, 4, 5, 6]],
+            'every third is broken: nothing more is sent until it answers again' => [
+                0,
+                ['fail_every' => 3],
+                [0, 1, 1, 1, 2, 2, 2, 4, 4, 6],
+            ],
+        ];
+    }
+
+    /**
+     * @param  array<string, int>  $quirks
+     * @param  list<int>  $kept
+     */
+    #[DataProvider('paces')]
+    public function test_several_questions_are_on_their_way_while_all_is_well(int $rate, array $quirks, array $kept): void
+    {
+        (new DirectorySettings('http://directory.test', Desk::KEY, batch: 1, rate: $rate))->keep();
+        $this->quirks = $quirks;
+        $check = $this->page($this->checked())['check'];
+
+        self::assertSame($kept, $this->keptBefore);
+        self::assertSame([0, 3], [$check['figures']['unasked'], $check['figures']['confirmed']]);
     }
 
     public function test_a_key_that_is_not_taken_is_said_at_once(): void

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Addresses\Directory;
 
+use Closure;
+use Generator;
 use Illuminate\Support\Sleep;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\Directory\NoAnswer;
 use PineSieve\Core\Addresses\Directory\PostalDirectory;
 use PineSieve\Core\Addresses\Directory\Reply;
+use SplQueue;
 
 /** Asks the postal directory, patiently: again if it is busy or broken, later each time, and no faster than the settings allow. */
 final readonly class Asking
@@ -16,6 +19,9 @@ final readonly class Asking
     private const TRIES = 4;
 
     private const LONGEST_WAIT = 30;
+
+    /** Questions on their way at once: one is answered and one waits there while we work on the answer to a third. */
+    private const TOGETHER = 3;
 
     public function __construct(private PostalDirectory $directory, private DirectorySettings $settings, private KeptAnswers $kept) {}
 
@@ -26,42 +32,81 @@ final readonly class Asking
     }
 
     /**
-     * One question. What it answers is kept before anything else happens.
+     * Asks one question after the other: several at once as long as all is well and the settings name no pace. What is answered is kept
+     * before anything else happens.
      *
-     * @param  array<string, Address>  $addresses  by their key, at most most()
-     * @return Reply  with the answers by key; those that are missing were left out twice
+     * @param  Generator<mixed, array<string, Address>>  $questions  addresses by their key, at most most() in each
+     * @return Generator<array<string, Address>, Reply>  what was asked, and the answers by key; those that are missing were left out twice
      *
      * @throws NoAnswer once there is no use in asking again now
      */
-    public function ask(array $addresses): Reply
+    public function each(Generator $questions): Generator
     {
-        $began = microtime(true);
-        $reply = $this->patiently($addresses);
-        $this->kept->keep($reply->answers, $reply->edition);
-        $left = array_diff_key($addresses, $reply->answers);
-        if ($left !== [] && $reply->answers !== []) {
-            $more = $this->patiently($left);
-            $this->kept->keep($more->answers, $more->edition);
-            $reply = $reply->with($more);
-        }
-        $this->keepPace(count($addresses), microtime(true) - $began);
+        /** @var SplQueue<array{array<string, Address>, float, Closure(): Reply}> $sent */
+        $sent = new SplQueue();
+        $together = 1;
+        while ($questions->valid() || !$sent->isEmpty()) {
+            if ($questions->valid() && count($sent) < $together) {
+                $asked = $questions->current();
+                $sent->enqueue([$asked, microtime(true), $this->directory->ask($asked)]);
+                $questions->next();
 
-        return $reply;
+                continue;
+            }
+            [$asked, $began, $waiting] = $sent->dequeue();
+            try {
+                $reply = $waiting();
+                $together = $this->settings->rate > 0 ? 1 : self::TOGETHER;
+            } catch (NoAnswer $error) {
+                $together = 1;
+                $reply = $this->again($asked, $error);
+            }
+            yield $asked => $this->kept($asked, $reply);
+            $this->keepPace(count($asked), microtime(true) - $began);
+        }
     }
 
-    /** @param  array<string, Address>  $addresses */
-    private function patiently(array $addresses): Reply
+    /**
+     * What was left out is asked once more.
+     *
+     * @param  array<string, Address>  $asked
+     *
+     * @throws NoAnswer
+     */
+    private function kept(array $asked, Reply $reply): Reply
     {
-        for ($try = 1; ; $try++) {
+        $this->kept->keep($reply->answers, $reply->edition);
+        $left = array_diff_key($asked, $reply->answers);
+        if ($left === [] || $reply->answers === []) {
+            return $reply;
+        }
+        try {
+            $more = $this->directory->ask($left)();
+        } catch (NoAnswer $error) {
+            $more = $this->again($left, $error);
+        }
+        $this->kept->keep($more->answers, $more->edition);
+
+        return $reply->with($more);
+    }
+
+    /**
+     * @param  array<string, Address>  $asked
+     * @param  NoAnswer  $error  that the last time ended with
+     *
+     * @throws NoAnswer
+     */
+    private function again(array $asked, NoAnswer $error): Reply
+    {
+        for ($try = 1; $error->waitSeconds !== null && $try < self::TRIES; $try++) {
+            Sleep::for(min(self::LONGEST_WAIT, $error->waitSeconds * 2 ** ($try - 1)))->seconds();
             try {
-                return $this->directory->verify($addresses);
-            } catch (NoAnswer $error) {
-                if ($error->waitSeconds === null || $try === self::TRIES) {
-                    throw $error;
-                }
-                Sleep::for(min(self::LONGEST_WAIT, $error->waitSeconds * 2 ** ($try - 1)))->seconds();
+                return $this->directory->ask($asked)();
+            } catch (NoAnswer $next) {
+                $error = $next;
             }
         }
+        throw $error;
     }
 
     private function keepPace(int $asked, float $seconds): void

@@ -53,9 +53,9 @@ final class DirectoryController extends Controller
     {
         $this->authorize('administer');
         try {
-            $reply = (new HttpDirectory(DirectorySettings::read()))->verify([
+            $reply = (new HttpDirectory(DirectorySettings::read()))->ask([
                 'one' => new Address('1 Main St', '', 'Portland', 'ME', '04101', 'US'),
-            ]);
+            ])();
 
             return response()->json(['answers' => true, 'says' => "It answers: {$reply->edition->words()}."]);
         } catch (NoAnswer $error) {

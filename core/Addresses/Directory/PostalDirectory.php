@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Addresses\Directory;
 
+use Closure;
 use PineSieve\Core\Addresses\Address;
 
 /** Who knows which addresses there are. */
@@ -13,11 +14,10 @@ interface PostalDirectory
     public function most(): int;
 
     /**
-     * Asks once, and waits for the answer.
+     * Asks once, and does not wait: other questions can be on their way, and other work be done, until the reply is taken.
      *
      * @param  array<array-key, Address>  $addresses  at most as many as it takes
-     *
-     * @throws NoAnswer if it can't be reached, is busy, or what it says can't be relied on
+     * @return Closure(): Reply  waits for the reply; throws NoAnswer if it can't be reached, is busy, or what it says can't be relied on
      */
-    public function verify(array $addresses): Reply;
+    public function ask(array $addresses): Closure;
 }
