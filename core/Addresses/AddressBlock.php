@@ -10,10 +10,13 @@ use PineSieve\Core\Text\Tidy;
 /** An address that stands in one cell, with commas or line breaks or without: "12 Elm St Apt 4 Dover NH 03820". */
 final class AddressBlock
 {
-    private const CODE = '(?<code>\d{5}(?:-?\d{4})?|\d{4}(?:-\d{4})?|[A-Za-z]\d[A-Za-z][ -]?\d[A-Za-z]\d)';
+    private const CODE = '(?<code>\d{5}(?:[- ]?\d{4})?|\d{4}(?:-\d{4})?|[A-Za-z]\d[A-Za-z][ -]?\d[A-Za-z]\d)';
 
     /** What stands between parts as a comma does; not "c / o" nor "1 / 2". */
     private const BETWEEN = '/[,;]| \| |(?<!\bc)(?<!\d) \/ |(?<=\d) \/ (?!\d)/i';
+
+    /** "12 Elm St.Dover" */
+    private const GLUED = '/(?<=\p{Ll})\.(?=\p{Lu}\p{Ll})/u';
 
     private function __construct() {}
 
@@ -23,7 +26,7 @@ final class AddressBlock
             array_filter(
                 array_map(
                     static fn(string $part): string => Tidy::line($part),
-                    explode("\n", (string) preg_replace(self::BETWEEN, "\n", Tidy::block($text))),
+                    explode("\n", (string) preg_replace([self::GLUED, self::BETWEEN], ['. ', "\n"], Tidy::block($text))),
                 ),
                 static fn(string $part): bool => $part !== '',
             ),
@@ -47,7 +50,10 @@ final class AddressBlock
         [$street, $city] = StreetEnd::split($tail, self::zip($code, $state), $state, $isCanada ? 'CA' : 'US', $parts !== []);
         // "12 Elm St - Saco"
         $street = (string) preg_replace('/\s+[-–—]$/Du', '', $street);
-        if ($street !== '') {
+        // "1215 19th St, NW Washington"
+        if ($parts !== [] && in_array(strtoupper($street), ['N', 'S', 'E', 'W', 'NE', 'NW', 'SE', 'SW'], true)) {
+            $parts[count($parts) - 1] .= " {$street}";
+        } elseif ($street !== '') {
             $parts[] = $street;
         }
 
@@ -80,7 +86,7 @@ final class AddressBlock
     /** @return array{string, string} what stands before the postal code, and the code as written; '' if there is none */
     private static function cutCode(string $tail, bool $hasMore): array
     {
-        return preg_match('/^(?<before>.*?)\s*\b' . self::CODE . '$/uD', $tail, $found) === 1 &&
+        return preg_match('/^(?<before>.*?)\s*\b' . self::CODE . '\.?$/uD', $tail, $found) === 1 &&
             ($hasMore || Regions::find(self::lastWord($found['before'])) !== null || self::cutState($found['before'])[1] !== '')
             ? [$found['before'], $found['code']]
             : [$tail, ''];
@@ -102,7 +108,7 @@ final class AddressBlock
         }
         $words = explode(' ', $text);
         // "Washington DC" is a city and its state.
-        foreach (preg_match('/^\p{Lu}{2}$/Du', $words[count($words) - 1]) === 1 ? [1, 3, 2] : [3, 2, 1] as $count) {
+        foreach (preg_match('/^\p{Lu}\.?\p{Lu}\.?$/Du', $words[count($words) - 1]) === 1 ? [1, 3, 2] : [3, 2, 1] as $count) {
             $state = implode(' ', array_slice($words, -$count));
             if (count($words) >= $count && Regions::find($state) !== null) {
                 return [implode(' ', array_slice($words, 0, -$count)), $state];

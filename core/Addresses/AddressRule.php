@@ -20,6 +20,7 @@ enum AddressRule: string
     case LineTwice = 'line twice';
     case Dual = 'dual';
     case Attention = 'attention';
+    case NumberWord = 'number word';
     case Fraction = 'fraction';
     case Highway = 'highway';
     case Box = 'box';
@@ -54,6 +55,7 @@ enum AddressRule: string
             self::LineTwice => 'the same line stood twice',
             self::Attention => 'whose hands it goes through stands on a line of its own',
             self::Dual => 'a street and a box each stand on a line: mail goes to the lower one',
+            self::NumberWord => 'the number of the house goes without a word for it',
             self::Fraction => 'the fraction stands apart from the number',
             self::Highway => 'highway or county road in its postal form',
             self::Box => 'post office box in its postal form',
@@ -82,7 +84,7 @@ enum AddressRule: string
             self::Direction => 'Publication 28, 233; Canada Post, street directions',
             self::Unit, self::UnitBehind, self::UnitMoved => 'Publication 28, 213 and appendix C2; Canada Post, unit designators',
             self::LinesInOrder, self::LineTwice, self::Dual, self::Attention, self::PlaceApart => 'Publication 28, 211 to 212',
-            self::Fraction => 'Publication 28, 232',
+            self::NumberWord, self::Fraction => 'Publication 28, 232',
             self::Highway => 'Publication 28, appendix F',
             self::Box => 'Publication 28, 28; Canada Post, lock boxes',
             self::Route => 'Publication 28, 24 and 25; Canada Post, rural routes',

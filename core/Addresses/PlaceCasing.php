@@ -68,7 +68,12 @@ final class PlaceCasing
     public static function word(string $word, bool $isFirst = true): string
     {
         if (strpbrk($word, '0123456789') !== false) {
-            return preg_match('/^\d+(?:st|nd|rd|th)$/iD', $word) === 1 ? strtolower($word) : strtoupper($word);
+            return match (1) {
+                preg_match('/^[\d-]*\d(?:st|nd|rd|th)$/iD', $word) => strtolower($word),
+                // "11thAve" is two words that someone wrote as one.
+                preg_match('/\p{L}{4}/u', $word) => $word,
+                default => strtoupper($word),
+            };
         }
         $lower = mb_strtolower($word);
         if ($word === $lower) {

@@ -29,7 +29,7 @@ final class PlaceCheck
     public function of(Address $address): array
     {
         if ($address->country !== 'US') {
-            return [];
+            return $address->country === 'CA' ? self::withoutCity($address) : [];
         }
         $key = substr($address->postalCode, 0, 5) . "\n{$address->city}\n{$address->state}\n" . ($address->line1 === '' ? '' : 'street');
         if (count($this->known) >= self::KEPT) {
@@ -93,11 +93,19 @@ final class PlaceCheck
             );
     }
 
+    /** @return list<PlaceRemark> of a street whose state or code alone is known */
+    private static function withoutCity(Address $address): array
+    {
+        return $address->city !== '' || $address->line1 === '' || "{$address->state}{$address->postalCode}" === ''
+            ? []
+            : [new PlaceRemark(PlaceDoubt::NoCity, 'city', 'There is no city')];
+    }
+
     /** @return list<PlaceRemark> */
     private function withoutZip(Address $address): array
     {
         if ($address->line1 === '' || $address->city === '' || $address->state === '') {
-            return [];
+            return self::withoutCity($address);
         }
         $zip = $this->onlyZip($address);
 

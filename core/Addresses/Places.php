@@ -32,6 +32,9 @@ final class Places
         'west' => 'w',
     ];
 
+    /** "No. Adams" is North Adams. */
+    private const SHORT = [...self::SPELLINGS, 'no' => 'n', 'so' => 's'];
+
     private static ?self $shipped = null;
 
     /** @var array<string, string> offset to text */
@@ -123,24 +126,20 @@ final class Places
 
     private static function short(string $city): string
     {
-        return implode(
-            ' ',
-            array_map(static fn(string $word): string => self::SPELLINGS[$word] ?? $word, explode(' ', Fold::words($city))),
-        );
+        return implode(' ', array_map(static fn(string $word): string => self::SHORT[$word] ?? $word, explode(' ', Fold::words($city))));
     }
 
     /** @return list<string> folded: as it is written, and with the words that can be short or long the other way */
     private static function spellings(string $city): array
     {
-        $written = Fold::words($city);
         $long = array_flip(self::SPELLINGS);
-        $words = explode(' ', $written);
+        $short = self::short($city);
 
         return array_values(
             array_unique([
-                $written,
-                implode(' ', array_map(static fn(string $word): string => $long[$word] ?? $word, $words)),
-                implode(' ', array_map(static fn(string $word): string => self::SPELLINGS[$word] ?? $word, $words)),
+                Fold::words($city),
+                implode(' ', array_map(static fn(string $word): string => $long[$word] ?? $word, explode(' ', $short))),
+                $short,
             ]),
         );
     }

@@ -12,7 +12,7 @@ use PineSieve\Core\Addresses\Lines\StreetLine;
 final class StreetLines
 {
     /** A street, and a box behind it. */
-    private const DUAL = '/^(?<street>\d.*?)[\s,;]+(?<box>P\.?\s?O\.?\s?Box\s*#?\s*[\w-]+)$/iD';
+    private const DUAL = '/^(?<street>\d.*?)[\s,;\/]+(?<box>P\.?\s?O\.?\s?Box\s*#?\s*[\w-]+)$/iD';
 
     /** A street, and whose hands it goes through behind it; or before it, up to a comma or a number. */
     private const ATTENTION = [
@@ -126,6 +126,8 @@ final class StreetLines
     private static function standsBelow(DeliveryLine $first, DeliveryLine $second): bool
     {
         return $second->kind->isDelivered() &&
-            ($first->kind === LineKind::Blank || ($first->kind === LineKind::Unit && $second->units === []));
+            ($first->kind === LineKind::Blank ||
+                // An urbanization has its line above the street.
+                ($first->kind === LineKind::Unit && $first->urbanization === '' && $second->units === []));
     }
 }

@@ -76,7 +76,7 @@ final readonly class HttpDirectory implements PostalDirectory
         if ($response instanceof ConnectionException) {
             throw NoAnswer::unreachable('no answer');
         }
-        if (!$response instanceof Response) {
+        if (!($response instanceof Response)) {
             throw $response instanceof Throwable ? $response : new LogicException('A request has a response.');
         }
 

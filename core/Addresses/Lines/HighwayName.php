@@ -42,7 +42,7 @@ final class HighwayName
         '(?:EXPRESSWAY|EXPY)' => 'Expressway',
     ];
 
-    private const BEHIND = '[ -]?(?<number>\d+[A-Z]{0,2})(?= |$)(?<rest>.*)$/iD';
+    private const BEHIND = '[ -]?(?<number>A1A|\d+(?:-?[A-Z]{1,2})?)(?= |$)(?! (?:p ?o )?box )(?<rest>.*)$/iD';
 
     private function __construct() {}
 
@@ -56,7 +56,7 @@ final class HighwayName
         if (preg_match('/\d|^(?:county|cnty|cty|co) /i', $text) !== 1) {
             return null;
         }
-        $direction = count($words) > 2 && $lexicon->direction($words[0]) !== null ? $words[0] : null;
+        $direction = count($words) > 1 && $lexicon->direction($words[0]) !== null ? $words[0] : null;
         $named = self::named($direction === null ? $text : substr($text, strlen($direction) + 1), $lexicon);
         if ($named === null) {
             return null;
@@ -107,8 +107,13 @@ final class HighwayName
         $words = explode(' ', $text);
         foreach ([2, 1] as $count) {
             $state = implode(' ', array_slice($words, 0, $count));
-            // NE is the direction.
-            if (count($words) <= $count || $lexicon->direction($state) !== null || (Regions::find($state)['country'] ?? '') !== 'US') {
+            // NE is the direction, and c/o is not Colorado.
+            if (
+                count($words) <= $count ||
+                str_contains($state, '/') ||
+                $lexicon->direction($state) !== null ||
+                (Regions::find($state)['country'] ?? '') !== 'US'
+            ) {
                 continue;
             }
             $behind = implode(' ', array_slice($words, $count));

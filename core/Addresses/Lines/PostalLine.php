@@ -120,7 +120,7 @@ final class PostalLine
             return self::line(LineKind::Military, $line, $reasons, AddressRule::Military, "{$unit} {$found['route']}", self::box($found));
         }
         if (preg_match(self::SHIP, $text, $found) === 1) {
-            $ship = strtoupper($found['unit']) . ' ' . PlaceCasing::place($found['name']);
+            $ship = strtoupper($found['unit']) . ' ' . PlaceCasing::place(trim($found['name'], '"'));
 
             return self::line(LineKind::Military, $line, $reasons, AddressRule::Military, $ship);
         }
@@ -196,6 +196,6 @@ final class PostalLine
     {
         return ($found['station'] ?? '') === ''
             ? ''
-            : self::STATIONS[strtoupper($found['station'])] . ' ' . PlaceCasing::place($found['name']);
+            : self::STATIONS[strtoupper($found['station'])] . ' ' . PlaceCasing::place(trim($found['name'], '"'));
     }
 }

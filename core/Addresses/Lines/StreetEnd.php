@@ -6,18 +6,23 @@ namespace PineSieve\Core\Addresses\Lines;
 
 use PineSieve\Core\Addresses\Places;
 use PineSieve\Core\Addresses\Regions;
+use PineSieve\Core\Text\Fold;
 
 /** Where a street ends and its city begins, when nothing stands between them: "12 Elm St Apt 4 Dover". */
 final class StreetEnd
 {
     /** Lines without a street, at the beginning of a text. */
     private const POSTAL =
-        '/^(?:(?:P\.?\s?O\.?\s*Box|POB|C\.?P\.?|Drawer|Caller(?: Box)?)\s*#?\s*\d[\w-]*|' .
+        '/^(?:(?:P\.?\s?O\.?\s*Box|POB|C\.?P\.?|Drawer|Caller(?: Box)?)\s*#?\s*\d[\w-]*' .
+        '(?:\s*,?\s*(?:Stn|Station|Succ|Succursale|RPO|CSP)\.?\s+(?:[A-Z](?!\.?\w)|Main|Terminal|Downtown|Central|Forces|Centre-ville|Bureau-chef))?|' .
         '(?:R\.?\s?R\.?|Rural Route|H\.?C\.?R?|Star Route|RFD)\s*#?\s*\d+(?:\s*,?\s*Box\s+[\w-]+)?|' .
         '(?:PSC|CMR|Unit)\s*\d+\s+Box\s+\w+|General Delivery|Gen(?:\.|eral)? Del(?:\.|ivery)?)(?=\s|$)/i';
 
     /** The number of a highway ends it. */
     private const HIGHWAY = '/^(?:highway|hwy|route|rte|rt|road|rd|us|interstate|fm|loop|cr|sr)$/i';
+
+    /** @var ?array<string, list<string>> */
+    private static ?array $cities = null;
 
     private function __construct() {}
 
@@ -48,11 +53,15 @@ final class StreetEnd
         }
         $words = explode(' ', $text);
         $startsStreet = preg_match('/^[\d#]|^[nsew]\d/i', $words[0]) === 1;
+        if ($hasStreet && preg_match('/^[NS]?[EW]$|^[NS]$/D', $words[0]) === 1 && self::beforeCityOfZip($words, $zip) === 1) {
+            return [$words[0], implode(' ', array_slice($words, 1))];
+        }
         if ($hasStreet && !$startsStreet && Lexicon::of('US')->unit(trim($words[0], '.')) === null) {
             return ['', $text];
         }
         $end =
-            self::beforeCityOfZip($words, $zip) ?? (self::ending($words, $country, $hasStreet) ?? self::beforeCityOfState($words, $state));
+            ($country === 'CA' ? self::beforeCityOfProvince($words, $state) : self::beforeCityOfZip($words, $zip)) ??
+            (self::ending($words, $country, $hasStreet) ?? self::beforeCityOfState($words, $state));
         if ($end === null) {
             return $hasStreet || !$startsStreet ? ['', $text] : [$text, ''];
         }
@@ -136,6 +145,39 @@ final class StreetEnd
         $follows = $next !== null && $lexicon->isCommon($next) && $at + 2 < count($words);
 
         return $isOnlyDirection || $follows;
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @return ?int at which word one of the larger cities of Canada begins; null if there is none
+     */
+    private static function beforeCityOfProvince(array $words, string $province): ?int
+    {
+        self::$cities ??= self::cities();
+        $code = Regions::find($province)['code'] ?? '';
+        for ($at = 2; $at < count($words); $at++) {
+            $provinces = self::$cities[Fold::words(implode(' ', array_slice($words, $at)))] ?? [];
+            if ($provinces !== [] && ($code === '' || in_array($code, $provinces, true))) {
+                return $at;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array<string, list<string>> folded name to the provinces that have such a city */
+    private static function cities(): array
+    {
+        /** @var array<string, string> $names */
+        $names = require __DIR__ . '/../data/cities-ca.php';
+        $cities = [];
+        foreach ($names as $province => $list) {
+            foreach (explode('|', $list) as $name) {
+                $cities[Fold::words($name)][] = $province;
+            }
+        }
+
+        return $cities;
     }
 
     /**

@@ -20,8 +20,8 @@ final class StreetLine
 
     private const PERSON = '/^' . self::ATTENTION . '|^%\s?\p{L}/iu';
 
-    /** A house by its number, its letter, its grid: "12", "12B", "39-12", "1234-B", "N6W23001". */
-    private const NUMBER = '/^(?:\d+[a-z]?(?:-\d*[a-z]?\d*)?|[nsew]\d+[nsew]\d+|\d+[nsew]\d+)$/iD';
+    /** A house by its number, its letter, its grid: "12", "12B", "39-12", "1234-B", "N6W23001", "W6325". */
+    private const NUMBER = '/^(?:\d+[a-z]?(?:-\d*[a-z]?\d*)?|[nsew]\d+[nsew]\d+|\d+[nsew]\d+|[nsew]\d{3,5})$/iD';
 
     private const NUMBER_WORDS = '/^(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)$/iD';
 
@@ -30,11 +30,6 @@ final class StreetLine
 
     /** A line without a house is a street only if it ends so: "Mary Lane" may be a person. */
     private const WITHOUT_NUMBER = ['St', 'Ave', 'Rd', 'Blvd', 'Dr', 'Hwy', 'Pkwy', 'Tpke'];
-
-    /** Whatever stands behind these words, and is no unit, no suffix and no direction, is not of the street. */
-    private const GOES_ON =
-        '/\S (?:street|avenue|ave|road|rd|drive|boulevard|blvd|lane|ln|parkway|pkwy) \S|' .
-        '\S st (?:\d|.* (?:[a-z]{2}|\d{5}(?:-\d{4})?)$)|\(/iD';
 
     /** "Highway #16" is the number of the highway, and no unit. */
     private const HIGHWAY_SIGN =
@@ -125,7 +120,8 @@ final class StreetLine
             $this->reasons->add(AddressRule::Highway);
             array_splice($words, (int) array_search('#', $words, true), 1);
         }
-        [$words, $urbanization] = $this->lexicon->hasTypes() ? [$words, ''] : $this->cutUrbanization($words);
+        $words = Words::withOrdinals($words, $this->reasons);
+        [$words, $urbanization] = $this->lexicon->hasTypes() ? [$words, ''] : Urbanization::cut($words, $this->lexicon, $this->reasons);
         [$words, $units] = (new Units($this->lexicon, $this->reasons))->cut($words);
         if ($this->goesOn($words)) {
             return new DeliveryLine(LineKind::Unread, $line);
@@ -158,7 +154,7 @@ final class StreetLine
             $number === '' &&
             $highway === null &&
             (!in_array($suffix, self::WITHOUT_NUMBER, true) || preg_match('/ \d+(?: |$)/D', $name) === 1);
-        if ($isHouseless || ($suffix === '' && $highway === null && preg_match(self::GOES_ON, $name) === 1)) {
+        if ($isHouseless || BehindStreet::isIn($name, $suffix === '' && $highway === null, $this->lexicon)) {
             return new DeliveryLine(LineKind::Unread, $line);
         }
 
@@ -193,35 +189,17 @@ final class StreetLine
     }
 
     /**
-     * "URB LAS GLADIOLAS 150 CALLE A" (Publication 28, 291).
-     *
-     * @param  list<string>  $words
-     * @return array{list<string>, string}
-     */
-    private function cutUrbanization(array $words): array
-    {
-        if (preg_match('/^urb(?:anizaci[oó]n|anization)?$/iDu', $words[0]) !== 1) {
-            return [$words, ''];
-        }
-        $end = 1;
-        while ($end < count($words) && preg_match('/^\d|^,$/', $words[$end]) !== 1) {
-            $end++;
-        }
-        $name = PlaceCasing::place(implode(' ', array_slice($words, 1, $end - 1)));
-        $this->reasons->replaced(AddressRule::Urbanization, 'word', $words[0], 'Urb');
-        if ($name !== implode(' ', array_slice($words, 1, $end - 1))) {
-            $this->reasons->add(AddressRule::Capitals);
-        }
-
-        return [array_slice($words, ($words[$end] ?? '') === ',' ? $end + 1 : $end), trim("Urb {$name}")];
-    }
-
-    /**
      * @param  list<string>  $words
      * @return array{string, list<string>} the number of the house, and what stands behind it
      */
     private function cutNumber(array $words): array
     {
+        // "No. 12 Elm St" is no street in the north; "No. 12th St" may be.
+        if (count($words) > 3 && preg_match('/^(?:no|num|number)$/iD', $words[0]) === 1 && preg_match(self::NUMBER, $words[1]) === 1) {
+            $this->reasons->add(AddressRule::NumberWord);
+
+            return $this->cutNumber(array_slice($words, 1));
+        }
         if (preg_match(self::NUMBER, $words[0]) !== 1) {
             $isInWords = count($words) > 2 && preg_match(self::NUMBER_WORDS, $words[0]) === 1 && $this->endsInSuffix($words);
 
@@ -231,7 +209,12 @@ final class StreetLine
         $next = $words[1] ?? '';
         $isPart =
             preg_match('/^\d\/\d$/D', $next) === 1 ||
-            (count($words) > 3 && preg_match('/^[a-df-mo-rt-vx-z]$/iD', $next) === 1 && preg_match('/\d$/', $number) === 1);
+            (count($words) > 3 &&
+                preg_match('/^[a-df-mo-rt-vx-z]$/iD', $next) === 1 &&
+                preg_match('/\d$/', $number) === 1 &&
+                // "I St NW" is the ninth of them, "U S 33" and "C R 33" are highways.
+                $this->lexicon->suffix($words[2]) === null &&
+                preg_match('/^(?:u s|c r)$/iD', "{$next} {$words[2]}") !== 1);
 
         return $isPart ? ["{$number} {$this->cased($next)}", array_slice($words, 2)] : [$number, array_slice($words, 1)];
     }
@@ -249,7 +232,10 @@ final class StreetLine
     private function street(array $words, bool $isWithoutNumber): array
     {
         if (preg_match(self::SPANISH, $words[0]) === 1) {
-            return ['', $this->name($words), '', ''];
+            // "Calle E" is the fifth of them.
+            [$after, $words] = count($words) > 2 ? $this->cutAfter($words) : ['', $words];
+
+            return ['', $this->name($words), '', $after];
         }
         [$before, $words] = $isWithoutNumber && count($words) < 3 ? ['', $words] : $this->cutBefore($words);
         [$after, $words] = $this->cutAfter($words);
@@ -388,7 +374,8 @@ final class StreetLine
             $words[0] = 'Avenue';
         }
         foreach ($words as $i => $word) {
-            $words[$i] = $this->cased($word, $i === 0);
+            // "1000 de la Gauchetière" goes without its "rue".
+            $words[$i] = $this->lexicon->hasTypes() && TypeFirst::isSmall($word) ? $word : $this->cased($word, $i === 0);
         }
 
         return implode(' ', $words);

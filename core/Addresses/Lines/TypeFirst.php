@@ -48,7 +48,8 @@ final class TypeFirst
         } else {
             $type = $lexicon->type($name[0]);
             // "Avenue Road" is a road.
-            if ($type === null || ($lexicon->suffix($last) !== null && $lexicon->suffix($name[0]) !== null)) {
+            $isTypeOnly = count($name) === 2 && $lexicon->direction($last) !== null;
+            if ($type === null || $isTypeOnly || ($lexicon->suffix($last) !== null && $lexicon->suffix($name[0]) !== null)) {
                 return null;
             }
             [$isOrdinal, $written, $name] = [false, $name[0], array_slice($name, 1)];
@@ -66,6 +67,12 @@ final class TypeFirst
             'after' => $point ?? '',
             'isTypeFirst' => !$isOrdinal,
         ];
+    }
+
+    /** Whether a word is written small within a name, and is so. */
+    public static function isSmall(string $word): bool
+    {
+        return isset(self::SMALL[$word]);
     }
 
     private static function cased(string $word, Reasons $reasons): string

@@ -59,7 +59,7 @@ final readonly class Units
             // Why is told only of what is taken.
             $reasons = new Reasons();
             [$units, $end] = (new self($this->lexicon, $reasons))->from($words, $at);
-            if ($units === []) {
+            if ($units === [] || $this->isOfAnother($words, $at)) {
                 continue;
             }
             // Of a street: behind its number and name. Alone in the line: all of it. Before the street: its number comes next.
@@ -79,13 +79,27 @@ final readonly class Units
         return [$words, []];
     }
 
+    /**
+     * Whether a word for a unit stands before another, and means something with it: "Trailer Space 7", "Mail Stop 8". "Palm Key" is a street.
+     *
+     * @param  list<string>  $words
+     */
+    private function isOfAnother(array $words, int $at): bool
+    {
+        $before = $words[$at - 1] ?? '';
+        $short = $this->lexicon->unit($before);
+        $isStreet = $this->lexicon->suffix($before) !== null && $this->lexicon->suffix($words[$at - 2] ?? '') === null;
+
+        return strtolower($before) === 'mail' || ($short !== null && !$isStreet && !$this->lexicon->standsAlone($short));
+    }
+
     private function mayBegin(string $word): bool
     {
         return $word === '#' ||
             $this->lexicon->unit($word) !== null ||
             in_array(strtolower($word), ['no', 'number', 'num'], true) ||
             isset(self::IN_WORDS[strtolower($word)]) ||
-            preg_match('/^(?:\d+(?:st|nd|rd|th)|[a-z]+\d[\w-]*)$/iD', $word) === 1;
+            preg_match('/^(?:\d+(?:st|nd|rd|th)|[a-z]+-?\d[\w-]*)$/iD', $word) === 1;
     }
 
     /**
@@ -129,8 +143,8 @@ final readonly class Units
 
             return [new Unit($short, $floor), $at + 2];
         }
-        // "Apt4B"
-        $short = preg_match('/^([a-z]{2,9})(\d[\w-]*)$/iD', $word, $glued) === 1 ? $this->lexicon->unit($glued[1]) : null;
+        // "Apt4B", "PH-3"
+        $short = preg_match('/^([a-z]{2,9})-?(\d[\w-]*)$/iD', $word, $glued) === 1 ? $this->lexicon->unit($glued[1]) : null;
         if ($short !== null) {
             $this->reasons->add(AddressRule::Unit, "\"{$word}\" is two words in postal form");
 
@@ -169,10 +183,14 @@ final readonly class Units
      */
     private function numbered(string $short, string $written, array $words, int $at): array
     {
-        $number = self::COUNTED[strtolower($words[$at])] ?? $words[$at];
+        // "Apt One", "Fl 3rd"
+        $number = self::COUNTED[strtolower($words[$at])] ?? (preg_replace('/^(\d+)(?:st|nd|rd|th)$/iD', '$1', $words[$at]) ?? $words[$at]);
         $isApart = isset($words[$at + 1]) && preg_match('/^[a-z]$/iD', $words[$at + 1]) === 1 && preg_match('/\d/', $number) === 1;
 
-        return [$this->named($short, $written, $isApart ? "{$number} {$words[$at + 1]}" : $number), $at + ($isApart ? 2 : 1)];
+        $unit = $this->named($short, $written, $isApart ? "{$number} {$words[$at + 1]}" : $number);
+        $this->reasons->replaced(AddressRule::Unit, 'number', $words[$at], $number);
+
+        return [$unit, $at + ($isApart ? 2 : 1)];
     }
 
     private function named(string $short, string $written, string $number): Unit

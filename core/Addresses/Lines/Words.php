@@ -9,12 +9,29 @@ use PineSieve\Core\Addresses\AddressRule;
 /** A line in words. Commas are words of their own, "#" stands apart, full stops are gone but those of decimals. */
 final class Words
 {
+    private const UNIT = '(?:apt|apartment|unit|ste|suite|bldg|fl|floor|rm|room|lot|app|bureau)\b';
+
+    /** Marks to what stands for them. */
+    private const PLAIN = [
+        '/[–—]/u' => '-',
+        // "12 - 14 Elm St"
+        '/^(\d+) +- +(?=\d)/' => '$1-',
+        // "12 Elm St/Apt 4", "12 Elm St - Apt 4"
+        '/(?:\s*\/\s*|\s+-\s+)(?=' . self::UNIT . '|(?:\d+(?:st|nd|rd|th)|first|second|ground) fl)/i' => ', ',
+        // "King, Jr." is one name.
+        '/,\s*(?=(?:Jr|Sr|II|III)\b)/i' => ' ',
+        // "St.Paul" and "Apt.4" are two words; "39.2" is a number.
+        '/(?<=\p{L})\.(?=[\p{L}\d])/u' => ' ',
+        '/\.(?!\d)/' => ' ',
+        '/;/' => ',',
+    ];
+
     private function __construct() {}
 
     /** @return list<string> */
     public static function of(string $line, Reasons $reasons): array
     {
-        if (strpbrk($line, '.,;#½¼¾–—') === false) {
+        if (strpbrk($line, '.,;#/½¼¾–—') === false && !str_contains($line, ' - ')) {
             return explode(' ', self::tidy($line, $reasons));
         }
         $text = preg_replace(['/\s*[½]/u', '/\s*[¼]/u', '/\s*[¾]/u'], [' 1/2', ' 1/4', ' 3/4'], $line) ?? $line;
@@ -28,8 +45,7 @@ final class Words
                 static fn(array $initials): string => mb_strtoupper(str_replace(['.', ' '], '', $initials[0])) . '.',
                 $text,
             ) ?? $text;
-        // "St.Paul" and "Apt.4" are two words; "39.2" is a number.
-        $plain = preg_replace(['/[–—]/u', '/(?<=\p{L})\.(?=[\p{L}\d])/u', '/\.(?!\d)/', '/;/'], ['-', ' ', ' ', ','], $joined) ?? $joined;
+        $plain = preg_replace(array_keys(self::PLAIN), array_values(self::PLAIN), $joined) ?? $joined;
         if ($plain !== $text || str_contains($text, ',')) {
             $reasons->add(AddressRule::Marks);
         }
@@ -47,6 +63,24 @@ final class Words
     public static function withoutCommas(array $words): array
     {
         return in_array(',', $words, true) ? array_values(array_filter($words, static fn(string $word): bool => $word !== ',')) : $words;
+    }
+
+    /**
+     * "11 th St" is "11th St".
+     *
+     * @param  list<string>  $words
+     * @return list<string>
+     */
+    public static function withOrdinals(array $words, Reasons $reasons): array
+    {
+        for ($at = count($words) - 1; $at > 0; $at--) {
+            if (strcasecmp($words[$at], 'th') === 0 && ctype_digit($words[$at - 1])) {
+                $reasons->add(AddressRule::Blanks);
+                array_splice($words, $at - 1, 2, $words[$at - 1] . 'th');
+            }
+        }
+
+        return $words;
     }
 
     private static function tidy(string $line, Reasons $reasons): string

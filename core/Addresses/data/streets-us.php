@@ -40,8 +40,8 @@ return [
         'N' => 'north no', 'S' => 'south so', 'E' => 'east', 'W' => 'west', 'NE' => 'northeast', 'NW' => 'northwest', 'SE' => 'southeast', 'SW' => 'southwest',
     ],
     'units' => [
-        'Apt' => 'apartment aptmt appt apmt', 'Bldg' => 'building bld', 'Dept' => 'department', 'Fl' => 'floor flr', 'Hngr' => 'hangar hanger', 'Key' => '', 'Lot' => '', 'Ofc' => 'office',
-        'Pier' => '', 'Rm' => 'room', 'Slip' => '', 'Spc' => 'space sp', 'Stop' => '', 'Ste' => 'suite suit', 'Trlr' => 'trailer', 'Unit' => 'unt', 'PMB' => '',
+        'Apt' => 'apartment aptmt appt apmt appartment apartement aparment apts apto apartamento', 'Bldg' => 'building bld', 'Dept' => 'department', 'Fl' => 'floor flr', 'Hngr' => 'hangar hanger', 'Key' => '', 'Lot' => '', 'Ofc' => 'office',
+        'Pier' => '', 'Rm' => 'room', 'Slip' => '', 'Spc' => 'space sp', 'Stop' => '', 'Ste' => 'suite suit suites', 'Trlr' => 'trailer', 'Unit' => 'unt units', 'PMB' => '',
         'Bsmt' => 'basement', 'Frnt' => 'front', 'Lbby' => 'lobby', 'Lowr' => 'lower', 'Ph' => 'penthouse', 'Rear' => '', 'Side' => '', 'Uppr' => 'upper',
     ],
     // Units that stand without a number.

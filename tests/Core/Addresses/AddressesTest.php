@@ -309,6 +309,18 @@ final class AddressesTest extends TestCase
         '2 Park Dunlin ME 04029' => '2 Park Dunlin||ME|04029',
         '100 Broadway Fl 3 Dunlin ME 04029' => '100 Broadway Fl 3|Dunlin|ME|04029',
         '100 Broadway Dunlin ME 04029' => '100 Broadway Dunlin||ME|04029',
+        '14 Main St, Peterborough, Nh., 03458.' => '14 Main St|Peterborough|NH|03458',
+        '14 Main St, Peterborough NH 03458 1234' => '14 Main St|Peterborough|NH|03458-1234',
+        '14 Maryland Ave NE Washington D.C. 20002' => '14 Maryland Ave NE|Washington|DC|20002',
+        '1215 19th St, NW Washington DC 20036' => '1215 19th St NW|Washington|DC|20036',
+        '14 N Main St No. Adams MA 01247' => '14 N Main St|No. Adams|MA|01247',
+        '11 Pine St.Hope,ME 04847' => '11 Pine St|Hope|ME|04847',
+        '11 Broadway NYC 10004' => '11 Broadway NYC 10004|||',
+        '345 rue Sherbrooke O Montréal QC H3A 1A1' => '345 rue Sherbrooke O|Montréal|QC|H3A 1A1',
+        '345 rue Champlain Gatineau (Québec) J8X 3R1' => '345 rue Champlain|Gatineau|QC|J8X 3R1',
+        '345 rue Champlain Kittiwake QC J8X 3R1' => '345 rue Champlain Kittiwake||QC|J8X 3R1',
+        '12 Lake St North Bay ON P1B 1A1' => '12 Lake St|North Bay|ON|P1B 1A1',
+        'PO Box 5 Stn Main Banff AB T1L 1A1' => 'PO Box 5 Stn Main|Banff|AB|T1L 1A1',
     ];
 
     public function test_a_cell_without_commas_is_split_where_the_street_ends(): void

@@ -61,7 +61,7 @@ final class PlacesTest extends TestCase
         yield 'no such code' => ['Saco', 'ME', '04999', ['postal_code.unknown' => '04072']];
         yield 'no code, one can be meant' => ['Saco', 'ME', '', ['postal_code.blank' => '04072']];
         yield 'no code, several can be meant' => ['Portland', 'ME', '', ['postal_code.blank' => '']];
-        yield 'no code and no city' => ['', 'ME', '', []];
+        yield 'no code and no city' => ['', 'ME', '', ['city.blank' => '']];
         yield 'a code that is none' => ['Saco', 'ME', '4x072', []];
     }
 
@@ -97,6 +97,9 @@ final class PlacesTest extends TestCase
         $told = $standardizer->standardize(new Address('1 Elm St', '', 'Dover', 'NH', '03801'));
         self::assertSame(['Dover', []], [$told->standard->city, $told->changes]);
         self::assertSame(['city.other'], array_map(static fn(PlaceRemark $remark): string => $remark->doubt->value, $told->remarks));
+        // A street of which nothing says where it is.
+        $canada = (new PlaceCheck(Places::shipped()))->of(new Address('345 rue Champlain', '', '', 'QC', 'J8X 3R1', 'CA'));
+        self::assertSame(['There is no city'], array_column($canada, 'words'));
         // Nobody's address abroad is held against it.
         self::assertSame([], $standardizer->standardize(new Address('Hauptstr. 5', '', 'Berlin', '', '10115', 'DE'))->remarks);
     }

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Addresses\Lines;
+
+/** What stands behind a street, or within its name, and is not of it: a remark, a place, a part of the house that the post has no word for. */
+final class BehindStreet
+{
+    /** Whatever stands behind these words, and is no unit, no suffix and no direction, is not of the street: "St" may be Saint, of a few. */
+    private const GOES_ON =
+        '/\S (?:street|avenue|ave|road|rd|drive|boulevard|blvd|lane|ln|parkway|pkwy) \S|' .
+        '^(?!(?:mount|mt|port|fort|ft|cape|lake|bay|old|rue|via|blvd|boulevard) st )\S.* st \S|\S st .*\d|\S box \S*\d|\S \d{5}(?:-\d{4})?$/iD';
+
+    /** Signs that no street has: someone wrote a remark. */
+    private const REMARK = '/[*()\[\]{}<>!?=:"_|~^@$%+\\\\]/';
+
+    private function __construct() {}
+
+    /** @param  bool  $isOpen  whether no suffix and no number of a highway ends the name */
+    public static function isIn(string $name, bool $isOpen, Lexicon $lexicon): bool
+    {
+        return preg_match(self::REMARK, $name) === 1 ||
+            ($isOpen && (preg_match(self::GOES_ON, $name) === 1 || self::hasNumber($name, $lexicon)));
+    }
+
+    /** Whether a number or a letter stands behind the type of a street: "Elm Ct Villa 12". */
+    private static function hasNumber(string $name, Lexicon $lexicon): bool
+    {
+        $words = preg_match('/ \S*\d| [a-z]$/iD', $name) === 1 ? explode(' ', $name) : [];
+        foreach ($words as $at => $word) {
+            $suffix = $at > 0 && $at < count($words) - 1 ? $lexicon->suffix($word) : null;
+            if ($suffix !== null && $lexicon->isCommon($suffix)) {
+                return preg_match('/\d| [a-z]$/iD', implode(' ', array_slice($words, $at + 1))) === 1;
+            }
+        }
+
+        return false;
+    }
+}
