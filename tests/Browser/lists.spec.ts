@@ -51,6 +51,16 @@ test('a search is built, its list is shaped, and what is done to many is seen, d
   await expect(page.getByText('Taken back: the records are as they were.')).toBeVisible();
   await page.getByRole('button', { name: 'Done', exact: true }).click();
 
+  // Whoever has gifts is deleted only if someone gets them.
+  await page.getByRole('button', { name: `Change ${ticked}` }).click();
+  await page.getByRole('combobox', { name: 'What is done' }).click();
+  await page.getByRole('option', { name: 'Delete them' }).click();
+  await page.getByRole('textbox', { name: 'Who gets their gifts and promises' }).fill('2');
+  await page.getByRole('option', { name: /./ }).first().click();
+  await expect(page.getByText(/^Gifts and promises go to supporter \d+\.$/)).toBeVisible();
+  await page.getByRole('button', { name: 'See what it would do' }).click();
+  await expect(page.getByRole('row', { name: /^are deleted; their gifts and promises go to supporter \d+/ })).toBeVisible();
+
   await page.getByRole('button', { name: 'Columns' }).click();
   await page.getByRole('button', { name: 'The usual columns' }).click();
   await expect(page.getByRole('columnheader', { name: 'Phone' })).toBeVisible();

@@ -91,7 +91,7 @@ export function TypedRow({
       <td className="quiet num">{number ?? 'new'}</td>
       <td>
         <SupporterPicker
-          key={`${typed.id ?? 'new'} ${typed.supporter?.id ?? ''}`}
+          of={`${typed.id ?? 'new'} ${typed.supporter?.id ?? ''}`}
           label="Supporter"
           first={typed.supporter?.name ?? ''}
           find={find}

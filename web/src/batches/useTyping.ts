@@ -107,7 +107,7 @@ export function useTyping(page: BatchPageData) {
       setTyped((before) => ({ ...before, supporter }));
     },
     /** One has left a cell: what is written so far is looked at. */
-    look: () => setLeft((times) => times + 1),
+    look: () => changed && setLeft((times) => times + 1),
     revert: () => stand(stored ?? null),
     remove: () => typed.id !== null && remove.mutate(typed.id),
     /** Goes to another row, or to a new one, once this one is kept. */

@@ -22,7 +22,7 @@ export function useReview(connection: number, id: number, mayLoad: boolean) {
   const isReady = mayLoad && intake?.state === 'ready' && intake.is_sifted && intake.may_change;
   const begin = () =>
     isReady && !load.isPending && !deciding.isDeciding
-      ? load.mutate(undefined, { onSettled: () => queries.invalidateQueries({ queryKey: ['connections', connection] }) })
+      ? load.mutate(undefined, { onSettled: () => void queries.invalidateQueries({ queryKey: ['connections', connection] }) })
       : undefined;
   useKeys({ l: begin });
   return { intake, deciding, begin, isReady, isBeginning: load.isPending, error: load.error ?? deciding.error };

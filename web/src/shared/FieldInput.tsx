@@ -38,9 +38,8 @@ export function FieldInput({ field, kind, value, error, onChange, onLeave }: Fie
     return (
       <Textarea
         {...common}
-        autosize
-        minRows={2}
-        maxRows={6}
+        rows={2}
+        classNames={{ input: 'grows' }}
         size="sm"
         value={value}
         onChange={(event) => onChange(event.currentTarget.value)}

@@ -20,7 +20,10 @@ const search = async (asked: string): Promise<Picked[]> =>
 
 interface SupporterPickerProps {
   label: string;
+  /** Who is chosen already. */
   first?: string;
+  /** It begins anew, with who is chosen then, whenever this changes. */
+  of?: string;
   autoFocus?: boolean;
   onPick: (row: Picked) => void;
   /** Who may be meant, where that is not what the list of supporters finds. */
@@ -35,6 +38,7 @@ interface SupporterPickerProps {
 export function SupporterPicker({
   label,
   first = '',
+  of = '',
   autoFocus = false,
   onPick,
   onKeyDown,
@@ -43,8 +47,13 @@ export function SupporterPicker({
   placeholder = 'name, email, phone or id',
   onFocus,
 }: SupporterPickerProps) {
-  const [text, setText] = useState(first);
-  const [asked] = useDebouncedValue(text.trim(), 150);
+  // Null as long as nothing is typed: who is chosen needs no search.
+  const [typed, setTyped] = useState<string | null>(null);
+  const [begun, setBegun] = useState(of);
+  const input = useRef<HTMLInputElement>(null);
+  const text = begun === of ? typed : null;
+  const [settled] = useDebouncedValue(text?.trim() ?? '', 150);
+  const asked = text === null ? '' : settled;
   const box = useCombobox();
   const found = useQuery({
     queryKey: ['find', find === search ? '' : 'other', asked],
@@ -52,8 +61,20 @@ export function SupporterPicker({
     enabled: asked !== '',
   });
   const rows = asked === '' ? [] : (found.data ?? []);
-  const looking = text.trim() !== '' && (asked !== text.trim() || found.isFetching);
+  const looking = text !== null && text.trim() !== '' && (asked !== text.trim() || found.isFetching);
   const entered = useRef(false);
+  if (begun !== of) {
+    setBegun(of);
+    setTyped(null);
+  }
+  useEffect(() => {
+    entered.current = false;
+    if (autoFocus) {
+      input.current?.focus();
+    }
+    // Only when it begins.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [of]);
   const pick = (row: Picked) => {
     entered.current = false;
     box.closeDropdown();
@@ -104,14 +125,15 @@ export function SupporterPicker({
     >
       <Combobox.Target>
         <TextInput
+          ref={input}
           aria-label={label}
           size="xs"
           style={{ flex: 1, minWidth: 160 }}
           placeholder={placeholder}
           autoFocus={autoFocus}
-          value={text}
+          value={text ?? first}
           onChange={(event) => {
-            setText(event.currentTarget.value);
+            setTyped(event.currentTarget.value);
             onChange?.(event.currentTarget.value);
             entered.current = false;
             box.openDropdown();

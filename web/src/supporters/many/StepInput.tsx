@@ -119,7 +119,7 @@ export function StepInput({
       )}
       {step.kind === 'delete' && (
         <div style={{ gridColumn: 1 }}>
-          <SupporterPicker label="Who gets their gifts and promises" onPick={(id) => onChange({ ...step, value: String(id) })} />
+          <SupporterPicker label="Who gets their gifts and promises" onPick={(one) => onChange({ ...step, value: String(one.id) })} />
           <p className="quiet">
             {step.value === ''
               ? 'Without one, those who have gifts or promises stay.'
