@@ -108,6 +108,7 @@ Route::prefix('api')->group(function (): void {
         Route::put('organization', [OrganizationController::class, 'update']);
         Route::get('fields', [FieldController::class, 'index']);
         Route::post('fields', [FieldController::class, 'store']);
+        Route::get('targets/{target}', [FieldController::class, 'meant'])->where('target', '[a-z0-9_.]+');
         Route::get('catalog', [FieldController::class, 'catalog']);
         Route::prefix('fields/{field}')
             ->where(['field' => '[a-z0-9_.]+'])

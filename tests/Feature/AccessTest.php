@@ -41,6 +41,7 @@ final class AccessTest extends TestCase
         'GET api/today',
         'GET api/giving',
         'GET api/fields',
+        'GET api/targets/{target}',
         'GET api/forms',
         'GET api/rules',
         'GET api/rules/{rule}/shortfalls',
@@ -444,6 +445,7 @@ final class AccessTest extends TestCase
             'entry' => '1',
             'rule' => $rule,
             'field' => $field,
+            'target' => 'address.work.city',
             'key' => str_repeat('a', 64),
             'name' => '2020-01-01-000000-none',
             'plan' => (string) SavedPlan::query()->create([

@@ -154,4 +154,16 @@ final class PlansTest extends TestCase
         );
         self::assertSame(0, SavedPlan::query()->count());
     }
+
+    public function test_what_else_a_column_could_mean_is_said_by_the_server(): void
+    {
+        $this->as();
+        $meant = $this->getJson('/api/targets/gift.2.credit.3.id')->assertOk();
+
+        $meant->assertJsonPath('field.key', 'gift.credit.id')->assertJsonPath('variants.1.what', 'Which credit of the gift');
+        self::assertContains(['target' => 'gift.2.credit.4.id', 'label' => 'credit 4'], $meant->json('variants.1.options'));
+        $this->getJson('/api/targets/spouse.name.first')->assertOk()->assertJsonPath('field.label', 'Spouse: First name');
+        $this->getJson('/api/targets/gift.credit.1.id')->assertNotFound();
+        $this->getJson('/api/targets/shoe.size')->assertNotFound();
+    }
 }

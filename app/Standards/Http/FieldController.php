@@ -35,6 +35,7 @@ use PineSieve\Core\Standards\Requirements;
 use PineSieve\Core\Standards\Standards;
 use PineSieve\Core\Standards\Strength;
 use PineSieve\Core\Standards\Target;
+use PineSieve\Core\Standards\TargetVariants;
 use PineSieve\Core\Standards\Uniques;
 use PineSieve\Core\Standards\Unreadable;
 
@@ -48,9 +49,10 @@ use PineSieve\Core\Standards\Unreadable;
  * @phpstan-type PartyFields array{party: string, label: string, fields: list<PartyField>}
  * @phpstan-import-type StepFormData from StepForm
  * @phpstan-type Catalog array{
- *     fields: list<GridField>, parties: list<PartyFields>, kinds: JsonMap<list<string>>, of_part: list<string>, types: list<string>,
- *     steps: list<StepFormData>,
+ *     fields: list<GridField>, parties: list<PartyFields>, kinds: JsonMap<list<string>>, types: list<string>, steps: list<StepFormData>,
  * }
+ * @phpstan-import-type TargetVariant from TargetVariants
+ * @phpstan-type FieldMeant array{field: PartyField, variants: list<TargetVariant>}
  * @phpstan-type FieldLimits array{
  *     least: string, most: string, length: int, pattern: string, example: string, message: string, unique: bool,
  * }
@@ -100,10 +102,21 @@ final class FieldController extends Controller
             ),
             'parties' => $parties,
             'kinds' => Target::KINDS,
-            'of_part' => Target::OF_PART,
             'types' => array_column(FieldType::CUSTOM, 'value'),
             'steps' => StepForm::all(),
         ]);
+    }
+
+    /** The field that a target is of, as it is without its kind and numbers, and what else of it could be meant. */
+    #[Answers(self::class, 'FieldMeant')]
+    public function meant(string $target, FieldCatalog $catalog): JsonResponse
+    {
+        $this->authorize('viewAny', CustomField::class);
+        $meant = $catalog->has($target) ? Target::tryParse($target) : null;
+        abort_if($meant === null, 404, 'There is no such field in the catalog.');
+        $key = $meant->party === '' ? $meant->field : "{$meant->party}.{$meant->field}";
+
+        return response()->json(['field' => self::shown($catalog->field($key)), 'variants' => TargetVariants::of($meant)]);
     }
 
     /** The whole catalog with all that is set for each field. */

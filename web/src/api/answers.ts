@@ -165,7 +165,6 @@ export type Catalog = {
   fields: GridField[];
   parties: PartyFields[];
   kinds: Record<string, string[]>;
-  of_part: string[];
   types: string[];
   steps: StepFormData[];
 };
@@ -589,6 +588,8 @@ export type FieldLimits = {
 };
 
 export type FieldList = { closed: boolean; values: number };
+
+export type FieldMeant = { field: PartyField; variants: TargetVariant[] };
 
 export type FieldRule = { id: number; strength: 'must' | 'should'; sentence: string };
 
@@ -2233,6 +2234,10 @@ export type TakingRow = {
   by: string | null;
   is_last: boolean;
 };
+
+export type TargetOption = { target: string; label: string };
+
+export type TargetVariant = { what: string; options: TargetOption[] };
 
 export type TheirChange = { base: string; theirs: string };
 

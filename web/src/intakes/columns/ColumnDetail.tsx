@@ -9,8 +9,7 @@ import { useIntakeAction } from '../queries';
 import { FieldPicker } from './FieldPicker';
 import { StepEditor } from './StepEditor';
 import { StepList } from './StepList';
-import { fieldOf, parseTarget } from './target';
-import { type Draft, useValues } from './useColumns';
+import { type Draft, useMeant, useValues } from './useColumns';
 import { ValuesTable } from './ValuesTable';
 
 interface ColumnDetailProps {
@@ -48,7 +47,7 @@ export function ColumnDetail({ intake, column, headers, catalog, editable, field
       keepSteps(next);
     }
   };
-  const isDate = column.target !== null && fieldOf(parseTarget(column.target, catalog), catalog)?.type === 'date';
+  const isDate = useMeant(column.target)?.field.type === 'date';
   return (
     <Pane
       label="The chosen column"

@@ -2,7 +2,7 @@ import { Group, Select, TextInput } from '@mantine/core';
 import { type RefObject, useState } from 'react';
 import type { Catalog, Feed } from '../../api/types';
 import { NewField } from './NewField';
-import { fieldOf, kindsOf, parseTarget, targetKey, type Target } from './target';
+import { useMeant } from './useColumns';
 
 interface FieldPickerProps {
   catalog: Catalog;
@@ -18,9 +18,8 @@ const NEW = '+';
 /** Chooses a field of the catalog, and which one of several it is: the kind of an address, the number of a gift, the name of a group. */
 export function FieldPicker({ catalog, feed, disabled, suggestion, inputRef, onChoose }: FieldPickerProps) {
   const [making, setMaking] = useState(false);
-  const target = feed === null ? null : parseTarget(feed.target, catalog);
-  const field = target === null ? undefined : fieldOf(target, catalog);
-  const kinds = target === null ? null : kindsOf(target.field, catalog);
+  const meant = useMeant(feed?.target ?? null);
+  const field = meant?.field;
   const groups = [
     ...[...new Set(catalog.fields.map((one) => one.group))].map((group) => ({
       group,
@@ -29,8 +28,6 @@ export function FieldPicker({ catalog, feed, disabled, suggestion, inputRef, onC
     ...catalog.parties.map((party) => ({ group: party.label, items: party.fields.map((one) => ({ value: one.key, label: one.label })) })),
     { group: 'Not in the catalog yet', items: [{ value: NEW, label: 'Make a new field …' }] },
   ];
-  const change = (next: Partial<Target>) =>
-    target !== null && feed !== null && onChoose({ ...feed, target: targetKey({ ...target, ...next }) });
   const choose = (key: string | null) => {
     if (key === NEW) {
       setMaking(true);
@@ -53,45 +50,25 @@ export function FieldPicker({ catalog, feed, disabled, suggestion, inputRef, onC
         placeholder="choose a field"
         nothingFoundMessage="No field has that name"
         data={groups}
-        value={field?.key ?? null}
+        value={feed === null ? null : (field?.key ?? null)}
         disabled={disabled}
         allowDeselect={false}
         onChange={choose}
         maxDropdownHeight={330}
       />
-      {kinds !== null && kinds.length > 0 && (
-        <Select
-          aria-label="Kind"
-          w={98}
-          data={[{ value: '', label: 'any kind' }, ...kinds]}
-          value={target?.kind ?? ''}
-          disabled={disabled}
-          allowDeselect={false}
-          onChange={(kind) => change({ kind: kind ?? '' })}
-        />
-      )}
-      {target !== null && (kinds !== null || target.party === 'child') && (
-        <Select
-          aria-label="Which one of several"
-          w={74}
-          data={Array.from({ length: 12 }, (_, i) => ({ value: String(i + 1), label: `no. ${i + 1}` }))}
-          value={String(target.party === 'child' ? target.person : target.number)}
-          disabled={disabled}
-          allowDeselect={false}
-          onChange={(number) => change(target.party === 'child' ? { person: Number(number) } : { number: Number(number) })}
-        />
-      )}
-      {target !== null && catalog.of_part.includes(target.field) && (
-        <Select
-          aria-label="Which part of the gift"
-          w={84}
-          data={Array.from({ length: 12 }, (_, i) => ({ value: String(i + 1), label: `part ${i + 1}` }))}
-          value={String(target.part)}
-          disabled={disabled}
-          allowDeselect={false}
-          onChange={(part) => change({ part: Number(part) })}
-        />
-      )}
+      {feed !== null &&
+        meant?.variants.map(({ what, options }) => (
+          <Select
+            key={what}
+            aria-label={what}
+            w={what === 'Kind' ? 98 : 84}
+            data={options.map((one) => ({ value: one.target, label: one.label }))}
+            value={feed.target}
+            disabled={disabled}
+            allowDeselect={false}
+            onChange={(target) => target !== null && onChoose({ ...feed, target })}
+          />
+        ))}
       {field?.named === true && feed !== null && (
         <TextInput
           key={feed.name}

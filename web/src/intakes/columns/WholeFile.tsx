@@ -4,7 +4,7 @@ import type { Catalog, ColumnsView, Condition, Feed } from '../../api/types';
 import { Trouble } from '../../shared/Notice';
 import { Pane } from '../../shared/Pane';
 import { FieldPicker } from './FieldPicker';
-import { fieldOf, parseTarget } from './target';
+import { useMeant } from './useColumns';
 import type { PlanConstant } from '../../api/answers';
 
 export interface PlanSettings {
@@ -35,7 +35,7 @@ export function WholeFile({ view, catalog, editable, error, onKeep }: WholeFileP
   const [value, setValue] = useState('');
   const [always, setAlways] = useState(false);
   const [condition, setCondition] = useState<Condition>({ header: '', how: 'is', value: '' });
-  const field = feed === null ? undefined : fieldOf(parseTarget(feed.target, catalog), catalog);
+  const field = useMeant(feed?.target ?? null)?.field;
   const constants = view.constants.map(({ target, value: kept, only_blank }) => ({ target, value: kept, only_blank }));
   return (
     <Pane title="For every row" note="what the columns alone do not say">
