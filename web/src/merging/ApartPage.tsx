@@ -7,7 +7,7 @@ import { TitleLine } from '../shared/TitleLine';
 import { counted, moment } from '../shared/format';
 import { Empty, Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
-import type { MergeDone } from './types';
+import type { MergePage, TakenApart } from '../api/answers';
 
 /** Those who became one are several again; what came since goes to whom a person says. */
 export function ApartPage() {
@@ -15,10 +15,10 @@ export function ApartPage() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [given, setGiven] = useState<Record<string, string>>({});
-  const query = useQuery({ queryKey: ['merges', id], queryFn: () => api.get<MergeDone>(`merges/${id}`) });
+  const query = useQuery({ queryKey: ['merges', id], queryFn: () => api.get<MergePage>(`merges/${id}`) });
   const apart = useMutation({
     mutationFn: () =>
-      api.post<MergeDone>(`merges/${id}/apart`, {
+      api.post<TakenApart>(`merges/${id}/apart`, {
         given: Object.fromEntries(Object.entries(given).map(([thing, whose]) => [thing, Number(whose)])),
       }),
     onSuccess: () => void queries.invalidateQueries(),
@@ -33,7 +33,7 @@ export function ApartPage() {
     );
   }
   const kept = apart.data?.kept ?? [];
-  const since = data.since ?? [];
+  const since = apart.data === undefined ? (query.data?.since ?? []) : [];
   return (
     <>
       <TitleLine title={`Take ${data.name === '' ? 'them' : data.name} apart`}>

@@ -17,7 +17,7 @@ import { ReviewFields } from './ReviewFields';
 import { SearchChoice } from './SearchChoice';
 import { useClaim } from './useClaim';
 import { MergeFields } from './MergeFields';
-import type { Duplicates, MadeHousehold, MergeDone } from './types';
+import type { Duplicates, MadeHousehold, MergeShown } from './types';
 import { useMerge } from './useMerge';
 import type { SaidApart } from '../api/answers';
 
@@ -98,7 +98,7 @@ export function DuplicatesPage() {
     again();
   };
   const merge = useMutation({
-    mutationFn: () => api.post<MergeDone>('merges', looked.request),
+    mutationFn: () => api.post<MergeShown>('merges', looked.request),
     onSuccess: (merged) => done({ kind: 'merged', merge: merged.id, cluster: cluster?.cluster ?? 0 }),
   });
   const keepApart = useMutation({

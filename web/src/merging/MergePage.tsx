@@ -11,7 +11,7 @@ import { SupporterPicker } from '../shared/SupporterPicker';
 import { MergedThings } from './MergedThings';
 import { MergeFields } from './MergeFields';
 import { PolicyBar } from './PolicyBar';
-import type { MergeDone, Policies } from './types';
+import type { MergeShown, Policies } from './types';
 import { useMerge } from './useMerge';
 import type { MadeHousehold } from '../api/answers';
 
@@ -27,7 +27,7 @@ export function MergePage() {
   const looked = useMerge(supporters);
   const { data } = looked;
   const merge = useMutation({
-    mutationFn: () => api.post<MergeDone>('merges', looked.request),
+    mutationFn: () => api.post<MergeShown>('merges', looked.request),
     onSuccess: (done) => {
       // What is on the screen is of those who are no longer there: it is not asked for again.
       void queries.invalidateQueries({ refetchType: 'none' });

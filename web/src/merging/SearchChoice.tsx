@@ -2,7 +2,7 @@ import { Button, Group, Popover, Select } from '@mantine/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
-import type { Duplicates } from './types';
+import type { SearchShown } from '../api/answers';
 import { useSavedSearches } from '../shared/search/useSavedSearches';
 import { Trouble } from '../shared/Notice';
 import { NumbersFile } from '../shared/NumbersFile';
@@ -15,10 +15,16 @@ const kinds = [
   { value: 'ids', label: 'a list of supporter numbers, against everyone' },
 ];
 
-type Begun = Duplicates['search'];
-
 /** Where to look for duplicates, and how often that is done by itself. */
-export function SearchChoice({ isFirst, schedule, onSearch }: { isFirst: boolean; schedule: string; onSearch: (begun: Begun) => void }) {
+export function SearchChoice({
+  isFirst,
+  schedule,
+  onSearch,
+}: {
+  isFirst: boolean;
+  schedule: string;
+  onSearch: (begun: SearchShown) => void;
+}) {
   const queries = useQueryClient();
   const [open, setOpen] = useState(false);
   const [kind, setKind] = useState(isFirst ? 'all' : 'changed');
@@ -27,7 +33,7 @@ export function SearchChoice({ isFirst, schedule, onSearch }: { isFirst: boolean
   const parts = useSavedSearches(['supporters'], open);
   const search = useMutation({
     mutationFn: () =>
-      api.post<Begun>('duplicates/search', {
+      api.post<SearchShown>('duplicates/search', {
         kind,
         ...(kind === 'group' ? { group: part } : kind === 'search' ? { search: Number(part) } : kind === 'ids' ? { ids: numbers } : {}),
       }),

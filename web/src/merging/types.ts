@@ -1,7 +1,6 @@
-import type { DuplicatePage, MergePage, MergeShown, PolicyShown, RoundShown, TakenApart } from '../api/answers';
+import type { DuplicatePage, PolicyShown, RoundShown } from '../api/answers';
 
-export type { MadeHousehold, MergeField, MergePreview, Policies } from '../api/answers';
+export type { MadeHousehold, MergeField, MergePreview, MergeShown, Policies } from '../api/answers';
 export type Duplicates = DuplicatePage;
 export type DuplicateRound = RoundShown;
-export type MergeDone = MergeShown & Partial<Pick<MergePage, 'since'> & Pick<TakenApart, 'kept'>>;
 export type MergePolicy = PolicyShown;

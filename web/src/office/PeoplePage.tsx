@@ -8,7 +8,7 @@ import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { OfficeFrame } from './OfficeFrame';
 import { Sessions } from './Sessions';
-import type { PeopleChanged as People, Person } from '../api/answers';
+import type { People, PeopleChanged, Person } from '../api/answers';
 import type { PersonMade } from '../api/answers';
 
 const three = [
@@ -132,7 +132,7 @@ function PersonForm({
   });
   const save = useMutation({
     mutationFn: (more: Record<string, unknown>): Promise<{ password?: string }> =>
-      person === null ? api.post<PersonMade>('people', set) : api.patch<People>(`people/${person.id}`, { ...set, ...more }),
+      person === null ? api.post<PersonMade>('people', set) : api.patch<PeopleChanged>(`people/${person.id}`, { ...set, ...more }),
     onSuccess: (answer) => onDone(answer.password, set.name),
   });
   const role = roles.find((one) => one.role === set.role);

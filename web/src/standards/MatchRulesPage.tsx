@@ -13,7 +13,7 @@ import { CommonWords } from './CommonWords';
 import { RuleSetForm } from './RuleSetForm';
 import type { MatchRuleSet, RuleSetContent } from './types';
 import { Sure } from '../shared/Sure';
-import type { MatchRuleSets } from '../api/answers';
+import type { MatchRuleSetKept, MatchRuleSets } from '../api/answers';
 
 const kinds: Record<string, string> = { person: 'people', household: 'households', organization: 'organizations' };
 
@@ -32,7 +32,7 @@ export function MatchRulesPage() {
   const chosen = sets.find((one) => one.name === asked.get('set')) ?? sets[0];
   const again = () => void queries.invalidateQueries({ queryKey: ['match-rules'] });
   const keep = useMutation({
-    mutationFn: (content: string) => api.post<MatchRuleSet>('match-rules', { content }),
+    mutationFn: (content: string) => api.post<MatchRuleSetKept>('match-rules', { content }),
     onSuccess: (kept) => {
       setText(null);
       setAsked({ set: kept.name });

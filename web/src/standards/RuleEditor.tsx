@@ -10,7 +10,7 @@ import { Pane } from '../shared/Pane';
 import { Of } from '../shared/Of';
 import type { RuleData, RuleRow, When } from './types';
 import type { RulePreview as Preview } from '../api/answers';
-import type { Catalog, RuleKept } from '../api/answers';
+import type { FormCatalog, RuleKept } from '../api/answers';
 
 const subjects = [
   ['supporter', 'every supporter'],
@@ -42,7 +42,7 @@ export function RuleEditor({
       ? { subject: ofField(field) || 'supporter', field, strength: 'must', conditions: [] }
       : { subject: rule.subject, field: rule.field, strength: rule.strength, conditions: rule.conditions },
   );
-  const fields = useQuery({ queryKey: ['forms'], queryFn: () => api.get<Catalog>('forms') });
+  const fields = useQuery({ queryKey: ['forms'], queryFn: () => api.get<FormCatalog>('forms') });
   const complete =
     data.field !== '' &&
     data.conditions.every((when) => when.field !== '' && (when.values.length > 0 || when.test === 'is blank' || when.test === 'is filled'));

@@ -2,14 +2,14 @@ import { Button, Checkbox, Modal, Select, Textarea, TextInput } from '@mantine/c
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../../api/client';
-import type { Catalog, Field } from '../../api/types';
+import type { Catalog, PartyField } from '../../api/answers';
 import { Trouble } from '../../shared/Notice';
 
 interface NewFieldProps {
   catalog: Catalog;
   suggestion: string;
   onClose: () => void;
-  onMade: (field: Field) => void;
+  onMade: (field: PartyField) => void;
 }
 
 /** Makes a field of the organization's own, for what no field of the catalog keeps. */
@@ -22,7 +22,7 @@ export function NewField({ catalog, suggestion, onClose, onMade }: NewFieldProps
   const [required, setRequired] = useState(false);
   const make = useMutation({
     mutationFn: () =>
-      api.post<Field>('fields', {
+      api.post<PartyField>('fields', {
         label: label.trim(),
         type,
         group,
