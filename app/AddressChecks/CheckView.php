@@ -45,6 +45,9 @@ final readonly class CheckView
 
     public const MOVED = 'moved';
 
+    /** Addresses with a line of which nothing is known. */
+    private const UNREAD = 'not understood';
+
     private const SAME = ['same_address' => 'same address as an earlier one', 'same_person' => 'same person at it'];
 
     public function __construct(private KeptAnswers $kept, private CheckFigures $figures) {}
@@ -159,6 +162,10 @@ final readonly class CheckView
             $rule = AddressRule::from($code);
             $changes[] = $this->group($check, $code, ucfirst($rule->words()), $rule->source(), $count, false);
         }
+        $unread = self::narrow(CheckedRows::of($check), self::UNREAD)->count();
+        if ($unread > 0) {
+            $changes[] = $this->group($check, self::UNREAD, 'A line that is not understood', 'Left as it is written.', $unread, false);
+        }
         foreach (self::SAME as $same => $words) {
             $count = $figures['same'][substr($same, 5)];
             if ($count > 0) {
@@ -229,6 +236,7 @@ final readonly class CheckView
     {
         return match (true) {
             $key === self::MOVED => $rows->where('is_moved', true),
+            $key === self::UNREAD => $rows->where('faults', 'like', '%' . CheckedRows::NOT_UNDERSTOOD . '%'),
             isset(self::SAME[$key]) => $rows->whereNotNull($key),
             Outcome::tryFrom($key) !== null => $rows->where('outcome', $key),
             AddressRule::tryFrom($key) !== null => $rows->where('rules', 'like', "%,{$key},%"),

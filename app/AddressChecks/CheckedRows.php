@@ -38,6 +38,9 @@ final readonly class CheckedRows
         'as_written',
     ];
 
+    /** Behind the name of a line, among the faults. */
+    public const NOT_UNDERSTOOD = '.not_understood';
+
     private const LONGEST = ['who' => 190, 'reasons' => 1500, 'rules' => 250, 'faults' => 300, 'region' => 12];
 
     public function __construct(private Bulk $bulk, private PlaceCheck $places) {}
@@ -82,7 +85,8 @@ final readonly class CheckedRows
             }
         }
         foreach ($address->unread as $line) {
-            $faults[] = "{$line}.not_understood";
+            $faults[] = $line . self::NOT_UNDERSTOOD;
+            $reasons['unread'] = 'a line is not understood and stays as it is written';
         }
         foreach ($address->remarks as $remark) {
             $faults[] = $remark->doubt->value;

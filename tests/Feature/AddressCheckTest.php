@@ -379,6 +379,18 @@ final class AddressCheckTest extends TestCase
         self::assertSame([0, 3], [$check['figures']['unasked'], $check['figures']['confirmed']]);
     }
 
+    public function test_a_line_that_is_not_understood_is_told(): void
+    {
+        $id = $this->checked("Street;Town;ST;Zip\n14 Elm Street;Tern Harbor;ME;04598\n14 elm st ***BAD***;Tern Harbor;ME;04598\n");
+        $groups = array_column($this->page($id)['groups'], 'addresses', 'key');
+        $rows = $this->rows($id, 'not understood');
+
+        self::assertSame(1, $groups['not understood']);
+        self::assertSame('14 elm st ***BAD***', $rows[0]['becomes'][0]);
+        self::assertStringStartsWith('a line is not understood and stays as it is written', $rows[0]['reasons']);
+        self::assertStringContainsString('a line is not understood and stays as it is written', $this->given($id));
+    }
+
     public function test_a_key_that_is_not_taken_is_said_at_once(): void
     {
         (new DirectorySettings('http://directory.test', 'wrong'))->keep();

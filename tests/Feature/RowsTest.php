@@ -349,6 +349,9 @@ final class RowsTest extends TestCase
         $this->deleteJson("/api/intakes/{$intake->id}/edits", ['kind' => 'address'])->assertOk();
         self::assertEquals(['suffix' => 2, 'unit moved' => 2], $counts('ask'));
         self::assertSame(['not understood' => 1], $counts('same'));
+        // Whoever looks at what changes is told of those too.
+        self::assertSame(['not understood' => 1], array_column($this->getJson($groups)->json('left'), 'rows', 'rule'));
+        self::assertSame([], $this->getJson("{$groups}?show=same")->json('left'));
         self::assertSame(
             [6],
             array_column($this->getJson("/api/intakes/{$intake->id}/addresses?show=same&rule=not+understood")->json('rows'), 'number'),

@@ -17,7 +17,7 @@ use PineSieve\Core\Addresses\StandardizedAddress;
  * An address that changes for several reasons is in the group of each.
  *
  * @phpstan-type AddressGroup array{rule: string, words: string, source: string, rows: int, example: string}
- * @phpstan-type AddressGroupList array{groups: list<AddressGroup>}
+ * @phpstan-type AddressGroupList array{groups: list<AddressGroup>, left: list<AddressGroup>}
  */
 final readonly class AddressGroups
 {
@@ -55,13 +55,7 @@ final readonly class AddressGroups
      */
     public function all(Intake $intake, string $show): array
     {
-        $counts = [];
-        $combinations = $this->rows($intake, $show)->groupBy('address_rules')->selectRaw('address_rules, count(*) as n')->get();
-        foreach ($combinations as $one) {
-            foreach (explode(',', trim((string) $one->address_rules, ',')) as $rule) {
-                $counts[$rule] = ($counts[$rule] ?? 0) + (int) $one->n;
-            }
-        }
+        $counts = $this->counts($intake, $show);
         $groups = [];
         foreach (AddressRule::cases() as $rule) {
             if (isset($counts[$rule->value])) {
@@ -75,10 +69,27 @@ final readonly class AddressGroups
             }
         }
         usort($groups, static fn(array $a, array $b): int => $b['rows'] <=> $a['rows']);
-        // What nobody can decide as one comes last: it is told, and left as it is written.
+
+        // What nobody can decide as one comes last.
+        return [...$groups, ...self::leftOf($counts)];
+    }
+
+    /** @return list<AddressGroup> what is told of addresses that stay as they are written, whatever else one looks at */
+    public function left(Intake $intake): array
+    {
+        return self::leftOf($this->counts($intake, 'same'));
+    }
+
+    /**
+     * @param  array<string, int>  $counts  by rule
+     * @return list<AddressGroup>
+     */
+    private static function leftOf(array $counts): array
+    {
+        $left = [];
         foreach (self::told() as $rule => $words) {
             if (isset($counts[$rule])) {
-                $groups[] = [
+                $left[] = [
                     'rule' => $rule,
                     'words' => ucfirst($words),
                     'source' => '',
@@ -88,7 +99,21 @@ final readonly class AddressGroups
             }
         }
 
-        return $groups;
+        return $left;
+    }
+
+    /** @return array<string, int> rows by rule */
+    private function counts(Intake $intake, string $show): array
+    {
+        $counts = [];
+        $combinations = $this->rows($intake, $show)->groupBy('address_rules')->selectRaw('address_rules, count(*) as n')->get();
+        foreach ($combinations as $one) {
+            foreach (explode(',', trim((string) $one->address_rules, ',')) as $rule) {
+                $counts[$rule] = ($counts[$rule] ?? 0) + (int) $one->n;
+            }
+        }
+
+        return $counts;
     }
 
     /** @return array<string, string> what is told of addresses and changes nothing, to its words */

@@ -117,7 +117,9 @@ final class RowController extends Controller
     #[Answers(AddressGroups::class, 'AddressGroupList')]
     public function addressGroups(AddressesRequest $request, Intake $intake, AddressGroups $groups): JsonResponse
     {
-        return response()->json(['groups' => $groups->all($intake, $request->validated('show') ?? 'ask')]);
+        $show = $request->validated('show') ?? 'ask';
+
+        return response()->json(['groups' => $groups->all($intake, $show), 'left' => $show === 'same' ? [] : $groups->left($intake)]);
     }
 
     /** Decides all addresses that change by one rule as one. */

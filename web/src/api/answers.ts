@@ -10,7 +10,7 @@ export type AddressChange = { part: string; before: string; after: string; reaso
 
 export type AddressGroup = { rule: string; words: string; source: string; rows: number; example: string };
 
-export type AddressGroupList = { groups: AddressGroup[] };
+export type AddressGroupList = { groups: AddressGroup[]; left: AddressGroup[] };
 
 export type AddressPage = { rows: AddressRow[]; more: boolean };
 

@@ -92,7 +92,19 @@ export function AddressesStage() {
     <>
       <Trouble error={edit.error ?? together.error ?? takeBack.error ?? verify.error ?? always.error} />
       <div className="panes" style={{ gridTemplateColumns: '286px minmax(0, 1fr)' }}>
-        <Why groups={groups} said={said} all={intake.addresses[show]} rule={finding?.key ?? group?.rule ?? null} onPick={setPicked} />
+        <Why
+          groups={groups}
+          left={found.data?.left ?? []}
+          said={said}
+          all={intake.addresses[show]}
+          rule={finding?.key ?? group?.rule ?? null}
+          onPick={(rule, isLeft = false) => {
+            setPicked(rule);
+            if (isLeft) {
+              setShow('same');
+            }
+          }}
+        />
         {finding !== undefined && check !== undefined ? (
           <Found key={finding.key} check={check} group={finding} locked={!mayLoad} onDecided={again} />
         ) : (

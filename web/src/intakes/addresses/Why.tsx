@@ -5,21 +5,24 @@ import { Pane } from '../../shared/Pane';
 /** Why addresses change, each reason with how many it concerns: one of them, or all; and what the postal directory says of them. */
 export function Why({
   groups,
+  left,
   said,
   all,
   rule,
   onPick,
 }: {
   groups: AddressGroup[];
+  /** What is told of those that stay as they are written, while others are looked at. */
+  left: AddressGroup[];
   /** What the postal directory says, without what is in order. */
   said: CheckGroup[];
   /** Addresses, each counted once. */
   all: number;
   rule: string | null;
-  onPick: (rule: string | null) => void;
+  onPick: (rule: string | null, isLeft?: boolean) => void;
 }) {
   return (
-    <Pane title="What changes" note={counted(groups.length + said.length, 'reason')}>
+    <Pane title="What changes" note={counted(groups.length + left.length + said.length, 'reason')}>
       <div className="pane-body" tabIndex={0}>
         <ul className="list">
           <li>
@@ -42,9 +45,14 @@ export function Why({
               </button>
             </li>
           ))}
-          {groups.map((group) => (
-            <li key={group.rule}>
-              <button type="button" aria-current={group.rule === rule} title={group.source} onClick={() => onPick(group.rule)}>
+          {[...groups, ...left].map((group) => (
+            <li key={`${group.rule} ${left.includes(group) ? 'left' : ''}`}>
+              <button
+                type="button"
+                aria-current={group.rule === rule && !left.includes(group)}
+                title={group.source}
+                onClick={() => onPick(group.rule, left.includes(group))}
+              >
                 <span className="line">
                   <b>{group.words}</b>
                   <span>{count(group.rows)}</span>
