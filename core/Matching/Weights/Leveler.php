@@ -106,7 +106,10 @@ final readonly class Leveler
             }
         }
 
-        return new Pattern($levels, $shared);
+        $pattern = new Pattern($levels, $shared);
+
+        // Two who live together and are called otherwise often have an initial in common.
+        return $pattern->isInitialOfAnother() ? $pattern->without([WeighedField::First]) : $pattern;
     }
 
     /**

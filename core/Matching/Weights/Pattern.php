@@ -53,6 +53,12 @@ final readonly class Pattern
             $this->is(WeighedField::Number, Level::Near);
     }
 
+    /** Whether no more of the first names than an initial fits, the last names differ, and nothing that moves with a person agrees. */
+    public function isInitialOfAnother(): bool
+    {
+        return $this->is(WeighedField::First, Level::Near) && $this->is(WeighedField::Last, Level::Differs) && !$this->shareOne(self::OWN);
+    }
+
     /** Whether only one of them is written with Jr. or the like, and nothing agrees that father and son have not in common: a home, and its phone, they have. */
     public function isPerhapsAnotherGeneration(): bool
     {

@@ -121,6 +121,12 @@ final class WeightsTest extends TestCase
         yield 'initials' => ['R. Lee', 'R. Lee', 'last name same, first name near'];
         yield 'the wrong initial' => ['P. Lee', 'Robert Lee', 'last name same, first name differs'];
         yield 'slips in both' => ['Katherine Johannsen', 'Kathrine Johansen', 'last name alike, first name alike'];
+        // Two who live together and are called otherwise often have an initial in common.
+        yield 'an initial, called otherwise, in one house' => [
+            'J. Halloran | 12 Elm St, Dover, 03820',
+            'Joan Bixby | 12 Elm St, Dover, 03820',
+            'last name differs, address same',
+        ];
         yield 'changed places' => ['Ann Hartley', 'Hartley Ann', 'last name form, first name form'];
         yield 'changed places, with a short form' => ['Robert Hartley', 'Hartley Bob', 'last name form, first name form'];
         yield 'changed places, with slips in both' => ['Patricia Liangstead', 'Laingstead Patty', 'last name alike, first name form'];
