@@ -32,7 +32,7 @@ export function Sessions({ all = false }: { all?: boolean }) {
                     </span>
                   )}
                   <div className="quiet cut" title={row.with}>
-                    {row.address}, {row.with}
+                    {row.address ?? 'an unknown address'}, {row.with}
                   </div>
                 </td>
                 <td className="quiet" style={{ width: 108 }}>
@@ -42,7 +42,7 @@ export function Sessions({ all = false }: { all?: boolean }) {
                   {!row.here && (
                     <Button variant="default" size="compact-xs" onClick={() => end.mutate(row.key)}>
                       End
-                      <Of what={`the session of ${row.name}, ${row.address}`} />
+                      <Of what={`the session of ${row.name}, ${row.address ?? 'an unknown address'}`} />
                     </Button>
                   )}
                 </td>
