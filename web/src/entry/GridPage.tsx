@@ -11,7 +11,7 @@ import { Trouble } from '../shared/Notice';
 import { columnChoices } from './columns';
 import { type Cells, FIRST, type Place } from './sheet';
 import { SheetGrid } from './SheetGrid';
-import { useSheet } from './useSheet';
+import { arrived, useSheet } from './useSheet';
 import type { GridData } from '../api/answers';
 
 const MOST = 5000;
@@ -26,7 +26,10 @@ export function GridPage() {
   const { id = '' } = useParams();
   const grid = useQuery({
     queryKey: ['grid', id],
-    queryFn: () => api.get<GridData>(`grids/${id}`),
+    queryFn: async () => {
+      await arrived(Number(id));
+      return api.get<GridData>(`grids/${id}`);
+    },
     staleTime: Infinity,
     gcTime: 0,
     refetchOnWindowFocus: false,

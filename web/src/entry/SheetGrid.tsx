@@ -324,7 +324,7 @@ function CellInput({
     return (
       <SupporterPicker
         label="Supporter"
-        first={first}
+        begins={first}
         autoFocus
         onChange={setText}
         onPick={(row) => onDone(`${row.id} ${row.name}`)}

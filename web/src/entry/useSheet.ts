@@ -16,6 +16,12 @@ const STEPS = 200;
 /** Milliseconds after the last key until what was typed is kept and checked. */
 const PAUSE = 350;
 
+/** What was being kept as a grid was left: whoever comes back at once must not be shown the grid without it. */
+const leaving = new Map<number, Promise<void>>();
+
+/** Until all that was typed into a grid has arrived. */
+export const arrived = (id: number): Promise<void> => leaving.get(id) ?? Promise.resolve();
+
 /** The cells of a grid: typed here, kept and checked by the server shortly after, with undo. */
 export function useSheet(id: number, width: number, most: number, first: Cells, firstProblems: Record<number, FoundProblem[]>) {
   const [cells, setCells] = useState(first);
@@ -73,7 +79,7 @@ export function useSheet(id: number, width: number, most: number, first: Cells, 
         draft.current = null;
         latest.current = pasted(latest.current, { from: place, to: place }, [[text]], width, most);
       }
-      void send();
+      leaving.set(id, send());
     };
     const ask = (event: BeforeUnloadEvent) => {
       if (draft.current !== null || busy.current !== null || Object.keys(changedRows(sent.current, latest.current).rows).length > 0) {
@@ -86,7 +92,7 @@ export function useSheet(id: number, width: number, most: number, first: Cells, 
       window.removeEventListener('beforeunload', ask);
       flush();
     };
-  }, [send, width, most]);
+  }, [id, send, width, most]);
 
   const change = useCallback((next: Cells) => {
     past.current = [...past.current.slice(-STEPS), latest.current];

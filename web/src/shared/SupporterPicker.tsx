@@ -22,6 +22,8 @@ interface SupporterPickerProps {
   label: string;
   /** Who is chosen already. */
   first?: string;
+  /** What is typed already. */
+  begins?: string;
   /** It begins anew, with who is chosen then, whenever this changes. */
   of?: string;
   autoFocus?: boolean;
@@ -38,6 +40,7 @@ interface SupporterPickerProps {
 export function SupporterPicker({
   label,
   first = '',
+  begins,
   of = '',
   autoFocus = false,
   onPick,
@@ -48,7 +51,7 @@ export function SupporterPicker({
   onFocus,
 }: SupporterPickerProps) {
   // Null as long as nothing is typed: who is chosen needs no search.
-  const [typed, setTyped] = useState<string | null>(null);
+  const [typed, setTyped] = useState<string | null>(begins ?? null);
   const [begun, setBegun] = useState(of);
   const input = useRef<HTMLInputElement>(null);
   const text = begun === of ? typed : null;
