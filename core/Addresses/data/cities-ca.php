@@ -1,8 +1,8 @@
 <?php
 
 /*
- * The larger cities and towns of Canada by province: where a city follows the street without a comma, it is known by its name. Source:
- * Statistics Canada, census of 2021, population centres and municipalities, those of more than some 15,000 people.
+ * Cities and towns of Canada that many addresses name, by province: where one follows the street without a comma, it is known by its name.
+ * Written by hand from general knowledge, not taken from a register: a place that is missing stays in the street, and there is no city then.
  */
 
 return [
