@@ -15,7 +15,8 @@ interface RestOfGiftProps {
 
 /**
  * What a gift may have beyond its row. It is kept with the row.
- * It is made with the page and only shown later: twenty fields are not made while someone waits. Until then it follows no key.
+ * It is made with the page, at work, and only shown later: neither are twenty fields made while someone waits, nor what each of
+ * them does once it is there. Until then it follows no key.
  */
 export const RestOfGift = memo(
   Rest,
@@ -32,10 +33,11 @@ function Rest({ isOpen, typing, fields, onClose }: RestOfGiftProps) {
   const promises = who.data?.promises ?? [];
   const pays = typing.typed.values['gift.promise'] ?? '';
   return (
-    <Modal opened={isOpen} keepMounted onClose={onClose} title="Rest of the gift" size={760}>
+    <Modal opened={isOpen} keepMounted keepMountedMode="display-none" onClose={onClose} title="Rest of the gift" size={760}>
       {(promises.length > 0 || pays !== '') && (
         <Select
           label="Pays"
+          data-autofocus
           placeholder="no promise: it is a gift by itself"
           clearable
           data={promises.map((one) => ({ value: String(one.id), label: one.label }))}

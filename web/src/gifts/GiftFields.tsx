@@ -23,9 +23,9 @@ const SECTIONS: { title: string; keys: string[] }[] = [
   { title: '', keys: ['gift.date', 'gift.amount', 'gift.currency', 'gift.kind', 'gift.reference', 'gift.reason'] },
   { title: '', keys: PURPOSE },
   { title: 'In kind, or stock', keys: ['gift.description', 'gift.units'] },
-  { title: 'In honor or memory', keys: ['gift.tribute', 'gift.tribute_kind', 'gift.tell', 'gift.anonymous'] },
+  { title: 'In honor or memory', keys: ['gift.tribute', 'gift.tribute_kind', 'gift.tell'] },
   { title: 'Receipt and fee', keys: ['gift.receipt', 'gift.receipt_date', 'gift.benefit', 'gift.fee'] },
-  { title: 'Also', keys: ['gift.id', 'gift.notes'] },
+  { title: 'Also', keys: ['gift.anonymous', 'gift.id', 'gift.notes'] },
 ];
 
 /** Whether a form of gifts has a place for what is wrong with a field. */
@@ -37,19 +37,22 @@ const IN_ROW = ['gift.date', 'gift.amount', 'gift.currency', 'gift.kind', 'gift.
 interface OneFieldProps {
   field: FormField;
   value: string;
+  /** Whether one is in it as soon as a dialog opens. */
+  isFirst: boolean;
   error: ReactNode;
   onChange: (values: Record<string, string>) => void;
   onLeave: () => void;
 }
 
 /** Twenty of them are not drawn anew where one is written into. */
-const OneField = memo(function OneField({ field, value, error, onChange, onLeave }: OneFieldProps) {
+const OneField = memo(function OneField({ field, value, isFirst, error, onChange, onLeave }: OneFieldProps) {
   return (
     <div className={field.type === 'long text' ? 'wide' : undefined}>
       <FieldInput
         field={field}
         kind="gift"
         value={value}
+        isFirst={isFirst}
         error={error}
         onChange={(next) => onChange({ [field.key]: next })}
         onLeave={onLeave}
@@ -68,7 +71,17 @@ export function GiftFields({ fields, isRest = false, isCorrection = false, value
   const change = useCallback((next: Record<string, string>) => latest.current.onChange(next), []);
   const leave = useCallback(() => latest.current.onLeave(), []);
   const input = (field: FormField) => (
-    <OneField key={field.key} field={field} value={values[field.key] ?? ''} error={error(field.key)} onChange={change} onLeave={leave} />
+    <Fragment key={field.key}>
+      <OneField
+        field={field}
+        value={values[field.key] ?? ''}
+        isFirst={isRest && field.key === PURPOSE[0]}
+        error={error(field.key)}
+        onChange={change}
+        onLeave={leave}
+      />
+      {field.key === 'gift.tribute' && <GiftHonored values={values} mayEdit={field.edits} onChange={onChange} />}
+    </Fragment>
   );
   return (
     <>
@@ -82,9 +95,6 @@ export function GiftFields({ fields, isRest = false, isCorrection = false, value
           <Fragment key={keys[0]}>
             {title !== '' && shown.length > 0 && <h3 className="form-part">{title}</h3>}
             {shown.length > 0 && <div className="field-grid three">{shown.map(input)}</div>}
-            {keys.includes('gift.tribute') && shown.length > 0 && (
-              <GiftHonored values={values} mayEdit={fields.some((one) => one.key === 'gift.tribute' && one.edits)} onChange={onChange} />
-            )}
             {isPurpose && (
               <>
                 <GiftParts fields={fields} values={values} error={error('gift.splits')} onChange={onChange} onLeave={onLeave} />

@@ -1,4 +1,4 @@
-import { Button } from '@mantine/core';
+import { Button, Input } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import type { SupporterNames } from '../api/answers';
 import { api } from '../api/client';
@@ -20,21 +20,25 @@ export function GiftHonored({ values, mayEdit, onChange }: GiftHonoredProps) {
   });
   if (id === '') {
     return mayEdit ? (
-      <SupporterPicker
-        label="Supporter whom it honors or remembers"
-        placeholder="or one of the supporters"
-        onPick={(one) => onChange({ 'gift.honored': String(one.id), 'gift.tribute': values['gift.tribute'] || one.name })}
-      />
+      <Input.Wrapper label="or one of the supporters" labelElement="div">
+        <SupporterPicker
+          label="Supporter whom it honors or remembers"
+          size="sm"
+          onPick={(one) => onChange({ 'gift.honored': String(one.id), 'gift.tribute': values['gift.tribute'] || one.name })}
+        />
+      </Input.Wrapper>
     ) : null;
   }
   return (
-    <div className="also">
-      <span>The supporter {names.data?.names[id] ?? id}</span>
-      {mayEdit && (
-        <Button variant="subtle" size="compact-sm" onClick={() => onChange({ 'gift.honored': '' })}>
-          remove
-        </Button>
-      )}
-    </div>
+    <Input.Wrapper label="who is this supporter" labelElement="div">
+      <div className="also">
+        <span>{names.data?.names[id] ?? id}</span>
+        {mayEdit && (
+          <Button variant="subtle" size="compact-sm" onClick={() => onChange({ 'gift.honored': '' })}>
+            remove
+          </Button>
+        )}
+      </div>
+    </Input.Wrapper>
   );
 }

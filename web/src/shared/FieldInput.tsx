@@ -7,6 +7,8 @@ interface FieldInputProps {
   field: FormField;
   kind: string;
   value: string;
+  /** Whether one is in it as soon as a dialog opens. */
+  isFirst?: boolean;
   error: ReactNode;
   onChange: (value: string) => void;
   onLeave: () => void;
@@ -15,7 +17,7 @@ interface FieldInputProps {
 const CHOICES = ['yes or no', 'consent', 'status', 'gift kind', 'honor or memory', 'kind of promise', 'frequency', 'pick list'];
 
 /** The input that a field of the catalog asks for. What is wrong with it is said when one leaves it. */
-export function FieldInput({ field, kind, value, error, onChange, onLeave }: FieldInputProps) {
+export function FieldInput({ field, kind, value, isFirst = false, error, onChange, onLeave }: FieldInputProps) {
   const marked = mark(field, kind);
   const label = (
     <>
@@ -23,7 +25,15 @@ export function FieldInput({ field, kind, value, error, onChange, onLeave }: Fie
       {marked !== '' && <span className={`mark ${marked}`}> {marked === 'sometimes' ? 'required for some' : marked}</span>}
     </>
   );
-  const common = { label, 'aria-label': field.label, error, disabled: !field.edits, onBlur: onLeave, placeholder: field.example };
+  const common = {
+    label,
+    'aria-label': field.label,
+    'data-autofocus': isFirst || undefined,
+    error,
+    disabled: !field.edits,
+    onBlur: onLeave,
+    placeholder: field.example,
+  };
   if (field.type === 'names' || field.type === 'several from a list') {
     return (
       <TagsInput

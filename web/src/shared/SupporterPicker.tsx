@@ -31,6 +31,7 @@ interface SupporterPickerProps {
   /** Who may be meant, where that is not what the list of supporters finds. */
   find?: (asked: string) => Promise<Picked[]>;
   placeholder?: string;
+  size?: 'xs' | 'sm';
   onFocus?: () => void;
   onKeyDown?: (event: KeyboardEvent<HTMLInputElement>) => void;
   onChange?: (text: string) => void;
@@ -48,6 +49,7 @@ export function SupporterPicker({
   onChange,
   find = search,
   placeholder = 'name, email, phone or id',
+  size = 'xs',
   onFocus,
 }: SupporterPickerProps) {
   // Null as long as nothing is typed: who is chosen needs no search.
@@ -130,7 +132,7 @@ export function SupporterPicker({
         <TextInput
           ref={input}
           aria-label={label}
-          size="xs"
+          size={size}
           style={{ flex: 1, minWidth: 160 }}
           placeholder={placeholder}
           autoFocus={autoFocus}
