@@ -71,8 +71,14 @@ final class Audit
     private function __construct() {}
 
     /** @param  ?int  $userId  null for whoever is signed in */
-    public static function note(string $kind, string $what, ?int $intakeId = null, ?int $userId = null, ?int $actId = null): void
-    {
+    public static function note(
+        string $kind,
+        string $what,
+        ?int $intakeId = null,
+        ?int $userId = null,
+        ?int $actId = null,
+        ?int $batchId = null,
+    ): void {
         DB::table('audit')->insert([
             'at' => now()->format('Y-m-d H:i:s.v'),
             'user_id' => $userId ?? Auth::id(),
@@ -80,6 +86,7 @@ final class Audit
             'what' => mb_substr($what, 0, 500),
             'intake_id' => $intakeId,
             'act_id' => $actId,
+            'batch_id' => $batchId,
             'ip_address' => app()->runningInConsole() && !app()->runningUnitTests() ? null : request()->ip(),
         ]);
     }

@@ -86,6 +86,12 @@ final readonly class BatchReport
                 ),
             );
         }
+        $report->table(
+            'What was done to it',
+            ['', 'By', 'When'],
+            array_map(static fn(array $deed): array => [$deed['what'], $deed['by'] ?? '', substr($deed['at'], 0, 16)], $page['history']),
+            numbers: [2],
+        );
         $report->signed('Typed', 'Posted');
 
         return $report;

@@ -20,6 +20,7 @@ use PineSieve\Core\Standards\FieldPlace;
 /**
  * Batches as they are shown.
  *
+ * @phpstan-import-type BatchDeed from BatchHistory
  * @phpstan-type BatchShown array{
  *     id: int, name: string, received_on: string, bank_reference: string, currency: string, defaults: JsonMap<string>,
  *     state: value-of<BatchState>, expected_gifts: int, expected_amount: string, gifts: int, amount: string, gifts_missing: int,
@@ -31,12 +32,18 @@ use PineSieve\Core\Standards\FieldPlace;
  * @phpstan-type Corrected array{entries: int, amount: string, comes_to: string}
  * @phpstan-type BatchPageData array{
  *     batch: BatchShown, entries: list<EntryShown>, by_fund: list<Slice>, by_kind: list<Slice>, by_appeal: list<Slice>,
- *     typed_by: list<string>, corrected: ?Corrected,
+ *     typed_by: list<string>, corrected: ?Corrected, history: list<BatchDeed>,
  * }
  */
 final readonly class BatchView
 {
-    public function __construct(private Connection $db, private RecordReader $reader, private BatchSums $sums, private Batches $batches) {}
+    public function __construct(
+        private Connection $db,
+        private RecordReader $reader,
+        private BatchSums $sums,
+        private Batches $batches,
+        private BatchHistory $history,
+    ) {}
 
     /** @return BatchShown */
     public function of(Batch $batch): array
@@ -94,6 +101,7 @@ final readonly class BatchView
             'by_appeal' => $this->slices($batch, 'appeal'),
             'typed_by' => $this->typists($batch),
             'corrected' => $batch->isPosted() ? $this->corrected($batch) : null,
+            'history' => $this->history->of($batch),
         ];
     }
 

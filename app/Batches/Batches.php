@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Batches;
 
-use App\Accounts\Audit;
 use App\Accounts\User;
 use App\Records\Act;
 use App\Records\ActKind;
@@ -41,13 +40,14 @@ final readonly class Batches
         private Ids $ids,
         private Acts $acts,
         private BatchSums $sums,
+        private BatchHistory $history,
     ) {}
 
     /** @param  array{received_on?: string, bank_reference?: string, currency: string, defaults?: array<string, string>, expected_gifts?: int, expected_amount?: string}  $about */
     public function open(string $name, array $about, ?int $userId): Batch
     {
         $batch = Batch::query()->create(['received_on' => now()->toDateString(), ...$about, 'name' => $name, 'user_id' => $userId]);
-        Audit::note(Audit::POST, "Opened the batch \"{$name}\"", userId: $userId);
+        $this->history->note($batch, "Opened the batch \"{$name}\"", $userId);
 
         return $batch;
     }
@@ -87,7 +87,9 @@ final readonly class Batches
             if (($about['currency'] ?? $locked->currency) !== $locked->currency && $this->sums->gifts($locked)->exists()) {
                 throw new CannotPost('There are gifts in this batch, so its currency stays.');
             }
-            $locked->fill($about)->save();
+            $locked->fill($about);
+            $this->history->noteChanges($locked);
+            $locked->save();
         });
         $batch->refresh();
     }
@@ -97,12 +99,12 @@ final readonly class Batches
     {
         $this->db->transaction(function () use ($batch, $gifts, $amount): void {
             $locked = $this->locked($batch);
-            $locked
-                ->fill([
-                    'expected_gifts' => $locked->expected_gifts + $gifts,
-                    'expected_amount' => Amount::sum([$locked->expected_amount, $amount]),
-                ])
-                ->save();
+            $locked->fill([
+                'expected_gifts' => $locked->expected_gifts + $gifts,
+                'expected_amount' => Amount::sum([$locked->expected_amount, $amount]),
+            ]);
+            $this->history->noteChanges($locked);
+            $locked->save();
         });
         $batch->refresh();
     }
@@ -112,13 +114,13 @@ final readonly class Batches
     {
         $this->mustBeComplete($batch);
         $this->move($batch, BatchState::Open, BatchState::Ready, ['readied_by' => $user?->id]);
-        Audit::note(Audit::POST, "Made the batch \"{$batch->name}\" ready", userId: $user?->id);
+        $this->history->note($batch, "Made the batch \"{$batch->name}\" ready", $user?->id);
     }
 
     public function reopen(Batch $batch, ?User $user): void
     {
         $this->move($batch, BatchState::Ready, BatchState::Open, ['readied_by' => null]);
-        Audit::note(Audit::POST, "Opened the batch \"{$batch->name}\" again", userId: $user?->id);
+        $this->history->note($batch, "Opened the batch \"{$batch->name}\" again", $user?->id);
     }
 
     /**
@@ -162,10 +164,10 @@ final readonly class Batches
                     'act_id' => $act->id,
                 ])
                 ->save();
-            Audit::note(
-                Audit::POST,
+            $this->history->note(
+                $batch,
                 "Posted the batch \"{$batch->name}\"" . ($reason === '' ? '' : ", though it is not what was expected: {$reason}"),
-                userId: $user?->id,
+                $user?->id,
             );
         });
     }
@@ -248,7 +250,7 @@ final readonly class Batches
             $batch
                 ->fill(['state' => BatchState::Ready, 'posted_by' => null, 'posted_at' => null, 'reason' => '', 'act_id' => null])
                 ->save();
-            Audit::note(Audit::POST, "Took the posted batch \"{$batch->name}\" back", userId: $user?->id);
+            $this->history->note($batch, "Took the posted batch \"{$batch->name}\" back", $user?->id);
         });
     }
 
@@ -261,7 +263,7 @@ final readonly class Batches
                 throw new CannotPost('There are gifts in this batch. Take them out first.');
             }
             $batch->delete();
-            Audit::note(Audit::POST, "Deleted the batch \"{$batch->name}\"");
+            $this->history->note($batch, "Deleted the batch \"{$batch->name}\"");
         });
     }
 

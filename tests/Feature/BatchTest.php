@@ -130,6 +130,43 @@ final class BatchTest extends TestCase
         );
     }
 
+    /** Whoever makes what is expected fit what was typed needs no reason to post it; so it is told. */
+    public function test_what_was_said_of_a_batch_before_is_told(): void
+    {
+        $batch = $this->filled();
+        $this->patchJson("/api/batches/{$batch}", [
+            'expected_amount' => '149.00',
+            'expected_gifts' => 2,
+            'bank_reference' => '',
+        ])->assertOk();
+        $this->patchJson("/api/batches/{$batch}", ['expected_amount' => '149.00', 'defaults' => []])->assertOk();
+        $this->patchJson("/api/batches/{$batch}", ['expected_amount' => '149'])->assertOk();
+        $this->postJson("/api/batches/{$batch}/ready")->assertOk();
+        $this->postJson("/api/batches/{$batch}/post", ['reason' => 'A dollar was added'])->assertOk();
+        $this->postJson("/api/batches/{$batch}/take-back")->assertOk();
+
+        $told = $this->getJson("/api/batches/{$batch}")->json('history');
+        $name = 'the batch "Lockbox of 24 November"';
+        self::assertSame(
+            [
+                "Opened {$name}",
+                "Changed {$name}: bank reference nothing, was 77-2041; amount expected 149.00, was 150.00",
+                "Changed {$name}: what every row has nothing, was check, General",
+                "Made {$name} ready",
+                "Posted {$name}, though it is not what was expected: A dollar was added",
+                'Took the posted batch "Lockbox of 24 November" back',
+            ],
+            array_column($told, 'what'),
+        );
+        self::assertSame(['Data steward'], array_values(array_unique(array_column($told, 'by'))));
+        self::assertStringStartsWith(
+            '%PDF',
+            (string) $this->get("/api/batches/{$batch}/report.pdf")
+                ->assertOk()
+                ->getContent(),
+        );
+    }
+
     public function test_a_posted_batch_is_taken_back_as_a_whole(): void
     {
         $batch = $this->filled();

@@ -62,6 +62,8 @@ export type AuditEntry = {
 
 export type AuditList = { entries: AuditEntry[]; more: boolean; kinds: string[] };
 
+export type BatchDeed = { at: string; by: string | null; what: string };
+
 export type BatchDropped = { dropped: string };
 
 export type BatchList = {
@@ -81,6 +83,7 @@ export type BatchPageData = {
   by_appeal: Slice[];
   typed_by: string[];
   corrected: Corrected | null;
+  history: BatchDeed[];
 };
 
 export type BatchSettingsKept = { by_another: boolean; required: ('bank_reference' | 'expected')[] };

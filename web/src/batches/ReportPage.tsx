@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import type { BatchPageData, Slice } from '../api/answers';
 import { api } from '../api/client';
-import { count, money } from '../shared/format';
+import { count, moment, money } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { Pane } from '../shared/Pane';
 import { TitleLine } from '../shared/TitleLine';
@@ -90,6 +90,21 @@ export function ReportPage() {
           {sums('By fund', page.by_fund, 'no fund')}
           {sums('By kind', page.by_kind, 'no kind')}
           {sums('By appeal', page.by_appeal, 'no appeal')}
+          {page.history.length > 0 && (
+            <Pane title="What was done to it">
+              <ul className="list">
+                {page.history.map((deed, i) => (
+                  <li key={i} className="still">
+                    {deed.what}
+                    <span className="quiet">
+                      {' '}
+                      {deed.by ?? 'by command'}, {moment(deed.at)}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </Pane>
+          )}
         </div>
       </div>
       <div className="foot">
