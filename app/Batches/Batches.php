@@ -58,7 +58,7 @@ final readonly class Batches
         return $this->db->transaction(function () use ($batch): Batch {
             $batch = $this->locked($batch);
             for ($number = 2; !$batch->isOpen(); $number++) {
-                $name = mb_substr((string) preg_replace('/ \(\d+\)$/D', '', $batch->name), 0, 180) . " ({$number})";
+                $name = self::numbered((string) preg_replace('/ \(\d+\)$/D', '', $batch->name), $number);
                 $batch =
                     Batch::query()->where('name', $name)->first() ??
                     $this->open(
@@ -70,6 +70,22 @@ final readonly class Batches
 
             return $batch;
         });
+    }
+
+    /** The name, or the next that no batch has: files of two months are called the same. */
+    public static function freeName(string $name): string
+    {
+        $free = $name;
+        for ($number = 2; Batch::query()->where('name', $free)->exists(); $number++) {
+            $free = self::numbered($name, $number);
+        }
+
+        return $free;
+    }
+
+    private static function numbered(string $name, int $number): string
+    {
+        return mb_substr($name, 0, 180) . " ({$number})";
     }
 
     /**

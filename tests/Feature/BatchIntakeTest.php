@@ -210,16 +210,54 @@ final class BatchIntakeTest extends TestCase
         self::assertSame([3, ['USD' => '40.00']], [$proof['in_batch']['gifts'], $proof['money']['batch']]);
     }
 
+    private static function posting(): Process
+    {
+        return new Process([PHP_BINARY, base_path('artisan'), 'batch:post', 'November'], base_path(), [
+            'DATA_DIR' => (string) getenv('DATA_DIR'),
+            'APP_ENV' => 'testing',
+        ]);
+    }
+
+    public function test_whoever_is_killed_while_posting_has_posted_nothing(): void
+    {
+        $lines = "First name,Last name,Email,Gift date,Amount\n";
+        for ($i = 0; $i < 400; $i++) {
+            $name = strtr(substr(md5((string) $i), 0, 12), '0123456789', 'ghijklmnop');
+            $lines .= "Ann,{$name},{$name}@example.org,2026-11-20,5\n";
+        }
+        $this->run_('intake:run', $this->file($lines), '--batch=November', '--json');
+        $before = DB::table('batch_entries')->orderBy('id')->get()->all();
+        self::assertCount(400, $before);
+
+        $killed = self::posting();
+        $killed->start();
+        // In the middle of what it writes: some of its gifts are there, and seen by whoever does not wait for the end.
+        $written = 0;
+        DB::statement('set session transaction isolation level read uncommitted');
+        while ($killed->isRunning() && $written === 0) {
+            $written = DB::table('gifts')->count();
+            usleep(1_000);
+        }
+        $killed->signal(SIGKILL);
+        $killed->wait();
+        DB::statement('set session transaction isolation level repeatable read');
+        self::assertGreaterThan(0, $written, 'It was killed in the middle.');
+
+        self::assertSame(0, DB::table('gifts')->count());
+        self::assertEquals($before, DB::table('batch_entries')->orderBy('id')->get()->all());
+        self::assertSame(
+            ['open', 0],
+            [Batch::query()->where('name', 'November')->sole()->state->value, DB::table('acts')->where('kind', 'post')->count()],
+        );
+        $again = self::posting();
+        $again->mustRun();
+        self::assertSame([400, 0], [DB::table('gifts')->count(), DB::table('batch_entries')->count()]);
+    }
+
     public function test_posted_twice_at_once_it_is_posted_once(): void
     {
         $this->bring();
-        $both = array_map(
-            static fn(): Process => new Process([PHP_BINARY, base_path('artisan'), 'batch:post', 'November'], base_path(), [
-                'DATA_DIR' => (string) getenv('DATA_DIR'),
-                'APP_ENV' => 'testing',
-            ]),
-            [1, 2],
-        );
+        $both = [self::posting(), self::posting()];
         array_walk($both, static fn(Process $process) => $process->start());
         $exits = array_map(static fn(Process $process): int => $process->wait(), $both);
         sort($exits);

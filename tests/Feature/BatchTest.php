@@ -167,6 +167,18 @@ final class BatchTest extends TestCase
         );
     }
 
+    public function test_a_name_that_is_taken_gets_a_number_where_that_will_do(): void
+    {
+        $this->open(['name' => 'Lockbox']);
+        $this->postJson('/api/batches', ['name' => 'Lockbox'])->assertStatus(422);
+        foreach (['Lockbox (2)', 'Lockbox (3)'] as $name) {
+            $this->postJson('/api/batches', ['name' => 'Lockbox', 'numbered' => true])
+                ->assertCreated()
+                ->assertJsonPath('batch.name', $name);
+        }
+        $this->patchJson('/api/batches/' . $this->open(['name' => 'Mail']), ['name' => 'Lockbox', 'numbered' => true])->assertStatus(422);
+    }
+
     public function test_a_posted_batch_is_taken_back_as_a_whole(): void
     {
         $batch = $this->filled();

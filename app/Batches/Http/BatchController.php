@@ -81,7 +81,7 @@ final class BatchController extends Controller
         $about = ['currency' => Organization::read()->currency, ...$request->about()];
         $name = $about['name'] ?? '';
         unset($about['name']);
-        $batch = $this->batches->open($name, $about, $request->user()?->id);
+        $batch = $this->batches->open($request->boolean('numbered') ? Batches::freeName($name) : $name, $about, $request->user()?->id);
 
         return response()->json($this->view->page($batch), 201);
     }

@@ -19,7 +19,14 @@ final class BatchRequest extends EditsRecords
         $batch = $this->route('batch');
 
         return [
-            'name' => [$batch === null ? 'required' : 'sometimes', 'string', 'max:190', Rule::unique('batches', 'name')->ignore($batch)],
+            'name' => [
+                $batch === null ? 'required' : 'sometimes',
+                'string',
+                'max:190',
+                ...$batch === null && $this->boolean('numbered') ? [] : [Rule::unique('batches', 'name')->ignore($batch)],
+            ],
+            // Whether the next name that is free will do.
+            'numbered' => ['sometimes', 'boolean'],
             'received_on' => ['sometimes', 'date_format:Y-m-d', 'after:1900-01-01'],
             'bank_reference' => ['sometimes', 'nullable', 'string', 'max:120'],
             'currency' => ['sometimes', Rule::in(Currency::codes())],

@@ -35,7 +35,7 @@ export function AboutSource({ intake, onClose }: { intake: Intake; onClose: () =
   });
   const giver = set.nameless === null ? '' : (called.data?.names[String(set.nameless)] ?? '');
   const openBatch = useMutation({
-    mutationFn: () => api.post<BatchPageData>('batches', { name: intake.name }),
+    mutationFn: () => api.post<BatchPageData>('batches', { name: intake.name, numbered: true }),
     onSuccess: async (page) => {
       await queries.invalidateQueries({ queryKey: ['batches'] });
       setSet({ ...set, batch: page.batch.id });
