@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Addresses;
 
 use PineSieve\Core\Addresses\Lines\StreetEnd;
+use PineSieve\Core\Addresses\Lines\StreetLine;
 use PineSieve\Core\Text\Tidy;
 
 /** An address that stands in one cell, with commas or line breaks or without: "12 Elm St Apt 4 Dover NH 03820". */
@@ -34,6 +35,7 @@ final class AddressBlock
         if ($parts === []) {
             return new Address();
         }
+        [$parts, $behind] = self::cutBehind($parts);
         [$parts, $country] = self::cutCountry($parts);
         $tail = (string) array_pop($parts);
         [$tail, $code] = self::cutCode($tail, $parts !== []);
@@ -57,7 +59,36 @@ final class AddressBlock
             $parts[] = $street;
         }
 
+        if ($behind !== '') {
+            $parts[] = $behind;
+        }
+
         return new Address($parts[0] ?? '', implode(', ', array_slice($parts, 1)), $city, $state, $code, $country);
+    }
+
+    /**
+     * Whose hands it goes through, a phone or a remark behind the place: "..., Dover, NH 03820 (new!)".
+     *
+     * @param  non-empty-list<string>  $parts
+     * @return array{non-empty-list<string>, string}
+     */
+    private static function cutBehind(array $parts): array
+    {
+        $last = $parts[count($parts) - 1];
+        $before = array_slice($parts, 0, -1);
+        if ($before !== [] && StreetLine::isAttention($last)) {
+            return [$before, $last];
+        }
+        if (
+            preg_match('/^(?<before>.*?\b' . self::CODE . ')[\s:]+(?<behind>(?!\d{4}$)\S.*)$/uD', $last, $found) !== 1 ||
+            Countries::code($found['behind']) !== null
+        ) {
+            return [$parts, ''];
+        }
+        [$text, $code] = self::cutCode($found['before'], false);
+        $isThere = $code !== '' && PostalCode::normalize($code) !== null && self::cutState($text)[1] !== '';
+
+        return $isThere ? [[...$before, $found['before']], $found['behind']] : [$parts, ''];
     }
 
     /**
@@ -69,6 +100,13 @@ final class AddressBlock
         $last = $parts[count($parts) - 1];
         if (count($parts) > 1 && Regions::find($last) === null && Countries::code($last) !== null) {
             return [array_slice($parts, 0, -1), $last];
+        }
+        // "Dover, NH, United States 03820"
+        if (count($parts) > 1 && preg_match('/^(?<name>\D+?)\s+' . self::CODE . '$/uD', $last, $found) === 1) {
+            $code = Regions::find($found['name']) === null ? Countries::code($found['name']) : null;
+            if ($code === 'US' || $code === 'CA') {
+                return [[...array_slice($parts, 0, -1), $found['code']], $found['name']];
+            }
         }
         // "... Dover NH 03820 USA"
         if (preg_match('/^(.*\d[A-Za-z]?\d*)\s+(U\.?S\.?A?\.?|United States(?: of America)?|Canada)$/iD', $last, $found) === 1) {

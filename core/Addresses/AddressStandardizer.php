@@ -87,7 +87,7 @@ final readonly class AddressStandardizer
             $rule = $remark->doubt->rule();
             if ($rule !== null && $remark->proposal !== '') {
                 $sheet->write($remark->part, $remark->proposal, [new Reason($rule, $remark->words)]);
-            } elseif ($rule === null) {
+            } else {
                 $open[] = $remark;
             }
         }

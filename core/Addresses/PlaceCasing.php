@@ -24,6 +24,7 @@ final class PlaceCasing
         'NW' => 1,
         'SE' => 1,
         'SW' => 1,
+        'NYC' => 1,
     ];
 
     /** Written small within a name, whatever it is made of. */

@@ -104,8 +104,11 @@ final class PlaceCheck
     /** @return list<PlaceRemark> */
     private function withoutZip(Address $address): array
     {
-        if ($address->line1 === '' || $address->city === '' || $address->state === '') {
+        if ($address->line1 === '' || $address->city === '') {
             return self::withoutCity($address);
+        }
+        if ($address->state === '') {
+            return [new PlaceRemark(PlaceDoubt::NoState, 'state', 'There is no state and no ZIP code')];
         }
         $zip = $this->onlyZip($address);
 

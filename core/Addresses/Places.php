@@ -35,6 +35,9 @@ final class Places
     /** "No. Adams" is North Adams. */
     private const SHORT = [...self::SPELLINGS, 'no' => 'n', 'so' => 's'];
 
+    /** What everybody writes for a city. */
+    private const CALLED = ['nyc' => 'new york'];
+
     private static ?self $shipped = null;
 
     /** @var array<string, string> offset to text */
@@ -121,12 +124,16 @@ final class Places
 
     public static function isSameCity(string $one, string $other): bool
     {
-        return self::short($one) === self::short($other);
+        // "O'Fallon" is "O Fallon" in the directory, and "De Kalb" "DeKalb".
+        return str_replace(' ', '', self::short($one)) === str_replace(' ', '', self::short($other));
     }
 
     private static function short(string $city): string
     {
-        return implode(' ', array_map(static fn(string $word): string => self::SHORT[$word] ?? $word, explode(' ', Fold::words($city))));
+        $words = Fold::words($city);
+
+        return self::CALLED[$words] ??
+            implode(' ', array_map(static fn(string $word): string => self::SHORT[$word] ?? $word, explode(' ', $words)));
     }
 
     /** @return list<string> folded: as it is written, and with the words that can be short or long the other way */
@@ -140,6 +147,7 @@ final class Places
                 Fold::words($city),
                 implode(' ', array_map(static fn(string $word): string => $long[$word] ?? $word, explode(' ', $short))),
                 $short,
+                Fold::words(str_replace(["'", "\u{2019}"], ' ', $city)),
             ]),
         );
     }

@@ -121,9 +121,7 @@ final readonly class AddressGroups
     {
         $told = [self::UNREAD => 'a line that is not understood'];
         foreach (PlaceDoubt::cases() as $doubt) {
-            if ($doubt->rule() === null) {
-                $told[$doubt->value] = $doubt->words();
-            }
+            $told[$doubt->value] = $doubt->words();
         }
 
         return $told;

@@ -42,7 +42,8 @@ final class HighwayName
         '(?:EXPRESSWAY|EXPY)' => 'Expressway',
     ];
 
-    private const BEHIND = '[ -]?(?<number>A1A|\d+(?:-?[A-Z]{1,2})?)(?= |$)(?! (?:p ?o )?box )(?<rest>.*)$/iD';
+    private const BEHIND =
+        '[ -]?(?<number>A1A|\d+(?:-?[A-Z]{1,2})?)(?= |$)(?! (?:p ?o )?box )' . '(?! ' . self::HIGHWAY . '(?: |$))(?<rest>.*)$/iD';
 
     private function __construct() {}
 

@@ -14,6 +14,9 @@ final class PostalLine
 {
     private const SIGN = '\s*(?:#|NO|NUMBER|NUM)?\s*';
 
+    /** "HC-02" too. */
+    private const ROUTE_SIGN = '[\s-]*(?:#|NO|NUMBER|NUM)?\s*';
+
     private const BOX =
         '/^(?:P ?O ?(?:BOX|BX)|POB|P BOX|POST(?:AL)? OFFICE (?:BOX|BX|DRAWER)|P ?O DRAWER|PO|P O|' .
         '(?:FIRM )?CALLER(?: BOX| SERVICE)?|BIN|LOCK ?BOX|DRAWER|BOX)' .
@@ -22,13 +25,14 @@ final class PostalLine
 
     private const RURAL =
         '/^(?:R ?R|RURAL (?:ROUTE|RTE|RT|DELIVERY)|R ?F ?D(?: ROUTE)?)' .
-        self::SIGN .
+        self::ROUTE_SIGN .
         '0*(?<route>\d+[A-Z]?)(?: (?:BOX|BX|#)' .
         self::SIGN .
         '(?<box>[\w-]+))?$/iD';
 
     /** A "route 5" may be a highway: with a box it is rural. */
-    private const ROUTE = '/^(?:RD|RT|RTE|ROUTE|R)' . self::SIGN . '0*(?<route>\d+[A-Z]?) (?:BOX|BX)' . self::SIGN . '(?<box>[\w-]+)$/iD';
+    private const ROUTE =
+        '/^(?:RD|RT|RTE|ROUTE|R)' . self::ROUTE_SIGN . '0*(?<route>\d+[A-Z]?) (?:BOX|BX)' . self::SIGN . '(?<box>[\w-]+)$/iD';
 
     private const TURNED =
         '/^(?:BOX|BX)' .
@@ -39,12 +43,13 @@ final class PostalLine
 
     private const CONTRACT =
         '/^(?:HC|HCR|H C R?|(?:HIGHWAY|HWY) CONTRACT(?: ROUTE| RTE| RT)?|STAR (?:ROUTE|RTE|RT))' .
-        self::SIGN .
+        self::ROUTE_SIGN .
         '0*(?<route>\d+[A-Z]?)(?: (?:BOX|BX|#)' .
         self::SIGN .
         '(?<box>[\w-]+))?$/iD';
 
-    private const MILITARY = '/^(?<unit>PSC|CMR|UNIT)' . self::SIGN . '(?<route>\d+)(?: (?:BOX|BX)' . self::SIGN . '(?<box>[\w-]+))?$/iD';
+    private const MILITARY =
+        '/^(?<unit>PSC|CMR|UNIT)' . self::ROUTE_SIGN . '(?<route>\d+)(?: (?:BOX|BX)' . self::SIGN . '(?<box>[\w-]+))?$/iD';
 
     private const SHIP = '/^(?<unit>USS|USNS|USCGC) (?<name>\p{L}.*)$/iDu';
 
@@ -53,9 +58,10 @@ final class PostalLine
     /** Whether a line may be any of them: most are not. */
     private const MAY_BE =
         '/^(?:p|post|postal|po|pob|pobox|firm|caller|bin|lock|lockbox|drawer|box|bx|r|rr|rural|rfd|rd|rt|rte|route|' .
-        'hc|hcr|h|highway|hwy|star|psc|cmr|unit|uss|usns|uscgc|general|genl|gen)\d*$/iD';
+        'hc|hcr|h|highway|hwy|star|psc|cmr|unit|uss|usns|uscgc|general|genl|gen)\d*$|' .
+        '^(?:rr|rfd|rt|rte|hc|hcr|psc|cmr)-\d+$/iD';
 
-    private const STATION = '(?: (?<station>STN|STATION|SUCC|SUCCURSALE|RPO|RETAIL POSTAL OUTLET|CSP|COMPTOIR POSTAL) (?<name>\S.*))?$/iDu';
+    private const STATION = '(?: (?<station>STN|STATION|SUCC|SUCCURSALE|RPO|RETAIL POSTAL OUTLET|CSP|COMPTOIR POSTAL|LCD|LETTER CARRIER DEPOT|PDF) (?<name>\S.*))?$/iDu';
 
     private const CANADA = [
         'box' =>
@@ -81,6 +87,9 @@ final class PostalLine
         'RETAIL POSTAL OUTLET' => 'RPO',
         'CSP' => 'CSP',
         'COMPTOIR POSTAL' => 'CSP',
+        'LCD' => 'LCD',
+        'LETTER CARRIER DEPOT' => 'LCD',
+        'PDF' => 'PDF',
     ];
 
     private function __construct() {}

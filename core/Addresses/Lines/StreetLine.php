@@ -36,6 +36,9 @@ final class StreetLine
         '/^(?:\S*\d\S* )?(?:(?:u ?s|state|st|county|co|old|[nsew]|north|south|east|west) )?' .
         '(?:hwy|highway|rte|rt|route|interstate) # \d/i';
 
+    /** "#1200 - 123 Main St" in Canada. */
+    private const UNIT_BEFORE = '/^#\s*(\d+[a-z]?)\s*-\s*(?=\d)/i';
+
     private static ?DeliveryLine $blank = null;
 
     /** @var array<string, \Closure(string): DeliveryLine> country to how a line is read there */
@@ -106,8 +109,12 @@ final class StreetLine
             return new DeliveryLine(LineKind::Attention, $line);
         }
         $reasons = new Reasons();
-        $words = Words::of($line, $reasons);
         $isCanada = $country === 'CA';
+        $plain = $isCanada ? (string) preg_replace(self::UNIT_BEFORE, '$1-', $line) : $line;
+        if ($plain !== $line) {
+            $reasons->add(AddressRule::Unit, 'the unit stands before the number, with a hyphen between');
+        }
+        $words = Words::of($plain, $reasons);
 
         return ($isCanada ? PostalLine::canada($line, $words, $reasons) : PostalLine::unitedStates($line, $words, $reasons)) ??
             (new self(Lexicon::of($country), $reasons))->read($line, $words);
@@ -341,7 +348,8 @@ final class StreetLine
     private function inFull(array $name): array
     {
         $last = count($name) - 1;
-        if ($last < 1) {
+        // "Ctr St" is Center Street; of others, such as "Fry St", nobody knows.
+        if ($last < 1 && !in_array(strtolower($name[0] ?? ''), ['ctr', 'cntr'], true)) {
             return $name;
         }
         $direction = $this->lexicon->direction($name[$last]);

@@ -19,6 +19,11 @@ final class TypeFirst
     /** "1re", "4e" */
     private const ORDINAL = '/^\d+(?:re|er|e|[eè]re|i?[eè]me)$/iDu';
 
+    /** Roads of the country by number: they are written as they are. */
+    private const RURAL =
+        '/^(?:concession|conc|county|cty|regional|reg|region|municipal|district|range|rge|township|twp|grid|secondary|line)' .
+        '(?: (?:road|rd|highway|hwy|line))? \d+[a-z]?$/iD';
+
     private function __construct() {}
 
     /**
@@ -38,6 +43,10 @@ final class TypeFirst
             return $count === 2 || $after !== null
                 ? ['name' => strtoupper($words[1]), 'suffix' => 'Hwy', 'after' => $after ?? '', 'isTypeFirst' => true]
                 : null;
+        }
+        $rural = self::rural($words, $lexicon, $reasons);
+        if ($rural !== null) {
+            return $rural;
         }
         $point = $count > 2 ? $lexicon->point($words[$count - 1]) : null;
         $name = $point === null ? $words : array_slice($words, 0, -1);
@@ -66,6 +75,36 @@ final class TypeFirst
             'suffix' => $type,
             'after' => $point ?? '',
             'isTypeFirst' => !$isOrdinal,
+        ];
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @return ?array{name: string, suffix: string, after: string, isTypeFirst: bool} null if it is none
+     */
+    private static function rural(array $words, Lexicon $lexicon, Reasons $reasons): ?array
+    {
+        $last = $words[count($words) - 1];
+        $after = $lexicon->direction($last);
+        $name = $after === null ? $words : array_slice($words, 0, -1);
+        if (preg_match(self::RURAL, implode(' ', $name)) !== 1) {
+            return null;
+        }
+        if ($after !== null) {
+            $reasons->replaced(AddressRule::Direction, 'direction', $last, $after);
+        }
+
+        $plain = implode(' ', $name);
+        // Short forms such as "TWP" are no initials.
+        $isMixed = $plain !== strtoupper($plain) && $plain !== strtolower($plain);
+        $cased = $isMixed ? $plain : ucwords(strtolower($plain));
+        $reasons->replaced(AddressRule::Capitals, 'name', $plain, $cased);
+
+        return [
+            'name' => $cased,
+            'suffix' => '',
+            'after' => $after ?? '',
+            'isTypeFirst' => false,
         ];
     }
 

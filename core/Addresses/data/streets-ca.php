@@ -21,7 +21,7 @@ return [
     // They stand before the name: "rue Principale".
     'types' => [
         'allée' => 'allee', 'aut' => 'autoroute', 'av' => 'avenue ave', 'boul' => 'boulevard blvd', 'car' => 'carré carre', 'carref' => 'carrefour', 'c' => 'centre', 'cercle' => '', 'ch' => 'chemin', 'côte' => 'cote', 'cour' => '', 'cours' => '',
-        'crois' => 'croissant', 'éch' => 'échangeur', 'espl' => 'esplanade', 'île' => 'ile', 'imp' => 'impasse', 'montée' => 'montee', 'parc' => '', 'pass' => 'passage', 'place' => 'place pl', 'prom' => 'promenade', 'quai' => '', 'rang' => '',
+        'crois' => 'croissant', 'éch' => 'échangeur', 'espl' => 'esplanade', 'île' => 'ile', 'imp' => 'impasse', 'montée' => 'montee mtée mtee', 'parc' => '', 'pass' => 'passage', 'place' => 'place pl', 'prom' => 'promenade', 'quai' => '', 'rang' => '',
         'rdpt' => 'rond-point', 'rte' => 'route', 'rue' => '', 'rle' => 'ruelle', 'sent' => 'sentier', 'sq' => 'square', 'tsse' => 'terrasse', 'voie' => '',
     ],
     'directions' => ['N' => 'north', 'S' => 'south', 'E' => 'east', 'W' => 'west', 'NE' => 'northeast north-east', 'NW' => 'northwest north-west', 'SE' => 'southeast south-east', 'SW' => 'southwest south-west'],

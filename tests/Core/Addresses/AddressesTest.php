@@ -321,7 +321,22 @@ final class AddressesTest extends TestCase
         '345 rue Champlain Kittiwake QC J8X 3R1' => '345 rue Champlain Kittiwake||QC|J8X 3R1',
         '12 Lake St North Bay ON P1B 1A1' => '12 Lake St|North Bay|ON|P1B 1A1',
         'PO Box 5 Stn Main Banff AB T1L 1A1' => 'PO Box 5 Stn Main|Banff|AB|T1L 1A1',
+        '12 Elm St, Dover, NH, United States 03820' => '12 Elm St|Dover|NH|03820',
+        '12 Elm St, Dover, NH 03820 (new!)' => '12 Elm St (new!)|Dover|NH|03820',
+        '12 Elm St Dover NH 03820 603-555-0143' => '12 Elm St 603-555-0143|Dover|NH|03820',
+        '12 Elm St, Dover, NH 03820, Attn: Ann Lee' => '12 Elm St Attn: Ann Lee|Dover|NH|03820',
+        'APO AE 09012 PSC 3 Box 44' => 'PSC 3 Box 44|APO|AE|09012',
+        'Dover NH 03820' => '|Dover|NH|03820',
+        '12 Elm St, NYC 10001' => '12 Elm St|NYC||10001',
+        "12 Elm St O'Fallon IL 62269" => "12 Elm St|O'Fallon|IL|62269",
+        "RR 2 Box 118 Coeur d'Alene ID 83814" => "RR 2 Box 118|Coeur d'Alene|ID|83814",
     ];
+
+    public function test_what_stands_behind_the_place_of_a_cell_is_not_lost_and_said_not_to_be_understood(): void
+    {
+        $standard = (new AddressStandardizer())->standardize(AddressBlock::parse('12 Elm St, Dover, NH 03820 (call first)'));
+        self::assertSame(['(call first)', ['line2']], [$standard->standard->line2, $standard->unread]);
+    }
 
     public function test_a_cell_without_commas_is_split_where_the_street_ends(): void
     {

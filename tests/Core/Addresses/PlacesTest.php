@@ -62,6 +62,12 @@ final class PlacesTest extends TestCase
         yield 'no code, one can be meant' => ['Saco', 'ME', '', ['postal_code.blank' => '04072']];
         yield 'no code, several can be meant' => ['Portland', 'ME', '', ['postal_code.blank' => '']];
         yield 'no code and no city' => ['', 'ME', '', ['city.blank' => '']];
+        yield 'no code and no state' => ['Dover', '', '', ['state.blank' => '']];
+        yield 'nothing but a street' => ['', '', '', []];
+        yield 'an apostrophe that the directory does not have' => ["Coeur d'Alene", 'ID', '83814', []];
+        yield 'and a blank' => ['OFallon', 'IL', '62269', []];
+        yield 'an apostrophe and no code' => ["O'Fallon", 'IL', '', ['postal_code.blank' => '62269']];
+        yield 'as everybody calls it' => ['NYC', 'NY', '10001', []];
         yield 'a code that is none' => ['Saco', 'ME', '4x072', []];
     }
 
@@ -97,6 +103,9 @@ final class PlacesTest extends TestCase
         $told = $standardizer->standardize(new Address('1 Elm St', '', 'Dover', 'NH', '03801'));
         self::assertSame(['Dover', []], [$told->standard->city, $told->changes]);
         self::assertSame(['city.other'], array_map(static fn(PlaceRemark $remark): string => $remark->doubt->value, $told->remarks));
+        // Nothing can be proposed.
+        $where = $standardizer->standardize(new Address('1 Elm St', '', 'Portland', 'ME', '', 'US'));
+        self::assertSame([[], ['There is no ZIP code']], [$where->changes, array_column($where->remarks, 'words')]);
         // A street of which nothing says where it is.
         $canada = (new PlaceCheck(Places::shipped()))->of(new Address('345 rue Champlain', '', '', 'QC', 'J8X 3R1', 'CA'));
         self::assertSame(['There is no city'], array_column($canada, 'words'));

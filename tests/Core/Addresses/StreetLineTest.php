@@ -124,6 +124,7 @@ final class StreetLineTest extends TestCase
             'HIGHWAY 3 BYP ROAD' => 'Highway 3 Bypass Rd',
             'RT 88' => 'Route 88',
             '2 Old Hwy 10' => '2 Old Highway 10',
+            '2 Old US 1 Hwy' => '2 Old US 1 Hwy',
             'KY 1207' => 'KY Highway 1207',
             'CALIFORNIA COUNTY ROAD 555' => 'California County Road 555',
             '12 N Hwy 3' => '12 N Highway 3',
@@ -208,7 +209,11 @@ final class StreetLineTest extends TestCase
             'Unit 5' => 'Unit 5',
             'Floor 3' => 'Fl 3',
             'HC 1 Box 5' => 'HC 1 Box 5',
-            'Hc-1 box 5' => 'Hc-1 box 5',
+            'Hc-1 box 5' => 'HC 1 Box 5',
+            'HC-02 BOX 7150' => 'HC 2 Box 7150',
+            'RR-2 Box 5' => 'RR 2 Box 5',
+            '1110 N. Ctr. St' => '1110 N Center St',
+            '12 Fry St' => '12 Fry St',
             'P O Box 12' => 'PO Box 12',
             'Box 12' => 'PO Box 12',
             '1 North Main St' => '1 N Main St',
@@ -433,6 +438,13 @@ final class StreetLineTest extends TestCase
         '12 Heritage Park Drive' => '12 Heritage Park Dr',
         '12 Forest Glen Crescent' => '12 Forest Glen Cres',
         '400 Concession Road 5' => '400 Concession Road 5',
+        '400 Concession Rd 5 East' => '400 Concession Rd 5 E',
+        '55 Range Road 12' => '55 Range Road 12',
+        '251022 TWP RD 254' => '251022 Twp Rd 254',
+        '#1200 - 123 Main Street East' => '1200-123 Main St E',
+        '#5-123 Main St' => '5-123 Main St',
+        'RR 4 LCD Main' => 'RR 4 LCD Main',
+        '45 mtée Monette' => '45 montée Monette',
         '1234 Line 7 North' => '1234 Line 7 N',
         '5678 County Road 12' => '5678 County Road 12',
         'PO Box 12 RR 2' => 'PO Box 12 RR 2',
@@ -583,6 +595,8 @@ final class StreetLineTest extends TestCase
         $route = StreetLine::parse('rural route 2 box 5');
         self::assertSame([LineKind::Route, 'RR 2', 'Box 5'], [$route->kind, $route->route, $route->box]);
         self::assertSame(LineKind::Unread, StreetLine::parse('The Old Mill')->kind);
+        self::assertSame(LineKind::Unread, StreetLine::parse('#3 - 12 Elm St')->kind, 'In the United States "3-12" is a number.');
+        self::assertSame(LineKind::Street, StreetLine::parse('1456 Regional Rd 25', 'CA')->kind);
         self::assertSame(LineKind::Blank, StreetLine::parse('')->kind);
     }
 }
