@@ -11,13 +11,26 @@ use PineSieve\Core\Text\Tidy;
 /** An address that stands in one cell, with commas or line breaks or without: "12 Elm St Apt 4 Dover NH 03820". */
 final class AddressBlock
 {
-    private const CODE = '(?<code>\d{5}(?:[- ]?\d{4})?|\d{4}(?:-\d{4})?|[A-Za-z]\d[A-Za-z][ -]?\d[A-Za-z]\d)';
+    /** "O3820" is meant as one too, and said to be none. */
+    private const CODE = '(?<code>\d{5}(?:[- ]?\d{4})?|\d{4}(?:-\d{4})?|[A-Za-z]\d[A-Za-z][ -]?\d[A-Za-z]\d|O\d{4})';
 
     /** What stands between parts as a comma does; not "c / o" nor "1 / 2". */
     private const BETWEEN = '/[,;]| \| |(?<!\bc)(?<!\d) \/ |(?<=\d) \/ (?!\d)/i';
 
-    /** "12 Elm St.Dover" */
-    private const GLUED = '/(?<=\p{Ll})\.(?=\p{Lu}\p{Ll})/u';
+    /** What people leave out, and what they put around a place, to what is meant. */
+    private const PLAIN = [
+        // "12 Elm St.Dover"
+        '/(?<=\p{Ll})\.(?=\p{Lu}\p{Ll})/u' => '. ',
+        // "Dover NH03820"
+        '/(?<=\b[A-Z]{2})(?=\d{5}(?:-\d{4})?$)/D' => ' ',
+        // "03820-"
+        '/(?<=\d{5})-$/D' => '',
+        // "12 Elm St (Dover, NH 03820)"
+        '/\s*\(([^()]*\d{5}(?:-\d{4})?)\)$/D' => ', $1',
+    ];
+
+    /** "PO Box 9/Dover/NH/03820" */
+    private const SLASHED = '/^(?:[^\/\n]|\d\/\d)+(?:\/[^\/\n]+){1,2}\/\p{L}{2}\/\d{5}(?:-\d{4})?$/Du';
 
     private function __construct() {}
 
@@ -25,15 +38,16 @@ final class AddressBlock
     {
         $parts = array_values(
             array_filter(
-                array_map(
-                    static fn(string $part): string => Tidy::line($part),
-                    explode("\n", (string) preg_replace([self::GLUED, self::BETWEEN], ['. ', "\n"], Tidy::block($text))),
-                ),
+                array_map(static fn(string $part): string => Tidy::line($part), explode("\n", self::broken(Tidy::block($text)))),
                 static fn(string $part): bool => $part !== '',
             ),
         );
         if ($parts === []) {
             return new Address();
+        }
+        // "2050, rue University"
+        if (count($parts) > 2 && preg_match('/^\d+[a-z]?$/iD', $parts[0]) === 1) {
+            array_splice($parts, 0, 2, "{$parts[0]} {$parts[1]}");
         }
         [$parts, $behind] = self::cutBehind($parts);
         [$parts, $country] = self::cutCountry($parts);
@@ -64,6 +78,14 @@ final class AddressBlock
         }
 
         return new Address($parts[0] ?? '', implode(', ', array_slice($parts, 1)), $city, $state, $code, $country);
+    }
+
+    /** With a line for each part. */
+    private static function broken(string $text): string
+    {
+        $plain = preg_match(self::SLASHED, $text) === 1 ? (string) preg_replace('/(?<!\d)\/|\/(?!\d)/', ', ', $text) : $text;
+
+        return (string) preg_replace([...array_keys(self::PLAIN), self::BETWEEN], [...array_values(self::PLAIN), "\n"], $plain);
     }
 
     /**
@@ -107,6 +129,10 @@ final class AddressBlock
             if ($code === 'US' || $code === 'CA') {
                 return [[...array_slice($parts, 0, -1), $found['code']], $found['name']];
             }
+        }
+        // "12 King St W Toronto Canada"
+        if (preg_match('/^(?<before>.*(?<!\bla|\bdu)\s(?!La |Rue )\S+) (?<name>Canada|USA|U\.S\.A\.)$/iDu', $last, $found) === 1) {
+            return [[...array_slice($parts, 0, -1), $found['before']], $found['name']];
         }
         // "... Dover NH 03820 USA"
         if (preg_match('/^(.*\d[A-Za-z]?\d*)\s+(U\.?S\.?A?\.?|United States(?: of America)?|Canada)$/iD', $last, $found) === 1) {

@@ -24,6 +24,7 @@ final class PlaceCasing
         'NW' => 1,
         'SE' => 1,
         'SW' => 1,
+        'NY' => 1,
         'NYC' => 1,
     ];
 

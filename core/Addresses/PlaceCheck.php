@@ -15,6 +15,9 @@ final class PlaceCheck
     /** Letters that may be wrong in the name of a city. */
     private const TYPOS = 2;
 
+    /** "Dover 03820" is more than a city, "29 Palms" is one. */
+    private const NO_CITY = '/^\D.*\d|@/D';
+
     private const KEPT = 20_000;
 
     /** @var array<string, list<PlaceRemark>> many addresses lie in one place */
@@ -28,6 +31,10 @@ final class PlaceCheck
      */
     public function of(Address $address): array
     {
+        $hasNumber = strpbrk($address->city, '0123456789@') !== false && preg_match(self::NO_CITY, $address->city) === 1;
+        if ($hasNumber && ($address->country === 'US' || $address->country === 'CA')) {
+            return [new PlaceRemark(PlaceDoubt::NotACity, 'city', "\"{$address->city}\" is more than a city")];
+        }
         if ($address->country !== 'US') {
             return $address->country === 'CA' ? self::withoutCity($address) : [];
         }
@@ -104,11 +111,11 @@ final class PlaceCheck
     /** @return list<PlaceRemark> */
     private function withoutZip(Address $address): array
     {
+        if ($address->city !== '' && $address->state === '') {
+            return [new PlaceRemark(PlaceDoubt::NoState, 'state', 'There is no state and no ZIP code')];
+        }
         if ($address->line1 === '' || $address->city === '') {
             return self::withoutCity($address);
-        }
-        if ($address->state === '') {
-            return [new PlaceRemark(PlaceDoubt::NoState, 'state', 'There is no state and no ZIP code')];
         }
         $zip = $this->onlyZip($address);
 

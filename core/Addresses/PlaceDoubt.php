@@ -9,6 +9,7 @@ enum PlaceDoubt: string
 {
     case UnknownCode = 'postal_code.unknown';
     case OtherState = 'place.state';
+    case NotACity = 'city.form';
     case OtherCity = 'city.other';
     case Misspelled = 'city.misspelled';
     case NoCity = 'city.blank';
@@ -21,6 +22,7 @@ enum PlaceDoubt: string
         return match ($this) {
             self::UnknownCode => 'a ZIP code that the directory does not have',
             self::OtherState => 'the ZIP code is of another state',
+            self::NotACity => 'a city with a number in it',
             self::OtherCity => 'the ZIP code is of another city',
             self::Misspelled => 'the city may be misspelled',
             self::NoCity => 'the city is blank',

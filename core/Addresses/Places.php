@@ -36,7 +36,7 @@ final class Places
     private const SHORT = [...self::SPELLINGS, 'no' => 'n', 'so' => 's'];
 
     /** What everybody writes for a city. */
-    private const CALLED = ['nyc' => 'new york'];
+    private const CALLED = ['nyc' => 'new york', 'ny' => 'new york', 'new york city' => 'new york', 'ny city' => 'new york'];
 
     private static ?self $shipped = null;
 

@@ -61,11 +61,13 @@ final class PostalLine
         'hc|hcr|h|highway|hwy|star|psc|cmr|unit|uss|usns|uscgc|general|genl|gen)\d*$|' .
         '^(?:rr|rfd|rt|rte|hc|hcr|psc|cmr)-\d+$/iD';
 
-    private const STATION = '(?: (?<station>STN|STATION|SUCC|SUCCURSALE|RPO|RETAIL POSTAL OUTLET|CSP|COMPTOIR POSTAL|LCD|LETTER CARRIER DEPOT|PDF) (?<name>\S.*))?$/iDu';
+    private const STATION =
+        '(?: (?<station>STN|STATION|SUCC|SUCCURSALE|RPO|RETAIL POSTAL OUTLET|CSP|COMPTOIR POSTAL|LCD|LETTER CARRIER DEPOT|PDF)' .
+        ' (?<name>\S.*))?$/iDu';
 
     private const CANADA = [
         'box' =>
-            '/^(?:(?<french>C ?P|CASE POSTALE)|P ?O ?(?:BOX|BX)|POB|POST OFFICE BOX|BOX)' .
+            '/^(?:(?<french>C ?P|CASE POSTALE|B ?P|BO[IÎ]TE POSTALE)|P ?O ?(?:BOX|BX)|POB|POST OFFICE BOX|BOX)' .
             self::SIGN .
             '(?<box>\d[\w-]*|[A-Z])' .
             self::STATION,

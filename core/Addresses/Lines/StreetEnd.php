@@ -13,7 +13,7 @@ final class StreetEnd
 {
     /** Lines without a street, at the beginning of a text. */
     private const POSTAL =
-        '/^(?:(?:P\.?\s?O\.?\s*Box|POB|C\.?P\.?|Drawer|Caller(?: Box)?)\s*#?\s*\d[\w-]*' .
+        '/^(?:(?:(?:Box|Site|Comp) \w+\s+){1,2}R\.?\s?R\.?\s*#?\s*\d+|(?:P\.?\s?O\.?\s*Box|POB|[BC]\.?P\.?|Drawer|Caller(?: Box)?)\s*#?\s*\d[\w-]*' .
         '(?:\s*,?\s*(?:Stn|Station|Succ|Succursale|RPO|CSP)\.?\s+(?:[A-Z](?!\.?\w)|Main|Terminal|Downtown|Central|Forces|Centre-ville|Bureau-chef))?|' .
         '(?:R\.?\s?R\.?|Rural Route|H\.?C\.?R?|Star Route|RFD)\s*#?\s*\d+(?:\s*,?\s*Box\s+[\w-]+)?|' .
         '(?:PSC|CMR|Unit)\s*\d+\s+Box\s+\w+|General Delivery|Gen(?:\.|eral)? Del(?:\.|ivery)?)(?=\s|$)/i';

@@ -9,7 +9,7 @@ use PineSieve\Core\Addresses\AddressRule;
 /** The units of a line: they stand behind the street, each with a word and most with a number (Publication 28, 213 and appendix C2). */
 final readonly class Units
 {
-    private const NUMBER = '/^(?:[a-z]{0,3}-?\d[\w\-\/]*|[a-z]-?[a-z]?)$/iD';
+    private const NUMBER = '/^(?:[a-z]{0,3}-?\d[\w-]*(?:\/(?:\d[\w-]*|[a-z]{1,2}))*|[a-z]-?[a-z]?)$/iD';
 
     private const IN_WORDS = [
         'first' => '1',

@@ -214,6 +214,8 @@ final class StreetLineTest extends TestCase
             'RR-2 Box 5' => 'RR 2 Box 5',
             '1110 N. Ctr. St' => '1110 N Center St',
             '12 Fry St' => '12 Fry St',
+            '12 Elm St Apt 4/B' => '12 Elm St Apt 4/B',
+            '12 Elm St Apt 4/Dover/NH' => '12 Elm St Apt 4/Dover/NH',
             'P O Box 12' => 'PO Box 12',
             'Box 12' => 'PO Box 12',
             '1 North Main St' => '1 N Main St',
