@@ -23,11 +23,17 @@ final class AddressBlock
         '/(?<=\p{Ll})\.(?=\p{Lu}\p{Ll})/u' => '. ',
         // "Dover NH03820"
         '/(?<=\b[A-Z]{2})(?=\d{5}(?:-\d{4})?$)/D' => ' ',
+        // "03820 - 1234"
+        '/(?<=\b\d{5}) ?- ?(?=\d{4}$)/D' => '-',
         // "03820-"
         '/(?<=\d{5})-$/D' => '',
         // "12 Elm St (Dover, NH 03820)"
         '/\s*\(([^()]*\d{5}(?:-\d{4})?)\)$/D' => ', $1',
     ];
+
+    /** "2050, rue University" and "Rt. 1, Box 66" are one line. */
+    private const GOES_ON =
+        '/^(?:\d+[a-z]?\n|' . '(?:R\.?\s?R\.?|R\.?\s?F\.?\s?D\.?|Rte?\.?|Route|Rural (?:Route|Rt)|H\.?\s?C\.?R?)\s*#?\s*\d+\nBox\b)/i';
 
     /** "PO Box 9/Dover/NH/03820" */
     private const SLASHED = '/^(?:[^\/\n]|\d\/\d)+(?:\/[^\/\n]+){1,2}\/\p{L}{2}\/\d{5}(?:-\d{4})?$/Du';
@@ -45,8 +51,7 @@ final class AddressBlock
         if ($parts === []) {
             return new Address();
         }
-        // "2050, rue University"
-        if (count($parts) > 2 && preg_match('/^\d+[a-z]?$/iD', $parts[0]) === 1) {
+        if (count($parts) > 2 && preg_match(self::GOES_ON, "{$parts[0]}\n{$parts[1]}") === 1) {
             array_splice($parts, 0, 2, "{$parts[0]} {$parts[1]}");
         }
         [$parts, $behind] = self::cutBehind($parts);
@@ -120,6 +125,12 @@ final class AddressBlock
     private static function cutCountry(array $parts): array
     {
         $last = $parts[count($parts) - 1];
+        $second = $parts[count($parts) - 2] ?? '';
+        // "Toronto, Ontario, Canada, M5H 1J8"
+        $isCode = count($parts) > 2 && preg_match('/^' . self::CODE . '$/D', $last) === 1;
+        if ($isCode && in_array(Countries::code($second), ['US', 'CA'], true) && Regions::find($second) === null) {
+            return [[...array_slice($parts, 0, -2), $last], $second];
+        }
         if (count($parts) > 1 && Regions::find($last) === null && Countries::code($last) !== null) {
             return [array_slice($parts, 0, -1), $last];
         }

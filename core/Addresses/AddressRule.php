@@ -18,6 +18,7 @@ enum AddressRule: string
     case UnitMoved = 'unit moved';
     case LinesInOrder = 'lines in order';
     case LineTwice = 'line twice';
+    case LinesJoined = 'lines joined';
     case Dual = 'dual';
     case Attention = 'attention';
     case NumberWord = 'number word';
@@ -53,6 +54,7 @@ enum AddressRule: string
             self::UnitMoved => 'unit moved to the second line',
             self::LinesInOrder => 'the street stands in the first line',
             self::LineTwice => 'the same line stood twice',
+            self::LinesJoined => 'a route and its box, a number and its street stand on one line',
             self::Attention => 'whose hands it goes through stands on a line of its own',
             self::Dual => 'a street and a box each stand on a line: mail goes to the lower one',
             self::NumberWord => 'the number of the house goes without a word for it',
@@ -83,7 +85,13 @@ enum AddressRule: string
             self::Suffix, self::NameInFull => 'Publication 28, 234 and appendix C1; Canada Post, street types',
             self::Direction => 'Publication 28, 233; Canada Post, street directions',
             self::Unit, self::UnitBehind, self::UnitMoved => 'Publication 28, 213 and appendix C2; Canada Post, unit designators',
-            self::LinesInOrder, self::LineTwice, self::Dual, self::Attention, self::PlaceApart => 'Publication 28, 211 to 212',
+            self::LinesInOrder,
+            self::LineTwice,
+            self::LinesJoined,
+            self::Dual,
+            self::Attention,
+            self::PlaceApart
+                => 'Publication 28, 211 to 212',
             self::NumberWord, self::Fraction => 'Publication 28, 232',
             self::Highway => 'Publication 28, appendix F',
             self::Box => 'Publication 28, 28; Canada Post, lock boxes',

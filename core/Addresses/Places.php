@@ -32,11 +32,35 @@ final class Places
         'west' => 'w',
     ];
 
-    /** "No. Adams" is North Adams. */
-    private const SHORT = [...self::SPELLINGS, 'no' => 'n', 'so' => 's'];
+    /** "No. Adams" is North Adams, and "Long Bch" Long Beach. */
+    private const SHORT = [
+        ...self::SPELLINGS,
+        'no' => 'n',
+        'so' => 's',
+        'bch' => 'beach',
+        'hts' => 'heights',
+        'spgs' => 'springs',
+        'spg' => 'spring',
+        'vlg' => 'village',
+        'jct' => 'junction',
+        'mtn' => 'mountain',
+        'crk' => 'creek',
+        'ctr' => 'center',
+        'vly' => 'valley',
+        'lk' => 'lake',
+        'hbr' => 'harbor',
+        'pk' => 'park',
+        'cty' => 'city',
+    ];
 
     /** What everybody writes for a city. */
-    private const CALLED = ['nyc' => 'new york', 'ny' => 'new york', 'new york city' => 'new york', 'ny city' => 'new york'];
+    private const CALLED = [
+        'nyc' => 'new york',
+        'ny' => 'new york',
+        'new york city' => 'new york',
+        'ny city' => 'new york',
+        'st pete' => 'st petersburg',
+    ];
 
     private static ?self $shipped = null;
 

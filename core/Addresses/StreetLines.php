@@ -21,6 +21,19 @@ final class StreetLines
         '/^(?<person>(?:' . StreetLine::ATTENTION . '|%)\W*\p{L}\D*?)\s+(?<street>\d+[a-z]?\s.*)$/iDu',
     ];
 
+    private const ROUTE = 'R\.?\s?R\.?|R\.?\s?F\.?\s?D\.?|Rte?\.?|Route|Rural (?:Route|Rte|Rt)|H\.?\s?C\.?R?\.?|Star (?:Route|Rte|Rt)';
+
+    /** Lines that say nothing alone: a route, and the box on it; a number, and its street. */
+    private const HALVES = [
+        '/^(?<first>(?:' . self::ROUTE . '|PSC|CMR|Unit)[\s#-]*\d+)\n(?<second>Box\s*#?\s*[\w-]+)$/iD',
+        '/^(?<second>(?:Box|Site|Comp)[\s#]*\w+)\n(?<first>(?:' . self::ROUTE . ')[\s#-]*\d+)$/iD',
+        '/^(?<first>R\.?\s?R\.?[\s#-]*\d+)\n(?<second>(?:Site|Comp)\b.*)$/iD',
+        '/^(?<first>\d+[a-z]?(?: \d\/\d)?),?\n(?<second>\D.*)$/iuD',
+    ];
+
+    /** A box that is not said to be of a post office. */
+    private const BARE_BOX = '/^(?:box|bx)\b/i';
+
     private static ?Reason $moved = null;
 
     private function __construct() {}
@@ -73,6 +86,12 @@ final class StreetLines
     {
         [$first, $second] = [StreetLine::parse($sheet->part('line1'), $country), StreetLine::parse($sheet->part('line2'), $country)];
         $reasons = [];
+        $joined = $second->kind === LineKind::Blank ? null : self::joined($sheet->part('line1'), $sheet->part('line2'), $country);
+        if ($joined !== null) {
+            [$first, $second] = [$joined, StreetLine::parse('', $country)];
+            $reasons[] = new Reason(AddressRule::LinesJoined);
+        }
+        [$first, $second] = [self::unlessBare($first, $second), self::unlessBare($second, $first)];
         $attention = self::mayNameSomeone($sheet->part('line1')) ? self::attention($sheet->part('line1'), $country) : null;
         if ($attention !== null && $second->kind !== LineKind::Blank) {
             return ['line1', ...$second->kind === LineKind::Unread ? ['line2'] : []];
@@ -102,6 +121,33 @@ final class StreetLines
         $unread = $first->kind === LineKind::Unread ? ['line1'] : [];
 
         return $second->kind === LineKind::Unread ? [...$unread, 'line2'] : $unread;
+    }
+
+    /** Two lines that are one; null if they are two. */
+    private static function joined(string $above, string $below, string $country): ?DeliveryLine
+    {
+        foreach (self::HALVES as $form) {
+            if (preg_match($form, "{$above}\n{$below}", $half) === 1) {
+                $line = StreetLine::parse("{$half['first']} {$half['second']}", $country);
+                // "12" above "Dover" is no street.
+                if ($line->kind->isDelivered() && ($line->kind !== LineKind::Street || $line->suffix !== '')) {
+                    return $line;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /** "Box 4" beside a street may be of a campus, or of who keeps mail for others: nobody knows that it is of the post office. */
+    private static function unlessBare(DeliveryLine $line, DeliveryLine $beside): DeliveryLine
+    {
+        $isBare =
+            $line->kind === LineKind::Box &&
+            in_array($beside->kind, [LineKind::Street, LineKind::Highway], true) &&
+            preg_match(self::BARE_BOX, $line->written) === 1;
+
+        return $isBare ? new DeliveryLine(LineKind::Unread, $line->written) : $line;
     }
 
     private static function mayNameSomeone(string $line): bool

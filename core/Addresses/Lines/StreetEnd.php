@@ -11,12 +11,18 @@ use PineSieve\Core\Text\Fold;
 /** Where a street ends and its city begins, when nothing stands between them: "12 Elm St Apt 4 Dover". */
 final class StreetEnd
 {
+    private const STATION =
+        '(?:\s*,?\s*(?:Stn|Station|Succ|Succursale|RPO|CSP|LCD)\.?\s+' .
+        '(?:[A-Z](?!\.?\w)|Main|Terminal|Downtown|Central|Forces|Centre-ville|Bureau-chef))?';
+
     /** Lines without a street, at the beginning of a text. */
     private const POSTAL =
-        '/^(?:(?:(?:Box|Site|Comp) \w+\s+){1,2}R\.?\s?R\.?\s*#?\s*\d+|(?:P\.?\s?O\.?\s*Box|POB|[BC]\.?P\.?|Drawer|Caller(?: Box)?)\s*#?\s*\d[\w-]*' .
-        '(?:\s*,?\s*(?:Stn|Station|Succ|Succursale|RPO|CSP)\.?\s+(?:[A-Z](?!\.?\w)|Main|Terminal|Downtown|Central|Forces|Centre-ville|Bureau-chef))?|' .
-        '(?:R\.?\s?R\.?|Rural Route|H\.?C\.?R?|Star Route|RFD)\s*#?\s*\d+(?:\s*,?\s*Box\s+[\w-]+)?|' .
-        '(?:PSC|CMR|Unit)\s*\d+\s+Box\s+\w+|General Delivery|Gen(?:\.|eral)? Del(?:\.|ivery)?)(?=\s|$)/i';
+        '/^(?:(?:(?:Box|Site|Comp) \w+\s+){1,2}R\.?\s?R\.?\s*#?\s*\d+|' .
+        '(?:P\.?\s?O\.?\s*Box|POB|[BC]\.?P\.?|Drawer|Caller(?: Box)?)\s*#?\s*\d[\w-]*' .
+        self::STATION .
+        '|(?:R\.?\s?R\.?|Rural Route|H\.?C\.?R?|Star Route|RFD)\s*#?\s*\d+(?:(?:\s*,?\s*Box\s+[\w-]+)|' .
+        self::STATION .
+        ')|(?:PSC|CMR|Unit)\s*\d+\s+Box\s+\w+|General Delivery|Gen(?:\.|eral)? Del(?:\.|ivery)?)(?=\s|$)/i';
 
     /** The number of a highway ends it. */
     private const HIGHWAY = '/^(?:highway|hwy|route|rte|rt|road|rd|us|interstate|fm|loop|cr|sr)$/i';

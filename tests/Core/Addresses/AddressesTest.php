@@ -213,6 +213,32 @@ final class AddressesTest extends TestCase
         }
     }
 
+    /** @return iterable<string, array{string, string, string}> two lines; the lines in postal form and which of them are not understood */
+    public static function halves(): iterable
+    {
+        yield 'a rural route and its box' => ['RR 2', 'Box 9', 'RR 2 Box 9|'];
+        yield 'with signs' => ['R.R. #2', 'Box #14-A', 'RR 2 Box 14-A|'];
+        yield 'a route of which the box tells that it is rural' => ['Rt. 1', 'Box 66', 'RR 1 Box 66|'];
+        yield 'the box above' => ['Box 66', 'Rt 1', 'RR 1 Box 66|'];
+        yield 'a contract route' => ['HC 1', 'Box 4', 'HC 1 Box 4|'];
+        yield 'military post' => ['PSC 3', 'Box 44', 'PSC 3 Box 44|'];
+        yield 'a military unit' => ['Unit 2050', 'Box 4190', 'Unit 2050 Box 4190|'];
+        yield 'a box of the post office beside a highway' => ['Route 9', 'PO Box 12', 'Route 9|PO Box 12'];
+        yield 'a number and its street' => ['12', 'Elm Street Apt 4', '12 Elm St|Apt 4'];
+        yield 'a number and a unit' => ['12', 'Apt 4', '12|Apt 4 line1'];
+        yield 'a number and a city' => ['12', 'Dover', '12|Dover line1,line2'];
+        yield 'a box that may be of a campus' => ['12 Elm Street', 'Box 4', '12 Elm St|Box 4 line2'];
+        yield 'above too' => ['Box 4', '12 Elm St', 'Box 4|12 Elm St line1'];
+    }
+
+    #[DataProvider('halves')]
+    public function test_two_lines_that_say_nothing_alone_are_one(string $above, string $below, string $expected): void
+    {
+        $result = (new AddressStandardizer())->standardize(new Address($above, $below, 'Dover', 'NH', '03820', 'US'));
+
+        self::assertSame($expected, rtrim("{$result->standard->line1}|{$result->standard->line2} " . implode(',', $result->unread)));
+    }
+
     public function test_a_line_that_names_someone_and_a_street_beside_a_unit_is_said_not_to_be_understood(): void
     {
         $written = new Address('12 Elm Street c/o Ann Lee', 'Apt 4', 'Dover', 'NH', '03820', 'US');
@@ -337,6 +363,11 @@ final class AddressesTest extends TestCase
         '12 King St W Toronto Canada' => '12 King St W|Toronto||',
         '12 Elm St La Canada CA 91011' => '12 Elm St|La Canada|CA|91011',
         '2050, rue University, Montréal, QC, H3A 2A1' => '2050 rue University|Montréal|QC|H3A 2A1',
+        'Rt. 1, Box 66, Mena, AR 71953' => 'RR 1 Box 66|Mena|AR|71953',
+        '12 Elm St., Dover, NH  03820 - 2214' => '12 Elm St|Dover|NH|03820-2214',
+        '18 Harborview Ct St Pete FL 33701' => '18 Harborview Ct|St Pete|FL|33701',
+        'RR 2 Stn Main Bracebridge ON P1L 1W9' => 'RR 2 Stn Main|Bracebridge|ON|P1L 1W9',
+        '88 Lakeshore Road East, Mississauga, Ontario, Canada, L5G 1E1' => '88 Lakeshore Rd E|Mississauga|ON|L5G 1E1',
         'B.P. 12, Moncton NB E1C 8K6' => 'CP 12|Moncton|NB|E1C 8K6',
         'Box 12 Site 5 RR 2 Gibsons BC V0N 1V0' => 'Box 12 Site 5 RR 2|Gibsons|BC|V0N 1V0',
         '12 Elm St, NYC 10001' => '12 Elm St|NYC||10001',
