@@ -15,12 +15,16 @@ final class BehindStreet
     /** Signs that no street has: someone wrote a remark. */
     private const REMARK = '/[*()\[\]{}<>!?=:"_|~^@$%+\\\\]/';
 
+    /** Another street behind the first: "12 Elm St & 14 Oak". */
+    private const ANOTHER = '/(?:^| )\/ |\S & \d|\S (?:street|st|avenue|ave|road|rd|drive|dr|lane|ln|blvd|boulevard) (?:and|&) \S/i';
+
     private function __construct() {}
 
     /** @param  bool  $isOpen  whether no suffix and no number of a highway ends the name */
     public static function isIn(string $name, bool $isOpen, Lexicon $lexicon): bool
     {
         return preg_match(self::REMARK, $name) === 1 ||
+            preg_match(self::ANOTHER, $name) === 1 ||
             ($isOpen && (preg_match(self::GOES_ON, $name) === 1 || self::hasNumber($name, $lexicon)));
     }
 
