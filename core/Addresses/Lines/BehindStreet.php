@@ -15,8 +15,10 @@ final class BehindStreet
     /** Signs that no street has: someone wrote a remark. */
     private const REMARK = '/[*()\[\]{}<>!?=:"_|~^@$%+\\\\]/';
 
-    /** Another street behind the first: "12 Elm St & 14 Oak". */
-    private const ANOTHER = '/(?:^| )\/ |\S & \d|\S (?:street|st|avenue|ave|road|rd|drive|dr|lane|ln|blvd|boulevard) (?:and|&) \S/i';
+    /** Another street behind the first: "12 Elm St & 14 Oak", "12 Elm St at Oak St". */
+    private const ANOTHER =
+        '/(?:^| )\/ |\S & \d|\S (?:street|st|avenue|ave|road|rd|drive|dr|lane|ln|blvd|boulevard) ' .
+        '(?:and|&|at|near|off|behind|opposite|corner) \S/i';
 
     private function __construct() {}
 

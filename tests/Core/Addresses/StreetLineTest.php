@@ -599,7 +599,7 @@ final class StreetLineTest extends TestCase
         self::assertSame(LineKind::Unread, StreetLine::parse('The Old Mill')->kind);
         self::assertSame(LineKind::Unread, StreetLine::parse('#3 - 12 Elm St')->kind, 'In the United States "3-12" is a number.');
         self::assertSame(LineKind::Street, StreetLine::parse('1456 Regional Rd 25', 'CA')->kind);
-        foreach (['12 Elm St & 14 Oak St', '12 Elm Street / 14 Oak Street', '12 Elm St and Oak St'] as $two) {
+        foreach (['12 Elm St & 14 Oak St', '12 Elm Street / 14 Oak Street', '12 Elm St and Oak St', '12 Elm Ave. at Oak St.'] as $two) {
             self::assertSame(LineKind::Unread, StreetLine::parse($two)->kind, $two);
         }
         self::assertSame(LineKind::Street, StreetLine::parse('12 Johnson & Johnson Dr')->kind);
