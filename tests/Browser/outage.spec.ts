@@ -3,8 +3,8 @@ import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { signIn } from './steps';
 
-const data = process.env['DATA_DIR'] ?? 'var';
-const port = new URL(process.env['BASE_URL'] ?? 'http://127.0.0.1:8080').port;
+const data = process.env['DATA_DIR'] ?? '';
+const port = new URL(process.env['BASE_URL'] ?? '').port;
 
 /** Ends the server of this installation's database, as the system does when memory is short. */
 function killDatabase(): void {
