@@ -46,9 +46,6 @@ final class Matcher
     /** @var \WeakMap<Traits, array<int, PreparedRecord>> by judge */
     private \WeakMap $prepared;
 
-    /** @var \WeakMap<SupporterRecord|IncomingRecord, array<string, list<string>>> what the rules of a narrowed lookup ask for besides */
-    private \WeakMap $further;
-
     /**
      * @param  array<string, RuleSet>  $sets  the one in use, by kind
      * @param  array<string, Edition>  $editions  what sets by weight go by, by kind; what comes with the program for those that are missing
@@ -68,7 +65,6 @@ final class Matcher
         $this->standardizer = new AddressStandardizer();
         $this->traits = new \WeakMap();
         $this->prepared = new \WeakMap();
-        $this->further = new \WeakMap();
         foreach (SupporterKind::cases() as $kind) {
             $this->lookups[$kind->value] = $this->lookupsOf($kind);
         }
@@ -167,10 +163,12 @@ final class Matcher
      */
     public function mayBe(IncomingRecord $row, MatchKey $key, SupporterRecord $stored): bool
     {
-        return $key->narrowed === null ||
-            ($row->kind === $stored->kind() &&
-                array_intersect($this->further($row->kind, $key->narrowed, $row), $this->further($row->kind, $key->narrowed, $stored)) !==
-                    []);
+        if ($key->narrowed === null || $row->kind !== $stored->kind()) {
+            return $key->narrowed === null;
+        }
+        [$judge, $lookup] = $this->lookups[$row->kind->value][$key->narrowed];
+
+        return $judge->mayHold($lookup, $this->traits($row), $this->traits($stored));
     }
 
     /** How likely someone must be to be known, or asked about; null where rules decide. */
@@ -212,19 +210,6 @@ final class Matcher
         $this->prepared[$traits] = $prepared;
 
         return $prepared[spl_object_id($judge)];
-    }
-
-    /** @return list<string> of which two have one in common if a rule of the lookup may hold for them */
-    private function further(SupporterKind $kind, string $name, SupporterRecord|IncomingRecord $record): array
-    {
-        $further = $this->further[$record] ?? [];
-        if (!isset($further[$name])) {
-            [$judge, $lookup] = $this->lookups[$kind->value][$name];
-            $further[$name] = $judge->further($lookup, $this->traits($record));
-            $this->further[$record] = $further;
-        }
-
-        return $further[$name];
     }
 
     /** @return array<string, array{PairJudge, int, MatchKey}> by name: of those that give the same keys, the one by which most are looked at */

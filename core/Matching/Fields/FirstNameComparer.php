@@ -7,7 +7,7 @@ namespace PineSieve\Core\Matching\Fields;
 use PineSieve\Core\Matching\Rules\Comparison;
 
 /** Compares the first names of people alone, as NameComparer does: for those who have changed their last name. */
-final readonly class FirstNameComparer implements FieldComparer
+final readonly class FirstNameComparer implements FieldComparer, Sketched
 {
     private NameComparer $names;
 
@@ -40,6 +40,11 @@ final readonly class FirstNameComparer implements FieldComparer
     public function traces(array $value): array
     {
         return $this->names->firstTraces($value);
+    }
+
+    public function sketch(array $value): array
+    {
+        return $this->traces($value);
     }
 
     public function selectivity(): int

@@ -15,7 +15,7 @@ use PineSieve\Core\Text\Fold;
  * Compares the names of people: first and last name must both agree.
  * Alike first names are found where they begin with the same letter, alike last names with one slip, by a part of a double name or by their sound.
  */
-final readonly class NameComparer implements FieldComparer
+final readonly class NameComparer implements FieldComparer, Sketched
 {
     /** Parts of a value. */
     private const SHOWN = 0;
@@ -159,16 +159,20 @@ final readonly class NameComparer implements FieldComparer
     {
         $options = $this->comparison->options;
         $first = $value[self::FIRST];
-        $firsts = [$first, ...$options->nicknames ? Nicknames::fullOf($first) : []];
+        $firsts = $options->nicknames ? [$first, ...Nicknames::fullOf($first)] : [$first];
         if ($options->initials || $options->sound || $this->comparison->how === How::Alike) {
-            $firsts = array_map(static fn(string $name): string => substr($name, 0, 1), [
-                ...$firsts,
-                ...$options->initials && strlen($first) === 1 ? [$value[self::MIDDLE]] : [],
-            ]);
-        } else {
-            // One who gives two first names is looked for by the first of them too.
-            $firsts[] = explode(' ', $first)[0];
+            $letters = [];
+            foreach ($firsts as $name) {
+                $letters[] = $name[0] ?? '';
+            }
+            if ($options->initials && strlen($first) === 1) {
+                $letters[] = $value[self::MIDDLE][0] ?? '';
+            }
+
+            return count($letters) === 1 ? $letters : array_values(array_unique($letters));
         }
+        // One who gives two first names is looked for by the first of them too.
+        $firsts[] = explode(' ', $first)[0];
 
         return array_values(array_unique($firsts));
     }
@@ -181,6 +185,14 @@ final readonly class NameComparer implements FieldComparer
                 ...$this->comparison->options->swapped && $value[self::FIRST] !== '' ? $this->pairTraces(self::turned($value)) : [],
             ]),
         );
+    }
+
+    /** Each trace has one of the first name in it, or of the last in its place. */
+    public function sketch(array $value): array
+    {
+        return $this->comparison->options->swapped && $value[self::FIRST] !== ''
+            ? [...$this->firstTraces($value), ...$this->firstTraces(self::turned($value))]
+            : $this->firstTraces($value);
     }
 
     /**

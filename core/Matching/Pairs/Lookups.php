@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Matching\Pairs;
 
 use PineSieve\Core\Matching\Fields\FieldComparer;
+use PineSieve\Core\Matching\Fields\Sketched;
 use PineSieve\Core\Matching\MatchKey;
 use PineSieve\Core\Matching\Rules\Comparison;
 use PineSieve\Core\Matching\Rules\How;
@@ -124,6 +125,59 @@ final class Lookups
         }
 
         return $further;
+    }
+
+    /**
+     * Whether one of the rules may hold for two that share a key: whether further() of the two has one in common.
+     *
+     * @param  array<int, list<list<string>>>  $one  values, at least those at placesOfRest()
+     * @param  array<int, list<list<string>>>  $other
+     */
+    public function mayHold(int $lookup, array $one, array $other): bool
+    {
+        foreach ($this->rulesOf[$lookup] as $rule) {
+            $rest = $this->rests[$rule];
+            if (
+                $rest !== [] &&
+                $this->mayMeet($rest, $one, $other) &&
+                array_intersect($this->traces($rest, $one), $this->traces($rest, $other)) !== []
+            ) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Whether two may have traces in common, as far as it is told without them.
+     *
+     * @param  list<int>  $places  of comparisons
+     * @param  array<int, list<list<string>>>  $one
+     * @param  array<int, list<list<string>>>  $other
+     */
+    private function mayMeet(array $places, array $one, array $other): bool
+    {
+        foreach ($places as $place) {
+            [, $comparer, $at] = $this->comparisons[$place];
+            if (
+                $comparer instanceof Sketched &&
+                array_intersect(self::sketch($comparer, $one[$at]), self::sketch($comparer, $other[$at])) === []
+            ) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param  list<list<string>>  $values
+     * @return list<string>
+     */
+    private static function sketch(Sketched $comparer, array $values): array
+    {
+        return $values === [] ? [] : array_merge(...array_map($comparer->sketch(...), $values));
     }
 
     /** @return list<int> places of the values that the rules of a lookup ask for besides */

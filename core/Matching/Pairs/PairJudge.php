@@ -115,20 +115,27 @@ final class PairJudge
         return new PreparedRecord($ref, $compared->values, $this->lookups->keys($compared));
     }
 
-    /**
-     * What the rules of a lookup ask for besides, of a record of which nothing else is made ready.
-     *
-     * @return list<string> of which two that share a key have one in common if a rule may hold for them
-     */
-    public function further(int $lookup, Traits $traits): array
+    /** Whether a rule of a lookup may hold for two that share a key of it, told by what it asks for besides. */
+    public function mayHold(int $lookup, Traits $one, Traits $other): bool
     {
-        $values = [];
+        $places = $this->lookups->placesOfRest($lookup);
+
+        return $this->lookups->mayHold($lookup, $this->valuesAt($places, $one), $this->valuesAt($places, $other));
+    }
+
+    /**
+     * @param  list<int>  $places
+     * @return array<int, list<list<string>>>
+     */
+    private function valuesAt(array $places, Traits $traits): array
+    {
         $preparations = array_values($this->preparations);
-        foreach ($this->lookups->placesOfRest($lookup) as $place) {
+        $values = [];
+        foreach ($places as $place) {
             $values[$place] = $traits->prepared($preparations[$place]);
         }
 
-        return $this->lookups->further($lookup, $values);
+        return $values;
     }
 
     /** Ready for being judged, without the keys by which it is found. */

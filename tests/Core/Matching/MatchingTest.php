@@ -281,6 +281,49 @@ final class MatchingTest extends TestCase
         }
     }
 
+    /** What is told at little cost says no more than what it stands for: nobody is passed over by it alone. */
+    public function test_nobody_is_passed_over_who_leaves_a_trace_in_common(): void
+    {
+        $comparers = new FieldComparers(FieldCatalog::builtIn());
+        $judge = new PairJudge(ShippedRules::byWeight($comparers), $comparers);
+        $names = [
+            'Ann Lee',
+            'Lee Ann',
+            'A. Lee',
+            'Bob Birch',
+            'Robert B. Birch',
+            'J Robert Lindqvist',
+            'Matra Lindqist',
+            'Peggy Garcia-Lopez',
+        ];
+        array_push(
+            $names,
+            'Margaret Lopez',
+            'Smith',
+            'Jon Smyth',
+            'John Schmidt',
+            'Kathy OBrien',
+            "Katherine O'Brien",
+            'Zoe Zhang',
+            '山田 太郎',
+        );
+        $values = array_map(
+            static fn(string $name): array => $judge->compared(0, Traits::ofStored(self::stored($name), new AddressStandardizer()))->values,
+            $names,
+        );
+        $told = 0;
+        foreach (array_keys($judge->lookups->names()) as $lookup) {
+            foreach ($values as $i => $one) {
+                foreach ($values as $j => $other) {
+                    $hasCommon = array_intersect($judge->lookups->further($lookup, $one), $judge->lookups->further($lookup, $other)) !== [];
+                    self::assertSame($hasCommon, $judge->lookups->mayHold($lookup, $one, $other), "{$names[$i]}, {$names[$j]}");
+                    $told += $hasCommon ? 1 : 0;
+                }
+            }
+        }
+        self::assertGreaterThan(50, $told);
+    }
+
     /** @return iterable<string, array{list<PairStrength>, Verdict, ?int}> */
     public static function findings(): iterable
     {
