@@ -1,5 +1,6 @@
 import { Button, Input } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import type { SupporterNames } from '../api/answers';
 import { api } from '../api/client';
 import { SupporterPicker } from '../shared/SupporterPicker';
@@ -13,6 +14,8 @@ interface GiftHonoredProps {
 /** Whom a gift honors or remembers, where that is one of the supporters. */
 export function GiftHonored({ values, mayEdit, onChange }: GiftHonoredProps) {
   const id = values['gift.honored'] ?? '';
+  // Whoever has just chosen goes on from there.
+  const [isChosen, setChosen] = useState(false);
   const names = useQuery({
     queryKey: ['supporter names', [id]],
     queryFn: () => api.get<SupporterNames>(`supporter-names?ids=${id}`),
@@ -24,7 +27,10 @@ export function GiftHonored({ values, mayEdit, onChange }: GiftHonoredProps) {
         <SupporterPicker
           label="Supporter whom it honors or remembers"
           size="sm"
-          onPick={(one) => onChange({ 'gift.honored': String(one.id), 'gift.tribute': values['gift.tribute'] || one.name })}
+          onPick={(one) => {
+            setChosen(true);
+            onChange({ 'gift.honored': String(one.id), 'gift.tribute': values['gift.tribute'] || one.name });
+          }}
         />
       </Input.Wrapper>
     ) : null;
@@ -34,7 +40,7 @@ export function GiftHonored({ values, mayEdit, onChange }: GiftHonoredProps) {
       <div className="also">
         <span>{names.data?.names[id] ?? id}</span>
         {mayEdit && (
-          <Button variant="subtle" size="compact-sm" onClick={() => onChange({ 'gift.honored': '' })}>
+          <Button variant="subtle" size="compact-sm" autoFocus={isChosen} onClick={() => onChange({ 'gift.honored': '' })}>
             remove
           </Button>
         )}
