@@ -37,9 +37,10 @@ final readonly class BatchHistory
     {
         $changes = [];
         foreach (array_intersect_key(self::WORDS, $batch->getDirty()) as $key => $word) {
-            [$before, $after] = [self::told($batch->getOriginal($key)), self::told($batch->getAttribute($key))];
+            [$before, $after] = [$batch->getOriginal($key), $batch->getAttribute($key)];
             if ($before !== $after) {
-                $changes[] = "{$word} {$after}, was {$before}";
+                // Not everyone may see which fund or campaign that is.
+                $changes[] = $key === 'defaults' ? $word : "{$word} " . self::told($after) . ', was ' . self::told($before);
             }
         }
         if ($changes !== []) {
@@ -63,12 +64,6 @@ final readonly class BatchHistory
 
     private static function told(mixed $value): string
     {
-        $words = is_array($value)
-            ? implode(', ', array_filter(array_map(strval(...), $value), static fn(string $one): bool => $one !== ''))
-            : (is_scalar($value)
-                ? (string) $value
-                : '');
-
-        return $words === '' ? 'nothing' : $words;
+        return is_scalar($value) && (string) $value !== '' ? (string) $value : 'nothing';
     }
 }

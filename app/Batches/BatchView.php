@@ -71,7 +71,9 @@ final readonly class BatchView
             'received_on' => $batch->received_on,
             'bank_reference' => $batch->bank_reference,
             'currency' => $batch->currency,
-            'defaults' => new JsonMap($batch->defaults),
+            'defaults' => new JsonMap(
+                array_filter($batch->defaults, static fn(string $field): bool => FieldAccess::ofUser()->sees($field), ARRAY_FILTER_USE_KEY),
+            ),
             'state' => $batch->state->value,
             'expected_gifts' => $totals->expectedGifts,
             'expected_amount' => $totals->expectedAmount,

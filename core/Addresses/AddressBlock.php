@@ -32,8 +32,7 @@ final class AddressBlock
     ];
 
     /** "2050, rue University" and "Rt. 1, Box 66" are one line. */
-    private const GOES_ON =
-        '/^(?:\d+[a-z]?\n|' . '(?:R\.?\s?R\.?|R\.?\s?F\.?\s?D\.?|Rte?\.?|Route|Rural (?:Route|Rt)|H\.?\s?C\.?R?)\s*#?\s*\d+\nBox\b)/i';
+    private const GOES_ON = '/^(?:\d+[a-z]?\n|(?:' . StreetLines::ROUTE . ')\s*#?\s*\d+\nBox\b)/i';
 
     /** "PO Box 9/Dover/NH/03820" */
     private const SLASHED = '/^(?:[^\/\n]|\d\/\d)+(?:\/[^\/\n]+){1,2}\/\p{L}{2}\/\d{5}(?:-\d{4})?$/Du';

@@ -21,7 +21,8 @@ final class StreetLines
         '/^(?<person>(?:' . StreetLine::ATTENTION . '|%)\W*\p{L}\D*?)\s+(?<street>\d+[a-z]?\s.*)$/iDu',
     ];
 
-    private const ROUTE = 'R\.?\s?R\.?|R\.?\s?F\.?\s?D\.?|Rte?\.?|Route|Rural (?:Route|Rte|Rt)|H\.?\s?C\.?R?\.?|Star (?:Route|Rte|Rt)';
+    /** A rural or contract route, without its number. */
+    public const ROUTE = 'R\.?\s?R\.?|R\.?\s?F\.?\s?D\.?|Rte?\.?|Route|Rural (?:Route|Rte|Rt)|H\.?\s?C\.?R?\.?|Star (?:Route|Rte|Rt)';
 
     /** Lines that say nothing alone: a route, and the box on it; a number, and its street. */
     private const HALVES = [

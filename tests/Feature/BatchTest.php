@@ -151,7 +151,7 @@ final class BatchTest extends TestCase
             [
                 "Opened {$name}",
                 "Changed {$name}: bank reference nothing, was 77-2041; amount expected 149.00, was 150.00",
-                "Changed {$name}: what every row has nothing, was check, General",
+                "Changed {$name}: what every row has",
                 "Made {$name} ready",
                 "Posted {$name}, though it is not what was expected: A dollar was added",
                 'Took the posted batch "Lockbox of 24 November" back',
@@ -408,7 +408,11 @@ final class BatchTest extends TestCase
             ->getJson("/api/batches/{$batch}")
             ->assertOk()
             ->json();
-        self::assertStringNotContainsString('Rescue boat', (string) json_encode([$page['entries'], $page['by_fund']]));
+        self::assertStringNotContainsString('Rescue boat', (string) json_encode($page));
+        self::assertSame(['gift.kind' => 'check'], $page['batch']['defaults']);
+        $this->patchJson("/api/batches/{$batch}", ['defaults' => ['gift.kind' => 'cash', 'gift.fund' => 'Puffins']])->assertOk();
+        self::assertEquals(['gift.kind' => 'cash', 'gift.fund' => 'General'], Batch::query()->findOrFail($batch)->defaults);
+        self::assertStringNotContainsString('General', (string) json_encode($this->getJson("/api/batches/{$batch}")->json()));
         self::assertStringNotContainsString('General', (string) json_encode($this->getJson("/api/batch-supporters/{$this->ann}")->json()));
         $entry = (int) DB::table('batch_entries')->where('supporter_id', $this->bo)->value('id');
         $this->putJson("/api/batches/{$batch}/entries/{$entry}", [

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Batches\Http\Requests;
 
+use App\Batches\Batch;
 use App\Records\Http\Requests\EditsRecords;
+use App\Standards\FieldAccess;
 use Illuminate\Validation\Rule;
 use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\Gifts\Currency;
@@ -61,10 +63,22 @@ final class BatchRequest extends EditsRecords
             $about['expected_amount'] = (string) Amount::parse($data['expected_amount']);
         }
         if (isset($data['defaults'])) {
-            $about['defaults'] = array_filter(
-                array_map(strval(...), array_intersect_key($data['defaults'], FieldPlace::columns('gift'))),
-                static fn(string $value): bool => trim($value) !== '',
+            $sight = FieldAccess::ofUser();
+            $batch = $this->route('batch');
+            $hidden = array_filter(
+                $batch instanceof Batch ? $batch->defaults : [],
+                static fn(string $field): bool => !$sight->sees($field),
+                ARRAY_FILTER_USE_KEY,
             );
+            // What someone may not see stays as it is.
+            $about['defaults'] = [
+                ...array_filter(
+                    array_map(strval(...), array_intersect_key($data['defaults'], FieldPlace::columns('gift'))),
+                    static fn(string $value, string $field): bool => trim($value) !== '' && $sight->sees($field),
+                    ARRAY_FILTER_USE_BOTH,
+                ),
+                ...$hidden,
+            ];
         }
 
         return $about;
