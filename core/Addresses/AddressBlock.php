@@ -37,6 +37,12 @@ final class AddressBlock
     /** "PO Box 9/Dover/NH/03820" */
     private const SLASHED = '/^(?:[^\/\n]|\d\/\d)+(?:\/[^\/\n]+){1,2}\/\p{L}{2}\/\d{5}(?:-\d{4})?$/Du';
 
+    /** An email, or a phone. */
+    private const REACHED = '/^\S+@\S+$|^\D{0,8}\+?(?:\d[ ().-]*){10,}$/D';
+
+    /** Put above a text that stands below a street elsewhere, so that what it begins with is read as no other one. */
+    public const STREET = '1 Nowhere St';
+
     private function __construct() {}
 
     public static function parse(string $text): Address
@@ -84,6 +90,32 @@ final class AddressBlock
         return new Address($parts[0] ?? '', implode(', ', array_slice($parts, 1)), $city, $state, $code, $country);
     }
 
+    /**
+     * A cell beside columns that hold parts of the same address: "Dover, NH 03820" beside a street. What a column says goes before.
+     *
+     * @param  array<string, string>  $written  part to what its column says; '' if nothing
+     * @return array{array<string, string>, array<string, string>} all parts, and what the cell says of those that a column says otherwise
+     */
+    public static function beside(string $cell, array $written): array
+    {
+        if ($cell === '') {
+            return [$written, []];
+        }
+        $isBelow = ($written['line1'] ?? '') !== '';
+        $read = self::parse($isBelow ? self::STREET . "\n{$cell}" : $cell)->parts();
+        $read['line1'] = $isBelow ? '' : $read['line1'];
+        [$parts, $others] = [[], []];
+        foreach ($read as $part => $value) {
+            $own = $written[$part] ?? '';
+            $parts[$part] = $own !== '' ? $own : $value;
+            if ($own !== '' && $value !== '' && !MisplacedPlace::isSame($part, $own, $value)) {
+                $others[$part] = $value;
+            }
+        }
+
+        return [$parts, $others];
+    }
+
     /** With a line for each part. */
     private static function broken(string $text): string
     {
@@ -102,7 +134,7 @@ final class AddressBlock
     {
         $last = $parts[count($parts) - 1];
         $before = array_slice($parts, 0, -1);
-        if ($before !== [] && StreetLine::isAttention($last)) {
+        if ($before !== [] && (StreetLine::isAttention($last) || preg_match(self::REACHED, $last) === 1)) {
             return [$before, $last];
         }
         if (
@@ -144,10 +176,12 @@ final class AddressBlock
         if (preg_match('/^(?<before>.*(?<!\bla|\bdu)\s(?!La |Rue )\S+) (?<name>Canada|USA|U\.S\.A\.)$/iDu', $last, $found) === 1) {
             return [[...array_slice($parts, 0, -1), $found['before']], $found['name']];
         }
-        // "... Dover NH 03820 USA"
-        if (preg_match('/^(.*\d[A-Za-z]?\d*)\s+(U\.?S\.?A?\.?|United States(?: of America)?|Canada)$/iD', $last, $found) === 1) {
-            $before = trim($found[1]);
-            if (preg_match('/\b' . self::CODE . '$/D', $before) === 1) {
+        // "... Dover NH 03820 USA", "... Dover, NH USA"
+        if (preg_match('/^(\S.*)\s(U\.?S\.?A?\.?|United States(?: of America)?|Canada)$/iD', $last, $found) === 1) {
+            $before = trim($found[1], ' ,');
+            // "La Canada" is a city.
+            $isBehindState = strcasecmp($found[2], 'Canada') !== 0 && self::cutState($before)[1] !== '';
+            if (preg_match('/\b' . self::CODE . '$/D', $before) === 1 || $isBehindState) {
                 $parts[count($parts) - 1] = $before;
 
                 return [$parts, $found[2]];
@@ -161,7 +195,11 @@ final class AddressBlock
     private static function cutCode(string $tail, bool $hasMore): array
     {
         return preg_match('/^(?<before>.*?)\s*\b' . self::CODE . '\.?$/uD', $tail, $found) === 1 &&
-            ($hasMore || Regions::find(self::lastWord($found['before'])) !== null || self::cutState($found['before'])[1] !== '')
+            ($hasMore ||
+                Regions::find(self::lastWord($found['before'])) !== null ||
+                self::cutState($found['before'])[1] !== '' ||
+                // "12 Elm St 03820"
+                (preg_match('/^\d{5}/', $found['code']) === 1 && StreetEnd::isWholeStreet($found['before'])))
             ? [$found['before'], $found['code']]
             : [$tail, ''];
     }
@@ -182,7 +220,7 @@ final class AddressBlock
         }
         $words = explode(' ', $text);
         // "Washington DC" is a city and its state.
-        foreach (preg_match('/^\p{Lu}\.?\p{Lu}\.?$/Du', $words[count($words) - 1]) === 1 ? [1, 3, 2] : [3, 2, 1] as $count) {
+        foreach (preg_match('/^\p{L}\.?\p{L}\.?$/Du', $words[count($words) - 1]) === 1 ? [1, 3, 2] : [3, 2, 1] as $count) {
             $state = implode(' ', array_slice($words, -$count));
             if (count($words) >= $count && Regions::find($state) !== null) {
                 return [implode(' ', array_slice($words, 0, -$count)), $state];

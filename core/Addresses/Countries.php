@@ -9,6 +9,7 @@ use PineSieve\Core\Text\Fold;
 /** Country names and their ISO 3166-1 alpha-2 codes, as the ICU library of the system lists them in English. */
 final class Countries
 {
+    /** Not those that are towns of the United States as well, such as Holland. */
     private const OTHER_SPELLINGS = [
         'usa' => 'US',
         'unitedstatesofamerica' => 'US',
@@ -20,6 +21,42 @@ final class Countries
         'wales' => 'GB',
         'greatbritain' => 'GB',
         'mex' => 'MX',
+        'estadosunidos' => 'US',
+        'etatsunis' => 'US',
+        'northernireland' => 'GB',
+        'republicofireland' => 'IE',
+        'eire' => 'IE',
+        'thenetherlands' => 'NL',
+        'deutschland' => 'DE',
+        'osterreich' => 'AT',
+        'schweiz' => 'CH',
+        'suisse' => 'CH',
+        'espana' => 'ES',
+        'italia' => 'IT',
+        'brasil' => 'BR',
+        'polska' => 'PL',
+        'norge' => 'NO',
+        'sverige' => 'SE',
+        'danmark' => 'DK',
+        'suomi' => 'FI',
+        'czechrepublic' => 'CZ',
+        'russianfederation' => 'RU',
+        'turkiye' => 'TR',
+        'republicofkorea' => 'KR',
+        'peoplesrepublicofchina' => 'CN',
+        'hongkong' => 'HK',
+        'burma' => 'MM',
+        'swaziland' => 'SZ',
+        'ivorycoast' => 'CI',
+        'capeverde' => 'CV',
+        'easttimor' => 'TL',
+        'uae' => 'AE',
+        'thebahamas' => 'BS',
+        'thephilippines' => 'PH',
+        'thegambia' => 'GM',
+        'saintlucia' => 'LC',
+        'saintkittsandnevis' => 'KN',
+        'saintvincentandthegrenadines' => 'VC',
     ];
 
     /** @var ?array<string, string> */

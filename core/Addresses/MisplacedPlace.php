@@ -15,9 +15,6 @@ final class MisplacedPlace
     /** A state in the city stands behind a comma, in two capitals, or before a code. */
     private const IN_CITY = '/,|\s\p{Lu}{2}$|\d/Du';
 
-    /** Stands before a place that is read alone. */
-    private const STREET = '1 Main St';
-
     private function __construct() {}
 
     /** @return bool whether something was taken out: only where the parts that it belongs to are blank or say the same */
@@ -59,13 +56,13 @@ final class MisplacedPlace
         $read = AddressBlock::parse($text);
         // A second line may be nothing but the place.
         if ($line === 'line2' && preg_match('/^\D+\d{5}(?:-?\d{4})?$/D', $text) === 1) {
-            $read = AddressBlock::parse(self::STREET . "\n{$text}");
+            $read = AddressBlock::parse(AddressBlock::STREET . "\n{$text}");
         }
         $place = self::place($read);
         if ($read->line1 === '' || !isset($place['state']) || count($place) < 2 || !self::agree($sheet, $place)) {
             return false;
         }
-        $street = $read->line1 === self::STREET && !str_starts_with($text, self::STREET) ? '' : $read->line1;
+        $street = $read->line1 === AddressBlock::STREET && !str_starts_with($text, AddressBlock::STREET) ? '' : $read->line1;
         $hasRoom = $line === 'line1' && $sheet->part('line2') === '';
         $reason = [new Reason(AddressRule::PlaceApart)];
         $sheet->write($line, $hasRoom || $read->line2 === '' ? $street : "{$street}, {$read->line2}", $reason);
@@ -79,10 +76,16 @@ final class MisplacedPlace
 
     private static function outOfCity(AddressSheet $sheet): bool
     {
-        $read = AddressBlock::parse(self::STREET . "\n{$sheet->part('city')}");
+        $read = AddressBlock::parse(AddressBlock::STREET . "\n{$sheet->part('city')}");
         $place = self::place($read);
         unset($place['city']);
-        if ($read->line1 !== self::STREET || $read->line2 !== '' || $read->city === '' || $place === [] || !self::agree($sheet, $place)) {
+        if (
+            $read->line1 !== AddressBlock::STREET ||
+            $read->line2 !== '' ||
+            $read->city === '' ||
+            $place === [] ||
+            !self::agree($sheet, $place)
+        ) {
             return false;
         }
         $sheet->write('city', $read->city, [new Reason(AddressRule::PlaceApart)]);
@@ -123,17 +126,22 @@ final class MisplacedPlace
     {
         foreach ($place as $part => $value) {
             $there = $sheet->part($part);
-            $isSame = match (true) {
-                $there === '' => true,
-                $part === 'state' => (Regions::find($there)['code'] ?? $there) === (Regions::find($value)['code'] ?? $value),
-                $part === 'postal_code' => substr($there, 0, 5) === substr($value, 0, 5),
-                default => Fold::words($there) === Fold::words($value),
-            };
-            if (!$isSame) {
+            if ($there !== '' && !self::isSame($part, $there, $value)) {
                 return false;
             }
         }
 
         return true;
+    }
+
+    /** Whether two say the same of one part. */
+    public static function isSame(string $part, string $one, string $other): bool
+    {
+        return match ($part) {
+            'state' => (Regions::find($one)['code'] ?? $one) === (Regions::find($other)['code'] ?? $other),
+            'postal_code' => substr($one, 0, 5) === substr($other, 0, 5),
+            'country' => (Countries::code($one) ?? $one) === (Countries::code($other) ?? $other),
+            default => Fold::words($one) === Fold::words($other),
+        };
     }
 }

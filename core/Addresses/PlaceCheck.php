@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Addresses;
 
+use PineSieve\Core\Addresses\Lines\StreetEnd;
 use PineSieve\Core\Text\Fold;
 
 /**
@@ -31,7 +32,9 @@ final class PlaceCheck
      */
     public function of(Address $address): array
     {
-        $hasNumber = strpbrk($address->city, '0123456789@') !== false && preg_match(self::NO_CITY, $address->city) === 1;
+        $hasNumber =
+            strpbrk($address->city, '0123456789@') !== false &&
+            (preg_match(self::NO_CITY, $address->city) === 1 || StreetEnd::isWholeStreet($address->city));
         if ($hasNumber && ($address->country === 'US' || $address->country === 'CA')) {
             return [new PlaceRemark(PlaceDoubt::NotACity, 'city', "\"{$address->city}\" is more than a city")];
         }

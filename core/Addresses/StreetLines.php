@@ -24,11 +24,15 @@ final class StreetLines
     /** A rural or contract route, without its number. */
     public const ROUTE = 'R\.?\s?R\.?|R\.?\s?F\.?\s?D\.?|Rte?\.?|Route|Rural (?:Route|Rte|Rt)|H\.?\s?C\.?R?\.?|Star (?:Route|Rte|Rt)';
 
+    private const SITE = '(?:Box|Site|Comp)[\s#.]*\w+';
+
     /** Lines that say nothing alone: a route, and the box on it; a number, and its street. */
     private const HALVES = [
         '/^(?<first>(?:' . self::ROUTE . '|PSC|CMR|Unit)[\s#-]*\d+)\n(?<second>Box\s*#?\s*[\w-]+)$/iD',
         '/^(?<second>(?:Box|Site|Comp)[\s#]*\w+)\n(?<first>(?:' . self::ROUTE . ')[\s#-]*\d+)$/iD',
         '/^(?<first>R\.?\s?R\.?[\s#-]*\d+)\n(?<second>(?:Site|Comp)\b.*)$/iD',
+        '/^(?<first>' . self::SITE . '(?:[ ,]+' . self::SITE . ')*)\n(?<second>(?:' . self::SITE . '[ ,]+)*R\.?\s?R\.?[\s#-]*\d+.*)$/iD',
+        '/^(?<first>(?:P\.?\s?O\.?\s*Box|C\.?P\.?)[\s#]*\d+),?\n(?<second>(?:Stn|Station|Succ|Succursale|RPO|CSP)\b.*)$/iD',
         '/^(?<first>\d+[a-z]?(?: \d\/\d)?),?\n(?<second>\D.*)$/iuD',
     ];
 
@@ -121,7 +125,23 @@ final class StreetLines
         }
         $unread = $first->kind === LineKind::Unread ? ['line1'] : [];
 
-        return $second->kind === LineKind::Unread ? [...$unread, 'line2'] : $unread;
+        return $second->kind === LineKind::Unread || self::contradict($first, $second) ? [...$unread, 'line2'] : $unread;
+    }
+
+    /** Whether the second line names another house or another home than the first: "12 Elm St Apt 4" above "Apt 5". */
+    private static function contradict(DeliveryLine $first, DeliveryLine $second): bool
+    {
+        if ($first->kind === LineKind::Street && $second->kind === LineKind::Street) {
+            return $first->number !== '' && $second->number !== '';
+        }
+        $numbers = array_column($first->units, 'number', 'designator');
+        foreach ($second->units as $unit) {
+            if (($numbers[$unit->designator] ?? $unit->number) !== $unit->number) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** Two lines that are one; null if they are two. */

@@ -108,10 +108,7 @@ final readonly class RowAddresses
                 $written[$part] = $this->text->of($feeds, $cells, $row, $part === self::BLOCK);
             }
             $block = $written[self::BLOCK] ?? '';
-            $address = Address::fromParts([
-                ...$block === '' ? [] : AddressBlock::parse($block)->parts(),
-                ...array_filter($written, static fn(string $text): bool => $text !== ''),
-            ]);
+            $address = Address::fromParts(AddressBlock::beside($block, $written)[0]);
             if (!$address->isBlank()) {
                 $addresses[] = $address;
             }

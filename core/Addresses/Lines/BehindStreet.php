@@ -10,7 +10,7 @@ final class BehindStreet
     /** Whatever stands behind these words, and is no unit, no suffix and no direction, is not of the street: "St" may be Saint, of a few. */
     private const GOES_ON =
         '/\S (?:street|avenue|ave|road|rd|drive|boulevard|blvd|lane|ln|parkway|pkwy) \S|' .
-        '^(?!(?:mount|mt|port|fort|ft|cape|lake|bay|old|rue|via|blvd|boulevard) st )\S.* st \S|\S st .*\d|\S box \S*\d|\S \d{5}(?:-\d{4})?$/iD';
+        '\S (?:piso|local|oficina|edif|edificio|km) \S|^(?!(?:mount|mt|port|fort|ft|cape|lake|bay|old|rue|via|blvd|boulevard) st )\S.* st \S|\S st .*\d|\S box \S*\d|\S \d{5}(?:-\d{4})?$/iD';
 
     /** Signs that no street has: someone wrote a remark. */
     private const REMARK = '/[*()\[\]{}<>!?=:"_|~^@$%+\\\\]/';
@@ -20,14 +20,22 @@ final class BehindStreet
         '/(?:^| )\/ |\S & \d|\S (?:street|st|avenue|ave|road|rd|drive|dr|lane|ln|blvd|boulevard) ' .
         '(?:and|&|at|near|off|behind|opposite|corner) \S/i';
 
+    /** "Grand Concourse 4D" */
+    private const HOME = '/^(?!(?:' . StreetLine::SPANISH . ') )\S.* \d+[a-z]$/iD';
+
+    /** More than one house, or a number that is part of a word: "5 1234 104 Ave", "12/14 Elm St", "12 & 14 Elm St", "12Elm St". */
+    private const NUMBERS = '/^\d+(?: \d+(?: |$)|\/\d|(?!i?eme)[a-z]{3,}(?: |$))|^(?:&|and) \d/iD';
+
     private function __construct() {}
 
     /** @param  bool  $isOpen  whether no suffix and no number of a highway ends the name */
     public static function isIn(string $name, bool $isOpen, Lexicon $lexicon): bool
     {
         return preg_match(self::REMARK, $name) === 1 ||
+            preg_match(self::NUMBERS, $name) === 1 ||
             preg_match(self::ANOTHER, $name) === 1 ||
-            ($isOpen && (preg_match(self::GOES_ON, $name) === 1 || self::hasNumber($name, $lexicon)));
+            ($isOpen &&
+                (preg_match(self::GOES_ON, $name) === 1 || preg_match(self::HOME, $name) === 1 || self::hasNumber($name, $lexicon)));
     }
 
     /** Whether a number or a letter stands behind the type of a street: "Elm Ct Villa 12". */

@@ -263,6 +263,7 @@ final class Houses
         $isUnit =
             $at !== false &&
             $before !== '' &&
+            $before !== '-' &&
             Lexicon::of($country)->unit($before) === null &&
             preg_match('/^(?:no$|#|\d|(?:hwy|highway|rte|rt|route|interstate)$)/i', $before) !== 1;
 

@@ -94,13 +94,18 @@ final class Lexicon
         return $this->types !== [];
     }
 
-    /** A short form as it is written within a name: "St" in "Main Street Cir"; null if it may mean something else. */
+    /** A short form as it is written within a name: "Street" for "St" in "Main St Cir"; null if it may mean something else, or is none. */
     public function inFull(string $word): ?string
     {
         $suffix = $this->suffix($word);
-
         // In Canada it may stay short.
-        return $suffix === null || $this->hasTypes() || isset($this->unclear[$suffix]) ? null : $this->full[$suffix];
+        if ($suffix === null || $this->hasTypes() || isset($this->unclear[$suffix])) {
+            return null;
+        }
+        $full = $this->full[$suffix];
+
+        // "Parks" of "Parks Hwy" is no short form of "Park".
+        return str_starts_with(mb_strtolower($word), mb_strtolower($full)) ? null : $full;
     }
 
     /** A direction as it is written within a name: "West" in "Bay West Dr". */

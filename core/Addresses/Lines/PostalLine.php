@@ -72,11 +72,15 @@ final class PostalLine
             '(?<box>\d[\w-]*|[A-Z])' .
             self::STATION,
         'route' =>
-            '/^(?<sites>(?:(?:SITE|COMP|BOX) \w+ )*)(?<unit>R ?R|RURAL ROUTE|S ?S|SUBURBAN SERVICE|M ?R|MOBILE ROUTE)' .
+            '/^(?<sites>(?:(?:SITE|COMP|BOX) \w+ )*)(?<unit>R ?R|RURAL ROUTE|ROUTE RURALE|S ?S|SUBURBAN SERVICE|M ?R|MOBILE ROUTE)' .
             self::SIGN .
             '0*(?<route>\d+)(?: BOX (?<box>\w+))?' .
             self::STATION,
-        'turned' => '/^(?<unit>R ?R|RURAL ROUTE)' . self::SIGN . '0*(?<route>\d+) (?<sites>SITE \w+(?: (?:COMP|BOX) \w+)*)' . self::STATION,
+        'turned' =>
+            '/^(?<unit>R ?R|RURAL ROUTE|ROUTE RURALE)' .
+            self::SIGN .
+            '0*(?<route>\d+) (?<sites>SITE \w+(?: (?:COMP|BOX) \w+)*)' .
+            self::STATION,
         'general' => '/^(?:(?<french>POSTE RESTANTE|P ?R)|GENERAL DELIVERY|GEN DEL|G ?D)' . self::STATION,
     ];
 
@@ -131,7 +135,10 @@ final class PostalLine
             return self::line(LineKind::Military, $line, $reasons, AddressRule::Military, "{$unit} {$found['route']}", self::box($found));
         }
         if (preg_match(self::SHIP, $text, $found) === 1) {
-            $ship = strtoupper($found['unit']) . ' ' . PlaceCasing::place(trim($found['name'], '"'));
+            // "USS RONALD REAGAN (CVN 76)": its number is in capitals.
+            $hull = (string) strstr($found['name'], '(');
+            $name = substr($found['name'], 0, strlen($found['name']) - strlen($hull));
+            $ship = strtoupper($found['unit']) . ' ' . PlaceCasing::place(trim($name, '"')) . $hull;
 
             return self::line(LineKind::Military, $line, $reasons, AddressRule::Military, $ship);
         }

@@ -67,12 +67,28 @@ final class StreetEnd
         }
         $end =
             ($country === 'CA' ? self::beforeCityOfProvince($words, $state) : self::beforeCityOfZip($words, $zip)) ??
-            (self::ending($words, $country, $hasStreet) ?? self::beforeCityOfState($words, $state));
+            self::unlessNearer(self::ending($words, $country, $hasStreet), $words, $state);
         if ($end === null) {
             return $hasStreet || !$startsStreet ? ['', $text] : [$text, ''];
         }
 
         return [implode(' ', array_slice($words, 0, $end)), implode(' ', array_slice($words, $end))];
+    }
+
+    /**
+     * "12 Meadow Lark Cir Fordville": what ends as a street does, before a city that the state has, is one.
+     *
+     * @param  ?int  $end  at which word the city begins, by how the street ends
+     * @param  list<string>  $words
+     */
+    private static function unlessNearer(?int $end, array $words, string $state): ?int
+    {
+        $nearer = self::beforeCityOfState($words, $state);
+        if ($end === null || $nearer === null || $nearer <= $end) {
+            return $end ?? $nearer;
+        }
+
+        return self::isWholeStreet(implode(' ', array_slice($words, 0, $nearer))) ? $nearer : $end;
     }
 
     /**
@@ -125,10 +141,10 @@ final class StreetEnd
             return null;
         }
         while ($end < $count - 1) {
-            $isDirection = strlen($plain[$end]) < 3 && $lexicon->direction($plain[$end]) !== null;
-            $isUnit =
-                ($plain[$end] === '#' || $lexicon->unit($plain[$end]) !== null) &&
-                preg_match('/^#?\w*\d|^#?[a-z]$/i', $plain[$end + 1]) === 1;
+            $isUnit = self::isUnit($plain, $end, $lexicon);
+            // "North Adams" is a city; "North Apt 4" is not.
+            $isDirection =
+                $lexicon->direction($plain[$end]) !== null && (strlen($plain[$end]) < 3 || self::isUnit($plain, $end + 1, $lexicon));
             $isGlued = preg_match('/^#\w+$/D', $plain[$end]) === 1;
             if (!$isDirection && !$isUnit && !$isGlued) {
                 break;
@@ -137,6 +153,14 @@ final class StreetEnd
         }
 
         return $end > 0 && $end < $count ? $end : null;
+    }
+
+    /** @param  list<string>  $words */
+    private static function isUnit(array $words, int $at, Lexicon $lexicon): bool
+    {
+        return isset($words[$at + 1]) &&
+            ($words[$at] === '#' || $lexicon->unit($words[$at]) !== null) &&
+            preg_match('/^#?[\w-]*\d|^#?[a-z]$/i', $words[$at + 1]) === 1;
     }
 
     /**

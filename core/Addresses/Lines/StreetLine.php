@@ -26,7 +26,7 @@ final class StreetLine
     private const NUMBER_WORDS = '/^(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)$/iD';
 
     /** Streets in Spanish begin with what they are: nothing behind it is a suffix. */
-    private const SPANISH = '/^(?:calle|camino|avenida|paseo|via|carretera|carr|calzada|callejon|cll)$/iD';
+    public const SPANISH = 'calle|camino|avenida|paseo|via|carretera|carr|calzada|callejon|cll';
 
     /** A line without a house is a street only if it ends so: "Mary Lane" may be a person. */
     private const WITHOUT_NUMBER = ['St', 'Ave', 'Rd', 'Blvd', 'Dr', 'Hwy', 'Pkwy', 'Tpke'];
@@ -35,6 +35,9 @@ final class StreetLine
     private const HIGHWAY_SIGN =
         '/^(?:\S*\d\S* )?(?:(?:u ?s|state|st|county|co|old|[nsew]|north|south|east|west) )?' .
         '(?:hwy|highway|rte|rt|route|interstate) # \d/i';
+
+    /** "1234-104 Ave" in Canada: the street has no other name than its number. */
+    private const NUMBERED = '/^(\d+)-(\d+(?:st|nd|rd|th|[a-z])?)$/iD';
 
     /** "#1200 - 123 Main St" in Canada. */
     private const UNIT_BEFORE = '/^#\s*(\d+[a-z]?)\s*-\s*(?=\d)/i';
@@ -142,6 +145,9 @@ final class StreetLine
             return new DeliveryLine(LineKind::Unread, $line);
         }
         $french = $this->lexicon->hasTypes() ? TypeFirst::of($rest, $this->lexicon, $this->reasons) : null;
+        if ($french !== null && BehindStreet::isIn($french['name'], false, $this->lexicon)) {
+            return new DeliveryLine(LineKind::Unread, $line);
+        }
         if ($french !== null) {
             return new DeliveryLine(
                 LineKind::Street,
@@ -160,7 +166,8 @@ final class StreetLine
         $isHouseless =
             $number === '' &&
             $highway === null &&
-            (!in_array($suffix, self::WITHOUT_NUMBER, true) || preg_match('/ \d+(?: |$)/D', $name) === 1);
+            // "N 8120 Elm St" is a house of which nobody knows where its number begins.
+            (!in_array($suffix, self::WITHOUT_NUMBER, true) || preg_match('/(?:^| )\d+(?: |$)/D', $name) === 1);
         if ($isHouseless || BehindStreet::isIn($name, $suffix === '' && $highway === null, $this->lexicon)) {
             return new DeliveryLine(LineKind::Unread, $line);
         }
@@ -180,7 +187,7 @@ final class StreetLine
     }
 
     /**
-     * Whether something that is not known stands behind a comma. "12, Elm St" and "12 Elm St, North" are streets.
+     * Whether something that is not known stands behind a comma. "12 Elm St, North" is a street.
      *
      * @param  list<string>  $words
      */
@@ -191,8 +198,16 @@ final class StreetLine
             return false;
         }
         $behind = array_slice($words, $comma + 1);
+        // "12, rue Principale", "12 1/2, rue Principale", "12, 5th St"; not "12, 14 Elm St"
+        $isBehindNumber =
+            ($comma === 1 && (!ctype_digit($words[2]) || !$this->leavesName(array_slice($words, 3)))) ||
+            ($comma === 2 && preg_match('/^\d\/\d$/D', $words[1]) === 1);
+        if ($isBehindNumber) {
+            return $this->goesOn($behind);
+        }
+        $left = Words::withoutCommas($behind);
 
-        return $comma > 1 && (count($behind) > 1 || $this->lexicon->direction($behind[0]) === null);
+        return count($left) > 1 || $this->lexicon->direction($left[0] ?? '') === null;
     }
 
     /**
@@ -207,6 +222,16 @@ final class StreetLine
 
             return $this->cutNumber(array_slice($words, 1));
         }
+        if (
+            $this->lexicon->hasTypes() &&
+            count($words) < 4 &&
+            $this->lexicon->suffix($words[1] ?? '') !== null &&
+            preg_match(self::NUMBERED, $words[0], $both) === 1
+        ) {
+            $this->reasons->add(AddressRule::Marks, 'the number of the house stands apart from that of the street');
+
+            return [$both[1], [$both[2], ...array_slice($words, 1)]];
+        }
         if (preg_match(self::NUMBER, $words[0]) !== 1) {
             $isInWords = count($words) > 2 && preg_match(self::NUMBER_WORDS, $words[0]) === 1 && $this->endsInSuffix($words);
 
@@ -219,9 +244,9 @@ final class StreetLine
             (count($words) > 3 &&
                 preg_match('/^[a-df-mo-rt-vx-z]$/iD', $next) === 1 &&
                 preg_match('/\d$/', $number) === 1 &&
-                // "I St NW" is the ninth of them, "U S 33" and "C R 33" are highways.
+                // "I St NW" is the ninth of them, "U S 33", "C R 33", "I 55" are highways.
                 $this->lexicon->suffix($words[2]) === null &&
-                preg_match('/^(?:u s|c r)$/iD', "{$next} {$words[2]}") !== 1);
+                preg_match('/^(?:u s|c r|f m|i \d+)$/iD', "{$next} {$words[2]}") !== 1);
 
         return $isPart ? ["{$number} {$this->cased($next)}", array_slice($words, 2)] : [$number, array_slice($words, 1)];
     }
@@ -238,16 +263,23 @@ final class StreetLine
      */
     private function street(array $words, bool $isWithoutNumber): array
     {
-        if (preg_match(self::SPANISH, $words[0]) === 1) {
-            // "Calle E" is the fifth of them.
-            [$after, $words] = count($words) > 2 ? $this->cutAfter($words) : ['', $words];
+        if (preg_match('/^(?:' . self::SPANISH . ')$/iD', $words[0]) === 1) {
+            // "Calle E" is the fifth of them; "Calle 31 SO" lies in the southwest.
+            $last = strtoupper($words[count($words) - 1]);
+            [$after, $words] = match (true) {
+                count($words) < 3 => ['', $words],
+                $last === 'SO' || $last === 'NO' => [$last, array_slice($words, 0, -1)],
+                default => $this->cutAfter($words),
+            };
 
             return ['', $this->name($words), '', $after];
         }
         [$before, $words] = $isWithoutNumber && count($words) < 3 ? ['', $words] : $this->cutBefore($words);
         [$after, $words] = $this->cutAfter($words);
         $last = count($words) - 1;
-        $suffix = $last > 0 && !($last === 1 && strtolower($words[0]) === 'the') ? $this->lexicon->suffix($words[$last]) : null;
+        // "The Circle", "Avenue of the Pines"
+        $isName = $last > 0 && in_array(strtolower($words[$last - 1]), ['the', 'of'], true);
+        $suffix = $last > 0 && !$isName ? $this->lexicon->suffix($words[$last]) : null;
         if ($suffix !== null) {
             $this->reasons->replaced(AddressRule::Suffix, 'street suffix', $words[$last], $suffix);
             $words = $this->inFull(array_slice($words, 0, $last));
@@ -359,7 +391,7 @@ final class StreetLine
             $isLetter => null,
             default => $this->lexicon->directionInFull($direction),
         };
-        if ($full !== null && mb_strtolower($full) !== mb_strtolower($name[$last]) && $this->isShort($name[$last])) {
+        if ($full !== null && $this->isShort($name[$last])) {
             $this->reasons->add(AddressRule::NameInFull, "\"{$name[$last]}\" belongs to the name: it is \"{$full}\" in postal form");
             return [...array_slice($name, 0, -1), $full];
         }
@@ -375,9 +407,9 @@ final class StreetLine
     /** @param  list<string>  $words */
     private function name(array $words): string
     {
-        // "Ave C" has no other name.
-        $isNumbered = count($words) === 2 && preg_match('/^(?:[a-z]|\d+)$/iD', $words[1]) === 1;
-        if ($isNumbered && $this->lexicon->suffix($words[0]) === 'Ave' && !$this->lexicon->hasTypes()) {
+        // "Ave C" and "Ave of the Pines" have no other name.
+        $isNamed = preg_match('/^(?:[a-z]|\d+)$/iD', $words[1] ?? '') === 1 ? count($words) === 2 : strtolower($words[1] ?? '') === 'of';
+        if ($isNamed && $this->lexicon->suffix($words[0]) === 'Ave' && !$this->lexicon->hasTypes()) {
             $this->reasons->replaced(AddressRule::NameInFull, 'name', $words[0], 'Avenue');
             $words[0] = 'Avenue';
         }

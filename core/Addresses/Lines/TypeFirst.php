@@ -48,9 +48,15 @@ final class TypeFirst
         if ($rural !== null) {
             return $rural;
         }
-        $point = $count > 2 ? $lexicon->point($words[$count - 1]) : null;
-        $name = $point === null ? $words : array_slice($words, 0, -1);
+        // "Rue du Nord" runs in no direction.
+        $point = $count > 2 && !isset(self::SMALL[mb_strtolower($words[$count - 2])]) ? $lexicon->point($words[$count - 1]) : null;
+        $isEnglish = $point === null && $count > 2 && $lexicon->direction($words[$count - 1]) !== null;
+        $name = $point === null && !$isEnglish ? $words : array_slice($words, 0, -1);
         $last = $name[count($name) - 1];
+        // "Avenue H South" is the eighth of them; of "Avenue H" it is not known in which language it is.
+        if (strlen($last) === 1 && ctype_alpha($last) && count($name) === 2 && $lexicon->suffix($name[0]) === 'Ave') {
+            return null;
+        }
         $isOrdinal = preg_match(self::ORDINAL, $name[0]) === 1;
         if ($isOrdinal && count($name) === 2 && $lexicon->type($last) !== null) {
             [$type, $written, $name] = [$lexicon->type($last), $last, [$name[0]]];
@@ -58,10 +64,12 @@ final class TypeFirst
             $type = $lexicon->type($name[0]);
             // "Avenue Road" is a road.
             $isTypeOnly = count($name) === 2 && $lexicon->direction($last) !== null;
-            if ($type === null || $isTypeOnly || ($lexicon->suffix($last) !== null && $lexicon->suffix($name[0]) !== null)) {
+            // "Park Avenue", and "Cote St. Antoine Road" among the English.
+            $isBoth = $lexicon->suffix($last) !== null && ($lexicon->suffix($name[0]) !== null || $lexicon->suffix($last) === 'Rd');
+            if ($type === null || $isTypeOnly || $isBoth) {
                 return null;
             }
-            [$isOrdinal, $written, $name] = [false, $name[0], array_slice($name, 1)];
+            [$isOrdinal, $written, $name] = [false, $name[0], array_slice($isEnglish ? $words : $name, 1)];
         }
         // "Rue" is as good as "rue".
         $type = mb_strtolower($written) === $type && mb_strtoupper($written) !== $written ? $written : $type;

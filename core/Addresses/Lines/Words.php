@@ -16,12 +16,14 @@ final class Words
         '/[–—]/u' => '-',
         // "12 - 14 Elm St"
         '/^(\d+) +- +(?=\d)/' => '$1-',
-        // "12 Elm St/Apt 4", "12 Elm St - Apt 4"
-        '/(?:\s*\/\s*|\s+-\s+)(?=' . self::UNIT . '|(?:\d+(?:st|nd|rd|th)|first|second|ground) fl)/i' => ', ',
+        // "12 Elm St - Apt 4"
+        '/\s+-\s+/' => ', ',
+        // "12 Elm St/Apt 4"
+        '/\s*\/\s*(?=' . self::UNIT . '|(?:\d+(?:st|nd|rd|th)|first|second|ground) fl)/i' => ', ',
         // "King, Jr." is one name.
         '/,\s*(?=(?:Jr|Sr|II|III)\b)/i' => ' ',
-        // "St.Paul" and "Apt.4" are two words; "39.2" is a number.
-        '/(?<=\p{L})\.(?=[\p{L}\d])/u' => ' ',
+        // "St.Paul", "Apt.4" and "N.5th" are two words; "39.2" is a number, and "G.5" between G and H.
+        '/(?<=\p{L})\.(?=\p{L})|(?<=\p{L}{2}|\b[nsew])\.(?=\d)/iu' => ' ',
         '/\.(?!\d)/' => ' ',
         '/;/' => ',',
     ];

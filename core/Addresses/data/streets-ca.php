@@ -8,15 +8,15 @@
 return [
     'suffixes' => [
         'Abbey' => '', 'Acres' => '', 'Alley' => '', 'Ave' => 'avenue av aven', 'Bay' => '', 'Beach' => '', 'Bend' => '', 'Blvd' => 'boulevard boul', 'Bypass' => 'by-pass byp', 'Campus' => '', 'Cape' => '',
-        'Ctr' => 'centre center', 'Chase' => '', 'Cir' => 'circle', 'Circt' => 'circuit', 'Close' => '', 'Common' => '', 'Conc' => 'concession', 'Crnrs' => 'corners', 'Crt' => 'court ct', 'Cove' => '', 'Cres' => 'crescent',
+        'Ctr' => 'centre center', 'Chase' => '', 'Cir' => 'circle', 'Circt' => 'circuit', 'Close' => 'cl', 'Common' => '', 'Conc' => 'concession', 'Crnrs' => 'corners', 'Crt' => 'court ct', 'Cove' => '', 'Cres' => 'crescent cr',
         'Cross' => 'crossing', 'Cds' => 'cul-de-sac', 'Dale' => '', 'Dell' => '', 'Divers' => 'diversion', 'Downs' => '', 'Dr' => 'drive', 'End' => '', 'Espl' => 'esplanade', 'Estate' => 'estates', 'Expy' => 'expressway',
-        'Exten' => 'extension', 'Farm' => '', 'Field' => '', 'Forest' => '', 'Fwy' => 'freeway', 'Front' => '', 'Gdns' => 'gardens', 'Gate' => '', 'Glade' => '', 'Glen' => '', 'Green' => '', 'Grnds' => 'grounds', 'Grove' => '',
+        'Exten' => 'extension', 'Farm' => '', 'Field' => '', 'Forest' => '', 'Fwy' => 'freeway', 'Front' => '', 'Gdns' => 'gardens', 'Gate' => 'gate gt', 'Glade' => '', 'Glen' => '', 'Green' => '', 'Grnds' => 'grounds', 'Grove' => '',
         'Harbr' => 'harbour harbor', 'Heath' => '', 'Hts' => 'heights', 'Hghlds' => 'highlands', 'Hwy' => 'highway', 'Hill' => '', 'Hollow' => '', 'Inlet' => '', 'Island' => '', 'Key' => '', 'Knoll' => '', 'Landng' => 'landing',
         'Lane' => 'lane ln', 'Lmts' => 'limits', 'Line' => '', 'Link' => '', 'Lkout' => 'lookout', 'Loop' => '', 'Mall' => '', 'Manor' => '', 'Maze' => '', 'Meadow' => '', 'Mews' => '', 'Moor' => '', 'Mount' => '', 'Mtn' => 'mountain',
         'Orch' => 'orchard', 'Parade' => '', 'Pk' => 'park', 'Pky' => 'parkway pkwy', 'Pass' => 'passage', 'Path' => '', 'Ptway' => 'pathway', 'Pines' => '', 'Pl' => 'place', 'Plat' => 'plateau', 'Plaza' => '', 'Pt' => 'point',
         'Port' => '', 'Pvt' => 'private', 'Prom' => 'promenade', 'Quay' => '', 'Ramp' => '', 'Rg' => 'range', 'Ridge' => '', 'Rise' => '', 'Rd' => 'road', 'Rte' => 'route', 'Row' => '', 'Run' => '', 'Sq' => 'square', 'St' => 'street str',
-        'Subdiv' => 'subdivision', 'Terr' => 'terrace ter', 'Thick' => 'thicket', 'Towers' => '', 'Tline' => 'townline', 'Trail' => 'trail trl', 'Trnabt' => 'turnabout', 'Vale' => '', 'Via' => '', 'View' => '', 'Villge' => 'village',
-        'Villas' => '', 'Vista' => '', 'Walk' => '', 'Way' => '', 'Wharf' => '', 'Wood' => '', 'Wynd' => '',
+        'Subdiv' => 'subdivision', 'Terr' => 'terrace ter', 'Thick' => 'thicket', 'Towers' => '', 'Tline' => 'townline', 'Trail' => 'trail trl tr', 'Trnabt' => 'turnabout', 'Vale' => '', 'Via' => '', 'View' => '', 'Villge' => 'village',
+        'Villas' => '', 'Vista' => '', 'Walk' => '', 'Way' => 'way wy', 'Wharf' => '', 'Wood' => '', 'Wynd' => '',
     ],
     // They stand before the name: "rue Principale".
     'types' => [

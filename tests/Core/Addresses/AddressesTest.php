@@ -213,7 +213,7 @@ final class AddressesTest extends TestCase
         }
     }
 
-    /** @return iterable<string, array{string, string, string}> two lines; the lines in postal form and which of them are not understood */
+    /** @return iterable<string, array{0: string, 1: string, 2: string, 3?: string}> two lines; in postal form, and which are not understood; country */
     public static function halves(): iterable
     {
         yield 'a rural route and its box' => ['RR 2', 'Box 9', 'RR 2 Box 9|'];
@@ -229,12 +229,25 @@ final class AddressesTest extends TestCase
         yield 'a number and a city' => ['12', 'Dover', '12|Dover line1,line2'];
         yield 'a box that may be of a campus' => ['12 Elm Street', 'Box 4', '12 Elm St|Box 4 line2'];
         yield 'above too' => ['Box 4', '12 Elm St', 'Box 4|12 Elm St line1'];
+        yield 'another home' => ['12 Elm St Apt 4', 'Apt 5', '12 Elm St Apt 4|Apt 5 line2'];
+        yield 'another house' => ['12 Elm St', '14 Elm St', '12 Elm St|14 Elm St line2'];
+        yield 'the same home' => ['12 Elm St Apt 4', 'Apt. #4', '12 Elm St|Apt 4'];
+        yield 'a home and its building' => ['12 Elm St Apt 4', 'Bldg B', '12 Elm St Apt 4|Bldg B'];
+        yield 'a box on a site of Canada' => ['Box 12', 'Site 4 RR 1', 'Box 12 Site 4 RR 1|', 'CA'];
+        yield 'with a comma' => ['Box 12, Site 4', 'RR #1', 'Box 12 Site 4 RR 1|', 'CA'];
+        yield 'a compartment' => ['Site 4 Comp. 5', 'R.R. 1', 'Site 4 Comp 5 RR 1|', 'CA'];
+        yield 'a box and its station' => ['P.O. Box 12', 'Station A', 'PO Box 12 Stn A|', 'CA'];
     }
 
     #[DataProvider('halves')]
-    public function test_two_lines_that_say_nothing_alone_are_one(string $above, string $below, string $expected): void
-    {
-        $result = (new AddressStandardizer())->standardize(new Address($above, $below, 'Dover', 'NH', '03820', 'US'));
+    public function test_two_lines_that_say_nothing_alone_are_one(
+        string $above,
+        string $below,
+        string $expected,
+        string $country = 'US',
+    ): void {
+        $place = $country === 'US' ? ['Dover', 'NH', '03820'] : ['Olds', 'AB', 'T4H 1P4'];
+        $result = (new AddressStandardizer())->standardize(new Address($above, $below, ...[...$place, $country]));
 
         self::assertSame($expected, rtrim("{$result->standard->line1}|{$result->standard->line2} " . implode(',', $result->unread)));
     }
@@ -373,7 +386,32 @@ final class AddressesTest extends TestCase
         '12 Elm St, NYC 10001' => '12 Elm St|NYC||10001',
         "12 Elm St O'Fallon IL 62269" => "12 Elm St|O'Fallon|IL|62269",
         "RR 2 Box 118 Coeur d'Alene ID 83814" => "RR 2 Box 118|Coeur d'Alene|ID|83814",
+        '8929 Valley Court Unit 2B, Cleveland, OH United States' => '8929 Valley Ct Unit 2B|Cleveland|OH|',
+        '9 Mountain View Rd Northeast Unit 28 Butler, PA' => '9 Mountain View Rd NE Unit 28|Butler|PA|',
+        '9 E 112th Ct Apt C-4 Washington, DC' => '9 E 112th Ct Apt C-4|Washington|DC|',
+        '9 Meadow Lark Cir Fargo North Dakota' => '9 Meadow Lark Cir|Fargo|ND|',
+        '12 Main St, La Canada' => '12 Main St|La Canada||',
+        '44 Larch Ln 97701' => '44 Larch Ln|||97701',
+        '44 Larch Ln, Bend, OR 97701; ann@example.org' => '44 Larch Ln ann@example.org|Bend|OR|97701',
+        '44 Larch Ln, Bend, OR 97701, tel. (541) 555-0100' => '44 Larch Ln tel. (541) 555-0100|Bend|OR|97701',
+        'Box 12, Site 4, RR 1, Olds, Alberta T4H 1P4' => 'Box 12 Site 4 RR 1|Olds|AB|T4H 1P4',
     ];
+
+    public function test_a_cell_beside_columns_of_its_parts_loses_nothing(): void
+    {
+        $beside = static fn(string $cell, string ...$written): array => AddressBlock::beside($cell, $written);
+        $parts = static fn(string $cell, string ...$written): string => implode('|', $beside($cell, ...$written)[0]);
+
+        self::assertSame('12 Elm St||Bend|OR|97701|', $parts('Bend, OR 97701', line1: '12 Elm St'));
+        self::assertSame('12 Elm St||||97701|', $parts('97701', line1: '12 Elm St'));
+        self::assertSame('12 Elm St|Apt 4|Bend|OR|97701|', $parts('Apt 4, Bend, OR 97701', line1: '12 Elm St'));
+        self::assertSame('12 Elm St|9 Oak Rd|Bend|OR|97701|', $parts('9 Oak Rd, Bend, OR 97701', line1: '12 Elm St'));
+        self::assertSame('9 Oak Rd||Bend|OR|97701|', $parts('9 Oak Rd, Bend, Oregon 97701-1234', state: 'OR', postal_code: '97701'));
+        self::assertSame(
+            ['city' => 'Salem', 'postal_code' => '97301'],
+            $beside('Salem, Ore. 97301', line1: '12 Elm St', city: 'Bend', state: 'OR', postal_code: '97701')[1],
+        );
+    }
 
     public function test_what_stands_behind_the_place_of_a_cell_is_not_lost_and_said_not_to_be_understood(): void
     {
@@ -416,6 +454,18 @@ final class AddressesTest extends TestCase
         self::assertSame(['ME'], Regions::ofPostalCode('04101'));
         self::assertSame(['NB'], Regions::ofPostalCode('E1C 4Z1'));
         self::assertSame(['US', 'CA', 'GB', 'DE', null], array_map(Countries::code(...), ['U.S.A.', 'canada', 'UK', 'Germany', 'Narnia']));
+        self::assertSame(
+            ['NL', 'DE', 'CZ', 'TR', 'CI', 'HK', null],
+            array_map(Countries::code(...), [
+                'The Netherlands',
+                'Deutschland',
+                'Czech Republic',
+                'Türkiye',
+                'Ivory Coast',
+                'Hong Kong',
+                'Holland',
+            ]),
+        );
     }
 
     public function test_postal_codes_that_can_not_be(): void

@@ -70,6 +70,7 @@ final class PlacesTest extends TestCase
         yield 'as everybody calls it' => ['NYC', 'NY', '10001', []];
         yield 'New York of New York' => ['NY', 'NY', '10021', []];
         yield 'a word written short' => ['Westhampton Bch', 'NY', '11978', []];
+        yield 'a street where the city should be' => ['12 Elm St', 'NH', '', ['city.form' => '']];
         yield 'more than a city' => ['Dover 03820 603-555-0143', 'NH', '', ['city.form' => '']];
         yield 'a city with a number' => ['29 Palms', 'CA', '92277', ['city.other' => '']];
         yield 'a code that is none' => ['Saco', 'ME', '4x072', []];

@@ -123,8 +123,39 @@ final class StreetLineTest extends TestCase
             '210 Highway 3 Bypass' => '210 Highway 3 Byp',
             'HIGHWAY 3 BYP ROAD' => 'Highway 3 Bypass Rd',
             'RT 88' => 'Route 88',
+            'Urb Las Lomas 12 Calle 31 SO' => 'Urb Las Lomas 12 Calle 31 SO',
+            'USS RONALD REAGAN (CVN 76)' => 'USS Ronald Reagan (CVN 76)',
+            '15 G.5 Lane' => '15 G.5 Ln',
+            '2 N.5th St' => '2 N 5th St',
+            '2 Parks Hwy' => '2 Parks Hwy',
+            '2 Avenue of the Pines' => '2 Avenue of the Pines',
+            '2 Ave. of the Pines 9th Fl' => '2 Avenue of the Pines Fl 9',
+            '2 19th St., N.W., Suite 600' => '2 19th St NW Ste 600',
+            '2 Elm Cove South - #6B' => '2 Elm Cv S # 6B',
+            '2 Elm Pike - Suite 7' => '2 Elm Pike Ste 7',
+            '2 Elm Pike - No. 7A' => '2 Elm Pike # 7A',
             '2 Old Hwy 10' => '2 Old Highway 10',
-            '2 Old US 1 Hwy' => '2 Old US 1 Hwy',
+            '2 Old US 1 Hwy' => '2 Old US Highway 1',
+            '2 US 12 Hwy W' => '2 US Highway 12 W',
+            '2 NC 55 Hwy' => '2 NC Highway 55',
+            '2 LA-1' => '2 LA Highway 1',
+            '2 I 55 Bypass' => '2 Interstate 55 Byp',
+            '2 I 95 S' => '2 Interstate 95 S',
+            '2 F M 1320' => '2 FM 1320',
+            '2 Farm-to-Market Rd 12' => '2 FM 12',
+            '2 State Hwy. P' => '2 State Highway P',
+            '2 Hwy DD' => '2 Highway DD',
+            '2 Rt. AC' => '2 Route AC',
+            '2 State Route W' => '2 State Route W',
+            'SR MM' => 'State Route MM',
+            '2 Highway Dr' => '2 Highway Dr',
+            '2 Hwy NE' => '2 Hwy NE',
+            '2 PR 1200' => '2 PR 1200',
+            '2 Private road 1200' => '2 Private Road 1200',
+            '2 bia rd 12' => '2 BIA Road 12',
+            '2 Fire Lane 12' => '2 Fire Lane 12',
+            '2 Farm Rd 5' => '2 Farm Rd 5',
+            '2 OR 97701' => '2 OR 97701',
             'KY 1207' => 'KY Highway 1207',
             'CALIFORNIA COUNTY ROAD 555' => 'California County Road 555',
             '12 N Hwy 3' => '12 N Highway 3',
@@ -484,7 +515,18 @@ final class StreetLineTest extends TestCase
         'General Delivery' => 'GD',
         'Poste restante' => 'PR',
         '9 Hill Parkway' => '9 Hill Pky',
-        '100-16 Ave NW' => '100-16 Ave NW',
+        '100-16 Ave NW' => '100 16 Ave NW',
+        '1234 - 5th Ave NE' => '1234 5th Ave NE',
+        '12-450 King St W' => '12-450 King St W',
+        '5 1234 104 Ave' => '5 1234 104 Ave',
+        '12 1/2, rue du Nord' => '12 1/2 rue du Nord',
+        "12 rue de l'Est Est" => "12 rue de l'Est E",
+        '12 Avenue H South' => '12 Avenue H S',
+        '12 Avenue Park Southwest' => '12 Avenue Pk SW',
+        '901 Cote St. Antoine Rd.' => '901 Cote St Antoine Rd',
+        '450, avenue Taniata (2e étage)' => '450, avenue Taniata (2e étage)',
+        '12 Crowchild Tr NW' => '12 Crowchild Trail NW',
+        'Route rurale 2' => 'RR 2',
         '1000 de la Gauchetière O, bur. 3300' => '1000 de la Gauchetière O bureau 3300',
         'P.O. Box 55, Station "A"' => 'PO Box 55 Stn A',
     ];
@@ -597,12 +639,30 @@ final class StreetLineTest extends TestCase
         $route = StreetLine::parse('rural route 2 box 5');
         self::assertSame([LineKind::Route, 'RR 2', 'Box 5'], [$route->kind, $route->route, $route->box]);
         self::assertSame(LineKind::Unread, StreetLine::parse('The Old Mill')->kind);
-        self::assertSame(LineKind::Unread, StreetLine::parse('#3 - 12 Elm St')->kind, 'In the United States "3-12" is a number.');
+        self::assertSame(LineKind::Unread, StreetLine::parse('1000, rue Laurier O., 24e étage', 'CA')->kind);
+        self::assertSame('12 Calle 4A', StreetLine::parse('12 Calle 4A')->text());
+        self::assertSame('12 Elm St # 3', StreetLine::parse('#3 - 12 Elm St')->text());
+        self::assertSame('3-12', StreetLine::parse('3 - 12 Elm St')->number, 'In the United States "3-12" is a number.');
         self::assertSame(LineKind::Street, StreetLine::parse('1456 Regional Rd 25', 'CA')->kind);
-        foreach (['12 Elm St & 14 Oak St', '12 Elm Street / 14 Oak Street', '12 Elm St and Oak St', '12 Elm Ave. at Oak St.'] as $two) {
+        foreach (
+            [
+                '12/14 Elm St',
+                '12 & 14 Elm St',
+                '12, 14 Elm St',
+                '12Elm St',
+                '5 12 14 Elm St',
+                '12 Elm St & 14 Oak St',
+                '12 Elm Street / 14 Oak Street',
+                '12 Elm St and Oak St',
+                '12 Elm Ave. at Oak St.',
+            ]
+            as $two
+        ) {
             self::assertSame(LineKind::Unread, StreetLine::parse($two)->kind, $two);
         }
-        self::assertSame(LineKind::Street, StreetLine::parse('12 Johnson & Johnson Dr')->kind);
+        foreach (['12 Johnson & Johnson Dr', '12, 5th St', '12, 14 St', '12 101st St'] as $one) {
+            self::assertSame(LineKind::Street, StreetLine::parse($one)->kind, $one);
+        }
         self::assertSame(LineKind::Blank, StreetLine::parse('')->kind);
     }
 }
